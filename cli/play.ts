@@ -1,0 +1,157 @@
+import { readFileSync } from 'node:fs';
+import { type CompiledSet, compile } from '../engine/compile/compile.ts';
+import { readDocumentText } from '../engine/compile/read-document.ts';
+import { play } from '../engine/tape/play.ts';
+import { readTape } from '../engine/tape/read-tape.ts';
+
+/** Where output goes; the process's own streams outside of tests. */
+export interface Output {
+  out(line: string): void;
+  err(line: string): void;
+}
+
+const usage = 'usage: arbeit play <document.arbeit.json> <tape>… [--json]';
+
+/**
+ * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.
+ * With `--json` standard output carries one JSON object a line for every action, and nothing else.
+ */
+export function run(args: readonly string[], output: Output): number {
+  const json = args.includes('--json');
+  const unknown = args.find((arg) => arg.startsWith('--') && arg !== '--json');
+  const [command, documentPath, ...tapes] = args.filter((arg) => !arg.startsWith('--'));
+  if (command !== 'play' || unknown || documentPath === undefined || tapes.length === 0) {
+    if (unknown) output.err(`${unknown}: no such option`);
+    output.err(usage);
+    return 2;
+  }
+  const set = loadSet(documentPath, output);
+  if (!set) return 2;
+  let code = 0;
+  let held = 0;
+  let missed = 0;
+  for (const path of tapes) {
+    const result = playFile(set, path, json, output);
+    if (result === undefined) code = 2;
+    else {
+      held += result.held;
+      missed += result.missed;
+    }
+  }
+  const say = json ? output.err : output.out;
+  if (code === 0) say(`${held} ${held === 1 ? 'expectation' : 'expectations'} held, ${missed} missed`);
+  return code || (missed > 0 ? 1 : 0);
+}
+
+function loadSet(path: string, output: Output): CompiledSet | undefined {
+  const text = load(path, output);
+  if (text === undefined) return undefined;
+  const result = readDocumentText(text);
+  if (result.ok) return compile(result.document);
+  for (const fault of result.faults) {
+    const place = placeIn(text, fault.path);
+    const line = fault.line ?? place.line;
+    const column = fault.line === undefined ? place.column : fault.column;
+    const inside =
+      fault.line === undefined && fault.column !== undefined ? `, column ${fault.column} of the text` : '';
+    const hint = fault.suggestion === undefined ? '' : ` (perhaps ${fault.suggestion})`;
+    output.err(`${path}:${line}:${column}: ${fault.path}${inside}: ${fault.message}${hint}`);
+  }
+  return undefined;
+}
+
+function load(path: string, output: Output): string | undefined {
+  try {
+    return readFileSync(path, 'utf8').replace(/^\ufeff/, '');
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code;
+    const why =
+      code === 'ENOENT'
+        ? 'no such file'
+        : code === 'EISDIR'
+          ? 'a folder, expected a file'
+          : `cannot be read (${code})`;
+    output.err(`${path}:1:1: ${why}`);
+    return undefined;
+  }
+}
+
+function playFile(
+  set: CompiledSet,
+  path: string,
+  json: boolean,
+  output: Output,
+): { held: number; missed: number } | undefined {
+  const text = load(path, output);
+  if (text === undefined) return undefined;
+  const result = readTape(text);
+  if (!result.ok) {
+    for (const { line, column, message } of result.faults)
+      output.err(`${path}:${line}:${column}: ${message}`);
+    return undefined;
+  }
+  const played = play(set, result.tape);
+  if ('message' in played) {
+    output.err(`${path}:${played.line}:1: ${played.message}`);
+    return undefined;
+  }
+  if (json) for (const row of played.rows) output.out(JSON.stringify(row));
+  for (const miss of played.misses) {
+    const say = json ? output.err : output.out;
+    say(`${path}:${miss.line}: ${miss.source}\n  expected ${miss.expected}\n  found    ${miss.found}`);
+  }
+  const expectations = result.tape.steps.filter((step) => step.do === 'expect').length;
+  return { held: expectations - played.misses.length, missed: played.misses.length };
+}
+
+/** The line and column in JSON text where a path such as `$.fields[0].label` leads; its nearest parent if it is missing. */
+export function placeIn(text: string, path: string): { line: number; column: number } {
+  const keys = [...path.matchAll(/\.([A-Za-z_]\w*)|\[(\d+)\]|\["((?:[^"\\]|\\.)*)"\]/g)].map(
+    (m) => m[1] ?? m[2] ?? m[3]!,
+  );
+  let at = skip(text, 0);
+  for (const key of keys) {
+    const found = member(text, at, key);
+    if (found === undefined) break;
+    at = found;
+  }
+  const before = text.slice(0, at).split('\n');
+  return { line: before.length, column: before.at(-1)!.length + 1 };
+}
+
+const skip = (text: string, at: number): number => at + /^\s*/.exec(text.slice(at))![0].length;
+
+/** The offset of a member's value in the object or list that starts at `at`. The text is known to be JSON. */
+function member(text: string, at: number, key: string): number | undefined {
+  const isList = text[at] === '[';
+  if (!isList && text[at] !== '{') return undefined;
+  let next = skip(text, at + 1);
+  for (let i = 0; text[next] !== ']' && text[next] !== '}'; i++) {
+    let name = String(i);
+    if (!isList) {
+      const end = valueEnd(text, next);
+      name = JSON.parse(text.slice(next, end)) as string;
+      next = skip(text, skip(text, end) + 1);
+    }
+    if (name === key) return next;
+    next = skip(text, valueEnd(text, next));
+    if (text[next] === ',') next = skip(text, next + 1);
+  }
+  return undefined;
+}
+
+function valueEnd(text: string, at: number): number {
+  let depth = 0;
+  let i = at;
+  do {
+    const c = text[i]!;
+    if (c === '"') i += /^"(?:[^"\\]|\\.)*"/.exec(text.slice(i))![0].length;
+    else {
+      if (c === '{' || c === '[') depth++;
+      else if (c === '}' || c === ']') depth--;
+      i++;
+      if (depth === 0 && !/[{}[\]]/.test(c)) while (i < text.length && !/[\s,\]}]/.test(text[i]!)) i++;
+    }
+  } while (depth > 0 && i < text.length);
+  return i;
+}

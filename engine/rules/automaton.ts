@@ -1,0 +1,228 @@
+import type { Automaton, ExpressionNode } from '../run/plan.ts';
+import type { Verdict } from './verdict.ts';
+
+/**
+ * Whole-value matching by derivatives (Brzozowski 1964): after each code point the expression that the rest
+ * would have to match is worked out once and kept. No backtracking, so no expression a user writes can hang a
+ * page, and what remains tells `open` from `fail`: could some further text still match?
+ */
+interface Machine {
+  readonly nodes: ExpressionNode[];
+  readonly index: Map<string, number>;
+  readonly steps: Map<string, number>;
+  readonly hopeful: Map<number, boolean>;
+  readonly samples: readonly number[];
+  readonly exact: boolean;
+}
+
+/** How many different expressions one value may lead through before the answer is given up as `open`. */
+const roomForNodes = 20_000;
+const machines = new WeakMap<Automaton, Machine>();
+
+/** Whether `text` matches as a whole (`pass`), could if more were typed after it (`open`), or never (`fail`). */
+export function match(automaton: Automaton, text: string): Verdict {
+  let machine = machines.get(automaton);
+  if (!machine || machine.nodes.length > roomForNodes) {
+    machine = machineFor(automaton);
+    machines.set(automaton, machine);
+  }
+  let node = automaton.root;
+  for (const character of text) {
+    node = derive(machine, node, character.codePointAt(0)!);
+    if (machine.nodes.length > roomForNodes) return 'open';
+    if (machine.nodes[node]!.op === 'nothing') return 'fail';
+  }
+  return nullable(machine, node) ? 'pass' : canMatch(machine, node) ? 'open' : 'fail';
+}
+
+function machineFor(automaton: Automaton): Machine {
+  const nodes = [...automaton.nodes];
+  const index = new Map(nodes.map((node, i) => [JSON.stringify(node), i]));
+  const samples = new Set<number>();
+  let exact = true;
+  for (const node of nodes) {
+    if (node.op !== 'one') continue;
+    if (node.properties?.length) exact = false;
+    for (const edge of node.ranges) for (const c of [edge - 1, edge, edge + 1]) if (c >= 0) samples.add(c);
+  }
+  for (const c of 'aZ7 -_é漢я٣€😀') samples.add(c.codePointAt(0)!);
+  return { nodes, index, steps: new Map(), hopeful: new Map(), samples: [...samples].slice(0, 400), exact };
+}
+
+function add(machine: Machine, node: ExpressionNode): number {
+  const key = JSON.stringify(node);
+  let at = machine.index.get(key);
+  if (at === undefined) {
+    at = machine.nodes.push(node) - 1;
+    machine.index.set(key, at);
+  }
+  return at;
+}
+
+const opOf = (machine: Machine, node: number) => machine.nodes[node]!.op;
+
+function sequence(m: Machine, a: number, b: number): number {
+  if (opOf(m, a) === 'nothing' || opOf(m, b) === 'empty') return a;
+  if (opOf(m, b) === 'nothing' || opOf(m, a) === 'empty') return b;
+  return add(m, { op: 'sequence', a, b });
+}
+
+/** Alternatives are kept sorted and once each, so that equal expressions are the same node. */
+function join(m: Machine, op: 'either' | 'both', a: number, b: number): number {
+  const members = new Set<number>();
+  const gather = (i: number): void => {
+    const node = m.nodes[i]!;
+    if (node.op === op) {
+      gather(node.a);
+      gather(node.b);
+    } else members.add(i);
+  };
+  gather(a);
+  gather(b);
+  const idle = op === 'either' ? 'nothing' : 'everything';
+  const kept = [...members].filter((i) => kindOfNode(m, i) !== idle);
+  const decisive = op === 'either' ? 'everything' : 'nothing';
+  const winner = kept.find((i) => kindOfNode(m, i) === decisive);
+  if (winner !== undefined) return winner;
+  kept.sort((x, y) => x - y);
+  const first = kept.pop();
+  if (first === undefined) return op === 'either' ? add(m, { op: 'nothing' }) : everything(m);
+  return kept.reduceRight((rest, i) => add(m, { op, a: i, b: rest }), first);
+}
+
+const everything = (m: Machine): number => add(m, { op: 'not', a: add(m, { op: 'nothing' }) });
+
+function kindOfNode(m: Machine, i: number): 'nothing' | 'everything' | 'other' {
+  const node = m.nodes[i]!;
+  if (node.op === 'nothing') return 'nothing';
+  return node.op === 'not' && opOf(m, node.a) === 'nothing' ? 'everything' : 'other';
+}
+
+function negate(m: Machine, a: number): number {
+  const node = m.nodes[a]!;
+  return node.op === 'not' ? node.a : add(m, { op: 'not', a });
+}
+
+function nullable(m: Machine, i: number): boolean {
+  const node = m.nodes[i]!;
+  switch (node.op) {
+    case 'empty':
+    case 'many':
+      return true;
+    case 'nothing':
+    case 'one':
+      return false;
+    case 'not':
+      return !nullable(m, node.a);
+    case 'counted':
+      return node.min === 0 || nullable(m, node.a);
+    case 'either':
+      return nullable(m, node.a) || nullable(m, node.b);
+    case 'sequence':
+    case 'both':
+      return nullable(m, node.a) && nullable(m, node.b);
+  }
+}
+
+/** The expression for what may follow once `code` has been read. */
+function derive(m: Machine, i: number, code: number): number {
+  const key = `${i} ${code}`;
+  const known = m.steps.get(key);
+  if (known !== undefined) return known;
+  const next = m.nodes.length > roomForNodes ? i : step(m, i, code);
+  if (m.steps.size < 50_000) m.steps.set(key, next);
+  return next;
+}
+
+function step(m: Machine, i: number, code: number): number {
+  const node = m.nodes[i]!;
+  switch (node.op) {
+    case 'nothing':
+    case 'empty':
+      return add(m, { op: 'nothing' });
+    case 'one':
+      return add(m, { op: takes(node, code) ? 'empty' : 'nothing' });
+    case 'not':
+      return negate(m, derive(m, node.a, code));
+    case 'many':
+      return sequence(m, derive(m, node.a, code), i);
+    case 'counted': {
+      const { a, min, max } = node;
+      if (max === 0) return add(m, { op: 'nothing' });
+      const left =
+        max === 1
+          ? add(m, { op: 'empty' })
+          : add(m, { op: 'counted', a, min: Math.max(0, min - 1), max: max - 1 });
+      return sequence(m, derive(m, a, code), left);
+    }
+    case 'either':
+    case 'both':
+      return join(m, node.op, derive(m, node.a, code), derive(m, node.b, code));
+    case 'sequence': {
+      const first = sequence(m, derive(m, node.a, code), node.b);
+      return nullable(m, node.a) ? join(m, 'either', first, derive(m, node.b, code)) : first;
+    }
+  }
+}
+
+const tests = new Map<string, RegExp>();
+
+function takes(node: ExpressionNode & { op: 'one' }, code: number): boolean {
+  let inside = false;
+  for (let i = 0; i < node.ranges.length && !inside; i += 2)
+    inside = code >= node.ranges[i]! && code <= node.ranges[i + 1]!;
+  for (const property of node.properties ?? []) {
+    if (inside) break;
+    let test = tests.get(property);
+    if (!test) {
+      test = new RegExp(property.startsWith('^') ? `\\P{${property.slice(1)}}` : `\\p{${property}}`, 'u');
+      tests.set(property, test);
+    }
+    inside = test.test(String.fromCodePoint(code));
+  }
+  return inside !== (node.negated ?? false);
+}
+
+/**
+ * Whether any text at all matches. Without intersections and complements every expression but `nothing` has
+ * one, since the constructors above drop dead branches; with them a bounded search decides, and `true` (so
+ * `open`) is the answer when it runs out.
+ */
+function canMatch(m: Machine, root: number): boolean {
+  const known = m.hopeful.get(root);
+  if (known !== undefined) return known;
+  const seen = new Set([root]);
+  const queue = [root];
+  let decided = !m.exact || isPlain(m, root);
+  while (!decided && queue.length) {
+    const node = queue.shift()!;
+    decided = nullable(m, node) || isPlain(m, node) || seen.size > 300;
+    for (const code of decided ? [] : m.samples) {
+      const next = derive(m, node, code);
+      if (opOf(m, next) === 'nothing' || seen.has(next)) continue;
+      seen.add(next);
+      queue.push(next);
+    }
+  }
+  m.hopeful.set(root, decided);
+  return decided;
+}
+
+function isPlain(m: Machine, i: number): boolean {
+  const node = m.nodes[i]!;
+  switch (node.op) {
+    case 'nothing':
+    case 'both':
+    case 'not':
+      return false;
+    case 'empty':
+    case 'one':
+      return true;
+    case 'many':
+    case 'counted':
+      return isPlain(m, node.a);
+    case 'either':
+    case 'sequence':
+      return isPlain(m, node.a) && isPlain(m, node.b);
+  }
+}

@@ -1,0 +1,28 @@
+/**
+ * Default wording by code. Short, in the user's terms, and saying what to do. `{…}` is message data. Plain
+ * English; a document words its own messages with `say`.
+ */
+const wording: Readonly<Record<string, string>> = {
+  required: 'Please fill this in.',
+  incomplete: 'This is not complete yet.',
+  'too-short': 'At least {min} characters are needed.',
+  'too-long': 'At most {max} characters are possible.',
+  'no-match': 'This does not have the expected form.',
+  'not-allowed': 'This value cannot be used here.',
+  'bad-checksum': 'Please check for a typing mistake.',
+};
+
+/** The message for a code, with `{name}` replaced by data. A name without data stays as it is written. */
+export function message(
+  say: string | undefined,
+  code: string,
+  data: Readonly<Record<string, string>>,
+): string {
+  const template = say ?? wording[code] ?? 'Please check this.';
+  return template.includes('{')
+    ? template.replace(/\{([\w-]+)\}/g, (whole, name: string) => data[name] ?? whole)
+    : template;
+}
+
+/** The default wording for each code, for screens that offer it as a starting point. */
+export const defaultWording = wording;

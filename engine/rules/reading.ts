@@ -1,0 +1,115 @@
+import { kindOf } from '../run/kind.ts';
+import type { CompiledField, Rule } from '../run/plan.ts';
+import type { FieldState } from '../run/state.ts';
+import { start } from '../run/state.ts';
+import { check } from './checks.ts';
+import { message } from './messages.ts';
+import type { Finding, Verdict } from './verdict.ts';
+
+export interface Flags {
+  readonly focused: boolean;
+  readonly touched: boolean;
+  readonly dirty: boolean;
+  readonly complete: boolean;
+  readonly valid: boolean;
+  readonly pending: boolean;
+}
+
+/** A message that is to be seen now. */
+export interface Shown {
+  readonly rule: string;
+  readonly code: string;
+  readonly message: string;
+  readonly severity: 'error' | 'warning';
+}
+
+/** What can be told of a field at one moment. Worked out from the state alone, never kept beside it. */
+export interface Reading {
+  readonly display: string;
+  readonly content: string;
+  readonly raw: string;
+  readonly value: string | null;
+  readonly flags: Flags;
+  /** One finding a rule, in the rules' order. */
+  readonly findings: readonly Finding[];
+  readonly shown: readonly Shown[];
+}
+
+const initials = new WeakMap<CompiledField, string>();
+
+/** The display the field starts with, which `dirty` is measured against. */
+export function initialDisplay(field: CompiledField): string {
+  let display = initials.get(field);
+  if (display === undefined) {
+    display = start(field).body.display;
+    initials.set(field, display);
+  }
+  return display;
+}
+
+const nothing: readonly Shown[] = [];
+
+export function read(field: CompiledField, state: FieldState): Reading {
+  const { body } = state;
+  const { plan, rules } = field;
+  const kind = kindOf(field);
+  const findings: Finding[] = [];
+  let shown: Shown[] | undefined;
+  let valid = true;
+  for (const rule of rules) {
+    const finding = check(field, body, rule.check);
+    findings.push(finding);
+    if (finding.verdict === 'pass') continue;
+    if (rule.severity === 'error') valid = false;
+    if (!maySee(rule, finding.verdict, state)) continue;
+    if (shown && field.messages === 'first') continue;
+    shown ??= [];
+    shown.push(told(field, rule, finding));
+  }
+  const raw = kind.raw(plan, body);
+  const complete = kind.complete(plan, body);
+  return {
+    display: body.display,
+    content: kind.content(plan, body),
+    raw,
+    value: kind.value(plan, body),
+    flags: {
+      focused: state.focused,
+      touched: state.touched,
+      dirty: body.display !== initialDisplay(field),
+      complete,
+      valid,
+      pending: false,
+    },
+    findings,
+    shown: shown ?? nothing,
+  };
+}
+
+/** A finding as a message, whether or not it may be seen yet. */
+export function told(field: CompiledField, rule: Rule, finding: Finding): Shown {
+  const data = { label: field.label, ...finding.data };
+  return {
+    rule: rule.id,
+    code: rule.code ?? finding.code,
+    message: message(rule.say, finding.code, data),
+    severity: rule.severity,
+  };
+}
+
+/**
+ * Whether a rule's message may be seen. `leave` (the default) is quiet until the field was first left or
+ * submitted and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time and
+ * what is open only once submitted: a form must not be held back by something nobody is told.
+ */
+export function maySee(rule: Rule, verdict: Verdict, state: FieldState): boolean {
+  if (state.submitted) return true;
+  switch (rule.show) {
+    case 'at-once':
+      return verdict === 'fail';
+    case 'leave':
+      return state.touched;
+    case 'submit':
+      return false;
+  }
+}

@@ -1,0 +1,53 @@
+/**
+ * Characters as people count them. `Intl.Segmenter` is not at hand in every browser this code ships to, and a
+ * tape must replay the same everywhere, so the boundaries are found here, after UAX #29 (extended grapheme
+ * clusters) without the Indic conjunct rule.
+ */
+
+const cluster =
+  /\r\n|\p{RI}\p{RI}|[\u1100-\u115f\ua960-\ua97c]*(?:[\uac00-\ud7a3]|[\u1160-\u11a7\ud7b0-\ud7c6])[\u1160-\u11ff\ud7b0-\ud7fb]*[\p{M}\u200d]*|\p{ExtPict}(?:[\p{M}\p{EMod}]*\u200d\p{ExtPict})*[\p{M}\p{EMod}\u200d\u{e0020}-\u{e007f}]*|[^][\p{M}\p{EMod}\u200c\u200d]*/gu;
+/** Text in which every UTF-16 unit is a character of its own. */
+const plain = /^[\x20-\u02ff\u2000-\u200b\u2010-\u2027\u202f-\u205f]*$/;
+
+/** The characters (grapheme clusters) of `text`, in order; joined they are `text` again. */
+export function graphemes(text: string): readonly string[] {
+  if (text.length < 2) return text ? [text] : [];
+  return plain.test(text) ? text.split('') : (text.match(cluster) ?? []);
+}
+
+/** The nearest offset at or left of `offset` (UTF-16 units) that does not split a character of `text`. */
+export function boundaryAt(text: string, offset: number): number {
+  if (!(offset > 0)) return 0;
+  if (offset >= text.length) return text.length;
+  if (plain.test(text)) return Math.floor(offset);
+  let at = 0;
+  for (const character of graphemes(text)) {
+    if (at + character.length > offset) return at;
+    at += character.length;
+  }
+  return at;
+}
+
+/** The offset one character left (`by` -1) or right (`by` 1) of `offset`, or the same at the ends. */
+export function boundaryBeside(text: string, offset: number, by: -1 | 1): number {
+  if (by < 0) return boundaryAt(text, offset - 1);
+  let next = offset + 1;
+  while (next < text.length && boundaryAt(text, next) !== next) next++;
+  return Math.min(next, text.length);
+}
+
+const decimalDigit = /^\p{Nd}$/u;
+
+/**
+ * The ASCII twin of a full-width form or of a decimal digit of any script, else the character itself.
+ * Unicode keeps each script's ten digits (general category Nd) in one ascending run that starts at its zero.
+ */
+export function fold(character: string): string {
+  const code = character.codePointAt(0)!;
+  if (code < 0x80) return character;
+  if (code >= 0xff01 && code <= 0xff5e) return String.fromCharCode(code - 0xfee0);
+  if (!decimalDigit.test(character)) return character;
+  let first = code;
+  while (decimalDigit.test(String.fromCodePoint(first - 1))) first--;
+  return String((code - first) % 10);
+}

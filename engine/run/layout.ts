@@ -1,0 +1,118 @@
+import { type Cells, exists, isComplete, partOf } from './cells.ts';
+import type { FixedText, PatternPlan } from './plan.ts';
+
+/**
+ * What a pattern field holds, laid out. `display` and `at` follow from `cells` and `passed` alone, never from
+ * the way there (law 1).
+ */
+export interface PatternBody {
+  readonly cells: Cells;
+  /** Cells the user has closed behind the content by typing the fixed text after them; 0 when none. */
+  readonly passed: number;
+  /** Index of the last filled cell, -1 when empty. */
+  readonly last: number;
+  readonly display: string;
+  /** For each cell the offset in `display` where its character stands or would stand. */
+  readonly at: readonly number[];
+  readonly complete: boolean;
+}
+
+/** The part of a fixed text that stands, given which stretches exist. */
+export function standing(plan: PatternPlan, cells: Cells, fixed: FixedText): string {
+  if (typeof fixed === 'string') return fixed;
+  let text = '';
+  for (const segment of fixed) if (exists(plan, cells, segment.stretch)) text += segment.text;
+  return text;
+}
+
+/** All of a fixed text, its optional stretches included: what may be typed over there. */
+export function written(fixed: FixedText): string {
+  return typeof fixed === 'string' ? fixed : fixed.map((segment) => segment.text).join('');
+}
+
+/** Lays out cells. `passed` is dropped when the content has outgrown it or there is none (empty: empty display). */
+export function lay(plan: PatternPlan, cells: Cells, passed: number): PatternBody {
+  let last = cells.length - 1;
+  while (last >= 0 && !cells[last]) last--;
+  const complete = last >= 0 && isComplete(plan, cells);
+  if (plan.positions === 'fixed') return layFixed(plan, cells, last, complete);
+  return layFlow(plan, cells, last >= 0 && passed > last + 1 ? passed : 0, last, complete);
+}
+
+function layFlow(
+  plan: PatternPlan,
+  cells: Cells,
+  passed: number,
+  last: number,
+  complete: boolean,
+): PatternBody {
+  const count = cells.length;
+  const next = passed || nextShown(plan, last);
+  const at: number[] = [];
+  let display = '';
+  for (let i = 0; i < count; i++) {
+    if (i <= last || i === next) display += standing(plan, cells, plan.before[i]!);
+    at.push(display.length);
+    display += cells[i];
+  }
+  if (complete) display += standing(plan, cells, plan.before[count]!);
+  return { cells, passed, last, display, at, complete };
+}
+
+/** With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none. */
+function nextShown(plan: PatternPlan, last: number): number {
+  if (plan.literals === 'behind' || last < 0) return -1;
+  const part = partOf(plan, last);
+  return last === part.first + part.size - 1 ? last + 1 : -1;
+}
+
+function layFixed(plan: PatternPlan, cells: Cells, last: number, complete: boolean): PatternBody {
+  const at: number[] = [];
+  let display = '';
+  for (let i = 0; i < cells.length; i++) {
+    display += standing(plan, cells, plan.before[i]!);
+    at.push(display.length);
+    display += cells[i] || (exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
+  }
+  display += standing(plan, cells, plan.before[cells.length]!);
+  return { cells, passed: 0, last, display, at, complete };
+}
+
+/** The characters the user contributed, in order. */
+export const contentOf = (body: PatternBody): string => body.cells.join('');
+
+/**
+ * What is handed on untyped. A blank inside a `fixed` raw is a space, trailing blanks go; with `raw: text` the
+ * fixed text up to the last character is in it, and what follows it once the pattern is complete.
+ */
+export function rawOf(plan: PatternPlan, body: PatternBody): string {
+  const { cells, last, complete } = body;
+  if (last < 0) return '';
+  if (plan.raw === 'content' && plan.positions === 'flow') return cells.join('');
+  let raw = '';
+  for (let i = 0; i <= last; i++) {
+    if (plan.raw === 'text') raw += standing(plan, cells, plan.before[i]!);
+    if (cells[i]) raw += cells[i];
+    else if (plan.positions === 'fixed' && exists(plan, cells, partOf(plan, i).stretch)) raw += ' ';
+  }
+  if (plan.raw === 'text' && complete) raw += standing(plan, cells, plan.before[cells.length]!);
+  return raw;
+}
+
+/**
+ * The guide text still to come, drawn behind the input and never in it: fixed text as it is, the filler for
+ * every needed cell. Empty unless the plan asks for a ghost.
+ */
+export function ghostOf(plan: PatternPlan, body: PatternBody): string {
+  if (!plan.ghost || plan.positions === 'fixed' || body.complete) return '';
+  const start = Math.max(body.last + 1, body.passed);
+  let guide = '';
+  for (let i = start; i < body.cells.length; i++) {
+    const part = partOf(plan, i);
+    const isShown =
+      body.at[i] === body.display.length && (i === body.passed || i === nextShown(plan, body.last));
+    if (!(isShown && i === start)) guide += standing(plan, body.cells, plan.before[i]!);
+    if (i - part.first < part.min && exists(plan, body.cells, part.stretch)) guide += plan.filler;
+  }
+  return guide + standing(plan, body.cells, plan.before[body.cells.length]!);
+}

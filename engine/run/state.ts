@@ -1,0 +1,228 @@
+import type { Reason } from './cells.ts';
+import { boundaryAt, boundaryBeside, graphemes } from './graphemes.ts';
+import type { Edited } from './insert.ts';
+import { type Extent, kindOf } from './kind.ts';
+import type { PatternBody } from './layout.ts';
+import type { CompiledField } from './plan.ts';
+
+/** A body with its selection: what undo brings back. Offsets are UTF-16 units of the display. */
+interface Snap {
+  readonly body: PatternBody;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** One step of history: how it was before, how it was right after, and the steps beneath. */
+interface Step {
+  readonly before: Snap;
+  readonly after: Snap;
+  readonly rest: Step | null;
+}
+
+/** Everything a field is at one moment. Immutable; `apply` makes the next one. */
+export interface FieldState extends Snap {
+  readonly focused: boolean;
+  /** Left at least once. */
+  readonly touched: boolean;
+  /** Submitted at least once since the last reset. */
+  readonly submitted: boolean;
+  readonly past: Step | null;
+  readonly future: Step | null;
+  /** The kind of run that the next edit may join. */
+  readonly run: 'none' | 'typing' | 'deleting';
+  /** Why the last event was not carried out; `null` when it was. */
+  readonly rejected: Reason | null;
+  /** Letters and digits that the last event left out. */
+  readonly leftOut: string;
+}
+
+/** Everything that can happen to a field. */
+export type FieldEvent =
+  | {
+      readonly type:
+        | 'focus'
+        | 'leave'
+        | 'cut'
+        | 'undo'
+        | 'redo'
+        | 'submit'
+        | 'reset'
+        | 'home'
+        | 'end'
+        | 'select-all';
+    }
+  /** A key: one character. */
+  | { readonly type: 'key'; readonly text: string }
+  /** Text in one insertion: the end of a composition, a suggestion taken from the keyboard. */
+  | { readonly type: 'insert' | 'paste'; readonly text: string }
+  /** A whole value, from the browser or the program. */
+  | { readonly type: 'autofill' | 'set'; readonly text: string }
+  | { readonly type: 'backspace' | 'delete' | 'word-backspace' | 'left' | 'right' | 'up' | 'down' }
+  | { readonly type: 'select'; readonly start: number; readonly end: number };
+
+/** The field before anything happened: its initial value, not focused. */
+export function start(field: CompiledField): FieldState {
+  const kind = kindOf(field);
+  const { body, caret } = field.initial
+    ? kind.read(field.plan, field.initial)
+    : kind.whole(field.plan, kind.empty(field.plan));
+  return {
+    body,
+    start: caret,
+    end: caret,
+    focused: false,
+    touched: false,
+    submitted: false,
+    past: null,
+    future: null,
+    run: 'none',
+    rejected: null,
+    leftOut: '',
+  };
+}
+
+/** What the event makes of the state. Never throws: what cannot be done is told in `rejected` and `leftOut`. */
+export function apply(field: CompiledField, state: FieldState, event: FieldEvent): FieldState {
+  const kind = kindOf(field);
+  const { plan } = field;
+  switch (event.type) {
+    case 'key': {
+      const edited = kind.key(plan, state.body, state.start, state.end, event.text);
+      return typeof edited === 'string' ? refuse(state, edited) : edit(state, edited, 'typing');
+    }
+    case 'insert':
+    case 'paste': {
+      const taken = kind.insert(plan, state.body, state.start, state.end, event.text);
+      if (taken.rejected) return { ...refuse(state, taken.rejected), leftOut: taken.leftOut };
+      return edit(state, taken, event.type === 'insert' ? 'typing' : 'none', taken.leftOut);
+    }
+    case 'autofill':
+    case 'set': {
+      const taken = kind.read(plan, event.text);
+      if (taken.rejected) return { ...refuse(state, taken.rejected), leftOut: taken.leftOut };
+      return edit(state, taken, 'none', taken.leftOut);
+    }
+    case 'backspace':
+      return remove(field, state, 'character-left');
+    case 'delete':
+      return remove(field, state, 'character-right');
+    case 'word-backspace':
+      return remove(field, state, 'word-left');
+    case 'cut':
+      return remove(field, state, 'selection');
+    case 'undo':
+      return state.past
+        ? restore(state, state.past.before, state.past.rest, push(state.future, state.past))
+        : calm(state);
+    case 'redo':
+      return state.future
+        ? restore(state, state.future.after, push(state.past, state.future), state.future.rest)
+        : calm(state);
+    case 'select':
+      return select(state, event.start, event.end);
+    case 'select-all':
+      return select(state, 0, state.body.display.length);
+    case 'home':
+      return select(state, 0, 0);
+    case 'end':
+      return select(state, state.body.display.length, state.body.display.length);
+    case 'left':
+    case 'right':
+      return arrow(state, event.type);
+    case 'up':
+    case 'down':
+      return calm(state);
+    case 'focus': {
+      const { caret } = kind.whole(plan, state.body);
+      return { ...select(state, caret, caret), focused: true };
+    }
+    case 'leave':
+      return { ...calm(state), run: 'none', focused: false, touched: state.touched || state.focused };
+    case 'submit':
+      return { ...calm(state), run: 'none', submitted: true };
+    case 'reset':
+      return { ...start(field), focused: state.focused };
+  }
+}
+
+const push = (onto: Step | null, step: Step): Step => ({
+  before: step.before,
+  after: step.after,
+  rest: onto,
+});
+
+/** The state with the report of the event before this one wiped. */
+function calm(state: FieldState): FieldState {
+  return state.rejected || state.leftOut ? { ...state, rejected: null, leftOut: '' } : state;
+}
+
+function refuse(state: FieldState, rejected: Reason): FieldState {
+  return state.rejected === rejected && !state.leftOut ? state : { ...state, rejected, leftOut: '' };
+}
+
+/**
+ * Takes an edit into the history. Consecutive edits of one kind of run are one step; an edit that only moved
+ * the caret (fixed text typed over) is none, and does not end a run.
+ */
+function edit(state: FieldState, edited: Edited, run: FieldState['run'], leftOut = ''): FieldState {
+  const { body, caret } = edited;
+  const after: Snap = { body, start: caret, end: caret };
+  const joins = run !== 'none' && run === state.run && state.past !== null;
+  let past = state.past;
+  if (joins) past = { before: past!.before, after, rest: past!.rest };
+  else if (body !== state.body)
+    past = { before: { body: state.body, start: state.start, end: state.end }, after, rest: state.past };
+  return {
+    body,
+    start: caret,
+    end: caret,
+    focused: state.focused,
+    touched: state.touched,
+    submitted: state.submitted,
+    past,
+    future: body === state.body ? state.future : null,
+    run: body === state.body && !joins ? 'none' : run,
+    rejected: null,
+    leftOut,
+  };
+}
+
+function remove(field: CompiledField, state: FieldState, extent: Extent): FieldState {
+  const edited = kindOf(field).erase(field.plan, state.body, state.start, state.end, extent);
+  if (edited.body === state.body && edited.caret === state.start && state.start === state.end)
+    return calm(state);
+  return edit(state, edited, extent === 'selection' ? 'none' : 'deleting');
+}
+
+function restore(state: FieldState, to: Snap, past: Step | null, future: Step | null): FieldState {
+  return {
+    ...state,
+    body: to.body,
+    start: to.start,
+    end: to.end,
+    past,
+    future,
+    run: 'none',
+    rejected: null,
+    leftOut: '',
+  };
+}
+
+function select(state: FieldState, from: number, to: number): FieldState {
+  const { display } = state.body;
+  const a = boundaryAt(display, Math.min(from, to));
+  const b = boundaryAt(display, Math.max(from, to));
+  if (a === state.start && b === state.end) return calm(state);
+  return { ...state, start: a, end: b, run: 'none', rejected: null, leftOut: '' };
+}
+
+/** An arrow moves by a character of the display; a selection collapses to the side it points to. */
+function arrow(state: FieldState, to: 'left' | 'right'): FieldState {
+  const { start: a, end: b } = state;
+  if (a !== b) return select(state, to === 'left' ? a : b, to === 'left' ? a : b);
+  const moved = boundaryBeside(state.body.display, a, to === 'left' ? -1 : 1);
+  return select(state, moved, moved);
+}
+
+/** The keys that typing `text` comes to: one a character. */
+export const keysOf = (text: string): FieldEvent[] => graphemes(text).map((c) => ({ type: 'key', text: c }));

@@ -1,0 +1,238 @@
+import type { CompiledSet } from '../compile/compile.ts';
+import { type Flags, read, told } from '../rules/reading.ts';
+import { applyToForm, type FormEvent, type FormState, startForm } from '../run/form.ts';
+import type { CompiledField, CompiledForm } from '../run/plan.ts';
+import { type FieldEvent, keysOf } from '../run/state.ts';
+import type { Action, Expectation, Tape } from './script.ts';
+
+/** What an action led to. Offsets are UTF-16 units of the display. */
+export interface Row {
+  readonly tape: string;
+  readonly line: number;
+  readonly action: string;
+  readonly field: string;
+  readonly display: string;
+  readonly caret: readonly [number, number];
+  readonly raw: string;
+  readonly value: string | null;
+  readonly flags: Flags;
+  readonly codes: readonly string[];
+  readonly message: string | null;
+  readonly rejected: string | null;
+  readonly leftOut: string;
+}
+
+/** An expectation that did not hold. */
+export interface Miss {
+  readonly line: number;
+  readonly source: string;
+  readonly expected: string;
+  readonly found: string;
+}
+
+export interface Played {
+  readonly rows: readonly Row[];
+  readonly misses: readonly Miss[];
+}
+
+/** A tape that does not go with its document: no such field, form or rule. */
+export interface TapeMismatch {
+  readonly line: number;
+  readonly message: string;
+}
+
+/** Plays a tape on the set. Everything it needs is in the two, so it plays the same anywhere and at any time. */
+export function play(set: CompiledSet, tape: Tape): Played | TapeMismatch {
+  const form = formFor(set, tape);
+  if (!form) return { line: 1, message: `The document has no ${tape.target.type} "${tape.target.id}".` };
+  const rows: Row[] = [];
+  const misses: Miss[] = [];
+  let state = startForm(form);
+  let about = form.fields[0]!.id;
+  let report: { rejected: string | null; leftOut: string } = { rejected: null, leftOut: '' };
+  for (const step of tape.steps) {
+    const named = 'field' in step ? step.field : undefined;
+    if (named !== undefined && !form.fields.some((field) => field.id === named))
+      return { line: step.line, message: `There is no field "${named}" here.` };
+    if (step.do === 'expect') {
+      const miss = examine(form, state, step, named ?? about, report);
+      if (typeof miss === 'string') return { line: step.line, message: miss };
+      if (miss) misses.push({ line: step.line, source: step.source, ...miss });
+      continue;
+    }
+    report = { rejected: null, leftOut: '' };
+    for (const event of eventsOf(step, state, about)) {
+      state = applyToForm(form, state, event);
+      about = state.focus ?? about;
+      const { rejected, leftOut } = state.fields[about]!;
+      report = { rejected: rejected ?? report.rejected, leftOut: report.leftOut + leftOut };
+    }
+    rows.push(
+      rowOf(form, state, about, { tape: tape.title, line: step.line, action: step.source, ...report }),
+    );
+  }
+  return { rows, misses };
+}
+
+/** The form a tape plays on; a field's own tape plays on a form of that field alone. */
+function formFor(set: CompiledSet, tape: Tape): CompiledForm | undefined {
+  if (tape.target.type === 'form') {
+    const form = set.forms.find((candidate) => candidate.id === tape.target.id);
+    return form?.fields.length ? form : undefined;
+  }
+  const field = set.fields.find((candidate) => candidate.id === tape.target.id);
+  return field && { id: field.id, title: field.label, fields: [field] };
+}
+
+/** The events an action comes to. What is done to a field that has no focus first focuses it, as a hand would. */
+export function eventsOf(action: Action, state: FormState, about: string): FormEvent[] {
+  switch (action.do) {
+    case 'focus':
+      return [{ type: 'focus', field: action.field ?? about }];
+    case 'leave':
+    case 'submit':
+    case 'reset':
+      return [{ type: action.do }];
+    case 'wait':
+      return [];
+    default: {
+      const events = fieldEvents(action).map((event): FormEvent => ({ type: 'field', event }));
+      const byProgram = action.do === 'set' || action.do === 'autofill';
+      if (state.focus !== null) return events;
+      const focus: FormEvent = { type: 'focus', field: about };
+      return byProgram ? [focus, ...events, { type: 'leave' }] : [focus, ...events];
+    }
+  }
+}
+
+type FieldAction = Exclude<Action, { do: 'focus' | 'leave' | 'submit' | 'reset' | 'wait' }>;
+
+function fieldEvents(action: FieldAction): FieldEvent[] {
+  switch (action.do) {
+    case 'type':
+      return keysOf(action.text);
+    case 'insert':
+    case 'paste':
+    case 'autofill':
+    case 'set':
+      return [{ type: action.do, text: action.text }];
+    case 'select':
+      return [{ type: 'select', start: action.start, end: action.end }];
+    case 'backspace':
+    case 'delete':
+    case 'left':
+    case 'right':
+    case 'up':
+    case 'down':
+    case 'word-backspace':
+      return Array.from({ length: action.times }, () => ({ type: action.do }));
+    default:
+      return [{ type: action.do }];
+  }
+}
+
+type Head = Pick<Row, 'tape' | 'line' | 'action' | 'rejected' | 'leftOut'>;
+
+function rowOf(form: CompiledForm, state: FormState, id: string, head: Head): Row {
+  const field = form.fields.find((candidate) => candidate.id === id)!;
+  const at = state.fields[id]!;
+  const { display, raw, value, flags, shown } = read(field, at);
+  return {
+    tape: head.tape,
+    line: head.line,
+    action: head.action,
+    field: id,
+    display,
+    caret: [at.start, at.end],
+    raw,
+    value,
+    flags,
+    codes: shown.map(({ code }) => code),
+    message: shown[0]?.message ?? null,
+    rejected: head.rejected,
+    leftOut: head.leftOut,
+  };
+}
+
+/** Whether an expectation holds: what it found instead when not, a sentence when it makes no sense here. */
+function examine(
+  form: CompiledForm,
+  state: FormState,
+  step: Expectation,
+  id: string,
+  report: { rejected: string | null; leftOut: string },
+): { expected: string; found: string } | string | undefined {
+  const field = form.fields.find((candidate) => candidate.id === id)!;
+  const at = state.fields[id]!;
+  const reading = read(field, at);
+  const compare = (expected: string, found: string) => (expected === found ? undefined : { expected, found });
+  const quoted = (text: string | null) => (text === null ? 'null' : JSON.stringify(text));
+  switch (step.what) {
+    case 'display':
+      return compare(
+        marked(step.text, step.caret),
+        marked(reading.display, step.caret && [at.start, at.end]),
+      );
+    case 'raw':
+      return compare(quoted(step.text), quoted(reading.raw));
+    case 'value':
+      return compare(quoted(step.text), quoted(reading.value));
+    case 'message':
+      return compare(quoted(step.text), quoted(reading.shown[0]?.message ?? ''));
+    case 'left-out':
+      return compare(quoted(step.text), quoted(report.leftOut));
+    case 'rejected':
+      return compare(step.reason ?? 'none', report.rejected ?? 'none');
+    case 'codes':
+      return compare(
+        step.codes.join(' ') || 'none',
+        reading.shown.map(({ code }) => code).join(' ') || 'none',
+      );
+    case 'verdict': {
+      const verdict = verdictOf(field, reading.findings, step.rule);
+      return verdict === undefined
+        ? `The field "${id}" has no rule or code "${step.rule}".`
+        : compare(step.verdict, verdict);
+    }
+    case 'flags': {
+      const say = (name: string, on: boolean) => (on ? name : `!${name}`);
+      return compare(
+        step.flags.map(([name, on]) => say(name, on)).join(' '),
+        step.flags.map(([name]) => say(name, reading.flags[name])).join(' '),
+      );
+    }
+  }
+}
+
+/** The codes a check can fail with, so that a tape may name a rule by them. */
+const codesOf: Readonly<Record<string, readonly string[]>> = {
+  required: ['required'],
+  complete: ['incomplete'],
+  length: ['too-short', 'too-long'],
+  matches: ['no-match'],
+  in: ['not-allowed'],
+  'not-in': ['not-allowed'],
+  checksum: ['bad-checksum'],
+};
+
+function verdictOf(field: CompiledField, findings: ReturnType<typeof read>['findings'], name: string) {
+  const byId = field.rules.findIndex((rule) => rule.id === name);
+  if (byId >= 0) return findings[byId]!.verdict;
+  const coded = field.rules.flatMap((rule, i) => {
+    const finding = findings[i]!;
+    if (finding.verdict !== 'pass') return told(field, rule, finding).code === name ? [finding.verdict] : [];
+    return [rule.code, ...codesOf[rule.check.type]!].includes(name) ? [finding.verdict] : [];
+  });
+  const known = field.rules.some((rule) => [rule.code, ...codesOf[rule.check.type]!].includes(name));
+  return coded.find((verdict) => verdict !== 'pass') ?? coded[0] ?? (known ? 'pass' : undefined);
+}
+
+/** A display with its caret drawn in, the way a tape writes it. */
+export function marked(display: string, caret?: readonly [number, number]): string {
+  const escape = (text: string) => text.replaceAll('|', '\\|');
+  if (!caret) return JSON.stringify(escape(display)).replaceAll('\\\\|', '\\|');
+  const [start, end] = caret;
+  const middle = start === end ? '' : `${escape(display.slice(start, end))}|`;
+  const whole = `${escape(display.slice(0, start))}|${middle}${escape(display.slice(end))}`;
+  return JSON.stringify(whole).replaceAll('\\\\|', '\\|');
+}

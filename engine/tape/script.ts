@@ -1,0 +1,52 @@
+import type { Flags } from '../rules/reading.ts';
+import type { Verdict } from '../rules/verdict.ts';
+
+/** A tape: what is done to a field or a form, and what is expected after it (`engine.md`, section 6). */
+export interface Tape {
+  readonly title: string;
+  readonly target: { readonly type: 'field' | 'form'; readonly id: string };
+  /** ISO 8601 date the clock is frozen at, where the tape says so. */
+  readonly today?: string;
+  readonly steps: readonly Step[];
+}
+
+export type Step = { readonly line: number; readonly source: string } & (Action | Expectation);
+
+export type Action =
+  | { readonly do: 'focus'; readonly field?: string }
+  | { readonly do: 'leave' | 'cut' | 'home' | 'end' | 'undo' | 'redo' | 'submit' | 'reset' | 'select-all' }
+  | { readonly do: 'type' | 'insert' | 'paste' | 'autofill' | 'set'; readonly text: string }
+  | {
+      readonly do: 'backspace' | 'delete' | 'left' | 'right' | 'up' | 'down' | 'word-backspace';
+      readonly times: number;
+    }
+  | { readonly do: 'select'; readonly start: number; readonly end: number }
+  | { readonly do: 'wait'; readonly milliseconds: number };
+
+export type Expectation = { readonly do: 'expect'; readonly field?: string } & Expected;
+
+export type Expected =
+  | { readonly what: 'display'; readonly text: string; readonly caret?: readonly [number, number] }
+  | { readonly what: 'raw' | 'message' | 'left-out'; readonly text: string }
+  | { readonly what: 'value'; readonly text: string | null }
+  | { readonly what: 'codes'; readonly codes: readonly string[] }
+  | { readonly what: 'verdict'; readonly rule: string; readonly verdict: Verdict }
+  | { readonly what: 'flags'; readonly flags: readonly (readonly [keyof Flags, boolean])[] }
+  | { readonly what: 'rejected'; readonly reason: string | null };
+
+/** A mistake in a tape. `line` and `column` are 1-based. */
+export interface TapeFault {
+  readonly line: number;
+  readonly column: number;
+  readonly message: string;
+}
+
+export const flagNames: readonly (keyof Flags)[] = [
+  'focused',
+  'touched',
+  'dirty',
+  'complete',
+  'valid',
+  'pending',
+];
+export const reasons = ['full', 'not-accepted', 'out-of-bounds', 'too-many-decimals'] as const;
