@@ -4,8 +4,18 @@
  * clusters) without the Indic conjunct rule.
  */
 
-const cluster =
-  /\r\n|\p{RI}\p{RI}|[\u1100-\u115f\ua960-\ua97c]*(?:[\uac00-\ud7a3]|[\u1160-\u11a7\ud7b0-\ud7c6])[\u1160-\u11ff\ud7b0-\ud7fb]*[\p{M}\u200d]*|\p{ExtPict}(?:[\p{M}\p{EMod}]*\u200d\p{ExtPict})*[\p{M}\p{EMod}\u200d\u{e0020}-\u{e007f}]*|[^][\p{M}\p{EMod}\u200c\u200d]*/gu;
+const cluster = new RegExp(
+  [
+    String.raw`\r\n`,
+    String.raw`\p{RI}\p{RI}`,
+    // Hangul syllables, whole or from conjoining jamo.
+    String.raw`[\u1100-\u115f\ua960-\ua97c]*(?:[\uac00-\ud7a3]|[\u1160-\u11a7\ud7b0-\ud7c6])[\u1160-\u11ff\ud7b0-\ud7fb]*[\p{M}\u200d]*`,
+    // Pictures with skin tones, joined into groups, with tags.
+    String.raw`\p{ExtPict}(?:[\p{M}\p{EMod}]*\u200d\p{ExtPict})*[\p{M}\p{EMod}\u200d\u{e0020}-\u{e007f}]*`,
+    String.raw`[\s\S][\p{M}\p{EMod}\u200c\u200d]*`,
+  ].join('|'),
+  'gu',
+);
 /** Text in which every UTF-16 unit is a character of its own. */
 const plain = /^[\x20-\u02ff\u2000-\u200b\u2010-\u2027\u202f-\u205f]*$/;
 

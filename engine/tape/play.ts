@@ -229,10 +229,9 @@ function verdictOf(field: CompiledField, findings: ReturnType<typeof read>['find
 
 /** A display with its caret drawn in, the way a tape writes it. */
 export function marked(display: string, caret?: readonly [number, number]): string {
-  const escape = (text: string) => text.replaceAll('|', '\\|');
-  if (!caret) return JSON.stringify(escape(display)).replaceAll('\\\\|', '\\|');
+  const piece = (from: number, to?: number) => display.slice(from, to).replaceAll('|', '\\|');
+  if (!caret) return JSON.stringify(piece(0));
   const [start, end] = caret;
-  const middle = start === end ? '' : `${escape(display.slice(start, end))}|`;
-  const whole = `${escape(display.slice(0, start))}|${middle}${escape(display.slice(end))}`;
-  return JSON.stringify(whole).replaceAll('\\\\|', '\\|');
+  const middle = start === end ? '' : `${piece(start, end)}|`;
+  return JSON.stringify(`${piece(0, start)}|${middle}${piece(end)}`);
 }

@@ -80,12 +80,10 @@ function split(text: string, line: number, faults: TapeFault[]): Word[] | undefi
   return words;
 }
 
-/** A JSON string; `\|`, a bar that marks no caret, is kept as it is for `expect display`. */
+/** A JSON string. */
 function unquote(quoted: string): string | undefined {
   try {
-    return JSON.parse(
-      quoted.replace(/\\\\|\\\|/g, (escape) => (escape === '\\|' ? '\\\\|' : escape)),
-    ) as string;
+    return JSON.parse(quoted) as string;
   } catch {
     return undefined;
   }
