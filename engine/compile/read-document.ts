@@ -285,7 +285,10 @@ function readCheck(at: Spot): void {
     at.object([], []);
     return;
   }
-  if (!at.has('type')) return at.get('type').fault('"type" is missing.');
+  if (!at.has('type')) {
+    at.get('type').fault('"type" is missing.');
+    return;
+  }
   const type = at.get('type').oneOf(Object.keys(checks)) as keyof typeof checks | undefined;
   if (!type) return;
   const [known, needed] = checks[type];

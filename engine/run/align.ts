@@ -1,4 +1,5 @@
-import { type Cells, fit, mayStayBlank, partOf } from './cells.ts';
+import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
+import { graphemes } from './graphemes.ts';
 import { lay, type PatternBody } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
@@ -20,7 +21,7 @@ export function align(plan: PatternPlan, text: string): PatternBody | undefined 
     if (left-- <= 0) return undefined;
     if (at === text.length || cell === plan.cells.length) {
       const laid = lay(plan, cells, passed);
-      return laid.last >= 0 && laid.display === text ? laid : undefined;
+      return laid.last >= 0 && laid.display === text && !isCutShort(plan, laid) ? laid : undefined;
     }
     const before = plan.before[cell]!;
     const segments = typeof before === 'string' ? [before] : before.map((segment) => segment.text);
@@ -55,11 +56,16 @@ export function align(plan: PatternPlan, text: string): PatternBody | undefined 
   }
 }
 
-const marks = /^\p{M}$/u;
-
-/** The character at an offset: one code point and the marks on it. */
-function characterAt(text: string, at: number): string {
-  let end = at + String.fromCodePoint(text.codePointAt(at)!).length;
-  while (end < text.length && marks.test(text[end]!)) end++;
-  return text.slice(at, end);
+/** Whether a part before the last character lacks something: a stretch skipped over and then typed into. */
+function isCutShort(plan: PatternPlan, { cells, last }: PatternBody): boolean {
+  return plan.parts.some(
+    ({ first, size, min, stretch }) =>
+      first + size <= last &&
+      cells.slice(first, first + min).includes('') &&
+      plan.positions === 'flow' &&
+      exists(plan, cells, stretch),
+  );
 }
+
+/** The character at an offset. */
+const characterAt = (text: string, at: number): string => graphemes(text.slice(at, at + 32))[0]!;

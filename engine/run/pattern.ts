@@ -83,8 +83,9 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
   insert(plan, body, start, end, text) {
     const cleared = erase(plan, body, start < end ? cellsIn(body, start, end) : [], start);
     const typed = insertAll(plan, cleared, text);
-    if (cleared.body.last >= 0 || typed.body.display === text) return typed;
-    const aligned = align(plan, text.trim());
+    const same = typed.body.display.toLowerCase() === text.toLowerCase();
+    if (cleared.body.last >= 0 || (same && !typed.leftOut)) return typed;
+    const aligned = align(plan, text) ?? align(plan, text.trim());
     return aligned ? { ...this.whole(plan, aligned), leftOut: '', rejected: null } : typed;
   },
 

@@ -1,0 +1,348 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { read } from './rules/reading.ts';
+import { exists, partOf } from './run/cells.ts';
+import { isIn } from './run/characters.ts';
+import { fold, graphemes } from './run/graphemes.ts';
+import { placeOf } from './run/insert.ts';
+import { contentOf, type PatternBody, written } from './run/layout.ts';
+import type { CompiledField } from './run/plan.ts';
+import { apply, type FieldState, keysOf, start } from './run/state.ts';
+import { actions, fieldOf, sketch, typed, walk } from './testing/arbitraries.ts';
+
+const runs = { numRuns: Number(process.env.ARBEIT_RUNS ?? 1500) };
+const fresh = (field: CompiledField): FieldState => apply(field, start(field), { type: 'focus' });
+const shown = (state: FieldState) => ({
+  display: state.body.display,
+  cells: state.body.cells,
+  start: state.start,
+  end: state.end,
+});
+
+/** A part with fewer characters than it needs, or with a hole in it, that something stands behind. */
+function isShortInTheMiddle(field: CompiledField, body: PatternBody): boolean {
+  return field.plan.parts.some((part) => {
+    const own = body.cells.slice(part.first, part.first + part.size);
+    const filled = own.filter(Boolean).length;
+    if (!exists(field.plan, body.cells, part.stretch) || body.last < part.first) return false;
+    const holed = own.slice(0, filled).includes('');
+    const cutShort = filled < part.min || (part.takes === 'words' && !part.words!.includes(own.join('')));
+    return holed || (cutShort && body.last >= part.first + part.size);
+  });
+}
+
+/** Whether some cell takes a character of the fixed text: then typing and pasting rightly differ (docs/engine.md). */
+function isAmbiguous(field: CompiledField): boolean {
+  const fixed = [...new Set(graphemes(field.plan.before.map(written).join('')))];
+  return field.plan.parts.some((part) =>
+    fixed.some(
+      (c) =>
+        isIn(part.takes === 'set' ? part.set! : part.takes === 'number' ? 'digit' : 'any', c) ||
+        (part.manner && fixed.some((d) => /\p{L}/u.test(d))),
+    ),
+  );
+}
+
+describe('laws of pattern fields', () => {
+  test('1: the same content in the same places has the same display, whatever the way there', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        const known = new Map<string, string>();
+        for (const { after } of walk(field, tape)) {
+          const key = JSON.stringify([after.body.cells, after.body.passed]);
+          expect(known.get(key) ?? after.body.display).toBe(after.body.display);
+          known.set(key, after.body.display);
+          if (from.positions === 'flow' && contentOf(after.body) === '') expect(after.body.display).toBe('');
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('1: where every part is full before the next begins, the content alone decides the display', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        fc.pre(field.plan.stretches.length === 0 && field.plan.parts.every((part) => part.min === part.size));
+        const known = new Map<string, string>();
+        for (const { after } of walk(field, tape)) {
+          const { body } = after;
+          if (body.cells.slice(0, body.last + 1).includes('')) continue;
+          const content = contentOf(body);
+          expect(known.get(content) ?? body.display).toBe(body.display);
+          known.set(content, body.display);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('2: pasting the display into an empty field gives the same state', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { after } of walk(field, tape)) {
+          if (after.body.last < 0 || isShortInTheMiddle(field, after.body)) continue;
+          if (after.body.display !== after.body.display.normalize('NFC')) continue;
+          const pasted = apply(field, fresh(field), { type: 'paste', text: after.body.display });
+          expect([pasted.body.display, contentOf(pasted.body), pasted.leftOut]).toEqual([
+            after.body.display,
+            contentOf(after.body),
+            '',
+          ]);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('3: an accepted character stands directly left of the caret', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { before, event, after } of walk(field, tape)) {
+          if (event.type !== 'key' || after.rejected || after.body === before.body) continue;
+          const { cells, at } = after.body;
+          // Closing a part or leaving a cell blank adds no character.
+          const grown = cells.filter(Boolean).length - before.body.cells.filter(Boolean).length;
+          if (
+            grown <= 0 &&
+            (before.start === before.end || grown < 0) &&
+            (from.positions === 'flow' || event.text === ' ' || event.text === '_')
+          )
+            continue;
+          if (event.text === ' ' || event.text === '_') continue;
+          if (contentOf(after.body) === contentOf(before.body)) continue;
+          const { left } = placeOf(after.body, after.start);
+          const end = at[left]! + cells[left]!.length;
+          if (from.literals === 'behind') expect(after.start).toBe(end);
+          else
+            expect(after.body.display.slice(end, after.start)).toSatisfy(
+              (t: string) => t === '' || field.plan.before.some((b) => written(b).includes(t)),
+            );
+          const typedThere = cells[left]!.toLowerCase();
+          const folded = event.text.normalize('NFKC').toLowerCase();
+          if (/^[\p{L}]$/u.test(event.text)) expect([folded, event.text.toLowerCase()]).toContain(typedThere);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('4: backspace and delete remove exactly the next content character, and nothing when there is none', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { before, event, after } of walk(field, tape)) {
+          if ((event.type !== 'backspace' && event.type !== 'delete') || before.start !== before.end)
+            continue;
+          const { left, right } = placeOf(before.body, before.start);
+          const gone = event.type === 'backspace' ? left : right;
+          const content = before.body.cells.filter((_, i) => i !== gone).join('');
+          expect(contentOf(after.body).toLowerCase()).toBe(content.toLowerCase());
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('4: backspace is never stuck', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        let state = apply(field, walk(field, tape).at(-1)?.after ?? fresh(field), { type: 'end' });
+        const count = state.body.cells.filter(Boolean).length;
+        for (let i = 0; i < count; i++) state = apply(field, state, { type: 'backspace' });
+        expect(contentOf(state.body)).toBe('');
+      }),
+      runs,
+    );
+  });
+
+  test('5: after a deletion the caret aims where the removed text began, held between its neighbours', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { before, event, after } of walk(field, tape)) {
+          if ((event.type !== 'backspace' && event.type !== 'delete') || before.start !== before.end)
+            continue;
+          if (after.body === before.body) continue;
+          const { left, right } = placeOf(before.body, before.start);
+          const gone = event.type === 'backspace' ? left : right;
+          const aim = Math.min(before.start, before.body.at[gone]!);
+          const filled = after.body.cells.flatMap((c, i) => (c ? [i] : []));
+          const previous = filled.findLast((i) => i < gone);
+          const next = filled.find((i) => i >= gone);
+          const low =
+            previous === undefined ? 0 : after.body.at[previous]! + after.body.cells[previous]!.length;
+          const high = next === undefined ? after.body.display.length : after.body.at[next]!;
+          expect(after.start).toBe(aim < low ? low : aim > high ? high : aim);
+          expect(after.end).toBe(after.start);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('6: what cannot be taken leaves the field untouched and is reported; typing adds and takes nothing else', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { before, event, after } of walk(field, tape)) {
+          if (event.type !== 'key') continue;
+          if (after.rejected) {
+            expect(shown(after)).toEqual(shown(before));
+          } else if (from.positions === 'flow' && before.start === before.end) {
+            const was = [...graphemes(contentOf(before.body).toLowerCase())].sort();
+            const is = [...graphemes(contentOf(after.body).toLowerCase())].sort();
+            expect(is.length - was.length === 0 || is.length - was.length === 1).toBe(true);
+            for (const c of new Set(was))
+              expect(is.filter((x) => x === c).length).toBeGreaterThanOrEqual(
+                was.filter((x) => x === c).length,
+              );
+          }
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('6: a paste reports every letter and digit that is neither content nor fixed text', () => {
+    fc.assert(
+      fc.property(sketch, typed, (from, text) => {
+        const field = fieldOf({ ...from, positions: 'flow' });
+        const after = apply(field, fresh(field), { type: 'paste', text });
+        const told = graphemes(text.normalize('NFKC').toLowerCase()).filter((c) => /[\p{L}\p{N}]/u.test(c));
+        const fixed = field.plan.before.map(written).join('').toLowerCase();
+        const known = `${contentOf(after.body)}${after.leftOut}`.normalize('NFKC').toLowerCase();
+        const kept = graphemes(known).map(fold);
+        for (const c of told.map(fold)) {
+          if (kept.includes(c)) kept.splice(kept.indexOf(c), 1);
+          else expect(fixed).toContain(c);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('7: undo and redo bring back display, caret and selection exactly', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { before, event, after } of walk(field, tape)) {
+          if (
+            after.body === before.body ||
+            event.type === 'undo' ||
+            event.type === 'redo' ||
+            event.type === 'reset'
+          )
+            continue;
+          const undone = apply(field, after, { type: 'undo' });
+          if (before.run === 'none' || before.run !== after.run) expect(shown(undone)).toEqual(shown(before));
+          expect(shown(apply(field, undone, { type: 'redo' }))).toEqual(shown(after));
+        }
+        // Down to the bottom and up again: the same displays, whatever the caret did in between.
+        let state = walk(field, tape).at(-1)?.after ?? fresh(field);
+        const down = [state.body];
+        for (; state.past; down.push(state.body)) state = apply(field, state, { type: 'undo' });
+        const up = [state.body];
+        while (up.length < down.length) {
+          state = apply(field, state, { type: 'redo' });
+          up.push(state.body);
+        }
+        expect(up.reverse()).toEqual(down);
+      }),
+      runs,
+    );
+  });
+
+  test('7: a run of typing is one step, a run of deletions another', () => {
+    fc.assert(
+      fc.property(sketch, typed, fc.integer({ min: 1, max: 4 }), (from, text, times) => {
+        const field = fieldOf(from);
+        const empty = fresh(field);
+        const full = keysOf(text).reduce((state, key) => apply(field, state, key), empty);
+        const less = Array.from({ length: times }).reduce<FieldState>(
+          (s) => apply(field, s, { type: 'backspace' }),
+          full,
+        );
+        fc.pre(full.body !== empty.body && less.body !== full.body && full.run === 'typing');
+        const once = apply(field, less, { type: 'undo' });
+        expect(shown(once)).toEqual(shown(full));
+        expect(contentOf(apply(field, once, { type: 'undo' }).body)).toBe('');
+      }),
+      runs,
+    );
+  });
+
+  test('8: typing a text and pasting it give the same content', () => {
+    fc.assert(
+      fc.property(sketch, typed, (from, text) => {
+        const field = fieldOf(from);
+        fc.pre(!isAmbiguous(field));
+        const pasted = apply(field, fresh(field), { type: 'paste', text });
+        const byHand = keysOf(text.normalize('NFC')).reduce(
+          (state, key) => apply(field, state, key),
+          fresh(field),
+        );
+        fc.pre(!isShortInTheMiddle(field, byHand.body));
+        expect(contentOf(pasted.body)).toBe(contentOf(byHand.body));
+      }),
+      runs,
+    );
+  });
+
+  test('9: verdicts follow from the value alone', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { after } of walk(field, tape)) {
+          const calm: FieldState = { ...start(field), body: after.body };
+          expect(read(field, after).findings).toEqual(read(field, calm).findings);
+          const codes = read(field, { ...after, touched: true }).shown.map((s) => s.rule);
+          const failing = field.rules.filter(
+            (rule, i) =>
+              read(field, calm).findings[i]!.verdict !== 'pass' &&
+              (rule.show === 'leave' || read(field, calm).findings[i]!.verdict === 'fail' || after.submitted),
+          );
+          expect(codes).toEqual(failing.map((rule) => rule.id));
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('10: nothing open is shown while the field has the focus for the first time', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { after } of walk(field, tape)) {
+          if (after.touched || after.submitted) break;
+          const { shown: messages, findings } = read(field, after);
+          for (const message of messages)
+            expect(findings[field.rules.findIndex((r) => r.id === message.rule)]!.verdict).toBe('fail');
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('the caret always stands on a character boundary inside the display, and cells hold what they take', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { after } of walk(field, tape)) {
+          expect(after.start).toBeGreaterThanOrEqual(0);
+          expect(after.end).toBeGreaterThanOrEqual(after.start);
+          expect(after.end).toBeLessThanOrEqual(after.body.display.length);
+          for (const [i, c] of after.body.cells.entries()) {
+            const part = partOf(field.plan, i);
+            if (c && part.takes === 'set') expect(isIn(part.set!, c)).toBe(true);
+          }
+        }
+      }),
+      runs,
+    );
+  });
+});
