@@ -86,11 +86,9 @@ describe('laws of pattern fields', () => {
           if (after.body.last < 0 || isShortInTheMiddle(field, after.body)) continue;
           if (after.body.display !== after.body.display.normalize('NFC')) continue;
           const pasted = apply(field, fresh(field), { type: 'paste', text: after.body.display });
-          expect([pasted.body.display, contentOf(pasted.body), pasted.leftOut]).toEqual([
-            after.body.display,
-            contentOf(after.body),
-            '',
-          ]);
+          expect([pasted.body.display, pasted.leftOut]).toEqual([after.body.display, '']);
+          // `<digit><0-1 any>-`: "0-" is two states with one display, so nothing can tell them apart.
+          if (!isAmbiguous(field)) expect(contentOf(pasted.body)).toBe(contentOf(after.body));
         }
       }),
       runs,

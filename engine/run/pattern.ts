@@ -86,7 +86,10 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
     const same = typed.body.display.toLowerCase() === text.toLowerCase();
     if (cleared.body.last >= 0 || (same && !typed.leftOut)) return typed;
     const aligned = align(plan, text) ?? align(plan, text.trim());
-    return aligned ? { ...this.whole(plan, aligned), leftOut: '', rejected: null } : typed;
+    // Without fixed text to go by there is nothing that typing would get wrong.
+    return aligned && aligned.display !== contentOf(aligned)
+      ? { ...this.whole(plan, aligned), leftOut: '', rejected: null }
+      : typed;
   },
 
   read(plan, text) {
@@ -110,14 +113,14 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
     }
   },
 
-  whole(_plan, body) {
+  whole(plan, body) {
     const { last, at, cells, display, passed } = body;
     if (last < 0) return { body, caret: at[0] ?? 0 };
     // The end of the content; with `ahead`, or a part closed by hand, where the next character would stand.
     const next = at[Math.max(passed, last + 1)];
     const end = at[last]! + cells[last]!.length;
-    if (_plan.positions === 'fixed') return { body, caret: end };
+    if (plan.positions === 'fixed') return { body, caret: end };
     if (next !== undefined && next > end) return { body, caret: next };
-    return { body, caret: _plan.literals === 'ahead' && last === cells.length - 1 ? display.length : end };
+    return { body, caret: plan.literals === 'ahead' && last === cells.length - 1 ? display.length : end };
   },
 };
