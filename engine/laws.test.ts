@@ -10,7 +10,11 @@ import type { CompiledField } from './run/plan.ts';
 import { apply, type FieldState, keysOf, start } from './run/state.ts';
 import { actions, fieldOf, sketch, typed, walk } from './testing/arbitraries.ts';
 
-const runs = { numRuns: Number(process.env.ARBEIT_RUNS ?? 1500) };
+/** One seed, so that a red run is red for everybody; `ARBEIT_SEED` and `ARBEIT_RUNS` go looking for more. */
+const runs = {
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 1500),
+  seed: Number(process.env.ARBEIT_SEED ?? 20270210),
+};
 const fresh = (field: CompiledField): FieldState => apply(field, start(field), { type: 'focus' });
 const shown = (state: FieldState) => ({
   display: state.body.display,
@@ -85,6 +89,9 @@ describe('laws of pattern fields', () => {
         for (const { after } of walk(field, tape)) {
           if (after.body.last < 0 || isShortInTheMiddle(field, after.body)) continue;
           if (after.body.display !== after.body.display.normalize('NFC')) continue;
+          // An optional stretch that was passed by could take what stands behind it: the display cannot tell.
+          const passedBy = after.body.cells.slice(0, after.body.last).includes('');
+          if (passedBy && field.plan.stretches.length > 0) continue;
           const pasted = apply(field, fresh(field), { type: 'paste', text: after.body.display });
           expect([pasted.body.display, pasted.leftOut]).toEqual([after.body.display, '']);
           // `<digit><0-1 any>-`: "0-" is two states with one display, so nothing can tell them apart.

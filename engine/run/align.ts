@@ -1,6 +1,6 @@
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
 import { graphemes } from './graphemes.ts';
-import { lay, type PatternBody } from './layout.ts';
+import { contentOf, lay, type PatternBody } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 /** How many branches a text may cost before it is given up as no display of the pattern. */
@@ -9,7 +9,8 @@ const patience = 20_000;
 /**
  * Reads `text` as a display of this very pattern, fixed text and all, complete or not: the state whose display
  * it is, or `undefined` where it is none. Typing would go wrong here when a cell takes what is meant as fixed
- * text (`+44 <4 digit>` given `+44 7400`), or when a leading part is empty.
+ * text (`+44 <4 digit>` given `+44 7400`), or when a leading part is empty. A text without any fixed text is not
+ * read here: there typing is right.
  */
 export function align(plan: PatternPlan, text: string): PatternBody | undefined {
   const blank: Cells = plan.cells.map(() => '');
@@ -21,7 +22,7 @@ export function align(plan: PatternPlan, text: string): PatternBody | undefined 
     if (left-- <= 0) return undefined;
     if (at === text.length || cell === plan.cells.length) {
       const laid = lay(plan, cells, passed);
-      return laid.last >= 0 && laid.display === text && !isCutShort(plan, laid) ? laid : undefined;
+      return laid.display === text && text !== contentOf(laid) && !isCutShort(plan, laid) ? laid : undefined;
     }
     const before = plan.before[cell]!;
     const segments = typeof before === 'string' ? [before] : before.map((segment) => segment.text);

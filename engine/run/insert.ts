@@ -53,7 +53,8 @@ export function insertOne(
     const further = enter(plan, body, place, cell + 1, character);
     if (typeof further !== 'string') return further;
   }
-  for (let cell = place.left + 1; cell < place.next; cell++) {
+  // Only a gap with content behind it: what the user closed by hand at the end stays closed.
+  for (let cell = place.left + 1; cell < place.next && place.right < body.cells.length; cell++) {
     const before = enter(plan, body, place, cell, character);
     if (typeof before !== 'string') return before;
   }
@@ -204,9 +205,11 @@ function overwriteOne(
   const count = cells.length;
   let next = 0;
   while (next < count && at[next]! < caret) next++;
+  let seen = next;
+  while (seen < count && !takesRoom(plan, cells, seen)) seen++;
 
   const blanks =
-    character === plan.filler || (character === ' ' && next < count && mayStayBlank(plan, cells, next));
+    character === plan.filler || (character === ' ' && seen < count && mayStayBlank(plan, cells, seen));
   let refusal: Reason = 'full';
   if (!blanks && next < count) {
     // Cells of a stretch not typed into take no room: one that refuses lets the next cell have its turn.
@@ -223,9 +226,12 @@ function overwriteOne(
   const standsUntil = next < count ? at[next]! : display.length;
   const ahead = display.slice(caret, standsUntil).indexOf(character);
   if (ahead >= 0) return { body, caret: caret + ahead + character.length };
-  if (blanks && next < count) {
-    const laid = cells[next] ? lay(plan, blanked(cells, next, next + 1), 0) : body;
-    return { body: laid, caret: laid.at[next]! + (takesRoom(plan, cells, next) ? plan.filler.length : 0) };
+  if (blanks && seen < count) {
+    const laid = cells[seen] ? lay(plan, blanked(cells, seen, seen + 1), 0) : body;
+    return {
+      body: laid,
+      caret: laid.at[seen]! + (takesRoom(plan, laid.cells, seen) ? plan.filler.length : 0),
+    };
   }
   for (let cell = next; cell < count && cells[cell] === '' && mayStayBlank(plan, cells, cell); cell++) {
     const end = at[cell]! + (takesRoom(plan, cells, cell) ? plan.filler.length : 0);

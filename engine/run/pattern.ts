@@ -83,13 +83,10 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
   insert(plan, body, start, end, text) {
     const cleared = erase(plan, body, start < end ? cellsIn(body, start, end) : [], start);
     const typed = insertAll(plan, cleared, text);
-    const same = typed.body.display.toLowerCase() === text.toLowerCase();
+    const same = typed.body.display === text;
     if (cleared.body.last >= 0 || (same && !typed.leftOut)) return typed;
     const aligned = align(plan, text) ?? align(plan, text.trim());
-    // Without fixed text to go by there is nothing that typing would get wrong.
-    return aligned && aligned.display !== contentOf(aligned)
-      ? { ...this.whole(plan, aligned), leftOut: '', rejected: null }
-      : typed;
+    return aligned ? { ...this.whole(plan, aligned), leftOut: '', rejected: null } : typed;
   },
 
   read(plan, text) {
