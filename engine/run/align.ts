@@ -1,10 +1,10 @@
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
 import { graphemes } from './graphemes.ts';
-import { contentOf, lay, type PatternBody } from './layout.ts';
-import type { PatternPlan } from './plan.ts';
+import { contentOf, lay, type PatternBody, written } from './layout.ts';
+import type { FixedText, PatternPlan } from './plan.ts';
 
 /** How many branches a text may cost before it is given up as no display of the pattern. */
-const patience = 20_000;
+const patience = 5_000;
 
 /**
  * Reads `text` as a display of this very pattern, fixed text and all, complete or not: the state whose display
@@ -24,16 +24,11 @@ export function align(plan: PatternPlan, text: string): PatternBody | undefined 
       const laid = lay(plan, cells, passed);
       return laid.display === text && text !== contentOf(laid) && !isCutShort(plan, laid) ? laid : undefined;
     }
-    const before = plan.before[cell]!;
-    const segments = typeof before === 'string' ? [before] : before.map((segment) => segment.text);
-    // The text before a cell stands whole or, where it belongs to a stretch not typed into, is missing whole.
-    for (let from_ = 0; from_ <= segments.length; from_++)
-      for (let until = segments.length; until >= from_; until--) {
-        const fixed = segments.slice(from_, until).join('');
-        if (!text.startsWith(fixed, at)) continue;
-        const found = inCell(cell, at + fixed.length, cells, fixed ? cell : passed);
-        if (found) return found;
-      }
+    for (const fixed of waysToStand(plan.before[cell]!)) {
+      if (!text.startsWith(fixed, at)) continue;
+      const found = inCell(cell, at + fixed.length, cells, fixed ? cell : passed);
+      if (found) return found;
+    }
     return undefined;
   }
 
@@ -51,10 +46,24 @@ export function align(plan: PatternPlan, text: string): PatternBody | undefined 
       const found = from(cell + 1, at + character.length, filled, 0);
       if (found) return found;
     }
-    const { first, size } = partOf(plan, cell);
+    const { first, size, stretch } = partOf(plan, cell);
     if (!mayStayBlank(plan, cells, cell)) return undefined;
+    // In fixed positions a blank is there to be seen, unless its stretch is not.
+    if (plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
     return from(first + size, at, cells, passed);
   }
+}
+
+/**
+ * What of a fixed text may stand: all of it, none behind the last character, or a run of its segments where
+ * some belong to stretches not typed into.
+ */
+function waysToStand(fixed: FixedText): Set<string> {
+  if (typeof fixed === 'string') return new Set([fixed, '']);
+  const ways = new Set<string>();
+  for (let from = 0; from <= fixed.length; from++)
+    for (let end = fixed.length; end >= from; end--) ways.add(written(fixed.slice(from, end)));
+  return ways;
 }
 
 /** Whether a part before the last character lacks something: a stretch skipped over and then typed into. */
