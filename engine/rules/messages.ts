@@ -1,3 +1,6 @@
+import type { CompiledField } from '../run/plan.ts';
+import type { Finding } from './verdict.ts';
+
 /**
  * Default wording by code. Short, in the user's terms, and saying what to do. `{…}` is message data. Plain
  * English; a document words its own messages with `say`.
@@ -12,16 +15,17 @@ const wording: Readonly<Record<string, string>> = {
   'bad-checksum': 'Please check for a typing mistake.',
 };
 
-/** The message for a code, with `{name}` replaced by data. A name without data stays as it is written. */
-export function message(
-  say: string | undefined,
-  code: string,
-  data: Readonly<Record<string, string>>,
-): string {
+/**
+ * The message of a finding, `{name}` replaced by the finding's data or, for `{label}`, the field's label. A name
+ * without data stays as it is written.
+ */
+export function message(field: CompiledField, say: string | undefined, { code, data }: Finding): string {
   const template = say ?? wording[code] ?? 'Please check this.';
-  return template.includes('{')
-    ? template.replace(/\{([\w-]+)\}/g, (whole, name: string) => data[name] ?? whole)
-    : template;
+  if (!template.includes('{')) return template;
+  return template.replace(
+    /\{([\w-]+)\}/g,
+    (whole, name: string) => data[name] ?? (name === 'label' ? field.label : whole),
+  );
 }
 
 /** The default wording for each code, for screens that offer it as a starting point. */

@@ -36,14 +36,19 @@ export interface Reading {
 }
 
 const initials = new WeakMap<CompiledField, string>();
+let lastField: CompiledField | undefined;
+let lastInitial = '';
 
 /** The display the field starts with, which `dirty` is measured against. */
 export function initialDisplay(field: CompiledField): string {
+  if (field === lastField) return lastInitial;
   let display = initials.get(field);
   if (display === undefined) {
     display = start(field).body.display;
     initials.set(field, display);
   }
+  lastField = field;
+  lastInitial = display;
   return display;
 }
 
@@ -88,11 +93,10 @@ export function read(field: CompiledField, state: FieldState): Reading {
 
 /** A finding as a message, whether or not it may be seen yet. */
 export function told(field: CompiledField, rule: Rule, finding: Finding): Shown {
-  const data = { label: field.label, ...finding.data };
   return {
     rule: rule.id,
     code: rule.code ?? finding.code,
-    message: message(rule.say, finding.code, data),
+    message: message(field, rule.say, finding),
     severity: rule.severity,
   };
 }

@@ -1,6 +1,6 @@
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
 import { graphemes } from './graphemes.ts';
-import { contentOf, lay, type PatternBody, written } from './layout.ts';
+import { lay, type PatternBody, written } from './layout.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
 /** How many branches a text may cost before it is given up as no display of the pattern. */
@@ -22,7 +22,7 @@ export function align(plan: PatternPlan, text: string): PatternBody | undefined 
     if (left-- <= 0) return undefined;
     if (at === text.length || cell === plan.cells.length) {
       const laid = lay(plan, cells, passed);
-      return laid.display === text && text !== contentOf(laid) && !isCutShort(plan, laid) ? laid : undefined;
+      return laid.display === text && text !== laid.content && !isCutShort(plan, laid) ? laid : undefined;
     }
     for (const fixed of waysToStand(plan.before[cell]!)) {
       if (!text.startsWith(fixed, at)) continue;

@@ -103,8 +103,3 @@ export function isComplete(plan: PatternPlan, cells: Cells, positions = plan.pos
   }
   return any;
 }
-
-/** Whether some cell could still take a character: false means the value cannot grow by typing on. */
-export function hasRoom(cells: Cells): boolean {
-  return cells.includes('');
-}

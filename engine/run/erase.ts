@@ -1,6 +1,6 @@
 import { type Cells, fit } from './cells.ts';
 import { type Edited, placeOf } from './insert.ts';
-import { contentOf, lay, type PatternBody } from './layout.ts';
+import { lay, type PatternBody } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 /** The filled cells whose characters lie in the display range, as a list of cell indexes. */
@@ -84,6 +84,3 @@ function hold(body: PatternBody, cell: number, aim: number): number {
   const high = right <= last ? at[right]! : display.length;
   return Math.max(low, Math.min(aim, high));
 }
-
-/** Whether anything is left to remove. */
-export const isEmpty = (body: PatternBody): boolean => contentOf(body) === '';

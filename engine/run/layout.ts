@@ -1,4 +1,5 @@
 import { type Cells, exists, isComplete, partOf } from './cells.ts';
+import { denseBody } from './dense.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
 /**
@@ -9,6 +10,8 @@ export interface PatternBody {
   readonly cells: Cells;
   /** Cells the user has closed behind the content by typing the fixed text after them; 0 when none. */
   readonly passed: number;
+  /** The characters the user contributed, in order. */
+  readonly content: string;
   /** Index of the last filled cell, -1 when empty. */
   readonly last: number;
   readonly display: string;
@@ -34,14 +37,21 @@ export function written(fixed: FixedText): string {
 export function lay(plan: PatternPlan, cells: Cells, passed: number): PatternBody {
   let last = cells.length - 1;
   while (last >= 0 && !cells[last]) last--;
+  const content = cells.join('');
+  if (content.length === last + 1 && (passed <= last + 1 || last < 0) && !cells.slice(0, last).includes('')) {
+    const dense = denseBody(plan, content);
+    if (dense) return dense;
+  }
   const complete = last >= 0 && isComplete(plan, cells);
-  if (plan.positions === 'fixed') return layFixed(plan, cells, last, complete);
-  return layFlow(plan, cells, last >= 0 && passed > last + 1 ? passed : 0, last, complete);
+  if (plan.positions === 'fixed') return layFixed(plan, cells, content, last, complete);
+  return layFlow(plan, cells, content, last >= 0 && passed > last + 1 ? passed : 0, last, complete);
 }
 
-function layFlow(
+/** How a pattern lays out in flow, cell by cell. Exported for the tests, which hold `dense.ts` against it. */
+export function layFlow(
   plan: PatternPlan,
   cells: Cells,
+  content: string,
   passed: number,
   last: number,
   complete: boolean,
@@ -56,7 +66,7 @@ function layFlow(
     display += cells[i];
   }
   if (complete) display += standing(plan, cells, plan.before[count]!);
-  return { cells, passed, last, display, at, complete };
+  return { cells, passed, content, last, display, at, complete };
 }
 
 /** With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none. */
@@ -66,7 +76,13 @@ function nextShown(plan: PatternPlan, last: number): number {
   return last === part.first + part.size - 1 ? last + 1 : -1;
 }
 
-function layFixed(plan: PatternPlan, cells: Cells, last: number, complete: boolean): PatternBody {
+function layFixed(
+  plan: PatternPlan,
+  cells: Cells,
+  content: string,
+  last: number,
+  complete: boolean,
+): PatternBody {
   const at: number[] = [];
   let display = '';
   for (let i = 0; i < cells.length; i++) {
@@ -75,20 +91,17 @@ function layFixed(plan: PatternPlan, cells: Cells, last: number, complete: boole
     display += cells[i] || (exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
   }
   display += standing(plan, cells, plan.before[cells.length]!);
-  return { cells, passed: 0, last, display, at, complete };
+  return { cells, passed: 0, content, last, display, at, complete };
 }
-
-/** The characters the user contributed, in order. */
-export const contentOf = (body: PatternBody): string => body.cells.join('');
 
 /**
  * What is handed on untyped. A blank inside a `fixed` raw is a space, trailing blanks go; with `raw: text` the
  * fixed text up to the last character is in it, and what follows it once the pattern is complete.
  */
 export function rawOf(plan: PatternPlan, body: PatternBody): string {
+  if (plan.raw === 'content' && plan.positions === 'flow') return body.content;
   const { cells, last, complete } = body;
   if (last < 0) return '';
-  if (plan.raw === 'content' && plan.positions === 'flow') return cells.join('');
   let raw = '';
   for (let i = 0; i <= last; i++) {
     if (plan.raw === 'text') raw += standing(plan, cells, plan.before[i]!);

@@ -1,10 +1,11 @@
 import { align } from './align.ts';
-import { fit, hasRoom, type Reason } from './cells.ts';
+import { fit, type Reason } from './cells.ts';
+import { eraseDense, insertDense } from './dense.ts';
 import { cellBeside, cellsIn, erase, wordLeft } from './erase.ts';
 import { graphemes } from './graphemes.ts';
 import { type Edited, insertOne } from './insert.ts';
 import type { Kind } from './kind.ts';
-import { contentOf, ghostOf, lay, type PatternBody, rawOf } from './layout.ts';
+import { ghostOf, lay, type PatternBody, rawOf } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 const empties = new WeakMap<PatternPlan, PatternBody>();
@@ -63,19 +64,26 @@ function readPositions(plan: PatternPlan, raw: string): PatternBody | undefined 
   return lay(plan, cells, 0);
 }
 
+/** Whether typing on could still add a character. */
+const hasRoom = ({ last, content, cells }: PatternBody): boolean =>
+  content.length === last + 1 ? last + 1 < cells.length : cells.includes('');
+
 /** Fields defined by a pattern (`engine.md`, section 2). */
 export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   display: (_, body) => body.display,
-  content: (_, body) => contentOf(body),
+  content: (_, body) => body.content,
   raw: rawOf,
   value: (plan, body) => (body.complete ? rawOf(plan, body) : null),
   complete: (_, body) => body.complete,
-  hasRoom: (_, body) => hasRoom(body.cells),
+  hasRoom: (_, body) => hasRoom(body),
   ghost: ghostOf,
 
   key(plan, body, start, end, character) {
-    if (character.length === 1 && start === end) return insertOne(plan, body, start, character);
+    if (start === end) {
+      const plainly = insertDense(plan, body, start, character);
+      if (plainly) return plainly;
+    }
     const cleared = erase(plan, body, start < end ? cellsIn(body, start, end) : [], start);
     return insertOne(plan, cleared.body, cleared.caret, character.normalize('NFC'));
   },
@@ -98,6 +106,10 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
 
   erase(plan, body, start, end, extent) {
     if (start < end) return erase(plan, body, cellsIn(body, start, end), start);
+    if (extent === 'character-left' || extent === 'character-right') {
+      const plainly = eraseDense(plan, body, start, extent === 'character-left' ? 'left' : 'right');
+      if (plainly) return plainly;
+    }
     switch (extent) {
       case 'character-left':
         return erase(plan, body, cellBeside(body, start, 'left'), start);

@@ -12,10 +12,12 @@ interface Snap {
   readonly end: number;
 }
 
-/** One step of history: how it was before, how it was right after, and the steps beneath. */
-interface Step {
+/** One step of history: how it was before, how it was right after (its own body and selection), and the steps beneath. */
+interface Step extends Snap {
   readonly before: Snap;
-  readonly after: Snap;
+  readonly body: PatternBody;
+  readonly start: number;
+  readonly end: number;
   readonly rest: Step | null;
 }
 
@@ -116,7 +118,7 @@ export function apply(field: CompiledField, state: FieldState, event: FieldEvent
         : calm(state);
     case 'redo':
       return state.future
-        ? restore(state, state.future.after, push(state.past, state.future), state.future.rest)
+        ? restore(state, state.future, push(state.past, state.future), state.future.rest)
         : calm(state);
     case 'select':
       return select(state, event.start, event.end);
@@ -145,11 +147,7 @@ export function apply(field: CompiledField, state: FieldState, event: FieldEvent
   }
 }
 
-const push = (onto: Step | null, step: Step): Step => ({
-  before: step.before,
-  after: step.after,
-  rest: onto,
-});
+const push = (onto: Step | null, step: Step): Step => ({ ...step, rest: onto });
 
 /** The state with the report of the event before this one wiped. */
 function calm(state: FieldState): FieldState {
@@ -166,12 +164,17 @@ function refuse(state: FieldState, rejected: Reason): FieldState {
  */
 function edit(state: FieldState, edited: Edited, run: FieldState['run'], leftOut = ''): FieldState {
   const { body, caret } = edited;
-  const after: Snap = { body, start: caret, end: caret };
   const joins = run !== 'none' && run === state.run && state.past !== null;
   let past = state.past;
-  if (joins) past = { before: past!.before, after, rest: past!.rest };
+  if (joins) past = { before: past!.before, body, start: caret, end: caret, rest: past!.rest };
   else if (body !== state.body)
-    past = { before: { body: state.body, start: state.start, end: state.end }, after, rest: state.past };
+    past = {
+      before: { body: state.body, start: state.start, end: state.end },
+      body,
+      start: caret,
+      end: caret,
+      rest: state.past,
+    };
   return {
     body,
     start: caret,
