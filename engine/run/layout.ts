@@ -38,13 +38,17 @@ export function lay(plan: PatternPlan, cells: Cells, passed: number): PatternBod
   let last = cells.length - 1;
   while (last >= 0 && !cells[last]) last--;
   const content = cells.join('');
-  if (content.length === last + 1 && (passed <= last + 1 || last < 0) && !cells.slice(0, last).includes('')) {
-    const dense = denseBody(plan, content);
-    if (dense) return dense;
-  }
+  const isDense = content.length === last + 1 && (last < 0 || (passed <= last + 1 && !holed(cells, last)));
+  const dense = isDense ? denseBody(plan, content) : undefined;
+  if (dense) return dense;
   const complete = last >= 0 && isComplete(plan, cells);
   if (plan.positions === 'fixed') return layFixed(plan, cells, content, last, complete);
   return layFlow(plan, cells, content, last >= 0 && passed > last + 1 ? passed : 0, last, complete);
+}
+
+function holed(cells: Cells, last: number): boolean {
+  const blank = cells.indexOf('');
+  return blank >= 0 && blank < last;
 }
 
 /** How a pattern lays out in flow, cell by cell. Exported for the tests, which hold `dense.ts` against it. */
