@@ -33,6 +33,8 @@ export interface Reading {
   /** One finding a rule, in the rules' order. */
   readonly findings: readonly Finding[];
   readonly shown: readonly Shown[];
+  /** The message of the first error, seen or not; empty when valid. What constraint validation is told. */
+  readonly problem: string;
 }
 
 const initials = new WeakMap<CompiledField, string>();
@@ -60,16 +62,20 @@ export function read(field: CompiledField, state: FieldState): Reading {
   const kind = kindOf(field);
   const findings: Finding[] = [];
   let shown: Shown[] | undefined;
-  let valid = true;
+  let problem: string | undefined;
   for (const rule of rules) {
     const finding = check(field, body, rule.check);
     findings.push(finding);
     if (finding.verdict === 'pass') continue;
-    if (rule.severity === 'error') valid = false;
-    if (!maySee(rule, finding.verdict, state)) continue;
-    if (shown && field.messages === 'first') continue;
-    shown ??= [];
-    shown.push(told(field, rule, finding));
+    const isFirst = problem === undefined && rule.severity === 'error';
+    const isSeen = maySee(rule, finding.verdict, state) && (!shown || field.messages === 'all');
+    if (!isFirst && !isSeen) continue;
+    const said = told(field, rule, finding);
+    if (isFirst) problem = said.message;
+    if (isSeen) {
+      shown ??= [];
+      shown.push(said);
+    }
   }
   const raw = kind.raw(plan, body);
   const complete = kind.complete(plan, body);
@@ -83,11 +89,12 @@ export function read(field: CompiledField, state: FieldState): Reading {
       touched: state.touched,
       dirty: body.display !== initialDisplay(field),
       complete,
-      valid,
+      valid: problem === undefined,
       pending: false,
     },
     findings,
     shown: shown ?? nothing,
+    problem: problem ?? '',
   };
 }
 

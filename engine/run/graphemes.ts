@@ -4,18 +4,11 @@
  * clusters) without the Indic conjunct rule.
  */
 
-const cluster = new RegExp(
-  [
-    String.raw`\r\n`,
-    String.raw`\p{RI}\p{RI}`,
-    // Hangul syllables, whole or from conjoining jamo.
-    String.raw`[\u1100-\u115f\ua960-\ua97c]*(?:[\uac00-\ud7a3]|[\u1160-\u11a7\ud7b0-\ud7c6])[\u1160-\u11ff\ud7b0-\ud7fb]*[\p{M}\u200d]*`,
-    // Pictures with skin tones, joined into groups, with tags.
-    String.raw`\p{ExtPict}(?:[\p{M}\p{EMod}]*\u200d\p{ExtPict})*[\p{M}\p{EMod}\u200d\u{e0020}-\u{e007f}]*`,
-    String.raw`[\s\S][\p{M}\p{EMod}\u200c\u200d]*`,
-  ].join('|'),
-  'gu',
-);
+const joined = '[\\p{M}\\u200d]*';
+const hangul =
+  '[\\u1100-\\u115f\\ua960-\\ua97c]*[\\uac00-\\ud7a3\\u1160-\\u11a7\\ud7b0-\\ud7c6][\\u1160-\\u11ff\\ud7b0-\\ud7fb]*';
+const picture = '\\p{ExtPict}([\\p{M}\\p{EMod}]*\\u200d\\p{ExtPict})*[\\u{e0020}-\\u{e007f}\\p{EMod}]*';
+const cluster = new RegExp(`\r\n|\\p{RI}{2}|(${hangul}|${picture}|[^])[\\p{EMod}\\u200c]*${joined}`, 'gu');
 /** Text in which every UTF-16 unit is a character of its own. */
 const plain = /^[\x20-\u02ff\u2000-\u200b\u2010-\u2027\u202f-\u205f]*$/;
 
@@ -36,14 +29,6 @@ export function boundaryAt(text: string, offset: number): number {
     at += character.length;
   }
   return at;
-}
-
-/** The offset one character left (`by` -1) or right (`by` 1) of `offset`, or the same at the ends. */
-export function boundaryBeside(text: string, offset: number, by: -1 | 1): number {
-  if (by < 0) return boundaryAt(text, offset - 1);
-  let next = offset + 1;
-  while (next < text.length && boundaryAt(text, next) !== next) next++;
-  return Math.min(next, text.length);
 }
 
 const decimalDigit = /^\p{Nd}$/u;

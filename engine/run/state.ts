@@ -1,7 +1,7 @@
 import type { Reason } from './cells.ts';
-import { boundaryAt, boundaryBeside, graphemes } from './graphemes.ts';
+import { boundaryAt, graphemes } from './graphemes.ts';
 import type { Edited } from './insert.ts';
-import { type Extent, kindOf } from './kind.ts';
+import { type Extent, kindOf, type Taken } from './kind.ts';
 import type { PatternBody } from './layout.ts';
 import type { CompiledField } from './plan.ts';
 
@@ -40,26 +40,14 @@ export interface FieldState extends Snap {
 
 /** Everything that can happen to a field. */
 export type FieldEvent =
-  | {
-      readonly type:
-        | 'focus'
-        | 'leave'
-        | 'cut'
-        | 'undo'
-        | 'redo'
-        | 'submit'
-        | 'reset'
-        | 'home'
-        | 'end'
-        | 'select-all';
-    }
+  | { readonly type: 'focus' | 'leave' | 'cut' | 'undo' | 'redo' | 'submit' | 'reset' }
   /** A key: one character. */
   | { readonly type: 'key'; readonly text: string }
   /** Text in one insertion: the end of a composition, a suggestion taken from the keyboard. */
   | { readonly type: 'insert' | 'paste'; readonly text: string }
   /** A whole value, from the browser or the program. */
   | { readonly type: 'autofill' | 'set'; readonly text: string }
-  | { readonly type: 'backspace' | 'delete' | 'word-backspace' | 'left' | 'right' | 'up' | 'down' }
+  | { readonly type: 'backspace' | 'delete' | 'word-backspace' }
   | { readonly type: 'select'; readonly start: number; readonly end: number };
 
 /** The field before anything happened: its initial value, not focused. */
@@ -95,15 +83,11 @@ export function apply(field: CompiledField, state: FieldState, event: FieldEvent
     case 'insert':
     case 'paste': {
       const taken = kind.insert(plan, state.body, state.start, state.end, event.text);
-      if (taken.rejected) return { ...refuse(state, taken.rejected), leftOut: taken.leftOut };
-      return edit(state, taken, event.type === 'insert' ? 'typing' : 'none', taken.leftOut);
+      return take(state, taken, event.type === 'insert' ? 'typing' : 'none');
     }
     case 'autofill':
-    case 'set': {
-      const taken = kind.read(plan, event.text);
-      if (taken.rejected) return { ...refuse(state, taken.rejected), leftOut: taken.leftOut };
-      return edit(state, taken, 'none', taken.leftOut);
-    }
+    case 'set':
+      return take(state, kind.read(plan, event.text), 'none');
     case 'backspace':
       return remove(field, state, 'character-left');
     case 'delete':
@@ -122,18 +106,6 @@ export function apply(field: CompiledField, state: FieldState, event: FieldEvent
         : calm(state);
     case 'select':
       return select(state, event.start, event.end);
-    case 'select-all':
-      return select(state, 0, state.body.display.length);
-    case 'home':
-      return select(state, 0, 0);
-    case 'end':
-      return select(state, state.body.display.length, state.body.display.length);
-    case 'left':
-    case 'right':
-      return arrow(state, event.type);
-    case 'up':
-    case 'down':
-      return calm(state);
     case 'focus': {
       const { caret } = kind.whole(plan, state.body);
       return { ...select(state, caret, caret), focused: true };
@@ -156,6 +128,12 @@ function calm(state: FieldState): FieldState {
 
 function refuse(state: FieldState, rejected: Reason): FieldState {
   return state.rejected === rejected && !state.leftOut ? state : { ...state, rejected, leftOut: '' };
+}
+
+/** An edit of several characters: refused when nothing of it was taken. */
+function take(state: FieldState, taken: Taken, run: FieldState['run']): FieldState {
+  const { rejected, leftOut } = taken;
+  return rejected ? { ...state, rejected, leftOut } : edit(state, taken, run, leftOut);
 }
 
 /**
@@ -199,15 +177,13 @@ function remove(field: CompiledField, state: FieldState, extent: Extent): FieldS
 
 function restore(state: FieldState, to: Snap, past: Step | null, future: Step | null): FieldState {
   return {
-    ...state,
+    ...calm(state),
     body: to.body,
     start: to.start,
     end: to.end,
     past,
     future,
     run: 'none',
-    rejected: null,
-    leftOut: '',
   };
 }
 
@@ -216,15 +192,7 @@ function select(state: FieldState, from: number, to: number): FieldState {
   const a = boundaryAt(display, Math.min(from, to));
   const b = boundaryAt(display, Math.max(from, to));
   if (a === state.start && b === state.end) return calm(state);
-  return { ...state, start: a, end: b, run: 'none', rejected: null, leftOut: '' };
-}
-
-/** An arrow moves by a character of the display; a selection collapses to the side it points to. */
-function arrow(state: FieldState, to: 'left' | 'right'): FieldState {
-  const { start: a, end: b } = state;
-  if (a !== b) return select(state, to === 'left' ? a : b, to === 'left' ? a : b);
-  const moved = boundaryBeside(state.body.display, a, to === 'left' ? -1 : 1);
-  return select(state, moved, moved);
+  return { ...calm(state), start: a, end: b, run: 'none' };
 }
 
 /** The keys that typing `text` comes to: one a character. */

@@ -1,8 +1,9 @@
 import type { CompiledSet } from '../compile/compile.ts';
 import { type Flags, read, told } from '../rules/reading.ts';
 import { applyToForm, type FormEvent, type FormState, startForm } from '../run/form.ts';
+import { graphemes } from '../run/graphemes.ts';
 import type { CompiledField, CompiledForm } from '../run/plan.ts';
-import { type FieldEvent, keysOf } from '../run/state.ts';
+import { type FieldEvent, type FieldState, keysOf } from '../run/state.ts';
 import type { Action, Expectation, Tape } from './script.ts';
 
 /** What an action led to. Offsets are UTF-16 units of the display. */
@@ -96,10 +97,11 @@ export function eventsOf(action: Action, state: FormState, about: string): FormE
     case 'wait':
       return [];
     default: {
-      const events = fieldEvents(action).map((event): FormEvent => ({ type: 'field', event }));
-      const byProgram = action.do === 'set' || action.do === 'autofill';
+      const field = state.fields[about]!;
+      const events = fieldEvents(action, field).map((event): FormEvent => ({ type: 'field', event }));
       if (state.focus !== null) return events;
       const focus: FormEvent = { type: 'focus', field: about };
+      const byProgram = action.do === 'set' || action.do === 'autofill';
       return byProgram ? [focus, ...events, { type: 'leave' }] : [focus, ...events];
     }
   }
@@ -107,7 +109,10 @@ export function eventsOf(action: Action, state: FormState, about: string): FormE
 
 type FieldAction = Exclude<Action, { do: 'focus' | 'leave' | 'submit' | 'reset' | 'wait' }>;
 
-function fieldEvents(action: FieldAction): FieldEvent[] {
+/** The events of an action on the field that has the focus, being in `state`. */
+export function fieldEvents(action: FieldAction, state: FieldState): FieldEvent[] {
+  const to = (start: number, end = start): FieldEvent[] => [{ type: 'select', start, end }];
+  const { display } = state.body;
   switch (action.do) {
     case 'type':
       return keysOf(action.text);
@@ -117,18 +122,34 @@ function fieldEvents(action: FieldAction): FieldEvent[] {
     case 'set':
       return [{ type: action.do, text: action.text }];
     case 'select':
-      return [{ type: 'select', start: action.start, end: action.end }];
-    case 'backspace':
-    case 'delete':
+      return to(action.start, action.end);
+    case 'select-all':
+      return to(0, display.length);
+    case 'home':
+    case 'up':
+      return to(0);
+    case 'end':
+    case 'down':
+      return to(display.length);
     case 'left':
     case 'right':
-    case 'up':
-    case 'down':
+      return to(arrow(state, action.do, action.times));
+    case 'backspace':
+    case 'delete':
     case 'word-backspace':
       return Array.from({ length: action.times }, () => ({ type: action.do }));
     default:
       return [{ type: action.do }];
   }
+}
+
+/** Where an arrow key takes the caret: a character of the display each time; a selection first collapses to its side. */
+function arrow({ body, start, end }: FieldState, to: 'left' | 'right', times: number): number {
+  const stops = [0];
+  for (const character of graphemes(body.display)) stops.push(stops.at(-1)! + character.length);
+  const by = start === end ? times : times - 1;
+  const from = stops.findLastIndex((stop) => stop <= (to === 'left' ? start : end));
+  return stops[Math.max(0, Math.min(stops.length - 1, to === 'left' ? from - by : from + by))]!;
 }
 
 type Head = Pick<Row, 'tape' | 'line' | 'action' | 'rejected' | 'leftOut'>;

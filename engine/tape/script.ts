@@ -16,10 +16,8 @@ export type Action =
   | { readonly do: 'focus'; readonly field?: string }
   | { readonly do: 'leave' | 'cut' | 'home' | 'end' | 'undo' | 'redo' | 'submit' | 'reset' | 'select-all' }
   | { readonly do: 'type' | 'insert' | 'paste' | 'autofill' | 'set'; readonly text: string }
-  | {
-      readonly do: 'backspace' | 'delete' | 'left' | 'right' | 'up' | 'down' | 'word-backspace';
-      readonly times: number;
-    }
+  | { readonly do: 'backspace' | 'delete' | 'word-backspace'; readonly times: number }
+  | { readonly do: 'left' | 'right' | 'up' | 'down'; readonly times: number }
   | { readonly do: 'select'; readonly start: number; readonly end: number }
   | { readonly do: 'wait'; readonly milliseconds: number };
 

@@ -3,7 +3,8 @@ import { compileField } from '../compile/compile.ts';
 import type { FieldDocument, RuleDocument } from '../compile/document.ts';
 import { type Matter, type Node, parseNotation, printNotation } from '../compile/notation.ts';
 import type { CompiledField } from '../run/plan.ts';
-import { apply, type FieldEvent, type FieldState, keysOf, start } from '../run/state.ts';
+import { apply, type FieldEvent, type FieldState, start } from '../run/state.ts';
+import { fieldEvents } from '../tape/play.ts';
 import type { Action } from '../tape/script.ts';
 
 /** Random patterns, fields and tapes for the laws, each shrinking to something that can be read. */
@@ -165,34 +166,6 @@ export const action: fc.Arbitrary<Action> = fc.oneof(
   },
 );
 
-/** The events of an action on a lone field. */
-export function eventsFor(step: Action): FieldEvent[] {
-  switch (step.do) {
-    case 'type':
-      return keysOf(step.text);
-    case 'focus':
-    case 'wait':
-      return [{ type: 'focus' }];
-    case 'backspace':
-    case 'delete':
-    case 'left':
-    case 'right':
-    case 'up':
-    case 'down':
-    case 'word-backspace':
-      return Array.from({ length: step.times }, () => ({ type: step.do }));
-    case 'select':
-      return [{ type: 'select', start: step.start, end: step.end }];
-    case 'insert':
-    case 'paste':
-    case 'autofill':
-    case 'set':
-      return [{ type: step.do, text: step.text }];
-    default:
-      return [{ type: step.do }];
-  }
-}
-
 /** A random tape: what fast-check shrinks is the list of actions, and what it prints is the tape as it is written. */
 export const actions: fc.Arbitrary<readonly Action[]> = fc
   .array(action, { maxLength: 12 })
@@ -218,10 +191,18 @@ export function walk(
 ): { before: FieldState; event: FieldEvent; after: FieldState }[] {
   const steps: { before: FieldState; event: FieldEvent; after: FieldState }[] = [];
   let state = apply(field, start(field), { type: 'focus' });
-  for (const event of tape.flatMap(eventsFor)) {
-    const after = apply(field, state, event);
-    steps.push({ before: state, event, after });
-    state = after;
+  for (const step of tape) {
+    const wide = step.do === 'leave' || step.do === 'submit' || step.do === 'reset';
+    const events = wide
+      ? [{ type: step.do } as const]
+      : step.do === 'focus' || step.do === 'wait'
+        ? []
+        : fieldEvents(step, state);
+    for (const event of events) {
+      const after = apply(field, state, event);
+      steps.push({ before: state, event, after });
+      state = after;
+    }
   }
   return steps;
 }

@@ -1,0 +1,2 @@
+export * from '../dom/bind.ts';
+export { createStore } from '../dom/store.ts';

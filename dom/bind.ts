@@ -1,0 +1,238 @@
+import { kindOf } from '../engine/run/kind.ts';
+import type { FieldEvent } from '../engine/run/state.ts';
+import { difference } from './difference.ts';
+import { bindForm } from './form.ts';
+import { eventFor, typing } from './input-types.ts';
+import type { FieldStore } from './store.ts';
+
+export interface BindOptions {
+  /** What a form submits under the input's name: the raw value (default) or the display. */
+  readonly submits?: 'raw' | 'display';
+  /** Where the message goes, for pages without a framework. Its space is the page's to reserve. */
+  readonly message?: HTMLElement;
+}
+
+const nativeValue = (input: HTMLInputElement): PropertyDescriptor =>
+  Object.getOwnPropertyDescriptor(Object.getPrototypeOf(input), 'value')!;
+
+/**
+ * Binds a field to a real `<input>` (text, tel, search, url or password). Everything happens in the task of the
+ * event: value and selection are set before the handler returns, no timer mends anything afterwards. What the
+ * browser changes by itself (composition, suggestions, autofill) is left alone until it is done and then taken
+ * over by difference. Returns the way to let go again.
+ */
+export function bind(input: HTMLInputElement, store: FieldStore, options: BindOptions = {}): () => void {
+  let composing = false;
+  let ours = false;
+  let pointer = false;
+  let settled = store.state().body.display;
+  const { set: writeValue } = nativeValue(input);
+
+  const hasFocus = (): boolean => (input.getRootNode() as Document | ShadowRoot).activeElement === input;
+
+  /** Shows the present state. The setter of the prototype is used so that frameworks that watch the element see it. */
+  const show = (): void => {
+    const { body, start, end } = store.state();
+    if (input.value !== body.display) writeValue!.call(input, body.display);
+    if (hasFocus() && (input.selectionStart !== start || input.selectionEnd !== end))
+      input.setSelectionRange(start, end);
+    const { shown, problem } = store.reading();
+    const isWrong = shown.some((message) => message.severity === 'error');
+    if (isWrong !== (input.getAttribute('aria-invalid') === 'true')) {
+      if (isWrong) input.setAttribute('aria-invalid', 'true');
+      else input.removeAttribute('aria-invalid');
+    }
+    if (input.validationMessage !== problem) input.setCustomValidity(problem);
+    if (options.message && options.message.textContent !== (shown[0]?.message ?? ''))
+      options.message.textContent = shown[0]?.message ?? '';
+  };
+
+  /** Takes over where the browser has the caret; if the text is not the field's either, that first. */
+  const takeOver = (): void => {
+    if (input.value !== store.state().body.display) reconcile(null);
+    const { start, end } = store.state();
+    const from = input.selectionStart ?? start;
+    const to = input.selectionEnd ?? end;
+    if (from !== start || to !== end) store.dispatch({ type: 'select', start: from, end: to });
+  };
+
+  const tell = (type: 'input' | 'change', init: InputEventInit = {}): void => {
+    ours = true;
+    const event =
+      type === 'input'
+        ? new InputEvent('input', { bubbles: true, composed: true, ...init })
+        : new Event('change', { bubbles: true });
+    input.dispatchEvent(event);
+    ours = false;
+  };
+
+  const tellChange = (): void => {
+    const { display } = store.state().body;
+    if (display === settled) return;
+    settled = display;
+    tell('change');
+  };
+
+  /** Reads a text the browser or somebody else has put there, as the edit it most likely was. */
+  const reconcile = (inputType: string | null): void => {
+    const { value } = input;
+    const { display } = store.state().body;
+    const caret = input.selectionStart ?? value.length;
+    if (inputType === '') store.dispatch({ type: 'autofill', text: value });
+    else if (inputType === null) store.dispatch({ type: 'set', text: value });
+    else {
+      const { start, end, text } = difference(display, value, caret);
+      const forward = inputType === 'deleteContentForward';
+      // A single character taken out may be fixed text: then the one beside it is meant.
+      const isKey = text === '' && end - start === 1;
+      const at = forward ? start : end;
+      store.dispatch({ type: 'select', start: isKey ? at : start, end: isKey ? at : end });
+      if (text === '') store.dispatch({ type: forward ? 'delete' : 'backspace' });
+      else store.dispatch(typing(text));
+    }
+  };
+
+  const onBeforeInput = (event: InputEvent): void => {
+    if (composing || event.isComposing || !event.cancelable) return;
+    takeOver();
+    const then = eventFor(event, store.state());
+    if (!then) return;
+    event.preventDefault();
+    carryOut(then, { inputType: event.inputType, data: event.data });
+  };
+
+  const carryOut = (events: readonly FieldEvent[], init: InputEventInit): void => {
+    const before = store.state().body;
+    for (const event of events) store.dispatch(event);
+    show();
+    if (store.state().body !== before) tell('input', init);
+  };
+
+  const onInput = (event: Event): void => {
+    if (ours || composing || (event as InputEvent).isComposing) return;
+    if (input.value === store.state().body.display) return;
+    const inputType = (event as InputEvent).inputType ?? '';
+    reconcile(inputType);
+    const left = input.value;
+    show();
+    if (input.value !== left) tell('input', { inputType });
+  };
+
+  const onCompositionStart = (): void => {
+    takeOver();
+    composing = true;
+  };
+  const onCompositionEnd = (): void => {
+    composing = false;
+    if (input.value === store.state().body.display) return;
+    reconcile('insertText');
+    show();
+    tell('input', { inputType: 'insertCompositionText' });
+  };
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.key === 'Enter' && !composing) tellChange();
+    if (!(event.ctrlKey || event.metaKey) || event.altKey || input.readOnly) return;
+    const key = event.key.toLowerCase();
+    const type =
+      key === 'z' ? (event.shiftKey ? 'redo' : 'undo') : key === 'y' && !event.shiftKey ? 'redo' : undefined;
+    if (!type) return;
+    event.preventDefault();
+    takeOver();
+    carryOut([{ type }], { inputType: type === 'undo' ? 'historyUndo' : 'historyRedo' });
+  };
+
+  const onCut = (event: ClipboardEvent): void => {
+    if (input.readOnly || composing || !event.clipboardData) return;
+    takeOver();
+    const { start, end, body } = store.state();
+    if (start === end) return;
+    event.preventDefault();
+    event.clipboardData.setData('text/plain', body.display.slice(start, end));
+    carryOut([{ type: 'cut' }], { inputType: 'deleteByCut' });
+  };
+
+  const onSelectionChange = (): void => {
+    if (!composing && hasFocus() && input.value === store.state().body.display) takeOver();
+  };
+
+  const onFocus = (): void => {
+    if (input.value !== store.state().body.display) takeOver();
+    settled = store.state().body.display;
+    store.dispatch({ type: 'focus' });
+    // A pointer says itself where the caret goes.
+    if (pointer) takeOver();
+    show();
+    input.ownerDocument.addEventListener('selectionchange', onSelectionChange);
+  };
+
+  const onBlur = (): void => {
+    input.ownerDocument.removeEventListener('selectionchange', onSelectionChange);
+    store.dispatch({ type: 'leave' });
+    show();
+    tellChange();
+  };
+
+  const onPointerDown = (): void => {
+    pointer = true;
+  };
+  /** Clicked anywhere, an empty line of blanks starts at its first cell. */
+  const onClick = (): void => {
+    pointer = false;
+    takeOver();
+    const { body, start, end } = store.state();
+    if (body.content !== '' || start !== end || body.display === '') return;
+    const { caret } = kindOf(store.field).whole(store.field.plan, body);
+    store.dispatch({ type: 'select', start: caret, end: caret });
+    show();
+  };
+  const onChange = (event: Event): void => {
+    if (event.isTrusted) settled = store.state().body.display;
+  };
+  const onInvalid = (event: Event): void => {
+    // The message has its own place on the page; the browser's bubble would cover it.
+    event.preventDefault();
+    store.dispatch({ type: 'submit' });
+    show();
+  };
+
+  const release = new AbortController();
+  const { signal } = release;
+  const on = <T extends Event>(type: string, listener: (event: T) => void): void =>
+    input.addEventListener(type, listener as EventListener, { signal });
+  on('beforeinput', onBeforeInput);
+  on('input', onInput);
+  on('compositionstart', onCompositionStart);
+  on('compositionend', onCompositionEnd);
+  on('keydown', onKeyDown);
+  on('cut', onCut);
+  on('focus', onFocus);
+  on('blur', onBlur);
+  on('pointerdown', onPointerDown);
+  on('click', onClick);
+  on('change', onChange);
+  on('invalid', onInvalid);
+  bindForm(input, store, options.submits ?? 'raw', show, signal);
+  const unsubscribe = store.subscribe((_, event) => {
+    // What comes from outside an event handler (a program, a step back) is shown as well.
+    if (event === null || event.type === 'set' || event.type === 'reset' || event.type === 'submit') show();
+  });
+
+  // Text typed before the page came alive is the user's, and stays.
+  const typedBefore = input.value !== store.state().body.display;
+  if (typedBefore) reconcile('insertText');
+  if (hasFocus()) {
+    const { start, end } = store.state();
+    store.dispatch({ type: 'focus' });
+    if (typedBefore) store.dispatch({ type: 'select', start, end });
+    else takeOver();
+    input.ownerDocument.addEventListener('selectionchange', onSelectionChange);
+  }
+  show();
+
+  return () => {
+    release.abort();
+    input.ownerDocument.removeEventListener('selectionchange', onSelectionChange);
+    unsubscribe();
+  };
+}

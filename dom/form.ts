@@ -1,0 +1,44 @@
+import type { FieldStore } from './store.ts';
+
+/**
+ * The field's part in its form: raw (or display) in `FormData`, reset, submit. The listeners sit on the document
+ * and ask for the input's form when something happens, since an input may change forms.
+ */
+export function bindForm(
+  input: HTMLInputElement,
+  store: FieldStore,
+  submits: 'raw' | 'display',
+  show: () => void,
+  signal: AbortSignal,
+): void {
+  const page = input.ownerDocument;
+  const isOurs = (event: Event): boolean => input.form !== null && event.target === input.form;
+
+  const onFormData = (event: FormDataEvent): void => {
+    if (!isOurs(event) || submits === 'display' || !input.name || input.disabled) return;
+    const raw = store.reading().raw;
+    const sharing = [...input.form!.elements].filter(
+      (control) =>
+        (control as HTMLInputElement).name === input.name && !(control as HTMLInputElement).disabled,
+    );
+    const values = event.formData.getAll(input.name);
+    const own = sharing.indexOf(input);
+    event.formData.delete(input.name);
+    for (const [i, value] of values.entries()) event.formData.append(input.name, i === own ? raw : value);
+  };
+  const onReset = (event: Event): void => {
+    if (!isOurs(event) || event.defaultPrevented) return;
+    store.dispatch({ type: 'reset' });
+    // The browser puts the default value back after this event, so that has to be the field's own.
+    input.defaultValue = store.state().body.display;
+    show();
+  };
+  const onSubmit = (event: Event): void => {
+    if (!isOurs(event)) return;
+    store.dispatch({ type: 'submit' });
+    show();
+  };
+  page.addEventListener('formdata', onFormData, { signal });
+  page.addEventListener('reset', onReset, { signal });
+  page.addEventListener('submit', onSubmit, { signal, capture: true });
+}

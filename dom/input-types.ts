@@ -1,0 +1,41 @@
+import { graphemes } from '../engine/run/graphemes.ts';
+import type { FieldEvent, FieldState } from '../engine/run/state.ts';
+
+/** Edits that are one event, whatever is in the field. */
+const plain: Readonly<Record<string, 'backspace' | 'delete' | 'word-backspace' | 'cut' | 'undo' | 'redo'>> = {
+  deleteContentBackward: 'backspace',
+  deleteContentForward: 'delete',
+  deleteWordBackward: 'word-backspace',
+  deleteWordForward: 'delete',
+  deleteByCut: 'cut',
+  deleteByDrag: 'cut',
+  deleteContent: 'cut',
+  historyUndo: 'undo',
+  historyRedo: 'redo',
+};
+
+/**
+ * What an edit announced by the browser means to a field (Input Events Level 2, `inputType`). `undefined` for
+ * what the field leaves to the browser and takes over afterwards, or does not deal with at all.
+ */
+export function eventFor(event: InputEvent, state: FieldState): readonly FieldEvent[] | undefined {
+  const { inputType } = event;
+  const type = plain[inputType];
+  if (type) return [{ type }];
+  const line = /^delete\w+Line(Back|For)ward$/.exec(inputType);
+  if (line) {
+    const [start, end] = line[1] === 'Back' ? [0, state.start] : [state.end, state.body.display.length];
+    const isSelected = state.start < state.end;
+    return [...(isSelected ? [] : [{ type: 'select', start, end } as const]), { type: 'cut' }];
+  }
+  const text = event.data ?? event.dataTransfer?.getData('text/plain');
+  if (text === undefined) return undefined;
+  if (inputType.startsWith('insertFrom')) return [{ type: 'paste', text }];
+  return inputType === 'insertText' ? [typing(text)] : undefined;
+}
+
+/** Text that came by itself: a key, or several characters at once. */
+export const typing = (text: string): FieldEvent => ({
+  type: graphemes(text).length === 1 ? 'key' : 'insert',
+  text,
+});

@@ -1,0 +1,61 @@
+import type { Reading } from '../engine/rules/reading.ts';
+import type { CompiledField } from '../engine/run/plan.ts';
+import { apply, type FieldEvent, type FieldState, start } from '../engine/run/state.ts';
+
+/** Tells what there is to tell of a state: raw, value, flags, messages. */
+export type Read = (field: CompiledField, state: FieldState) => Reading;
+
+/**
+ * One field's state and those who watch it. The only thing here that changes is which state is the present one;
+ * display, raw, value, caret and messages are all read from it, so they cannot drift apart.
+ */
+export interface FieldStore {
+  readonly field: CompiledField;
+  state(): FieldState;
+  /** What can be told of the present state; the same object until the state changes. */
+  reading(): Reading;
+  dispatch(event: FieldEvent): FieldState;
+  /** Puts the field into an earlier state, whole: stepping through a tape. */
+  restore(state: FieldState): void;
+  /** Calls back after each change with the event that led to it; returns the way to stop. */
+  subscribe(listener: (state: FieldState, event: FieldEvent | null) => void): () => void;
+}
+
+/**
+ * A store of one field. `read` is `read` of `engine/rules/reading.ts`; it is handed in, so that a page carries
+ * only the checks its fields need.
+ */
+export function createStore(
+  field: CompiledField,
+  read: Read,
+  initial: FieldState = start(field),
+): FieldStore {
+  let state = initial;
+  let reading: Reading | undefined;
+  const listeners = new Set<(state: FieldState, event: FieldEvent | null) => void>();
+  const become = (next: FieldState, event: FieldEvent | null): FieldState => {
+    if (next === state) return state;
+    state = next;
+    reading = undefined;
+    for (const listener of listeners) listener(state, event);
+    return state;
+  };
+  return {
+    field,
+    state: () => state,
+    reading: () => {
+      reading ??= read(field, state);
+      return reading;
+    },
+    dispatch: (event) => become(apply(field, state, event), event),
+    restore: (to) => {
+      become(to, null);
+    },
+    subscribe: (listener) => {
+      listeners.add(listener);
+      return () => {
+        listeners.delete(listener);
+      };
+    },
+  };
+}
