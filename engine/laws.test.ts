@@ -195,7 +195,7 @@ describe('laws of pattern fields', () => {
           const low =
             previous === undefined ? 0 : after.body.at[previous]! + after.body.cells[previous]!.length;
           const high = next === undefined ? after.body.display.length : after.body.at[next]!;
-          expect(after.start).toBe(aim < low ? low : aim > high ? high : aim);
+          expect(after.start).toBe(Math.max(low, Math.min(aim, high)));
           expect(after.end).toBe(after.start);
         }
       }),

@@ -4,6 +4,7 @@ import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExterna
 import { type BindOptions, bind } from '../dom/bind.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
 import { type Reading, read } from '../engine/rules/reading.ts';
+import { kindOf } from '../engine/run/kind.ts';
 import type { CompiledField } from '../engine/run/plan.ts';
 import type { FieldState } from '../engine/run/state.ts';
 import { attributesOf } from './attributes.ts';
@@ -13,6 +14,8 @@ export interface Field {
   readonly store: FieldStore;
   readonly state: FieldState;
   readonly reading: Reading;
+  /** Guide text still to come, to be drawn behind the input after what it displays; empty when there is none. */
+  readonly ghost: string;
   /** Spread on the `<input>`. It is uncontrolled: the binding writes to it, React does not. */
   readonly inputProps: Record<string, unknown> & { ref: RefCallback<HTMLInputElement> };
   readonly labelProps: { readonly htmlFor: string };
@@ -49,6 +52,7 @@ export function useField(
     store: present,
     state,
     reading: present.reading(),
+    ghost: kindOf(field).ghost(field.plan, state.body),
     inputProps: {
       ...attributesOf(field),
       id: ids.input,

@@ -1,0 +1,26 @@
+'use client';
+
+import { useEffect } from 'react';
+
+/** What is shown when a page could not be made. Nothing saved is touched by that. */
+export default function ErrorPage({
+  error,
+  reset,
+}: {
+  readonly error: Error & { digest?: string };
+  readonly reset: () => void;
+}) {
+  useEffect(() => console.error(error), [error]);
+  return (
+    <main className="mx-auto max-w-xl px-6 py-24">
+      <h1 className="text-2xl">This sheet could not be opened.</h1>
+      <p className="mt-2 text-faint">
+        What was saved is safe. The terminal that runs Arbeit says more
+        {error.digest ? ` (look for ${error.digest})` : ''}.
+      </p>
+      <button type="button" className="word-button mt-6" onClick={reset}>
+        Try again
+      </button>
+    </main>
+  );
+}

@@ -1,0 +1,27 @@
+import '@fontsource/hanken-grotesk/400.css';
+import '@fontsource/hanken-grotesk/600.css';
+import '@fontsource/commit-mono/400.css';
+import '@fontsource/commit-mono/700.css';
+import './globals.css';
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+
+export const metadata: Metadata = {
+  title: { default: 'Arbeit', template: '%s · Arbeit' },
+  description: 'A workbench for input fields that format and check what people type, and prove it.',
+};
+
+/** Puts the chosen sheet on before the first paint, so that a dark one does not flash light. */
+const sheetScript = `try{var s=localStorage.getItem('arbeit.sheet')||(matchMedia('(prefers-color-scheme: dark)').matches?'dark':'light');document.documentElement.dataset.sheet=s}catch(e){}`;
+
+export default function Layout({ children }: { readonly children: ReactNode }) {
+  return (
+    <html lang="en-GB" data-sheet="light" suppressHydrationWarning>
+      <head>
+        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of this file */}
+        <script dangerouslySetInnerHTML={{ __html: sheetScript }} />
+      </head>
+      <body>{children}</body>
+    </html>
+  );
+}

@@ -1,0 +1,15 @@
+import Link from 'next/link';
+
+export default function NotFound() {
+  return (
+    <main className="mx-auto max-w-xl px-6 py-24">
+      <h1 className="text-2xl">This sheet is not here.</h1>
+      <p className="mt-2 text-faint">
+        The set or field was deleted or renamed, or the address has a slip in it.
+      </p>
+      <Link className="word-button mt-6 inline-block" href="/">
+        Back to the shelf
+      </Link>
+    </main>
+  );
+}

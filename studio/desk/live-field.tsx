@@ -1,0 +1,127 @@
+'use client';
+
+import { ToggleGroup } from 'radix-ui';
+import { useState } from 'react';
+import type { FieldStore } from '../../dom/store.ts';
+import type { Field } from '../../react/use-field.ts';
+import { PlainField } from '../sheet/plain-field.tsx';
+import { phoneKeys } from './phone-keys.ts';
+
+type View = 'desktop' | 'phone';
+
+/** The field as an end user sees it, real size, on a screen or a phone, on either sheet, in either direction. */
+export function LiveField({ field, inputmode }: { readonly field: Field; readonly inputmode: string }) {
+  const [view, setView] = useState<View>('desktop');
+  const [sheet, setSheet] = useState<'own' | 'light' | 'dark'>('own');
+  const [direction, setDirection] = useState<'ltr' | 'rtl'>('ltr');
+  return (
+    <section aria-label="Live field" className="flex flex-col">
+      <div className="flex flex-wrap gap-x-5 gap-y-1 border-b pb-1 text-sm">
+        <Choices
+          label="View"
+          value={view}
+          choices={[
+            ['desktop', 'Desktop'],
+            ['phone', 'Phone'],
+          ]}
+          onChange={(v) => setView(v as View)}
+        />
+        <Choices
+          label="Paper"
+          value={sheet}
+          choices={[
+            ['own', 'As the desk'],
+            ['light', 'Light'],
+            ['dark', 'Dark'],
+          ]}
+          onChange={(v) => setSheet(v as typeof sheet)}
+        />
+        <Choices
+          label="Direction"
+          value={direction}
+          choices={[
+            ['ltr', 'Left to right'],
+            ['rtl', 'Right to left'],
+          ]}
+          onChange={(v) => setDirection(v as typeof direction)}
+        />
+      </div>
+      <div
+        data-sheet={sheet === 'own' ? undefined : sheet}
+        dir={direction}
+        className="bg-paper pt-3 text-ink"
+      >
+        <div
+          className={
+            view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md px-0.5 pb-1'
+          }
+        >
+          <PlainField field={field} />
+          {view === 'phone' && <PhoneKeyboard store={field.store} inputmode={inputmode} />}
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function Choices({
+  label,
+  value,
+  choices,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly choices: readonly (readonly [string, string])[];
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      value={value}
+      onValueChange={(v) => v && onChange(v)}
+      className="flex gap-1"
+    >
+      {choices.map(([key, name]) => (
+        <ToggleGroup.Item key={key} value={key} className="choice">
+          {name}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+/** The keyboard the phone would raise, drawn. Its keys type; the focus stays in the field. */
+function PhoneKeyboard({ store, inputmode }: { readonly store: FieldStore; readonly inputmode: string }) {
+  const rows = phoneKeys(inputmode);
+  if (!rows) return <p className="min-h-40 text-sm text-faint">inputmode “none”: no keyboard is raised.</p>;
+  return (
+    <fieldset dir="ltr" className="mt-2 border-t pt-2">
+      <legend className="sr-only">Phone keyboard for inputmode {inputmode}</legend>
+      {rows.map((row) => (
+        <div key={row.map((key) => key.shows).join('')} className="mb-1.5 flex justify-center gap-1.5">
+          {row.map((key) => (
+            <button
+              key={key.shows}
+              type="button"
+              tabIndex={-1}
+              disabled={!key.types && !key.does}
+              aria-label={key.does ?? key.shows}
+              style={{ flex: `${key.wide ?? 1} 1 0` }}
+              className="h-9 min-w-0 border border-line bg-paper text-sm enabled:hover:bg-wash"
+              onPointerDown={(event) => {
+                event.preventDefault();
+                store.dispatch(key.does ? { type: key.does } : { type: 'key', text: key.types! });
+                store.restore({ ...store.state() });
+              }}
+            >
+              {key.shows}
+            </button>
+          ))}
+        </div>
+      ))}
+      <p className="caption text-center">inputmode “{inputmode || 'text'}”</p>
+    </fieldset>
+  );
+}

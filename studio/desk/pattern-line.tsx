@@ -1,0 +1,85 @@
+'use client';
+
+import { useId, useState } from 'react';
+import { type Notation, parseNotation } from '../../engine/compile/notation.ts';
+import { readAloud } from '../../engine/compile/plain-words.ts';
+
+/**
+ * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is told
+ * with its column and marked under it, and the desk stays with the last pattern that read.
+ */
+export function PatternLine({
+  pattern,
+  notation,
+  classes,
+  onChange,
+}: {
+  readonly pattern: string;
+  readonly notation: Notation;
+  readonly classes: readonly string[];
+  readonly onChange: (pattern: string) => void;
+}) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = draft ?? pattern;
+  const { faults } = draft === null ? notation : parseNotation(draft, classes);
+  return (
+    <section aria-label="Pattern">
+      <label htmlFor={id} className="caption">
+        Pattern
+      </label>
+      <div className="overflow-x-auto">
+        <input
+          id={id}
+          className="entry value"
+          value={text}
+          spellCheck={false}
+          autoComplete="off"
+          autoCapitalize="off"
+          aria-invalid={faults.length > 0}
+          aria-describedby={`${id}-said`}
+          onChange={(event) => {
+            const next = event.target.value;
+            const isSound = parseNotation(next, classes).faults.length === 0;
+            setDraft(isSound ? null : next);
+            if (isSound) onChange(next);
+          }}
+        />
+      </div>
+      <div id={`${id}-said`} aria-live="polite" className="min-h-12 pt-1 text-sm">
+        {faults.length === 0 ? (
+          <p className="text-faint">
+            <span className="sr-only">Read aloud: </span>
+            {readAloud(notation.nodes)}.
+          </p>
+        ) : (
+          <>
+            <p className="value overflow-hidden whitespace-pre text-brick" aria-hidden="true">
+              {marksFor(text, faults)}
+            </p>
+            {faults.map((fault) => (
+              <p key={`${fault.at} ${fault.message}`} className="text-brick">
+                Column {fault.column}: {fault.message}{' '}
+                {fault.suggestion !== undefined && (
+                  <span className="text-ink">
+                    Perhaps <code className="value">{fault.suggestion}</code>
+                  </span>
+                )}
+              </p>
+            ))}
+            <button type="button" className="word-button mt-1" onClick={() => setDraft(null)}>
+              Back to the last pattern that read
+            </button>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The text again with everything but the faulty stretches blanked, so that it can stand as marks beneath. */
+function marksFor(text: string, faults: Notation['faults']): string {
+  return [...text]
+    .map((_, i) => (faults.some((f) => i + 1 >= f.column && i + 1 < f.column + (f.end - f.at)) ? '¯' : ' '))
+    .join('');
+}

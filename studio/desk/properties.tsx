@@ -1,0 +1,205 @@
+'use client';
+
+import type { FieldDocument } from '../../engine/compile/document.ts';
+import { defaultEntry } from '../../engine/compile/pattern.ts';
+import { graphemes } from '../../engine/run/graphemes.ts';
+import { withAttribute, withText } from '../definition/edits.ts';
+import { DraftInput } from '../sheet/draft-input.tsx';
+import { Labelled } from './part-editor.tsx';
+
+type Change = (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
+
+const inputmodes = ['', 'text', 'numeric', 'tel', 'decimal', 'email', 'url', 'search', 'none'];
+const enterkeyhints = ['', 'enter', 'done', 'go', 'next', 'previous', 'search', 'send'];
+const capitalizes = ['', 'none', 'sentences', 'words', 'characters'];
+
+/** What the field says of itself, how its pattern behaves, and its HTML attributes. */
+export function Properties({
+  definition,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly onChange: Change;
+}) {
+  return (
+    <section aria-label="Definition" className="space-y-2">
+      <h2 className="border-b border-ink pb-1 font-semibold">Words</h2>
+      <Labelled label="Label">
+        {(id) => (
+          <input
+            id={id}
+            className="entry"
+            value={definition.label}
+            onChange={(event) => onChange((f) => ({ ...f, label: event.target.value }), 'label')}
+          />
+        )}
+      </Labelled>
+      {(['hint', 'placeholder', 'initial'] as const).map((key) => (
+        <Labelled
+          key={key}
+          label={{ hint: 'Hint', placeholder: 'Placeholder', initial: 'Initial value' }[key]}
+        >
+          {(id) => (
+            <input
+              id={id}
+              className={key === 'hint' ? 'entry' : 'entry value'}
+              value={definition[key] ?? ''}
+              onChange={(event) => onChange((f) => withText(f, key, event.target.value), key)}
+            />
+          )}
+        </Labelled>
+      ))}
+      {definition.initial && definition.placeholder && (
+        <p className="text-sm text-marigold">
+          With an initial value the placeholder is only seen once that is cleared.
+        </p>
+      )}
+      <Entry definition={definition} onChange={onChange} />
+      <Attributes definition={definition} onChange={onChange} />
+    </section>
+  );
+}
+
+function Entry({ definition, onChange }: { readonly definition: FieldDocument; readonly onChange: Change }) {
+  const entry = { ...defaultEntry, ...definition.entry };
+  const set = (more: Partial<FieldDocument['entry']>, about?: string) =>
+    onChange((f) => ({ ...f, entry: { ...f.entry, ...more } }), about);
+  return (
+    <>
+      <h2 className="border-b border-ink pt-3 pb-1 font-semibold">Typing</h2>
+      <div className="flex gap-3">
+        <Choice
+          label="Positions"
+          value={entry.positions}
+          options={{ flow: 'text closes up', fixed: 'each cell keeps its place' }}
+          onChange={(v) => set({ positions: v as 'flow' })}
+        />
+        <Choice
+          label="Fixed text appears"
+          value={entry.literals}
+          options={{ behind: 'with the next character', ahead: 'at once' }}
+          onChange={(v) => set({ literals: v as 'behind' })}
+        />
+      </div>
+      <div className="flex gap-3">
+        <Choice
+          label="Raw value"
+          value={entry.raw}
+          options={{ content: 'what was typed', text: 'with fixed text' }}
+          onChange={(v) => set({ raw: v as 'content' })}
+        />
+        {entry.positions === 'fixed' ? (
+          <Labelled label="Filler for blanks">
+            {(id) => (
+              <DraftInput
+                id={id}
+                className="entry value"
+                value={entry.filler}
+                check={(text) =>
+                  graphemes(text).length === 1 && !/[\p{L}\p{N}\s]/u.test(text)
+                    ? null
+                    : 'One sign; no letter, digit or space.'
+                }
+                onChange={(filler) => set({ filler }, 'filler')}
+              />
+            )}
+          </Labelled>
+        ) : (
+          <Choice
+            label="Guide behind the text"
+            value={entry.ghost ? 'yes' : 'no'}
+            options={{ no: 'none', yes: 'drawn' }}
+            onChange={(v) => set({ ghost: v === 'yes' })}
+          />
+        )}
+      </div>
+    </>
+  );
+}
+
+function Attributes({
+  definition,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly onChange: Change;
+}) {
+  const html = definition.html ?? {};
+  const textOf = (name: string): string => (typeof html[name] === 'string' ? html[name] : '');
+  const set = (name: string) => (value: string) =>
+    onChange((f) => withAttribute(f, name, value), `html ${name}`);
+  const asOptions = (names: readonly string[]) =>
+    Object.fromEntries(names.map((name) => [name, name || 'as the browser does']));
+  return (
+    <>
+      <h2 className="border-b border-ink pt-3 pb-1 font-semibold">HTML attributes</h2>
+      <div className="flex gap-3">
+        <Choice
+          label="inputmode"
+          value={textOf('inputmode')}
+          options={asOptions(inputmodes)}
+          onChange={set('inputmode')}
+        />
+        <Choice
+          label="enterkeyhint"
+          value={textOf('enterkeyhint')}
+          options={asOptions(enterkeyhints)}
+          onChange={set('enterkeyhint')}
+        />
+      </div>
+      <div className="flex gap-3">
+        <Labelled label="autocomplete">
+          {(id) => (
+            <input
+              id={id}
+              className="entry value"
+              value={textOf('autocomplete')}
+              onChange={(event) => set('autocomplete')(event.target.value)}
+            />
+          )}
+        </Labelled>
+        <Choice
+          label="autocapitalize"
+          value={textOf('autocapitalize')}
+          options={asOptions(capitalizes)}
+          onChange={set('autocapitalize')}
+        />
+      </div>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-4 accent-[var(--oxide)]"
+          checked={html.readonly === true}
+          onChange={(event) => onChange((f) => withAttribute(f, 'readonly', event.target.checked))}
+        />
+        readonly
+      </label>
+    </>
+  );
+}
+
+function Choice({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly options: Readonly<Record<string, string>>;
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <Labelled label={label}>
+      {(id) => (
+        <select id={id} className="entry" value={value} onChange={(event) => onChange(event.target.value)}>
+          {Object.entries(options).map(([key, name]) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
+    </Labelled>
+  );
+}

@@ -1,0 +1,177 @@
+'use client';
+
+import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { scriptOf, type TapeRow } from './tape-rows.ts';
+
+/** What has been done to the field, a row a keystroke, and the whole desk stepped back and forth along it. */
+export function Tape({
+  rows,
+  at,
+  onStep,
+  onClear,
+  onCopy,
+}: {
+  readonly rows: readonly TapeRow[];
+  /** The row the desk stands at; `null` for the present. */
+  readonly at: number | null;
+  readonly onStep: (row: number | null) => void;
+  readonly onClear: () => void;
+  readonly onCopy: () => void;
+}) {
+  const here = at ?? rows.length - 1;
+  const list = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: follows the row, whatever it is
+  useEffect(() => {
+    list.current?.querySelector('[aria-current="step"]')?.scrollIntoView({ block: 'nearest' });
+  }, [here, rows.length]);
+  const step = (to: number) => onStep(to >= rows.length - 1 ? null : Math.max(0, to));
+  const onKeyDown = (event: KeyboardEvent) => {
+    const to = { ArrowUp: here - 1, ArrowDown: here + 1, Home: 0, End: rows.length - 1 }[event.key];
+    if (to === undefined || rows.length === 0) return;
+    event.preventDefault();
+    step(to);
+  };
+  return (
+    <section aria-label="Tape" className="flex min-h-0 flex-col">
+      <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
+        <h2 className="font-semibold">Tape</h2>
+        <span className="caption" role="status">
+          {rows.length === 0
+            ? 'nothing done yet'
+            : at === null
+              ? `${rows.length} rows`
+              : `row ${at + 1} of ${rows.length}; typing goes on from here`}
+        </span>
+        <div className="ml-auto flex gap-x-4">
+          <button type="button" className="word-button" disabled={here <= 0} onClick={() => step(here - 1)}>
+            Step back
+          </button>
+          <button type="button" className="word-button" disabled={at === null} onClick={() => step(here + 1)}>
+            Step forth
+          </button>
+          <button type="button" className="word-button" disabled={rows.length === 0} onClick={onCopy}>
+            Copy as text
+          </button>
+          <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
+            New tape
+          </button>
+        </div>
+      </div>
+      {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keyboard, and arrows step here */}
+      <section
+        ref={list}
+        tabIndex={0}
+        aria-label="Rows of the tape; arrow keys step"
+        onKeyDown={onKeyDown}
+        className="h-56 overflow-auto"
+      >
+        {rows.length === 0 ? (
+          <p className="py-6 text-faint">Type into the live field: every key leaves a row here.</p>
+        ) : (
+          <table className="w-full border-collapse text-left text-sm">
+            <thead className="caption sticky top-0 bg-paper">
+              <tr>
+                {['Key', 'Display', 'Raw', 'Value', 'Flags', 'Said'].map((name) => (
+                  <th key={name} scope="col" className="py-1 pr-4 font-normal">
+                    {name}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row, i) => (
+                <Row key={row.id} row={row} before={rows[i - 1]} isHere={i === here} onStep={() => step(i)} />
+              ))}
+            </tbody>
+          </table>
+        )}
+      </section>
+      {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
+    </section>
+  );
+}
+
+function Row({
+  row,
+  before,
+  isHere,
+  onStep,
+}: {
+  readonly row: TapeRow;
+  readonly before: TapeRow | undefined;
+  readonly isHere: boolean;
+  readonly onStep: () => void;
+}) {
+  const { reading, state } = row;
+  const changed = (isChanged: boolean) => (isChanged ? 'font-bold text-ink' : 'text-faint');
+  const flags = Object.entries(reading.flags).filter(([, on]) => on);
+  const wasOn = new Set(
+    Object.entries(before?.reading.flags ?? {}).flatMap(([name, on]) => (on ? [name] : [])),
+  );
+  return (
+    <tr
+      onClick={onStep}
+      aria-current={isHere ? 'step' : undefined}
+      className={`cursor-pointer border-b align-top ${isHere ? 'bg-wash' : ''}`}
+    >
+      <td className="value whitespace-nowrap py-0.5 pr-4">
+        {isHere ? <span aria-hidden="true">▸ </span> : <span aria-hidden="true">{'\u00a0 '}</span>}
+        {scriptOf(row.event)}
+      </td>
+      <td
+        className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.reading.display !== reading.display)}`}
+      >
+        <Drawn display={reading.display} start={state.start} end={state.end} />
+      </td>
+      <td
+        className={`value max-w-40 truncate whitespace-pre py-0.5 pr-4 ${changed(before?.reading.raw !== reading.raw)}`}
+      >
+        {reading.raw}
+      </td>
+      <td
+        className={`value max-w-40 truncate py-0.5 pr-4 ${changed(before?.reading.value !== reading.value)}`}
+      >
+        {reading.value ?? 'null'}
+      </td>
+      <td className="py-0.5 pr-4 text-xs leading-5">
+        {flags.map(([name]) => (
+          <span key={name} className={`mr-1.5 ${changed(!wasOn.has(name))}`}>
+            {name}
+          </span>
+        ))}
+      </td>
+      <td className="py-0.5">
+        {state.rejected && <span className="text-brick">rejected: {state.rejected} </span>}
+        {state.leftOut && <span className="text-marigold">left out: {state.leftOut} </span>}
+        {reading.shown.map((message) => (
+          <span key={message.rule} className={message.severity === 'error' ? 'text-brick' : 'text-marigold'}>
+            {message.message}{' '}
+          </span>
+        ))}
+      </td>
+    </tr>
+  );
+}
+
+/** A display with its caret or selection drawn in. */
+function Drawn({
+  display,
+  start,
+  end,
+}: {
+  readonly display: string;
+  readonly start: number;
+  readonly end: number;
+}) {
+  return (
+    <>
+      {display.slice(0, start)}
+      {start === end ? (
+        <span aria-hidden="true" className="-mx-px inline-block h-4 w-0.5 bg-oxide align-text-bottom" />
+      ) : (
+        <span className="bg-oxide/25">{display.slice(start, end)}</span>
+      )}
+      {display.slice(end)}
+    </>
+  );
+}

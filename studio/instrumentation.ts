@@ -1,0 +1,11 @@
+/** Opens the store when the server starts, so that a folder in use is told at once and not on the first page. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { store } = await import('./store/store.ts');
+  try {
+    await store();
+  } catch (error) {
+    process.stderr.write(`\n${error instanceof Error ? error.message : String(error)}\n\n`);
+    process.exit(1);
+  }
+}

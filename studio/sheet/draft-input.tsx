@@ -1,0 +1,46 @@
+'use client';
+
+import { useId, useState } from 'react';
+
+/**
+ * A line of text that is only handed on while it is sound. What is not stays in the line with what is wrong
+ * beneath it; leaving the line puts the last sound text back.
+ */
+export function DraftInput({
+  value,
+  check,
+  onChange,
+  ...props
+}: {
+  readonly id: string;
+  readonly className: string;
+  readonly value: string;
+  readonly inputMode?: 'numeric';
+  readonly check: (text: string) => string | null;
+  readonly onChange: (text: string) => void;
+}) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const message = useId();
+  const problem = draft === null ? null : check(draft);
+  return (
+    <>
+      <input
+        {...props}
+        value={draft ?? value}
+        aria-invalid={problem !== null}
+        aria-describedby={message}
+        spellCheck={false}
+        autoComplete="off"
+        onChange={(event) => {
+          const text = event.target.value;
+          setDraft(text);
+          if (check(text) === null) onChange(text);
+        }}
+        onBlur={() => setDraft(null)}
+      />
+      <span id={message} aria-live="polite" className="block min-h-5 text-sm text-brick">
+        {problem}
+      </span>
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { SheetSwitch } from './sheet-switch.tsx';
+
+/** The top line of every sheet: where one is, and what can be done with the whole of it. */
+export function Masthead({
+  trail,
+  children,
+}: {
+  readonly trail: readonly { label: string; href?: string }[];
+  readonly children?: ReactNode;
+}) {
+  return (
+    <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-ink px-6 py-2.5">
+      <Link href="/" className="text-lg font-semibold tracking-tight">
+        Arbeit
+      </Link>
+      <nav aria-label="Place" className="min-w-0">
+        <ol className="flex flex-wrap items-baseline gap-x-2">
+          {trail.map(({ label, href }) => (
+            <li key={label} className="flex min-w-0 items-baseline gap-x-2">
+              <span aria-hidden="true" className="text-line">
+                /
+              </span>
+              {href ? (
+                <Link href={href} className="word-button max-w-64 truncate">
+                  {label}
+                </Link>
+              ) : (
+                <span className="max-w-72 truncate" aria-current="page">
+                  {label}
+                </span>
+              )}
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <div className="ml-auto flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        {children}
+        <SheetSwitch />
+      </div>
+    </header>
+  );
+}

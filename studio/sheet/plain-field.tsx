@@ -1,0 +1,62 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import type { Field } from '../../react/use-field.ts';
+
+/** A field as an end user sees it: label, hint, the line, and a message line whose room is always kept. */
+export function PlainField({ field, action }: { readonly field: Field; readonly action?: ReactNode }) {
+  const { shown } = field.reading;
+  const definition = field.store.field;
+  return (
+    <div>
+      <label htmlFor={field.labelProps.htmlFor} className="block font-semibold">
+        {definition.label || 'No label'}
+      </label>
+      <p {...field.hintProps} className="min-h-5 text-sm text-faint">
+        {definition.hint}
+      </p>
+      <div className="mt-1 flex items-center gap-3">
+        <GhostedInput field={field} />
+        {action}
+      </div>
+      <Messages field={field} shown={shown} />
+    </div>
+  );
+}
+
+/** The input, with the guide text drawn behind what is typed and never in it. */
+export function GhostedInput({ field, label }: { readonly field: Field; readonly label?: string }) {
+  const { ghost, reading } = field;
+  return (
+    <div className="value relative w-full bg-transparent">
+      {ghost && (
+        <span
+          aria-hidden="true"
+          className="pointer-events-none absolute inset-0 overflow-hidden whitespace-pre border border-transparent px-2 py-[0.35rem] text-faint"
+        >
+          <span className="invisible">{reading.display}</span>
+          {ghost}
+        </span>
+      )}
+      <input
+        {...field.inputProps}
+        {...(label ? { 'aria-label': label } : {})}
+        className="entry value relative"
+      />
+    </div>
+  );
+}
+
+function Messages({ field, shown }: { readonly field: Field; readonly shown: Field['reading']['shown'] }) {
+  const error = shown.some((message) => message.severity === 'error');
+  return (
+    <div
+      {...field.messageProps}
+      className={`min-h-6 pt-0.5 text-sm ${error ? 'text-brick' : 'text-marigold'}`}
+    >
+      {shown.map((message) => (
+        <p key={message.rule}>{message.message}</p>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+
+const subscribe = (changed: () => void): (() => void) => {
+  const observer = new MutationObserver(changed);
+  observer.observe(document.documentElement, { attributeFilter: ['data-sheet'] });
+  return () => observer.disconnect();
+};
+
+/** Light or dark paper, remembered in this browser. */
+export function SheetSwitch() {
+  const sheet = useSyncExternalStore(
+    subscribe,
+    () => document.documentElement.dataset.sheet ?? 'light',
+    () => 'light',
+  );
+  const other = sheet === 'dark' ? 'light' : 'dark';
+  const change = () => {
+    document.documentElement.dataset.sheet = other;
+    try {
+      localStorage.setItem('arbeit.sheet', other);
+    } catch {
+      // A browser that keeps nothing still changes the sheet for now.
+    }
+  };
+  return (
+    <button type="button" className="word-button" onClick={change}>
+      {other === 'dark' ? 'Dark sheet' : 'Light sheet'}
+    </button>
+  );
+}

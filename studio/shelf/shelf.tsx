@@ -1,0 +1,236 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { DropdownMenu } from 'radix-ui';
+import { useMemo, useState } from 'react';
+import { compileField } from '../../engine/compile/compile.ts';
+import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
+import { useField } from '../../react/use-field.ts';
+import { addField, removeField } from '../definition/edits.ts';
+import { fromNothing, typicalShapes } from '../definition/shapes.ts';
+import { type EditedSet, useSet } from '../definition/use-set.ts';
+import { Masthead } from '../sheet/masthead.tsx';
+import { GhostedInput } from '../sheet/plain-field.tsx';
+import { SaveLine } from '../sheet/save-line.tsx';
+import type { StoredSet } from '../store/sets.ts';
+
+/** All sets and their fields, each field live in its row. */
+export function Shelf({ sets }: { readonly sets: readonly StoredSet[] }) {
+  return (
+    <>
+      <Masthead trail={[{ label: 'Shelf' }]}>
+        <NewSet />
+      </Masthead>
+      <main className="px-6 pb-24">
+        <h1 className="sr-only">Shelf</h1>
+        {sets.length === 0 && <p className="py-16 text-faint">No set yet. Begin one above.</p>}
+        {sets.map((stored) => (
+          <SetOnShelf key={stored.id} stored={stored} />
+        ))}
+      </main>
+    </>
+  );
+}
+
+function NewSet() {
+  const router = useRouter();
+  const [problem, setProblem] = useState('');
+  const create = async () => {
+    const document: SetDocument = { arbeit: 1, title: 'New set', locale: 'en-GB', fields: [] };
+    const response = await fetch('/api/sets', { method: 'POST', body: JSON.stringify({ document }) }).catch(
+      () => undefined,
+    );
+    if (response?.ok) {
+      setProblem('');
+      router.refresh();
+    } else setProblem('The set could not be made: Arbeit did not answer. Try again.');
+  };
+  return (
+    <>
+      <span role="status" className="text-sm text-brick">
+        {problem}
+      </span>
+      <button type="button" className="word-button" onClick={create}>
+        New set
+      </button>
+    </>
+  );
+}
+
+function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
+  const set = useSet(stored);
+  const [gone, setGone] = useState<string | null>(null);
+  const { document } = set;
+  const remove = (field: FieldDocument) => {
+    set.edit((d) => removeField(d, field.id));
+    setGone(field.label || field.id);
+  };
+  return (
+    <section aria-labelledby={`set-${set.id}`} className="mt-8">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-ink pb-1.5">
+        <h2 id={`set-${set.id}`} className="text-xl">
+          <input
+            aria-label="Title of the set"
+            className="w-72 max-w-full border-b border-transparent bg-transparent hover:border-line"
+            value={document.title}
+            onChange={(event) => set.edit((d) => ({ ...d, title: event.target.value }), 'title')}
+          />
+        </h2>
+        <span className="caption">
+          {document.fields.length} {document.fields.length === 1 ? 'field' : 'fields'} · {document.locale}
+        </span>
+        <div className="ml-auto flex flex-wrap items-baseline gap-x-4">
+          <SaveLine set={set} />
+          <NewField set={set} />
+        </div>
+      </div>
+      <p role="status" className="min-h-7 py-1 text-sm">
+        {gone !== null && (
+          <>
+            “{gone}” was taken off the shelf.{' '}
+            <button
+              type="button"
+              className="word-button"
+              onClick={() => {
+                set.undo();
+                setGone(null);
+              }}
+            >
+              Put it back
+            </button>
+          </>
+        )}
+      </p>
+      {document.fields.length === 0 ? (
+        <p className="py-6 text-faint">
+          No field in this set yet. “New field” begins one from nothing or from a typical shape.
+        </p>
+      ) : (
+        <div className="relative overflow-x-auto">
+          <table className="w-full min-w-[46rem] border-collapse text-left">
+            <thead className="caption">
+              <tr className="border-b">
+                <th scope="col" className="w-[24%] py-1 pr-4 font-normal">
+                  Field
+                </th>
+                <th scope="col" className="w-[28%] py-1 pr-4 font-normal">
+                  Live: type here
+                </th>
+                <th scope="col" className="py-1 pr-4 font-normal">
+                  Shape
+                </th>
+                <th scope="col" className="w-20 py-1 pr-4 font-normal">
+                  Rules
+                </th>
+                <th scope="col" className="w-20 py-1 font-normal">
+                  <span className="sr-only">Actions</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {document.fields.map((field) => (
+                <Row key={field.id} set={set} field={field} onRemove={() => remove(field)} />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Row({
+  set,
+  field,
+  onRemove,
+}: {
+  readonly set: EditedSet;
+  readonly field: FieldDocument;
+  readonly onRemove: () => void;
+}) {
+  const { classes } = set.document;
+  const compiled = useMemo(
+    () => compileField(field, { locale: set.document.locale, ...(classes ? { classes } : {}) }),
+    [field, set.document.locale, classes],
+  );
+  const live = useField(compiled);
+  const message = live.reading.shown[0];
+  return (
+    <tr className="border-b align-top">
+      <th scope="row" className="py-2 pr-4 text-left font-normal">
+        <Link href={`/sets/${set.id}/fields/${field.id}`} className="word-button font-semibold">
+          {field.label || field.id}
+        </Link>
+      </th>
+      <td className="py-1.5 pr-4">
+        <GhostedInput field={live} label={`${field.label || field.id}, live`} />
+        <div
+          {...live.messageProps}
+          className={`min-h-5 text-sm ${message?.severity === 'warning' ? 'text-marigold' : 'text-brick'}`}
+        >
+          {message?.message}
+        </div>
+      </td>
+      <td className="value max-w-0 truncate py-2.5 pr-4 text-sm" title={field.entry.pattern}>
+        {field.entry.pattern}
+      </td>
+      <td className="py-2 pr-4">{field.rules?.length ?? 0}</td>
+      <td className="py-2 text-right">
+        <button
+          type="button"
+          className="word-button"
+          onClick={onRemove}
+          aria-label={`Delete ${field.label || field.id}`}
+        >
+          Delete
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+/** Begins a field, from nothing or from a typical shape, and goes to its desk. */
+function NewField({ set }: { readonly set: EditedSet }) {
+  const router = useRouter();
+  const create = async (shape: FieldDocument) => {
+    const { id, set: document } = addField(set.document, withKnownClasses(shape, set.document));
+    await set.editAndSave(() => document);
+    router.push(`/sets/${set.id}/fields/${id}`);
+  };
+  const item =
+    'block w-full cursor-pointer px-3 py-1.5 text-left data-[highlighted]:bg-oxide data-[highlighted]:text-on-oxide outline-none';
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="solid-button">New field</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-10 min-w-72 border-2 border-ink bg-paper py-1"
+        >
+          <DropdownMenu.Item className={item} onSelect={() => create(fromNothing)}>
+            From nothing
+          </DropdownMenu.Item>
+          <DropdownMenu.Separator className="my-1 border-t" />
+          {typicalShapes.map((shape) => (
+            <DropdownMenu.Item key={shape.id} className={item} onSelect={() => create(shape)}>
+              {shape.label}
+              <span className="value block text-xs opacity-80">{shape.entry.pattern}</span>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+/** A shape from the demo may use the demo's classes; where the set does not know them, their characters are written out. */
+function withKnownClasses(shape: FieldDocument, set: SetDocument): FieldDocument {
+  const known: Readonly<Record<string, string>> = { check: '0-9X', hex: '0-9A-F' };
+  let { pattern } = shape.entry;
+  for (const [name, characters] of Object.entries(known))
+    if (set.classes?.[name] === undefined)
+      pattern = pattern.replace(new RegExp(`(<(?:[\\d-]+ )?)${name}\\b`, 'g'), `$1"${characters}"`);
+  return { ...shape, entry: { ...shape.entry, pattern } };
+}

@@ -1,0 +1,35 @@
+import { bigint, index, integer, json, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import type { SetDocument } from '../../engine/compile/document.ts';
+
+/** The sets, each one document with the number of its latest revision. */
+export const sets = pgTable('sets', {
+  id: text('id').primaryKey(),
+  revision: integer('revision').notNull(),
+  document: json('document').$type<SetDocument>().notNull(),
+  changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+/** Every revision a set ever had. */
+export const revisions = pgTable(
+  'revisions',
+  {
+    setId: text('set_id').notNull(),
+    revision: integer('revision').notNull(),
+    document: json('document').$type<SetDocument>().notNull(),
+    savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.setId, table.revision] })],
+);
+
+/** Saves that came too late: made on a revision that was no longer the latest. Kept until somebody chooses. */
+export const refused = pgTable(
+  'refused',
+  {
+    id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+    setId: text('set_id').notNull(),
+    baseRevision: integer('base_revision').notNull(),
+    document: json('document').$type<SetDocument>().notNull(),
+    savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('refused_by_set').on(table.setId)],
+);
