@@ -123,12 +123,11 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
 export function ghostOf(plan: PatternPlan, body: PatternBody): string {
   if (!plan.ghost || plan.positions === 'fixed' || body.complete) return '';
   const start = Math.max(body.last + 1, body.passed);
+  const isShown = body.passed > 0 || nextShown(plan, body.last) === start;
   let guide = '';
   for (let i = start; i < body.cells.length; i++) {
     const part = partOf(plan, i);
-    const isShown =
-      body.at[i] === body.display.length && (i === body.passed || i === nextShown(plan, body.last));
-    if (!(isShown && i === start)) guide += standing(plan, body.cells, plan.before[i]!);
+    if (i > start || !isShown) guide += standing(plan, body.cells, plan.before[i]!);
     if (i - part.first < part.min && exists(plan, body.cells, part.stretch)) guide += plan.filler;
   }
   return guide + standing(plan, body.cells, plan.before[body.cells.length]!);

@@ -1,0 +1,129 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { type CompiledSet, compile } from '../engine/compile/compile.ts';
+import type { SetDocument } from '../engine/compile/document.ts';
+import { play, type Row } from '../engine/tape/play.ts';
+import type { Action, Tape } from '../engine/tape/script.ts';
+
+/** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
+
+export const lineOf = (page: Page, field: string): Locator => page.locator(`[data-field="${field}"] input`);
+
+/** Does one action the way a person (or the browser for them) would. */
+async function act(page: Page, action: Action, field: string): Promise<void> {
+  const input = lineOf(page, field);
+  switch (action.do) {
+    case 'focus':
+      return input.focus();
+    case 'leave':
+      return input.blur();
+    case 'type':
+      return page.keyboard.type(action.text);
+    case 'insert':
+      return page.keyboard.insertText(action.text);
+    case 'paste':
+      await page.evaluate((text) => navigator.clipboard.writeText(text), action.text);
+      return page.keyboard.press('Control+V');
+    case 'autofill':
+    case 'set':
+      return input.evaluate((element: HTMLInputElement, text) => {
+        element.value = text;
+        element.dispatchEvent(new Event('input', { bubbles: true }));
+      }, action.text);
+    case 'select':
+      return input.evaluate(
+        (element: HTMLInputElement, [start, end]) =>
+          element.setSelectionRange(Math.min(start!, end!), Math.max(start!, end!)),
+        [action.start, action.end],
+      );
+    case 'wait':
+      return page.waitForTimeout(action.milliseconds);
+    case 'submit':
+      return input.evaluate((element: HTMLInputElement) => element.form!.requestSubmit());
+    case 'reset':
+      return input.evaluate((element: HTMLInputElement) => element.form!.reset());
+    default: {
+      const times = 'times' in action ? action.times : 1;
+      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
+    }
+  }
+}
+
+const keyFor = {
+  backspace: 'Backspace',
+  delete: 'Delete',
+  'word-backspace': 'Control+Backspace',
+  left: 'ArrowLeft',
+  right: 'ArrowRight',
+  up: 'ArrowUp',
+  down: 'ArrowDown',
+  home: 'Home',
+  end: 'End',
+  cut: 'Control+X',
+  undo: 'Control+Z',
+  redo: 'Control+Shift+Z',
+  'select-all': 'Control+A',
+} as const;
+
+/** What the page shows of a field: what a person sees, what a form submits, where the caret is. */
+async function seen(page: Page, field: string) {
+  // One frame, so that React has drawn what the event changed.
+  return lineOf(page, field).evaluate(async (input: HTMLInputElement, id) => {
+    await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    const around = input.closest('[data-field]')!;
+    const report = around.querySelector<HTMLElement>('[data-rejected]')!;
+    return {
+      display: input.value,
+      caret: [input.selectionStart, input.selectionEnd],
+      raw: new FormData(input.form!).get(id),
+      messages: [...around.querySelectorAll('[aria-live] p')].map((p) => p.textContent),
+      invalid: input.getAttribute('aria-invalid') === 'true',
+      valid: input.validity.valid,
+      rejected: report.dataset.rejected,
+      leftOut: report.dataset.leftOut,
+      focused: document.activeElement === input,
+    };
+  }, field);
+}
+
+/** Plays the tape in both places, a step at a time. */
+export async function playBoth(page: Page, set: CompiledSet, tape: Tape): Promise<void> {
+  const played = play(set, tape);
+  if ('message' in played) throw new RangeError(played.message);
+  expect(played.misses).toEqual([]);
+  let at = 0;
+  let field =
+    tape.target.type === 'field'
+      ? tape.target.id
+      : set.forms.find((form) => form.id === tape.target.id)!.fields[0]!.id;
+  let focused = false;
+  for (const step of tape.steps) {
+    if (step.do === 'expect') continue;
+    const row: Row = played.rows[at++]!;
+    field = step.do === 'focus' ? (step.field ?? field) : field;
+    const needsFocus = !focused && !['focus', 'leave', 'submit', 'reset', 'wait'].includes(step.do);
+    if (needsFocus) await lineOf(page, field).focus();
+    await act(page, step, field);
+    if (needsFocus && (step.do === 'set' || step.do === 'autofill')) await lineOf(page, field).blur();
+    focused = row.flags.focused;
+    const found = await seen(page, field);
+    const expected = {
+      display: row.display,
+      // Without the focus the browser keeps a selection of its own.
+      caret: row.flags.focused ? [...row.caret] : found.caret,
+      raw: row.raw,
+      messages: row.message === null ? [] : [row.message],
+      valid: row.flags.valid,
+      focused: row.flags.focused,
+      rejected: row.rejected ?? '',
+      leftOut: row.leftOut,
+    };
+    const { invalid, ...rest } = found;
+    // A page reports the last event alone, a tape's row all of its action; a key that moves nothing is no event there.
+    if (!['insert', 'paste', 'autofill', 'set'].includes(step.do))
+      Object.assign(rest, { rejected: expected.rejected, leftOut: expected.leftOut });
+    expect(rest, `${tape.title}, line ${step.line}: ${step.source}`).toEqual(expected);
+    expect(invalid).toBe(row.codes.length > 0 && !row.flags.valid);
+  }
+}
+
+export const compiled = (document: unknown): CompiledSet => compile(document as SetDocument);

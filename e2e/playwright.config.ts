@@ -1,0 +1,40 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.ARBEIT_E2E_PORT ?? 4319);
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  reporter: [['list'], ['junit', { outputFile: '../test-results/e2e.xml' }]],
+  outputDir: '../test-results/e2e',
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    permissions: ['clipboard-read', 'clipboard-write'],
+    launchOptions: {
+      executablePath: process.env.ARBEIT_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `npx next start -p ${port}`,
+    cwd: '../studio',
+    port,
+    reuseExistingServer: false,
+    env: { ARBEIT_DATA: mkdtempSync(join(tmpdir(), 'arbeit-e2e-')) },
+  },
+});

@@ -1,0 +1,45 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import fc from 'fast-check';
+import { readTape } from '../engine/tape/read-tape.ts';
+import { actions, sketch, writeTape } from '../engine/testing/arbitraries.ts';
+import { compiled, playBoth } from './hands.ts';
+
+const demo = new URL('../studio/demo/', import.meta.url);
+const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8'));
+const set = compiled(document);
+
+for (const name of readdirSync(new URL('tapes/', demo)).sort()) {
+  test(`tape ${name} plays in Chromium as in the engine`, async ({ page }) => {
+    const read = readTape(readFileSync(new URL(`tapes/${name}`, demo), 'utf8'));
+    expect(read.ok).toBe(true);
+    if (!read.ok) return;
+    const { type, id } = read.tape.target;
+    await page.goto(`/sets/ridge-huts/${type}s/${id}/alone`);
+    await playBoth(page, set, read.tape);
+  });
+}
+
+test('random tapes on random patterns play in Chromium as in the engine', async ({ page, request }) => {
+  test.setTimeout(180_000);
+  const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
+  const sketches = fc.sample(sketch, { numRuns: 30, seed });
+  const fields = sketches.map((entry, i) => ({
+    id: `random-${i}`,
+    kind: 'pattern',
+    label: `Random ${i}`,
+    entry,
+  }));
+  const random = { arbeit: 1, title: 'Random patterns', locale: 'en-GB', fields };
+  const answer = await request.post('/api/sets', { data: { document: random } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  const { id } = (await answer.json()) as { id: string };
+  const tapes = fc.sample(actions, { numRuns: fields.length, seed });
+  for (const [i, field] of fields.entries()) {
+    const read = readTape(`tape "Random ${i}"\nfield ${field.id}\nfocus\n${writeTape(tapes[i]!)}`);
+    if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
+    await page.goto(`/sets/${id}/fields/${field.id}/alone`);
+    await test.step(`${field.entry.pattern} ${JSON.stringify(field.entry)}\n${writeTape(tapes[i]!)}`, () =>
+      playBoth(page, compiled(random), read.tape));
+  }
+});

@@ -1,0 +1,20 @@
+import { notFound } from 'next/navigation';
+import { compile } from '../../../../../../../engine/compile/compile.ts';
+import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
+import { findSet } from '../../../../../../store/sets.ts';
+import { store } from '../../../../../../store/store.ts';
+
+export const dynamic = 'force-dynamic';
+
+interface Props {
+  readonly params: Promise<{ readonly set: string; readonly form: string }>;
+}
+
+/** The fields of a form, live, on a page of their own. */
+export default async function FormAlonePage({ params }: Props) {
+  const { set: setId, form: formId } = await params;
+  const set = await findSet(await store(), setId);
+  const form = set && compile(set.document).forms.find((candidate) => candidate.id === formId);
+  if (!form) notFound();
+  return <FieldsAlone title={form.title} fields={form.fields} />;
+}

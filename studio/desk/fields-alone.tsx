@@ -1,0 +1,72 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import type { CompiledField } from '../../engine/run/plan.ts';
+import { useField } from '../../react/use-field.ts';
+import { PlainField } from '../sheet/plain-field.tsx';
+
+/** Fields in a real form, as an end user meets them: submit shows what a program would receive, reset begins again. */
+export function FieldsAlone({
+  title,
+  fields,
+}: {
+  readonly title: string;
+  readonly fields: readonly CompiledField[];
+}) {
+  const form = useRef<HTMLFormElement>(null);
+  const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
+  return (
+    <main className="mx-auto max-w-md px-6 py-12">
+      <h1 className={fields.length > 1 ? 'mb-6 text-2xl' : 'sr-only'}>{title}</h1>
+      <form
+        ref={form}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          const entries = [...new FormData(event.currentTarget)].map(
+            ([name, value]) => [name, String(value)] as const,
+          );
+          setReceived(event.currentTarget.checkValidity() ? entries : []);
+        }}
+        onReset={() => setReceived([])}
+      >
+        {fields.map((field) => (
+          <Alone key={field.id} field={field} />
+        ))}
+        <div className="mt-3 flex gap-4">
+          <button type="submit" className="solid-button">
+            Submit
+          </button>
+          <button type="reset" className="word-button">
+            Reset
+          </button>
+        </div>
+        <div className="mt-4 min-h-6" role="status">
+          {received.map(([name, value]) => (
+            <p key={name}>
+              Received {name}: <output className="value font-bold">{value}</output>
+            </p>
+          ))}
+        </div>
+      </form>
+    </main>
+  );
+}
+
+function Alone({ field }: { readonly field: CompiledField }) {
+  const live = useField(field);
+  const { rejected, leftOut } = live.state;
+  return (
+    <div data-field={field.id}>
+      <PlainField field={live} />
+      <p
+        className="min-h-6 text-sm text-faint"
+        role="status"
+        data-rejected={rejected ?? ''}
+        data-left-out={leftOut}
+      >
+        {rejected ? `Not taken: ${rejected}.` : leftOut ? `Left out: ${leftOut}` : ''}
+      </p>
+    </div>
+  );
+}
