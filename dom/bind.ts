@@ -8,8 +8,6 @@ import type { FieldStore } from './store.ts';
 export interface BindOptions {
   /** What a form submits under the input's name: the raw value (default) or the display. */
   readonly submits?: 'raw' | 'display';
-  /** Where the message goes, for pages without a framework. Its space is the page's to reserve. */
-  readonly message?: HTMLElement;
 }
 
 const nativeValue = (input: HTMLInputElement): PropertyDescriptor =>
@@ -37,14 +35,9 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
     if (hasFocus() && (input.selectionStart !== start || input.selectionEnd !== end))
       input.setSelectionRange(start, end);
     const { shown, problem } = store.reading();
-    const isWrong = shown.some((message) => message.severity === 'error');
-    if (isWrong !== (input.getAttribute('aria-invalid') === 'true')) {
-      if (isWrong) input.setAttribute('aria-invalid', 'true');
-      else input.removeAttribute('aria-invalid');
-    }
+    const isWrong = String(shown.some((message) => message.severity === 'error'));
+    if (input.ariaInvalid !== isWrong) input.ariaInvalid = isWrong;
     if (input.validationMessage !== problem) input.setCustomValidity(problem);
-    if (options.message && options.message.textContent !== (shown[0]?.message ?? ''))
-      options.message.textContent = shown[0]?.message ?? '';
   };
 
   /** Takes over where the browser has the caret; if the text is not the field's either, that first. */

@@ -87,7 +87,7 @@ function filledOf(part: Part, cells: Cells): number {
 }
 
 /** Whether nothing is missing: every part that exists has the characters it needs, and there is any at all. */
-export function isComplete(plan: PatternPlan, cells: Cells, positions = plan.positions): boolean {
+export function isComplete(plan: PatternPlan, cells: Cells): boolean {
   let any = false;
   for (const part of plan.parts) {
     const filled = filledOf(part, cells);
@@ -98,7 +98,7 @@ export function isComplete(plan: PatternPlan, cells: Cells, positions = plan.pos
       if (!part.words!.includes(cells.slice(part.first, part.first + part.size).join(''))) return false;
     }
     // In fixed positions it is the leading cells of a part that are needed, not just as many.
-    if (positions === 'fixed' && filled > 0)
+    if (plan.positions === 'fixed' && filled > 0)
       for (let i = part.first; i < part.first + part.min; i++) if (!cells[i]) return false;
   }
   return any;

@@ -24,7 +24,6 @@ interface Tables {
   readonly part: readonly Part[];
   /** Every cell takes the same: room can be made and closed anywhere without asking each cell. */
   readonly uniform: boolean;
-  readonly ahead: boolean;
 }
 
 const known = new WeakMap<PatternPlan, Tables | null>();
@@ -45,8 +44,11 @@ function tablesOf(plan: PatternPlan): Tables | null {
 }
 
 function tabulate(plan: PatternPlan): Tables | null {
-  const plain = plan.positions === 'flow' && plan.parts.every((part) => part.takes === 'set');
-  if (!plain || plan.stretches.length > 0) return null;
+  const isPlain =
+    plan.positions === 'flow' &&
+    plan.literals === 'behind' &&
+    plan.parts.every((part) => part.takes === 'set');
+  if (!isPlain || plan.stretches.length > 0) return null;
   const before = plan.before as readonly string[];
   const at: number[] = [];
   const leftOf: number[] = [];
@@ -75,7 +77,6 @@ function tabulate(plan: PatternPlan): Tables | null {
     tail: before[plan.cells.length]!,
     part: plan.cells.map((part) => plan.parts[part]!),
     uniform: plan.parts.every(like),
-    ahead: plan.literals === 'ahead',
   };
 }
 
@@ -119,10 +120,7 @@ function layDense(t: Tables, content: string): DenseBody {
   const complete = t.complete[length]!;
   let display = '';
   for (const run of t.runs) {
-    if (run.from >= length) {
-      if (t.ahead && run.from === length && length > 0) display += run.text;
-      break;
-    }
+    if (run.from >= length) break;
     display += run.text + content.slice(run.from, run.end);
   }
   return new DenseBody(t, content, complete ? display + t.tail : display, complete);
@@ -144,15 +142,12 @@ export function insertDense(
   const as = taken(t.part[cell]!, character);
   if (as === undefined || as.length !== 1) return undefined;
   let laid: DenseBody;
-  if (cell === length && !t.ahead && !body.complete) {
+  if (cell === length && !body.complete) {
     const complete = t.complete[length + 1]!;
     const display = body.display + t.before[cell] + as;
     laid = new DenseBody(t, content + as, complete ? display + t.tail : display, complete);
   } else laid = layDense(t, content.slice(0, cell) + as + content.slice(cell));
-  const after = t.at[cell]! + 1;
-  if (!t.ahead || cell + 1 < t.part[cell]!.first + t.part[cell]!.size) return { body: laid, caret: after };
-  if (cell + 1 < t.at.length) return { body: laid, caret: t.at[cell + 1]! };
-  return { body: laid, caret: laid.complete ? laid.display.length : after };
+  return { body: laid, caret: t.at[cell]! + 1 };
 }
 
 /** One character out, the rest closing up; `undefined` where it takes more than that. */

@@ -41,9 +41,7 @@ export function lay(plan: PatternPlan, cells: Cells, passed: number): PatternBod
   const isDense = content.length === last + 1 && (last < 0 || (passed <= last + 1 && !holed(cells, last)));
   const dense = isDense ? denseBody(plan, content) : undefined;
   if (dense) return dense;
-  const complete = last >= 0 && isComplete(plan, cells);
-  if (plan.positions === 'fixed') return layFixed(plan, cells, content, last, complete);
-  return layFlow(plan, cells, content, last >= 0 && passed > last + 1 ? passed : 0, last, complete);
+  return layOut(plan, cells, content, last >= 0 && passed > last + 1 ? passed : 0, last);
 }
 
 function holed(cells: Cells, last: number): boolean {
@@ -51,25 +49,25 @@ function holed(cells: Cells, last: number): boolean {
   return blank >= 0 && blank < last;
 }
 
-/** How a pattern lays out in flow, cell by cell. Exported for the tests, which hold `dense.ts` against it. */
-export function layFlow(
+/** Lays out cell by cell. Exported for the tests, which hold `dense.ts` against it. */
+export function layOut(
   plan: PatternPlan,
   cells: Cells,
   content: string,
   passed: number,
   last: number,
-  complete: boolean,
 ): PatternBody {
-  const count = cells.length;
+  const isFixed = plan.positions === 'fixed';
+  const complete = last >= 0 && isComplete(plan, cells);
   const next = passed || nextShown(plan, last);
   const at: number[] = [];
   let display = '';
-  for (let i = 0; i < count; i++) {
-    if (i <= last || i === next) display += standing(plan, cells, plan.before[i]!);
+  for (const [i, character] of cells.entries()) {
+    if (isFixed || i <= last || i === next) display += standing(plan, cells, plan.before[i]!);
     at.push(display.length);
-    display += cells[i];
+    display += character || (isFixed && exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
   }
-  if (complete) display += standing(plan, cells, plan.before[count]!);
+  if (isFixed || complete) display += standing(plan, cells, plan.before[cells.length]!);
   return { cells, passed, content, last, display, at, complete };
 }
 
@@ -78,24 +76,6 @@ function nextShown(plan: PatternPlan, last: number): number {
   if (plan.literals === 'behind' || last < 0) return -1;
   const part = partOf(plan, last);
   return last === part.first + part.size - 1 ? last + 1 : -1;
-}
-
-function layFixed(
-  plan: PatternPlan,
-  cells: Cells,
-  content: string,
-  last: number,
-  complete: boolean,
-): PatternBody {
-  const at: number[] = [];
-  let display = '';
-  for (let i = 0; i < cells.length; i++) {
-    display += standing(plan, cells, plan.before[i]!);
-    at.push(display.length);
-    display += cells[i] || (exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
-  }
-  display += standing(plan, cells, plan.before[cells.length]!);
-  return { cells, passed: 0, content, last, display, at, complete };
 }
 
 /**
