@@ -72,7 +72,8 @@ function tabulate(plan: PatternPlan): Tables | null {
     complete: Array.from(
       { length: plan.cells.length + 1 },
       (_, length) =>
-        length > 0 && plan.parts.every((part) => Math.min(part.size, length - part.first) >= part.min),
+        length > 0 &&
+        plan.parts.every((part) => Math.max(0, Math.min(part.size, length - part.first)) >= part.min),
     ),
     tail: before[plan.cells.length]!,
     part: plan.cells.map((part) => plan.parts[part]!),
