@@ -1,0 +1,149 @@
+import { readFileSync } from 'node:fs';
+import Ajv2020 from 'ajv/dist/2020.js';
+import { describe, expect, test } from 'vitest';
+import type { SetDocument } from './document.ts';
+import { readDocument, readDocumentText } from './read-document.ts';
+
+const demo = readFileSync(new URL('../../studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8');
+const schema = JSON.parse(readFileSync(new URL('./document.schema.json', import.meta.url), 'utf8'));
+const isBySchema = new Ajv2020({ strict: true, allowUnionTypes: true, strictRequired: false }).compile(schema);
+
+const field = { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: '<4 digit>' } };
+const set = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [field] };
+const withField = (more: object) => ({ ...set, fields: [{ ...field, ...more }] });
+const withRule = (check: object, more: object = {}) => withField({ rules: [{ id: 'r', check, ...more }] });
+
+const faultsOf = (json: unknown) => {
+  const result = readDocument(json);
+  return result.ok ? [] : result.faults;
+};
+
+test('the demo is whole, and the schema agrees', () => {
+  const result = readDocumentText(demo);
+  expect(result.ok).toBe(true);
+  expect(isBySchema(JSON.parse(demo)), JSON.stringify(isBySchema.errors)).toBe(true);
+});
+
+/** What is wrong with it, the path it is told at; `shape` where the schema can see it as well. */
+describe('one fault each', () => {
+  test.each<[string, unknown, string, 'shape' | 'sense']>([
+    ['not an object', [], '$', 'shape'],
+    ['no title', { arbeit: 1, locale: 'en', fields: [] }, '$.title', 'shape'],
+    ['an empty title', { ...set, title: ' ' }, '$.title', 'shape'],
+    ['another version', { ...set, arbeit: 2 }, '$.arbeit', 'shape'],
+    ['no language tag', { ...set, locale: 'English please' }, '$.locale', 'shape'],
+    ['a misspelt name', { ...set, feilds: [] }, '$.feilds', 'shape'],
+    ['fields that are no list', { ...set, fields: {} }, '$.fields', 'shape'],
+    ['an unknown kind', withField({ kind: 'colour' }), '$.fields[0].kind', 'shape'],
+    [
+      'a field without a label',
+      { ...set, fields: [{ id: 'a', kind: 'pattern', entry: { pattern: '<digit>' } }] },
+      '$.fields[0].label',
+      'shape',
+    ],
+    ['a bad id', withField({ id: '4711' }), '$.fields[0].id', 'shape'],
+    ['an id used twice', { ...set, fields: [field, field] }, '$.fields[1].id', 'sense'],
+    [
+      'a pattern with a fault',
+      withField({ entry: { pattern: '<4 digt>' } }),
+      '$.fields[0].entry.pattern',
+      'sense',
+    ],
+    [
+      'an unknown option',
+      withField({ entry: { pattern: '<digit>', positions: 'float' } }),
+      '$.fields[0].entry.positions',
+      'shape',
+    ],
+    [
+      'a filler of two signs',
+      withField({ entry: { pattern: '<digit>', filler: '__' } }),
+      '$.fields[0].entry.filler',
+      'sense',
+    ],
+    ['a class with a range backwards', { ...set, classes: { odd: 'z-a' } }, '$.classes.odd', 'sense'],
+    ['a class named like a built-in', { ...set, classes: { digit: '0-9' } }, '$.classes.digit', 'sense'],
+    [
+      'an event handler as attribute',
+      withField({ html: { onclick: 'x' } }),
+      '$.fields[0].html.onclick',
+      'shape',
+    ],
+    [
+      'an attribute that is a number',
+      withField({ html: { maxlength: 4 } }),
+      '$.fields[0].html.maxlength',
+      'shape',
+    ],
+    ['an unknown check', withRule({ type: 'prime' }), '$.fields[0].rules[0].check.type', 'shape'],
+    ['a check without a type', withRule({}), '$.fields[0].rules[0].check.type', 'shape'],
+    ['a length without bounds', withRule({ type: 'length' }), '$.fields[0].rules[0].check', 'shape'],
+    [
+      'a length upside down',
+      withRule({ type: 'length', min: 4, max: 2 }),
+      '$.fields[0].rules[0].check.max',
+      'sense',
+    ],
+    [
+      'an expression with a fault',
+      withRule({ type: 'matches', pattern: '(a' }),
+      '$.fields[0].rules[0].check.pattern',
+      'sense',
+    ],
+    ['no values', withRule({ type: 'in', values: [] }), '$.fields[0].rules[0].check.values', 'shape'],
+    [
+      'an unknown scheme',
+      withRule({ type: 'checksum', scheme: 'mod12' }),
+      '$.fields[0].rules[0].check.scheme',
+      'shape',
+    ],
+    [
+      'an unknown moment',
+      withRule({ type: 'required' }, { show: 'blur' }),
+      '$.fields[0].rules[0].show',
+      'shape',
+    ],
+    [
+      'a form with an unknown field',
+      { ...set, forms: [{ id: 'f', fields: ['pas'] }] },
+      '$.forms[0].fields[0]',
+      'sense',
+    ],
+    [
+      'a form with a field twice',
+      { ...set, forms: [{ id: 'f', fields: ['pass', 'pass'] }] },
+      '$.forms[0].fields[1]',
+      'shape',
+    ],
+  ])('%s', (_, json, path, seenBy) => {
+    expect(faultsOf(json).map((fault) => fault.path)).toEqual([path]);
+    expect(isBySchema(json)).toBe(seenBy === 'sense');
+  });
+
+  test('every fault is told, with a way out where there is a likely one', () => {
+    const json = {
+      ...set,
+      locale: 7,
+      fields: [
+        { ...field, kind: 'patern', hnt: '' },
+        { ...field, id: 'two', entry: { pattern: '<2 latn>' } },
+      ],
+    };
+    expect(faultsOf(json)).toEqual([
+      expect.objectContaining({ path: '$.locale' }),
+      expect.objectContaining({ path: '$.fields[0].hnt', suggestion: 'hint' }),
+      expect.objectContaining({ path: '$.fields[0].kind', suggestion: 'pattern' }),
+      expect.objectContaining({ path: '$.fields[1].entry.pattern', column: 4, suggestion: 'latin' }),
+    ]);
+  });
+
+  test('text that is no JSON, by line and column', () => {
+    const result = readDocumentText('{\n  "arbeit": 1,\n  "title" "x"\n}');
+    expect(result).toMatchObject({ ok: false, faults: [{ path: '$', line: 3, column: 11 }] });
+  });
+});
+
+test('a checked document is handed on as it was', () => {
+  const result = readDocument(set);
+  expect(result.ok && (result.document as SetDocument)).toBe(set);
+});

@@ -1,0 +1,211 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { compile } from '../compile/compile.ts';
+import type { SetDocument } from '../compile/document.ts';
+import { marked, play } from './play.ts';
+import { readTape } from './read-tape.ts';
+
+const demo = new URL('../../studio/demo/', import.meta.url);
+const set = compile(JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument);
+
+const tapeOf = (...lines: string[]) => {
+  const read = readTape(lines.join('\n'));
+  if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
+  return read.tape;
+};
+const played = (...lines: string[]) => {
+  const result = play(set, tapeOf(...lines));
+  if ('message' in result) throw new RangeError(result.message);
+  return result;
+};
+
+describe('the demo’s tapes hold', () => {
+  test.each(readdirSync(new URL('tapes/', demo)))('%s', (name) => {
+    const read = readTape(readFileSync(new URL(`tapes/${name}`, demo), 'utf8'));
+    expect(read).toMatchObject({ ok: true });
+    const result = read.ok && play(set, read.tape);
+    expect(result).toMatchObject({ misses: [] });
+    expect(read.ok && read.tape.steps.filter((step) => step.do === 'expect').length).toBeGreaterThan(2);
+  });
+});
+
+describe('the table of the contract, for (<3 digit>) <3 digit>-<4 digit>', () => {
+  const phone = {
+    id: 'phone',
+    kind: 'pattern' as const,
+    label: 'Phone',
+    entry: { pattern: '(<3 digit>) <3 digit>-<4 digit>' },
+  };
+  const both = compile({
+    arbeit: 1,
+    title: 'Contract',
+    locale: 'en-GB',
+    fields: [
+      phone,
+      { ...phone, id: 'ahead', entry: { ...phone.entry, literals: 'ahead' } },
+      { ...phone, id: 'gap', entry: { pattern: '<2 latin>-<4 digit>/<2 "0-9A-F">' } },
+      { ...phone, id: 'vary', entry: { pattern: '<2-4 digit>-<2 digit>' } },
+      {
+        ...phone,
+        id: 'fixed',
+        entry: { pattern: '<0-3 letter>-<0-3 digit>-<0-2 alnum>', positions: 'fixed' },
+      },
+    ],
+  });
+  test.each<[string, string[]]>([
+    ['phone', ['type "555"', 'expect display "(555|"', 'type "0"', 'expect display "(555) 0|"']],
+    [
+      'phone',
+      [
+        'type "5550123456"',
+        'caret 7',
+        'backspace',
+        'expect display "(555) |123-456"',
+        'backspace',
+        'expect display "(55|1) 234-56"',
+        'type "9"',
+        'expect display "(559|) 123-456"',
+      ],
+    ],
+    ['phone', ['type "555123456"', 'caret 4', 'delete', 'expect display "(555|) 234-56"']],
+    ['phone', ['type "5550123456"', 'type "7"', 'expect display "(555) 012-3456|"', 'expect rejected full']],
+    [
+      'phone',
+      [
+        'paste "555.012.3456 x9"',
+        'expect display "(555) 012-3456|"',
+        'expect left-out "x9"',
+        'expect rejected none',
+      ],
+    ],
+    ['ahead', ['type "555"', 'expect display "(555) |"', 'backspace', 'expect display "(55|"']],
+    [
+      'gap',
+      [
+        'type "AB1234FF"',
+        'caret 5',
+        'backspace',
+        'expect display "AB-1|34/FF"',
+        'type "9"',
+        'expect display "AB-19|34/FF"',
+      ],
+    ],
+    ['gap', ['type "AB1234FF"', 'caret 4', 'delete', 'caret 6', 'type "9"', 'expect display "AB-1349|/FF"']],
+    ['vary', ['type "12-34"', 'expect display "12-34|"', 'expect value "1234"']],
+    [
+      'fixed',
+      [
+        'focus',
+        'expect display "|___-___-__"',
+        'type "Qq 78"',
+        'expect display "Qq_-78|_-__"',
+        'expect raw "Qq 78"',
+      ],
+    ],
+  ])('%s: %j', (id, lines) => {
+    const result = play(both, tapeOf(`field ${id}`, ...lines));
+    expect(result).toMatchObject({ misses: [] });
+  });
+});
+
+describe('playing', () => {
+  test('an expectation that does not hold is told with what was there', () => {
+    const { misses } = played(
+      'field key-box',
+      'type "12"',
+      'expect display "1|3"',
+      'expect flags complete !dirty',
+      'expect verdict trivial fail',
+      'expect value "12"',
+    );
+    expect(misses).toEqual([
+      { line: 3, source: 'expect display "1|3"', expected: '"1|3"', found: '"12|"' },
+      {
+        line: 4,
+        source: 'expect flags complete !dirty',
+        expected: 'complete !dirty',
+        found: '!complete dirty',
+      },
+      { line: 5, source: 'expect verdict trivial fail', expected: 'fail', found: 'pass' },
+      { line: 6, source: 'expect value "12"', expected: '"12"', found: 'null' },
+    ]);
+  });
+  test('an action that several keys make up reports a refusal among them', () => {
+    expect(played('field key-box', 'type "1x2"').rows[0]).toMatchObject({
+      display: '12',
+      rejected: 'not-accepted',
+    });
+  });
+  test('a bar in the text is written \\\\|', () => {
+    expect(marked('a|b', [1, 1])).toBe('"a|\\\\|b"');
+    const bar = compile({
+      arbeit: 1,
+      title: 'Bar',
+      locale: 'en',
+      fields: [{ id: 'b', kind: 'pattern', label: '', entry: { pattern: '<digit>|<digit>' } }],
+    });
+    expect(play(bar, tapeOf('field b', 'type "12"', 'expect display "1\\\\|2|"'))).toMatchObject({
+      misses: [],
+    });
+  });
+  test('arrows collapse a selection, then move by characters', () => {
+    const { rows } = played(
+      'field warden',
+      'type "555"',
+      'select 1 3',
+      'left',
+      'right 2',
+      'select 1 3',
+      'right',
+      'left 9',
+    );
+    expect(rows.map((row) => row.caret)).toEqual([
+      [4, 4],
+      [1, 3],
+      [1, 1],
+      [3, 3],
+      [1, 3],
+      [3, 3],
+      [0, 0],
+    ]);
+  });
+  test('a tape that does not go with its document says where', () => {
+    expect(play(set, tapeOf('field nobody', 'focus'))).toMatchObject({
+      line: 1,
+      message: expect.stringContaining('nobody'),
+    });
+    expect(play(set, tapeOf('form booking', 'focus key-box'))).toMatchObject({ line: 2 });
+    expect(play(set, tapeOf('field key-box', 'expect verdict nothing pass'))).toMatchObject({ line: 2 });
+  });
+});
+
+describe('faults of a tape, by line and column', () => {
+  test.each<[string, number, number, RegExp]>([
+    ['field a\ntpye "x"', 2, 1, /is "type" meant/],
+    ['field a\ntype x', 2, 6, /text in double quotes/],
+    ['field a\ntype "x', 2, 6, /not closed/],
+    ['field a\ntype "\\q"', 2, 6, /escape/],
+    ['field a\nbackspace soon', 2, 11, /how often/],
+    ['field a\nselect 1', 2, 9, /where it ends/],
+    ['field a\nwait 3', 2, 6, /300ms/],
+    ['field a\nfocus b c', 2, 9, /end of the line/],
+    ['field a\nexpect dispaly "x"', 2, 8, /is "display" meant/],
+    ['field a\nexpect verdict r maybe', 2, 18, /pass, open or fail/],
+    ['field a\nexpect flags happy', 2, 19, /no flag/],
+    ['field a\nexpect rejected why', 2, 17, /not-accepted/],
+    ['field a\nexpect codes', 2, 13, /or none/],
+    ['field a\ntoday 2027-02-30', 2, 7, /no date/],
+    ['field a\nfield b', 2, 1, /already/],
+    ['focus', 1, 1, /field phone/],
+  ])('%j', (source, line, column, message) => {
+    expect(readTape(source)).toMatchObject({
+      ok: false,
+      faults: [{ line, column, message: expect.stringMatching(message) }],
+    });
+  });
+  test('comments, blank lines and a bar of its own in a text', () => {
+    expect(
+      tapeOf('# a tape', '', 'tape "T" # named', 'field a', 'type "#|"  # types both').steps,
+    ).toMatchObject([{ do: 'type', text: '#|', line: 5 }]);
+  });
+});
