@@ -6,7 +6,9 @@ import { readDocument, readDocumentText } from './read-document.ts';
 
 const demo = readFileSync(new URL('../../studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8');
 const schema = JSON.parse(readFileSync(new URL('./document.schema.json', import.meta.url), 'utf8'));
-const isBySchema = new Ajv2020({ strict: true, allowUnionTypes: true, strictRequired: false }).compile(schema);
+const isBySchema = new Ajv2020({ strict: true, allowUnionTypes: true, strictRequired: false }).compile(
+  schema,
+);
 
 const field = { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: '<4 digit>' } };
 const set = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [field] };

@@ -1,0 +1,88 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import type { SetDocument } from '../../engine/compile/document.ts';
+import { type Answer, createSaver, type SaveState } from './saver.ts';
+
+const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+
+beforeEach(() => vi.useFakeTimers());
+afterEach(() => vi.useRealTimers());
+
+function scene(answers: (Answer | Error)[]) {
+  const sent: [number, string][] = [];
+  const states: SaveState['is'][] = [];
+  const saver = createSaver(
+    1,
+    async (base, document) => {
+      sent.push([base, document.title]);
+      const answer = answers.shift()!;
+      if (answer instanceof Error) throw answer;
+      return answer;
+    },
+    (state) => states.push(state.is),
+  );
+  return { saver, sent, states };
+}
+
+test('only the latest of several changes is sent, each save on the revision before it', async () => {
+  const { saver, sent, states } = scene([
+    { ok: true, revision: 2 },
+    { ok: true, revision: 3 },
+  ]);
+  saver.want(titled('a'));
+  saver.want(titled('ab'));
+  await vi.runAllTimersAsync();
+  saver.want(titled('abc'));
+  await saver.flush();
+  expect(sent).toEqual([
+    [1, 'ab'],
+    [2, 'abc'],
+  ]);
+  expect(states.at(-1)).toBe('saved');
+});
+
+test('a change during a save is sent after it', async () => {
+  const { saver, sent } = scene([
+    { ok: true, revision: 2 },
+    { ok: true, revision: 3 },
+  ]);
+  saver.want(titled('a'));
+  const first = saver.flush();
+  saver.want(titled('b'));
+  await first;
+  expect(sent).toEqual([
+    [1, 'a'],
+    [2, 'b'],
+  ]);
+});
+
+test('after a refusal nothing is sent until somebody chose', async () => {
+  const theirs = { revision: 5, document: titled('theirs') };
+  const { saver, sent, states } = scene([
+    { ok: false, theirs, kept: 1 },
+    { ok: true, revision: 6 },
+  ]);
+  saver.want(titled('mine'));
+  await vi.runAllTimersAsync();
+  saver.want(titled('mine still'));
+  await vi.runAllTimersAsync();
+  expect(sent).toEqual([[1, 'mine']]);
+  expect(states.at(-1)).toBe('refused');
+  saver.goOnFrom(5);
+  saver.want(titled('mine still'));
+  await saver.flush();
+  expect(sent.at(-1)).toEqual([5, 'mine still']);
+});
+
+test('a save that failed can be tried again, and nothing is lost', async () => {
+  const { saver, sent, states } = scene([new Error('offline'), { ok: true, revision: 2 }]);
+  saver.want(titled('a'));
+  await vi.runAllTimersAsync();
+  expect(states.at(-1)).toBe('failed');
+  saver.retry();
+  await vi.runAllTimersAsync();
+  expect(sent).toEqual([
+    [1, 'a'],
+    [1, 'a'],
+  ]);
+  expect(states.at(-1)).toBe('saved');
+});

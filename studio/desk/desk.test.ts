@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { compileField } from '../../engine/compile/compile.ts';
+import { parseNotation } from '../../engine/compile/notation.ts';
+import { sampleCells } from '../../engine/compile/sample.ts';
+import { lay } from '../../engine/run/layout.ts';
+import { apply, type FieldEvent, keysOf, start } from '../../engine/run/state.ts';
+import { play } from '../../engine/tape/play.ts';
+import { readTape } from '../../engine/tape/read-tape.ts';
+import { actions, fieldOf, sketch, walk } from '../../engine/testing/arbitraries.ts';
+import { boundaryFor, columnsOf, place } from './columns.ts';
+import { phoneKeys } from './phone-keys.ts';
+import { recordRow, type TapeRow, tapeText } from './tape-rows.ts';
+
+describe('the column grid', () => {
+  test('every pattern has a sample that it would show itself, whole, one character a column', () => {
+    fc.assert(
+      fc.property(sketch, (from) => {
+        const { plan } = fieldOf(from);
+        const sample = sampleCells(plan);
+        const body = lay(plan, sample, 0);
+        expect(body.complete).toBe(true);
+        const { columns } = columnsOf(parseNotation(from.pattern).nodes, plan, sample);
+        expect(columns.map((column) => column.character).join('')).toBe(body.display);
+      }),
+      { seed: 20270210, numRuns: 800 },
+    );
+  });
+  test('whatever is displayed stands in the columns, in order, each character once', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        const { columns } = columnsOf(parseNotation(from.pattern).nodes, field.plan, sampleCells(field.plan));
+        for (const { after } of walk(field, tape)) {
+          const placed = place(field.plan, after.body, columns);
+          expect(placed.map((standing) => standing?.character ?? '').join('')).toBe(after.body.display);
+          expect(placed.flatMap((standing) => (standing?.content ? [standing.character] : [])).join('')).toBe(
+            after.body.content,
+          );
+          const offsets = placed.flatMap((standing) => (standing ? [standing.offset] : []));
+          expect(offsets).toEqual([...offsets].sort((a, b) => a - b));
+        }
+      }),
+      { seed: 20270210, numRuns: 800 },
+    );
+  });
+  test('the caret stands at the boundary of the character it is before', () => {
+    const field = compileField(
+      { id: 'f', kind: 'pattern', label: '', entry: { pattern: '<2-4 digit>-<2 digit>' } },
+      { locale: 'en' },
+    );
+    const { columns } = columnsOf(
+      parseNotation('<2-4 digit>-<2 digit>').nodes,
+      field.plan,
+      sampleCells(field.plan),
+    );
+    const state = keysOf('12-34').reduce((s, key) => apply(field, s, key), start(field));
+    const placed = place(field.plan, state.body, columns);
+    // 1 2 _ _ - 3 4: the cells that stayed out keep their columns.
+    expect([0, 1, 2, 3, 4, 5].map((offset) => boundaryFor(offset, placed))).toEqual([0, 1, 2, 5, 6, 7]);
+  });
+});
+
+describe('the desk’s tape', () => {
+  const field = compileField(
+    { id: 'pin', kind: 'pattern', label: '', entry: { pattern: '<4 digit>' } },
+    { locale: 'en' },
+  );
+  const recorded = (events: readonly FieldEvent[], from: number | null = null): readonly TapeRow[] => {
+    let state = start(field);
+    return events.reduce<readonly TapeRow[]>((rows, event) => {
+      state = apply(field, state, event);
+      return recordRow(rows, field, event, state, from);
+    }, []);
+  };
+  test('caret moves in a row are one row', () => {
+    const rows = recorded([
+      { type: 'focus' },
+      ...keysOf('12'),
+      { type: 'select', start: 1, end: 1 },
+      { type: 'select', start: 0, end: 0 },
+    ]);
+    expect(rows.map((row) => row.event.type)).toEqual(['focus', 'key', 'key', 'select']);
+    expect(rows.at(-1)!.state.start).toBe(0);
+  });
+  test('going on from an earlier row replaces what came after it', () => {
+    const rows = recorded([{ type: 'focus' }, ...keysOf('123')]);
+    const next = apply(field, rows[1]!.state, { type: 'key', text: '9' });
+    const again = recordRow(rows, field, { type: 'key', text: '9' }, next, 1);
+    expect(again.map((row) => row.reading.display)).toEqual(['', '1', '19']);
+    expect(new Set(again.map((row) => row.id)).size).toBe(3);
+  });
+  test('as text it plays again, and its expectations hold', () => {
+    const rows = recorded([
+      { type: 'focus' },
+      ...keysOf('12'),
+      { type: 'backspace' },
+      { type: 'paste', text: '3"4' },
+      { type: 'leave' },
+    ]);
+    const read = readTape(tapeText('A "try"', 'pin', rows));
+    expect(read).toMatchObject({ ok: true });
+    const played = read.ok && play({ fields: [field], forms: [] }, read.tape);
+    expect(played).toMatchObject({ misses: [] });
+    expect(played && 'rows' in played && played.rows.length).toBe(5);
+  });
+});
+
+test.each([
+  ['numeric', '1'],
+  ['tel', '+'],
+  ['decimal', '.'],
+  ['email', '@'],
+  ['', 'q'],
+])('the keyboard for inputmode %j can type %s and take it back', (inputmode, character) => {
+  const keys = phoneKeys(inputmode)!.flat();
+  expect(keys.some((key) => key.types === character)).toBe(true);
+  expect(keys.some((key) => key.does === 'backspace')).toBe(true);
+});
+test('inputmode none raises no keyboard', () => expect(phoneKeys('none')).toBeNull());
