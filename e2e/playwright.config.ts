@@ -3,6 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
+// Workers load this file as well and must see the same folder.
+process.env.ARBEIT_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'arbeit-e2e-'));
+
 const port = Number(process.env.ARBEIT_E2E_PORT ?? 4319);
 
 export default defineConfig({
@@ -35,6 +38,6 @@ export default defineConfig({
     cwd: '../studio',
     port,
     reuseExistingServer: false,
-    env: { ARBEIT_DATA: mkdtempSync(join(tmpdir(), 'arbeit-e2e-')) },
+    env: { ARBEIT_DATA: process.env.ARBEIT_E2E_DATA },
   },
 });

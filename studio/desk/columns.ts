@@ -142,13 +142,16 @@ function offsetAmong(plan: PatternPlan, body: PatternBody, column: Column): numb
   return -1;
 }
 
-/** The column boundary (0 is left of the first) at which a caret of that offset stands. */
+/**
+ * The column boundary (0 is left of the first) at which a caret of that offset stands: behind the character left
+ * of it, or, with none there, before the one right of it.
+ */
 export function boundaryFor(offset: number, placed: readonly (Standing | null)[]): number {
-  let after = 0;
+  let behind = 0;
   for (const [i, standing] of placed.entries()) {
     if (!standing) continue;
-    if (standing.offset >= offset) return standing.offset === offset && after !== i ? after || i : i;
-    after = i + 1;
+    if (standing.offset >= offset) return behind || i;
+    behind = i + 1;
   }
-  return after;
+  return behind;
 }

@@ -80,7 +80,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
             className="overflow-x-auto pt-4 [--col:1.75rem]"
             tabIndex={columns.length > 24 ? 0 : undefined}
           >
-            <div className="w-max min-w-full">
+            <div className="w-max min-w-full pl-1.5">
               <Specimen
                 notation={notation}
                 columns={columns}

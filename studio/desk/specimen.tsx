@@ -110,7 +110,7 @@ function AddPart({
 }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="word-button ml-3 self-center whitespace-nowrap text-sm">
+      <DropdownMenu.Trigger className="word-button ml-3 self-center justify-self-start whitespace-nowrap text-sm">
         Add a part
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

@@ -1,0 +1,292 @@
+import { spawn } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import AxeBuilder from '@axe-core/playwright';
+import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
+
+/** A set of its own for each test, so that none sees another's changes. */
+async function newSet(request: APIRequestContext, fields: readonly object[] = []): Promise<string> {
+  const document = { arbeit: 1, title: `Own ${Math.random()}`, locale: 'en-GB', fields };
+  const answer = await request.post('/api/sets', { data: { document } });
+  return ((await answer.json()) as { id: string }).id;
+}
+const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
+const documentOf = async (request: APIRequestContext, id: string) =>
+  (await (await request.get(`/api/sets/${id}`)).json()).document;
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+const liveLine = (page: Page, label: string) =>
+  page.getByRole('region', { name: 'Live field' }).getByLabel(label);
+
+async function expectNoViolations(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.target.join(' '))])).toEqual([]);
+}
+
+test('from nothing to a working field with the keyboard alone, and all of it is there after a reload', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto('/');
+  const section = page.locator('section', { has: page.locator(`#set-${id}`) });
+  await section.getByRole('button', { name: 'New field' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(`**/sets/${id}/fields/field`);
+  await page.getByLabel('Label').focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('Hut pass');
+  await page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern').focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('<2 latin upper>-<4 digit>');
+  await liveLine(page, 'Hut pass').focus();
+  await page.keyboard.type('ab12');
+  await expect(liveLine(page, 'Hut pass')).toHaveValue('AB-12');
+  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText('raw: AB12');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern')).toHaveValue(
+    '<2 latin upper>-<4 digit>',
+  );
+  await expect(page.getByRole('heading', { name: 'Hut pass' })).toBeAttached();
+});
+
+test('a change made just before the page goes away is saved', async ({ page, request }) => {
+  const id = await newSet(request, [pin]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  await page.getByLabel('Hint').fill('Four digits');
+  await page.goto('/');
+  await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('Four digits');
+});
+
+test('specimen and pattern text stay in step, by mouse and by key', async ({ page, request }) => {
+  const id = await newSet(request, [pin]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  await page.getByRole('button', { name: '4 digits. Define this part.' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Each cell takes').selectOption('letter A–Z');
+  await page.getByLabel('Letters become').selectOption('capitals');
+  await page.getByLabel('At most').fill('6');
+  const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern');
+  await expect(pattern).toHaveValue('<6 latin upper>');
+  await page.keyboard.press('Escape');
+  await pattern.fill('<3 latin>-<2 digit>');
+  await expect(page.getByRole('button', { name: '3 letters A to Z. Define this part.' })).toBeVisible();
+  await page.getByRole('button', { name: 'a hyphen. Define this part.' }).click();
+  await page.getByLabel('Fixed text').fill('/');
+  await expect(pattern).toHaveValue('<3 latin>/<2 digit>');
+  await page.getByRole('button', { name: 'Take out' }).click();
+  await expect(pattern).toHaveValue('<3 latin><2 digit>');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(pattern).not.toHaveValue('<3 latin><2 digit>');
+});
+
+test('a pattern with mistakes tells each with its column, saves nothing, and has a way back', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, [pin]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern');
+  await pattern.fill('<4 digt>-<2 latn>');
+  await expect(page.getByText('Column 4:')).toContainText('Perhaps digit');
+  await expect(page.getByText('Column 13:')).toContainText('Perhaps latin');
+  await expect(pattern).toHaveAttribute('aria-invalid', 'true');
+  await page.waitForTimeout(800);
+  expect((await documentOf(request, id)).fields[0].entry.pattern).toBe('<4 digit>');
+  await page.getByRole('button', { name: 'Back to the last pattern that read' }).click();
+  await expect(pattern).toHaveValue('<4 digit>');
+});
+
+test('the desk follows the tape back and forth, and typing goes on from there', async ({ page, request }) => {
+  const id = await newSet(request, [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  const line = liveLine(page, 'Key-box PIN');
+  await line.focus();
+  await page.keyboard.type('1234');
+  await page.getByRole('region', { name: 'Rows of the tape' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
+  const back = await line.inputValue();
+  expect(['12', '12-3']).toContain(back);
+  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText(`display: ${back}`);
+  await page.keyboard.press('End');
+  await expect(line).toHaveValue('12-34');
+  await page.getByRole('button', { name: 'Step back' }).click();
+  await page.getByRole('button', { name: 'Step back' }).click();
+  await page.getByRole('button', { name: 'Step back' }).click();
+  const from = await line.inputValue();
+  await line.focus();
+  await page.keyboard.type('9');
+  await expect(line).not.toHaveValue(from);
+  await expect(page.getByText(/typing goes on from here/)).toHaveCount(0);
+});
+
+test('rules: added, ordered by key, their lamps on the present value, their message worded', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, [pin]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  const rules = page.getByRole('region', { name: 'Rules' });
+  await rules.getByRole('button', { name: 'Add a rule' }).click();
+  await page.getByRole('menuitem', { name: 'must be filled in' }).click();
+  await rules.getByRole('button', { name: 'Add a rule' }).click();
+  await page.getByRole('menuitem', { name: 'is none of these' }).click();
+  await liveLine(page, 'Key-box PIN').focus();
+  await page.keyboard.type('0000');
+  await expect(rules.locator('summary', { hasText: 'is none of these' })).toContainText('fail');
+  await expect(rules.locator('summary', { hasText: 'must be filled in' })).toContainText('pass');
+  await rules.getByRole('button', { name: 'Move not-in' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(rules.locator('summary').first()).toContainText('is none of these');
+  await rules.locator('summary').first().click();
+  await rules.getByLabel('Message').fill('{value} is too easy.');
+  await liveLine(page, 'Key-box PIN').focus();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('region', { name: 'Live field' })).toContainText('0000 is too easy.');
+  await saved(page);
+  expect((await documentOf(request, id)).fields[0].rules.map((rule: { id: string }) => rule.id)).toEqual([
+    'not-in',
+    'required',
+  ]);
+});
+
+test('a field is deleted and put back', async ({ page, request }) => {
+  const id = await newSet(request, [pin, { ...pin, id: 'two', label: 'Second PIN' }]);
+  await page.goto('/');
+  const section = page.locator('section', { has: page.locator(`#set-${id}`) });
+  await section.getByRole('button', { name: 'Delete Key-box PIN' }).click();
+  await expect(section.getByRole('link', { name: 'Key-box PIN' })).toHaveCount(0);
+  await section.getByRole('button', { name: 'Put it back' }).click();
+  await expect(section.getByRole('link', { name: 'Key-box PIN' })).toBeVisible();
+  await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
+});
+
+test('two windows: the later save is a choice, and either way nothing is lost', async ({
+  page,
+  context,
+  request,
+}) => {
+  for (const choice of ['Go on with mine', 'Go on with theirs']) {
+    const id = await newSet(request, [pin]);
+    const other = await context.newPage();
+    await page.goto(`/sets/${id}/fields/pin`);
+    await other.goto(`/sets/${id}/fields/pin`);
+    await other.getByLabel('Hint').fill('theirs');
+    await saved(other);
+    await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('theirs');
+    await page.getByLabel('Hint').fill('mine');
+    await expect(page.getByRole('alertdialog')).toBeVisible();
+    await expectNoViolations(page);
+    const file = await request.get(
+      (await page.getByRole('link', { name: 'Mine as a file' }).getAttribute('href'))!,
+    );
+    expect((await file.json()).fields[0].hint).toBe('mine');
+    await page.getByRole('button', { name: choice }).click();
+    const kept = choice.endsWith('mine') ? 'mine' : 'theirs';
+    await expect(page.getByLabel('Hint')).toHaveValue(kept);
+    await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe(kept);
+    await page.getByLabel('Placeholder').fill('1234');
+    await expect.poll(async () => (await documentOf(request, id)).fields[0].placeholder).toBe('1234');
+    await other.close();
+  }
+});
+
+test('nothing moves when a message appears', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/fields/mobile');
+  const places = () =>
+    page.evaluate(() =>
+      ['Tape', 'Pattern', 'Rules', 'Live field'].map((name) =>
+        document.querySelector(`section[aria-label="${name}"]`)!.getBoundingClientRect().toJSON(),
+      ),
+    );
+  const line = liveLine(page, 'Guest’s mobile number');
+  await line.focus();
+  await page.keyboard.type('0');
+  const quiet = await places();
+  await page.keyboard.type('8');
+  await expect(page.getByRole('region', { name: 'Live field' })).toContainText('starts with 07');
+  expect(await places()).toEqual(quiet);
+});
+
+test('the phone keyboard types, and the focus stays', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/fields/key-box');
+  await page.getByRole('radio', { name: 'Phone' }).click();
+  const line = liveLine(page, 'Key-box PIN');
+  await line.focus();
+  const keys = page.getByRole('group', { name: /Phone keyboard/ });
+  for (const key of ['1', '2', '8']) await keys.getByText(key, { exact: true }).click();
+  await keys.getByLabel('backspace').click();
+  await expect(line).toHaveValue('12');
+  await expect(line).toBeFocused();
+  await page.keyboard.type('9');
+  await expect(line).toHaveValue('129');
+});
+
+for (const sheet of ['light', 'dark'])
+  for (const path of [
+    '/',
+    '/sets/ridge-huts/fields/warden',
+    '/sets/ridge-huts/fields/mobile/alone',
+    '/sets/ridge-huts/forms/booking/alone',
+  ])
+    test(`axe finds nothing on ${path}, ${sheet} sheet`, async ({ page }) => {
+      await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
+      await page.goto(path);
+      await expect(page.locator('html')).toHaveAttribute('data-sheet', sheet);
+      await expectNoViolations(page);
+      if (!path.endsWith('warden')) return;
+      await liveLine(page, 'Warden’s telephone').focus();
+      await page.keyboard.type('555x');
+      await page.keyboard.press('Tab');
+      await page.locator('summary').first().click();
+      await expectNoViolations(page);
+      await page.getByRole('button', { name: '4 digits. Define this part.' }).click();
+      await expectNoViolations(page);
+    });
+
+test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  for (const path of ['/', '/sets/ridge-huts/fields/warden', '/sets/ridge-huts/forms/booking/alone']) {
+    await page.goto(path);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+  }
+});
+
+test('addresses that lead nowhere and requests that make no sense are told so', async ({ page, request }) => {
+  const answer = await page.goto('/sets/ridge-huts/fields/nobody');
+  expect(answer?.status()).toBe(404);
+  await expect(page.getByRole('link', { name: 'Back to the shelf' })).toBeVisible();
+  const put = (data: unknown) => request.put('/api/sets/ridge-huts', { data: data as object });
+  expect((await put({})).status()).toBe(400);
+  const faulty = await put({ base: 1, document: { arbeit: 1 } });
+  expect([faulty.status(), (await faulty.json()).faults.length]).toEqual([422, 3]);
+  expect(
+    (
+      await request.put('/api/sets/nowhere', {
+        data: { base: 1, document: { arbeit: 1, title: 'x', locale: 'en', fields: [] } },
+      })
+    ).status(),
+  ).toBe(404);
+  const raw = await request.fetch('/api/sets', {
+    method: 'POST',
+    data: 'not json',
+    headers: { 'content-type': 'text/plain' },
+  });
+  expect(raw.status()).toBe(400);
+});
+
+test('a second Arbeit on the same data folder is refused with a clear message', async () => {
+  const folder = process.env.ARBEIT_E2E_DATA!;
+  const cwd = fileURLToPath(new URL('../studio', import.meta.url));
+  const second = spawn('npx', ['next', 'start', '-p', '4397'], {
+    cwd,
+    env: { ...process.env, ARBEIT_DATA: folder },
+  });
+  let said = '';
+  second.stdout.on('data', (chunk) => (said += chunk));
+  second.stderr.on('data', (chunk) => (said += chunk));
+  const code = await new Promise((resolve) => second.on('exit', resolve));
+  expect(code).not.toBe(0);
+  expect(said).toContain('is in use by another Arbeit');
+});
