@@ -2,7 +2,7 @@ import { kindOf } from '../engine/run/kind.ts';
 import type { FieldEvent } from '../engine/run/state.ts';
 import { difference } from './difference.ts';
 import { bindForm } from './form.ts';
-import { eventFor, typing } from './input-types.ts';
+import { eventFor } from './input-types.ts';
 import type { FieldStore } from './store.ts';
 
 export interface BindOptions {
@@ -81,12 +81,20 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
       const at = forward ? start : end;
       store.dispatch({ type: 'select', start: isKey ? at : start, end: isKey ? at : end });
       if (text === '') store.dispatch({ type: forward ? 'delete' : 'backspace' });
-      else store.dispatch(typing(text));
+      else {
+        // The caret may have moved on inside what was typed: then it stays behind the same character.
+        const split = caret > start ? caret - start : text.length;
+        const { start: at } = store.dispatch({ type: 'insert', text: text.slice(0, split) });
+        if (split < text.length) {
+          store.dispatch({ type: 'insert', text: text.slice(split) });
+          store.dispatch({ type: 'select', start: at, end: at });
+        }
+      }
     }
   };
 
   const onBeforeInput = (event: InputEvent): void => {
-    if (composing || event.isComposing || !event.cancelable) return;
+    if (composing || event.isComposing || !event.cancelable || input.readOnly) return;
     takeOver();
     const then = eventFor(event, store.state());
     if (!then) return;

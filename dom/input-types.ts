@@ -31,11 +31,6 @@ export function eventFor(event: InputEvent, state: FieldState): readonly FieldEv
   const text = event.data ?? event.dataTransfer?.getData('text/plain');
   if (text === undefined) return undefined;
   if (inputType.startsWith('insertFrom')) return [{ type: 'paste', text }];
-  return inputType === 'insertText' ? [typing(text)] : undefined;
+  if (inputType !== 'insertText') return undefined;
+  return [{ type: graphemes(text).length === 1 ? 'key' : 'insert', text }];
 }
-
-/** Text that came by itself: a key, or several characters at once. */
-export const typing = (text: string): FieldEvent => ({
-  type: graphemes(text).length === 1 ? 'key' : 'insert',
-  text,
-});

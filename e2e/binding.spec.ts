@@ -196,7 +196,7 @@ test('label, hint and message belong to the input', async ({ page, request }) =>
   });
   const line = page.getByLabel('Field');
   await expect(line).toHaveAccessibleDescription('With area code');
-  await page.getByText('Field', { exact: true }).click();
+  await page.locator('label').click();
   await expect(line).toBeFocused();
   await page.keyboard.press('Tab');
   await expect(line).toHaveAccessibleDescription('With area code Please fill this in.');

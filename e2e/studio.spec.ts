@@ -27,7 +27,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
 }) => {
   const id = await newSet(request);
   await page.goto('/');
-  const section = page.locator('section', { has: page.locator(`#set-${id}`) });
+  const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: 'New field' }).focus();
   await page.keyboard.press('Enter');
   await page.keyboard.press('Enter');
@@ -53,7 +53,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
 test('a change made just before the page goes away is saved', async ({ page, request }) => {
   const id = await newSet(request, [pin]);
   await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByLabel('Hint').fill('Four digits');
+  await page.getByLabel('Hint', { exact: true }).fill('Four digits');
   await page.goto('/');
   await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('Four digits');
 });
@@ -72,7 +72,7 @@ test('specimen and pattern text stay in step, by mouse and by key', async ({ pag
   await pattern.fill('<3 latin>-<2 digit>');
   await expect(page.getByRole('button', { name: '3 letters A to Z. Define this part.' })).toBeVisible();
   await page.getByRole('button', { name: 'a hyphen. Define this part.' }).click();
-  await page.getByLabel('Fixed text').fill('/');
+  await page.getByLabel('Fixed text', { exact: true }).fill('/');
   await expect(pattern).toHaveValue('<3 latin>/<2 digit>');
   await page.getByRole('button', { name: 'Take out' }).click();
   await expect(pattern).toHaveValue('<3 latin><2 digit>');
@@ -140,7 +140,7 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
   await page.keyboard.press('ArrowUp');
   await expect(rules.locator('summary').first()).toContainText('is none of these');
   await rules.locator('summary').first().click();
-  await rules.getByLabel('Message').fill('{value} is too easy.');
+  await rules.getByLabel('Message').first().fill('{value} is too easy.');
   await liveLine(page, 'Key-box PIN').focus();
   await page.keyboard.press('Tab');
   await expect(page.getByRole('region', { name: 'Live field' })).toContainText('0000 is too easy.');
@@ -154,7 +154,7 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
 test('a field is deleted and put back', async ({ page, request }) => {
   const id = await newSet(request, [pin, { ...pin, id: 'two', label: 'Second PIN' }]);
   await page.goto('/');
-  const section = page.locator('section', { has: page.locator(`#set-${id}`) });
+  const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: 'Delete Key-box PIN' }).click();
   await expect(section.getByRole('link', { name: 'Key-box PIN' })).toHaveCount(0);
   await section.getByRole('button', { name: 'Put it back' }).click();
@@ -172,10 +172,10 @@ test('two windows: the later save is a choice, and either way nothing is lost', 
     const other = await context.newPage();
     await page.goto(`/sets/${id}/fields/pin`);
     await other.goto(`/sets/${id}/fields/pin`);
-    await other.getByLabel('Hint').fill('theirs');
+    await other.getByLabel('Hint', { exact: true }).fill('theirs');
     await saved(other);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('theirs');
-    await page.getByLabel('Hint').fill('mine');
+    await page.getByLabel('Hint', { exact: true }).fill('mine');
     await expect(page.getByRole('alertdialog')).toBeVisible();
     await expectNoViolations(page);
     const file = await request.get(
@@ -184,7 +184,7 @@ test('two windows: the later save is a choice, and either way nothing is lost', 
     expect((await file.json()).fields[0].hint).toBe('mine');
     await page.getByRole('button', { name: choice }).click();
     const kept = choice.endsWith('mine') ? 'mine' : 'theirs';
-    await expect(page.getByLabel('Hint')).toHaveValue(kept);
+    await expect(page.getByLabel('Hint', { exact: true })).toHaveValue(kept);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe(kept);
     await page.getByLabel('Placeholder').fill('1234');
     await expect.poll(async () => (await documentOf(request, id)).fields[0].placeholder).toBe('1234');

@@ -76,6 +76,7 @@ export function Specimen({
             </Popover.Trigger>
             <Popover.Portal>
               <Popover.Content
+                aria-label={`Define: ${inWords(span.node)}`}
                 align="start"
                 sideOffset={6}
                 collisionPadding={12}

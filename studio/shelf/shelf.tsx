@@ -67,9 +67,9 @@ function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
     setGone(field.label || field.id);
   };
   return (
-    <section aria-labelledby={`set-${set.id}`} className="mt-8">
+    <div data-set={set.id} className="mt-8">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-ink pb-1.5">
-        <h2 id={`set-${set.id}`} className="text-xl">
+        <h2 className="text-xl">
           <input
             aria-label="Title of the set"
             className="w-72 max-w-full border-b border-transparent bg-transparent hover:border-line"
@@ -136,7 +136,7 @@ function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
           </table>
         </div>
       )}
-    </section>
+    </div>
   );
 }
 
