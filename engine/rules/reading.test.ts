@@ -100,6 +100,11 @@ describe('showing', () => {
       'taken',
     ]);
   });
+  test('of one that fails and one that is open, the failing one is told', () => {
+    const compiled = field('<4 digit>', [{ id: 'm', check: { type: 'matches', pattern: '07..' } }]);
+    expect(codes(after(compiled, [...keysOf('08'), leave]))).toEqual(['no-match']);
+    expect(codes(after(compiled, [...keysOf('07'), leave]))).toEqual(['incomplete']);
+  });
   test('a warning is shown and does not make the field invalid', () => {
     const reading = after(field('<1-4 digit>', [{ ...long(undefined), severity: 'warning' }]), [
       ...keysOf('123'),

@@ -62,20 +62,24 @@ export function read(field: CompiledField, state: FieldState): Reading {
   const kind = kindOf(field);
   const findings: Finding[] = [];
   let shown: Shown[] | undefined;
+  let shownVerdict: Verdict | undefined;
   let problem: string | undefined;
   for (const rule of rules) {
     const finding = check(field, body, rule.check);
     findings.push(finding);
-    if (finding.verdict === 'pass') continue;
+    const { verdict } = finding;
+    if (verdict === 'pass') continue;
     const isFirst = problem === undefined && rule.severity === 'error';
-    const isSeen = maySee(rule, finding.verdict, state) && (!shown || field.messages === 'all');
+    // Where one message is shown, what fails is worth more than what is still open.
+    const isBetter = !shown || field.messages === 'all' || (verdict === 'fail' && shownVerdict === 'open');
+    const isSeen = isBetter && maySee(rule, verdict, state);
     if (!isFirst && !isSeen) continue;
     const said = told(field, rule, finding);
     if (isFirst) problem = said.message;
-    if (isSeen) {
-      shown ??= [];
-      shown.push(said);
-    }
+    if (!isSeen) continue;
+    if (shown && field.messages === 'all') shown.push(said);
+    else shown = [said];
+    shownVerdict = verdict;
   }
   const raw = kind.raw(plan, body);
   const complete = kind.complete(plan, body);

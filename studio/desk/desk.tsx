@@ -91,7 +91,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
               <Ruler plan={compiled.plan} state={field.state} columns={columns} />
             </div>
           </div>
-          <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-2">
+          <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[22.5rem_minmax(0,1fr)]">
             <LiveField field={field} inputmode={String(definition.html?.inputmode ?? '')} />
             <PatternLine
               key={tape.patternKey}
