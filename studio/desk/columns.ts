@@ -1,7 +1,7 @@
 import type { Node } from '../../engine/compile/notation.ts';
 import { graphemes } from '../../engine/run/graphemes.ts';
 import { type PatternBody, standing, written } from '../../engine/run/layout.ts';
-import type { PatternPlan } from '../../engine/run/plan.ts';
+import type { Part, PatternPlan } from '../../engine/run/plan.ts';
 import type { Path } from '../definition/pattern-edits.ts';
 
 /** One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both stand on these. */
@@ -79,6 +79,26 @@ export function columnsOf(
   };
   walk(nodes, []);
   return { columns, spans };
+}
+
+/** What a cell takes, short enough for its column. */
+export function shortFor(part: Part): string {
+  if (part.takes === 'words') return 'word';
+  if (part.takes === 'number') return 'num';
+  switch (part.set) {
+    case 'digit':
+      return '0-9';
+    case 'latin':
+      return part.manner === 'lower' ? 'a-z' : part.manner === 'upper' ? 'A-Z' : 'A-z';
+    case 'letter':
+      return 'abc';
+    case 'alnum':
+      return 'a/9';
+    case 'any':
+      return 'any';
+    default:
+      return 'set';
+  }
 }
 
 /** What stands in a column at the moment: the character and its offset in the display; `null` where nothing does. */

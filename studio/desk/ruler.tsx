@@ -1,9 +1,10 @@
 'use client';
 
+import { partOf } from '../../engine/run/cells.ts';
 import { rawOf } from '../../engine/run/layout.ts';
 import type { PatternPlan } from '../../engine/run/plan.ts';
 import type { FieldState } from '../../engine/run/state.ts';
-import { boundaryFor, type Column, place, type Standing } from './columns.ts';
+import { boundaryFor, type Column, place, type Standing, shortFor } from './columns.ts';
 
 /**
  * Pattern, display, content and raw, character under character, each under the part it fills; the caret and the
@@ -40,6 +41,17 @@ export function Ruler({
   const to = boundaryFor(state.end, placed);
   return (
     <section aria-label="Ruler" className="relative">
+      <div aria-hidden="true" className="flex h-6 items-center border-b">
+        {columns.map((column) => (
+          <span
+            key={column.id}
+            className="value w-[var(--col)] border-l text-center text-[0.62rem] text-faint"
+          >
+            {column.is === 'fixed' ? shown(column.character) : shortFor(partOf(plan, column.cell))}
+          </span>
+        ))}
+        <span className="caption ml-3">pattern</span>
+      </div>
       <Stops placed={placed} count={columns.length} state={state} />
       <div className="relative">
         {state.start !== state.end && (

@@ -12,7 +12,7 @@ export function PlainField({ field, action }: { readonly field: Field; readonly 
       <label htmlFor={field.labelProps.htmlFor} className="block font-semibold">
         {definition.label || 'No label'}
       </label>
-      <p {...field.hintProps} className="min-h-5 text-sm text-faint">
+      <p {...field.hintProps} className="text-sm text-faint">
         {definition.hint}
       </p>
       <div className="mt-1 flex items-center gap-3">

@@ -1,0 +1,72 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { compile } from '../engine/compile/compile.ts';
+import type { FieldDocument } from '../engine/compile/document.ts';
+import { parseNotation } from '../engine/compile/notation.ts';
+import { readAloud } from '../engine/compile/plain-words.ts';
+import { sampleCells } from '../engine/compile/sample.ts';
+import { lay } from '../engine/run/layout.ts';
+import { play } from '../engine/tape/play.ts';
+import { readTape } from '../engine/tape/read-tape.ts';
+
+const root = new URL('../', import.meta.url);
+const notation = readFileSync(new URL('docs/notation.md', root), 'utf8');
+
+/** The rows of the table under a heading, cells without their code marks. */
+function table(heading: string): string[][] {
+  const [section = ''] = notation.split(`## ${heading}\n`)[1]?.split('\n## ') ?? [];
+  const rows = section.split('\n').filter((line) => line.startsWith('| '));
+  return rows.slice(1).map((line) =>
+    line
+      .slice(2, -2)
+      .split(/(?<!\\) \| /)
+      .map((cell) => cell.trim().replace(/^`|`$/g, '').replaceAll('\\|', '|')),
+  );
+}
+
+const fieldFor = (pattern: string, options: object = {}) => {
+  const field: FieldDocument = { id: 'it', kind: 'pattern', label: 'It', entry: { pattern, ...options } };
+  return compile({ arbeit: 1, title: 'Docs', locale: 'en-GB', fields: [field] });
+};
+
+describe('docs/notation.md', () => {
+  test.each(table('Patterns'))('%s', (pattern, aloud, sample) => {
+    expect(readAloud(parseNotation(pattern!).nodes)).toBe(aloud);
+    const { plan } = fieldFor(pattern!).fields[0]!;
+    expect(lay(plan, sampleCells(plan), 0).display).toBe(sample);
+  });
+  test.each(table('Mistakes'))('%s', (pattern, column, suggestion) => {
+    expect(parseNotation(pattern!).faults.map((fault) => [String(fault.column), fault.suggestion])).toEqual([
+      [column, suggestion],
+    ]);
+  });
+  const examples = [...notation.matchAll(/```tape (.+)\n([\s\S]*?)```/g)].map(
+    (match) => [match[1]!, match[2]!] as const,
+  );
+  test.each(examples)('%s', (head, lines) => {
+    const [pattern, ...options] = head.split('; ');
+    const entry = Object.fromEntries(options.map((option) => option.split(' ')));
+    const read = readTape(`field it\n${lines}`);
+    expect(read).toMatchObject({ ok: true });
+    expect(read.ok && play(fieldFor(pattern!, entry), read.tape)).toMatchObject({ misses: [] });
+  });
+  test('has examples of each', () => {
+    expect(
+      [table('Patterns').length, table('Mistakes').length, examples.length].every((count) => count > 6),
+    ).toBe(true);
+  });
+});
+
+test('every link and picture of the README and the docs is there', () => {
+  const pages = [
+    'README.md',
+    ...readdirSync(new URL('docs/', root))
+      .filter((name) => name.endsWith('.md'))
+      .map((name) => `docs/${name}`),
+  ];
+  for (const page of pages) {
+    const text = readFileSync(new URL(page, root), 'utf8');
+    for (const [, target] of text.matchAll(/\]\((?!https?:|#)([^)#]+)/g))
+      expect(() => readFileSync(new URL(target!, new URL(page, root)))).not.toThrow(/ENOENT/);
+  }
+});
