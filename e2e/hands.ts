@@ -100,10 +100,10 @@ export async function playBoth(page: Page, set: CompiledSet, tape: Tape): Promis
     if (step.do === 'expect') continue;
     const row: Row = played.rows[at++]!;
     field = step.do === 'focus' ? (step.field ?? field) : field;
-    const needsFocus = !focused && !['focus', 'leave', 'submit', 'reset', 'wait'].includes(step.do);
+    const needsFocus =
+      !focused && !['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill'].includes(step.do);
     if (needsFocus) await lineOf(page, field).focus();
     await act(page, step, field);
-    if (needsFocus && (step.do === 'set' || step.do === 'autofill')) await lineOf(page, field).blur();
     focused = row.flags.focused;
     const found = await seen(page, field);
     const expected = {

@@ -162,6 +162,17 @@ test('a field is deleted and put back', async ({ page, request }) => {
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
 });
 
+test('a field deleted on its desk can be put back from the shelf', async ({ page, request }) => {
+  const id = await newSet(request, [pin]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  await page.getByRole('button', { name: 'Delete this field' }).click();
+  const section = page.locator(`[data-set="${id}"]`);
+  await expect(section.getByText('“Key-box PIN” was taken off the shelf.')).toBeVisible();
+  await section.getByRole('button', { name: 'Put it back' }).click();
+  await expect(section.getByRole('link', { name: 'Key-box PIN' })).toBeVisible();
+  await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(1);
+});
+
 test('two windows: the later save is a choice, and either way nothing is lost', async ({
   page,
   context,

@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process';
+import { createRequire } from 'node:module';
 import { createServer } from 'node:net';
+import { join } from 'node:path';
 import { install } from './install.mjs';
 import { buildStudio, studio } from './studio.mjs';
 
@@ -22,13 +24,23 @@ await new Promise((free) => {
 install();
 if (!buildStudio()) process.exit(1);
 
-const server = spawn('npx', ['next', 'start', '-p', port], {
+// Next itself, not through npx: what ends this process must end the server.
+const next = createRequire(join(studio, 'package.json')).resolve('next/dist/bin/next');
+const server = spawn(process.execPath, [next, 'start', '-p', port], {
   cwd: studio,
-  stdio: ['ignore', 'pipe', 'inherit'],
+  stdio: ['ignore', 'ignore', 'inherit'],
   env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-});
-server.stdout.on('data', (chunk) => {
-  if (String(chunk).includes('Ready')) process.stdout.write(`\nArbeit is at http://localhost:${port}\n\n`);
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));
+
+// The address is told once a page has come: until then the store may still turn out to be in use.
+const address = `http://localhost:${port}`;
+for (let isUp = false; !isUp; ) {
+  await new Promise((later) => setTimeout(later, 250));
+  isUp = await fetch(address).then(
+    (response) => response.ok,
+    () => false,
+  );
+}
+process.stdout.write(`\nArbeit is at ${address}\n\n`);

@@ -15,7 +15,7 @@ const notation = readFileSync(new URL('docs/notation.md', root), 'utf8');
 /** The rows of the table under a heading, cells without their code marks. */
 function table(heading: string): string[][] {
   const [section = ''] = notation.split(`## ${heading}\n`)[1]?.split('\n## ') ?? [];
-  const rows = section.split('\n').filter((line) => line.startsWith('| '));
+  const rows = section.split('\n').filter((line) => line.startsWith('| ') && !line.startsWith('| --'));
   return rows.slice(1).map((line) =>
     line
       .slice(2, -2)

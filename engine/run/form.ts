@@ -12,7 +12,8 @@ export interface FormState {
 export type FormEvent =
   | { readonly type: 'focus'; readonly field: string }
   | { readonly type: 'leave' | 'submit' | 'reset' }
-  | { readonly type: 'field'; readonly event: FieldEvent };
+  /** `field`: not the focused one but this, by the program or the browser. */
+  | { readonly type: 'field'; readonly event: FieldEvent; readonly field?: string };
 
 export function startForm(form: CompiledForm): FormState {
   return { fields: Object.fromEntries(form.fields.map((field) => [field.id, start(field)])), focus: null };
@@ -45,6 +46,6 @@ export function applyToForm(form: CompiledForm, state: FormState, event: FormEve
       return { ...state, fields: Object.fromEntries(all) };
     }
     case 'field':
-      return { ...state, fields: at(state.focus, event.event) };
+      return { ...state, fields: at(event.field ?? state.focus, event.event) };
   }
 }

@@ -97,12 +97,12 @@ export function eventsOf(action: Action, state: FormState, about: string): FormE
     case 'wait':
       return [];
     default: {
-      const field = state.fields[about]!;
-      const events = fieldEvents(action, field).map((event): FormEvent => ({ type: 'field', event }));
-      if (state.focus !== null) return events;
-      const focus: FormEvent = { type: 'focus', field: about };
-      const byProgram = action.do === 'set' || action.do === 'autofill';
-      return byProgram ? [focus, ...events, { type: 'leave' }] : [focus, ...events];
+      const events = fieldEvents(action, state.fields[about]!).map(
+        (event): FormEvent => ({ type: 'field', event, field: about }),
+      );
+      // The browser and the program reach a field without the focus; a hand has to go there first.
+      if (state.focus !== null || action.do === 'set' || action.do === 'autofill') return events;
+      return [{ type: 'focus', field: about }, ...events];
     }
   }
 }

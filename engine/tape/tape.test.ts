@@ -148,6 +148,15 @@ describe('playing', () => {
       misses: [],
     });
   });
+  test('a hand focuses the field it types into; the program and the browser need not', () => {
+    const { rows } = played('field key-box', 'set "1234"', 'autofill "5678"', 'backspace', 'leave');
+    expect(rows.map(({ display, flags }) => [display, flags.focused, flags.touched])).toEqual([
+      ['1234', false, false],
+      ['5678', false, false],
+      ['567', true, false],
+      ['567', false, true],
+    ]);
+  });
   test('arrows collapse a selection, then move by characters', () => {
     const { rows } = played(
       'field warden',

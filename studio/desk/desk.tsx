@@ -13,6 +13,7 @@ import type { CompiledField } from '../../engine/run/plan.ts';
 import { apply, start } from '../../engine/run/state.ts';
 import { useField } from '../../react/use-field.ts';
 import { changeField, fieldOf, removeField } from '../definition/edits.ts';
+import { leaveNote } from '../definition/just-deleted.ts';
 import { useSet } from '../definition/use-set.ts';
 import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
@@ -62,6 +63,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
       change((f) => ({ ...f, entry: { ...f.entry, pattern } }), 'pattern');
   };
   const remove = async () => {
+    leaveNote({ setId: set.id, label: definition.label || definition.id, before: set.document });
     await set.editAndSave((d) => removeField(d, fieldId));
     router.push('/');
   };

@@ -3,11 +3,12 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { DropdownMenu } from 'radix-ui';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
 import { useField } from '../../react/use-field.ts';
 import { addField, removeField } from '../definition/edits.ts';
+import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { Masthead } from '../sheet/masthead.tsx';
@@ -60,11 +61,15 @@ function NewSet() {
 
 function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
-  const [gone, setGone] = useState<string | null>(null);
+  const [gone, setGone] = useState<JustDeleted | null>(null);
+  useEffect(() => {
+    const note = takeNote(stored.id);
+    if (note) setGone(note);
+  }, [stored.id]);
   const { document } = set;
   const remove = (field: FieldDocument) => {
+    setGone({ setId: set.id, label: field.label || field.id, before: set.document });
     set.edit((d) => removeField(d, field.id));
-    setGone(field.label || field.id);
   };
   return (
     <div data-set={set.id} className="mt-8">
@@ -88,12 +93,12 @@ function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
       <p role="status" className="min-h-7 py-1 text-sm">
         {gone !== null && (
           <>
-            “{gone}” was taken off the shelf.{' '}
+            “{gone.label}” was taken off the shelf.{' '}
             <button
               type="button"
               className="word-button"
               onClick={() => {
-                set.undo();
+                set.edit(() => gone.before);
                 setGone(null);
               }}
             >

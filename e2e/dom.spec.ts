@@ -1,0 +1,112 @@
+import { fileURLToPath } from 'node:url';
+import { expect, type Page, test } from '@playwright/test';
+import { build } from 'esbuild';
+
+/** The binding by itself, on a page without a framework. */
+let script = '';
+test.beforeAll(async () => {
+  const { outputFiles } = await build({
+    stdin: {
+      contents: `
+        export { bind } from './dom/bind.ts';
+        export { createStore } from './dom/store.ts';
+        export { compileField } from './engine/compile/compile.ts';
+        export { read } from './engine/rules/reading.ts';`,
+      resolveDir: fileURLToPath(new URL('..', import.meta.url)),
+    },
+    bundle: true,
+    write: false,
+    format: 'iife',
+    globalName: 'arbeit',
+  });
+  script = outputFiles[0]!.text;
+});
+
+/** Puts up a form and binds every input of it; `data-submits` says what an input submits. */
+async function putUp(page: Page, html: string): Promise<void> {
+  await page.setContent(`<!doctype html><form>${html}<button>Send</button></form>`);
+  await page.addScriptTag({ content: script });
+  await page.evaluate(() => {
+    // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
+    const { bind, createStore, compileField, read } = (globalThis as any).arbeit;
+    const field = compileField(
+      { id: 'f', kind: 'pattern', label: 'F', entry: { pattern: '<2 digit>-<2 digit>' } },
+      { locale: 'en' },
+    );
+    const release = [...document.querySelectorAll('input')].map((input) =>
+      bind(input, createStore(field, read), { submits: input.dataset.submits ?? 'raw' }),
+    );
+    Object.assign(globalThis, {
+      release: () => {
+        for (const letGo of release) letGo();
+      },
+    });
+  });
+}
+const submitted = (page: Page) =>
+  page.evaluate(() =>
+    [...new FormData(document.querySelector('form')!)].map(([name, value]) => `${name}=${value}`),
+  );
+
+test('raw is submitted, the display where asked, each under its own of several same names', async ({
+  page,
+}) => {
+  await putUp(
+    page,
+    '<input name="a"><input name="a" data-submits="display"><input name="b" disabled><input>',
+  );
+  for (const [i, input] of (await page.locator('input:enabled').all()).entries()) {
+    await input.focus();
+    await page.keyboard.type(`12${i}4`);
+  }
+  expect(await submitted(page)).toEqual(['a=1204', 'a=12-14']);
+});
+
+test('a value the page came with is read; a reset goes back to the definition’s own', async ({ page }) => {
+  await putUp(page, '<input name="a" value="1234">');
+  const line = page.locator('input');
+  await expect(line).toHaveValue('12-34');
+  await page.evaluate(() => document.querySelector('form')!.reset());
+  await expect(line).toHaveValue('');
+});
+
+test('a reset that somebody prevents changes nothing', async ({ page }) => {
+  await putUp(page, '<input name="a">');
+  await page.locator('input').focus();
+  await page.keyboard.type('12');
+  await page.evaluate(() => {
+    const form = document.querySelector('form')!;
+    form.addEventListener('reset', (event) => event.preventDefault());
+    form.reset();
+  });
+  await expect(page.locator('input')).toHaveValue('12');
+});
+
+test('let go, an input is an input again', async ({ page }) => {
+  await putUp(page, '<input name="a">');
+  await page.evaluate(() => (globalThis as unknown as { release: () => void }).release());
+  await page.locator('input').focus();
+  await page.keyboard.type('1x2345');
+  await expect(page.locator('input')).toHaveValue('1x2345');
+});
+
+test('dragging text away and dropping it go through the field', async ({ page }) => {
+  await putUp(page, '<input name="a">');
+  const line = page.locator('input');
+  await line.evaluate((input: HTMLInputElement) => {
+    input.focus();
+    input.dispatchEvent(
+      new InputEvent('beforeinput', {
+        inputType: 'insertFromDrop',
+        data: '12.34',
+        cancelable: true,
+        bubbles: true,
+      }),
+    );
+    input.setSelectionRange(1, 4);
+    input.dispatchEvent(
+      new InputEvent('beforeinput', { inputType: 'deleteByDrag', cancelable: true, bubbles: true }),
+    );
+  });
+  await expect(line).toHaveValue('14');
+});
