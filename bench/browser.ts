@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
+import { chromiumFlags } from '../e2e/chromium.ts';
 
 export interface Added {
   readonly what: string;
@@ -40,15 +41,7 @@ export async function inBrowser(root: string): Promise<Added[]> {
   const { port } = server.address() as { port: number };
   const browser = await chromium.launch({
     executablePath: process.env.ARBEIT_CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
+    args: [...chromiumFlags],
   });
   const rows: Added[] = [];
   for (const others of [0, 1000]) {

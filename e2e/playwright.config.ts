@@ -2,6 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { chromiumFlags } from './chromium.ts';
 
 // Workers load this file as well and must see the same folder.
 process.env.ARBEIT_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'arbeit-e2e-'));
@@ -22,15 +23,7 @@ export default defineConfig({
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {
       executablePath: process.env.ARBEIT_CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      args: [...chromiumFlags],
     },
   },
   webServer: {

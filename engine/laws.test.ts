@@ -8,7 +8,7 @@ import { placeOf } from './run/insert.ts';
 import { type PatternBody, written } from './run/layout.ts';
 import type { CompiledField } from './run/plan.ts';
 import { apply, type FieldState, keysOf, start } from './run/state.ts';
-import { actions, fieldOf, sketch, typed, walk } from './testing/arbitraries.ts';
+import { actions, fieldOf, type Sketch, sketch, typed, walk } from './testing/arbitraries.ts';
 
 /** One seed, so that a red run is red for everybody; `ARBEIT_SEED` and `ARBEIT_RUNS` go looking for more. */
 const runs = {
@@ -56,6 +56,19 @@ function runsOn(field: CompiledField): boolean {
   );
 }
 
+/** Holds a law at every step of random tapes on random patterns. */
+function everyStep(
+  law: (field: CompiledField, step: ReturnType<typeof walk>[number], from: Sketch) => void,
+): void {
+  fc.assert(
+    fc.property(sketch, actions, (from, tape) => {
+      const field = fieldOf(from);
+      for (const step of walk(field, tape)) law(field, step, from);
+    }),
+    runs,
+  );
+}
+
 describe('laws of pattern fields', () => {
   test('1: the same content in the same places has the same display, whatever the way there', () => {
     fc.assert(
@@ -92,73 +105,54 @@ describe('laws of pattern fields', () => {
   });
 
   test('2: pasting the display into an empty field gives the same state', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { after } of walk(field, tape)) {
-          if (after.body.last < 0 || isShortInTheMiddle(field, after.body)) continue;
-          if (after.body.display !== after.body.display.normalize('NFC')) continue;
-          // An optional stretch that was passed by could take what stands behind it: the display cannot tell.
-          const passedBy = after.body.cells.slice(0, after.body.last).includes('');
-          if (passedBy && runsOn(field)) continue;
-          const pasted = apply(field, fresh(field), { type: 'paste', text: after.body.display });
-          expect([pasted.body.display, pasted.leftOut]).toEqual([after.body.display, '']);
-          // `<digit><0-1 any>-`: "0-" is two states with one display, so nothing can tell them apart.
-          if (!isAmbiguous(field)) expect(pasted.body.content).toBe(after.body.content);
-        }
-      }),
-      runs,
-    );
+    everyStep((field, { after }) => {
+      if (after.body.last < 0 || isShortInTheMiddle(field, after.body)) return;
+      if (after.body.display !== after.body.display.normalize('NFC')) return;
+      // An optional stretch that was passed by could take what stands behind it: the display cannot tell.
+      const passedBy = after.body.cells.slice(0, after.body.last).includes('');
+      if (passedBy && runsOn(field)) return;
+      const pasted = apply(field, fresh(field), { type: 'paste', text: after.body.display });
+      expect([pasted.body.display, pasted.leftOut]).toEqual([after.body.display, '']);
+      // `<digit><0-1 any>-`: "0-" is two states with one display, so nothing can tell them apart.
+      if (!isAmbiguous(field)) expect(pasted.body.content).toBe(after.body.content);
+    });
   });
 
   test('3: an accepted character stands directly left of the caret', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { before, event, after } of walk(field, tape)) {
-          if (event.type !== 'key' || after.rejected || after.body === before.body) continue;
-          const { cells, at } = after.body;
-          // Closing a part or leaving a cell blank adds no character.
-          const grown = cells.filter(Boolean).length - before.body.cells.filter(Boolean).length;
-          if (
-            grown <= 0 &&
-            (before.start === before.end || grown < 0) &&
-            (from.positions === 'flow' || event.text === ' ' || event.text === '_')
-          )
-            continue;
-          if (event.text === ' ' || event.text === '_') continue;
-          if (after.body.content === before.body.content) continue;
-          const { left } = placeOf(after.body, after.start);
-          const end = at[left]! + cells[left]!.length;
-          if (from.literals === 'behind') expect(after.start).toBe(end);
-          else
-            expect(after.body.display.slice(end, after.start)).toSatisfy(
-              (t: string) => t === '' || field.plan.before.some((b) => written(b).includes(t)),
-            );
-          const typedThere = cells[left]!.toLowerCase();
-          const folded = event.text.normalize('NFKC').toLowerCase();
-          if (/^[\p{L}]$/u.test(event.text)) expect([folded, event.text.toLowerCase()]).toContain(typedThere);
-        }
-      }),
-      runs,
-    );
+    everyStep((field, { before, event, after }, from) => {
+      if (event.type !== 'key' || after.rejected || after.body === before.body) return;
+      const { cells, at } = after.body;
+      // Closing a part or leaving a cell blank adds no character.
+      const grown = cells.filter(Boolean).length - before.body.cells.filter(Boolean).length;
+      if (
+        grown <= 0 &&
+        (before.start === before.end || grown < 0) &&
+        (from.positions === 'flow' || event.text === ' ' || event.text === '_')
+      )
+        return;
+      if (event.text === ' ' || event.text === '_') return;
+      if (after.body.content === before.body.content) return;
+      const { left } = placeOf(after.body, after.start);
+      const end = at[left]! + cells[left]!.length;
+      if (from.literals === 'behind') expect(after.start).toBe(end);
+      else
+        expect(after.body.display.slice(end, after.start)).toSatisfy(
+          (t: string) => t === '' || field.plan.before.some((b) => written(b).includes(t)),
+        );
+      const typedThere = cells[left]!.toLowerCase();
+      const folded = event.text.normalize('NFKC').toLowerCase();
+      if (/^[\p{L}]$/u.test(event.text)) expect([folded, event.text.toLowerCase()]).toContain(typedThere);
+    });
   });
 
   test('4: backspace and delete remove exactly the next content character, and nothing when there is none', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { before, event, after } of walk(field, tape)) {
-          if ((event.type !== 'backspace' && event.type !== 'delete') || before.start !== before.end)
-            continue;
-          const { left, right } = placeOf(before.body, before.start);
-          const gone = event.type === 'backspace' ? left : right;
-          const content = before.body.cells.filter((_, i) => i !== gone).join('');
-          expect(after.body.content.toLowerCase()).toBe(content.toLowerCase());
-        }
-      }),
-      runs,
-    );
+    everyStep((_, { before, event, after }) => {
+      if ((event.type !== 'backspace' && event.type !== 'delete') || before.start !== before.end) return;
+      const { left, right } = placeOf(before.body, before.start);
+      const gone = event.type === 'backspace' ? left : right;
+      const content = before.body.cells.filter((_, i) => i !== gone).join('');
+      expect(after.body.content.toLowerCase()).toBe(content.toLowerCase());
+    });
   });
 
   test('4: backspace is never stuck', () => {
@@ -179,51 +173,35 @@ describe('laws of pattern fields', () => {
   });
 
   test('5: after a deletion the caret aims where the removed text began, held between its neighbours', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { before, event, after } of walk(field, tape)) {
-          if ((event.type !== 'backspace' && event.type !== 'delete') || before.start !== before.end)
-            continue;
-          if (after.body === before.body) continue;
-          const { left, right } = placeOf(before.body, before.start);
-          const gone = event.type === 'backspace' ? left : right;
-          const aim = Math.min(before.start, before.body.at[gone]!);
-          const filled = after.body.cells.flatMap((c, i) => (c ? [i] : []));
-          const previous = filled.findLast((i) => i < gone);
-          const next = filled.find((i) => i >= gone);
-          const low =
-            previous === undefined ? 0 : after.body.at[previous]! + after.body.cells[previous]!.length;
-          const high = next === undefined ? after.body.display.length : after.body.at[next]!;
-          expect(after.start).toBe(Math.max(low, Math.min(aim, high)));
-          expect(after.end).toBe(after.start);
-        }
-      }),
-      runs,
-    );
+    everyStep((_, { before, event, after }) => {
+      if ((event.type !== 'backspace' && event.type !== 'delete') || before.start !== before.end) return;
+      if (after.body === before.body) return;
+      const { left, right } = placeOf(before.body, before.start);
+      const gone = event.type === 'backspace' ? left : right;
+      const aim = Math.min(before.start, before.body.at[gone]!);
+      const filled = after.body.cells.flatMap((c, i) => (c ? [i] : []));
+      const previous = filled.findLast((i) => i < gone);
+      const next = filled.find((i) => i >= gone);
+      const low = previous === undefined ? 0 : after.body.at[previous]! + after.body.cells[previous]!.length;
+      const high = next === undefined ? after.body.display.length : after.body.at[next]!;
+      expect(after.start).toBe(Math.max(low, Math.min(aim, high)));
+      expect(after.end).toBe(after.start);
+    });
   });
 
   test('6: what cannot be taken leaves the field untouched and is reported; typing adds and takes nothing else', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { before, event, after } of walk(field, tape)) {
-          if (event.type !== 'key') continue;
-          if (after.rejected) {
-            expect(shown(after)).toEqual(shown(before));
-          } else if (from.positions === 'flow' && before.start === before.end) {
-            const was = [...graphemes(before.body.content.toLowerCase())].sort();
-            const is = [...graphemes(after.body.content.toLowerCase())].sort();
-            expect(is.length - was.length === 0 || is.length - was.length === 1).toBe(true);
-            for (const c of new Set(was))
-              expect(is.filter((x) => x === c).length).toBeGreaterThanOrEqual(
-                was.filter((x) => x === c).length,
-              );
-          }
-        }
-      }),
-      runs,
-    );
+    everyStep((_, { before, event, after }, from) => {
+      if (event.type !== 'key') return;
+      if (after.rejected) {
+        expect(shown(after)).toEqual(shown(before));
+      } else if (from.positions === 'flow' && before.start === before.end) {
+        const was = [...graphemes(before.body.content.toLowerCase())].sort();
+        const is = [...graphemes(after.body.content.toLowerCase())].sort();
+        expect(is.length - was.length === 0 || is.length - was.length === 1).toBe(true);
+        for (const c of new Set(was))
+          expect(is.filter((x) => x === c).length).toBeGreaterThanOrEqual(was.filter((x) => x === c).length);
+      }
+    });
   });
 
   test('6: a paste reports every letter and digit that is neither content nor fixed text', () => {
@@ -312,55 +290,37 @@ describe('laws of pattern fields', () => {
   });
 
   test('9: verdicts follow from the value alone', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { after } of walk(field, tape)) {
-          const calm: FieldState = { ...start(field), body: after.body };
-          expect(read(field, after).findings).toEqual(read(field, calm).findings);
-          const codes = read(field, { ...after, touched: true }).shown.map((s) => s.rule);
-          const failing = field.rules.filter(
-            (rule, i) =>
-              read(field, calm).findings[i]!.verdict !== 'pass' &&
-              (rule.show === 'leave' || read(field, calm).findings[i]!.verdict === 'fail' || after.submitted),
-          );
-          expect(codes).toEqual(failing.map((rule) => rule.id));
-        }
-      }),
-      runs,
-    );
+    everyStep((field, { after }) => {
+      const calm: FieldState = { ...start(field), body: after.body };
+      expect(read(field, after).findings).toEqual(read(field, calm).findings);
+      const codes = read(field, { ...after, touched: true }).shown.map((s) => s.rule);
+      const failing = field.rules.filter(
+        (rule, i) =>
+          read(field, calm).findings[i]!.verdict !== 'pass' &&
+          (rule.show === 'leave' || read(field, calm).findings[i]!.verdict === 'fail' || after.submitted),
+      );
+      expect(codes).toEqual(failing.map((rule) => rule.id));
+    });
   });
 
   test('10: nothing open is shown while the field has the focus for the first time', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { after } of walk(field, tape)) {
-          if (after.touched || after.submitted) break;
-          const { shown: messages, findings } = read(field, after);
-          for (const message of messages)
-            expect(findings[field.rules.findIndex((r) => r.id === message.rule)]!.verdict).toBe('fail');
-        }
-      }),
-      runs,
-    );
+    everyStep((field, { after }) => {
+      if (after.touched || after.submitted) return;
+      const { shown: messages, findings } = read(field, after);
+      for (const message of messages)
+        expect(findings[field.rules.findIndex((r) => r.id === message.rule)]!.verdict).toBe('fail');
+    });
   });
 
   test('the caret always stands on a character boundary inside the display, and cells hold what they take', () => {
-    fc.assert(
-      fc.property(sketch, actions, (from, tape) => {
-        const field = fieldOf(from);
-        for (const { after } of walk(field, tape)) {
-          expect(after.start).toBeGreaterThanOrEqual(0);
-          expect(after.end).toBeGreaterThanOrEqual(after.start);
-          expect(after.end).toBeLessThanOrEqual(after.body.display.length);
-          for (const [i, c] of after.body.cells.entries()) {
-            const part = partOf(field.plan, i);
-            if (c && part.takes === 'set') expect(isIn(part.set!, c)).toBe(true);
-          }
-        }
-      }),
-      runs,
-    );
+    everyStep((field, { after }) => {
+      expect(after.start).toBeGreaterThanOrEqual(0);
+      expect(after.end).toBeGreaterThanOrEqual(after.start);
+      expect(after.end).toBeLessThanOrEqual(after.body.display.length);
+      for (const [i, c] of after.body.cells.entries()) {
+        const part = partOf(field.plan, i);
+        if (c && part.takes === 'set') expect(isIn(part.set!, c)).toBe(true);
+      }
+    });
   });
 });

@@ -58,10 +58,13 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
   const store = useFollowingStore(compiled);
   const field = useField(compiled, { store });
   const tape = useTape(store);
-  const setPattern = (pattern: string) => {
-    if (parseNotation(pattern, classNames).faults.length === 0)
+  const setPattern = useCallback(
+    (pattern: string) => {
+      if (parseNotation(pattern, classNames).faults.length > 0) return;
       change((f) => ({ ...f, entry: { ...f.entry, pattern } }), 'pattern');
-  };
+    },
+    [change, classNames],
+  );
   const remove = async () => {
     leaveNote({ setId: set.id, label: definition.label || definition.id, before: set.document });
     await set.editAndSave((d) => removeField(d, fieldId));

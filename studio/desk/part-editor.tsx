@@ -13,6 +13,7 @@ import {
 import { inWords } from '../../engine/compile/plain-words.ts';
 import {
   insertBeside,
+  isSound,
   movePart,
   type Path,
   partAt,
@@ -49,6 +50,7 @@ export function PartEditor({
   const part = partAt(nodes, path);
   if (!part) return null;
   const put = (matter: Matter) => onChange(replacePart(nodes, path, [matter]));
+  const mayGo = isSound(replacePart(nodes, path, []), classes);
   const leave = (pattern: string) => {
     onGone();
     onChange(pattern);
@@ -112,10 +114,16 @@ export function PartEditor({
         <button type="button" className="word-button" onClick={() => leave(movePart(nodes, path, 1))}>
           Move right
         </button>
-        <button type="button" className="word-button" onClick={() => leave(replacePart(nodes, path, []))}>
+        <button
+          type="button"
+          className="word-button"
+          disabled={!mayGo}
+          onClick={() => leave(replacePart(nodes, path, []))}
+        >
           Take out
         </button>
       </div>
+      {!mayGo && <p className="text-sm text-faint">It cannot be taken out: nothing could be typed then.</p>}
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
         <span className="caption">Put before it:</span>
         {newParts.map(({ label, part: fresh }) => (

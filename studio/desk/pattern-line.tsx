@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { memo, useId, useState } from 'react';
 import { type Notation, parseNotation } from '../../engine/compile/notation.ts';
 import { readAloud } from '../../engine/compile/plain-words.ts';
 
@@ -8,7 +8,8 @@ import { readAloud } from '../../engine/compile/plain-words.ts';
  * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is told
  * with its column and marked under it, and the desk stays with the last pattern that read.
  */
-export function PatternLine({
+/** Drawn again only when the definition changes, not at every key. */
+export const PatternLine = memo(function PatternLine({
   pattern,
   notation,
   classes,
@@ -75,7 +76,7 @@ export function PatternLine({
       </div>
     </section>
   );
-}
+});
 
 /** The text again with everything but the faulty stretches blanked, so that it can stand as marks beneath. */
 function marksFor(text: string, faults: Notation['faults']): string {

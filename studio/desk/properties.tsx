@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { FieldDocument } from '../../engine/compile/document.ts';
 import { defaultEntry } from '../../engine/compile/pattern.ts';
 import { graphemes } from '../../engine/run/graphemes.ts';
@@ -14,7 +15,8 @@ const enterkeyhints = ['', 'enter', 'done', 'go', 'next', 'previous', 'search', 
 const capitalizes = ['', 'none', 'sentences', 'words', 'characters'];
 
 /** What the field says of itself, how its pattern behaves, and its HTML attributes. */
-export function Properties({
+/** Drawn again only when the definition changes, not at every key. */
+export const Properties = memo(function Properties({
   definition,
   onChange,
 }: {
@@ -58,7 +60,7 @@ export function Properties({
       <Attributes definition={definition} onChange={onChange} />
     </section>
   );
-}
+});
 
 function Entry({ definition, onChange }: { readonly definition: FieldDocument; readonly onChange: Change }) {
   const entry = { ...defaultEntry, ...definition.entry };

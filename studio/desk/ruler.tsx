@@ -50,7 +50,7 @@ export function Ruler({
             {column.is === 'fixed' ? shown(column.character) : shortFor(partOf(plan, column.cell))}
           </span>
         ))}
-        <span className="caption ml-3">pattern</span>
+        <span className="caption sticky right-0 ml-2 bg-paper px-1">pattern</span>
       </div>
       <Stops placed={placed} count={columns.length} state={state} />
       <div className="relative">
@@ -82,7 +82,7 @@ export function Ruler({
                 </span>
               ))}
             </span>
-            <span aria-hidden="true" className="caption ml-3">
+            <span aria-hidden="true" className="caption sticky right-0 ml-2 bg-paper px-1">
               {name}
             </span>
           </div>

@@ -132,15 +132,11 @@ function AddRule({ onAdd }: { readonly onAdd: (rule: RuleDocument) => void }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="word-button ml-auto">Add a rule</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-20 min-w-60 border-2 border-ink bg-paper py-1"
-        >
+        <DropdownMenu.Content align="end" sideOffset={4} className="menu min-w-60">
           {(Object.keys(checks) as CheckType[]).map((type) => (
             <DropdownMenu.Item
               key={type}
-              className="block w-full cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-oxide data-[highlighted]:text-on-oxide"
+              className="menu-item"
               onSelect={() => onAdd({ id: type, check: checks[type].fresh })}
             >
               {checks[type].label}

@@ -1,7 +1,7 @@
 'use client';
 
 import { DropdownMenu, Popover } from 'radix-ui';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { type Matter, type Node, type Notation, printNotation } from '../../engine/compile/notation.ts';
 import { inWords } from '../../engine/compile/plain-words.ts';
 import { insertBeside } from '../definition/pattern-edits.ts';
@@ -19,11 +19,9 @@ export const newParts: readonly { readonly label: string; readonly part: Matter 
   { label: 'One of several words', part: { type: 'words', words: ['AM', 'PM'] } },
 ];
 
-const menuItem =
-  'block w-full cursor-pointer px-3 py-1.5 text-left outline-none data-[highlighted]:bg-oxide data-[highlighted]:text-on-oxide';
-
 /** The finished text, large. Every part is a button that opens where the part is defined. */
-export function Specimen({
+/** Drawn again only when the definition changes, not at every key. */
+export const Specimen = memo(function Specimen({
   notation,
   columns,
   spans,
@@ -100,7 +98,7 @@ export function Specimen({
       </p>
     </section>
   );
-}
+});
 
 function AddPart({
   nodes,
@@ -115,15 +113,11 @@ function AddPart({
         Add a part
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          sideOffset={4}
-          className="z-20 min-w-60 border-2 border-ink bg-paper py-1"
-        >
+        <DropdownMenu.Content align="start" sideOffset={4} className="menu min-w-60">
           {newParts.map(({ label, part }) => (
             <DropdownMenu.Item
               key={label}
-              className={menuItem}
+              className="menu-item"
               onSelect={() =>
                 onChange(
                   nodes.length

@@ -203,23 +203,17 @@ function NewField({ set }: { readonly set: EditedSet }) {
     await set.editAndSave(() => document);
     router.push(`/sets/${set.id}/fields/${id}`);
   };
-  const item =
-    'block w-full cursor-pointer px-3 py-1.5 text-left data-[highlighted]:bg-oxide data-[highlighted]:text-on-oxide outline-none';
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="solid-button">New field</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-10 min-w-72 border-2 border-ink bg-paper py-1"
-        >
-          <DropdownMenu.Item className={item} onSelect={() => create(fromNothing)}>
+        <DropdownMenu.Content align="end" sideOffset={4} className="menu min-w-72">
+          <DropdownMenu.Item className="menu-item" onSelect={() => create(fromNothing)}>
             From nothing
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 border-t" />
           {typicalShapes.map((shape) => (
-            <DropdownMenu.Item key={shape.id} className={item} onSelect={() => create(shape)}>
+            <DropdownMenu.Item key={shape.id} className="menu-item" onSelect={() => create(shape)}>
               {shape.label}
               <span className="value block text-xs opacity-80">{shape.entry.pattern}</span>
             </DropdownMenu.Item>
