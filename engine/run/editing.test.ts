@@ -1,0 +1,275 @@
+import { describe, expect, test } from 'vitest';
+import { compile } from '../compile/compile.ts';
+import type { FieldDocument } from '../compile/document.ts';
+import { play } from '../tape/play.ts';
+import { readTape } from '../tape/read-tape.ts';
+
+/** Real cases, each a pattern with options and a short tape. */
+function holds(head: string, lines: readonly string[]): void {
+  const [pattern, ...options] = head.split('; ');
+  const entry = Object.fromEntries(options.map((option) => option.split(' ')));
+  const field: FieldDocument = {
+    id: 'it',
+    kind: 'pattern',
+    label: 'It',
+    entry: { pattern: pattern!, ...entry },
+  };
+  const read = readTape(['field it', 'focus', ...lines].join('\n'));
+  if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
+  const played = play(
+    compile({ arbeit: 1, title: 'T', locale: 'en-GB', classes: { vowel: 'aeiou' }, fields: [field] }),
+    read.tape,
+  );
+  expect(played).toMatchObject({ misses: [] });
+}
+
+const phone = '(<3 digit>) <3 digit>-<4 digit>';
+
+describe('fixed text that is typed anyway', () => {
+  test.each<[string, string[]]>([
+    [
+      phone,
+      [
+        'type "5550123456"',
+        'caret 4',
+        'type ")"',
+        'expect display "(555)| 012-3456"',
+        'type " "',
+        'expect display "(555) |012-3456"',
+        'expect rejected none',
+      ],
+    ],
+    [phone, ['type "("', 'expect display ""', 'expect rejected none', 'type "5"', 'expect display "(5|"']],
+    [phone, ['type "55-"', 'expect rejected not-accepted', 'expect display "(55|"']],
+    [
+      '<1-3 digit> kg',
+      [
+        'type "12"',
+        'expect display "12| kg"',
+        'type " kg"',
+        'expect display "12 kg|"',
+        'backspace',
+        'expect display "1| kg"',
+      ],
+    ],
+    [
+      '<0-2 digit>-<2 digit>',
+      ['type "-34"', 'expect raw "34"', 'select all', 'paste "-34"', 'expect display "-34|"'],
+    ],
+    [
+      '<2-4 digit>-<0-2 digit>-<2 digit>',
+      ['type "12--34"', 'expect display "12--34|"', 'backspace 2', 'expect display "12|"'],
+    ],
+    [
+      '<2-4 digit>-<2 digit>',
+      [
+        'type "1-"',
+        'expect rejected not-accepted',
+        'type "2-"',
+        'expect display "12-|"',
+        'caret 1',
+        'type "9"',
+        'expect display "19|2-"',
+      ],
+    ],
+    [
+      '<4 digit><? ext. <1-5 digit>>',
+      [
+        'type "1234"',
+        'type " "',
+        'expect display "1234|"',
+        'expect rejected none',
+        'type "x"',
+        'expect rejected none',
+        'type "z"',
+        'expect rejected not-accepted',
+        'type "5"',
+        'expect display "1234 ext. 5|"',
+      ],
+    ],
+    [
+      '<3 any>-<3 any>',
+      ['type "abc-"', 'expect display "abc--|"', 'caret 3', 'type "-"', 'expect display "abc--|-"'],
+    ],
+    [
+      '<0-3 letter>-<0-3 digit>; positions fixed',
+      ['type "Q-7"', 'expect display "Q__-7|__"', 'expect raw "Q  7"'],
+    ],
+    [
+      '<3 digit>-<3 digit>; positions fixed',
+      ['type "1-"', 'expect rejected not-accepted', 'type "_3-4"', 'expect display "1_3-4|__"'],
+    ],
+  ])('%s %j', (head, lines) => holds(head, lines));
+});
+
+describe('pasting', () => {
+  test.each<[string, string[]]>([
+    [
+      '+44 <4 digit> <6 digit>',
+      ['paste "+44 7700 900123"', 'expect display "+44 7700 900123|"', 'expect left-out ""'],
+    ],
+    [
+      '+44 <4 digit> <6 digit>',
+      ['type "7700900123"', 'select 4 8', 'paste "7700"', 'expect display "+44 7700| 900123"'],
+    ],
+    [
+      'RH-<2 latin upper>',
+      ['paste "rh-ab"', 'expect raw "RH"', 'select all', 'paste "RH-AB"', 'expect raw "AB"'],
+    ],
+    [phone, ['type "5553456"', 'caret 6', 'paste "012"', 'expect display "(555) 012|-3456"']],
+    [
+      phone,
+      [
+        'type "5550123456"',
+        'caret 6',
+        'paste "99"',
+        'expect rejected full',
+        'expect left-out "99"',
+        'expect display "(555) |012-3456"',
+      ],
+    ],
+    [
+      phone,
+      [
+        'paste "none of it"',
+        'expect rejected not-accepted',
+        'expect left-out "noneofit"',
+        'expect display ""',
+      ],
+    ],
+    [phone, ['paste " -- "', 'expect rejected none', 'expect left-out ""', 'expect display ""']],
+    ['<2 letter>', ['paste "e\\u0301é"', 'expect display "éé|"']],
+    ['<4 digit>', ['paste "٣４५6"', 'expect raw "3456"']],
+    ['<00..23>:<00..59>', ['paste "7:30"', 'expect left-out "73"', 'expect raw "0"']],
+    ['<2 vowel>', ['paste "banana"', 'expect display "aa|"', 'expect left-out "bnna"']],
+  ])('%s %j', (head, lines) => holds(head, lines));
+});
+
+describe('words, case and bounds', () => {
+  test.each<[string, string[]]>([
+    [
+      '<00..59> <AM|PM>',
+      ['type "45p"', 'expect display "45 P|"', 'expect flags !complete', 'type "M"', 'expect value "45PM"'],
+    ],
+    [
+      '<no|none>',
+      [
+        'type "no"',
+        'expect value "no"',
+        'type "ne"',
+        'expect value "none"',
+        'backspace',
+        'expect value null',
+      ],
+    ],
+    [
+      '<2 latin upper><2 latin lower>',
+      ['type "abCD"', 'expect display "ABcd|"', 'home', 'delete', 'expect display "|BCd"'],
+    ],
+    ['<letter upper>', ['type "ß"', 'expect display "ß|"']],
+    [
+      '<00..23>:<00..59>',
+      [
+        'type "1959"',
+        'home',
+        'delete',
+        'expect display "|9:59"',
+        'expect flags !complete',
+        'type "0"',
+        'expect display "0|9:59"',
+      ],
+    ],
+    [
+      '<000..255>',
+      ['type "25"', 'type "6"', 'expect rejected out-of-bounds', 'type "5"', 'expect value "255"'],
+    ],
+  ])('%s %j', (head, lines) => holds(head, lines));
+});
+
+describe('deleting and undoing', () => {
+  test.each<[string, string[]]>([
+    [
+      phone,
+      [
+        'type "5550123456"',
+        'select 2 11',
+        'backspace',
+        'expect display "(5|45) 6"',
+        'undo',
+        'expect display "(5|55) 012-3|456"',
+      ],
+    ],
+    [
+      phone,
+      [
+        'type "5550123456"',
+        'select 4 6',
+        'backspace',
+        'expect display "(555|) 012-3456"',
+        'backspace',
+        'expect display "(55|0) 123-456"',
+      ],
+    ],
+    [
+      phone,
+      [
+        'type "5550123456"',
+        'word-backspace',
+        'expect display "(555) 012|"',
+        'word-backspace',
+        'expect display "(555|"',
+        'undo',
+        'expect display "(555) 012-3456|"',
+      ],
+    ],
+    ['<20 any>', ['type "one two  "', 'word-backspace', 'expect display "one |"']],
+    [
+      phone,
+      [
+        'type "555"',
+        'caret 2',
+        'type "9"',
+        'undo',
+        'expect display "(5|55"',
+        'undo',
+        'expect display "|"',
+        'redo',
+        'expect display "(555|"',
+      ],
+    ],
+    [
+      phone,
+      [
+        'type "555"',
+        'backspace',
+        'type "7"',
+        'undo',
+        'undo',
+        'expect display "(555|"',
+        'type "1"',
+        'redo',
+        'expect display "(555) 1|"',
+      ],
+    ],
+    [
+      '<3 digit>-<3 digit>; positions fixed',
+      [
+        'type "123456"',
+        'caret 1',
+        'backspace',
+        'expect display "|_23-456"',
+        'delete',
+        'expect display "|__3-456"',
+        'type "9"',
+        'expect display "9|_3-456"',
+        'type "_"',
+        'expect display "9_|3-456"',
+      ],
+    ],
+    ['<3 digit>; positions fixed', ['set "1 3"', 'expect display "1_3|"', 'set ""', 'expect display "|___"']],
+    [
+      '<3 digit>; raw text; literals ahead',
+      ['type "12"', 'reset', 'expect flags !dirty !touched', 'undo', 'expect display ""'],
+    ],
+  ])('%s %j', (head, lines) => holds(head, lines));
+});
