@@ -8,10 +8,19 @@ import { type Fault, fault } from './fault.ts';
  * such place is one fault with a way out.
  */
 export function parseExpression(source: string, flags = ''): Automaton | Fault {
-  const reader: Reader = { source, at: 0, nodes: [], index: new Map(), flags };
+  const reader: Reader = { source, at: 0, depth: 0, nodes: [], index: new Map(), flags };
   try {
+    if (source.length > longest)
+      stop(reader, longest, `${longest} characters are the most an expression may have.`);
     const root = readEither(reader, true);
     if (reader.at < source.length) stop(reader, reader.at, 'A ")" without its "(".', '\\)');
+    const pieces = weigh(reader.nodes, root);
+    if (pieces > mostPieces)
+      stop(
+        reader,
+        0,
+        `This comes to ${pieces} pieces when its counts are written out; ${mostPieces} are the most.`,
+      );
     return { nodes: reader.nodes, root };
   } catch (error) {
     if (error instanceof ExpressionError) return error.fault;
@@ -28,6 +37,7 @@ class ExpressionError extends Error {
 interface Reader {
   readonly source: string;
   at: number;
+  depth: number;
   readonly nodes: ExpressionNode[];
   readonly index: Map<string, number>;
   readonly flags: string;
@@ -35,6 +45,39 @@ interface Reader {
 
 /** The most copies of one thing a count may ask for. */
 const mostCopies = 1000;
+
+const longest = 2000;
+const deepest = 100;
+
+/** The most pieces an expression may come to with its counts written out. */
+const mostPieces = 3000;
+
+function weigh(nodes: readonly ExpressionNode[], root: number): number {
+  // Nodes are shared, so each is weighed once.
+  const weights: number[] = [];
+  const of = (i: number): number => {
+    weights[i] ??= weighed(nodes[i]!);
+    return weights[i];
+  };
+  const weighed = (node: ExpressionNode): number => {
+    switch (node.op) {
+      case 'nothing':
+      case 'empty':
+      case 'one':
+        return 1;
+      case 'many':
+      case 'not':
+        return of(node.a);
+      case 'counted':
+        return node.max * of(node.a);
+      case 'sequence':
+      case 'either':
+      case 'both':
+        return of(node.a) + of(node.b);
+    }
+  };
+  return of(root);
+}
 
 function stop(r: Reader, at: number, message: string, suggestion?: string): never {
   throw new ExpressionError(fault(r.source, at, Math.max(at + 1, r.at), message, suggestion));
@@ -52,11 +95,13 @@ const anything = (r: Reader): number => add(r, { op: 'not', a: add(r, { op: 'not
 
 /** Alternatives. `outer` where what follows is the end of the value: only there can a look-ahead be read. */
 function readEither(r: Reader, outer: boolean): number {
+  if (++r.depth > deepest) stop(r, r.at, `${deepest} groups within each other are the most.`);
   let either = readSequence(r, outer);
   while (r.source[r.at] === '|') {
     r.at++;
     either = add(r, { op: 'either', a: either, b: readSequence(r, outer) });
   }
+  r.depth--;
   return either;
 }
 

@@ -64,6 +64,9 @@ describe('matching', () => {
     ['(?=.*\\d).{4}', '', 'ab1d', 'pass'],
     ['(?!00)\\d{4}', '', '00', 'fail'],
     ['(?!0000)\\d{4}', '', '000', 'open'],
+    ['(?=.*[A-Z])(?=.*\\d)(?=.*[^\\w]).{8,64}', '', 'ab'.repeat(20), 'open'],
+    ['(?=.*[A-Z])(?=.*\\d)(?=.*[^\\w]).{8,64}', '', 'ab'.repeat(32), 'fail'],
+    ['(?=.*[A-Z])(?=.*\\d)(?=.*[^\\w]).{8,64}', '', 'A1-aaaaa', 'pass'],
     ['a.c', 's', 'a\nc', 'pass'],
     ['a.c', '', 'a\nc', 'fail'],
     ['[^\\d]+', '', 'ab', 'pass'],
@@ -74,8 +77,10 @@ describe('matching', () => {
 
   test('expressions that make a backtracking matcher hang are nothing special', () => {
     const from = performance.now();
-    for (const bad of ['(a+)+b', '(a|a)*b', '(a|aa)+b', '(.*)*x', '([a-z]+)*\\d', '((a{1,30}){1,30}){1,30}b'])
+    for (const bad of ['(a+)+b', '(a|a)*b', '(a|aa)+b', '(.*)*x', '([a-z]+)*\\d'])
       expect(match(automaton(bad), 'a'.repeat(60))).not.toBe('pass');
+    const heavy = automaton('(?=(.*a){20})(?=(.*b){20}).*x');
+    for (let n = 1; n < 80; n++) expect(match(heavy, 'ab'.repeat(40).slice(0, n))).toBe('open');
     // Not a speed test: a matcher that backtracked would not come back in this century.
     expect(performance.now() - from).toBeLessThan(20_000);
   });
@@ -96,6 +101,9 @@ describe('what cannot be read is told', () => {
     ['a$b', 2, /stand last/],
     ['a{3,1}', 2, /smaller count/],
     ['a{2000}', 2, /More than 1000/],
+    ['(.{1,100}){1,100}', 1, /10\d+ pieces/],
+    ['('.repeat(120), 101, /within each other/],
+    ['a'.repeat(2001), 2001, /characters are the most/],
     ['\\p{Nope}', 1, /Unicode property/],
     ['[z-a]', 3, /runs backwards/],
     ['\\y', 1, /means nothing/],

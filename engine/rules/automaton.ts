@@ -15,21 +15,25 @@ interface Machine {
   readonly exact: boolean;
 }
 
-/** How many different expressions one value may lead through before the answer is given up as `open`. */
-const roomForNodes = 20_000;
+/**
+ * How many different expressions a rule may lead through, ever. Beyond that only what is known is answered and
+ * the rest is `open`, so that the work an expression can cause is bounded for good. Common ones need a few dozen.
+ */
+const roomForNodes = 4_000;
 const machines = new WeakMap<Automaton, Machine>();
 
 /** Whether `text` matches as a whole (`pass`), could if more were typed after it (`open`), or never (`fail`). */
 export function match(automaton: Automaton, text: string): Verdict {
   let machine = machines.get(automaton);
-  if (!machine || machine.nodes.length > roomForNodes) {
+  if (!machine) {
     machine = machineFor(automaton);
     machines.set(automaton, machine);
   }
   let node = automaton.root;
   for (const character of text) {
-    node = derive(machine, node, character.codePointAt(0)!);
-    if (machine.nodes.length > roomForNodes) return 'open';
+    const next = derive(machine, node, character.codePointAt(0)!);
+    if (next === undefined) return 'open';
+    node = next;
     if (machine.nodes[node]!.op === 'nothing') return 'fail';
   }
   return nullable(machine, node) ? 'pass' : canMatch(machine, node) ? 'open' : 'fail';
@@ -124,14 +128,11 @@ function nullable(m: Machine, i: number): boolean {
   }
 }
 
-/** The expression for what may follow once `code` has been read. */
-function derive(m: Machine, i: number, code: number): number {
-  const key = `${i} ${code}`;
-  const known = m.steps.get(key);
+/** The expression for what may follow once `code` has been read; `undefined` where the room for new ones is used up. */
+function derive(m: Machine, i: number, code: number): number | undefined {
+  const known = m.steps.get(`${i} ${code}`);
   if (known !== undefined) return known;
-  const next = m.nodes.length > roomForNodes ? i : step(m, i, code);
-  if (m.steps.size < 50_000) m.steps.set(key, next);
-  return next;
+  return m.nodes.length > roomForNodes || m.steps.size > 10 * roomForNodes ? undefined : inner(m, i, code);
 }
 
 function step(m: Machine, i: number, code: number): number {
@@ -143,9 +144,9 @@ function step(m: Machine, i: number, code: number): number {
     case 'one':
       return add(m, { op: takes(node, code) ? 'empty' : 'nothing' });
     case 'not':
-      return negate(m, derive(m, node.a, code));
+      return negate(m, inner(m, node.a, code));
     case 'many':
-      return sequence(m, derive(m, node.a, code), i);
+      return sequence(m, inner(m, node.a, code), i);
     case 'counted': {
       const { a, min, max } = node;
       if (max === 0) return add(m, { op: 'nothing' });
@@ -153,16 +154,27 @@ function step(m: Machine, i: number, code: number): number {
         max === 1
           ? add(m, { op: 'empty' })
           : add(m, { op: 'counted', a, min: Math.max(0, min - 1), max: max - 1 });
-      return sequence(m, derive(m, a, code), left);
+      return sequence(m, inner(m, a, code), left);
     }
     case 'either':
     case 'both':
-      return join(m, node.op, derive(m, node.a, code), derive(m, node.b, code));
+      return join(m, node.op, inner(m, node.a, code), inner(m, node.b, code));
     case 'sequence': {
-      const first = sequence(m, derive(m, node.a, code), node.b);
-      return nullable(m, node.a) ? join(m, 'either', first, derive(m, node.b, code)) : first;
+      const first = sequence(m, inner(m, node.a, code), node.b);
+      return nullable(m, node.a) ? join(m, 'either', first, inner(m, node.b, code)) : first;
     }
   }
+}
+
+/** A derivative within a derivative. It is always worked out: a step once begun is finished. */
+function inner(m: Machine, i: number, code: number): number {
+  const key = `${i} ${code}`;
+  let next = m.steps.get(key);
+  if (next === undefined) {
+    next = step(m, i, code);
+    m.steps.set(key, next);
+  }
+  return next;
 }
 
 const tests = new Map<string, RegExp>();
@@ -195,10 +207,12 @@ function canMatch(m: Machine, root: number): boolean {
   const queue = [root];
   let decided = !m.exact || isPlain(m, root);
   while (!decided && queue.length) {
-    const node = queue.shift()!;
-    decided = nullable(m, node) || isPlain(m, node) || seen.size > 300;
+    // The newest first: what can be reached at all is reached straight on.
+    const node = queue.pop()!;
+    decided = nullable(m, node) || isPlain(m, node) || seen.size > 150;
     for (const code of decided ? [] : m.samples) {
       const next = derive(m, node, code);
+      if (next === undefined) return true;
       if (opOf(m, next) === 'nothing' || seen.has(next)) continue;
       seen.add(next);
       queue.push(next);
