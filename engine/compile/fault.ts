@@ -18,6 +18,7 @@ export function fault(text: string, at: number, end: number, message: string, su
 
 /** The known word nearest to a misspelt one, when it is near enough to be meant. */
 export function nearest(word: string, known: Iterable<string>): string | undefined {
+  if (word.length > 40) return undefined;
   let best: string | undefined;
   let least = Math.max(2, Math.floor(word.length / 2)) + 1;
   for (const candidate of known) {

@@ -101,6 +101,11 @@ describe('faults', () => {
       [13, 'latin'],
     ]);
   });
+  test('stretches without end are told, once they are too many', () => {
+    const { faults } = parseNotation('<?'.repeat(10_000));
+    expect(faults.some((fault) => /within each other/.test(fault.message))).toBe(true);
+    expect(faults.length).toBeLessThan(30);
+  });
   test('an own class is known once it is declared', () => {
     expect(parseNotation('<2 hex>').faults[0]!.message).toContain('"hex"');
     expect(parseNotation('<2 hex>', ['hex']).faults).toEqual([]);

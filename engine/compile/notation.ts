@@ -30,6 +30,8 @@ const manners = ['upper', 'lower'] as const;
 /** More cells than this make no field a person fills in; the limit keeps a slip of the keyboard from hanging a page. */
 export const mostCells = 2000;
 
+const deepest = 20;
+
 export interface Notation {
   readonly nodes: readonly Node[];
   readonly faults: readonly Fault[];
@@ -38,7 +40,7 @@ export interface Notation {
 /** Reads the pattern notation (`engine.md` section 2), with one fault per mistake. */
 export function parseNotation(text: string, classes: readonly string[] = []): Notation {
   const faults: Fault[] = [];
-  const reader: Reader = { text, at: 0, faults, classes };
+  const reader: Reader = { text, at: 0, depth: 0, faults, classes };
   const nodes = readNodes(reader, -1);
   const cells = countCells(nodes);
   if (faults.length === 0 && cells === 0)
@@ -59,6 +61,7 @@ export function parseNotation(text: string, classes: readonly string[] = []): No
 interface Reader {
   readonly text: string;
   at: number;
+  depth: number;
   readonly faults: Fault[];
   readonly classes: readonly string[];
 }
@@ -107,7 +110,14 @@ function readStretch(r: Reader): Node | undefined {
   const at = r.at;
   const before = r.faults.length;
   r.at += 2;
+  if (r.depth >= deepest) {
+    r.at = r.text.length;
+    r.faults.push(fault(r.text, at, at + 2, `${deepest} stretches within each other are the most.`));
+    return undefined;
+  }
+  r.depth++;
   const nodes = readNodes(r, at);
+  r.depth--;
   if (countCells(nodes) === 0 && r.faults.length === before) {
     const message = 'Nothing can be typed into this stretch, so it would never appear: it needs a cell.';
     r.faults.push(fault(r.text, at, r.at, message, '<? ext. <1-5 digit>>'));

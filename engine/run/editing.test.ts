@@ -273,3 +273,8 @@ describe('deleting and undoing', () => {
     ],
   ])('%s %j', (head, lines) => holds(head, lines));
 });
+
+test('the longest pattern there can be takes a paste of its own display', () => {
+  const text = 'y'.repeat(2000);
+  holds('x<2000 any>', [`paste "x${text}"`, `expect raw "${text}"`, 'expect left-out ""']);
+});
