@@ -1,5 +1,4 @@
-import { kindOf } from '../engine/run/kind.ts';
-import type { FieldEvent } from '../engine/run/state.ts';
+import { apply, type FieldEvent } from '../engine/run/state.ts';
 import { difference } from './difference.ts';
 import { bindForm } from './form.ts';
 import { eventFor } from './input-types.ts';
@@ -12,6 +11,9 @@ export interface BindOptions {
 
 const nativeValue = (input: HTMLInputElement): PropertyDescriptor =>
   Object.getOwnPropertyDescriptor(Object.getPrototypeOf(input), 'value')!;
+
+/** What an input showed when it was let go: nobody typed that, should another field take the input over. */
+const lastShown = new WeakMap<HTMLInputElement, string>();
 
 /**
  * Binds a field to a real `<input>` (text, tel, search, url or password). Everything happens in the task of the
@@ -181,10 +183,10 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   const onClick = (): void => {
     pointer = false;
     takeOver();
-    const { body, start, end } = store.state();
-    if (body.content !== '' || start !== end || body.display === '') return;
-    const { caret } = kindOf(store.field).whole(store.field.plan, body);
-    store.dispatch({ type: 'select', start: caret, end: caret });
+    const state = store.state();
+    if (state.body.content || state.start < state.end) return;
+    const { start } = apply(store.field, state, { type: 'focus' });
+    store.dispatch({ type: 'select', start, end: start });
     show();
   };
   const onChange = (event: Event): void => {
@@ -220,8 +222,10 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   });
 
   // Text typed before the page came alive is the user's, and stays.
-  const typedBefore = input.value !== store.state().body.display;
+  const differs = input.value !== store.state().body.display;
+  const typedBefore = differs && input.value !== lastShown.get(input);
   if (typedBefore) reconcile('insertText');
+  else if (differs) show();
   if (hasFocus()) {
     const { start, end } = store.state();
     store.dispatch({ type: 'focus' });
@@ -232,6 +236,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   show();
 
   return () => {
+    lastShown.set(input, input.value);
     release.abort();
     input.ownerDocument.removeEventListener('selectionchange', onSelectionChange);
     unsubscribe();

@@ -110,3 +110,21 @@ test('dragging text away and dropping it go through the field', async ({ page })
   });
   await expect(line).toHaveValue('14');
 });
+
+test('another field takes an input over without mistaking what it showed for typing', async ({ page }) => {
+  await putUp(page, '<input name="a">');
+  const line = page.locator('input');
+  await line.focus();
+  await page.keyboard.type('1234');
+  await page.evaluate(() => {
+    (globalThis as unknown as { release: () => void }).release();
+    // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
+    const { bind, createStore, compileField, read } = (globalThis as any).arbeit;
+    const field = compileField(
+      { id: 'g', kind: 'pattern', label: 'G', entry: { pattern: '<3 digit>/<3 digit>' }, initial: '987' },
+      { locale: 'en' },
+    );
+    bind(document.querySelector('input'), createStore(field, read));
+  });
+  await expect(line).toHaveValue('987');
+});

@@ -121,6 +121,26 @@ test('the desk follows the tape back and forth, and typing goes on from there', 
   await expect(page.getByText(/typing goes on from here/)).toHaveCount(0);
 });
 
+test('a changed definition plays the same keys again, and the tape still steps', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, [pin]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  const line = liveLine(page, 'Key-box PIN');
+  await page.waitForLoadState('networkidle');
+  await line.focus();
+  await page.keyboard.type('12345');
+  await expect(line).toHaveValue('1234');
+  await page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern').fill('<2 digit>-<3 digit>');
+  await expect(line).toHaveValue('12-345');
+  await page.getByRole('button', { name: 'Step back' }).click();
+  await page.getByRole('button', { name: 'Step back' }).click();
+  await expect(line).toHaveValue(/^12-34?$/);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(line).toHaveValue(/^123?4?$/);
+});
+
 test('rules: added, ordered by key, their lamps on the present value, their message worded', async ({
   page,
   request,

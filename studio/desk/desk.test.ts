@@ -10,7 +10,7 @@ import { readTape } from '../../engine/tape/read-tape.ts';
 import { actions, fieldOf, sketch, walk } from '../../engine/testing/arbitraries.ts';
 import { boundaryFor, columnsOf, place } from './columns.ts';
 import { phoneKeys } from './phone-keys.ts';
-import { recordRow, type TapeRow, tapeText } from './tape-rows.ts';
+import { type DeskTape, mostRows, newTape, recordRow, replay, tapeText } from './tape-rows.ts';
 
 describe('the column grid', () => {
   test('every pattern has a sample that it would show itself, whole, one character a column', () => {
@@ -66,15 +66,15 @@ describe('the desk’s tape', () => {
     { id: 'pin', kind: 'pattern', label: '', entry: { pattern: '<4 digit>' } },
     { locale: 'en' },
   );
-  const recorded = (events: readonly FieldEvent[], from: number | null = null): readonly TapeRow[] => {
+  const recorded = (events: readonly FieldEvent[]): DeskTape => {
     let state = start(field);
-    return events.reduce<readonly TapeRow[]>((rows, event) => {
+    return events.reduce((tape, event) => {
       state = apply(field, state, event);
-      return recordRow(rows, field, event, state, from);
-    }, []);
+      return recordRow(tape, field, event, state, null);
+    }, newTape(state));
   };
   test('caret moves in a row are one row', () => {
-    const rows = recorded([
+    const { rows } = recorded([
       { type: 'focus' },
       ...keysOf('12'),
       { type: 'select', start: 1, end: 1 },
@@ -84,14 +84,47 @@ describe('the desk’s tape', () => {
     expect(rows.at(-1)!.state.start).toBe(0);
   });
   test('going on from an earlier row replaces what came after it', () => {
-    const rows = recorded([{ type: 'focus' }, ...keysOf('123')]);
-    const next = apply(field, rows[1]!.state, { type: 'key', text: '9' });
-    const again = recordRow(rows, field, { type: 'key', text: '9' }, next, 1);
+    const tape = recorded([{ type: 'focus' }, ...keysOf('123')]);
+    const next = apply(field, tape.rows[1]!.state, { type: 'key', text: '9' });
+    const again = recordRow(tape, field, { type: 'key', text: '9' }, next, 1).rows;
     expect(again.map((row) => row.reading.display)).toEqual(['', '1', '19']);
     expect(new Set(again.map((row) => row.id)).size).toBe(3);
   });
+  test('on another definition the same keys are played again', () => {
+    const wider = compileField(
+      { id: 'pin', kind: 'pattern', label: '', entry: { pattern: '<2 digit>-<3 digit>' } },
+      { locale: 'en' },
+    );
+    const { rows } = replay(
+      recorded([{ type: 'focus' }, ...keysOf('12345'), { type: 'backspace' }]),
+      field,
+      wider,
+    );
+    expect(rows.map((row) => row.reading.display)).toEqual([
+      '',
+      '1',
+      '12',
+      '12-3',
+      '12-34',
+      '12-345',
+      '12-34',
+    ]);
+    expect(rows.every((row) => row.state.body.cells.length === 5)).toBe(true);
+  });
+  test('a tape that is full forgets its oldest rows, and still plays from where it then begins', () => {
+    const full = recorded(
+      Array.from(
+        { length: mostRows + 40 },
+        (_, i): FieldEvent => (i % 5 < 4 ? { type: 'key', text: String(i % 5) } : { type: 'set', text: '' }),
+      ),
+    );
+    expect(full.rows.length).toBe(mostRows);
+    expect(replay(full, field, field).rows.map((row) => row.reading.display)).toEqual(
+      full.rows.map((row) => row.reading.display),
+    );
+  });
   test('as text it plays again, and its expectations hold', () => {
-    const rows = recorded([
+    const { rows } = recorded([
       { type: 'focus' },
       ...keysOf('12'),
       { type: 'backspace' },

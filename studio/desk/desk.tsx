@@ -2,15 +2,15 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { createStore, type FieldStore } from '../../dom/store.ts';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { createStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument } from '../../engine/compile/document.ts';
 import { parseNotation } from '../../engine/compile/notation.ts';
 import { sampleCells } from '../../engine/compile/sample.ts';
 import { read } from '../../engine/rules/reading.ts';
 import type { CompiledField } from '../../engine/run/plan.ts';
-import { apply, start } from '../../engine/run/state.ts';
+import { start } from '../../engine/run/state.ts';
 import { useField } from '../../react/use-field.ts';
 import { changeField, fieldOf, removeField } from '../definition/edits.ts';
 import { leaveNote } from '../definition/just-deleted.ts';
@@ -26,7 +26,7 @@ import { Ruler } from './ruler.tsx';
 import { Rules } from './rules.tsx';
 import { Specimen } from './specimen.tsx';
 import { Tape } from './tape.tsx';
-import { recordRow, type TapeRow, tapeText } from './tape-rows.ts';
+import { newTape, recordRow, replay, tapeText } from './tape-rows.ts';
 
 /** The desk: one field, defined, typed into, and watched. */
 export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly fieldId: string }) {
@@ -55,9 +55,8 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
     [notation, compiled.plan],
   );
 
-  const store = useFollowingStore(compiled);
-  const field = useField(compiled, { store });
-  const tape = useTape(store);
+  const bench = useBench(compiled);
+  const field = useField(compiled, { store: bench.store });
   const setPattern = useCallback(
     (pattern: string) => {
       if (parseNotation(pattern, classNames).faults.length > 0) return;
@@ -99,7 +98,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
           <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[22.5rem_minmax(0,1fr)]">
             <LiveField field={field} inputmode={String(definition.html?.inputmode ?? '')} />
             <PatternLine
-              key={tape.patternKey}
+              key={fieldId}
               pattern={definition.entry.pattern}
               notation={notation}
               classes={classNames}
@@ -108,12 +107,12 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
           </div>
           <div className="mt-4">
             <Tape
-              rows={tape.rows}
-              at={tape.at}
-              onStep={tape.step}
-              onClear={tape.clear}
+              rows={bench.rows}
+              at={bench.at}
+              onStep={bench.step}
+              onClear={bench.clear}
               onCopy={() =>
-                navigator.clipboard?.writeText(tapeText(`Try of ${definition.label}`, fieldId, tape.rows))
+                navigator.clipboard?.writeText(tapeText(`Try of ${definition.label}`, fieldId, bench.rows))
               }
             />
           </div>
@@ -135,63 +134,54 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
   );
 }
 
-/** A store for the definition as it is now. What was typed stays when the definition changes under it. */
-function useFollowingStore(compiled: CompiledField): FieldStore {
-  const [kept, setKept] = useState(() => ({ compiled, store: createStore(compiled, read) }));
-  if (kept.compiled === compiled) return kept.store;
-  const before = kept.store.state();
-  const fresh = start(compiled);
-  const untouched = before.body.display === start(kept.compiled).body.display;
-  const carried = untouched
-    ? fresh
-    : apply(compiled, fresh, {
-        type: 'set',
-        text: before.body.content === '' ? '' : kept.store.reading().raw,
-      });
-  const { focused, touched, submitted } = before;
-  const store = createStore(compiled, read, {
-    ...carried,
-    past: null,
-    future: null,
-    focused,
-    touched,
-    submitted,
+/**
+ * The field's state and the tape of this visit, following the definition: when that changes, the same keys are
+ * played again on the new one. Stepping back puts the whole desk at that row.
+ */
+function useBench(compiled: CompiledField) {
+  const [bench, setBench] = useState(() => {
+    const base = start(compiled);
+    return {
+      compiled,
+      store: createStore(compiled, read, base),
+      tape: newTape(base),
+      at: null as number | null,
+    };
   });
-  setKept({ compiled, store });
-  return store;
-}
-
-/** The tape of this visit: every event a row; stepping back puts the whole desk there. */
-function useTape(store: FieldStore) {
-  const [rows, setRows] = useState<readonly TapeRow[]>([]);
-  const [at, setAt] = useState<number | null>(null);
-  const from = useRef<number | null>(null);
-  from.current = at;
-  useEffect(
-    () =>
-      store.subscribe((state, event) => {
-        if (!event) return;
-        const since = from.current;
+  let present = bench;
+  if (bench.compiled !== compiled) {
+    const tape = replay(bench.tape, bench.compiled, compiled);
+    const { focused } = bench.store.state();
+    const here = tape.rows[bench.at ?? tape.rows.length - 1]?.state ?? tape.base;
+    present = { compiled, store: createStore(compiled, read, { ...here, focused }), tape, at: bench.at };
+    setBench(present);
+  }
+  const { store } = present;
+  useEffect(() => {
+    // What was typed before the page came alive is where the tape begins.
+    setBench((b) =>
+      b.tape.rows.length === 0 && b.store === store && b.tape.base !== store.state()
+        ? { ...b, tape: newTape(store.state()) }
+        : b,
+    );
+    return store.subscribe((state, event) => {
+      if (!event) return;
+      setBench((b) => {
+        if (b.store !== store) return b;
         // Looking at an earlier row and leaving the field again is no edit of the tape.
-        if (since !== null && (event.type === 'focus' || event.type === 'leave' || event.type === 'select'))
-          return;
-        from.current = null;
-        setAt(null);
-        setRows((before) => recordRow(before, store.field, event, state, since));
-      }),
-    [store],
-  );
+        const isLooking = b.at !== null && /^(focus|leave|select)$/.test(event.type);
+        return isLooking ? b : { ...b, tape: recordRow(b.tape, store.field, event, state, b.at), at: null };
+      });
+    });
+  }, [store]);
   const step = (to: number | null) => {
-    const row = rows[to ?? rows.length - 1];
+    const row = present.tape.rows[to ?? present.tape.rows.length - 1];
     if (!row) return;
-    setAt(to);
+    setBench((b) => ({ ...b, at: to }));
     store.restore({ ...row.state, focused: store.state().focused });
   };
-  const clear = () => {
-    setRows([]);
-    setAt(null);
-  };
-  return { rows, at, step, clear, patternKey: store.field.id };
+  const clear = () => setBench((b) => ({ ...b, tape: newTape(store.state()), at: null }));
+  return { store, rows: present.tape.rows, at: present.at, step, clear };
 }
 
 /** Undo and redo of the definition, outside of lines that have an undo of their own. */

@@ -21,12 +21,13 @@ export function Ruler({
 }) {
   const placed = place(plan, state.body, columns);
   const raw = rawOf(plan, state.body);
-  const inRaw = (standing: Standing | null): string => {
-    if (!standing) return '';
-    if (standing.content) return standing.character;
-    if (plan.raw === 'text')
-      return standing.character === plan.filler && plan.positions === 'fixed' ? '⎵' : standing.character;
-    return '';
+  const { last, at, complete, display } = state.body;
+  const rawEnd = complete ? display.length : (at[last] ?? 0);
+  /** In fixed positions a blank before the last character is a space in raw. */
+  const inRaw = (standing: Standing | null, column: Column): string => {
+    if (!standing || standing.content) return standing?.character ?? '';
+    if (column.is === 'cell') return column.cell < state.body.last ? ' ' : '';
+    return plan.raw === 'text' && standing.offset < rawEnd ? standing.character : '';
   };
   const rows: readonly {
     name: string;
@@ -35,7 +36,7 @@ export function Ruler({
   }[] = [
     { name: 'display', text: state.body.display, of: (s) => s?.character ?? '' },
     { name: 'content', text: state.body.content, of: (s) => (s?.content ? s.character : '') },
-    { name: 'raw', text: raw, of: (s) => inRaw(s) },
+    { name: 'raw', text: raw, of: inRaw },
   ];
   const from = boundaryFor(state.start, placed);
   const to = boundaryFor(state.end, placed);

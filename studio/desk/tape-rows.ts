@@ -1,6 +1,6 @@
 import { type Reading, read } from '../../engine/rules/reading.ts';
 import type { CompiledField } from '../../engine/run/plan.ts';
-import type { FieldEvent, FieldState } from '../../engine/run/state.ts';
+import { apply, type FieldEvent, type FieldState, start } from '../../engine/run/state.ts';
 
 /** One row of the desk's tape: what was done, and the field after it. */
 export interface TapeRow {
@@ -10,25 +10,56 @@ export interface TapeRow {
   readonly reading: Reading;
 }
 
+/** What was done at the desk since `base`, the state before the first row. */
+export interface DeskTape {
+  readonly base: FieldState;
+  readonly rows: readonly TapeRow[];
+}
+
 /** The most rows that are kept; the oldest go first. */
 export const mostRows = 500;
 
+export const newTape = (base: FieldState): DeskTape => ({ base, rows: [] });
+
 /**
- * Takes an event into the tape. Caret moves in a row are one row, and so is a caret that is where it was; `from`
- * is the row stepped back to, whose followers the new one replaces.
+ * Takes an event into the tape. Caret moves in a row are one row; `from` is the row stepped back to, whose
+ * followers the new one replaces.
  */
 export function recordRow(
-  rows: readonly TapeRow[],
+  tape: DeskTape,
   field: CompiledField,
   event: FieldEvent,
   state: FieldState,
   from: number | null,
-): readonly TapeRow[] {
-  const kept = from === null ? rows : rows.slice(0, from + 1);
-  const last = kept.at(-1);
-  const row: TapeRow = { id: (rows.at(-1)?.id ?? 0) + 1, event, state, reading: read(field, state) };
-  if (event.type === 'select' && last?.event.type === 'select') return [...kept.slice(0, -1), row];
-  return [...kept, row].slice(-mostRows);
+): DeskTape {
+  const kept = from === null ? tape.rows : tape.rows.slice(0, from + 1);
+  const row: TapeRow = { id: (tape.rows.at(-1)?.id ?? 0) + 1, event, state, reading: read(field, state) };
+  const joins = event.type === 'select' && kept.at(-1)?.event.type === 'select';
+  const rows = [...(joins ? kept.slice(0, -1) : kept), row];
+  const dropped = rows.length - mostRows;
+  return dropped > 0
+    ? { base: rows[dropped - 1]!.state, rows: rows.slice(dropped) }
+    : { base: tape.base, rows };
+}
+
+/** The same keys on another definition of the field: what they come to now, row by row. */
+export function replay(tape: DeskTape, before: CompiledField, now: CompiledField): DeskTape {
+  const base = carry(tape.base, before, now);
+  let state = base;
+  const rows = tape.rows.map((row) => {
+    state = apply(now, state, row.event);
+    return { ...row, state, reading: read(now, state) };
+  });
+  return { base, rows };
+}
+
+/** A state taken over to another definition by its raw value; one still at its initial value begins anew. */
+export function carry(state: FieldState, before: CompiledField, now: CompiledField): FieldState {
+  const { focused, touched, submitted, body } = state;
+  const fresh = start(now);
+  const isInitial = body.display === start(before).body.display;
+  const carried = isInitial ? fresh : apply(now, fresh, { type: 'set', text: read(before, state).raw });
+  return { ...carried, past: null, future: null, focused, touched, submitted, rejected: null, leftOut: '' };
 }
 
 /** The row as a line of a tape. */
