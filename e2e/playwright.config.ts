@@ -15,6 +15,7 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   timeout: 60_000,
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['junit', { outputFile: '../test-results/e2e.xml' }]],
   outputDir: '../test-results/e2e',
   use: {

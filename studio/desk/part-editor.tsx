@@ -11,6 +11,7 @@ import {
   type Takes,
 } from '../../engine/compile/notation.ts';
 import { inWords } from '../../engine/compile/plain-words.ts';
+import { newParts } from '../definition/new-parts.ts';
 import {
   insertBeside,
   isSound,
@@ -21,7 +22,6 @@ import {
   toggleOptional,
 } from '../definition/pattern-edits.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
-import { newParts } from './specimen.tsx';
 
 const names: Readonly<Record<BuiltIn, string>> = {
   digit: 'digit 0–9',

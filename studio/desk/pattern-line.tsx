@@ -6,9 +6,9 @@ import { readAloud } from '../../engine/compile/plain-words.ts';
 
 /**
  * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is told
- * with its column and marked under it, and the desk stays with the last pattern that read.
+ * with its column and marked under it, and the desk stays with the last pattern that read. Drawn again
+ * only when the definition changes, not at every key.
  */
-/** Drawn again only when the definition changes, not at every key. */
 export const PatternLine = memo(function PatternLine({
   pattern,
   notation,

@@ -14,8 +14,10 @@ const inputmodes = ['', 'text', 'numeric', 'tel', 'decimal', 'email', 'url', 'se
 const enterkeyhints = ['', 'enter', 'done', 'go', 'next', 'previous', 'search', 'send'];
 const capitalizes = ['', 'none', 'sentences', 'words', 'characters'];
 
-/** What the field says of itself, how its pattern behaves, and its HTML attributes. */
-/** Drawn again only when the definition changes, not at every key. */
+/**
+ * What the field says of itself, how its pattern behaves, and its HTML attributes.
+ * Drawn again only when the definition changes, not at every key.
+ */
 export const Properties = memo(function Properties({
   definition,
   onChange,

@@ -2,25 +2,17 @@
 
 import { DropdownMenu, Popover } from 'radix-ui';
 import { memo, useState } from 'react';
-import { type Matter, type Node, type Notation, printNotation } from '../../engine/compile/notation.ts';
+import { type Node, type Notation, printNotation } from '../../engine/compile/notation.ts';
 import { inWords } from '../../engine/compile/plain-words.ts';
+import { newParts } from '../definition/new-parts.ts';
 import { insertBeside } from '../definition/pattern-edits.ts';
 import type { Column, Span } from './columns.ts';
 import { PartEditor } from './part-editor.tsx';
 
-/** Parts to begin with, each already one that works. */
-export const newParts: readonly { readonly label: string; readonly part: Matter }[] = [
-  {
-    label: 'Cells that take a character',
-    part: { type: 'cells', min: 3, max: 3, takes: { type: 'built-in', name: 'digit' } },
-  },
-  { label: 'Fixed text', part: { type: 'text', text: '-' } },
-  { label: 'A number with bounds', part: { type: 'number', low: '00', high: '59' } },
-  { label: 'One of several words', part: { type: 'words', words: ['AM', 'PM'] } },
-];
-
-/** The finished text, large. Every part is a button that opens where the part is defined. */
-/** Drawn again only when the definition changes, not at every key. */
+/**
+ * The finished text, large. Every part is a button that opens where the part is defined.
+ * Drawn again only when the definition changes, not at every key.
+ */
 export const Specimen = memo(function Specimen({
   notation,
   columns,

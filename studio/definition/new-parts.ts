@@ -1,0 +1,12 @@
+import type { Matter } from '../../engine/compile/notation.ts';
+
+/** Parts to begin with, each already one that works. */
+export const newParts: readonly { readonly label: string; readonly part: Matter }[] = [
+  {
+    label: 'Cells that take a character',
+    part: { type: 'cells', min: 3, max: 3, takes: { type: 'built-in', name: 'digit' } },
+  },
+  { label: 'Fixed text', part: { type: 'text', text: '-' } },
+  { label: 'A number with bounds', part: { type: 'number', low: '00', high: '59' } },
+  { label: 'One of several words', part: { type: 'words', words: ['AM', 'PM'] } },
+];
