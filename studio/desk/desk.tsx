@@ -58,9 +58,9 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
   const bench = useBench(compiled);
   const field = useField(compiled, { store: bench.store });
   const setPattern = useCallback(
-    (pattern: string) => {
+    (pattern: string, about?: string) => {
       if (parseNotation(pattern, classNames).faults.length > 0) return;
-      change((f) => ({ ...f, entry: { ...f.entry, pattern } }), 'pattern');
+      change((f) => ({ ...f, entry: { ...f.entry, pattern } }), about);
     },
     [change, classNames],
   );

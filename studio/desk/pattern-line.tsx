@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useId, useState } from 'react';
+import { memo, useId, useRef, useState } from 'react';
 import { type Notation, parseNotation } from '../../engine/compile/notation.ts';
 import { readAloud } from '../../engine/compile/plain-words.ts';
 
@@ -18,10 +18,12 @@ export const PatternLine = memo(function PatternLine({
   readonly pattern: string;
   readonly notation: Notation;
   readonly classes: readonly string[];
-  readonly onChange: (pattern: string) => void;
+  /** `about` is the same for what is typed in one visit to the line: one step of undo. */
+  readonly onChange: (pattern: string, about: string) => void;
 }) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
+  const visit = useRef(0);
   const text = draft ?? pattern;
   const { faults } = draft === null ? notation : parseNotation(draft, classes);
   return (
@@ -43,7 +45,10 @@ export const PatternLine = memo(function PatternLine({
             const next = event.target.value;
             const isSound = parseNotation(next, classes).faults.length === 0;
             setDraft(isSound ? null : next);
-            if (isSound) onChange(next);
+            if (isSound) onChange(next, `pattern ${visit.current}`);
+          }}
+          onBlur={() => {
+            visit.current++;
           }}
         />
       </div>
