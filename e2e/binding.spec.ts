@@ -1,4 +1,5 @@
-import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { test } from './alive.ts';
 import { lineOf } from './hands.ts';
 
 /** Stores a set of one field and opens it alone, in a real form. */

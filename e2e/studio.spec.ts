@@ -1,7 +1,8 @@
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import AxeBuilder from '@axe-core/playwright';
-import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { patient, test } from './alive.ts';
 
 /** A set of its own for each test, so that none sees another's changes. */
 async function newSet(request: APIRequestContext, fields: readonly object[] = []): Promise<string> {
@@ -30,6 +31,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: 'New field' }).focus();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'From nothing' })).toBeFocused();
   await page.keyboard.press('Enter');
   await page.waitForURL(`**/sets/${id}/fields/field`);
   await page.getByLabel('Label').focus();
@@ -208,7 +210,7 @@ test('two windows: the later save is a choice, and either way nothing is lost', 
     const id = await newSet(request, [pin]);
     const other = await context.newPage();
     await page.goto(`/sets/${id}/fields/pin`);
-    await other.goto(`/sets/${id}/fields/pin`);
+    await patient(other).goto(`/sets/${id}/fields/pin`);
     await other.getByLabel('Hint', { exact: true }).fill('theirs');
     await saved(other);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe('theirs');

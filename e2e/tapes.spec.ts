@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import fc from 'fast-check';
 import { readTape } from '../engine/tape/read-tape.ts';
 import { actions, sketch, writeTape } from '../engine/testing/arbitraries.ts';
+import { test } from './alive.ts';
 import { compiled, playBoth } from './hands.ts';
 
 const demo = new URL('../studio/demo/', import.meta.url);

@@ -5,6 +5,7 @@ import '@fontsource/commit-mono/700.css';
 import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
+import { Alive } from '../sheet/alive.tsx';
 
 export const metadata: Metadata = {
   title: { default: 'Arbeit', template: '%s · Arbeit' },
@@ -21,7 +22,10 @@ export default function Layout({ children }: { readonly children: ReactNode }) {
         {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of this file */}
         <script dangerouslySetInnerHTML={{ __html: sheetScript }} />
       </head>
-      <body>{children}</body>
+      <body>
+        {children}
+        <Alive />
+      </body>
     </html>
   );
 }
