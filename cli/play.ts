@@ -90,7 +90,7 @@ function playFile(
       output.err(`${path}:${line}:${column}: ${message}`);
     return undefined;
   }
-  const played = play(set, result.tape);
+  const played = play(set, result.tape, today());
   if ('message' in played) {
     output.err(`${path}:${played.line}:1: ${played.message}`);
     return undefined;
@@ -154,4 +154,11 @@ function valueEnd(text: string, at: number): number {
     }
   } while (depth > 0 && i < text.length);
   return i;
+}
+
+/** The date here and now, for tapes that do not freeze one. */
+function today(): string {
+  const now = new Date();
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }

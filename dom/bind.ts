@@ -1,3 +1,4 @@
+import { kindOf } from '../engine/run/kind.ts';
 import { apply, type FieldEvent } from '../engine/run/state.ts';
 import { difference } from './difference.ts';
 import { bindForm } from './form.ts';
@@ -25,7 +26,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   let composing = false;
   let ours = false;
   let pointer = false;
-  let settled = store.state().body.display;
+  let settled = store.reading().raw;
   const { set: writeValue } = nativeValue(input);
 
   const hasFocus = (): boolean => (input.getRootNode() as Document | ShadowRoot).activeElement === input;
@@ -62,9 +63,9 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   };
 
   const tellChange = (): void => {
-    const { display } = store.state().body;
-    if (display === settled) return;
-    settled = display;
+    const { raw } = store.reading();
+    if (raw === settled) return;
+    settled = raw;
     tell('change');
   };
 
@@ -135,6 +136,14 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
 
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === 'Enter' && !composing) tellChange();
+    const arrow = event.key === 'ArrowUp' ? 'up' : event.key === 'ArrowDown' ? 'down' : undefined;
+    const isPlain = !(event.shiftKey || event.altKey || event.ctrlKey || event.metaKey);
+    if (arrow && isPlain && !composing && !input.readOnly && kindOf(store.field).step) {
+      event.preventDefault();
+      takeOver();
+      carryOut([{ type: arrow }], { inputType: 'insertReplacementText' });
+      return;
+    }
     if (!(event.ctrlKey || event.metaKey) || event.altKey || input.readOnly) return;
     const key = event.key.toLowerCase();
     const type =
@@ -156,15 +165,18 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   };
 
   const onSelectionChange = (): void => {
-    if (!composing && hasFocus() && input.value === store.state().body.display) takeOver();
+    if (composing || !hasFocus() || input.value !== store.state().body.display) return;
+    takeOver();
+    // The field may keep the caret off its signs; a selection being drawn is left to the hand that draws it.
+    if (input.selectionStart === input.selectionEnd) show();
   };
 
   const onFocus = (): void => {
     if (input.value !== store.state().body.display) takeOver();
-    settled = store.state().body.display;
+    settled = store.reading().raw;
     store.dispatch({ type: 'focus' });
     // A pointer says itself where the caret goes.
-    if (pointer) takeOver();
+    if (pointer && input.value === store.state().body.display) takeOver();
     show();
     input.ownerDocument.addEventListener('selectionchange', onSelectionChange);
   };
@@ -190,7 +202,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
     show();
   };
   const onChange = (event: Event): void => {
-    if (event.isTrusted) settled = store.state().body.display;
+    if (event.isTrusted) settled = store.reading().raw;
   };
   const onInvalid = (event: Event): void => {
     // The message has its own place on the page; the browser's bubble would cover it.

@@ -7,17 +7,18 @@ import { cellsIn } from './run/erase.ts';
 import { fold, graphemes } from './run/graphemes.ts';
 import { placeOf } from './run/insert.ts';
 import { type PatternBody, written } from './run/layout.ts';
-import type { CompiledField } from './run/plan.ts';
+import type { PatternField } from './run/plan.ts';
 import { apply, type FieldState, keysOf, start } from './run/state.ts';
-import { actions, fieldOf, type Sketch, sketch, typed, walk } from './testing/arbitraries.ts';
+import { actions, fieldOf, type Sketch, sketch, typed, type Walked, walk } from './testing/arbitraries.ts';
 
 /** One seed, so that a red run is red for everybody; `ARBEIT_SEED` and `ARBEIT_RUNS` go looking for more. */
 const runs = {
   numRuns: Number(process.env.ARBEIT_RUNS ?? 1500),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
-const fresh = (field: CompiledField): FieldState => apply(field, start(field), { type: 'focus' });
-const shown = (state: FieldState) => ({
+const fresh = (field: PatternField): FieldState<PatternBody> =>
+  apply(field, start<PatternBody>(field), { type: 'focus' });
+const shown = (state: FieldState<PatternBody>) => ({
   display: state.body.display,
   cells: state.body.cells,
   start: state.start,
@@ -25,7 +26,7 @@ const shown = (state: FieldState) => ({
 });
 
 /** A part with fewer characters than it needs, or with a hole in it, that something stands behind. */
-function isShortInTheMiddle(field: CompiledField, body: PatternBody): boolean {
+function isShortInTheMiddle(field: PatternField, body: PatternBody): boolean {
   return field.plan.parts.some((part) => {
     const own = body.cells.slice(part.first, part.first + part.size);
     const filled = own.filter(Boolean).length;
@@ -37,7 +38,7 @@ function isShortInTheMiddle(field: CompiledField, body: PatternBody): boolean {
 }
 
 /** Whether some cell takes a character of the fixed text: then typing and pasting rightly differ (docs/engine.md). */
-function isAmbiguous(field: CompiledField): boolean {
+function isAmbiguous(field: PatternField): boolean {
   const fixed = [...new Set(graphemes(field.plan.before.map(written).join('')))];
   return field.plan.parts.some((part) =>
     fixed.some(
@@ -49,7 +50,7 @@ function isAmbiguous(field: CompiledField): boolean {
 }
 
 /** Whether a part that may stay out is followed by another with no fixed text between them. */
-function runsOn(field: CompiledField): boolean {
+function runsOn(field: PatternField): boolean {
   const { parts, stretches, before, cells } = field.plan;
   if (stretches.length > 0) return true;
   return parts.some(
@@ -58,9 +59,7 @@ function runsOn(field: CompiledField): boolean {
 }
 
 /** Holds a law at every step of random tapes on random patterns. */
-function everyStep(
-  law: (field: CompiledField, step: ReturnType<typeof walk>[number], from: Sketch) => void,
-): void {
+function everyStep(law: (field: PatternField, step: Walked<PatternBody>, from: Sketch) => void): void {
   fc.assert(
     fc.property(sketch, actions, (from, tape) => {
       const field = fieldOf(from);
@@ -257,7 +256,7 @@ describe('laws of pattern fields', () => {
         const field = fieldOf(from);
         const empty = fresh(field);
         const full = keysOf(text).reduce((state, key) => apply(field, state, key), empty);
-        const less = Array.from({ length: times }).reduce<FieldState>(
+        const less = Array.from({ length: times }).reduce<FieldState<PatternBody>>(
           (s) => apply(field, s, { type: 'backspace' }),
           full,
         );
@@ -289,7 +288,7 @@ describe('laws of pattern fields', () => {
 
   test('9: verdicts follow from the value alone', () => {
     everyStep((field, { after }) => {
-      const calm: FieldState = { ...start(field), body: after.body };
+      const calm: FieldState<PatternBody> = { ...start<PatternBody>(field), body: after.body };
       expect(read(field, after).findings).toEqual(read(field, calm).findings);
       const codes = read(field, { ...after, touched: true }).shown.map((s) => s.rule);
       const failing = field.rules.filter(

@@ -1,5 +1,7 @@
 'use client';
 
+import '../engine/run/kinds.ts';
+
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { type BindOptions, bind } from '../dom/bind.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
@@ -52,7 +54,7 @@ export function useField(
     store: present,
     state,
     reading: present.reading(),
-    ghost: kindOf(field).ghost(field.plan, state.body),
+    ghost: kindOf(field).ghost?.(field.plan, state.body) ?? '',
     inputProps: {
       ...attributesOf(field),
       id: ids.input,

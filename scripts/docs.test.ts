@@ -6,6 +6,7 @@ import { parseNotation } from '../engine/compile/notation.ts';
 import { readAloud } from '../engine/compile/plain-words.ts';
 import { sampleCells } from '../engine/compile/sample.ts';
 import { lay } from '../engine/run/layout.ts';
+import type { PatternField } from '../engine/run/plan.ts';
 import { play } from '../engine/tape/play.ts';
 import { readTape } from '../engine/tape/read-tape.ts';
 
@@ -32,7 +33,7 @@ const fieldFor = (pattern: string, options: object = {}) => {
 describe('docs/notation.md', () => {
   test.each(table('Patterns'))('%s', (pattern, aloud, sample) => {
     expect(readAloud(parseNotation(pattern!).nodes)).toBe(aloud);
-    const { plan } = fieldFor(pattern!).fields[0]!;
+    const { plan } = fieldFor(pattern!).fields[0] as PatternField;
     expect(lay(plan, sampleCells(plan), 0).display).toBe(sample);
   });
   test.each(table('Mistakes'))('%s', (pattern, column, suggestion) => {

@@ -1,4 +1,7 @@
+import type { DateEntry, DurationEntry, TimeEntry } from './date.ts';
+import type { NumberEntry } from './number.ts';
 import type { PatternEntry } from './pattern.ts';
+import type { PhoneEntry } from './phone.ts';
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */
 export interface SetDocument {
@@ -10,19 +13,55 @@ export interface SetDocument {
   readonly forms?: readonly FormDocument[];
 }
 
-export interface FieldDocument {
-  readonly id: string;
-  readonly kind: 'pattern';
-  readonly label: string;
-  readonly hint?: string;
-  readonly placeholder?: string;
-  readonly locale?: string;
-  readonly initial?: string;
-  readonly messages?: 'first' | 'all';
-  readonly entry: { readonly pattern: string } & Partial<PatternEntry>;
-  readonly html?: Readonly<Record<string, string | boolean>>;
-  readonly rules?: readonly RuleDocument[];
+/** Entry options of kind `text`. */
+export interface TextEntry {
+  readonly trim?: boolean;
+  readonly collapse?: boolean;
+  readonly case?: 'as-typed' | 'upper' | 'lower';
+  readonly max?: number;
 }
+
+/** Entry options of kinds `pin` and `one-time-code`. `groups` and `conceal` belong to one of them each. */
+export interface BoxesEntry {
+  readonly length?: number;
+  readonly accept?: 'digit' | 'alnum';
+  readonly groups?: readonly number[];
+  readonly conceal?: boolean;
+}
+
+/** The entry options of each kind. */
+export interface Entries {
+  readonly pattern: { readonly pattern: string } & Partial<PatternEntry>;
+  readonly text: TextEntry;
+  readonly number: NumberEntry;
+  readonly currency: NumberEntry & { readonly currency: string };
+  readonly percent: NumberEntry;
+  readonly date: DateEntry;
+  readonly time: TimeEntry;
+  readonly duration: DurationEntry;
+  readonly phone: PhoneEntry;
+  readonly pin: BoxesEntry;
+  readonly 'one-time-code': BoxesEntry;
+}
+
+export type KindName = keyof Entries;
+
+/** A field of one kind, or of any. */
+export type FieldDocument<K extends KindName = KindName> = {
+  [Kind in K]: {
+    readonly id: string;
+    readonly kind: Kind;
+    readonly label: string;
+    readonly hint?: string;
+    readonly placeholder?: string;
+    readonly locale?: string;
+    readonly initial?: string;
+    readonly messages?: 'first' | 'all';
+    readonly entry: Entries[Kind];
+    readonly html?: Readonly<Record<string, string | boolean>>;
+    readonly rules?: readonly RuleDocument[];
+  };
+}[K];
 
 export interface RuleDocument {
   readonly id: string;
@@ -34,11 +73,15 @@ export interface RuleDocument {
 }
 
 export type CheckDocument =
-  | { readonly type: 'required' | 'complete' }
+  | { readonly type: 'required' | 'complete' | 'not-trivial' }
   | { readonly type: 'length'; readonly min?: number; readonly max?: number }
   | { readonly type: 'matches'; readonly pattern: string; readonly flags?: string }
   | { readonly type: 'in' | 'not-in'; readonly values: readonly string[] }
-  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11' };
+  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11' }
+  | { readonly type: 'range'; readonly min?: Limit; readonly max?: Limit; readonly step?: Limit };
+
+/** A number, or the kind's raw form as a text: a decimal, a date, `today+18m`, a time. */
+export type Limit = string | number;
 
 export interface FormDocument {
   readonly id: string;

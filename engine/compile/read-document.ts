@@ -1,8 +1,12 @@
+import { resolve } from '../run/calendar.ts';
+import { canonical } from '../run/decimal.ts';
 import { graphemes } from '../run/graphemes.ts';
-import type { DocumentFault, SetDocument } from './document.ts';
+import type { DocumentFault, KindName, SetDocument } from './document.ts';
 import { parseExpression } from './expression.ts';
 import { nearest } from './fault.ts';
 import { builtIns, parseNotation, rangesOf } from './notation.ts';
+import { isCurrency } from './number.ts';
+import { isRegion } from './phone.ts';
 
 export type DocumentResult =
   | { readonly ok: true; readonly document: SetDocument }
@@ -102,6 +106,24 @@ class Spot {
     return undefined;
   }
 
+  wholeFrom(low: number, high: number): number | undefined {
+    const { value } = this;
+    if (typeof value === 'number' && Number.isInteger(value) && value >= low && value <= high) return value;
+    this.fault(`Expected a whole number from ${low} to ${high}, found ${nameOf(value)}.`);
+    return undefined;
+  }
+
+  /** The member of that name, where there is one, is true or false. */
+  yesNo(key: string): void {
+    if (this.has(key) && typeof this.get(key).value !== 'boolean')
+      this.get(key).fault(`Expected true or false, found ${nameOf(this.get(key).value)}.`);
+  }
+
+  /** The member of that name, where there is one, is one of these. */
+  choice(key: string, choices: readonly string[]): void {
+    if (this.has(key)) this.get(key).oneOf(choices);
+  }
+
   oneOf(choices: readonly string[]): string | undefined {
     if (typeof this.value === 'string' && choices.includes(this.value)) return this.value;
     const meant = typeof this.value === 'string' ? nearest(this.value, choices) : undefined;
@@ -158,6 +180,16 @@ function readLocale(at: Spot): void {
   const tag = at.string();
   if (tag !== undefined && !/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/i.test(tag))
     at.fault(`"${tag}" is no language tag (BCP 47).`, { suggestion: 'en-GB' });
+  else if (tag !== undefined && !isLocale(tag))
+    at.fault(`"${tag}" is not well-formed as a language tag (BCP 47).`, { suggestion: 'en-GB' });
+}
+
+function isLocale(tag: string): boolean {
+  try {
+    return Intl.getCanonicalLocales(tag).length === 1;
+  } catch {
+    return false;
+  }
 }
 
 function readClasses(at: Spot): string[] {
@@ -198,15 +230,14 @@ function readFields(at: Spot, classes: readonly string[]): string[] {
   for (const field of at.items()) {
     if (!field.object(fieldKeys, ['id', 'kind', 'label', 'entry'])) continue;
     if (field.has('id')) readId(field.get('id'), ids);
-    if (field.has('kind')) field.get('kind').oneOf(['pattern']);
+    const kind = field.has('kind') ? field.get('kind').oneOf(kindNames) : undefined;
     for (const key of ['label', 'hint', 'placeholder', 'initial'])
       if (field.has(key)) field.get(key).string();
     if (field.has('locale')) readLocale(field.get('locale'));
     if (field.has('messages')) field.get('messages').oneOf(['first', 'all']);
-    if (field.has('entry') && (field.value as { kind?: unknown }).kind === 'pattern')
-      readEntry(field.get('entry'), classes);
+    if (field.has('entry') && kind) entryReaders[kind as KindName](field.get('entry'), classes);
     if (field.has('html')) readHtml(field.get('html'));
-    if (field.has('rules')) readRules(field.get('rules'));
+    if (field.has('rules')) readRules(field.get('rules'), kind as KindName | undefined);
   }
   return ids;
 }
@@ -220,7 +251,7 @@ function readId(at: Spot, taken: string[]): void {
   taken.push(id);
 }
 
-function readEntry(at: Spot, classes: readonly string[]): void {
+function readPattern(at: Spot, classes: readonly string[]): void {
   if (!at.object(['pattern', 'positions', 'literals', 'filler', 'raw', 'ghost'], ['pattern'])) return;
   if (at.has('positions')) at.get('positions').oneOf(['flow', 'fixed']);
   if (at.has('literals')) at.get('literals').oneOf(['behind', 'ahead']);
@@ -240,6 +271,128 @@ function readEntry(at: Spot, classes: readonly string[]): void {
   for (const { message, column, suggestion } of text === undefined ? [] : parseNotation(text, classes).faults)
     spot.fault(message, { column, suggestion });
 }
+
+function readText(at: Spot): void {
+  if (!at.object(['trim', 'collapse', 'case', 'max'], [])) return;
+  at.yesNo('trim');
+  at.yesNo('collapse');
+  at.choice('case', ['as-typed', 'upper', 'lower']);
+  if (at.has('max')) at.get('max').wholeFrom(1, 10_000);
+}
+
+function readNumber(at: Spot, kind: 'number' | 'currency' | 'percent'): void {
+  const own = { number: ['unit'], currency: ['currency', 'sign'], percent: [] }[kind];
+  const all = [...own, 'fill', 'grouping', 'pad', 'negative', 'decimals'];
+  if (!at.object(all, kind === 'currency' ? ['currency'] : [])) return;
+  at.choice('sign', ['symbol', 'code', 'none']);
+  at.choice('fill', ['left', 'right']);
+  at.choice('grouping', ['typing', 'leave', 'never']);
+  at.choice('negative', ['no', 'minus', 'parentheses']);
+  at.yesNo('pad');
+  if (at.has('unit')) {
+    const unit = at.get('unit').filled();
+    if (unit !== undefined && /[\d<>]/.test(unit))
+      at.get('unit').fault('A unit has no digits and no "<" or ">".');
+  }
+  if (at.has('currency')) {
+    const code = at.get('currency').string();
+    if (code !== undefined && !isCurrency(code))
+      at.get('currency').fault(`"${code}" is no currency code (ISO 4217).`, {
+        suggestion: isCurrency(code.toUpperCase()) ? code.toUpperCase() : 'EUR',
+      });
+  }
+  if (!at.has('decimals')) return;
+  const decimals = at.get('decimals');
+  if (!decimals.object(['min', 'max'], [])) return;
+  for (const key of ['min', 'max']) if (decimals.has(key)) decimals.get(key).wholeFrom(0, 100);
+  const { min = 0, max } = decimals.value as { min?: number; max?: number };
+  if (max !== undefined && max < min)
+    decimals.get('max').fault(`"max" is below "min" (${min}).`, { suggestion: String(min) });
+}
+
+function readDate(at: Spot): void {
+  if (!at.object(['order', 'separator', 'resting', 'pivot'], [])) return;
+  at.choice('order', ['locale', 'dmy', 'mdy', 'ymd']);
+  at.choice('resting', ['same', 'medium', 'long', 'full']);
+  if (at.has('pivot')) at.get('pivot').wholeFrom(0, 100);
+  if (!at.has('separator')) return;
+  const separator = at.get('separator').string();
+  if (
+    separator !== undefined &&
+    (separator === '' || separator.length > 3 || /[\p{L}\p{N}]/u.test(separator))
+  )
+    at.get('separator').fault('A separator is one to three signs, no letters or digits.', {
+      suggestion: '/',
+    });
+}
+
+function readTime(at: Spot): void {
+  if (!at.object(['clock', 'seconds'], [])) return;
+  const clock = at.has('clock') ? at.get('clock') : undefined;
+  if (clock && clock.value !== 12 && clock.value !== 24)
+    clock.fault(`Expected 12 or 24, found ${nameOf(clock.value)}.`, { suggestion: '24' });
+  at.yesNo('seconds');
+}
+
+function readDuration(at: Spot): void {
+  if (!at.object(['units'], []) || !at.has('units')) return;
+  const units = at.get('units').items();
+  for (const unit of units) unit.oneOf(['h', 'min']);
+  const given = units.map(({ value }) => value).join();
+  if (Array.isArray(at.get('units').value) && !['h', 'min', 'h,min'].includes(given))
+    at.get('units').fault('Expected ["h"], ["min"] or ["h", "min"].', { suggestion: '["h", "min"]' });
+}
+
+function readPhone(at: Spot): void {
+  if (!at.object(['home', 'regions', 'style', 'types', 'extension'], ['home'])) return;
+  const region = (spot: Spot): void => {
+    const code = spot.string();
+    if (code !== undefined && !isRegion(code))
+      spot.fault(`"${code}" is no region with a calling code (ISO 3166-1, two capital letters).`, {
+        suggestion: isRegion(code.toUpperCase()) ? code.toUpperCase() : 'GB',
+      });
+  };
+  if (at.has('home')) region(at.get('home'));
+  if (at.has('regions') && at.get('regions').value !== 'any') {
+    const regions = at.get('regions').items();
+    for (const item of regions) region(item);
+    if (Array.isArray(at.get('regions').value) && regions.length === 0)
+      at.get('regions').fault('Expected at least one region, or "any".', { suggestion: 'any' });
+  }
+  at.choice('style', ['national', 'international']);
+  if (at.has('types')) for (const type of at.get('types').items()) type.oneOf(['mobile', 'fixed']);
+  at.yesNo('extension');
+}
+
+function readBoxes(at: Spot, kind: 'pin' | 'one-time-code'): void {
+  if (!at.object(['length', 'accept', kind === 'pin' ? 'conceal' : 'groups'], [])) return;
+  at.choice('accept', ['digit', 'alnum']);
+  at.yesNo('conceal');
+  const length = at.has('length') ? at.get('length').wholeFrom(3, 12) : kind === 'pin' ? 4 : 6;
+  if (!at.has('groups')) return;
+  const groups = at.get('groups').items();
+  const sizes = groups.map((group) => group.wholeFrom(1, 12) ?? 0);
+  const sum = sizes.reduce((total, size) => total + size, 0);
+  if (sizes.every(Boolean) && length !== undefined && sum !== length)
+    at.get('groups').fault(`The groups hold ${sum} boxes, the code has ${length}.`, {
+      suggestion: `[${length}]`,
+    });
+}
+
+const entryReaders: Readonly<Record<KindName, (at: Spot, classes: readonly string[]) => void>> = {
+  pattern: readPattern,
+  text: readText,
+  number: (at) => readNumber(at, 'number'),
+  currency: (at) => readNumber(at, 'currency'),
+  percent: (at) => readNumber(at, 'percent'),
+  date: readDate,
+  time: readTime,
+  duration: readDuration,
+  phone: readPhone,
+  pin: (at) => readBoxes(at, 'pin'),
+  'one-time-code': (at) => readBoxes(at, 'one-time-code'),
+};
+const kindNames = Object.keys(entryReaders);
 
 function readHtml(at: Spot): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
@@ -264,9 +417,11 @@ const checks = {
   in: [['values'], ['values']],
   'not-in': [['values'], ['values']],
   checksum: [['scheme'], ['scheme']],
+  range: [['min', 'max', 'step'], []],
+  'not-trivial': [[], []],
 } as const;
 
-function readRules(at: Spot): void {
+function readRules(at: Spot, kind: KindName | undefined): void {
   const ids: string[] = [];
   for (const rule of at.items()) {
     if (!rule.object(['id', 'check', 'say', 'code', 'show', 'severity'], ['id', 'check'])) continue;
@@ -276,11 +431,11 @@ function readRules(at: Spot): void {
       rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
     if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
     if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
-    if (rule.has('check')) readCheck(rule.get('check'));
+    if (rule.has('check')) readCheck(rule.get('check'), kind);
   }
 }
 
-function readCheck(at: Spot): void {
+function readCheck(at: Spot, kind: KindName | undefined): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
     at.object([], []);
     return;
@@ -293,9 +448,12 @@ function readCheck(at: Spot): void {
   if (!type) return;
   const [known, needed] = checks[type];
   at.object(['type', ...known], needed);
-  if (at.has('min')) at.get('min').whole();
-  if (at.has('max')) at.get('max').whole();
-  if (type === 'length') readLength(at);
+  if (type === 'range') readRange(at, kind);
+  if (type === 'length') {
+    if (at.has('min')) at.get('min').whole();
+    if (at.has('max')) at.get('max').whole();
+    readLength(at);
+  }
   if (at.has('scheme') && type === 'checksum') at.get('scheme').oneOf(['luhn', 'mod97', 'mod11']);
   if (at.has('values') && (type === 'in' || type === 'not-in')) {
     const values = at.get('values').items();
@@ -311,6 +469,48 @@ function readLength(at: Spot): void {
   if (min === undefined && max === undefined) at.fault('A length needs "min", "max" or both.');
   if (typeof min === 'number' && typeof max === 'number' && max < min)
     at.get('max').fault(`"max" is below "min" (${min}).`, { suggestion: String(min) });
+}
+
+/** What a limit looks like for each kind that has an order, and an example of it. */
+const limits: Readonly<
+  Partial<Record<KindName, readonly [isGood: (text: string) => boolean, example: string]>>
+> = {
+  number: [isDecimal, '12.5'],
+  currency: [isDecimal, '12.50'],
+  percent: [isDecimal, '5'],
+  duration: [(text) => /^\d{1,6}$/.test(text), '90'],
+  time: [(text) => /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/.test(text), '16:30'],
+  date: [(text) => resolve(text, '2027-02-10') !== undefined, 'today+18m'],
+};
+
+function isDecimal(text: string): boolean {
+  return text.length <= 100 && canonical(text) !== undefined;
+}
+
+function readRange(at: Spot, kind: KindName | undefined): void {
+  if (kind === undefined) return;
+  const form = limits[kind];
+  if (!form) {
+    at.get('type').fault(`A ${kind} field has no order, so it has no range.`, { suggestion: 'length' });
+    return;
+  }
+  const given = ['min', 'max', 'step'].filter((key) => at.has(key));
+  if (given.length === 0) at.fault('A range needs "min", "max", "step" or some of them.');
+  for (const key of given) {
+    const spot = at.get(key);
+    const { value } = spot;
+    const text = typeof value === 'number' && Number.isFinite(value) ? String(value) : value;
+    const hasStep = kind !== 'date' && kind !== 'time';
+    if (key === 'step' && !hasStep) spot.fault(`A ${kind} field has no steps: leave it out.`);
+    else if (
+      typeof text !== 'string' ||
+      !form[0](text) ||
+      (key === 'step' && !/[1-9]/.test(text.replace('-', '')))
+    )
+      spot.fault(`Expected a ${kind} such as "${form[1]}", found ${nameOf(value)}.`, { suggestion: form[1] });
+    else if (key === 'step' && text.startsWith('-'))
+      spot.fault('A step is above zero.', { suggestion: text.slice(1) });
+  }
 }
 
 function readMatches(at: Spot): void {

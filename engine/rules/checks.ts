@@ -1,6 +1,5 @@
 import { graphemes } from '../run/graphemes.ts';
-import { kindOf } from '../run/kind.ts';
-import type { PatternBody } from '../run/layout.ts';
+import { type Body, kindOf } from '../run/kind.ts';
 import type { Check, CompiledField } from '../run/plan.ts';
 import { match } from './automaton.ts';
 import { schemes } from './checksum.ts';
@@ -11,9 +10,14 @@ const passed: Finding = { verdict: 'pass', code: '', data: none };
 const missing: Finding = { verdict: 'open', code: 'required', data: none };
 const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
 
-/** What one check says of what the field holds. An empty field passes every check but `required`. */
-export function check(field: CompiledField, body: PatternBody, what: Check): Finding {
-  if (body.last < 0) return what.type === 'required' ? missing : passed;
+/**
+ * What one check says of what the field holds. An empty field passes every check but `required`. `today` is the
+ * clock, an ISO 8601 date.
+ */
+export function check(field: CompiledField, body: Body, what: Check, today: string): Finding {
+  if (!body.content) return what.type === 'required' ? missing : passed;
+  const own = kindOf(field).judge?.(field.plan, body, what, today);
+  if (own) return own;
   switch (what.type) {
     case 'required':
       return passed;
@@ -30,23 +34,39 @@ export function check(field: CompiledField, body: PatternBody, what: Check): Fin
     case 'checksum':
       if (body.complete && schemes[what.scheme](rawOf(field, body))) return passed;
       return finding(!body.complete || hasRoom(field, body) ? 'open' : 'fail', 'bad-checksum');
+    case 'range':
+      // Only kinds with an order have a range, and they answer themselves.
+      return passed;
+    case 'not-trivial':
+      if (!body.complete || !isTrivial(rawOf(field, body))) return passed;
+      return finding(hasRoom(field, body) ? 'open' : 'fail', 'trivial', { value: body.display });
   }
 }
 
-const rawOf = (field: CompiledField, body: PatternBody): string => kindOf(field).raw(field.plan, body);
-const hasRoom = (field: CompiledField, body: PatternBody): boolean => kindOf(field).hasRoom(field.plan, body);
+/** What is guessed first: one character over and over, a run up or down, a pair repeated. */
+export function isTrivial(text: string): boolean {
+  const codes = [...text].map((c) => c.codePointAt(0)!);
+  if (codes.length < 3) return false;
+  const steps = codes.slice(1).map((code, i) => code - codes[i]!);
+  const isRun = steps.every((step) => step === steps[0]) && Math.abs(steps[0]!) <= 1;
+  const isPair = codes.length >= 4 && codes.every((code, i) => code === codes[i % 2]);
+  return isRun || isPair;
+}
+
+const rawOf = (field: CompiledField, body: Body): string => kindOf(field).raw(field.plan, body);
+const hasRoom = (field: CompiledField, body: Body): boolean => kindOf(field).hasRoom(field.plan, body);
 
 const finding = (verdict: Verdict, code: string, data = none): Finding =>
   verdict === 'pass' ? passed : { verdict, code, data };
 
-function length(field: CompiledField, body: PatternBody, min: number, max: number): Finding {
+function length(field: CompiledField, body: Body, min: number, max: number): Finding {
   const count = graphemes(rawOf(field, body)).length;
   const data = { min: String(min), max: String(max), length: String(count) };
   if (count > max) return finding('fail', 'too-long', data);
   return finding(count >= min ? 'pass' : hasRoom(field, body) ? 'open' : 'fail', 'too-short', data);
 }
 
-function among(field: CompiledField, body: PatternBody, values: readonly string[]): Finding {
+function among(field: CompiledField, body: Body, values: readonly string[]): Finding {
   const raw = rawOf(field, body);
   if (values.includes(raw)) return passed;
   const open = values.some((value) => value.startsWith(raw));
@@ -54,7 +74,7 @@ function among(field: CompiledField, body: PatternBody, values: readonly string[
   return finding(open ? 'open' : 'fail', 'not-allowed', { allowed: shown });
 }
 
-function notAmong(field: CompiledField, body: PatternBody, values: readonly string[]): Finding {
+function notAmong(field: CompiledField, body: Body, values: readonly string[]): Finding {
   const raw = rawOf(field, body);
   if (!values.includes(raw)) return passed;
   return finding(hasRoom(field, body) ? 'open' : 'fail', 'not-allowed', { value: body.display });
@@ -63,5 +83,6 @@ function notAmong(field: CompiledField, body: PatternBody, values: readonly stri
 /** A raw value as the field would show it. */
 function shownAs(field: CompiledField, raw: string): string {
   const kind = kindOf(field);
-  return kind.display(field.plan, kind.read(field.plan, raw).body) || raw;
+  const { body } = kind.read(field.plan, raw);
+  return (kind.rest?.(field.plan, body) ?? body).display || raw;
 }

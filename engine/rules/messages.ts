@@ -12,6 +12,14 @@ const wording: Readonly<Record<string, string>> = {
   'too-long': 'At most {max} characters are possible.',
   'no-match': 'This does not have the expected form.',
   'not-allowed': 'This value cannot be used here.',
+  'below-min': 'At least {min} is needed.',
+  'above-max': 'At most {max} is possible.',
+  'off-step': 'This goes up in steps of {step}.',
+  'too-early': 'The earliest possible is {min}.',
+  'too-late': 'The latest possible is {max}.',
+  'no-such-date': 'There is no such date.',
+  'unknown-number': 'There is no such telephone number.',
+  trivial: 'This is too easy to guess.',
   'bad-checksum': 'Please check for a typing mistake.',
 };
 

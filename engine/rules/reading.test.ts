@@ -4,7 +4,11 @@ import type { CheckDocument, FieldDocument, RuleDocument } from '../compile/docu
 import { apply, type FieldEvent, keysOf, start } from '../run/state.ts';
 import { read } from './reading.ts';
 
-const field = (pattern: string, rules: readonly RuleDocument[], more: Partial<FieldDocument> = {}) =>
+const field = (
+  pattern: string,
+  rules: readonly RuleDocument[],
+  more: Partial<FieldDocument<'pattern'>> = {},
+) =>
   compileField(
     { id: 'f', kind: 'pattern', label: 'Party', entry: { pattern }, rules, ...more },
     { locale: 'en-GB' },

@@ -41,22 +41,26 @@ const initials = new WeakMap<CompiledField, string>();
 let lastField: CompiledField | undefined;
 let lastInitial = '';
 
-/** The display the field starts with, which `dirty` is measured against. */
-export function initialDisplay(field: CompiledField): string {
+/** The raw value the field starts with, which `dirty` is measured against. */
+function initialRaw(field: CompiledField): string {
   if (field === lastField) return lastInitial;
-  let display = initials.get(field);
-  if (display === undefined) {
-    display = start(field).body.display;
-    initials.set(field, display);
+  let raw = initials.get(field);
+  if (raw === undefined) {
+    raw = kindOf(field).raw(field.plan, start(field).body);
+    initials.set(field, raw);
   }
   lastField = field;
-  lastInitial = display;
-  return display;
+  lastInitial = raw;
+  return raw;
 }
 
 const nothing: readonly Shown[] = [];
 
-export function read(field: CompiledField, state: FieldState): Reading {
+/** The date a reading is taken on where nobody says which: relative limits need one, and a tape must replay. */
+export const someDay = '2027-02-10';
+
+/** What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it. */
+export function read(field: CompiledField, state: FieldState, today = someDay): Reading {
   const { body } = state;
   const { plan, rules } = field;
   const kind = kindOf(field);
@@ -65,7 +69,7 @@ export function read(field: CompiledField, state: FieldState): Reading {
   let shownVerdict: Verdict | undefined;
   let problem: string | undefined;
   for (const rule of rules) {
-    const finding = check(field, body, rule.check);
+    const finding = check(field, body, rule.check, today);
     findings.push(finding);
     const { verdict } = finding;
     if (verdict === 'pass') continue;
@@ -82,17 +86,16 @@ export function read(field: CompiledField, state: FieldState): Reading {
     shownVerdict = verdict;
   }
   const raw = kind.raw(plan, body);
-  const complete = kind.complete(plan, body);
   return {
     display: body.display,
-    content: kind.content(plan, body),
+    content: body.content,
     raw,
     value: kind.value(plan, body),
     flags: {
       focused: state.focused,
       touched: state.touched,
-      dirty: body.display !== initialDisplay(field),
-      complete,
+      dirty: raw !== initialRaw(field),
+      complete: body.complete,
       valid: problem === undefined,
       pending: false,
     },

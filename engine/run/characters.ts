@@ -51,7 +51,7 @@ function inCase(part: Part, set: CharacterSet, character: string): string | unde
 }
 
 /** A change of case that keeps one character one character: `ß` has no single capital and stays. */
-function recase(character: string, manner: 'upper' | 'lower'): string {
+export function recase(character: string, manner: 'upper' | 'lower'): string {
   const cased = manner === 'upper' ? character.toUpperCase() : character.toLowerCase();
   return cased.length === character.length ? cased : character;
 }

@@ -1,12 +1,9 @@
 import { type Cells, exists, fit, mayStayBlank, move, partOf, type Reason } from './cells.ts';
+import type { Edited as EditedOf } from './kind.ts';
 import { lay, type PatternBody, standing, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
-/** What an edit leads to: what the field then holds, and where the caret stands in its display. */
-export interface Edited {
-  readonly body: PatternBody;
-  readonly caret: number;
-}
+export type Edited = EditedOf<PatternBody>;
 
 /** Where a caret stands among the cells. */
 interface Place {

@@ -1,47 +1,90 @@
 import type { Reason } from './cells.ts';
-import type { Edited } from './insert.ts';
-import type { PatternBody } from './layout.ts';
-import { pattern } from './pattern.ts';
-import type { CompiledField, PatternPlan } from './plan.ts';
+import type { Check, CompiledField, Plan } from './plan.ts';
+
+/** What a field holds, whatever its kind. `display` follows from the rest alone (law 1). */
+export interface Body {
+  /** The characters the user contributed, in order. */
+  readonly content: string;
+  readonly display: string;
+  /** Nothing is missing: what stands there is a whole value, right or wrong. */
+  readonly complete: boolean;
+}
+
+/** What an edit leads to: what the field then holds, and where the caret stands in its display. */
+export interface Edited<B extends Body = Body> {
+  readonly body: B;
+  readonly caret: number;
+}
 
 /** An edit of several characters: what came of it, and the letters and digits that found no place. */
-export interface Taken extends Edited {
+export interface Taken<B extends Body = Body> extends Edited<B> {
   readonly leftOut: string;
   /** Set only when nothing at all was taken. */
   readonly rejected: Reason | null;
+  /** How something ambiguous was read, such as `1.234` as `group .`: the part, and the sign. */
+  readonly assumed?: string;
+}
+
+/** What a rule says of a value: it holds, it could still hold if the user types on, or it cannot. */
+export type Verdict = 'pass' | 'open' | 'fail';
+
+/** A rule's answer with what a message needs. */
+export interface Finding {
+  readonly verdict: Verdict;
+  /** Code for the program, meaningful unless the verdict is `pass`. */
+  readonly code: string;
+  /** Data for `{name}` in a message, each in the field's own display form. */
+  readonly data: Readonly<Record<string, string>>;
 }
 
 export type Extent = 'character-left' | 'character-right' | 'word-left' | 'selection';
 
 /**
  * What a kind of field must be able to do. `plan` is the compiled definition, `body` what the field holds;
- * offsets are UTF-16 units of the display. Everything is pure.
+ * offsets are UTF-16 units of the display. Everything is pure. What is optional, most kinds do without.
  */
-export interface Kind<Plan, Body> {
-  empty(plan: Plan): Body;
-  display(plan: Plan, body: Body): string;
-  content(plan: Plan, body: Body): string;
-  raw(plan: Plan, body: Body): string;
+export interface Kind<P = Plan, B extends Body = Body> {
+  empty(plan: P): B;
+  raw(plan: P, body: B): string;
   /** The typed value, `null` until complete and well-formed. */
-  value(plan: Plan, body: Body): string | null;
-  complete(plan: Plan, body: Body): boolean;
+  value(plan: P, body: B): string | null;
   /** Whether typing on could still add a character. */
-  hasRoom(plan: Plan, body: Body): boolean;
-  ghost(plan: Plan, body: Body): string;
+  hasRoom(plan: P, body: B): boolean;
+  /** Guide text still to come, drawn behind the input and never in it. */
+  ghost?(plan: P, body: B): string;
   /** One character from the keyboard. A reason means: nothing changed. */
-  key(plan: Plan, body: Body, start: number, end: number, character: string): Edited | Reason;
+  key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason;
   /** A text at once: paste, drop, the end of a composition. */
-  insert(plan: Plan, body: Body, start: number, end: number, text: string): Taken;
-  /** A whole value from elsewhere: autofill, a program, the initial value. Takes raw values and displays. */
-  read(plan: Plan, text: string): Taken;
-  erase(plan: Plan, body: Body, start: number, end: number, extent: Extent): Edited;
+  insert(plan: P, body: B, start: number, end: number, text: string): Taken<B>;
+  /** A whole value from the program, the initial value. Takes raw values first, then whatever a paste takes. */
+  read(plan: P, text: string): Taken<B>;
+  erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B>;
   /** The body with the caret at the end of its content. */
-  whole(plan: Plan, body: Body): Edited;
+  whole(plan: P, body: B): Edited<B>;
+  /** The nearest offset where the caret may stand. */
+  stand?(plan: P, body: B, offset: number): number;
+  /** What the field holds and shows once it is left. */
+  rest?(plan: P, body: B): B;
+  /** The same content as it shows while it is typed into. */
+  wake?(plan: P, body: B): B;
+  /** The up key (`by` 1) and the down key (-1); `undefined` where there is nothing to step. */
+  step?(plan: P, body: B, caret: number, by: 1 | -1): Edited<B> | undefined;
+  /** The kind's own answer to a check; `undefined` leaves it to `rules/checks.ts`. `today` is an ISO 8601 date. */
+  judge?(plan: P, body: B, check: Check, today: string): Finding | undefined;
+  /** What there is to tell of a value, by name: `weekday`, `week`. */
+  facts?(plan: P, body: B): Readonly<Record<string, string>>;
 }
 
-/** The kinds, by name: a new kind is its own file and a line here. */
-const kinds = { pattern } as const;
+const table: Record<string, Kind> = {};
 
-export function kindOf(field: CompiledField): Kind<PatternPlan, PatternBody> {
-  return kinds[field.plan.kind];
+/** Puts kinds at hand, by name. A page carries the kinds it puts in: `kinds.ts` has them all. */
+export const addKinds = (kinds: Readonly<Record<string, Kind>>): void => {
+  Object.assign(table, kinds);
+};
+
+/** The kind of a field. Throws `RangeError` when it was never put in. */
+export function kindOf({ plan }: CompiledField): Kind {
+  const kind = table[plan.kind];
+  if (!kind) throw new RangeError(`addKinds: ${plan.kind}`);
+  return kind;
 }

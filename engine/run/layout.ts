@@ -1,23 +1,20 @@
 import { type Cells, exists, isComplete, partOf } from './cells.ts';
 import { denseBody } from './dense.ts';
+import type { Body } from './kind.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
 /**
  * What a pattern field holds, laid out. `display` and `at` follow from `cells` and `passed` alone, never from
  * the way there (law 1).
  */
-export interface PatternBody {
+export interface PatternBody extends Body {
   readonly cells: Cells;
   /** Cells the user has closed behind the content by typing the fixed text after them; 0 when none. */
   readonly passed: number;
-  /** The characters the user contributed, in order. */
-  readonly content: string;
   /** Index of the last filled cell, -1 when empty. */
   readonly last: number;
-  readonly display: string;
   /** For each cell the offset in `display` where its character stands or would stand. */
   readonly at: readonly number[];
-  readonly complete: boolean;
 }
 
 /** The part of a fixed text that stands, given which stretches exist. */

@@ -71,11 +71,8 @@ const hasRoom = ({ last, content, cells }: PatternBody): boolean =>
 /** Fields defined by a pattern (`engine.md`, section 2). */
 export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
-  display: (_, body) => body.display,
-  content: (_, body) => body.content,
   raw: rawOf,
   value: (plan, body) => (body.complete ? rawOf(plan, body) : null),
-  complete: (_, body) => body.complete,
   hasRoom: (_, body) => hasRoom(body),
   ghost: ghostOf,
 

@@ -1,3 +1,11 @@
+import type { BoxesPlan } from './boxes.ts';
+import type { DatePlan } from './date.ts';
+import type { DurationPlan } from './duration.ts';
+import type { NumberPlan } from './number.ts';
+import type { PhonePlan } from './phone.ts';
+import type { TextPlan } from './text.ts';
+import type { TimePlan } from './time.ts';
+
 /** What `compile` hands to `run`: plain data, JSON through and through, so that it can be stored and sent. */
 
 /** A set of characters: one of the built-in classes, or code point ranges as flat pairs `[from, to, from, to]`. */
@@ -52,6 +60,17 @@ export interface PatternPlan {
   readonly before: readonly FixedText[];
 }
 
+/** Any kind's compiled definition; `kind` tells which. */
+export type Plan =
+  | PatternPlan
+  | TextPlan
+  | BoxesPlan
+  | NumberPlan
+  | DatePlan
+  | TimePlan
+  | DurationPlan
+  | PhonePlan;
+
 /** When a message may first be seen. See `rules/show.ts`. */
 export type Moment = 'at-once' | 'leave' | 'submit';
 
@@ -61,7 +80,10 @@ export type Check =
   | { readonly type: 'length'; readonly min?: number; readonly max?: number }
   | { readonly type: 'matches'; readonly pattern: string; readonly automaton: Automaton }
   | { readonly type: 'in' | 'not-in'; readonly values: readonly string[] }
-  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11' };
+  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11' }
+  /** Bounds in the kind's raw form: decimals, ISO 8601 dates and times, whole minutes. Dates may be relative: `today+18m`. */
+  | { readonly type: 'range'; readonly min?: string; readonly max?: string; readonly step?: string }
+  | { readonly type: 'not-trivial' };
 
 /**
  * A regular expression as data: `nodes` refer to each other by index, `root` is the whole. Written by
@@ -108,8 +130,11 @@ export interface CompiledField {
   readonly html: Readonly<Record<string, string | boolean>>;
   readonly messages: 'first' | 'all';
   readonly rules: readonly Rule[];
-  readonly plan: PatternPlan;
+  readonly plan: Plan;
 }
+
+/** A field by pattern, where that is known. */
+export type PatternField = CompiledField & { readonly plan: PatternPlan };
 
 /** A form, compiled. */
 export interface CompiledForm {

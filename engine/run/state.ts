@@ -1,13 +1,11 @@
 import type { Reason } from './cells.ts';
 import { boundaryAt, graphemes } from './graphemes.ts';
-import type { Edited } from './insert.ts';
-import { type Extent, kindOf, type Taken } from './kind.ts';
-import type { PatternBody } from './layout.ts';
+import { type Body, type Edited, type Extent, kindOf, type Taken } from './kind.ts';
 import type { CompiledField } from './plan.ts';
 
 /** A body with its selection: what undo brings back. Offsets are UTF-16 units of the display. */
-interface Snap {
-  readonly body: PatternBody;
+interface Snap<B extends Body = Body> {
+  readonly body: B;
   readonly start: number;
   readonly end: number;
 }
@@ -15,14 +13,14 @@ interface Snap {
 /** One step of history: how it was before, how it was right after (its own body and selection), and the steps beneath. */
 interface Step extends Snap {
   readonly before: Snap;
-  readonly body: PatternBody;
+  readonly body: Body;
   readonly start: number;
   readonly end: number;
   readonly rest: Step | null;
 }
 
 /** Everything a field is at one moment. Immutable; `apply` makes the next one. */
-export interface FieldState extends Snap {
+export interface FieldState<B extends Body = Body> extends Snap<B> {
   readonly focused: boolean;
   /** Left at least once. */
   readonly touched: boolean;
@@ -36,11 +34,15 @@ export interface FieldState extends Snap {
   readonly rejected: Reason | null;
   /** Letters and digits that the last event left out. */
   readonly leftOut: string;
+  /** How the last event read what was ambiguous (`Taken` in `kind.ts`); empty for nothing. */
+  readonly assumed: string;
 }
 
 /** Everything that can happen to a field. */
 export type FieldEvent =
   | { readonly type: 'focus' | 'leave' | 'cut' | 'undo' | 'redo' | 'submit' | 'reset' }
+  /** The arrow keys that step a number or a part of a date; other kinds leave them to the browser. */
+  | { readonly type: 'up' | 'down' }
   /** A key: one character. */
   | { readonly type: 'key'; readonly text: string }
   /** Text in one insertion: the end of a composition, a suggestion taken from the keyboard. */
@@ -51,15 +53,17 @@ export type FieldEvent =
   | { readonly type: 'select'; readonly start: number; readonly end: number };
 
 /** The field before anything happened: its initial value, not focused. */
+export function start<B extends Body = Body>(field: CompiledField): FieldState<B>;
 export function start(field: CompiledField): FieldState {
   const kind = kindOf(field);
-  const { body, caret } = field.initial
-    ? kind.read(field.plan, field.initial)
-    : kind.whole(field.plan, kind.empty(field.plan));
+  const { plan } = field;
+  const { body, caret } = field.initial ? kind.read(plan, field.initial) : kind.whole(plan, kind.empty(plan));
+  const rested = kind.rest?.(plan, body) ?? body;
+  const at = Math.min(caret, rested.display.length);
   return {
-    body,
-    start: caret,
-    end: caret,
+    body: rested,
+    start: at,
+    end: at,
     focused: false,
     touched: false,
     submitted: false,
@@ -68,11 +72,36 @@ export function start(field: CompiledField): FieldState {
     run: 'none',
     rejected: null,
     leftOut: '',
+    assumed: '',
   };
 }
 
 /** What the event makes of the state. Never throws: what cannot be done is told in `rejected` and `leftOut`. */
+export function apply<B extends Body>(
+  field: CompiledField,
+  state: FieldState<B>,
+  event: FieldEvent,
+): FieldState<B>;
 export function apply(field: CompiledField, state: FieldState, event: FieldEvent): FieldState {
+  const { rest, wake } = kindOf(field);
+  if (!rest || (state.focused && event.type !== 'leave')) return carryOut(field, state, event);
+  // Away from the focus a field shows its resting text; what is done to it is done to the text it is typed as.
+  const isAwake = event.type === 'leave' || !wake;
+  const awake = isAwake ? state : withBody(state, wake(field.plan, state.body));
+  const after = carryOut(field, awake, event);
+  if (after.focused) return after;
+  if (after.body === awake.body && !isAwake) return withBody(after, state.body);
+  return withBody(after, rest(field.plan, after.body));
+}
+
+/** Another way to show the same; the caret stays inside. */
+function withBody(state: FieldState, body: Body): FieldState {
+  if (body === state.body) return state;
+  const { display } = body;
+  return { ...state, body, start: boundaryAt(display, state.start), end: boundaryAt(display, state.end) };
+}
+
+function carryOut(field: CompiledField, state: FieldState, event: FieldEvent): FieldState {
   const kind = kindOf(field);
   const { plan } = field;
   switch (event.type) {
@@ -88,6 +117,11 @@ export function apply(field: CompiledField, state: FieldState, event: FieldEvent
     case 'autofill':
     case 'set':
       return take(state, kind.read(plan, event.text), 'none');
+    case 'up':
+    case 'down': {
+      const stepped = kind.step?.(plan, state.body, state.start, event.type === 'up' ? 1 : -1);
+      return stepped ? edit(state, stepped, 'none') : calm(state);
+    }
     case 'backspace':
       return remove(field, state, 'character-left');
     case 'delete':
@@ -105,10 +139,10 @@ export function apply(field: CompiledField, state: FieldState, event: FieldEvent
         ? restore(state, state.future, push(state.past, state.future), state.future.rest)
         : calm(state);
     case 'select':
-      return select(state, event.start, event.end);
+      return select(field, state, event.start, event.end);
     case 'focus': {
       const { caret } = kind.whole(plan, state.body);
-      return { ...select(state, caret, caret), focused: true };
+      return { ...select(field, state, caret, caret), focused: true };
     }
     case 'leave':
       return { ...calm(state), run: 'none', focused: false, touched: state.touched || state.focused };
@@ -123,24 +157,34 @@ const push = (onto: Step | null, step: Step): Step => ({ ...step, rest: onto });
 
 /** The state with the report of the event before this one wiped. */
 function calm(state: FieldState): FieldState {
-  return state.rejected || state.leftOut ? { ...state, rejected: null, leftOut: '' } : state;
+  return state.rejected || state.leftOut || state.assumed
+    ? { ...state, rejected: null, leftOut: '', assumed: '' }
+    : state;
 }
 
 function refuse(state: FieldState, rejected: Reason): FieldState {
-  return state.rejected === rejected && !state.leftOut ? state : { ...state, rejected, leftOut: '' };
+  return state.rejected === rejected && !state.leftOut
+    ? state
+    : { ...state, rejected, leftOut: '', assumed: '' };
 }
 
 /** An edit of several characters: refused when nothing of it was taken. */
 function take(state: FieldState, taken: Taken, run: FieldState['run']): FieldState {
-  const { rejected, leftOut } = taken;
-  return rejected ? { ...state, rejected, leftOut } : edit(state, taken, run, leftOut);
+  const { rejected, leftOut, assumed = '' } = taken;
+  return rejected ? { ...state, rejected, leftOut, assumed } : edit(state, taken, run, leftOut, assumed);
 }
 
 /**
  * Takes an edit into the history. Consecutive edits of one kind of run are one step; an edit that only moved
  * the caret (fixed text typed over) is none, and does not end a run.
  */
-function edit(state: FieldState, edited: Edited, run: FieldState['run'], leftOut = ''): FieldState {
+function edit(
+  state: FieldState,
+  edited: Edited,
+  run: FieldState['run'],
+  leftOut = '',
+  assumed = '',
+): FieldState {
   const { body, caret } = edited;
   const joins = run !== 'none' && run === state.run && state.past !== null;
   let past = state.past;
@@ -165,6 +209,7 @@ function edit(state: FieldState, edited: Edited, run: FieldState['run'], leftOut
     run: body === state.body && !joins ? 'none' : run,
     rejected: null,
     leftOut,
+    assumed,
   };
 }
 
@@ -187,10 +232,12 @@ function restore(state: FieldState, to: Snap, past: Step | null, future: Step | 
   };
 }
 
-function select(state: FieldState, from: number, to: number): FieldState {
-  const { display } = state.body;
-  const a = boundaryAt(display, Math.min(from, to));
-  const b = boundaryAt(display, Math.max(from, to));
+function select(field: CompiledField, state: FieldState, from: number, to: number): FieldState {
+  const { body } = state;
+  const at = (offset: number): number => boundaryAt(body.display, offset);
+  let a = at(Math.min(from, to));
+  let b = at(Math.max(from, to));
+  if (a === b) a = b = kindOf(field).stand?.(field.plan, body, a) ?? a;
   if (a === state.start && b === state.end) return calm(state);
   return { ...calm(state), start: a, end: b, run: 'none' };
 }

@@ -1,7 +1,8 @@
 import type { CompiledSet } from '../compile/compile.ts';
-import { type Flags, read, told } from '../rules/reading.ts';
+import { type Flags, read, someDay, told } from '../rules/reading.ts';
 import { applyToForm, type FormEvent, type FormState, startForm } from '../run/form.ts';
 import { graphemes } from '../run/graphemes.ts';
+import { kindOf } from '../run/kind.ts';
 import type { CompiledField, CompiledForm } from '../run/plan.ts';
 import { type FieldEvent, type FieldState, keysOf } from '../run/state.ts';
 import type { Action, Expectation, Tape } from './script.ts';
@@ -42,8 +43,12 @@ export interface TapeMismatch {
   readonly message: string;
 }
 
-/** Plays a tape on the set. Everything it needs is in the two, so it plays the same anywhere and at any time. */
-export function play(set: CompiledSet, tape: Tape): Played | TapeMismatch {
+/**
+ * Plays a tape on the set, on the day the tape names or else on `clock` (ISO 8601). Nothing else is asked, so it plays
+ * the same anywhere.
+ */
+export function play(set: CompiledSet, tape: Tape, clock = someDay): Played | TapeMismatch {
+  const today = tape.today ?? clock;
   const form = formFor(set, tape);
   if (!form) return { line: 1, message: `The document has no ${tape.target.type} "${tape.target.id}".` };
   const rows: Row[] = [];
@@ -56,20 +61,20 @@ export function play(set: CompiledSet, tape: Tape): Played | TapeMismatch {
     if (named !== undefined && !form.fields.some((field) => field.id === named))
       return { line: step.line, message: `There is no field "${named}" here.` };
     if (step.do === 'expect') {
-      const miss = examine(form, state, step, named ?? about, report);
+      const miss = examine(form, state, step, named ?? about, report, today);
       if (typeof miss === 'string') return { line: step.line, message: miss };
       if (miss) misses.push({ line: step.line, source: step.source, ...miss });
       continue;
     }
     report = { rejected: null, leftOut: '' };
-    for (const event of eventsOf(step, state, about)) {
+    for (const event of eventsOf(form, step, state, about)) {
       state = applyToForm(form, state, event);
       about = state.focus ?? about;
       const { rejected, leftOut } = state.fields[about]!;
       report = { rejected: rejected ?? report.rejected, leftOut: report.leftOut + leftOut };
     }
     rows.push(
-      rowOf(form, state, about, { tape: tape.title, line: step.line, action: step.source, ...report }),
+      rowOf(form, state, about, { tape: tape.title, line: step.line, action: step.source, ...report }, today),
     );
   }
   return { rows, misses };
@@ -86,7 +91,7 @@ function formFor(set: CompiledSet, tape: Tape): CompiledForm | undefined {
 }
 
 /** The events an action comes to. What is done to a field that has no focus first focuses it, as a hand would. */
-export function eventsOf(action: Action, state: FormState, about: string): FormEvent[] {
+export function eventsOf(form: CompiledForm, action: Action, state: FormState, about: string): FormEvent[] {
   switch (action.do) {
     case 'focus':
       return [{ type: 'focus', field: action.field ?? about }];
@@ -97,7 +102,7 @@ export function eventsOf(action: Action, state: FormState, about: string): FormE
     case 'wait':
       return [];
     default: {
-      const events = fieldEvents(action, state.fields[about]!).map(
+      const events = fieldEvents(action, state.fields[about]!, fieldIn(form, about)).map(
         (event): FormEvent => ({ type: 'field', event, field: about }),
       );
       // The browser and the program reach a field without the focus; a hand has to go there first.
@@ -107,10 +112,13 @@ export function eventsOf(action: Action, state: FormState, about: string): FormE
   }
 }
 
+const fieldIn = (form: CompiledForm, id: string): CompiledField =>
+  form.fields.find((candidate) => candidate.id === id)!;
+
 type FieldAction = Exclude<Action, { do: 'focus' | 'leave' | 'submit' | 'reset' | 'wait' }>;
 
 /** The events of an action on the field that has the focus, being in `state`. */
-export function fieldEvents(action: FieldAction, state: FieldState): FieldEvent[] {
+export function fieldEvents(action: FieldAction, state: FieldState, field: CompiledField): FieldEvent[] {
   const to = (start: number, end = start): FieldEvent[] => [{ type: 'select', start, end }];
   const { display } = state.body;
   switch (action.do) {
@@ -126,11 +134,14 @@ export function fieldEvents(action: FieldAction, state: FieldState): FieldEvent[
     case 'select-all':
       return to(0, display.length);
     case 'home':
-    case 'up':
       return to(0);
     case 'end':
-    case 'down':
       return to(display.length);
+    case 'up':
+    case 'down':
+      // Where nothing is stepped these keys go to the ends of the line.
+      if (!kindOf(field).step) return to(action.do === 'up' ? 0 : display.length);
+      return Array<FieldEvent>(action.times).fill({ type: action.do === 'up' ? 'up' : 'down' });
     case 'left':
     case 'right':
       return to(arrow(state, action.do, action.times));
@@ -154,10 +165,10 @@ function arrow({ body, start, end }: FieldState, to: 'left' | 'right', times: nu
 
 type Head = Pick<Row, 'tape' | 'line' | 'action' | 'rejected' | 'leftOut'>;
 
-function rowOf(form: CompiledForm, state: FormState, id: string, head: Head): Row {
-  const field = form.fields.find((candidate) => candidate.id === id)!;
+function rowOf(form: CompiledForm, state: FormState, id: string, head: Head, today: string): Row {
+  const field = fieldIn(form, id);
   const at = state.fields[id]!;
-  const { display, raw, value, flags, shown } = read(field, at);
+  const { display, raw, value, flags, shown } = read(field, at, today);
   return {
     tape: head.tape,
     line: head.line,
@@ -182,10 +193,11 @@ function examine(
   step: Expectation,
   id: string,
   report: { rejected: string | null; leftOut: string },
+  today: string,
 ): { expected: string; found: string } | string | undefined {
-  const field = form.fields.find((candidate) => candidate.id === id)!;
+  const field = fieldIn(form, id);
   const at = state.fields[id]!;
-  const reading = read(field, at);
+  const reading = read(field, at, today);
   const compare = (expected: string, found: string) => (expected === found ? undefined : { expected, found });
   const quoted = (text: string | null) => (text === null ? 'null' : JSON.stringify(text));
   switch (step.what) {
@@ -228,12 +240,14 @@ function examine(
 /** The codes a check can fail with, so that a tape may name a rule by them. */
 const codesOf: Readonly<Record<string, readonly string[]>> = {
   required: ['required'],
-  complete: ['incomplete'],
+  complete: ['incomplete', 'no-such-date', 'unknown-number', 'not-allowed'],
   length: ['too-short', 'too-long'],
   matches: ['no-match'],
   in: ['not-allowed'],
   'not-in': ['not-allowed'],
   checksum: ['bad-checksum'],
+  range: ['below-min', 'above-max', 'off-step'],
+  'not-trivial': ['trivial'],
 };
 
 function verdictOf(field: CompiledField, findings: ReturnType<typeof read>['findings'], name: string) {

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { compileField } from '../compile/compile.ts';
 import type { FieldDocument, RuleDocument } from '../compile/document.ts';
 import { type Matter, type Node, parseNotation, printNotation } from '../compile/notation.ts';
-import type { CompiledField } from '../run/plan.ts';
+import type { Body } from '../run/kind.ts';
+import type { PatternBody } from '../run/layout.ts';
+import type { CompiledField, PatternField } from '../run/plan.ts';
 import { apply, type FieldEvent, type FieldState, start } from '../run/state.ts';
 import { fieldEvents } from '../tape/play.ts';
 import type { Action } from '../tape/script.ts';
@@ -108,8 +110,8 @@ export const sketch: fc.Arbitrary<Sketch> = fc
   .record({ pattern: patternText, entry })
   .map(({ pattern, entry }) => ({ pattern, ...entry }));
 
-export function fieldOf(from: Sketch): CompiledField {
-  const field: FieldDocument = {
+export function fieldOf(from: Sketch): PatternField {
+  const field: FieldDocument<'pattern'> = {
     id: 'field',
     kind: 'pattern',
     label: 'Field',
@@ -184,20 +186,25 @@ function writeAction(step: Action): string {
   return step.do;
 }
 
+export interface Walked<B extends Body> {
+  readonly before: FieldState<B>;
+  readonly event: FieldEvent;
+  readonly after: FieldState<B>;
+}
+
 /** Every state a tape leads through, with the event that led to it; focused first. */
-export function walk(
-  field: CompiledField,
-  tape: readonly Action[],
-): { before: FieldState; event: FieldEvent; after: FieldState }[] {
-  const steps: { before: FieldState; event: FieldEvent; after: FieldState }[] = [];
+export function walk(field: PatternField, tape: readonly Action[]): Walked<PatternBody>[];
+export function walk(field: CompiledField, tape: readonly Action[]): Walked<Body>[];
+export function walk(field: CompiledField, tape: readonly Action[]): Walked<Body>[] {
+  const steps: Walked<Body>[] = [];
   let state = apply(field, start(field), { type: 'focus' });
   for (const step of tape) {
-    const wide = step.do === 'leave' || step.do === 'submit' || step.do === 'reset';
+    const wide = step.do === 'leave' || step.do === 'submit' || step.do === 'reset' || step.do === 'focus';
     const events = wide
       ? [{ type: step.do } as const]
-      : step.do === 'focus' || step.do === 'wait'
+      : step.do === 'wait'
         ? []
-        : fieldEvents(step, state);
+        : fieldEvents(step, state, field);
     for (const event of events) {
       const after = apply(field, state, event);
       steps.push({ before: state, event, after });

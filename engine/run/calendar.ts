@@ -1,0 +1,93 @@
+/**
+ * The proleptic Gregorian calendar (ISO 8601), years 1 to 9999, no time zone anywhere. Dates are texts
+ * `2027-02-14`, so that they compare as they stand.
+ */
+
+export const isLeap = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
+
+export const daysIn = (year: number, month: number): number =>
+  month === 2
+    ? isLeap(year)
+      ? 29
+      : 28
+    : month === 4 || month === 6 || month === 9 || month === 11
+      ? 30
+      : 31;
+
+const two = (n: number): string => (n < 10 ? `0${n}` : `${n}`);
+
+export const iso = (year: number, month: number, day: number): string =>
+  `${`${year}`.padStart(4, '0')}-${two(month)}-${two(day)}`;
+
+export const fieldsOf = (date: string): [year: number, month: number, day: number] => [
+  +date.slice(0, 4),
+  +date.slice(5, 7),
+  +date.slice(8, 10),
+];
+
+/** Days since 0000-03-01: years begin in March, so that the leap day is their last. */
+function dayNumber(date: string): number {
+  const [y, m, d] = fieldsOf(date);
+  const year = m < 3 ? y - 1 : y;
+  const month = (m + 9) % 12;
+  return (
+    year * 365 +
+    Math.floor(year / 4) -
+    Math.floor(year / 100) +
+    Math.floor(year / 400) +
+    Math.floor((month * 306 + 5) / 10) +
+    d -
+    1
+  );
+}
+
+function dateOf(days: number): string {
+  let year = Math.floor((days * 10_000 + 14_780) / 3_652_425);
+  const first = (y: number) => 365 * y + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400);
+  if (days < first(year)) year--;
+  const rest = days - first(year);
+  const month = Math.floor((100 * rest + 52) / 3060);
+  const day = rest - Math.floor((month * 306 + 5) / 10) + 1;
+  return iso(year + (month > 9 ? 1 : 0), ((month + 2) % 12) + 1, day);
+}
+
+export const addDays = (date: string, days: number): string => dateOf(dayNumber(date) + days);
+
+/** Months further; a day the month does not have becomes its last. */
+export function addMonths(date: string, months: number): string {
+  const [y, m, d] = fieldsOf(date);
+  const total = y * 12 + m - 1 + months;
+  const year = Math.floor(total / 12);
+  const month = (total % 12) + 1;
+  return iso(year, month, Math.min(d, daysIn(year, month)));
+}
+
+export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
+
+/** 0 is Monday, 6 Sunday (ISO 8601 counts the same days from 1). */
+export const weekday = (date: string): number => (dayNumber(date) + 2) % 7;
+
+/** The week the date is in, `2027-W06` (ISO 8601): weeks begin on Monday, the first holds the first Thursday. */
+export function isoWeek(date: string): string {
+  const thursday = addDays(date, 3 - weekday(date));
+  const year = thursday.slice(0, 4);
+  return `${year}-W${two(Math.floor(daysBetween(`${year}-01-01`, thursday) / 7) + 1)}`;
+}
+
+const limit = /^today(?:([+-])(\d{1,4})([dwmy]))?$/;
+
+/** A limit as a date: ISO, or relative to the clock as `today`, `today+18m`, `today-16y`; `undefined` where it is neither. */
+export function resolve(text: string, today: string): string | undefined {
+  const match = limit.exec(text);
+  if (!match) return isDate(text) ? text : undefined;
+  const [, sign, count = '0', unit] = match;
+  const by = sign === '-' ? -count : +count;
+  if (unit === 'm' || unit === 'y') return addMonths(today, unit === 'y' ? by * 12 : by);
+  return by ? addDays(today, unit === 'w' ? by * 7 : by) : today;
+}
+
+export function isDate(text: string): boolean {
+  if (!/^\d{4}-\d\d-\d\d$/.test(text)) return false;
+  const [y, m, d] = fieldsOf(text);
+  return y > 0 && m > 0 && m < 13 && d > 0 && d <= daysIn(y, m);
+}

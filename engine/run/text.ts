@@ -1,0 +1,101 @@
+import { isIn, recase } from './characters.ts';
+import { graphemes } from './graphemes.ts';
+import type { Body, Edited, Kind } from './kind.ts';
+
+/** Free text on one line. */
+export interface TextPlan {
+  readonly kind: 'text';
+  /** White space at both ends goes when the field is left; raw never has it. */
+  readonly trim: boolean;
+  /** Several blanks in a row become one, when the field is left and in raw. */
+  readonly collapse: boolean;
+  readonly case: 'as-typed' | 'upper' | 'lower';
+  /** The most characters (grapheme clusters), 0 for any number. */
+  readonly max: number;
+}
+
+const empty: Body = { content: '', display: '', complete: false };
+
+const lay = (text: string): Body => (text ? { content: text, display: text, complete: true } : empty);
+
+/** The text as it is handed on: in order, without what the plan drops. */
+function tidy(plan: TextPlan, text: string): string {
+  const collapsed = plan.collapse ? text.replace(/\s+/gu, ' ') : text;
+  return plan.trim ? collapsed.trim() : collapsed;
+}
+
+/** Characters for one line: line breaks and tabs are spaces here, what cannot be seen stays out. */
+const onOneLine = (text: string): string => text.normalize('NFC').replace(/\r\n|[\r\n\t\u2028\u2029]/g, ' ');
+
+const length = (text: string): number => graphemes(text).length;
+
+function put(plan: TextPlan, body: Body, start: number, end: number, text: string) {
+  const before = body.content.slice(0, start);
+  const after = body.content.slice(end);
+  const room = plan.max ? plan.max - length(before + after) : Number.POSITIVE_INFINITY;
+  let added = '';
+  let leftOut = '';
+  let count = 0;
+  let unseen = false;
+  for (const character of graphemes(onOneLine(text))) {
+    const joins = count === 0 && before !== '' && length(before + character) === length(before);
+    if (!joins && !isIn('any', character)) {
+      unseen = true;
+      continue;
+    }
+    if (count >= room) leftOut += /\s/u.test(character) ? '' : character;
+    else {
+      added += plan.case === 'as-typed' ? character : recase(character, plan.case);
+      if (!joins) count++;
+    }
+  }
+  const next = added || start < end ? lay(before + added + after) : body;
+  const refused = added === '' && text !== '';
+  return {
+    body: next,
+    caret: start + added.length,
+    leftOut,
+    rejected: !refused ? null : unseen && !leftOut ? ('not-accepted' as const) : ('full' as const),
+  };
+}
+
+function without(body: Body, from: number, to: number, caret: number): Edited {
+  if (from >= to) return { body, caret };
+  return { body: lay(body.content.slice(0, from) + body.content.slice(to)), caret: from };
+}
+
+export const text: Kind<TextPlan, Body> = {
+  empty: () => empty,
+  raw: (plan, body) => tidy(plan, body.content),
+  value: (plan, body) => tidy(plan, body.content) || null,
+  hasRoom: (plan, body) => !plan.max || length(body.content) < plan.max,
+  key(plan, body, start, end, character) {
+    const { rejected, ...edited } = put(plan, body, start, end, character);
+    return rejected ?? edited;
+  },
+  insert: put,
+  read: (plan, given) => put(plan, empty, 0, 0, given),
+  erase(_, body, start, end, extent) {
+    if (start < end) return without(body, start, end, start);
+    const left = graphemes(body.content.slice(0, start));
+    switch (extent) {
+      case 'character-left':
+        return without(body, start - (left.at(-1)?.length ?? 0), start, start);
+      case 'character-right':
+        return without(body, start, start + (graphemes(body.content.slice(start))[0]?.length ?? 0), start);
+      case 'word-left':
+        return without(body, body.content.slice(0, start).search(/\S*\s*$/u), start, start);
+      case 'selection':
+        return { body, caret: start };
+    }
+  },
+  whole: (_, body) => ({ body, caret: body.display.length }),
+  rest(plan, body) {
+    const tidied = tidy(plan, body.content);
+    return tidied === body.content ? body : lay(tidied);
+  },
+  facts: (plan, body): Record<string, string> => {
+    const count = length(body.content);
+    return plan.max ? { length: `${count}`, left: `${plan.max - count}` } : { length: `${count}` };
+  },
+};
