@@ -97,7 +97,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   };
 
   const onBeforeInput = (event: InputEvent): void => {
-    if (composing || event.isComposing || !event.cancelable || input.readOnly) return;
+    if (composing || !event.cancelable || input.readOnly) return;
     takeOver();
     const then = eventFor(event, store.state());
     if (!then) return;
@@ -113,8 +113,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   };
 
   const onInput = (event: Event): void => {
-    if (ours || composing || (event as InputEvent).isComposing) return;
-    if (input.value === store.state().body.display) return;
+    if (ours || composing || input.value === store.state().body.display) return;
     const inputType = (event as InputEvent).inputType ?? '';
     reconcile(inputType);
     const left = input.value;
@@ -136,24 +135,19 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
 
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === 'Enter' && !composing) tellChange();
-    const arrow = event.key === 'ArrowUp' ? 'up' : event.key === 'ArrowDown' ? 'down' : undefined;
-    const isPlain = !(event.shiftKey || event.altKey || event.ctrlKey || event.metaKey);
-    if (arrow && isPlain && !composing && !input.readOnly && kindOf(store.field).step) {
-      event.preventDefault();
-      takeOver();
-      carryOut([{ type: arrow }], { inputType: 'insertReplacementText' });
-      return;
-    }
-    if (!(event.ctrlKey || event.metaKey) || event.altKey || input.readOnly) return;
-    const key = event.key.toLowerCase();
-    const type =
-      key === 'z' ? (event.shiftKey ? 'redo' : 'undo') : key === 'y' && !event.shiftKey ? 'redo' : undefined;
+    const { key, ctrlKey, metaKey, altKey, shiftKey } = event;
+    const isCommand = ctrlKey || metaKey;
+    let type: 'up' | 'down' | 'undo' | 'redo' | undefined;
+    if (altKey || composing || input.readOnly) return;
+    if (isCommand) type = /^z$/i.test(key) ? (shiftKey ? 'redo' : 'undo') : /^y$/i.test(key) ? 'redo' : type;
+    else if (!shiftKey && kindOf(store.field).step)
+      type = key === 'ArrowUp' ? 'up' : key === 'ArrowDown' ? 'down' : type;
     if (!type) return;
     event.preventDefault();
     takeOver();
-    carryOut([{ type }], { inputType: type === 'undo' ? 'historyUndo' : 'historyRedo' });
+    const inputType = { undo: 'historyUndo', redo: 'historyRedo' }[type as 'undo'];
+    carryOut([{ type }], { inputType: inputType ?? 'insertReplacementText' });
   };
-
   const onCut = (event: ClipboardEvent): void => {
     if (input.readOnly || composing || !event.clipboardData) return;
     takeOver();
@@ -167,8 +161,8 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   const onSelectionChange = (): void => {
     if (composing || !hasFocus() || input.value !== store.state().body.display) return;
     takeOver();
-    // The field may keep the caret off its signs; a selection being drawn is left to the hand that draws it.
-    if (input.selectionStart === input.selectionEnd) show();
+    // The field may keep the caret off its signs.
+    show();
   };
 
   const onFocus = (): void => {
@@ -208,7 +202,6 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
     // The message has its own place on the page; the browser's bubble would cover it.
     event.preventDefault();
     store.dispatch({ type: 'submit' });
-    show();
   };
 
   const release = new AbortController();
@@ -227,7 +220,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   on('click', onClick);
   on('change', onChange);
   on('invalid', onInvalid);
-  bindForm(input, store, options.submits ?? 'raw', show, signal);
+  bindForm(input, store, options.submits ?? 'raw', signal);
   const unsubscribe = store.subscribe((_, event) => {
     // What comes from outside an event handler (a program, a step back) is shown as well.
     if (event === null || event.type === 'set' || event.type === 'reset' || event.type === 'submit') show();

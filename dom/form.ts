@@ -8,11 +8,10 @@ export function bindForm(
   input: HTMLInputElement,
   store: FieldStore,
   submits: 'raw' | 'display',
-  show: () => void,
   signal: AbortSignal,
 ): void {
   const page = input.ownerDocument;
-  const isOurs = (event: Event): boolean => input.form !== null && event.target === input.form;
+  const isOurs = (event: Event): boolean => event.target === input.form;
 
   const onFormData = (event: FormDataEvent): void => {
     if (!isOurs(event) || submits === 'display' || !input.name || input.disabled) return;
@@ -24,19 +23,18 @@ export function bindForm(
     const values = event.formData.getAll(input.name);
     const own = sharing.indexOf(input);
     event.formData.delete(input.name);
-    for (const [i, value] of values.entries()) event.formData.append(input.name, i === own ? raw : value);
+    values.forEach((value, i) => {
+      event.formData.append(input.name, i === own ? raw : value);
+    });
   };
   const onReset = (event: Event): void => {
     if (!isOurs(event) || event.defaultPrevented) return;
     store.dispatch({ type: 'reset' });
     // The browser puts the default value back after this event, so that has to be the field's own.
     input.defaultValue = store.state().body.display;
-    show();
   };
   const onSubmit = (event: Event): void => {
-    if (!isOurs(event)) return;
-    store.dispatch({ type: 'submit' });
-    show();
+    if (isOurs(event)) store.dispatch({ type: 'submit' });
   };
   page.addEventListener('formdata', onFormData, { signal });
   page.addEventListener('reset', onReset, { signal });

@@ -6,7 +6,7 @@ import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExterna
 import { type BindOptions, bind } from '../dom/bind.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
 import { type Reading, read } from '../engine/rules/reading.ts';
-import { kindOf } from '../engine/run/kind.ts';
+import { ghostOf, type PatternBody } from '../engine/run/layout.ts';
 import type { CompiledField } from '../engine/run/plan.ts';
 import type { FieldState } from '../engine/run/state.ts';
 import { attributesOf } from './attributes.ts';
@@ -54,7 +54,7 @@ export function useField(
     store: present,
     state,
     reading: present.reading(),
-    ghost: kindOf(field).ghost?.(field.plan, state.body) ?? '',
+    ghost: ghostFor(field, state),
     inputProps: {
       ...attributesOf(field),
       id: ids.input,
@@ -68,3 +68,6 @@ export function useField(
     messageProps: { id: ids.message, 'aria-live': 'polite' },
   };
 }
+
+const ghostFor = ({ plan }: CompiledField, { body }: FieldState): string =>
+  plan.kind === 'pattern' ? ghostOf(plan, body as PatternBody) : '';

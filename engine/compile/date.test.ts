@@ -50,7 +50,7 @@ describe('resting text is what Intl.DateTimeFormat writes', () => {
 const pasted = (text: string, locale = 'en-GB', entry: DateEntry = {}) => {
   const field = dateField(entry, locale);
   const state = apply(field, apply(field, start(field), { type: 'focus' }), { type: 'paste', text });
-  return { value: read(field, state).value, leftOut: state.leftOut, assumed: state.assumed };
+  return { value: read(field, state).value, leftOut: state.leftOut, assumed: state.body.assumed ?? '' };
 };
 
 describe('pasted dates', () => {

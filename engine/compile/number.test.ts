@@ -100,7 +100,7 @@ describe('pasted amounts', () => {
     ['en-GB', '€ 1_234', '1234', ''],
   ])('%s: %s is %s', (locale, text, raw, assumed) => {
     const after = typed({ currency: 'EUR', negative: 'minus' }, locale, text);
-    expect([after.raw, after.state.assumed]).toEqual([raw, assumed]);
+    expect([after.raw, after.state.body.assumed ?? '']).toEqual([raw, assumed]);
   });
 
   test('what cannot be held is told: digits over, another currency, other words', () => {

@@ -484,7 +484,7 @@ const limits: Readonly<
 };
 
 function isDecimal(text: string): boolean {
-  return text.length <= 100 && canonical(text) !== undefined;
+  return text.length <= 100 && canonical(text) !== '';
 }
 
 function readRange(at: Spot, kind: KindName | undefined): void {

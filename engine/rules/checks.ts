@@ -16,8 +16,10 @@ const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
  */
 export function check(field: CompiledField, body: Body, what: Check, today: string): Finding {
   if (!body.content) return what.type === 'required' ? missing : passed;
-  const own = kindOf(field).judge?.(field.plan, body, what, today);
-  if (own) return own;
+  if (what.type === 'complete' || what.type === 'range') {
+    const own = kindOf(field).judge?.(field.plan, body, what, today);
+    if (own) return own;
+  }
   switch (what.type) {
     case 'required':
       return passed;

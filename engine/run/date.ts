@@ -1,3 +1,4 @@
+import { around } from './around.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from './calendar.ts';
 import { fold } from './graphemes.ts';
 import type { Finding, Kind, Verdict } from './kind.ts';
@@ -239,8 +240,11 @@ function shown(plan: DatePlan, date: string): string {
   return rest(plan, lay(plan, ordered(plan, y!, m!, d!))).display;
 }
 
+const passed: Finding = { verdict: 'pass', code: '', data: {} };
+const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: {} };
+const noSuchDate: Finding = { verdict: 'fail', code: 'no-such-date', data: {} };
+
 function judge(plan: DatePlan, body: PartsBody, check: Check, today: string): Finding | undefined {
-  const say = (verdict: Verdict, code: string, data = {}): Finding => ({ verdict, code, data });
   if (check.type === 'complete') {
     const day = body.texts[plan.day]!;
     const isImpossible = body.complete
@@ -248,22 +252,26 @@ function judge(plan: DatePlan, body: PartsBody, check: Check, today: string): Fi
       : day[0] === '3' || day === '29'
         ? !possible(plan, body, '', '').any
         : false;
-    if (isImpossible) return say('fail', 'no-such-date');
-    return body.complete ? say('pass', '') : say('open', 'incomplete');
+    if (isImpossible) return noSuchDate;
+    return body.complete ? passed : incomplete;
   }
   if (check.type !== 'range') return undefined;
   const min = check.min ? (resolve(check.min, today) ?? '') : '';
   const max = check.max ? (resolve(check.max, today) ?? '') : '';
-  const data = { min: min && shown(plan, min), max: max && shown(plan, max) };
+  const say = (verdict: Verdict, code: string): Finding => ({
+    verdict,
+    code,
+    data: { min: min && shown(plan, min), max: max && shown(plan, max) },
+  });
   const date = value(plan, body);
   if (date !== null) {
-    if (min && date < min) return say('fail', 'below-min', data);
-    return max && date > max ? say('fail', 'above-max', data) : say('pass', '');
+    if (min && date < min) return say('fail', 'below-min');
+    return max && date > max ? say('fail', 'above-max') : passed;
   }
   const still = possible(plan, body, min, max);
-  if (!still.any) return say('pass', '');
-  if (still.inside) return say('open', min ? 'below-min' : 'above-max', data);
-  return say('fail', min && !still.notBelow ? 'below-min' : max ? 'above-max' : 'below-min', data);
+  if (!still.any) return passed;
+  if (still.inside) return say('open', min ? 'below-min' : 'above-max');
+  return say('fail', min && !still.notBelow ? 'below-min' : max ? 'above-max' : 'below-min');
 }
 
 function rest(plan: DatePlan, body: PartsBody): PartsBody {
@@ -289,6 +297,7 @@ export const date: Kind<DatePlan, PartsBody> = {
   raw: (_, body) => body.content,
   value,
   hasRoom: (_, body) => !body.complete,
+  around,
   rest,
   wake: (plan, body) => lay(plan, body.texts),
   step(plan, body, caret, by) {

@@ -3,14 +3,11 @@
  * where negative, no zeros in front but the one before the point, a digit on each side of the point.
  */
 
-const form = /^(-?)(\d*)(?:\.(\d*))?$/;
-
-/** The canonical text of digits as typed (`007`, `.5`, `-3.`), `undefined` where there is no digit or something else. */
-export function canonical(text: string): string | undefined {
-  const match = form.exec(text);
-  if (!match || !(match[2] || match[3])) return undefined;
-  const whole = match[2]!.replace(/^0+(?=\d)/, '') || '0';
-  return match[1] + whole + (match[3] ? `.${match[3]}` : '');
+/** The canonical text of digits as typed (`007`, `.5`, `-3.`); '' where there is no digit, or something else. */
+export function canonical(text: string): string {
+  const match = /^(-?)(\d*)(?:\.(\d*))?$/.exec(text);
+  if (!match || !(match[2] || match[3])) return '';
+  return match[1] + (match[2]!.replace(/^0+(?=\d)/, '') || '0') + (match[3] ? `.${match[3]}` : '');
 }
 
 /** Digits behind the point. */
@@ -23,12 +20,26 @@ function scaled(text: string, scale: number): bigint {
   return BigInt(whole + fraction.padEnd(scale, '0'));
 }
 
-/** Below 0, 0, or above 0 as `a` is below, the same as, or above `b`. */
+/** Below 0, 0, or above 0 as `a` is below, the same as, or above `b`. Both canonical. */
 export function compare(a: string, b: string): number {
-  const scale = Math.max(places(a), places(b));
-  const difference = scaled(a, scale) - scaled(b, scale);
-  return difference < 0n ? -1 : difference > 0n ? 1 : 0;
+  const isBelow = a[0] === '-';
+  if (isBelow !== (b[0] === '-')) return isZero(a) && isZero(b) ? 0 : isBelow ? -1 : 1;
+  return isBelow ? size(b.slice(1), a.slice(1)) : size(a, b);
 }
+
+const isZero = (text: string): boolean => !/[1-9]/.test(text);
+
+/** The same for texts without a minus: by how many digits stand before the point, then digit by digit. */
+function size(a: string, b: string): number {
+  const x = wholes(a);
+  const y = wholes(b);
+  if (x !== y) return x - y;
+  const c = a.includes('.') ? a.replace(/\.?0*$/, '') : a;
+  const d = b.includes('.') ? b.replace(/\.?0*$/, '') : b;
+  return c < d ? -1 : c > d ? 1 : 0;
+}
+
+const wholes = (text: string): number => (text.indexOf('.') + 1 || text.length + 1) - 1;
 
 export function add(a: string, b: string): string {
   const scale = Math.max(places(a), places(b));

@@ -11,8 +11,7 @@ import type { Part, PatternPlan } from './plan.ts';
  * on both ways; whatever is not plain (fixed text typed over, a refusal, a gap) is left to them.
  */
 interface Tables {
-  /** Fixed text and the stretch of content behind it, alternating. */
-  readonly runs: readonly { readonly text: string; readonly from: number; readonly end: number }[];
+  readonly parts: readonly Part[];
   readonly before: readonly string[];
   /** The offset of each cell when all before it are filled. */
   readonly at: readonly number[];
@@ -61,11 +60,7 @@ function tabulate(plan: PatternPlan): Tables | null {
   const first = plan.parts[0]!;
   const like = (part: Part) => part.manner === first.manner && String(part.set) === String(first.set);
   return {
-    runs: plan.parts.map((part) => ({
-      text: before[part.first]!,
-      from: part.first,
-      end: part.first + part.size,
-    })),
+    parts: plan.parts,
     before,
     at,
     leftOf,
@@ -83,17 +78,22 @@ function tabulate(plan: PatternPlan): Tables | null {
 
 /** A body whose cells and offsets are only spelt out when somebody asks for them. */
 class DenseBody implements PatternBody {
-  readonly passed = 0;
-  readonly last: number;
-  private ownCells: Cells | undefined;
-  private ownAt: readonly number[] | undefined;
-  constructor(
-    private readonly tables: Tables,
-    readonly content: string,
-    readonly display: string,
-    readonly complete: boolean,
-  ) {
+  // Declared only: what is built from this carries no line for a member that the constructor sets.
+  declare private readonly tables: Tables;
+  declare readonly content: string;
+  declare readonly display: string;
+  declare readonly complete: boolean;
+  declare readonly last: number;
+  declare readonly passed: number;
+  declare private ownCells: Cells | undefined;
+  declare private ownAt: readonly number[] | undefined;
+  constructor(tables: Tables, content: string, display: string, complete: boolean) {
+    this.tables = tables;
+    this.content = content;
+    this.display = display;
+    this.complete = complete;
     this.last = content.length - 1;
+    this.passed = 0;
   }
   get cells(): Cells {
     this.ownCells ??= this.tables.at.map((_, i) => this.content[i] ?? '');
@@ -120,9 +120,9 @@ function layDense(t: Tables, content: string): DenseBody {
   const { length } = content;
   const complete = t.complete[length]!;
   let display = '';
-  for (const run of t.runs) {
-    if (run.from >= length) break;
-    display += run.text + content.slice(run.from, run.end);
+  for (const { first, size } of t.parts) {
+    if (first >= length) break;
+    display += t.before[first] + content.slice(first, first + size);
   }
   return new DenseBody(t, content, complete ? display + t.tail : display, complete);
 }

@@ -1,3 +1,4 @@
+import { around } from './around.ts';
 import { fold } from './graphemes.ts';
 import type { Edited, Finding, Kind } from './kind.ts';
 import { locate, type Parsed, type PartsBody, type PartsPlan, partsKind } from './parts.ts';
@@ -133,6 +134,7 @@ export const duration: Kind<DurationPlan, PartsBody> = {
     if (!hold(plan, texts)) return editing.read(plan, text);
     return { ...editing.whole(plan, lay(plan, texts)), leftOut: '', rejected: null };
   },
+  around,
   rest(plan, body) {
     if (!body.content) return body.display ? lay(plan, body.texts) : body;
     const texts = ordered(plan, minutesOf(plan, body));

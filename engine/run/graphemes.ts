@@ -22,7 +22,7 @@ export function graphemes(text: string): readonly string[] {
 export function boundaryAt(text: string, offset: number): number {
   if (!(offset > 0)) return 0;
   if (offset >= text.length) return text.length;
-  if (plain.test(text)) return Math.floor(offset);
+  if (plain.test(text)) return offset | 0;
   let at = 0;
   for (const character of graphemes(text)) {
     if (at + character.length > offset) return at;

@@ -1,5 +1,6 @@
 import type { Reason } from './cells.ts';
 import type { Check, CompiledField, Plan } from './plan.ts';
+import type { FieldEvent, FieldState } from './state.ts';
 
 /** What a field holds, whatever its kind. `display` follows from the rest alone (law 1). */
 export interface Body {
@@ -8,6 +9,8 @@ export interface Body {
   readonly display: string;
   /** Nothing is missing: what stands there is a whole value, right or wrong. */
   readonly complete: boolean;
+  /** How a paste was read that could mean several things: `group .`, `decimal ,`, `order`, `code`. */
+  readonly assumed?: string;
 }
 
 /** What an edit leads to: what the field then holds, and where the caret stands in its display. */
@@ -21,8 +24,6 @@ export interface Taken<B extends Body = Body> extends Edited<B> {
   readonly leftOut: string;
   /** Set only when nothing at all was taken. */
   readonly rejected: Reason | null;
-  /** How something ambiguous was read, such as `1.234` as `group .`: the part, and the sign. */
-  readonly assumed?: string;
 }
 
 /** What a rule says of a value: it holds, it could still hold if the user types on, or it cannot. */
@@ -50,8 +51,6 @@ export interface Kind<P = Plan, B extends Body = Body> {
   value(plan: P, body: B): string | null;
   /** Whether typing on could still add a character. */
   hasRoom(plan: P, body: B): boolean;
-  /** Guide text still to come, drawn behind the input and never in it. */
-  ghost?(plan: P, body: B): string;
   /** One character from the keyboard. A reason means: nothing changed. */
   key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason;
   /** A text at once: paste, drop, the end of a composition. */
@@ -63,6 +62,8 @@ export interface Kind<P = Plan, B extends Body = Body> {
   whole(plan: P, body: B): Edited<B>;
   /** The nearest offset where the caret may stand. */
   stand?(plan: P, body: B, offset: number): number;
+  /** Carries out events for kinds with a resting text or steps: `around.ts`. */
+  around?(field: CompiledField, state: FieldState, event: FieldEvent): FieldState;
   /** What the field holds and shows once it is left. */
   rest?(plan: P, body: B): B;
   /** The same content as it shows while it is typed into. */
@@ -82,9 +83,15 @@ export const addKinds = (kinds: Readonly<Record<string, Kind>>): void => {
   Object.assign(table, kinds);
 };
 
-/** The kind of a field. Throws `RangeError` when it was never put in. */
+let lastPlan: Plan | undefined;
+let lastKind: Kind;
+
+/** The kind of a field. Throws `RangeError` when it was never put in. The last answer is kept: fields are typed into one at a time. */
 export function kindOf({ plan }: CompiledField): Kind {
+  if (plan === lastPlan) return lastKind;
   const kind = table[plan.kind];
   if (!kind) throw new RangeError(`addKinds: ${plan.kind}`);
+  lastPlan = plan;
+  lastKind = kind;
   return kind;
 }

@@ -106,7 +106,9 @@ export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
 
     key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason {
       const cleared = cut(plan, body, start, end);
-      const count = countLeft(line, plan, cleared.body, cleared.caret);
+      // Nearly every key is typed behind everything else.
+      const isLast = cleared.caret === cleared.body.to;
+      const count = isLast ? cleared.body.content.length : countLeft(line, plan, cleared.body, cleared.caret);
       const put = line.put(plan, cleared.body.content, count, character);
       if (typeof put === 'string') return pass(plan, cleared.body, cleared.caret, count, character) ?? put;
       const next = laid(plan, cleared.body, put.content);
@@ -133,11 +135,10 @@ export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
       }
       const next = laid(plan, cleared.body, content);
       return {
-        body: next,
+        body: assumed && taken ? { ...next, assumed } : next,
         caret: taken ? offsetAfter(line, plan, next, at) : cleared.caret,
         leftOut,
         rejected: taken ? null : refusal,
-        ...(assumed && taken ? { assumed } : {}),
       };
     },
 

@@ -1,3 +1,4 @@
+import { around } from './around.ts';
 import type { Reason } from './cells.ts';
 import { add, canonical, compare, isMultiple, places } from './decimal.ts';
 import { fold } from './graphemes.ts';
@@ -65,7 +66,7 @@ function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody
   if (!content) return { content, display: '', complete: false, from: 0, to: 0, skip: 0, head: -1 };
   const complete = digits !== '' && digits !== '.';
   if (isResting && complete) {
-    digits = canonical(digits)!;
+    digits = canonical(digits);
     const lacking = plan.least - places(digits);
     if (plan.pad && lacking > 0) digits += (places(digits) ? '' : '.') + '0'.repeat(lacking);
   }
@@ -91,7 +92,12 @@ const lay = (plan: NumberPlan, content: string): LineBody => layOut(plan, conten
 
 /** Content as a decimal: what was typed, canonical; as it stands where there is no digit yet. */
 function decimalOf(plan: NumberPlan, content: string): string {
-  if (plan.fill === 'left' || !plan.most) return canonical(content) ?? '';
+  if (plan.fill === 'left' || !plan.most) {
+    // Nearly always it is canonical as typed, which its ends tell.
+    const first = content.charCodeAt(0);
+    const isPlain = first > 48 && first < 58 && content.charCodeAt(content.length - 1) !== 46;
+    return isPlain ? content : canonical(content);
+  }
   const isNegative = content.startsWith('-');
   const digits = content.slice(isNegative ? 1 : 0);
   if (!digits) return '';
@@ -252,15 +258,17 @@ const reach = (plan: NumberPlan, content: string, decimal: string): string | und
   return `${whole}.${fraction.padEnd(plan.most, '9')}`;
 };
 
+const passed: Finding = { verdict: 'pass', code: '', data: {} };
+
 function range(plan: NumberPlan, body: LineBody, check: Check & { type: 'range' }): Finding {
   const { min = '', max = '', step = '' } = check;
   const decimal = decimalOf(plan, body.content);
-  const data: Record<string, string> = {};
-  if (min) data.min = shown(plan, min);
-  if (max) data.max = shown(plan, max);
-  if (step) data.step = shown(plan, step);
-  const say = (verdict: Verdict, code: string): Finding => ({ verdict, code, data });
-  if (!decimal) return say('pass', '');
+  const say = (verdict: Verdict, code: string): Finding => ({
+    verdict,
+    code,
+    data: { min: min && shown(plan, min), max: max && shown(plan, max), step: step && shown(plan, step) },
+  });
+  if (!decimal) return passed;
   const isNegative = decimal.startsWith('-');
   const far = reach(plan, body.content, decimal);
   const isBelow = min !== '' && compare(decimal, min) < 0;
@@ -273,7 +281,7 @@ function range(plan: NumberPlan, body: LineBody, check: Check & { type: 'range' 
     return say(canFall ? 'open' : 'fail', 'above-max');
   }
   if (step && !isMultiple(decimal, step)) return say(hasRoom(plan, body) ? 'open' : 'fail', 'off-step');
-  return say('pass', '');
+  return passed;
 }
 
 function hasRoom(plan: NumberPlan, { content }: LineBody): boolean {
@@ -292,19 +300,20 @@ export const number: Kind<NumberPlan, LineBody> = {
     if (!decimal) return null;
     const lacking = plan.least - places(decimal);
     const full = lacking > 0 ? decimal + (places(decimal) ? '' : '.') + '0'.repeat(lacking) : decimal;
-    return /[1-9]/.test(full) ? full : full.replace('-', '');
+    return full.charCodeAt(0) !== 45 || /[1-9]/.test(full) ? full : full.slice(1);
   },
   hasRoom,
   read(plan, text) {
-    const decimal = /^[-.0-9]*$/.test(text) ? canonical(text) : undefined;
+    const decimal = canonical(text);
     const empty = lay(plan, '');
-    if (decimal !== undefined && places(decimal) <= plan.most) {
+    if (decimal && places(decimal) <= plan.most) {
       const isTaken = plan.negative !== 'no' || !decimal.startsWith('-');
       if (isTaken && text.length <= most)
         return { ...editing.whole(plan, lay(plan, contentOf(plan, decimal))), leftOut: '', rejected: null };
     }
     return editing.insert(plan, empty, 0, 0, text);
   },
+  around,
   rest: (plan, body) => layOut(plan, body.content, true),
   wake: (plan, body) => lay(plan, body.content),
   step(plan, body, _, by) {

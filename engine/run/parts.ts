@@ -221,17 +221,13 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
     const isAlone = present.content === '';
     const typed = byKeys(plan, present, caret, text);
     // A text that typing makes itself of is this field's own display, partly typed perhaps.
-    const parsed =
-      isAlone && typed.body.display !== text ? kind.parse(plan, text.normalize('NFC')) : undefined;
+    if (isAlone && typed.body.display === text) return { ...typed, leftOut: '' };
+    const parsed = isAlone ? kind.parse(plan, text.normalize('NFC')) : undefined;
     if (parsed) {
-      const { body: read, caret: at } = whole(plan, kind.lay(plan, parsed.texts));
-      return {
-        body: read,
-        caret: at,
-        leftOut: parsed.leftOut,
-        rejected: null,
-        ...(parsed.assumed ? { assumed: parsed.assumed } : {}),
-      };
+      const { texts, leftOut, assumed } = parsed;
+      const read = whole(plan, kind.lay(plan, texts));
+      const body = assumed ? { ...read.body, assumed } : read.body;
+      return { body, caret: read.caret, leftOut, rejected: null };
     }
     return typed;
   };

@@ -5,7 +5,7 @@ import { cellBeside, cellsIn, erase, wordLeft } from './erase.ts';
 import { graphemes } from './graphemes.ts';
 import { type Edited, insertOne } from './insert.ts';
 import type { Kind } from './kind.ts';
-import { ghostOf, lay, type PatternBody, rawOf } from './layout.ts';
+import { lay, type PatternBody, rawOf } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 const empties = new WeakMap<PatternPlan, PatternBody>();
@@ -64,29 +64,25 @@ function readPositions(plan: PatternPlan, raw: string): PatternBody | undefined 
   return lay(plan, cells, 0);
 }
 
-/** Whether typing on could still add a character. */
-const hasRoom = ({ last, content, cells }: PatternBody): boolean =>
-  content.length === last + 1 ? last + 1 < cells.length : cells.includes('');
-
 /** Fields defined by a pattern (`engine.md`, section 2). */
 export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   raw: rawOf,
   value: (plan, body) => (body.complete ? rawOf(plan, body) : null),
-  hasRoom: (_, body) => hasRoom(body),
-  ghost: ghostOf,
+  hasRoom: (_, { last, content, cells }) =>
+    content.length === last + 1 ? last + 1 < cells.length : cells.includes(''),
 
   key(plan, body, start, end, character) {
     if (start === end) {
       const plainly = insertDense(plan, body, start, character);
       if (plainly) return plainly;
     }
-    const cleared = erase(plan, body, start < end ? cellsIn(body, start, end) : [], start);
+    const cleared = erase(plan, body, cellsIn(body, start, end), start);
     return insertOne(plan, cleared.body, cleared.caret, character.normalize('NFC'));
   },
 
   insert(plan, body, start, end, text) {
-    const cleared = erase(plan, body, start < end ? cellsIn(body, start, end) : [], start);
+    const cleared = erase(plan, body, cellsIn(body, start, end), start);
     const typed = insertAll(plan, cleared, text);
     const same = typed.body.display === text;
     if (cleared.body.last >= 0 || (same && !typed.leftOut)) return typed;
@@ -97,8 +93,8 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
   read(plan, text) {
     const positions = readPositions(plan, text);
     if (positions) return { ...this.whole(plan, positions), leftOut: '', rejected: null };
-    const empty = emptyOf(plan);
-    return this.insert(plan, empty, this.whole(plan, empty).caret, this.whole(plan, empty).caret, text);
+    const { body, caret } = this.whole(plan, emptyOf(plan));
+    return this.insert(plan, body, caret, caret, text);
   },
 
   erase(plan, body, start, end, extent) {

@@ -1,6 +1,7 @@
+import { around } from './around.ts';
 import type { Reason } from './cells.ts';
 import { fold } from './graphemes.ts';
-import type { Finding, Kind, Verdict } from './kind.ts';
+import type { Finding, Kind } from './kind.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from './line.ts';
 
 export type PhoneType = 'mobile' | 'fixed' | 'either' | 'other';
@@ -52,10 +53,16 @@ interface Read {
   /** The number without any of these. */
   readonly digits: string;
   readonly extension: string | undefined;
+  readonly formats: Candidates;
+  readonly own: RegionPlan | undefined;
+  /** From this many digits on, region and formats stay what they are. */
+  readonly settled: number;
 }
 
 export interface PhoneBody extends LineBody {
   readonly read: Read;
+  readonly finding: Finding;
+  readonly format: PhoneFormat | undefined;
 }
 
 /** E.164: calling code and number together. */
@@ -95,17 +102,28 @@ interface Candidates {
   readonly open: readonly PhoneFormat[];
 }
 
-const known = new WeakMap<RegionPlan, Map<string, Candidates>>();
+interface Known {
+  readonly byDigits: Map<string, Candidates>;
+  /** How many leading digits decide everything. */
+  readonly telling: number;
+}
 
-/** Leading digits are never longer than this, so what follows decides nothing. */
-const telling = 5;
+const known = new WeakMap<RegionPlan, Known>();
+
+function knownOf(plan: RegionPlan): Known {
+  let found = known.get(plan);
+  if (!found) {
+    const lengths = plan.formats.flatMap(({ starts }) =>
+      starts.map((start) => start.replace(/\[[^\]]*\]/g, '?').length),
+    );
+    found = { byDigits: new Map(), telling: Math.max(1, ...lengths) };
+    known.set(plan, found);
+  }
+  return found;
+}
 
 function candidatesFor(plan: RegionPlan, digits: string): Candidates {
-  let cache = known.get(plan);
-  if (!cache) {
-    cache = new Map();
-    known.set(plan, cache);
-  }
+  const { byDigits: cache, telling } = knownOf(plan);
   const key = digits.slice(0, telling);
   let found = cache.get(key);
   if (!found) {
@@ -131,146 +149,241 @@ function candidatesFor(plan: RegionPlan, digits: string): Candidates {
 }
 
 /** The format a number is written by while it is typed: the first that is long enough for it. */
-function formatFor(plan: RegionPlan, digits: string): PhoneFormat | undefined {
-  const { sure, open } = candidatesFor(plan, digits);
+function formatFor({ digits, formats: { sure, open } }: Read): PhoneFormat | undefined {
   for (const format of sure) if (digits.length <= format.max) return format;
   return sure.at(-1) ?? open[0];
 }
 
-const regionFor = (plan: PhonePlan, code: string, digits: string): string => {
-  const regions = plan.codes[code]?.regions ?? [];
-  for (const region of regions)
-    for (const lead of plan.plans[region]?.leads ?? []) if (digits.startsWith(lead)) return region;
-  return regions[0] ?? '';
-};
+const none: Candidates = { sure: [], open: [] };
+
+/** Regions of a calling code by their leading digits, and how long these are. */
+interface Leads {
+  readonly main: string;
+  readonly regions: ReadonlyMap<string, string>;
+  readonly lengths: readonly number[];
+}
+
+const leadsOf = new WeakMap<object, Leads>();
+
+function leadsIn(plan: PhonePlan, code: string): Leads | undefined {
+  const served = plan.codes[code];
+  if (!served) return undefined;
+  let leads = leadsOf.get(served);
+  if (!leads) {
+    const regions = new Map<string, string>();
+    for (const region of served.regions)
+      for (const lead of plan.plans[region]?.leads ?? []) regions.set(lead, region);
+    const lengths = [...new Set([...regions.keys()].map((lead) => lead.length))];
+    leads = { main: served.regions[0] ?? '', regions, lengths };
+    leadsOf.set(served, leads);
+  }
+  return leads;
+}
+
+function regionFor(plan: PhonePlan, code: string, digits: string): string {
+  const leads = leadsIn(plan, code);
+  if (!leads) return '';
+  for (const length of leads.lengths) {
+    const region = digits.length >= length && leads.regions.get(digits.slice(0, length));
+    if (region) return region;
+  }
+  return leads.main;
+}
 
 /** Takes content apart: digits, a `+` in front where there is one, an `x` before an extension. */
 function takeApart(plan: PhonePlan, content: string): Read {
+  if (content === lastContent && plan === lastPlan) return lastRead!;
+  lastRead = (plan === lastPlan && grown(content)) || apart(plan, content);
+  lastContent = content;
+  lastPlan = plan;
+  return lastRead;
+}
+
+// Nearly every key is typed behind everything else: then what was worked out for the key before still holds.
+let lastPlan: PhonePlan | undefined;
+let lastContent = '';
+let lastRead: Read | undefined;
+
+/** The parts of content that is the last one and a digit more, once its leading digits are settled. */
+function grown(content: string): Read | undefined {
+  const { lead, code, region, digits, extension, formats, own, settled } = lastRead!;
+  const { length } = lastContent;
+  if (digits.length < settled || extension !== undefined || !own) return undefined;
+  if (content.length !== length + 1 || !content.startsWith(lastContent)) return undefined;
+  const c = content[length]!;
+  return c === 'x' ? undefined : { lead, code, region, digits: digits + c, extension, formats, own, settled };
+}
+
+function apart(plan: PhonePlan, content: string): Read {
   const mark = content.indexOf('x');
   const number = mark < 0 ? content : content.slice(0, mark);
   const extension = mark < 0 ? undefined : content.slice(mark + 1);
+  const as = (lead: string, code: string, region: string, digits: string): Read => {
+    const own = plan.plans[region];
+    if (!own) return { lead, code, region, digits, extension, formats: none, own, settled: longest };
+    const settled = Math.max(knownOf(own).telling, ...(leadsIn(plan, code || own.code)?.lengths ?? []));
+    return { lead, code, region, digits, extension, formats: candidatesFor(own, digits), own, settled };
+  };
   const home = plan.plans[plan.home];
   const isPlus = number.charCodeAt(0) === 43;
-  const isDialled =
-    !isPlus &&
-    home !== undefined &&
-    home.idd !== '' &&
-    number.startsWith(home.idd) &&
-    home.trunk !== home.idd;
-  if (isPlus || isDialled) {
+  if (isPlus || (home?.idd && home.trunk !== home.idd && number.startsWith(home.idd))) {
     const lead = isPlus ? '+' : home!.idd;
     const behind = number.slice(lead.length);
     for (let length = 1; length <= 3 && length <= behind.length; length++) {
       const code = behind.slice(0, length);
-      if (!plan.codes[code]) continue;
       const digits = behind.slice(length);
-      return { lead, code, region: regionFor(plan, code, digits), digits, extension };
+      if (plan.codes[code]) return as(lead, code, regionFor(plan, code, digits), digits);
     }
-    return { lead, code: '', region: '', digits: behind, extension };
+    return as(lead, '', '', behind);
   }
-  const trunk = home?.trunk ?? '';
+  if (!home) return as('', '', '', number);
+  const { trunk } = home;
   const lead =
     trunk && (number.startsWith(trunk) || trunk.startsWith(number)) ? number.slice(0, trunk.length) : '';
-  const digits = number.slice(lead.length);
-  return {
-    lead,
-    code: '',
-    region: home ? regionFor(plan, home.code, digits) || plan.home : plan.home,
-    digits,
-    extension,
-  };
+  const digits = lead ? number.slice(lead.length) : number;
+  return as(lead, '', regionFor(plan, home.code, digits) || plan.home, digits);
+}
+
+/** A writing, ready: for each digit the fixed text before it. */
+interface Writings {
+  /** The national one with its trunk prefix, and without. */
+  readonly national: readonly string[];
+  readonly bare: readonly string[];
+  readonly international: readonly string[];
+  readonly hasTrunk: boolean;
+}
+
+const ready = new WeakMap<PhoneFormat, Writings>();
+
+function writingsOf(format: PhoneFormat): Writings {
+  let found = ready.get(format);
+  if (!found) {
+    const { national, international } = format;
+    // Where the trunk prefix is left out, so is the blank behind it.
+    const bare = national.replace(/\d+ ?/g, '');
+    found = {
+      national: fixedIn(national),
+      bare: fixedIn(bare),
+      international: fixedIn(international),
+      hasTrunk: /\d/.test(national),
+    };
+    ready.set(format, found);
+  }
+  return found;
+}
+
+function fixedIn(template: string): string[] {
+  const before: string[] = [];
+  let fixed = '';
+  for (const c of template) {
+    if (c === '#' || (c >= '0' && c <= '9')) {
+      before.push(fixed);
+      fixed = '';
+    } else fixed += c;
+  }
+  return before;
 }
 
 /** Digits into a writing; fixed text comes with the digit behind it. What is over goes on behind. */
-function written(template: string, lead: string, digits: string): string {
+function written(before: readonly string[], digits: string): string {
   let text = '';
-  let fixed = '';
-  let used = 0;
-  let ahead = lead;
-  for (let i = 0; i < template.length && (ahead || used < digits.length); i++) {
-    const c = template[i]!;
-    if (c === '#') {
-      // A trunk prefix the writing has no place for stands before it.
-      if (ahead) {
-        text += ahead + (used < digits.length ? ' ' : '');
-        ahead = '';
-      }
-      if (used >= digits.length) break;
-      text += fixed + digits[used++];
-      fixed = '';
-    } else if (c >= '0' && c <= '9') {
-      if (!ahead) continue;
-      text += fixed + c;
-      fixed = '';
-      ahead = ahead.slice(1);
-    } else if (text || c !== ' ') fixed += c;
+  for (let i = 0; i < digits.length; i++) {
+    const fixed = before[i];
+    if (fixed) text += fixed;
+    text += digits[i];
   }
-  return text + ahead + digits.slice(used);
+  return text;
 }
+
+let lastBody: PhoneBody | undefined;
 
 function lay(plan: PhonePlan, content: string): PhoneBody {
   const read = takeApart(plan, content);
-  const { lead, code, region, digits, extension } = read;
-  const own = plan.plans[region];
-  const format = own && (digits || !code) ? formatFor(own, digits) : undefined;
-  let display: string;
-  if (code || lead === '+' || (own && lead === own.idd && lead !== own.trunk && lead !== '')) {
-    const number = format ? written(format.international, '', digits) : digits;
-    const before = lead === '+' ? '+' : `${lead}${code || digits ? ' ' : ''}`;
-    display = before + code + (code && digits ? ' ' : '') + number;
-  } else display = format ? written(format.national, lead, digits) : lead + digits;
-  if (extension !== undefined) display += ` ext. ${extension}`;
-  const complete = content !== '' && verdictOf(plan, read).verdict === 'pass';
-  return { content, display, complete, from: 0, to: display.length, skip: 0, head: -1, read };
+  const { lead, code, digits, extension, own } = read;
+  const format = digits || !code ? formatFor(read) : undefined;
+  const isAbroad = code !== '' || lead === '+' || (own === undefined && lead !== '');
+  let display = lastBody ? appended(lastBody, read, format, content) : undefined;
+  if (display === undefined) {
+    if (isAbroad) {
+      const number = format ? written(writingsOf(format).international, digits) : digits;
+      const before = lead === '+' ? '+' : `${lead}${code ? ' ' : ''}`;
+      display = before + code + (code && digits ? ' ' : '') + number;
+    } else if (format) {
+      const { national, bare, hasTrunk } = writingsOf(format);
+      // A trunk prefix the writing has no place for stands before it.
+      if (lead && hasTrunk) display = written(national, lead + digits);
+      else display = (lead && digits ? `${lead} ` : lead) + written(bare, digits);
+    } else display = lead + digits;
+    if (extension !== undefined) display += ` ext. ${extension}`;
+  }
+  const finding = verdictOf(plan, read);
+  const complete = content !== '' && finding === passes;
+  const to = display.length;
+  lastBody = { content, display, complete, from: 0, to, skip: 0, head: -1, read, finding, format };
+  return lastBody;
 }
 
-const passes = { verdict: 'pass', code: '' } as const;
-const isOpen = { verdict: 'open', code: 'incomplete' } as const;
+/** The display of the last body with one digit more in the same writing; `undefined` where it takes more than that. */
+function appended(
+  { content: before, display, read: last, format: lastFormat }: PhoneBody,
+  { lead, code, region, digits, extension }: Read,
+  format: PhoneFormat | undefined,
+  content: string,
+): string | undefined {
+  if (!format || format !== lastFormat || extension !== undefined || last.extension !== undefined)
+    return undefined;
+  const isNext =
+    digits.length === last.digits.length + 1 && digits.length > 1 && content.length === before.length + 1;
+  if (!isNext || last.lead !== lead || last.code !== code || last.region !== region) return undefined;
+  if (!content.startsWith(before)) return undefined;
+  const { national, bare, international, hasTrunk } = writingsOf(format);
+  const at = digits.length - 1;
+  const fixed = code ? international[at] : lead && hasTrunk ? national[at + lead.length] : bare[at];
+  return display + (fixed ?? '') + content[content.length - 1];
+}
+
+const passes: Finding = { verdict: 'pass', code: '', data: {} };
+const isOpen: Finding = { verdict: 'open', code: 'incomplete', data: {} };
+const unknown: Finding = { verdict: 'fail', code: 'unknown-number', data: {} };
+const notAllowed: Finding = { verdict: 'fail', code: 'not-allowed', data: {} };
 
 /** Whether a number is one, can still become one, or cannot. */
-function verdictOf(
-  plan: PhonePlan,
-  { lead, code, region, digits, extension }: Read,
-): { verdict: Verdict; code: string } {
-  const elsewhere = { verdict: 'fail', code: plan.isListed ? 'not-allowed' : 'unknown-number' } as const;
-  if ((lead === '+' || (code === '' && lead === plan.plans[plan.home]?.idd)) && code === '') {
-    const couldBe = Object.keys(plan.codes).some((known) => known.startsWith(digits));
-    return couldBe ? isOpen : elsewhere;
-  }
-  const own = plan.plans[region];
+function verdictOf(plan: PhonePlan, read: Read): Finding {
+  const { lead, code, digits, extension, own } = read;
   if (!own) {
+    if (code === '') {
+      const couldBe = lead === '' || Object.keys(plan.codes).some((known) => known.startsWith(digits));
+      return couldBe ? isOpen : plan.isListed ? notAllowed : unknown;
+    }
     // A calling code that serves no region: only the length is known.
     const most = plan.codes[code]?.max ?? longest;
-    return digits.length > most
-      ? { verdict: 'fail', code: 'unknown-number' }
-      : digits.length === most
-        ? passes
-        : isOpen;
+    return digits.length > most ? unknown : digits.length === most ? passes : isOpen;
   }
-  if (!code && plan.plans[plan.home]?.idd.startsWith(lead + digits)) return isOpen;
-  const { sure, open } = candidatesFor(own, digits);
-  const isWanted = ({ type }: PhoneFormat) =>
-    plan.types.length === 0 || type === 'either' || plan.types.includes(type as 'mobile');
-  let isOther = false;
-  let canGrow = false;
+  // What is typed so far may be the beginning of an international prefix.
+  const length = lead.length + digits.length;
+  const home = length < 4 && !code ? plan.plans[plan.home] : undefined;
+  if (home && length < home.idd.length && home.idd.startsWith(lead + digits)) return isOpen;
+  const { sure, open } = read.formats;
+  let isOther = open.length > 0;
   for (const format of sure) {
-    if (digits.length > format.max) continue;
-    if (!isWanted(format)) isOther = true;
-    else if (digits.length >= format.min) return extension === '' ? isOpen : passes;
-    else canGrow = true;
+    const { length } = digits;
+    if (length > format.max) continue;
+    if (!isWanted(plan, format)) isOther = true;
+    else if (length < format.min || extension === '') return isOpen;
+    else return passes;
   }
-  if (canGrow || open.some((format) => isWanted(format) && digits.length <= format.max)) return isOpen;
-  return { verdict: 'fail', code: isOther || open.length > 0 ? 'not-allowed' : 'unknown-number' };
+  for (const format of open) if (isWanted(plan, format) && digits.length <= format.max) return isOpen;
+  return isOther ? notAllowed : unknown;
 }
 
+const isWanted = ({ types }: PhonePlan, { type }: PhoneFormat): boolean =>
+  types.length === 0 || type === 'either' || types.includes(type as 'mobile');
+
 /** The most digits that can stand behind the lead and the calling code. */
-function most(plan: PhonePlan, { code, region, digits }: Read): number {
-  const own = plan.plans[region];
+function most(plan: PhonePlan, { code, own, formats: { sure, open } }: Read): number {
   if (!own) return (plan.codes[code]?.max ?? longest - code.length) || longest;
-  const { sure, open } = candidatesFor(own, digits);
   let length = 0;
-  for (const { max } of sure) if (max > length) length = max;
-  if (sure.length === 0) for (const { max } of own.formats) if (max > length) length = max;
+  for (const { max } of sure.length ? sure : own.formats) if (max > length) length = max;
   for (const { max } of open) if (max > length) length = max;
   return length;
 }
@@ -284,17 +397,17 @@ function put(plan: PhonePlan, content: string, at: number, character: string): P
   const mark = content.indexOf('x');
   if (c >= '0' && c <= '9' && c.length === 1) {
     if (at === 0 && content[0] === '+') return 'not-accepted';
-    const grown = next(c);
-    if (mark >= 0 && at > mark) return content.length - mark > 7 ? 'full' : grown;
-    const read = takeApart(plan, grown.content);
-    return read.digits.length > most(plan, read) ? 'full' : grown;
+    const more = next(c);
+    if (mark >= 0 && at > mark) return content.length - mark > 7 ? 'full' : more;
+    const read = takeApart(plan, more.content);
+    return read.digits.length > most(plan, read) ? 'full' : more;
   }
   if (c === '+') {
     if (content[0] === '+') return at <= 1 ? { content, at: 1 } : 'not-accepted';
     return at === 0 ? next('+') : 'not-accepted';
   }
   if (plan.extension && (c === 'x' || c === 'X' || c === '#') && at === content.length && mark < 0)
-    return verdictOf(plan, takeApart(plan, content)).verdict === 'pass' ? next('x') : 'not-accepted';
+    return verdictOf(plan, takeApart(plan, content)) === passes ? next('x') : 'not-accepted';
   return 'not-accepted';
 }
 
@@ -355,6 +468,7 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
   read(plan, text) {
     return editing.insert(plan, lay(plan, ''), 0, 0, text.replace(';ext=', 'x'));
   },
+  around,
   rest(plan, body) {
     if (!body.complete) return body;
     const { code, region, digits, extension } = body.read;
@@ -362,7 +476,7 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
     const home = plan.plans[plan.home];
     if (!own) return body;
     const isHome = home !== undefined && own.code === home.code;
-    const format = formatFor(own, digits);
+    const format = formatFor(body.read);
     const hasTrunk = format !== undefined && /\d/.test(format.national);
     const national = (hasTrunk ? own.trunk : '') + digits;
     const isNational = isHome && plan.style === 'national';
@@ -370,13 +484,12 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
     const content = number + (extension === undefined ? '' : `x${extension}`);
     return content === body.content ? body : lay(plan, content);
   },
-  judge(plan, body, check): Finding | undefined {
-    return check.type === 'complete' ? { ...verdictOf(plan, body.read), data: {} } : undefined;
+  judge(_, body, check) {
+    return check.type === 'complete' ? body.finding : undefined;
   },
-  facts(plan, body) {
-    const { region, digits } = body.read;
-    const own = plan.plans[region];
-    const type = own && digits ? candidatesFor(own, digits).sure[0]?.type : undefined;
+  facts(_, body) {
+    const { region, digits, formats } = body.read;
+    const type = digits ? formats.sure[0]?.type : undefined;
     return { region, ...(type && type !== 'either' ? { type } : {}) };
   },
 };

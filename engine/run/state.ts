@@ -34,8 +34,6 @@ export interface FieldState<B extends Body = Body> extends Snap<B> {
   readonly rejected: Reason | null;
   /** Letters and digits that the last event left out. */
   readonly leftOut: string;
-  /** How the last event read what was ambiguous (`Taken` in `kind.ts`); empty for nothing. */
-  readonly assumed: string;
 }
 
 /** Everything that can happen to a field. */
@@ -72,7 +70,6 @@ export function start(field: CompiledField): FieldState {
     run: 'none',
     rejected: null,
     leftOut: '',
-    assumed: '',
   };
 }
 
@@ -83,31 +80,18 @@ export function apply<B extends Body>(
   event: FieldEvent,
 ): FieldState<B>;
 export function apply(field: CompiledField, state: FieldState, event: FieldEvent): FieldState {
-  const { rest, wake } = kindOf(field);
-  if (!rest || (state.focused && event.type !== 'leave')) return carryOut(field, state, event);
-  // Away from the focus a field shows its resting text; what is done to it is done to the text it is typed as.
-  const isAwake = event.type === 'leave' || !wake;
-  const awake = isAwake ? state : withBody(state, wake(field.plan, state.body));
-  const after = carryOut(field, awake, event);
-  if (after.focused) return after;
-  if (after.body === awake.body && !isAwake) return withBody(after, state.body);
-  return withBody(after, rest(field.plan, after.body));
+  const { around } = kindOf(field);
+  return around ? around(field, state, event) : carryOut(field, state, event);
 }
 
-/** Another way to show the same; the caret stays inside. */
-function withBody(state: FieldState, body: Body): FieldState {
-  if (body === state.body) return state;
-  const { display } = body;
-  return { ...state, body, start: boundaryAt(display, state.start), end: boundaryAt(display, state.end) };
-}
-
-function carryOut(field: CompiledField, state: FieldState, event: FieldEvent): FieldState {
+/** What the event makes of the state in a kind that adds nothing of its own. */
+export function carryOut(field: CompiledField, state: FieldState, event: FieldEvent): FieldState {
   const kind = kindOf(field);
   const { plan } = field;
   switch (event.type) {
     case 'key': {
       const edited = kind.key(plan, state.body, state.start, state.end, event.text);
-      return typeof edited === 'string' ? refuse(state, edited) : edit(state, edited, 'typing');
+      return typeof edited === 'string' ? report(state, edited) : edit(state, edited, 'typing');
     }
     case 'insert':
     case 'paste': {
@@ -117,11 +101,6 @@ function carryOut(field: CompiledField, state: FieldState, event: FieldEvent): F
     case 'autofill':
     case 'set':
       return take(state, kind.read(plan, event.text), 'none');
-    case 'up':
-    case 'down': {
-      const stepped = kind.step?.(plan, state.body, state.start, event.type === 'up' ? 1 : -1);
-      return stepped ? edit(state, stepped, 'none') : calm(state);
-    }
     case 'backspace':
       return remove(field, state, 'character-left');
     case 'delete':
@@ -132,12 +111,12 @@ function carryOut(field: CompiledField, state: FieldState, event: FieldEvent): F
       return remove(field, state, 'selection');
     case 'undo':
       return state.past
-        ? restore(state, state.past.before, state.past.rest, push(state.future, state.past))
-        : calm(state);
+        ? restore(state, state.past.before, state.past.rest, { ...state.past, rest: state.future })
+        : report(state);
     case 'redo':
       return state.future
-        ? restore(state, state.future, push(state.past, state.future), state.future.rest)
-        : calm(state);
+        ? restore(state, state.future, { ...state.future, rest: state.past }, state.future.rest)
+        : report(state);
     case 'select':
       return select(field, state, event.start, event.end);
     case 'focus': {
@@ -145,46 +124,31 @@ function carryOut(field: CompiledField, state: FieldState, event: FieldEvent): F
       return { ...select(field, state, caret, caret), focused: true };
     }
     case 'leave':
-      return { ...calm(state), run: 'none', focused: false, touched: state.touched || state.focused };
+      return { ...report(state), run: 'none', focused: false, touched: state.touched || state.focused };
     case 'submit':
-      return { ...calm(state), run: 'none', submitted: true };
+      return { ...report(state), run: 'none', submitted: true };
     case 'reset':
       return { ...start(field), focused: state.focused };
+    default:
+      return report(state);
   }
 }
 
-const push = (onto: Step | null, step: Step): Step => ({ ...step, rest: onto });
-
-/** The state with the report of the event before this one wiped. */
-function calm(state: FieldState): FieldState {
-  return state.rejected || state.leftOut || state.assumed
-    ? { ...state, rejected: null, leftOut: '', assumed: '' }
-    : state;
-}
-
-function refuse(state: FieldState, rejected: Reason): FieldState {
-  return state.rejected === rejected && !state.leftOut
-    ? state
-    : { ...state, rejected, leftOut: '', assumed: '' };
-}
+/** The state with what there is to tell of the last event. */
+const report = (state: FieldState, rejected: Reason | null = null, leftOut = ''): FieldState =>
+  state.rejected === rejected && state.leftOut === leftOut ? state : { ...state, rejected, leftOut };
 
 /** An edit of several characters: refused when nothing of it was taken. */
 function take(state: FieldState, taken: Taken, run: FieldState['run']): FieldState {
-  const { rejected, leftOut, assumed = '' } = taken;
-  return rejected ? { ...state, rejected, leftOut, assumed } : edit(state, taken, run, leftOut, assumed);
+  const { rejected, leftOut } = taken;
+  return rejected ? report(state, rejected, leftOut) : edit(state, taken, run, leftOut);
 }
 
 /**
  * Takes an edit into the history. Consecutive edits of one kind of run are one step; an edit that only moved
  * the caret (fixed text typed over) is none, and does not end a run.
  */
-function edit(
-  state: FieldState,
-  edited: Edited,
-  run: FieldState['run'],
-  leftOut = '',
-  assumed = '',
-): FieldState {
+export function edit(state: FieldState, edited: Edited, run: FieldState['run'], leftOut = ''): FieldState {
   const { body, caret } = edited;
   const joins = run !== 'none' && run === state.run && state.past !== null;
   let past = state.past;
@@ -209,20 +173,19 @@ function edit(
     run: body === state.body && !joins ? 'none' : run,
     rejected: null,
     leftOut,
-    assumed,
   };
 }
 
 function remove(field: CompiledField, state: FieldState, extent: Extent): FieldState {
   const edited = kindOf(field).erase(field.plan, state.body, state.start, state.end, extent);
   if (edited.body === state.body && edited.caret === state.start && state.start === state.end)
-    return calm(state);
+    return report(state);
   return edit(state, edited, extent === 'selection' ? 'none' : 'deleting');
 }
 
 function restore(state: FieldState, to: Snap, past: Step | null, future: Step | null): FieldState {
   return {
-    ...calm(state),
+    ...report(state),
     body: to.body,
     start: to.start,
     end: to.end,
@@ -238,8 +201,8 @@ function select(field: CompiledField, state: FieldState, from: number, to: numbe
   let a = at(Math.min(from, to));
   let b = at(Math.max(from, to));
   if (a === b) a = b = kindOf(field).stand?.(field.plan, body, a) ?? a;
-  if (a === state.start && b === state.end) return calm(state);
-  return { ...calm(state), start: a, end: b, run: 'none' };
+  if (a === state.start && b === state.end) return report(state);
+  return { ...report(state), start: a, end: b, run: 'none' };
 }
 
 /** The keys that typing `text` comes to: one a character. */

@@ -1,3 +1,4 @@
+import { around } from './around.ts';
 import { isIn, recase } from './characters.ts';
 import { graphemes } from './graphemes.ts';
 import type { Body, Edited, Kind } from './kind.ts';
@@ -90,6 +91,7 @@ export const text: Kind<TextPlan, Body> = {
     }
   },
   whole: (_, body) => ({ body, caret: body.display.length }),
+  around,
   rest(plan, body) {
     const tidied = tidy(plan, body.content);
     return tidied === body.content ? body : lay(tidied);

@@ -1,3 +1,4 @@
+import { around } from './around.ts';
 import { fold } from './graphemes.ts';
 import type { Finding, Kind, Verdict } from './kind.ts';
 import { layParts, type Parsed, type PartsBody, type PartsPlan, partsKind } from './parts.ts';
@@ -121,6 +122,7 @@ export const time: Kind<TimePlan, PartsBody> = {
     const body = lay(plan, ordered(plan, +match[1]!, match[2]!, match[3] ?? '00'));
     return { ...editing.whole(plan, body), leftOut: '', rejected: null };
   },
+  around,
   rest(plan, body) {
     const texts = body.texts.map((text, i) => close(plan, i, text));
     return texts.every((text, i) => text === body.texts[i]) ? body : lay(plan, texts);

@@ -1,2 +1,0 @@
-export * from '../dom/bind.ts';
-export { createStore } from '../dom/store.ts';

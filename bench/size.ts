@@ -1,0 +1,68 @@
+import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
+import { build } from 'esbuild';
+import { minify } from 'terser';
+import { planPhone } from '../engine/compile/phone.ts';
+
+/** Bytes after terser and gzip, as a page would be served them. */
+async function bytesOf(source: string, root: string): Promise<number> {
+  const { outputFiles } = await build({
+    stdin: { contents: source, resolveDir: fileURLToPath(root), loader: 'ts' },
+    bundle: true,
+    minify: true,
+    write: false,
+    format: 'esm',
+    target: 'es2022',
+  });
+  const { code } = await minify(outputFiles[0]!.text, {
+    module: true,
+    ecma: 2020,
+    compress: { passes: 6, unsafe: true, unsafe_arrows: true, unsafe_methods: true, pure_getters: true },
+  });
+  return gzipSync(code!, { level: 9 }).length;
+}
+
+const core = `export * from './dom/bind.ts'; export { createStore } from './dom/store.ts';`;
+/** The core, and the editing that several kinds are made with: a page with two of them carries it once. */
+const shared = `${core} export * from './engine/run/graphemes.ts'; export * from './engine/run/line.ts'; export * from './engine/run/parts.ts'; export * from './engine/run/around.ts';`;
+const withKind = (name: string, file: string, base = core) =>
+  `${base} import { addKinds } from './engine/run/kind.ts'; import { ${name} } from './engine/run/${file}.ts'; addKinds({ ${name} });`;
+
+export interface Size {
+  readonly what: string;
+  readonly bytes: number;
+  readonly limit: number | null;
+}
+
+/** What pages carry: the core with the pattern kind, each other kind over the core, and all numbering plans. */
+export async function sizes(root: string): Promise<Size[]> {
+  const rows: Size[] = [];
+  const bare = await bytesOf(core, root);
+  const base = await bytesOf(shared, root);
+  const pattern = await bytesOf(withKind('pattern', 'pattern'), root);
+  rows.push({ what: 'engine/run, pattern kind, and dom', bytes: pattern, limit: 8192 });
+  rows.push({ what: 'engine/run without a kind, and dom', bytes: bare, limit: null });
+  rows.push({ what: 'the core: that, and the editing that kinds share', bytes: base, limit: null });
+  for (const [name, file] of [
+    ['text', 'text'], ['number', 'number'], ['date', 'date'], ['time', 'time'], ['duration', 'duration'], ['phone', 'phone'], ['boxes', 'boxes'],
+  ] as const) {
+    const bytes = (await bytesOf(withKind(name, file, shared), root)) - base;
+    const alone = (await bytesOf(withKind(name, file), root)) - bare;
+    const what = name === 'number' ? 'number, currency, percent' : name === 'boxes' ? 'pin, one-time-code' : name;
+    rows.push({ what: `kind ${what}, over the core`, bytes, limit: 3072 });
+    rows.push({ what: `  a page with no other kind carries for it`, bytes: alone, limit: null });
+  } // biome-ignore format: one kind beside the other
+  const plans = (regions: 'any' | string[]) =>
+    gzipSync(JSON.stringify(planPhone({ home: 'GB', regions })), { level: 9 }).length;
+  rows.push({
+    what: 'phone plans of all regions, in a compiled field',
+    bytes: plans('any'),
+    limit: 14 * 1024,
+  });
+  rows.push({
+    what: 'phone plans of GB, FR and CH, in a compiled field',
+    bytes: plans(['FR', 'CH']),
+    limit: null,
+  });
+  return rows;
+}
