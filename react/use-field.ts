@@ -4,8 +4,10 @@ import '../engine/run/kinds.ts';
 
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { type BindOptions, bind } from '../dom/bind.ts';
+import { localToday } from '../dom/clock.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
 import { type Reading, read } from '../engine/rules/reading.ts';
+import { kindOf } from '../engine/run/kind.ts';
 import { ghostOf, type PatternBody } from '../engine/run/layout.ts';
 import type { CompiledField } from '../engine/run/plan.ts';
 import type { FieldState } from '../engine/run/state.ts';
@@ -16,6 +18,8 @@ export interface Field {
   readonly store: FieldStore;
   readonly state: FieldState;
   readonly reading: Reading;
+  /** What there is to tell of the value, by name: `weekday`, `week`, `region`. */
+  readonly facts: Readonly<Record<string, string>>;
   /** Guide text still to come, to be drawn behind the input after what it displays; empty when there is none. */
   readonly ghost: string;
   /** Spread on the `<input>`. It is uncontrolled: the binding writes to it, React does not. */
@@ -28,17 +32,18 @@ export interface Field {
 
 /**
  * A field of one compiled definition. A new definition makes a new field. `given` takes a store made elsewhere,
- * where something else than this component is to own the state.
+ * where something else than this component is to own the state. `today` (ISO 8601) stands for the device's clock.
  */
 export function useField(
   field: CompiledField,
-  options: BindOptions & { readonly store?: FieldStore } = {},
+  options: BindOptions & { readonly store?: FieldStore; readonly today?: string | undefined } = {},
 ): Field {
-  const { store: given, submits = 'raw' } = options;
-  const [own, setOwn] = useState(() => (given ? null : createStore(field, read)));
+  const { store: given, submits = 'raw', today } = options;
+  const make = () => createStore(field, read, undefined, today ?? localToday());
+  const [own, setOwn] = useState(() => (given ? null : make()));
   let store = given ?? own;
   if (!store || (!given && store.field !== field)) {
-    store = createStore(field, read);
+    store = make();
     setOwn(store);
   }
   const present = store;
@@ -54,6 +59,7 @@ export function useField(
     store: present,
     state,
     reading: present.reading(),
+    facts: kindOf(field).facts?.(field.plan, state.body) ?? none,
     ghost: ghostFor(field, state),
     inputProps: {
       ...attributesOf(field),
@@ -68,6 +74,8 @@ export function useField(
     messageProps: { id: ids.message, 'aria-live': 'polite' },
   };
 }
+
+const none: Readonly<Record<string, string>> = {};
 
 const ghostFor = ({ plan }: CompiledField, { body }: FieldState): string =>
   plan.kind === 'pattern' ? ghostOf(plan, body as PatternBody) : '';

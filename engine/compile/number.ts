@@ -1,3 +1,4 @@
+import { canonical, compare } from '../run/decimal.ts';
 import type { NumberPlan } from '../run/number.ts';
 import type { Rule } from '../run/plan.ts';
 
@@ -88,8 +89,7 @@ export function planNumber(
           negatives[0].includes(minus) ? negatives[0] : minus + positive[0],
           negatives[1].replace(minus, '') + unit,
         ];
-  const range = rules.find((rule) => rule.check.type === 'range')?.check;
-  const bounds: { min?: string; max?: string; step?: string } = range?.type === 'range' ? range : {};
+  const bounds = boundsOf(rules);
   const last = wholes.at(-1) ?? 3;
   return {
     kind,
@@ -110,9 +110,7 @@ export function planNumber(
     grouping: entry.grouping ?? 'typing',
     pad: entry.pad ?? true,
     negative: entry.negative ?? 'no',
-    step: bounds.step ?? '1',
-    min: bounds.min ?? '',
-    max: bounds.max ?? '',
+    ...bounds,
     own: ownWords(entry, locale, positive),
   };
 }
@@ -133,4 +131,16 @@ function ownWords(entry: NumberEntry, locale: string, around: readonly [string, 
   }
   if (entry.unit) words.add(entry.unit);
   return [...words].filter(Boolean).sort((a, b) => b.length - a.length);
+}
+
+/** Where the arrow keys step and stop: all the rules' ranges together. */
+function boundsOf(rules: readonly Rule[]): Pick<NumberPlan, 'step' | 'min' | 'max'> {
+  let [step, min, max] = ['1', '', ''];
+  for (const { check } of rules) {
+    if (check.type !== 'range') continue;
+    if (check.step) step = check.step;
+    if (check.min && (!min || compare(canonical(check.min), min) > 0)) min = canonical(check.min);
+    if (check.max && (!max || compare(canonical(check.max), max) < 0)) max = canonical(check.max);
+  }
+  return { step, min, max };
 }

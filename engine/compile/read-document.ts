@@ -544,3 +544,10 @@ function readForms(at: Spot, fieldIds: readonly string[]): void {
     }
   }
 }
+
+/** What is wrong with one check of a field of that kind, in sentences; for screens that edit one. */
+export function problemWithCheck(kind: KindName, check: unknown): readonly string[] {
+  const faults: DocumentFault[] = [];
+  readCheck(new Spot(check, '$', faults), kind);
+  return faults.map(({ message }) => message);
+}

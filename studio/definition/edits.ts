@@ -75,10 +75,10 @@ export function withText(
   key: 'hint' | 'placeholder' | 'initial',
   text: string,
 ): FieldDocument {
-  const next: { -readonly [K in keyof FieldDocument]: FieldDocument[K] } = { ...field };
+  const next: { -readonly [K in keyof FieldDocument]?: FieldDocument[K] } = { ...field };
   if (text === '') delete next[key];
   else next[key] = text;
-  return next;
+  return next as FieldDocument;
 }
 
 export function withAttribute(
@@ -89,5 +89,5 @@ export function withAttribute(
   const { [name]: _, ...rest } = field.html ?? {};
   const html = value === undefined || value === '' || value === false ? rest : { ...rest, [name]: value };
   const { html: __, ...bare } = field;
-  return Object.keys(html).length ? { ...bare, html } : bare;
+  return (Object.keys(html).length ? { ...bare, html } : bare) as FieldDocument;
 }

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { compileField } from '../../engine/compile/compile.ts';
 import { parseNotation } from '../../engine/compile/notation.ts';
 import { sampleCells } from '../../engine/compile/sample.ts';
-import { lay } from '../../engine/run/layout.ts';
+import { lay, type PatternBody } from '../../engine/run/layout.ts';
 import { apply, type FieldEvent, keysOf, start } from '../../engine/run/state.ts';
 import { play } from '../../engine/tape/play.ts';
 import { readTape } from '../../engine/tape/read-tape.ts';
@@ -54,7 +54,7 @@ describe('the column grid', () => {
       field.plan,
       sampleCells(field.plan),
     );
-    const state = keysOf('12-34').reduce((s, key) => apply(field, s, key), start(field));
+    const state = keysOf('12-34').reduce((s, key) => apply(field, s, key), start<PatternBody>(field));
     const placed = place(field.plan, state.body, columns);
     // 1 2 _ _ - 3 4: the cells that stayed out keep their columns.
     expect([0, 1, 2, 3, 4, 5].map((offset) => boundaryFor(offset, placed))).toEqual([0, 1, 2, 5, 6, 7]);
@@ -109,7 +109,7 @@ describe('the desk’s tape', () => {
       '12-345',
       '12-34',
     ]);
-    expect(rows.every((row) => row.state.body.cells.length === 5)).toBe(true);
+    expect(rows.every((row) => (row.state.body as PatternBody).cells.length === 5)).toBe(true);
   });
   test('a tape that is full forgets its oldest rows, and still plays from where it then begins', () => {
     const full = recorded(

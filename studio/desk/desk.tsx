@@ -2,29 +2,29 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import { createStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/compile/compile.ts';
-import type { FieldDocument } from '../../engine/compile/document.ts';
-import { parseNotation } from '../../engine/compile/notation.ts';
-import { sampleCells } from '../../engine/compile/sample.ts';
+import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
 import { read } from '../../engine/rules/reading.ts';
-import type { CompiledField } from '../../engine/run/plan.ts';
+import type { CompiledField, PatternPlan } from '../../engine/run/plan.ts';
 import { start } from '../../engine/run/state.ts';
-import { useField } from '../../react/use-field.ts';
+import { type Field, useField } from '../../react/use-field.ts';
+import { todayIn } from '../definition/clock.ts';
 import { changeField, fieldOf, removeField } from '../definition/edits.ts';
 import { leaveNote } from '../definition/just-deleted.ts';
 import { useSet } from '../definition/use-set.ts';
 import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import type { StoredSet } from '../store/sets.ts';
-import { columnsOf } from './columns.ts';
+import { KindRuler } from './kind-ruler.tsx';
+import { KindSpecimen } from './kind-specimen.tsx';
 import { LiveField } from './live-field.tsx';
-import { PatternLine } from './pattern-line.tsx';
+import { differsByLocale, LocaleSheet } from './locale-sheet.tsx';
+import { PatternText, PatternTop, usePattern } from './pattern-top.tsx';
 import { Properties } from './properties.tsx';
-import { Ruler } from './ruler.tsx';
 import { Rules } from './rules.tsx';
-import { Specimen } from './specimen.tsx';
+import { SharedValue } from './shared-value.tsx';
 import { Tape } from './tape.tsx';
 import { newTape, recordRow, replay, tapeText } from './tape-rows.ts';
 
@@ -41,34 +41,22 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
   useUndoKeys(set.undo, set.redo);
 
   const { classes, locale } = set.document;
-  const classNames = useMemo(() => Object.keys(classes ?? {}), [classes]);
   const compiled = useMemo(
     () => compileField(definition, { locale, ...(classes ? { classes } : {}) }),
     [definition, locale, classes],
   );
-  const notation = useMemo(
-    () => parseNotation(definition.entry.pattern, classNames),
-    [definition.entry.pattern, classNames],
-  );
-  const { columns, spans } = useMemo(
-    () => columnsOf(notation.nodes, compiled.plan, sampleCells(compiled.plan)),
-    [notation, compiled.plan],
-  );
+  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
+  const today = todayIn(set.id);
 
-  const bench = useBench(compiled);
+  const bench = useBench(compiled, today);
   const field = useField(compiled, { store: bench.store });
-  const setPattern = useCallback(
-    (pattern: string, about?: string) => {
-      if (parseNotation(pattern, classNames).faults.length > 0) return;
-      change((f) => ({ ...f, entry: { ...f.entry, pattern } }), about);
-    },
-    [change, classNames],
-  );
   const remove = async () => {
     leaveNote({ setId: set.id, label: definition.label || definition.id, before: set.document });
     await set.editAndSave((d) => removeField(d, fieldId));
     router.push('/');
   };
+
+  const inputmode = String(compiled.html.inputmode ?? '');
 
   return (
     <>
@@ -80,31 +68,26 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
       <main className="grid grid-cols-1 gap-x-8 px-6 pb-16 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="min-w-0">
           <h1 className="sr-only">{definition.label || definition.id}</h1>
-          <div
-            className="overflow-x-auto pt-4 [--col:1.75rem]"
-            tabIndex={columns.length > 24 ? 0 : undefined}
-          >
-            <div className="w-max min-w-full pl-1.5">
-              <Specimen
-                notation={notation}
-                columns={columns}
-                spans={spans}
-                classes={classNames}
-                onChange={setPattern}
-              />
-              <Ruler plan={compiled.plan} state={field.state} columns={columns} />
-            </div>
-          </div>
-          <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[22.5rem_minmax(0,1fr)]">
-            <LiveField field={field} inputmode={String(definition.html?.inputmode ?? '')} />
-            <PatternLine
-              key={fieldId}
-              pattern={definition.entry.pattern}
-              notation={notation}
-              classes={classNames}
-              onChange={setPattern}
+          {definition.kind === 'pattern' ? (
+            <OnPattern
+              definition={definition}
+              field={field}
+              classes={classes}
+              onChange={change}
+              live={<LiveField field={field} inputmode={inputmode} today={today} />}
             />
-          </div>
+          ) : (
+            <>
+              <div className="overflow-x-auto pt-4 [--col:1.4rem]">
+                <KindSpecimen definition={definition} set={facts} onChange={change} />
+                <KindRuler field={field} />
+              </div>
+              <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 xl:grid-cols-2">
+                <LiveField field={field} inputmode={inputmode} today={today} />
+                <SharedValue definition={definition} own={bench.store} locale={locale} today={today} />
+              </div>
+            </>
+          )}
           <div className="mt-4">
             <Tape
               rows={bench.rows}
@@ -116,6 +99,9 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
               }
             />
           </div>
+          {differsByLocale(definition.kind) && (
+            <LocaleSheet definition={definition} own={bench.store} today={today} />
+          )}
         </div>
         <div className="space-y-6 pt-4">
           <Rules definition={definition} field={field} onChange={change} />
@@ -134,16 +120,43 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
   );
 }
 
+/** The top of the desk for a pattern: specimen and ruler on one grid, the live field, the pattern as text. */
+function OnPattern({
+  definition,
+  field,
+  classes,
+  onChange,
+  live,
+}: {
+  readonly definition: FieldDocument<'pattern'>;
+  readonly field: Field;
+  readonly classes: SetDocument['classes'];
+  readonly onChange: (edit: (field: FieldDocument) => FieldDocument, about?: string) => void;
+  readonly live: ReactNode;
+}) {
+  const plan = field.store.field.plan as PatternPlan;
+  const top = usePattern(definition, plan, classes, onChange);
+  return (
+    <>
+      <PatternTop top={top} plan={plan} state={field.state} />
+      <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[22.5rem_minmax(0,1fr)]">
+        {live}
+        <PatternText top={top} id={definition.id} />
+      </div>
+    </>
+  );
+}
+
 /**
  * The field's state and the tape of this visit, following the definition: when that changes, the same keys are
  * played again on the new one. Stepping back puts the whole desk at that row.
  */
-function useBench(compiled: CompiledField) {
+function useBench(compiled: CompiledField, today: string | undefined) {
   const [bench, setBench] = useState(() => {
     const base = start(compiled);
     return {
       compiled,
-      store: createStore(compiled, read, base),
+      store: createStore(compiled, read, base, today),
       tape: newTape(base),
       at: null as number | null,
     };
@@ -153,7 +166,12 @@ function useBench(compiled: CompiledField) {
     const tape = replay(bench.tape, bench.compiled, compiled);
     const { focused } = bench.store.state();
     const here = tape.rows[bench.at ?? tape.rows.length - 1]?.state ?? tape.base;
-    present = { compiled, store: createStore(compiled, read, { ...here, focused }), tape, at: bench.at };
+    present = {
+      compiled,
+      store: createStore(compiled, read, { ...here, focused }, today),
+      tape,
+      at: bench.at,
+    };
     setBench(present);
   }
   const { store } = present;

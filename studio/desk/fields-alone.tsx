@@ -9,8 +9,10 @@ import { PlainField } from '../sheet/plain-field.tsx';
 export function FieldsAlone({
   title,
   fields,
+  today,
 }: {
   readonly title: string;
+  readonly today?: string | undefined;
   readonly fields: readonly CompiledField[];
 }) {
   const form = useRef<HTMLFormElement>(null);
@@ -31,7 +33,7 @@ export function FieldsAlone({
         onReset={() => setReceived([])}
       >
         {fields.map((field) => (
-          <Alone key={field.id} field={field} />
+          <Alone key={field.id} field={field} today={today} />
         ))}
         <div className="mt-3 flex gap-4">
           <button type="submit" className="solid-button">
@@ -53,12 +55,12 @@ export function FieldsAlone({
   );
 }
 
-function Alone({ field }: { readonly field: CompiledField }) {
-  const live = useField(field);
+function Alone({ field, today }: { readonly field: CompiledField; readonly today: string | undefined }) {
+  const live = useField(field, { today });
   const { rejected, leftOut } = live.state;
   return (
     <div data-field={field.id}>
-      <PlainField field={live} />
+      <PlainField field={live} today={today} />
       <p
         className="min-h-6 text-sm text-faint"
         role="status"

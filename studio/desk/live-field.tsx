@@ -5,12 +5,22 @@ import { useState } from 'react';
 import type { FieldStore } from '../../dom/store.ts';
 import type { Field } from '../../react/use-field.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
+import { RestingField } from '../sheet/resting-field.tsx';
+import { CodeSender } from './code-sender.tsx';
 import { phoneKeys } from './phone-keys.ts';
 
-type View = 'desktop' | 'phone';
+type View = 'desktop' | 'phone' | 'rest';
 
 /** The field as an end user sees it, real size, on a screen or a phone, on either sheet, in either direction. */
-export function LiveField({ field, inputmode }: { readonly field: Field; readonly inputmode: string }) {
+export function LiveField({
+  field,
+  inputmode,
+  today,
+}: {
+  readonly field: Field;
+  readonly inputmode: string;
+  readonly today: string | undefined;
+}) {
   const [view, setView] = useState<View>('desktop');
   const [sheet, setSheet] = useState<'own' | 'light' | 'dark'>('own');
   const [direction, setDirection] = useState<'ltr' | 'rtl'>('ltr');
@@ -23,6 +33,7 @@ export function LiveField({ field, inputmode }: { readonly field: Field; readonl
           choices={[
             ['desktop', 'Desktop'],
             ['phone', 'Phone'],
+            ['rest', 'Resting text'],
           ]}
           onChange={(v) => setView(v as View)}
         />
@@ -56,7 +67,8 @@ export function LiveField({ field, inputmode }: { readonly field: Field; readonl
             view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md px-0.5 pb-1'
           }
         >
-          <PlainField field={field} />
+          {view === 'rest' ? <RestingField field={field} /> : <PlainField field={field} today={today} />}
+          {field.store.field.plan.kind === 'one-time-code' && <CodeSender field={field} />}
           {view === 'phone' && <PhoneKeyboard store={field.store} inputmode={inputmode} />}
         </div>
       </div>

@@ -58,16 +58,22 @@ export const Properties = memo(function Properties({
           With an initial value the placeholder is only seen once that is cleared.
         </p>
       )}
-      <Entry definition={definition} onChange={onChange} />
+      {definition.kind === 'pattern' && <Entry definition={definition} onChange={onChange} />}
       <Attributes definition={definition} onChange={onChange} />
     </section>
   );
 });
 
-function Entry({ definition, onChange }: { readonly definition: FieldDocument; readonly onChange: Change }) {
+function Entry({
+  definition,
+  onChange,
+}: {
+  readonly definition: FieldDocument<'pattern'>;
+  readonly onChange: Change;
+}) {
   const entry = { ...defaultEntry, ...definition.entry };
-  const set = (more: Partial<FieldDocument['entry']>, about?: string) =>
-    onChange((f) => ({ ...f, entry: { ...f.entry, ...more } }), about);
+  const set = (more: Partial<FieldDocument<'pattern'>['entry']>, about?: string) =>
+    onChange((f) => ({ ...f, entry: { ...f.entry, ...more } }) as FieldDocument, about);
   return (
     <>
       <h2 className="border-b border-ink pt-3 pb-1 font-semibold">Typing</h2>

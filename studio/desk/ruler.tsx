@@ -1,7 +1,7 @@
 'use client';
 
 import { partOf } from '../../engine/run/cells.ts';
-import { rawOf } from '../../engine/run/layout.ts';
+import { type PatternBody, rawOf } from '../../engine/run/layout.ts';
 import type { PatternPlan } from '../../engine/run/plan.ts';
 import type { FieldState } from '../../engine/run/state.ts';
 import { boundaryFor, type Column, place, type Standing, shortFor } from './columns.ts';
@@ -16,7 +16,7 @@ export function Ruler({
   columns,
 }: {
   readonly plan: PatternPlan;
-  readonly state: FieldState;
+  readonly state: FieldState<PatternBody>;
   readonly columns: readonly Column[];
 }) {
   const placed = place(plan, state.body, columns);
@@ -103,7 +103,7 @@ function Stops({
 }: {
   readonly placed: readonly (Standing | null)[];
   readonly count: number;
-  readonly state: FieldState;
+  readonly state: FieldState<PatternBody>;
 }) {
   const stops = new Map<number, number>();
   const offsets = [...placed.flatMap((s) => (s ? [s.offset] : [])), state.body.display.length];

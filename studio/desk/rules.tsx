@@ -2,8 +2,9 @@
 
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import type { CheckDocument, FieldDocument, RuleDocument } from '../../engine/compile/document.ts';
+import type { CheckDocument, FieldDocument, KindName, RuleDocument } from '../../engine/compile/document.ts';
 import { parseExpression } from '../../engine/compile/expression.ts';
+import { problemWithCheck } from '../../engine/compile/read-document.ts';
 import { defaultWording } from '../../engine/rules/messages.ts';
 import { told } from '../../engine/rules/reading.ts';
 import type { Field } from '../../react/use-field.ts';
@@ -23,6 +24,8 @@ const checks: Readonly<
   length: { label: 'has a length', fresh: { type: 'length', min: 1 }, code: 'too-short' },
   matches: { label: 'matches an expression', fresh: { type: 'matches', pattern: '.*' }, code: 'no-match' },
   in: { label: 'is one of these', fresh: { type: 'in', values: ['1'] }, code: 'not-allowed' },
+  range: { label: 'is in a range', fresh: { type: 'range', min: 1 }, code: 'below-min' },
+  'not-trivial': { label: 'is not easy to guess', fresh: { type: 'not-trivial' }, code: 'trivial' },
   'not-in': { label: 'is none of these', fresh: { type: 'not-in', values: ['0000'] }, code: 'not-allowed' },
   checksum: {
     label: 'has a good check character',
@@ -53,7 +56,7 @@ export function Rules({
     <section aria-label="Rules">
       <div className="flex items-baseline gap-4 border-b border-ink pb-1">
         <h2 className="font-semibold">Rules</h2>
-        <AddRule onAdd={(rule) => onChange((f) => addRule(f, rule))} />
+        <AddRule kind={definition.kind} onAdd={(rule) => onChange((f) => addRule(f, rule))} />
       </div>
       <ol>
         {rules.map((rule, i) => {
@@ -96,6 +99,7 @@ export function Rules({
                     </span>
                   </summary>
                   <RuleEditor
+                    kind={definition.kind}
                     rule={rule}
                     onChange={(next) =>
                       onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)
@@ -119,7 +123,7 @@ export function Rules({
           <li className="flex items-baseline gap-2 border-b py-2 pl-8">
             <Lamp verdict={own.finding.verdict} />
             <span>is complete</span>
-            <span className="caption">the pattern’s own</span>
+            <span className="caption">the field’s own</span>
           </li>
         )}
       </ol>
@@ -127,17 +131,22 @@ export function Rules({
   );
 }
 
-function AddRule({ onAdd }: { readonly onAdd: (rule: RuleDocument) => void }) {
+function AddRule({ kind, onAdd }: { readonly kind: KindName; readonly onAdd: (rule: RuleDocument) => void }) {
+  const fresh = (type: CheckType): CheckDocument =>
+    type === 'range' ? { type, min: rangeExamples[kind]! } : checks[type].fresh;
+  const offered = (Object.keys(checks) as CheckType[]).filter(
+    (type) => type !== 'range' || rangeExamples[kind],
+  );
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="word-button ml-auto">Add a rule</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={4} className="menu min-w-60">
-          {(Object.keys(checks) as CheckType[]).map((type) => (
+          {offered.map((type) => (
             <DropdownMenu.Item
               key={type}
               className="menu-item"
-              onSelect={() => onAdd({ id: type, check: checks[type].fresh })}
+              onSelect={() => onAdd({ id: type, check: fresh(type) })}
             >
               {checks[type].label}
             </DropdownMenu.Item>
@@ -149,10 +158,12 @@ function AddRule({ onAdd }: { readonly onAdd: (rule: RuleDocument) => void }) {
 }
 
 function RuleEditor({
+  kind,
   rule,
   onChange,
   onRemove,
 }: {
+  readonly kind: KindName;
   readonly rule: RuleDocument;
   readonly onChange: (rule: RuleDocument) => void;
   readonly onRemove: () => void;
@@ -161,7 +172,7 @@ function RuleEditor({
   const { code: __, ...uncoded } = rule;
   return (
     <div className="mt-2 space-y-2">
-      <CheckEditor check={rule.check} onChange={(check) => onChange({ ...rule, check })} />
+      <CheckEditor kind={kind} check={rule.check} onChange={(check) => onChange({ ...rule, check })} />
       <Labelled label="Message (its data in braces, such as {min})">
         {(id) => (
           <input
@@ -225,16 +236,21 @@ function RuleEditor({
 }
 
 function CheckEditor({
+  kind,
   check,
   onChange,
 }: {
+  readonly kind: KindName;
   readonly check: CheckDocument;
   readonly onChange: (check: CheckDocument) => void;
 }) {
   switch (check.type) {
     case 'required':
     case 'complete':
+    case 'not-trivial':
       return null;
+    case 'range':
+      return <RangeEditor kind={kind} check={check} onChange={onChange} />;
     case 'length':
       return (
         <div className="flex gap-3">
@@ -311,6 +327,58 @@ function CheckEditor({
         </Labelled>
       );
   }
+}
+
+/** A limit to begin with, for kinds that have an order. */
+const rangeExamples: Readonly<Partial<Record<KindName, string>>> = {
+  number: '1',
+  currency: '1',
+  percent: '0',
+  date: 'today',
+  time: '08:00',
+  duration: '10',
+};
+
+type RangeCheck = Extract<CheckDocument, { type: 'range' }>;
+
+function RangeEditor({
+  kind,
+  check,
+  onChange,
+}: {
+  readonly kind: KindName;
+  readonly check: RangeCheck;
+  readonly onChange: (check: CheckDocument) => void;
+}) {
+  const keys =
+    kind === 'date' || kind === 'time' ? (['min', 'max'] as const) : (['min', 'max', 'step'] as const);
+  const labels = { min: 'At least', max: 'At most', step: 'In steps of' };
+  return (
+    <div className="flex gap-3">
+      {keys.map((key) => (
+        <Labelled key={key} label={labels[key]}>
+          {(id) => (
+            <DraftInput
+              id={id}
+              className="entry value"
+              value={String(check[key] ?? '')}
+              check={(text) => problemWithRange(kind, { ...check, [key]: text })}
+              onChange={(text) => {
+                const { [key]: _, ...rest } = check;
+                onChange(text === '' ? rest : { ...rest, [key]: text });
+              }}
+            />
+          )}
+        </Labelled>
+      ))}
+    </div>
+  );
+}
+
+/** What the document's reader would say of a range. */
+function problemWithRange(kind: KindName, check: RangeCheck): string | null {
+  const given = Object.fromEntries(Object.entries(check).filter(([, value]) => value !== ''));
+  return problemWithCheck(kind, given)[0] ?? null;
 }
 
 function problemWithLength(

@@ -16,6 +16,8 @@ export function DraftInput({
   readonly className: string;
   readonly value: string;
   readonly inputMode?: 'numeric';
+  /** Id of a list of suggestions. */
+  readonly list?: string;
   readonly check: (text: string) => string | null;
   readonly onChange: (text: string) => void;
 }) {

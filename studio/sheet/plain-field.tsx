@@ -2,11 +2,25 @@
 
 import type { ReactNode } from 'react';
 import type { Field } from '../../react/use-field.ts';
+import { Calendar } from './calendar.tsx';
+import { Control, Counter } from './control.tsx';
+import { PartLabels } from './part-labels.tsx';
+import { RegionPicker } from './region-picker.tsx';
 
 /** A field as an end user sees it: label, hint, the line, and a message line whose room is always kept. */
-export function PlainField({ field, action }: { readonly field: Field; readonly action?: ReactNode }) {
+export function PlainField({
+  field,
+  action,
+  today,
+}: {
+  readonly field: Field;
+  readonly action?: ReactNode;
+  /** The clock the calendar goes by; the device's own where it is left out. */
+  readonly today?: string | undefined;
+}) {
   const { shown } = field.reading;
   const definition = field.store.field;
+  const { kind } = definition.plan;
   return (
     <div>
       <label htmlFor={field.labelProps.htmlFor} className="block font-semibold">
@@ -16,9 +30,13 @@ export function PlainField({ field, action }: { readonly field: Field; readonly 
         {definition.hint}
       </p>
       <div className="mt-1 flex items-center gap-3">
-        <GhostedInput field={field} />
+        {kind === 'phone' && <RegionPicker field={field} />}
+        <Control field={field} />
+        <Counter field={field} />
+        {kind === 'date' && <Calendar field={field} today={today} />}
         {action}
       </div>
+      <PartLabels field={field} />
       <Messages field={field} shown={shown} />
     </div>
   );

@@ -7,12 +7,13 @@ import { useEffect, useMemo, useState } from 'react';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
 import { useField } from '../../react/use-field.ts';
+import { todayIn } from '../definition/clock.ts';
 import { addField, removeField } from '../definition/edits.ts';
 import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
-import { fromNothing, typicalShapes } from '../definition/shapes.ts';
+import { fromNothing, shapeOf, typicalShapes } from '../definition/shapes.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
+import { Control } from '../sheet/control.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
-import { GhostedInput } from '../sheet/plain-field.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import type { StoredSet } from '../store/sets.ts';
 
@@ -123,7 +124,7 @@ function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
                   Live: type here
                 </th>
                 <th scope="col" className="py-1 pr-4 font-normal">
-                  Shape
+                  Kind and shape
                 </th>
                 <th scope="col" className="w-20 py-1 pr-4 font-normal">
                   Rules
@@ -159,7 +160,7 @@ function Row({
     () => compileField(field, { locale: set.document.locale, ...(classes ? { classes } : {}) }),
     [field, set.document.locale, classes],
   );
-  const live = useField(compiled);
+  const live = useField(compiled, { today: todayIn(set.id) });
   const message = live.reading.shown[0];
   return (
     <tr className="border-b align-top">
@@ -169,7 +170,7 @@ function Row({
         </Link>
       </th>
       <td className="py-1.5 pr-4">
-        <GhostedInput field={live} label={`${field.label || field.id}, live`} />
+        <Control field={live} label={`${field.label || field.id}, live`} />
         <div
           {...live.messageProps}
           className={`min-h-5 text-sm ${message?.severity === 'warning' ? 'text-marigold' : 'text-brick'}`}
@@ -177,8 +178,8 @@ function Row({
           {message?.message}
         </div>
       </td>
-      <td className="value max-w-0 truncate py-2.5 pr-4 text-sm" title={field.entry.pattern}>
-        {field.entry.pattern}
+      <td className="value max-w-0 truncate py-2.5 pr-4 text-sm" title={shapeOf(field, set.document)}>
+        {shapeOf(field, set.document)}
       </td>
       <td className="py-2 pr-4">{field.rules?.length ?? 0}</td>
       <td className="py-2 text-right">
@@ -215,7 +216,7 @@ function NewField({ set }: { readonly set: EditedSet }) {
           {typicalShapes.map((shape) => (
             <DropdownMenu.Item key={shape.id} className="menu-item" onSelect={() => create(shape)}>
               {shape.label}
-              <span className="value block text-xs opacity-80">{shape.entry.pattern}</span>
+              <span className="value block text-xs opacity-80">{shapeOf(shape, set.document)}</span>
             </DropdownMenu.Item>
           ))}
         </DropdownMenu.Content>
@@ -226,6 +227,7 @@ function NewField({ set }: { readonly set: EditedSet }) {
 
 /** A shape from the demo may use the demo's classes; where the set does not know them, their characters are written out. */
 function withKnownClasses(shape: FieldDocument, set: SetDocument): FieldDocument {
+  if (shape.kind !== 'pattern') return shape;
   const known: Readonly<Record<string, string>> = { check: '0-9X', hex: '0-9A-F' };
   let { pattern } = shape.entry;
   for (const [name, characters] of Object.entries(known))

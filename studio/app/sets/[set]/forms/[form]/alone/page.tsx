@@ -1,5 +1,7 @@
 import { notFound } from 'next/navigation';
 import { compile } from '../../../../../../../engine/compile/compile.ts';
+import { isDate } from '../../../../../../../engine/run/calendar.ts';
+import { todayIn } from '../../../../../../definition/clock.ts';
 import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
 import { findSet } from '../../../../../../store/sets.ts';
 import { store } from '../../../../../../store/store.ts';
@@ -7,14 +9,22 @@ import { store } from '../../../../../../store/store.ts';
 export const dynamic = 'force-dynamic';
 
 interface Props {
+  readonly searchParams: Promise<{ readonly today?: string }>;
   readonly params: Promise<{ readonly set: string; readonly form: string }>;
 }
 
 /** The fields of a form, live, on a page of their own. */
-export default async function FormAlonePage({ params }: Props) {
+export default async function FormAlonePage({ params, searchParams }: Props) {
+  const { today } = await searchParams;
   const { set: setId, form: formId } = await params;
   const set = await findSet(await store(), setId);
   const form = set && compile(set.document).forms.find((candidate) => candidate.id === formId);
   if (!form) notFound();
-  return <FieldsAlone title={form.title} fields={form.fields} />;
+  return (
+    <FieldsAlone
+      today={isDate(today ?? '') ? today : todayIn(setId)}
+      title={form.title}
+      fields={form.fields}
+    />
+  );
 }

@@ -1,0 +1,5 @@
+/** The date here and now, ISO 8601, by the device's own calendar: what limits such as `today` are measured from. */
+export function localToday(now = new Date()): string {
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}

@@ -1,0 +1,38 @@
+import type { FieldStore } from './store.ts';
+
+/** What fields that share a value hand each other: the typed value, or for numbers what is typed of it so far. */
+function sharedBy(store: FieldStore): string {
+  const { value, raw } = store.reading();
+  const { kind } = store.field.plan;
+  return kind === 'number' || kind === 'currency' || kind === 'percent' ? raw : (value ?? '');
+}
+
+/**
+ * Lets fields show one value, each in its own way: change one and the others follow. What a field is handed never
+ * comes back to the one it came from, and a field that holds the value already is left as it is, caret and all.
+ * Returns the way to let go.
+ */
+export function share(stores: readonly FieldStore[]): () => void {
+  let isHanding = false;
+  const hand = (from: FieldStore): void => {
+    if (isHanding) return;
+    isHanding = true;
+    const text = sharedBy(from);
+    for (const store of stores) {
+      if (store === from || sharedBy(store) === text) continue;
+      store.dispatch({ type: 'set', text });
+    }
+    isHanding = false;
+  };
+  const release = stores.map((store) => {
+    let before = store.state().body;
+    return store.subscribe((state) => {
+      if (state.body === before) return;
+      before = state.body;
+      hand(store);
+    });
+  });
+  return () => {
+    for (const letGo of release) letGo();
+  };
+}

@@ -1,0 +1,45 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { onCompletion, onNextEdit } from '../../dom/completion.ts';
+import type { BoxesPlan } from '../../engine/run/boxes.ts';
+import type { Field } from '../../react/use-field.ts';
+import { codeFor } from './simulated-sender.ts';
+
+/**
+ * A stand-in for whoever sends the code: shows the message a guest would get, and answers as soon as a code is complete.
+ * A wrong one is told, and forgotten at the next key.
+ */
+export function CodeSender({ field }: { readonly field: Field }) {
+  const { store } = field;
+  const plan = store.field.plan as BoxesPlan;
+  const [answer, setAnswer] = useState<'' | 'right' | 'wrong'>('');
+  const code = codeFor(plan);
+  useEffect(() => {
+    let forget = () => {};
+    const letGo = onCompletion(store, (value) => {
+      setAnswer(value === code ? 'right' : 'wrong');
+      forget();
+      forget = onNextEdit(store, () => setAnswer(''));
+    });
+    return () => {
+      letGo();
+      forget();
+    };
+  }, [store, code]);
+  return (
+    <div className="mt-1 border-t pt-1 text-sm">
+      <p className="text-faint">
+        Simulated message: “Ridge Huts: <span className="value text-ink">{code}</span> confirms your change.”
+      </p>
+      <p role="status" className="min-h-6">
+        {answer === 'right' && (
+          <span className="text-oxide">The code is right; a program would go on now.</span>
+        )}
+        {answer === 'wrong' && (
+          <span className="text-brick">That is not the code we sent. Please look again.</span>
+        )}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+import type { BoxesPlan } from '../../engine/run/boxes.ts';
+import { graphemes } from '../../engine/run/graphemes.ts';
+import { kindOf } from '../../engine/run/kind.ts';
+import type { LineBody } from '../../engine/run/line.ts';
+import type { PartsBody } from '../../engine/run/parts.ts';
+import type { CompiledField } from '../../engine/run/plan.ts';
+import type { FieldState } from '../../engine/run/state.ts';
+
+/** A character of the display, and what it is. */
+export interface DisplayColumn {
+  readonly character: string;
+  /** UTF-16 offset in the display. */
+  readonly offset: number;
+  /** The user contributed it; else it is a sign, a separator or a filled-in zero. */
+  readonly isContent: boolean;
+  /** What a person sees there: a bullet where the field conceals. */
+  readonly seen: string;
+}
+
+const digit = /^\p{Nd}$/u;
+
+/** The display of a field of any kind but `pattern`, character by character. */
+export function displayColumns(field: CompiledField, { body }: FieldState): readonly DisplayColumn[] {
+  const { plan } = field;
+  const isContent = contentTest(field, body as LineBody & PartsBody);
+  const isConcealed = (plan.kind === 'pin' || plan.kind === 'one-time-code') && (plan as BoxesPlan).conceal;
+  let offset = 0;
+  return graphemes(body.display).map((character) => {
+    const column = {
+      character,
+      offset,
+      isContent: isContent(character, offset),
+      seen: isConcealed ? '•' : character,
+    };
+    offset += character.length;
+    return column;
+  });
+}
+
+function contentTest(
+  { plan }: CompiledField,
+  body: LineBody & PartsBody,
+): (character: string, offset: number) => boolean {
+  switch (plan.kind) {
+    case 'number':
+    case 'currency':
+    case 'percent': {
+      // Zeros that only fill up are none: a right fill begins with them, a resting text ends with them.
+      let padding = body.skip;
+      let left = body.content.replace('-', '').length;
+      return (character, offset) => {
+        if (offset === body.head) return true;
+        if (offset < body.from || offset >= body.to) return false;
+        const isPoint = character === plan.decimal && plan.fill === 'left';
+        if (!digit.test(character) && !isPoint) return false;
+        if (padding-- > 0) return false;
+        return left-- > 0;
+      };
+    }
+    case 'phone':
+      return (character) => /[\d+x]/.test(character);
+    case 'date':
+    case 'time':
+    case 'duration':
+      return (_, offset) =>
+        body.texts.some((text, i) => offset >= body.at[i]! && offset < body.at[i]! + text.length);
+    default:
+      return () => true;
+  }
+}
+
+/** The offsets at which the caret may stand. */
+export function stopsOf(field: CompiledField, { body }: FieldState): readonly number[] {
+  const { stand } = kindOf(field);
+  const all = [...graphemes(body.display)].reduce<number[]>(
+    (stops, c) => [...stops, stops.at(-1)! + c.length],
+    [0],
+  );
+  return stand ? all.filter((offset) => stand(field.plan, body, offset) === offset) : all;
+}

@@ -1,0 +1,119 @@
+'use client';
+
+import type { Field } from '../../react/use-field.ts';
+import { displayColumns, stopsOf } from './kind-columns.ts';
+
+const shown = (character: string): string => (/^[\s\u200e\u200f\u061c]$/.test(character) ? '⎵' : character);
+
+/**
+ * Display and content character under character: which characters are the user's and which are signs, groups, a trunk
+ * prefix or filled-in zeros; what is seen where the field conceals; the places the caret can stand.
+ */
+export function KindRuler({ field }: { readonly field: Field }) {
+  const { state, reading, store } = field;
+  const columns = displayColumns(store.field, state);
+  const stops = new Set(stopsOf(store.field, state));
+  const isConcealed = columns.some(({ character, seen }) => character !== seen);
+  const rows = [
+    { name: 'display', text: reading.display, of: (i: number) => columns[i]!.character },
+    {
+      name: 'content',
+      text: reading.content,
+      of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
+    },
+    ...(isConcealed ? [{ name: 'seen', text: 'concealed', of: (i: number) => columns[i]!.seen }] : []),
+  ];
+  const boundary = (offset: number) => {
+    const at = columns.findIndex((column) => column.offset >= offset);
+    return at < 0 ? columns.length : at;
+  };
+  const from = boundary(state.start);
+  const to = boundary(state.end);
+  const { display } = reading;
+  const offsets = [...columns.map(({ offset }) => offset), display.length];
+  return (
+    <section aria-label="Ruler" className="mt-2">
+      <div className="relative w-max min-w-full">
+        <div aria-hidden="true" className="caption relative h-5">
+          {offsets.map((offset, i) => (
+            <span
+              key={offset}
+              className={`absolute bottom-0 -translate-x-1/2 text-[0.68rem] ${offset === state.start || offset === state.end ? 'font-bold text-oxide' : stops.has(offset) ? '' : 'opacity-0'}`}
+              style={{ left: `calc(${i} * var(--col))` }}
+            >
+              {offset}
+            </span>
+          ))}
+        </div>
+        <div className="relative">
+          {from !== to && (
+            <div
+              aria-hidden="true"
+              className="absolute top-0 h-7 bg-oxide/25"
+              style={{ left: `calc(${from} * var(--col))`, width: `calc(${to - from} * var(--col))` }}
+            />
+          )}
+          <div
+            aria-hidden="true"
+            className={`absolute top-0 h-7 w-0.5 ${state.focused ? 'bg-oxide' : 'bg-line'}`}
+            style={{ left: `calc(${to} * var(--col) - 1px)` }}
+          />
+          {rows.map(({ name, text, of }) => (
+            <div key={name} className="flex h-7 items-center border-b">
+              <span className="sr-only">
+                {name}: {text || 'empty'}
+              </span>
+              <span aria-hidden="true" className="value flex">
+                {columns.map(({ offset, isContent }, i) => (
+                  <span
+                    key={offset}
+                    className={`w-[var(--col)] border-l text-center ${isContent ? 'font-bold' : 'text-faint'}`}
+                  >
+                    {shown(of(i))}
+                  </span>
+                ))}
+              </span>
+              <span aria-hidden="true" className="caption ml-2">
+                {name}
+              </span>
+            </div>
+          ))}
+        </div>
+      </div>
+      <dl className="mt-1 flex min-h-6 flex-wrap gap-x-6 text-sm">
+        <Told name="raw" text={reading.raw} />
+        <Told name="value" text={reading.value ?? 'null'} />
+        {Object.entries(field.facts).map(([name, text]) => (
+          <Told key={name} name={name} text={text} />
+        ))}
+        {state.body.assumed && <Told name="read as" text={inWords(state.body.assumed)} />}
+      </dl>
+    </section>
+  );
+}
+
+function Told({ name, text }: { readonly name: string; readonly text: string }) {
+  return (
+    <div className="flex gap-1.5">
+      <dt className="text-faint">{name}:</dt>
+      <dd className="value">{text || '–'}</dd>
+    </div>
+  );
+}
+
+/** What a paste was taken for, where it could have meant something else. */
+function inWords(assumed: string): string {
+  const [what, sign] = assumed.split(' ');
+  switch (what) {
+    case 'group':
+      return `“${sign}” as a separator of groups`;
+    case 'decimal':
+      return `“${sign}” as the decimal point`;
+    case 'order':
+      return 'a date in another order';
+    case 'code':
+      return 'a message with one code in it';
+    default:
+      return assumed;
+  }
+}

@@ -1,0 +1,88 @@
+'use client';
+
+import { type PointerEvent, useRef, useState } from 'react';
+import { activeBox, type BoxesPlan } from '../../engine/run/boxes.ts';
+import type { Field } from '../../react/use-field.ts';
+
+/**
+ * A PIN or a code: one real input, and boxes drawn over it. The input is what the keyboard, a paste, autofill and a
+ * screen reader meet; the boxes only show what it holds, where its caret is and what is selected.
+ */
+export function CodeBoxes({ field, label }: { readonly field: Field; readonly label?: string }) {
+  const plan = field.store.field.plan as BoxesPlan;
+  const [isRevealed, setRevealed] = useState(false);
+  const row = useRef<HTMLDivElement>(null);
+  const { body, start, end, focused } = field.state;
+  const isConcealed = plan.conceal && !isRevealed;
+  const active = activeBox(plan, start);
+
+  /** A press goes to the box nearest to it; one that is filled is selected, so that typing mends it. */
+  const onPointerDown = (event: PointerEvent<HTMLInputElement>) => {
+    const boxes = [...row.current!.querySelectorAll<HTMLElement>('[data-box]')];
+    const distance = (box: HTMLElement) => {
+      const { left, right } = box.getBoundingClientRect();
+      return Math.abs((left + right) / 2 - event.clientX);
+    };
+    const nearest = boxes.reduce((best, box) => (distance(box) < distance(best) ? box : best), boxes[0]!);
+    const at = Math.min(boxes.indexOf(nearest), body.content.length);
+    const input = event.currentTarget;
+    event.preventDefault();
+    input.focus();
+    input.setSelectionRange(at, Math.min(at + 1, body.content.length));
+  };
+
+  let index = 0;
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <div
+        className="boxes"
+        data-invalid={field.reading.shown.some((m) => m.severity === 'error') || undefined}
+      >
+        <div ref={row} aria-hidden="true" className="flex gap-[0.7em]">
+          {plan.groups.map((size, group) => {
+            const from = index;
+            index += size;
+            return (
+              // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
+              <span key={group} className="flex gap-[0.25em]">
+                {Array.from({ length: size }, (_, i) => {
+                  const at = from + i;
+                  const c = body.content[at];
+                  return (
+                    <span
+                      key={at}
+                      data-box
+                      data-active={(focused && at === active) || undefined}
+                      data-selected={(focused && at >= start && at < end) || undefined}
+                      className="box"
+                    >
+                      {c === undefined ? '' : isConcealed ? '•' : c}
+                    </span>
+                  );
+                })}
+              </span>
+            );
+          })}
+        </div>
+        <input
+          {...field.inputProps}
+          {...(label ? { 'aria-label': label } : {})}
+          type={isConcealed ? 'password' : 'text'}
+          maxLength={undefined}
+          onPointerDown={onPointerDown}
+          className="boxes-input"
+        />
+      </div>
+      {plan.conceal && (
+        <button
+          type="button"
+          className="word-button text-sm"
+          aria-pressed={isRevealed}
+          onClick={() => setRevealed(!isRevealed)}
+        >
+          {isRevealed ? 'Conceal' : 'Reveal'}
+        </button>
+      )}
+    </div>
+  );
+}

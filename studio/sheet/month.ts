@@ -1,0 +1,62 @@
+import { read } from '../../engine/rules/reading.ts';
+import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '../../engine/run/calendar.ts';
+import type { CompiledField } from '../../engine/run/plan.ts';
+import { apply, start } from '../../engine/run/state.ts';
+
+export interface Day {
+  readonly date: string;
+  readonly isOutside: boolean;
+  /** What a rule of the field has against the day; '' where nothing does. */
+  readonly problem: string;
+}
+
+export interface Week {
+  /** ISO 8601, `2027-W06`. */
+  readonly week: string;
+  readonly days: readonly Day[];
+}
+
+/** Why the field would not take a day: the message of the first error it would show. */
+export function problemWith(field: CompiledField, date: string, today: string | undefined): string {
+  return read(field, apply(field, start(field), { type: 'set', text: date }), today).problem;
+}
+
+/** The weeks of the month a day is in, Monday first, with the days of other months that fill them. */
+export function weeksOf(field: CompiledField, day: string, today: string | undefined): readonly Week[] {
+  const [year, month] = fieldsOf(day);
+  const first = iso(year, month, 1);
+  const last = iso(year, month, daysIn(year, month));
+  const weeks: Week[] = [];
+  for (let monday = addDays(first, -weekday(first)); monday <= last; monday = addDays(monday, 7)) {
+    const days = Array.from({ length: 7 }, (_, i) => {
+      const date = addDays(monday, i);
+      return { date, isOutside: date < first || date > last, problem: problemWith(field, date, today) };
+    });
+    weeks.push({ week: isoWeek(monday), days });
+  }
+  return weeks;
+}
+
+/** Where a key leads from a day (WAI-ARIA, date grid): days, weeks, months, years; `undefined` for other keys. */
+export function dayAfterKey(day: string, key: string, isShifted: boolean): string | undefined {
+  switch (key) {
+    case 'ArrowLeft':
+      return addDays(day, -1);
+    case 'ArrowRight':
+      return addDays(day, 1);
+    case 'ArrowUp':
+      return addDays(day, -7);
+    case 'ArrowDown':
+      return addDays(day, 7);
+    case 'Home':
+      return addDays(day, -weekday(day));
+    case 'End':
+      return addDays(day, 6 - weekday(day));
+    case 'PageUp':
+      return addMonths(day, isShifted ? -12 : -1);
+    case 'PageDown':
+      return addMonths(day, isShifted ? 12 : 1);
+    default:
+      return undefined;
+  }
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import type { PartsBody, PartsPlan } from '../../engine/run/parts.ts';
+import type { Field } from '../../react/use-field.ts';
+
+const names: Readonly<Record<string, string>> = {
+  day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'half of the day',
+}; // biome-ignore format: a table
+
+/** The names of a field's parts. A click on one puts the caret into its own part and no other. */
+export function PartLabels({ field }: { readonly field: Field }) {
+  const { plan } = field.store.field;
+  if (!('parts' in plan) || plan.kind === 'pattern') return null;
+  const { parts } = plan as PartsPlan;
+  const focusPart = (part: number) => {
+    const input = document.getElementById(String(field.inputProps.id)) as HTMLInputElement | null;
+    if (!input) return;
+    input.focus();
+    const { texts, at, display } = field.store.state().body as PartsBody;
+    const isThere = texts[part] !== '' || part === 0 || at[part]! < display.length;
+    const from = isThere ? at[part]! : display.length;
+    input.setSelectionRange(from, from + texts[part]!.length);
+    field.store.dispatch({ type: 'select', start: from, end: from + texts[part]!.length });
+    // Minutes without hours: passing the hours by, as their unit would.
+    if (plan.kind === 'duration' && part > 0 && display === '') {
+      field.store.dispatch({ type: 'key', text: ':' });
+      field.store.restore({ ...field.store.state() });
+    }
+  };
+  return (
+    <div className="flex gap-3 text-sm">
+      {parts.map(({ name }, i) => (
+        <button
+          key={name}
+          type="button"
+          tabIndex={-1}
+          className="caption border-b border-dotted border-line hover:text-oxide"
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={() => focusPart(i)}
+        >
+          {names[name]}
+        </button>
+      ))}
+    </div>
+  );
+}
