@@ -22,8 +22,9 @@ export function onCompletion(store: FieldStore, act: (value: string) => void): (
 
 /** Calls back at the first edit after now: a message about a wrong code goes with it. */
 export function onNextEdit(store: FieldStore, act: () => void): () => void {
-  const letGo = store.subscribe((_, event) => {
-    if (!event || still.test(event.type)) return;
+  const now = store.state();
+  const letGo = store.subscribe((state, event) => {
+    if (state === now || !event || still.test(event.type)) return;
     letGo();
     act();
   });

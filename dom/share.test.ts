@@ -47,12 +47,15 @@ test('an amount filled left and right, in two locales, without an echo', () => {
 test('a code is reported once for each completion, and a wrong one is forgotten at the next key', () => {
   const code = storeOf({ kind: 'one-time-code', entry: { length: 4 } });
   const reported: string[] = [];
-  onCompletion(code, (value) => reported.push(value));
+  onCompletion(code, (value) => {
+    reported.push(value);
+    onNextEdit(code, () => reported.push('edited'));
+  });
   type(code, '4815');
   code.dispatch({ type: 'select', start: 1, end: 1 });
   code.dispatch({ type: 'key', text: '9' });
   code.dispatch({ type: 'leave' });
-  expect(reported).toEqual(['4815']);
+  expect(reported).toEqual(['4815', 'edited']);
   let wrong = true;
   onNextEdit(code, () => {
     wrong = false;
@@ -63,5 +66,5 @@ test('a code is reported once for each completion, and a wrong one is forgotten 
   expect(wrong).toBe(false);
   code.dispatch({ type: 'undo' });
   code.dispatch({ type: 'paste', text: '' });
-  expect(reported).toEqual(['4815', '4815']);
+  expect(reported).toEqual(['4815', 'edited', '4815', 'edited']);
 });

@@ -46,6 +46,16 @@ export function add(a: string, b: string): string {
   return written(scaled(a, scale) + scaled(b, scale), scale);
 }
 
+/** Whether some whole number of times `step` lies between the two, both above or below zero. */
+export function hasMultiple(from: string, to: string, step: string): boolean {
+  const scale = Math.max(places(from), places(to), places(step));
+  const unit = scaled(step, scale);
+  const a = scaled(from, scale);
+  const b = scaled(to, scale);
+  const [low, high] = a < b ? [a, b] : [b, a];
+  return unit === 0n || high / unit > (low - 1n) / unit || low % unit === 0n;
+}
+
 /** Whether `a` is a whole number of times `step` away from zero. */
 export function isMultiple(a: string, step: string): boolean {
   const scale = Math.max(places(a), places(step));

@@ -1,6 +1,6 @@
 import { around } from './around.ts';
 import type { Reason } from './cells.ts';
-import { add, canonical, compare, isMultiple, places } from './decimal.ts';
+import { add, canonical, compare, hasMultiple, isMultiple, places } from './decimal.ts';
 import { fold } from './graphemes.ts';
 import type { Finding, Kind, Verdict } from './kind.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from './line.ts';
@@ -280,7 +280,10 @@ function range(plan: NumberPlan, body: LineBody, check: Check & { type: 'range' 
     const canFall = isNegative && (far === undefined || compare(far, max) <= 0);
     return say(canFall ? 'open' : 'fail', 'above-max');
   }
-  if (step && !isMultiple(decimal, step)) return say(hasRoom(plan, body) ? 'open' : 'fail', 'off-step');
+  if (step && !isMultiple(decimal, step)) {
+    const canMeet = hasRoom(plan, body) && (far === undefined || hasMultiple(decimal, far, step));
+    return say(canMeet ? 'open' : 'fail', 'off-step');
+  }
   return passed;
 }
 

@@ -1,5 +1,5 @@
 import type { BoxesPlan } from '../../engine/run/boxes.ts';
-import { graphemes } from '../../engine/run/graphemes.ts';
+import { fold, graphemes } from '../../engine/run/graphemes.ts';
 import { kindOf } from '../../engine/run/kind.ts';
 import type { LineBody } from '../../engine/run/line.ts';
 import type { PartsBody } from '../../engine/run/parts.ts';
@@ -61,9 +61,14 @@ function contentTest(
       return (character) => /[\d+x]/.test(character);
     case 'date':
     case 'time':
-    case 'duration':
+    case 'duration': {
+      // A resting text says the same in other words: none of it stands where it was typed.
+      const isTyped = body.texts.every(
+        (text, i) => [...body.display.slice(body.at[i]!)].slice(0, text.length).map(fold).join('') === text,
+      );
       return (_, offset) =>
-        body.texts.some((text, i) => offset >= body.at[i]! && offset < body.at[i]! + text.length);
+        isTyped && body.texts.some((text, i) => offset >= body.at[i]! && offset < body.at[i]! + text.length);
+    }
     default:
       return () => true;
   }

@@ -80,12 +80,16 @@ export const KindSpecimen = memo(function KindSpecimen({
 
 function PieceText({ piece }: { readonly piece: Piece }) {
   const isLong = piece.text.length > 12;
-  const ink = piece.isOff ? 'text-line' : piece.isValue ? 'text-ink' : 'text-faint';
+  const ink = piece.isOff
+    ? 'text-faint line-through decoration-1'
+    : piece.isValue
+      ? 'text-ink'
+      : 'text-faint';
   return (
     <>
       <span
         aria-hidden="true"
-        className={`value whitespace-pre px-1 text-center leading-[2.9rem] ${isLong ? 'text-lg' : 'text-[2rem]'} ${ink} ${piece.isOff ? 'opacity-70' : ''}`}
+        className={`value whitespace-pre px-1 text-center leading-[2.9rem] ${isLong ? 'text-lg' : 'text-[2rem]'} ${ink}`}
       >
         {piece.text}
       </span>

@@ -7,11 +7,13 @@ import { parseExpression } from '../../engine/compile/expression.ts';
 import { problemWithCheck } from '../../engine/compile/read-document.ts';
 import { defaultWording } from '../../engine/rules/messages.ts';
 import { told } from '../../engine/rules/reading.ts';
+import type { Check, CompiledField } from '../../engine/run/plan.ts';
 import type { Field } from '../../react/use-field.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../definition/edits.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
 import { Labelled } from './part-editor.tsx';
+import { shownAt } from './sample.ts';
 
 type CheckType = CheckDocument['type'];
 
@@ -112,6 +114,7 @@ export function Rules({
                 {found
                   ? told(compiled, found.rule, {
                       ...found.finding,
+                      data: { ...limitsOf(compiled, found.rule.check), ...found.finding.data },
                       code: found.finding.code || checks[rule.check.type].code,
                     }).message
                   : ''}
@@ -327,6 +330,18 @@ function CheckEditor({
         </Labelled>
       );
   }
+}
+
+/** The limits of a check as the field shows them, for a message that is not due. A relative date stays as it is written. */
+function limitsOf(compiled: CompiledField, check: Check): Record<string, string> {
+  if (check.type !== 'range' && check.type !== 'length') return {};
+  const { min, max } = check;
+  const step = check.type === 'range' ? check.step : undefined;
+  const shown = (limit: string | number | undefined): string => {
+    const text = String(limit ?? '');
+    return check.type === 'length' || !text || text.startsWith('today') ? text : shownAt(compiled, text);
+  };
+  return { min: shown(min), max: shown(max), step: shown(step) };
 }
 
 /** A limit to begin with, for kinds that have an order. */

@@ -6,6 +6,7 @@ import { kindOf } from '../../engine/run/kind.ts';
 import type { LineBody } from '../../engine/run/line.ts';
 import type { NumberPlan } from '../../engine/run/number.ts';
 import type { PartsBody, PartsPlan } from '../../engine/run/parts.ts';
+import type { PhoneFormat } from '../../engine/run/phone.ts';
 import type { CompiledField } from '../../engine/run/plan.ts';
 import { apply, start } from '../../engine/run/state.ts';
 
@@ -134,15 +135,26 @@ function partPieces(compiled: CompiledField, plan: PartsPlan): readonly Piece[] 
   return pieces;
 }
 
+/** Numbers kept for fiction by the regulators, without trunk prefix. Elsewhere a shape is filled with fives. */
+const fictional: Readonly<Record<string, string>> = {
+  GB: '7700900123',
+  US: '2015550123',
+  CA: '4165550123',
+  FR: '639980010',
+  AU: '491570006',
+};
+
 function phonePieces(compiled: CompiledField, home: string, hasExtension: boolean): readonly Piece[] {
   const { plan } = compiled;
   if (plan.kind !== 'phone') return [];
-  const format =
-    plan.plans[home]!.formats.find(
-      ({ type }) => plan.types.length === 0 || type === 'either' || plan.types.includes(type as 'mobile'),
-    ) ?? plan.plans[home]!.formats[0]!;
+  const { formats } = plan.plans[home]!;
+  const isWanted = ({ type }: PhoneFormat) =>
+    plan.types.length === 0 || type === 'either' || plan.types.includes(type as 'mobile');
+  const format = formats.find(isWanted) ?? formats[0]!;
   const lead = format.starts[0]!.replace(/\[(.)[^\]]*\]/g, '$1').replaceAll('?', '5');
-  const digits = (lead + '5550123456'.repeat(2)).slice(0, format.min);
+  const given = fictional[home];
+  const isGiven = given !== undefined && !(plan.types.length === 1 && plan.types[0] === 'fixed');
+  const digits = isGiven ? given : (lead + '5550123456'.repeat(2)).slice(0, format.min);
   const { body } = apply(compiled, start(compiled), { type: 'set', text: `+${codeOf(home)!.code}${digits}` });
   const pieces: Piece[] = [{ id: 'region', part: 'region', text: home, caption: 'region' }];
   for (const [i, text] of (body.display.match(/[+\d]+|[^+\d]+/g) ?? []).entries()) {

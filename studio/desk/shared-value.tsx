@@ -30,8 +30,8 @@ export function otherDisplay(
         : make({ fill: 'right' }, 'filled from the right');
     case 'date':
       return field.entry.order === 'ymd'
-        ? make({ order: 'locale' }, 'in the locale’s order')
-        : make({ order: 'ymd' }, 'year first');
+        ? make({ order: 'locale', resting: 'same' }, 'in the locale’s order')
+        : make({ order: 'ymd', resting: 'same' }, 'year first');
     case 'phone':
       return field.entry.style === 'international'
         ? make({ style: 'national' }, 'written nationally')

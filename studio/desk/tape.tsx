@@ -121,7 +121,11 @@ function Row({
       <td
         className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.reading.display !== reading.display)}`}
       >
-        <Drawn display={reading.display} start={state.start} end={state.end} />
+        {state.focused ? (
+          <Drawn display={reading.display} start={state.start} end={state.end} />
+        ) : (
+          reading.display
+        )}
       </td>
       <td
         className={`value max-w-40 truncate whitespace-pre py-0.5 pr-4 ${changed(before?.reading.raw !== reading.raw)}`}
@@ -169,7 +173,7 @@ function Drawn({
       {start === end ? (
         <span aria-hidden="true" className="-mx-px inline-block h-4 w-0.5 bg-oxide align-text-bottom" />
       ) : (
-        <span className="bg-oxide/25">{display.slice(start, end)}</span>
+        <span className="bg-oxide/25 text-ink">{display.slice(start, end)}</span>
       )}
       {display.slice(end)}
     </>

@@ -47,7 +47,7 @@ export function RegionPicker({ field }: { readonly field: Field }) {
       }}
     >
       <Popover.Trigger
-        className="word-button value text-sm"
+        className="word-button value whitespace-nowrap text-sm"
         aria-label={`Region: ${choices.find((choice) => choice.region === shown)?.name ?? shown}. Choose another.`}
       >
         {shown} +{plan.plans[shown]?.code ?? ''}

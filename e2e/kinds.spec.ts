@@ -1,0 +1,232 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import fc from 'fast-check';
+import { readTape } from '../engine/tape/read-tape.ts';
+import { writeTape } from '../engine/testing/arbitraries.ts';
+import { actionsFor, kindNames, sketchOf } from '../engine/testing/kinds.ts';
+import { test } from './alive.ts';
+import { compiled, playBoth } from './hands.ts';
+
+const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
+const desk = (field: string) => `/sets/ridge-huts/fields/${field}`;
+
+async function newSet(request: APIRequestContext, fields: readonly object[]): Promise<string> {
+  const document = { arbeit: 1, title: `Kinds ${Math.random()}`, locale: 'en-GB', fields };
+  const answer = await request.post('/api/sets', { data: { document } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return ((await answer.json()) as { id: string }).id;
+}
+
+async function expectNoViolations(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.target.join(' '))])).toEqual([]);
+}
+
+test('random tapes on random fields of every kind play in Chromium as in the engine', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(180_000);
+  const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
+  const cases = kindNames.flatMap((kind) => {
+    const sketches = fc.sample(sketchOf(kind), { numRuns: 3, seed });
+    const tapes = fc.sample(actionsFor(kind), { numRuns: 3, seed: seed + 1 });
+    return sketches.map((sketch, i) => ({ sketch, tape: tapes[i]! }));
+  });
+  const fields = cases.map(({ sketch: { kind, entry, locale } }, i) => ({
+    id: `random-${i}`,
+    kind,
+    label: `Random ${i}`,
+    locale,
+    entry,
+  }));
+  const id = await newSet(request, fields);
+  const set = compiled({ arbeit: 1, title: 'Kinds', locale: 'en-GB', fields });
+  for (const [i, { sketch, tape }] of cases.entries()) {
+    const read = readTape(`tape "Random ${i}"\nfield random-${i}\nfocus\n${writeTape(tape)}`);
+    if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
+    await page.goto(`/sets/${id}/fields/random-${i}/alone`);
+    await test.step(`${JSON.stringify(sketch)}\n${writeTape(tape)}`, () => playBoth(page, set, read.tape));
+  }
+});
+
+test('a part of the specimen is defined where it stands; a choice shows what it does before it is made', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, [
+    { id: 'sum', kind: 'currency', label: 'Sum', entry: { currency: 'GBP' } },
+  ]);
+  await page.goto(`/sets/${id}/fields/sum`);
+  const specimen = page.getByRole('region', { name: 'Specimen' });
+  await specimen.getByRole('button', { name: /^currency: £/ }).focus();
+  await page.keyboard.press('Enter');
+  const editor = page.getByRole('dialog');
+  await editor.getByText('its code').hover();
+  await expect(editor.locator('p').first()).toContainText('GBP');
+  await expect(specimen.getByRole('button', { name: /^currency: £/ })).toBeAttached();
+  await editor.getByRole('radio', { name: /its code/ }).check();
+  await page.keyboard.press('Escape');
+  await expect(specimen.getByRole('button', { name: /^currency: GBP/ })).toBeVisible();
+  await live(page).getByLabel('Sum').fill('');
+  await live(page).getByLabel('Sum').pressSequentially('1234.5');
+  await expect(live(page).getByLabel('Sum')).toHaveValue('GBP\u00a01,234.5');
+  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText('content: 1234.5');
+  await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+  await page.reload();
+  await expect(specimen.getByRole('button', { name: /^currency: GBP/ })).toBeVisible();
+});
+
+test('locale sheet: type in one locale, and all others show the same value in their way', async ({
+  page,
+}) => {
+  await page.goto(desk('deposit'));
+  await page.getByRole('button', { name: 'Lay out' }).click();
+  const sheet = page.getByRole('region', { name: 'Locale sheet' });
+  await expect(sheet.getByRole('textbox')).toHaveCount(16);
+  const german = sheet.locator('[lang="de-DE"] input');
+  await german.click();
+  await page.keyboard.type('1234,5');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.type('6');
+  await expect(german).toHaveValue('1.234,65\u00a0£');
+  await expect(sheet.locator('[lang="en-IN"] input')).toHaveValue('£1,234.65');
+  await expect(sheet.locator('[lang="de-CH"] input')).toHaveValue(/1.234\.65/);
+  await expect(live(page).getByLabel('Deposit')).toHaveValue('£1,234.65');
+  expect(await german.evaluate((input: HTMLInputElement) => input.selectionStart)).toBe('1.234,6'.length);
+  await expectNoViolations(page);
+});
+
+test('two fields share a value: a walk in minutes and in hours', async ({ page }) => {
+  await page.goto(desk('walk-in'));
+  const minutes = page.getByLabel('Walk-in time, in minutes');
+  await minutes.click();
+  await page.keyboard.type('95');
+  await expect(live(page).getByLabel('Walk-in time')).toHaveValue('1 h 35 min');
+  await live(page).getByLabel('Walk-in time').focus();
+  await page.keyboard.press('Backspace');
+  await expect(minutes).toHaveValue('63 min');
+  await live(page).getByRole('button', { name: 'hours' }).click();
+  await page.keyboard.type('2');
+  await expect(live(page).getByLabel('Walk-in time')).toHaveValue('2 h 3 min');
+});
+
+test('calendar: keyed through, days the rules refuse say why and cannot be picked', async ({ page }) => {
+  await page.goto(desk('arrival'));
+  const line = live(page).getByLabel('Arrival');
+  await page.getByRole('button', { name: 'Calendar' }).focus();
+  await page.keyboard.press('Enter');
+  const calendar = page.getByRole('dialog');
+  await expect(calendar.getByRole('button', { name: /^Wednesday,? 10 February 2027/ })).toBeFocused();
+  await expect(calendar.getByRole('row', { name: /^06/ })).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(calendar.getByText(/We take bookings from/)).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(line).toHaveValue('');
+  for (const key of ['ArrowRight', 'ArrowDown', 'PageDown', 'End']) await page.keyboard.press(key);
+  await expectNoViolations(page);
+  await page.keyboard.press('Enter');
+  await expect(line).toBeFocused();
+  await expect(line).toHaveValue('21/03/2027');
+});
+
+test('regions: found while typing, searched by name, code and number', async ({ page }) => {
+  await page.goto(desk('mobile'));
+  const line = live(page).getByLabel('Guest’s mobile number');
+  await line.click();
+  await page.keyboard.type('+336');
+  const picker = page.getByRole('button', { name: /^Region: France/ });
+  await picker.click();
+  await page.keyboard.type('+41');
+  await expect(page.getByRole('listbox', { name: 'Regions' }).getByRole('option')).toHaveText([
+    'Switzerland+41',
+  ]);
+  await page.getByLabel('Search by name, code or number').fill('united k');
+  await expect(page.getByRole('listbox', { name: 'Regions' }).getByRole('option')).toHaveText([
+    'United Kingdom+44',
+  ]);
+  await expectNoViolations(page);
+  await page.keyboard.press('Enter');
+  await expect(line).toBeFocused();
+  await expect(line).toHaveValue('06');
+});
+
+test('a code: one input under its boxes, mended by a click, answered once, a wrong one forgotten at the next key', async ({
+  page,
+}) => {
+  await page.goto(desk('change-code'));
+  const line = live(page).getByLabel('Code from our message');
+  await expect(line).toHaveCount(1);
+  const boxes = live(page).locator('[data-box]');
+  await expect(boxes).toHaveCount(6);
+  await line.focus();
+  await page.keyboard.type('481510');
+  await expect(live(page).getByRole('status')).toContainText('not the code we sent');
+  await expect(boxes.nth(5)).toHaveAttribute('data-active', 'true');
+  const box = (await boxes.nth(5).boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  await expect(boxes.nth(5)).toHaveAttribute('data-selected', 'true');
+  await expect(live(page).getByRole('status')).toContainText('not the code');
+  await page.keyboard.type('6');
+  await expect(line).toHaveValue('481516');
+  await expect(live(page).getByRole('status')).toContainText('The code is right');
+  await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect(live(page).locator('[data-selected]')).toHaveCount(2);
+  await expectNoViolations(page);
+});
+
+test('a PIN is concealed until it is revealed, and stays one field', async ({ page }) => {
+  await page.goto(desk('key-box'));
+  const line = live(page).getByLabel('Key-box PIN');
+  await line.focus();
+  await page.keyboard.type('83');
+  await expect(line).toHaveAttribute('type', 'password');
+  await expect(live(page).locator('[data-box]').first()).toHaveText('•');
+  await live(page).getByRole('button', { name: 'Reveal' }).click();
+  await expect(live(page).locator('[data-box]').first()).toHaveText('8');
+  await line.focus();
+  await page.keyboard.type('05');
+  await expect(line).toHaveValue('8305');
+});
+
+test('resting text turns into an input in its place: Enter saves what is valid, Escape goes back', async ({
+  page,
+}) => {
+  await page.goto(desk('deposit'));
+  await live(page).getByRole('radio', { name: 'Resting text' }).click();
+  const rest = live(page).getByRole('button', { name: /Change it/ });
+  const top = (await rest.boundingBox())!;
+  await rest.focus();
+  await page.keyboard.press('Enter');
+  const line = live(page).getByRole('textbox');
+  await expect(line).toBeFocused();
+  const place = (await line.boundingBox())!;
+  expect([Math.round(place.x), Math.round(place.y), Math.round(place.height)]).toEqual([
+    Math.round(top.x),
+    Math.round(top.y),
+    Math.round(top.height),
+  ]);
+  await page.keyboard.type('50');
+  await page.keyboard.press('Enter');
+  await expect(rest).toHaveText('£50.00');
+  await expect(rest).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('1');
+  await page.keyboard.press('Escape');
+  await expect(rest).toHaveText('£50.00');
+  await page.keyboard.press('Enter');
+  await expect(line).toBeFocused();
+  await page.keyboard.type('999');
+  await page.keyboard.press('Enter');
+  await expect(line).toBeVisible();
+  await expect(live(page)).toContainText('At most £500.00 is possible.');
+});
+
+for (const sheet of ['light', 'dark'])
+  for (const field of ['deposit', 'departure', 'change-code', 'remarks'])
+    test(`axe finds nothing on the desk of ${field}, ${sheet} sheet`, async ({ page }) => {
+      await page.addInitScript((chosen) => localStorage.setItem('arbeit.sheet', chosen), sheet);
+      await page.goto(desk(field));
+      await expectNoViolations(page);
+    });
