@@ -14,9 +14,11 @@ const wording: Readonly<Record<string, string>> = {
   'not-allowed': 'This value cannot be used here.',
   'below-min': 'At least {min} is needed.',
   'above-max': 'At most {max} is possible.',
+  'below-min date': 'Nothing before {min} is possible.',
+  'above-max date': 'Nothing after {max} is possible.',
+  'below-min time': 'Nothing before {min} is possible.',
+  'above-max time': 'Nothing after {max} is possible.',
   'off-step': 'This goes up in steps of {step}.',
-  'too-early': 'The earliest possible is {min}.',
-  'too-late': 'The latest possible is {max}.',
   'no-such-date': 'There is no such date.',
   'unknown-number': 'There is no such telephone number.',
   trivial: 'This is too easy to guess.',
@@ -28,7 +30,7 @@ const wording: Readonly<Record<string, string>> = {
  * without data stays as it is written.
  */
 export function message(field: CompiledField, say: string | undefined, { code, data }: Finding): string {
-  const template = say ?? wording[code] ?? 'Please check this.';
+  const template = say ?? wording[`${code} ${field.plan.kind}`] ?? wording[code] ?? 'Please check this.';
   if (!template.includes('{')) return template;
   return template.replace(
     /\{([\w-]+)\}/g,

@@ -161,6 +161,7 @@ interface Leads {
   readonly main: string;
   readonly regions: ReadonlyMap<string, string>;
   readonly lengths: readonly number[];
+  readonly longest: number;
 }
 
 const leadsOf = new WeakMap<object, Leads>();
@@ -174,15 +175,13 @@ function leadsIn(plan: PhonePlan, code: string): Leads | undefined {
     for (const region of served.regions)
       for (const lead of plan.plans[region]?.leads ?? []) regions.set(lead, region);
     const lengths = [...new Set([...regions.keys()].map((lead) => lead.length))];
-    leads = { main: served.regions[0] ?? '', regions, lengths };
+    leads = { main: served.regions[0] ?? '', regions, lengths, longest: Math.max(0, ...lengths) };
     leadsOf.set(served, leads);
   }
   return leads;
 }
 
-function regionFor(plan: PhonePlan, code: string, digits: string): string {
-  const leads = leadsIn(plan, code);
-  if (!leads) return '';
+function regionIn(leads: Leads, digits: string): string {
   for (const length of leads.lengths) {
     const region = digits.length >= length && leads.regions.get(digits.slice(0, length));
     if (region) return region;
@@ -192,38 +191,23 @@ function regionFor(plan: PhonePlan, code: string, digits: string): string {
 
 /** Takes content apart: digits, a `+` in front where there is one, an `x` before an extension. */
 function takeApart(plan: PhonePlan, content: string): Read {
-  if (content === lastContent && plan === lastPlan) return lastRead!;
-  lastRead = (plan === lastPlan && grown(content)) || apart(plan, content);
-  lastContent = content;
-  lastPlan = plan;
-  return lastRead;
+  if (content !== lastContent || plan !== lastPlan) {
+    lastRead = apart(plan, content);
+    lastContent = content;
+    lastPlan = plan;
+  }
+  return lastRead!;
 }
 
-// Nearly every key is typed behind everything else: then what was worked out for the key before still holds.
+// A key is looked at to see whether it is taken, and laid out when it is: the same content twice.
 let lastPlan: PhonePlan | undefined;
 let lastContent = '';
 let lastRead: Read | undefined;
 
-/** The parts of content that is the last one and a digit more, once its leading digits are settled. */
-function grown(content: string): Read | undefined {
-  const { lead, code, region, digits, extension, formats, own, settled } = lastRead!;
-  const { length } = lastContent;
-  if (digits.length < settled || extension !== undefined || !own) return undefined;
-  if (content.length !== length + 1 || !content.startsWith(lastContent)) return undefined;
-  const c = content[length]!;
-  return c === 'x' ? undefined : { lead, code, region, digits: digits + c, extension, formats, own, settled };
-}
-
 function apart(plan: PhonePlan, content: string): Read {
-  const mark = content.indexOf('x');
+  const mark = plan.extension ? content.indexOf('x') : -1;
   const number = mark < 0 ? content : content.slice(0, mark);
   const extension = mark < 0 ? undefined : content.slice(mark + 1);
-  const as = (lead: string, code: string, region: string, digits: string): Read => {
-    const own = plan.plans[region];
-    if (!own) return { lead, code, region, digits, extension, formats: none, own, settled: longest };
-    const settled = Math.max(knownOf(own).telling, ...(leadsIn(plan, code || own.code)?.lengths ?? []));
-    return { lead, code, region, digits, extension, formats: candidatesFor(own, digits), own, settled };
-  };
   const home = plan.plans[plan.home];
   const isPlus = number.charCodeAt(0) === 43;
   if (isPlus || (home?.idd && home.trunk !== home.idd && number.startsWith(home.idd))) {
@@ -231,17 +215,44 @@ function apart(plan: PhonePlan, content: string): Read {
     const behind = number.slice(lead.length);
     for (let length = 1; length <= 3 && length <= behind.length; length++) {
       const code = behind.slice(0, length);
-      const digits = behind.slice(length);
-      if (plan.codes[code]) return as(lead, code, regionFor(plan, code, digits), digits);
+      const leads = leadsIn(plan, code);
+      if (leads) return readOf(plan, leads, lead, code, behind.slice(length), extension);
     }
-    return as(lead, '', '', behind);
+    return {
+      lead,
+      code: '',
+      region: '',
+      digits: behind,
+      extension,
+      formats: none,
+      own: undefined,
+      settled: longest,
+    };
   }
-  if (!home) return as('', '', '', number);
-  const { trunk } = home;
-  const lead =
-    trunk && (number.startsWith(trunk) || trunk.startsWith(number)) ? number.slice(0, trunk.length) : '';
-  const digits = lead ? number.slice(lead.length) : number;
-  return as(lead, '', regionFor(plan, home.code, digits) || plan.home, digits);
+  const trunk = home?.trunk ?? '';
+  const hasLead =
+    trunk !== '' && (number.startsWith(trunk) || (number.length < trunk.length && trunk.startsWith(number)));
+  const lead = hasLead ? number.slice(0, trunk.length) : '';
+  const digits = hasLead ? number.slice(trunk.length) : number;
+  const leads = home && leadsIn(plan, home.code);
+  if (leads) return readOf(plan, leads, lead, '', digits, extension);
+  return { lead, code: '', region: plan.home, digits, extension, formats: none, own: home, settled: longest };
+}
+
+function readOf(
+  plan: PhonePlan,
+  leads: Leads,
+  lead: string,
+  code: string,
+  digits: string,
+  extension: string | undefined,
+): Read {
+  const region = regionIn(leads, digits);
+  const own = plan.plans[region];
+  if (!own) return { lead, code, region, digits, extension, formats: none, own, settled: longest };
+  const { telling } = knownOf(own);
+  const settled = telling > leads.longest ? telling : leads.longest;
+  return { lead, code, region, digits, extension, formats: candidatesFor(own, digits), own, settled };
 }
 
 /** A writing, ready: for each digit the fixed text before it. */
@@ -295,51 +306,65 @@ function written(before: readonly string[], digits: string): string {
   return text;
 }
 
-let lastBody: PhoneBody | undefined;
-
 function lay(plan: PhonePlan, content: string): PhoneBody {
   const read = takeApart(plan, content);
   const { lead, code, digits, extension, own } = read;
   const format = digits || !code ? formatFor(read) : undefined;
-  const isAbroad = code !== '' || lead === '+' || (own === undefined && lead !== '');
-  let display = lastBody ? appended(lastBody, read, format, content) : undefined;
-  if (display === undefined) {
-    if (isAbroad) {
-      const number = format ? written(writingsOf(format).international, digits) : digits;
-      const before = lead === '+' ? '+' : `${lead}${code ? ' ' : ''}`;
-      display = before + code + (code && digits ? ' ' : '') + number;
-    } else if (format) {
-      const { national, bare, hasTrunk } = writingsOf(format);
-      // A trunk prefix the writing has no place for stands before it.
-      if (lead && hasTrunk) display = written(national, lead + digits);
-      else display = (lead && digits ? `${lead} ` : lead) + written(bare, digits);
-    } else display = lead + digits;
-    if (extension !== undefined) display += ` ext. ${extension}`;
-  }
-  const finding = verdictOf(plan, read);
-  const complete = content !== '' && finding === passes;
-  const to = display.length;
-  lastBody = { content, display, complete, from: 0, to, skip: 0, head: -1, read, finding, format };
-  return lastBody;
+  let display: string;
+  if (code || lead === '+' || (own === undefined && lead)) {
+    const number = format ? written(writingsOf(format).international, digits) : digits;
+    const before = lead === '+' ? '+' : `${lead}${code ? ' ' : ''}`;
+    display = before + code + (code && digits ? ' ' : '') + number;
+  } else if (format) {
+    const { national, bare, hasTrunk } = writingsOf(format);
+    // A trunk prefix the writing has no place for stands before it.
+    if (lead && hasTrunk) display = written(national, lead + digits);
+    else display = (lead && digits ? `${lead} ` : lead) + written(bare, digits);
+  } else display = lead + digits;
+  if (extension !== undefined) display += ` ext. ${extension}`;
+  return bodyOf(content, display, read, verdictOf(plan, read), format);
 }
 
-/** The display of the last body with one digit more in the same writing; `undefined` where it takes more than that. */
-function appended(
-  { content: before, display, read: last, format: lastFormat }: PhoneBody,
-  { lead, code, region, digits, extension }: Read,
-  format: PhoneFormat | undefined,
+function bodyOf(
   content: string,
-): string | undefined {
-  if (!format || format !== lastFormat || extension !== undefined || last.extension !== undefined)
-    return undefined;
-  const isNext =
-    digits.length === last.digits.length + 1 && digits.length > 1 && content.length === before.length + 1;
-  if (!isNext || last.lead !== lead || last.code !== code || last.region !== region) return undefined;
-  if (!content.startsWith(before)) return undefined;
+  display: string,
+  read: Read,
+  finding: Finding,
+  format: PhoneFormat | undefined,
+): PhoneBody {
+  const complete = content !== '' && finding === passes;
+  return {
+    content,
+    display,
+    complete,
+    from: 0,
+    to: display.length,
+    skip: 0,
+    head: -1,
+    read,
+    finding,
+    format,
+  };
+}
+
+/**
+ * The key that nearly always comes: a digit behind everything else, once the leading digits have settled which format
+ * it is. Then nothing need be worked out again. `undefined` where it takes more than that.
+ */
+function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undefined {
+  const { read, format } = body;
+  const { lead, code, region, digits, extension, formats, own, settled } = read;
+  const { length } = digits;
+  if (!format || c < '0' || c > '9' || c.length > 1 || extension !== undefined) return undefined;
+  if (length < settled || length >= format.max || format !== formats.sure[0]) return undefined;
   const { national, bare, international, hasTrunk } = writingsOf(format);
-  const at = digits.length - 1;
-  const fixed = code ? international[at] : lead && hasTrunk ? national[at + lead.length] : bare[at];
-  return display + (fixed ?? '') + content[content.length - 1];
+  const before = code
+    ? international[length]
+    : lead && hasTrunk
+      ? national[length + lead.length]
+      : bare[length];
+  const next: Read = { lead, code, region, digits: digits + c, extension, formats, own, settled };
+  return bodyOf(body.content + c, body.display + (before ?? '') + c, next, verdictOf(plan, next), format);
 }
 
 const passes: Finding = { verdict: 'pass', code: '', data: {} };
@@ -400,7 +425,9 @@ function put(plan: PhonePlan, content: string, at: number, character: string): P
     const more = next(c);
     if (mark >= 0 && at > mark) return content.length - mark > 7 ? 'full' : more;
     const read = takeApart(plan, more.content);
-    return read.digits.length > most(plan, read) ? 'full' : more;
+    const { length } = read.digits;
+    const first = read.formats.sure[0];
+    return (first && length <= first.max) || length <= most(plan, read) ? more : 'full';
   }
   if (c === '+') {
     if (content[0] === '+') return at <= 1 ? { content, at: 1 } : 'not-accepted';
@@ -462,6 +489,10 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
 /** Kind `phone`: value E.164, with an extension as RFC 3966 writes it. */
 export const phone: Kind<PhonePlan, PhoneBody> = {
   ...editing,
+  key(plan, body, start, end, character) {
+    const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;
+    return next ? { body: next, caret: next.to } : editing.key(plan, body, start, end, character);
+  },
   raw: (_, body) => body.content,
   value,
   hasRoom: (plan, body) => body.read.digits.length < most(plan, body.read),

@@ -3,6 +3,7 @@
 import { useRef, useState } from 'react';
 import type { CompiledField } from '../../engine/run/plan.ts';
 import { useField } from '../../react/use-field.ts';
+import { assumedInWords } from '../sheet/assumed.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
 
 /** Fields in a real form, as an end user meets them: submit shows what a program would receive, reset begins again. */
@@ -67,7 +68,8 @@ function Alone({ field, today }: { readonly field: CompiledField; readonly today
         data-rejected={rejected ?? ''}
         data-left-out={leftOut}
       >
-        {rejected ? `Not taken: ${rejected}.` : leftOut ? `Left out: ${leftOut}` : ''}
+        {rejected ? `Not taken: ${rejected}. ` : leftOut ? `Left out: ${leftOut}. ` : ''}
+        {live.state.body.assumed ? `Read as ${assumedInWords(live.state.body.assumed)}.` : ''}
       </p>
     </div>
   );

@@ -3,6 +3,7 @@ import { fold, graphemes } from '../../engine/run/graphemes.ts';
 import { kindOf } from '../../engine/run/kind.ts';
 import type { LineBody } from '../../engine/run/line.ts';
 import type { PartsBody } from '../../engine/run/parts.ts';
+import type { PhoneBody } from '../../engine/run/phone.ts';
 import type { CompiledField } from '../../engine/run/plan.ts';
 import type { FieldState } from '../../engine/run/state.ts';
 
@@ -13,6 +14,8 @@ export interface DisplayColumn {
   readonly offset: number;
   /** The user contributed it; else it is a sign, a separator or a filled-in zero. */
   readonly isContent: boolean;
+  /** It is part of the value: for a telephone number, all but what is dialled before it. */
+  readonly isInValue: boolean;
   /** What a person sees there: a bullet where the field conceals. */
   readonly seen: string;
 }
@@ -24,13 +27,20 @@ export function displayColumns(field: CompiledField, { body }: FieldState): read
   const { plan } = field;
   const isContent = contentTest(field, body as LineBody & PartsBody);
   const isConcealed = (plan.kind === 'pin' || plan.kind === 'one-time-code') && (plan as BoxesPlan).conceal;
+  // A trunk or an international prefix is the user's, and stays out of the value.
+  const { lead = '' } = plan.kind === 'phone' ? (body as PhoneBody).read : {};
+  let ahead = lead.length;
   let offset = 0;
   return graphemes(body.display).map((character) => {
+    const own = isContent(character, offset);
+    const isLead = own && ahead-- > 0;
+    const seen = isConcealed ? '•' : character;
     const column = {
       character,
       offset,
-      isContent: isContent(character, offset),
-      seen: isConcealed ? '•' : character,
+      isContent: own,
+      isInValue: own && !isLead && character !== 'x',
+      seen,
     };
     offset += character.length;
     return column;

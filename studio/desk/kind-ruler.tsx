@@ -1,6 +1,7 @@
 'use client';
 
 import type { Field } from '../../react/use-field.ts';
+import { assumedInWords } from '../sheet/assumed.ts';
 import { displayColumns, stopsOf } from './kind-columns.ts';
 
 const shown = (character: string): string => (/^[\s\u200e\u200f\u061c]$/.test(character) ? '⎵' : character);
@@ -13,6 +14,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const { state, reading, store } = field;
   const columns = displayColumns(store.field, state);
   const stops = new Set(stopsOf(store.field, state));
+  const isPhone = store.field.plan.kind === 'phone';
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows = [
     { name: 'display', text: reading.display, of: (i: number) => columns[i]!.character },
@@ -21,6 +23,15 @@ export function KindRuler({ field }: { readonly field: Field }) {
       text: reading.content,
       of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
     },
+    ...(isPhone
+      ? [
+          {
+            name: 'in value',
+            text: reading.value ?? 'none yet',
+            of: (i: number) => (columns[i]!.isInValue ? columns[i]!.character : ''),
+          },
+        ]
+      : []),
     ...(isConcealed ? [{ name: 'seen', text: 'concealed', of: (i: number) => columns[i]!.seen }] : []),
   ];
   const boundary = (offset: number) => {
@@ -86,7 +97,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
         {Object.entries(field.facts).map(([name, text]) => (
           <Told key={name} name={name} text={text} />
         ))}
-        {state.body.assumed && <Told name="read as" text={inWords(state.body.assumed)} />}
+        {state.body.assumed && <Told name="read as" text={assumedInWords(state.body.assumed)} />}
       </dl>
     </section>
   );
@@ -99,21 +110,4 @@ function Told({ name, text }: { readonly name: string; readonly text: string }) 
       <dd className="value">{text || '–'}</dd>
     </div>
   );
-}
-
-/** What a paste was taken for, where it could have meant something else. */
-function inWords(assumed: string): string {
-  const [what, sign] = assumed.split(' ');
-  switch (what) {
-    case 'group':
-      return `“${sign}” as a separator of groups`;
-    case 'decimal':
-      return `“${sign}” as the decimal point`;
-    case 'order':
-      return 'a date in another order';
-    case 'code':
-      return 'a message with one code in it';
-    default:
-      return assumed;
-  }
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { assumedInWords } from '../sheet/assumed.ts';
 import { scriptOf, type TapeRow } from './tape-rows.ts';
 
 /** What has been done to the field, a row a keystroke, and the whole desk stepped back and forth along it. */
@@ -147,6 +148,9 @@ function Row({
       <td className="py-0.5">
         {state.rejected && <span className="text-brick">rejected: {state.rejected} </span>}
         {state.leftOut && <span className="text-marigold">left out: {state.leftOut} </span>}
+        {state.body.assumed && state.body.assumed !== before?.state.body.assumed && (
+          <span className="text-faint">read as {assumedInWords(state.body.assumed)} </span>
+        )}
         {reading.shown.map((message) => (
           <span key={message.rule} className={message.severity === 'error' ? 'text-brick' : 'text-marigold'}>
             {message.message}{' '}
