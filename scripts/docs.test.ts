@@ -58,6 +58,24 @@ describe('docs/notation.md', () => {
   });
 });
 
+describe('docs/kinds.md', () => {
+  const kinds = readFileSync(new URL('docs/kinds.md', root), 'utf8');
+  const examples = [...kinds.matchAll(/```tape (\S+) (\{.*\}) (\S+)\n([\s\S]*?)```/g)];
+  test.each(examples.map(([, ...parts]) => parts as [string, string, string, string]))(
+    '%s %s %s',
+    (kind, entry, locale, lines) => {
+      const field = { id: 'it', kind, label: 'It', entry: JSON.parse(entry) } as FieldDocument;
+      const set = compile({ arbeit: 1, title: 'Docs', locale, fields: [field] });
+      const read = readTape(`field it\n${lines}`);
+      expect(read).toMatchObject({ ok: true });
+      expect(read.ok && play(set, read.tape)).toMatchObject({ misses: [] });
+    },
+  );
+  test('has an example of most', () => {
+    expect(examples.length).toBeGreaterThan(7);
+  });
+});
+
 test('every link and picture of the README and the docs is there', () => {
   const pages = [
     'README.md',

@@ -18,6 +18,8 @@ export interface Piece {
   readonly caption: string;
   /** Shown although the field does not have it as it stands: a place to switch it on. */
   readonly isOff?: boolean;
+  /** Stands beside the text and is no part of it: a region, a control, a limit. */
+  readonly isAside?: boolean;
   /** Belongs to the value, not to the signs around it. */
   readonly isValue?: boolean;
 }
@@ -129,7 +131,13 @@ function partPieces(compiled: CompiledField, plan: PartsPlan): readonly Piece[] 
   }
   fixed(display.length);
   if (kind === 'date')
-    pieces.push({ id: 'resting', part: 'resting', text: rested.body.display, caption: 'at rest' });
+    pieces.push({
+      id: 'resting',
+      part: 'resting',
+      text: rested.body.display,
+      caption: 'at rest',
+      isAside: true,
+    });
   if (kind === 'time' && !plan.parts.some(({ name }) => name === 'second'))
     pieces.push({ id: 'second', part: 'second', text: ':45', caption: 'seconds', isOff: true });
   return pieces;
@@ -156,7 +164,7 @@ function phonePieces(compiled: CompiledField, home: string, hasExtension: boolea
   const isGiven = given !== undefined && !(plan.types.length === 1 && plan.types[0] === 'fixed');
   const digits = isGiven ? given : (lead + '5550123456'.repeat(2)).slice(0, format.min);
   const { body } = apply(compiled, start(compiled), { type: 'set', text: `+${codeOf(home)!.code}${digits}` });
-  const pieces: Piece[] = [{ id: 'region', part: 'region', text: home, caption: 'region' }];
+  const pieces: Piece[] = [{ id: 'region', part: 'region', text: home, caption: 'region', isAside: true }];
   for (const [i, text] of (body.display.match(/[+\d]+|[^+\d]+/g) ?? []).entries()) {
     const isDigits = /\d/.test(text);
     const isLead = i === 0 && isDigits;
@@ -191,6 +199,7 @@ function boxPieces({ length, groups, conceal, accept, kind }: BoxesPlan): readon
     pieces.push({
       id: 'conceal',
       part: 'conceal',
+      isAside: true,
       text: conceal ? 'Reveal' : 'Conceal',
       caption: 'concealed',
       isOff: !conceal,
@@ -205,12 +214,13 @@ function textPieces({ entry }: FieldDocument<'text'>): readonly Piece[] {
   const cased =
     entry.case === 'upper' ? said.toUpperCase() : entry.case === 'lower' ? said.toLowerCase() : said;
   return [
-    { id: 'trim', part: 'blanks', text: '⎵', caption: 'ends', isOff: entry.trim !== false },
+    { id: 'trim', part: 'blanks', isAside: true, text: '⎵', caption: 'ends', isOff: entry.trim !== false },
     { id: 'text', part: 'text', text: cased, caption: 'case', isValue: true },
-    { id: 'collapse', part: 'blanks', text: entry.collapse ? '⎵' : '⎵⎵', caption: 'blanks' },
+    { id: 'collapse', part: 'blanks', isAside: true, text: entry.collapse ? '⎵' : '⎵⎵', caption: 'blanks' },
     {
       id: 'max',
       part: 'max',
+      isAside: true,
       text: entry.max ? `${entry.max} left` : '∞',
       caption: 'at most',
       isOff: !entry.max,
@@ -221,7 +231,7 @@ function textPieces({ entry }: FieldDocument<'text'>): readonly Piece[] {
 /** The specimen as one line of text, for showing what a choice would make of it. */
 export const sampleLine = (pieces: readonly Piece[]): string =>
   pieces
-    .filter((piece) => !piece.isOff && piece.part !== 'resting')
+    .filter((piece) => !piece.isOff && !piece.isAside)
     .map((piece) => piece.text)
     .join('');
 
