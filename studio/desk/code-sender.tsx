@@ -10,35 +10,41 @@ import { codeFor } from './simulated-sender.ts';
  * A stand-in for whoever sends the code: shows the message a guest would get, and answers as soon as a code is complete.
  * A wrong one is told, and forgotten at the next key.
  */
-export function CodeSender({ field }: { readonly field: Field }) {
+export function CodeSender({
+  field,
+  onAnswer,
+}: {
+  readonly field: Field;
+  /** What is wrong with the code, '' for nothing. */
+  readonly onAnswer: (problem: string) => void;
+}) {
   const { store } = field;
   const plan = store.field.plan as BoxesPlan;
-  const [answer, setAnswer] = useState<'' | 'right' | 'wrong'>('');
+  const [isRight, setRight] = useState(false);
   const code = codeFor(plan);
   useEffect(() => {
     let forget = () => {};
     const letGo = onCompletion(store, (value) => {
-      setAnswer(value === code ? 'right' : 'wrong');
+      setRight(value === code);
+      onAnswer(value === code ? '' : 'That is not the code we sent. Please look again.');
       forget();
-      forget = onNextEdit(store, () => setAnswer(''));
+      forget = onNextEdit(store, () => {
+        setRight(false);
+        onAnswer('');
+      });
     });
     return () => {
       letGo();
       forget();
     };
-  }, [store, code]);
+  }, [store, code, onAnswer]);
   return (
     <div className="mt-1 border-t pt-1 text-sm">
       <p className="text-faint">
         Simulated message: “Ridge Huts: <span className="value text-ink">{code}</span> confirms your change.”
       </p>
       <p role="status" className="min-h-6">
-        {answer === 'right' && (
-          <span className="text-oxide">The code is right; a program would go on now.</span>
-        )}
-        {answer === 'wrong' && (
-          <span className="text-brick">That is not the code we sent. Please look again.</span>
-        )}
+        {isRight && <span className="text-oxide">The code is right; a program would go on now.</span>}
       </p>
     </div>
   );

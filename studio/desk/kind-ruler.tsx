@@ -44,7 +44,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const offsets = [...columns.map(({ offset }) => offset), display.length];
   return (
     <section aria-label="Ruler" className="mt-2">
-      <div className="relative w-max min-w-full">
+      <div className="relative w-max min-w-full pl-1.5">
         <div aria-hidden="true" className="caption relative h-5">
           {offsets.map((offset, i) => (
             <span

@@ -80,11 +80,7 @@ export const KindSpecimen = memo(function KindSpecimen({
 
 function PieceText({ piece }: { readonly piece: Piece }) {
   const isLong = piece.text.length > 12;
-  const ink = piece.isOff
-    ? 'text-faint line-through decoration-1'
-    : piece.isValue
-      ? 'text-ink'
-      : 'text-faint';
+  const ink = piece.isOff ? 'text-faint' : piece.isValue ? 'text-ink' : 'text-faint';
   return (
     <>
       <span
@@ -95,9 +91,9 @@ function PieceText({ piece }: { readonly piece: Piece }) {
       </span>
       <span
         aria-hidden="true"
-        className={`caption block w-full truncate border-t-2 px-1 pb-1 text-center group-hover:text-oxide ${piece.isValue ? 'border-oxide' : 'border-rule'}`}
+        className={`caption block w-full truncate border-t-2 px-1 pb-1 text-center group-hover:text-oxide ${piece.isOff ? 'border-dashed border-line' : piece.isValue ? 'border-oxide' : 'border-rule'}`}
       >
-        {piece.caption}
+        {piece.isOff ? `no ${piece.caption}` : piece.caption}
       </span>
     </>
   );

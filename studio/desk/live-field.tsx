@@ -22,6 +22,7 @@ export function LiveField({
   readonly today: string | undefined;
 }) {
   const [view, setView] = useState<View>('desktop');
+  const [problem, setProblem] = useState('');
   const [sheet, setSheet] = useState<'own' | 'light' | 'dark'>('own');
   const [direction, setDirection] = useState<'ltr' | 'rtl'>('ltr');
   return (
@@ -67,8 +68,14 @@ export function LiveField({
             view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md px-0.5 pb-1'
           }
         >
-          {view === 'rest' ? <RestingField field={field} /> : <PlainField field={field} today={today} />}
-          {field.store.field.plan.kind === 'one-time-code' && <CodeSender field={field} />}
+          {view === 'rest' ? (
+            <RestingField field={field} />
+          ) : (
+            <PlainField field={field} today={today} problem={problem} />
+          )}
+          {field.store.field.plan.kind === 'one-time-code' && (
+            <CodeSender field={field} onAnswer={setProblem} />
+          )}
           {view === 'phone' && <PhoneKeyboard store={field.store} inputmode={inputmode} />}
         </div>
       </div>

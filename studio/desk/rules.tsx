@@ -115,7 +115,7 @@ export function Rules({
                   ? told(compiled, found.rule, {
                       ...found.finding,
                       data: { ...limitsOf(compiled, found.rule.check), ...found.finding.data },
-                      code: found.finding.code || checks[rule.check.type].code,
+                      code: found.finding.code || codeOf(rule.check),
                     }).message
                   : ''}
               </p>
@@ -182,7 +182,9 @@ function RuleEditor({
             id={id}
             className="entry"
             value={rule.say ?? ''}
-            placeholder={defaultWording[checks[rule.check.type].code]}
+            placeholder={
+              defaultWording[`${codeOf(rule.check)} ${kind}`] ?? defaultWording[codeOf(rule.check)]
+            }
             onChange={(event) =>
               onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
             }
@@ -330,6 +332,14 @@ function CheckEditor({
         </Labelled>
       );
   }
+}
+
+/** The code a check would fail with, where it has not. */
+function codeOf(check: CheckDocument): string {
+  if (check.type === 'range' && check.min === undefined)
+    return check.max === undefined ? 'off-step' : 'above-max';
+  if (check.type === 'length' && check.min === undefined) return 'too-long';
+  return checks[check.type].code;
 }
 
 /** The limits of a check as the field shows them, for a message that is not due. A relative date stays as it is written. */

@@ -8,7 +8,16 @@ import type { Field } from '../../react/use-field.ts';
  * A PIN or a code: one real input, and boxes drawn over it. The input is what the keyboard, a paste, autofill and a
  * screen reader meet; the boxes only show what it holds, where its caret is and what is selected.
  */
-export function CodeBoxes({ field, label }: { readonly field: Field; readonly label?: string }) {
+export function CodeBoxes({
+  field,
+  label,
+  isWrong = false,
+}: {
+  readonly field: Field;
+  readonly label?: string;
+  /** Somebody else says the code is wrong. */
+  readonly isWrong?: boolean;
+}) {
   const plan = field.store.field.plan as BoxesPlan;
   const [isRevealed, setRevealed] = useState(false);
   const row = useRef<HTMLDivElement>(null);
@@ -36,7 +45,7 @@ export function CodeBoxes({ field, label }: { readonly field: Field; readonly la
     <div className="flex flex-wrap items-center gap-3">
       <div
         className="boxes"
-        data-invalid={field.reading.shown.some((m) => m.severity === 'error') || undefined}
+        data-invalid={isWrong || field.reading.shown.some((m) => m.severity === 'error') || undefined}
       >
         <div ref={row} aria-hidden="true" className="flex gap-[0.7em]">
           {plan.groups.map((size, group) => {

@@ -6,10 +6,19 @@ import { CodeBoxes } from './code-boxes.tsx';
 import { GhostedInput } from './plain-field.tsx';
 
 /** What a field is typed into, by its kind. */
-export function Control({ field, label }: { readonly field: Field; readonly label?: string }) {
+export function Control({
+  field,
+  label,
+  isWrong = false,
+}: {
+  readonly field: Field;
+  readonly label?: string;
+  readonly isWrong?: boolean;
+}) {
   const { kind } = field.store.field.plan;
   const named = label ? { label } : {};
-  if (kind === 'pin' || kind === 'one-time-code') return <CodeBoxes field={field} {...named} />;
+  if (kind === 'pin' || kind === 'one-time-code')
+    return <CodeBoxes field={field} isWrong={isWrong} {...named} />;
   return <GhostedInput field={field} {...named} />;
 }
 

@@ -12,11 +12,14 @@ export function PlainField({
   field,
   action,
   today,
+  problem = '',
 }: {
   readonly field: Field;
   readonly action?: ReactNode;
   /** The clock the calendar goes by; the device's own where it is left out. */
   readonly today?: string | undefined;
+  /** What somebody else has against the value, such as whoever checks a code; told before the field's own messages. */
+  readonly problem?: string;
 }) {
   const { shown } = field.reading;
   const definition = field.store.field;
@@ -31,13 +34,13 @@ export function PlainField({
       </p>
       <div className="mt-1 flex items-center gap-3">
         {kind === 'phone' && <RegionPicker field={field} />}
-        <Control field={field} />
+        <Control field={field} isWrong={problem !== ''} />
         <Counter field={field} />
         {kind === 'date' && <Calendar field={field} today={today} />}
         {action}
       </div>
       <PartLabels field={field} />
-      <Messages field={field} shown={shown} />
+      <Messages field={field} shown={shown} problem={problem} />
     </div>
   );
 }
@@ -65,16 +68,23 @@ export function GhostedInput({ field, label }: { readonly field: Field; readonly
   );
 }
 
-function Messages({ field, shown }: { readonly field: Field; readonly shown: Field['reading']['shown'] }) {
-  const error = shown.some((message) => message.severity === 'error');
+function Messages({
+  field,
+  shown,
+  problem,
+}: {
+  readonly field: Field;
+  readonly shown: Field['reading']['shown'];
+  readonly problem: string;
+}) {
+  const error = problem !== '' || shown.some((message) => message.severity === 'error');
   return (
     <div
       {...field.messageProps}
       className={`min-h-6 pt-0.5 text-sm ${error ? 'text-brick' : 'text-marigold'}`}
     >
-      {shown.map((message) => (
-        <p key={message.rule}>{message.message}</p>
-      ))}
+      {problem && <p>{problem}</p>}
+      {!problem && shown.map((message) => <p key={message.rule}>{message.message}</p>)}
     </div>
   );
 }

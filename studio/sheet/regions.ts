@@ -31,12 +31,15 @@ export function findRegions(choices: readonly RegionChoice[], search: string): r
   const digits = text.replace(/^\+|^00/, '');
   if (/^\d+$/.test(digits))
     return choices.filter(({ code }) => code.startsWith(digits) || digits.startsWith(code));
-  return choices.filter(
+  const found = choices.filter(
     ({ name, region }) =>
+      region.toLowerCase() === text ||
+      plain(name).startsWith(text) ||
       plain(name)
         .split(/[\s-]+/)
-        .some((word) => word.startsWith(text)) ||
-      plain(name).startsWith(text) ||
-      region.toLowerCase() === text,
+        .some((word) => word.startsWith(text)),
   );
+  // Names that begin so come before names that have such a word.
+  const begins = ({ name }: RegionChoice) => plain(name).startsWith(text);
+  return [...found.filter(begins), ...found.filter((choice) => !begins(choice))];
 }
