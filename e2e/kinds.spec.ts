@@ -29,8 +29,8 @@ test('random tapes on random fields of every kind play in Chromium as in the eng
   test.setTimeout(180_000);
   const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
   const cases = kindNames.flatMap((kind) => {
-    const sketches = fc.sample(sketchOf(kind), { numRuns: 3, seed });
-    const tapes = fc.sample(actionsFor(kind), { numRuns: 3, seed: seed + 1 });
+    const sketches = fc.sample(sketchOf(kind), { numRuns: 2, seed });
+    const tapes = fc.sample(actionsFor(kind), { numRuns: 2, seed: seed + 1 });
     return sketches.map((sketch, i) => ({ sketch, tape: tapes[i]! }));
   });
   const fields = cases.map(({ sketch: { kind, entry, locale } }, i) => ({
@@ -226,10 +226,14 @@ test('resting text turns into an input in its place: Enter saves what is valid, 
   await expect(live(page)).toContainText('At most £500.00 is possible.');
 });
 
-for (const sheet of ['light', 'dark'])
-  for (const field of ['deposit', 'departure', 'change-code', 'remarks'])
-    test(`axe finds nothing on the desk of ${field}, ${sheet} sheet`, async ({ page }) => {
-      await page.addInitScript((chosen) => localStorage.setItem('arbeit.sheet', chosen), sheet);
-      await page.goto(desk(field));
-      await expectNoViolations(page);
-    });
+for (const [field, sheet] of [
+  ['deposit', 'dark'],
+  ['departure', 'light'],
+  ['key-box', 'dark'],
+  ['remarks', 'light'],
+] as const)
+  test(`axe finds nothing on the desk of ${field}, ${sheet} sheet`, async ({ page }) => {
+    await page.addInitScript((chosen) => localStorage.setItem('arbeit.sheet', chosen), sheet);
+    await page.goto(desk(field));
+    await expectNoViolations(page);
+  });

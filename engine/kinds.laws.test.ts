@@ -18,7 +18,7 @@ import {
 } from './testing/kinds.ts';
 
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 300),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 200),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const fresh = (field: CompiledField): FieldState => apply(field, start(field), { type: 'focus' });

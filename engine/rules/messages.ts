@@ -14,10 +14,6 @@ const wording: Readonly<Record<string, string>> = {
   'not-allowed': 'This value cannot be used here.',
   'below-min': 'At least {min} is needed.',
   'above-max': 'At most {max} is possible.',
-  'below-min date': 'Nothing before {min} is possible.',
-  'above-max date': 'Nothing after {max} is possible.',
-  'below-min time': 'Nothing before {min} is possible.',
-  'above-max time': 'Nothing after {max} is possible.',
   'off-step': 'This goes up in steps of {step}.',
   'no-such-date': 'There is no such date.',
   'unknown-number': 'There is no such telephone number.',
@@ -25,18 +21,26 @@ const wording: Readonly<Record<string, string>> = {
   'bad-checksum': 'Please check for a typing mistake.',
 };
 
+const ofDays: Readonly<Record<string, string>> = {
+  'below-min': 'Nothing before {min} is possible.',
+  'above-max': 'Nothing after {max} is possible.',
+};
+/** What some kinds say in other words. */
+const byKind: Readonly<Record<string, Readonly<Record<string, string>>>> = { date: ofDays, time: ofDays };
+
+/** The default wording of a code, for a kind. */
+export const wordingFor = (kind: string, code: string): string =>
+  byKind[kind]?.[code] ?? wording[code] ?? 'Please check this.';
+
 /**
  * The message of a finding, `{name}` replaced by the finding's data or, for `{label}`, the field's label. A name
  * without data stays as it is written.
  */
 export function message(field: CompiledField, say: string | undefined, { code, data }: Finding): string {
-  const template = say ?? wording[`${code} ${field.plan.kind}`] ?? wording[code] ?? 'Please check this.';
+  const template = say ?? wordingFor(field.plan.kind, code);
   if (!template.includes('{')) return template;
   return template.replace(
     /\{([\w-]+)\}/g,
     (whole, name: string) => data[name] ?? (name === 'label' ? field.label : whole),
   );
 }
-
-/** The default wording for each code, for screens that offer it as a starting point. */
-export const defaultWording = wording;

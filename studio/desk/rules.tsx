@@ -3,15 +3,14 @@
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { CheckDocument, FieldDocument, KindName, RuleDocument } from '../../engine/compile/document.ts';
-import { parseExpression } from '../../engine/compile/expression.ts';
-import { problemWithCheck } from '../../engine/compile/read-document.ts';
-import { defaultWording } from '../../engine/rules/messages.ts';
+import { wordingFor } from '../../engine/rules/messages.ts';
 import { told } from '../../engine/rules/reading.ts';
 import type { Check, CompiledField } from '../../engine/run/plan.ts';
 import type { Field } from '../../react/use-field.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../definition/edits.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
+import { CheckEditor, rangeExamples } from './check-editor.tsx';
 import { Labelled } from './part-editor.tsx';
 import { shownAt } from './sample.ts';
 
@@ -182,9 +181,7 @@ function RuleEditor({
             id={id}
             className="entry"
             value={rule.say ?? ''}
-            placeholder={
-              defaultWording[`${codeOf(rule.check)} ${kind}`] ?? defaultWording[codeOf(rule.check)]
-            }
+            placeholder={wordingFor(kind, codeOf(rule.check))}
             onChange={(event) =>
               onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
             }
@@ -240,100 +237,6 @@ function RuleEditor({
   );
 }
 
-function CheckEditor({
-  kind,
-  check,
-  onChange,
-}: {
-  readonly kind: KindName;
-  readonly check: CheckDocument;
-  readonly onChange: (check: CheckDocument) => void;
-}) {
-  switch (check.type) {
-    case 'required':
-    case 'complete':
-    case 'not-trivial':
-      return null;
-    case 'range':
-      return <RangeEditor kind={kind} check={check} onChange={onChange} />;
-    case 'length':
-      return (
-        <div className="flex gap-3">
-          {(['min', 'max'] as const).map((bound) => (
-            <Labelled key={bound} label={bound === 'min' ? 'At least' : 'At most'}>
-              {(id) => (
-                <DraftInput
-                  id={id}
-                  className="entry value"
-                  inputMode="numeric"
-                  value={String(check[bound] ?? '')}
-                  check={(text) =>
-                    problemWithLength({ ...check, [bound]: text === '' ? undefined : Number(text) }, text)
-                  }
-                  onChange={(text) => {
-                    const { [bound]: _, ...rest } = check;
-                    onChange(text === '' ? rest : { ...rest, [bound]: Number(text) });
-                  }}
-                />
-              )}
-            </Labelled>
-          ))}
-        </div>
-      );
-    case 'matches':
-      return (
-        <Labelled label="Expression for the whole raw value">
-          {(id) => (
-            <DraftInput
-              id={id}
-              className="entry value"
-              value={check.pattern}
-              check={(text) => {
-                const parsed = parseExpression(text, check.flags);
-                return 'message' in parsed ? `Column ${parsed.column}: ${parsed.message}` : null;
-              }}
-              onChange={(pattern) => onChange({ ...check, pattern })}
-            />
-          )}
-        </Labelled>
-      );
-    case 'in':
-    case 'not-in':
-      return (
-        <Labelled label="Raw values, one a line">
-          {(id) => (
-            <textarea
-              id={id}
-              className="entry value h-24"
-              defaultValue={check.values.join('\n')}
-              onChange={(event) => {
-                const values = event.target.value.split('\n').filter(Boolean);
-                if (values.length) onChange({ ...check, values });
-              }}
-            />
-          )}
-        </Labelled>
-      );
-    case 'checksum':
-      return (
-        <Labelled label="Scheme">
-          {(id) => (
-            <select
-              id={id}
-              className="entry"
-              value={check.scheme}
-              onChange={(event) => onChange({ ...check, scheme: event.target.value as 'luhn' })}
-            >
-              <option value="luhn">Luhn, mod 10 (ISO/IEC 7812-1)</option>
-              <option value="mod97">mod 97-10 (ISO 7064)</option>
-              <option value="mod11">mod 11-2 (ISO 7064)</option>
-            </select>
-          )}
-        </Labelled>
-      );
-  }
-}
-
 /** The code a check would fail with, where it has not. */
 function codeOf(check: CheckDocument): string {
   if (check.type === 'range' && check.min === undefined)
@@ -352,65 +255,4 @@ function limitsOf(compiled: CompiledField, check: Check): Record<string, string>
     return check.type === 'length' || !text || text.startsWith('today') ? text : shownAt(compiled, text);
   };
   return { min: shown(min), max: shown(max), step: shown(step) };
-}
-
-/** A limit to begin with, for kinds that have an order. */
-const rangeExamples: Readonly<Partial<Record<KindName, string>>> = {
-  number: '1',
-  currency: '1',
-  percent: '0',
-  date: 'today',
-  time: '08:00',
-  duration: '10',
-};
-
-type RangeCheck = Extract<CheckDocument, { type: 'range' }>;
-
-function RangeEditor({
-  kind,
-  check,
-  onChange,
-}: {
-  readonly kind: KindName;
-  readonly check: RangeCheck;
-  readonly onChange: (check: CheckDocument) => void;
-}) {
-  const keys =
-    kind === 'date' || kind === 'time' ? (['min', 'max'] as const) : (['min', 'max', 'step'] as const);
-  const labels = { min: 'At least', max: 'At most', step: 'In steps of' };
-  return (
-    <div className="flex gap-3">
-      {keys.map((key) => (
-        <Labelled key={key} label={labels[key]}>
-          {(id) => (
-            <DraftInput
-              id={id}
-              className="entry value"
-              value={String(check[key] ?? '')}
-              check={(text) => problemWithRange(kind, { ...check, [key]: text })}
-              onChange={(text) => {
-                const { [key]: _, ...rest } = check;
-                onChange(text === '' ? rest : { ...rest, [key]: text });
-              }}
-            />
-          )}
-        </Labelled>
-      ))}
-    </div>
-  );
-}
-
-/** What the document's reader would say of a range. */
-function problemWithRange(kind: KindName, check: RangeCheck): string | null {
-  const given = Object.fromEntries(Object.entries(check).filter(([, value]) => value !== ''));
-  return problemWithCheck(kind, given)[0] ?? null;
-}
-
-function problemWithLength(
-  { min, max }: { min?: number | undefined; max?: number | undefined },
-  text: string,
-): string | null {
-  if (text !== '' && !/^\d{1,4}$/.test(text)) return 'A whole number.';
-  if (min === undefined && max === undefined) return 'One of the two is needed.';
-  return min !== undefined && max !== undefined && max < min ? '“At most” is below “at least”.' : null;
 }
