@@ -27,13 +27,6 @@ function around(parts: readonly Intl.NumberFormatPart[]): [string, string] {
   return [text(parts.slice(0, first)), text(parts.slice(last + 1))];
 }
 
-/** Whether `Intl` formats in this currency: a well-formed code is enough for it, so the known ones are asked for. */
-export const isCurrency = (code: string): boolean =>
-  funds.includes(code) || Intl.supportedValuesOf('currency').includes(code);
-
-/** Codes of ISO 4217 that are units of account, which `Intl` formats and does not list everywhere. */
-const funds = ['BOV', 'CHE', 'CHW', 'CLF', 'COU', 'MXV', 'USN', 'UYI', 'UYW', 'XDR'];
-
 /** How many decimals a currency has (ISO 4217). */
 export const decimalsOf = (currency: string): number =>
   new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;

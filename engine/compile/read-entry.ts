@@ -1,7 +1,7 @@
 import { graphemes } from '../run/graphemes.ts';
+import { isCurrency } from './currencies.ts';
 import type { KindName } from './document.ts';
 import { parseNotation } from './notation.ts';
-import { isCurrency } from './number.ts';
 import { isRegion } from './phone.ts';
 import { nameOf, type Spot } from './spot.ts';
 

@@ -1,5 +1,5 @@
+import { isCurrency } from '../../engine/compile/currencies.ts';
 import type { FieldDocument } from '../../engine/compile/document.ts';
-import { isCurrency } from '../../engine/compile/number.ts';
 import { isRegion } from '../../engine/compile/phone.ts';
 import { allRegions } from '../../engine/plans/plans.ts';
 
