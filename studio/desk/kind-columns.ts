@@ -87,9 +87,7 @@ function contentTest(
 /** The offsets at which the caret may stand. */
 export function stopsOf(field: CompiledField, { body }: FieldState): readonly number[] {
   const { stand } = kindOf(field);
-  const all = [...graphemes(body.display)].reduce<number[]>(
-    (stops, c) => [...stops, stops.at(-1)! + c.length],
-    [0],
-  );
+  const all = [0];
+  for (const character of graphemes(body.display)) all.push(all.at(-1)! + character.length);
   return stand ? all.filter((offset) => stand(field.plan, body, offset) === offset) : all;
 }

@@ -105,7 +105,6 @@ function Month({
           →
         </button>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: arrow keys of the days are caught here */}
       <table
         ref={table}
         aria-label={`${year}-${month}`}
