@@ -3,7 +3,7 @@ import type { CompiledField } from '../engine/run/plan.ts';
 import { apply, type FieldEvent, type FieldState, start } from '../engine/run/state.ts';
 
 /** Tells what there is to tell of a state: raw, value, flags, messages. */
-export type Read = (field: CompiledField, state: FieldState, today?: string) => Reading;
+export type Read = (field: CompiledField, state: FieldState) => Reading;
 
 /**
  * One field's state and those who watch it. The only thing here that changes is which state is the present one;
@@ -23,13 +23,12 @@ export interface FieldStore {
 
 /**
  * A store of one field. `read` is `read` of `engine/rules/reading.ts`; it is handed in, so that a page carries
- * only the checks its fields need. `today` is the clock (ISO 8601 date) for limits such as `today+18m`.
+ * only the checks its fields need. Limits such as `today+18m` need a clock: hand in `readOn()` of `clock.ts` then.
  */
 export function createStore(
   field: CompiledField,
   read: Read,
   initial: FieldState = start(field),
-  today?: string,
 ): FieldStore {
   let state = initial;
   let reading: Reading | undefined;
@@ -45,7 +44,7 @@ export function createStore(
     field,
     state: () => state,
     reading: () => {
-      reading ??= read(field, state, today);
+      reading ??= read(field, state);
       return reading;
     },
     dispatch: (event) => become(apply(field, state, event), event),

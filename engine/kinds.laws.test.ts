@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { read } from './rules/reading.ts';
+import { read as readOn } from './rules/reading.ts';
 import { fold, graphemes } from './run/graphemes.ts';
 import { kindOf } from './run/kind.ts';
 import type { PartsBody } from './run/parts.ts';
@@ -21,6 +21,7 @@ const runs = {
   numRuns: Number(process.env.ARBEIT_RUNS ?? 200),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
+const read = (field: CompiledField, state: FieldState) => readOn(field, state, '2027-02-10');
 const fresh = (field: CompiledField): FieldState => apply(field, start(field), { type: 'focus' });
 const shown = ({ body, start, end }: FieldState) => ({
   display: body.display,

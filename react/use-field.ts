@@ -4,9 +4,9 @@ import '../engine/run/kinds.ts';
 
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { type BindOptions, bind } from '../dom/bind.ts';
-import { localToday } from '../dom/clock.ts';
+import { readOn } from '../dom/clock.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
-import { type Reading, read } from '../engine/rules/reading.ts';
+import type { Reading } from '../engine/rules/reading.ts';
 import { kindOf } from '../engine/run/kind.ts';
 import { ghostOf, type PatternBody } from '../engine/run/layout.ts';
 import type { CompiledField } from '../engine/run/plan.ts';
@@ -39,7 +39,7 @@ export function useField(
   options: BindOptions & { readonly store?: FieldStore; readonly today?: string | undefined } = {},
 ): Field {
   const { store: given, submits = 'raw', today } = options;
-  const make = () => createStore(field, read, undefined, today ?? localToday());
+  const make = () => createStore(field, readOn(today));
   const [own, setOwn] = useState(() => (given ? null : make()));
   let store = given ?? own;
   if (!store || (!given && store.field !== field)) {

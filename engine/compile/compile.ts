@@ -1,5 +1,6 @@
 import '../run/kinds.ts';
 import type { BoxesPlan } from '../run/boxes.ts';
+import { canonical } from '../run/decimal.ts';
 import type { Check, CompiledField, CompiledForm, PatternField, Plan, Rule } from '../run/plan.ts';
 import { planDate, planDuration, planTime } from './date.ts';
 import type { CheckDocument, FieldDocument, KindName, RuleDocument, SetDocument } from './document.ts';
@@ -144,7 +145,10 @@ function compileRule(rule: RuleDocument): Rule {
 
 function compileCheck(check: CheckDocument): Check {
   if (check.type === 'range') {
-    const { min, max, step } = check;
+    // Numbers are compared as canonical decimals; dates and times are none and stay.
+    const [min, max, step] = [check.min, check.max, check.step].map((limit) =>
+      limit === undefined ? undefined : canonical(`${limit}`) || `${limit}`,
+    );
     const limits = {
       ...(min === undefined ? {} : { min: `${min}` }),
       ...(max === undefined ? {} : { max: `${max}` }),

@@ -1,3 +1,4 @@
+import { incomplete, passed } from '../run/finding.ts';
 import { graphemes } from '../run/graphemes.ts';
 import { type Body, kindOf } from '../run/kind.ts';
 import type { Check, CompiledField } from '../run/plan.ts';
@@ -6,9 +7,7 @@ import { schemes } from './checksum.ts';
 import type { Finding, Verdict } from './verdict.ts';
 
 const none: Readonly<Record<string, string>> = {};
-const passed: Finding = { verdict: 'pass', code: '', data: none };
 const missing: Finding = { verdict: 'open', code: 'required', data: none };
-const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
 
 /**
  * What one check says of what the field holds. An empty field passes every check but `required`. `today` is the

@@ -56,11 +56,11 @@ function initialRaw(field: CompiledField): string {
 
 const nothing: readonly Shown[] = [];
 
-/** The date a reading is taken on where nobody says which: relative limits need one, and a tape must replay. */
-export const someDay = '2027-02-10';
-
-/** What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it. */
-export function read(field: CompiledField, state: FieldState, today = someDay): Reading {
+/**
+ * What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it, and without one
+ * they hold nothing back: no day is made up.
+ */
+export function read(field: CompiledField, state: FieldState, today = ''): Reading {
   const { body } = state;
   const { plan, rules } = field;
   const kind = kindOf(field);

@@ -1,1 +1,1 @@
-export type { Finding, Verdict } from '../run/kind.ts';
+export type { Finding, Verdict } from '../run/finding.ts';

@@ -53,11 +53,13 @@ function dateOf(days: number): string {
 
 export const addDays = (date: string, days: number): string => dateOf(dayNumber(date) + days);
 
-/** Months further; a day the month does not have becomes its last. */
+/** Months further; a day the month does not have becomes its last, and the calendar ends where its years do. */
 export function addMonths(date: string, months: number): string {
   const [y, m, d] = fieldsOf(date);
   const total = y * 12 + m - 1 + months;
   const year = Math.floor(total / 12);
+  if (year > 9999) return '9999-12-31';
+  if (year < 1) return '0001-01-01';
   const month = (total % 12) + 1;
   return iso(year, month, Math.min(d, daysIn(year, month)));
 }
@@ -76,10 +78,12 @@ export function isoWeek(date: string): string {
 
 const limit = /^today(?:([+-])(\d{1,4})([dwmy]))?$/;
 
-/** A limit as a date: ISO, or relative to the clock as `today`, `today+18m`, `today-16y`; `undefined` where it is neither. */
+/** A limit as a date: ISO, or relative to the clock as `today`, `today+18m`, `today-16y`; `undefined` where it is neither,
+ * and for a relative one without a clock. */
 export function resolve(text: string, today: string): string | undefined {
   const match = limit.exec(text);
   if (!match) return isDate(text) ? text : undefined;
+  if (!today) return undefined;
   const [, sign, count = '0', unit] = match;
   const by = sign === '-' ? -count : +count;
   if (unit === 'm' || unit === 'y') return addMonths(today, unit === 'y' ? by * 12 : by);

@@ -1,7 +1,8 @@
 import { around } from './around.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from './calendar.ts';
-import { fold } from './graphemes.ts';
-import type { Finding, Kind, Verdict } from './kind.ts';
+import { type Finding, incomplete, passed, type Verdict } from './finding.ts';
+import { fold, localized } from './graphemes.ts';
+import type { Kind } from './kind.ts';
 import { isFull, layParts, type Parsed, type PartsBody, type PartsPlan, partsKind } from './parts.ts';
 import type { Check } from './plan.ts';
 
@@ -240,8 +241,6 @@ function shown(plan: DatePlan, date: string): string {
   return rest(plan, lay(plan, ordered(plan, y!, m!, d!))).display;
 }
 
-const passed: Finding = { verdict: 'pass', code: '', data: {} };
-const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: {} };
 const noSuchDate: Finding = { verdict: 'fail', code: 'no-such-date', data: {} };
 
 function judge(plan: DatePlan, body: PartsBody, check: Check, today: string): Finding | undefined {
@@ -280,8 +279,7 @@ function rest(plan: DatePlan, body: PartsBody): PartsBody {
   const date = value(plan, closed);
   const template = date && plan.resting[+texts[plan.month]! - 1];
   if (!date || !template) return lay(plan, closed.texts);
-  const local = (text: string): string =>
-    plan.digits ? text.replace(/[0-9]/g, (digit) => plan.digits[+digit]!) : text;
+  const local = (text: string): string => localized(plan.digits, text);
   const day = texts[plan.day]!;
   const display = template
     .replace('{dd}', local(day))

@@ -1,6 +1,7 @@
 import { around } from './around.ts';
-import { fold } from './graphemes.ts';
-import type { Edited, Finding, Kind } from './kind.ts';
+import { type Finding, passed } from './finding.ts';
+import { fold, localized } from './graphemes.ts';
+import type { Edited, Kind } from './kind.ts';
 import { locate, type Parsed, type PartsBody, type PartsPlan, partsKind } from './parts.ts';
 import type { Check } from './plan.ts';
 
@@ -20,7 +21,7 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
   for (const [i, text] of texts.entries()) {
     if (text && display) display += ' ';
     at.push(display.length);
-    if (text) display += (digits ? text.replace(/[0-9]/g, (d) => digits[+d]!) : text) + between[i + 1]!;
+    if (text) display += localized(digits, text) + between[i + 1]!;
     // Hours alone and minutes alone are told apart by the unit.
     if (text) content += text + (i === plan.hour ? 'h' : '');
   }
@@ -28,7 +29,7 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
 }
 
 /** No hours yet, and the caret past them: what typing their unit alone leads to. */
-function passed(plan: DurationPlan): PartsBody {
+function passedBy(plan: DurationPlan): PartsBody {
   const display = `${plan.between[1]!.trimStart()} `;
   return { content: '', display, complete: false, texts: plan.parts.map(() => ''), at: [0, display.length] };
 }
@@ -86,7 +87,7 @@ function letter(
     return { body: after, caret: after.at[1]! + text.length };
   }
   if (plan.parts.length > 1 && !body.content && (unit === 0 || c === ':' || c === ' ')) {
-    const after = passed(plan);
+    const after = passedBy(plan);
     return { body: after, caret: after.display.length };
   }
   const isPassing = part === 0 && plan.parts.length > 1 && text !== '' && index === text.length;
@@ -113,7 +114,7 @@ function judge(plan: DurationPlan, body: PartsBody, check: Check): Finding | und
   if (min && minutes < +min) return { verdict: room, code: 'below-min', data };
   if (max && minutes > +max) return { verdict: 'fail', code: 'above-max', data };
   if (step && minutes % +step) return { verdict: room, code: 'off-step', data };
-  return { verdict: 'pass', code: '', data };
+  return passed;
 }
 
 const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>

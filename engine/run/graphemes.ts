@@ -46,3 +46,10 @@ export function fold(character: string): string {
   while (decimalDigit.test(String.fromCodePoint(first - 1))) first--;
   return String((code - first) % 10);
 }
+
+/** Letters, digits and pictures are told when left out; spaces and punctuation may be dropped (law 6). */
+export const worthTelling = /[\p{L}\p{N}\p{So}]/u;
+
+/** ASCII digits in the digits of a script, `digits` its ten from zero; '' for ASCII, which stays. */
+export const localized = (digits: string, text: string): string =>
+  digits ? text.replace(/[0-9]/g, (d) => digits[+d]!) : text;

@@ -1,4 +1,5 @@
 import type { Reason } from './cells.ts';
+import type { Finding } from './finding.ts';
 import type { Check, CompiledField, Plan } from './plan.ts';
 import type { FieldEvent, FieldState } from './state.ts';
 
@@ -24,18 +25,6 @@ export interface Taken<B extends Body = Body> extends Edited<B> {
   readonly leftOut: string;
   /** Set only when nothing at all was taken. */
   readonly rejected: Reason | null;
-}
-
-/** What a rule says of a value: it holds, it could still hold if the user types on, or it cannot. */
-export type Verdict = 'pass' | 'open' | 'fail';
-
-/** A rule's answer with what a message needs. */
-export interface Finding {
-  readonly verdict: Verdict;
-  /** Code for the program, meaningful unless the verdict is `pass`. */
-  readonly code: string;
-  /** Data for `{name}` in a message, each in the field's own display form. */
-  readonly data: Readonly<Record<string, string>>;
 }
 
 export type Extent = 'character-left' | 'character-right' | 'word-left' | 'selection';

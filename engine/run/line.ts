@@ -1,5 +1,5 @@
 import type { Reason } from './cells.ts';
-import { graphemes } from './graphemes.ts';
+import { graphemes, worthTelling } from './graphemes.ts';
 import type { Body, Edited, Extent, Taken } from './kind.ts';
 
 /**
@@ -63,8 +63,6 @@ function offsetAfter<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, 
   if (body.head >= 0 && count < 2) return count ? body.from : body.head;
   return count ? offsetOf(line, plan, body, count - 1) + 1 : body.from;
 }
-
-const worthTelling = /[\p{L}\p{N}\p{So}]/u;
 
 /** Everything about editing that `Kind` asks for, from a `Line`. */
 export function lineKind<P, B extends LineBody>(line: Line<P, B>) {

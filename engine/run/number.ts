@@ -1,8 +1,9 @@
 import { around } from './around.ts';
 import type { Reason } from './cells.ts';
 import { add, canonical, compare, hasMultiple, isMultiple, places } from './decimal.ts';
-import { fold } from './graphemes.ts';
-import type { Finding, Kind, Verdict } from './kind.ts';
+import { type Finding, passed, type Verdict } from './finding.ts';
+import { fold, localized } from './graphemes.ts';
+import type { Kind } from './kind.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from './line.ts';
 import type { Check } from './plan.ts';
 
@@ -48,9 +49,6 @@ const withGroups = (plan: NumberPlan, whole: string): string => {
   return whole.slice(0, end) + plan.group + text;
 };
 
-const localized = ({ digits }: NumberPlan, text: string): string =>
-  digits ? text.replace(/[0-9]/g, (d) => digits[+d]!) : text;
-
 /** Lays content out; `isResting` with what only stands there while nobody types. */
 function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody {
   const isNegative = content.charCodeAt(0) === 45;
@@ -74,7 +72,7 @@ function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody
   let text = point < 0 ? digits : digits.slice(0, point);
   if (plan.grouping === 'typing' || (isResting && plan.grouping === 'leave')) text = withGroups(plan, text);
   if (point >= 0) text += plan.decimal + digits.slice(point + 1);
-  if (plan.digits) text = localized(plan, text);
+  text = localized(plan.digits, text);
   const [prefix, suffix] = isNegative ? plan.aroundNegative : plan.around;
   const from = prefix.length;
   return {
@@ -170,7 +168,8 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   const isRight = plan.fill === 'right' && point && plan.most > 0;
   return {
     text: isRight ? contentOf(plan, decimal).replace(/^(-?)0+(?=\d)/, '$1') : decimal,
-    leftOut: bare.leftOut + fraction.slice(plan.most),
+    // A minus that cannot be held changes the amount, so it is told although it is no letter.
+    leftOut: (isNegative && !minus ? '-' : '') + bare.leftOut + fraction.slice(plan.most),
     ...(assumed ? { assumed } : {}),
   };
 }
@@ -257,8 +256,6 @@ const reach = (plan: NumberPlan, content: string, decimal: string): string | und
   const [whole, fraction = ''] = decimal.split('.');
   return `${whole}.${fraction.padEnd(plan.most, '9')}`;
 };
-
-const passed: Finding = { verdict: 'pass', code: '', data: {} };
 
 function range(plan: NumberPlan, body: LineBody, check: Check & { type: 'range' }): Finding {
   const { min = '', max = '', step = '' } = check;

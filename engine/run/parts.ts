@@ -1,5 +1,5 @@
 import type { Reason } from './cells.ts';
-import { fold, graphemes } from './graphemes.ts';
+import { fold, graphemes, localized, worthTelling } from './graphemes.ts';
 import type { Body, Edited, Extent, Taken } from './kind.ts';
 
 /**
@@ -48,9 +48,6 @@ function fits({ size, low, high }: PartPlan, digits: string): boolean {
   const least = +digits * scale;
   return least + scale > low && least <= high;
 }
-
-const localized = (digits: string, text: string): string =>
-  digits ? text.replace(/[0-9]/g, (d) => digits[+d]!) : text;
 
 /** Lays out the edit view of what the parts hold. */
 export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
@@ -244,7 +241,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       if (typeof edited !== 'string') {
         taken ||= edited.body !== present || edited.caret !== caret;
         ({ body: present, caret } = edited);
-      } else if (/[\p{L}\p{N}\p{So}]/u.test(character)) {
+      } else if (worthTelling.test(character)) {
         leftOut += character;
         refusal ??= edited;
       }

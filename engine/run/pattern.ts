@@ -2,7 +2,7 @@ import { align } from './align.ts';
 import { fit, type Reason } from './cells.ts';
 import { eraseDense, insertDense } from './dense.ts';
 import { cellBeside, cellsIn, erase, wordLeft } from './erase.ts';
-import { graphemes } from './graphemes.ts';
+import { graphemes, worthTelling } from './graphemes.ts';
 import { type Edited, insertOne } from './insert.ts';
 import type { Kind } from './kind.ts';
 import { lay, type PatternBody, rawOf } from './layout.ts';
@@ -22,9 +22,6 @@ function emptyOf(plan: PatternPlan): PatternBody {
   }
   return body;
 }
-
-/** Letters, digits and pictures are told when left out; spaces and punctuation may be dropped (law 6). */
-const worthTelling = /[\p{L}\p{N}\p{So}]/u;
 
 /** Several characters one after the other, keeping what is taken and telling what is not. */
 function insertAll(

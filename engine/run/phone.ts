@@ -1,7 +1,8 @@
 import { around } from './around.ts';
 import type { Reason } from './cells.ts';
+import { type Finding, incomplete, passed } from './finding.ts';
 import { fold } from './graphemes.ts';
-import type { Finding, Kind } from './kind.ts';
+import type { Kind } from './kind.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from './line.ts';
 import { type Read, takeApart } from './phone-number.ts';
 import { formatFor, longest, type PhoneFormat, type PhonePlan } from './phone-plan.ts';
@@ -41,7 +42,7 @@ function bodyOf(
   finding: Finding,
   format: PhoneFormat | undefined,
 ): PhoneBody {
-  const complete = content !== '' && finding === passes;
+  const complete = content !== '' && finding === passed;
   return {
     content,
     display,
@@ -75,13 +76,11 @@ function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undef
   const next: Read = { lead, code, region, digits: digits + c, extension, formats, own, settled };
   // Of any type and not long enough yet it can only be open.
   const isShort = plan.types.length === 0 && length + 1 < format.min;
-  const finding = isShort ? isOpen : verdictOf(plan, next);
+  const finding = isShort ? incomplete : verdictOf(plan, next);
   const display = before ? body.display + before + c : body.display + c;
   return bodyOf(body.content + c, display, next, finding, format);
 }
 
-const passes: Finding = { verdict: 'pass', code: '', data: {} };
-const isOpen: Finding = { verdict: 'open', code: 'incomplete', data: {} };
 const unknown: Finding = { verdict: 'fail', code: 'unknown-number', data: {} };
 const notAllowed: Finding = { verdict: 'fail', code: 'not-allowed', data: {} };
 
@@ -91,26 +90,26 @@ function verdictOf(plan: PhonePlan, read: Read): Finding {
   if (!own) {
     if (code === '') {
       const couldBe = lead === '' || Object.keys(plan.codes).some((known) => known.startsWith(digits));
-      return couldBe ? isOpen : plan.isListed ? notAllowed : unknown;
+      return couldBe ? incomplete : plan.isListed ? notAllowed : unknown;
     }
     // A calling code that serves no region: only the length is known.
     const most = plan.codes[code]?.max ?? longest;
-    return digits.length > most ? unknown : digits.length === most ? passes : isOpen;
+    return digits.length > most ? unknown : digits.length === most ? passed : incomplete;
   }
   // What is typed so far may be the beginning of an international prefix.
   const length = lead.length + digits.length;
   const home = length < 4 && !code ? plan.plans[plan.home] : undefined;
-  if (home && length < home.idd.length && home.idd.startsWith(lead + digits)) return isOpen;
+  if (home && length < home.idd.length && home.idd.startsWith(lead + digits)) return incomplete;
   const { sure, open } = read.formats;
   let isOther = open.length > 0;
   for (const format of sure) {
     const { length } = digits;
     if (length > format.max) continue;
     if (!isWanted(plan, format)) isOther = true;
-    else if (length < format.min || extension === '') return isOpen;
-    else return passes;
+    else if (length < format.min || extension === '') return incomplete;
+    else return passed;
   }
-  for (const format of open) if (isWanted(plan, format) && digits.length <= format.max) return isOpen;
+  for (const format of open) if (isWanted(plan, format) && digits.length <= format.max) return incomplete;
   return isOther ? notAllowed : unknown;
 }
 
@@ -147,7 +146,7 @@ function put(plan: PhonePlan, content: string, at: number, character: string): P
     return at === 0 ? next('+') : 'not-accepted';
   }
   if (plan.extension && (c === 'x' || c === 'X' || c === '#') && at === content.length && mark < 0)
-    return verdictOf(plan, takeApart(plan, content)) === passes ? next('x') : 'not-accepted';
+    return verdictOf(plan, takeApart(plan, content)) === passed ? next('x') : 'not-accepted';
   return 'not-accepted';
 }
 

@@ -1,6 +1,7 @@
 import { around } from './around.ts';
+import { type Finding, passed, type Verdict } from './finding.ts';
 import { fold } from './graphemes.ts';
-import type { Finding, Kind, Verdict } from './kind.ts';
+import type { Kind } from './kind.ts';
 import { layParts, type Parsed, type PartsBody, type PartsPlan, partsKind } from './parts.ts';
 import type { Check } from './plan.ts';
 
@@ -103,7 +104,7 @@ function judge(plan: TimePlan, body: PartsBody, check: Check): Finding | undefin
   const time = value(plan, body);
   if (time !== null) {
     if (low && withSeconds(time) < low) return say('fail', 'below-min');
-    return high && withSeconds(time) > high ? say('fail', 'above-max') : say('pass', '');
+    return high && withSeconds(time) > high ? say('fail', 'above-max') : passed;
   }
   if (spans.some(([from, to]) => (!low || to! >= low) && (!high || from! <= high)))
     return say('open', min ? 'below-min' : 'above-max');

@@ -1,5 +1,5 @@
 import type { CompiledSet } from '../compile/compile.ts';
-import { type Flags, read, someDay, told } from '../rules/reading.ts';
+import { type Flags, read, told } from '../rules/reading.ts';
 import { applyToForm, type FormEvent, type FormState, startForm } from '../run/form.ts';
 import { graphemes } from '../run/graphemes.ts';
 import { kindOf } from '../run/kind.ts';
@@ -44,10 +44,10 @@ export interface TapeMismatch {
 }
 
 /**
- * Plays a tape on the set, on the day the tape names or else on `clock` (ISO 8601). Nothing else is asked, so it plays
- * the same anywhere.
+ * Plays a tape on the set, on the day the tape names or else on `clock` (ISO 8601); without either, relative limits hold
+ * nothing back. Nothing else is asked, so it plays the same anywhere.
  */
-export function play(set: CompiledSet, tape: Tape, clock = someDay): Played | TapeMismatch {
+export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMismatch {
   const today = tape.today ?? clock;
   const form = formFor(set, tape);
   if (!form) return { line: 1, message: `The document has no ${tape.target.type} "${tape.target.id}".` };

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { compileField } from '../../engine/compile/compile.ts';
 import { parseNotation } from '../../engine/compile/notation.ts';
 import { sampleCells } from '../../engine/compile/sample.ts';
+import { read } from '../../engine/rules/reading.ts';
 import { lay, type PatternBody } from '../../engine/run/layout.ts';
 import { apply, type FieldEvent, keysOf, start } from '../../engine/run/state.ts';
 import { play } from '../../engine/tape/play.ts';
@@ -70,7 +71,7 @@ describe('the desk’s tape', () => {
     let state = start(field);
     return events.reduce((tape, event) => {
       state = apply(field, state, event);
-      return recordRow(tape, field, event, state, null);
+      return recordRow(tape, field, event, state, null, read);
     }, newTape(state));
   };
   test('caret moves in a row are one row', () => {
@@ -86,7 +87,7 @@ describe('the desk’s tape', () => {
   test('going on from an earlier row replaces what came after it', () => {
     const tape = recorded([{ type: 'focus' }, ...keysOf('123')]);
     const next = apply(field, tape.rows[1]!.state, { type: 'key', text: '9' });
-    const again = recordRow(tape, field, { type: 'key', text: '9' }, next, 1).rows;
+    const again = recordRow(tape, field, { type: 'key', text: '9' }, next, 1, read).rows;
     expect(again.map((row) => row.reading.display)).toEqual(['', '1', '19']);
     expect(new Set(again.map((row) => row.id)).size).toBe(3);
   });
@@ -99,6 +100,7 @@ describe('the desk’s tape', () => {
       recorded([{ type: 'focus' }, ...keysOf('12345'), { type: 'backspace' }]),
       field,
       wider,
+      read,
     );
     expect(rows.map((row) => row.reading.display)).toEqual([
       '',
@@ -119,7 +121,7 @@ describe('the desk’s tape', () => {
       ),
     );
     expect(full.rows.length).toBe(mostRows);
-    expect(replay(full, field, field).rows.map((row) => row.reading.display)).toEqual(
+    expect(replay(full, field, field, read).rows.map((row) => row.reading.display)).toEqual(
       full.rows.map((row) => row.reading.display),
     );
   });

@@ -3,10 +3,10 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
+import { readOn } from '../../dom/clock.ts';
 import { createStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
-import { read } from '../../engine/rules/reading.ts';
 import type { CompiledField, PatternPlan } from '../../engine/run/plan.ts';
 import { start } from '../../engine/run/state.ts';
 import { type Field, useField } from '../../react/use-field.ts';
@@ -152,23 +152,24 @@ function OnPattern({
  * played again on the new one. Stepping back puts the whole desk at that row.
  */
 function useBench(compiled: CompiledField, today: string | undefined) {
+  const read = useMemo(() => readOn(today), [today]);
   const [bench, setBench] = useState(() => {
     const base = start(compiled);
     return {
       compiled,
-      store: createStore(compiled, read, base, today),
+      store: createStore(compiled, read, base),
       tape: newTape(base),
       at: null as number | null,
     };
   });
   let present = bench;
   if (bench.compiled !== compiled) {
-    const tape = replay(bench.tape, bench.compiled, compiled);
+    const tape = replay(bench.tape, bench.compiled, compiled, read);
     const { focused } = bench.store.state();
     const here = tape.rows[bench.at ?? tape.rows.length - 1]?.state ?? tape.base;
     present = {
       compiled,
-      store: createStore(compiled, read, { ...here, focused }, today),
+      store: createStore(compiled, read, { ...here, focused }),
       tape,
       at: bench.at,
     };
@@ -188,10 +189,12 @@ function useBench(compiled: CompiledField, today: string | undefined) {
         if (b.store !== store) return b;
         // Looking at an earlier row and leaving the field again is no edit of the tape.
         const isLooking = b.at !== null && /^(focus|leave|select)$/.test(event.type);
-        return isLooking ? b : { ...b, tape: recordRow(b.tape, store.field, event, state, b.at), at: null };
+        return isLooking
+          ? b
+          : { ...b, tape: recordRow(b.tape, store.field, event, state, b.at, read), at: null };
       });
     });
-  }, [store]);
+  }, [store, read]);
   const step = (to: number | null) => {
     const row = present.tape.rows[to ?? present.tape.rows.length - 1];
     if (!row) return;

@@ -146,25 +146,9 @@ function OptionEditor({
         </fieldset>
       );
     case 'number':
-      return (
-        <Labelled label={option.label}>
-          {(inputId) => (
-            <DraftInput
-              id={inputId}
-              className="entry value"
-              inputMode="numeric"
-              value={value === undefined ? '' : String(value)}
-              check={(text) =>
-                text === '' || (/^\d{1,5}$/.test(text) && +text >= option.min && +text <= option.max)
-                  ? null
-                  : `A whole number from ${option.min} to ${option.max}, or nothing.`
-              }
-              onChange={(text) => onChange(text === '' ? undefined : Number(text))}
-            />
-          )}
-        </Labelled>
-      );
-    case 'text':
+    case 'text': {
+      const check = option.is === 'text' ? option.check : wholeFrom(option.min, option.max);
+      const suggestions = option.is === 'text' ? (option.suggestions ?? []) : [];
       return (
         <Labelled label={option.label}>
           {(inputId) => (
@@ -172,13 +156,15 @@ function OptionEditor({
               <DraftInput
                 id={inputId}
                 className="entry value"
-                list={`${inputId}-list`}
+                {...(option.is === 'number' ? { inputMode: 'numeric' } : { list: `${inputId}-list` })}
                 value={value === undefined ? '' : String(value)}
-                check={option.check}
-                onChange={(text) => onChange(text)}
+                check={check}
+                onChange={(text) =>
+                  onChange(option.is === 'text' ? text : text === '' ? undefined : Number(text))
+                }
               />
               <datalist id={`${inputId}-list`}>
-                {option.suggestions?.map((text) => (
+                {suggestions.map((text) => (
                   <option key={text} value={text} />
                 ))}
               </datalist>
@@ -186,5 +172,13 @@ function OptionEditor({
           )}
         </Labelled>
       );
+    }
   }
 }
+
+const wholeFrom =
+  (min: number, max: number) =>
+  (text: string): string | null =>
+    text === '' || (/^\d{1,5}$/.test(text) && +text >= min && +text <= max)
+      ? null
+      : `A whole number from ${min} to ${max}, or nothing.`;

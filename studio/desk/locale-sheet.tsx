@@ -1,11 +1,11 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
+import { readOn } from '../../dom/clock.ts';
 import { share } from '../../dom/share.ts';
 import { createStore, type FieldStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument } from '../../engine/compile/document.ts';
-import { read } from '../../engine/rules/reading.ts';
 import { useField } from '../../react/use-field.ts';
 import { GhostedInput } from '../sheet/plain-field.tsx';
 
@@ -65,7 +65,7 @@ function Sheet({
           { ...rest, id: `${definition.id}-${locale}`, locale } as FieldDocument,
           { locale },
         );
-        return { locale, store: createStore(compiled, read, undefined, today) };
+        return { locale, store: createStore(compiled, readOn(today)) };
       }),
     [definition, today],
   );

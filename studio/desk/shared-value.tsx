@@ -1,11 +1,11 @@
 'use client';
 
 import { useEffect, useMemo } from 'react';
+import { readOn } from '../../dom/clock.ts';
 import { share } from '../../dom/share.ts';
 import { createStore, type FieldStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument } from '../../engine/compile/document.ts';
-import { read } from '../../engine/rules/reading.ts';
 import { useField } from '../../react/use-field.ts';
 import { GhostedInput } from '../sheet/plain-field.tsx';
 
@@ -55,7 +55,7 @@ export function SharedValue({
 }) {
   const other = useMemo(() => otherDisplay(definition), [definition]);
   const store = useMemo(
-    () => (other ? createStore(compileField(other.field, { locale }), read, undefined, today) : undefined),
+    () => (other ? createStore(compileField(other.field, { locale }), readOn(today)) : undefined),
     [other, locale, today],
   );
   useEffect(() => {

@@ -1,4 +1,6 @@
-import { type Reading, read } from '../../engine/rules/reading.ts';
+import type { Read } from '../../dom/store.ts';
+import type { Reading } from '../../engine/rules/reading.ts';
+import { kindOf } from '../../engine/run/kind.ts';
 import type { CompiledField } from '../../engine/run/plan.ts';
 import { apply, type FieldEvent, type FieldState, start } from '../../engine/run/state.ts';
 
@@ -31,6 +33,7 @@ export function recordRow(
   event: FieldEvent,
   state: FieldState,
   from: number | null,
+  read: Read,
 ): DeskTape {
   const kept = from === null ? tape.rows : tape.rows.slice(0, from + 1);
   const row: TapeRow = { id: (tape.rows.at(-1)?.id ?? 0) + 1, event, state, reading: read(field, state) };
@@ -43,7 +46,7 @@ export function recordRow(
 }
 
 /** The same keys on another definition of the field: what they come to now, row by row. */
-export function replay(tape: DeskTape, before: CompiledField, now: CompiledField): DeskTape {
+export function replay(tape: DeskTape, before: CompiledField, now: CompiledField, read: Read): DeskTape {
   const base = carry(tape.base, before, now);
   let state = base;
   const rows = tape.rows.map((row) => {
@@ -58,7 +61,9 @@ export function carry(state: FieldState, before: CompiledField, now: CompiledFie
   const { focused, touched, submitted, body } = state;
   const fresh = start(now);
   const isInitial = body.display === start(before).body.display;
-  const carried = isInitial ? fresh : apply(now, fresh, { type: 'set', text: read(before, state).raw });
+  const carried = isInitial
+    ? fresh
+    : apply(now, fresh, { type: 'set', text: kindOf(before).raw(before.plan, body) });
   return { ...carried, past: null, future: null, focused, touched, submitted, rejected: null, leftOut: '' };
 }
 

@@ -1,6 +1,5 @@
 'use client';
 
-import { kindOf } from '../../engine/run/kind.ts';
 import type { Field } from '../../react/use-field.ts';
 import { CodeBoxes } from './code-boxes.tsx';
 import { GhostedInput } from './plain-field.tsx';
@@ -26,7 +25,7 @@ export function Control({
 export function Counter({ field }: { readonly field: Field }) {
   const { plan } = field.store.field;
   if (plan.kind !== 'text' || !plan.max) return null;
-  const left = Number(kindOf(field.store.field).facts?.(plan, field.state.body).left);
+  const left = Number(field.facts.left);
   const isNear = left <= Math.max(5, plan.max / 10);
   return (
     <span

@@ -2,7 +2,6 @@
 
 import { Popover } from 'radix-ui';
 import { type KeyboardEvent, useId, useState } from 'react';
-import { kindOf } from '../../engine/run/kind.ts';
 import type { PhoneBody, PhonePlan } from '../../engine/run/phone.ts';
 import type { Field } from '../../react/use-field.ts';
 import { findRegions, regionChoices } from './regions.ts';
@@ -15,10 +14,11 @@ export function RegionPicker({ field }: { readonly field: Field }) {
   const [search, setSearch] = useState('');
   const [at, setAt] = useState(0);
   const id = useId();
-  const { region = plan.home } = kindOf(store.field).facts?.(plan, field.state.body) ?? {};
+  const { region = plan.home } = field.facts;
   const shown = region || plan.home;
-  const choices = regionChoices(store.field.locale).filter((choice) => plan.plans[choice.region]);
-  const found = findRegions(choices, search);
+  // Closed, as it is while a number is typed, it needs the name of one region and no list.
+  const all = regionChoices(store.field.locale);
+  const found = isOpen ? findRegions(all, search).filter((choice) => plan.plans[choice.region]) : [];
   const here = Math.min(at, found.length - 1);
   const choose = (chosen: string) => {
     const { digits } = (field.state.body as PhoneBody).read;
@@ -48,7 +48,7 @@ export function RegionPicker({ field }: { readonly field: Field }) {
     >
       <Popover.Trigger
         className="word-button value whitespace-nowrap text-sm"
-        aria-label={`Region: ${choices.find((choice) => choice.region === shown)?.name ?? shown}. Choose another.`}
+        aria-label={`Region: ${all.find((choice) => choice.region === shown)?.name ?? shown}. Choose another.`}
       >
         {shown} +{plan.plans[shown]?.code ?? ''}
       </Popover.Trigger>

@@ -1,0 +1,16 @@
+/** What a rule says of a value: it holds, it could still hold if the user types on, or it cannot. */
+export type Verdict = 'pass' | 'open' | 'fail';
+
+/** A rule's answer with what a message needs. */
+export interface Finding {
+  readonly verdict: Verdict;
+  /** Code for the program, meaningful unless the verdict is `pass`. */
+  readonly code: string;
+  /** Data for `{name}` in a message, each in the field's own display form. */
+  readonly data: Readonly<Record<string, string>>;
+}
+
+const none: Finding['data'] = {};
+
+export const passed: Finding = { verdict: 'pass', code: '', data: none };
+export const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
