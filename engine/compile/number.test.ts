@@ -75,6 +75,25 @@ const typed = (entry: NumberEntry & { currency: string }, locale: string, text: 
   return { ...read(field, state), state };
 };
 
+test('limits are compared as numbers, however they are written', () => {
+  const verdict = (min: string, text: string) => {
+    const rules = [{ id: 'r', check: { type: 'range', min, max: '0100.0' } as const }];
+    const field = compileField(
+      { id: 'f', kind: 'number', label: 'F', entry: { decimals: { max: 2 } }, rules },
+      { locale: 'en-GB' },
+    );
+    const state = apply(field, start(field), { type: 'set', text });
+    return read(field, state).findings.find((_, i) => field.rules[i]!.id === 'r')!.verdict;
+  };
+  expect([
+    verdict('007', '7'),
+    verdict('.5', '0.5'),
+    verdict('7', '6.99'),
+    verdict('7', '100'),
+    verdict('7', '100.01'),
+  ]).toEqual(['pass', 'pass', 'fail', 'pass', 'fail']);
+});
+
 describe('pasted amounts', () => {
   test.each([
     ['de-DE', '1.234,56', '1234.56', ''],
@@ -105,6 +124,8 @@ describe('pasted amounts', () => {
 
   test('what cannot be held is told: digits over, another currency, other words', () => {
     expect(typed({ currency: 'EUR' }, 'de-DE', '1,239').state.leftOut).toBe('9');
+    expect(typed({ currency: 'EUR' }, 'de-DE', '-12,50').state).toMatchObject({ leftOut: '-' });
+    expect(typed({ currency: 'EUR' }, 'en-GB', '(3)').state.leftOut).toBe('-');
     expect(typed({ currency: 'JPY' }, 'en-GB', '1234.50').state.leftOut).toBe('50');
     expect(typed({ currency: 'EUR' }, 'de-DE', 'USD 12').state.leftOut).toBe('USD');
     expect(typed({ currency: 'EUR' }, 'de-DE', 'etwa 12,50').state).toMatchObject({ leftOut: 'etwa' });

@@ -15,6 +15,34 @@ const set = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [field] };
 const withField = (more: object) => ({ ...set, fields: [{ ...field, ...more }] });
 const withRule = (check: object, more: object = {}) => withField({ rules: [{ id: 'r', check, ...more }] });
 
+/** Entries of each kind that say as much as can be said. */
+const kinds: Readonly<Record<string, readonly object[]>> = {
+  text: [{}, { trim: false, collapse: true, case: 'upper', max: 10 }],
+  number: [
+    {},
+    {
+      unit: 'kilogram',
+      decimals: { min: 1, max: 3 },
+      negative: 'minus',
+      grouping: 'never',
+      fill: 'right',
+      pad: false,
+    },
+  ],
+  currency: [{ currency: 'CLF' }, { currency: 'KWD', sign: 'code', negative: 'parentheses' }],
+  percent: [{ decimals: { max: 2 } }],
+  date: [{}, { order: 'ymd', separator: ' / ', resting: 'full', pivot: 30 }],
+  time: [{}, { clock: 12, seconds: true }],
+  duration: [{}, { units: ['min'] }],
+  phone: [
+    { home: 'GB' },
+    { home: 'CH', regions: ['CH', 'LI'], style: 'international', types: ['mobile'], extension: true },
+    { home: 'US', regions: 'any' },
+  ],
+  pin: [{}, { length: 12, accept: 'alnum', conceal: false }],
+  'one-time-code': [{}, { length: 8, groups: [4, 4] }],
+};
+
 const faultsOf = (json: unknown) => {
   const result = readDocument(json);
   return result.ok ? [] : result.faults;
@@ -120,6 +148,90 @@ describe('one fault each', () => {
   ])('%s', (_, json, path, seenBy) => {
     expect(faultsOf(json).map((fault) => fault.path)).toEqual([path]);
     expect(isBySchema(json)).toBe(seenBy === 'sense');
+  });
+
+  const withKind = (kind: string, entry: object, check?: object) => ({
+    ...set,
+    fields: [{ id: 'f', kind, label: 'F', entry, ...(check ? { rules: [{ id: 'r', check }] } : {}) }],
+  });
+  const entry = '$.fields[0].entry';
+  const check = '$.fields[0].rules[0].check';
+  test.each<[string, unknown, string, 'shape' | 'sense']>([
+    ['a currency nobody has', withKind('currency', { currency: 'QQQ' }), `${entry}.currency`, 'sense'],
+    ['money without a currency', withKind('currency', {}), `${entry}.currency`, 'shape'],
+    ['a currency on a number', withKind('number', { currency: 'EUR' }), `${entry}.currency`, 'shape'],
+    [
+      'decimals upside down',
+      withKind('number', { decimals: { min: 3, max: 1 } }),
+      `${entry}.decimals.max`,
+      'sense',
+    ],
+    ['too many decimals', withKind('percent', { decimals: { max: 1000 } }), `${entry}.decimals.max`, 'shape'],
+    ['a unit with a digit', withKind('number', { unit: 'm2' }), `${entry}.unit`, 'sense'],
+    ['a way to fill there is not', withKind('number', { fill: 'middle' }), `${entry}.fill`, 'shape'],
+    ['an order there is not', withKind('date', { order: 'ydm' }), `${entry}.order`, 'shape'],
+    ['a letter as separator', withKind('date', { separator: 'x' }), `${entry}.separator`, 'sense'],
+    ['a clock of ten hours', withKind('time', { clock: 10 }), `${entry}.clock`, 'shape'],
+    ['seconds that are no yes or no', withKind('time', { seconds: 'yes' }), `${entry}.seconds`, 'shape'],
+    ['units the wrong way round', withKind('duration', { units: ['min', 'h'] }), `${entry}.units`, 'shape'],
+    ['a home that is no region', withKind('phone', { home: 'QQ' }), `${entry}.home`, 'sense'],
+    ['a telephone without a home', withKind('phone', {}), `${entry}.home`, 'shape'],
+    ['no region at all', withKind('phone', { home: 'GB', regions: [] }), `${entry}.regions`, 'shape'],
+    [
+      'a type of telephone there is not',
+      withKind('phone', { home: 'GB', types: ['fax'] }),
+      `${entry}.types[0]`,
+      'shape',
+    ],
+    ['two boxes', withKind('pin', { length: 2 }), `${entry}.length`, 'shape'],
+    [
+      'groups that do not add up',
+      withKind('one-time-code', { length: 6, groups: [3, 4] }),
+      `${entry}.groups`,
+      'sense',
+    ],
+    ['groups of a PIN', withKind('pin', { groups: [2, 2] }), `${entry}.groups`, 'shape'],
+    ['no room for text', withKind('text', { max: 0 }), `${entry}.max`, 'shape'],
+    ['a range of text', withKind('text', {}, { type: 'range', min: 1 }), `${check}.type`, 'sense'],
+    ['a range of nothing', withKind('number', {}, { type: 'range' }), check, 'shape'],
+    [
+      'a limit that is no decimal',
+      withKind('number', {}, { type: 'range', min: '1,5' }),
+      `${check}.min`,
+      'sense',
+    ],
+    [
+      'a limit that is no date',
+      withKind('date', {}, { type: 'range', max: '30/02/2027' }),
+      `${check}.max`,
+      'sense',
+    ],
+    [
+      'a day that is none',
+      withKind('date', {}, { type: 'range', max: '2027-02-30' }),
+      `${check}.max`,
+      'sense',
+    ],
+    [
+      'a relative limit misspelt',
+      withKind('date', {}, { type: 'range', min: 'today + 1d' }),
+      `${check}.min`,
+      'sense',
+    ],
+    ['a step of a date', withKind('date', {}, { type: 'range', step: 1 }), `${check}.step`, 'sense'],
+    ['a step of nothing', withKind('number', {}, { type: 'range', step: 0 }), `${check}.step`, 'sense'],
+    ['a time past midnight', withKind('time', {}, { type: 'range', max: '24:30' }), `${check}.max`, 'sense'],
+    ['a locale that is not well-formed', { ...set, locale: 'en-GB-GB' }, '$.locale', 'sense'],
+  ])('%s', (_, json, path, seenBy) => {
+    expect(faultsOf(json).map((fault) => fault.path)).toEqual([path]);
+    expect(isBySchema(json)).toBe(seenBy === 'sense');
+  });
+
+  test.each(Object.entries(kinds))('whatever is sound for %s passes both', (kind, entries) => {
+    for (const entry of entries) {
+      expect(faultsOf(withKind(kind, entry))).toEqual([]);
+      expect(isBySchema(withKind(kind, entry)), JSON.stringify(isBySchema.errors)).toBe(true);
+    }
   });
 
   test('every fault is told, with a way out where there is a likely one', () => {

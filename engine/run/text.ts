@@ -44,7 +44,7 @@ function put(plan: TextPlan, body: Body, start: number, end: number, text: strin
       unseen = true;
       continue;
     }
-    if (count >= room) leftOut += /\s/u.test(character) ? '' : character;
+    if (!joins && count >= room) leftOut += /\s/u.test(character) ? '' : character;
     else {
       added += plan.case === 'as-typed' ? character : recase(character, plan.case);
       if (!joins) count++;
