@@ -1,6 +1,6 @@
 import type { FieldDocument, KindName, SetDocument } from '../../engine/compile/document.ts';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { sampleLine, sampleOf } from '../desk/sample.ts';
+import { sampleLine, sampleOf } from './sample.ts';
 
 /** A field from nothing: one that already works, so that there is something to click. */
 export const fromNothing: FieldDocument = {

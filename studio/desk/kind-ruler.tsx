@@ -3,8 +3,7 @@
 import type { Field } from '../../react/use-field.ts';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { displayColumns, stopsOf } from './kind-columns.ts';
-
-const shown = (character: string): string => (/^[\s\u200e\u200f\u061c]$/.test(character) ? '⎵' : character);
+import { type RulerRow, RulerRows } from './ruler-rows.tsx';
 
 /**
  * Display and content character under character: which characters are the user's and which are signs, groups, a trunk
@@ -16,7 +15,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const stops = new Set(stopsOf(store.field, state));
   const isPhone = store.field.plan.kind === 'phone';
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
-  const rows = [
+  const rows: readonly RulerRow[] = [
     { name: 'display', text: reading.display, of: (i: number) => columns[i]!.character },
     {
       name: 'content',
@@ -38,8 +37,6 @@ export function KindRuler({ field }: { readonly field: Field }) {
     const at = columns.findIndex((column) => column.offset >= offset);
     return at < 0 ? columns.length : at;
   };
-  const from = boundary(state.start);
-  const to = boundary(state.end);
   const { display } = reading;
   const offsets = [...columns.map(({ offset }) => offset), display.length];
   return (
@@ -56,40 +53,12 @@ export function KindRuler({ field }: { readonly field: Field }) {
             </span>
           ))}
         </div>
-        <div className="relative">
-          {from !== to && (
-            <div
-              aria-hidden="true"
-              className="absolute top-0 h-7 bg-oxide/25"
-              style={{ left: `calc(${from} * var(--col))`, width: `calc(${to - from} * var(--col))` }}
-            />
-          )}
-          <div
-            aria-hidden="true"
-            className={`absolute top-0 h-7 w-0.5 ${state.focused ? 'bg-oxide' : 'bg-line'}`}
-            style={{ left: `calc(${to} * var(--col) - 1px)` }}
-          />
-          {rows.map(({ name, text, of }) => (
-            <div key={name} className="flex h-7 items-center border-b">
-              <span className="sr-only">
-                {name}: {text || 'empty'}
-              </span>
-              <span aria-hidden="true" className="value flex">
-                {columns.map(({ offset, isContent }, i) => (
-                  <span
-                    key={offset}
-                    className={`w-[var(--col)] border-l text-center ${isContent ? 'font-bold' : 'text-faint'}`}
-                  >
-                    {shown(of(i))}
-                  </span>
-                ))}
-              </span>
-              <span aria-hidden="true" className="caption ml-2">
-                {name}
-              </span>
-            </div>
-          ))}
-        </div>
+        <RulerRows
+          rows={rows}
+          columns={columns.map(({ offset, isContent }) => ({ id: String(offset), isContent }))}
+          state={state}
+          boundary={boundary}
+        />
       </div>
       <dl className="mt-1 flex min-h-6 flex-wrap gap-x-6 text-sm">
         <Told name="raw" text={reading.raw} />

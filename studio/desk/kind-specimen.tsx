@@ -3,10 +3,10 @@
 import { Popover } from 'radix-ui';
 import { memo, useId, useState } from 'react';
 import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
+import { type Piece, sampleLine, sampleOf } from '../definition/sample.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { chosen, isSame, type Option, optionsFor, withOption } from './options.ts';
 import { Labelled } from './part-editor.tsx';
-import { type Piece, sampleLine, sampleOf } from './sample.ts';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 

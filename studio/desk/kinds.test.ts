@@ -3,12 +3,12 @@ import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument } from '../../engine/compile/document.ts';
 import { readDocument } from '../../engine/compile/read-document.ts';
 import { apply, keysOf, start } from '../../engine/run/state.ts';
+import { sampleLine, sampleOf } from '../definition/sample.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';
 import { dayAfterKey, problemWith, weeksOf } from '../sheet/month.ts';
 import { findRegions, regionChoices } from '../sheet/regions.ts';
 import { displayColumns, stopsOf } from './kind-columns.ts';
 import { chosen, isSame, optionsFor, withOption } from './options.ts';
-import { sampleLine, sampleOf } from './sample.ts';
 import { otherDisplay } from './shared-value.tsx';
 
 const set = { locale: 'en-GB', classes: { check: '0-9X', hex: '0-9A-F' } };

@@ -5,6 +5,7 @@ import { type PatternBody, rawOf } from '../../engine/run/layout.ts';
 import type { PatternPlan } from '../../engine/run/plan.ts';
 import type { FieldState } from '../../engine/run/state.ts';
 import { boundaryFor, type Column, place, type Standing, shortFor } from './columns.ts';
+import { type RulerRow, RulerRows, shown } from './ruler-rows.tsx';
 
 /**
  * Pattern, display, content and raw, character under character, each under the part it fills; the caret and the
@@ -21,25 +22,20 @@ export function Ruler({
 }) {
   const placed = place(plan, state.body, columns);
   const raw = rawOf(plan, state.body);
-  const { last, at, complete, display } = state.body;
-  const rawEnd = complete ? display.length : (at[last] ?? 0);
+  const { last, complete, display } = state.body;
+  const rawEnd = complete ? display.length : (state.body.at[last] ?? 0);
   /** In fixed positions a blank before the last character is a space in raw. */
   const inRaw = (standing: Standing | null, column: Column): string => {
     if (!standing || standing.content) return standing?.character ?? '';
     if (column.is === 'cell') return column.cell < state.body.last ? ' ' : '';
     return plan.raw === 'text' && standing.offset < rawEnd ? standing.character : '';
   };
-  const rows: readonly {
-    name: string;
-    text: string;
-    of: (standing: Standing | null, column: Column) => string;
-  }[] = [
-    { name: 'display', text: state.body.display, of: (s) => s?.character ?? '' },
-    { name: 'content', text: state.body.content, of: (s) => (s?.content ? s.character : '') },
-    { name: 'raw', text: raw, of: inRaw },
+  const at = (i: number): Standing | null => placed[i] ?? null;
+  const rows: readonly RulerRow[] = [
+    { name: 'display', text: state.body.display, of: (i) => at(i)?.character ?? '' },
+    { name: 'content', text: state.body.content, of: (i) => (at(i)?.content ? at(i)!.character : '') },
+    { name: 'raw', text: raw, of: (i) => inRaw(at(i), columns[i]!) },
   ];
-  const from = boundaryFor(state.start, placed);
-  const to = boundaryFor(state.end, placed);
   return (
     <section aria-label="Ruler" className="relative">
       <div aria-hidden="true" className="flex h-6 items-center border-b">
@@ -54,46 +50,15 @@ export function Ruler({
         <span className="caption sticky right-0 ml-2 bg-paper px-1">pattern</span>
       </div>
       <Stops placed={placed} count={columns.length} state={state} />
-      <div className="relative">
-        {state.start !== state.end && (
-          <div
-            aria-hidden="true"
-            className="absolute top-0 h-7 bg-oxide/25"
-            style={{ left: `calc(${from} * var(--col))`, width: `calc(${to - from} * var(--col))` }}
-          />
-        )}
-        <div
-          aria-hidden="true"
-          className={`absolute top-0 h-7 w-0.5 ${state.focused ? 'bg-oxide' : 'bg-line'}`}
-          style={{ left: `calc(${state.start === state.end ? from : to} * var(--col) - 1px)` }}
-        />
-        {rows.map(({ name, text, of }) => (
-          <div key={name} className="flex h-7 items-center border-b">
-            {/* Read as one text; the columns are for the eye. */}
-            <span className="sr-only">
-              {name}: {text || 'empty'}
-            </span>
-            <span aria-hidden="true" className="value flex">
-              {columns.map((column, i) => (
-                <span
-                  key={column.id}
-                  className={`w-[var(--col)] border-l text-center ${placed[i]?.content ? 'font-bold' : 'text-faint'}`}
-                >
-                  {shown(of(placed[i] ?? null, column))}
-                </span>
-              ))}
-            </span>
-            <span aria-hidden="true" className="caption sticky right-0 ml-2 bg-paper px-1">
-              {name}
-            </span>
-          </div>
-        ))}
-      </div>
+      <RulerRows
+        rows={rows}
+        columns={columns.map(({ id }, i) => ({ id, isContent: placed[i]?.content ?? false }))}
+        state={state}
+        boundary={(offset) => boundaryFor(offset, placed)}
+      />
     </section>
   );
 }
-
-const shown = (character: string): string => (character === ' ' || character === '\u00a0' ? '⎵' : character);
 
 /** The offsets at which the caret can stand, numbered over the boundaries between the columns. */
 function Stops({

@@ -8,11 +8,11 @@ import { told } from '../../engine/rules/reading.ts';
 import type { Check, CompiledField } from '../../engine/run/plan.ts';
 import type { Field } from '../../react/use-field.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../definition/edits.ts';
+import { shownAt } from '../definition/sample.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
 import { CheckEditor, rangeExamples } from './check-editor.tsx';
 import { Labelled } from './part-editor.tsx';
-import { shownAt } from './sample.ts';
 
 type CheckType = CheckDocument['type'];
 

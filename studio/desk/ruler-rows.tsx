@@ -1,0 +1,68 @@
+'use client';
+
+import type { FieldState } from '../../engine/run/state.ts';
+
+/** One line of a ruler: what it is called, the text it comes to, and the character it has in a column. */
+export interface RulerRow {
+  readonly name: string;
+  readonly text: string;
+  of(column: number): string;
+}
+
+/** Characters that cannot be seen are drawn. */
+export const shown = (character: string): string =>
+  /^[\s\u200e\u200f\u061c]$/.test(character) ? '⎵' : character;
+
+/** The rows of a ruler, character under character, with caret and selection drawn between the columns. */
+export function RulerRows({
+  rows,
+  columns,
+  state,
+  boundary,
+}: {
+  readonly rows: readonly RulerRow[];
+  readonly columns: readonly { readonly id: string; readonly isContent: boolean }[];
+  readonly state: FieldState;
+  /** The column boundary (0 is left of the first) at which an offset of the display stands. */
+  readonly boundary: (offset: number) => number;
+}) {
+  const from = boundary(state.start);
+  const to = boundary(state.end);
+  return (
+    <div className="relative">
+      {state.start !== state.end && (
+        <div
+          aria-hidden="true"
+          className="absolute top-0 h-7 bg-oxide/25"
+          style={{ left: `calc(${from} * var(--col))`, width: `calc(${to - from} * var(--col))` }}
+        />
+      )}
+      <div
+        aria-hidden="true"
+        className={`absolute top-0 h-7 w-0.5 ${state.focused ? 'bg-oxide' : 'bg-line'}`}
+        style={{ left: `calc(${to} * var(--col) - 1px)` }}
+      />
+      {rows.map(({ name, text, of }) => (
+        <div key={name} className="flex h-7 items-center border-b">
+          {/* Read as one text; the columns are for the eye. */}
+          <span className="sr-only">
+            {name}: {text || 'empty'}
+          </span>
+          <span aria-hidden="true" className="value flex">
+            {columns.map(({ id, isContent }, i) => (
+              <span
+                key={id}
+                className={`w-[var(--col)] border-l text-center ${isContent ? 'font-bold' : 'text-faint'}`}
+              >
+                {shown(of(i))}
+              </span>
+            ))}
+          </span>
+          <span aria-hidden="true" className="caption sticky right-0 ml-2 bg-paper px-1">
+            {name}
+          </span>
+        </div>
+      ))}
+    </div>
+  );
+}
