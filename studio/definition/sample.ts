@@ -221,7 +221,7 @@ function textPieces({ entry }: FieldDocument<'text'>): readonly Piece[] {
       id: 'max',
       part: 'max',
       isAside: true,
-      text: entry.max ? `${entry.max} left` : '∞',
+      text: entry.max ? `${entry.max}` : '∞',
       caption: 'at most',
       isOff: !entry.max,
     },

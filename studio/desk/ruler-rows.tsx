@@ -28,6 +28,8 @@ export function RulerRows({
 }) {
   const from = boundary(state.start);
   const to = boundary(state.end);
+  // A resting text says the content in other words, and nobody's caret stands in it.
+  const isResting = !state.focused && columns.length > 0 && columns.every(({ isContent }) => !isContent);
   return (
     <div className="relative">
       {state.start !== state.end && (
@@ -37,11 +39,13 @@ export function RulerRows({
           style={{ left: `calc(${from} * var(--col))`, width: `calc(${to - from} * var(--col))` }}
         />
       )}
-      <div
-        aria-hidden="true"
-        className={`absolute top-0 h-7 w-0.5 ${state.focused ? 'bg-oxide' : 'bg-line'}`}
-        style={{ left: `calc(${to} * var(--col) - 1px)` }}
-      />
+      {!isResting && (
+        <div
+          aria-hidden="true"
+          className={`absolute top-0 h-7 w-0.5 ${state.focused ? 'bg-oxide' : 'bg-line'}`}
+          style={{ left: `calc(${to} * var(--col) - 1px)` }}
+        />
+      )}
       {rows.map(({ name, text, of }) => (
         <div key={name} className="flex h-7 items-center border-b">
           {/* Read as one text; the columns are for the eye. */}
