@@ -31,7 +31,7 @@ export function throughEngine(field: CompiledField, text: string): () => void {
     let state = empty;
     for (const key of keys) {
       state = apply(field, state, key);
-      const reading = read(field, state);
+      const reading = read(field, state, '2027-02-10');
       sink +=
         reading.display.length +
         state.start +

@@ -1,7 +1,10 @@
+import { answerIfAsked, measuredApart } from './apart.ts';
 import { inBrowser } from './browser.ts';
 import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
 import { sizes } from './size.ts';
+
+if (answerIfAsked()) process.exit(0);
 
 // Everything in one run, so that each ratio has both its sides from the same machine at the same time.
 const root = process.env.ARBEIT_ROOT!;
@@ -21,13 +24,21 @@ for (const { what, ratio, limit } of keystrokes())
     limit: limit === null ? '' : `× ${limit}`,
     good: limit === null ? null : ratio <= limit,
   });
-for (const { what, ratio, limit } of kindKeystrokes())
+for (const { what, ratio, limit } of measuredApart())
   lines.push({
     what,
     found: `× ${ratio.toFixed(2)}`,
     limit: limit === null ? '' : `× ${limit}`,
     good: limit === null ? null : ratio <= limit,
   });
+for (const { what, ratio, limit } of kindKeystrokes())
+  if (limit !== null)
+    lines.push({
+      what: `${what}, after every other kind`,
+      found: `× ${ratio.toFixed(2)}`,
+      limit: '',
+      good: null,
+    });
 for (const { what, plain, bound, limit } of await inBrowser(root))
   lines.push({
     what: `${what}, in Chromium, added to a plain input’s ${plain.toFixed(3)} ms`,

@@ -58,14 +58,17 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
   let display = '';
   let content = '';
   let complete = last === texts.length - 1;
-  const isClosed = last >= 0 && isFull(parts[last]!, texts[last]!);
+  let isClosed = false;
   for (let i = 0; i < texts.length; i++) {
     const text = texts[i]!;
-    if (last >= 0 && (i <= last || (i === last + 1 && isClosed))) display += between[i]!;
+    const part = parts[i]!;
+    if (i <= last || isClosed) display += between[i]!;
     at.push(display.length);
-    display += plan.digits && !parts[i]!.words ? localized(plan.digits, text) : text;
+    display += plan.digits && !part.words ? localized(plan.digits, text) : text;
     content += text;
-    if (!isFull(parts[i]!, text)) {
+    const isWhole = isFull(part, text);
+    isClosed = i === last && isWhole;
+    if (!isWhole) {
       complete = false;
       if (i < last) content += '/';
     }
@@ -82,8 +85,11 @@ export function locate(body: PartsBody, caret: number): { part: number; index: n
   return { part, index: Math.max(0, Math.min(texts[part]!.length, caret - at[part]!)) };
 }
 
-const replaced = (texts: readonly string[], part: number, text: string): string[] =>
-  texts.map((old, i) => (i === part ? text : old));
+const replaced = (texts: readonly string[], part: number, text: string): string[] => {
+  const next = texts.slice();
+  next[part] = text;
+  return next;
+};
 
 /** One digit into a part. A first digit that can only be the whole of it is completed: `4` of a month is `04`. */
 function enter(part: PartPlan, text: string, index: number, digit: string): string | Reason {
