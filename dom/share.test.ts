@@ -22,6 +22,10 @@ test('a walk in minutes and in hours and minutes', () => {
   type(minutes, '90');
   expect(shown(both)).toBe('1 h 30 min');
   minutes.dispatch({ type: 'leave' });
+  // What was handed over stays as it came until the field itself is left.
+  type(both, '');
+  expect(shown(both)).toBe('90 min');
+  both.dispatch({ type: 'leave' });
   type(both, '');
   both.dispatch({ type: 'backspace' });
   expect([shown(both), shown(minutes)]).toEqual(['1 h 3 min', '63 min']);

@@ -1,16 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { read as readOn } from './rules/reading.ts';
+import { isDate } from './run/calendar.ts';
 import { fold, graphemes } from './run/graphemes.ts';
 import { kindOf } from './run/kind.ts';
 import type { PartsBody } from './run/parts.ts';
 import type { CompiledField } from './run/plan.ts';
 import { apply, type FieldEvent, type FieldState, keysOf, start } from './run/state.ts';
-import { walk } from './testing/arbitraries.ts';
+import { anyEvent, walk } from './testing/arbitraries.ts';
 import {
   actionsFor,
   atomsOf,
   compiledOf,
+  eventFor,
   type KindSketch,
   kindNames,
   sketchOf,
@@ -46,6 +48,32 @@ function isShort(field: CompiledField, state: FieldState): boolean {
   if (words && text && !words.includes(text)) return true;
   const isAlone = plan.kind !== 'duration' && size === 2 && text.length === 1 && Number(text) * 10 > high;
   return isAlone || texts.some(isShortPart);
+}
+
+/** What a value looks like (ISO 8601, E.164 with an extension as in RFC 3966, decimals, whole minutes). */
+const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
+  text: /^[^\p{Cc}\p{Cs}]+$/u,
+  number: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
+  currency: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
+  percent: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
+  date: /^\d{4}-\d\d-\d\d$/,
+  time: /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/,
+  duration: /^(?:0|[1-9]\d*)$/,
+  phone: /^\+[1-9]\d{1,14}(?:;ext=\d+)?$/,
+  pin: /^[0-9A-Za-z]+$/,
+  'one-time-code': /^[0-9A-Za-z]+$/,
+};
+
+/** Whether each part of a date or time that leaving changed is one its part takes. */
+function couldBeTyped(field: CompiledField, _: KindSketch, after: FieldState, before: FieldState): boolean {
+  const { plan } = field;
+  if (!('parts' in plan) || plan.kind === 'pattern' || plan.kind === 'duration') return true;
+  const was = (before.body as PartsBody).texts;
+  return (after.body as PartsBody).texts.every((text, i) => {
+    const { low, high, words, size } = plan.parts[i]!;
+    if (text === was[i] || words) return true;
+    return text.length === size && Number(text) >= low && Number(text) <= high;
+  });
 }
 
 for (const kind of kindNames)
@@ -228,6 +256,48 @@ for (const kind of kindNames)
         const set = apply(field, start(field), { type: 'set', text: value });
         expect([read(field, set).value, set.leftOut]).toEqual([value, '']);
         if (kind !== 'phone') expect(read(field, left).value).toBe(value);
+      });
+    });
+
+    test('11: whatever comes in, nothing throws, and a value fits its kind’s grammar', () => {
+      fc.assert(
+        fc.property(
+          sketch,
+          fc.array(fc.oneof(anyEvent, anyEvent, eventFor(kind)), { maxLength: 14 }),
+          (from, events) => {
+            const field = compiledOf(from);
+            let state = start(field);
+            for (const event of events) {
+              const before = state;
+              state = apply(field, state, event);
+              const { value, raw } = read(field, state);
+              if (value !== null) expect(value).toMatch(grammars[kind]);
+              if (kind === 'date' && value !== null) expect(isDate(value)).toBe(true);
+              expect(raw).not.toMatch(/\p{Cs}/u);
+              if (!/text|pin|code/.test(kind)) expect(raw + state.body.display).not.toMatch(/undefined|NaN/);
+              expect([state.start, state.end].every((at) => at >= 0 && at <= state.body.display.length)).toBe(
+                true,
+              );
+              // What is taken, is taken whole: no key that was refused may come about by leaving.
+              if (event.type === 'leave') expect(couldBeTyped(field, from, state, before)).toBe(true);
+            }
+          },
+        ),
+        runs,
+      );
+    });
+
+    test('12: set, autofill and initial with the field’s own raw, or its own value, give back just that', () => {
+      everyStep((field, { after }) => {
+        const own = read(field, after);
+        for (const type of ['set', 'autofill'] as const) {
+          const again = apply(field, start(field), { type, text: own.raw });
+          expect([read(field, again).raw, read(field, again).value]).toEqual([own.raw, own.value]);
+          if (own.value === null) continue;
+          const valued = apply(field, start(field), { type, text: own.value });
+          expect([read(field, valued).value, valued.leftOut]).toEqual([own.value, '']);
+        }
+        expect(read({ ...field, initial: own.raw }, start({ ...field, initial: own.raw })).raw).toBe(own.raw);
       });
     });
 

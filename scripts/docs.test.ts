@@ -34,7 +34,7 @@ describe('docs/notation.md', () => {
   test.each(table('Patterns'))('%s', (pattern, aloud, sample) => {
     expect(readAloud(parseNotation(pattern!).nodes)).toBe(aloud);
     const { plan } = fieldFor(pattern!).fields[0] as PatternField;
-    expect(lay(plan, sampleCells(plan), 0).display).toBe(sample);
+    expect(lay(plan, sampleCells(plan), undefined).display).toBe(sample);
   });
   test.each(table('Mistakes'))('%s', (pattern, column, suggestion) => {
     expect(parseNotation(pattern!).faults.map((fault) => [String(fault.column), fault.suggestion])).toEqual([

@@ -2,6 +2,7 @@ import type { DatePlan } from '../run/date.ts';
 import type { DurationPlan } from '../run/duration.ts';
 import type { PartPlan } from '../run/parts.ts';
 import type { TimePlan } from '../run/time.ts';
+import { digitsOf } from './number.ts';
 
 /** Entry options of kinds `date`, `time` and `duration` as a document writes them. */
 export interface DateEntry {
@@ -29,11 +30,6 @@ const utc = (year: number, month: number, day: number, hour = 0, minute = 0): Da
 
 /** `format` writes a plain space where `formatToParts` has a narrow one; this goes by `format`. */
 const plain = (text: string): string => text.replaceAll('\u202f', ' ');
-
-const digitsOf = (locale: string): string => {
-  const digits = new Intl.NumberFormat(locale, { useGrouping: false }).format(9876543210);
-  return digits === '9876543210' ? '' : [...digits].reverse().join('');
-};
 
 const datePart: Readonly<Record<string, PartPlan>> = {
   day: { name: 'day', size: 2, low: 1, high: 31 },

@@ -49,13 +49,28 @@ export function formatOptions(kind: NumberPlan['kind'], entry: NumberEntry): Int
   return kind === 'number' && isUnit(unit) ? { style: 'unit', unit, unitDisplay: 'short' } : {};
 }
 
+/**
+ * The ten digits of a locale from zero, '' where they are ASCII. So they are where a digit takes more than one UTF-16
+ * unit (Adlam, Chakma) or is no decimal digit (hanidec): these are typed and shown in ASCII.
+ */
+export function digitsOf(locale: string): string {
+  const digits = new Intl.NumberFormat(locale, { useGrouping: false }).format(9876543210);
+  const own = [...digits].reverse().join('');
+  return own.length === 10 && /^\p{Nd}{10}$/u.test(own) && own !== '0123456789' ? own : '';
+}
+
+/** The locale with ASCII digits where its own cannot be had; elsewhere as it is. */
+export const withDigits = (locale: string): string =>
+  digitsOf(locale) ? locale : new Intl.Locale(locale, { numberingSystem: 'latn' }).toString();
+
 /** Takes from `Intl`, once, everything about the locale that running needs. */
 export function planNumber(
   kind: NumberPlan['kind'],
   entry: NumberEntry,
-  locale: string,
+  tag: string,
   rules: readonly Rule[],
 ): NumberPlan {
+  const locale = withDigits(tag);
   const own = kind === 'currency' ? decimalsOf(entry.currency ?? 'EUR') : 0;
   const least = entry.decimals?.min ?? own;
   const most = Math.max(least, entry.decimals?.max ?? (kind === 'currency' ? own : 0));
@@ -74,7 +89,6 @@ export function planNumber(
     .filter((part) => part.type === 'integer')
     .map((part) => [...part.value].length);
   const minus = plain.formatToParts(-1).find((part) => part.type === 'minusSign')?.value ?? '-';
-  const digits = new Intl.NumberFormat(locale, { useGrouping: false }).format(9876543210);
   const unit = kind === 'number' && entry.unit && !isUnit(entry.unit) ? `\u00a0${entry.unit}` : '';
   const [prefix, suffix] = around(parts);
   const positive: readonly [string, string] = [prefix, suffix + unit];
@@ -100,7 +114,7 @@ export function planNumber(
       wholes.at(-2) ?? last,
       plain.formatToParts(kind === 'percent' ? 12.34 : 1234).some((part) => part.type === 'group') ? 1 : 2,
     ],
-    digits: digits === '9876543210' ? '' : [...digits].reverse().join(''),
+    digits: digitsOf(locale),
     least,
     most,
     fill: entry.fill ?? 'left',

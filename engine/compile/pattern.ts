@@ -1,3 +1,4 @@
+import { taken } from '../run/characters.ts';
 import type { CharacterSet, FixedText, Part, PatternPlan, Segment, Stretch } from '../run/plan.ts';
 import { type Node, rangesOf, type Takes } from './notation.ts';
 
@@ -6,7 +7,8 @@ export interface PatternEntry {
   readonly positions: 'flow' | 'fixed';
   readonly literals: 'behind' | 'ahead';
   readonly filler: string;
-  readonly raw: 'content' | 'text';
+  /** Left out, it is what the pattern needs: `text` where content alone would not bring the display back. */
+  readonly raw?: 'content' | 'text';
   readonly ghost: boolean;
 }
 
@@ -14,7 +16,6 @@ export const defaultEntry: PatternEntry = {
   positions: 'flow',
   literals: 'behind',
   filler: '_',
-  raw: 'content',
   ghost: false,
 };
 
@@ -25,7 +26,7 @@ export function planPattern(
   classes: Readonly<Record<string, string>>,
 ): PatternPlan {
   const parts: Part[] = [];
-  const stretches: { first: number; end: number }[] = [];
+  const stretches: { -readonly [K in keyof Stretch]: Stretch[K] }[] = [];
   const cells: number[] = [];
   const before: Segment[][] = [[]];
 
@@ -48,19 +49,52 @@ export function planPattern(
     }
   };
   walk(nodes, -1);
+  const laid = { parts, stretches, cells, before: before.map(fixedText) };
   return {
     kind: 'pattern',
     positions: entry.positions,
     literals: entry.literals,
     filler: entry.filler,
-    raw: entry.raw,
+    raw: entry.raw ?? (entry.positions === 'flow' && needsText(laid) ? 'text' : 'content'),
     ghost: entry.ghost,
-    parts,
-    stretches: stretches as Stretch[],
-    cells,
-    before: before.map(fixedText),
+    ...laid,
   };
 }
+
+/**
+ * Whether two displays can have the same content: a part of varying length can be ended by the fixed text after it,
+ * and what then comes first could have gone into the part itself (`12-34` and `1234`).
+ */
+export function needsText({ parts, before }: Pick<PatternPlan, 'parts' | 'before'>): boolean {
+  return parts.some((part, i) => {
+    if (part.min === part.size && part.stretch < 0) return false;
+    for (const next of parts.slice(i + 1)) {
+      const hasText = before.slice(part.first + part.size, next.first + 1).some((fixed) => fixed.length > 0);
+      if (hasText && overlap(part, next)) return true;
+      if (next.min > 0 && next.stretch < 0) break;
+    }
+    return false;
+  });
+}
+
+/** Whether some character could go into both parts. Tried on characters of every set there is a word for. */
+function overlap(a: Part, b: Part): boolean {
+  const tried = new Set([...'0a漢-é', ...edgesOf(a), ...edgesOf(b)]);
+  for (let code = 0x20; code < 0x7f; code++) tried.add(String.fromCharCode(code));
+  for (const c of tried) {
+    const [one, other] = [taken(a, c), taken(b, c)];
+    if (one !== undefined && other !== undefined && begins(a, one) && begins(b, other)) return true;
+  }
+  return false;
+}
+
+const edgesOf = ({ set, words }: Part): string[] => [
+  ...(Array.isArray(set) ? set.map((code: number) => String.fromCodePoint(code)) : []),
+  ...(words ?? []).flatMap((word) => [...word]),
+];
+
+const begins = ({ words }: Part, character: string): boolean =>
+  !words || words.some((word) => word.toLowerCase().includes(character.toLowerCase()));
 
 const fixedText = (segments: readonly Segment[]): FixedText =>
   segments.every((segment) => segment.stretch < 0)

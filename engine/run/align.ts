@@ -1,10 +1,13 @@
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
 import { graphemes } from './graphemes.ts';
-import { lay, type PatternBody, written } from './layout.ts';
+import { lay, type Passed, type PatternBody, rawOf, written } from './layout.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
 /** How many branches a text may cost before it is given up as no display of the pattern. */
 const patience = 5_000;
+
+/** What a text may be: the field's display, or its raw value. */
+type Reading = 'display' | 'raw';
 
 /**
  * Reads `text` as a display of this very pattern, fixed text and all, complete or not: the state whose display
@@ -12,42 +15,59 @@ const patience = 5_000;
  * text (`+44 <4 digit>` given `+44 7400`), or when a leading part is empty. A text without any fixed text is not
  * read here: there typing is right.
  */
-export function align(plan: PatternPlan, text: string): PatternBody | undefined {
+export function align(plan: PatternPlan, text: string, as: Reading = 'display'): PatternBody | undefined {
   const blank: Cells = plan.cells.map(() => '');
+  const filler = as === 'raw' ? ' ' : plan.filler;
   let left = patience;
-  return from(0, 0, blank, 0);
+  return from(0, 0, blank, undefined);
 
   /** Tries every way to go on from `cell` with `text` from offset `at`. */
-  function from(cell: number, at: number, cells: Cells, passed: number): PatternBody | undefined {
+  function from(cell: number, at: number, cells: Cells, passed: Passed | undefined): PatternBody | undefined {
     if (left-- <= 0) return undefined;
     if (at === text.length || cell === plan.cells.length) {
       const laid = lay(plan, cells, passed);
-      return laid.display === text && text !== laid.content && !isCutShort(plan, laid) ? laid : undefined;
+      const isIt =
+        as === 'raw'
+          ? rawOf(plan, laid) === text
+          : laid.display === text && text !== laid.content && !isCutShort(plan, laid);
+      return isIt ? laid : undefined;
     }
-    for (const fixed of waysToStand(plan.before[cell]!)) {
+    // Raw content has no fixed text in it.
+    const ways = as === 'raw' && plan.raw === 'content' ? [''] : waysToStand(plan.before[cell]!);
+    for (const fixed of ways) {
       if (!text.startsWith(fixed, at)) continue;
-      const found = inCell(cell, at + fixed.length, cells, fixed ? cell : passed);
+      const found = inCell(cell, at + fixed.length, cells, fixed ? { cell, shown: fixed.length } : passed);
       if (found) return found;
     }
     return undefined;
   }
 
-  function inCell(cell: number, at: number, cells: Cells, passed: number): PatternBody | undefined {
+  function inCell(
+    cell: number,
+    at: number,
+    cells: Cells,
+    passed: Passed | undefined,
+  ): PatternBody | undefined {
     if (at === text.length) return from(cell, at, cells, passed);
-    if (plan.positions === 'fixed' && text.startsWith(plan.filler, at)) {
-      const found = from(cell + 1, at + plan.filler.length, cells, 0);
+    if (plan.positions === 'fixed' && text.startsWith(filler, at)) {
+      const found = from(cell + 1, at + filler.length, cells, undefined);
       if (found) return found;
     }
     const character = characterAt(text, at);
-    const as = fit(plan, cells, cell, character);
-    if (typeof as !== 'string' && as.as === character) {
+    const fitted = fit(plan, cells, cell, character);
+    if (typeof fitted !== 'string' && fitted.as === character) {
       const filled = cells.slice();
       filled[cell] = character;
-      const found = from(cell + 1, at + character.length, filled, 0);
+      const found = from(cell + 1, at + character.length, filled, undefined);
       if (found) return found;
     }
     const { first, size, stretch } = partOf(plan, cell);
     if (!mayStayBlank(plan, cells, cell)) return undefined;
+    // Trailing blanks are in no raw value; what follows the last cell is.
+    if (as === 'raw' && plan.positions === 'fixed') {
+      const found = from(plan.cells.length, at, cells, passed);
+      if (found) return found;
+    }
     // In fixed positions a blank is there to be seen, unless its stretch is not.
     if (plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
     return from(first + size, at, cells, passed);

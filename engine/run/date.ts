@@ -3,7 +3,16 @@ import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from './calend
 import { type Finding, incomplete, passed, type Verdict } from './finding.ts';
 import { fold, localized } from './graphemes.ts';
 import type { Kind } from './kind.ts';
-import { isFull, layParts, type Parsed, type PartsBody, type PartsPlan, partsKind } from './parts.ts';
+import {
+  closeAll,
+  isFull,
+  layParts,
+  type Parsed,
+  type PartsBody,
+  type PartsPlan,
+  padded,
+  partsKind,
+} from './parts.ts';
 import type { Check } from './plan.ts';
 
 export interface DatePlan extends PartsPlan {
@@ -33,7 +42,7 @@ const century = (plan: DatePlan, text: string): string => (+text < plan.pivot ? 
 
 function close(plan: DatePlan, part: number, text: string): string {
   if (part === plan.year) return text.length === 2 ? century(plan, text) : text;
-  return text.length === 1 ? `0${text}` : text;
+  return padded(plan, part, text);
 }
 
 /** The parts in the plan's order. */
@@ -274,11 +283,10 @@ function judge(plan: DatePlan, body: PartsBody, check: Check, today: string): Fi
 }
 
 function rest(plan: DatePlan, body: PartsBody): PartsBody {
-  const texts = body.texts.map((text, i) => close(plan, i, text));
-  const closed = texts.every((text, i) => text === body.texts[i]) ? body : lay(plan, texts);
-  const date = value(plan, closed);
+  const { texts } = body;
+  const date = value(plan, body);
   const template = date && plan.resting[+texts[plan.month]! - 1];
-  if (!date || !template) return lay(plan, closed.texts);
+  if (!date || !template) return lay(plan, texts);
   const local = (text: string): string => localized(plan.digits, text);
   const day = texts[plan.day]!;
   const display = template
@@ -286,7 +294,7 @@ function rest(plan: DatePlan, body: PartsBody): PartsBody {
     .replace('{d}', local(`${+day}`))
     .replace('{y}', local(`${+texts[plan.year]!}`))
     .replace('{w}', plan.weekdays[weekday(date)]!);
-  return { ...closed, display };
+  return { ...body, display };
 }
 
 /** Kind `date`: value ISO 8601, raw the digits in the order they are typed. */
@@ -296,6 +304,7 @@ export const date: Kind<DatePlan, PartsBody> = {
   value,
   hasRoom: (_, body) => !body.complete,
   around,
+  leave: (plan, body) => closeAll(plan, body, close, lay),
   rest,
   wake: (plan, body) => lay(plan, body.texts),
   step(plan, body, caret, by) {

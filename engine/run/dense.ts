@@ -84,7 +84,8 @@ class DenseBody implements PatternBody {
   declare readonly display: string;
   declare readonly complete: boolean;
   declare readonly last: number;
-  declare readonly passed: number;
+  declare readonly passed: undefined;
+  declare readonly owed: string;
   declare private ownCells: Cells | undefined;
   declare private ownAt: readonly number[] | undefined;
   constructor(tables: Tables, content: string, display: string, complete: boolean) {
@@ -93,7 +94,8 @@ class DenseBody implements PatternBody {
     this.display = display;
     this.complete = complete;
     this.last = content.length - 1;
-    this.passed = 0;
+    this.passed = undefined;
+    this.owed = '';
   }
   get cells(): Cells {
     this.ownCells ??= this.tables.at.map((_, i) => this.content[i] ?? '');
@@ -140,6 +142,9 @@ export function insertDense(
   const { length } = content;
   const cell = Math.min(t.leftOf[caret] ?? length, length);
   if (length === t.at.length || (cell < length && !t.uniform)) return undefined;
+  // Inside a fixed text its next character goes to it.
+  const here = t.at[cell]!;
+  if (caret < here && caret > here - t.before[cell]!.length) return undefined;
   const as = taken(t.part[cell]!, character);
   if (as === undefined || as.length !== 1) return undefined;
   let laid: DenseBody;

@@ -120,6 +120,21 @@ function judge(plan: DurationPlan, body: PartsBody, check: Check): Finding | und
 const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>
   texts.at(-1)!.length < plan.parts.at(-1)!.size;
 
+/** The parts of a raw value as they were typed; `undefined` where it is none of this field. */
+function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
+  const match = /^(?:(\d{1,3})h)?(\d{0,4})$/.exec(raw);
+  if (!match || !raw) return undefined;
+  const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : match[2]!));
+  return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;
+}
+
+/** As a person would write it: 90 minutes are an hour and a half. Hours passed by without a number are forgotten. */
+function settled(plan: DurationPlan, body: PartsBody): PartsBody {
+  if (!body.content) return body.display ? lay(plan, body.texts) : body;
+  const texts = ordered(plan, minutesOf(plan, body));
+  return !hold(plan, texts) || texts.every((text, i) => text === body.texts[i]) ? body : lay(plan, texts);
+}
+
 /** Kind `duration`: value whole minutes. */
 export const duration: Kind<DurationPlan, PartsBody> = {
   ...editing,
@@ -127,20 +142,28 @@ export const duration: Kind<DurationPlan, PartsBody> = {
   value: (plan, body) => (body.content ? `${minutesOf(plan, body)}` : null),
   hasRoom,
   read(plan, text) {
-    const raw = /^(?:(\d{1,3})h)?(\d{0,6})$/.exec(text);
-    if (!raw || !text) return editing.read(plan, text);
-    const isParts = raw[1] !== undefined && plan.hour >= 0 && (plan.minute >= 0 || !raw[2]);
-    const minutes = +(raw[1] ?? 0) * 60 + +raw[2]!;
-    const texts = isParts ? [raw[1]!, raw[2]!].slice(0, plan.parts.length) : ordered(plan, minutes);
-    if (!hold(plan, texts)) return editing.read(plan, text);
+    const own = ownTexts(plan, text);
+    if (own) return { ...editing.whole(plan, lay(plan, own)), leftOut: '', rejected: null };
+    // A value: whole minutes.
+    const isMinutes = /^\d{1,9}$/.test(text) && (plan.minute >= 0 || +text % 60 === 0);
+    const texts = isMinutes ? ordered(plan, +text) : undefined;
+    if (!texts || !hold(plan, texts))
+      return editing.insert(
+        plan,
+        lay(
+          plan,
+          plan.parts.map(() => ''),
+        ),
+        0,
+        0,
+        text,
+      );
     return { ...editing.whole(plan, lay(plan, texts)), leftOut: '', rejected: null };
   },
   around,
-  rest(plan, body) {
-    if (!body.content) return body.display ? lay(plan, body.texts) : body;
-    const texts = ordered(plan, minutesOf(plan, body));
-    return !hold(plan, texts) || texts.every((text, i) => text === body.texts[i]) ? body : lay(plan, texts);
-  },
-  step: (plan, body, caret, by) => editing.stepped(plan, body, caret, by, () => 0),
+  leave: settled,
+  rest: (plan, body) => ({ ...settled(plan, body), content: body.content }),
+  wake: (plan, body) => (body.content ? lay(plan, ownTexts(plan, body.content)!) : body),
+  step: (plan, body, caret, by) => editing.stepped(plan, body, caret, by, () => 0, 1),
   judge,
 };

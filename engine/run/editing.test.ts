@@ -39,7 +39,7 @@ describe('fixed text that is typed anyway', () => {
         'expect rejected none',
       ],
     ],
-    [phone, ['type "("', 'expect display ""', 'expect rejected none', 'type "5"', 'expect display "(5|"']],
+    [phone, ['type "("', 'expect display "(|"', 'expect rejected none', 'type "5"', 'expect display "(5|"']],
     [phone, ['type "55-"', 'expect rejected not-accepted', 'expect display "(55|"']],
     [
       '<1-3 digit> kg',
@@ -54,7 +54,7 @@ describe('fixed text that is typed anyway', () => {
     ],
     [
       '<0-2 digit>-<2 digit>',
-      ['type "-34"', 'expect raw "34"', 'select all', 'paste "-34"', 'expect display "-34|"'],
+      ['type "-34"', 'expect raw "-34"', 'select all', 'paste "-34"', 'expect display "-34|"'],
     ],
     [
       '<2-4 digit>-<0-2 digit>-<2 digit>',
@@ -77,9 +77,11 @@ describe('fixed text that is typed anyway', () => {
       [
         'type "1234"',
         'type " "',
-        'expect display "1234|"',
+        'expect display "1234 |"',
         'expect rejected none',
-        'type "x"',
+        'type "X"',
+        'expect display "1234 ex|"',
+        'expect raw "1234"',
         'expect rejected none',
         'type "z"',
         'expect rejected not-accepted',
@@ -101,6 +103,60 @@ describe('fixed text that is typed anyway', () => {
     ],
   ])('%s %j', (head, lines) => holds(head, lines));
 });
+
+describe('fixed text that was typed shows', () => {
+  test.each<[string, string[]]>([
+    [
+      '+1 <3 digit> <3 digit>',
+      [
+        'type "+"',
+        'expect display "+|"',
+        'expect raw ""',
+        'type "1"',
+        'expect display "+1|"',
+        'type "234"',
+        'expect display "+1 234|"',
+        'expect raw "234"',
+        'select all',
+        'type "234"',
+        'expect display "+1 234|"',
+        'select all',
+        'paste "+1 234"',
+        'expect display "+1 234|"',
+        'expect raw "234"',
+      ],
+    ],
+    [
+      '+1 <3 digit> <3 digit>',
+      ['type "+1"', 'backspace', 'expect display "|"', 'type "+1"', 'expect display "+1|"', 'undo', 'undo', 'undo', 'redo', 'expect display "+1|"'],
+    ],
+    ['+44 <4 digit>', ['type "+447"', 'expect display "+44 7|"', 'expect raw "7"', 'select all', 'type "44"', 'expect raw "44"']],
+    ['+44 <4 digit>', ['type "7400"', 'caret 1', 'type "4"', 'expect display "+4|4 7400"', 'type "4"', 'expect display "+44| 7400"', 'expect raw "7400"']],
+    [
+      '<2-4 digit><? x<1-3 digit>>',
+      ['type "12x"', 'expect display "12 x|"', 'expect raw "12"', 'type "5"', 'expect display "12 x5|"', 'expect raw "12 x5"'],
+    ],
+    ['<2-4 digit><? x<1-3 digit>>', ['type "12 X5"', 'expect display "12 x5|"', 'select all', 'paste "12 X5"', 'expect display "12 x5|"', 'expect left-out ""']],
+    ['<0-3 digit>-<2 digit>', ['type "-"', 'expect display "-|"', 'expect flags !complete', 'type "12"', 'expect display "-12|"', 'expect value "-12"']],
+    ['<0-3 digit>-<2 digit>', ['type "1"', 'type "-"', 'expect display "1-|"', 'backspace', 'expect display "1|"', 'backspace', 'expect display "|"']],
+    ['<2 digit>-<0-2 letter>/<2 digit>', ['type "12-"', 'expect display "12-|"', 'type "/"', 'expect display "12-/|"', 'backspace', 'expect display "12|"', 'type "-/34"', 'expect display "12-/34|"']],
+    [phone, ['type "555)"', 'expect display "(555)|"', 'type " "', 'expect display "(555) |"', 'expect raw "555"', 'type "0"', 'expect display "(555) 0|"', 'backspace', 'expect display "(555|"']],
+    [phone, ['type "555)"', 'caret 2', 'delete', 'expect display "(5|5"', 'end', 'type "5)"', 'select 4 5', 'delete', 'expect display "(555|"']],
+    ['RH-<4 digit>', ['type "rh-"', 'expect display "RH-|"', 'leave', 'expect raw ""', 'expect display "RH-"', 'focus', 'expect display "RH-|"']],
+    ['<00..12> <no|none|all>', ['type "07a"', 'expect display "07 all|"', 'type "l"', 'expect rejected none', 'backspace', 'expect display "07 al|"', 'type "x"', 'expect rejected not-accepted']],
+    ['<AM|PM> <letter>', ['type "pmx"', 'expect display "PM x|"', 'select all', 'type "pxm"', 'expect display "PM x|"', 'expect rejected full']],
+    ['<2-3 letter><3 digit>; positions fixed', ['type "ab123"', 'expect display "ab_123|"', 'expect raw "ab 123"', 'set "ab 123"', 'expect display "ab_123|"']],
+    ['<0-3 letter>-<2 digit>; positions fixed', ['type "7"', 'expect display "___-7|_"']],
+  ])('%s %j', (head, lines) => holds(head, lines));
+}); // biome-ignore format: a row a pattern
+
+describe('a field takes back its own raw value', () => {
+  test.each<[string, string[]]>([
+    ['0<4 digit>', ['set "0123"', 'expect display "00123|"', 'expect raw "0123"', 'autofill "0123"', 'expect raw "0123"']],
+    ['<2-4 digit>-<2 digit>', ['type "12-34"', 'expect raw "12-34"', 'set "12-34"', 'expect display "12-34|"', 'set "1234"', 'expect raw "1234"']],
+    ['<0-3 letter>-<0-3 digit>', ['type "ab-12"', 'expect raw "ab12"', 'set "ab12"', 'expect display "ab-12|"']],
+  ])('%s %j', (head, lines) => holds(head, lines));
+}); // biome-ignore format: a row a pattern
 
 describe('pasting', () => {
   test.each<[string, string[]]>([
@@ -149,7 +205,16 @@ describe('words, case and bounds', () => {
   test.each<[string, string[]]>([
     [
       '<00..59> <AM|PM>',
-      ['type "45p"', 'expect display "45 P|"', 'expect flags !complete', 'type "M"', 'expect value "45PM"'],
+      [
+        'type "45p"',
+        'expect display "45 PM|"',
+        'type "M"',
+        'expect rejected none',
+        'expect value "45PM"',
+        'backspace',
+        'expect display "45 P|"',
+        'expect flags !complete',
+      ],
     ],
     [
       '<no|none>',

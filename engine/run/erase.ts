@@ -1,6 +1,6 @@
 import { type Cells, fit } from './cells.ts';
 import { type Edited, placeOf } from './insert.ts';
-import { lay, type PatternBody } from './layout.ts';
+import { contentEnd, lay, type PatternBody } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 /** The filled cells whose characters lie in the display range, as a list of cell indexes. */
@@ -16,6 +16,19 @@ export function cellBeside(body: PatternBody, caret: number, side: 'left' | 'rig
   const { left, right } = placeOf(body, caret);
   if (side === 'left') return left < 0 ? [] : [left];
   return right < body.cells.length ? [right] : [];
+}
+
+/** Takes a selection out: its content, and typed fixed text behind the content that it reaches into. */
+export function clear(plan: PatternPlan, body: PatternBody, start: number, end: number): Edited {
+  const cleared = erase(plan, body, cellsIn(body, start, end), start);
+  if (start >= end || end <= contentEnd(body)) return cleared;
+  return withoutPassed(plan, cleared.body, cleared.caret) ?? cleared;
+}
+
+/** Takes back the fixed text that was typed behind the content; `undefined` where there is none. */
+export function withoutPassed(plan: PatternPlan, body: PatternBody, caret: number): Edited | undefined {
+  if (!body.passed) return undefined;
+  return { body: lay(plan, body.cells, undefined), caret: Math.min(caret, contentEnd(body)) };
 }
 
 const wordly = /[\p{L}\p{N}\p{M}_]/u;
@@ -48,7 +61,7 @@ export function erase(plan: PatternPlan, body: PatternBody, cells: readonly numb
     rest = rest.map((c, i) => (i < first ? c : ''));
   else for (const cell of cells.toReversed()) rest = closeUp(plan, rest, cell);
   const tailGone = cells.at(-1) === body.last;
-  const laid = lay(plan, rest, tailGone ? 0 : body.passed);
+  const laid = lay(plan, rest, tailGone ? undefined : body.passed);
   return { body: laid, caret: hold(laid, first, aim) };
 }
 

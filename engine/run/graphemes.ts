@@ -34,12 +34,13 @@ export function boundaryAt(text: string, offset: number): number {
 const decimalDigit = /^\p{Nd}$/u;
 
 /**
- * The ASCII twin of a full-width form or of a decimal digit of any script, else the character itself.
+ * The ASCII twin of a full-width form or of a decimal digit of any script, else the character itself; so is one that
+ * carries a mark, which is another character.
  * Unicode keeps each script's ten digits (general category Nd) in one ascending run that starts at its zero.
  */
 export function fold(character: string): string {
   const code = character.codePointAt(0)!;
-  if (code < 0x80) return character;
+  if (code < 0x80 || character.length > (code > 0xffff ? 2 : 1)) return character;
   if (code >= 0xff01 && code <= 0xff5e) return String.fromCharCode(code - 0xfee0);
   if (!decimalDigit.test(character)) return character;
   let first = code;

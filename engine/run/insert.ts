@@ -1,6 +1,6 @@
 import { type Cells, exists, fit, mayStayBlank, move, partOf, type Reason } from './cells.ts';
 import type { Edited as EditedOf } from './kind.ts';
-import { lay, type PatternBody, standing, written } from './layout.ts';
+import { indexIn, lay, type PatternBody, textBefore, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 export type Edited = EditedOf<PatternBody>;
@@ -31,8 +31,9 @@ export function placeOf(body: PatternBody, caret: number): Place {
 
 /**
  * One character at the caret: into a cell, over fixed text, or refused with a reason. The first of these that
- * works: the cell at the caret; fixed text typed over; a cell further on, past cells that may stay blank; a gap
- * that an earlier deletion left before the caret. When all refuse, the cell at the caret says why.
+ * works: the fixed text (or the word just completed) that is being typed; the cell at the caret; fixed text typed
+ * over; a cell further on, past cells that may stay blank; a gap that an earlier deletion left before the caret.
+ * When all refuse, the cell at the caret says why.
  */
 export function insertOne(
   plan: PatternPlan,
@@ -40,8 +41,12 @@ export function insertOne(
   caret: number,
   character: string,
 ): Edited | Reason {
+  const onWord = overWord(plan, body, caret, character);
+  if (onWord) return onWord;
   if (plan.positions === 'fixed') return overwriteOne(plan, body, caret, character);
   const place = placeOf(body, caret);
+  const run = typeOn(plan, body, caret, place, character);
+  if (run) return run;
   const direct = enter(plan, body, place, place.next, character);
   if (typeof direct !== 'string') return direct;
   const over = passOver(plan, body, caret, place, character);
@@ -58,6 +63,65 @@ export function insertOne(
   return direct;
 }
 
+/** The letters of a word that its first ones brought, typed all the same: they change nothing. */
+function overWord(
+  plan: PatternPlan,
+  body: PatternBody,
+  caret: number,
+  character: string,
+): Edited | undefined {
+  const { owed, cells, at } = body;
+  const next = owed && [...owed][0]!;
+  if (!next || next.toLowerCase() !== character.toLowerCase()) return undefined;
+  const left = plan.positions === 'fixed' ? cellEndingAt(plan, body, caret) : placeOf(body, caret).left;
+  if (left < 0 || partOf(plan, left).takes !== 'words') return undefined;
+  if (caret < at[left]! + cells[left]!.length) return undefined;
+  return { body: lay(plan, cells, body.passed, owed.slice(next.length)), caret };
+}
+
+/** The filled cell whose character ends at or before the caret, the last such; -1 for none. */
+function cellEndingAt(_: PatternPlan, { cells, at }: PatternBody, caret: number): number {
+  let cell = cells.length - 1;
+  while (cell >= 0 && !(cells[cell] && at[cell]! + cells[cell]!.length <= caret)) cell--;
+  return cell;
+}
+
+/**
+ * The next character of a fixed text that is in the middle of being typed: part of it was typed behind the content,
+ * or the caret stands inside one. Blanks in it may be left out. Then it goes to the text, even where a cell could take it.
+ */
+function typeOn(
+  plan: PatternPlan,
+  body: PatternBody,
+  caret: number,
+  { left, right }: Place,
+  character: string,
+): Edited | undefined {
+  const { cells, at, display, passed } = body;
+  if (passed && caret === display.length) {
+    const text = textBefore(plan, cells, passed.cell);
+    const end = nextIn(text, passed.shown, character);
+    return end < 0 ? undefined : shownTo(plan, body, passed.cell, end);
+  }
+  const from = left >= 0 ? at[left]! + cells[left]!.length : 0;
+  if (caret <= from) return undefined;
+  const until = right < cells.length ? at[right]! : display.length;
+  const end = nextIn(display.slice(0, until), caret, character);
+  return end < 0 ? undefined : { body, caret: end };
+}
+
+/** Where a text goes on behind its next character from an offset on, blanks left out, when that is the one; else -1. */
+function nextIn(text: string, from: number, character: string): number {
+  const at = indexIn(text, character, from);
+  return at >= 0 && text.slice(from, at).trim() === '' ? at + character.length : -1;
+}
+
+/** The fixed text before a cell, shown up to there because it was typed. */
+function shownTo(plan: PatternPlan, body: PatternBody, cell: number, shown: number): Edited {
+  const laid = lay(plan, body.cells, { cell, shown });
+  return { body: laid, caret: laid.display.length };
+}
+
 /** Puts the character into a blank cell, or makes room for it before the filled one. */
 function enter(
   plan: PatternPlan,
@@ -67,19 +131,46 @@ function enter(
   character: string,
 ): Edited | Reason {
   if (cell >= body.cells.length) return 'full';
-  const cells =
-    cell < place.right ? fill(plan, body.cells, cell, character) : makeRoom(plan, body, cell, character);
-  if (typeof cells === 'string') return cells;
-  const laid = lay(plan, cells, body.passed);
-  return { body: laid, caret: caretAfter(plan, laid, cell) };
+  if (cell < place.right) {
+    const filled = fill(plan, body.cells, cell, character);
+    return typeof filled === 'string' ? filled : laidAfter(plan, filled, body.passed);
+  }
+  const cells = makeRoom(plan, body, cell, character);
+  return typeof cells === 'string' ? cells : laidAfter(plan, { cells, end: cell, owed: '' }, body.passed);
 }
 
-function fill(plan: PatternPlan, cells: Cells, cell: number, character: string): Cells | Reason {
+/** Cells with a character put in, the last cell it filled, and what a completed word brought beyond it. */
+interface Filled {
+  readonly cells: Cells;
+  readonly end: number;
+  readonly owed: string;
+}
+
+function laidAfter(plan: PatternPlan, { cells, end, owed }: Filled, passed: PatternBody['passed']): Edited {
+  const laid = lay(plan, cells, passed, owed);
+  return { body: laid, caret: caretAfter(plan, laid, end) };
+}
+
+function fill(plan: PatternPlan, cells: Cells, cell: number, character: string): Filled | Reason {
   const as = fit(plan, cells, cell, character);
   if (typeof as === 'string') return as;
   const filled = cells.slice();
   filled[cell] = as.as;
-  return filled;
+  return completed(plan, filled, cell);
+}
+
+/** A word is completed as soon as only one can be meant: its letters so far are the beginning of no other. */
+function completed(plan: PatternPlan, cells: string[], cell: number): Filled {
+  const { takes, first, size, words } = partOf(plan, cell);
+  const plain: Filled = { cells, end: cell, owed: '' };
+  if (takes !== 'words' || cells.slice(cell + 1, first + size).some(Boolean)) return plain;
+  const typed = cells.slice(first, cell + 1);
+  if (typed.includes('')) return plain;
+  const meant = words!.filter((word) => word.startsWith(typed.join('')));
+  if (meant.length !== 1) return plain;
+  const letters = [...meant[0]!];
+  for (let i = typed.length; i < letters.length; i++) cells[first + i] = letters[i]!;
+  return { cells, end: first + letters.length - 1, owed: letters.slice(typed.length).join('') };
 }
 
 /**
@@ -124,8 +215,9 @@ function caretAfter(plan: PatternPlan, body: PatternBody, cell: number): number 
 }
 
 /**
- * A fixed character the user typed: the caret passes it where it stands right of the caret, closes the part
- * where it may end there, and is left where the character is the one it already stands behind.
+ * A fixed character the user typed: the caret passes it where it stands right of the caret; behind the content it
+ * shows from then on, with what stands before it, and closes a part that may end there; it is left where it is the
+ * one the caret already stands behind.
  */
 function passOver(
   plan: PatternPlan,
@@ -134,10 +226,10 @@ function passOver(
   place: Place,
   character: string,
 ): Edited | undefined {
-  const { cells, at, display } = body;
+  const { cells, at, display, passed } = body;
   const { left, right, next } = place;
   const standsUntil = right < cells.length ? at[right]! : display.length;
-  const ahead = display.slice(caret, standsUntil).indexOf(character);
+  const ahead = indexIn(display.slice(caret, standsUntil), character);
   if (ahead >= 0) return { body, caret: caret + ahead + character.length };
   const standsFrom = left >= 0 ? at[left]! + cells[left]!.length : 0;
 
@@ -145,20 +237,16 @@ function passOver(
     const split = closePart(plan, body, left, character);
     if (split) return split;
   }
-  if (right === cells.length) {
+  if (right === cells.length)
     for (let cell = next; cell <= cells.length; cell++) {
-      const shown = cell === next && cell < cells.length && at[cell]! > standsFrom;
-      if (!shown && written(plan.before[cell]!).includes(character)) {
-        // Only what the user has really cut short needs remembering; a full part ends by itself.
-        const ends = cell > left + 1 && left >= 0 && cell < cells.length;
-        if (!ends || !standing(plan, cells, plan.before[cell]!).includes(character)) return { body, caret };
-        const laid = lay(plan, cells, cell);
-        return { body: laid, caret: laid.at[cell]! };
-      }
+      const isNext = cell === next && cell < cells.length && at[cell]! > standsFrom && !passed;
+      const isShown = isNext || (cell === cells.length && body.complete);
+      const from = passed?.cell === cell ? passed.shown : 0;
+      const found = isShown ? -1 : indexIn(textBefore(plan, cells, cell), character, from);
+      if (found >= 0) return shownTo(plan, body, cell, found + character.length);
       if (cell === cells.length || !mayStayBlank(plan, cells, cell)) break;
     }
-  }
-  return display.slice(standsFrom, caret).includes(character) ? { body, caret } : undefined;
+  return indexIn(display.slice(standsFrom, caret), character) >= 0 ? { body, caret } : undefined;
 }
 
 /** Ends a part of varying length between two of its characters: what follows moves on behind the fixed text. */
@@ -173,7 +261,7 @@ function closePart(
   const end = part.first + part.size;
   const kept = left + 1 - part.first;
   if (left + 1 >= end || part.takes !== 'set' || kept < part.min) return undefined;
-  if (!written(plan.before[end]!).includes(character)) return undefined;
+  if (indexIn(written(plan.before[end]!), character) < 0) return undefined;
   const moved = blanked(cells, left + 1, cells.length);
   let cell = end;
   for (let i = left + 1; i < cells.length; i++) {
@@ -184,7 +272,7 @@ function closePart(
     }
     if (cell++ >= cells.length) return undefined;
   }
-  const laid = lay(plan, moved, 0);
+  const laid = lay(plan, moved, undefined);
   return { body: laid, caret: laid.at[end]! };
 }
 
@@ -212,19 +300,17 @@ function overwriteOne(
     // Cells of a stretch not typed into take no room: one that refuses lets the next cell have its turn.
     for (let cell = next; cell < count; cell++) {
       const filled = fill(plan, cells, cell, character);
-      if (typeof filled !== 'string') {
-        const laid = lay(plan, filled, 0);
-        return { body: laid, caret: caretAfter(plan, laid, cell) };
-      }
+      if (typeof filled !== 'string') return laidAfter(plan, filled, undefined);
       if (cell === next) refusal = filled;
-      if (takesRoom(plan, cells, cell)) break;
+      // What may stay blank is passed by a character that fits further on.
+      if (takesRoom(plan, cells, cell) && (cells[cell] || !mayStayBlank(plan, cells, cell))) break;
     }
   }
   const standsUntil = next < count ? at[next]! : display.length;
-  const ahead = display.slice(caret, standsUntil).indexOf(character);
+  const ahead = indexIn(display.slice(caret, standsUntil), character);
   if (ahead >= 0) return { body, caret: caret + ahead + character.length };
   if (blanks && seen < count) {
-    const laid = cells[seen] ? lay(plan, blanked(cells, seen, seen + 1), 0) : body;
+    const laid = cells[seen] ? lay(plan, blanked(cells, seen, seen + 1), undefined) : body;
     return {
       body: laid,
       caret: laid.at[seen]! + (takesRoom(plan, laid.cells, seen) ? plan.filler.length : 0),
@@ -232,13 +318,13 @@ function overwriteOne(
   }
   for (let cell = next; cell < count && cells[cell] === '' && mayStayBlank(plan, cells, cell); cell++) {
     const end = at[cell]! + (takesRoom(plan, cells, cell) ? plan.filler.length : 0);
-    const over = display.slice(end, at[cell + 1] ?? display.length).indexOf(character);
+    const over = indexIn(display.slice(end, at[cell + 1] ?? display.length), character);
     if (over >= 0) return { body, caret: end + over + character.length };
   }
   let left = next - 1;
   while (left >= 0 && at[left] === caret) left--;
   const standsFrom = left >= 0 ? at[left]! + (cells[left] || plan.filler).length : 0;
-  return display.slice(standsFrom, caret).includes(character) ? { body, caret } : refusal;
+  return indexIn(display.slice(standsFrom, caret), character) >= 0 ? { body, caret } : refusal;
 }
 
 /** Whether a cell takes room on the line: it is in no stretch, or in one that exists. */

@@ -53,7 +53,9 @@ export interface Kind<P = Plan, B extends Body = Body> {
   stand?(plan: P, body: B, offset: number): number;
   /** Carries out events for kinds with a resting text or steps: `around.ts`. */
   around?(field: CompiledField, state: FieldState, event: FieldEvent): FieldState;
-  /** What the field holds and shows once it is left. */
+  /** What leaving makes of the content: padded, tidied. Nothing a key would refuse, and done once it stays. */
+  leave?(plan: P, body: B): B;
+  /** The same content as it shows away from the focus. */
   rest?(plan: P, body: B): B;
   /** The same content as it shows while it is typed into. */
   wake?(plan: P, body: B): B;

@@ -1,7 +1,15 @@
-import { type Cells, exists, isComplete, partOf } from './cells.ts';
+import { type Cells, exists, isComplete, mayStayBlank, partOf } from './cells.ts';
 import { denseBody } from './dense.ts';
 import type { Body } from './kind.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
+
+/** Fixed text the user typed behind the content: it shows because of that, and goes when content follows. */
+export interface Passed {
+  /** The cell it stands before; everything between the content and that cell is closed. */
+  readonly cell: number;
+  /** How much of it shows, in UTF-16 units. */
+  readonly shown: number;
+}
 
 /**
  * What a pattern field holds, laid out. `display` and `at` follow from `cells` and `passed` alone, never from
@@ -9,8 +17,9 @@ import type { FixedText, PatternPlan } from './plan.ts';
  */
 export interface PatternBody extends Body {
   readonly cells: Cells;
-  /** Cells the user has closed behind the content by typing the fixed text after them; 0 when none. */
-  readonly passed: number;
+  readonly passed: Passed | undefined;
+  /** Letters that completing a word brought and the user may still type over it; they change nothing. */
+  readonly owed: string;
   /** Index of the last filled cell, -1 when empty. */
   readonly last: number;
   /** For each cell the offset in `display` where its character stands or would stand. */
@@ -30,15 +39,51 @@ export function written(fixed: FixedText): string {
   return typeof fixed === 'string' ? fixed : fixed.map((segment) => segment.text).join('');
 }
 
-/** Lays out cells. `passed` is dropped when the content has outgrown it or there is none (empty: empty display). */
-export function lay(plan: PatternPlan, cells: Cells, passed: number): PatternBody {
+/** The fixed text as it stands before a cell once that cell is typed into; behind the last cell as things are. */
+export function textBefore(plan: PatternPlan, cells: Cells, cell: number): string {
+  const fixed = plan.before[cell]!;
+  if (typeof fixed === 'string') return fixed;
+  const { stretches } = plan;
+  // The cell's own stretch exists then, and those it stands in.
+  const isIn = (stretch: number): boolean =>
+    stretch >= 0 && cell >= stretches[stretch]!.first && cell < stretches[stretch]!.end;
+  let text = '';
+  for (const { text: own, stretch } of fixed) if (isIn(stretch) || exists(plan, cells, stretch)) text += own;
+  return text;
+}
+
+/** Where a fixed text has the character, letters in either case, from an offset on; -1 for nowhere. */
+export function indexIn(text: string, character: string, from = 0): number {
+  const exact = text.indexOf(character, from);
+  if (exact >= 0) return exact;
+  const wanted = character.toLowerCase();
+  for (let i = from; i < text.length; i++)
+    if (text.slice(i, i + character.length).toLowerCase() === wanted) return i;
+  return -1;
+}
+
+/** Lays out cells. `passed` is dropped when the content has outgrown it, or what it closed can no longer be closed. */
+export function lay(plan: PatternPlan, cells: Cells, passed: Passed | undefined, owed = ''): PatternBody {
   let last = cells.length - 1;
   while (last >= 0 && !cells[last]) last--;
   const content = cells.join('');
-  const isDense = content.length === last + 1 && (last < 0 || (passed <= last + 1 && !holed(cells, last)));
-  const dense = isDense ? denseBody(plan, content) : undefined;
-  if (dense) return dense;
-  return layOut(plan, cells, content, last >= 0 && passed > last + 1 ? passed : 0, last);
+  const kept = passed && stillPassed(plan, cells, last, passed) ? passed : undefined;
+  if (!kept && !owed && content.length === last + 1 && !holed(cells, last)) {
+    const dense = denseBody(plan, content);
+    if (dense) return dense;
+  }
+  return layOut(plan, cells, content, kept, last, owed);
+}
+
+/** Whether everything between the content and the passed text may stay out: a part of varying length, or a whole one. */
+function stillPassed(plan: PatternPlan, cells: Cells, last: number, { cell }: Passed): boolean {
+  if (cell <= last || (cell === cells.length && last >= 0 && isComplete(plan, cells))) return false;
+  for (let i = last + 1; i < cell; i++) {
+    const part = partOf(plan, i);
+    const isClosed = part.first <= last ? part.min < part.size : mayStayBlank(plan, cells, i);
+    if (!isClosed) return false;
+  }
+  return true;
 }
 
 function holed(cells: Cells, last: number): boolean {
@@ -51,21 +96,42 @@ export function layOut(
   plan: PatternPlan,
   cells: Cells,
   content: string,
-  passed: number,
+  passed: Passed | undefined,
   last: number,
+  owed = '',
 ): PatternBody {
   const isFixed = plan.positions === 'fixed';
   const complete = last >= 0 && isComplete(plan, cells);
-  const next = passed || nextShown(plan, last);
+  const next = nextShown(plan, last);
+  const until = passed ? passed.cell : last + 1;
   const at: number[] = [];
   let display = '';
   for (const [i, character] of cells.entries()) {
-    if (isFixed || i <= last || i === next) display += standing(plan, cells, plan.before[i]!);
+    if (isFixed || i < until || i === next) display += standing(plan, cells, plan.before[i]!);
+    else if (i === passed?.cell) display += textBefore(plan, cells, i).slice(0, passed.shown);
     at.push(display.length);
     display += character || (isFixed && exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
   }
   if (isFixed || complete) display += standing(plan, cells, plan.before[cells.length]!);
-  return { cells, passed, content, last, display, at, complete };
+  else if (passed?.cell === cells.length)
+    display += standing(plan, cells, plan.before[cells.length]!).slice(0, passed.shown);
+  return { cells, passed, owed, content, last, display, at, complete };
+}
+
+/** The offset right behind the last character of the content, 0 where there is none. */
+export const contentEnd = ({ last, at, cells }: PatternBody): number =>
+  last < 0 ? 0 : at[last]! + cells[last]!.length;
+
+/** The fixed text that stands in the display: all of it that is no content. */
+export function fixedIn({ display, cells, at }: PatternBody): string {
+  let fixed = '';
+  let from = 0;
+  for (const [i, character] of cells.entries()) {
+    if (!character) continue;
+    fixed += display.slice(from, at[i]!);
+    from = at[i]! + character.length;
+  }
+  return fixed + display.slice(from);
 }
 
 /** With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none. */
@@ -99,13 +165,16 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
  */
 export function ghostOf(plan: PatternPlan, body: PatternBody): string {
   if (!plan.ghost || plan.positions === 'fixed' || body.complete) return '';
-  const start = Math.max(body.last + 1, body.passed);
-  const isShown = body.passed > 0 || nextShown(plan, body.last) === start;
+  const { cells, passed, last } = body;
+  const start = passed?.cell ?? last + 1;
+  const isShown = nextShown(plan, last) === start;
   let guide = '';
-  for (let i = start; i < body.cells.length; i++) {
+  for (let i = start; i < cells.length; i++) {
     const part = partOf(plan, i);
-    if (i > start || !isShown) guide += standing(plan, body.cells, plan.before[i]!);
-    if (i - part.first < part.min && exists(plan, body.cells, part.stretch)) guide += plan.filler;
+    if (i > start || !passed) guide += i > start || !isShown ? standing(plan, cells, plan.before[i]!) : '';
+    else guide += textBefore(plan, cells, i).slice(passed.shown);
+    if (i - part.first < part.min && exists(plan, cells, part.stretch)) guide += plan.filler;
   }
-  return guide + standing(plan, body.cells, plan.before[body.cells.length]!);
+  const tail = standing(plan, cells, plan.before[cells.length]!);
+  return guide + (passed?.cell === cells.length ? tail.slice(passed.shown) : tail);
 }

@@ -111,10 +111,10 @@ function contentOf(plan: NumberPlan, decimal: string): string {
 }
 
 function put(plan: NumberPlan, content: string, at: number, character: string): Put | Reason {
-  const c = character >= '0' && character <= '9' ? character : fold(character);
+  const c = fold(character);
   const isNegative = content.charCodeAt(0) === 45;
   const unit = c.charCodeAt(0);
-  if (unit >= 48 && unit <= 57) {
+  if (unit >= 48 && unit <= 57 && c.length === 1) {
     const into = isNegative && at === 0 ? 1 : at;
     if (content.length >= most) return 'full';
     const point = content.indexOf('.');

@@ -49,6 +49,23 @@ function fits({ size, low, high }: PartPlan, digits: string): boolean {
   return least + scale > low && least <= high;
 }
 
+/** A lone digit as two, where that is a number of the part: a `0` alone may still become many and stays. */
+export function padded({ parts }: PartsPlan, part: number, text: string): string {
+  const { size, low } = parts[part]!;
+  return size === 2 && text.length === 1 && +text >= low ? `0${text}` : text;
+}
+
+/** All parts closed, as leaving does; the same body where that changes nothing. */
+export function closeAll<P extends PartsPlan, B extends PartsBody>(
+  plan: P,
+  body: B,
+  close: (plan: P, part: number, text: string) => string,
+  lay: (plan: P, texts: readonly string[]) => B,
+): B {
+  const texts = body.texts.map((text, i) => close(plan, i, text));
+  return texts.every((text, i) => text === body.texts[i]) ? body : lay(plan, texts);
+}
+
 /** Lays out the edit view of what the parts hold. */
 export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
   const { parts, between } = plan;
@@ -75,6 +92,24 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
   }
   if (complete) display += between[texts.length]!;
   return { content, display, complete, texts, at };
+}
+
+/** The parts of a raw value: digits and words one after the other, a `/` behind a part cut short; `undefined` for none. */
+function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined {
+  const texts: string[] = [];
+  let rest = raw;
+  for (const part of parts) {
+    const { words, size } = part;
+    const word = words?.find((one) => rest.startsWith(one)) ?? (words && rest.split('/')[0]!);
+    const text = word ?? /^\d*/.exec(rest)![0].slice(0, size);
+    // Short of its digits it may be what a deletion left, which no key would lead to.
+    const isOne = words ? words.some((one) => one.startsWith(text)) : text.length < size || fits(part, text);
+    if (!isOne) return undefined;
+    texts.push(text);
+    rest = rest.slice(text.length);
+    if (!isFull(part, text) && rest[0] === '/') rest = rest.slice(1);
+  }
+  return rest ? undefined : texts;
 }
 
 /** Where a caret stands among the parts: which part, and how far into it. */
@@ -260,7 +295,12 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
     whole,
     key,
     insert,
-    read: (plan: P, text: string): Taken<B> => insert(plan, empty(plan), 0, 0, text),
+    read(plan: P, text: string): Taken<B> {
+      const texts = textsOf(plan, text);
+      const body = texts && kind.lay(plan, texts);
+      if (body && body.content === text) return { ...whole(plan, body), leftOut: '', rejected: null };
+      return insert(plan, empty(plan), 0, 0, text);
+    },
     erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B> {
       if (start < end || extent === 'selection') return cut(plan, body, start, end);
       const { part, index } = locate(body, start);
@@ -284,13 +324,20 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       );
     },
     /** The number of the part at the caret one higher or lower, inside its bounds; an empty part begins with `from`. */
-    stepped(plan: P, body: B, caret: number, by: 1 | -1, from: (part: number) => number): Edited<B> {
+    stepped(
+      plan: P,
+      body: B,
+      caret: number,
+      by: 1 | -1,
+      from: (part: number) => number,
+      width?: number,
+    ): Edited<B> {
       const { part } = locate(body, caret);
       const { size, low, high, words } = plan.parts[part]!;
       const text = body.texts[part]!;
       const next = words
         ? words[text === words[0] ? 1 : 0]!
-        : `${text ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(size, '0');
+        : `${text ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(width ?? size, '0');
       const after = next === text ? body : kind.lay(plan, replaced(body.texts, part, next));
       return { body: after, caret: caretIn(after, part, next.length) };
     },

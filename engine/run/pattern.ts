@@ -1,11 +1,11 @@
 import { align } from './align.ts';
-import { fit, type Reason } from './cells.ts';
+import { fit, mayStayBlank, type Reason } from './cells.ts';
 import { eraseDense, insertDense } from './dense.ts';
-import { cellBeside, cellsIn, erase, wordLeft } from './erase.ts';
+import { cellBeside, clear, erase, withoutPassed, wordLeft } from './erase.ts';
 import { graphemes, worthTelling } from './graphemes.ts';
 import { type Edited, insertOne } from './insert.ts';
-import type { Kind } from './kind.ts';
-import { lay, type PatternBody, rawOf } from './layout.ts';
+import type { Kind, Taken } from './kind.ts';
+import { contentEnd, fixedIn, indexIn, lay, type PatternBody, rawOf } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 const empties = new WeakMap<PatternPlan, PatternBody>();
@@ -16,7 +16,7 @@ function emptyOf(plan: PatternPlan): PatternBody {
     body = lay(
       plan,
       plan.cells.map(() => ''),
-      0,
+      undefined,
     );
     empties.set(plan, body);
   }
@@ -24,41 +24,51 @@ function emptyOf(plan: PatternPlan): PatternBody {
 }
 
 /** Several characters one after the other, keeping what is taken and telling what is not. */
-function insertAll(
-  plan: PatternPlan,
-  start: Edited,
-  text: string,
-): Edited & { leftOut: string; rejected: Reason | null } {
+function insertAll(plan: PatternPlan, start: Edited, text: string): Taken<PatternBody> {
   let { body, caret } = start;
   let leftOut = '';
+  let met = '';
   let refusal: Reason | null = null;
   let taken = false;
   for (const character of graphemes(text.normalize('NFC'))) {
-    const edited = insertOne(plan, body, caret, character);
+    const edited = insertDense(plan, body, caret, character) ?? insertOne(plan, body, caret, character);
     if (typeof edited !== 'string') {
       taken ||= edited.body !== body || edited.caret !== caret;
+      if (edited.body.content === body.content && worthTelling.test(character)) met += character;
       ({ body, caret } = edited);
     } else if (worthTelling.test(character)) {
       leftOut += character;
-      refusal ??= edited;
+      refusal = edited;
     }
   }
-  return { body, caret, leftOut, rejected: taken ? null : refusal };
+  return { body, caret, leftOut: leftOut + notStanding(body, met), rejected: taken ? null : refusal };
 }
 
-/** A raw value of fixed positions: one character a cell, a space for a blank. */
-function readPositions(plan: PatternPlan, raw: string): PatternBody | undefined {
-  if (plan.positions !== 'fixed' || plan.raw !== 'content') return undefined;
-  const characters = graphemes(raw);
-  if (characters.length > plan.cells.length) return undefined;
-  const cells = plan.cells.map(() => '');
-  for (const [cell, character] of characters.entries()) {
-    if (character === ' ') continue;
-    const as = fit(plan, cells, cell, character);
+/** Of letters and digits that met fixed text or a word, those that stand nowhere in the end: they were not taken. */
+function notStanding(body: PatternBody, met: string): string {
+  if (!met) return '';
+  const standing = fixedIn(body) + body.content;
+  return graphemes(met)
+    .filter((character) => indexIn(standing, character) < 0)
+    .join('');
+}
+
+/** The body whose raw value a text is; `undefined` where it is none. A cell takes each character, fixed text none. */
+function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
+  if (plan.raw === 'text' || plan.positions === 'fixed') return align(plan, raw, 'raw');
+  const cells: string[] = plan.cells.map(() => '');
+  let cell = 0;
+  for (const character of graphemes(raw)) {
+    let as = cell < cells.length ? fit(plan, cells, cell, character) : 'full';
+    while (typeof as === 'string' && cell < cells.length && mayStayBlank(plan, cells, cell)) {
+      cell++;
+      as = cell < cells.length ? fit(plan, cells, cell, character) : 'full';
+    }
     if (typeof as === 'string') return undefined;
-    cells[cell] = as.as;
+    cells[cell++] = as.as;
   }
-  return lay(plan, cells, 0);
+  const body = lay(plan, cells, undefined);
+  return rawOf(plan, body) === raw ? body : align(plan, raw, 'raw');
 }
 
 /** Fields defined by a pattern (`engine.md`, section 2). */
@@ -74,28 +84,32 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
       const plainly = insertDense(plan, body, start, character);
       if (plainly) return plainly;
     }
-    const cleared = erase(plan, body, cellsIn(body, start, end), start);
+    const cleared = clear(plan, body, start, end);
     return insertOne(plan, cleared.body, cleared.caret, character.normalize('NFC'));
   },
 
   insert(plan, body, start, end, text) {
-    const cleared = erase(plan, body, cellsIn(body, start, end), start);
+    const cleared = clear(plan, body, start, end);
     const typed = insertAll(plan, cleared, text);
     const same = typed.body.display === text;
-    if (cleared.body.last >= 0 || (same && !typed.leftOut)) return typed;
+    if (cleared.body.display !== emptyOf(plan).display || (same && !typed.leftOut)) return typed;
     const aligned = align(plan, text) ?? align(plan, text.trim());
     return aligned ? { ...this.whole(plan, aligned), leftOut: '', rejected: null } : typed;
   },
 
   read(plan, text) {
-    const positions = readPositions(plan, text);
-    if (positions) return { ...this.whole(plan, positions), leftOut: '', rejected: null };
+    const raw = readRaw(plan, text);
+    if (raw) return { ...this.whole(plan, raw), leftOut: '', rejected: null };
     const { body, caret } = this.whole(plan, emptyOf(plan));
     return this.insert(plan, body, caret, caret, text);
   },
 
   erase(plan, body, start, end, extent) {
-    if (start < end) return erase(plan, body, cellsIn(body, start, end), start);
+    if (start < end) return clear(plan, body, start, end);
+    if ((extent === 'character-left' || extent === 'word-left') && start > contentEnd(body)) {
+      const taken = withoutPassed(plan, body, start);
+      if (taken) return taken;
+    }
     if (extent === 'character-left' || extent === 'character-right') {
       const plainly = eraseDense(plan, body, start, extent === 'character-left' ? 'left' : 'right');
       if (plainly) return plainly;
@@ -114,10 +128,11 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
 
   whole(plan, body) {
     const { last, at, cells, display, passed } = body;
+    if (passed) return { body, caret: display.length };
     if (last < 0) return { body, caret: at[0] ?? 0 };
-    // The end of the content; with `ahead`, or a part closed by hand, where the next character would stand.
-    const next = at[Math.max(passed, last + 1)];
-    const end = at[last]! + cells[last]!.length;
+    // The end of the content; with `ahead`, where the next character would stand.
+    const next = at[last + 1];
+    const end = contentEnd(body);
     if (plan.positions === 'fixed') return { body, caret: end };
     if (next !== undefined && next > end) return { body, caret: next };
     return { body, caret: plan.literals === 'ahead' && last === cells.length - 1 ? display.length : end };

@@ -198,6 +198,22 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
   return extension ? `${number};ext=${extension}` : number;
 }
 
+/** The content in the field's style: a home number as it asks for, a foreign one with its calling code. */
+function styled(plan: PhonePlan, body: PhoneBody): string {
+  if (!body.complete) return body.content;
+  const { code, region, digits, extension, formats } = body.read;
+  const own = plan.plans[region];
+  const home = plan.plans[plan.home];
+  if (!own) return body.content;
+  const isHome = home !== undefined && own.code === home.code;
+  const format = formatFor(digits, formats);
+  const hasTrunk = format !== undefined && /\d/.test(format.national);
+  const national = (hasTrunk ? own.trunk : '') + digits;
+  const isNational = isHome && plan.style === 'national';
+  const number = isNational ? national : `+${code || own.code}${digits}`;
+  return number + (extension === undefined ? '' : `x${extension}`);
+}
+
 /** Kind `phone`: value E.164, with an extension as RFC 3966 writes it. */
 export const phone: Kind<PhonePlan, PhoneBody> = {
   ...editing,
@@ -212,21 +228,17 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
     return editing.insert(plan, lay(plan, ''), 0, 0, text.replace(';ext=', 'x'));
   },
   around,
-  rest(plan, body) {
-    if (!body.complete) return body;
-    const { code, region, digits, extension } = body.read;
-    const own = plan.plans[region];
-    const home = plan.plans[plan.home];
-    if (!own) return body;
-    const isHome = home !== undefined && own.code === home.code;
-    const format = formatFor(digits, body.read.formats);
-    const hasTrunk = format !== undefined && /\d/.test(format.national);
-    const national = (hasTrunk ? own.trunk : '') + digits;
-    const isNational = isHome && plan.style === 'national';
-    const number = isNational ? national : `+${code || own.code}${digits}`;
-    const content = number + (extension === undefined ? '' : `x${extension}`);
+  leave: (plan, body) => {
+    const content = styled(plan, body);
     return content === body.content ? body : lay(plan, content);
   },
+  rest(plan, body) {
+    const content = styled(plan, body);
+    if (content === body.content) return body;
+    const { display, to } = lay(plan, content);
+    return { ...body, display, to };
+  },
+  wake: (plan, body) => lay(plan, body.content),
   judge(_, body, check) {
     return check.type === 'complete' ? body.finding : undefined;
   },

@@ -90,6 +90,9 @@ export function carryOut(field: CompiledField, state: FieldState, event: FieldEv
   const { plan } = field;
   switch (event.type) {
     case 'key': {
+      // A keyboard that sends several characters at once, or none, inserts them.
+      if (event.text.length !== 1 && graphemes(event.text).length !== 1)
+        return take(state, kind.insert(plan, state.body, state.start, state.end, event.text), 'typing');
       const edited = kind.key(plan, state.body, state.start, state.end, event.text);
       return typeof edited === 'string' ? report(state, edited) : edit(state, edited, 'typing');
     }
@@ -198,8 +201,9 @@ function restore(state: FieldState, to: Snap, past: Step | null, future: Step | 
 function select(field: CompiledField, state: FieldState, from: number, to: number): FieldState {
   const { body } = state;
   const at = (offset: number): number => boundaryAt(body.display, offset);
-  let a = at(Math.min(from, to));
-  let b = at(Math.max(from, to));
+  let a = at(from < to ? from : to);
+  let b = at(from < to ? to : from);
+  if (b < a) b = a;
   if (a === b) a = b = kindOf(field).stand?.(field.plan, body, a) ?? a;
   if (a === state.start && b === state.end) return report(state);
   return { ...report(state), start: a, end: b, run: 'none' };

@@ -75,7 +75,8 @@ export const text: Kind<TextPlan, Body> = {
     return rejected ?? edited;
   },
   insert: put,
-  read: (plan, given) => put(plan, empty, 0, 0, given),
+  // A program's value is nobody's typing: it comes tidied, as the field would hand it on.
+  read: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onOneLine(given))),
   erase(_, body, start, end, extent) {
     if (start < end) return without(body, start, end, start);
     const left = graphemes(body.content.slice(0, start));
@@ -92,7 +93,7 @@ export const text: Kind<TextPlan, Body> = {
   },
   whole: (_, body) => ({ body, caret: body.display.length }),
   around,
-  rest(plan, body) {
+  leave(plan, body) {
     const tidied = tidy(plan, body.content);
     return tidied === body.content ? body : lay(tidied);
   },

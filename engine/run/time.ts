@@ -2,7 +2,15 @@ import { around } from './around.ts';
 import { type Finding, passed, type Verdict } from './finding.ts';
 import { fold } from './graphemes.ts';
 import type { Kind } from './kind.ts';
-import { layParts, type Parsed, type PartsBody, type PartsPlan, partsKind } from './parts.ts';
+import {
+  closeAll,
+  layParts,
+  type Parsed,
+  type PartsBody,
+  type PartsPlan,
+  padded,
+  partsKind,
+} from './parts.ts';
 import type { Check } from './plan.ts';
 
 export interface TimePlan extends PartsPlan {
@@ -17,7 +25,7 @@ export interface TimePlan extends PartsPlan {
 const lay = (plan: TimePlan, texts: readonly string[]): PartsBody => layParts(plan, texts);
 
 const close = (plan: TimePlan, part: number, text: string): string =>
-  !plan.parts[part]!.words && text.length === 1 ? `0${text}` : text;
+  plan.parts[part]!.words ? text : padded(plan, part, text);
 
 const two = (n: number): string => `${n}`.padStart(2, '0');
 
@@ -80,7 +88,9 @@ function hours(plan: TimePlan, { texts }: PartsBody): readonly number[] {
 function value(plan: TimePlan, body: PartsBody): string | null {
   if (!body.complete) return null;
   const { texts } = body;
-  const time = `${two(hours(plan, body)[0]!)}:${texts[plan.minute]}`;
+  const [hour] = hours(plan, body);
+  if (hour === undefined) return null;
+  const time = `${two(hour)}:${texts[plan.minute]}`;
   return plan.second < 0 ? time : `${time}:${texts[plan.second]}`;
 }
 
@@ -124,10 +134,7 @@ export const time: Kind<TimePlan, PartsBody> = {
     return { ...editing.whole(plan, body), leftOut: '', rejected: null };
   },
   around,
-  rest(plan, body) {
-    const texts = body.texts.map((text, i) => close(plan, i, text));
-    return texts.every((text, i) => text === body.texts[i]) ? body : lay(plan, texts);
-  },
+  leave: (plan, body) => closeAll(plan, body, close, lay),
   step: (plan, body, caret, by) =>
     editing.stepped(plan, body, caret, by, (part) => plan.parts[part]![by > 0 ? 'low' : 'high']),
   judge,

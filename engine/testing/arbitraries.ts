@@ -91,6 +91,8 @@ export const entry = fc.record({
   positions: fc.constantFrom('flow' as const, 'flow' as const, 'fixed' as const),
   literals: fc.constantFrom('behind' as const, 'ahead' as const),
 });
+/** What `raw` may be asked to be; left out, the pattern decides. */
+export const rawOption = fc.constantFrom(undefined, 'text' as const);
 
 const rules: readonly RuleDocument[] = [
   { id: 'required', check: { type: 'required' } },
@@ -104,6 +106,7 @@ export interface Sketch {
   readonly pattern: string;
   readonly positions: 'flow' | 'fixed';
   readonly literals: 'behind' | 'ahead';
+  readonly raw?: 'content' | 'text';
 }
 
 export const sketch: fc.Arbitrary<Sketch> = fc
@@ -129,6 +132,30 @@ const character = fc.oneof(
   { arbitrary: fc.constantFrom('é', 'ß', '٣', '７', 'ｘ', '漢', '👍🏽', '🇨🇭'), weight: 1 },
 );
 export const typed = fc.array(character, { maxLength: 12 }).map((list) => list.join(''));
+
+/** What no keyboard should send and some do: marks and joiners alone, half characters, control codes, a sum of them. */
+export const hostile: fc.Arbitrary<string> = fc
+  .array(
+    fc.oneof(
+      fc.constantFrom('1\u0301', '\u0301', '\u200d', '1\ufe0f\u20e3', '\ud83d', '\udc4d', '\0', '\u2028', '1e309', '٣\u0301', '𞥑', '㉈', '½', '\u202e', '-', '.', '0', '9', '１', 'NaN', '1\u200d2', '🇨', 'x', '+', '12:3', '\r\n', ' ', 'ﷺ', 'ŉ'),
+      fc.string({ unit: 'binary', maxLength: 3 }),
+    ),
+    { minLength: 1, maxLength: 4 },
+  )
+  .map((list) => list.join('')); // biome-ignore format: a list
+
+/** Everything that can come in, as an event. */
+export const anyEvent: fc.Arbitrary<FieldEvent> = fc.oneof(
+  fc
+    .tuple(fc.constantFrom('key', 'key', 'insert', 'paste', 'set', 'autofill'), hostile)
+    .map(([type, text]): FieldEvent => ({ type: type as 'key', text })),
+  fc
+    .constantFrom('focus', 'leave', 'cut', 'undo', 'redo', 'submit', 'reset', 'up', 'down', 'backspace', 'delete', 'word-backspace')
+    .map((type): FieldEvent => ({ type: type as 'up' })),
+  fc
+    .tuple(fc.integer({ min: -3, max: 20 }), fc.constantFrom(0, 1, 5, -2, Number.NaN))
+    .map(([start, by]): FieldEvent => ({ type: 'select', start, end: start + by })),
+); // biome-ignore format: a list
 
 /** One action of a random tape. */
 export const action: fc.Arbitrary<Action> = fc.oneof(

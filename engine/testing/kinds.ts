@@ -6,6 +6,7 @@ import type { Body } from '../run/kind.ts';
 import { type LineBody, offsetOf } from '../run/line.ts';
 import type { PartsBody } from '../run/parts.ts';
 import type { CompiledField } from '../run/plan.ts';
+import type { FieldEvent } from '../run/state.ts';
 import type { Action } from '../tape/script.ts';
 import { writeTape } from './arbitraries.ts';
 
@@ -100,6 +101,12 @@ export const textFor = (kind: KindSketch['kind'], maxLength = 12): fc.Arbitrary<
       { maxLength },
     )
     .map((list) => list.join(''));
+
+/** Text of the kind coming in some way. */
+export const eventFor = (kind: KindSketch['kind']): fc.Arbitrary<FieldEvent> =>
+  fc
+    .tuple(fc.constantFrom('key', 'insert', 'paste', 'set', 'autofill'), textFor(kind, 6))
+    .map(([type, text]): FieldEvent => ({ type: type as 'key', text }));
 
 export function actionsFor(kind: KindSketch['kind']): fc.Arbitrary<readonly Action[]> {
   const text = textFor(kind, 6);

@@ -102,7 +102,8 @@ const partNames: Readonly<Record<string, string>> = {
 
 function partPieces(compiled: CompiledField, plan: PartsPlan): readonly Piece[] {
   const kind = plan.kind as keyof typeof sampleText;
-  const rested = apply(compiled, start(compiled), { type: 'set', text: sampleText[kind] });
+  const filled = [{ type: 'set', text: sampleText[kind] }, { type: 'focus' }, { type: 'leave' }] as const;
+  const rested = filled.reduce((state, event) => apply(compiled, state, event), start(compiled));
   const { body } = apply(compiled, rested, { type: 'focus' });
   const { display, texts, at } = body as PartsBody;
   const pieces: Piece[] = [];

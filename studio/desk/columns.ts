@@ -1,6 +1,6 @@
 import type { Node } from '../../engine/compile/notation.ts';
 import { graphemes } from '../../engine/run/graphemes.ts';
-import { type PatternBody, standing, written } from '../../engine/run/layout.ts';
+import { type PatternBody, standing, textBefore, written } from '../../engine/run/layout.ts';
 import type { Part, PatternPlan } from '../../engine/run/plan.ts';
 import type { Path } from '../definition/pattern-edits.ts';
 
@@ -119,9 +119,10 @@ export function place(
     const previous = i === 0 ? 0 : body.at[i - 1]! + widthOf(plan, body, i - 1);
     const end = i < body.at.length ? body.at[i]! : body.display.length;
     const shown = body.display.slice(previous, end);
-    return shown !== '' && shown === standing(plan, body.cells, fixed)
-      ? { previous, shown, all: written(fixed) }
-      : null;
+    // Behind the content as much of it stands as was typed.
+    const full =
+      body.passed?.cell === i ? textBefore(plan, body.cells, i) : standing(plan, body.cells, fixed);
+    return shown !== '' && full.startsWith(shown) ? { previous, shown, full, all: written(fixed) } : null;
   });
   return columns.map((column) => {
     if (column.is === 'cell') {
@@ -133,8 +134,10 @@ export function place(
     const run = fixedAt[column.cell];
     if (!run) return null;
     // Where an optional stretch is missing, its characters are missing from what is shown.
-    const from = run.shown === run.all ? column.within : offsetAmong(plan, body, column);
-    return from < 0 ? null : { character: column.character, offset: run.previous + from, content: false };
+    const from = run.full === run.all ? column.within : offsetAmong(plan, body, column);
+    return from < 0 || from >= run.shown.length
+      ? null
+      : { character: column.character, offset: run.previous + from, content: false };
   });
 }
 
@@ -154,12 +157,19 @@ function offsetAmong(plan: PatternPlan, body: PatternBody, column: Column): numb
   let at = 0;
   let shown = 0;
   for (const segment of fixed) {
-    const stands = standing(plan, body.cells, [segment]) !== '';
+    // Typed behind the content, a stretch stands before anything is in it.
+    const isTyped = body.passed?.cell === column.cell && isAround(plan, segment.stretch, column.cell);
+    const stands = isTyped || standing(plan, body.cells, [segment]) !== '';
     if (column.within < at + segment.text.length) return stands ? shown + column.within - at : -1;
     at += segment.text.length;
     if (stands) shown += segment.text.length;
   }
   return -1;
+}
+
+function isAround({ stretches }: PatternPlan, stretch: number, cell: number): boolean {
+  const found = stretches[stretch];
+  return found !== undefined && cell >= found.first && cell < found.end;
 }
 
 /**

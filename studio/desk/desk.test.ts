@@ -19,7 +19,7 @@ describe('the column grid', () => {
       fc.property(sketch, (from) => {
         const { plan } = fieldOf(from);
         const sample = sampleCells(plan);
-        const body = lay(plan, sample, 0);
+        const body = lay(plan, sample, undefined);
         expect(body.complete).toBe(true);
         const { columns } = columnsOf(parseNotation(from.pattern).nodes, plan, sample);
         expect(columns.map((column) => column.character).join('')).toBe(body.display);

@@ -105,7 +105,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
         </div>
         <div className="space-y-6 pt-4">
           <Rules definition={definition} field={field} onChange={change} />
-          <Properties definition={definition} onChange={change} />
+          <Properties definition={definition} plan={compiled.plan} onChange={change} />
           <div className="flex gap-x-4 border-t pt-3">
             <Link className="word-button" href={`/sets/${set.id}/fields/${fieldId}/alone`}>
               Open alone

@@ -2,8 +2,9 @@
 
 import { memo } from 'react';
 import type { FieldDocument } from '../../engine/compile/document.ts';
-import { defaultEntry } from '../../engine/compile/pattern.ts';
+import { defaultEntry, needsText } from '../../engine/compile/pattern.ts';
 import { graphemes } from '../../engine/run/graphemes.ts';
+import type { PatternPlan, Plan } from '../../engine/run/plan.ts';
 import { withAttribute, withText } from '../definition/edits.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from './part-editor.tsx';
@@ -20,9 +21,11 @@ const capitalizes = ['', 'none', 'sentences', 'words', 'characters'];
  */
 export const Properties = memo(function Properties({
   definition,
+  plan,
   onChange,
 }: {
   readonly definition: FieldDocument;
+  readonly plan: Plan;
   readonly onChange: Change;
 }) {
   return (
@@ -58,7 +61,9 @@ export const Properties = memo(function Properties({
           With an initial value the placeholder is only seen once that is cleared.
         </p>
       )}
-      {definition.kind === 'pattern' && <Entry definition={definition} onChange={onChange} />}
+      {definition.kind === 'pattern' && plan.kind === 'pattern' && (
+        <Entry definition={definition} plan={plan} onChange={onChange} />
+      )}
       <Attributes definition={definition} onChange={onChange} />
     </section>
   );
@@ -66,12 +71,15 @@ export const Properties = memo(function Properties({
 
 function Entry({
   definition,
+  plan,
   onChange,
 }: {
   readonly definition: FieldDocument<'pattern'>;
+  readonly plan: PatternPlan;
   readonly onChange: Change;
 }) {
   const entry = { ...defaultEntry, ...definition.entry };
+  const needed = plan.positions === 'flow' && needsText(plan);
   const set = (more: Partial<FieldDocument<'pattern'>['entry']>, about?: string) =>
     onChange((f) => ({ ...f, entry: { ...f.entry, ...more } }) as FieldDocument, about);
   return (
@@ -94,9 +102,18 @@ function Entry({
       <div className="flex gap-3">
         <Choice
           label="Raw value"
-          value={entry.raw}
-          options={{ content: 'what was typed', text: 'with fixed text' }}
-          onChange={(v) => set({ raw: v as 'content' })}
+          value={entry.raw ?? ''}
+          options={{
+            '': `as it needs to be: ${needed ? 'with fixed text' : 'what was typed'}`,
+            content: 'what was typed',
+            text: 'with fixed text',
+          }}
+          onChange={(raw) =>
+            onChange((f) => {
+              const { raw: _, ...others } = (f as FieldDocument<'pattern'>).entry;
+              return { ...f, entry: raw ? { ...others, raw } : others } as FieldDocument;
+            })
+          }
         />
         {entry.positions === 'fixed' ? (
           <Labelled label="Filler for blanks">
@@ -123,6 +140,13 @@ function Entry({
           />
         )}
       </div>
+      {needed && entry.raw !== 'text' && (
+        <p className="text-sm">
+          {entry.raw === 'content'
+            ? 'A part of this pattern can be ended early, so the same characters can stand for two texts: what was typed alone may not bring the text back.'
+            : 'With fixed text, because a part of this pattern can be ended early and the characters alone could stand for two texts.'}
+        </p>
+      )}
     </>
   );
 }
