@@ -19,6 +19,8 @@ export interface TimeEntry {
 
 export interface DurationEntry {
   readonly units?: readonly ('h' | 'min')[];
+  /** The unit of a number typed or pasted without one; minutes where both are shown. */
+  readonly bare?: 'h' | 'min';
 }
 
 /** The locale with the Gregorian calendar, whatever calendar people there use besides. */
@@ -212,10 +214,14 @@ export function planDuration(entry: DurationEntry, locale: string): DurationPlan
       size: isHours(unit) ? 3 : 4,
       low: 0,
       high: isHours(unit) ? 999 : 9999,
+      ...(isHours(unit) ? { point: true } : {}),
     })),
     between: ['', ...units.map((unit) => ` ${unit}`)],
     digits: digitsOf(locale),
     hour: units.indexOf('h'),
     minute: units.indexOf('min'),
+    bare: Math.max(0, units.indexOf(entry.bare ?? 'min')),
+    decimal:
+      new Intl.NumberFormat(locale).formatToParts(1.5).find(({ type }) => type === 'decimal')?.value ?? '.',
   };
 }

@@ -89,7 +89,15 @@ function readTime(at: Spot): void {
 }
 
 function readDuration(at: Spot): void {
-  if (!at.object(['units'], []) || !at.has('units')) return;
+  if (!at.object(['units', 'bare'], [])) return;
+  at.choice('bare', ['h', 'min']);
+  const all = (at.value as { units?: unknown }).units;
+  const { bare } = at.value as { bare?: unknown };
+  if (Array.isArray(all) && typeof bare === 'string' && !all.includes(bare))
+    at.get('bare').fault(`The field shows no "${bare}": a number alone is in a unit it shows.`, {
+      suggestion: String(all[0] ?? 'min'),
+    });
+  if (!at.has('units')) return;
   const units = at.get('units').items();
   for (const unit of units) unit.oneOf(['h', 'min']);
   const given = units.map(({ value }) => value).join();

@@ -156,7 +156,12 @@ function compact(plan: DatePlan, text: string): Parsed | undefined {
     : undefined;
 }
 
-const editing = partsKind<DatePlan, PartsBody>({ lay, parse, close });
+const editing = partsKind<DatePlan, PartsBody>({
+  lay,
+  parse,
+  close,
+  isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
+});
 
 /** Numbers that digits typed so far can still become: themselves, padded, or with more digits behind. */
 function candidates(text: string, high: number): readonly number[] {

@@ -32,6 +32,13 @@ describe('parts keep their own digits', () => {
     ['half of the day first', 'time', { clock: 12 }, 'zh-CN', 'type "下230"\nexpect display "下午02:30|"\nexpect value "14:30"'],
     ['hours not there are passed by', 'duration', {}, 'en-GB', 'type ":45"\nexpect display "45| min"\nexpect value "45"'],
     ['minutes above the hour wait for leaving', 'duration', {}, 'en-GB', 'type "1h90"\nexpect display "1 h 90| min"\nexpect value "150"\nleave\nexpect display "2 h 30 min"'],
+    ['a number alone is minutes', 'duration', {}, 'en-GB', 'type "90"\nexpect display "90| min"\nleave\nexpect display "1 h 30 min"\nexpect raw "1h30"'],
+    ['a number alone is hours where that is asked for', 'duration', { bare: 'h' }, 'en-GB', 'type "2"\nexpect display "2| h"\nexpect value "120"\nselect all\npaste "3"\nexpect value "180"'],
+    ['typed with units', 'duration', {}, 'en-GB', 'type "90 min"\nexpect value "90"\nexpect rejected none\nselect all\ntype "150m"\nexpect value "150"\nselect all\ntype "1h30"\nexpect display "1 h 30| min"\nselect all\ntype "1:30"\nexpect value "90"\nselect all\ntype "1.5"\nexpect display "1.5| h"\ntype "h"\nexpect display "1.5 h|"\nexpect value "90"\nexpect rejected none\nleave\nexpect display "1 h 30 min"'],
+    ['pasted with units', 'duration', {}, 'en-GB', 'paste "90 min"\nexpect value "90"\nselect all\npaste "150m"\nexpect value "150"\nselect all\npaste "1.5h"\nexpect value "90"\nselect all\npaste "1,5 h"\nexpect value "90"\nselect all\npaste "2 hours 15 minutes"\nexpect value "135"\nselect all\npaste "PT1H30M"\nexpect value "90"\nselect all\npaste "90"\nexpect value "90"'],
+    ['parts of an hour in German', 'duration', {}, 'de-DE', 'type "1,25"\nexpect display "1,25| h"\nexpect value "75"\nbackspace\ntype "3"\nexpect rejected out-of-bounds'],
+    ['hours alone hold minutes as parts', 'duration', { units: ['h'] }, 'en-GB', 'paste "90 min"\nexpect display "1.5| h"\nset "45"\nexpect value "45"\nselect all\npaste "7 min"\nexpect rejected not-accepted'],
+    ['minutes alone hold hours', 'duration', { units: ['min'] }, 'en-GB', 'paste "1.5h"\nexpect value "90"\nselect all\ntype "1.5"\nexpect rejected not-accepted'],
     ['only hours', 'duration', { units: ['h'] }, 'en-GB', 'type "3"\nexpect display "3| h"\nexpect value "180"\npaste "x"\nexpect rejected not-accepted'],
     ['ISO 8601 durations', 'duration', { units: ['min'] }, 'en-GB', 'paste "PT2H5M"\nexpect display "125| min"'],
   ])('%s', (_, kind, entry, locale, lines) => {

@@ -14,6 +14,8 @@ export interface PartPlan {
   readonly high: number;
   /** A part that is one of these words instead (the halves of the day). */
   readonly words?: readonly string[];
+  /** Decimals may be typed into it (parts of an hour); it is not full then. */
+  readonly point?: boolean;
 }
 
 export interface PartsPlan {
@@ -40,7 +42,7 @@ export interface Parsed {
 }
 
 export const isFull = (part: PartPlan, text: string): boolean =>
-  part.words ? part.words.includes(text) : text.length === part.size;
+  part.words ? part.words.includes(text) : text.length === part.size && !(part.point && text.includes('.'));
 
 /** Whether digits, more to come, can be a number of that part. */
 function fits({ size, low, high }: PartPlan, digits: string): boolean {
@@ -128,8 +130,11 @@ const replaced = (texts: readonly string[], part: number, text: string): string[
 
 /** One digit into a part. A first digit that can only be the whole of it is completed: `4` of a month is `04`. */
 function enter(part: PartPlan, text: string, index: number, digit: string): string | Reason {
-  if (text.length >= part.size) return 'full';
   const next = text.slice(0, index) + digit + text.slice(index);
+  // Parts of an hour: what stands behind the point is the kind's own matter.
+  const point = next.indexOf('.');
+  if (point >= 0) return point > part.size ? 'full' : next;
+  if (text.length >= part.size) return 'full';
   if (fits(part, next)) return next;
   const padded = `0${next}`;
   return !text && part.size === 2 && fits(part, padded) ? padded : 'out-of-bounds';
@@ -161,6 +166,12 @@ export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
   close(plan: P, part: number, text: string): string;
   /** What a character that is neither taken nor a separator does, for kinds where letters mean something. */
   letter?(plan: P, body: B, caret: number, c: string): Edited<B> | undefined;
+  /** Whether a part may become that, beside its own bounds. */
+  takes?(plan: P, texts: readonly string[], part: number, next: string): boolean;
+  /** Whether a text means something as a whole: then it is read so or refused, never typed key by key into another value. */
+  isWhole?(text: string): boolean;
+  /** The part an empty field begins with, where that is not the first. */
+  first?(plan: P): number;
 }
 
 /** Everything about editing that `Kind` asks for, for kinds made of parts. */
@@ -197,6 +208,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
   /** Into the part at the caret, or the next one where that is full. */
   const typed = (plan: P, body: B, caret: number, c: string): Edited<B> | Reason => {
     let { part, index } = locate(body, caret);
+    if (body.display === '' && kind.first) part = kind.first(plan);
     const isDigit = c >= '0' && c <= '9' && c.length === 1;
     for (;;) {
       const at = plan.parts[part]!;
@@ -224,6 +236,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
     const next = isDigit ? enter(at, text, index, c) : enterWord(at, text, index, c);
     if (next === undefined) return 'not-accepted';
     if (next === 'full' || next === 'out-of-bounds') return next;
+    if (kind.takes && !kind.takes(plan, body.texts, part, next)) return 'out-of-bounds';
     const after = kind.lay(plan, replaced(body.texts, part, next));
     const end = text ? index + 1 : next.length;
     const isDone = end === next.length && isFull(at, next) && part < body.texts.length - 1;
@@ -267,6 +280,11 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       const body = assumed ? { ...read.body, assumed } : read.body;
       return { body, caret: read.caret, leftOut, rejected: null };
     }
+    const folded = [...text].map(fold).join('');
+    if (isAlone && kind.isWhole?.(folded)) {
+      const leftOut = graphemes(text.normalize('NFC')).filter((c) => worthTelling.test(c));
+      return { body: present, caret, leftOut: leftOut.join(''), rejected: 'not-accepted' };
+    }
     return typed;
   };
 
@@ -284,7 +302,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
         ({ body: present, caret } = edited);
       } else if (worthTelling.test(character)) {
         leftOut += character;
-        refusal ??= edited;
+        refusal = edited;
       }
     }
     return { body: present, caret, leftOut, rejected: taken ? null : refusal };
@@ -338,7 +356,9 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       const next = words
         ? words[text === words[0] ? 1 : 0]!
         : `${text ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(width ?? size, '0');
-      const after = next === text ? body : kind.lay(plan, replaced(body.texts, part, next));
+      const isKept = next === text || (kind.takes && !kind.takes(plan, body.texts, part, next));
+      if (isKept) return { body, caret: caretIn(body, part, text.length) };
+      const after = kind.lay(plan, replaced(body.texts, part, next));
       return { body: after, caret: caretIn(after, part, next.length) };
     },
   };

@@ -69,7 +69,12 @@ function parse(plan: TimePlan, given: string): Parsed | undefined {
   };
 }
 
-const editing = partsKind<TimePlan, PartsBody>({ lay, parse, close });
+const editing = partsKind<TimePlan, PartsBody>({
+  lay,
+  parse,
+  close,
+  isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
+});
 
 /** Hours of the day a field in this state can still become. */
 function hours(plan: TimePlan, { texts }: PartsBody): readonly number[] {
