@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
-import { placeIn, run } from './play.ts';
+import { placeIn } from './document-text.ts';
+import { run } from './play.ts';
 
 const demo = fileURLToPath(new URL('../studio/demo/ridge-huts.arbeit.json', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-cli-'));

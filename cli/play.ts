@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { type CompiledSet, compile } from '../engine/compile/compile.ts';
-import { readDocumentText } from '../engine/compile/read-document.ts';
 import { play } from '../engine/tape/play.ts';
 import { readTape } from '../engine/tape/read-tape.ts';
+import { placeIn, readDocumentText } from './document-text.ts';
 
 /** Where output goes; the process's own streams outside of tests. */
 export interface Output {
@@ -102,58 +102,6 @@ function playFile(
   }
   const expectations = result.tape.steps.filter((step) => step.do === 'expect').length;
   return { held: expectations - played.misses.length, missed: played.misses.length };
-}
-
-/** The line and column in JSON text where a path such as `$.fields[0].label` leads; its nearest parent if it is missing. */
-export function placeIn(text: string, path: string): { line: number; column: number } {
-  const keys = [...path.matchAll(/\.([A-Za-z_]\w*)|\[(\d+)\]|\["((?:[^"\\]|\\.)*)"\]/g)].map(
-    (m) => m[1] ?? m[2] ?? m[3]!,
-  );
-  let at = skip(text, 0);
-  for (const key of keys) {
-    const found = member(text, at, key);
-    if (found === undefined) break;
-    at = found;
-  }
-  const before = text.slice(0, at).split('\n');
-  return { line: before.length, column: before.at(-1)!.length + 1 };
-}
-
-const skip = (text: string, at: number): number => at + /^\s*/.exec(text.slice(at))![0].length;
-
-/** The offset of a member's value in the object or list that starts at `at`. The text is known to be JSON. */
-function member(text: string, at: number, key: string): number | undefined {
-  const isList = text[at] === '[';
-  if (!isList && text[at] !== '{') return undefined;
-  let next = skip(text, at + 1);
-  for (let i = 0; text[next] !== ']' && text[next] !== '}'; i++) {
-    let name = String(i);
-    if (!isList) {
-      const end = valueEnd(text, next);
-      name = JSON.parse(text.slice(next, end)) as string;
-      next = skip(text, skip(text, end) + 1);
-    }
-    if (name === key) return next;
-    next = skip(text, valueEnd(text, next));
-    if (text[next] === ',') next = skip(text, next + 1);
-  }
-  return undefined;
-}
-
-function valueEnd(text: string, at: number): number {
-  let depth = 0;
-  let i = at;
-  do {
-    const c = text[i]!;
-    if (c === '"') i += /^"(?:[^"\\]|\\.)*"/.exec(text.slice(i))![0].length;
-    else {
-      if (c === '{' || c === '[') depth++;
-      else if (c === '}' || c === ']') depth--;
-      i++;
-      if (depth === 0 && !/[{}[\]]/.test(c)) while (i < text.length && !/[\s,\]}]/.test(text[i]!)) i++;
-    }
-  } while (depth > 0 && i < text.length);
-  return i;
 }
 
 /** The date here and now, for tapes that do not freeze one. */

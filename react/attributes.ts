@@ -1,3 +1,4 @@
+import { mayStand } from '../engine/run/html.ts';
 import type { CompiledField } from '../engine/run/plan.ts';
 
 /** HTML names that React spells another way. */
@@ -9,8 +10,6 @@ const spelling: Readonly<Record<string, string>> = {
   autocorrect: 'autoCorrect',
   autofocus: 'autoFocus',
   spellcheck: 'spellCheck',
-  maxlength: 'maxLength',
-  minlength: 'minLength',
   readonly: 'readOnly',
   tabindex: 'tabIndex',
 };
@@ -18,7 +17,8 @@ const spelling: Readonly<Record<string, string>> = {
 /** The attributes a definition asks for, as React props. `required` follows from the rules and is told to assistive technology. */
 export function attributesOf(field: CompiledField): Record<string, string | boolean> {
   const props: Record<string, string | boolean> = { type: 'text' };
-  for (const [name, value] of Object.entries(field.html)) props[spelling[name] ?? name] = value;
+  for (const [name, value] of Object.entries(field.html))
+    if (mayStand(name, value)) props[spelling[name] ?? name] = value;
   if (field.placeholder) props.placeholder = field.placeholder;
   if (field.rules.some((rule) => rule.check.type === 'required' && rule.severity === 'error'))
     props['aria-required'] = true;

@@ -19,6 +19,8 @@ export async function build() {
       bundle: true,
       platform: 'node',
       format: 'esm',
+      // Some packages have a CommonJS build that no bundler can follow, and name it first.
+      mainFields: ['module', 'main'],
       target: 'node20',
       logLevel: 'error',
     });

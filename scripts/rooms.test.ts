@@ -10,7 +10,7 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   engine: { rooms: [], packages: /^$/ },
   dom: { rooms: ['engine'], packages: /^$/ },
   react: { rooms: ['engine', 'dom'], packages: /^react$/ },
-  cli: { rooms: ['engine'], packages: /^node:/ },
+  cli: { rooms: ['engine'], packages: /^(node:|jsonc-parser$)/ },
   studio: { rooms: ['engine', 'dom', 'react'], packages: /./ },
 };
 

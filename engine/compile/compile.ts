@@ -32,7 +32,9 @@ type SetFacts = Pick<SetDocument, 'locale' | 'classes'>;
 /** Compiles one field of a set. Throws `RangeError` when its pattern or a rule has a fault. */
 export function compileField(field: FieldDocument<'pattern'>, set: SetFacts): PatternField;
 export function compileField(field: FieldDocument, set: SetFacts): CompiledField;
-export function compileField(field: FieldDocument, set: SetFacts): CompiledField {
+export function compileField(given: FieldDocument, set: SetFacts): CompiledField {
+  // An entry of usual values may be left out.
+  const field = given.entry === undefined ? ({ ...given, entry: {} } as FieldDocument) : given;
   const locale = field.locale ?? set.locale;
   const rules = withOwn(field.kind, (field.rules ?? []).map(compileRule));
   return {

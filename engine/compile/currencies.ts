@@ -4,6 +4,22 @@
  */
 const funds = ['BOV', 'CHE', 'CHW', 'CLF', 'COU', 'MXV', 'USN', 'UYI', 'UYW', 'XDR'];
 
+/**
+ * Minor units of ISO 4217 (list one) where they are not two. The platform's own figures follow what is used in cash
+ * (forints without decimals), which is not what amounts are kept in.
+ */
+const minorUnits: Readonly<Record<number, string>> = {
+  0: 'BIF CLP DJF GNF ISK JPY KMF KRW PYG RWF UGX UYI VND VUV XAF XOF XPF',
+  3: 'BHD IQD JOD KWD LYD OMR TND',
+  4: 'CLF UYW',
+};
+
+/** How many decimals a currency has (ISO 4217). */
+export function decimalsOf(currency: string): number {
+  for (const [decimals, codes] of Object.entries(minorUnits)) if (codes.includes(currency)) return +decimals;
+  return 2;
+}
+
 /** Whether a code is a currency. `Intl` would format any three letters, so the known ones are asked for. */
 export const isCurrency = (code: string): boolean =>
   funds.includes(code) || Intl.supportedValuesOf('currency').includes(code);

@@ -57,6 +57,7 @@ export type FieldDocument<K extends KindName = KindName> = {
     readonly locale?: string;
     readonly initial?: string;
     readonly messages?: 'first' | 'all';
+    /** In a file it may be left out where every option has a usual value; `readDocument` puts an empty one there. */
     readonly entry: Entries[Kind];
     readonly html?: Readonly<Record<string, string | boolean>>;
     readonly rules?: readonly RuleDocument[];
@@ -77,7 +78,7 @@ export type CheckDocument =
   | { readonly type: 'length'; readonly min?: number; readonly max?: number }
   | { readonly type: 'matches'; readonly pattern: string; readonly flags?: string }
   | { readonly type: 'in' | 'not-in'; readonly values: readonly string[] }
-  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11' }
+  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11'; readonly rotate?: number }
   | { readonly type: 'range'; readonly min?: Limit; readonly max?: Limit; readonly step?: Limit };
 
 /** A number, or the kind's raw form as a text: a decimal, a date, `today+18m`, a time. */

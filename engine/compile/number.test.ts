@@ -135,6 +135,22 @@ describe('pasted amounts', () => {
     });
   });
 
+  test.each(['1/2', '5-3', '10 20', '14.02.2027', '1:30', '3+4', '1.23.4', '12,3,4', '1 2 3', '07700 90'])(
+    'digits that are no amount together are refused and told: %s',
+    (text) => {
+      const after = typed({ currency: 'EUR' }, 'en-GB', text);
+      expect(after.raw).toBe('');
+      expect(after.state).toMatchObject({ rejected: 'not-accepted', leftOut: text.replace(/\D/g, '') });
+    },
+  );
+
+  test('decimals are those of ISO 4217, not what the platform shows of cash', () => {
+    const raws = ['HUF', 'IDR', 'IQD', 'JPY', 'CLF', 'KWD', 'EUR'].map(
+      (currency) => typed({ currency }, 'en-GB', '12.5').value,
+    );
+    expect(raws).toEqual(['12.50', '12.50', '12.500', '12', '12.5000', '12.500', '12.50']);
+  });
+
   test('right fill takes a written amount as it is meant, and bare digits as they would be typed', () => {
     const entry = { currency: 'GBP', fill: 'right' } as const;
     expect(typed(entry, 'en-GB', '12.5').raw).toBe('12.50');

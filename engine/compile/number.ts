@@ -1,6 +1,7 @@
 import { canonical, compare } from '../run/decimal.ts';
 import type { NumberPlan } from '../run/number.ts';
 import type { Rule } from '../run/plan.ts';
+import { decimalsOf } from './currencies.ts';
 
 /** Entry options of kinds `number`, `currency` and `percent` as a document writes them. */
 export interface NumberEntry {
@@ -26,10 +27,6 @@ function around(parts: readonly Intl.NumberFormatPart[]): [string, string] {
   const text = (some: readonly Intl.NumberFormatPart[]) => some.map((part) => part.value).join('');
   return [text(parts.slice(0, first)), text(parts.slice(last + 1))];
 }
-
-/** How many decimals a currency has (ISO 4217). */
-export const decimalsOf = (currency: string): number =>
-  new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
 
 const isUnit = (unit: string): boolean => {
   try {

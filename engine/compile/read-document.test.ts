@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
 import type { SetDocument } from './document.ts';
-import { readDocument, readDocumentText } from './read-document.ts';
+import { mostFaults, readDocument } from './read-document.ts';
 
 const demo = readFileSync(new URL('../../studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8');
 const schema = JSON.parse(readFileSync(new URL('./document.schema.json', import.meta.url), 'utf8'));
@@ -33,7 +33,7 @@ const kinds: Readonly<Record<string, readonly object[]>> = {
   percent: [{ decimals: { max: 2 } }],
   date: [{}, { order: 'ymd', separator: ' / ', resting: 'full', pivot: 30 }],
   time: [{}, { clock: 12, seconds: true }],
-  duration: [{}, { units: ['min'] }],
+  duration: [{}, { units: ['min'] }, { units: ['h', 'min'], bare: 'h' }],
   phone: [
     { home: 'GB' },
     { home: 'CH', regions: ['CH', 'LI'], style: 'international', types: ['mobile'], extension: true },
@@ -49,7 +49,7 @@ const faultsOf = (json: unknown) => {
 };
 
 test('the demo is whole, and the schema agrees', () => {
-  const result = readDocumentText(demo);
+  const result = readDocument(JSON.parse(demo));
   expect(result.ok).toBe(true);
   expect(isBySchema(JSON.parse(demo)), JSON.stringify(isBySchema.errors)).toBe(true);
 });
@@ -183,6 +183,89 @@ describe('one fault each', () => {
       `${entry}.types[0]`,
       'shape',
     ],
+    [
+      'a unit the field does not show',
+      withKind('duration', { units: ['min'], bare: 'h' }),
+      `${entry}.bare`,
+      'sense',
+    ],
+    [
+      'limits upside down',
+      withKind('number', {}, { type: 'range', min: '10', max: 9.5 }),
+      `${check}.min`,
+      'sense',
+    ],
+    [
+      'days upside down',
+      withKind('date', {}, { type: 'range', min: '2027-03-01', max: '2027-02-28' }),
+      `${check}.min`,
+      'sense',
+    ],
+    [
+      'days by the clock upside down',
+      withKind('date', {}, { type: 'range', min: 'today+2w', max: 'today+13d' }),
+      `${check}.min`,
+      'sense',
+    ],
+    [
+      'times upside down',
+      withKind('time', {}, { type: 'range', min: '18:00', max: '08:00' }),
+      `${check}.min`,
+      'sense',
+    ],
+    ['a length of a date', withKind('date', {}, { type: 'length', min: 8 }), `${check}.type`, 'sense'],
+    [
+      'check characters of an amount',
+      withKind('currency', { currency: 'EUR' }, { type: 'checksum', scheme: 'luhn' }),
+      `${check}.type`,
+      'sense',
+    ],
+    [
+      'a rotation by nothing',
+      withRule({ type: 'checksum', scheme: 'mod97', rotate: 0 }),
+      `${check}.rotate`,
+      'shape',
+    ],
+    ['a locale nobody knows', { ...set, locale: 'xx-QQ' }, '$.locale', 'sense'],
+    ['an empty label', withField({ label: ' ' }), '$.fields[0].label', 'shape'],
+    [
+      'data that no length has',
+      withRule({ type: 'length', min: 2 }, { say: 'At least {mn}.' }),
+      '$.fields[0].rules[0].say',
+      'sense',
+    ],
+    [
+      'data of another check',
+      withRule({ type: 'required' }, { say: '{label}, {min}' }),
+      '$.fields[0].rules[0].say',
+      'sense',
+    ],
+    [
+      'an initial value with a letter too many',
+      withField({ initial: '12x4' }),
+      '$.fields[0].initial',
+      'sense',
+    ],
+    [
+      'an initial value of nothing that fits',
+      { ...set, fields: [{ id: 'f', kind: 'date', label: 'F', initial: 'soon' }] },
+      '$.fields[0].initial',
+      'sense',
+    ],
+    [
+      'a pattern without its entry',
+      { ...set, fields: [{ id: 'a', kind: 'pattern', label: 'A' }] },
+      '$.fields[0].entry',
+      'shape',
+    ],
+    ['where a form goes', withField({ html: { formaction: '/' } }), '$.fields[0].html.formaction', 'shape'],
+    [
+      'what React takes for children',
+      withField({ html: { children: 'x' } }),
+      '$.fields[0].html.children',
+      'shape',
+    ],
+    ['a name', withField({ html: { name: 'x' } }), '$.fields[0].html.name', 'shape'],
     ['two boxes', withKind('pin', { length: 2 }), `${entry}.length`, 'shape'],
     [
       'groups that do not add up',
@@ -251,10 +334,21 @@ describe('one fault each', () => {
     ]);
   });
 
-  test('text that is no JSON, by line and column', () => {
-    const result = readDocumentText('{\n  "arbeit": 1,\n  "title" "x"\n}');
-    expect(result).toMatchObject({ ok: false, faults: [{ path: '$', line: 3, column: 11 }] });
+  test('of very many faults the first are told and the rest counted', () => {
+    const fields = Array.from({ length: 80 }, (_, i) => ({ ...field, id: `f${i}`, label: '' }));
+    const faults = faultsOf({ ...set, fields });
+    expect(faults).toHaveLength(mostFaults + 1);
+    expect(faults.at(-1)).toEqual({ path: '$', message: 'And 30 more faults.' });
   });
+});
+
+test('an entry of usual values may be left out', () => {
+  for (const kind of ['text', 'number', 'percent', 'date', 'time', 'duration', 'pin', 'one-time-code']) {
+    const bare = { ...set, fields: [{ id: 'f', kind, label: 'F' }] };
+    const result = readDocument(bare);
+    expect(result.ok && result.document.fields[0]!.entry).toEqual({});
+    expect(isBySchema(bare)).toBe(true);
+  }
 });
 
 test('a checked document is handed on as it was', () => {

@@ -1,44 +1,71 @@
-import type { DocumentFault, KindName, SetDocument } from './document.ts';
+import { attributeNames } from '../run/html.ts';
+import { kindOf } from '../run/kind.ts';
+import type { CompiledField } from '../run/plan.ts';
+import { compileField } from './compile.ts';
+import type { DocumentFault, FieldDocument, KindName, SetDocument } from './document.ts';
 import { nearest } from './fault.ts';
 import { builtIns, rangesOf } from './notation.ts';
 import { entryReaders, kindNames } from './read-entry.ts';
 import { readRules } from './read-rules.ts';
-import { nameOf, readId, Spot } from './spot.ts';
+import { list, nameOf, readId, Spot } from './spot.ts';
 
 export type DocumentResult =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
 
-/** Reads the text of a document. JSON that does not parse is one fault with line and column. */
-export function readDocumentText(text: string): DocumentResult {
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, faults: [syntaxFault(text, error)] };
+/** More faults than this nobody mends at a time; the rest is counted. */
+export const mostFaults = 50;
+
+/**
+ * Checks a document, reporting every fault with its JSON path, the first fifty in full. Nothing is half-loaded: it is
+ * whole or refused. The document is handed on as it was, but that a field may leave out an `entry` of usual values.
+ */
+export function readDocument(json: unknown): DocumentResult {
+  const faults: DocumentFault[] = [];
+  readSet(new Spot(json, '$', faults));
+  if (faults.length === 0) {
+    const document = withEntries(json as SetDocument);
+    readInitials(document, faults);
+    if (faults.length === 0) return { ok: true, document };
   }
-  return readDocument(json);
+  return { ok: false, faults: capped(faults) };
 }
 
-function syntaxFault(text: string, error: unknown): DocumentFault {
-  const said = error instanceof Error ? error.message : String(error);
-  const position = /position (\d+)/.exec(said);
-  const at = position ? +position[1]! : /end of|Unterminated/.test(said) ? text.length : 0;
-  const lines = text.slice(0, at).split('\n');
+/** The first of many faults, and how many more there are. */
+export function capped(faults: readonly DocumentFault[]): readonly DocumentFault[] {
+  const more = faults.length - mostFaults;
+  if (more <= 0) return faults;
+  return [
+    ...faults.slice(0, mostFaults),
+    { path: '$', message: `And ${more} more ${more === 1 ? 'fault' : 'faults'}.` },
+  ];
+}
+
+function withEntries(document: SetDocument): SetDocument {
+  if (document.fields.every((field) => field.entry !== undefined)) return document;
   return {
-    path: '$',
-    line: lines.length,
-    column: lines.at(-1)!.length + 1,
-    message: 'This is not JSON: look for a missing comma, quote or bracket just before this place.',
+    ...document,
+    fields: document.fields.map((field) => ({ ...field, entry: field.entry ?? {} }) as FieldDocument),
   };
 }
 
-/** Checks a document, reporting every fault with its JSON path. Nothing is half-loaded: it is whole or refused. */
-export function readDocument(json: unknown): DocumentResult {
-  const faults: DocumentFault[] = [];
-  const at = new Spot(json, '$', faults);
-  readSet(at);
-  return faults.length ? { ok: false, faults } : { ok: true, document: json as SetDocument };
+/** An initial value that its field cannot take would be lost without a word. Asked of fields that are otherwise sound. */
+function readInitials(document: SetDocument, faults: DocumentFault[]): void {
+  for (const [i, field] of document.fields.entries()) {
+    if (!field.initial) continue;
+    const { plan } = compileField(field, document);
+    const kind = kindOf({ plan } as CompiledField);
+    const { leftOut, rejected, body } = kind.read(plan, field.initial);
+    const raw = kind.raw(plan, body);
+    if (leftOut || rejected || !raw) {
+      const what = leftOut ? `it leaves out ${JSON.stringify(leftOut)}` : 'it takes nothing of it';
+      faults.push({
+        path: `$.fields[${i}].initial`,
+        message: `The field cannot take this initial value: ${what}.`,
+        ...(raw ? { suggestion: raw } : {}),
+      });
+    }
+  }
 }
 
 function readSet(at: Spot): void {
@@ -67,6 +94,8 @@ function readLocale(at: Spot): void {
     at.fault(`"${tag}" is no language tag (BCP 47).`, { suggestion: 'en-GB' });
   else if (tag !== undefined && !isLocale(tag))
     at.fault(`"${tag}" is not well-formed as a language tag (BCP 47).`, { suggestion: 'en-GB' });
+  else if (tag !== undefined && Intl.NumberFormat.supportedLocalesOf(tag).length === 0)
+    at.fault(`Nothing is known of the locale "${tag}".`, { suggestion: 'en-GB' });
 }
 
 function isLocale(tag: string): boolean {
@@ -113,11 +142,14 @@ const fieldKeys = [
 function readFields(at: Spot, classes: readonly string[]): string[] {
   const ids: string[] = [];
   for (const field of at.items()) {
-    if (!field.object(fieldKeys, ['id', 'kind', 'label', 'entry'])) continue;
+    const needed = ['pattern', 'currency', 'phone'].includes(
+      (field.value as { kind?: string } | null)?.kind ?? '',
+    );
+    if (!field.object(fieldKeys, ['id', 'kind', 'label', ...(needed ? ['entry'] : [])])) continue;
     if (field.has('id')) readId(field.get('id'), ids);
     const kind = field.has('kind') ? field.get('kind').oneOf(kindNames) : undefined;
-    for (const key of ['label', 'hint', 'placeholder', 'initial'])
-      if (field.has(key)) field.get(key).string();
+    if (field.has('label')) field.get('label').filled();
+    for (const key of ['hint', 'placeholder', 'initial']) if (field.has(key)) field.get(key).string();
     if (field.has('locale')) readLocale(field.get('locale'));
     if (field.has('messages')) field.get('messages').oneOf(['first', 'all']);
     if (field.has('entry') && kind) entryReaders[kind as KindName](field.get('entry'), classes);
@@ -126,6 +158,7 @@ function readFields(at: Spot, classes: readonly string[]): string[] {
   }
   return ids;
 }
+
 function readHtml(at: Spot): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
     at.fault(`Expected an object of HTML attributes, found ${nameOf(at.value)}.`);
@@ -133,10 +166,11 @@ function readHtml(at: Spot): void {
   }
   for (const [name, value] of Object.entries(at.value)) {
     const spot = at.get(name);
-    if (!/^[a-z][a-z-]*$/.test(name)) spot.fault('An HTML attribute has small letters and "-" in its name.');
-    else if (/^on|^(value|type|style|id|class)$/.test(name))
-      spot.fault(`"${name}" belongs to the page, not to the definition: leave it out.`);
-    if (typeof value !== 'string' && typeof value !== 'boolean')
+    if (!attributeNames.includes(name))
+      spot.fault(`"${name}" is no attribute a definition may set: expected ${list(attributeNames)}.`, {
+        suggestion: nearest(name, attributeNames),
+      });
+    else if (typeof value !== 'string' && typeof value !== 'boolean')
       spot.fault('Expected a text, or true for an attribute without a value.');
   }
 }

@@ -1,8 +1,9 @@
 import { resolve } from '../run/calendar.ts';
-import { canonical } from '../run/decimal.ts';
+import { canonical, compare } from '../run/decimal.ts';
 import type { DocumentFault, KindName } from './document.ts';
 import { parseExpression } from './expression.ts';
-import { nameOf, readId, Spot } from './spot.ts';
+import { nearest } from './fault.ts';
+import { list, nameOf, readId, Spot } from './spot.ts';
 
 const checks = {
   required: [[], []],
@@ -11,7 +12,7 @@ const checks = {
   matches: [['pattern', 'flags'], ['pattern']],
   in: [['values'], ['values']],
   'not-in': [['values'], ['values']],
-  checksum: [['scheme'], ['scheme']],
+  checksum: [['scheme', 'rotate'], ['scheme']],
   range: [['min', 'max', 'step'], []],
   'not-trivial': [[], []],
 } as const;
@@ -22,14 +23,67 @@ export function readRules(at: Spot, kind: KindName | undefined): void {
   for (const rule of at.items()) {
     if (!rule.object(['id', 'check', 'say', 'code', 'show', 'severity'], ['id', 'check'])) continue;
     if (rule.has('id')) readId(rule.get('id'), ids);
-    if (rule.has('say')) rule.get('say').filled();
     if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
       rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
     if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
     if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
     if (rule.has('check')) readCheck(rule.get('check'), kind);
+    if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value));
   }
 }
+
+/** What a message of each check may name in `{…}`, beside the label. */
+export const dataOf: Readonly<Record<keyof typeof checks, readonly string[]>> = {
+  required: [],
+  complete: [],
+  length: ['min', 'max', 'length'],
+  matches: [],
+  in: ['allowed'],
+  'not-in': ['value'],
+  checksum: [],
+  range: ['min', 'max', 'step'],
+  'not-trivial': ['value'],
+};
+
+const typeOf = (check: unknown): keyof typeof checks | undefined => {
+  const type = (check as { type?: unknown } | null | undefined)?.type;
+  return typeof type === 'string' && type in checks ? (type as keyof typeof checks) : undefined;
+};
+
+function readMessage(at: Spot, type: keyof typeof checks | undefined): void {
+  const text = at.filled();
+  if (text === undefined || !type) return;
+  for (const { problem, suggestion } of problemsOfMessage(type, text)) at.fault(problem, { suggestion });
+}
+
+/** Data in a message that its check does not bring, in sentences; for the reader and for screens that edit one. */
+export function problemsOfMessage(
+  type: keyof typeof checks,
+  text: string,
+): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
+  const known = [...dataOf[type], 'label'];
+  const named = [...new Set([...text.matchAll(/\{([\w-]+)\}/g)].map((match) => match[1]!))];
+  return named
+    .filter((name) => !known.includes(name))
+    .map((name) => {
+      const meant = nearest(name, known);
+      return {
+        problem: `There is no {${name}} in this message: a check "${type}" brings ${list(known)}.`,
+        suggestion: meant && `{${meant}}`,
+      };
+    });
+}
+
+/** Checks that say nothing of a kind's values: a date has no length, an amount no check character. */
+const pointless: Readonly<Partial<Record<KindName, readonly string[]>>> = {
+  date: ['length', 'matches', 'checksum', 'not-trivial'],
+  time: ['length', 'matches', 'checksum', 'not-trivial'],
+  duration: ['length', 'matches', 'checksum', 'not-trivial'],
+  number: ['checksum'],
+  currency: ['checksum', 'not-trivial'],
+  percent: ['checksum', 'not-trivial'],
+  phone: ['checksum'],
+};
 
 export function readCheck(at: Spot, kind: KindName | undefined): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
@@ -44,12 +98,17 @@ export function readCheck(at: Spot, kind: KindName | undefined): void {
   if (!type) return;
   const [known, needed] = checks[type];
   at.object(['type', ...known], needed);
+  if (kind && pointless[kind]?.includes(type))
+    at.get('type').fault(`A ${kind} field cannot have a check "${type}".`, {
+      suggestion: limits[kind] ? 'range' : 'complete',
+    });
   if (type === 'range') readRange(at, kind);
   if (type === 'length') {
     if (at.has('min')) at.get('min').whole();
     if (at.has('max')) at.get('max').whole();
     readLength(at);
   }
+  if (type === 'checksum' && at.has('rotate')) at.get('rotate').wholeFrom(1, 20);
   if (at.has('scheme') && type === 'checksum') at.get('scheme').oneOf(['luhn', 'mod97', 'mod11']);
   if (at.has('values') && (type === 'in' || type === 'not-in')) {
     const values = at.get('values').items();
@@ -107,6 +166,24 @@ function readRange(at: Spot, kind: KindName | undefined): void {
     else if (key === 'step' && text.startsWith('-'))
       spot.fault('A step is above zero.', { suggestion: text.slice(1) });
   }
+  readOrder(at, kind);
+}
+
+/** A lower limit above the upper one lets nothing pass. Limits by the clock are held against each other on one day. */
+function readOrder(at: Spot, kind: KindName): void {
+  const [min, max] = ['min', 'max'].map((key) => (at.has(key) ? String(at.get(key).value) : ''));
+  const isGood = limits[kind]![0];
+  if (!min || !max || !isGood(min) || !isGood(max)) return;
+  const isByClock = [min, max].map((limit) => limit.startsWith('today'));
+  if (isByClock[0] !== isByClock[1]) return;
+  const day = (limit: string): string => resolve(limit, '2027-02-10') ?? '';
+  const isAbove =
+    kind === 'date'
+      ? day(min) > day(max)
+      : kind === 'time'
+        ? min > max
+        : compare(canonical(min), canonical(max)) > 0;
+  if (isAbove) at.get('min').fault(`"min" is above "max" (${max}): nothing would pass.`, { suggestion: max });
 }
 
 function readMatches(at: Spot): void {

@@ -3,25 +3,24 @@ import { graphemes } from '../run/graphemes.ts';
 import { type Body, kindOf } from '../run/kind.ts';
 import type { Check, CompiledField } from '../run/plan.ts';
 import { match } from './automaton.ts';
-import { schemes } from './checksum.ts';
+import { rotated, schemes } from './checksum.ts';
 import type { Finding, Verdict } from './verdict.ts';
 
 const none: Readonly<Record<string, string>> = {};
 const missing: Finding = { verdict: 'open', code: 'required', data: none };
 
 /**
- * What one check says of what the field holds. An empty field passes every check but `required`. `today` is the
+ * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet either. `today` is the
  * clock, an ISO 8601 date.
  */
 export function check(field: CompiledField, body: Body, what: Check, today: string): Finding {
   if (!body.content) return what.type === 'required' ? missing : passed;
+  if (what.type === 'required') return body.content.trim() ? passed : missing;
   if (what.type === 'complete' || what.type === 'range') {
     const own = kindOf(field).judge?.(field.plan, body, what, today);
     if (own) return own;
   }
   switch (what.type) {
-    case 'required':
-      return passed;
     case 'complete':
       return body.complete ? passed : incomplete;
     case 'length':
@@ -33,7 +32,7 @@ export function check(field: CompiledField, body: Body, what: Check, today: stri
     case 'not-in':
       return notAmong(field, body, what.values);
     case 'checksum':
-      if (body.complete && schemes[what.scheme](rawOf(field, body))) return passed;
+      if (body.complete && schemes[what.scheme](rotated(rawOf(field, body), what.rotate ?? 0))) return passed;
       return finding(!body.complete || hasRoom(field, body) ? 'open' : 'fail', 'bad-checksum');
     case 'range':
       // Only kinds with an order have a range, and they answer themselves.

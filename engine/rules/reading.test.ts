@@ -27,6 +27,32 @@ describe('verdicts', () => {
   test.each<[CheckDocument, string, string, string]>([
     [{ type: 'required' }, '<4 digit>', '', 'open'],
     [{ type: 'required' }, '<4 digit>', '1', 'pass'],
+    [{ type: 'required' }, '<4 any>', '   ', 'open'],
+    [{ type: 'required' }, '<4 any>', ' x', 'pass'],
+    [
+      { type: 'checksum', scheme: 'mod97', rotate: 4 },
+      '<2 latin upper><2 digit><1-7 " A-Z0-9">',
+      'GB82 WEST',
+      'open',
+    ],
+    [
+      { type: 'checksum', scheme: 'mod97', rotate: 4 },
+      '<2 latin><2 digit> <4 latin> <4 digit> <4 digit> <4 digit> <2 digit>',
+      'GB82WEST12345698765432',
+      'pass',
+    ],
+    [
+      { type: 'checksum', scheme: 'mod97', rotate: 4 },
+      '<2 latin><2 digit> <4 latin> <4 digit> <4 digit> <4 digit> <2 digit>',
+      'GB82WEST12345698765423',
+      'fail',
+    ],
+    [
+      { type: 'checksum', scheme: 'mod97' },
+      '<2 latin><2 digit> <4 latin> <4 digit> <4 digit> <4 digit> <2 digit>',
+      'GB82WEST12345698765432',
+      'fail',
+    ],
     [{ type: 'complete' }, '<4 digit>', '123', 'open'],
     [{ type: 'complete' }, '<4 digit>', '', 'pass'],
     [{ type: 'length', min: 3 }, '<1-4 digit>', '12', 'open'],
@@ -53,6 +79,18 @@ describe('verdicts', () => {
     );
     expect(reading.findings[0]!.verdict).toBe(verdict);
   });
+});
+
+test.each(['text', 'pattern'] as const)('blanks alone do not fill a required %s', (kind) => {
+  const entry = kind === 'text' ? { trim: false } : { pattern: '<1-9 any>' };
+  const rules: RuleDocument[] = [{ id: 'r', check: { type: 'required' } }];
+  const compiled = compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, {
+    locale: 'en-GB',
+  });
+  for (const text of [' ', '\u00a0', '\u3000 '])
+    expect(
+      read(compiled, apply(compiled, start(compiled), { type: 'insert', text })).findings[0]!.verdict,
+    ).toBe('open');
 });
 
 describe('showing', () => {

@@ -160,7 +160,12 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   if (shown !== undefined) return { text: shown, leftOut: '' };
   const bare = dropOwn(plan, text);
   const amount = amountIn(plan, bare.text);
-  if (!amount) return { text: bare.text.replace(signs, ''), leftOut: bare.leftOut };
+  if (!amount) {
+    // Digits that are no amount together (`1/2`, `5-3`, a date) would be another number without what stands between.
+    const isSeveral = /\p{Nd}[^\p{Nd}]+\p{Nd}/u.test(bare.text);
+    if (isSeveral) return { text: '', leftOut: (text.match(/[\p{L}\p{N}]/gu) ?? []).join('') };
+    return { text: bare.text.replace(signs, ''), leftOut: bare.leftOut };
+  }
   const { whole, fraction, point, isNegative, assumed } = amount;
   const minus = isNegative && plan.negative !== 'no' && (into === '' || into === '-') ? '-' : '';
   const kept = fraction.slice(0, plan.most);
@@ -197,6 +202,13 @@ function dropOwn(plan: NumberPlan, text: string): { text: string; leftOut: strin
   return { text: leftOut ? rest.replace(/\p{L}+\.?/gu, ' ') : rest, leftOut };
 }
 
+/** Whether separators stand where some convention groups: in threes, in twos before a three, or in fours. */
+const areGroups = (whole: string): boolean => {
+  const between = '[^\\d]+';
+  const groups = `\\d+|[1-9]\\d{0,2}(?:${between}\\d{2,3})*${between}\\d{3}|[1-9]\\d{0,3}(?:${between}\\d{4})+`;
+  return new RegExp(`^(?:${groups})[^\\d]?$`).test(whole) || !/\d/.test(whole);
+};
+
 function amountIn(plan: NumberPlan, given: string) {
   const text = [...given.replace(signs, '').trim()]
     .map(fold)
@@ -227,6 +239,11 @@ function amountIn(plan: NumberPlan, given: string) {
     } else point = last;
   }
   const digits = (part: string): string => part.replace(/\D/g, '');
+  if (
+    !areGroups(point < 0 ? number : number.slice(0, point)) ||
+    (/\D/.test(number.slice(point + 1).trim()) && point >= 0)
+  )
+    return undefined;
   return {
     whole: digits(point < 0 ? number : number.slice(0, point)),
     fraction: point < 0 ? '' : digits(number.slice(point + 1)),
