@@ -113,6 +113,12 @@ for (const kind of kindNames)
     test('2: pasting the display into an empty field gives the same state', () => {
       everyStep((field, { after }) => {
         if (!after.body.content || isShort(field, after) || !after.focused) return;
+        // Where another calendar is in use, a year far from ours is taken for one of that.
+        const { plan } = field;
+        if (plan.kind === 'date' && !plan.gregorian) {
+          const year = (after.body as PartsBody).texts[plan.year]!;
+          if (year && (+year < 1850 || +year > 2250)) return;
+        }
         const pasted = apply(field, fresh(field), { type: 'paste', text: after.body.display });
         expect([pasted.body.display, pasted.body.content, pasted.leftOut]).toEqual([
           after.body.display,

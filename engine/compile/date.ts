@@ -41,23 +41,32 @@ const datePart: Readonly<Record<string, PartPlan>> = {
 
 const letters = { d: 'day', m: 'month', y: 'year' } as const;
 
-/** The order of a date's parts as the locale writes it in digits, with the text between and around. */
+/**
+ * The order of a date's parts in the locale's short form, with the text between and around. With two digits a part where
+ * that keeps the order: some locales turn it round there.
+ */
 function shapeOf(locale: string): { names: string[]; between: string[] } {
-  const format = new Intl.DateTimeFormat(gregorian(locale), {
-    day: '2-digit',
-    month: '2-digit',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
-  const names: string[] = [];
-  const between = [''];
-  for (const { type, value } of format.formatToParts(utc(2027, 2, 14)))
-    if (type === 'day' || type === 'month' || type === 'year') {
-      names.push(type);
-      between.push('');
-    } else between[names.length] += plain(value);
-  return { names, between };
+  const digits = { day: '2-digit', month: '2-digit', year: 'numeric' } as const;
+  const shape = (options: Intl.DateTimeFormatOptions) => {
+    const format = new Intl.DateTimeFormat(gregorian(locale), { ...options, timeZone: 'UTC' });
+    const names: string[] = [];
+    const between = [''];
+    for (const { type, value } of format.formatToParts(utc(2027, 2, 14)))
+      if (type === 'day' || type === 'month' || type === 'year') {
+        names.push(type);
+        between.push('');
+      } else between[names.length] += plain(value);
+    return { names, between };
+  };
+  const full = shape(digits);
+  const short = shape({ dateStyle: 'short' });
+  const isWhole = short.names.length === 3 && !short.between.some((text) => /\p{L}/u.test(text));
+  return short.names.join() === full.names.join() || !isWhole ? full : short;
 }
+
+/** Whether people there write years of the Gregorian calendar; elsewhere (th, fa) a pasted year may be another one. */
+const isGregorian = (locale: string): boolean =>
+  /^(?:gregory|iso8601|japanese)$/.test(new Intl.DateTimeFormat(locale).resolvedOptions().calendar);
 
 export function planDate(entry: DateEntry, locale: string): DatePlan {
   const own = shapeOf(locale);
@@ -78,6 +87,7 @@ export function planDate(entry: DateEntry, locale: string): DatePlan {
     pivot: entry.pivot ?? 50,
     resting: templates,
     weekdays,
+    gregorian: isGregorian(locale),
     ...namesOf(locale),
   };
 }
@@ -166,15 +176,26 @@ export function planTime(entry: TimeEntry, locale: string): TimePlan {
     }).formatToParts(utc(2027, 2, 14, hour, 30));
   const parts: PartPlan[] = [];
   const between = [''];
-  const halves = [3, 15].map((hour) =>
-    plain(format(hour).find(({ type }) => type === 'dayPeriod')?.value ?? (hour < 12 ? 'AM' : 'PM')),
+  const own = [3, 15].map((hour) =>
+    plain(
+      format(hour)
+        .find(({ type }) => type === 'dayPeriod')
+        ?.value.trim() ?? '',
+    ),
   );
+  // Some locales write no half of the day in twelve hours, or the same word for both: then these are told apart in Latin.
+  const halves = own[0] && own[1] && own[0] !== own[1] ? own : ['AM', 'PM'];
   for (const { type, value } of format(3)) {
     const part = timePart(type, clock, halves);
     if (part) {
       parts.push(part);
       between.push('');
     } else between[parts.length] += plain(value);
+  }
+  if (clock === 12 && !parts.some(({ name }) => name === 'period')) {
+    parts.push(timePart('dayPeriod', clock, halves)!);
+    between[parts.length - 1] += ' ';
+    between.push('');
   }
   const index = (name: string) => parts.findIndex((part) => part.name === name);
   return {
@@ -186,7 +207,43 @@ export function planTime(entry: TimeEntry, locale: string): TimePlan {
     minute: index('minute'),
     second: index('second'),
     period: index('period'),
+    ...wordsOf(locale, halves),
   };
+}
+
+/** What a pasted time may have beside its digits. Asking for it takes milliseconds, and a definition is compiled at every change. */
+function wordsOf(locale: string, halves: readonly string[]): Pick<TimePlan, 'periods' | 'units'> {
+  let words = knownWords.get(locale);
+  if (!words) {
+    words = readWords(locale);
+    knownWords.set(locale, words);
+  }
+  const own = halves.map((word, half): [string, number] => [word.toLowerCase(), half ? 0xfff000 : 0xfff]);
+  return { ...words, periods: [...own, ...words.periods].sort(([a], [b]) => b.length - a.length) };
+}
+
+const knownWords = new Map<string, Pick<TimePlan, 'periods' | 'units'>>();
+
+function readWords(locale: string): Pick<TimePlan, 'periods' | 'units'> {
+  const periods = new Map<string, number>();
+  const units = new Set<string>();
+  const tag = gregorian(locale);
+  const second = '2-digit';
+  const formats = (['h12', 'h23'] as const).flatMap((hourCycle) => [
+    new Intl.DateTimeFormat(tag, { hour: 'numeric', minute: '2-digit', hourCycle, timeZone: 'UTC' }),
+    new Intl.DateTimeFormat(tag, { hour: '2-digit', minute: '2-digit', second, hourCycle, timeZone: 'UTC' }),
+    new Intl.DateTimeFormat(tag, { timeStyle: 'medium', hourCycle, timeZone: 'UTC' }),
+  ]);
+  formats.push(new Intl.DateTimeFormat(tag, { timeStyle: 'short', timeZone: 'UTC' }));
+  for (const format of formats)
+    for (let hour = 0; hour < 24; hour++)
+      for (const { type, value } of format.formatToParts(utc(2027, 2, 14, hour, 30))) {
+        const text = plain(value).toLowerCase();
+        if (type === 'dayPeriod' && text.trim())
+          periods.set(text.trim(), (periods.get(text.trim()) ?? 0) | (1 << hour));
+        else if (type === 'literal') for (const word of wordsIn(text)) units.add(word);
+      }
+  return { periods: [...periods], units: [...units] };
 }
 
 function timePart(type: string, clock: 12 | 24, words: readonly string[]): PartPlan | undefined {

@@ -32,6 +32,8 @@ export interface DatePlan extends PartsPlan {
   readonly weekdays: readonly string[];
   /** The names a paste may write each month with, in small letters. */
   readonly months: readonly (readonly string[])[];
+  /** Whether years there are Gregorian ones; where not, a pasted year is read only where it can be no other. */
+  readonly gregorian: boolean;
   /** Other words of the locale's dates, which a paste may have: weekdays, `de`. In small letters. */
   readonly words: readonly string[];
 }
@@ -62,7 +64,14 @@ function parse(plan: DatePlan, given: string): Parsed | undefined {
   const stamp = /^(\d{4})-(\d\d)-(\d\d)(?=$|[T\s])(.*)$/su.exec(text);
   if (stamp && isDate(stamp[0].slice(0, 10)))
     return { texts: ordered(plan, stamp[1]!, stamp[2]!, stamp[3]!), leftOut: digitsAndLetters(stamp[4]!) };
-  return named(plan, text) ?? numeric(plan, withoutWords(plan, text)) ?? compact(plan, text);
+  const read = named(plan, text) ?? numeric(plan, withoutWords(plan, text)) ?? compact(plan, text);
+  return read && (plan.gregorian || isOurYear(plan, read, text)) ? read : undefined;
+}
+
+/** A year of four digits near our own is the Gregorian one also where others are in use. */
+function isOurYear(plan: DatePlan, { texts }: Parsed | PartsBody, text: string): boolean {
+  const year = texts[plan.year]!;
+  return text.includes(year) && +year >= 1850 && +year <= 2250;
 }
 
 /** Scripts that put no spaces between words. */
@@ -108,6 +117,9 @@ function monthIn(plan: DatePlan, text: string): [month: number, name: string] {
     return at >= 0 && !letter.test(text[at - 1] ?? ' ') && !letter.test(text[at + name.length] ?? ' ');
   };
   let best: [number, string] = [-1, ''];
+  // Names of two months, one of them perhaps a weekday's: no telling which is meant.
+  const named = plan.months.filter((names) => names.some(isWord));
+  if (named.length > 1) return best;
   for (const fits of [isWord, (name: string) => name.length > 2 && text.includes(name)]) {
     for (const [month, names] of plan.months.entries())
       for (const name of names) if (name.length > best[1].length && fits(name)) best = [month, name];
@@ -160,6 +172,8 @@ const editing = partsKind<DatePlan, PartsBody>({
   lay,
   parse,
   close,
+  isOwn: (plan, body) =>
+    plan.gregorian || !body.texts[plan.year] || isOurYear(plan, body, body.texts[plan.year]!),
   isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
 });
 

@@ -170,6 +170,8 @@ export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
   takes?(plan: P, texts: readonly string[], part: number, next: string): boolean;
   /** Whether a text means something as a whole: then it is read so or refused, never typed key by key into another value. */
   isWhole?(text: string): boolean;
+  /** Whether a text that looks like the field's own display may be taken for it. */
+  isOwn?(plan: P, body: B): boolean;
   /** The part an empty field begins with, where that is not the first. */
   first?(plan: P): number;
 }
@@ -272,7 +274,8 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
     const isAlone = present.content === '';
     const typed = byKeys(plan, present, caret, text);
     // A text that typing makes itself of is this field's own display, partly typed perhaps.
-    if (isAlone && typed.body.display === text) return { ...typed, leftOut: '' };
+    const looksOwn = isAlone && typed.body.display === text;
+    if (looksOwn && (kind.isOwn?.(plan, typed.body) ?? true)) return { ...typed, leftOut: '' };
     const parsed = isAlone ? kind.parse(plan, text.normalize('NFC')) : undefined;
     if (parsed) {
       const { texts, leftOut, assumed } = parsed;

@@ -20,6 +20,13 @@ export interface TimePlan extends PartsPlan {
   readonly minute: number;
   readonly second: number;
   readonly period: number;
+  /**
+   * Every word the locale writes for a time of the day, in small letters, the longest first, with the hours it is
+   * written for as bits (bit 20 for eight in the evening): where there are more than two halves, `晚上` is not `下午`.
+   */
+  readonly periods: readonly (readonly [word: string, hours: number])[];
+  /** Other words in a time: the signs for hours, minutes and seconds. In small letters. */
+  readonly units: readonly string[];
 }
 
 const lay = (plan: TimePlan, texts: readonly string[]): PartsBody => layParts(plan, texts);
@@ -39,34 +46,73 @@ function ordered(plan: TimePlan, hour: number, minute: string, second: string): 
   return texts;
 }
 
-const form =
-  /^(.*?)(?<!\d)(\d{1,2})(?:\s?[:.hH]\s?(\d{2})(?:[:.](\d{2}))?(?:[.,]\d+)?)?(?:\s?h)?(?!\d)(.*)$/su;
+const stampForm = /^\d{4}-\d\d-\d\d[T\s](?=\d)/u;
+/** The English halves, with or without points, behind anything but a letter. */
+const latinHalf = /(?<!\p{L})([ap])\.?\s?m\b\.?/u;
+const unitWords: readonly string[] = ['h', 'hrs', 'hours', 'uhr', 'min', 's', 'o’clock', "o'clock"];
 
-/** A time in another writing: RFC 3339, `2.30 pm`, `14h30`, with or without the locale's word for the half of the day. */
+/** A word for the time of the day in a text, the hours it is written for, and the text without it. */
+function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: string] | undefined {
+  const letter = /[\p{L}\p{M}]/u;
+  for (const [word, hours] of plan.periods) {
+    const at = text.indexOf(word);
+    if (at < 0) continue;
+    const isInside = letter.test(text[at - 1] ?? '') || letter.test(text[at + word.length] ?? '');
+    if (!isInside || word.length > 1) return [hours, `${text.slice(0, at)} ${text.slice(at + word.length)}`];
+  }
+  const latin = latinHalf.exec(text);
+  return latin ? [latin[1] === 'a' ? 0xfff : 0xfff000, text.replace(latin[0], ' ')] : undefined;
+}
+
+/**
+ * A time in another writing: RFC 3339, `2.30 pm`, `14h30`, `晚上8:10`, what the locale itself writes in twelve or
+ * twenty-four hours. One that could be in either half of the day, or that its word contradicts, is none.
+ */
 function parse(plan: TimePlan, given: string): Parsed | undefined {
   if (given.length > 200) return undefined;
-  const text = [...given].map(fold).join('').trim();
-  const stamp = /^\d{4}-\d\d-\d\d[T\s](?=\d)/u.exec(text)?.[0] ?? '';
-  const match = form.exec(text.slice(stamp.length));
-  if (!match) return undefined;
-  const [, before = '', h = '', m, s = '00', after = ''] = match;
-  const around = `${before} ${after}`.toLowerCase();
-  const words = plan.period < 0 ? [] : plan.parts[plan.period]!.words!.map((word) => word.toLowerCase());
-  const isMorning = /\ba\.?m\b/.test(around) || (words[0] && around.includes(words[0]));
-  const isAfternoon = /\bp\.?m\b/.test(around) || (words[1] && around.includes(words[1]));
-  if (m === undefined && !isMorning && !isAfternoon) return undefined;
-  let hour = +h;
-  if ((isMorning || isAfternoon) && hour === 0) return undefined;
-  if ((isMorning || isAfternoon) && hour >= 1 && hour <= 12) hour = (hour % 12) + (isAfternoon ? 12 : 0);
-  else if (plan.period >= 0 && !isMorning && !isAfternoon && hour <= 12 && !stamp) return undefined;
-  if (hour > 23 || +(m ?? 0) > 59 || +s > 59) return undefined;
-  let rest = around.replace(/\b[ap]\.?m\b\.?/, '');
-  for (const word of words) rest = rest.replace(word, '');
+  const text = [...given.replace(/[\s\u202f\u00a0]/gu, ' ')].map(fold).join('').trim().toLowerCase();
+  const stamp = stampForm.exec(text.toUpperCase())?.[0] ?? '';
+  const period = stamp ? undefined : periodIn(plan, text);
+  const body = (period ? period[1] : text.slice(stamp.length)).trim();
+  const zone = stamp ? (/(?:z|[+-]\d\d:?\d\d)$/.exec(body)?.[0] ?? '') : '';
+  const clock = body.slice(0, body.length - zone.length).replace(/([:.]\d\d[:.]\d\d)[.,]\d+/, '$1');
+  const numbers = clock.match(/\d+/g) ?? [];
+  const [h = '', m, s = '00'] = numbers;
+  if (!h || numbers.length > 3 || numbers.some((n) => n.length > 2)) return undefined;
+  if (numbers.slice(1).some((n) => n.length < 2) || (m === undefined && !period)) return undefined;
+  // Digits and what stands between them belong together; a minus or a slash makes something else of them.
+  const between = clock.slice(clock.indexOf(h) + h.length, clock.lastIndexOf(numbers.at(-1)!));
+  if (/[-/+]/.test(between)) return undefined;
+  const other =
+    clock
+      .match(/[\p{L}\p{M}’']+/gu)
+      ?.filter((word) => !plan.units.includes(word) && !unitWords.includes(word)) ?? [];
+  const hour = hourOf(plan, +h, period?.[0], stamp !== '', other.length > 0);
+  if (hour === undefined || +(m ?? 0) > 59 || +s > 59) return undefined;
   const lost = plan.second < 0 && s !== '00' ? s : '';
+  const around = given.trim().slice(0, stamp.length) + (zone && given.trim().slice(-zone.length));
   return {
     texts: ordered(plan, hour, m ?? '00', s),
-    leftOut: (stamp + rest).replace(/[^\p{L}\p{N}]/gu, '') + lost,
+    leftOut: (around + other.join('')).replace(/[^\p{L}\p{N}]/gu, '') + lost,
   };
+}
+
+/** The hour of the day that is meant, `undefined` where that is not certain. */
+function hourOf(
+  plan: TimePlan,
+  h: number,
+  hours: number | undefined,
+  isStamp: boolean,
+  hasOther: boolean,
+): number | undefined {
+  if (h > 23) return undefined;
+  if (hours === undefined) {
+    const isCertain = isStamp || h > 12 || (h === 0 && !hasOther) || (plan.period < 0 && !hasOther);
+    return isCertain ? h : undefined;
+  }
+  // Written from 1 to 12, in places from 0 to 11, and in some with the hour of the day beside its word.
+  const meant = (h > 12 ? [h] : [h % 12, (h % 12) + 12]).filter((hour) => hours & (1 << hour));
+  return meant.length === 1 ? meant[0] : undefined;
 }
 
 const editing = partsKind<TimePlan, PartsBody>({

@@ -6,3 +6,32 @@ export const locales: readonly string[] = [
   'ru-RU', 'he-IL', 'ar-EG', 'ar-AE', 'fa-IR', 'ur-PK', 'hi-IN', 'mr-IN', 'bn-BD', 'ta-IN', 'th-TH', 'vi-VN', 'id-ID',
   'ms-MY', 'ja-JP', 'ko-KR', 'zh-CN', 'zh-TW', 'ca-ES', 'eu-ES', 'sw-KE',
 ]; // biome-ignore format: a table
+
+/** Every locale the platform has data of its own for: each language, script and region that resolves to itself. */
+export function everyLocale(): readonly string[] {
+  const letters = [...'abcdefghijklmnopqrstuvwxyz'];
+  const two = letters.flatMap((a) => letters.map((b) => a + b));
+  const isOwn = (tag: string): boolean => {
+    try {
+      return new Intl.NumberFormat(tag).resolvedOptions().locale === tag;
+    } catch {
+      return false;
+    }
+  };
+  const codes = [...two, ...two.flatMap((start) => letters.map((c) => start + c))];
+  const languages = Intl.NumberFormat.supportedLocalesOf(codes).filter(isOwn);
+  const names = new Intl.DisplayNames('en', { type: 'region', fallback: 'none' });
+  const regions = two.map((code) => code.toUpperCase()).filter((code) => names.of(code) !== undefined);
+  return languages.flatMap((language) =>
+    ['', ...scripts].flatMap((script) => {
+      const base = script ? `${language}-${script}` : language;
+      if (!isOwn(base)) return [];
+      return [base, ...[...regions, '001', '150', '419'].map((region) => `${base}-${region}`).filter(isOwn)];
+    }),
+  );
+}
+
+/** Scripts (ISO 15924) that some locale is told apart by. */
+const scripts = [
+  'Latn', 'Cyrl', 'Arab', 'Deva', 'Hans', 'Hant', 'Adlm', 'Beng', 'Guru', 'Tfng', 'Vaii', 'Olck', 'Orya', 'Telu', 'Mtei', 'Aran', 'Rohg', 'Cakm',
+]; // biome-ignore format: a list
