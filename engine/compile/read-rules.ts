@@ -35,7 +35,7 @@ export function readRules(at: Spot, kind: KindName | undefined): void {
 /** What a message of each check may name in `{…}`, beside the label. */
 export const dataOf: Readonly<Record<keyof typeof checks, readonly string[]>> = {
   required: [],
-  complete: [],
+  complete: ['wanted'],
   length: ['min', 'max', 'length'],
   matches: [],
   in: ['allowed'],

@@ -7,7 +7,7 @@
  * One line a code: code, regions (`-` for services without one), least and most digits behind the code.
  */
 export const callingCodes = `
-1 US,CA,AG,AI,AS,BB,BM,BS,DM,DO,GD,GU,JM,KN,KY,LC,MP,MS,PR,SX,TC,TT,VC,VG,VI 10 10
+1 US,CA,AG,AI,AS,BB,BM,BS,DM,DO,GD,GU,JM,KN,KY,LC,MP,MS,PR,SX,TC,TT,VC,VG,VI,UM 10 10
 7 RU,KZ 10 10
 20 EG 8 10
 27 ZA 9 9
@@ -24,7 +24,7 @@ export const callingCodes = `
 44 GB,GG,IM,JE 7 10
 45 DK 8 8
 46 SE 7 10
-47 NO,SJ 5 8
+47 NO,SJ,BV 5 8
 48 PL 9 9
 49 DE 4 13
 51 PE 8 9
@@ -39,7 +39,7 @@ export const callingCodes = `
 61 AU,CC,CX 6 10
 62 ID 7 12
 63 PH 8 10
-64 NZ 8 10
+64 NZ,PN 8 10
 65 SG 8 11
 66 TH 8 9
 81 JP 9 10
@@ -99,7 +99,7 @@ export const callingCodes = `
 258 MZ 8 9
 260 ZM 9 9
 261 MG 9 9
-262 RE,YT 9 9
+262 RE,YT,TF 9 9
 263 ZW 5 10
 264 NA 8 9
 265 MW 7 9
@@ -143,7 +143,7 @@ export const callingCodes = `
 420 CZ 9 9
 421 SK 9 9
 423 LI 7 9
-500 FK 5 5
+500 FK,GS 5 5
 501 BZ 7 7
 502 GT 8 8
 503 SV 8 8
@@ -164,7 +164,7 @@ export const callingCodes = `
 598 UY 8 8
 599 CW,BQ 7 8
 670 TL 7 8
-672 NF,AQ 5 6
+672 NF,AQ,HM 5 6
 673 BN 7 7
 674 NR 7 7
 675 PG 7 8

@@ -198,6 +198,93 @@ describe('open while a number could still be valid, fail as soon as none can', (
   });
 });
 
+test('a number that is not wanted is told what is', () => {
+  const said = (entry: PhoneEntry, text: string) => {
+    const field = phone(entry);
+    const state = apply(field, apply(field, start(field), { type: 'set', text }), { type: 'submit' });
+    return read(field, state).shown[0]?.message;
+  };
+  const list = { home: 'CH', regions: ['CH', 'DE'] };
+  expect(said(list, '+33612345678')).toBe('Only numbers of Switzerland and Germany can be used here.');
+  expect(said({ home: 'GB', types: ['mobile'] }, '02079460958')).toBe(
+    'Only a mobile number can be used here.',
+  );
+  expect(said({ home: 'GB', types: ['fixed'] }, '07400123456')).toBe(
+    'Only a fixed-line number can be used here.',
+  );
+  // Regions of one calling code are told apart also where only some of them are wanted.
+  expect(said({ home: 'US', regions: ['US'] }, '+14165550123')).toBe(
+    'Only numbers of United States can be used here.',
+  );
+  expect(said({ home: 'GB', regions: ['GB'] }, '01481123456')).toBe(
+    'Only numbers of United Kingdom can be used here.',
+  );
+  expect(said({ home: 'CA', regions: ['CA'] }, '+12015550123')).toBe(
+    'Only numbers of Canada can be used here.',
+  );
+  expect(said({ home: 'CA', regions: ['CA'] }, '+14165550123')).toBeUndefined();
+  expect(said(list, '+41781234567')).toBeUndefined();
+});
+
+test('a number handed over with its calling code and no plus is that number', () => {
+  for (const type of ['autofill', 'set', 'paste'] as const) {
+    const field = phone({ home: 'GB' });
+    const state = apply(field, start(field), { type, text: '447700900123' });
+    expect([read(field, state).value, state.leftOut]).toEqual(['+447700900123', '']);
+  }
+});
+
+describe('every region there is as home', () => {
+  const numbers = [
+    '004474',
+    '0033612345678',
+    '+447400123456',
+    '101234567',
+    '0101234567',
+    '12345',
+    '612345678',
+    '0',
+    '00',
+    '071234567',
+  ];
+  test('each of ISO 3166 with a telephone is one', () => {
+    for (const region of ['GS', 'TF', 'UM', 'PN', 'BV', 'HM', 'AQ', 'IO', 'XK', 'AD'])
+      expect(allRegions).toContain(region);
+  });
+  test.each(allRegions)(
+    '%s: what is shown does not depend on the way there, and leaving spoils nothing',
+    (home) => {
+      const field = phone({ home });
+      const focused = apply(field, start(field), { type: 'focus' });
+      for (const text of numbers) {
+        const typed = keysOf(text).reduce((state, key) => apply(field, state, key), focused);
+        const pasted = apply(field, focused, { type: 'set', text: typed.body.content });
+        expect(typed.body.display).toBe(pasted.body.display);
+        const { value, findings } = read(field, typed);
+        const left = apply(field, typed, { type: 'leave' });
+        expect([read(field, left).value, read(field, left).findings[0]!.verdict]).toEqual([
+          value,
+          findings[0]!.verdict,
+        ]);
+        expect(read(field, apply(field, left, { type: 'focus' })).value).toBe(value);
+      }
+      expect(
+        read(
+          field,
+          keysOf('0033612345678').reduce((s, k) => apply(field, s, k), focused),
+        ).value,
+      ).toBe(planOf(home)!.idd === '00' ? '+33612345678' : expect.anything());
+    },
+  );
+});
+
+test('short numbers of Vienna and Stockholm', () => {
+  expect(typed({ home: 'AT' }, '01711')).toMatchObject({ value: '+431711', left: '01 711' });
+  expect(typed({ home: 'SE' }, '08123456')).toMatchObject({ value: '+468123456', left: '08-12 34 56' });
+  expect(typed({ home: 'SE' }, '081234567')).toMatchObject({ value: '+4681234567', left: '08-123 45 67' });
+  expect(typed({ home: 'SE' }, '08123456789').left).toBe('08-123 456 78');
+});
+
 test('a field for listed regions carries those plans and no others', () => {
   const { plan } = phone({ home: 'GB', regions: ['FR', 'CH'] });
   expect(plan.kind === 'phone' && Object.keys(plan.plans).sort()).toEqual(['CH', 'FR', 'GB']);

@@ -26,7 +26,12 @@ const ofDays: Readonly<Record<string, string>> = {
   'above-max': 'Nothing after {max} is possible.',
 };
 /** What some kinds say in other words. */
-const byKind: Readonly<Record<string, Readonly<Record<string, string>>>> = { date: ofDays, time: ofDays };
+const ofNumbers: Readonly<Record<string, string>> = { 'not-allowed': 'Only {wanted} can be used here.' };
+const byKind: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  date: ofDays,
+  time: ofDays,
+  phone: ofNumbers,
+};
 
 /** The default wording of a code, for a kind. */
 export const wordingFor = (kind: string, code: string): string =>
@@ -37,7 +42,9 @@ export const wordingFor = (kind: string, code: string): string =>
  * without data stays as it is written.
  */
 export function message(field: CompiledField, say: string | undefined, { code, data }: Finding): string {
-  const template = say ?? wordingFor(field.plan.kind, code);
+  // An `in` rule of a telephone field brings its own data, and so its own wording.
+  const isOwn = code !== 'not-allowed' || data.wanted !== undefined;
+  const template = say ?? wordingFor(isOwn ? field.plan.kind : '', code);
   if (!template.includes('{')) return template;
   return template.replace(
     /\{([\w-]+)\}/g,

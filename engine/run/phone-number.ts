@@ -90,6 +90,8 @@ function readOf(
   const own = plan.plans[region];
   if (!own) return { lead, code, region, digits, extension, formats: none, own, settled: longest };
   const { telling } = knownOf(own);
-  const settled = telling > leads.longest ? telling : leads.longest;
+  // Without a calling code the next digits may still make an international prefix of it.
+  const prefix = code ? 0 : (plan.plans[plan.home]?.idd.length ?? 0);
+  const settled = Math.max(telling, leads.longest, prefix);
   return { lead, code, region, digits, extension, formats: candidatesFor(own, digits), own, settled };
 }

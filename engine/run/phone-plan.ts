@@ -33,10 +33,24 @@ export interface PhonePlan {
   readonly extension: boolean;
   readonly plans: Readonly<Record<string, RegionPlan>>;
   /** Regions of each calling code, the main one first, and the most digits behind it. */
-  readonly codes: Readonly<Record<string, { readonly regions: readonly string[]; readonly max: number }>>;
+  readonly codes: Readonly<Record<string, ServedCode>>;
   /** Whether only some regions are wanted: then a number from elsewhere is no unknown one but not allowed. */
   readonly isListed: boolean;
+  /** What a message says is wanted: `numbers of Switzerland and Germany`, `a mobile number`. */
+  readonly wanted: { readonly regions: string; readonly types: string };
 }
+
+export interface ServedCode {
+  readonly regions: readonly string[];
+  readonly max: number;
+  /** Leading digits of regions of this code that are not wanted. */
+  readonly others?: readonly string[];
+  /** Where the main region is not wanted, digits that lead to no region are of it, and so not wanted either. */
+  readonly isOnlyLed?: boolean;
+}
+
+/** A region that is not wanted. */
+export const elsewhere = '-';
 
 /** E.164: calling code and number together. */
 export const longest = 15;
@@ -147,8 +161,14 @@ export function leadsIn(plan: PhonePlan, code: string): Leads | undefined {
     const regions = new Map<string, string>();
     for (const region of served.regions)
       for (const lead of plan.plans[region]?.leads ?? []) regions.set(lead, region);
+    for (const lead of served.others ?? []) regions.set(lead, elsewhere);
     const lengths = [...new Set([...regions.keys()].map((lead) => lead.length))];
-    leads = { main: served.regions[0] ?? '', regions, lengths, longest: Math.max(0, ...lengths) };
+    leads = {
+      main: served.isOnlyLed ? elsewhere : (served.regions[0] ?? ''),
+      regions,
+      lengths,
+      longest: Math.max(0, ...lengths),
+    };
     leadsOf.set(served, leads);
   }
   return leads;
@@ -159,5 +179,6 @@ export function regionIn(leads: Leads, digits: string): string {
     const region = digits.length >= length && leads.regions.get(digits.slice(0, length));
     if (region) return region;
   }
-  return leads.main;
+  // While the leading digits are not all there, it may still become one of those that are wanted.
+  return leads.main === elsewhere && digits.length < leads.longest ? '' : leads.main;
 }

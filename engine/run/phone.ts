@@ -2,10 +2,10 @@ import { around } from './around.ts';
 import type { Reason } from './cells.ts';
 import { type Finding, incomplete, passed } from './finding.ts';
 import { fold } from './graphemes.ts';
-import type { Kind } from './kind.ts';
+import type { Kind, Taken } from './kind.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from './line.ts';
 import { type Read, takeApart } from './phone-number.ts';
-import { formatFor, longest, type PhoneFormat, type PhonePlan } from './phone-plan.ts';
+import { elsewhere, formatFor, longest, type PhoneFormat, type PhonePlan } from './phone-plan.ts';
 import { writingsOf, written } from './phone-writing.ts';
 
 export type { PhoneFormat, PhonePlan, PhoneType, RegionPlan } from './phone-plan.ts';
@@ -82,16 +82,32 @@ function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undef
 }
 
 const unknown: Finding = { verdict: 'fail', code: 'unknown-number', data: {} };
-const notAllowed: Finding = { verdict: 'fail', code: 'not-allowed', data: {} };
+
+const foreign = (plan: PhonePlan): Finding => notWanted(plan.wanted.regions);
+const ofOtherType = (plan: PhonePlan): Finding => notWanted(plan.wanted.types);
+
+const known = new Map<string, Finding>();
+
+/** One finding for each thing that can be wanted: a key makes none. */
+function notWanted(wanted: string): Finding {
+  let finding = known.get(wanted);
+  if (!finding) {
+    finding = { verdict: 'fail', code: 'not-allowed', data: { wanted } };
+    known.set(wanted, finding);
+  }
+  return finding;
+}
 
 /** Whether a number is one, can still become one, or cannot. */
 function verdictOf(plan: PhonePlan, read: Read): Finding {
   const { lead, code, digits, extension, own } = read;
   if (!own) {
+    if (read.region === elsewhere) return foreign(plan);
     if (code === '') {
       const couldBe = lead === '' || Object.keys(plan.codes).some((known) => known.startsWith(digits));
-      return couldBe ? incomplete : plan.isListed ? notAllowed : unknown;
+      return couldBe ? incomplete : plan.isListed ? foreign(plan) : unknown;
     }
+    if (plan.codes[code]?.isOnlyLed) return incomplete;
     // A calling code that serves no region: only the length is known.
     const most = plan.codes[code]?.max ?? longest;
     return digits.length > most ? unknown : digits.length === most ? passed : incomplete;
@@ -110,7 +126,7 @@ function verdictOf(plan: PhonePlan, read: Read): Finding {
     else return passed;
   }
   for (const format of open) if (isWanted(plan, format) && digits.length <= format.max) return incomplete;
-  return isOther ? notAllowed : unknown;
+  return isOther ? ofOtherType(plan) : unknown;
 }
 
 const isWanted = ({ types }: PhonePlan, { type }: PhoneFormat): boolean =>
@@ -198,6 +214,18 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
   return extension ? `${number};ext=${extension}` : number;
 }
 
+/**
+ * A number handed over with the home region's calling code and no `+`, as autofill does (`447700900123`): read so where
+ * it is none as it stands and one that way.
+ */
+function withCode(plan: PhonePlan, taken: Taken<PhoneBody>, text: string): Taken<PhoneBody> | undefined {
+  const code = plan.plans[plan.home]?.code ?? '';
+  const digits = text.replace(/\D/g, '');
+  if (taken.body.complete || !code || text.includes('+') || !digits.startsWith(code)) return undefined;
+  const other = editing.insert(plan, lay(plan, ''), 0, 0, `+${digits}`);
+  return other.body.complete && !other.leftOut ? other : undefined;
+}
+
 /** The content in the field's style: a home number as it asks for, a foreign one with its calling code. */
 function styled(plan: PhonePlan, body: PhoneBody): string {
   if (!body.complete) return body.content;
@@ -209,9 +237,16 @@ function styled(plan: PhonePlan, body: PhoneBody): string {
   const format = formatFor(digits, formats);
   const hasTrunk = format !== undefined && /\d/.test(format.national);
   const national = (hasTrunk ? own.trunk : '') + digits;
-  const isNational = isHome && plan.style === 'national';
-  const number = isNational ? national : `+${code || own.code}${digits}`;
-  return number + (extension === undefined ? '' : `x${extension}`);
+  const abroad = `+${code || own.code}${digits}`;
+  // A trunk prefix can make another number of it (Japan: 0 before 10… dials abroad): then it keeps its calling code.
+  const isSame = (number: string): boolean => {
+    const read = takeApart(plan, number);
+    return read.digits === digits && read.region === region;
+  };
+  const isNational = isHome && plan.style === 'national' && isSame(national);
+  const mark = extension === undefined ? '' : `x${extension}`;
+  if (!isNational && !isSame(abroad)) return body.content;
+  return (isNational ? national : abroad) + mark;
 }
 
 /** Kind `phone`: value E.164, with an extension as RFC 3966 writes it. */
@@ -224,8 +259,14 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
   raw: (_, body) => body.content,
   value,
   hasRoom: (plan, body) => body.read.digits.length < most(plan, body.read),
+  insert(plan, body, start, end, text) {
+    const taken = editing.insert(plan, body, start, end, text);
+    return body.content && start === end ? taken : (withCode(plan, taken, text) ?? taken);
+  },
   read(plan, text) {
-    return editing.insert(plan, lay(plan, ''), 0, 0, text.replace(';ext=', 'x'));
+    const empty = lay(plan, '');
+    const taken = editing.insert(plan, empty, 0, 0, text.replace(';ext=', 'x'));
+    return withCode(plan, taken, text) ?? taken;
   },
   around,
   leave: (plan, body) => {

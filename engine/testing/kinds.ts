@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { compileField } from '../compile/compile.ts';
 import type { FieldDocument, KindName, RuleDocument } from '../compile/document.ts';
+import { allRegions } from '../plans/plans.ts';
 import { graphemes } from '../run/graphemes.ts';
 import type { Body } from '../run/kind.ts';
 import { type LineBody, offsetOf } from '../run/line.ts';
@@ -46,7 +47,7 @@ const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
   date: record({ order: option('locale', 'dmy', 'mdy', 'ymd'), separator: option('.', ' / '), resting: option('same', 'medium', 'long', 'full'), pivot: option(30) }),
   time: record({ clock: option(12, 24), seconds: option(true, false) }),
   duration: fc.constantFrom({}, { units: ['h'] }, { units: ['min'] }, { units: ['h', 'min'] }, { bare: 'h' }, { units: ['h', 'min'], bare: 'min' }),
-  phone: record({ home: fc.constantFrom('GB', 'US', 'FR', 'DE', 'IT', 'JP', 'RU', 'HU', 'NO', 'BR', 'KE'), regions: option<unknown>('any', ['GB', 'FR', 'US', 'CA']), style: option('national', 'international'), types: option(['mobile'], ['fixed']), extension: option(true) }),
+  phone: record({ home: fc.oneof(fc.constantFrom('GB', 'US', 'FR', 'DE', 'IT', 'JP', 'RU', 'HU', 'NO', 'BR', 'KE', 'AD', 'AT', 'SE', 'PN'), fc.constantFrom(...allRegions)), regions: option<unknown>('any', ['GB', 'FR', 'US', 'CA']), style: option('national', 'international'), types: option(['mobile'], ['fixed']), extension: option(true) }),
   pin: record({ length: option(3, 4, 12), accept: option('digit', 'alnum'), conceal: option(false) }),
   'one-time-code': record({ length: option(3, 6), accept: option('digit', 'alnum') }),
 }; // biome-ignore format: a line a kind
