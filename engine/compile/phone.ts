@@ -40,10 +40,15 @@ export function planPhone(entry: PhoneEntry): PhonePlan {
   return { kind: 'phone', home, style, types, extension, plans, codes: shared, isListed, wanted: said };
 }
 
+const withArticle =
+  /^(?:United|Netherlands|Philippines|Maldives|Bahamas|Comoros|Seychelles|Dominican R|Central African|British|U\.S\.)|Islands$|Territor/;
+
 /** Regions by their English names, as the default wording is English; of many the first and a count. */
 function named(regions: readonly string[]): string {
   const names = new Intl.DisplayNames('en', { type: 'region' });
-  const all = regions.map((region) => names.of(region) ?? region);
+  const all = regions
+    .map((region) => names.of(region) ?? region)
+    .map((name) => (withArticle.test(name) ? `the ${name}` : name));
   const few = all.length > 6 ? [...all.slice(0, 5), `${all.length - 5} other regions`] : all;
   return new Intl.ListFormat('en', { type: 'conjunction' }).format(few);
 }

@@ -214,10 +214,10 @@ test('a number that is not wanted is told what is', () => {
   );
   // Regions of one calling code are told apart also where only some of them are wanted.
   expect(said({ home: 'US', regions: ['US'] }, '+14165550123')).toBe(
-    'Only numbers of United States can be used here.',
+    'Only numbers of the United States can be used here.',
   );
   expect(said({ home: 'GB', regions: ['GB'] }, '01481123456')).toBe(
-    'Only numbers of United Kingdom can be used here.',
+    'Only numbers of the United Kingdom can be used here.',
   );
   expect(said({ home: 'CA', regions: ['CA'] }, '+12015550123')).toBe(
     'Only numbers of Canada can be used here.',
@@ -268,12 +268,9 @@ describe('every region there is as home', () => {
         ]);
         expect(read(field, apply(field, left, { type: 'focus' })).value).toBe(value);
       }
-      expect(
-        read(
-          field,
-          keysOf('0033612345678').reduce((s, k) => apply(field, s, k), focused),
-        ).value,
-      ).toBe(planOf(home)!.idd === '00' ? '+33612345678' : expect.anything());
+      if (planOf(home)!.idd !== '00') return;
+      const abroad = keysOf('0033612345678').reduce((state, key) => apply(field, state, key), focused);
+      expect(read(field, abroad).value).toBe('+33612345678');
     },
   );
 });
