@@ -1,5 +1,6 @@
 import { answerIfAsked, measuredApart } from './apart.ts';
 import { inBrowser } from './browser.ts';
+import { growth } from './growth.ts';
 import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
 import { sizes } from './size.ts';
@@ -39,6 +40,13 @@ for (const { what, ratio, limit } of kindKeystrokes())
       limit: '',
       good: null,
     });
+for (const { what, worst, milliseconds, limit } of growth())
+  lines.push({
+    what: worst ? `${what}, the dearest: ${worst}` : what,
+    found: `${milliseconds.toFixed(3)} ms`,
+    limit: `${limit} ms`,
+    good: milliseconds <= limit,
+  });
 for (const { what, plain, bound, limit } of await inBrowser(root))
   lines.push({
     what: `${what}, in Chromium, added to a plain input’s ${plain.toFixed(3)} ms`,

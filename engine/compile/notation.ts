@@ -182,6 +182,7 @@ function readNumber(inside: string, complain: Complain): Matter | undefined {
 
 function readWords(inside: string, complain: Complain): Matter | undefined {
   const words = inside.split('|');
+  const seen = new Set<string>();
   let from = 0;
   for (const [i, word] of words.entries()) {
     if (!word)
@@ -198,8 +199,9 @@ function readWords(inside: string, complain: Complain): Matter | undefined {
         'The words of a choice have no spaces in them.',
         word.trim().replace(/\s+/g, '-'),
       );
-    if (words.findIndex((other) => other.toLowerCase() === word.toLowerCase()) < i)
+    if (seen.has(word.toLowerCase()))
       return complain(from, word.length, `"${word}" stands in this choice twice.`);
+    seen.add(word.toLowerCase());
     from += word.length + 1;
   }
   return { type: 'words', words };

@@ -9,7 +9,8 @@ import type { Verdict } from './verdict.ts';
 interface Machine {
   readonly nodes: ExpressionNode[];
   readonly index: Map<string, number>;
-  readonly steps: Map<string, number>;
+  /** By node and code point: `node * 0x110000 + code`. */
+  readonly steps: Map<number, number>;
   readonly hopeful: Map<number, boolean>;
   readonly samples: readonly number[];
   readonly exact: boolean;
@@ -20,6 +21,8 @@ interface Machine {
  * the rest is `open`, so that the work an expression can cause is bounded for good. Common ones need a few dozen.
  */
 const roomForNodes = 4_000;
+/** There are so many code points. */
+const codePoints = 0x110000;
 const machines = new WeakMap<Automaton, Machine>();
 
 /** Whether `text` matches as a whole (`pass`), could if more were typed after it (`open`), or never (`fail`). */
@@ -130,7 +133,7 @@ function nullable(m: Machine, i: number): boolean {
 
 /** The expression for what may follow once `code` has been read; `undefined` where the room for new ones is used up. */
 function derive(m: Machine, i: number, code: number): number | undefined {
-  const known = m.steps.get(`${i} ${code}`);
+  const known = m.steps.get(i * codePoints + code);
   if (known !== undefined) return known;
   return m.nodes.length > roomForNodes || m.steps.size > 10 * roomForNodes ? undefined : inner(m, i, code);
 }
@@ -168,7 +171,7 @@ function step(m: Machine, i: number, code: number): number {
 
 /** A derivative within a derivative. It is always worked out: a step once begun is finished. */
 function inner(m: Machine, i: number, code: number): number {
-  const key = `${i} ${code}`;
+  const key = i * codePoints + code;
   let next = m.steps.get(key);
   if (next === undefined) {
     next = step(m, i, code);

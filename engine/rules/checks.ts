@@ -1,5 +1,5 @@
 import { incomplete, passed } from '../run/finding.ts';
-import { graphemes } from '../run/graphemes.ts';
+import { countOf } from '../run/graphemes.ts';
 import { type Body, kindOf } from '../run/kind.ts';
 import type { Check, CompiledField } from '../run/plan.ts';
 import { match } from './automaton.ts';
@@ -60,7 +60,7 @@ const finding = (verdict: Verdict, code: string, data = none): Finding =>
   verdict === 'pass' ? passed : { verdict, code, data };
 
 function length(field: CompiledField, body: Body, min: number, max: number): Finding {
-  const count = graphemes(rawOf(field, body)).length;
+  const count = countOf(rawOf(field, body));
   const data = { min: String(min), max: String(max), length: String(count) };
   if (count > max) return finding('fail', 'too-long', data);
   return finding(count >= min ? 'pass' : hasRoom(field, body) ? 'open' : 'fail', 'too-short', data);

@@ -1,10 +1,12 @@
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
-import { graphemes } from './graphemes.ts';
+import { characterAt } from './graphemes.ts';
 import { lay, type Passed, type PatternBody, rawOf, written } from './layout.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
 /** How many branches a text may cost before it is given up as no display of the pattern. */
 const patience = 5_000;
+/** How many parts deep it may go; more than any pattern people fill in has. */
+const deepest = 600;
 
 /** What a text may be: the field's display, or its raw value. */
 type Reading = 'display' | 'raw';
@@ -19,11 +21,24 @@ export function align(plan: PatternPlan, text: string, as: Reading = 'display'):
   const blank: Cells = plan.cells.map(() => '');
   const filler = as === 'raw' ? ' ' : plan.filler;
   let left = patience;
+  let depth = 0;
   return from(0, 0, blank, undefined);
 
   /** Tries every way to go on from `cell` with `text` from offset `at`. */
   function from(cell: number, at: number, cells: Cells, passed: Passed | undefined): PatternBody | undefined {
-    if (left-- <= 0) return undefined;
+    if (left-- <= 0 || depth === deepest) return undefined;
+    depth++;
+    const found = onwards(cell, at, cells, passed);
+    depth--;
+    return found;
+  }
+
+  function onwards(
+    cell: number,
+    at: number,
+    cells: Cells,
+    passed: Passed | undefined,
+  ): PatternBody | undefined {
     if (at === text.length || cell === plan.cells.length) {
       const laid = lay(plan, cells, passed);
       const isIt =
@@ -42,6 +57,19 @@ export function align(plan: PatternPlan, text: string, as: Reading = 'display'):
     return undefined;
   }
 
+  /** Goes on in the same part while its cells must be filled anyway: a long one is no deep search. */
+  function fillOn(filled: string[], cell: number, at: number): [cell: number, at: number] {
+    const part = partOf(plan, cell - 1);
+    while (part.takes === 'set' && cell < part.first + part.min && at < text.length) {
+      const character = characterAt(text, at);
+      const fitted = fit(plan, filled, cell, character);
+      if (typeof fitted === 'string' || fitted.as !== character) break;
+      filled[cell++] = character;
+      at += character.length;
+    }
+    return [cell, at];
+  }
+
   function inCell(
     cell: number,
     at: number,
@@ -58,7 +86,8 @@ export function align(plan: PatternPlan, text: string, as: Reading = 'display'):
     if (typeof fitted !== 'string' && fitted.as === character) {
       const filled = cells.slice();
       filled[cell] = character;
-      const found = from(cell + 1, at + character.length, filled, undefined);
+      const [next, end] = fillOn(filled, cell + 1, at + character.length);
+      const found = from(next, end, filled, undefined);
       if (found) return found;
     }
     const { first, size, stretch } = partOf(plan, cell);
@@ -96,6 +125,3 @@ function isCutShort(plan: PatternPlan, { cells, last }: PatternBody): boolean {
       exists(plan, cells, stretch),
   );
 }
-
-/** The character at an offset. */
-const characterAt = (text: string, at: number): string => graphemes(text.slice(at, at + 32))[0]!;

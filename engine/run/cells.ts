@@ -63,12 +63,18 @@ export function inBounds(digits: Cells, low: string, high: string): boolean {
   return ways > 0;
 }
 
+const lettersOf = new WeakMap<readonly string[], readonly (readonly string[])[]>();
+
 /** The first word that agrees with the filled cells, letter case aside. */
 export function wordFor(filled: Cells, words: readonly string[]): string | undefined {
-  return words.find((word) => {
-    const letters = [...word];
-    return filled.every((c, i) => !c || letters[i]?.toLowerCase() === c.toLowerCase());
-  });
+  let letters = lettersOf.get(words);
+  if (!letters) {
+    letters = words.map((word) => [...word].map((c) => c.toLowerCase()));
+    lettersOf.set(words, letters);
+  }
+  const wanted = filled.map((c) => c.toLowerCase());
+  const at = letters.findIndex((word) => wanted.every((c, i) => !c || word[i] === c));
+  return words[at];
 }
 
 /** Puts a moved character into `cells[cell]` in that cell's case; false, changing nothing, where it cannot stand. */

@@ -1,4 +1,4 @@
-import { type Cells, fit } from './cells.ts';
+import { type Cells, fit, partOf } from './cells.ts';
 import { type Edited, placeOf } from './insert.ts';
 import { contentEnd, lay, type PatternBody } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
@@ -59,10 +59,29 @@ export function erase(plan: PatternPlan, body: PatternBody, cells: readonly numb
   if (plan.positions === 'fixed') rest = rest.map((c, i) => (cells.includes(i) ? '' : c));
   else if (cells.at(-1) === body.last && cells.length === body.last - first + 1)
     rest = rest.map((c, i) => (i < first ? c : ''));
-  else for (const cell of cells.toReversed()) rest = closeUp(plan, rest, cell);
+  else
+    rest =
+      shifted(plan, rest, cells, body.last) ??
+      cells.toReversed().reduce<Cells>((left, cell) => closeUp(plan, left, cell), rest);
   const tailGone = cells.at(-1) === body.last;
   const laid = lay(plan, rest, tailGone ? undefined : body.passed);
   return { body: laid, caret: hold(laid, first, aim) };
+}
+
+/** Many cells in a row out of one part of like cells: the rest moves left at once, which is the same and costs less. */
+function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last: number): Cells | undefined {
+  const first = freed[0]!;
+  const isRow = freed.length > 1 && freed.at(-1) === first + freed.length - 1;
+  const part = partOf(plan, first);
+  if (
+    !isRow ||
+    part.takes !== 'set' ||
+    part !== partOf(plan, last) ||
+    cells.slice(first, last + 1).includes('')
+  )
+    return undefined;
+  const by = freed.length;
+  return cells.map((c, i) => (i < first ? c : i + by <= last ? cells[i + by]! : i <= last ? '' : c));
 }
 
 /**

@@ -1,11 +1,12 @@
 import { align } from './align.ts';
+import { append, isAppendable, isOverwritable, overwrite } from './append.ts';
 import { fit, mayStayBlank, type Reason } from './cells.ts';
 import { eraseDense, insertDense } from './dense.ts';
 import { cellBeside, clear, erase, withoutPassed, wordLeft } from './erase.ts';
 import { graphemes, worthTelling } from './graphemes.ts';
 import { type Edited, insertOne } from './insert.ts';
 import type { Kind, Taken } from './kind.ts';
-import { contentEnd, fixedIn, indexIn, lay, type PatternBody, rawOf } from './layout.ts';
+import { contentEnd, fixedIn, indexIn, lay, type PatternBody, rawOf, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 const empties = new WeakMap<PatternPlan, PatternBody>();
@@ -23,14 +24,36 @@ function emptyOf(plan: PatternPlan): PatternBody {
   return body;
 }
 
+/** Below that many a paste is typed out: nothing would be gained. */
+const enough = 64;
+
 /** Several characters one after the other, keeping what is taken and telling what is not. */
-function insertAll(plan: PatternPlan, start: Edited, text: string): Taken<PatternBody> {
+export function insertAll(plan: PatternPlan, start: Edited, text: string, few = enough): Taken<PatternBody> {
   let { body, caret } = start;
   let leftOut = '';
   let met = '';
   let refusal: Reason | null = null;
   let taken = false;
-  for (const character of graphemes(text.normalize('NFC'))) {
+  const characters = graphemes(text.normalize('NFC'));
+  for (let i = 0; i < characters.length; i++) {
+    if (characters.length - i > few && isAppendable(plan, body, caret)) {
+      const appended = append(plan, body, characters.slice(i));
+      taken ||= appended.taken;
+      leftOut += appended.leftOut;
+      met += appended.met;
+      refusal = appended.refusal ?? refusal;
+      i += appended.count;
+      ({ body, caret } = appended);
+      if (i >= characters.length) break;
+    }
+    if (characters.length - i > few && isOverwritable(plan, body)) {
+      const { count, ...over } = overwrite(plan, body, caret, characters.slice(i));
+      taken ||= count > 0;
+      i += count;
+      ({ body, caret } = over);
+      if (i >= characters.length) break;
+    }
+    const character = characters[i]!;
     const edited = insertDense(plan, body, caret, character) ?? insertOne(plan, body, caret, character);
     if (typeof edited !== 'string') {
       taken ||= edited.body !== body || edited.caret !== caret;
@@ -71,6 +94,11 @@ function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
   return rawOf(plan, body) === raw ? body : align(plan, raw, 'raw');
 }
 
+/** Whether a text has anything of the fixed text in it: without, it is no display but what would be typed. */
+const hasFixed = (plan: PatternPlan, text: string): boolean =>
+  plan.before.some((fixed) => [...written(fixed)].some((c) => text.includes(c))) ||
+  (plan.positions === 'fixed' && text.includes(plan.filler));
+
 /** Fields defined by a pattern (`engine.md`, section 2). */
 export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
@@ -93,7 +121,7 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
     const typed = insertAll(plan, cleared, text);
     const same = typed.body.display === text;
     if (cleared.body.display !== emptyOf(plan).display || (same && !typed.leftOut)) return typed;
-    const aligned = align(plan, text) ?? align(plan, text.trim());
+    const aligned = hasFixed(plan, text) ? (align(plan, text) ?? align(plan, text.trim())) : undefined;
     return aligned ? { ...this.whole(plan, aligned), leftOut: '', rejected: null } : typed;
   },
 

@@ -1,6 +1,6 @@
 import { around } from './around.ts';
 import { isIn, recase } from './characters.ts';
-import { graphemes } from './graphemes.ts';
+import { boundaryAt, characterAt, countOf, graphemes } from './graphemes.ts';
 import type { Body, Edited, Kind } from './kind.ts';
 
 /** Free text on one line. */
@@ -28,18 +28,24 @@ function tidy(plan: TextPlan, text: string): string {
 /** Characters for one line: line breaks and tabs are spaces here, what cannot be seen stays out. */
 const onOneLine = (text: string): string => text.normalize('NFC').replace(/\r\n|[\r\n\t\u2028\u2029]/g, ' ');
 
-const length = (text: string): number => graphemes(text).length;
+/** Whether a character melts into the last one of a text: an accent typed after its letter. */
+function doesJoin(before: string, character: string): boolean {
+  const last = before.slice(boundaryAt(before, before.length - 1));
+  return graphemes(last + character).length === graphemes(last).length;
+}
 
 function put(plan: TextPlan, body: Body, start: number, end: number, text: string) {
   const before = body.content.slice(0, start);
   const after = body.content.slice(end);
-  const room = plan.max ? plan.max - length(before + after) : Number.POSITIVE_INFINITY;
+  // Counted only where it may matter: no text has more characters than units.
+  const isNear = plan.max > 0 && before.length + after.length + text.length > plan.max;
+  const room = isNear ? plan.max - countOf(before + after) : Number.POSITIVE_INFINITY;
   let added = '';
   let leftOut = '';
   let count = 0;
   let unseen = false;
   for (const character of graphemes(onOneLine(text))) {
-    const joins = count === 0 && before !== '' && length(before + character) === length(before);
+    const joins = count === 0 && before !== '' && doesJoin(before, character);
     if (!joins && !isIn('any', character)) {
       unseen = true;
       continue;
@@ -69,7 +75,7 @@ export const text: Kind<TextPlan, Body> = {
   empty: () => empty,
   raw: (plan, body) => tidy(plan, body.content),
   value: (plan, body) => tidy(plan, body.content) || null,
-  hasRoom: (plan, body) => !plan.max || length(body.content) < plan.max,
+  hasRoom: (plan, { content }) => !plan.max || content.length < plan.max || countOf(content) < plan.max,
   key(plan, body, start, end, character) {
     const { rejected, ...edited } = put(plan, body, start, end, character);
     return rejected ?? edited;
@@ -79,14 +85,18 @@ export const text: Kind<TextPlan, Body> = {
   read: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onOneLine(given))),
   erase(_, body, start, end, extent) {
     if (start < end) return without(body, start, end, start);
-    const left = graphemes(body.content.slice(0, start));
+    const { content } = body;
     switch (extent) {
       case 'character-left':
-        return without(body, start - (left.at(-1)?.length ?? 0), start, start);
+        return without(body, start > 0 ? boundaryAt(content, start - 1) : 0, start, start);
       case 'character-right':
-        return without(body, start, start + (graphemes(body.content.slice(start))[0]?.length ?? 0), start);
-      case 'word-left':
-        return without(body, body.content.slice(0, start).search(/\S*\s*$/u), start, start);
+        return without(body, start, start + characterAt(content, start).length, start);
+      case 'word-left': {
+        let from = start;
+        while (from > 0 && /\s/u.test(content[from - 1]!)) from--;
+        while (from > 0 && !/\s/u.test(content[from - 1]!)) from--;
+        return without(body, from, start, start);
+      }
       case 'selection':
         return { body, caret: start };
     }
@@ -98,7 +108,7 @@ export const text: Kind<TextPlan, Body> = {
     return tidied === body.content ? body : lay(tidied);
   },
   facts: (plan, body): Record<string, string> => {
-    const count = length(body.content);
+    const count = countOf(body.content);
     return plan.max ? { length: `${count}`, left: `${plan.max - count}` } : { length: `${count}` };
   },
 };
