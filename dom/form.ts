@@ -1,21 +1,25 @@
 import type { FieldStore } from './store.ts';
 
 /**
- * The field's part in its form: raw (or display) in `FormData`, reset, submit. The listeners sit on the document
- * and ask for the input's form when something happens, since an input may change forms.
+ * The field's part in its form: raw (or display) in `FormData`, reset, submit. The listeners sit on the document, or the
+ * shadow root the input is in, and ask for the input's form when something happens, since an input may change forms.
+ * `catchUp` takes over what the input shows before any of it is handed on.
  */
 export function bindForm(
   input: HTMLInputElement,
   store: FieldStore,
   submits: 'raw' | 'display',
   signal: AbortSignal,
+  catchUp: () => void,
 ): void {
-  const page = input.ownerDocument;
+  const page = input.getRootNode();
   const isOurs = (event: Event): boolean => event.target === input.form;
 
   const onFormData = (event: FormDataEvent): void => {
-    if (!isOurs(event) || submits === 'display' || !input.name || input.disabled) return;
-    const raw = store.reading().raw;
+    if (!isOurs(event)) return;
+    catchUp();
+    if (submits === 'display' || !input.name || input.disabled) return;
+    const { raw } = store.reading();
     const sharing = [...input.form!.elements].filter(
       (control) =>
         (control as HTMLInputElement).name === input.name && !(control as HTMLInputElement).disabled,
@@ -34,9 +38,11 @@ export function bindForm(
     input.defaultValue = store.state().body.display;
   };
   const onSubmit = (event: Event): void => {
-    if (isOurs(event)) store.dispatch({ type: 'submit' });
+    if (!isOurs(event)) return;
+    catchUp();
+    store.dispatch({ type: 'submit' });
   };
-  page.addEventListener('formdata', onFormData, { signal });
+  page.addEventListener('formdata', onFormData as EventListener, { signal });
   page.addEventListener('reset', onReset, { signal });
   page.addEventListener('submit', onSubmit, { signal, capture: true });
 }

@@ -6,7 +6,6 @@ const plain: Readonly<Record<string, 'backspace' | 'delete' | 'word-backspace' |
   deleteContentBackward: 'backspace',
   deleteContentForward: 'delete',
   deleteWordBackward: 'word-backspace',
-  deleteWordForward: 'delete',
   deleteByCut: 'cut',
   deleteByDrag: 'cut',
   deleteContent: 'cut',
@@ -27,6 +26,12 @@ export function eventFor(event: InputEvent, state: FieldState): readonly FieldEv
     const [start, end] = line[1] === 'Back' ? [0, state.start] : [state.end, state.body.display.length];
     const isSelected = state.start < state.end;
     return [...(isSelected ? [] : [{ type: 'select', start, end } as const]), { type: 'cut' }];
+  }
+  if (inputType === 'deleteWordForward') {
+    const { start, end, body } = state;
+    if (start < end) return [{ type: 'cut' }];
+    const word = /^\s*(?:[\p{L}\p{N}\p{M}_]+|[^\p{L}\p{N}\p{M}_\s]+)?/u.exec(body.display.slice(start))![0];
+    return [{ type: 'select', start, end: start + word.length }, { type: 'cut' }];
   }
   const text = event.data ?? event.dataTransfer?.getData('text/plain');
   if (text === undefined) return undefined;

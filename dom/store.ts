@@ -17,7 +17,7 @@ export interface FieldStore {
   dispatch(event: FieldEvent): FieldState;
   /** Puts the field into an earlier state, whole: stepping through a tape. */
   restore(state: FieldState): void;
-  /** Calls back after each change with the event that led to it; returns the way to stop. */
+  /** Calls back after each change, in order, each with its event and the state that led to; returns the way to stop. */
   subscribe(listener: (state: FieldState, event: FieldEvent | null) => void): () => void;
 }
 
@@ -33,12 +33,31 @@ export function createStore(
   let state = initial;
   let reading: Reading | undefined;
   const listeners = new Set<(state: FieldState, event: FieldEvent | null) => void>();
+  /** What is still to be told: a listener that dispatches must not have its event told before the one it heard of. */
+  const untold: (readonly [FieldState, FieldEvent | null])[] = [];
+  let isTelling = false;
+  const tell = (): void => {
+    if (isTelling) return;
+    isTelling = true;
+    let failure: { readonly error: unknown } | undefined;
+    for (let next = untold.shift(); next; next = untold.shift())
+      for (const listener of [...listeners])
+        try {
+          listener(...next);
+        } catch (error) {
+          // The others still hear of it.
+          failure ??= { error };
+        }
+    isTelling = false;
+    if (failure) throw failure.error;
+  };
   const become = (next: FieldState, event: FieldEvent | null): FieldState => {
     if (next === state) return state;
     state = next;
     reading = undefined;
-    for (const listener of listeners) listener(state, event);
-    return state;
+    untold.push([next, event]);
+    tell();
+    return next;
   };
   return {
     field,

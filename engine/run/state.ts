@@ -101,8 +101,11 @@ export function carryOut(field: CompiledField, state: FieldState, event: FieldEv
       const taken = kind.insert(plan, state.body, state.start, state.end, event.text);
       return take(state, taken, event.type === 'insert' ? 'typing' : 'none');
     }
-    case 'autofill':
     case 'set':
+      // A program that hands back what it was told changes nothing, the caret least of all.
+      if (event.text && event.text === kind.raw(plan, state.body)) return report(state);
+      return take(state, kind.read(plan, event.text), 'none');
+    case 'autofill':
       return take(state, kind.read(plan, event.text), 'none');
     case 'backspace':
       return remove(field, state, 'character-left');

@@ -1,0 +1,38 @@
+type Checked = HTMLInputElement | HTMLFormElement;
+
+/** How many bindings look after each control or form, and whether it is being asked just now. */
+const asked = new WeakMap<Checked, { count: number; isAsking: boolean }>();
+
+/**
+ * Tells a program's `checkValidity()` from a submit: both make the browser send `invalid`, and only the second is to show
+ * messages. The browser says nowhere which it is, so the method of this one element is wrapped while it is bound.
+ * Returns the way to let go.
+ */
+export function watchAsking(element: Checked): () => void {
+  let watch = asked.get(element);
+  if (!watch) {
+    const own = { count: 0, isAsking: false };
+    watch = own;
+    asked.set(element, own);
+    const native = Object.getPrototypeOf(element).checkValidity as () => boolean;
+    element.checkValidity = () => {
+      own.isAsking = true;
+      try {
+        return native.call(element);
+      } finally {
+        own.isAsking = false;
+      }
+    };
+  }
+  const found = watch;
+  found.count++;
+  return () => {
+    if (--found.count > 0) return;
+    asked.delete(element);
+    Reflect.deleteProperty(element, 'checkValidity');
+  };
+}
+
+/** Whether an `invalid` event comes from a program that only asks. */
+export const isAsking = (input: HTMLInputElement): boolean =>
+  (asked.get(input)?.isAsking ?? false) || ((input.form && asked.get(input.form)?.isAsking) ?? false);
