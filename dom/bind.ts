@@ -76,6 +76,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
   /** Takes over what somebody else put into the input, a composition nobody ended among it. */
   const catchUp = (): void => {
     endComposition();
+    if (dragged && input.value !== dragged.text) onDragEnd();
     if (input.value === shown) return;
     reconcile(null);
     show();
@@ -164,9 +165,10 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
 
   const onBeforeInput = (event: InputEvent): void => {
     if (composing && !event.isComposing && event.inputType !== 'insertCompositionText') endComposition();
+    // One that went on after somebody had to take it for ended.
+    if (!composing && event.isComposing) onCompositionStart();
     if (composing || input.readOnly) return;
-    if (event.inputType === 'deleteByDrag' && dragged) return;
-    if (event.inputType === 'insertFromDrop' && dragged) return;
+    if (dragged && /^(?:deleteByDrag|insertFromDrop)$/.test(event.inputType)) return;
     takeOver();
     announced = selected();
     if (!event.cancelable) return;

@@ -14,10 +14,10 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   fullyParallel: true,
   workers: 2,
-  // A machine under load may lose a key before a page answers; the list names what needed a second try.
-  retries: 1,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  retries: 0,
+  // Bounds for a hang, not measures of speed: a slow machine fails nothing.
+  timeout: 120_000,
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['junit', { outputFile: '../test-results/e2e.xml' }]],
   outputDir: '../test-results/e2e',
   use: {

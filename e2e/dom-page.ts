@@ -1,0 +1,98 @@
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import { build } from 'esbuild';
+import type { bind } from '../dom/bind.ts';
+import type { createStore, FieldStore } from '../dom/store.ts';
+import type { compileField } from '../engine/compile/compile.ts';
+import type { FieldDocument } from '../engine/compile/document.ts';
+import type { read } from '../engine/rules/reading.ts';
+
+/** The binding by itself, on a page without a framework: what a script of the page finds as `arbeit`. */
+export interface OnPage {
+  readonly bind: typeof bind;
+  readonly createStore: typeof createStore;
+  readonly compileField: typeof compileField;
+  readonly read: typeof read;
+  /** The stores of the inputs of the page, by name. */
+  stores: Record<string, FieldStore>;
+  release: Record<string, () => void>;
+}
+
+let script: Promise<string> | undefined;
+
+const bundle = (): Promise<string> => {
+  script ??= build({
+    stdin: {
+      contents: `
+        export { bind } from './dom/bind.ts';
+        export { createStore } from './dom/store.ts';
+        export { compileField } from './engine/compile/compile.ts';
+        export { read } from './engine/rules/reading.ts';
+        export const stores = {};
+        export const release = {};`,
+      resolveDir: fileURLToPath(new URL('..', import.meta.url)),
+    },
+    bundle: true,
+    write: false,
+    format: 'iife',
+    globalName: 'arbeit',
+  }).then(({ outputFiles }) => outputFiles[0]!.text);
+  return script;
+};
+
+export type Field = Partial<Pick<FieldDocument, 'initial' | 'rules' | 'locale'>> & {
+  readonly kind: string;
+  readonly entry: object;
+};
+
+/** Puts up a form and binds each input, by its name, to a field of its own. */
+export async function putUp(
+  page: Page,
+  html: string,
+  fields: Readonly<Record<string, Field>>,
+): Promise<void> {
+  await page.setContent(`<!doctype html><meta charset="utf-8"><form>${html}<button>Send</button></form>`);
+  await bindAll(page, fields);
+}
+
+/** Binds the inputs of the page as it stands. */
+export async function bindAll(page: Page, fields: Readonly<Record<string, Field>>): Promise<void> {
+  await page.addScriptTag({ content: await bundle() });
+  await page.evaluate((fields: Readonly<Record<string, Field>>) => {
+    const { arbeit } = globalThis as unknown as { arbeit: OnPage };
+    for (const input of document.querySelectorAll('input')) {
+      const field = fields[input.name];
+      if (!field) continue;
+      const compiled = arbeit.compileField({ id: input.name, label: 'F', ...field } as never, {
+        locale: field.locale ?? 'en-GB',
+      });
+      arbeit.stores[input.name] ??= arbeit.createStore(compiled, arbeit.read);
+      arbeit.release[input.name] = arbeit.bind(input, arbeit.stores[input.name]!);
+    }
+  }, fields);
+}
+
+/** What the field holds, as its store tells. */
+export const heldBy = (page: Page, name: string) =>
+  page.evaluate((name) => {
+    const { arbeit } = globalThis as unknown as { arbeit: OnPage };
+    const { body, start, end, focused, touched, submitted, rejected } = arbeit.stores[name]!.state();
+    const { raw, value, shown } = arbeit.stores[name]!.reading();
+    return {
+      display: body.display,
+      start,
+      end,
+      focused,
+      touched,
+      submitted,
+      rejected,
+      raw,
+      value,
+      codes: shown.map((s) => s.code),
+    };
+  }, name);
+
+export const submitted = (page: Page) =>
+  page.evaluate(
+    () => Object.fromEntries(new FormData(document.querySelector('form')!)) as Record<string, string>,
+  );
