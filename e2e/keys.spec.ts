@@ -1,0 +1,105 @@
+import { expect, test } from '@playwright/test';
+import fc from 'fast-check';
+import { compileField } from '../engine/compile/compile.ts';
+import type { FieldDocument } from '../engine/compile/document.ts';
+import { read } from '../engine/rules/reading.ts';
+import { apply, type FieldState, start } from '../engine/run/state.ts';
+import { fieldEvents } from '../engine/tape/play.ts';
+import type { Action } from '../engine/tape/script.ts';
+import { type Field, putUp } from './dom-page.ts';
+
+/**
+ * Real keys at random against the engine’s own account of them. `npm run keys -- --events 20000 --seed 7` does many and
+ * says with which seed; here are a few hundred, so that the run itself is known to work.
+ */
+const events = Number(process.env.ARBEIT_KEYS ?? 400);
+const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
+
+const fields: Readonly<Record<string, Field & { readonly keys: string }>> = {
+  telephone: {
+    kind: 'pattern',
+    entry: { pattern: '(<3 digit>) <3 digit>-<4 digit>' },
+    keys: '0123456789()- x',
+  },
+  fixed: {
+    kind: 'pattern',
+    entry: { pattern: '<0-3 letter>-<0-3 digit>', positions: 'fixed' },
+    keys: 'abc-123_ ',
+  },
+  varying: { kind: 'pattern', entry: { pattern: '+1 <2-4 digit><? x<1-3 digit>>' }, keys: '0123+x 9' },
+  amount: { kind: 'currency', entry: { currency: 'GBP', negative: 'minus' }, keys: '0123456789.,-' },
+  day: { kind: 'date', entry: {}, keys: '0123456789/. ' },
+  hour: { kind: 'time', entry: { clock: 12 }, keys: '0123456789:apm ' },
+  walk: { kind: 'duration', entry: {}, keys: '0123456789hm:. ' },
+  mobile: { kind: 'phone', entry: { home: 'GB' }, keys: '0123456789+ ' },
+  code: { kind: 'one-time-code', entry: { length: 6 }, keys: '0123456789-a' },
+  remark: { kind: 'text', entry: { max: 12, case: 'upper' }, keys: 'ab cé-' },
+};
+
+const pressed = {
+  backspace: 'Backspace',
+  delete: 'Delete',
+  'word-backspace': 'Control+Backspace',
+  left: 'ArrowLeft',
+  right: 'ArrowRight',
+  up: 'ArrowUp',
+  down: 'ArrowDown',
+  home: 'Home',
+  end: 'End',
+  cut: 'Control+X',
+  undo: 'Control+Z',
+  redo: 'Control+Shift+Z',
+  'select-all': 'Control+A',
+} as const;
+
+const actionFor = (keys: string): fc.Arbitrary<Action> =>
+  fc.oneof(
+    { arbitrary: fc.constantFrom(...keys).map((text): Action => ({ do: 'type', text })), weight: 12 },
+    {
+      arbitrary: fc
+        .constantFrom('backspace', 'delete', 'word-backspace', 'left', 'left', 'right', 'up', 'down')
+        .map((verb): Action => ({ do: verb as 'up', times: 1 })),
+      weight: 8,
+    },
+    {
+      arbitrary: fc
+        .constantFrom('home', 'end', 'cut', 'undo', 'undo', 'redo', 'select-all')
+        .map((verb): Action => ({ do: verb as 'cut' })),
+      weight: 3,
+    },
+  );
+
+test(`${events} random keys (seed ${seed}) do in Chromium what they do in the engine`, async ({ page }) => {
+  test.setTimeout(60_000 + events * 100);
+  const names = Object.keys(fields);
+  await putUp(page, names.map((name) => `<input name="${name}">`).join(''), fields);
+  const each = Math.ceil(events / names.length);
+  for (const [i, name] of names.entries()) {
+    const { keys, kind, entry } = fields[name]!;
+    const field = compileField({ id: name, label: 'F', kind, entry } as FieldDocument, { locale: 'en-GB' });
+    const input = page.locator(`input[name="${name}"]`);
+    await input.focus();
+    let state: FieldState = apply(field, start(field), { type: 'focus' });
+    const done: string[] = [];
+    for (const action of fc.sample(actionFor(keys), { seed: seed + i, numRuns: each })) {
+      done.push(action.do === 'type' ? JSON.stringify(action.text) : action.do);
+      for (const event of fieldEvents(action as never, state, field)) state = apply(field, state, event);
+      if (action.do === 'type') await page.keyboard.type(action.text);
+      else await page.keyboard.press(pressed[action.do as 'cut']);
+      const seen = await input.evaluate((element: HTMLInputElement) => [
+        element.value,
+        element.selectionStart,
+        element.selectionEnd,
+      ]);
+      const expected = [state.body.display, state.start, state.end];
+      expect(seen, `${name}, after ${done.slice(-12).join(' ')}`).toEqual(expected);
+    }
+    const value = await page.evaluate(
+      (name) =>
+        (globalThis as unknown as { arbeit: import('./dom-page.ts').OnPage }).arbeit.stores[name]!.reading()
+          .value,
+      name,
+    );
+    expect(value).toBe(read(field, state).value);
+  }
+});
