@@ -30,7 +30,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `npx next start -p ${port}`,
+    command: `npx next start -p ${port} -H 127.0.0.1`,
     cwd: '../studio',
     port,
     reuseExistingServer: false,

@@ -7,6 +7,8 @@ import { buildStudio, studio } from './studio.mjs';
 
 // Installs, builds, and serves the demo. The server itself opens the store, brings it up to date and seeds it.
 const port = process.env.PORT ?? '4000';
+// Only this machine reaches it, unless it is told otherwise; ARBEIT_HOSTS then names what it answers to.
+const host = process.env.ARBEIT_HOST ?? '127.0.0.1';
 
 await new Promise((free) => {
   const probe = createServer();
@@ -18,7 +20,7 @@ await new Promise((free) => {
     );
     process.exit(1);
   });
-  probe.listen(Number(port), () => probe.close(free));
+  probe.listen(Number(port), host, () => probe.close(free));
 });
 
 install();
@@ -26,7 +28,7 @@ if (!buildStudio()) process.exit(1);
 
 // Next itself, not through npx: what ends this process must end the server.
 const next = createRequire(join(studio, 'package.json')).resolve('next/dist/bin/next');
-const server = spawn(process.execPath, [next, 'start', '-p', port], {
+const server = spawn(process.execPath, [next, 'start', '-p', port, '-H', host], {
   cwd: studio,
   stdio: ['ignore', 'ignore', 'inherit'],
   env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },

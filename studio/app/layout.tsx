@@ -4,6 +4,7 @@ import '@fontsource/commit-mono/400.css';
 import '@fontsource/commit-mono/700.css';
 import './globals.css';
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Alive } from '../sheet/alive.tsx';
 
@@ -12,15 +13,19 @@ export const metadata: Metadata = {
   description: 'A workbench for input fields that format and check what people type, and prove it.',
 };
 
-/** Puts the chosen sheet on before the first paint, so that a dark one does not flash light. */
-const sheetScript = `try{var s=localStorage.getItem('arbeit.sheet')||(matchMedia('(prefers-color-scheme: dark)').matches?'dark':'light');document.documentElement.dataset.sheet=s}catch(e){}`;
+/**
+ * Puts the chosen sheet on before the first paint, so that a dark one does not flash light, and tells the nonce to what
+ * writes style elements (the scroll lock of dialogs).
+ */
+const sheetScript = `window.__webpack_nonce__=document.currentScript.nonce;try{var s=localStorage.getItem('arbeit.sheet')||(matchMedia('(prefers-color-scheme: dark)').matches?'dark':'light');document.documentElement.dataset.sheet=s}catch(e){}`;
 
-export default function Layout({ children }: { readonly children: ReactNode }) {
+export default async function Layout({ children }: { readonly children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en-GB" data-sheet="light" suppressHydrationWarning>
       <head>
         {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of this file */}
-        <script dangerouslySetInnerHTML={{ __html: sheetScript }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: sheetScript }} />
       </head>
       <body>
         {children}

@@ -1,9 +1,21 @@
-import { Shelf } from '../shelf/shelf.tsx';
-import { listSets } from '../store/sets.ts';
-import { store } from '../store/store.ts';
+import { readDocument } from '../../engine/compile/read-document.ts';
+import { type Broken, Shelf } from '../shelf/shelf.tsx';
+import { listSets, type StoredSet } from '../store/sets.ts';
+import { StoreTrouble } from '../store/trouble.ts';
+import { reading, Trouble } from './open.tsx';
 
 export const dynamic = 'force-dynamic';
 
 export default async function ShelfPage() {
-  return <Shelf sets={await listSets(await store())} />;
+  const found = await reading('shelf', listSets);
+  if (found instanceof StoreTrouble) return <Trouble message={found.message} />;
+  const sets: StoredSet[] = [];
+  const broken: Broken[] = [];
+  // A set that was stored by hand, or by an older Arbeit, may not be readable any more: that is one line, not the page.
+  for (const set of found) {
+    const result = readDocument(set.document);
+    if (result.ok) sets.push({ ...set, document: result.document });
+    else broken.push({ id: set.id, faults: result.faults.map(({ path, message }) => `${path}: ${message}`) });
+  }
+  return <Shelf sets={sets} broken={broken} />;
 }

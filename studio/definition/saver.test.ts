@@ -73,16 +73,60 @@ test('after a refusal nothing is sent until somebody chose', async () => {
   expect(sent.at(-1)).toEqual([5, 'mine still']);
 });
 
-test('a save that failed can be tried again, and nothing is lost', async () => {
-  const { saver, sent, states } = scene([new Error('offline'), { ok: true, revision: 2 }]);
+test('a save that failed is tried again by itself, longer apart each time, and nothing is lost', async () => {
+  const { saver, sent, states } = scene([
+    new Error('offline'),
+    new Error('offline'),
+    { ok: true, revision: 2 },
+  ]);
+  saver.want(titled('a'));
+  await vi.advanceTimersByTimeAsync(500);
+  expect([states.at(-1), saver.isUnsaved()]).toEqual(['failed', true]);
+  await vi.advanceTimersByTimeAsync(2_000);
+  expect(sent).toHaveLength(2);
+  await vi.advanceTimersByTimeAsync(2_000);
+  expect(sent).toHaveLength(2);
+  saver.want(titled('ab'));
+  await vi.advanceTimersByTimeAsync(5_000);
+  expect(sent.map(([base, title]) => [base, title])).toEqual([
+    [1, 'a'],
+    [1, 'a'],
+    [1, 'ab'],
+  ]);
+  expect([states.at(-1), saver.isUnsaved()]).toEqual(['saved', false]);
+});
+
+test('a document that is at fault is not sent again until it is another', async () => {
+  const faults = [{ path: '$', message: 'no' }];
+  const { saver, sent } = scene([
+    { ok: false, why: 'faults', faults },
+    { ok: true, revision: 2 },
+  ]);
   saver.want(titled('a'));
   await vi.runAllTimersAsync();
-  expect(states.at(-1)).toBe('failed');
+  expect(sent).toHaveLength(1);
   saver.retry();
   await vi.runAllTimersAsync();
-  expect(sent).toEqual([
-    [1, 'a'],
-    [1, 'a'],
+  expect(sent).toHaveLength(2);
+});
+
+test('after a refusal not even leaving, or trying again, sends anything', async () => {
+  const theirs = { revision: 5, document: titled('theirs') };
+  const { saver, sent } = scene([
+    { ok: false, theirs, kept: 1 },
+    { ok: true, revision: 6 },
   ]);
-  expect(states.at(-1)).toBe('saved');
+  saver.want(titled('mine'));
+  await saver.flush();
+  await saver.flush(true);
+  saver.retry();
+  await vi.runAllTimersAsync();
+  expect([sent, saver.isUnsaved()]).toEqual([[[1, 'mine']], true]);
+});
+
+test('what another page left unsaved is sent at once, on the revision it was made on', async () => {
+  const { saver, sent } = scene([{ ok: true, revision: 8 }]);
+  saver.takeUp(7, titled('left'));
+  await vi.runAllTimersAsync();
+  expect([sent, saver.base()]).toEqual([[[7, 'left']], 8]);
 });

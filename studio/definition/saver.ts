@@ -18,6 +18,12 @@ export interface Saver {
   /** After a refusal: goes on from their revision, with whatever is wanted next. */
   goOnFrom(revision: number): void;
   retry(): void;
+  /** The revision the next save is made on. */
+  base(): number;
+  /** Whether anything wanted is not yet acknowledged. */
+  isUnsaved(): boolean;
+  /** Takes up what another page of this browser left unsaved, made on an older revision perhaps. */
+  takeUp(base: number, document: SetDocument): void;
 }
 
 export type Send = (base: number, document: SetDocument, leaving: boolean) => Promise<Answer>;
@@ -30,9 +36,13 @@ export type Answer =
     }
   | { readonly ok: false; readonly why: string; readonly faults: readonly DocumentFault[] };
 
+/** How long to wait before trying again by itself, in milliseconds: longer each time. */
+const waits = [2_000, 5_000, 10_000, 30_000];
+
 /**
  * Saves a document as it changes: one request at a time, each on the revision the one before it made. After a
- * refusal nothing is sent until somebody has chosen.
+ * refusal nothing is sent until somebody has chosen; after a failure it is tried again by itself, unless the document is
+ * at fault, which trying does not mend.
  */
 export function createSaver(
   revision: number,
@@ -45,6 +55,8 @@ export function createSaver(
   let timer: ReturnType<typeof setTimeout> | undefined;
   let busy = false;
   let held = false;
+  let failures = 0;
+  let sending = false;
 
   const go = async (leaving = false): Promise<void> => {
     clearTimeout(timer);
@@ -52,13 +64,16 @@ export function createSaver(
     const document = wanted;
     wanted = undefined;
     busy = true;
+    sending = true;
     tell({ is: 'saving' });
     const answer = await send(base, document, leaving).catch((error: unknown): Answer => {
       const why = error instanceof Error ? error.message : String(error);
       return { ok: false, why: `Arbeit could not be reached (${why}).`, faults: [] };
     });
     busy = false;
+    sending = false;
     if (answer.ok) {
+      failures = 0;
       base = answer.revision;
       if (wanted === undefined) tell({ is: 'saved' });
       else await go();
@@ -69,6 +84,8 @@ export function createSaver(
     } else {
       wanted ??= document;
       tell({ is: 'failed', why: answer.why, faults: answer.faults });
+      if (answer.faults.length === 0)
+        timer = setTimeout(() => void go(), waits[Math.min(failures++, waits.length - 1)]);
     }
   };
 
@@ -88,20 +105,45 @@ export function createSaver(
       tell({ is: 'saved' });
     },
     retry: () => void go(),
+    base: () => base,
+    isUnsaved: () => wanted !== undefined || sending,
+    takeUp(on, document) {
+      base = on;
+      wanted = document;
+      void go();
+    },
   };
 }
 
-/** Sends a save to the server's route. */
+/** Longer than this no save takes; then it is told, and tried again. */
+const patience = 15_000;
+/** What a browser lets a page send while it goes away (Fetch, `keepalive`: 64 KiB), with room for the rest of the request. */
+const mostWhileLeaving = 60_000;
+
+/** Sends a save to the server's route, in the name of this page. */
 export const sendTo =
-  (setId: string): Send =>
+  (setId: string, from: () => string): Send =>
   async (base, document, leaving) => {
+    const text = JSON.stringify({ base, document, from: from() });
     const response = await fetch(`/api/sets/${encodeURIComponent(setId)}`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ base, document }),
-      keepalive: leaving,
-    });
-    const body = (await response.json()) as Record<string, never>;
+      body: text,
+      keepalive: leaving && new TextEncoder().encode(text).length < mostWhileLeaving,
+      signal: AbortSignal.timeout(patience),
+    }).catch((error: unknown) => error as Error);
+    if (response instanceof Error) {
+      const why =
+        response.name === 'TimeoutError'
+          ? `Arbeit did not answer within ${patience / 1000} seconds.`
+          : 'Arbeit could not be reached.';
+      return {
+        ok: false,
+        why: `${why} What you changed is kept in this browser and sent again by itself.`,
+        faults: [],
+      };
+    }
+    const body = (await response.json().catch(() => ({}))) as Record<string, never>;
     if (response.ok) return { ok: true, revision: body.revision! };
     if (response.status === 409) return { ok: false, theirs: body.theirs!, kept: body.kept! };
     return {

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { SetDocument } from '../../engine/compile/document.ts';
 import type { StoredSet } from '../store/sets.ts';
+import { dropDraft, holdPage, keepDraft, leftDrafts, newPage } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
 import { createSaver, type Saver, type SaveState, sendTo } from './saver.ts';
 
@@ -23,30 +24,83 @@ export interface EditedSet {
   keepMine(): void;
   takeTheirs(): void;
   retry(): void;
+  /** When unsaved work of an earlier visit was put back: then, ISO 8601. */
+  readonly putBack: string | null;
 }
 
 export function useSet(stored: StoredSet): EditedSet {
   const [history, setHistory] = useState<History<SetDocument>>(() => begin(stored.document));
   const [save, setSave] = useState<SaveState>({ is: 'saved' });
+  const [putBack, setPutBack] = useState<string | null>(null);
+  const page = useRef('');
+  page.current ||= newPage();
   const saver = useRef<Saver | null>(null);
-  saver.current ??= createSaver(stored.revision, sendTo(stored.id), setSave);
+  saver.current ??= createSaver(
+    stored.revision,
+    sendTo(stored.id, () => page.current),
+    (state) => {
+      setSave(state);
+      if (state.is === 'saved' && !saver.current?.isUnsaved()) void dropDraft(stored.id, page.current);
+    },
+  );
   const saved = useRef(stored.document);
+  /** Whether the browser keeps what is not saved yet: only where it does not, leaving has to ask. */
+  const isKept = useRef(true);
+
+  const keep = useCallback(
+    (document: SetDocument) => {
+      const draft = { setId: stored.id, from: page.current, base: saver.current!.base(), document };
+      void keepDraft({ ...draft, at: new Date().toISOString() }).then((done) => {
+        isKept.current = done;
+        // Acknowledged while it was being kept.
+        if (!saver.current!.isUnsaved()) void dropDraft(stored.id, page.current);
+      });
+    },
+    [stored.id],
+  );
 
   const { present } = history;
   useEffect(() => {
     if (present === saved.current) return;
     saved.current = present;
     saver.current!.want(present);
-  }, [present]);
+    keep(present);
+  }, [present, keep]);
 
   useEffect(() => {
+    const letGo = holdPage(page.current);
+    let isGone = false;
+    void leftDrafts(stored.id).then(([left]) => {
+      if (isGone || !left || saved.current !== stored.document) return;
+      void dropDraft(left.setId, left.from);
+      if (JSON.stringify(left.document) === JSON.stringify(stored.document)) return;
+      // In the name of the page it was made on: what that one has saved since is no conflict.
+      page.current = left.from;
+      letGo();
+      holdPage(left.from);
+      saved.current = left.document;
+      setHistory((h) => record(h, left.document, null));
+      setPutBack(left.at);
+      saver.current!.takeUp(left.base, left.document);
+      keep(left.document);
+    });
     const leave = () => void saver.current!.flush(true);
-    window.addEventListener('pagehide', leave);
-    return () => {
-      window.removeEventListener('pagehide', leave);
-      leave();
+    const ask = (event: BeforeUnloadEvent) => {
+      if (saver.current!.isUnsaved() && !isKept.current) event.preventDefault();
     };
-  }, []);
+    const tryAgain = () => saver.current!.retry();
+    window.addEventListener('pagehide', leave);
+    window.addEventListener('beforeunload', ask);
+    window.addEventListener('online', tryAgain);
+    return () => {
+      isGone = true;
+      window.removeEventListener('pagehide', leave);
+      window.removeEventListener('beforeunload', ask);
+      window.removeEventListener('online', tryAgain);
+      leave();
+      letGo();
+    };
+  }, [stored.id, stored.document, keep]);
 
   const edit = useCallback<EditedSet['edit']>((change, about) => {
     setHistory((h) => record(h, change(h.present), about ?? null));
@@ -56,6 +110,7 @@ export function useSet(stored: StoredSet): EditedSet {
     setHistory((h) => record(h, next, null));
     saved.current = next;
     saver.current!.want(next);
+    keep(next);
     return saver.current!.flush();
   };
   const undoEdit = useCallback(() => setHistory(undo), []);
@@ -88,5 +143,6 @@ export function useSet(stored: StoredSet): EditedSet {
     keepMine,
     takeTheirs,
     retry: () => saver.current!.retry(),
+    putBack,
   };
 }

@@ -70,6 +70,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
           <h1 className="sr-only">{definition.label || definition.id}</h1>
           {definition.kind === 'pattern' ? (
             <OnPattern
+              setId={set.id}
               definition={definition}
               field={field}
               classes={classes}
@@ -122,12 +123,14 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
 
 /** The top of the desk for a pattern: specimen and ruler on one grid, the live field, the pattern as text. */
 function OnPattern({
+  setId,
   definition,
   field,
   classes,
   onChange,
   live,
 }: {
+  readonly setId: string;
   readonly definition: FieldDocument<'pattern'>;
   readonly field: Field;
   readonly classes: SetDocument['classes'];
@@ -141,7 +144,7 @@ function OnPattern({
       <PatternTop top={top} plan={plan} state={field.state} />
       <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[22.5rem_minmax(0,1fr)]">
         {live}
-        <PatternText top={top} id={definition.id} />
+        <PatternText top={top} id={`${setId}/${definition.id}`} />
       </div>
     </>
   );

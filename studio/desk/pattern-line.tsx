@@ -1,8 +1,9 @@
 'use client';
 
-import { memo, useId, useRef, useState } from 'react';
+import { memo, useEffect, useId, useRef, useState } from 'react';
 import { type Notation, parseNotation } from '../../engine/compile/notation.ts';
 import { readAloud } from '../../engine/compile/plain-words.ts';
+import { keepText, keptText } from '../definition/draft.ts';
 
 /**
  * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is told
@@ -13,8 +14,11 @@ export const PatternLine = memo(function PatternLine({
   pattern,
   notation,
   classes,
+  name,
   onChange,
 }: {
+  /** Under which a faulty text is kept in the browser: it is unsaved work. */
+  readonly name: string;
   readonly pattern: string;
   readonly notation: Notation;
   readonly classes: readonly string[];
@@ -24,6 +28,15 @@ export const PatternLine = memo(function PatternLine({
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const visit = useRef(0);
+  useEffect(() => {
+    void keptText(name).then((kept) => {
+      if (kept !== undefined) setDraft((own) => own ?? kept);
+    });
+  }, [name]);
+  const take = (next: string | null): void => {
+    setDraft(next);
+    void keepText(name, next);
+  };
   const text = draft ?? pattern;
   const { faults } = draft === null ? notation : parseNotation(draft, classes);
   return (
@@ -44,7 +57,7 @@ export const PatternLine = memo(function PatternLine({
           onChange={(event) => {
             const next = event.target.value;
             const isSound = parseNotation(next, classes).faults.length === 0;
-            setDraft(isSound ? null : next);
+            take(isSound ? null : next);
             if (isSound) onChange(next, `pattern ${visit.current}`);
           }}
           onBlur={() => {
@@ -73,7 +86,7 @@ export const PatternLine = memo(function PatternLine({
                 )}
               </p>
             ))}
-            <button type="button" className="word-button mt-1" onClick={() => setDraft(null)}>
+            <button type="button" className="word-button mt-1" onClick={() => take(null)}>
               Back to the last pattern that read
             </button>
           </>

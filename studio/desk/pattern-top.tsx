@@ -74,6 +74,13 @@ export function PatternText({
 }) {
   const { pattern, notation, classNames, setPattern } = top;
   return (
-    <PatternLine key={id} pattern={pattern} notation={notation} classes={classNames} onChange={setPattern} />
+    <PatternLine
+      key={id}
+      name={id}
+      pattern={pattern}
+      notation={notation}
+      classes={classNames}
+      onChange={setPattern}
+    />
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { AlertDialog } from 'radix-ui';
 import type { EditedSet } from '../definition/use-set.ts';
 
@@ -8,6 +9,16 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
   return (
     <>
+      {set.putBack !== null && (
+        <span className="caption">
+          Unsaved changes of{' '}
+          {new Date(set.putBack).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} were
+          put back
+        </span>
+      )}
+      <Link className="word-button text-sm" href={`/sets/${set.id}/refused`} prefetch={false}>
+        Refused versions
+      </Link>
       <span role="status" className="caption min-w-16 text-right">
         {save.is === 'saved' && 'Saved'}
         {(save.is === 'waiting' || save.is === 'saving') && 'Saving…'}

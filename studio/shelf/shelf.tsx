@@ -17,8 +17,20 @@ import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import type { StoredSet } from '../store/sets.ts';
 
+/** A stored set that cannot be read: what is wrong with it, a sentence each. */
+export interface Broken {
+  readonly id: string;
+  readonly faults: readonly string[];
+}
+
 /** All sets and their fields, each field live in its row. */
-export function Shelf({ sets }: { readonly sets: readonly StoredSet[] }) {
+export function Shelf({
+  sets,
+  broken = [],
+}: {
+  readonly sets: readonly StoredSet[];
+  readonly broken?: readonly Broken[];
+}) {
   return (
     <>
       <Masthead trail={[{ label: 'Shelf' }]}>
@@ -30,6 +42,23 @@ export function Shelf({ sets }: { readonly sets: readonly StoredSet[] }) {
         {sets.map((stored) => (
           <SetOnShelf key={stored.id} stored={stored} />
         ))}
+        {broken.map(({ id, faults }) => (
+          <section key={id} className="mt-8" aria-label={`Set ${id}`}>
+            <h2 className="border-b border-ink pb-1.5 text-xl">{id}</h2>
+            <p className="py-2">
+              This set cannot be shown: its document has{' '}
+              {faults.length === 1 ? 'a fault' : `${faults.length} faults`}.{' '}
+              <a className="word-button" href={`/api/sets/${id}`} download={`${id}.json`}>
+                It as a file
+              </a>
+            </p>
+            <ul className="value text-sm text-brick">
+              {faults.slice(0, 5).map((fault) => (
+                <li key={fault}>{fault}</li>
+              ))}
+            </ul>
+          </section>
+        ))}
       </main>
     </>
   );
@@ -40,9 +69,11 @@ function NewSet() {
   const [problem, setProblem] = useState('');
   const create = async () => {
     const document: SetDocument = { arbeit: 1, title: 'New set', locale: 'en-GB', fields: [] };
-    const response = await fetch('/api/sets', { method: 'POST', body: JSON.stringify({ document }) }).catch(
-      () => undefined,
-    );
+    const response = await fetch('/api/sets', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ document }),
+    }).catch(() => undefined);
     if (response?.ok) {
       setProblem('');
       router.refresh();
@@ -60,6 +91,10 @@ function NewSet() {
   );
 }
 
+/** Rows shown at first: each is a live field, and nobody looks at a thousand at once. */
+const firstRows = 50;
+const moreRows = 200;
+
 function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
   const [gone, setGone] = useState<JustDeleted | null>(null);
@@ -68,6 +103,7 @@ function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
     if (note) setGone(note);
   }, [stored.id]);
   const { document } = set;
+  const [rows, setRows] = useState(firstRows);
   const remove = (field: FieldDocument) => {
     setGone({ setId: set.id, label: field.label || field.id, before: set.document });
     set.edit((d) => removeField(d, field.id));
@@ -135,11 +171,16 @@ function SetOnShelf({ stored }: { readonly stored: StoredSet }) {
               </tr>
             </thead>
             <tbody>
-              {document.fields.map((field) => (
+              {document.fields.slice(0, rows).map((field) => (
                 <Row key={field.id} set={set} field={field} onRemove={() => remove(field)} />
               ))}
             </tbody>
           </table>
+          {document.fields.length > rows && (
+            <button type="button" className="word-button py-3" onClick={() => setRows((n) => n + moreRows)}>
+              Show {Math.min(moreRows, document.fields.length - rows)} of {document.fields.length - rows} more
+            </button>
+          )}
         </div>
       )}
     </div>

@@ -9,7 +9,10 @@ export const sets = pgTable('sets', {
   changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
-/** Every revision a set ever had. */
+/**
+ * The revisions of a set. Saves of one page within a few minutes are one revision, which then stands under its latest
+ * number; `saved_by` is that page, `begun_at` when it was begun.
+ */
 export const revisions = pgTable(
   'revisions',
   {
@@ -17,6 +20,8 @@ export const revisions = pgTable(
     revision: integer('revision').notNull(),
     document: json('document').$type<SetDocument>().notNull(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
+    begunAt: timestamp('begun_at', { withTimezone: true }).notNull().defaultNow(),
+    savedBy: text('saved_by').notNull().default(''),
   },
   (table) => [primaryKey({ columns: [table.setId, table.revision] })],
 );

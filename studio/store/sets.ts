@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, gt } from 'drizzle-orm';
 import type { SetDocument } from '../../engine/compile/document.ts';
 import { refused, revisions, sets } from './schema.ts';
 import type { Database } from './store.ts';
@@ -48,30 +48,76 @@ const slug = (title: string): string =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 60) || 'set';
 
-/** Saves a document that was made on revision `base`. On an older base nothing is overwritten and both are kept. */
+/** Saves of one page within so many milliseconds are one revision. */
+const oneRevision = 5 * 60_000;
+
+/**
+ * Saves a document that was made on revision `base` by the page `from` (any text; '' for nobody in particular). On an
+ * older base nothing is overwritten and both are kept, unless everything since is that very page's own: an answer it never
+ * got, because it was reloaded, is no conflict.
+ */
 export async function saveSet(
   db: Database,
   id: string,
   base: number,
   document: SetDocument,
+  from = '',
 ): Promise<SaveResult> {
   return db.transaction(async (tx) => {
     const [present] = await tx.select().from(sets).where(eq(sets.id, id)).for('update');
     if (!present) return { outcome: 'missing' };
+    const columns = { revision: revisions.revision, savedBy: revisions.savedBy, begunAt: revisions.begunAt };
     if (present.revision !== base) {
-      const values = { setId: id, baseRevision: base, document };
-      const [kept] = await tx.insert(refused).values(values).returning({ id: refused.id });
-      const theirs = { id, revision: present.revision, document: present.document };
-      return { outcome: 'refused', theirs, kept: kept!.id };
+      const since = await tx
+        .select(columns)
+        .from(revisions)
+        .where(and(eq(revisions.setId, id), gt(revisions.revision, base)));
+      const isOwn = from !== '' && base < present.revision && since.length > 0;
+      if (!isOwn || since.some(({ savedBy }) => savedBy !== from)) {
+        const values = { setId: id, baseRevision: base, document };
+        const [kept] = await tx.insert(refused).values(values).returning({ id: refused.id });
+        const theirs = { id, revision: present.revision, document: present.document };
+        return { outcome: 'refused', theirs, kept: kept!.id };
+      }
     }
-    const revision = base + 1;
-    await tx
-      .update(sets)
-      .set({ revision, document, changedAt: new Date() })
-      .where(and(eq(sets.id, id), eq(sets.revision, base)));
-    await tx.insert(revisions).values({ setId: id, revision, document });
+    const revision = present.revision + 1;
+    await tx.update(sets).set({ revision, document, changedAt: new Date() }).where(eq(sets.id, id));
+    const ofSet = eq(revisions.setId, id);
+    const [last] = await tx
+      .select(columns)
+      .from(revisions)
+      .where(ofSet)
+      .orderBy(desc(revisions.revision))
+      .limit(1);
+    const joins =
+      last !== undefined &&
+      from !== '' &&
+      last.savedBy === from &&
+      Date.now() - last.begunAt.getTime() < oneRevision;
+    if (joins) await tx.delete(revisions).where(and(ofSet, eq(revisions.revision, last.revision)));
+    const begunAt = joins ? last.begunAt : new Date();
+    await tx.insert(revisions).values({ setId: id, revision, document, savedBy: from, begunAt });
     return { outcome: 'saved', revision };
   });
+}
+
+/** A save that was refused, without its document. */
+export interface Refused {
+  readonly kept: number;
+  readonly base: number;
+  /** ISO 8601, UTC. */
+  readonly savedAt: string;
+}
+
+/** The saves of a set that were refused and that nobody has dealt with, the newest first. */
+export async function listRefused(db: Database, setId: string): Promise<Refused[]> {
+  const columns = { kept: refused.id, base: refused.baseRevision, savedAt: refused.savedAt };
+  const found = await db
+    .select(columns)
+    .from(refused)
+    .where(eq(refused.setId, setId))
+    .orderBy(desc(refused.id));
+  return found.map(({ kept, base, savedAt }) => ({ kept, base, savedAt: savedAt.toISOString() }));
 }
 
 /** A save that was refused, as it was sent. */
@@ -85,4 +131,13 @@ export async function findRefused(
     .from(refused)
     .where(and(eq(refused.setId, setId), eq(refused.id, kept)));
   return found?.document;
+}
+
+/** Forgets a refused save somebody has dealt with; whether there was one. */
+export async function dropRefused(db: Database, setId: string, kept: number): Promise<boolean> {
+  const gone = await db
+    .delete(refused)
+    .where(and(eq(refused.setId, setId), eq(refused.id, kept)))
+    .returning({ id: refused.id });
+  return gone.length > 0;
 }

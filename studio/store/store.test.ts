@@ -1,13 +1,17 @@
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { eq } from 'drizzle-orm';
+import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { SetDocument } from '../../engine/compile/document.ts';
 import { FolderInUse, lockFolder } from './lock.ts';
-import { createSet, findRefused, findSet, listSets, saveSet } from './sets.ts';
+import { revisions } from './schema.ts';
+import { createSet, dropRefused, findRefused, findSet, listRefused, listSets, saveSet } from './sets.ts';
 import { type Database, openStore } from './store.ts';
+import { saying } from './trouble.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-store-'));
@@ -67,6 +71,117 @@ describe('sets', () => {
   });
 });
 
+describe('saves of one page', () => {
+  const revisionsOf = (id: string) =>
+    db
+      .select({ revision: revisions.revision })
+      .from(revisions)
+      .where(eq(revisions.setId, id))
+      .orderBy(revisions.revision);
+  test('within a few minutes they are one revision, those of another page another', async () => {
+    const { id } = await createSet(db, titled('Runs'));
+    for (let i = 1; i <= 5; i++) await saveSet(db, id, i, titled(`a${i}`), 'page-a');
+    await saveSet(db, id, 6, titled('b'), 'page-b');
+    await saveSet(db, id, 7, titled('c'), 'page-a');
+    expect((await revisionsOf(id)).map(({ revision }) => revision)).toEqual([1, 6, 7, 8]);
+    expect(await findSet(db, id)).toMatchObject({ revision: 8, document: titled('c') });
+  });
+  test('after those minutes a new one is begun', async () => {
+    const { id } = await createSet(db, titled('Long'));
+    await saveSet(db, id, 1, titled('a'), 'page');
+    await db
+      .update(revisions)
+      .set({ begunAt: new Date(Date.now() - 6 * 60_000) })
+      .where(eq(revisions.setId, id));
+    await saveSet(db, id, 2, titled('b'), 'page');
+    expect((await revisionsOf(id)).map(({ revision }) => revision)).toEqual([1, 2, 3]);
+  });
+  test('an answer that never came is no conflict with oneself, what somebody else saved is', async () => {
+    const { id } = await createSet(db, titled('Reloaded'));
+    await saveSet(db, id, 1, titled('sent while leaving'), 'page');
+    expect(await saveSet(db, id, 1, titled('after the reload'), 'page')).toEqual({
+      outcome: 'saved',
+      revision: 3,
+    });
+    await saveSet(db, id, 3, titled('theirs'), 'other');
+    expect((await saveSet(db, id, 3, titled('mine'), 'page')).outcome).toBe('refused');
+    expect((await saveSet(db, id, 99, titled('from the future'), 'page')).outcome).toBe('refused');
+  });
+});
+
+test('refused versions can be found, and forgotten', async () => {
+  const { id } = await createSet(db, titled('Kept'));
+  await saveSet(db, id, 1, titled('theirs'));
+  await saveSet(db, id, 1, titled('mine'));
+  await saveSet(db, id, 1, titled('mine again'));
+  const found = await listRefused(db, id);
+  expect(found.map(({ base }) => base)).toEqual([1, 1]);
+  expect(await findRefused(db, id, found[0]!.kept)).toEqual(titled('mine again'));
+  expect(await dropRefused(db, 'another', found[0]!.kept)).toBe(false);
+  expect(await dropRefused(db, id, found[0]!.kept)).toBe(true);
+  expect(await listRefused(db, id)).toHaveLength(1);
+});
+
+test('ten thousand autosaves of a thousand fields would stay under 50 MB', async () => {
+  const place = mkdtempSync(join(tmpdir(), 'arbeit-size-'));
+  const store = await openStore(place, migrations);
+  const fields = Array.from({ length: 1000 }, (_, i) => ({
+    id: `f${i}`, kind: 'pattern', label: `Hut ${i}`, hint: `${(i * 7919) % 10_007}`, entry: { pattern: '<3 digit>-<4 digit>' },
+    rules: [{ id: 'r', check: { type: 'required' } }],
+  })); // biome-ignore format: a field on a line
+  const { id } = await store.write((to) => createSet(to, { ...titled('Many'), fields } as never));
+  const bytes = () => Number(execFileSync('du', ['-sb', place], { encoding: 'utf8' }).split('\t')[0]);
+  const save = async (from: number, count: number) => {
+    for (let i = from; i < from + count; i++)
+      await store.write((to) => saveSet(to, id, i, { ...titled(`Many ${i}`), fields } as never, 'page'));
+  };
+  await save(1, 250);
+  const half = bytes();
+  await save(251, 250);
+  const whole = bytes();
+  await store.close();
+  // What the second half added, for every further 250.
+  const extrapolated = whole + (Math.max(0, whole - half) * (10_000 - 500)) / 250;
+  expect(extrapolated, `${(whole / 1e6).toFixed(1)} MB after 500`).toBeLessThan(50_000_000);
+}, 240_000);
+
+describe('what keeps the store from answering is said in words', () => {
+  test.each([
+    [{ code: 'ENOSPC' }, /disk .* is full/],
+    [{ code: '53100' }, /disk .* is full/],
+    [
+      new Error('Failed query', { cause: new Error('could not write: No space left on device') }),
+      /Free some space/,
+    ],
+    [{ code: 'EROFS' }, /cannot be written to/],
+    [{ code: 'EACCES' }, /ARBEIT_DATA/],
+    [{ code: 'XX001' }, /damaged/],
+    [new Error('RuntimeError: unreachable'), /damaged/],
+    [new Error('whatever'), /Nothing was changed/],
+  ])('%s', (error, words) => expect(saying(error, '/data').message).toMatch(words));
+
+  test('a file where the folder should be, a damaged store', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-bad-'));
+    writeFileSync(join(place, 'file'), '');
+    await expect(openStore(join(place, 'file'), migrations)).rejects.toThrow(/is no folder/);
+    const store = await openStore(join(place, 'whole'), migrations);
+    await store.close();
+    writeFileSync(join(place, 'whole', 'pg', 'global', 'pg_control'), 'x'.repeat(8192));
+    await expect(openStore(join(place, 'whole'), migrations)).rejects.toThrow(/damaged/);
+    // The lock is let go again.
+    expect(existsSync(join(place, 'whole', 'arbeit.lock'))).toBe(false);
+  }, 60_000);
+
+  test('a folder taken away while Arbeit runs', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-gone-'));
+    const store = await openStore(place, migrations);
+    rmSync(join(place, 'arbeit.lock'));
+    await expect(store.write((to) => createSet(to, titled('x')))).rejects.toThrow(/moved or deleted/);
+    expect(await store.read(listSets)).toHaveLength(1);
+    await store.close();
+  }, 60_000);
+});
+
 describe('the lock on the data folder', () => {
   test('a second opening is refused, and says who and what to do', () => {
     expect(() => lockFolder(folder)).toThrow(FolderInUse);
@@ -76,18 +191,54 @@ describe('the lock on the data folder', () => {
     const script = `const fs=require('fs');const lock=JSON.parse(fs.readFileSync(${JSON.stringify(join(folder, 'arbeit.lock'))}));try{process.kill(lock.pid,0);process.exit(3)}catch{process.exit(0)}`;
     expect(spawnSync(process.execPath, ['-e', script]).status).toBe(3);
   });
-  test('one left behind by a process that is gone is taken over', () => {
-    const left = mkdtempSync(join(tmpdir(), 'arbeit-lock-'));
+  const stale = (): string => {
     const gone = spawnSync(process.execPath, ['-e', '']).pid;
-    writeFileSync(join(left, 'arbeit.lock'), JSON.stringify({ pid: gone, started: '1' }));
-    const release = lockFolder(left);
-    expect(() => lockFolder(left)).toThrow(FolderInUse);
-    release();
-    expect(existsSync(join(left, 'arbeit.lock'))).toBe(false);
-  });
-  test('so is one whose number has gone to another process', () => {
+    return JSON.stringify({ pid: gone, started: '1', host: hostname() });
+  };
+  test.each([
+    ['one left behind by a process that is gone', stale()],
+    [
+      'one whose number has gone to another process',
+      JSON.stringify({ pid: process.pid, started: 'long ago', host: hostname() }),
+    ],
+    ['garbage', '}{'],
+    ['another file', '"text"'],
+    ['nothing', ''],
+  ])('%s is taken over, once', (_, text) => {
     const left = mkdtempSync(join(tmpdir(), 'arbeit-lock-'));
-    writeFileSync(join(left, 'arbeit.lock'), JSON.stringify({ pid: process.pid, started: 'long ago' }));
-    expect(() => lockFolder(left)()).not.toThrow();
+    writeFileSync(join(left, 'arbeit.lock'), text);
+    const held = lockFolder(left);
+    expect(held.isStill()).toBe(true);
+    expect(() => lockFolder(left)).toThrow(FolderInUse);
+    held.release();
+    expect(readdirSync(left)).toEqual([]);
   });
+  test('one of another machine is respected, and how to be rid of it is said', () => {
+    const left = mkdtempSync(join(tmpdir(), 'arbeit-lock-'));
+    writeFileSync(
+      join(left, 'arbeit.lock'),
+      JSON.stringify({ pid: 1, started: '1', host: 'another-machine' }),
+    );
+    expect(() => lockFolder(left)).toThrow(/another-machine.*delete/);
+  });
+  test('of six processes at once one gets it, whatever lies there', async () => {
+    const script = fileURLToPath(new URL('./lock.contender.mjs', import.meta.url));
+    const { outputFiles } = await build({
+      entryPoints: [fileURLToPath(new URL('./lock.ts', import.meta.url))],
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      write: false,
+    });
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-six-'));
+    writeFileSync(join(place, 'lock.mjs'), outputFiles[0]!.text);
+    const rounds = Number(process.env.ARBEIT_ROUNDS ?? 25);
+    const result = spawnSync(
+      process.execPath,
+      [script, join(place, 'lock.mjs'), join(place, 'data'), String(rounds), stale()],
+      { encoding: 'utf8' },
+    );
+    expect(result.stderr).toBe('');
+    expect(JSON.parse(result.stdout)).toEqual({ rounds, holders: rounds });
+  }, 120_000);
 });

@@ -1,30 +1,62 @@
 import { z } from 'zod';
 import type { DocumentFault, SetDocument } from '../../../engine/compile/document.ts';
 import { readDocument } from '../../../engine/compile/read-document.ts';
+import { StoreTrouble } from '../../store/trouble.ts';
 
-/** The most a request may hold, in characters. A set of a thousand fields stays well below. */
-const most = 2_000_000;
+/** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
+export const mostBytes = 4_000_000;
 
-const withDocument = z.object({ document: z.unknown() });
-const withBase = withDocument.extend({ base: z.int().min(1) });
+const withDocument = z.strictObject({ document: z.unknown() });
+/** `from` names the page that saves. Revisions are counted in 32 bits. */
+const withBase = withDocument.extend({
+  base: z.int().min(1).max(2_147_483_647),
+  from: z
+    .string()
+    .max(100)
+    .regex(/^[\w-]*$/)
+    .optional(),
+});
 
 export type Problem = { readonly error: string; readonly faults?: readonly DocumentFault[] };
 
 export const problem = (status: number, body: Problem): Response => Response.json(body, { status });
+
+/** Reads a body up to a size, counted while it comes in: what is larger is never held. `undefined` where it is too large. */
+async function bytesOf(request: Request): Promise<Uint8Array | undefined> {
+  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return undefined;
+  const reader = request.body?.getReader();
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > mostBytes) {
+      await reader.cancel();
+      return undefined;
+    }
+    chunks.push(value);
+  }
+  return Buffer.concat(chunks);
+}
 
 /** Reads a request that carries a document: the document checked, or the answer that says what is wrong. */
 async function readWith<T extends { document?: unknown }>(
   request: Request,
   shape: z.ZodType<T>,
 ): Promise<(T & { document: SetDocument }) | Response> {
-  const text = await request.text();
-  if (text.length > most)
-    return problem(413, { error: 'This is more than a set can hold (2 million characters).' });
+  const type = request.headers.get('content-type') ?? '';
+  if (!/^application\/json\s*(?:;|$)/i.test(type))
+    return problem(415, { error: 'Expected content of type application/json.' });
+  const bytes = await bytesOf(request);
+  if (!bytes)
+    return problem(413, { error: `This is more than a set can hold (${mostBytes / 1_000_000} MB).` });
   let json: unknown;
   try {
-    json = JSON.parse(text);
-  } catch {
-    return problem(400, { error: 'The request is not JSON.' });
+    json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
+  } catch (error) {
+    const isText = error instanceof SyntaxError;
+    return problem(400, { error: isText ? 'The request is not JSON.' : 'The request is not UTF-8.' });
   }
   const parsed = shape.safeParse(json);
   if (!parsed.success) return problem(400, { error: z.prettifyError(parsed.error) });
@@ -36,15 +68,30 @@ async function readWith<T extends { document?: unknown }>(
 export const readSave = (request: Request) => readWith(request, withBase);
 export const readNew = (request: Request) => readWith(request, withDocument);
 
+/** An id of a set as it stands in an address; `undefined` for what can be none. */
+export const setIdOf = (text: string): string | undefined =>
+  /^[a-z0-9-]{1,80}$/.test(text) ? text : undefined;
+
 /** Runs a handler; what goes wrong in the store becomes an answer that says so, not a page of stack. */
-export async function answer(work: () => Promise<Response>): Promise<Response> {
+export async function answer(what: string, work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {
-    console.error(error);
-    const isInUse = error instanceof Error && error.name === 'FolderInUse';
-    return problem(503, {
-      error: isInUse ? error.message : 'The store did not answer. Nothing was changed; try again.',
-    });
+    logTrouble(what, error);
+    const said =
+      error instanceof StoreTrouble
+        ? error.message
+        : 'The store did not answer. Nothing was changed; try again.';
+    return problem(503, { error: said });
   }
+}
+
+/** One line of JSON on standard error, without anything of a document in it. */
+export function logTrouble(what: string, error: unknown): void {
+  const cause = error instanceof Error ? (error.cause ?? error) : error;
+  const { name = 'Error', code = '' } = cause as { name?: string; code?: string };
+  const message = error instanceof StoreTrouble ? error.message : name;
+  process.stderr.write(
+    `${JSON.stringify({ at: new Date().toISOString(), level: 'error', what, message, code })}\n`,
+  );
 }

@@ -4,9 +4,10 @@ import { answer, readNew } from '../request.ts';
 
 /** Stores a new set. Body: `{ document }`. Answers the set with its id, 422 with the faults of the document. */
 export function POST(request: Request): Promise<Response> {
-  return answer(async () => {
+  return answer('make a set', async () => {
     const read = await readNew(request);
     if (read instanceof Response) return read;
-    return Response.json(await createSet(await store(), read.document), { status: 201 });
+    const made = await (await store()).write((db) => createSet(db, read.document));
+    return Response.json(made, { status: 201 });
   });
 }

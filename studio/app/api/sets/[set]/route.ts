@@ -1,6 +1,6 @@
 import { findSet, saveSet } from '../../../../store/sets.ts';
 import { store } from '../../../../store/store.ts';
-import { answer, problem, readSave } from '../../request.ts';
+import { answer, problem, readSave, setIdOf } from '../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string }>;
@@ -9,21 +9,26 @@ interface Context {
 const missing = () => problem(404, { error: 'This set is no longer in the store.' });
 
 export function GET(_: Request, { params }: Context): Promise<Response> {
-  return answer(async () => {
-    const found = await findSet(await store(), (await params).set);
+  return answer('read a set', async () => {
+    const id = setIdOf((await params).set);
+    const found = id && (await (await store()).read((db) => findSet(db, id)));
     return found ? Response.json(found) : missing();
   });
 }
 
 /**
- * Saves a set. Body: `{ base, document }`, `base` the revision it was made on. Answers `{ revision }`; 409 with
- * the set as it is now and the number the refused one is kept under; 422 with the faults of the document.
+ * Saves a set. Body: `{ base, document, from }`, `base` the revision it was made on, `from` the page it was made on.
+ * Answers `{ revision }`; 409 with the set as it is now and the number the refused one is kept under; 422 with the
+ * faults of the document.
  */
 export function PUT(request: Request, { params }: Context): Promise<Response> {
-  return answer(async () => {
+  return answer('save a set', async () => {
     const read = await readSave(request);
     if (read instanceof Response) return read;
-    const saved = await saveSet(await store(), (await params).set, read.base, read.document);
+    const id = setIdOf((await params).set);
+    if (!id) return missing();
+    const { base, document, from = '' } = read;
+    const saved = await (await store()).write((db) => saveSet(db, id, base, document, from));
     if (saved.outcome === 'missing') return missing();
     if (saved.outcome === 'saved') return Response.json({ revision: saved.revision });
     return Response.json({ theirs: saved.theirs, kept: saved.kept }, { status: 409 });

@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Desk } from '../../../../../desk/desk.tsx';
-import { findSet } from '../../../../../store/sets.ts';
-import { store } from '../../../../../store/store.ts';
+import { StoreTrouble } from '../../../../../store/trouble.ts';
+import { Trouble } from '../../../../open.tsx';
+import { readSet } from '../../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
 
@@ -12,18 +13,20 @@ interface Props {
 
 async function load({ params }: Props) {
   const { set: setId, field: fieldId } = await params;
-  const set = await findSet(await store(), setId);
+  const set = await readSet(setId);
+  if (set instanceof StoreTrouble) return set;
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   return set && field ? { set, field } : undefined;
 }
 
 export async function generateMetadata(props: Props): Promise<Metadata> {
   const found = await load(props);
-  return { title: found ? found.field.label : 'Not found' };
+  return { title: found && 'field' in found ? found.field.label : 'Not found' };
 }
 
 export default async function DeskPage(props: Props) {
   const found = await load(props);
   if (!found) notFound();
+  if (found instanceof StoreTrouble) return <Trouble message={found.message} />;
   return <Desk key={`${found.set.id}/${found.field.id}`} stored={found.set} fieldId={found.field.id} />;
 }

@@ -1,24 +1,42 @@
-import { findRefused } from '../../../../../../store/sets.ts';
+import { dropRefused, findRefused } from '../../../../../../store/sets.ts';
 import { store } from '../../../../../../store/store.ts';
-import { answer, problem } from '../../../../request.ts';
+import { answer, problem, setIdOf } from '../../../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string; readonly kept: string }>;
 }
 
+const missing = () => problem(404, { error: 'No refused version is kept under this number.' });
+
+/** Set and number of a refused save, `undefined` where the address can lead to none. */
+async function read({ params }: Context) {
+  const { set, kept } = await params;
+  const id = setIdOf(set);
+  return id && /^\d{1,15}$/.test(kept) ? { id, kept: Number(kept) } : undefined;
+}
+
 /** The document of a refused save, as a file. */
-export function GET(_: Request, { params }: Context): Promise<Response> {
-  return answer(async () => {
-    const { set, kept } = await params;
-    const document = /^\d{1,15}$/.test(kept)
-      ? await findRefused(await store(), set, Number(kept))
-      : undefined;
-    if (!document) return problem(404, { error: 'No refused version is kept under this number.' });
+export function GET(_: Request, context: Context): Promise<Response> {
+  return answer('read a refused save', async () => {
+    const asked = await read(context);
+    if (!asked) return missing();
+    const document = await (await store()).read((db) => findRefused(db, asked.id, asked.kept));
+    if (!document) return missing();
     return new Response(`${JSON.stringify(document, null, 2)}\n`, {
       headers: {
         'content-type': 'application/json',
-        'content-disposition': `attachment; filename="${set}-refused-${kept}.arbeit.json"`,
+        'content-disposition': `attachment; filename="${asked.id}-refused-${asked.kept}.arbeit.json"`,
       },
     });
+  });
+}
+
+/** Forgets a refused save that was taken back or thrown away. */
+export function DELETE(_: Request, context: Context): Promise<Response> {
+  return answer('forget a refused save', async () => {
+    const asked = await read(context);
+    if (!asked) return missing();
+    const gone = await (await store()).write((db) => dropRefused(db, asked.id, asked.kept));
+    return gone ? Response.json({}) : missing();
   });
 }

@@ -3,8 +3,9 @@ import { compileField } from '../../../../../../../engine/compile/compile.ts';
 import { isDate } from '../../../../../../../engine/run/calendar.ts';
 import { todayIn } from '../../../../../../definition/clock.ts';
 import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
-import { findSet } from '../../../../../../store/sets.ts';
-import { store } from '../../../../../../store/store.ts';
+import { StoreTrouble } from '../../../../../../store/trouble.ts';
+import { Trouble } from '../../../../../open.tsx';
+import { readSet } from '../../../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
 
@@ -17,7 +18,8 @@ interface Props {
 export default async function AlonePage({ params, searchParams }: Props) {
   const { today } = await searchParams;
   const { set: setId, field: fieldId } = await params;
-  const set = await findSet(await store(), setId);
+  const set = await readSet(setId);
+  if (set instanceof StoreTrouble) return <Trouble message={set.message} />;
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   if (!set || !field) notFound();
   const compiled = compileField(field, set.document);

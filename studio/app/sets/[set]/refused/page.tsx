@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { differences } from '../../../../definition/differences.ts';
+import { type RefusedVersion, RefusedVersions } from '../../../../sheet/refused-versions.tsx';
+import { findRefused, listRefused } from '../../../../store/sets.ts';
+import { StoreTrouble } from '../../../../store/trouble.ts';
+import { reading, Trouble } from '../../../open.tsx';
+import { readSet } from '../../read-set.ts';
+
+export const dynamic = 'force-dynamic';
+export const metadata: Metadata = { title: 'Refused versions' };
+
+interface Props {
+  readonly params: Promise<{ readonly set: string }>;
+}
+
+/** Versions of a set that came too late and that nobody has dealt with: what is different in each, and the way back. */
+export default async function RefusedPage({ params }: Props) {
+  const set = await readSet((await params).set);
+  if (!set) notFound();
+  if (set instanceof StoreTrouble) return <Trouble message={set.message} />;
+  const found = await reading('list refused saves', async (db): Promise<RefusedVersion[]> => {
+    const versions: RefusedVersion[] = [];
+    for (const refused of (await listRefused(db, set.id)).slice(0, 50)) {
+      const document = await findRefused(db, set.id, refused.kept);
+      if (document) versions.push({ ...refused, document, differs: differences(set.document, document) });
+    }
+    return versions;
+  });
+  if (found instanceof StoreTrouble) return <Trouble message={found.message} />;
+  return <RefusedVersions stored={set} versions={found} />;
+}

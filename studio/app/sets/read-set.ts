@@ -1,0 +1,16 @@
+import { cache } from 'react';
+import { readDocument } from '../../../engine/compile/read-document.ts';
+import { findSet, type StoredSet } from '../../store/sets.ts';
+import { StoreTrouble } from '../../store/trouble.ts';
+import { setIdOf } from '../api/request.ts';
+import { reading } from '../open.tsx';
+
+/** A set for a page, once for each request; `undefined` where there is none, or none that can be read. */
+export const readSet = cache(async (given: string): Promise<StoredSet | StoreTrouble | undefined> => {
+  const id = setIdOf(given);
+  if (!id) return undefined;
+  const found = await reading('read a set', (db) => findSet(db, id));
+  if (!found || found instanceof StoreTrouble) return found;
+  const result = readDocument(found.document);
+  return result.ok ? { ...found, document: result.document } : undefined;
+});

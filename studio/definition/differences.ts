@@ -1,0 +1,40 @@
+import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
+
+const partNames: Readonly<Record<string, string>> = {
+  kind: 'the kind', label: 'the label', hint: 'the hint', placeholder: 'the placeholder', locale: 'the locale', initial: 'the initial value', messages: 'how many messages show', entry: 'how it is typed', html: 'what the browser is told', rules: 'the rules', title: 'the title', classes: 'the named classes', forms: 'the forms',
+}; // biome-ignore format: a table
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+const nameOf = (field: FieldDocument): string => `“${field.label || field.id}”`;
+const listed = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+
+/** What is different in `other`, seen from `present`, in sentences; none where they are the same. */
+export function differences(present: SetDocument, other: SetDocument): readonly string[] {
+  const said: string[] = [];
+  const own = (['title', 'locale', 'classes', 'forms'] as const).filter(
+    (key) => !same(present[key], other[key]),
+  );
+  if (own.length > 0) said.push(`Of the set: ${listed(own.map((key) => partNames[key]!))}.`);
+  const before = new Map(present.fields.map((field) => [field.id, field]));
+  for (const field of other.fields) {
+    const known = before.get(field.id);
+    before.delete(field.id);
+    if (!known) {
+      said.push(`${nameOf(field)} is there.`);
+      continue;
+    }
+    const keys = [...new Set([...Object.keys(known), ...Object.keys(field)])] as (keyof FieldDocument)[];
+    const parts = keys.filter((key) => !same(known[key], field[key]));
+    if (parts.length > 0)
+      said.push(`Of ${nameOf(known)}: ${listed(parts.map((key) => partNames[key] ?? key))}.`);
+  }
+  for (const field of before.values()) said.push(`${nameOf(field)} is not there.`);
+  const order = (set: SetDocument, ids: readonly string[]) =>
+    set.fields.map(({ id }) => id).filter((id) => ids.includes(id));
+  const both = present.fields
+    .map(({ id }) => id)
+    .filter((id) => other.fields.some((field) => field.id === id));
+  if (!same(order(present, both), order(other, both))) said.push('The fields stand in another order.');
+  return said;
+}

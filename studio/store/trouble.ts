@@ -1,0 +1,61 @@
+/** What keeps the store from answering, in words that say what to do. */
+export class StoreTrouble extends Error {
+  constructor(message: string, cause?: unknown) {
+    super(message, { cause });
+    this.name = 'StoreTrouble';
+  }
+}
+
+const codeOf = (error: unknown): string => {
+  const { code } = (error ?? {}) as { code?: unknown };
+  return typeof code === 'string' ? code : '';
+};
+
+/** The chain of causes: Drizzle wraps what Postgres says, and that may wrap what the system said. */
+function* causes(error: unknown): Generator<unknown> {
+  for (let next = error, depth = 0; next && depth < 6; next = (next as { cause?: unknown }).cause, depth++)
+    yield next;
+}
+
+/**
+ * An error of the store as a sentence. System codes are those of POSIX, five-character ones PostgreSQL's (appendix A:
+ * 53100 disk full, class 58 system error, XX00x corrupted data).
+ */
+export function saying(error: unknown, folder: string): StoreTrouble {
+  for (const cause of causes(error)) {
+    if (cause instanceof StoreTrouble) return cause;
+    if (cause instanceof Error && cause.name === 'FolderInUse') return new StoreTrouble(cause.message, error);
+    const code = codeOf(cause);
+    const text = cause instanceof Error ? cause.message : String(cause);
+    if (code === 'ENOSPC' || code === 'EDQUOT' || code === '53100' || /no space left|disk full/i.test(text))
+      return new StoreTrouble(
+        `The disk of the data folder (${folder}) is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.`,
+        error,
+      );
+    if (
+      ['EROFS', 'EACCES', 'EPERM', '42501'].includes(code) ||
+      /read-only file system|permission denied/i.test(text)
+    )
+      return new StoreTrouble(
+        `The data folder (${folder}) cannot be written to. Give the user Arbeit runs as the right to write there, or choose another folder with ARBEIT_DATA.`,
+        error,
+      );
+    if (
+      code === 'XX001' ||
+      code === 'XX002' ||
+      /INITDB failed|failed to initialize|could not locate a valid checkpoint|database files are incompatible|invalid page|Aborted\(|unreachable|memory access out of bounds/i.test(
+        text,
+      )
+    )
+      return new StoreTrouble(
+        `The store in ${folder} is damaged and does not open. Put a copy of the folder back, or choose another folder with ARBEIT_DATA; do not delete this one before its documents are saved.`,
+        error,
+      );
+    if (code === 'ENOENT' || code === 'ENOTDIR' || code === 'EEXIST')
+      return new StoreTrouble(
+        `The data folder ${folder} is not there, or is no folder. Make it, or choose another with ARBEIT_DATA.`,
+        error,
+      );
+  }
+  return new StoreTrouble('The store did not answer. Nothing was changed; try again.', error);
+}
