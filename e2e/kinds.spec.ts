@@ -103,6 +103,10 @@ test('two fields share a value: a walk in minutes and in hours', async ({ page }
   await minutes.click();
   await page.keyboard.type('95');
   await expect(live(page).getByLabel('Walk-in time')).toHaveValue('1 h 35 min');
+  // What was handed over stays as it came, in minutes, until the field itself is left.
+  await live(page).getByLabel('Walk-in time').focus();
+  await expect(live(page).getByLabel('Walk-in time')).toHaveValue('95 min');
+  await live(page).getByLabel('Walk-in time').blur();
   await live(page).getByLabel('Walk-in time').focus();
   await page.keyboard.press('Backspace');
   await expect(minutes).toHaveValue('63 min');

@@ -312,7 +312,7 @@ test('addresses that lead nowhere and requests that make no sense are told so', 
     data: 'not json',
     headers: { 'content-type': 'text/plain' },
   });
-  expect(raw.status()).toBe(400);
+  expect(raw.status()).toBe(415);
 });
 
 test('a second Arbeit on the same data folder is refused with a clear message', async () => {

@@ -231,10 +231,8 @@ for (const kind of kindNames)
       fc.assert(
         fc.property(sketch, textFor(kind), (from, text) => {
           const field = compiledOf(from);
-          const steps = keysOf(text).reduce<FieldState[]>(
-            (all, key) => [...all, apply(field, all.at(-1) ?? fresh(field), key)],
-            [],
-          );
+          const steps: FieldState[] = [];
+          for (const key of keysOf(text)) steps.push(apply(field, steps.at(-1) ?? fresh(field), key));
           const last = steps.at(-1);
           if (!last) return;
           const end = read(field, last).findings;

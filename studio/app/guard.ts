@@ -46,6 +46,7 @@ export function refusalOf({ method, url, header }: Asked): Refusal | undefined {
   const path = pathOf(url);
   if (path === undefined || path.includes('\0'))
     return { status: 400, why: 'The address cannot be read: it has an escape that is none, or a NUL.' };
+  if (!isRoute(url) && !reading.includes(method)) return { status: 405, why: 'A page can only be read.' };
   if (url.length > 4000) return { status: 414, why: 'The address is too long.' };
   return undefined;
 }

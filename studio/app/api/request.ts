@@ -21,23 +21,27 @@ export type Problem = { readonly error: string; readonly faults?: readonly Docum
 
 export const problem = (status: number, body: Problem): Response => Response.json(body, { status });
 
+/** What a body that is too large is read on for, without being held: so the sender hears the answer instead of a hang-up. */
+const mostDiscarded = 20_000_000;
+
 /** Reads a body up to a size, counted while it comes in: what is larger is never held. `undefined` where it is too large. */
 async function bytesOf(request: Request): Promise<Uint8Array | undefined> {
-  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return undefined;
+  const announced = Number(request.headers.get('content-length') ?? 0);
   const reader = request.body?.getReader();
-  const chunks: Uint8Array[] = [];
+  let chunks: Uint8Array[] = [];
   let size = 0;
   while (reader) {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > mostBytes) {
+    if (size <= mostBytes && announced <= mostBytes) chunks.push(value);
+    else chunks = [];
+    if (size > mostDiscarded) {
       await reader.cancel();
-      return undefined;
+      break;
     }
-    chunks.push(value);
   }
-  return Buffer.concat(chunks);
+  return size > mostBytes || announced > mostBytes ? undefined : Buffer.concat(chunks);
 }
 
 /** Reads a request that carries a document: the document checked, or the answer that says what is wrong. */

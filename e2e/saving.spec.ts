@@ -1,0 +1,123 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { patient, test } from './alive.ts';
+
+const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
+async function newSet(request: APIRequestContext, fields: readonly object[] = [pin]): Promise<string> {
+  const document = { arbeit: 1, title: `Saving ${Math.random()}`, locale: 'en-GB', fields };
+  const answer = await request.post('/api/sets', { data: { document } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return ((await answer.json()) as { id: string }).id;
+}
+const stored = async (request: APIRequestContext, id: string) =>
+  (await (await request.get(`/api/sets/${id}`)).json()) as {
+    revision: number;
+    document: { fields: { hint?: string }[] };
+  };
+const hintOf = async (request: APIRequestContext, id: string) =>
+  (await stored(request, id)).document.fields[0]!.hint;
+const hint = (page: Page) => page.getByLabel('Hint', { exact: true });
+
+test('reloaded right after an edit, the edit is there, is saved, and is no conflict with oneself', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/fields/pin`);
+  for (const text of ['one', 'one two', 'one two three']) {
+    await hint(page).fill(text);
+    await page.reload();
+    await expect(hint(page)).toHaveValue(text);
+    await expect(page.getByRole('alertdialog')).toHaveCount(0);
+    await hint(page).fill(`${text}!`);
+    await page.reload();
+    await expect(hint(page)).toHaveValue(`${text}!`);
+  }
+  await expect.poll(() => hintOf(request, id)).toBe('one two three!');
+  const refused = await (await request.get(`/api/sets/${id}/refused`)).json();
+  expect(refused).toEqual([]);
+});
+
+test('with the server away nothing is lost: it is kept, told, put back on return and sent again by itself', async ({
+  page,
+  request,
+  context,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/fields/pin`);
+  await context.setOffline(true);
+  await hint(page).fill('made without a server');
+  await expect(page.getByText(/kept in this browser and sent again/)).toBeVisible();
+  await hint(page).fill('made without a server, twice');
+  await page.goto('about:blank', { waitUntil: 'commit' });
+  expect(await hintOf(request, id)).toBeUndefined();
+  await context.setOffline(false);
+  await page.goto(`/sets/${id}/fields/pin`);
+  await expect(hint(page)).toHaveValue('made without a server, twice');
+  await expect(page.getByText(/were put back/)).toBeVisible();
+  await expect.poll(() => hintOf(request, id), { timeout: 30_000 }).toBe('made without a server, twice');
+  await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+});
+
+test('a set larger than a page may send while it goes away', async ({ page, request }) => {
+  const many = Array.from({ length: 700 }, (_, i) => ({
+    ...pin,
+    id: `pin-${i}`,
+    hint: `${'y'.repeat(60)} ${i}`,
+  }));
+  const id = await newSet(request, many);
+  await page.goto(`/sets/${id}/fields/pin-0`);
+  await hint(page).fill('last words');
+  await page.goto('about:blank', { waitUntil: 'commit' });
+  await page.goto('/');
+  await expect.poll(() => hintOf(request, id), { timeout: 30_000 }).toBe('last words');
+});
+
+test('what another living page has not saved yet is its own', async ({ page, request, context }) => {
+  const id = await newSet(request);
+  await page.route('**/api/sets/**', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.goto(`/sets/${id}/fields/pin`);
+  await hint(page).fill('still typing');
+  const other = patient(await context.newPage());
+  await other.goto(`/sets/${id}/fields/pin`);
+  await expect(hint(other)).toHaveValue('');
+  await page.close();
+  await other.reload();
+  await expect(hint(other)).toHaveValue('still typing');
+});
+
+test('a faulty pattern is unsaved work too', async ({ page, request }) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/fields/pin`);
+  const line = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern');
+  await line.fill('<4 digit>-<2 lett');
+  await page.reload();
+  await expect(line).toHaveValue('<4 digit>-<2 lett');
+  await line.fill('<4 digit>-<2 letter>');
+  await page.reload();
+  await expect(line).toHaveValue('<4 digit>-<2 letter>');
+});
+
+test('refused versions are found again, compared and taken back', async ({ page, request }) => {
+  const id = await newSet(request);
+  const save = (base: number, hint: string) => {
+    const document = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [{ ...pin, hint }] };
+    return request.put(`/api/sets/${id}`, { data: { base, document } });
+  };
+  expect((await save(1, 'theirs')).status()).toBe(200);
+  expect((await save(1, 'mine')).status()).toBe(409);
+  expect((await save(1, 'mine, older')).status()).toBe(409);
+  await page.goto(`/sets/${id}/fields/pin`);
+  await page.getByRole('link', { name: 'Refused versions' }).click();
+  await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(2);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.getByRole('button', { name: 'Throw it away' }).first().click();
+  await expect(page.getByText('Thrown away.')).toBeVisible();
+  await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText(/Taken back/)).toBeVisible();
+  await expect(page.getByText(/None\./)).toBeVisible();
+  expect(await stored(request, id)).toMatchObject({ revision: 3, document: { fields: [{ hint: 'mine' }] } });
+});
