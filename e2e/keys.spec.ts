@@ -70,7 +70,7 @@ const actionFor = (keys: string): fc.Arbitrary<Action> =>
   );
 
 test(`${events} random keys (seed ${seed}) do in Chromium what they do in the engine`, async ({ page }) => {
-  test.setTimeout(60_000 + events * 100);
+  test.setTimeout(60_000 + events * 300);
   const names = Object.keys(fields);
   await putUp(page, names.map((name) => `<input name="${name}">`).join(''), fields);
   const each = Math.ceil(events / names.length);

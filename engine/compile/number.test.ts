@@ -144,6 +144,14 @@ describe('pasted amounts', () => {
     },
   );
 
+  test('a digit with a mark is another character, and refused', () => {
+    for (const text of ['٣\u0301', '1\u20e3', '７\u200d', '5\u0301'])
+      expect(typed({ currency: 'EUR' }, 'en-GB', text).state).toMatchObject({
+        rejected: 'not-accepted',
+        leftOut: text,
+      });
+  });
+
   test('decimals are those of ISO 4217, not what the platform shows of cash', () => {
     const raws = ['HUF', 'IDR', 'IQD', 'JPY', 'CLF', 'KWD', 'EUR'].map(
       (currency) => typed({ currency }, 'en-GB', '12.5').value,

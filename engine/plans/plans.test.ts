@@ -159,6 +159,8 @@ describe('numbers as people write them', () => {
     expect(typed(entry, 'tel:+447400123456;ext=12', true).value).toBe('+447400123456;ext=12');
     expect(typed(entry, '07400123456x1').display).toBe('07400 123456 ext. 1');
     expect(typed(entry, '0740012x').state.rejected).toBe('not-accepted');
+    // Begun and not gone on with, it is not complete.
+    expect(typed(entry, '07400123456x')).toMatchObject({ verdict: 'open', value: null });
   });
 });
 

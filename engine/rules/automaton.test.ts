@@ -125,3 +125,16 @@ describe('what cannot be read is told', () => {
     );
   });
 });
+
+test('what an expression may cost is bounded: beyond that only what is known is answered, and quickly', () => {
+  // Each place in the last fourteen is told apart: two to the fourteenth expressions, were they all worked out.
+  const greedy = automaton('[ab]*a[ab]{13}');
+  let bits = 1;
+  // A shift register that goes through every pattern of fourteen.
+  const text = Array.from({ length: 20_000 }, () => {
+    bits = (bits >> 1) ^ (-(bits & 1) & 0x2015);
+    return bits & 1 ? 'a' : 'b';
+  }).join('');
+  expect(match(greedy, `${text.slice(0, -14)}a${'b'.repeat(13)}`)).toBe('open');
+  expect(match(automaton('[ab]*a[ab]{13}'), `a${'b'.repeat(13)}`)).toBe('pass');
+});

@@ -93,6 +93,38 @@ test.each(['text', 'pattern'] as const)('blanks alone do not fill a required %s'
     ).toBe('open');
 });
 
+test('a field that never had the focus is not left, nor touched by it', () => {
+  const required: RuleDocument[] = [{ id: 'r', check: { type: 'required' } }];
+  for (const kind of ['pattern', 'text', 'date', 'currency', 'phone', 'pin'] as const) {
+    const entry =
+      { pattern: { pattern: '<2 digit>' }, currency: { currency: 'EUR' }, phone: { home: 'GB' } }[
+        kind as 'phone'
+      ] ?? {};
+    const compiled = compileField({ id: 'f', kind, label: 'F', entry, rules: required } as FieldDocument, {
+      locale: 'en-GB',
+    });
+    const left = apply(compiled, start(compiled), { type: 'leave' });
+    expect([kind, left.touched, read(compiled, left).shown]).toEqual([kind, false, []]);
+    const again = apply(compiled, apply(compiled, left, { type: 'focus' }), { type: 'leave' });
+    expect([again.touched, read(compiled, again).shown.length]).toEqual([true, 1]);
+  }
+});
+
+test.each([
+  ['time', {}, { min: '09:00', max: '17:00' }, '08:00', 'Nothing before 09:00 is possible.'],
+  ['time', {}, { min: '09:00', max: '17:00' }, '18:00', 'Nothing after 17:00 is possible.'],
+  ['date', {}, { min: '2027-02-14' }, '2027-02-13', 'Nothing before 14/02/2027 is possible.'],
+  ['currency', { currency: 'GBP' }, { max: 500 }, '501', 'At most £500.00 is possible.'],
+  ['duration', {}, { min: 15 }, '10', 'At least 15 min is needed.'],
+] as const)('a limit of a %s is worded for it (%o %o %s)', (kind, entry, limits, text, message) => {
+  const rules: RuleDocument[] = [{ id: 'r', check: { type: 'range', ...limits } as CheckDocument }];
+  const compiled = compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, {
+    locale: 'en-GB',
+  });
+  const state = apply(compiled, apply(compiled, start(compiled), { type: 'set', text }), { type: 'submit' });
+  expect(read(compiled, state).shown[0]!.message).toBe(message);
+});
+
 describe('showing', () => {
   const leave: FieldEvent = { type: 'leave' };
   const submit: FieldEvent = { type: 'submit' };

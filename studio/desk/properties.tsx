@@ -104,7 +104,7 @@ function Entry({
           label="Raw value"
           value={entry.raw ?? ''}
           options={{
-            '': `as it needs to be: ${needed ? 'with fixed text' : 'what was typed'}`,
+            '': 'as needed',
             content: 'what was typed',
             text: 'with fixed text',
           }}
