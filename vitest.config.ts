@@ -5,5 +5,8 @@ export default defineConfig({
     include: ['{engine,dom,react,cli,studio,scripts}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/.next/**'],
     passWithNoTests: false,
+    // A bound for a hang, not a measure of speed: a slow machine fails nothing.
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
   },
 });

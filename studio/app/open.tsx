@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Database } from '../store/store.ts';
 import { store } from '../store/store.ts';
-import { StoreTrouble } from '../store/trouble.ts';
+import { isTrouble, StoreTrouble } from '../store/trouble.ts';
 import { logTrouble } from './api/request.ts';
 
 /** Reads for a page; what keeps the store from answering is told on it, in words. */
@@ -13,9 +13,7 @@ export async function reading<T>(
     return await (await store()).read(work);
   } catch (error) {
     logTrouble(what, error);
-    return error instanceof StoreTrouble
-      ? error
-      : new StoreTrouble('The store did not answer. Try again.', error);
+    return isTrouble(error) ? error : new StoreTrouble('The store did not answer. Try again.', error);
   }
 }
 

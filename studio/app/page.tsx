@@ -1,14 +1,17 @@
 import { readDocument } from '../../engine/compile/read-document.ts';
-import { type Broken, Shelf } from '../shelf/shelf.tsx';
+import { type Broken, type Folded, Shelf } from '../shelf/shelf.tsx';
 import { listSets, type StoredSet } from '../store/sets.ts';
-import { StoreTrouble } from '../store/trouble.ts';
+import { isTrouble } from '../store/trouble.ts';
 import { reading, Trouble } from './open.tsx';
 
 export const dynamic = 'force-dynamic';
 
+/** Sets laid out at once, those changed last; of the others the page carries the titles. */
+const laidOut = 24;
+
 export default async function ShelfPage() {
   const found = await reading('shelf', listSets);
-  if (found instanceof StoreTrouble) return <Trouble message={found.message} />;
+  if (isTrouble(found)) return <Trouble message={found.message} />;
   const sets: StoredSet[] = [];
   const broken: Broken[] = [];
   // A set that was stored by hand, or by an older Arbeit, may not be readable any more: that is one line, not the page.
@@ -17,5 +20,12 @@ export default async function ShelfPage() {
     if (result.ok) sets.push({ ...set, document: result.document });
     else broken.push({ id: set.id, faults: result.faults.map(({ path, message }) => `${path}: ${message}`) });
   }
-  return <Shelf sets={sets} broken={broken} />;
+  const folded = sets.slice(laidOut).map(
+    ({ id, document }): Folded => ({
+      id,
+      title: document.title,
+      fields: document.fields.length,
+    }),
+  );
+  return <Shelf sets={sets.slice(0, laidOut)} folded={folded} broken={broken} />;
 }

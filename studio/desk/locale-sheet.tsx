@@ -70,11 +70,10 @@ function Sheet({
     [definition, today],
   );
   useEffect(() => {
-    const letGo = share([own, ...stores.map(({ store }) => store)]);
-    // What the field holds already is what the sheet begins with.
+    // What the field holds already is what the sheet begins with; nothing of that comes back to it.
     const { value } = own.reading();
     if (value !== null) for (const { store } of stores) store.dispatch({ type: 'set', text: value });
-    return letGo;
+    return share([own, ...stores.map(({ store }) => store)]);
   }, [own, stores]);
   const names = new Intl.DisplayNames('en-GB', { type: 'language' });
   return (

@@ -23,12 +23,21 @@ export interface Broken {
   readonly faults: readonly string[];
 }
 
+/** A set of which only this much is on the page until it is opened. */
+export interface Folded {
+  readonly id: string;
+  readonly title: string;
+  readonly fields: number;
+}
+
 /** All sets and their fields, each field live in its row. */
 export function Shelf({
   sets,
+  folded = [],
   broken = [],
 }: {
   readonly sets: readonly StoredSet[];
+  readonly folded?: readonly Folded[];
   readonly broken?: readonly Broken[];
 }) {
   return (
@@ -42,6 +51,14 @@ export function Shelf({
         {sets.map((stored) => (
           <SetOnShelf key={stored.id} stored={stored} />
         ))}
+        {folded.length > 0 && (
+          <section aria-label="Further sets" className="mt-10">
+            <h2 className="caption border-b pb-1">Changed longer ago</h2>
+            {folded.map((set) => (
+              <FoldedSet key={set.id} folded={set} />
+            ))}
+          </section>
+        )}
         {broken.map(({ id, faults }) => (
           <section key={id} className="mt-8" aria-label={`Set ${id}`}>
             <h2 className="border-b border-ink pb-1.5 text-xl">{id}</h2>
@@ -61,6 +78,32 @@ export function Shelf({
         ))}
       </main>
     </>
+  );
+}
+
+/** One line of a set; opened, it is fetched and laid out like the others. */
+function FoldedSet({ folded: { id, title, fields } }: { readonly folded: Folded }) {
+  const [stored, setStored] = useState<StoredSet | null>(null);
+  const [problem, setProblem] = useState('');
+  const open = async () => {
+    const response = await fetch(`/api/sets/${id}`).catch(() => undefined);
+    if (response?.ok) setStored((await response.json()) as StoredSet);
+    else setProblem('It could not be opened: Arbeit did not answer. Try again.');
+  };
+  if (stored) return <SetOnShelf stored={stored} />;
+  return (
+    <p data-set={id} className="flex flex-wrap items-baseline gap-x-4 border-b py-2">
+      <span>{title}</span>
+      <span className="caption">
+        {fields} {fields === 1 ? 'field' : 'fields'}
+      </span>
+      <span role="status" className="text-sm text-brick">
+        {problem}
+      </span>
+      <button type="button" className="word-button ml-auto" aria-label={`Open ${title}`} onClick={open}>
+        Open
+      </button>
+    </p>
   );
 }
 
@@ -206,7 +249,11 @@ function Row({
   return (
     <tr className="border-b align-top">
       <th scope="row" className="py-2 pr-4 text-left font-normal">
-        <Link href={`/sets/${set.id}/fields/${field.id}`} className="word-button font-semibold">
+        <Link
+          prefetch={false}
+          href={`/sets/${set.id}/fields/${field.id}`}
+          className="word-button font-semibold"
+        >
           {field.label || field.id}
         </Link>
       </th>

@@ -16,9 +16,10 @@ export type SaveResult =
   /** Somebody saved in between. Theirs is the latest; the one that came too late is kept under `kept`. */
   | { readonly outcome: 'refused'; readonly theirs: StoredSet; readonly kept: number };
 
+/** All sets, the one changed last first. */
 export async function listSets(db: Database): Promise<StoredSet[]> {
   const columns = { id: sets.id, revision: sets.revision, document: sets.document };
-  return db.select(columns).from(sets).orderBy(asc(sets.id));
+  return db.select(columns).from(sets).orderBy(desc(sets.changedAt), asc(sets.id));
 }
 
 export async function findSet(db: Database, id: string): Promise<StoredSet | undefined> {

@@ -29,7 +29,7 @@ export const dataFolder = (): string =>
 /** So many writes, then what they left behind is cleared away and the log begun anew: the folder stays small. */
 const writesBetweenTidying = 25;
 /** Longer than any answer of a store of this size takes; a hang must not become the page's. */
-const patience = 20_000;
+const patience = 10_000;
 
 const settings = ['max_wal_size=4MB', 'min_wal_size=2MB', 'wal_compression=pglz'];
 

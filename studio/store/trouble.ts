@@ -6,6 +6,10 @@ export class StoreTrouble extends Error {
   }
 }
 
+/** Told by name: Next gives each route a copy of this module, and so a class of its own. */
+export const isTrouble = (error: unknown): error is StoreTrouble =>
+  error instanceof Error && error.name === 'StoreTrouble';
+
 const codeOf = (error: unknown): string => {
   const { code } = (error ?? {}) as { code?: unknown };
   return typeof code === 'string' ? code : '';
@@ -23,7 +27,7 @@ function* causes(error: unknown): Generator<unknown> {
  */
 export function saying(error: unknown, folder: string): StoreTrouble {
   for (const cause of causes(error)) {
-    if (cause instanceof StoreTrouble) return cause;
+    if (isTrouble(cause)) return cause;
     if (cause instanceof Error && cause.name === 'FolderInUse') return new StoreTrouble(cause.message, error);
     const code = codeOf(cause);
     const text = cause instanceof Error ? cause.message : String(cause);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { DocumentFault, SetDocument } from '../../../engine/compile/document.ts';
 import { readDocument } from '../../../engine/compile/read-document.ts';
-import { StoreTrouble } from '../../store/trouble.ts';
+import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
 export const mostBytes = 4_000_000;
@@ -82,10 +82,9 @@ export async function answer(what: string, work: () => Promise<Response>): Promi
     return await work();
   } catch (error) {
     logTrouble(what, error);
-    const said =
-      error instanceof StoreTrouble
-        ? error.message
-        : 'The store did not answer. Nothing was changed; try again.';
+    const said = isTrouble(error)
+      ? error.message
+      : 'The store did not answer. Nothing was changed; try again.';
     return problem(503, { error: said });
   }
 }
@@ -94,7 +93,7 @@ export async function answer(what: string, work: () => Promise<Response>): Promi
 export function logTrouble(what: string, error: unknown): void {
   const cause = error instanceof Error ? (error.cause ?? error) : error;
   const { name = 'Error', code = '' } = cause as { name?: string; code?: string };
-  const message = error instanceof StoreTrouble ? error.message : name;
+  const message = isTrouble(error) ? error.message : name;
   process.stderr.write(
     `${JSON.stringify({ at: new Date().toISOString(), level: 'error', what, message, code })}\n`,
   );

@@ -1,7 +1,7 @@
 import { cache } from 'react';
 import { readDocument } from '../../../engine/compile/read-document.ts';
 import { findSet, type StoredSet } from '../../store/sets.ts';
-import { StoreTrouble } from '../../store/trouble.ts';
+import { isTrouble, type StoreTrouble } from '../../store/trouble.ts';
 import { setIdOf } from '../api/request.ts';
 import { reading } from '../open.tsx';
 
@@ -10,7 +10,7 @@ export const readSet = cache(async (given: string): Promise<StoredSet | StoreTro
   const id = setIdOf(given);
   if (!id) return undefined;
   const found = await reading('read a set', (db) => findSet(db, id));
-  if (!found || found instanceof StoreTrouble) return found;
+  if (!found || isTrouble(found)) return found;
   const result = readDocument(found.document);
   return result.ok ? { ...found, document: result.document } : undefined;
 });

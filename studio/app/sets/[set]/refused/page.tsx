@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { differences } from '../../../../definition/differences.ts';
 import { type RefusedVersion, RefusedVersions } from '../../../../sheet/refused-versions.tsx';
 import { findRefused, listRefused } from '../../../../store/sets.ts';
-import { StoreTrouble } from '../../../../store/trouble.ts';
+import { isTrouble } from '../../../../store/trouble.ts';
 import { reading, Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';
 
@@ -18,7 +18,7 @@ interface Props {
 export default async function RefusedPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();
-  if (set instanceof StoreTrouble) return <Trouble message={set.message} />;
+  if (isTrouble(set)) return <Trouble message={set.message} />;
   const found = await reading('list refused saves', async (db): Promise<RefusedVersion[]> => {
     const versions: RefusedVersion[] = [];
     for (const refused of (await listRefused(db, set.id)).slice(0, 50)) {
@@ -27,6 +27,6 @@ export default async function RefusedPage({ params }: Props) {
     }
     return versions;
   });
-  if (found instanceof StoreTrouble) return <Trouble message={found.message} />;
+  if (isTrouble(found)) return <Trouble message={found.message} />;
   return <RefusedVersions stored={set} versions={found} />;
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Desk } from '../../../../../desk/desk.tsx';
-import { StoreTrouble } from '../../../../../store/trouble.ts';
+import { isTrouble } from '../../../../../store/trouble.ts';
 import { Trouble } from '../../../../open.tsx';
 import { readSet } from '../../../read-set.ts';
 
@@ -14,7 +14,7 @@ interface Props {
 async function load({ params }: Props) {
   const { set: setId, field: fieldId } = await params;
   const set = await readSet(setId);
-  if (set instanceof StoreTrouble) return set;
+  if (isTrouble(set)) return set;
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   return set && field ? { set, field } : undefined;
 }
@@ -27,6 +27,6 @@ export async function generateMetadata(props: Props): Promise<Metadata> {
 export default async function DeskPage(props: Props) {
   const found = await load(props);
   if (!found) notFound();
-  if (found instanceof StoreTrouble) return <Trouble message={found.message} />;
+  if (isTrouble(found)) return <Trouble message={found.message} />;
   return <Desk key={`${found.set.id}/${found.field.id}`} stored={found.set} fieldId={found.field.id} />;
 }

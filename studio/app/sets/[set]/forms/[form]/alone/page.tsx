@@ -3,7 +3,7 @@ import { compile } from '../../../../../../../engine/compile/compile.ts';
 import { isDate } from '../../../../../../../engine/run/calendar.ts';
 import { todayIn } from '../../../../../../definition/clock.ts';
 import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
-import { StoreTrouble } from '../../../../../../store/trouble.ts';
+import { isTrouble } from '../../../../../../store/trouble.ts';
 import { Trouble } from '../../../../../open.tsx';
 import { readSet } from '../../../../read-set.ts';
 
@@ -19,7 +19,7 @@ export default async function FormAlonePage({ params, searchParams }: Props) {
   const { today } = await searchParams;
   const { set: setId, form: formId } = await params;
   const set = await readSet(setId);
-  if (set instanceof StoreTrouble) return <Trouble message={set.message} />;
+  if (isTrouble(set)) return <Trouble message={set.message} />;
   const form = set && compile(set.document).forms.find((candidate) => candidate.id === formId);
   if (!form) notFound();
   return (
