@@ -155,6 +155,25 @@ test('regions: found while typing, searched by name, code and number', async ({ 
   await expect(line).toHaveValue('06');
 });
 
+test('boxes a pointer is dragged over are selected, and typing takes their place', async ({ page }) => {
+  await page.goto(desk('change-code'));
+  const boxes = live(page).locator('[data-box]');
+  await live(page).locator('.boxes input').focus();
+  await page.keyboard.type('481516');
+  const middle = async (i: number) => {
+    const box = (await boxes.nth(i).boundingBox())!;
+    return [box.x + box.width / 2, box.y + box.height / 2] as const;
+  };
+  await page.mouse.move(...(await middle(4)));
+  await page.mouse.down();
+  await page.mouse.move(...(await middle(2)), { steps: 5 });
+  await page.mouse.move(...(await middle(1)), { steps: 3 });
+  await page.mouse.up();
+  await expect(live(page).locator('[data-selected]')).toHaveText(['8', '1', '5', '1']);
+  await page.keyboard.type('9');
+  await expect(live(page).locator('.boxes input')).toHaveValue('496');
+});
+
 test('a code: one input under its boxes, mended by a click, answered once, a wrong one forgotten at the next key', async ({
   page,
 }) => {

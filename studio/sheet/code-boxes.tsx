@@ -25,19 +25,35 @@ export function CodeBoxes({
   const isConcealed = plan.conceal && !isRevealed;
   const active = activeBox(plan, start);
 
-  /** A press goes to the box nearest to it; one that is filled is selected, so that typing mends it. */
-  const onPointerDown = (event: PointerEvent<HTMLInputElement>) => {
+  /** The box a press began in, while it goes on. */
+  const pressed = useRef<number | null>(null);
+  /** The box nearest to the pointer, at most the first empty one. */
+  const boxAt = (event: PointerEvent): number => {
     const boxes = [...row.current!.querySelectorAll<HTMLElement>('[data-box]')];
     const distance = (box: HTMLElement) => {
       const { left, right } = box.getBoundingClientRect();
       return Math.abs((left + right) / 2 - event.clientX);
     };
     const nearest = boxes.reduce((best, box) => (distance(box) < distance(best) ? box : best), boxes[0]!);
-    const at = Math.min(boxes.indexOf(nearest), body.content.length);
+    return Math.min(boxes.indexOf(nearest), body.content.length);
+  };
+  /** A press goes to the box nearest to it; one that is filled is selected, so that typing mends it. */
+  const onPointerDown = (event: PointerEvent<HTMLInputElement>) => {
+    const at = boxAt(event);
     const input = event.currentTarget;
-    event.preventDefault();
+    pressed.current = at;
+    input.setPointerCapture(event.pointerId);
     input.focus();
     input.setSelectionRange(at, Math.min(at + 1, body.content.length));
+  };
+  /** Dragged on, all boxes on the way are selected. */
+  const onPointerMove = (event: PointerEvent<HTMLInputElement>) => {
+    if (pressed.current === null) return;
+    const [from, to] = [pressed.current, boxAt(event)].sort((a, b) => a - b) as [number, number];
+    event.currentTarget.setSelectionRange(from, Math.min(to + 1, body.content.length));
+  };
+  const onPointerEnd = () => {
+    pressed.current = null;
   };
 
   let index = 0;
@@ -79,6 +95,11 @@ export function CodeBoxes({
           type={isConcealed ? 'password' : 'text'}
           maxLength={undefined}
           onPointerDown={onPointerDown}
+          onPointerMove={onPointerMove}
+          onPointerUp={onPointerEnd}
+          onPointerCancel={onPointerEnd}
+          // The text under the boxes stands elsewhere than they do: its own selection would be another one.
+          onMouseDown={(event) => event.preventDefault()}
           className="boxes-input"
         />
       </div>
