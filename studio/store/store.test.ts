@@ -232,7 +232,7 @@ describe('the lock on the data folder', () => {
     });
     const place = mkdtempSync(join(tmpdir(), 'arbeit-six-'));
     writeFileSync(join(place, 'lock.mjs'), outputFiles[0]!.text);
-    const rounds = Number(process.env.ARBEIT_ROUNDS ?? 25);
+    const rounds = Number(process.env.ARBEIT_ROUNDS ?? 12);
     const result = spawnSync(
       process.execPath,
       [script, join(place, 'lock.mjs'), join(place, 'data'), String(rounds), stale()],
