@@ -25,6 +25,9 @@ const patterns: readonly (readonly [string, object])[] = [
   [`${'<1 digit>-'.repeat(1999)}<1 digit>`, { literals: 'ahead' }],
   ['<00..99>'.repeat(1000), {}],
   [`${'<1-2 digit>/'.repeat(999)}<2 digit>`, {}],
+  ['<00..99>'.repeat(1000), { positions: 'fixed' }],
+  ['<? x<1 digit>>'.repeat(1900), {}],
+  ['<AM|PM>'.repeat(1000), {}],
 ];
 
 function median(work: () => void): number {

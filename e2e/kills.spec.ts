@@ -50,8 +50,11 @@ test(`${kills} times killed while saving, no acknowledged save is lost`, async (
         document: titled(title),
         from: 'kills',
       }).catch(() => undefined);
-      if (!answer?.ok) break;
-      ({ revision } = (await answer.json()) as { revision: number });
+      const told = answer?.ok
+        ? ((await answer.json().catch(() => undefined)) as { revision: number } | undefined)
+        : undefined;
+      if (!told) break;
+      ({ revision } = told);
       acknowledged = title;
     }
     await gone;

@@ -26,7 +26,7 @@ test('many characters at once lead where they would one by one', () => {
       });
       expect(told(fast!)).toEqual(told(slow!));
     }),
-    { numRuns: 4000, seed: 20270210 },
+    { numRuns: Number(process.env.ARBEIT_RUNS ?? 4000), seed: Number(process.env.ARBEIT_SEED ?? 20270210) },
   );
   // Otherwise this would prove nothing.
   expect(together).toBeGreaterThan(3000);

@@ -1,13 +1,14 @@
 import { type Cells, fit, mayStayBlank, partOf, type Reason } from './cells.ts';
+import { taken } from './characters.ts';
 import { worthTelling } from './graphemes.ts';
-import type { Edited } from './insert.ts';
-import { indexIn, lay, type PatternBody } from './layout.ts';
-import type { PatternPlan } from './plan.ts';
+import { completed, type Edited, nextIn } from './insert.ts';
+import { indexIn, lay, type PatternBody, standing, textBefore, written } from './layout.ts';
+import type { Part, PatternPlan } from './plan.ts';
 
 /**
  * Many characters behind all others, without laying the field out after each: a paste of two thousand took half a second
  * that way, and takes a few milliseconds so. It says what `insertOne` would say of each, which a test holds it to, and
- * hands the rest back where it would not know: words, optional stretches, what follows a complete pattern.
+ * hands the rest back where it would not know: what follows a complete pattern.
  */
 export interface Appended extends Edited {
   /** How many of the characters were dealt with. */
@@ -21,18 +22,39 @@ export interface Appended extends Edited {
 
 /** Whether a plan's characters can be dealt with that way. */
 export const isAppendable = (plan: PatternPlan, body: PatternBody, caret: number): boolean =>
-  plan.stretches.length === 0 &&
   plan.positions === 'flow' &&
+  (plan.literals === 'behind' || plan.stretches.length === 0) &&
   !body.passed &&
   !body.owed &&
   !body.complete &&
-  caret === body.display.length &&
-  plan.parts.every((part) => part.takes !== 'words');
+  caret === body.display.length;
+
+interface Known {
+  /** Every character of every fixed text, in small letters. */
+  readonly fixed: ReadonlySet<string>;
+  /** One part of each sort. */
+  readonly parts: readonly Part[];
+}
+const knownOf = new WeakMap<PatternPlan, Known>();
+
+/** Whether no cell and no fixed text of the pattern has a use for a character: then nothing need be searched for it. */
+function isUseless(plan: PatternPlan, character: string): boolean {
+  let known = knownOf.get(plan);
+  if (!known) {
+    const sort = ({ takes, set, manner }: Part): string => `${takes} ${set} ${manner}`;
+    const parts = new Map(plan.parts.map((part) => [sort(part), part]));
+    const fixed = new Set([...plan.before.map(written).join('').toLowerCase()]);
+    known = { fixed, parts: [...parts.values()] };
+    knownOf.set(plan, known);
+  }
+  const isFixed = [...character.toLowerCase()].some((c) => known.fixed.has(c));
+  return !isFixed && known.parts.every((part) => taken(part, character) === undefined);
+}
 
 export function append(plan: PatternPlan, body: PatternBody, characters: readonly string[]): Appended {
-  const before = plan.before as readonly string[];
   const cells = body.cells.slice();
   const size = cells.length;
+  let owed = '';
   let cell = body.last + 1;
   let last = body.last;
   /** How much of the fixed text before the cell was typed. */
@@ -40,35 +62,50 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
   let leftOut = '';
   let met = '';
   let refusal: Reason | null = null;
-  let taken = false;
+  let isTaken = false;
   let count = 0;
   const put = (at: number, as: string): void => {
     cells[at] = as;
-    last = at;
-    cell = at + 1;
+    ({ end: last, owed } = completed(plan, cells, at));
+    cell = last + 1;
     over = 0;
-    taken = true;
+    isTaken = true;
   };
   for (const character of characters) {
     // What stands behind the last cell of a complete pattern is the other way's matter.
     if (cell >= size) break;
-    const text = before[cell]!;
-    const next = over > 0 ? nextIn(text, over, character) : -1;
+    const brought = owed && [...owed][0]!;
+    if (brought && brought.toLowerCase() === character.toLowerCase()) {
+      owed = owed.slice(brought.length);
+      if (worthTelling.test(character)) met += character;
+      isTaken = true;
+      count++;
+      continue;
+    }
+    const next = over > 0 ? nextIn(textBefore(plan, cells, cell), over, character) : -1;
     if (next >= 0) {
       if (worthTelling.test(character)) met += character;
       over = next;
-      taken = true;
+      isTaken = true;
       count++;
       continue;
     }
     const direct = fit(plan, cells, cell, character);
     if (typeof direct !== 'string') put(cell, direct.as);
-    else {
-      const passed = passedBy(plan, before, cells, cell, last, over, character);
+    else if (isUseless(plan, character)) {
+      if (worthTelling.test(character)) {
+        leftOut += character;
+        refusal = direct;
+      }
+    } else {
+      const passed = passedBy(plan, cells, cell, last, over, character);
       if (passed === undefined) break;
       if (passed) {
         if (worthTelling.test(character)) met += character;
-        taken ||= passed[0] !== cell || passed[1] !== over;
+        if (passed[0] !== cell || passed[1] !== over) {
+          isTaken = true;
+          owed = '';
+        }
         [cell, over] = passed;
         if (cell >= size) break;
       } else {
@@ -83,7 +120,7 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
     count++;
   }
   // A closed end or a complete pattern is laid out as it would be after the key that led there.
-  const laid = lay(plan, cells, over > 0 ? { cell, shown: over } : undefined);
+  const laid = lay(plan, cells, over > 0 ? { cell, shown: over } : undefined, owed);
   return {
     body: laid,
     caret: over > 0 ? laid.display.length : caretBehind(plan, laid),
@@ -91,31 +128,44 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
     leftOut,
     met,
     refusal,
-    taken,
+    taken: isTaken,
   };
 }
 
-/** In fixed positions characters that fit go into one cell after the other; the first that does not ends it. */
+/** In fixed positions characters go into one cell after the other; one that may mean something else there ends it. */
 export function overwrite(
   plan: PatternPlan,
   body: PatternBody,
   caret: number,
   characters: readonly string[],
-): Edited & { readonly count: number } {
+): Omit<Appended, 'met'> {
   const cells = body.cells.slice();
   let cell = 0;
   while (cell < cells.length && body.at[cell]! < caret) cell++;
+  let leftOut = '';
+  let refusal: Reason | null = null;
+  let last = -1;
   let count = 0;
   for (const character of characters) {
     if (cell >= cells.length || character === ' ' || character === plan.filler) break;
     const fitted = fit(plan, cells, cell, character);
-    if (typeof fitted === 'string') break;
-    cells[cell++] = fitted.as;
+    if (typeof fitted !== 'string') {
+      last = cell;
+      cells[cell++] = fitted.as;
+    } else {
+      // Refused for certain: no fixed text stands before the cell, and it may not be passed by.
+      const isRefused = plan.before[cell] === '' && (cells[cell] !== '' || !mayStayBlank(plan, cells, cell));
+      if (!isRefused || last < 0) break;
+      if (worthTelling.test(character)) {
+        leftOut += character;
+        refusal = fitted;
+      }
+    }
     count++;
   }
-  if (count === 0) return { body, caret, count };
+  if (last < 0) return { body, caret, count: 0, leftOut: '', refusal: null, taken: false };
   const laid = lay(plan, cells, undefined);
-  return { body: laid, caret: caretBehind(plan, { ...laid, last: cell - 1 }), count };
+  return { body: laid, caret: caretBehind(plan, { ...laid, last }), count, leftOut, refusal, taken: true };
 }
 
 /** Whether a plan in fixed positions can be written into that way. */
@@ -125,35 +175,30 @@ export const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
   !body.owed &&
   plan.parts.every((part) => part.takes !== 'words');
 
-/** Where a text goes on behind its next character, blanks left out, when that is the one; else -1. */
-function nextIn(text: string, from: number, character: string): number {
-  const at = indexIn(text, character, from);
-  return at >= 0 && text.slice(from, at).trim() === '' ? at + character.length : -1;
-}
-
 /**
  * Fixed text typed over: the cell it then stands before and how much of it shows; `null` where there is none with the
  * character, `undefined` where that would be behind the last cell.
  */
 function passedBy(
   plan: PatternPlan,
-  before: readonly string[],
   cells: Cells,
   cell: number,
   last: number,
   over: number,
   character: string,
 ): [cell: number, over: number] | null | undefined {
+  const text = (at: number): string => textBefore(plan, cells, at);
   const isShown = (at: number): boolean =>
     plan.literals === 'ahead' && at === last + 1 && isPartFull(plan, last) && over === 0;
   for (let at = cell; at <= cells.length; at++) {
-    if (at === cells.length) return indexIn(before[at]!, character) >= 0 ? undefined : null;
-    const found = isShown(at) ? -1 : indexIn(before[at]!, character, at === cell ? over : 0);
+    if (at === cells.length) return indexIn(text(at), character) >= 0 ? undefined : null;
+    const found = isShown(at) ? -1 : indexIn(text(at), character, at === cell ? over : 0);
     if (found >= 0) return [at, found + character.length];
     if (!mayStayBlank(plan, cells, at)) break;
   }
-  // The one just placed left of the caret.
-  const placed = isShown(cell) ? before[cell]! : before[cell]!.slice(0, over);
+  // The one just placed left of the caret, and what stands before it.
+  let placed = isShown(cell) ? text(cell) : text(cell).slice(0, over);
+  for (let at = last + 1; at < cell; at++) placed += standing(plan, cells, plan.before[at]!);
   return indexIn(placed, character) >= 0 ? [cell, over] : null;
 }
 

@@ -111,7 +111,7 @@ function typeOn(
 }
 
 /** Where a text goes on behind its next character from an offset on, blanks left out, when that is the one; else -1. */
-function nextIn(text: string, from: number, character: string): number {
+export function nextIn(text: string, from: number, character: string): number {
   const at = indexIn(text, character, from);
   return at >= 0 && text.slice(from, at).trim() === '' ? at + character.length : -1;
 }
@@ -160,7 +160,7 @@ function fill(plan: PatternPlan, cells: Cells, cell: number, character: string):
 }
 
 /** A word is completed as soon as only one can be meant: its letters so far are the beginning of no other. */
-function completed(plan: PatternPlan, cells: string[], cell: number): Filled {
+export function completed(plan: PatternPlan, cells: string[], cell: number): Filled {
   const { takes, first, size, words } = partOf(plan, cell);
   const plain: Filled = { cells, end: cell, owed: '' };
   if (takes !== 'words' || cells.slice(cell + 1, first + size).some(Boolean)) return plain;

@@ -47,9 +47,11 @@ export function insertAll(plan: PatternPlan, start: Edited, text: string, few = 
       if (i >= characters.length) break;
     }
     if (characters.length - i > few && isOverwritable(plan, body)) {
-      const { count, ...over } = overwrite(plan, body, caret, characters.slice(i));
-      taken ||= count > 0;
-      i += count;
+      const over = overwrite(plan, body, caret, characters.slice(i));
+      taken ||= over.taken;
+      leftOut += over.leftOut;
+      refusal = over.refusal ?? refusal;
+      i += over.count;
       ({ body, caret } = over);
       if (i >= characters.length) break;
     }
