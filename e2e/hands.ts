@@ -48,7 +48,8 @@ async function act(page: Page, action: Action, field: string): Promise<void> {
   }
 }
 
-const keyFor = {
+/** The key that does each action a key does. */
+export const keyFor = {
   backspace: 'Backspace',
   delete: 'Delete',
   'word-backspace': 'Control+Backspace',

@@ -7,6 +7,7 @@ import { apply, type FieldState, start } from '../engine/run/state.ts';
 import { fieldEvents } from '../engine/tape/play.ts';
 import type { Action } from '../engine/tape/script.ts';
 import { type Field, putUp } from './dom-page.ts';
+import { keyFor } from './hands.ts';
 
 /**
  * Real keys at random against the engine’s own account of them. `npm run keys -- --events 20000 --seed 7` does many and
@@ -35,22 +36,6 @@ const fields: Readonly<Record<string, Field & { readonly keys: string }>> = {
   code: { kind: 'one-time-code', entry: { length: 6 }, keys: '0123456789-a' },
   remark: { kind: 'text', entry: { max: 12, case: 'upper' }, keys: 'ab cé-' },
 };
-
-const pressed = {
-  backspace: 'Backspace',
-  delete: 'Delete',
-  'word-backspace': 'Control+Backspace',
-  left: 'ArrowLeft',
-  right: 'ArrowRight',
-  up: 'ArrowUp',
-  down: 'ArrowDown',
-  home: 'Home',
-  end: 'End',
-  cut: 'Control+X',
-  undo: 'Control+Z',
-  redo: 'Control+Shift+Z',
-  'select-all': 'Control+A',
-} as const;
 
 const actionFor = (keys: string): fc.Arbitrary<Action> =>
   fc.oneof(
@@ -85,7 +70,7 @@ test(`${events} random keys (seed ${seed}) do in Chromium what they do in the en
       done.push(action.do === 'type' ? JSON.stringify(action.text) : action.do);
       for (const event of fieldEvents(action as never, state, field)) state = apply(field, state, event);
       if (action.do === 'type') await page.keyboard.type(action.text);
-      else await page.keyboard.press(pressed[action.do as 'cut']);
+      else await page.keyboard.press(keyFor[action.do as 'cut']);
       const seen = await input.evaluate((element: HTMLInputElement) => [
         element.value,
         element.selectionStart,
