@@ -65,7 +65,7 @@ const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
 };
 
 /** Whether each part of a date or time that leaving changed is one its part takes. */
-function couldBeTyped(field: CompiledField, _: KindSketch, after: FieldState, before: FieldState): boolean {
+function couldBeTyped(field: CompiledField, after: FieldState, before: FieldState): boolean {
   const { plan } = field;
   if (!('parts' in plan) || plan.kind === 'pattern' || plan.kind === 'duration') return true;
   const was = (before.body as PartsBody).texts;
@@ -283,7 +283,7 @@ for (const kind of kindNames)
                 true,
               );
               // What is taken, is taken whole: no key that was refused may come about by leaving.
-              if (event.type === 'leave') expect(couldBeTyped(field, from, state, before)).toBe(true);
+              if (event.type === 'leave') expect(couldBeTyped(field, state, before)).toBe(true);
             }
           },
         ),

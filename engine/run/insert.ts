@@ -73,14 +73,14 @@ function overWord(
   const { owed, cells, at } = body;
   const next = owed && [...owed][0]!;
   if (!next || next.toLowerCase() !== character.toLowerCase()) return undefined;
-  const left = plan.positions === 'fixed' ? cellEndingAt(plan, body, caret) : placeOf(body, caret).left;
+  const left = plan.positions === 'fixed' ? cellEndingAt(body, caret) : placeOf(body, caret).left;
   if (left < 0 || partOf(plan, left).takes !== 'words') return undefined;
   if (caret < at[left]! + cells[left]!.length) return undefined;
   return { body: lay(plan, cells, body.passed, owed.slice(next.length)), caret };
 }
 
 /** The filled cell whose character ends at or before the caret, the last such; -1 for none. */
-function cellEndingAt(_: PatternPlan, { cells, at }: PatternBody, caret: number): number {
+function cellEndingAt({ cells, at }: PatternBody, caret: number): number {
   let cell = cells.length - 1;
   while (cell >= 0 && !(cells[cell] && at[cell]! + cells[cell]!.length <= caret)) cell--;
   return cell;

@@ -202,12 +202,8 @@ function dropOwn(plan: NumberPlan, text: string): { text: string; leftOut: strin
   return { text: leftOut ? rest.replace(/\p{L}+\.?/gu, ' ') : rest, leftOut };
 }
 
-/** Whether separators stand where some convention groups: in threes, in twos before a three, or in fours. */
-const areGroups = (whole: string): boolean => {
-  const between = '[^\\d]+';
-  const groups = `\\d+|[1-9]\\d{0,2}(?:${between}\\d{2,3})*${between}\\d{3}|[1-9]\\d{0,3}(?:${between}\\d{4})+`;
-  return new RegExp(`^(?:${groups})[^\\d]?$`).test(whole) || !/\d/.test(whole);
-};
+/** Digits with separators where some convention groups: none, in threes, in twos before a three, or in fours. */
+const grouped = /^(?:\d+|[1-9]\d{0,2}(?:[^\d]+\d{2,3})*[^\d]+\d{3}|[1-9]\d{0,3}(?:[^\d]+\d{4})+)?[^\d]?$/;
 
 function amountIn(plan: NumberPlan, given: string) {
   const text = [...given.replace(signs, '').trim()]
@@ -240,7 +236,7 @@ function amountIn(plan: NumberPlan, given: string) {
   }
   const digits = (part: string): string => part.replace(/\D/g, '');
   if (
-    !areGroups(point < 0 ? number : number.slice(0, point)) ||
+    !grouped.test(point < 0 ? number : number.slice(0, point)) ||
     (/\D/.test(number.slice(point + 1).trim()) && point >= 0)
   )
     return undefined;
