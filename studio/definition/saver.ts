@@ -2,7 +2,9 @@ import type { DocumentFault, SetDocument } from '../../engine/compile/document.t
 
 /** What became of the latest save, in words the masthead can show. */
 export type SaveState =
-  | { readonly is: 'saved' | 'waiting' | 'saving' }
+  | { readonly is: 'waiting' | 'saving' }
+  /** `as`: what the server has just acknowledged, and as which revision. */
+  | { readonly is: 'saved'; readonly as?: { readonly revision: number; readonly document: SetDocument } }
   | { readonly is: 'failed'; readonly why: string; readonly faults: readonly DocumentFault[] }
   | {
       readonly is: 'refused';
@@ -75,7 +77,7 @@ export function createSaver(
     if (answer.ok) {
       failures = 0;
       base = answer.revision;
-      if (wanted === undefined) tell({ is: 'saved' });
+      if (wanted === undefined) tell({ is: 'saved', as: { revision: base, document } });
       else await go();
     } else if ('theirs' in answer) {
       held = true;

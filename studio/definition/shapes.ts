@@ -1,6 +1,5 @@
-import type { FieldDocument, KindName, SetDocument } from '../../engine/compile/document.ts';
+import type { FieldDocument } from '../../engine/compile/document.ts';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { sampleLine, sampleOf } from './sample.ts';
 
 /** A field from nothing: one that already works, so that there is something to click. */
 export const fromNothing: FieldDocument = {
@@ -18,24 +17,3 @@ const typical = [
 export const typicalShapes = (demo.fields as unknown as readonly FieldDocument[]).filter((field) =>
   typical.includes(field.id),
 );
-
-/** Kinds in words. */
-export const kindNames: Readonly<Record<KindName, string>> = {
-  pattern: 'pattern',
-  text: 'text',
-  number: 'number',
-  currency: 'money',
-  percent: 'percent',
-  date: 'date',
-  time: 'time',
-  duration: 'duration',
-  phone: 'telephone',
-  pin: 'PIN',
-  'one-time-code': 'one-time code',
-};
-
-/** What a field looks like, in one line: the pattern, or its kind with a sample. */
-export function shapeOf(field: FieldDocument, set: Pick<SetDocument, 'locale' | 'classes'>): string {
-  if (field.kind === 'pattern') return field.entry.pattern;
-  return `${kindNames[field.kind]} · ${sampleLine(sampleOf(field, set))}`;
-}

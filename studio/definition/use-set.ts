@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { SetDocument } from '../../engine/compile/document.ts';
 import type { StoredSet } from '../store/sets.ts';
-import { dropDraft, holdPage, keepDraft, leftDrafts, newPage } from './draft.ts';
+import { type Draft, dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
 import { createSaver, type Saver, type SaveState, sendTo } from './saver.ts';
 
@@ -34,13 +34,17 @@ export function useSet(stored: StoredSet): EditedSet {
   const [putBack, setPutBack] = useState<string | null>(null);
   const page = useRef('');
   page.current ||= newPage();
+  const settle = ({ revision, document }: { revision: number; document: SetDocument }) => {
+    const draft = { setId: stored.id, from: page.current, base: revision, savedAs: revision, document };
+    void keepDraft({ ...draft, at: new Date().toISOString() });
+  };
   const saver = useRef<Saver | null>(null);
   saver.current ??= createSaver(
     stored.revision,
     sendTo(stored.id, () => page.current),
     (state) => {
       setSave(state);
-      if (state.is === 'saved' && !saver.current?.isUnsaved()) void dropDraft(stored.id, page.current);
+      if (state.is === 'saved' && state.as) settle(state.as);
     },
   );
   const saved = useRef(stored.document);
@@ -49,11 +53,10 @@ export function useSet(stored: StoredSet): EditedSet {
 
   const keep = useCallback(
     (document: SetDocument) => {
+      markPage(stored.id, page.current);
       const draft = { setId: stored.id, from: page.current, base: saver.current!.base(), document };
       void keepDraft({ ...draft, at: new Date().toISOString() }).then((done) => {
         isKept.current = done;
-        // Acknowledged while it was being kept.
-        if (!saver.current!.isUnsaved()) void dropDraft(stored.id, page.current);
       });
     },
     [stored.id],
@@ -70,10 +73,22 @@ export function useSet(stored: StoredSet): EditedSet {
   useEffect(() => {
     const letGo = holdPage(page.current);
     let isGone = false;
-    void leftDrafts(stored.id).then(([left]) => {
+    const shown = JSON.stringify(stored.document);
+    void leftDrafts(stored.id).then((all) => {
+      // What the server has by now needs no putting back, neither now nor later over newer work.
+      const isSeen = ({ savedAs, document }: Draft) =>
+        savedAs === undefined ? JSON.stringify(document) === shown : savedAs <= stored.revision;
+      for (const draft of all) if (isSeen(draft)) void dropDraft(draft.setId, draft.from);
+      const left = all.find((draft) => !isSeen(draft));
       if (isGone || !left || saved.current !== stored.document) return;
+      if (left.savedAs !== undefined) {
+        // Saved after this page was asked for: it is what the server would send now.
+        saved.current = left.document;
+        setHistory(begin(left.document));
+        saver.current!.goOnFrom(left.savedAs);
+        return;
+      }
       void dropDraft(left.setId, left.from);
-      if (JSON.stringify(left.document) === JSON.stringify(stored.document)) return;
       // In the name of the page it was made on: what that one has saved since is no conflict.
       page.current = left.from;
       letGo();

@@ -29,13 +29,11 @@ export const PatternLine = memo(function PatternLine({
   const [draft, setDraft] = useState<string | null>(null);
   const visit = useRef(0);
   useEffect(() => {
-    void keptText(name).then((kept) => {
-      if (kept !== undefined) setDraft((own) => own ?? kept);
-    });
+    setDraft((own) => own ?? keptText(name));
   }, [name]);
   const take = (next: string | null): void => {
     setDraft(next);
-    void keepText(name, next);
+    keepText(name, next);
   };
   const text = draft ?? pattern;
   const { faults } = draft === null ? notation : parseNotation(draft, classes);
