@@ -1,7 +1,6 @@
 import '@fontsource/hanken-grotesk/400.css';
 import '@fontsource/hanken-grotesk/600.css';
-import '@fontsource/commit-mono/400.css';
-import '@fontsource/commit-mono/700.css';
+import './fonts.css';
 import './globals.css';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';

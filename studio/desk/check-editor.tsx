@@ -4,7 +4,7 @@ import type { CheckDocument, KindName } from '../../engine/compile/document.ts';
 import { parseExpression } from '../../engine/compile/expression.ts';
 import { problemWithCheck } from '../../engine/compile/read-rules.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
-import { Labelled } from './part-editor.tsx';
+import { Labelled } from '../sheet/labelled.tsx';
 
 /** What a check needs to be told, each with its own line or list. */
 export function CheckEditor({
@@ -100,16 +100,6 @@ export function CheckEditor({
       );
   }
 }
-
-/** A limit to begin with, for kinds that have an order. */
-export const rangeExamples: Readonly<Partial<Record<KindName, string>>> = {
-  number: '1',
-  currency: '1',
-  percent: '0',
-  date: 'today',
-  time: '08:00',
-  duration: '10',
-};
 
 type RangeCheck = Extract<CheckDocument, { type: 'range' }>;
 

@@ -1,7 +1,6 @@
 'use client';
 
-import { ToggleGroup } from 'radix-ui';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import type { FieldStore } from '../../dom/store.ts';
 import type { Field } from '../../react/use-field.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
@@ -94,20 +93,22 @@ function Choices({
   readonly choices: readonly (readonly [string, string])[];
   readonly onChange: (value: string) => void;
 }) {
+  const name = useId();
   return (
-    <ToggleGroup.Root
-      type="single"
-      aria-label={label}
-      value={value}
-      onValueChange={(v) => v && onChange(v)}
-      className="flex gap-1"
-    >
-      {choices.map(([key, name]) => (
-        <ToggleGroup.Item key={key} value={key} className="choice">
-          {name}
-        </ToggleGroup.Item>
+    <div role="radiogroup" aria-label={label} className="flex gap-1">
+      {choices.map(([key, words]) => (
+        <label key={key} className="choice">
+          <input
+            type="radio"
+            name={name}
+            checked={key === value}
+            onChange={() => onChange(key)}
+            className="absolute inset-0 cursor-pointer opacity-0"
+          />
+          {words}
+        </label>
       ))}
-    </ToggleGroup.Root>
+    </div>
   );
 }
 

@@ -7,7 +7,7 @@ import { createStore, type FieldStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument } from '../../engine/compile/document.ts';
 import { useField } from '../../react/use-field.ts';
-import { GhostedInput } from '../sheet/plain-field.tsx';
+import { GhostedInput } from '../sheet/ghosted-input.tsx';
 
 /** Locales that between them group, order and write digits in every way. */
 export const sheetLocales = [

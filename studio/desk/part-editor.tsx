@@ -1,6 +1,5 @@
 'use client';
 
-import { useId } from 'react';
 import {
   type BuiltIn,
   builtIns,
@@ -22,6 +21,7 @@ import {
   toggleOptional,
 } from '../definition/pattern-edits.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
+import { Labelled } from '../sheet/labelled.tsx';
 
 const names: Readonly<Record<BuiltIn, string>> = {
   digit: 'digit 0–9',
@@ -327,24 +327,6 @@ function NumberEditor({
           />
         )}
       </Labelled>
-    </div>
-  );
-}
-
-export function Labelled({
-  label,
-  children,
-}: {
-  readonly label: string;
-  readonly children: (id: string) => React.ReactNode;
-}) {
-  const id = useId();
-  return (
-    <div className="min-w-0 flex-1">
-      <label htmlFor={id} className="caption block">
-        {label}
-      </label>
-      {children(id)}
     </div>
   );
 }

@@ -7,7 +7,7 @@ import { graphemes } from '../../engine/run/graphemes.ts';
 import type { PatternPlan, Plan } from '../../engine/run/plan.ts';
 import { withAttribute, withText } from '../definition/edits.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
-import { Labelled } from './part-editor.tsx';
+import { Labelled } from '../sheet/labelled.tsx';
 
 type Change = (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
 

@@ -1,39 +1,18 @@
 'use client';
 
-import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { CheckDocument, FieldDocument, KindName, RuleDocument } from '../../engine/compile/document.ts';
-import { wordingFor } from '../../engine/rules/messages.ts';
 import { told } from '../../engine/rules/reading.ts';
 import type { Check, CompiledField } from '../../engine/run/plan.ts';
 import type { Field } from '../../react/use-field.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../definition/edits.ts';
 import { shownAt } from '../definition/sample.ts';
-import { DraftInput } from '../sheet/draft-input.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
-import { CheckEditor, rangeExamples } from './check-editor.tsx';
-import { Labelled } from './part-editor.tsx';
+import { deferred } from '../sheet/later.tsx';
+import { Menu } from '../sheet/pop-out.tsx';
+import { type CheckType, checks, codeOf, rangeExamples } from './check-words.ts';
 
-type CheckType = CheckDocument['type'];
-
-/** Each check in words, and one to begin with. */
-const checks: Readonly<
-  Record<CheckType, { readonly label: string; readonly fresh: CheckDocument; readonly code: string }>
-> = {
-  required: { label: 'must be filled in', fresh: { type: 'required' }, code: 'required' },
-  complete: { label: 'must be complete', fresh: { type: 'complete' }, code: 'incomplete' },
-  length: { label: 'has a length', fresh: { type: 'length', min: 1 }, code: 'too-short' },
-  matches: { label: 'matches an expression', fresh: { type: 'matches', pattern: '.*' }, code: 'no-match' },
-  in: { label: 'is one of these', fresh: { type: 'in', values: ['1'] }, code: 'not-allowed' },
-  range: { label: 'is in a range', fresh: { type: 'range', min: 1 }, code: 'below-min' },
-  'not-trivial': { label: 'is not easy to guess', fresh: { type: 'not-trivial' }, code: 'trivial' },
-  'not-in': { label: 'is none of these', fresh: { type: 'not-in', values: ['0000'] }, code: 'not-allowed' },
-  checksum: {
-    label: 'has a good check character',
-    fresh: { type: 'checksum', scheme: 'luhn' },
-    code: 'bad-checksum',
-  },
-};
+const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
 
 /** The rules, each with what it says of the present value. They can be put in another order by dragging or by keys. */
 export function Rules({
@@ -47,6 +26,7 @@ export function Rules({
 }) {
   const rules = definition.rules ?? [];
   const [dragged, setDragged] = useState<string | null>(null);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const compiled = field.store.field;
   const findingOf = (id: string) => {
     const at = compiled.rules.findIndex((rule) => rule.id === id);
@@ -90,7 +70,12 @@ export function Rules({
                 >
                   ≡
                 </button>
-                <details className="min-w-0 flex-1">
+                <details
+                  className="min-w-0 flex-1"
+                  onToggle={(event) => {
+                    if (event.currentTarget.open) setOpened((ids) => new Set(ids).add(rule.id));
+                  }}
+                >
                   <summary className="flex flex-wrap items-baseline gap-x-3">
                     <span className="w-14">{found && <Lamp verdict={found.finding.verdict} />}</span>
                     <span className="font-semibold">{checks[rule.check.type].label}</span>
@@ -99,14 +84,16 @@ export function Rules({
                       {rule.severity === 'warning' ? ', warning' : ''}
                     </span>
                   </summary>
-                  <RuleEditor
-                    kind={definition.kind}
-                    rule={rule}
-                    onChange={(next) =>
-                      onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)
-                    }
-                    onRemove={() => onChange((f) => removeRule(f, rule.id))}
-                  />
+                  {opened.has(rule.id) && (
+                    <RuleEditor
+                      kind={definition.kind}
+                      rule={rule}
+                      onChange={(next) =>
+                        onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)
+                      }
+                      onRemove={() => onChange((f) => removeRule(f, rule.id))}
+                    />
+                  )}
                 </details>
               </div>
               <p className="truncate pl-8 text-sm text-faint">
@@ -140,109 +127,20 @@ function AddRule({ kind, onAdd }: { readonly kind: KindName; readonly onAdd: (ru
     (type) => type !== 'range' || rangeExamples[kind],
   );
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="word-button ml-auto">Add a rule</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="menu min-w-60">
-          {offered.map((type) => (
-            <DropdownMenu.Item
-              key={type}
-              className="menu-item"
-              onSelect={() => onAdd({ id: type, check: fresh(type) })}
-            >
-              {checks[type].label}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      trigger="Add a rule"
+      button={{ className: 'word-button ml-auto' }}
+      align="end"
+      className="min-w-60"
+      items={() =>
+        offered.map((type) => ({
+          id: type,
+          label: checks[type].label,
+          onSelect: () => onAdd({ id: type, check: fresh(type) }),
+        }))
+      }
+    />
   );
-}
-
-function RuleEditor({
-  kind,
-  rule,
-  onChange,
-  onRemove,
-}: {
-  readonly kind: KindName;
-  readonly rule: RuleDocument;
-  readonly onChange: (rule: RuleDocument) => void;
-  readonly onRemove: () => void;
-}) {
-  const { say: _, ...unsaid } = rule;
-  const { code: __, ...uncoded } = rule;
-  return (
-    <div className="mt-2 space-y-2">
-      <CheckEditor kind={kind} check={rule.check} onChange={(check) => onChange({ ...rule, check })} />
-      <Labelled label="Message (its data in braces, such as {min})">
-        {(id) => (
-          <input
-            id={id}
-            className="entry"
-            value={rule.say ?? ''}
-            placeholder={wordingFor(kind, codeOf(rule.check))}
-            onChange={(event) =>
-              onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
-            }
-          />
-        )}
-      </Labelled>
-      <div className="flex gap-3">
-        <Labelled label="May be seen">
-          {(id) => (
-            <select
-              id={id}
-              className="entry"
-              value={rule.show ?? 'leave'}
-              onChange={(event) => onChange({ ...rule, show: event.target.value as 'leave' })}
-            >
-              <option value="at-once">while typing</option>
-              <option value="leave">on leaving</option>
-              <option value="submit">on submit</option>
-            </select>
-          )}
-        </Labelled>
-        <Labelled label="Weight">
-          {(id) => (
-            <select
-              id={id}
-              className="entry"
-              value={rule.severity ?? 'error'}
-              onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
-            >
-              <option value="error">error</option>
-              <option value="warning">warning</option>
-            </select>
-          )}
-        </Labelled>
-      </div>
-      <Labelled label="Code for the program">
-        {(id) => (
-          <DraftInput
-            id={id}
-            className="entry value"
-            value={rule.code ?? ''}
-            check={(text) =>
-              text === '' || /^[a-z][\w-]*$/i.test(text) ? null : 'One word of letters, digits, “-” and “_”.'
-            }
-            onChange={(code) => onChange(code ? { ...rule, code } : uncoded)}
-          />
-        )}
-      </Labelled>
-      <button type="button" className="word-button" onClick={onRemove}>
-        Take the rule out
-      </button>
-    </div>
-  );
-}
-
-/** The code a check would fail with, where it has not. */
-function codeOf(check: CheckDocument): string {
-  if (check.type === 'range' && check.min === undefined)
-    return check.max === undefined ? 'off-step' : 'above-max';
-  if (check.type === 'length' && check.min === undefined) return 'too-long';
-  return checks[check.type].code;
 }
 
 /** The limits of a check as the field shows them, for a message that is not due. A relative date stays as it is written. */

@@ -7,7 +7,7 @@ import { createStore, type FieldStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument } from '../../engine/compile/document.ts';
 import { useField } from '../../react/use-field.ts';
-import { GhostedInput } from '../sheet/plain-field.tsx';
+import { GhostedInput } from '../sheet/ghosted-input.tsx';
 
 /** The same field with another display of the same value, where its kind has one. */
 export function otherDisplay(

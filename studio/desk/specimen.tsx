@@ -1,13 +1,15 @@
 'use client';
 
-import { DropdownMenu, Popover } from 'radix-ui';
 import { memo, useState } from 'react';
 import { type Node, type Notation, printNotation } from '../../engine/compile/notation.ts';
 import { inWords } from '../../engine/compile/plain-words.ts';
 import { newParts } from '../definition/new-parts.ts';
 import { insertBeside } from '../definition/pattern-edits.ts';
+import { deferred } from '../sheet/later.tsx';
+import { Menu, PopOut } from '../sheet/pop-out.tsx';
 import type { Column, Span } from './columns.ts';
-import { PartEditor } from './part-editor.tsx';
+
+const PartEditor = deferred(() => import('./part-editor.tsx').then((part) => part.PartEditor));
 
 /**
  * The finished text, large. Every part is a button that opens where the part is defined.
@@ -33,55 +35,52 @@ export const Specimen = memo(function Specimen({
     <section aria-label="Specimen">
       <div className="grid items-stretch" style={grid}>
         {spans.map((span, i) => (
-          <Popover.Root
+          <PopOut
             key={span.path.join('.')}
             open={open === i}
             onOpenChange={(isOpen) => setOpen(isOpen ? i : null)}
+            label={`Define: ${inWords(span.node)}`}
+            className="w-[22rem] p-4"
+            button={{
+              className: `group flex flex-col text-left hover:bg-wash data-[state=open]:bg-wash ${span.path.length > 1 ? 'border-b border-dashed border-line' : ''}`,
+              style: { gridColumn: `${span.from + 1} / ${span.end + 1}` },
+              onMouseEnter: () => setAbout(span.node),
+              onMouseLeave: () => setAbout(null),
+              onFocus: () => setAbout(span.node),
+              onBlur: () => setAbout(null),
+              'aria-label': `${inWords(span.node)}. Define this part.`,
+            }}
+            trigger={
+              <>
+                <span className="flex" aria-hidden="true">
+                  {columns.slice(span.from, span.end).map((column) => (
+                    <span
+                      key={column.id}
+                      className={`value w-[var(--col)] text-center text-[2rem] leading-[2.9rem] ${column.is === 'fixed' ? 'text-faint' : column.optional ? 'text-line' : 'text-ink'}`}
+                    >
+                      {column.character === ' ' ? <span className="text-line">⎵</span> : column.character}
+                    </span>
+                  ))}
+                </span>
+                <span
+                  aria-hidden="true"
+                  className={`caption block truncate border-t-2 px-0.5 pb-1 text-center group-hover:text-oxide ${span.node.type === 'text' ? 'border-rule' : 'border-oxide'}`}
+                >
+                  {captionFor(span.node, span.end - span.from)}
+                </span>
+              </>
+            }
           >
-            <Popover.Trigger
-              className={`group flex flex-col text-left hover:bg-wash data-[state=open]:bg-wash ${span.path.length > 1 ? 'border-b border-dashed border-line' : ''}`}
-              style={{ gridColumn: `${span.from + 1} / ${span.end + 1}` }}
-              onMouseEnter={() => setAbout(span.node)}
-              onMouseLeave={() => setAbout(null)}
-              onFocus={() => setAbout(span.node)}
-              onBlur={() => setAbout(null)}
-              aria-label={`${inWords(span.node)}. Define this part.`}
-            >
-              <span className="flex" aria-hidden="true">
-                {columns.slice(span.from, span.end).map((column) => (
-                  <span
-                    key={column.id}
-                    className={`value w-[var(--col)] text-center text-[2rem] leading-[2.9rem] ${column.is === 'fixed' ? 'text-faint' : column.optional ? 'text-line' : 'text-ink'}`}
-                  >
-                    {column.character === ' ' ? <span className="text-line">⎵</span> : column.character}
-                  </span>
-                ))}
-              </span>
-              <span
-                aria-hidden="true"
-                className={`caption block truncate border-t-2 px-0.5 pb-1 text-center group-hover:text-oxide ${span.node.type === 'text' ? 'border-rule' : 'border-oxide'}`}
-              >
-                {captionFor(span.node, span.end - span.from)}
-              </span>
-            </Popover.Trigger>
-            <Popover.Portal>
-              <Popover.Content
-                aria-label={`Define: ${inWords(span.node)}`}
-                align="start"
-                sideOffset={6}
-                collisionPadding={12}
-                className="z-20 w-[22rem] max-w-[calc(100vw-1.5rem)] border-2 border-ink bg-paper p-4"
-              >
-                <PartEditor
-                  nodes={notation.nodes}
-                  path={span.path}
-                  classes={classes}
-                  onChange={onChange}
-                  onGone={() => setOpen(null)}
-                />
-              </Popover.Content>
-            </Popover.Portal>
-          </Popover.Root>
+            {() => (
+              <PartEditor
+                nodes={notation.nodes}
+                path={span.path}
+                classes={classes}
+                onChange={onChange}
+                onGone={() => setOpen(null)}
+              />
+            )}
+          </PopOut>
         ))}
         <AddPart nodes={notation.nodes} onChange={onChange} />
       </div>
@@ -100,30 +99,22 @@ function AddPart({
   readonly onChange: (pattern: string) => void;
 }) {
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="word-button ml-3 self-center justify-self-start whitespace-nowrap text-sm">
-        Add a part
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={4} className="menu min-w-60">
-          {newParts.map(({ label, part }) => (
-            <DropdownMenu.Item
-              key={label}
-              className="menu-item"
-              onSelect={() =>
-                onChange(
-                  nodes.length
-                    ? insertBeside(nodes, [nodes.length - 1], 'after', part)
-                    : printNotation([part]),
-                )
-              }
-            >
-              {label}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      trigger="Add a part"
+      button={{ className: 'word-button ml-3 self-center justify-self-start whitespace-nowrap text-sm' }}
+      align="start"
+      className="min-w-60"
+      items={() =>
+        newParts.map(({ label, part }) => ({
+          id: label,
+          label,
+          onSelect: () =>
+            onChange(
+              nodes.length ? insertBeside(nodes, [nodes.length - 1], 'after', part) : printNotation([part]),
+            ),
+        }))
+      }
+    />
   );
 }
 

@@ -2,7 +2,7 @@
 
 import type { Field } from '../../react/use-field.ts';
 import { CodeBoxes } from './code-boxes.tsx';
-import { GhostedInput } from './plain-field.tsx';
+import { GhostedInput } from './ghosted-input.tsx';
 
 /** What a field is typed into, by its kind. */
 export function Control({

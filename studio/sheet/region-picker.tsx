@@ -1,9 +1,9 @@
 'use client';
 
-import { Popover } from 'radix-ui';
 import { type KeyboardEvent, useId, useState } from 'react';
 import type { PhoneBody, PhonePlan } from '../../engine/run/phone.ts';
 import type { Field } from '../../react/use-field.ts';
+import { PopOut } from './pop-out.tsx';
 import { findRegions, regionChoices } from './regions.ts';
 
 /** The region a number is of, found by itself while typing, and a list to choose another from by name, code or number. */
@@ -38,32 +38,31 @@ export function RegionPicker({ field }: { readonly field: Field }) {
     }
   };
   return (
-    <Popover.Root
+    <PopOut
       open={isOpen}
       onOpenChange={(open) => {
         setOpen(open);
         setSearch('');
         setAt(0);
       }}
+      trigger={
+        <>
+          {shown} +{plan.plans[shown]?.code ?? ''}
+        </>
+      }
+      button={{
+        className: 'word-button value whitespace-nowrap text-sm',
+        'aria-label': `Region: ${all.find((choice) => choice.region === shown)?.name ?? shown}. Choose another.`,
+      }}
+      label="Regions"
+      className="w-80 p-3"
+      onCloseAutoFocus={(event) => {
+        event.preventDefault();
+        document.getElementById(String(field.inputProps.id))?.focus();
+      }}
     >
-      <Popover.Trigger
-        className="word-button value whitespace-nowrap text-sm"
-        aria-label={`Region: ${all.find((choice) => choice.region === shown)?.name ?? shown}. Choose another.`}
-      >
-        {shown} +{plan.plans[shown]?.code ?? ''}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label="Regions"
-          align="start"
-          sideOffset={6}
-          collisionPadding={12}
-          className="z-20 w-80 max-w-[calc(100vw-1.5rem)] border-2 border-ink bg-paper p-3"
-          onCloseAutoFocus={(event) => {
-            event.preventDefault();
-            document.getElementById(String(field.inputProps.id))?.focus();
-          }}
-        >
+      {() => (
+        <>
           <input
             className="entry"
             role="combobox"
@@ -108,8 +107,8 @@ export function RegionPicker({ field }: { readonly field: Field }) {
               <p className="px-2 py-4 text-faint">No region by that name, code or number.</p>
             )}
           </div>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </PopOut>
   );
 }

@@ -1,12 +1,19 @@
 'use client';
 
 import Link from 'next/link';
-import { AlertDialog } from 'radix-ui';
+import { useEffect } from 'react';
 import type { EditedSet } from '../definition/use-set.ts';
+import { useLater } from './later.tsx';
+
+const loadChoice = () => import('./choice-dialog.tsx');
 
 /** How saving stands, in one or two words, and the choice when somebody else saved in between. */
 export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
+  const { it: choice, want } = useLater(loadChoice);
+  useEffect(() => {
+    if (save.is === 'refused') want();
+  }, [save.is, want]);
   return (
     <>
       {set.putBack !== null && (
@@ -38,8 +45,8 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
       <button type="button" className="word-button" disabled={!set.canRedo} onClick={set.redo}>
         Redo
       </button>
-      {save.is === 'refused' && (
-        <Choice
+      {save.is === 'refused' && choice && (
+        <choice.ChoiceDialog
           set={set}
           theirs={save.theirs.document.title}
           revision={save.theirs.revision}
@@ -47,45 +54,5 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
         />
       )}
     </>
-  );
-}
-
-function Choice({
-  set,
-  theirs,
-  revision,
-  kept,
-}: {
-  readonly set: EditedSet;
-  readonly theirs: string;
-  readonly revision: number;
-  readonly kept: number;
-}) {
-  return (
-    <AlertDialog.Root open>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 bg-paper/70" />
-        <AlertDialog.Content className="fixed inset-x-4 top-24 mx-auto max-w-lg border-2 border-ink bg-paper p-6">
-          <AlertDialog.Title className="text-lg">
-            This set was saved somewhere else meanwhile.
-          </AlertDialog.Title>
-          <AlertDialog.Description className="mt-2">
-            “{theirs}” is at revision {revision} now, saved from another window or by somebody else. Your
-            version is kept as well: nothing is lost, whichever you go on with.
-          </AlertDialog.Description>
-          <div className="mt-5 flex flex-wrap items-baseline gap-x-5 gap-y-3">
-            <AlertDialog.Action className="solid-button" onClick={set.keepMine}>
-              Go on with mine
-            </AlertDialog.Action>
-            <AlertDialog.Cancel className="word-button" onClick={set.takeTheirs}>
-              Go on with theirs
-            </AlertDialog.Cancel>
-            <a className="word-button" href={`/api/sets/${set.id}/refused/${kept}`} download>
-              Mine as a file
-            </a>
-          </div>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
-    </AlertDialog.Root>
   );
 }

@@ -2,20 +2,22 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { DropdownMenu } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { compileField } from '../../engine/compile/compile.ts';
 import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
 import { useField } from '../../react/use-field.ts';
 import { todayIn } from '../definition/clock.ts';
-import { addField, removeField } from '../definition/edits.ts';
+import { removeField } from '../definition/edits.ts';
 import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
-import { fromNothing, shapeOf, typicalShapes } from '../definition/shapes.ts';
+import { shapeOf } from '../definition/shape-of.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { Control } from '../sheet/control.tsx';
+import { useLater } from '../sheet/later.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
+import { Waiting } from '../sheet/pop-out.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import type { StoredSet } from '../store/sets.ts';
+import { newFieldButton } from './new-field-button.ts';
 
 /** A stored set that cannot be read: what is wrong with it, a sentence each. */
 export interface Broken {
@@ -285,41 +287,25 @@ function Row({
 }
 
 /** Begins a field, from nothing or from a typical shape, and goes to its desk. */
-function NewField({ set }: { readonly set: EditedSet }) {
-  const router = useRouter();
-  const create = async (shape: FieldDocument) => {
-    const { id, set: document } = addField(set.document, withKnownClasses(shape, set.document));
-    await set.editAndSave(() => document);
-    router.push(`/sets/${set.id}/fields/${id}`);
-  };
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="solid-button">New field</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="menu min-w-72">
-          <DropdownMenu.Item className="menu-item" onSelect={() => create(fromNothing)}>
-            From nothing
-          </DropdownMenu.Item>
-          <DropdownMenu.Separator className="my-1 border-t" />
-          {typicalShapes.map((shape) => (
-            <DropdownMenu.Item key={shape.id} className="menu-item" onSelect={() => create(shape)}>
-              {shape.label}
-              <span className="value block text-xs opacity-80">{shapeOf(shape, set.document)}</span>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
-}
+const loadNewField = () => import('./new-field-menu.tsx');
 
-/** A shape from the demo may use the demo's classes; where the set does not know them, their characters are written out. */
-function withKnownClasses(shape: FieldDocument, set: SetDocument): FieldDocument {
-  if (shape.kind !== 'pattern') return shape;
-  const known: Readonly<Record<string, string>> = { check: '0-9X', hex: '0-9A-F' };
-  let { pattern } = shape.entry;
-  for (const [name, characters] of Object.entries(known))
-    if (set.classes?.[name] === undefined)
-      pattern = pattern.replace(new RegExp(`(<(?:[\\d-]+ )?)${name}\\b`, 'g'), `$1"${characters}"`);
-  return { ...shape, entry: { ...shape.entry, pattern } };
+/** The shapes to begin with are fetched with their menu. */
+function NewField({ set }: { readonly set: EditedSet }) {
+  const { it: menu, problem, want } = useLater(loadNewField);
+  const [byKey, setByKey] = useState(false);
+  if (menu) return <menu.NewFieldMenu set={set} byKey={byKey} />;
+  return (
+    <Waiting
+      button={newFieldButton}
+      opens="menu"
+      problem={problem}
+      near={() => void loadNewField().catch(() => undefined)}
+      onWant={(isKey) => {
+        setByKey(isKey);
+        want();
+      }}
+    >
+      New field
+    </Waiting>
+  );
 }

@@ -1,0 +1,124 @@
+'use client';
+
+import { useId } from 'react';
+import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
+import { sampleLine, sampleOf } from '../definition/sample.ts';
+import { DraftInput } from '../sheet/draft-input.tsx';
+import { Labelled } from '../sheet/labelled.tsx';
+import { chosen, isSame, type Option, optionsFor, withOption } from './options.ts';
+
+type Facts = Pick<SetDocument, 'locale' | 'classes'>;
+
+/** Every option a piece of the specimen stands for. While a choice is pointed at, `onPreview` is told what it would make of the field. */
+export function OptionEditors({
+  definition,
+  part,
+  set,
+  onPreview,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly part: string;
+  readonly set: Facts;
+  readonly onPreview: (field: FieldDocument | null) => void;
+  readonly onChange: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
+}) {
+  return (
+    <>
+      {optionsFor(definition, part).map((option) => (
+        <OptionEditor
+          key={option.key}
+          option={option}
+          definition={definition}
+          set={set}
+          onPreview={onPreview}
+          onChange={(value) => onChange((field) => withOption(field, option, value), `entry ${option.key}`)}
+        />
+      ))}
+    </>
+  );
+}
+
+function OptionEditor({
+  option,
+  definition,
+  set,
+  onPreview,
+  onChange,
+}: {
+  readonly option: Option;
+  readonly definition: FieldDocument;
+  readonly set: Facts;
+  readonly onPreview: (field: FieldDocument | null) => void;
+  readonly onChange: (value: unknown) => void;
+}) {
+  const id = useId();
+  const value = chosen(definition, option);
+  const would = (choice: unknown) => withOption(definition, option, choice);
+  switch (option.is) {
+    case 'choice':
+      return (
+        <fieldset onMouseLeave={() => onPreview(null)}>
+          <legend className="caption">{option.label}</legend>
+          {option.choices.map(([choice, label]) => (
+            <label
+              key={label}
+              className="flex items-baseline gap-2 py-0.5 hover:bg-wash"
+              onMouseEnter={() => onPreview(would(choice))}
+            >
+              <input
+                type="radio"
+                name={id}
+                className="accent-[var(--oxide)]"
+                checked={isSame(value, choice)}
+                onFocus={() => onPreview(would(choice))}
+                onBlur={() => onPreview(null)}
+                onChange={() => onChange(choice)}
+              />
+              <span>{label}</span>
+              <span className="value ml-auto max-w-40 truncate text-xs text-faint">
+                {option.key === 'resting'
+                  ? sampleOf(would(choice), set).find((piece) => piece.part === 'resting')?.text
+                  : sampleLine(sampleOf(would(choice), set))}
+              </span>
+            </label>
+          ))}
+        </fieldset>
+      );
+    case 'number':
+    case 'text': {
+      const check = option.is === 'text' ? option.check : wholeFrom(option.min, option.max);
+      const suggestions = option.is === 'text' ? (option.suggestions ?? []) : [];
+      return (
+        <Labelled label={option.label}>
+          {(inputId) => (
+            <>
+              <DraftInput
+                id={inputId}
+                className="entry value"
+                {...(option.is === 'number' ? { inputMode: 'numeric' } : { list: `${inputId}-list` })}
+                value={value === undefined ? '' : String(value)}
+                check={check}
+                onChange={(text) =>
+                  onChange(option.is === 'text' ? text : text === '' ? undefined : Number(text))
+                }
+              />
+              <datalist id={`${inputId}-list`}>
+                {suggestions.map((text) => (
+                  <option key={text} value={text} />
+                ))}
+              </datalist>
+            </>
+          )}
+        </Labelled>
+      );
+    }
+  }
+}
+
+const wholeFrom =
+  (min: number, max: number) =>
+  (text: string): string | null =>
+    text === '' || (/^\d{1,5}$/.test(text) && +text >= min && +text <= max)
+      ? null
+      : `A whole number from ${min} to ${max}, or nothing.`;

@@ -1,0 +1,37 @@
+'use client';
+
+import { type ComponentType, useCallback, useEffect, useState } from 'react';
+
+/** Something fetched only when it is wanted: it weighs nothing on a first visit. */
+export interface Later<T> {
+  /** It, once it is there. */
+  readonly it: T | undefined;
+  /** What to tell when it could not be fetched; wanting it again tries again. */
+  readonly problem: string;
+  want(): void;
+}
+
+/** `load` must be one and the same function at every call, such as a constant of its module. */
+export function useLater<T>(load: () => Promise<T>): Later<T> {
+  const [it, setIt] = useState<T>();
+  const [problem, setProblem] = useState('');
+  const want = useCallback(() => {
+    load().then(
+      (loaded) => {
+        setProblem('');
+        setIt(() => loaded);
+      },
+      () => setProblem('This could not be opened: Arbeit did not answer. Try again.'),
+    );
+  }, [load]);
+  return { it, problem, want };
+}
+
+/** A component that is fetched when it is first drawn: for what stands inside something one has to open. */
+export function deferred<P extends object>(load: () => Promise<ComponentType<P>>): ComponentType<P> {
+  return function Deferred(props: P) {
+    const { it: Loaded, problem, want } = useLater(load);
+    useEffect(want, [want]);
+    return Loaded ? <Loaded {...props} /> : <p role="status">{problem}</p>;
+  };
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { DropdownMenu, Popover } from 'radix-ui';
+import { type ComponentProps, Fragment, useEffect, useRef } from 'react';
+import type { MenuProps, PopOutProps } from './pop-out.tsx';
+
+export function PopOutSheet({
+  trigger,
+  button,
+  label,
+  className,
+  open,
+  onOpenChange,
+  onOpenAutoFocus,
+  onCloseAutoFocus,
+  children,
+}: PopOutProps & { readonly open: boolean; readonly onOpenChange: (isOpen: boolean) => void }) {
+  return (
+    <Popover.Root open={open} onOpenChange={onOpenChange}>
+      <Popover.Trigger {...button}>{trigger}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          aria-label={label}
+          align="start"
+          sideOffset={6}
+          collisionPadding={12}
+          className={`z-20 max-w-[calc(100vw-1.5rem)] border-2 border-ink bg-paper ${className}`}
+          {...(onOpenAutoFocus ? { onOpenAutoFocus } : {})}
+          {...(onCloseAutoFocus ? { onCloseAutoFocus } : {})}
+        >
+          {children()}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** Fetched because somebody asked for it: it opens as it comes. */
+export function OpenedMenu({ trigger, button, align, className, byKey = false, items }: MenuProps) {
+  return (
+    <DropdownMenu.Root defaultOpen>
+      <DropdownMenu.Trigger {...button}>{trigger}</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align={align} sideOffset={4} className={`menu ${className}`}>
+          {items().map((item, i) => (
+            <Fragment key={item.id}>
+              {item.isApart && <DropdownMenu.Separator className="my-1 border-t" />}
+              <Item hasFocus={byKey && i === 0} onSelect={item.onSelect}>
+                {item.label}
+                {item.note && <span className="value block text-xs opacity-80">{item.note}</span>}
+              </Item>
+            </Fragment>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+/** The menu itself gives its first entry the focus only after keys it saw; the one that had it fetched it did not see. */
+function Item({
+  hasFocus,
+  ...props
+}: ComponentProps<typeof DropdownMenu.Item> & { readonly hasFocus: boolean }) {
+  const item = useRef<HTMLDivElement>(null);
+  const isFirst = useRef(hasFocus);
+  useEffect(() => {
+    if (isFirst.current) item.current?.focus();
+  }, []);
+  return <DropdownMenu.Item ref={item} className="menu-item" {...props} />;
+}

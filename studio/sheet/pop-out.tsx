@@ -1,0 +1,133 @@
+'use client';
+
+import { type ComponentProps, type ReactNode, useState } from 'react';
+import { useLater } from './later.tsx';
+
+const load = () => import('./pop-out-parts.tsx');
+/** As the pointer or the focus comes near: what is fetched now need not be waited for at the click. */
+const comeNear = () => void load().catch(() => undefined);
+
+type ButtonProps = Omit<ComponentProps<'button'>, 'onClick' | 'ref'>;
+
+export interface PopOutProps {
+  /** What the button shows. */
+  readonly trigger: ReactNode;
+  readonly button: ButtonProps;
+  /** What the sheet is called. */
+  readonly label: string;
+  readonly className: string;
+  readonly open?: boolean;
+  readonly onOpenChange?: (isOpen: boolean) => void;
+  readonly onOpenAutoFocus?: (event: Event) => void;
+  readonly onCloseAutoFocus?: (event: Event) => void;
+  /** What the sheet holds; asked for only while it is open. */
+  readonly children: () => ReactNode;
+}
+
+/** A button and the small sheet that it opens beside itself. */
+export function PopOut(props: PopOutProps) {
+  const { it: parts, problem, want } = useLater(load);
+  const [own, setOwn] = useState(false);
+  const isOpen = props.open ?? own;
+  const change = (next: boolean) => {
+    setOwn(next);
+    props.onOpenChange?.(next);
+  };
+  if (parts) return <parts.PopOutSheet {...props} open={isOpen} onOpenChange={change} />;
+  return (
+    <Waiting
+      button={props.button}
+      opens="dialog"
+      problem={problem}
+      onWant={() => {
+        change(true);
+        want();
+      }}
+    >
+      {props.trigger}
+    </Waiting>
+  );
+}
+
+export interface MenuItem {
+  readonly id: string;
+  readonly label: string;
+  /** A quieter line under the label. */
+  readonly note?: string;
+  readonly onSelect: () => void;
+  /** Stands under a line that parts it from those before. */
+  readonly isApart?: boolean;
+}
+
+export interface MenuProps {
+  readonly trigger: ReactNode;
+  readonly button: ButtonProps;
+  readonly align: 'start' | 'end';
+  readonly className: string;
+  /** Opened by a key, its first entry has the focus. */
+  readonly byKey?: boolean;
+  /** The entries; asked for only while the menu is open. */
+  readonly items: () => readonly MenuItem[];
+}
+
+/** A button and the menu that it opens. */
+export function Menu(props: MenuProps) {
+  const { it: parts, problem, want } = useLater(load);
+  const [byKey, setByKey] = useState(false);
+  if (parts) return <parts.OpenedMenu {...props} byKey={byKey} />;
+  return (
+    <Waiting
+      button={props.button}
+      opens="menu"
+      problem={problem}
+      onWant={(isKey) => {
+        setByKey(isKey);
+        want();
+      }}
+    >
+      {props.trigger}
+    </Waiting>
+  );
+}
+
+/** The button before what it opens is there. `near` is called as the pointer or the focus comes near. */
+export function Waiting({
+  button,
+  opens,
+  problem,
+  near = comeNear,
+  onWant,
+  children,
+}: {
+  readonly button: ButtonProps;
+  readonly opens: 'menu' | 'dialog';
+  readonly problem: string;
+  readonly near?: () => void;
+  /** Told whether it was a key. */
+  readonly onWant: (isKey: boolean) => void;
+  readonly children: ReactNode;
+}) {
+  return (
+    <button
+      {...button}
+      type="button"
+      aria-haspopup={opens}
+      aria-expanded={false}
+      title={problem || button.title}
+      onPointerEnter={near}
+      onFocus={(event) => {
+        near();
+        button.onFocus?.(event);
+      }}
+      onClick={(event) => onWant(event.detail === 0)}
+      onKeyDown={(event) => {
+        if (opens === 'menu' && event.key === 'ArrowDown') {
+          event.preventDefault();
+          onWant(true);
+        }
+      }}
+    >
+      {children}
+    </button>
+  );
+}
