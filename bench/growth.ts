@@ -1,9 +1,11 @@
-import { compileField } from '../engine/compile/compile.ts';
-import type { FieldDocument } from '../engine/compile/document.ts';
-import { parseNotation } from '../engine/compile/notation.ts';
-import { read } from '../engine/rules/reading.ts';
-import type { CompiledField } from '../engine/run/plan.ts';
-import { apply, type FieldEvent, start } from '../engine/run/state.ts';
+import { compileField } from '../engine/document/compile.ts';
+import type { FieldDocument } from '../engine/document/document.ts';
+import type { OpenField } from '../engine/field/kind.ts';
+import type { FieldEvent } from '../engine/field/moment.ts';
+import { read } from '../engine/field/reading.ts';
+import { apply, start } from '../engine/field/state.ts';
+import { kinds } from '../engine/kinds/index.ts';
+import { parseNotation } from '../engine/kinds/pattern/notation.ts';
 
 /** What becomes of the cost when there is very much: the dearest of several, in milliseconds, and what it may be. */
 export interface Grown {
@@ -40,8 +42,8 @@ function median(work: () => void): number {
   return times.sort((a, b) => a - b)[7]!;
 }
 
-const fieldOf = (kind: string, entry: object): CompiledField =>
-  compileField({ id: 'f', kind, label: 'F', entry } as FieldDocument, { locale: 'en-GB' });
+const fieldOf = (kind: string, entry: object): OpenField =>
+  compileField({ id: 'f', kind, label: 'F', entry } as FieldDocument, { locale: 'en-GB' }, kinds);
 
 function worst(what: string, limit: number, cases: readonly (readonly [string, () => void])[]): Grown {
   const rows = cases.map(([name, work]) => [name, median(work)] as const);

@@ -1,7 +1,9 @@
-import { compileField } from '../engine/compile/compile.ts';
-import { read } from '../engine/rules/reading.ts';
-import type { CompiledField } from '../engine/run/plan.ts';
-import { apply, type FieldState, keysOf, start } from '../engine/run/state.ts';
+import { compileField } from '../engine/document/compile.ts';
+import type { OpenField } from '../engine/field/kind.ts';
+import type { FieldState } from '../engine/field/moment.ts';
+import { read } from '../engine/field/reading.ts';
+import { apply, keysOf, start } from '../engine/field/state.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { byHand, byHandInGroups } from './hand-written.ts';
 import { type Measured, medianRatio } from './ratio.ts';
 
@@ -10,7 +12,7 @@ import { type Measured, medianRatio } from './ratio.ts';
 const digits = '5550123456'.repeat(100);
 let sink = 0;
 
-function fieldFor(pattern: string): CompiledField {
+function fieldFor(pattern: string): OpenField {
   return compileField(
     {
       id: 'phone',
@@ -20,11 +22,12 @@ function fieldFor(pattern: string): CompiledField {
       rules: [{ id: 'needed', check: { type: 'required' } }],
     },
     { locale: 'en-GB' },
+    kinds,
   );
 }
 
 /** Types a text into an empty field, reading everything after each key. */
-export function throughEngine(field: CompiledField, text: string): () => void {
+export function throughEngine(field: OpenField, text: string): () => void {
   const keys = keysOf(text);
   const empty: FieldState = { ...apply(field, start(field), { type: 'focus' }), touched: true };
   return () => {
@@ -54,7 +57,7 @@ export function throughHand(format: (text: string) => string, text: string): () 
 }
 
 /** The same in the middle of a full line: take a digit out, put another in. */
-function midEngine(field: CompiledField, count: number): () => void {
+function midEngine(field: OpenField, count: number): () => void {
   let full: FieldState = { ...apply(field, start(field), { type: 'focus' }), touched: true };
   for (const key of keysOf(digits.slice(0, count))) full = apply(field, full, key);
   const at = Math.floor(full.body.display.length / 2);

@@ -1,5 +1,6 @@
-import { compileField } from '../engine/compile/compile.ts';
-import type { FieldDocument } from '../engine/compile/document.ts';
+import { compileField } from '../engine/document/compile.ts';
+import type { FieldDocument } from '../engine/document/document.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { byHand } from './hand-written.ts';
 import { throughEngine, throughHand } from './keystroke.ts';
 import { type Measured, medianRatio } from './ratio.ts';
@@ -14,7 +15,7 @@ let sink = 0;
 function keystrokes(document: Partial<FieldDocument>, text: string): () => void {
   const rules = [{ id: 'needed', check: { type: 'required' } }];
   return throughEngine(
-    compileField({ id: 'f', label: 'F', rules, ...document } as FieldDocument, { locale: 'en-GB' }),
+    compileField({ id: 'f', label: 'F', rules, ...document } as FieldDocument, { locale: 'en-GB' }, kinds),
     text,
   );
 }

@@ -1,7 +1,8 @@
 import { bind } from '../dom/bind.ts';
 import { createStore } from '../dom/store.ts';
-import { compileField } from '../engine/compile/compile.ts';
-import { read } from '../engine/rules/reading.ts';
+import { compileField } from '../engine/document/compile.ts';
+import { read } from '../engine/field/reading.ts';
+import { kinds } from '../engine/kinds/index.ts';
 
 /** The page the browser measurement runs on: a plain input, a bound one, and any number of other bound ones. */
 
@@ -14,6 +15,7 @@ const field = compileField(
     rules: [{ id: 'needed', check: { type: 'required' } }],
   },
   { locale: 'en-GB' },
+  kinds,
 );
 
 const others = Number(new URLSearchParams(location.search).get('others') ?? 0);

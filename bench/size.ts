@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
 import { minify } from 'terser';
-import { planPhone } from '../engine/compile/phone.ts';
+import { phone } from '../engine/kinds/phone/define.ts';
 
 /** Bytes after terser and gzip, as a page would be served them. */
 async function bytesOf(source: string, root: string): Promise<number> {
@@ -22,11 +22,11 @@ async function bytesOf(source: string, root: string): Promise<number> {
   return gzipSync(code!, { level: 9 }).length;
 }
 
-const core = `export * from './dom/bind.ts'; export { createStore } from './dom/store.ts';`;
+const core = `export * from './dom/bind.ts'; export { createStore } from './dom/store.ts'; export { open } from './engine/field/kind.ts';`;
 /** The core, and the editing that several kinds are made with: a page with two of them carries it once. */
-const shared = `${core} export * from './engine/run/graphemes.ts'; export * from './engine/run/line.ts'; export * from './engine/run/parts.ts'; export * from './engine/run/around.ts';`;
+const shared = `${core} export * from './engine/values/graphemes.ts'; export * from './engine/kinds/line.ts'; export * from './engine/kinds/parts.ts'; export * from './engine/field/around.ts';`;
 const withKind = (name: string, file: string, base = core) =>
-  `${base} import { addKinds } from './engine/run/kind.ts'; import { ${name} } from './engine/run/${file}.ts'; addKinds({ ${name} });`;
+  `${base} export { ${name} } from './engine/kinds/${file}/run.ts';`;
 
 export interface Size {
   readonly what: string;
@@ -40,8 +40,8 @@ export async function sizes(root: string): Promise<Size[]> {
   const bare = await bytesOf(core, root);
   const base = await bytesOf(shared, root);
   const pattern = await bytesOf(withKind('pattern', 'pattern'), root);
-  rows.push({ what: 'engine/run, pattern kind, and dom', bytes: pattern, limit: 8192 });
-  rows.push({ what: 'engine/run without a kind, and dom', bytes: bare, limit: null });
+  rows.push({ what: 'the field, pattern kind, and dom', bytes: pattern, limit: 8192 });
+  rows.push({ what: 'the field without a kind, and dom', bytes: bare, limit: null });
   rows.push({ what: 'the core: that, and the editing that kinds share', bytes: base, limit: null });
   for (const [name, file] of [
     ['text', 'text'], ['number', 'number'], ['date', 'date'], ['time', 'time'], ['duration', 'duration'], ['phone', 'phone'], ['boxes', 'boxes'],
@@ -53,7 +53,12 @@ export async function sizes(root: string): Promise<Size[]> {
     rows.push({ what: `  a page with no other kind carries for it`, bytes: alone, limit: null });
   } // biome-ignore format: one kind beside the other
   const plans = (regions: 'any' | string[]) =>
-    gzipSync(JSON.stringify(planPhone({ home: 'GB', regions })), { level: 9 }).length;
+    gzipSync(
+      JSON.stringify(
+        phone.plan({ home: 'GB', regions }, { id: 'f', locale: 'en-GB', rules: [], classes: {} }),
+      ),
+      { level: 9 },
+    ).length;
   rows.push({
     what: 'phone plans of all regions, in a compiled field',
     bytes: plans('any'),

@@ -1,6 +1,7 @@
 import { findNodeAtLocation, type Node, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
-import type { DocumentFault } from '../engine/compile/document.ts';
-import { capped, type DocumentResult, readDocument } from '../engine/compile/read-document.ts';
+import { capped, type DocumentResult, readDocument } from '../engine/document/read-document.ts';
+import type { DocumentFault } from '../engine/faults/document-fault.ts';
+import { kinds } from '../engine/kinds/index.ts';
 
 /** A place in a text, both counted from 1. */
 export interface Place {
@@ -29,7 +30,7 @@ export function readDocumentText(text: string): DocumentResult {
   }
   const twice = keysTwice(text, tree, '$');
   if (twice.length > 0) return { ok: false, faults: capped(twice) };
-  return readDocument(JSON.parse(text));
+  return readDocument(JSON.parse(text), kinds);
 }
 
 const said: Readonly<Partial<Record<string, string>>> = {

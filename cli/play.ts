@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { type CompiledSet, compile } from '../engine/compile/compile.ts';
+import { type CompiledSet, compile } from '../engine/document/compile.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { play } from '../engine/tape/play.ts';
 import { readTape } from '../engine/tape/read-tape.ts';
 import { placeIn, readDocumentText } from './document-text.ts';
@@ -47,7 +48,7 @@ function loadSet(path: string, output: Output): CompiledSet | undefined {
   const text = load(path, output);
   if (text === undefined) return undefined;
   const result = readDocumentText(text);
-  if (result.ok) return compile(result.document);
+  if (result.ok) return compile(result.document, kinds);
   for (const fault of result.faults) {
     const place = placeIn(text, fault.path);
     const line = fault.line ?? place.line;

@@ -1,5 +1,5 @@
-import { kindOf } from '../engine/run/kind.ts';
-import { apply, type FieldEvent } from '../engine/run/state.ts';
+import type { FieldEvent } from '../engine/field/moment.ts';
+import { apply } from '../engine/field/state.ts';
 import { moved } from './drag.ts';
 import { bindForm } from './form.ts';
 import { eventFor } from './input-types.ts';
@@ -221,7 +221,7 @@ export function bind(input: HTMLInputElement, store: FieldStore, options: BindOp
       // On layouts without Latin letters the key is told by its place.
       const letter = /^[a-z]$/i.test(key) ? key.toLowerCase() : { KeyZ: 'z', KeyY: 'y' }[code];
       type = letter === 'z' ? (shiftKey ? 'redo' : 'undo') : letter === 'y' ? 'redo' : type;
-    } else if (!shiftKey && kindOf(store.field).step)
+    } else if (!shiftKey && store.field.kind.step)
       type = key === 'ArrowUp' ? 'up' : key === 'ArrowDown' ? 'down' : type;
     if (!type) return;
     event.preventDefault();

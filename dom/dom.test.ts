@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test, vi } from 'vitest';
-import { compileField } from '../engine/compile/compile.ts';
-import type { FieldDocument } from '../engine/compile/document.ts';
-import { read } from '../engine/rules/reading.ts';
-import { apply, type FieldEvent, start } from '../engine/run/state.ts';
+import { compileField } from '../engine/document/compile.ts';
+import type { FieldDocument } from '../engine/document/document.ts';
+import type { FieldEvent } from '../engine/field/moment.ts';
+import { read } from '../engine/field/reading.ts';
+import { apply, start } from '../engine/field/state.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { localToday, readOn } from './clock.ts';
 import { moved } from './drag.ts';
 import { eventFor } from './input-types.ts';
@@ -11,7 +13,7 @@ import { changeOf, replaced } from './replaced.ts';
 import { createStore } from './store.ts';
 
 const fieldOf = (kind: string, entry: object, rules: FieldDocument['rules'] = []) =>
-  compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, { locale: 'en-GB' });
+  compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, { locale: 'en-GB' }, kinds);
 const digits = fieldOf('pattern', { pattern: '<2 digit>-<4 digit>' });
 
 describe('the clock', () => {

@@ -1,11 +1,11 @@
-import { type Body, kindOf } from '../engine/run/kind.ts';
-import type { CompiledField } from '../engine/run/plan.ts';
-import type { FieldEvent } from '../engine/run/state.ts';
+import type { Body } from '../engine/field/body.ts';
+import type { OpenField } from '../engine/field/kind.ts';
+import type { FieldEvent } from '../engine/field/moment.ts';
 import type { Range } from './replaced.ts';
 
 /** How many characters of the content a selection from the beginning up to an offset would take with it. */
-function contentLeft(field: CompiledField, body: Body, offset: number): number {
-  const { erase } = kindOf(field);
+function contentLeft(field: OpenField, body: Body, offset: number): number {
+  const { erase } = field.kind;
   return body.content.length - erase(field.plan, body, 0, offset, 'selection').body.content.length;
 }
 
@@ -13,14 +13,9 @@ function contentLeft(field: CompiledField, body: Body, offset: number): number {
  * Text moved inside the field, as events: taken out where it was, put in where it was dropped. `at` is where it was dropped
  * in the text without it. Offsets are found again by the content left of them, since the field closes up in between.
  */
-export function moved(
-  field: CompiledField,
-  body: Body,
-  { text, start, end }: Range,
-  at: number,
-): FieldEvent[] {
+export function moved(field: OpenField, body: Body, { text, start, end }: Range, at: number): FieldEvent[] {
   const target = at <= start ? at : at + end - start;
-  const taken = kindOf(field).erase(field.plan, body, start, end, 'selection');
+  const taken = field.kind.erase(field.plan, body, start, end, 'selection');
   const gone =
     contentLeft(field, body, Math.min(target, end)) - contentLeft(field, body, Math.min(target, start));
   const left = contentLeft(field, body, target) - gone;

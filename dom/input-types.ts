@@ -1,5 +1,5 @@
-import { graphemes } from '../engine/run/graphemes.ts';
-import type { FieldEvent, FieldState } from '../engine/run/state.ts';
+import type { FieldEvent, FieldState } from '../engine/field/moment.ts';
+import { graphemes } from '../engine/values/graphemes.ts';
 
 /** Edits that are one event, whatever is in the field. */
 const plain: Readonly<Record<string, 'backspace' | 'delete' | 'word-backspace' | 'cut' | 'undo' | 'redo'>> = {

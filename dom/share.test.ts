@@ -1,14 +1,15 @@
 import { expect, test } from 'vitest';
-import { compileField } from '../engine/compile/compile.ts';
-import type { FieldDocument } from '../engine/compile/document.ts';
-import { read } from '../engine/rules/reading.ts';
-import { keysOf } from '../engine/run/state.ts';
+import { compileField } from '../engine/document/compile.ts';
+import type { FieldDocument } from '../engine/document/document.ts';
+import { read } from '../engine/field/reading.ts';
+import { keysOf } from '../engine/field/state.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { onCompletion, onNextEdit } from './completion.ts';
 import { share } from './share.ts';
 import { createStore, type FieldStore } from './store.ts';
 
 const storeOf = (field: Pick<FieldDocument, 'kind' | 'entry'>, locale = 'en-GB'): FieldStore =>
-  createStore(compileField({ id: 'f', label: 'F', ...field } as FieldDocument, { locale }), read);
+  createStore(compileField({ id: 'f', label: 'F', ...field } as FieldDocument, { locale }, kinds), read);
 const type = (store: FieldStore, text: string): void => {
   store.dispatch({ type: 'focus' });
   for (const key of keysOf(text)) store.dispatch(key);

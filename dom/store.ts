@@ -1,16 +1,17 @@
-import type { Reading } from '../engine/rules/reading.ts';
-import type { CompiledField } from '../engine/run/plan.ts';
-import { apply, type FieldEvent, type FieldState, start } from '../engine/run/state.ts';
+import type { OpenField } from '../engine/field/kind.ts';
+import type { FieldEvent, FieldState } from '../engine/field/moment.ts';
+import type { Reading } from '../engine/field/reading.ts';
+import { apply, start } from '../engine/field/state.ts';
 
 /** Tells what there is to tell of a state: raw, value, flags, messages. */
-export type Read = (field: CompiledField, state: FieldState) => Reading;
+export type Read = (field: OpenField, state: FieldState) => Reading;
 
 /**
  * One field's state and those who watch it. The only thing here that changes is which state is the present one;
  * display, raw, value, caret and messages are all read from it, so they cannot drift apart.
  */
 export interface FieldStore {
-  readonly field: CompiledField;
+  readonly field: OpenField;
   state(): FieldState;
   /** What can be told of the present state; the same object until the state changes. */
   reading(): Reading;
@@ -22,14 +23,10 @@ export interface FieldStore {
 }
 
 /**
- * A store of one field. `read` is `read` of `engine/rules/reading.ts`; it is handed in, so that a page carries
+ * A store of one field. `read` is `read` of `engine/field/reading.ts`; it is handed in, so that a page carries
  * only the checks its fields need. Limits such as `today+18m` need a clock: hand in `readOn()` of `clock.ts` then.
  */
-export function createStore(
-  field: CompiledField,
-  read: Read,
-  initial: FieldState = start(field),
-): FieldStore {
+export function createStore(field: OpenField, read: Read, initial: FieldState = start(field)): FieldStore {
   let state = initial;
   let reading: Reading | undefined;
   const listeners = new Set<(state: FieldState, event: FieldEvent | null) => void>();

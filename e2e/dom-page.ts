@@ -3,9 +3,10 @@ import type { Page } from '@playwright/test';
 import { build } from 'esbuild';
 import type { bind } from '../dom/bind.ts';
 import type { createStore, FieldStore } from '../dom/store.ts';
-import type { compileField } from '../engine/compile/compile.ts';
-import type { FieldDocument } from '../engine/compile/document.ts';
-import type { read } from '../engine/rules/reading.ts';
+import type { compileField } from '../engine/document/compile.ts';
+import type { FieldDocument } from '../engine/document/document.ts';
+import type { read } from '../engine/field/reading.ts';
+import type { kinds } from '../engine/kinds/index.ts';
 
 /** The binding by itself, on a page without a framework: what a script of the page finds as `arbeit`. */
 export interface OnPage {
@@ -13,6 +14,7 @@ export interface OnPage {
   readonly createStore: typeof createStore;
   readonly compileField: typeof compileField;
   readonly read: typeof read;
+  readonly kinds: typeof kinds;
   /** The stores of the inputs of the page, by name. */
   stores: Record<string, FieldStore>;
   release: Record<string, () => void>;
@@ -26,8 +28,9 @@ const bundle = (): Promise<string> => {
       contents: `
         export { bind } from './dom/bind.ts';
         export { createStore } from './dom/store.ts';
-        export { compileField } from './engine/compile/compile.ts';
-        export { read } from './engine/rules/reading.ts';
+        export { compileField } from './engine/document/compile.ts';
+        export { read } from './engine/field/reading.ts';
+        export { kinds } from './engine/kinds/index.ts';
         export const stores = {};
         export const release = {};`,
       resolveDir: fileURLToPath(new URL('..', import.meta.url)),
@@ -63,9 +66,13 @@ export async function bindAll(page: Page, fields: Readonly<Record<string, Field>
     for (const input of document.querySelectorAll('input')) {
       const field = fields[input.name];
       if (!field) continue;
-      const compiled = arbeit.compileField({ id: input.name, label: 'F', ...field } as never, {
-        locale: field.locale ?? 'en-GB',
-      });
+      const compiled = arbeit.compileField(
+        { id: input.name, label: 'F', ...field } as never,
+        {
+          locale: field.locale ?? 'en-GB',
+        },
+        arbeit.kinds,
+      );
       arbeit.stores[input.name] ??= arbeit.createStore(compiled, arbeit.read);
       arbeit.release[input.name] = arbeit.bind(input, arbeit.stores[input.name]!);
     }

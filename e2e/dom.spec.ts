@@ -10,8 +10,9 @@ test.beforeAll(async () => {
       contents: `
         export { bind } from './dom/bind.ts';
         export { createStore } from './dom/store.ts';
-        export { compileField } from './engine/compile/compile.ts';
-        export { read } from './engine/rules/reading.ts';`,
+        export { compileField } from './engine/document/compile.ts';
+        export { read } from './engine/field/reading.ts';
+        export { kinds } from './engine/kinds/index.ts';`,
       resolveDir: fileURLToPath(new URL('..', import.meta.url)),
     },
     bundle: true,
@@ -28,10 +29,11 @@ async function putUp(page: Page, html: string): Promise<void> {
   await page.addScriptTag({ content: script });
   await page.evaluate(() => {
     // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
-    const { bind, createStore, compileField, read } = (globalThis as any).arbeit;
+    const { bind, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
     const field = compileField(
       { id: 'f', kind: 'pattern', label: 'F', entry: { pattern: '<2 digit>-<2 digit>' } },
       { locale: 'en' },
+      kinds,
     );
     const release = [...document.querySelectorAll('input')].map((input) =>
       bind(input, createStore(field, read), { submits: input.dataset.submits ?? 'raw' }),
@@ -119,10 +121,11 @@ test('another field takes an input over without mistaking what it showed for typ
   await page.evaluate(() => {
     (globalThis as unknown as { release: () => void }).release();
     // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
-    const { bind, createStore, compileField, read } = (globalThis as any).arbeit;
+    const { bind, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
     const field = compileField(
       { id: 'g', kind: 'pattern', label: 'G', entry: { pattern: '<3 digit>/<3 digit>' }, initial: '987' },
       { locale: 'en' },
+      kinds,
     );
     bind(document.querySelector('input'), createStore(field, read));
   });

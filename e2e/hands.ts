@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { type CompiledSet, compile } from '../engine/compile/compile.ts';
-import type { SetDocument } from '../engine/compile/document.ts';
+import { type CompiledSet, compile } from '../engine/document/compile.ts';
+import type { SetDocument } from '../engine/document/document.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { play, type Row } from '../engine/tape/play.ts';
 import type { Action, Tape } from '../engine/tape/script.ts';
 
@@ -127,4 +128,4 @@ export async function playBoth(page: Page, set: CompiledSet, tape: Tape): Promis
   }
 }
 
-export const compiled = (document: unknown): CompiledSet => compile(document as SetDocument);
+export const compiled = (document: unknown): CompiledSet => compile(document as SetDocument, kinds);

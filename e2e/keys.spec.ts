@@ -1,9 +1,11 @@
 import { expect, test } from '@playwright/test';
 import fc from 'fast-check';
-import { compileField } from '../engine/compile/compile.ts';
-import type { FieldDocument } from '../engine/compile/document.ts';
-import { read } from '../engine/rules/reading.ts';
-import { apply, type FieldState, start } from '../engine/run/state.ts';
+import { compileField } from '../engine/document/compile.ts';
+import type { FieldDocument } from '../engine/document/document.ts';
+import type { FieldState } from '../engine/field/moment.ts';
+import { read } from '../engine/field/reading.ts';
+import { apply, start } from '../engine/field/state.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { fieldEvents } from '../engine/tape/play.ts';
 import type { Action } from '../engine/tape/script.ts';
 import { type Field, putUp } from './dom-page.ts';
@@ -61,7 +63,11 @@ test(`${events} random keys (seed ${seed}) do in Chromium what they do in the en
   const each = Math.ceil(events / names.length);
   for (const [i, name] of names.entries()) {
     const { keys, kind, entry } = fields[name]!;
-    const field = compileField({ id: name, label: 'F', kind, entry } as FieldDocument, { locale: 'en-GB' });
+    const field = compileField(
+      { id: name, label: 'F', kind, entry } as FieldDocument,
+      { locale: 'en-GB' },
+      kinds,
+    );
     const input = page.locator(`input[name="${name}"]`);
     await input.focus();
     let state: FieldState = apply(field, start(field), { type: 'focus' });

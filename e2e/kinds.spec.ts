@@ -1,9 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import fc from 'fast-check';
+import { writeTape } from '../engine/prove/arbitraries.ts';
+import { actionsFor, kindNames, sketchOf } from '../engine/prove/kinds.ts';
 import { readTape } from '../engine/tape/read-tape.ts';
-import { writeTape } from '../engine/testing/arbitraries.ts';
-import { actionsFor, kindNames, sketchOf } from '../engine/testing/kinds.ts';
 import { test } from './alive.ts';
 import { compiled, playBoth } from './hands.ts';
 

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import { compileField } from '../engine/compile/compile.ts';
+import { compileField } from '../engine/document/compile.ts';
+import { kinds } from '../engine/kinds/index.ts';
 import { attributesOf } from './attributes.ts';
 
 test('attributes as React spells them; a required error is told to assistive technology', () => {
@@ -10,6 +11,7 @@ test('attributes as React spells them; a required error is told to assistive tec
       rules: [{ id: 'r', check: { type: 'required' } }],
     }, // biome-ignore format: a field on a few lines
     { locale: 'en-GB' },
+    kinds,
   );
   expect(attributesOf(field)).toEqual({
     type: 'text',

@@ -1,5 +1,5 @@
-import { mayStand } from '../engine/run/html.ts';
-import type { CompiledField } from '../engine/run/plan.ts';
+import { mayStand } from '../engine/field/html.ts';
+import type { OpenField } from '../engine/field/kind.ts';
 
 /** HTML names that React spells another way. */
 const spelling: Readonly<Record<string, string>> = {
@@ -15,7 +15,7 @@ const spelling: Readonly<Record<string, string>> = {
 };
 
 /** The attributes a definition asks for, as React props. `required` follows from the rules and is told to assistive technology. */
-export function attributesOf(field: CompiledField): Record<string, string | boolean> {
+export function attributesOf(field: OpenField): Record<string, string | boolean> {
   const props: Record<string, string | boolean> = { type: 'text' };
   for (const [name, value] of Object.entries(field.html))
     if (mayStand(name, value)) props[spelling[name] ?? name] = value;

@@ -1,16 +1,12 @@
 'use client';
 
-import '../engine/run/kinds.ts';
-
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { type BindOptions, bind } from '../dom/bind.ts';
 import { readOn } from '../dom/clock.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
-import type { Reading } from '../engine/rules/reading.ts';
-import { kindOf } from '../engine/run/kind.ts';
-import { ghostOf, type PatternBody } from '../engine/run/layout.ts';
-import type { CompiledField } from '../engine/run/plan.ts';
-import type { FieldState } from '../engine/run/state.ts';
+import type { OpenField } from '../engine/field/kind.ts';
+import type { FieldState } from '../engine/field/moment.ts';
+import type { Reading } from '../engine/field/reading.ts';
 import { attributesOf } from './attributes.ts';
 
 /** A field and what goes on the page for it. The ids tie label, hint and message to the input. */
@@ -35,7 +31,7 @@ export interface Field {
  * where something else than this component is to own the state. `today` (ISO 8601) stands for the device's clock.
  */
 export function useField(
-  field: CompiledField,
+  field: OpenField,
   options: BindOptions & { readonly store?: FieldStore; readonly today?: string | undefined } = {},
 ): Field {
   const { store: given, submits = 'raw', today } = options;
@@ -59,8 +55,8 @@ export function useField(
     store: present,
     state,
     reading: present.reading(),
-    facts: kindOf(field).facts?.(field.plan, state.body) ?? none,
-    ghost: ghostFor(field, state),
+    facts: field.kind.facts?.(field.plan, state.body) ?? none,
+    ghost: field.kind.ghost?.(field.plan, state.body) ?? '',
     inputProps: {
       ...attributesOf(field),
       id: ids.input,
@@ -76,6 +72,3 @@ export function useField(
 }
 
 const none: Readonly<Record<string, string>> = {};
-
-const ghostFor = ({ plan }: CompiledField, { body }: FieldState): string =>
-  plan.kind === 'pattern' ? ghostOf(plan, body as PatternBody) : '';

@@ -1,12 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { compile } from '../engine/compile/compile.ts';
-import type { FieldDocument } from '../engine/compile/document.ts';
-import { parseNotation } from '../engine/compile/notation.ts';
-import { readAloud } from '../engine/compile/plain-words.ts';
-import { sampleCells } from '../engine/compile/sample.ts';
-import { lay } from '../engine/run/layout.ts';
-import type { PatternField } from '../engine/run/plan.ts';
+import { compile } from '../engine/document/compile.ts';
+import type { FieldDocument } from '../engine/document/document.ts';
+import { kinds } from '../engine/kinds/index.ts';
+import { lay } from '../engine/kinds/pattern/layout.ts';
+import { parseNotation } from '../engine/kinds/pattern/notation.ts';
+import { readAloud } from '../engine/kinds/pattern/plain-words.ts';
+import type { PatternField } from '../engine/kinds/pattern/run.ts';
+import { sampleCells } from '../engine/kinds/pattern/sample.ts';
 import { play } from '../engine/tape/play.ts';
 import { readTape } from '../engine/tape/read-tape.ts';
 
@@ -27,7 +28,7 @@ function table(heading: string): string[][] {
 
 const fieldFor = (pattern: string, options: object = {}) => {
   const field: FieldDocument = { id: 'it', kind: 'pattern', label: 'It', entry: { pattern, ...options } };
-  return compile({ arbeit: 1, title: 'Docs', locale: 'en-GB', fields: [field] });
+  return compile({ arbeit: 1, title: 'Docs', locale: 'en-GB', fields: [field] }, kinds);
 };
 
 describe('docs/notation.md', () => {
@@ -59,13 +60,13 @@ describe('docs/notation.md', () => {
 });
 
 describe('docs/kinds.md', () => {
-  const kinds = readFileSync(new URL('docs/kinds.md', root), 'utf8');
-  const examples = [...kinds.matchAll(/```tape (\S+) (\{.*\}) (\S+)\n([\s\S]*?)```/g)];
+  const text = readFileSync(new URL('docs/kinds.md', root), 'utf8');
+  const examples = [...text.matchAll(/```tape (\S+) (\{.*\}) (\S+)\n([\s\S]*?)```/g)];
   test.each(examples.map(([, ...parts]) => parts as [string, string, string, string]))(
     '%s %s %s',
     (kind, entry, locale, lines) => {
       const field = { id: 'it', kind, label: 'It', entry: JSON.parse(entry) } as FieldDocument;
-      const set = compile({ arbeit: 1, title: 'Docs', locale, fields: [field] });
+      const set = compile({ arbeit: 1, title: 'Docs', locale, fields: [field] }, kinds);
       const read = readTape(`field it\n${lines}`);
       expect(read).toMatchObject({ ok: true });
       expect(read.ok && play(set, read.tape)).toMatchObject({ misses: [] });

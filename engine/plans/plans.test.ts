@@ -1,13 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../compile/compile.ts';
-import type { PhoneEntry } from '../compile/phone.ts';
-import { read } from '../rules/reading.ts';
-import { kindOf } from '../run/kind.ts';
-import { apply, keysOf, start } from '../run/state.ts';
+import { compileField } from '../document/compile.ts';
+import { read } from '../field/reading.ts';
+import { apply, keysOf, start } from '../field/state.ts';
+import { kinds } from '../kinds/index.ts';
+import type { PhoneEntry } from '../kinds/phone/define.ts';
+import type { PhonePlan } from '../kinds/phone/plan.ts';
 import { allRegions, codeOf, codes, plannedRegions, planOf } from './plans.ts';
 
 const phone = (entry: PhoneEntry) =>
-  compileField({ id: 'p', kind: 'phone', label: 'P', entry }, { locale: 'en-GB' });
+  compileField({ id: 'p', kind: 'phone', label: 'P', entry }, { locale: 'en-GB' }, kinds);
 const typed = (entry: PhoneEntry, text: string, paste = false) => {
   const field = phone(entry);
   let state = apply(field, start(field), { type: 'focus' });
@@ -173,7 +174,7 @@ describe('regions of a shared code are told apart', () => {
   ])('%s is in %s', (text, region) => {
     const field = phone({ home: 'FR' });
     const state = apply(field, start(field), { type: 'set', text });
-    expect(kindOf(field).facts?.(field.plan, state.body).region).toBe(region);
+    expect(field.kind.facts?.(field.plan, state.body).region).toBe(region);
   }); // biome-ignore format: a table
 });
 
@@ -285,7 +286,7 @@ test('short numbers of Vienna and Stockholm', () => {
 });
 
 test('a field for listed regions carries those plans and no others', () => {
-  const { plan } = phone({ home: 'GB', regions: ['FR', 'CH'] });
-  expect(plan.kind === 'phone' && Object.keys(plan.plans).sort()).toEqual(['CH', 'FR', 'GB']);
-  expect(plan.kind === 'phone' && Object.keys(plan.codes).sort()).toEqual(['33', '41', '44']);
+  const { plans, codes } = phone({ home: 'GB', regions: ['FR', 'CH'] }).plan as PhonePlan;
+  expect(Object.keys(plans).sort()).toEqual(['CH', 'FR', 'GB']);
+  expect(Object.keys(codes).sort()).toEqual(['33', '41', '44']);
 });

@@ -1,5 +1,5 @@
-import type { PhoneFormat, RegionPlan } from '../run/phone.ts';
 import { callingCodes } from './calling-codes.ts';
+import type { PhoneFormat, RegionPlan } from './region-plan.ts';
 import { leadingDigits, regionPlans } from './regions.ts';
 
 /** One calling code: the regions it serves, the main one first, and the digits behind it. */

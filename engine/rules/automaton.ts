@@ -1,5 +1,5 @@
-import type { Automaton, ExpressionNode } from '../run/plan.ts';
-import type { Verdict } from './verdict.ts';
+import type { Verdict } from './finding.ts';
+import type { Automaton, ExpressionNode } from './rule.ts';
 
 /**
  * Whole-value matching by derivatives (Brzozowski 1964): after each code point the expression that the rest

@@ -1,23 +1,63 @@
-import { incomplete, passed } from '../run/finding.ts';
-import { countOf } from '../run/graphemes.ts';
-import { type Body, kindOf } from '../run/kind.ts';
-import type { Check, CompiledField } from '../run/plan.ts';
+import { countOf } from '../values/graphemes.ts';
 import { match } from './automaton.ts';
 import { rotated, schemes } from './checksum.ts';
-import type { Finding, Verdict } from './verdict.ts';
+import type { Finding, Verdict } from './finding.ts';
+import { incomplete, passed } from './finding.ts';
+import type { Check } from './rule.ts';
 
 const none: Readonly<Record<string, string>> = {};
 const missing: Finding = { verdict: 'open', code: 'required', data: none };
 
+/** What a check asks about: something held, whatever its kind. */
+export interface Held {
+  /** The characters the user contributed, in order. */
+  readonly content: string;
+  readonly display: string;
+  /** Nothing is missing: what stands there is a whole value, right or wrong. */
+  readonly complete: boolean;
+}
+
+/** What a kind must be able to tell of what it holds, so that it can be checked. */
+export interface Judged<P, B extends Held> {
+  raw(plan: P, body: B): string;
+  /** Whether typing on could still add a character. */
+  hasRoom(plan: P, body: B): boolean;
+  /** What a whole value from the program comes to. */
+  read(plan: P, text: string): { readonly body: B };
+  /** The same content as it shows away from the focus. */
+  rest?(plan: P, body: B): B;
+  /** The kind's own answer to a check; `undefined` leaves it to `check`. */
+  judge?(plan: P, body: B, check: Check, asked: Asked): Finding | undefined;
+}
+
+/** What stands around a value while it is checked. */
+export interface Asked {
+  /** The clock, an ISO 8601 date; empty where none is at hand. */
+  readonly today: string;
+  /** Values of the other fields of the form, by id; `null` for one that has none. */
+  readonly others: Readonly<Record<string, string | null>>;
+  /** What was answered to questions, by the rule's id. */
+  readonly answers: Readonly<Record<string, unknown>>;
+}
+
+/** A field by itself, on a day or without a clock. */
+export const alone = (today = ''): Asked => ({ today, others: nobody, answers: nobody });
+const nobody: Readonly<Record<string, never>> = {};
+
+/** A field to be checked: its plan, its kind. */
+interface Subject<P, B extends Held> {
+  readonly plan: P;
+  readonly kind: Judged<P, B>;
+}
+
 /**
- * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet either. `today` is the
- * clock, an ISO 8601 date.
+ * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet either.
  */
-export function check(field: CompiledField, body: Body, what: Check, today: string): Finding {
+export function check<P, B extends Held>(field: Subject<P, B>, body: B, what: Check, asked: Asked): Finding {
   if (!body.content) return what.type === 'required' ? missing : passed;
   if (what.type === 'required') return body.content.trim() ? passed : missing;
   if (what.type === 'complete' || what.type === 'range') {
-    const own = kindOf(field).judge?.(field.plan, body, what, today);
+    const own = field.kind.judge?.(field.plan, body, what, asked);
     if (own) return own;
   }
   switch (what.type) {
@@ -53,20 +93,21 @@ export function isTrivial(text: string): boolean {
   return isRun || isPair;
 }
 
-const rawOf = (field: CompiledField, body: Body): string => kindOf(field).raw(field.plan, body);
-const hasRoom = (field: CompiledField, body: Body): boolean => kindOf(field).hasRoom(field.plan, body);
+const rawOf = <P, B extends Held>({ kind, plan }: Subject<P, B>, body: B): string => kind.raw(plan, body);
+const hasRoom = <P, B extends Held>({ kind, plan }: Subject<P, B>, body: B): boolean =>
+  kind.hasRoom(plan, body);
 
 const finding = (verdict: Verdict, code: string, data = none): Finding =>
   verdict === 'pass' ? passed : { verdict, code, data };
 
-function length(field: CompiledField, body: Body, min: number, max: number): Finding {
+function length<P, B extends Held>(field: Subject<P, B>, body: B, min: number, max: number): Finding {
   const count = countOf(rawOf(field, body));
   const data = { min: String(min), max: String(max), length: String(count) };
   if (count > max) return finding('fail', 'too-long', data);
   return finding(count >= min ? 'pass' : hasRoom(field, body) ? 'open' : 'fail', 'too-short', data);
 }
 
-function among(field: CompiledField, body: Body, values: readonly string[]): Finding {
+function among<P, B extends Held>(field: Subject<P, B>, body: B, values: readonly string[]): Finding {
   const raw = rawOf(field, body);
   if (values.includes(raw)) return passed;
   const open = values.some((value) => value.startsWith(raw));
@@ -74,15 +115,15 @@ function among(field: CompiledField, body: Body, values: readonly string[]): Fin
   return finding(open ? 'open' : 'fail', 'not-allowed', { allowed: shown });
 }
 
-function notAmong(field: CompiledField, body: Body, values: readonly string[]): Finding {
+function notAmong<P, B extends Held>(field: Subject<P, B>, body: B, values: readonly string[]): Finding {
   const raw = rawOf(field, body);
   if (!values.includes(raw)) return passed;
   return finding(hasRoom(field, body) ? 'open' : 'fail', 'not-allowed', { value: body.display });
 }
 
 /** A raw value as the field would show it. */
-function shownAs(field: CompiledField, raw: string): string {
-  const kind = kindOf(field);
-  const { body } = kind.read(field.plan, raw);
-  return (kind.rest?.(field.plan, body) ?? body).display || raw;
+function shownAs<P, B extends Held>(field: Subject<P, B>, raw: string): string {
+  const { kind, plan } = field;
+  const { body } = kind.read(plan, raw);
+  return (kind.rest?.(plan, body) ?? body).display || raw;
 }

@@ -1,5 +1,4 @@
-import type { CompiledField } from '../run/plan.ts';
-import type { Finding } from './verdict.ts';
+import type { Finding } from './finding.ts';
 
 /**
  * Default wording by code. Short, in the user's terms, and saying what to do. `{…}` is message data. Plain
@@ -21,33 +20,30 @@ const wording: Readonly<Record<string, string>> = {
   'bad-checksum': 'Please check for a typing mistake.',
 };
 
-const ofDays: Readonly<Record<string, string>> = {
-  'below-min': 'Nothing before {min} is possible.',
-  'above-max': 'Nothing after {max} is possible.',
-};
-/** What some kinds say in other words. */
-const ofNumbers: Readonly<Record<string, string>> = { 'not-allowed': 'Only {wanted} can be used here.' };
-const byKind: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  date: ofDays,
-  time: ofDays,
-  phone: ofNumbers,
-};
+/** A kind's own wording of codes, where it has another than every field. */
+export type Wording = Readonly<Record<string, string>>;
 
 /** The default wording of a code, for a kind. */
-export const wordingFor = (kind: string, code: string): string =>
-  byKind[kind]?.[code] ?? wording[code] ?? 'Please check this.';
+export const wordingFor = (own: Wording | undefined, code: string): string =>
+  own?.[code] ?? wording[code] ?? 'Please check this.';
+
+/** Who a message is about. */
+interface Speaker {
+  readonly label: string;
+  readonly kind: { readonly wording?: Wording };
+}
 
 /**
  * The message of a finding, `{name}` replaced by the finding's data or, for `{label}`, the field's label. A name
  * without data stays as it is written.
  */
-export function message(field: CompiledField, say: string | undefined, { code, data }: Finding): string {
-  // An `in` rule of a telephone field brings its own data, and so its own wording.
+export function message({ label, kind }: Speaker, say: string | undefined, { code, data }: Finding): string {
+  // A kind's wording of a code speaks of data that its own findings bring; a rule `in` of the same code has none of it.
   const isOwn = code !== 'not-allowed' || data.wanted !== undefined;
-  const template = say ?? wordingFor(isOwn ? field.plan.kind : '', code);
+  const template = say ?? wordingFor(isOwn ? kind.wording : undefined, code);
   if (!template.includes('{')) return template;
   return template.replace(
     /\{([\w-]+)\}/g,
-    (whole, name: string) => data[name] ?? (name === 'label' ? field.label : whole),
+    (whole, name: string) => data[name] ?? (name === 'label' ? label : whole),
   );
 }

@@ -1,10 +1,11 @@
-import type { CompiledSet } from '../compile/compile.ts';
-import { type Flags, read, told } from '../rules/reading.ts';
-import { applyToForm, type FormEvent, type FormState, startForm } from '../run/form.ts';
-import { graphemes } from '../run/graphemes.ts';
-import { kindOf } from '../run/kind.ts';
-import type { CompiledField, CompiledForm } from '../run/plan.ts';
-import { type FieldEvent, type FieldState, keysOf } from '../run/state.ts';
+import type { CompiledSet } from '../document/compile.ts';
+import type { OpenField } from '../field/kind.ts';
+import type { FieldEvent, FieldState } from '../field/moment.ts';
+import { type Flags, read, told } from '../field/reading.ts';
+import { keysOf } from '../field/state.ts';
+import type { OpenForm } from '../form/form.ts';
+import { applyToForm, type FormEvent, type FormState, startForm } from '../form/form.ts';
+import { graphemes } from '../values/graphemes.ts';
 import type { Action, Expectation, Tape } from './script.ts';
 
 /** What an action led to. Offsets are UTF-16 units of the display. */
@@ -81,7 +82,7 @@ export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMis
 }
 
 /** The form a tape plays on; a field's own tape plays on a form of that field alone. */
-function formFor(set: CompiledSet, tape: Tape): CompiledForm | undefined {
+function formFor(set: CompiledSet, tape: Tape): OpenForm | undefined {
   if (tape.target.type === 'form') {
     const form = set.forms.find((candidate) => candidate.id === tape.target.id);
     return form?.fields.length ? form : undefined;
@@ -91,7 +92,7 @@ function formFor(set: CompiledSet, tape: Tape): CompiledForm | undefined {
 }
 
 /** The events an action comes to. What is done to a field that has no focus first focuses it, as a hand would. */
-export function eventsOf(form: CompiledForm, action: Action, state: FormState, about: string): FormEvent[] {
+export function eventsOf(form: OpenForm, action: Action, state: FormState, about: string): FormEvent[] {
   switch (action.do) {
     case 'focus':
       return [{ type: 'focus', field: action.field ?? about }];
@@ -112,13 +113,13 @@ export function eventsOf(form: CompiledForm, action: Action, state: FormState, a
   }
 }
 
-const fieldIn = (form: CompiledForm, id: string): CompiledField =>
+const fieldIn = (form: OpenForm, id: string): OpenField =>
   form.fields.find((candidate) => candidate.id === id)!;
 
 type FieldAction = Exclude<Action, { do: 'focus' | 'leave' | 'submit' | 'reset' | 'wait' }>;
 
 /** The events of an action on the field that has the focus, being in `state`. */
-export function fieldEvents(action: FieldAction, state: FieldState, field: CompiledField): FieldEvent[] {
+export function fieldEvents(action: FieldAction, state: FieldState, field: OpenField): FieldEvent[] {
   const to = (start: number, end = start): FieldEvent[] => [{ type: 'select', start, end }];
   const { display } = state.body;
   switch (action.do) {
@@ -140,7 +141,7 @@ export function fieldEvents(action: FieldAction, state: FieldState, field: Compi
     case 'up':
     case 'down':
       // Where nothing is stepped these keys go to the ends of the line.
-      if (!kindOf(field).step) return to(action.do === 'up' ? 0 : display.length);
+      if (!field.kind.step) return to(action.do === 'up' ? 0 : display.length);
       return Array<FieldEvent>(action.times).fill({ type: action.do === 'up' ? 'up' : 'down' });
     case 'left':
     case 'right':
@@ -165,7 +166,7 @@ function arrow({ body, start, end }: FieldState, to: 'left' | 'right', times: nu
 
 type Head = Pick<Row, 'tape' | 'line' | 'action' | 'rejected' | 'leftOut'>;
 
-function rowOf(form: CompiledForm, state: FormState, id: string, head: Head, today: string): Row {
+function rowOf(form: OpenForm, state: FormState, id: string, head: Head, today: string): Row {
   const field = fieldIn(form, id);
   const at = state.fields[id]!;
   const { display, raw, value, flags, shown } = read(field, at, today);
@@ -188,7 +189,7 @@ function rowOf(form: CompiledForm, state: FormState, id: string, head: Head, tod
 
 /** Whether an expectation holds: what it found instead when not, a sentence when it makes no sense here. */
 function examine(
-  form: CompiledForm,
+  form: OpenForm,
   state: FormState,
   step: Expectation,
   id: string,
@@ -250,7 +251,7 @@ const codesOf: Readonly<Record<string, readonly string[]>> = {
   'not-trivial': ['trivial'],
 };
 
-function verdictOf(field: CompiledField, findings: ReturnType<typeof read>['findings'], name: string) {
+function verdictOf(field: OpenField, findings: ReturnType<typeof read>['findings'], name: string) {
   const byId = field.rules.findIndex((rule) => rule.id === name);
   if (byId >= 0) return findings[byId]!.verdict;
   const coded = field.rules.flatMap((rule, i) => {

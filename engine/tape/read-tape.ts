@@ -1,5 +1,5 @@
-import { nearest } from '../compile/fault.ts';
-import type { Flags } from '../rules/reading.ts';
+import { nearest } from '../faults/fault.ts';
+import type { Flags } from '../field/reading.ts';
 import { type Expected, flagNames, reasons, type Step, type Tape, type TapeFault } from './script.ts';
 
 export type TapeResult =

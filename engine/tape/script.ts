@@ -1,5 +1,5 @@
-import type { Flags } from '../rules/reading.ts';
-import type { Verdict } from '../rules/verdict.ts';
+import type { Flags } from '../field/reading.ts';
+import type { Verdict } from '../rules/finding.ts';
 
 /** A tape: what is done to a field or a form, and what is expected after it (`engine.md`, section 6). */
 export interface Tape {

@@ -1,12 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { compile } from '../compile/compile.ts';
-import type { SetDocument } from '../compile/document.ts';
+import { compile } from '../document/compile.ts';
+import type { SetDocument } from '../document/document.ts';
+import { kinds } from '../kinds/index.ts';
 import { marked, play } from './play.ts';
 import { readTape } from './read-tape.ts';
 
 const demo = new URL('../../studio/demo/', import.meta.url);
-const set = compile(JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument);
+const set = compile(
+  JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument,
+  kinds,
+);
 
 const tapeOf = (...lines: string[]) => {
   const read = readTape(lines.join('\n'));
@@ -36,22 +40,25 @@ describe('the table of the contract, for (<3 digit>) <3 digit>-<4 digit>', () =>
     label: 'Phone',
     entry: { pattern: '(<3 digit>) <3 digit>-<4 digit>' },
   };
-  const both = compile({
-    arbeit: 1,
-    title: 'Contract',
-    locale: 'en-GB',
-    fields: [
-      phone,
-      { ...phone, id: 'ahead', entry: { ...phone.entry, literals: 'ahead' } },
-      { ...phone, id: 'gap', entry: { pattern: '<2 latin>-<4 digit>/<2 "0-9A-F">' } },
-      { ...phone, id: 'vary', entry: { pattern: '<2-4 digit>-<2 digit>' } },
-      {
-        ...phone,
-        id: 'fixed',
-        entry: { pattern: '<0-3 letter>-<0-3 digit>-<0-2 alnum>', positions: 'fixed' },
-      },
-    ],
-  });
+  const both = compile(
+    {
+      arbeit: 1,
+      title: 'Contract',
+      locale: 'en-GB',
+      fields: [
+        phone,
+        { ...phone, id: 'ahead', entry: { ...phone.entry, literals: 'ahead' } },
+        { ...phone, id: 'gap', entry: { pattern: '<2 latin>-<4 digit>/<2 "0-9A-F">' } },
+        { ...phone, id: 'vary', entry: { pattern: '<2-4 digit>-<2 digit>' } },
+        {
+          ...phone,
+          id: 'fixed',
+          entry: { pattern: '<0-3 letter>-<0-3 digit>-<0-2 alnum>', positions: 'fixed' },
+        },
+      ],
+    },
+    kinds,
+  );
   test.each<[string, string[]]>([
     ['phone', ['type "555"', 'expect display "(555|"', 'type "0"', 'expect display "(555) 0|"']],
     [
@@ -138,12 +145,15 @@ describe('playing', () => {
   });
   test('a bar in the text is written \\\\|', () => {
     expect(marked('a|b', [1, 1])).toBe('"a|\\\\|b"');
-    const bar = compile({
-      arbeit: 1,
-      title: 'Bar',
-      locale: 'en',
-      fields: [{ id: 'b', kind: 'pattern', label: '', entry: { pattern: '<digit>|<digit>' } }],
-    });
+    const bar = compile(
+      {
+        arbeit: 1,
+        title: 'Bar',
+        locale: 'en',
+        fields: [{ id: 'b', kind: 'pattern', label: '', entry: { pattern: '<digit>|<digit>' } }],
+      },
+      kinds,
+    );
     expect(play(bar, tapeOf('field b', 'type "12"', 'expect display "1\\\\|2|"'))).toMatchObject({
       misses: [],
     });

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Database } from '../store/store.ts';
+import type { Database } from '../store/database.ts';
 import { store } from '../store/store.ts';
 import { isTrouble, StoreTrouble } from '../store/trouble.ts';
 import { logTrouble } from './api/request.ts';

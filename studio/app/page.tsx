@@ -1,4 +1,5 @@
-import { readDocument } from '../../engine/compile/read-document.ts';
+import { readDocument } from '../../engine/document/read-document.ts';
+import { kinds } from '../../engine/kinds/index.ts';
 import { type Broken, type Folded, Shelf } from '../shelf/shelf.tsx';
 import { listSets, type StoredSet } from '../store/sets.ts';
 import { isTrouble } from '../store/trouble.ts';
@@ -16,7 +17,7 @@ export default async function ShelfPage() {
   const broken: Broken[] = [];
   // A set that was stored by hand, or by an older Arbeit, may not be readable any more: that is one line, not the page.
   for (const set of found) {
-    const result = readDocument(set.document);
+    const result = readDocument(set.document, kinds);
     if (result.ok) sets.push({ ...set, document: result.document });
     else broken.push({ id: set.id, faults: result.faults.map(({ path, message }) => `${path}: ${message}`) });
   }

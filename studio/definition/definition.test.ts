@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
-import { parseNotation } from '../../engine/compile/notation.ts';
-import { readDocument } from '../../engine/compile/read-document.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import { readDocument } from '../../engine/document/read-document.ts';
+import { kinds } from '../../engine/kinds/index.ts';
+import { parseNotation } from '../../engine/kinds/pattern/notation.ts';
 import {
   addField,
   addRule,
@@ -60,7 +61,7 @@ describe('history', () => {
 });
 
 describe('edits of a document leave a sound one', () => {
-  const isSound = (document: SetDocument) => readDocument(document).ok;
+  const isSound = (document: SetDocument) => readDocument(document, kinds).ok;
   test('a field is added under a free id', () => {
     const added = addField(set, fromNothing);
     expect([added.id, isSound(added.set)]).toEqual(['field-2', true]);

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import { differences } from './differences.ts';
 
 const field = (id: string, more: object = {}) =>

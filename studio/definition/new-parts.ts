@@ -1,4 +1,4 @@
-import type { Matter } from '../../engine/compile/notation.ts';
+import type { Matter } from '../../engine/kinds/pattern/notation.ts';
 
 /** Parts to begin with, each already one that works. */
 export const newParts: readonly { readonly label: string; readonly part: Matter }[] = [

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import type { SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
 import { type Answer, createSaver, type SaveState } from './saver.ts';
 
 const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });

@@ -1,4 +1,5 @@
-import type { DocumentFault, SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
+import type { DocumentFault } from '../../engine/faults/document-fault.ts';
 
 /** What became of the latest save, in words the masthead can show. */
 export type SaveState =

@@ -1,23 +1,10 @@
-import type { FieldDocument, KindName, SetDocument } from '../../engine/compile/document.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import { kinds } from '../../engine/kinds/index.ts';
 import { sampleLine, sampleOf } from './sample.ts';
-
-/** Kinds in words. */
-export const kindNames: Readonly<Record<KindName, string>> = {
-  pattern: 'pattern',
-  text: 'text',
-  number: 'number',
-  currency: 'money',
-  percent: 'percent',
-  date: 'date',
-  time: 'time',
-  duration: 'duration',
-  phone: 'telephone',
-  pin: 'PIN',
-  'one-time-code': 'one-time code',
-};
 
 /** What a field looks like, in one line: the pattern, or its kind with a sample. */
 export function shapeOf(field: FieldDocument, set: Pick<SetDocument, 'locale' | 'classes'>): string {
-  if (field.kind === 'pattern') return field.entry.pattern;
-  return `${kindNames[field.kind]} · ${sampleLine(sampleOf(field, set))}`;
+  const own = 'pattern' in field.entry ? field.entry.pattern : undefined;
+  if (own !== undefined) return own;
+  return `${kinds[field.kind].define.name} · ${sampleLine(sampleOf(field, set))}`;
 }

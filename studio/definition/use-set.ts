@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
 import type { StoredSet } from '../store/sets.ts';
 import { type Draft, dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
@@ -115,7 +115,7 @@ export function useSet(stored: StoredSet): EditedSet {
       leave();
       letGo();
     };
-  }, [stored.id, stored.document, keep]);
+  }, [stored.id, stored.revision, stored.document, keep]);
 
   const edit = useCallback<EditedSet['edit']>((change, about) => {
     setHistory((h) => record(h, change(h.present), about ?? null));

@@ -1,8 +1,10 @@
 'use client';
 
-import type { CheckDocument, KindName } from '../../engine/compile/document.ts';
-import { parseExpression } from '../../engine/compile/expression.ts';
-import { problemWithCheck } from '../../engine/compile/read-rules.ts';
+import type { CheckDocument } from '../../engine/document/document.ts';
+import { problemWithCheck } from '../../engine/document/read-rules.ts';
+import type { KindName } from '../../engine/kinds/index.ts';
+import { kinds } from '../../engine/kinds/index.ts';
+import { parseExpression } from '../../engine/rules/expression.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 
@@ -140,7 +142,7 @@ function RangeEditor({
 /** What the document's reader would say of a range. */
 function problemWithRange(kind: KindName, check: RangeCheck): string | null {
   const given = Object.fromEntries(Object.entries(check).filter(([, value]) => value !== ''));
-  return problemWithCheck(kind, given)[0] ?? null;
+  return problemWithCheck(kinds[kind].define, given)[0] ?? null;
 }
 
 function problemWithLength(

@@ -1,4 +1,5 @@
-import type { CheckDocument, KindName } from '../../engine/compile/document.ts';
+import type { CheckDocument } from '../../engine/document/document.ts';
+import type { KindName } from '../../engine/kinds/index.ts';
 
 export type CheckType = CheckDocument['type'];
 

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { onCompletion, onNextEdit } from '../../dom/completion.ts';
-import type { BoxesPlan } from '../../engine/run/boxes.ts';
+import type { BoxesPlan } from '../../engine/kinds/boxes/run.ts';
 import type { Field } from '../../react/use-field.ts';
 import { codeFor } from './simulated-sender.ts';
 

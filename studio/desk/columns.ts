@@ -1,7 +1,8 @@
-import type { Node } from '../../engine/compile/notation.ts';
-import { graphemes } from '../../engine/run/graphemes.ts';
-import { type PatternBody, standing, textBefore, written } from '../../engine/run/layout.ts';
-import type { Part, PatternPlan } from '../../engine/run/plan.ts';
+import type { PatternBody } from '../../engine/kinds/pattern/body.ts';
+import { standing, textBefore, written } from '../../engine/kinds/pattern/layout.ts';
+import type { Node } from '../../engine/kinds/pattern/notation.ts';
+import type { Part, PatternPlan } from '../../engine/kinds/pattern/plan.ts';
+import { graphemes } from '../../engine/values/graphemes.ts';
 import type { Path } from '../definition/pattern-edits.ts';
 
 /** One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both stand on these. */

@@ -1,14 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../../engine/compile/compile.ts';
-import { parseNotation } from '../../engine/compile/notation.ts';
-import { sampleCells } from '../../engine/compile/sample.ts';
-import { read } from '../../engine/rules/reading.ts';
-import { lay, type PatternBody } from '../../engine/run/layout.ts';
-import { apply, type FieldEvent, keysOf, start } from '../../engine/run/state.ts';
+import { compileField } from '../../engine/document/compile.ts';
+import type { Body } from '../../engine/field/body.ts';
+import type { Plan } from '../../engine/field/compiled.ts';
+import type { FieldEvent } from '../../engine/field/moment.ts';
+import { read } from '../../engine/field/reading.ts';
+import { apply, keysOf, start } from '../../engine/field/state.ts';
+import { kinds } from '../../engine/kinds/index.ts';
+import type { PatternBody } from '../../engine/kinds/pattern/body.ts';
+import { lay } from '../../engine/kinds/pattern/layout.ts';
+import { parseNotation } from '../../engine/kinds/pattern/notation.ts';
+import { sampleCells } from '../../engine/kinds/pattern/sample.ts';
+import { actions, fieldOf, sketch, walk } from '../../engine/prove/arbitraries.ts';
 import { play } from '../../engine/tape/play.ts';
 import { readTape } from '../../engine/tape/read-tape.ts';
-import { actions, fieldOf, sketch, walk } from '../../engine/testing/arbitraries.ts';
 import { boundaryFor, columnsOf, place } from './columns.ts';
 import { phoneKeys } from './phone-keys.ts';
 import { type DeskTape, mostRows, newTape, recordRow, replay, tapeText } from './tape-rows.ts';
@@ -49,13 +54,14 @@ describe('the column grid', () => {
     const field = compileField(
       { id: 'f', kind: 'pattern', label: '', entry: { pattern: '<2-4 digit>-<2 digit>' } },
       { locale: 'en' },
+      kinds,
     );
     const { columns } = columnsOf(
       parseNotation('<2-4 digit>-<2 digit>').nodes,
       field.plan,
       sampleCells(field.plan),
     );
-    const state = keysOf('12-34').reduce((s, key) => apply(field, s, key), start<PatternBody>(field));
+    const state = keysOf('12-34').reduce((s, key) => apply(field, s, key), start(field));
     const placed = place(field.plan, state.body, columns);
     // 1 2 _ _ - 3 4: the cells that stayed out keep their columns.
     expect([0, 1, 2, 3, 4, 5].map((offset) => boundaryFor(offset, placed))).toEqual([0, 1, 2, 5, 6, 7]);
@@ -66,6 +72,7 @@ describe('the desk’s tape', () => {
   const field = compileField(
     { id: 'pin', kind: 'pattern', label: '', entry: { pattern: '<4 digit>' } },
     { locale: 'en' },
+    kinds,
   );
   const recorded = (events: readonly FieldEvent[]): DeskTape => {
     let state = start(field);
@@ -86,7 +93,7 @@ describe('the desk’s tape', () => {
   });
   test('going on from an earlier row replaces what came after it', () => {
     const tape = recorded([{ type: 'focus' }, ...keysOf('123')]);
-    const next = apply(field, tape.rows[1]!.state, { type: 'key', text: '9' });
+    const next = apply<Plan, Body>(field, tape.rows[1]!.state, { type: 'key', text: '9' });
     const again = recordRow(tape, field, { type: 'key', text: '9' }, next, 1, read).rows;
     expect(again.map((row) => row.reading.display)).toEqual(['', '1', '19']);
     expect(new Set(again.map((row) => row.id)).size).toBe(3);
@@ -95,6 +102,7 @@ describe('the desk’s tape', () => {
     const wider = compileField(
       { id: 'pin', kind: 'pattern', label: '', entry: { pattern: '<2 digit>-<3 digit>' } },
       { locale: 'en' },
+      kinds,
     );
     const { rows } = replay(
       recorded([{ type: 'focus' }, ...keysOf('12345'), { type: 'backspace' }]),

@@ -5,10 +5,12 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import { readOn } from '../../dom/clock.ts';
 import { createStore } from '../../dom/store.ts';
-import { compileField } from '../../engine/compile/compile.ts';
-import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
-import type { CompiledField, PatternPlan } from '../../engine/run/plan.ts';
-import { start } from '../../engine/run/state.ts';
+import { compileField } from '../../engine/document/compile.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import type { OpenField } from '../../engine/field/kind.ts';
+import { start } from '../../engine/field/state.ts';
+import { kinds } from '../../engine/kinds/index.ts';
+import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
 import { type Field, useField } from '../../react/use-field.ts';
 import { todayIn } from '../definition/clock.ts';
 import { changeField, fieldOf, removeField } from '../definition/edits.ts';
@@ -42,7 +44,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
 
   const { classes, locale } = set.document;
   const compiled = useMemo(
-    () => compileField(definition, { locale, ...(classes ? { classes } : {}) }),
+    () => compileField(definition, { locale, ...(classes ? { classes } : {}) }, kinds),
     [definition, locale, classes],
   );
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
@@ -154,7 +156,7 @@ function OnPattern({
  * The field's state and the tape of this visit, following the definition: when that changes, the same keys are
  * played again on the new one. Stepping back puts the whole desk at that row.
  */
-function useBench(compiled: CompiledField, today: string | undefined) {
+function useBench(compiled: OpenField, today: string | undefined) {
   const read = useMemo(() => readOn(today), [today]);
   const [bench, setBench] = useState(() => {
     const base = start(compiled);

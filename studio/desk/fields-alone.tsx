@@ -1,7 +1,9 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import type { CompiledField } from '../../engine/run/plan.ts';
+import type { CompiledField } from '../../engine/field/compiled.ts';
+import { type OpenField, open } from '../../engine/field/kind.ts';
+import { runs } from '../../engine/kinds/runs.ts';
 import { useField } from '../../react/use-field.ts';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
@@ -9,13 +11,15 @@ import { PlainField } from '../sheet/plain-field.tsx';
 /** Fields in a real form, as an end user meets them: submit shows what a program would receive, reset begins again. */
 export function FieldsAlone({
   title,
-  fields,
+  fields: compiled,
   today,
 }: {
   readonly title: string;
   readonly today?: string | undefined;
+  /** As data: they come from the server. */
   readonly fields: readonly CompiledField[];
 }) {
+  const [fields] = useState(() => compiled.map((field) => open(field, runs)));
   const form = useRef<HTMLFormElement>(null);
   const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
   return (
@@ -56,7 +60,7 @@ export function FieldsAlone({
   );
 }
 
-function Alone({ field, today }: { readonly field: CompiledField; readonly today: string | undefined }) {
+function Alone({ field, today }: { readonly field: OpenField; readonly today: string | undefined }) {
   const live = useField(field, { today });
   const { rejected, leftOut } = live.state;
   return (

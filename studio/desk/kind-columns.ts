@@ -1,11 +1,8 @@
-import type { BoxesPlan } from '../../engine/run/boxes.ts';
-import { fold, graphemes } from '../../engine/run/graphemes.ts';
-import { kindOf } from '../../engine/run/kind.ts';
-import type { LineBody } from '../../engine/run/line.ts';
-import type { PartsBody } from '../../engine/run/parts.ts';
-import type { PhoneBody } from '../../engine/run/phone.ts';
-import type { CompiledField } from '../../engine/run/plan.ts';
-import type { FieldState } from '../../engine/run/state.ts';
+import type { OpenField } from '../../engine/field/kind.ts';
+import type { FieldState } from '../../engine/field/moment.ts';
+import type { Drawing } from '../../engine/kinds/drawing.ts';
+import { type KindName, kinds } from '../../engine/kinds/index.ts';
+import { graphemes } from '../../engine/values/graphemes.ts';
 
 /** A character of the display, and what it is. */
 export interface DisplayColumn {
@@ -20,16 +17,16 @@ export interface DisplayColumn {
   readonly seen: string;
 }
 
-const digit = /^\p{Nd}$/u;
+/** How a field's kind is drawn. A plan of the table's kinds names one of them. */
+export const drawingOf = ({ plan }: OpenField): Drawing => kinds[plan.kind as KindName].draw;
 
 /** The display of a field of any kind but `pattern`, character by character. */
-export function displayColumns(field: CompiledField, { body }: FieldState): readonly DisplayColumn[] {
+export function displayColumns(field: OpenField, { body }: FieldState): readonly DisplayColumn[] {
   const { plan } = field;
-  const isContent = contentTest(field, body as LineBody & PartsBody);
-  const isConcealed = (plan.kind === 'pin' || plan.kind === 'one-time-code') && (plan as BoxesPlan).conceal;
-  // A trunk or an international prefix is the user's, and stays out of the value.
-  const { lead = '' } = plan.kind === 'phone' ? (body as PhoneBody).read : {};
-  let ahead = lead.length;
+  const draw: Drawing = drawingOf(field);
+  const isContent = draw.own?.(plan, body) ?? (() => true);
+  const isConcealed = draw.conceals?.(plan) ?? false;
+  let ahead = draw.lead?.(body) ?? 0;
   let offset = 0;
   return graphemes(body.display).map((character) => {
     const own = isContent(character, offset);
@@ -47,46 +44,9 @@ export function displayColumns(field: CompiledField, { body }: FieldState): read
   });
 }
 
-function contentTest(
-  { plan }: CompiledField,
-  body: LineBody & PartsBody,
-): (character: string, offset: number) => boolean {
-  switch (plan.kind) {
-    case 'number':
-    case 'currency':
-    case 'percent': {
-      // Zeros that only fill up are none: a right fill begins with them, a resting text ends with them.
-      let padding = body.skip;
-      let left = body.content.replace('-', '').length;
-      return (character, offset) => {
-        if (offset === body.head) return true;
-        if (offset < body.from || offset >= body.to) return false;
-        const isPoint = character === plan.decimal && plan.fill === 'left';
-        if (!digit.test(character) && !isPoint) return false;
-        if (padding-- > 0) return false;
-        return left-- > 0;
-      };
-    }
-    case 'phone':
-      return (character) => /[\d+x]/.test(character);
-    case 'date':
-    case 'time':
-    case 'duration': {
-      // A resting text says the same in other words: none of it stands where it was typed.
-      const isTyped = body.texts.every(
-        (text, i) => [...body.display.slice(body.at[i]!)].slice(0, text.length).map(fold).join('') === text,
-      );
-      return (_, offset) =>
-        isTyped && body.texts.some((text, i) => offset >= body.at[i]! && offset < body.at[i]! + text.length);
-    }
-    default:
-      return () => true;
-  }
-}
-
 /** The offsets at which the caret may stand. */
-export function stopsOf(field: CompiledField, { body }: FieldState): readonly number[] {
-  const { stand } = kindOf(field);
+export function stopsOf(field: OpenField, { body }: FieldState): readonly number[] {
+  const { stand } = field.kind;
   const all = [0];
   for (const character of graphemes(body.display)) all.push(all.at(-1)! + character.length);
   return stand ? all.filter((offset) => stand(field.plan, body, offset) === offset) : all;

@@ -2,7 +2,7 @@
 
 import type { Field } from '../../react/use-field.ts';
 import { assumedInWords } from '../sheet/assumed.ts';
-import { displayColumns, stopsOf } from './kind-columns.ts';
+import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
 
 /**
@@ -13,7 +13,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const { state, reading, store } = field;
   const columns = displayColumns(store.field, state);
   const stops = new Set(stopsOf(store.field, state));
-  const isPhone = store.field.plan.kind === 'phone';
+  const hasLead = drawingOf(store.field).lead !== undefined;
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows: readonly RulerRow[] = [
     { name: 'display', text: reading.display, of: (i: number) => columns[i]!.character },
@@ -22,7 +22,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
       text: reading.content,
       of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
     },
-    ...(isPhone
+    ...(hasLead
       ? [
           {
             name: 'in value',

@@ -1,8 +1,9 @@
 'use client';
 
 import { memo, useState } from 'react';
-import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
-import { type Piece, sampleOf } from '../definition/sample.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import type { Piece } from '../../engine/kinds/drawing.ts';
+import { sampleOf } from '../definition/sample.ts';
 import { deferred } from '../sheet/later.tsx';
 import { PopOut } from '../sheet/pop-out.tsx';
 

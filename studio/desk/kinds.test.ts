@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../../engine/compile/compile.ts';
-import type { FieldDocument } from '../../engine/compile/document.ts';
-import { readDocument } from '../../engine/compile/read-document.ts';
-import { apply, keysOf, start } from '../../engine/run/state.ts';
+import { compileField } from '../../engine/document/compile.ts';
+import type { FieldDocument } from '../../engine/document/document.ts';
+import { readDocument } from '../../engine/document/read-document.ts';
+import { apply, keysOf, start } from '../../engine/field/state.ts';
+import { kinds } from '../../engine/kinds/index.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';
 import { dayAfterKey, problemWith, weeksOf } from '../sheet/month.ts';
@@ -47,7 +48,7 @@ describe('specimens', () => {
                 : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
           for (const value of values) {
             const next = withOption(shape, option, value);
-            const read = readDocument({ arbeit: 1, title: 'T', ...set, fields: [next] });
+            const read = readDocument({ arbeit: 1, title: 'T', ...set, fields: [next] }, kinds);
             expect(read, `${option.key} ${JSON.stringify(value)}`).toMatchObject({ ok: true });
             const said = option.is === 'number' && value === undefined ? option.usual : value;
             expect(
@@ -70,18 +71,18 @@ describe('specimens', () => {
   });
 
   test('there is a second display where a kind has one', () => {
-    expect(otherDisplay(field('duration', {}))?.field.entry).toEqual({ units: ['min'] });
-    expect(otherDisplay(field('currency', { currency: 'GBP' }))?.field.entry).toEqual({
+    expect(otherDisplay(field('duration', {}), 'en-GB')?.field.entry).toEqual({ units: ['min'] });
+    expect(otherDisplay(field('currency', { currency: 'GBP' }), 'en-GB')?.field.entry).toEqual({
       currency: 'GBP',
       fill: 'right',
     });
-    expect(otherDisplay(fromNothing)).toBeUndefined();
+    expect(otherDisplay(fromNothing, 'en-GB')).toBeUndefined();
   });
 });
 
 describe('the ruler', () => {
   const columns = (kind: FieldDocument['kind'], entry: object, text: string) => {
-    const compiled = compileField(field(kind, entry), { locale: 'en-GB' });
+    const compiled = compileField(field(kind, entry), { locale: 'en-GB' }, kinds);
     const state = keysOf(text).reduce(
       (s, key) => apply(compiled, s, key),
       apply(compiled, start(compiled), { type: 'focus' }),
@@ -138,6 +139,7 @@ describe('the calendar', () => {
       rules: [{ id: 'r', check: { type: 'range', min: 'today', max: 'today+1m' } }],
     },
     { locale: 'en-GB' },
+    kinds,
   );
   test('weeks with their ISO numbers, filled from the months beside', () => {
     const weeks = weeksOf(arrival, '2027-01-15', '2027-02-10');

@@ -4,8 +4,9 @@ import { useEffect, useMemo, useState } from 'react';
 import { readOn } from '../../dom/clock.ts';
 import { share } from '../../dom/share.ts';
 import { createStore, type FieldStore } from '../../dom/store.ts';
-import { compileField } from '../../engine/compile/compile.ts';
-import type { FieldDocument } from '../../engine/compile/document.ts';
+import { compileField } from '../../engine/document/compile.ts';
+import type { FieldDocument } from '../../engine/document/document.ts';
+import { kinds } from '../../engine/kinds/index.ts';
 import { useField } from '../../react/use-field.ts';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
 
@@ -64,6 +65,7 @@ function Sheet({
         const compiled = compileField(
           { ...rest, id: `${definition.id}-${locale}`, locale } as FieldDocument,
           { locale },
+          kinds,
         );
         return { locale, store: createStore(compiled, readOn(today)) };
       }),

@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';

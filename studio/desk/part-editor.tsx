@@ -8,8 +8,8 @@ import {
   printNotation,
   rangesOf,
   type Takes,
-} from '../../engine/compile/notation.ts';
-import { inWords } from '../../engine/compile/plain-words.ts';
+} from '../../engine/kinds/pattern/notation.ts';
+import { inWords } from '../../engine/kinds/pattern/plain-words.ts';
 import { newParts } from '../definition/new-parts.ts';
 import {
   insertBeside,

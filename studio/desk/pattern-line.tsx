@@ -1,8 +1,8 @@
 'use client';
 
 import { memo, useEffect, useId, useRef, useState } from 'react';
-import { type Notation, parseNotation } from '../../engine/compile/notation.ts';
-import { readAloud } from '../../engine/compile/plain-words.ts';
+import { type Notation, parseNotation } from '../../engine/kinds/pattern/notation.ts';
+import { readAloud } from '../../engine/kinds/pattern/plain-words.ts';
 import { keepText, keptText } from '../definition/draft.ts';
 
 /**

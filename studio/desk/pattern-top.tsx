@@ -1,12 +1,12 @@
 'use client';
 
 import { useCallback, useMemo } from 'react';
-import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
-import { parseNotation } from '../../engine/compile/notation.ts';
-import { sampleCells } from '../../engine/compile/sample.ts';
-import type { PatternBody } from '../../engine/run/layout.ts';
-import type { PatternPlan } from '../../engine/run/plan.ts';
-import type { FieldState } from '../../engine/run/state.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import type { FieldState } from '../../engine/field/moment.ts';
+import type { PatternBody } from '../../engine/kinds/pattern/body.ts';
+import { parseNotation } from '../../engine/kinds/pattern/notation.ts';
+import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
+import { sampleCells } from '../../engine/kinds/pattern/sample.ts';
 import { columnsOf } from './columns.ts';
 import { PatternLine } from './pattern-line.tsx';
 import { Ruler } from './ruler.tsx';

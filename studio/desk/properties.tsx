@@ -1,10 +1,11 @@
 'use client';
 
 import { memo } from 'react';
-import type { FieldDocument } from '../../engine/compile/document.ts';
-import { defaultEntry, needsText } from '../../engine/compile/pattern.ts';
-import { graphemes } from '../../engine/run/graphemes.ts';
-import type { PatternPlan, Plan } from '../../engine/run/plan.ts';
+import type { FieldDocument } from '../../engine/document/document.ts';
+import type { Plan } from '../../engine/field/compiled.ts';
+import { needsText, withUsual } from '../../engine/kinds/pattern/define.ts';
+import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
+import { graphemes } from '../../engine/values/graphemes.ts';
 import { withAttribute, withText } from '../definition/edits.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
@@ -61,8 +62,8 @@ export const Properties = memo(function Properties({
           With an initial value the placeholder is only seen once that is cleared.
         </p>
       )}
-      {definition.kind === 'pattern' && plan.kind === 'pattern' && (
-        <Entry definition={definition} plan={plan} onChange={onChange} />
+      {definition.kind === 'pattern' && (
+        <Entry definition={definition} plan={plan as PatternPlan} onChange={onChange} />
       )}
       <Attributes definition={definition} onChange={onChange} />
     </section>
@@ -78,7 +79,7 @@ function Entry({
   readonly plan: PatternPlan;
   readonly onChange: Change;
 }) {
-  const entry = { ...defaultEntry, ...definition.entry };
+  const entry = withUsual(definition.entry);
   const needed = plan.positions === 'flow' && needsText(plan);
   const set = (more: Partial<FieldDocument<'pattern'>['entry']>, about?: string) =>
     onChange((f) => ({ ...f, entry: { ...f.entry, ...more } }) as FieldDocument, about);

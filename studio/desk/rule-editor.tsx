@@ -1,6 +1,8 @@
 'use client';
 
-import type { KindName, RuleDocument } from '../../engine/compile/document.ts';
+import type { RuleDocument } from '../../engine/document/document.ts';
+import type { KindName } from '../../engine/kinds/index.ts';
+import { kinds } from '../../engine/kinds/index.ts';
 import { wordingFor } from '../../engine/rules/messages.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
@@ -30,7 +32,7 @@ export function RuleEditor({
             id={id}
             className="entry"
             value={rule.say ?? ''}
-            placeholder={wordingFor(kind, codeOf(rule.check))}
+            placeholder={wordingFor(kinds[kind].run.wording, codeOf(rule.check))}
             onChange={(event) =>
               onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
             }

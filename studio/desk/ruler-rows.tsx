@@ -1,6 +1,6 @@
 'use client';
 
-import type { FieldState } from '../../engine/run/state.ts';
+import type { FieldState } from '../../engine/field/moment.ts';
 
 /** One line of a ruler: what it is called, the text it comes to, and the character it has in a column. */
 export interface RulerRow {

@@ -1,9 +1,10 @@
 'use client';
 
-import { partOf } from '../../engine/run/cells.ts';
-import { type PatternBody, rawOf } from '../../engine/run/layout.ts';
-import type { PatternPlan } from '../../engine/run/plan.ts';
-import type { FieldState } from '../../engine/run/state.ts';
+import type { FieldState } from '../../engine/field/moment.ts';
+import type { PatternBody } from '../../engine/kinds/pattern/body.ts';
+import { partOf } from '../../engine/kinds/pattern/cells.ts';
+import { rawOf } from '../../engine/kinds/pattern/layout.ts';
+import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
 import { boundaryFor, type Column, place, type Standing, shortFor } from './columns.ts';
 import { type RulerRow, RulerRows, shown } from './ruler-rows.tsx';
 

@@ -1,9 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import type { CheckDocument, FieldDocument, KindName, RuleDocument } from '../../engine/compile/document.ts';
-import { told } from '../../engine/rules/reading.ts';
-import type { Check, CompiledField } from '../../engine/run/plan.ts';
+import type { CheckDocument, FieldDocument, RuleDocument } from '../../engine/document/document.ts';
+import type { OpenField } from '../../engine/field/kind.ts';
+import { told } from '../../engine/field/reading.ts';
+import type { KindName } from '../../engine/kinds/index.ts';
+import type { Check } from '../../engine/rules/rule.ts';
 import type { Field } from '../../react/use-field.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../definition/edits.ts';
 import { shownAt } from '../definition/sample.ts';
@@ -144,7 +146,7 @@ function AddRule({ kind, onAdd }: { readonly kind: KindName; readonly onAdd: (ru
 }
 
 /** The limits of a check as the field shows them, for a message that is not due. A relative date stays as it is written. */
-function limitsOf(compiled: CompiledField, check: Check): Record<string, string> {
+function limitsOf(compiled: OpenField, check: Check): Record<string, string> {
   if (check.type !== 'range' && check.type !== 'length') return {};
   const { min, max } = check;
   const step = check.type === 'range' ? check.step : undefined;

@@ -4,41 +4,23 @@ import { useEffect, useMemo } from 'react';
 import { readOn } from '../../dom/clock.ts';
 import { share } from '../../dom/share.ts';
 import { createStore, type FieldStore } from '../../dom/store.ts';
-import { compileField } from '../../engine/compile/compile.ts';
-import type { FieldDocument } from '../../engine/compile/document.ts';
+import { compileField } from '../../engine/document/compile.ts';
+import type { FieldDocument } from '../../engine/document/document.ts';
+import { kinds } from '../../engine/kinds/index.ts';
 import { useField } from '../../react/use-field.ts';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
+import { drawingOf } from './kind-columns.ts';
 
 /** The same field with another display of the same value, where its kind has one. */
 export function otherDisplay(
   field: FieldDocument,
+  locale: string,
 ): { readonly field: FieldDocument; readonly label: string } | undefined {
-  const make = (entry: object, label: string) => ({
-    field: { ...field, id: `${field.id}-other`, entry: { ...field.entry, ...entry } } as FieldDocument,
-    label,
-  });
-  switch (field.kind) {
-    case 'duration':
-      return field.entry.units?.length === 1
-        ? make({ units: ['h', 'min'] }, 'in hours and minutes')
-        : make({ units: ['min'] }, 'in minutes');
-    case 'currency':
-    case 'number':
-    case 'percent':
-      return field.entry.fill === 'right'
-        ? make({ fill: 'left' }, 'filled from the left')
-        : make({ fill: 'right' }, 'filled from the right');
-    case 'date':
-      return field.entry.order === 'ymd'
-        ? make({ order: 'locale', resting: 'same' }, 'in the locale’s order')
-        : make({ order: 'ymd', resting: 'same' }, 'year first');
-    case 'phone':
-      return field.entry.style === 'international'
-        ? make({ style: 'national' }, 'written nationally')
-        : make({ style: 'international' }, 'written internationally');
-    default:
-      return undefined;
-  }
+  const compiled = compileField(field, { locale }, kinds);
+  const other = drawingOf(compiled).other?.(compiled.plan);
+  if (!other) return undefined;
+  const entry = { ...field.entry, ...other.entry };
+  return { field: { ...field, id: `${field.id}-other`, entry } as FieldDocument, label: other.label };
 }
 
 /** A second field on the same value with another display: change either, the other follows. */
@@ -53,9 +35,9 @@ export function SharedValue({
   readonly locale: string;
   readonly today: string | undefined;
 }) {
-  const other = useMemo(() => otherDisplay(definition), [definition]);
+  const other = useMemo(() => otherDisplay(definition, locale), [definition, locale]);
   const store = useMemo(
-    () => (other ? createStore(compileField(other.field, { locale }), readOn(today)) : undefined),
+    () => (other ? createStore(compileField(other.field, { locale }, kinds), readOn(today)) : undefined),
     [other, locale, today],
   );
   useEffect(() => {

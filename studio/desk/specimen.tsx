@@ -1,8 +1,8 @@
 'use client';
 
 import { memo, useState } from 'react';
-import { type Node, type Notation, printNotation } from '../../engine/compile/notation.ts';
-import { inWords } from '../../engine/compile/plain-words.ts';
+import { type Node, type Notation, printNotation } from '../../engine/kinds/pattern/notation.ts';
+import { inWords } from '../../engine/kinds/pattern/plain-words.ts';
 import { newParts } from '../definition/new-parts.ts';
 import { insertBeside } from '../definition/pattern-edits.ts';
 import { deferred } from '../sheet/later.tsx';

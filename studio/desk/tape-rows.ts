@@ -1,8 +1,8 @@
 import type { Read } from '../../dom/store.ts';
-import type { Reading } from '../../engine/rules/reading.ts';
-import { kindOf } from '../../engine/run/kind.ts';
-import type { CompiledField } from '../../engine/run/plan.ts';
-import { apply, type FieldEvent, type FieldState, start } from '../../engine/run/state.ts';
+import type { OpenField } from '../../engine/field/kind.ts';
+import type { FieldEvent, FieldState } from '../../engine/field/moment.ts';
+import type { Reading } from '../../engine/field/reading.ts';
+import { apply, start } from '../../engine/field/state.ts';
 
 /** One row of the desk's tape: what was done, and the field after it. */
 export interface TapeRow {
@@ -29,7 +29,7 @@ export const newTape = (base: FieldState): DeskTape => ({ base, rows: [] });
  */
 export function recordRow(
   tape: DeskTape,
-  field: CompiledField,
+  field: OpenField,
   event: FieldEvent,
   state: FieldState,
   from: number | null,
@@ -46,7 +46,7 @@ export function recordRow(
 }
 
 /** The same keys on another definition of the field: what they come to now, row by row. */
-export function replay(tape: DeskTape, before: CompiledField, now: CompiledField, read: Read): DeskTape {
+export function replay(tape: DeskTape, before: OpenField, now: OpenField, read: Read): DeskTape {
   const base = carry(tape.base, before, now);
   let state = base;
   const rows = tape.rows.map((row) => {
@@ -57,13 +57,13 @@ export function replay(tape: DeskTape, before: CompiledField, now: CompiledField
 }
 
 /** A state taken over to another definition by its raw value; one still at its initial value begins anew. */
-export function carry(state: FieldState, before: CompiledField, now: CompiledField): FieldState {
+export function carry(state: FieldState, before: OpenField, now: OpenField): FieldState {
   const { focused, touched, submitted, body } = state;
   const fresh = start(now);
   const isInitial = body.display === start(before).body.display;
   const carried = isInitial
     ? fresh
-    : apply(now, fresh, { type: 'set', text: kindOf(before).raw(before.plan, body) });
+    : apply(now, fresh, { type: 'set', text: before.kind.raw(before.plan, body) });
   return { ...carried, past: null, future: null, focused, touched, submitted, rejected: null, leftOut: '' };
 }
 

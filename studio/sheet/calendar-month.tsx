@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { localToday } from '../../dom/clock.ts';
-import { fieldsOf } from '../../engine/run/calendar.ts';
+import { fieldsOf } from '../../engine/values/calendar.ts';
 import type { Field } from '../../react/use-field.ts';
 import { dayAfterKey, weeksOf } from './month.ts';
 

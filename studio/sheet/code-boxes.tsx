@@ -1,7 +1,7 @@
 'use client';
 
 import { type PointerEvent, useRef, useState } from 'react';
-import { activeBox, type BoxesPlan } from '../../engine/run/boxes.ts';
+import { activeBox, type BoxesPlan } from '../../engine/kinds/boxes/run.ts';
 import type { Field } from '../../react/use-field.ts';
 
 /**

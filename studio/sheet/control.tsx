@@ -1,5 +1,6 @@
 'use client';
 
+import type { PlanOf } from '../../engine/kinds/index.ts';
 import type { Field } from '../../react/use-field.ts';
 import { CodeBoxes } from './code-boxes.tsx';
 import { GhostedInput } from './ghosted-input.tsx';
@@ -23,7 +24,7 @@ export function Control({
 
 /** How many characters are left, once few are: quiet until then. */
 export function Counter({ field }: { readonly field: Field }) {
-  const { plan } = field.store.field;
+  const plan = field.store.field.plan as PlanOf;
   if (plan.kind !== 'text' || !plan.max) return null;
   const left = Number(field.facts.left);
   const isNear = left <= Math.max(5, plan.max / 10);

@@ -1,4 +1,4 @@
-import type { Verdict } from '../../engine/rules/verdict.ts';
+import type { Verdict } from '../../engine/rules/finding.ts';
 
 const inks: Readonly<Record<Verdict, string>> = {
   pass: 'text-oxide',

@@ -1,7 +1,7 @@
-import { read } from '../../engine/rules/reading.ts';
-import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '../../engine/run/calendar.ts';
-import type { CompiledField } from '../../engine/run/plan.ts';
-import { apply, start } from '../../engine/run/state.ts';
+import type { OpenField } from '../../engine/field/kind.ts';
+import { read } from '../../engine/field/reading.ts';
+import { apply, start } from '../../engine/field/state.ts';
+import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '../../engine/values/calendar.ts';
 
 export interface Day {
   readonly date: string;
@@ -17,12 +17,12 @@ export interface Week {
 }
 
 /** Why the field would not take a day: the message of the first error it would show. */
-export function problemWith(field: CompiledField, date: string, today: string | undefined): string {
+export function problemWith(field: OpenField, date: string, today: string | undefined): string {
   return read(field, apply(field, start(field), { type: 'set', text: date }), today).problem;
 }
 
 /** The weeks of the month a day is in, Monday first, with the days of other months that fill them. */
-export function weeksOf(field: CompiledField, day: string, today: string | undefined): readonly Week[] {
+export function weeksOf(field: OpenField, day: string, today: string | undefined): readonly Week[] {
   const [year, month] = fieldsOf(day);
   const first = iso(year, month, 1);
   const last = iso(year, month, daysIn(year, month));

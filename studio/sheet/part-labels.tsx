@@ -1,6 +1,6 @@
 'use client';
 
-import type { PartsBody, PartsPlan } from '../../engine/run/parts.ts';
+import type { PartsBody, PartsPlan } from '../../engine/kinds/parts.ts';
 import type { Field } from '../../react/use-field.ts';
 
 const names: Readonly<Record<string, string>> = {

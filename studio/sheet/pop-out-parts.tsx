@@ -2,7 +2,7 @@
 
 import { DropdownMenu, Popover } from 'radix-ui';
 import { type ComponentProps, Fragment, useEffect, useRef } from 'react';
-import type { MenuProps, PopOutProps } from './pop-out.tsx';
+import type { MenuProps, PopOutProps } from './pop-out-props.ts';
 
 export function PopOutSheet({
   trigger,

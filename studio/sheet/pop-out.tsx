@@ -1,28 +1,12 @@
 'use client';
 
-import { type ComponentProps, type ReactNode, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useLater } from './later.tsx';
+import type { ButtonProps, MenuProps, PopOutProps } from './pop-out-props.ts';
 
 const load = () => import('./pop-out-parts.tsx');
 /** As the pointer or the focus comes near: what is fetched now need not be waited for at the click. */
 const comeNear = () => void load().catch(() => undefined);
-
-type ButtonProps = Omit<ComponentProps<'button'>, 'onClick' | 'ref'>;
-
-export interface PopOutProps {
-  /** What the button shows. */
-  readonly trigger: ReactNode;
-  readonly button: ButtonProps;
-  /** What the sheet is called. */
-  readonly label: string;
-  readonly className: string;
-  readonly open?: boolean;
-  readonly onOpenChange?: (isOpen: boolean) => void;
-  readonly onOpenAutoFocus?: (event: Event) => void;
-  readonly onCloseAutoFocus?: (event: Event) => void;
-  /** What the sheet holds; asked for only while it is open. */
-  readonly children: () => ReactNode;
-}
 
 /** A button and the small sheet that it opens beside itself. */
 export function PopOut(props: PopOutProps) {
@@ -47,27 +31,6 @@ export function PopOut(props: PopOutProps) {
       {props.trigger}
     </Waiting>
   );
-}
-
-export interface MenuItem {
-  readonly id: string;
-  readonly label: string;
-  /** A quieter line under the label. */
-  readonly note?: string;
-  readonly onSelect: () => void;
-  /** Stands under a line that parts it from those before. */
-  readonly isApart?: boolean;
-}
-
-export interface MenuProps {
-  readonly trigger: ReactNode;
-  readonly button: ButtonProps;
-  readonly align: 'start' | 'end';
-  readonly className: string;
-  /** Opened by a key, its first entry has the focus. */
-  readonly byKey?: boolean;
-  /** The entries; asked for only while the menu is open. */
-  readonly items: () => readonly MenuItem[];
 }
 
 /** A button and the menu that it opens. */

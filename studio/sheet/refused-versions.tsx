@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
 import type { Refused, StoredSet } from '../store/sets.ts';
 import { Masthead } from './masthead.tsx';
 

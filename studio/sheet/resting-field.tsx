@@ -1,7 +1,7 @@
 'use client';
 
 import { type KeyboardEvent, useRef, useState } from 'react';
-import type { FieldState } from '../../engine/run/state.ts';
+import type { FieldState } from '../../engine/field/moment.ts';
 import type { Field } from '../../react/use-field.ts';
 import { Control } from './control.tsx';
 

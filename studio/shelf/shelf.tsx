@@ -3,8 +3,9 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import { compileField } from '../../engine/compile/compile.ts';
-import type { FieldDocument, SetDocument } from '../../engine/compile/document.ts';
+import { compileField } from '../../engine/document/compile.ts';
+import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import { kinds } from '../../engine/kinds/index.ts';
 import { useField } from '../../react/use-field.ts';
 import { todayIn } from '../definition/clock.ts';
 import { removeField } from '../definition/edits.ts';
@@ -243,7 +244,7 @@ function Row({
 }) {
   const { classes } = set.document;
   const compiled = useMemo(
-    () => compileField(field, { locale: set.document.locale, ...(classes ? { classes } : {}) }),
+    () => compileField(field, { locale: set.document.locale, ...(classes ? { classes } : {}) }, kinds),
     [field, set.document.locale, classes],
   );
   const live = useField(compiled, { today: todayIn(set.id) });

@@ -1,5 +1,5 @@
 import { bigint, index, integer, json, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
-import type { SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
 
 /** The sets, each one document with the number of its latest revision. */
 export const sets = pgTable('sets', {

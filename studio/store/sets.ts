@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt } from 'drizzle-orm';
-import type { SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
+import type { Database } from './database.ts';
 import { refused, revisions, sets } from './schema.ts';
-import type { Database } from './store.ts';
 
 /** A set as stored: its document at the latest revision. */
 export interface StoredSet {

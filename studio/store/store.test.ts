@@ -6,11 +6,12 @@ import { fileURLToPath } from 'node:url';
 import { eq } from 'drizzle-orm';
 import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
+import type { Database } from './database.ts';
 import { FolderInUse, lockFolder } from './lock.ts';
 import { revisions } from './schema.ts';
 import { createSet, dropRefused, findRefused, findSet, listRefused, listSets, saveSet } from './sets.ts';
-import { type Database, openStore } from './store.ts';
+import { openStore } from './store.ts';
 import { saying } from './trouble.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));

@@ -1,16 +1,15 @@
 import { join, resolve } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
-import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
+import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import type { SetDocument } from '../../engine/compile/document.ts';
+import type { SetDocument } from '../../engine/document/document.ts';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
+import type { Database } from './database.ts';
 import { flushAll, flushLog } from './flush.ts';
 import { lockFolder } from './lock.ts';
 import * as schema from './schema.ts';
 import { createSet, listSets } from './sets.ts';
 import { StoreTrouble, saying } from './trouble.ts';
-
-export type Database = PgliteDatabase<typeof schema>;
 
 /** An opened data folder. */
 export interface Store {

@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import type { DocumentFault, SetDocument } from '../../../engine/compile/document.ts';
-import { readDocument } from '../../../engine/compile/read-document.ts';
+import type { SetDocument } from '../../../engine/document/document.ts';
+import { readDocument } from '../../../engine/document/read-document.ts';
+import type { DocumentFault } from '../../../engine/faults/document-fault.ts';
+import { kinds } from '../../../engine/kinds/index.ts';
 import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
@@ -64,7 +66,7 @@ async function readWith<T extends { document?: unknown }>(
   }
   const parsed = shape.safeParse(json);
   if (!parsed.success) return problem(400, { error: z.prettifyError(parsed.error) });
-  const result = readDocument(parsed.data.document);
+  const result = readDocument(parsed.data.document, kinds);
   if (!result.ok) return problem(422, { error: 'The document has faults.', faults: result.faults });
   return { ...parsed.data, document: result.document };
 }

@@ -1,5 +1,6 @@
 import { cache } from 'react';
-import { readDocument } from '../../../engine/compile/read-document.ts';
+import { readDocument } from '../../../engine/document/read-document.ts';
+import { kinds } from '../../../engine/kinds/index.ts';
 import { findSet, type StoredSet } from '../../store/sets.ts';
 import { isTrouble, type StoreTrouble } from '../../store/trouble.ts';
 import { setIdOf } from '../api/request.ts';
@@ -11,6 +12,6 @@ export const readSet = cache(async (given: string): Promise<StoredSet | StoreTro
   if (!id) return undefined;
   const found = await reading('read a set', (db) => findSet(db, id));
   if (!found || isTrouble(found)) return found;
-  const result = readDocument(found.document);
+  const result = readDocument(found.document, kinds);
   return result.ok ? { ...found, document: result.document } : undefined;
 });

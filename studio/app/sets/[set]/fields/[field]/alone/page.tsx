@@ -1,6 +1,8 @@
 import { notFound } from 'next/navigation';
-import { compileField } from '../../../../../../../engine/compile/compile.ts';
-import { isDate } from '../../../../../../../engine/run/calendar.ts';
+import { compileField } from '../../../../../../../engine/document/compile.ts';
+import { closed } from '../../../../../../../engine/field/kind.ts';
+import { kinds } from '../../../../../../../engine/kinds/index.ts';
+import { isDate } from '../../../../../../../engine/values/calendar.ts';
 import { todayIn } from '../../../../../../definition/clock.ts';
 import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
 import { isTrouble } from '../../../../../../store/trouble.ts';
@@ -22,12 +24,12 @@ export default async function AlonePage({ params, searchParams }: Props) {
   if (isTrouble(set)) return <Trouble message={set.message} />;
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   if (!set || !field) notFound();
-  const compiled = compileField(field, set.document);
+  const compiled = compileField(field, set.document, kinds);
   return (
     <FieldsAlone
       today={isDate(today ?? '') ? today : todayIn(setId)}
       title={compiled.label}
-      fields={[compiled]}
+      fields={[closed(compiled)]}
     />
   );
 }

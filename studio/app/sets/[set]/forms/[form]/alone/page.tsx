@@ -1,6 +1,8 @@
 import { notFound } from 'next/navigation';
-import { compile } from '../../../../../../../engine/compile/compile.ts';
-import { isDate } from '../../../../../../../engine/run/calendar.ts';
+import { compile } from '../../../../../../../engine/document/compile.ts';
+import { closed } from '../../../../../../../engine/field/kind.ts';
+import { kinds } from '../../../../../../../engine/kinds/index.ts';
+import { isDate } from '../../../../../../../engine/values/calendar.ts';
 import { todayIn } from '../../../../../../definition/clock.ts';
 import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
 import { isTrouble } from '../../../../../../store/trouble.ts';
@@ -20,13 +22,13 @@ export default async function FormAlonePage({ params, searchParams }: Props) {
   const { set: setId, form: formId } = await params;
   const set = await readSet(setId);
   if (isTrouble(set)) return <Trouble message={set.message} />;
-  const form = set && compile(set.document).forms.find((candidate) => candidate.id === formId);
+  const form = set && compile(set.document, kinds).forms.find((candidate) => candidate.id === formId);
   if (!form) notFound();
   return (
     <FieldsAlone
       today={isDate(today ?? '') ? today : todayIn(setId)}
       title={form.title}
-      fields={form.fields}
+      fields={form.fields.map((field) => closed(field))}
     />
   );
 }

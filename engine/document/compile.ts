@@ -1,0 +1,101 @@
+import { type OpenField, open } from '../field/kind.ts';
+import type { OpenForm } from '../form/form.ts';
+import type { KindTable } from '../kinds/definition.ts';
+import type { PatternBody } from '../kinds/pattern/body.ts';
+import type { PatternPlan } from '../kinds/pattern/plan.ts';
+import { parseExpression } from '../rules/expression.ts';
+import type { Check, Rule } from '../rules/rule.ts';
+import { canonical } from '../values/decimal.ts';
+import type { CheckDocument, FieldDocument, RuleDocument, SetDocument } from './document.ts';
+
+/** A document ready to run. */
+export interface CompiledSet {
+  readonly fields: readonly OpenField[];
+  readonly forms: readonly OpenForm[];
+}
+
+/** Compiles a checked document. Throws `RangeError` on what `readDocument` would have refused. */
+export function compile(document: SetDocument, kinds: KindTable): CompiledSet {
+  const fields = document.fields.map((field) => compileField(field, document, kinds));
+  const forms = (document.forms ?? []).map((form) => ({
+    id: form.id,
+    title: form.title ?? form.id,
+    fields: form.fields.map((id) => fields.find((field) => field.id === id)!),
+  }));
+  return { fields, forms };
+}
+
+type SetFacts = Pick<SetDocument, 'locale' | 'classes'>;
+
+/** Compiles one field of a set and brings it to life. Throws `RangeError` when its kind is not at hand, or its pattern or a rule has a fault. */
+export function compileField(
+  field: FieldDocument<'pattern'>,
+  set: SetFacts,
+  kinds: KindTable,
+): OpenField<PatternPlan, PatternBody>;
+export function compileField(field: FieldDocument, set: SetFacts, kinds: KindTable): OpenField;
+export function compileField(field: FieldDocument, set: SetFacts, kinds: KindTable): OpenField {
+  const kind = kinds[field.kind];
+  if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
+  const { define, run } = kind;
+  // An entry of usual values may be left out.
+  const entry = field.entry ?? {};
+  const locale = field.locale ?? set.locale;
+  const rules = (field.rules ?? []).map(compileRule);
+  const all = define.isAlwaysWhole ? rules : withOwn(rules);
+  const plan = define.plan(entry, { id: field.id, locale, rules: all, classes: set.classes ?? {} });
+  const compiled = {
+    id: field.id,
+    label: field.label,
+    hint: field.hint ?? '',
+    placeholder: field.placeholder ?? '',
+    locale,
+    initial: field.initial ?? '',
+    html: { ...define.attributes?.(entry), ...field.html },
+    messages: field.messages ?? 'first',
+    rules: all,
+    plan,
+  };
+  return open(compiled, { [plan.kind]: run });
+}
+
+/**
+ * A field brings its own `complete` rule, which also says what a kind knows of its values (no such date, unknown
+ * number); one in the definition takes its place. It stands behind a leading `required`, before everything that
+ * speaks of a whole value.
+ */
+function withOwn(rules: readonly Rule[]): readonly Rule[] {
+  if (rules.some((rule) => rule.check.type === 'complete')) return rules;
+  const own: Rule = { id: 'complete', check: { type: 'complete' }, show: 'leave', severity: 'error' };
+  const first = rules[0]?.check.type === 'required' ? 1 : 0;
+  return rules.toSpliced(first, 0, own);
+}
+
+function compileRule(rule: RuleDocument): Rule {
+  return {
+    id: rule.id,
+    check: compileCheck(rule.check),
+    show: rule.show ?? 'leave',
+    severity: rule.severity ?? 'error',
+    ...(rule.say === undefined ? {} : { say: rule.say }),
+    ...(rule.code === undefined ? {} : { code: rule.code }),
+  };
+}
+
+function compileCheck(check: CheckDocument): Check {
+  if (check.type === 'range') {
+    // Numbers are compared as canonical decimals; dates and times are none and stay.
+    const [min, max, step] = [check.min, check.max, check.step].map((limit) =>
+      limit === undefined ? undefined : canonical(`${limit}`) || `${limit}`,
+    );
+    const limits = {
+      ...(min === undefined ? {} : { min: `${min}` }),
+      ...(max === undefined ? {} : { max: `${max}` }),
+    };
+    return { type: 'range', ...limits, ...(step === undefined ? {} : { step: `${step}` }) };
+  }
+  if (check.type !== 'matches') return check;
+  const automaton = parseExpression(check.pattern, check.flags);
+  if ('message' in automaton) throw new RangeError(automaton.message);
+  return { type: 'matches', pattern: check.pattern, automaton };
+}

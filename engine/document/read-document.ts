@@ -1,0 +1,203 @@
+import type { DocumentFault } from '../faults/document-fault.ts';
+import { nearest } from '../faults/fault.ts';
+import { list, nameOf, readId, Spot } from '../faults/spot.ts';
+import { attributeNames } from '../field/html.ts';
+import type { Definition, KindTable } from '../kinds/definition.ts';
+import { builtIns, rangesOf } from '../kinds/pattern/notation.ts';
+import { mayBeLeftOut } from '../options/option.ts';
+import { readOptions } from '../options/read.ts';
+import { compileField } from './compile.ts';
+import type { FieldDocument, SetDocument } from './document.ts';
+import { readRules } from './read-rules.ts';
+
+export type DocumentResult =
+  | { readonly ok: true; readonly document: SetDocument }
+  | { readonly ok: false; readonly faults: readonly DocumentFault[] };
+
+/** More faults than this nobody mends at a time; the rest is counted. */
+export const mostFaults = 50;
+
+/**
+ * Checks a document, reporting every fault with its JSON path, the first fifty in full. Nothing is half-loaded: it is
+ * whole or refused. The document is handed on as it was, but that a field may leave out an `entry` of usual values.
+ */
+export function readDocument(json: unknown, kinds: KindTable): DocumentResult {
+  const faults: DocumentFault[] = [];
+  readSet(new Spot(json, '$', faults), kinds);
+  if (faults.length === 0) {
+    const document = withEntries(json as SetDocument);
+    readInitials(document, faults, kinds);
+    if (faults.length === 0) return { ok: true, document };
+  }
+  return { ok: false, faults: capped(faults) };
+}
+
+/** The first of many faults, and how many more there are. */
+export function capped(faults: readonly DocumentFault[]): readonly DocumentFault[] {
+  const more = faults.length - mostFaults;
+  if (more <= 0) return faults;
+  return [
+    ...faults.slice(0, mostFaults),
+    { path: '$', message: `And ${more} more ${more === 1 ? 'fault' : 'faults'}.` },
+  ];
+}
+
+function withEntries(document: SetDocument): SetDocument {
+  if (document.fields.every((field) => field.entry !== undefined)) return document;
+  return {
+    ...document,
+    fields: document.fields.map((field) => ({ ...field, entry: field.entry ?? {} }) as FieldDocument),
+  };
+}
+
+/** An initial value that its field cannot take would be lost without a word. Asked of fields that are otherwise sound. */
+function readInitials(document: SetDocument, faults: DocumentFault[], kinds: KindTable): void {
+  for (const [i, field] of document.fields.entries()) {
+    if (!field.initial) continue;
+    const { plan, kind } = compileField(field, document, kinds);
+    const { leftOut, rejected, body } = kind.read(plan, field.initial);
+    const raw = kind.raw(plan, body);
+    if (leftOut || rejected || !raw) {
+      const what = leftOut ? `it leaves out ${JSON.stringify(leftOut)}` : 'it takes nothing of it';
+      faults.push({
+        path: `$.fields[${i}].initial`,
+        message: `The field cannot take this initial value: ${what}.`,
+        ...(raw ? { suggestion: raw } : {}),
+      });
+    }
+  }
+}
+
+function readSet(at: Spot, kinds: KindTable): void {
+  if (
+    !at.object(
+      ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms'],
+      ['arbeit', 'title', 'locale', 'fields'],
+    )
+  )
+    return;
+  if (at.has('arbeit') && at.get('arbeit').value !== 1) {
+    const found = nameOf(at.get('arbeit').value);
+    at.get('arbeit').fault(`This reads version 1 of the document, found ${found}.`, { suggestion: '1' });
+  }
+  if (at.has('title')) at.get('title').filled();
+  if (at.has('locale')) readLocale(at.get('locale'));
+  const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
+  const ids = at.has('fields') ? readFields(at.get('fields'), classes, kinds) : [];
+  if (at.has('forms')) readForms(at.get('forms'), ids);
+}
+
+/** A BCP 47 tag, by form. */
+function readLocale(at: Spot): void {
+  const tag = at.string();
+  if (tag !== undefined && !/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/i.test(tag))
+    at.fault(`"${tag}" is no language tag (BCP 47).`, { suggestion: 'en-GB' });
+  else if (tag !== undefined && !isLocale(tag))
+    at.fault(`"${tag}" is not well-formed as a language tag (BCP 47).`, { suggestion: 'en-GB' });
+  else if (tag !== undefined && Intl.NumberFormat.supportedLocalesOf(tag).length === 0)
+    at.fault(`Nothing is known of the locale "${tag}".`, { suggestion: 'en-GB' });
+}
+
+function isLocale(tag: string): boolean {
+  try {
+    return Intl.getCanonicalLocales(tag).length === 1;
+  } catch {
+    return false;
+  }
+}
+
+function readClasses(at: Spot): string[] {
+  if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
+    at.fault(`Expected an object of named classes, found ${nameOf(at.value)}.`);
+    return [];
+  }
+  const names = Object.keys(at.value);
+  for (const name of names) {
+    const spot = at.get(name);
+    if (!/^[a-z][\w-]*$/i.test(name))
+      spot.fault('A class name starts with a letter and has letters, digits, "-" and "_".');
+    else if (['upper', 'lower', ...builtIns].includes(name))
+      spot.fault(`"${name}" is taken by the notation itself: choose another name.`);
+    const characters = spot.string();
+    const wrong = characters === undefined ? undefined : rangesOf(characters);
+    if (typeof wrong === 'string') spot.fault(wrong);
+  }
+  return names;
+}
+
+const fieldKeys = [
+  'id',
+  'kind',
+  'label',
+  'hint',
+  'placeholder',
+  'locale',
+  'initial',
+  'messages',
+  'entry',
+  'html',
+  'rules',
+];
+
+function readFields(at: Spot, classes: readonly string[], kinds: KindTable): string[] {
+  const ids: string[] = [];
+  for (const field of at.items()) {
+    const named = (field.value as { kind?: unknown } | null)?.kind;
+    const kind = typeof named === 'string' && Object.hasOwn(kinds, named) ? kinds[named]!.define : undefined;
+    const needed = kind !== undefined && !mayBeLeftOut(kind.options);
+    if (!field.object(fieldKeys, ['id', 'kind', 'label', ...(needed ? ['entry'] : [])])) continue;
+    if (field.has('id')) readId(field.get('id'), ids);
+    if (field.has('kind')) field.get('kind').oneOf(Object.keys(kinds));
+    if (field.has('label')) field.get('label').filled();
+    for (const key of ['hint', 'placeholder', 'initial']) if (field.has(key)) field.get(key).string();
+    if (field.has('locale')) readLocale(field.get('locale'));
+    if (field.has('messages')) field.get('messages').oneOf(['first', 'all']);
+    if (field.has('entry') && kind) readEntry(field.get('entry'), kind, classes);
+    if (field.has('html')) readHtml(field.get('html'));
+    if (field.has('rules')) readRules(field.get('rules'), kind);
+  }
+  return ids;
+}
+
+/** Each option by itself, and where these are sound, what they come to together. */
+function readEntry(at: Spot, kind: Definition, classes: readonly string[]): void {
+  const before = at.faults.length;
+  readOptions(at, kind.options, { classes });
+  if (at.faults.length === before) kind.check?.(at);
+}
+
+function readHtml(at: Spot): void {
+  if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
+    at.fault(`Expected an object of HTML attributes, found ${nameOf(at.value)}.`);
+    return;
+  }
+  for (const [name, value] of Object.entries(at.value)) {
+    const spot = at.get(name);
+    if (!attributeNames.includes(name))
+      spot.fault(`"${name}" is no attribute a definition may set: expected ${list(attributeNames)}.`, {
+        suggestion: nearest(name, attributeNames),
+      });
+    else if (typeof value !== 'string' && typeof value !== 'boolean')
+      spot.fault('Expected a text, or true for an attribute without a value.');
+  }
+}
+
+function readForms(at: Spot, fieldIds: readonly string[]): void {
+  const ids: string[] = [];
+  for (const form of at.items()) {
+    if (!form.object(['id', 'title', 'fields', 'rules'], ['id', 'fields'])) continue;
+    if (form.has('id')) readId(form.get('id'), ids);
+    if (form.has('title')) form.get('title').string();
+    if (form.has('rules') && form.get('rules').items().length > 0)
+      form.get('rules').fault('Rules across fields are not to be had yet: leave the list empty.');
+    const seen: string[] = [];
+    for (const field of form.has('fields') ? form.get('fields').items() : []) {
+      const id = field.string();
+      if (id === undefined) continue;
+      if (seen.includes(id)) field.fault(`The field "${id}" is in this form twice.`);
+      else if (!fieldIds.includes(id))
+        field.fault(`No field has the id "${id}".`, { suggestion: nearest(id, fieldIds) });
+      seen.push(id);
+    }
+  }
+}

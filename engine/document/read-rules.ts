@@ -1,0 +1,172 @@
+import type { DocumentFault } from '../faults/document-fault.ts';
+import { nearest } from '../faults/fault.ts';
+import { list, nameOf, readId, Spot } from '../faults/spot.ts';
+import type { Definition, Limits } from '../kinds/definition.ts';
+import { parseExpression } from '../rules/expression.ts';
+
+const checks = {
+  required: [[], []],
+  complete: [[], []],
+  length: [['min', 'max'], []],
+  matches: [['pattern', 'flags'], ['pattern']],
+  in: [['values'], ['values']],
+  'not-in': [['values'], ['values']],
+  checksum: [['scheme', 'rotate'], ['scheme']],
+  range: [['min', 'max', 'step'], []],
+  'not-trivial': [[], []],
+} as const;
+
+/** Every check, by its type. */
+export const checkTypes = Object.keys(checks) as readonly (keyof typeof checks)[];
+
+/** The rules of a field of that kind. */
+export function readRules(at: Spot, kind: Definition | undefined): void {
+  const ids: string[] = [];
+  for (const rule of at.items()) {
+    if (!rule.object(['id', 'check', 'say', 'code', 'show', 'severity'], ['id', 'check'])) continue;
+    if (rule.has('id')) readId(rule.get('id'), ids);
+    if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
+      rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
+    if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
+    if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
+    if (rule.has('check')) readCheck(rule.get('check'), kind);
+    if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value));
+  }
+}
+
+/** What a message of each check may name in `{…}`, beside the label. */
+export const dataOf: Readonly<Record<keyof typeof checks, readonly string[]>> = {
+  required: [],
+  complete: ['wanted'],
+  length: ['min', 'max', 'length'],
+  matches: [],
+  in: ['allowed'],
+  'not-in': ['value'],
+  checksum: [],
+  range: ['min', 'max', 'step'],
+  'not-trivial': ['value'],
+};
+
+const typeOf = (check: unknown): keyof typeof checks | undefined => {
+  const type = (check as { type?: unknown } | null | undefined)?.type;
+  return typeof type === 'string' && type in checks ? (type as keyof typeof checks) : undefined;
+};
+
+function readMessage(at: Spot, type: keyof typeof checks | undefined): void {
+  const text = at.filled();
+  if (text === undefined || !type) return;
+  for (const { problem, suggestion } of problemsOfMessage(type, text)) at.fault(problem, { suggestion });
+}
+
+/** Data in a message that its check does not bring, in sentences; for the reader and for screens that edit one. */
+export function problemsOfMessage(
+  type: keyof typeof checks,
+  text: string,
+): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
+  const known = [...dataOf[type], 'label'];
+  const named = [...new Set([...text.matchAll(/\{([\w-]+)\}/g)].map((match) => match[1]!))];
+  return named
+    .filter((name) => !known.includes(name))
+    .map((name) => {
+      const meant = nearest(name, known);
+      return {
+        problem: `There is no {${name}} in this message: a check "${type}" brings ${list(known)}.`,
+        suggestion: meant && `{${meant}}`,
+      };
+    });
+}
+
+export function readCheck(at: Spot, kind: Definition | undefined): void {
+  if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
+    at.object([], []);
+    return;
+  }
+  if (!at.has('type')) {
+    at.get('type').fault('"type" is missing.');
+    return;
+  }
+  const type = at.get('type').oneOf(Object.keys(checks)) as keyof typeof checks | undefined;
+  if (!type) return;
+  const [known, needed] = checks[type];
+  at.object(['type', ...known], needed);
+  if (kind?.pointless?.includes(type))
+    at.get('type').fault(`A ${kind.name} field cannot have a check "${type}".`, {
+      suggestion: kind.limits ? 'range' : 'complete',
+    });
+  if (type === 'range') readRange(at, kind);
+  if (type === 'length') {
+    if (at.has('min')) at.get('min').whole();
+    if (at.has('max')) at.get('max').whole();
+    readLength(at);
+  }
+  if (type === 'checksum' && at.has('rotate')) at.get('rotate').wholeFrom(1, 20);
+  if (at.has('scheme') && type === 'checksum') at.get('scheme').oneOf(['luhn', 'mod97', 'mod11']);
+  if (at.has('values') && (type === 'in' || type === 'not-in')) {
+    const values = at.get('values').items();
+    for (const value of values) value.string();
+    if (Array.isArray(at.get('values').value) && values.length === 0)
+      at.get('values').fault('Expected at least one value.');
+  }
+  if (type === 'matches') readMatches(at);
+}
+
+function readLength(at: Spot): void {
+  const { min, max } = at.value as { min?: unknown; max?: unknown };
+  if (min === undefined && max === undefined) at.fault('A length needs "min", "max" or both.');
+  if (typeof min === 'number' && typeof max === 'number' && max < min)
+    at.get('max').fault(`"max" is below "min" (${min}).`, { suggestion: String(min) });
+}
+
+function readRange(at: Spot, kind: Definition | undefined): void {
+  if (kind === undefined) return;
+  const { limits, name } = kind;
+  if (!limits) {
+    at.get('type').fault(`A ${name} field has no order, so it has no range.`, { suggestion: 'length' });
+    return;
+  }
+  const given = ['min', 'max', 'step'].filter((key) => at.has(key));
+  if (given.length === 0) at.fault('A range needs "min", "max", "step" or some of them.');
+  for (const key of given) {
+    const spot = at.get(key);
+    const { value } = spot;
+    const text = typeof value === 'number' && Number.isFinite(value) ? String(value) : value;
+    if (key === 'step' && !limits.hasSteps) spot.fault(`A ${name} field has no steps: leave it out.`);
+    else if (
+      typeof text !== 'string' ||
+      !limits.isGood(text) ||
+      (key === 'step' && !/[1-9]/.test(text.replace('-', '')))
+    )
+      spot.fault(`Expected a ${name} such as "${limits.example}", found ${nameOf(value)}.`, {
+        suggestion: limits.example,
+      });
+    else if (key === 'step' && text.startsWith('-'))
+      spot.fault('A step is above zero.', { suggestion: text.slice(1) });
+  }
+  readOrder(at, limits);
+}
+
+/** A lower limit above the upper one lets nothing pass. */
+function readOrder(at: Spot, { isGood, isAbove }: Limits): void {
+  const [min = '', max = ''] = ['min', 'max'].map((key) => (at.has(key) ? String(at.get(key).value) : ''));
+  if (min && max && isGood(min) && isGood(max) && isAbove(min, max))
+    at.get('min').fault(`"min" is above "max" (${max}): nothing would pass.`, { suggestion: max });
+}
+
+function readMatches(at: Spot): void {
+  const flags = at.has('flags') ? at.get('flags').string() : '';
+  if (flags && !/^[isu]*$/.test(flags))
+    at.get('flags').fault('The flags that count here are i, s and u.', { suggestion: 'i' });
+  if (!at.has('pattern')) return;
+  const source = at.get('pattern').string();
+  if (source === undefined) return;
+  const parsed = parseExpression(source, flags);
+  if ('message' in parsed)
+    at.get('pattern').fault(parsed.message, { column: parsed.column, suggestion: parsed.suggestion });
+}
+
+/** What is wrong with one check of a field of that kind, in sentences; for screens that edit one. */
+export function problemWithCheck(kind: Definition, check: unknown): readonly string[] {
+  const faults: DocumentFault[] = [];
+  readCheck(new Spot(check, '$', faults), kind);
+  return faults.map(({ message }) => message);
+}

@@ -1,0 +1,178 @@
+import Ajv2020 from 'ajv/dist/2020.js';
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { kinds } from '../kinds/index.ts';
+import type { ListItem, Option, Options } from '../options/option.ts';
+import { readDocument } from './read-document.ts';
+import { checkTypes } from './read-rules.ts';
+import { documentSchema } from './schema.ts';
+
+const isBySchema = new Ajv2020({ strict: true, allowUnionTypes: true, strictRequired: false }).compile(
+  documentSchema(kinds),
+);
+
+/** Anything that might stand there by mistake. */
+const rubbish = fc.constantFrom<unknown>(null, true, false, 0, 1, 2.5, -1, 400, '', ' ', 'x', 'EUR', [], ['h'], [3, 3], {}, {
+  min: 1,
+}); // biome-ignore format: a list
+
+const ofItem = (item: ListItem | Exclude<Option, { is: 'list' | 'bounds' }>): fc.Arbitrary<unknown> => {
+  switch (item.is) {
+    case 'choice':
+      return fc.constantFrom(...item.choices.map(([value]) => value));
+    case 'whole':
+      return fc.integer({ min: item.min - 1, max: item.max + 1 });
+    case 'text':
+      return fc.oneof(
+        item.among
+          ? fc.constantFrom(...item.among())
+          : fc.constantFrom('<3 digit>', '<3 dgit>', '/', ' ', '_', 'kg'),
+        fc.string({ maxLength: 4 }),
+      );
+  }
+};
+
+const ofOption = (option: Option): fc.Arbitrary<unknown> => {
+  switch (option.is) {
+    case 'list':
+      return fc.oneof(
+        fc.array(ofItem(option.of), { maxLength: 3 }),
+        ...(option.any === undefined ? [] : [fc.constant(option.any)]),
+      );
+    case 'bounds':
+      return fc.record({ min: fc.nat(101), max: fc.nat(101) }, { requiredKeys: [] });
+    default:
+      return ofItem(option);
+  }
+};
+
+const entryFor = (options: Options): fc.Arbitrary<unknown> =>
+  fc.record(
+    {
+      ...Object.fromEntries(
+        Object.entries(options).map(([key, option]) => [
+          key,
+          fc.oneof({ arbitrary: ofOption(option), weight: 12 }, { arbitrary: rubbish, weight: 1 }),
+        ]),
+      ),
+    },
+    { requiredKeys: [] },
+  );
+
+const check = fc.record(
+  {
+    type: fc.oneof(
+      { arbitrary: fc.constantFrom(...checkTypes), weight: 20 },
+      { arbitrary: rubbish, weight: 1 },
+    ),
+    min: fc.oneof(fc.nat(9), fc.constantFrom<unknown>('5', 'today', '08:00', 'x', 1.5, null)),
+    max: fc.oneof(fc.nat(9), fc.constantFrom<unknown>('7', 'today+1d', '09:00')),
+    step: fc.constantFrom<unknown>(1, '0.5', 0),
+    pattern: fc.constantFrom<unknown>('\\d+', '(', 3),
+    flags: fc.constantFrom<unknown>('i', 'g'),
+    values: fc.constantFrom<unknown>([], ['a'], [1]),
+    scheme: fc.constantFrom<unknown>('luhn', 'mod97', 'mod9'),
+    rotate: fc.constantFrom<unknown>(4, 0),
+  },
+  { requiredKeys: ['type'] },
+);
+
+/** One check with just what it may be told, most of the time: else hardly any would be sound. */
+const known: Readonly<Record<string, readonly string[]>> = {
+  length: ['min', 'max'],
+  range: ['min', 'max', 'step'],
+  matches: ['pattern', 'flags'],
+  in: ['values'],
+  'not-in': ['values'],
+  checksum: ['scheme', 'rotate'],
+};
+const trimmed = fc
+  .tuple(check, fc.nat(9))
+  .map(([all, luck]) =>
+    luck === 0
+      ? all
+      : Object.fromEntries(
+          Object.entries(all).filter(([key]) => key === 'type' || known[String(all.type)]?.includes(key)),
+        ),
+  );
+
+const rule = fc.record(
+  {
+    id: fc.constantFrom<unknown>('a', 'b', '1', ''),
+    check: trimmed,
+    say: fc.constantFrom<unknown>('No.', ' ', 'At least {min}', 4),
+    code: fc.constantFrom<unknown>('own-code', 'two words'),
+    show: fc.constantFrom<unknown>('at-once', 'leave', 'later'),
+    severity: fc.constantFrom<unknown>('warning', 'bad'),
+  },
+  { requiredKeys: ['id', 'check'] },
+);
+
+const field = fc.constantFrom(...(Object.keys(kinds) as (keyof typeof kinds)[])).chain((kind) =>
+  fc.record(
+    {
+      id: fc.constantFrom<unknown>('one', 'two', '-'),
+      kind: fc.constant(kind),
+      label: fc.constantFrom<unknown>('A field', 'A field', ''),
+      hint: fc.constantFrom<unknown>('', 'Hint', 3),
+      messages: fc.constantFrom<unknown>('all', 'some'),
+      locale: fc.constantFrom<unknown>('de-CH', 'xx-YY-ZZ', 'not a tag'),
+      entry: entryFor(kinds[kind].define.options),
+      html: fc.constantFrom<unknown>({}, { inputmode: 'numeric' }, { onclick: 'x' }, { title: 3 }),
+      rules: fc.array(rule, { maxLength: 2 }),
+    },
+    { requiredKeys: ['id', 'kind', 'label'] },
+  ),
+);
+
+const document = fc.record(
+  {
+    arbeit: fc.oneof({ arbitrary: fc.constant<unknown>(1), weight: 20 }, { arbitrary: rubbish, weight: 1 }),
+    title: fc.constant('Huts'),
+    locale: fc.constant('en-GB'),
+    fields: fc.array(field, { maxLength: 2 }),
+    forms: fc.constantFrom<unknown>(
+      [],
+      [{ id: 'f', fields: ['one'] }],
+      [{ id: 'f', fields: ['one', 'one'] }],
+      [{}],
+    ),
+  },
+  { requiredKeys: ['arbeit', 'title', 'locale', 'fields'] },
+);
+
+/** What no schema can say, as the reader says it: the list in the head of `schema.ts`. */
+const beyond = [
+  /is used twice|No field has the id/,
+  /not well-formed as a language tag|known of the locale/,
+  /is below "min"|is above "max"|groups hold|shows no "|filler is one sign/,
+  /is no currency code/,
+  /message: a check "/,
+  /^Expected a [a-z ]+ such as|A step is above zero/,
+  /cannot take this initial value/,
+];
+/** Faults inside a text in a language of its own are told at their column. */
+const isBeyond = ({ message, column }: { message: string; column?: number }): boolean =>
+  column !== undefined || beyond.some((form) => form.test(message));
+
+test('the schema takes and refuses what the reader does, but for what no schema can say', () => {
+  const seen = { sound: 0, refused: 0, beyond: 0 };
+  fc.assert(
+    fc.property(document, (json) => {
+      // As it would come from a file: nothing undefined in it.
+      const given = JSON.parse(JSON.stringify(json));
+      const result = readDocument(given, kinds);
+      const isShaped = isBySchema(given);
+      if (result.ok) {
+        seen.sound++;
+        expect(isShaped, JSON.stringify(isBySchema.errors)).toBe(true);
+      } else if (isShaped) {
+        seen.beyond++;
+        expect(result.faults.filter((fault) => !isBeyond(fault))).toEqual([]);
+      } else seen.refused++;
+    }),
+    { numRuns: 6000 },
+  );
+  // Of each sort enough to have meant something.
+  expect(Math.min(seen.sound, seen.refused, seen.beyond), JSON.stringify(seen)).toBeGreaterThan(100);
+});

@@ -1,0 +1,177 @@
+import { attributeNames } from '../field/html.ts';
+import type { Definition, KindTable } from '../kinds/definition.ts';
+import { mayBeLeftOut } from '../options/option.ts';
+import { type Schema, schemaOf } from '../options/schema.ts';
+import { checkTypes } from './read-rules.ts';
+
+/**
+ * What the schema leaves to the reader, because no schema can say it:
+ * mistakes inside a text in a language of its own (notation, expression, characters of a class, data in a message), values
+ * against each other (bounds, groups and length, ids that meet or repeat, an initial value and its field), whether a code or
+ * a locale is known, and how a limit of a kind is written.
+ */
+const filled: Schema = { type: 'string', pattern: '\\S' };
+const word: Schema = { type: 'string', pattern: '^[A-Za-z][\\w-]*$' };
+const whole: Schema = { type: 'integer', minimum: 0 };
+const limit: Schema = {
+  type: ['string', 'number'],
+  description:
+    'A decimal, an ISO 8601 date or time, whole minutes, or for dates today, today+18m, today-16y.',
+};
+
+const shape = (properties: Schema, required: readonly string[] = [], more: Schema = {}): Schema => ({
+  type: 'object',
+  ...(required.length ? { required } : {}),
+  additionalProperties: false,
+  properties,
+  ...more,
+});
+const oneOrOther = (...keys: string[]): Schema => ({ anyOf: keys.map((key) => ({ required: [key] })) });
+
+/** Each check with what it must and may be told. */
+const check: Schema = {
+  type: 'object',
+  required: ['type'],
+  oneOf: [
+    shape({ type: { enum: ['required', 'complete', 'not-trivial'] } }),
+    shape({ type: { const: 'length' }, min: whole, max: whole }, [], oneOrOther('min', 'max')),
+    shape(
+      {
+        type: { const: 'matches' },
+        pattern: { type: 'string' },
+        flags: { type: 'string', pattern: '^[isu]*$' },
+      },
+      ['pattern'],
+    ),
+    shape(
+      {
+        type: { enum: ['in', 'not-in'] },
+        values: { type: 'array', minItems: 1, items: { type: 'string' } },
+      },
+      ['values'],
+    ),
+    shape(
+      {
+        type: { const: 'checksum' },
+        scheme: { enum: ['luhn', 'mod97', 'mod11'] },
+        rotate: {
+          type: 'integer',
+          minimum: 1,
+          maximum: 20,
+          description: 'So many first characters are read last (4 for an IBAN, ISO 13616).',
+        },
+      },
+      ['scheme'],
+    ),
+    shape(
+      { type: { const: 'range' }, min: limit, max: limit, step: limit },
+      [],
+      oneOrOther('min', 'max', 'step'),
+    ),
+  ],
+};
+
+const rule: Schema = shape(
+  {
+    id: { $ref: '#/$defs/word' },
+    check: { $ref: '#/$defs/check' },
+    say: { $ref: '#/$defs/filled' },
+    code: { $ref: '#/$defs/word' },
+    show: { enum: ['at-once', 'leave', 'submit'], default: 'leave' },
+    severity: { enum: ['error', 'warning'], default: 'error' },
+  },
+  ['id', 'check'],
+);
+
+/** The checks a field of that kind can have, and whether its limits go in steps. */
+function rulesOf({ pointless = [], limits }: Definition): Schema {
+  const possible = checkTypes.filter((type) => !pointless.includes(type) && (type !== 'range' || limits));
+  const steps = limits && !limits.hasSteps ? { step: false } : {};
+  const checked = { type: 'object', properties: { type: { enum: possible }, ...steps } };
+  return { type: 'array', items: { type: 'object', properties: { check: checked } } };
+}
+
+function field(kinds: KindTable): Schema {
+  return {
+    ...shape(
+      {
+        id: { $ref: '#/$defs/word' },
+        kind: { enum: Object.keys(kinds) },
+        label: { $ref: '#/$defs/filled' },
+        hint: { type: 'string' },
+        placeholder: { type: 'string' },
+        locale: { $ref: '#/$defs/locale' },
+        initial: { type: 'string', description: 'Raw value to begin with.' },
+        messages: { enum: ['first', 'all'], default: 'first' },
+        entry: { type: 'object' },
+        html: {
+          type: 'object',
+          description: 'Attributes of the input; only these.',
+          additionalProperties: { type: ['string', 'boolean'] },
+          propertyNames: { enum: attributeNames },
+        },
+        rules: { type: 'array', items: { $ref: '#/$defs/rule' } },
+      },
+      ['id', 'kind', 'label'],
+    ),
+    allOf: Object.entries(kinds).map(([name, { define }]) => ({
+      if: { properties: { kind: { const: name } }, required: ['kind'] },
+      // biome-ignore lint/suspicious/noThenProperty: the schema's own word (JSON Schema, applicators)
+      then: {
+        properties: { entry: { $ref: `#/$defs/entry-${name}` }, rules: rulesOf(define) },
+        ...(mayBeLeftOut(define.options) ? {} : { required: ['entry'] }),
+      },
+    })),
+  };
+}
+
+/** The JSON Schema (2020-12) of a document with these kinds, for editors and other tools. */
+export function documentSchema(kinds: KindTable): Schema {
+  const entries = Object.entries(kinds).map(([name, { define }]) => [
+    `entry-${name}`,
+    schemaOf(define.options),
+  ]);
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'Arbeit set',
+    description: 'The fields and forms of one project. Files are named *.arbeit.json.',
+    ...shape(
+      {
+        arbeit: { const: 1, description: 'Version of this format.' },
+        title: { $ref: '#/$defs/filled' },
+        locale: { $ref: '#/$defs/locale' },
+        classes: {
+          description: 'Named classes of characters for patterns: characters and a-z ranges.',
+          type: 'object',
+          propertyNames: { pattern: '^[A-Za-z][\\w-]*$' },
+          additionalProperties: { type: 'string', minLength: 1 },
+        },
+        fields: { type: 'array', items: { $ref: '#/$defs/field' } },
+        forms: { type: 'array', items: { $ref: '#/$defs/form' } },
+      },
+      ['arbeit', 'title', 'locale', 'fields'],
+    ),
+    $defs: {
+      filled,
+      word,
+      locale: {
+        description: 'A language tag (BCP 47).',
+        type: 'string',
+        pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$',
+      },
+      field: field(kinds),
+      ...Object.fromEntries(entries),
+      rule,
+      check,
+      form: shape(
+        {
+          id: { $ref: '#/$defs/word' },
+          title: { type: 'string' },
+          fields: { type: 'array', uniqueItems: true, items: { $ref: '#/$defs/word' } },
+          rules: { type: 'array', maxItems: 0 },
+        },
+        ['id', 'fields'],
+      ),
+    },
+  };
+}

@@ -1,0 +1,124 @@
+import type { DocumentFault } from './document-fault.ts';
+import { nearest } from './fault.ts';
+
+/** A place in the document under check. Each reader below reports through it and never throws. */
+export class Spot {
+  constructor(
+    readonly value: unknown,
+    readonly path: string,
+    readonly faults: DocumentFault[],
+  ) {}
+
+  fault(message: string, more: { suggestion?: string | undefined; column?: number } = {}): void {
+    const { suggestion, column } = more;
+    this.faults.push({
+      path: this.path,
+      message,
+      ...(suggestion === undefined ? {} : { suggestion }),
+      ...(column === undefined ? {} : { column }),
+    });
+  }
+
+  get(key: string): Spot {
+    return new Spot((this.value as Record<string, unknown>)[key], pathTo(this.path, key), this.faults);
+  }
+
+  has(key: string): boolean {
+    return (this.value as Record<string, unknown>)[key] !== undefined;
+  }
+
+  /** An object with no names but the known ones and all the needed ones. */
+  object(known: readonly string[], needed: readonly string[]): boolean {
+    if (typeof this.value !== 'object' || this.value === null || Array.isArray(this.value)) {
+      this.fault(`Expected an object, found ${nameOf(this.value)}.`);
+      return false;
+    }
+    for (const key of Object.keys(this.value))
+      if (!known.includes(key)) {
+        const meant = nearest(key, known);
+        new Spot(undefined, pathTo(this.path, key), this.faults).fault(
+          `Nothing is known as "${key}" here: expected ${list(known)}.`,
+          { suggestion: meant },
+        );
+      }
+    for (const key of needed) if (!this.has(key)) this.get(key).fault(`"${key}" is missing.`);
+    return true;
+  }
+
+  string(): string | undefined {
+    if (typeof this.value === 'string') return this.value;
+    this.fault(`Expected a text in quotes, found ${nameOf(this.value)}.`);
+    return undefined;
+  }
+
+  filled(): string | undefined {
+    const text = this.string();
+    if (text?.trim() === '') this.fault('Expected a text that is not empty.');
+    return text || undefined;
+  }
+
+  whole(): number | undefined {
+    if (typeof this.value === 'number' && Number.isInteger(this.value) && this.value >= 0) return this.value;
+    this.fault(`Expected a whole number from 0, found ${nameOf(this.value)}.`);
+    return undefined;
+  }
+
+  wholeFrom(low: number, high: number): number | undefined {
+    const { value } = this;
+    if (typeof value === 'number' && Number.isInteger(value) && value >= low && value <= high) return value;
+    this.fault(`Expected a whole number from ${low} to ${high}, found ${nameOf(value)}.`);
+    return undefined;
+  }
+
+  /** The member of that name, where there is one, is true or false. */
+  yesNo(key: string): void {
+    if (this.has(key) && typeof this.get(key).value !== 'boolean')
+      this.get(key).fault(`Expected true or false, found ${nameOf(this.get(key).value)}.`);
+  }
+
+  /** The member of that name, where there is one, is one of these. */
+  choice(key: string, choices: readonly string[]): void {
+    if (this.has(key)) this.get(key).oneOf(choices);
+  }
+
+  oneOf(choices: readonly string[]): string | undefined {
+    if (typeof this.value === 'string' && choices.includes(this.value)) return this.value;
+    const meant = typeof this.value === 'string' ? nearest(this.value, choices) : undefined;
+    this.fault(`Expected ${list(choices)}, found ${nameOf(this.value)}.`, { suggestion: meant });
+    return undefined;
+  }
+
+  items(): Spot[] {
+    if (Array.isArray(this.value))
+      return this.value.map((item, i) => new Spot(item, `${this.path}[${i}]`, this.faults));
+    this.fault(`Expected a list, found ${nameOf(this.value)}.`);
+    return [];
+  }
+}
+
+export const pathTo = (path: string, key: string): string =>
+  /^[A-Za-z_]\w*$/.test(key) ? `${path}.${key}` : `${path}[${JSON.stringify(key)}]`;
+
+export function list(words: readonly string[]): string {
+  const quoted = words.map((word) => `"${word}"`);
+  return quoted.length < 2 ? quoted.join('') : `${quoted.slice(0, -1).join(', ')} or ${quoted.at(-1)}`;
+}
+
+export function nameOf(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  if (value === null) return 'null';
+  if (Array.isArray(value)) return 'a list';
+  if (typeof value === 'object') return 'an object';
+  if (typeof value === 'string') return value.length > 40 ? 'a long text' : JSON.stringify(value);
+  return String(value);
+}
+
+/** An id, not taken yet; it is then. */
+export function readId(at: Spot, taken: string[]): void {
+  const id = at.string();
+  if (id === undefined) return;
+  if (!/^[A-Za-z][\w-]*$/.test(id))
+    at.fault('An id starts with a letter and has letters, digits, "-" and "_".');
+  else if (taken.includes(id)) at.fault(`The id "${id}" is used twice.`, { suggestion: `${id}-2` });
+  taken.push(id);
+}

@@ -1,0 +1,68 @@
+import type { Judged } from '../rules/checks.ts';
+import type { Wording } from '../rules/messages.ts';
+import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
+import type { CompiledField, Plan } from './compiled.ts';
+import type { FieldEvent, FieldState } from './moment.ts';
+
+/**
+ * What a kind of field must be able to do. `plan` is the compiled definition, `body` what the field holds;
+ * offsets are UTF-16 units of the display. Everything is pure. What is optional, most kinds do without.
+ */
+export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judged<P, B> {
+  empty(plan: P): B;
+  /** The typed value, `null` until complete and well-formed. */
+  value(plan: P, body: B): string | null;
+  /** One character from the keyboard. A reason means: nothing changed. */
+  key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason;
+  /** A text at once: paste, drop, the end of a composition. */
+  insert(plan: P, body: B, start: number, end: number, text: string): Taken<B>;
+  /** A whole value from the program, the initial value. Takes raw values first, then whatever a paste takes. */
+  read(plan: P, text: string): Taken<B>;
+  erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B>;
+  /** The body with the caret at the end of its content. */
+  whole(plan: P, body: B): Edited<B>;
+  /** The nearest offset where the caret may stand. */
+  stand?(plan: P, body: B, offset: number): number;
+  /** Carries out events for kinds with a resting text or steps: `around.ts`. */
+  around?(field: OpenField<P, B>, state: FieldState<B>, event: FieldEvent): FieldState<B>;
+  /** What leaving makes of the content: padded, tidied. Nothing a key would refuse, and done once it stays. */
+  leave?(plan: P, body: B): B;
+  /** The same content as it shows while it is typed into. */
+  wake?(plan: P, body: B): B;
+  /** The up key (`by` 1) and the down key (-1); `undefined` where there is nothing to step. */
+  step?(plan: P, body: B, caret: number, by: 1 | -1): Edited<B> | undefined;
+  /** What there is to tell of a value, by name: `weekday`, `week`. */
+  facts?(plan: P, body: B): Readonly<Record<string, string>>;
+  /** Guide text still to come, drawn behind the input after what it displays; empty when there is none. */
+  ghost?(plan: P, body: B): string;
+  /** Its wording of codes, where it has another than every field. */
+  readonly wording?: Wording;
+}
+
+/** A compiled field brought to life: with what its kind can do. What is typed into, checked and told of is one of these. */
+export interface OpenField<P extends Plan = Plan, B extends Body = Body> extends CompiledField<P> {
+  readonly kind: Kind<P, B>;
+}
+
+/** Kinds at hand, by name. A page carries those it names. */
+export type Kinds = Readonly<Record<string, Kind>>;
+
+/**
+ * Brings a compiled field to life with the kinds at hand. Throws `RangeError` when its own is not among them: it was left
+ * out of what the page carries.
+ */
+export function open<P extends Plan, B extends Body>(
+  field: CompiledField<P>,
+  kinds: Readonly<Record<P['kind'], Kind<P, B>>>,
+): OpenField<P, B>;
+export function open(field: CompiledField, kinds: Kinds): OpenField;
+export function open(field: CompiledField, kinds: Kinds): OpenField {
+  const kind = Object.hasOwn(kinds, field.plan.kind) ? kinds[field.plan.kind] : undefined;
+  if (!kind) throw new RangeError(`The kind "${field.plan.kind}" is not at hand: give it to "open".`);
+  return { ...field, kind };
+}
+
+/** The field as data again, to be stored or sent. */
+export function closed<P extends Plan>({ kind: _, ...field }: OpenField<P>): CompiledField<P> {
+  return field;
+}

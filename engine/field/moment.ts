@@ -1,0 +1,45 @@
+import type { Body, Reason } from './body.ts';
+
+/** A body with its selection: what undo brings back. Offsets are UTF-16 units of the display. */
+export interface Snap<B extends Body = Body> {
+  readonly body: B;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** One step of history: how it was before, how it was right after (its own body and selection), and the steps beneath. */
+export interface Step<B extends Body = Body> extends Snap<B> {
+  readonly before: Snap<B>;
+  readonly rest: Step<B> | null;
+}
+
+/** Everything a field is at one moment. Immutable; `apply` makes the next one. */
+export interface FieldState<B extends Body = Body> extends Snap<B> {
+  readonly focused: boolean;
+  /** Left at least once. */
+  readonly touched: boolean;
+  /** Submitted at least once since the last reset. */
+  readonly submitted: boolean;
+  readonly past: Step<B> | null;
+  readonly future: Step<B> | null;
+  /** The kind of run that the next edit may join. */
+  readonly run: 'none' | 'typing' | 'deleting';
+  /** Why the last event was not carried out; `null` when it was. */
+  readonly rejected: Reason | null;
+  /** Letters and digits that the last event left out. */
+  readonly leftOut: string;
+}
+
+/** Everything that can happen to a field. */
+export type FieldEvent =
+  | { readonly type: 'focus' | 'leave' | 'cut' | 'undo' | 'redo' | 'submit' | 'reset' }
+  /** The arrow keys that step a number or a part of a date; other kinds leave them to the browser. */
+  | { readonly type: 'up' | 'down' }
+  /** A key: one character. */
+  | { readonly type: 'key'; readonly text: string }
+  /** Text in one insertion: the end of a composition, a suggestion taken from the keyboard. */
+  | { readonly type: 'insert' | 'paste'; readonly text: string }
+  /** A whole value, from the browser or the program. */
+  | { readonly type: 'autofill' | 'set'; readonly text: string }
+  | { readonly type: 'backspace' | 'delete' | 'word-backspace' }
+  | { readonly type: 'select'; readonly start: number; readonly end: number };

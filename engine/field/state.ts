@@ -1,0 +1,195 @@
+import { boundaryAt, graphemes } from '../values/graphemes.ts';
+import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
+import type { Plan } from './compiled.ts';
+import type { OpenField } from './kind.ts';
+import type { FieldEvent, FieldState, Snap, Step } from './moment.ts';
+
+/** The field before anything happened: its initial value, not focused. */
+export function start<P extends Plan, B extends Body>({
+  kind,
+  plan,
+  initial,
+}: OpenField<P, B>): FieldState<B> {
+  const { body, caret } = initial ? kind.read(plan, initial) : kind.whole(plan, kind.empty(plan));
+  const rested = kind.rest?.(plan, body) ?? body;
+  const at = Math.min(caret, rested.display.length);
+  return {
+    body: rested,
+    start: at,
+    end: at,
+    focused: false,
+    touched: false,
+    submitted: false,
+    past: null,
+    future: null,
+    run: 'none',
+    rejected: null,
+    leftOut: '',
+  };
+}
+
+/** What the event makes of the state. Never throws: what cannot be done is told in `rejected` and `leftOut`. */
+export function apply<P extends Plan, B extends Body>(
+  field: OpenField<P, B>,
+  state: FieldState<NoInfer<B>>,
+  event: FieldEvent,
+): FieldState<B> {
+  return field.kind.around ? field.kind.around(field, state, event) : carryOut(field, state, event);
+}
+
+/** What the event makes of the state in a kind that adds nothing of its own. */
+export function carryOut<P extends Plan, B extends Body>(
+  field: OpenField<P, B>,
+  state: FieldState<B>,
+  event: FieldEvent,
+): FieldState<B> {
+  const { kind, plan } = field;
+  switch (event.type) {
+    case 'key': {
+      // A keyboard that sends several characters at once, or none, inserts them.
+      if (event.text.length !== 1 && graphemes(event.text).length !== 1)
+        return take(state, kind.insert(plan, state.body, state.start, state.end, event.text), 'typing');
+      const edited = kind.key(plan, state.body, state.start, state.end, event.text);
+      return typeof edited === 'string' ? report(state, edited) : edit(state, edited, 'typing');
+    }
+    case 'insert':
+    case 'paste': {
+      const taken = kind.insert(plan, state.body, state.start, state.end, event.text);
+      return take(state, taken, event.type === 'insert' ? 'typing' : 'none');
+    }
+    case 'set':
+      // A program that hands back what it was told changes nothing, the caret least of all.
+      if (event.text && event.text === kind.raw(plan, state.body)) return report(state);
+      return take(state, kind.read(plan, event.text), 'none');
+    case 'autofill':
+      return take(state, kind.read(plan, event.text), 'none');
+    case 'backspace':
+      return remove(field, state, 'character-left');
+    case 'delete':
+      return remove(field, state, 'character-right');
+    case 'word-backspace':
+      return remove(field, state, 'word-left');
+    case 'cut':
+      return remove(field, state, 'selection');
+    case 'undo':
+      return state.past
+        ? restore(state, state.past.before, state.past.rest, { ...state.past, rest: state.future })
+        : report(state);
+    case 'redo':
+      return state.future
+        ? restore(state, state.future, { ...state.future, rest: state.past }, state.future.rest)
+        : report(state);
+    case 'select':
+      return select(field, state, event.start, event.end);
+    case 'focus': {
+      const { caret } = kind.whole(plan, state.body);
+      return { ...select(field, state, caret, caret), focused: true };
+    }
+    case 'leave':
+      return { ...report(state), run: 'none', focused: false, touched: state.touched || state.focused };
+    case 'submit':
+      return { ...report(state), run: 'none', submitted: true };
+    case 'reset':
+      return { ...start(field), focused: state.focused };
+    default:
+      return report(state);
+  }
+}
+
+/** The state with what there is to tell of the last event. */
+const report = <B extends Body>(
+  state: FieldState<B>,
+  rejected: Reason | null = null,
+  leftOut = '',
+): FieldState<B> =>
+  state.rejected === rejected && state.leftOut === leftOut ? state : { ...state, rejected, leftOut };
+
+/** An edit of several characters: refused when nothing of it was taken. */
+function take<B extends Body>(state: FieldState<B>, taken: Taken<B>, run: FieldState['run']): FieldState<B> {
+  const { rejected, leftOut } = taken;
+  return rejected ? report(state, rejected, leftOut) : edit(state, taken, run, leftOut);
+}
+
+/**
+ * Takes an edit into the history. Consecutive edits of one kind of run are one step; an edit that only moved
+ * the caret (fixed text typed over) is none, and does not end a run.
+ */
+export function edit<B extends Body>(
+  state: FieldState<B>,
+  edited: Edited<B>,
+  run: FieldState['run'],
+  leftOut = '',
+): FieldState<B> {
+  const { body, caret } = edited;
+  const joins = run !== 'none' && run === state.run && state.past !== null;
+  let past = state.past;
+  if (joins) past = { before: past!.before, body, start: caret, end: caret, rest: past!.rest };
+  else if (body !== state.body)
+    past = {
+      before: { body: state.body, start: state.start, end: state.end },
+      body,
+      start: caret,
+      end: caret,
+      rest: state.past,
+    };
+  return {
+    body,
+    start: caret,
+    end: caret,
+    focused: state.focused,
+    touched: state.touched,
+    submitted: state.submitted,
+    past,
+    future: body === state.body ? state.future : null,
+    run: body === state.body && !joins ? 'none' : run,
+    rejected: null,
+    leftOut,
+  };
+}
+
+function remove<P extends Plan, B extends Body>(
+  field: OpenField<P, B>,
+  state: FieldState<B>,
+  extent: Extent,
+): FieldState<B> {
+  const edited = field.kind.erase(field.plan, state.body, state.start, state.end, extent);
+  if (edited.body === state.body && edited.caret === state.start && state.start === state.end)
+    return report(state);
+  return edit(state, edited, extent === 'selection' ? 'none' : 'deleting');
+}
+
+function restore<B extends Body>(
+  state: FieldState<B>,
+  to: Snap<B>,
+  past: Step<B> | null,
+  future: Step<B> | null,
+): FieldState<B> {
+  return {
+    ...report(state),
+    body: to.body,
+    start: to.start,
+    end: to.end,
+    past,
+    future,
+    run: 'none',
+  };
+}
+
+function select<P extends Plan, B extends Body>(
+  field: OpenField<P, B>,
+  state: FieldState<B>,
+  from: number,
+  to: number,
+): FieldState<B> {
+  const { body } = state;
+  const at = (offset: number): number => boundaryAt(body.display, offset);
+  let a = at(from < to ? from : to);
+  let b = at(from < to ? to : from);
+  if (b < a) b = a;
+  if (a === b) a = b = field.kind.stand?.(field.plan, body, a) ?? a;
+  if (a === state.start && b === state.end) return report(state);
+  return { ...report(state), start: a, end: b, run: 'none' };
+}
+
+/** The keys that typing `text` comes to: one a character. */
+export const keysOf = (text: string): FieldEvent[] => graphemes(text).map((c) => ({ type: 'key', text: c }));

@@ -1,0 +1,85 @@
+import type { Spot } from '../../faults/spot.ts';
+import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
+import type { Definition } from '../definition.ts';
+import type { BoxesPlan } from './run.ts';
+
+const length = (usual: number) =>
+  ({ is: 'whole', label: 'Boxes', at: ['box'], min: 3, max: 12, usual }) as const;
+
+const accept = {
+  is: 'choice',
+  label: 'Each box takes',
+  at: ['box'],
+  choices: [
+    ['digit', 'a digit'],
+    ['alnum', 'a letter or a digit'],
+  ],
+  usual: 'digit',
+} as const;
+
+const pinOptions = {
+  length: length(4),
+  accept,
+  conceal: yesNo('concealed, with a control to reveal it', 'seen', {
+    label: 'What is typed',
+    at: ['conceal'],
+    usual: true,
+  }),
+} as const satisfies Options;
+
+const codeOptions = {
+  length: length(6),
+  accept,
+  groups: {
+    is: 'list',
+    label: 'Boxes stand',
+    about: 'Sizes of the groups the boxes are drawn in; they add up to the length.',
+    at: ['groups'],
+    of: { is: 'whole', min: 1, max: 12 },
+    least: 1,
+    otherwise: 'all together',
+  },
+} as const satisfies Options;
+
+export type PinEntry = EntryOf<typeof pinOptions>;
+export type CodeEntry = EntryOf<typeof codeOptions>;
+
+/** No telephone corrects or capitalises a code, and only one that was sent is offered by itself. */
+const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string) => ({
+  inputmode: accept === 'alnum' ? 'text' : 'numeric',
+  autocomplete,
+  autocapitalize: 'none',
+  spellcheck: 'false',
+});
+
+export const pin: Definition<typeof pinOptions, BoxesPlan> = {
+  name: 'PIN',
+  options: pinOptions,
+  plan: (entry) => {
+    const all = filled(pinOptions, entry);
+    return { kind: 'pin', ...all, groups: [all.length] };
+  },
+  attributes: ({ accept }) => attributes(accept, 'off'),
+};
+
+/** The groups hold as many boxes as the code has. */
+function check(at: Spot): void {
+  const { groups, length = 6 } = at.value as { groups?: unknown; length?: unknown };
+  if (!Array.isArray(groups) || !groups.every((size) => Number.isInteger(size) && size > 0)) return;
+  const sum = groups.reduce((total: number, size: number) => total + size, 0);
+  if (groups.length && typeof length === 'number' && sum !== length)
+    at.get('groups').fault(`The groups hold ${sum} boxes, the code has ${length}.`, {
+      suggestion: `[${length}]`,
+    });
+}
+
+export const oneTimeCode: Definition<typeof codeOptions, BoxesPlan> = {
+  name: 'one-time code',
+  options: codeOptions,
+  check,
+  plan: (entry) => {
+    const all = filled(codeOptions, entry);
+    return { kind: 'one-time-code', conceal: false, ...all, groups: all.groups ?? [all.length] };
+  },
+  attributes: ({ accept }) => attributes(accept, 'one-time-code'),
+};

@@ -1,0 +1,36 @@
+import type { OpenField } from '../../field/kind.ts';
+import type { Drawing, Piece } from '../drawing.ts';
+import type { LineBody } from '../line.ts';
+import type { BoxesPlan } from './run.ts';
+
+function sample({ plan }: OpenField<BoxesPlan, LineBody>): readonly Piece[] {
+  const { length, groups, conceal, accept, kind } = plan;
+  const sample = accept === 'digit' ? '481516234208' : 'K7M2P9X4T6QD';
+  const pieces: Piece[] = [];
+  let at = 0;
+  for (const [group, size] of groups.entries()) {
+    if (group > 0) pieces.push({ id: `gap-${group}`, part: 'groups', text: '⎵', caption: 'gap' });
+    for (let i = 0; i < size; i++, at++)
+      pieces.push({
+        id: `box-${at}`,
+        part: 'box',
+        text: conceal ? '•' : sample[at]!,
+        caption: accept === 'digit' ? '0-9' : 'a/9',
+        isValue: true,
+      });
+  }
+  if (kind === 'pin')
+    pieces.push({
+      id: 'conceal',
+      part: 'conceal',
+      isAside: true,
+      text: conceal ? 'Reveal' : 'Conceal',
+      caption: 'concealed',
+      isOff: !conceal,
+    });
+  else if (groups.length === 1 && length > 3)
+    pieces.push({ id: 'gap', part: 'groups', text: '⎵', caption: 'groups', isOff: true });
+  return pieces;
+}
+
+export const drawing: Drawing<BoxesPlan, LineBody> = { sample, conceals: ({ conceal }) => conceal };

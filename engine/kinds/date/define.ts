@@ -1,0 +1,209 @@
+import { type EntryOf, type FilledEntry, filled, type Options } from '../../options/option.ts';
+import { resolve } from '../../values/calendar.ts';
+import type { Definition } from '../definition.ts';
+import { digitsOf } from '../digits.ts';
+import { gregorian, plain, utc, wordsIn } from '../formats.ts';
+import type { PartPlan } from '../parts.ts';
+import type { DatePlan } from './run.ts';
+
+const options = {
+  order: {
+    is: 'choice',
+    label: 'Order',
+    at: ['day', 'month', 'year', 'separator'],
+    choices: [
+      ['locale', 'as the locale has it'],
+      ['dmy', 'day, month, year'],
+      ['mdy', 'month, day, year'],
+      ['ymd', 'year, month, day'],
+    ],
+    usual: 'locale',
+  },
+  separator: {
+    is: 'text',
+    label: 'Separator',
+    at: ['separator'],
+    form: '^[^\\p{L}\\p{N}]{1,3}$',
+    expected: 'A separator is one to three signs, no letters or digits.',
+    suggestion: '/',
+    offers: () => [
+      ['/', 'slash'],
+      ['.', 'full stop'],
+      ['-', 'hyphen'],
+      [' ', 'space'],
+    ],
+    otherwise: 'as the locale has it',
+  },
+  resting: {
+    is: 'choice',
+    label: 'Text at rest',
+    at: ['resting'],
+    choices: [
+      ['same', 'as typed'],
+      ['medium', 'medium'],
+      ['long', 'long'],
+      ['full', 'full, with weekday'],
+    ],
+    usual: 'same',
+  },
+  pivot: {
+    is: 'whole',
+    label: 'Two-digit years below this are 20…',
+    about: 'Two-digit years below it are of this century.',
+    at: ['year'],
+    min: 0,
+    max: 100,
+    usual: 50,
+  },
+} as const satisfies Options;
+
+export type DateEntry = EntryOf<typeof options>;
+
+export const date: Definition<typeof options, DatePlan> = {
+  name: 'date',
+  options,
+  plan: (entry, { locale }) => planDate(filled(options, entry), locale),
+  attributes: () => ({ inputmode: 'numeric' }),
+  limits: {
+    isGood: (text) => resolve(text, someDay) !== undefined,
+    example: 'today+18m',
+    hasSteps: false,
+    // Limits by the clock are held against each other on one day, and against no others.
+    isAbove: (a, b) =>
+      a.startsWith('today') === b.startsWith('today')
+        ? resolve(a, someDay)! > resolve(b, someDay)!
+        : undefined,
+    begin: 'today',
+  },
+  pointless: ['length', 'matches', 'checksum', 'not-trivial'],
+};
+
+const someDay = '2027-02-10';
+
+const datePart: Readonly<Record<string, PartPlan>> = {
+  day: { name: 'day', size: 2, low: 1, high: 31 },
+  month: { name: 'month', size: 2, low: 1, high: 12 },
+  year: { name: 'year', size: 4, low: 1, high: 9999 },
+};
+
+const letters = { d: 'day', m: 'month', y: 'year' } as const;
+
+/**
+ * The order of a date's parts in the locale's short form, with the text between and around. With two digits a part where
+ * that keeps the order: some locales turn it round there.
+ */
+function shapeOf(locale: string): { names: string[]; between: string[] } {
+  const digits = { day: '2-digit', month: '2-digit', year: 'numeric' } as const;
+  const shape = (options: Intl.DateTimeFormatOptions) => {
+    const format = new Intl.DateTimeFormat(gregorian(locale), { ...options, timeZone: 'UTC' });
+    const names: string[] = [];
+    const between = [''];
+    for (const { type, value } of format.formatToParts(utc(2027, 2, 14)))
+      if (type === 'day' || type === 'month' || type === 'year') {
+        names.push(type);
+        between.push('');
+      } else between[names.length] += plain(value);
+    return { names, between };
+  };
+  const full = shape(digits);
+  const short = shape({ dateStyle: 'short' });
+  const isWhole = short.names.length === 3 && !short.between.some((text) => /\p{L}/u.test(text));
+  return short.names.join() === full.names.join() || !isWhole ? full : short;
+}
+
+/** Whether people there write years of the Gregorian calendar; elsewhere (th, fa) a pasted year may be another one. */
+const isGregorian = (locale: string): boolean =>
+  /^(?:gregory|iso8601|japanese)$/.test(new Intl.DateTimeFormat(locale).resolvedOptions().calendar);
+
+function planDate(entry: FilledEntry<typeof options>, locale: string): DatePlan {
+  const own = shapeOf(locale);
+  const { order, separator, resting } = entry;
+  const names = order === 'locale' ? own.names : [...order].map((letter) => letters[letter as 'd']);
+  const isOwn = names.join() === own.names.join();
+  const sign = separator ?? (order === 'ymd' ? '-' : '/');
+  const between = separator === undefined && isOwn ? own.between : ['', sign, sign, ''];
+  const { templates, weekdays } = restingOf(locale, resting);
+  return {
+    kind: 'date',
+    parts: names.map((name) => datePart[name]!),
+    between,
+    digits: digitsOf(locale),
+    day: names.indexOf('day'),
+    month: names.indexOf('month'),
+    year: names.indexOf('year'),
+    pivot: entry.pivot,
+    resting: templates,
+    weekdays,
+    gregorian: isGregorian(locale),
+    ...namesOf(locale),
+  };
+}
+
+/** The text at rest as a template for each month: names and the words between them may change with it. */
+function restingOf(
+  locale: string,
+  resting: FilledEntry<typeof options>['resting'],
+): { templates: string[]; weekdays: string[] } {
+  const tag = gregorian(locale);
+  const monday = 4;
+  const week = (format: Intl.DateTimeFormat): string[] =>
+    Array.from({ length: 7 }, (_, i) => {
+      const parts = format.formatToParts(utc(2027, 1, monday + i));
+      return parts.find(({ type }) => type === 'weekday')?.value ?? '';
+    });
+  const long = new Intl.DateTimeFormat(tag, { weekday: 'long', timeZone: 'UTC' });
+  if (resting === 'same') return { templates: [], weekdays: week(long) };
+  const format = new Intl.DateTimeFormat(tag, { dateStyle: resting, timeZone: 'UTC' });
+  const templates = Array.from({ length: 12 }, (_, i) =>
+    format
+      .formatToParts(utc(2027, i + 1, 5))
+      .map(({ type, value }) => {
+        if (type === 'day') return [...value].length > 1 ? '{dd}' : '{d}';
+        if (type === 'year') return '{y}';
+        return type === 'weekday' ? '{w}' : plain(value);
+      })
+      .join(''),
+  );
+  return { templates, weekdays: week(resting === 'full' ? format : long) };
+}
+
+/** The names a pasted date may have for its month, and the other words in it, in the locale and in English. */
+function namesOf(locale: string): Pick<DatePlan, 'months' | 'words'> {
+  let names = known.get(locale);
+  if (!names) {
+    names = readNames(locale);
+    known.set(locale, names);
+  }
+  return names;
+}
+
+/** Asking `Intl` for all of them takes milliseconds, and a definition is compiled at every change. */
+const known = new Map<string, Pick<DatePlan, 'months' | 'words'>>();
+
+function readNames(locale: string): Pick<DatePlan, 'months' | 'words'> {
+  const months: Set<string>[] = Array.from({ length: 12 }, () => new Set());
+  const words = new Set<string>();
+  const styles = ['medium', 'long', 'full'] as const;
+  for (const tag of [gregorian(locale), 'en-GB']) {
+    const formats = [
+      ...styles.map((dateStyle) => new Intl.DateTimeFormat(tag, { dateStyle, timeZone: 'UTC' })),
+      new Intl.DateTimeFormat(tag, { month: 'long', timeZone: 'UTC' }),
+      new Intl.DateTimeFormat(tag, { month: 'short', timeZone: 'UTC' }),
+      new Intl.DateTimeFormat(tag, { weekday: 'short', timeZone: 'UTC' }),
+    ];
+    for (const format of formats)
+      for (let i = 0; i < 19; i++)
+        for (const { type, value } of format.formatToParts(utc(2027, Math.min(i + 1, 12), i + 1)))
+          if (type === 'month') months[Math.min(i, 11)]!.add(value.toLowerCase().replace(/[.\s׳]+$/u, ''));
+          else for (const word of wordsIn(value)) words.add(word);
+  }
+  // What more than one month is called (a number with `tháng`) names none.
+  const count = new Map<string, number>();
+  for (const names of months) for (const name of names) count.set(name, (count.get(name) ?? 0) + 1);
+  const isName = (name: string) => count.get(name) === 1 && /\p{L}/u.test(name) && !/\d/.test(name);
+  for (const name of count.keys()) if (!isName(name)) for (const word of wordsIn(name)) words.add(word);
+  return {
+    months: months.map((names) => [...names].filter(isName).sort((a, b) => b.length - a.length)),
+    words: [...words],
+  };
+}

@@ -1,0 +1,17 @@
+import type { Drawing } from '../drawing.ts';
+import { ownInParts, partPieces } from '../part-pieces.ts';
+import type { PartsBody } from '../parts.ts';
+import type { DatePlan } from './run.ts';
+
+export const drawing: Drawing<DatePlan, PartsBody> = {
+  sample: (field) => {
+    const fixed = { part: 'separator', caption: '·' };
+    const { pieces, rested } = partPieces(field, { text: '2027-02-14', fixed, partOf: (name) => name });
+    return [...pieces, { id: 'resting', part: 'resting', text: rested, caption: 'at rest', isAside: true }];
+  },
+  own: ownInParts,
+  other: ({ year }) =>
+    year === 0
+      ? { entry: { order: 'locale', resting: 'same' }, label: 'in the locale’s order' }
+      : { entry: { order: 'ymd', resting: 'same' }, label: 'year first' },
+};

@@ -1,0 +1,56 @@
+import type { Spot } from '../faults/spot.ts';
+import type { Plan } from '../field/compiled.ts';
+import type { Kind } from '../field/kind.ts';
+import type { EntryOf, Options } from '../options/option.ts';
+import type { Check, Rule } from '../rules/rule.ts';
+import type { Drawing } from './drawing.ts';
+
+/** What a definition stands in. */
+export interface Around {
+  readonly id: string;
+  /** BCP 47. */
+  readonly locale: string;
+  readonly rules: readonly Rule[];
+  /** The set's own classes of characters, by name. */
+  readonly classes: Readonly<Record<string, string>>;
+}
+
+/** How limits of a kind with an order are written. */
+export interface Limits {
+  isGood(text: string): boolean;
+  readonly example: string;
+  readonly hasSteps: boolean;
+  /** Whether one good limit is above another; `undefined` where that depends on the day. */
+  isAbove(a: string, b: string): boolean | undefined;
+  /** A lower limit to begin with. */
+  readonly begin: string;
+}
+
+/** What a kind is to whoever writes definitions: its options, and what they compile to. It ships to no page. */
+export interface Definition<O extends Options = Options, P extends Plan = Plan> {
+  /** What people call it. */
+  readonly name: string;
+  readonly options: O;
+  /** What several options together may get wrong; each of them is sound by itself. */
+  check?(at: Spot): void;
+  /** Throws `RangeError` on what the reader would have refused. */
+  plan(entry: EntryOf<O>, around: Around): P;
+  /** What it asks of the page; the field's own attributes go before. HTML, `inputmode` and autofill tokens. */
+  attributes?(entry: EntryOf<O>): Readonly<Record<string, string>>;
+  /** Only of kinds with an order. */
+  readonly limits?: Limits;
+  /** Checks that say nothing of its values: a date has no length, an amount no check character. */
+  readonly pointless?: readonly Check['type'][];
+  /** Whatever stands there is whole: it brings no rule `complete` of its own. */
+  readonly isAlwaysWhole?: true;
+}
+
+/** A kind, whole: what runs, what defines it, how it is drawn. */
+export interface KindEntry {
+  readonly run: Kind;
+  readonly define: Definition;
+  readonly draw: Drawing;
+}
+
+/** Kinds by name. */
+export type KindTable = Readonly<Record<string, KindEntry>>;

@@ -1,0 +1,32 @@
+import type { Body } from '../field/body.ts';
+import type { Plan } from '../field/compiled.ts';
+import type { OpenField } from '../field/kind.ts';
+
+/** A piece of the specimen: what it shows, and which part of the definition it stands for. */
+export interface Piece {
+  readonly id: string;
+  /** Options name the parts they are defined at (`at`). */
+  readonly part: string;
+  readonly text: string;
+  readonly caption: string;
+  /** Shown although the field does not have it as it stands: a place to switch it on. */
+  readonly isOff?: boolean;
+  /** Stands beside the text and is no part of it: a region, a control, a limit. */
+  readonly isAside?: boolean;
+  /** Belongs to the value, not to the signs around it. */
+  readonly isValue?: boolean;
+}
+
+/** How a kind is drawn for whoever defines it. It ships to no page. */
+export interface Drawing<P extends Plan = Plan, B extends Body = Body> {
+  /** A finished text of the field, in pieces. The text as it rests is one of them where it is another. */
+  sample(field: OpenField<P, B>): readonly Piece[];
+  /** Which characters of a display are the user's: told the character and its offset, from left to right. All, where it is left out. */
+  own?(plan: P, body: B): (character: string, offset: number) => boolean;
+  /** How many of the user's characters stand before the value and are no part of it. */
+  lead?(body: B): number;
+  /** Whether the page shows bullets in place of what is typed. */
+  conceals?(plan: P): boolean;
+  /** Options that show the same value in another way, and that way in words. */
+  other?(plan: P): { readonly entry: object; readonly label: string };
+}

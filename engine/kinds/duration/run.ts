@@ -1,0 +1,242 @@
+import { around } from '../../field/around.ts';
+import type { Edited } from '../../field/body.ts';
+import type { Kind } from '../../field/kind.ts';
+import { type Finding, passed } from '../../rules/finding.ts';
+import type { Check } from '../../rules/rule.ts';
+import { fold, localized } from '../../values/graphemes.ts';
+import { locate, type Parsed, type PartsBody, type PartsPlan, partsKind } from '../parts.ts';
+
+export interface DurationPlan extends PartsPlan {
+  readonly kind: 'duration';
+  /** Index of the hours and of the minutes, -1 for a unit the field is not in. */
+  readonly hour: number;
+  readonly minute: number;
+  /** Index of the part that a number without a unit goes to. */
+  readonly bare: number;
+  /** The locale's decimal sign; parts of an hour are typed with it. */
+  readonly decimal: string;
+}
+
+/** Each number with its unit behind it; a unit shows once its number does. */
+function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
+  const { between, digits } = plan;
+  const at: number[] = [];
+  let display = '';
+  let content = '';
+  for (const [i, text] of texts.entries()) {
+    if (text && display) display += ' ';
+    at.push(display.length);
+    if (text) display += localized(digits, text.replace('.', plan.decimal)) + between[i + 1]!;
+    // Hours alone and minutes alone are told apart by the unit.
+    if (text) content += text + (i === plan.hour ? 'h' : '');
+  }
+  return { content, display, complete: content !== '', texts, at };
+}
+
+/** No hours yet, and the caret past them: what typing their unit alone leads to. */
+function passedBy(plan: DurationPlan): PartsBody {
+  const display = `${plan.between[1]!.trimStart()} `;
+  return { content: '', display, complete: false, texts: plan.parts.map(() => ''), at: [0, display.length] };
+}
+
+/** Whole minutes; parts of an hour as they can be typed are whole minutes too, or on the way there. */
+const minutesOf = (plan: DurationPlan, { texts }: PartsBody): number =>
+  Math.round(Number(texts[plan.hour] ?? 0) * 60) + Number(texts[plan.minute] ?? 0);
+
+/**
+ * Hours as they can be typed: three digits, the decimals among them, so that taking the point out leaves hours again.
+ * Parts of an hour are whole minutes, or the beginning of some: a second decimal is 0 or 5.
+ */
+const isHours = (text: string): boolean => /^(?:\d{1,3}|\d\d?\.\d?|\d\.\d[05])$/.test(text);
+
+/** The parts for whole minutes; hours where there are any. */
+function ordered(plan: DurationPlan, minutes: number): string[] {
+  const texts = plan.parts.map(() => '');
+  if (plan.hour < 0) texts[plan.minute] = `${minutes}`;
+  else if (plan.minute < 0) texts[plan.hour] = `${minutes / 60}`;
+  else {
+    // What the hours have no room for stays in minutes.
+    const hours = Math.min(Math.floor(minutes / 60), plan.parts[plan.hour]!.high);
+    const rest = minutes - hours * 60;
+    if (hours) texts[plan.hour] = `${hours}`;
+    if (rest || !hours) texts[plan.minute] = `${rest}`;
+  }
+  return texts;
+}
+
+const hourWords = 'h|hrs?|hours?|std\\.?|stunden?|heures?|horas?|ore';
+const minuteWords = "m|mins?|minutes?|minuten|minutos|minuti|′|'";
+const clockForm = /^(\d{1,4}):(\d{2})$/;
+const unitForm = new RegExp(
+  `^(?:pt)?(?:(\\d{1,4}(?:[.,]\\d{1,4})?)\\s*(?:${hourWords})(?![a-z])\\s*)?(?:(\\d{1,4})\\s*(?:(${minuteWords})(?![a-z])\\.?)?)?$`,
+  'i',
+);
+
+/**
+ * `90 min`, `1h30`, `1:30`, `1.5h`, `1,5 h`, ISO 8601 (`PT1H30M`), and units in the first letters of several languages'
+ * words for them. A number without any unit is in the one the plan names.
+ */
+function parse(plan: DurationPlan, given: string): Parsed | undefined {
+  if (given.length > 100) return undefined;
+  const text = [...given]
+    .map(fold)
+    .join('')
+    .trim()
+    .replace(/^(\d+[.,]?\d*)(?:h)(?=\d)/i, '$1 h ');
+  const clock = clockForm.exec(text);
+  if (clock) return +clock[2]! < 60 ? held(plan, clock[1]!, clock[2]!) : undefined;
+  const match = unitForm.exec(text) ?? /^(\d{1,4}[.,]\d{1,4})()$/.exec(text);
+  if (!match || !(match[1] || match[2])) return undefined;
+  const [, h = '', min = '', unit] = match;
+  if (!h && !unit && plan.bare === plan.hour) return held(plan, min, '');
+  return held(plan, h.replace(',', '.'), min);
+}
+
+/** The parts for hours, parts of an hour among them, and minutes as they were written, where the field can hold that. */
+function held(plan: DurationPlan, h: string, min: string): Parsed | undefined {
+  const hours = h.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+  const minutes = Number(hours) * 60 + Number(min);
+  const whole = Math.round(minutes);
+  if (Math.abs(minutes - whole) > 1e-6 || (hours.includes('.') && min)) return undefined;
+  const own = plan.parts.map((_, i) => (i === plan.hour ? hours : min));
+  const isOwn = (plan.hour >= 0 || !hours) && (plan.minute >= 0 || !min) && hold(plan, own);
+  const texts = isOwn ? own : ordered(plan, whole);
+  return hold(plan, texts) ? { texts, leftOut: '' } : undefined;
+}
+
+/** The unit a letter begins: `h`, `m`; -1 for none. */
+const unitOf = (plan: DurationPlan, c: string): number =>
+  c === 'h' ? plan.hour : c === 'm' ? plan.minute : -1;
+
+/**
+ * Unit letters: `m` behind hours makes minutes of them and `h` behind minutes hours, a separator passes hours by, a
+ * decimal sign begins parts of an hour, others are the unit's own.
+ */
+function letter(
+  plan: DurationPlan,
+  body: PartsBody,
+  caret: number,
+  c: string,
+): Edited<PartsBody> | undefined {
+  const { part, index } = locate(body, caret);
+  const text = body.texts[part]!;
+  const unit = unitOf(plan, c);
+  const isEnd = text !== '' && index === text.length;
+  const isAlone = isEnd && body.texts.every((other, i) => i === part || !other);
+  const isPoint = c === '.' || c === ',' || c === plan.decimal;
+  if (isPoint) {
+    if (!isAlone || plan.hour < 0 || text.includes('.') || text.length > 2) return undefined;
+    const after = lay(
+      plan,
+      plan.parts.map((_, i) => (i === plan.hour ? `${text}.` : '')),
+    );
+    return { body: after, caret: after.at[plan.hour]! + text.length + 1 };
+  }
+  const hasMoved = isAlone && plan.parts.length > 1 && !text.includes('.');
+  if (hasMoved && unit === plan.minute && unit >= 0 && part === plan.hour) {
+    const after = lay(plan, ['', text]);
+    return { body: after, caret: after.at[1]! + text.length };
+  }
+  if (hasMoved && part === plan.minute && (unit === plan.hour || c === ':') && text.length <= 3) {
+    const after = lay(plan, [text, '']);
+    return { body: after, caret: after.display.length };
+  }
+  if (plan.parts.length > 1 && !body.content && (unit === 0 || c === ':' || c === ' ')) {
+    const after = passedBy(plan);
+    return { body: after, caret: after.display.length };
+  }
+  const isPassing = part === 0 && plan.parts.length > 1 && text !== '' && index === text.length;
+  if (isPassing && (unit === 0 || c === ' ' || c === ':'))
+    return { body, caret: body.texts[1] ? body.at[1]! : body.display.length };
+  return text !== '' && plan.between.some((fixed) => fixed.includes(c)) ? { body, caret } : undefined;
+}
+
+/** A digit: parts of an hour stay whole minutes, and minutes beside them there are none. */
+function takes(plan: DurationPlan, texts: readonly string[], part: number, next: string): boolean {
+  if (part === plan.hour) return !next.includes('.') || isHours(next);
+  return !texts[plan.hour]?.includes('.');
+}
+
+const editing = partsKind<DurationPlan, PartsBody>({
+  lay,
+  parse,
+  close: (_, __, text) => text,
+  letter,
+  takes,
+  isWhole: (text) => /\p{L}|\d[.,:]\d/u.test(text),
+  first: (plan) => plan.bare,
+});
+
+/** Whether the parts have room for these digits. */
+const hold = (plan: DurationPlan, texts: readonly string[]): boolean =>
+  texts.every((text, i) => (text.includes('.') ? isHours(text) : text.length <= plan.parts[i]!.size));
+
+const shown = (plan: DurationPlan, minutes: string): string =>
+  minutes && lay(plan, ordered(plan, +minutes)).display;
+
+function judge(plan: DurationPlan, body: PartsBody, check: Check): Finding | undefined {
+  if (check.type !== 'range') return undefined;
+  const { min = '', max = '', step = '' } = check;
+  const minutes = minutesOf(plan, body);
+  const data = { min: shown(plan, min), max: shown(plan, max), step: shown(plan, step) };
+  const room = hasRoom(plan, body) ? 'open' : 'fail';
+  if (min && minutes < +min) return { verdict: room, code: 'below-min', data };
+  if (max && minutes > +max) return { verdict: 'fail', code: 'above-max', data };
+  if (step && minutes % +step) return { verdict: room, code: 'off-step', data };
+  return passed;
+}
+
+const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>
+  texts.at(-1)!.length < plan.parts.at(-1)!.size;
+
+/** The parts of a raw value as they were typed; `undefined` where it is none of this field. */
+function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
+  const match = /^(?:(\d{1,3}(?:\.\d{0,2})?)h)?(\d{0,4})$/.exec(raw);
+  if (!match || !raw) return undefined;
+  const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : match[2]!));
+  return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;
+}
+
+/** As a person would write it: 90 minutes are an hour and a half. Hours passed by without a number are forgotten. */
+function settled(plan: DurationPlan, body: PartsBody): PartsBody {
+  if (!body.content) return body.display ? lay(plan, body.texts) : body;
+  const texts =
+    plan.minute < 0
+      ? [body.texts[0]!.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')]
+      : ordered(plan, minutesOf(plan, body));
+  const next = lay(plan, texts);
+  return !hold(plan, texts) || next.content === body.content ? body : next;
+}
+
+/** Kind `duration`: value whole minutes. */
+export const duration: Kind<DurationPlan, PartsBody> = {
+  ...editing,
+  raw: (_, body) => body.content,
+  value: (plan, body) => (body.content ? `${minutesOf(plan, body)}` : null),
+  hasRoom,
+  read(plan, text) {
+    const own = ownTexts(plan, text);
+    if (own) return { ...editing.whole(plan, lay(plan, own)), leftOut: '', rejected: null };
+    // A value: whole minutes.
+    const isMinutes = /^\d{1,9}$/.test(text) && (plan.minute >= 0 || +text % 3 === 0);
+    const texts = isMinutes ? ordered(plan, +text) : undefined;
+    if (!texts || !hold(plan, texts))
+      return editing.insert(
+        plan,
+        lay(
+          plan,
+          plan.parts.map(() => ''),
+        ),
+        0,
+        0,
+        text,
+      );
+    return { ...editing.whole(plan, lay(plan, texts)), leftOut: '', rejected: null };
+  },
+  around,
+  leave: settled,
+  rest: (plan, body) => ({ ...settled(plan, body), content: body.content }),
+  wake: (plan, body) => (body.content ? lay(plan, ownTexts(plan, body.content)!) : body),
+  step: (plan, body, caret, by) => editing.stepped(plan, body, caret, by, () => 0, 1),
+  judge,
+};

@@ -1,0 +1,15 @@
+import type { Drawing } from '../drawing.ts';
+import { ownInParts, partPieces } from '../part-pieces.ts';
+import type { PartsBody } from '../parts.ts';
+import type { DurationPlan } from './run.ts';
+
+export const drawing: Drawing<DurationPlan, PartsBody> = {
+  sample: (field) =>
+    partPieces(field, { text: '90', fixed: { part: 'units', caption: 'unit' }, partOf: () => 'units' })
+      .pieces,
+  own: ownInParts,
+  other: ({ parts }) =>
+    parts.length === 1
+      ? { entry: { units: ['h', 'min'] }, label: 'in hours and minutes' }
+      : { entry: { units: ['min'] }, label: 'in minutes' },
+};

@@ -1,0 +1,155 @@
+import type { Body, Edited, Extent, Reason, Taken } from '../field/body.ts';
+import { graphemes, worthTelling } from '../values/graphemes.ts';
+
+/**
+ * Editing for kinds whose content stands in the display in order, one UTF-16 unit a character, with signs and
+ * separators between: numbers, telephone numbers, codes. The kind says how content is laid out and what a
+ * character makes of it; where carets go and what is removed is the same for all and worked out here.
+ */
+export interface LineBody extends Body {
+  /** Content stands in the display from here up to but not including `to`; the caret keeps to it. */
+  readonly from: number;
+  readonly to: number;
+  /** Characters of that stretch that look like content and are not: the zeros a right fill is padded with. */
+  readonly skip: number;
+  /** Offset of the first character of the content where it stands outside of the stretch (a minus), else -1. */
+  readonly head: number;
+}
+
+/** Content with as many characters of it left of the caret as `at` says. */
+export interface Put {
+  readonly content: string;
+  readonly at: number;
+}
+
+/** A pasted text as the characters to be typed one after the other. */
+export interface Cleaned {
+  readonly text: string;
+  readonly leftOut: string;
+  readonly assumed?: string;
+}
+
+export interface Line<P, B extends LineBody> {
+  lay(plan: P, content: string): B;
+  /** Whether a UTF-16 unit of the display, inside the stretch, is content. */
+  is(plan: P, unit: number): boolean;
+  /** One character into the content behind its first `at` characters. */
+  put(plan: P, content: string, at: number, character: string): Put | Reason;
+  clean(plan: P, text: string, into: string): Cleaned;
+}
+
+/** How many characters of the content stand left of an offset. */
+export function countLeft<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, offset: number): number {
+  const { display, from, to, skip, head } = body;
+  const end = offset < to ? offset : to;
+  let seen = 0;
+  for (let i = from; i < end; i++) if (line.is(plan, display.charCodeAt(i))) seen++;
+  return (seen > skip ? seen - skip : 0) + (head >= 0 && offset > head ? 1 : 0);
+}
+
+/** The offset at which the character of that index stands; behind the last, the end of the stretch. */
+export function offsetOf<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, index: number): number {
+  const { display, from, to, skip, head } = body;
+  if (head >= 0 && index === 0) return head;
+  let wanted = index + skip - (head >= 0 ? 1 : 0);
+  for (let i = from; i < to; i++) if (line.is(plan, display.charCodeAt(i)) && wanted-- === 0) return i;
+  return to;
+}
+
+/** The offset right behind the first `count` characters; a sign at the head is passed with what belongs to it. */
+function offsetAfter<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, count: number): number {
+  if (count >= body.content.length) return body.to;
+  if (body.head >= 0 && count < 2) return count ? body.from : body.head;
+  return count ? offsetOf(line, plan, body, count - 1) + 1 : body.from;
+}
+
+/** Everything about editing that `Kind` asks for, from a `Line`. */
+export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
+  const laid = (plan: P, body: B, content: string): B =>
+    content === body.content ? body : line.lay(plan, content);
+
+  /** Takes the content from index `first` up to `end` out. */
+  const without = (plan: P, body: B, first: number, end: number, caret: number): Edited<B> => {
+    if (first >= end) return { body, caret };
+    const aim = Math.min(caret, offsetOf(line, plan, body, first));
+    const rest = line.lay(plan, body.content.slice(0, first) + body.content.slice(end));
+    // The kind may have dropped more (zeros in front): what stands right of the caret is counted from the end.
+    const right = Math.min(body.content.length - end, rest.content.length);
+    const at = rest.content.length - right;
+    const low = offsetAfter(line, plan, rest, at);
+    const high = right ? offsetOf(line, plan, rest, at) : rest.to;
+    return { body: rest, caret: Math.max(Math.min(low, high), Math.min(aim, high)) };
+  };
+  const cut = (plan: P, body: B, start: number, end: number): Edited<B> => {
+    if (start === end) return { body, caret: start };
+    return without(plan, body, countLeft(line, plan, body, start), countLeft(line, plan, body, end), start);
+  };
+  /** Fixed text typed over: passed where it comes next, left where it is the one just placed. */
+  const pass = (plan: P, body: B, caret: number, count: number, character: string): Edited<B> | undefined => {
+    const { content, display, to } = body;
+    const next = count < content.length ? offsetOf(line, plan, body, count) : display.length;
+    const ahead = display.slice(caret, next).indexOf(character);
+    if (ahead >= 0) return { body, caret: Math.min(to, caret + ahead + character.length) };
+    const last = count ? offsetOf(line, plan, body, count - 1) + 1 : 0;
+    return display.slice(last, caret).includes(character) ? { body, caret } : undefined;
+  };
+  const whole = (_: P, body: B): Edited<B> => ({ body, caret: body.to });
+
+  return {
+    empty: (plan: P): B => line.lay(plan, ''),
+    whole,
+    stand: (_: P, { from, to, head }: B, offset: number): number =>
+      Math.max(head >= 0 ? head : from, Math.min(to, offset)),
+
+    key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason {
+      const cleared = cut(plan, body, start, end);
+      // Nearly every key is typed behind everything else.
+      const isLast = cleared.caret === cleared.body.to;
+      const count = isLast ? cleared.body.content.length : countLeft(line, plan, cleared.body, cleared.caret);
+      const put = line.put(plan, cleared.body.content, count, character);
+      if (typeof put === 'string') return pass(plan, cleared.body, cleared.caret, count, character) ?? put;
+      const next = laid(plan, cleared.body, put.content);
+      return { body: next, caret: offsetAfter(line, plan, next, put.at) };
+    },
+
+    insert(plan: P, body: B, start: number, end: number, text: string): Taken<B> {
+      const cleared = cut(plan, body, start, end);
+      let { content } = cleared.body;
+      let at = countLeft(line, plan, cleared.body, cleared.caret);
+      const { text: clean, leftOut: left, assumed } = line.clean(plan, text.normalize('NFC'), content);
+      let leftOut = left;
+      let refusal: Reason | null = leftOut ? 'not-accepted' : null;
+      let taken = false;
+      for (const character of graphemes(clean)) {
+        const put = line.put(plan, content, at, character);
+        if (typeof put !== 'string') {
+          taken ||= put.content !== content || put.at !== at;
+          ({ content, at } = put);
+        } else if (worthTelling.test(character)) {
+          leftOut += character;
+          refusal = put;
+        }
+      }
+      const next = laid(plan, cleared.body, content);
+      return {
+        body: assumed && taken ? { ...next, assumed } : next,
+        caret: taken ? offsetAfter(line, plan, next, at) : cleared.caret,
+        leftOut,
+        rejected: taken ? null : refusal,
+      };
+    },
+
+    erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B> {
+      if (start < end || extent === 'selection') return cut(plan, body, start, end);
+      const count = countLeft(line, plan, body, start);
+      if (extent === 'character-left') return without(plan, body, count - 1, count ? count : -1, start);
+      if (extent === 'character-right')
+        return without(plan, body, count, count < body.content.length ? count + 1 : 0, start);
+      // A word is a run of content without fixed text in it.
+      let first = Math.max(0, count - 1);
+      while (first > 0 && offsetOf(line, plan, body, first - 1) === offsetOf(line, plan, body, first) - 1)
+        first--;
+      return without(plan, body, first, count, start);
+    },
+  };
+}

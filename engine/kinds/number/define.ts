@@ -1,0 +1,262 @@
+import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
+import type { Rule } from '../../rules/rule.ts';
+import { canonical, compare } from '../../values/decimal.ts';
+import type { Around, Definition, Limits } from '../definition.ts';
+import { digitsOf, withDigits } from '../digits.ts';
+import { currencies, decimalsOf } from './currencies.ts';
+import type { NumberPlan } from './run.ts';
+
+const shared = {
+  fill: {
+    is: 'choice',
+    label: 'Digits come in',
+    at: ['digits'],
+    choices: [
+      ['left', 'from the left'],
+      ['right', 'from the right, the smallest first'],
+    ],
+    usual: 'left',
+  },
+  grouping: {
+    is: 'choice',
+    label: 'Groups of digits',
+    at: ['group'],
+    choices: [
+      ['typing', 'while typing'],
+      ['leave', 'on leaving'],
+      ['never', 'never'],
+    ],
+    usual: 'typing',
+  },
+  decimals: {
+    is: 'bounds',
+    label: 'Decimals',
+    at: ['decimals'],
+    min: 0,
+    max: 100,
+    offered: 20,
+    otherwise: 'none; of an amount, those of its currency (ISO 4217)',
+  },
+  pad: yesNo('filled on leaving', 'left out', { label: 'Missing decimals', at: ['decimals'], usual: true }),
+  negative: {
+    is: 'choice',
+    label: 'Below zero',
+    at: ['minus'],
+    choices: [
+      ['no', 'not possible'],
+      ['minus', 'with a minus'],
+      ['parentheses', 'in brackets'],
+    ],
+    usual: 'no',
+  },
+} as const satisfies Options;
+
+const numberOptions = {
+  ...shared,
+  unit: {
+    is: 'text',
+    label: 'Unit',
+    about: 'Stands behind the number; one the platform knows (`kilogram`) is written as the locale does.',
+    at: ['unit'],
+    form: '^(?=.*\\S)[^\\d<>]*$',
+    expected: 'A unit is no empty text and has no digits and no "<" or ">".',
+    offers: () => [
+      ['kilogram', ''],
+      ['kilometer', ''],
+      ['meter', ''],
+      ['liter', ''],
+      ['guests', ''],
+    ],
+    otherwise: 'none',
+  },
+} as const satisfies Options;
+
+const currencyOptions = {
+  currency: {
+    is: 'text',
+    label: 'Currency (ISO 4217)',
+    at: ['sign'],
+    needed: true,
+    form: '^[A-Z]{3}$',
+    among: currencies,
+    expected: '"{}" is no currency code (ISO 4217).',
+    suggestion: 'EUR',
+    offers: () => ['EUR', 'GBP', 'CHF', 'USD', 'JPY', 'INR', 'KWD'].map((code) => [code, ''] as const),
+  },
+  sign: {
+    is: 'choice',
+    label: 'Shown as',
+    at: ['sign'],
+    choices: [
+      ['symbol', 'its symbol'],
+      ['code', 'its code'],
+      ['none', 'nothing'],
+    ],
+    usual: 'symbol',
+  },
+  ...shared,
+} as const satisfies Options;
+
+/** What the three have to say, together. */
+export type NumberEntry = EntryOf<typeof shared> &
+  Partial<EntryOf<typeof numberOptions>> &
+  Partial<EntryOf<typeof currencyOptions>>;
+type Filled = FilledEntry<typeof shared> & NumberEntry;
+
+const isDecimal = (text: string): boolean => text.length <= 100 && canonical(text) !== '';
+
+const limits = (example: string, begin: string): Limits => ({
+  isGood: isDecimal,
+  example,
+  hasSteps: true,
+  isAbove: (a, b) => compare(canonical(a), canonical(b)) > 0,
+  begin,
+});
+
+/** Phones show no minus on their number keys. */
+const attributes = ({ negative = 'no' }: NumberEntry): Record<string, string> =>
+  negative === 'no' ? { inputmode: 'decimal' } : {};
+
+export const number: Definition<typeof numberOptions, NumberPlan> = {
+  name: 'number',
+  options: numberOptions,
+  plan: (entry, around) => planNumber('number', filled(numberOptions, entry), around),
+  attributes,
+  limits: limits('12.5', '1'),
+  pointless: ['checksum'],
+};
+
+export const currency: Definition<typeof currencyOptions, NumberPlan> = {
+  name: 'money',
+  options: currencyOptions,
+  plan: (entry, around) => planNumber('currency', filled(currencyOptions, entry), around),
+  attributes,
+  limits: limits('12.50', '1'),
+  pointless: ['checksum', 'not-trivial'],
+};
+
+export const percent: Definition<typeof shared, NumberPlan> = {
+  name: 'percent',
+  options: shared,
+  plan: (entry, around) => planNumber('percent', filled(shared, entry), around),
+  attributes,
+  limits: limits('5', '0'),
+  pointless: ['checksum', 'not-trivial'],
+};
+
+const isDigit = ({ type }: Intl.NumberFormatPart): boolean =>
+  type === 'integer' || type === 'fraction' || type === 'decimal' || type === 'group';
+
+/** What stands around the digits of a formatted number. */
+function around(parts: readonly Intl.NumberFormatPart[]): [string, string] {
+  const first = parts.findIndex(isDigit);
+  const last = parts.findLastIndex(isDigit);
+  const text = (some: readonly Intl.NumberFormatPart[]) => some.map((part) => part.value).join('');
+  return [text(parts.slice(0, first)), text(parts.slice(last + 1))];
+}
+
+const isUnit = (unit: string): boolean => {
+  try {
+    new Intl.NumberFormat('en', { style: 'unit', unit });
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** The options that make `Intl.NumberFormat` write what the field shows at rest, where it can. */
+export function formatOptions(kind: NumberPlan['kind'], entry: NumberEntry): Intl.NumberFormatOptions {
+  const { sign = 'symbol', currency = 'EUR', unit = '' } = entry;
+  if (kind === 'currency' && sign !== 'none')
+    return { style: 'currency', currency, currencyDisplay: sign === 'code' ? 'code' : 'symbol' };
+  if (kind === 'percent') return { style: 'percent' };
+  return kind === 'number' && isUnit(unit) ? { style: 'unit', unit, unitDisplay: 'short' } : {};
+}
+
+/** Takes from `Intl`, once, everything about the locale that running needs. */
+function planNumber(kind: NumberPlan['kind'], entry: Filled, { locale: tag, rules }: Around): NumberPlan {
+  const locale = withDigits(tag);
+  const own = kind === 'currency' ? decimalsOf(entry.currency ?? 'EUR') : 0;
+  const least = entry.decimals?.min ?? own;
+  const most = Math.max(least, entry.decimals?.max ?? (kind === 'currency' ? own : 0));
+  const options = formatOptions(kind, entry);
+  const decimals = { minimumFractionDigits: 1, maximumFractionDigits: 1 };
+  const format = new Intl.NumberFormat(locale, { ...options, ...decimals, useGrouping: 'auto' });
+  const parts = format.formatToParts(kind === 'percent' ? 12345.678 : 1234567.8);
+  const of = (type: string) => parts.filter((part) => part.type === type).map((part) => part.value);
+  const plain = new Intl.NumberFormat(locale, {
+    ...options,
+    maximumFractionDigits: 0,
+    minimumFractionDigits: 0,
+  });
+  const wholes = plain
+    .formatToParts(123456789012)
+    .filter((part) => part.type === 'integer')
+    .map((part) => [...part.value].length);
+  const minus = plain.formatToParts(-1).find((part) => part.type === 'minusSign')?.value ?? '-';
+  const unit = kind === 'number' && entry.unit && !isUnit(entry.unit) ? `\u00a0${entry.unit}` : '';
+  const [prefix, suffix] = around(parts);
+  const positive: readonly [string, string] = [prefix, suffix + unit];
+  const negatives = around(format.formatToParts(-1.5));
+  const negative: readonly [string, string] =
+    entry.negative === 'parentheses'
+      ? [`(${positive[0]}`, `${positive[1]})`]
+      : [
+          negatives[0].includes(minus) ? negatives[0] : minus + positive[0],
+          negatives[1].replace(minus, '') + unit,
+        ];
+  const bounds = boundsOf(rules);
+  const last = wholes.at(-1) ?? 3;
+  return {
+    kind,
+    around: positive,
+    aroundNegative: negative,
+    minus: entry.negative === 'parentheses' ? '(' : minus,
+    decimal: of('decimal')[0] ?? '.',
+    group: parts.find((part) => part.type === 'group')?.value ?? ',',
+    sizes: [
+      last,
+      wholes.at(-2) ?? last,
+      plain.formatToParts(kind === 'percent' ? 12.34 : 1234).some((part) => part.type === 'group') ? 1 : 2,
+    ],
+    digits: digitsOf(locale),
+    least,
+    most,
+    fill: entry.fill,
+    grouping: entry.grouping,
+    pad: entry.pad,
+    negative: entry.negative,
+    ...bounds,
+    own: ownWords(entry, locale, positive),
+  };
+}
+
+/** What a paste may carry beside the amount: the field's own sign and code in any width, and its unit. */
+function ownWords(entry: NumberEntry, locale: string, around: readonly [string, string]): readonly string[] {
+  const words = new Set(around.map((text) => text.replace(/[\s\u00a0\u200e\u200f\u061c()]/g, '')));
+  const { currency } = entry;
+  if (currency) {
+    words.add(currency);
+    for (const currencyDisplay of ['symbol', 'narrowSymbol'] as const)
+      for (const part of new Intl.NumberFormat(locale, {
+        style: 'currency',
+        currency,
+        currencyDisplay,
+      }).formatToParts(1))
+        if (part.type === 'currency') words.add(part.value.trim());
+  }
+  if (entry.unit) words.add(entry.unit);
+  return [...words].filter(Boolean).sort((a, b) => b.length - a.length);
+}
+
+/** Where the arrow keys step and stop: all the rules' ranges together. */
+function boundsOf(rules: readonly Rule[]): Pick<NumberPlan, 'step' | 'min' | 'max'> {
+  let [step, min, max] = ['1', '', ''];
+  for (const { check } of rules) {
+    if (check.type !== 'range') continue;
+    if (check.step) step = check.step;
+    if (check.min && (!min || compare(canonical(check.min), min) > 0)) min = canonical(check.min);
+    if (check.max && (!max || compare(canonical(check.max), max) < 0)) max = canonical(check.max);
+  }
+  return { step, min, max };
+}

@@ -1,0 +1,346 @@
+import { around } from '../../field/around.ts';
+import type { Reason } from '../../field/body.ts';
+import type { Kind } from '../../field/kind.ts';
+import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
+import type { Check } from '../../rules/rule.ts';
+import { add, canonical, compare, hasMultiple, isMultiple, places } from '../../values/decimal.ts';
+import { fold, localized } from '../../values/graphemes.ts';
+import { type Cleaned, type LineBody, lineKind, type Put } from '../line.ts';
+
+/** A number, an amount of money (ISO 4217) or a percentage, with everything the locale says of it. */
+export interface NumberPlan {
+  readonly kind: 'number' | 'currency' | 'percent';
+  /** What stands before and after the digits, for a number that is not negative and one that is. */
+  readonly around: readonly [prefix: string, suffix: string];
+  readonly aroundNegative: readonly [prefix: string, suffix: string];
+  /** The sign a minus is written with; its first occurrence in the negative prefix is the one typed. */
+  readonly minus: string;
+  readonly decimal: string;
+  readonly group: string;
+  /** Sizes of the last group and of those before it, and how many digits must stand before the first separator. */
+  readonly sizes: readonly [last: number, others: number, least: number];
+  /** The locale's ten digits where they are not ASCII, else ''. */
+  readonly digits: string;
+  /** Decimals: the least a whole value has, the most that can be typed. */
+  readonly least: number;
+  readonly most: number;
+  readonly fill: 'left' | 'right';
+  readonly grouping: 'typing' | 'leave' | 'never';
+  /** Decimals are filled up to `least` when the field is left. */
+  readonly pad: boolean;
+  readonly negative: 'no' | 'minus' | 'parentheses';
+  /** What the up and down keys add, and where they stop; '' for nowhere. Decimals. */
+  readonly step: string;
+  readonly min: string;
+  readonly max: string;
+  /** Words and signs a paste may carry that are this field's own (its currency's sign and code, its unit). */
+  readonly own: readonly string[];
+}
+
+/** More digits than this are refused: beyond any number, and short of what would make a page wait. */
+const most = 400;
+
+const withGroups = (plan: NumberPlan, whole: string): string => {
+  const [last, others, least] = plan.sizes;
+  let end = whole.length - last;
+  if (end < least) return whole;
+  let text = whole.slice(end);
+  for (; end > others; end -= others) text = whole.slice(end - others, end) + plan.group + text;
+  return whole.slice(0, end) + plan.group + text;
+};
+
+/** Lays content out; `isResting` with what only stands there while nobody types. */
+function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody {
+  const isNegative = content.charCodeAt(0) === 45;
+  let digits = isNegative ? content.slice(1) : content;
+  let skip = 0;
+  if (plan.fill === 'right' && digits) {
+    digits = digits.replace(/^0+(?=.)/, '');
+    content = isNegative ? `-${digits}` : digits;
+    const full = plan.most ? digits.padStart(plan.most + 1, '0') : digits;
+    skip = full.length - digits.length;
+    digits = plan.most ? `${full.slice(0, -plan.most)}.${full.slice(-plan.most)}` : full;
+  }
+  if (!content) return { content, display: '', complete: false, from: 0, to: 0, skip: 0, head: -1 };
+  const complete = digits !== '' && digits !== '.';
+  if (isResting && complete) {
+    digits = canonical(digits);
+    const lacking = plan.least - places(digits);
+    if (plan.pad && lacking > 0) digits += (places(digits) ? '' : '.') + '0'.repeat(lacking);
+  }
+  const point = digits.indexOf('.');
+  let text = point < 0 ? digits : digits.slice(0, point);
+  if (plan.grouping === 'typing' || (isResting && plan.grouping === 'leave')) text = withGroups(plan, text);
+  if (point >= 0) text += plan.decimal + digits.slice(point + 1);
+  text = localized(plan.digits, text);
+  const [prefix, suffix] = isNegative ? plan.aroundNegative : plan.around;
+  const from = prefix.length;
+  return {
+    content,
+    display: prefix + text + suffix,
+    complete,
+    from,
+    to: from + text.length,
+    skip,
+    head: isNegative ? Math.max(0, prefix.indexOf(plan.minus)) : -1,
+  };
+}
+
+const lay = (plan: NumberPlan, content: string): LineBody => layOut(plan, content, false);
+
+/** Content as a decimal: what was typed, canonical; as it stands where there is no digit yet. */
+function decimalOf(plan: NumberPlan, content: string): string {
+  if (plan.fill === 'left' || !plan.most) {
+    // Nearly always it is canonical as typed, which its ends tell.
+    const first = content.charCodeAt(0);
+    const isPlain = first > 48 && first < 58 && content.charCodeAt(content.length - 1) !== 46;
+    return isPlain ? content : canonical(content);
+  }
+  const isNegative = content.startsWith('-');
+  const digits = content.slice(isNegative ? 1 : 0);
+  if (!digits) return '';
+  const full = digits.padStart(plan.most + 1, '0');
+  return `${isNegative ? '-' : ''}${full.slice(0, -plan.most)}.${full.slice(-plan.most)}`;
+}
+
+/** The content that typing a decimal would have led to. Needs no more places than can be typed. */
+function contentOf(plan: NumberPlan, decimal: string): string {
+  if (plan.fill === 'left') return decimal;
+  const [whole = '', fraction = ''] = decimal.split('.');
+  return whole + fraction.padEnd(plan.most, '0');
+}
+
+function put(plan: NumberPlan, content: string, at: number, character: string): Put | Reason {
+  const c = fold(character);
+  const isNegative = content.charCodeAt(0) === 45;
+  const unit = c.charCodeAt(0);
+  if (unit >= 48 && unit <= 57 && c.length === 1) {
+    const into = isNegative && at === 0 ? 1 : at;
+    if (content.length >= most) return 'full';
+    const point = content.indexOf('.');
+    if (point >= 0 && into > point && content.length - point > plan.most) return 'too-many-decimals';
+    if (plan.fill === 'right') return putRight(content, isNegative, into, c);
+    return { content: content.slice(0, into) + c + content.slice(into), at: into + 1 };
+  }
+  if (c === '-' || c === '−' || c === plan.minus || (c === '(' && plan.negative === 'parentheses')) {
+    if (plan.negative === 'no' || (at > 0 && !(isNegative && at === 1))) return 'not-accepted';
+    return { content: isNegative ? content : `-${content}`, at: 1 };
+  }
+  if (c === '.' || c === ',' || c === plan.decimal) {
+    if (!plan.most || plan.fill === 'right') return 'not-accepted';
+    const point = content.indexOf('.');
+    if (point >= 0) return point === at ? { content, at: at + 1 } : 'not-accepted';
+    const into = isNegative && at === 0 ? 1 : at;
+    if (content.length - into > plan.most) return 'too-many-decimals';
+    return { content: `${content.slice(0, into)}.${content.slice(into)}`, at: into + 1 };
+  }
+  return 'not-accepted';
+}
+
+/** Cents first. Zeros in front count for nothing, so a lone zero gives way and none is taken before other digits. */
+function putRight(content: string, isNegative: boolean, at: number, c: string): Put | Reason {
+  const first = isNegative ? 1 : 0;
+  const digits = content.slice(first);
+  if (digits === '0')
+    return c === '0' ? 'not-accepted' : { content: content.slice(0, first) + c, at: first + 1 };
+  if (c === '0' && at === first && digits) return 'not-accepted';
+  return { content: content.slice(0, at) + c + content.slice(at), at: at + 1 };
+}
+
+const signs = /[\p{Sc}\u200e\u200f\u061c\u202a-\u202e\u2066-\u2069]/gu;
+const blanks = /[\s\u00a0\u2007\u2009\u202f]/gu;
+
+/**
+ * Reads an amount in any common convention: `1.234,56`, `1,234.56`, `1 234,56`, `1'234.50`, `(12.50)`, `12-`.
+ * Two separators: the last is the decimal one. One that comes again groups. One alone before exactly three
+ * digits is ambiguous; there the locale decides, and what was decided is told.
+ */
+function clean(plan: NumberPlan, text: string, into: string): Cleaned {
+  const shown = into ? undefined : ownContent(plan, text.trim());
+  if (shown !== undefined) return { text: shown, leftOut: '' };
+  const bare = dropOwn(plan, text);
+  const amount = amountIn(plan, bare.text);
+  if (!amount) {
+    // Digits that are no amount together (`1/2`, `5-3`, a date) would be another number without what stands between.
+    const isSeveral = /\p{Nd}[^\p{Nd}]+\p{Nd}/u.test(bare.text);
+    if (isSeveral) return { text: '', leftOut: (text.match(/[\p{L}\p{N}]/gu) ?? []).join('') };
+    return { text: bare.text.replace(signs, ''), leftOut: bare.leftOut };
+  }
+  const { whole, fraction, point, isNegative, assumed } = amount;
+  const minus = isNegative && plan.negative !== 'no' && (into === '' || into === '-') ? '-' : '';
+  const kept = fraction.slice(0, plan.most);
+  const decimal = minus + whole + (point && plan.most ? `.${kept}` : '');
+  const isRight = plan.fill === 'right' && point && plan.most > 0;
+  return {
+    text: isRight ? contentOf(plan, decimal).replace(/^(-?)0+(?=\d)/, '$1') : decimal,
+    // A minus that cannot be held changes the amount, so it is told although it is no letter.
+    leftOut: (isNegative && !minus ? '-' : '') + bare.leftOut + fraction.slice(plan.most),
+    ...(assumed ? { assumed } : {}),
+  };
+}
+
+/** The content of which a text is this very field's display. */
+function ownContent(plan: NumberPlan, text: string): string | undefined {
+  if (text.length > most) return undefined;
+  for (const sign of plan.negative === 'no' ? [''] : ['-', '']) {
+    const [prefix, suffix] = sign ? plan.aroundNegative : plan.around;
+    if (!text.startsWith(prefix.trim()) || !text.endsWith(suffix.trim())) continue;
+    const inner = text.slice(prefix.trim().length, text.length - suffix.trim().length).trim();
+    const plain = [...inner.replaceAll(plan.group, '').replace(plan.decimal, '.')].map(fold).join('');
+    if (!/^\d*\.?\d*$/.test(plain)) continue;
+    const digits = plan.fill === 'right' ? plain.replace('.', '').replace(/^0+(?=\d)/, '') : plain;
+    if (lay(plan, sign + digits).display.trim() === text) return sign + digits;
+  }
+  return undefined;
+}
+
+/** Without the field's own sign, code and unit, blanks and marks; letters that are none of these are told. */
+function dropOwn(plan: NumberPlan, text: string): { text: string; leftOut: string } {
+  let rest = text;
+  for (const word of plan.own) rest = rest.replace(word, ' ');
+  const leftOut = (rest.match(/\p{L}+/gu) ?? []).join('');
+  return { text: leftOut ? rest.replace(/\p{L}+\.?/gu, ' ') : rest, leftOut };
+}
+
+/** Digits with separators where some convention groups: none, in threes, in twos before a three, or in fours. */
+const grouped = /^(?:\d+|[1-9]\d{0,2}(?:[^\d]+\d{2,3})*[^\d]+\d{3}|[1-9]\d{0,3}(?:[^\d]+\d{4})+)?[^\d]?$/;
+
+function amountIn(plan: NumberPlan, given: string) {
+  const text = [...given.replace(signs, '').trim()]
+    .map(fold)
+    .join('')
+    .replace(/[−–]/g, '-')
+    .replace(/’/g, "'");
+  const match = /^(\(\s*-?|-\s*)?(\d[\d.,'_٫٬\s\u00a0\u2007\u2009\u202f]*|[.,٫]\d[\d]*)(\s*-|\s*\))?$/u.exec(
+    text,
+  );
+  if (!match) return undefined;
+  const number = match[2]!.replace(blanks, ' ').trim();
+  const used = [...new Set(number.replace(/[\d\s]/g, ''))];
+  let last = number.length - 1;
+  while (last >= 0 && !".,'_٫٬".includes(number[last]!)) last--;
+  const sign = number[last] ?? '';
+  let point = -1;
+  let assumed = '';
+  if (sign && '.,٫'.includes(sign)) {
+    const isAgain = number.indexOf(sign) !== last;
+    const behind = number.slice(last + 1);
+    const before = number.slice(0, last);
+    const isAlone = used.length === 1 && !/\s/.test(before);
+    if (isAgain) point = -1;
+    else if (isAlone && /^\d{3}$/.test(behind) && /^[1-9]\d{0,2}$/.test(before)) {
+      const isGroup = sign === plan.group || !plan.most || (sign !== plan.decimal && plan.most < 3);
+      if (!isGroup) point = last;
+      assumed = `${isGroup ? 'group' : 'decimal'} ${sign}`;
+    } else point = last;
+  }
+  const digits = (part: string): string => part.replace(/\D/g, '');
+  if (
+    !grouped.test(point < 0 ? number : number.slice(0, point)) ||
+    (/\D/.test(number.slice(point + 1).trim()) && point >= 0)
+  )
+    return undefined;
+  return {
+    whole: digits(point < 0 ? number : number.slice(0, point)),
+    fraction: point < 0 ? '' : digits(number.slice(point + 1)),
+    point: point >= 0,
+    isNegative: match[1] !== undefined || (match[3] ?? '').includes('-'),
+    assumed,
+  };
+}
+
+const editing = lineKind<NumberPlan, LineBody>({
+  lay,
+  is: (plan, unit) =>
+    (unit >= 48 && unit <= 57) ||
+    (unit === plan.decimal.charCodeAt(0) && plan.fill === 'left') ||
+    (plan.digits !== '' && plan.digits.includes(String.fromCharCode(unit))),
+  put,
+  clean,
+});
+
+/** A decimal as the field shows it at rest. */
+const shown = (plan: NumberPlan, decimal: string): string =>
+  layOut(plan, contentOf(plan, decimal), true).display;
+
+/** How far from zero typing on can lead: without end before the point, up to the nines behind it. */
+const reach = (plan: NumberPlan, content: string, decimal: string): string | undefined => {
+  if (plan.fill === 'right' || !content.includes('.')) return undefined;
+  const [whole, fraction = ''] = decimal.split('.');
+  return `${whole}.${fraction.padEnd(plan.most, '9')}`;
+};
+
+function range(plan: NumberPlan, body: LineBody, check: Check & { type: 'range' }): Finding {
+  const { min = '', max = '', step = '' } = check;
+  const decimal = decimalOf(plan, body.content);
+  const say = (verdict: Verdict, code: string): Finding => ({
+    verdict,
+    code,
+    data: { min: min && shown(plan, min), max: max && shown(plan, max), step: step && shown(plan, step) },
+  });
+  if (!decimal) return passed;
+  const isNegative = decimal.startsWith('-');
+  const far = reach(plan, body.content, decimal);
+  const isBelow = min !== '' && compare(decimal, min) < 0;
+  if (isBelow) {
+    const canRise = !isNegative && (far === undefined || compare(far, min) >= 0);
+    return say(canRise ? 'open' : 'fail', 'below-min');
+  }
+  if (max !== '' && compare(decimal, max) > 0) {
+    const canFall = isNegative && (far === undefined || compare(far, max) <= 0);
+    return say(canFall ? 'open' : 'fail', 'above-max');
+  }
+  if (step && !isMultiple(decimal, step)) {
+    const canMeet = hasRoom(plan, body) && (far === undefined || hasMultiple(decimal, far, step));
+    return say(canMeet ? 'open' : 'fail', 'off-step');
+  }
+  return passed;
+}
+
+function hasRoom(plan: NumberPlan, { content }: LineBody): boolean {
+  if (content.length >= most) return false;
+  return (
+    plan.fill === 'right' || !content.includes('.') || content.length - content.indexOf('.') <= plan.most
+  );
+}
+
+/** Kinds `number`, `currency` and `percent`. Raw is the decimal as typed, the value has its decimals filled. */
+export const number: Kind<NumberPlan, LineBody> = {
+  ...editing,
+  raw: (plan, body) => decimalOf(plan, body.content),
+  value(plan, body) {
+    const decimal = decimalOf(plan, body.content);
+    if (!decimal) return null;
+    const lacking = plan.least - places(decimal);
+    const full = lacking > 0 ? decimal + (places(decimal) ? '' : '.') + '0'.repeat(lacking) : decimal;
+    return full.charCodeAt(0) !== 45 || /[1-9]/.test(full) ? full : full.slice(1);
+  },
+  hasRoom,
+  read(plan, text) {
+    const decimal = canonical(text);
+    const empty = lay(plan, '');
+    if (decimal && places(decimal) <= plan.most) {
+      const isTaken = plan.negative !== 'no' || !decimal.startsWith('-');
+      if (isTaken && text.length <= most)
+        return { ...editing.whole(plan, lay(plan, contentOf(plan, decimal))), leftOut: '', rejected: null };
+    }
+    return editing.insert(plan, empty, 0, 0, text);
+  },
+  around,
+  rest: (plan, body) => layOut(plan, body.content, true),
+  wake: (plan, body) => lay(plan, body.content),
+  step(plan, body, _, by) {
+    const decimal = decimalOf(plan, body.content);
+    const floor = plan.min || (plan.negative === 'no' ? '0' : '');
+    const unit = by > 0 ? plan.step : `-${plan.step}`;
+    let next = decimal ? add(decimal, unit) : floor && compare(floor, '0') > 0 ? floor : '0';
+    if (floor && compare(next, floor) < 0) next = floor;
+    if (plan.max && compare(next, plan.max) > 0) next = plan.max;
+    if (places(next) > plan.most) return undefined;
+    if (decimal && compare(next, decimal) === 0) return { body, caret: body.to };
+    return editing.whole(plan, lay(plan, contentOf(plan, next)));
+  },
+  judge(plan, body, check) {
+    return check.type === 'range' ? range(plan, body, check) : undefined;
+  },
+};

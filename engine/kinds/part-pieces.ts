@@ -1,0 +1,57 @@
+import type { OpenField } from '../field/kind.ts';
+import { apply, start } from '../field/state.ts';
+import { fold } from '../values/graphemes.ts';
+import type { Piece } from './drawing.ts';
+import type { PartsBody, PartsPlan } from './parts.ts';
+
+/** How the parts and the fixed text between them are called. */
+export interface PartWords {
+  readonly text: string;
+  readonly fixed: { readonly part: string; readonly caption: string };
+  /** The option part of one of the field's parts, by its name. */
+  partOf(name: string): string;
+}
+
+const names: Readonly<Record<string, string>> = {
+  day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'half',
+}; // biome-ignore format: a table
+
+/** A finished text of a field of parts, in pieces, and the text as it then rests. */
+export function partPieces(
+  field: OpenField<PartsPlan, PartsBody>,
+  { text, fixed, partOf }: PartWords,
+): { readonly pieces: readonly Piece[]; readonly rested: string } {
+  const filled = [{ type: 'set', text }, { type: 'focus' }, { type: 'leave' }] as const;
+  const rested = filled.reduce((state, event) => apply(field, state, event), start(field));
+  const { body } = apply(field, rested, { type: 'focus' });
+  const { display, texts, at } = body;
+  const pieces: Piece[] = [];
+  let from = 0;
+  const addFixed = (end: number) => {
+    const text = display.slice(from, end);
+    if (text) pieces.push({ id: `fixed-${pieces.length}`, ...fixed, text });
+  };
+  for (const [i, { name }] of field.plan.parts.entries()) {
+    addFixed(at[i]!);
+    const end = at[i]! + texts[i]!.length;
+    pieces.push({
+      id: name,
+      part: partOf(name),
+      text: display.slice(at[i]!, end) || '0',
+      caption: names[name] ?? name,
+      isValue: true,
+    });
+    from = end;
+  }
+  addFixed(display.length);
+  return { pieces, rested: rested.body.display };
+}
+
+/** What is typed stands where its part stands. A resting text says the same in other words: none of it was typed. */
+export function ownInParts(_: PartsPlan, body: PartsBody): (character: string, offset: number) => boolean {
+  const isTyped = body.texts.every(
+    (text, i) => [...body.display.slice(body.at[i]!)].slice(0, text.length).map(fold).join('') === text,
+  );
+  return (_, offset) =>
+    isTyped && body.texts.some((text, i) => offset >= body.at[i]! && offset < body.at[i]! + text.length);
+}

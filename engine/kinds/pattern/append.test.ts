@@ -1,0 +1,33 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { fieldOf, sketch, typed } from '../../prove/arbitraries.ts';
+import { graphemes } from '../../values/graphemes.ts';
+import { append, isAppendable } from './append.ts';
+import { insertAll, pattern } from './run.ts';
+
+test('many characters at once lead where they would one by one', () => {
+  let together = 0;
+  fc.assert(
+    fc.property(sketch, typed, typed, (from, first, then) => {
+      const { plan } = fieldOf(from);
+      const empty = { body: pattern.empty(plan), caret: pattern.whole(plan, pattern.empty(plan)).caret };
+      const start = insertAll(plan, empty, first, 1000);
+      if (isAppendable(plan, start.body, start.caret))
+        together += append(plan, start.body, graphemes(then)).count;
+      const at = { body: start.body, caret: start.caret };
+      const [slow, fast] = [1000, -1].map((few) => insertAll(plan, at, then, few));
+      const told = ({ body, caret, leftOut, rejected }: typeof slow & object) => ({
+        display: body.display,
+        cells: [...body.cells],
+        passed: body.passed,
+        caret,
+        leftOut,
+        rejected,
+      });
+      expect(told(fast!)).toEqual(told(slow!));
+    }),
+    { numRuns: Number(process.env.ARBEIT_RUNS ?? 4000), seed: Number(process.env.ARBEIT_SEED ?? 20270210) },
+  );
+  // Otherwise this would prove nothing.
+  expect(together).toBeGreaterThan(3000);
+});

@@ -1,0 +1,233 @@
+import type { Reason } from '../../field/body.ts';
+import { worthTelling } from '../../values/graphemes.ts';
+import type { Edited, PatternBody } from './body.ts';
+import { type Cells, fit, mayStayBlank, partOf } from './cells.ts';
+import { completed, nextIn } from './insert.ts';
+import { indexIn, lay, standing, textBefore, written } from './layout.ts';
+import type { Part, PatternPlan } from './plan.ts';
+import { taken } from './takes.ts';
+
+/**
+ * Many characters behind all others, without laying the field out after each: a paste of two thousand took half a second
+ * that way, and takes a few milliseconds so. It says what `insertOne` would say of each, which a test holds it to, and
+ * hands the rest back where it would not know: what follows a complete pattern.
+ */
+export interface Appended extends Edited {
+  /** How many of the characters were dealt with. */
+  readonly count: number;
+  readonly leftOut: string;
+  /** Letters and digits that met fixed text. */
+  readonly met: string;
+  readonly refusal: Reason | null;
+  readonly taken: boolean;
+}
+
+/** Whether a plan's characters can be dealt with that way. */
+export const isAppendable = (plan: PatternPlan, body: PatternBody, caret: number): boolean =>
+  plan.positions === 'flow' &&
+  (plan.literals === 'behind' || plan.stretches.length === 0) &&
+  !body.passed &&
+  !body.owed &&
+  !body.complete &&
+  caret === body.display.length;
+
+interface Known {
+  /** Every character of every fixed text, in small letters. */
+  readonly fixed: ReadonlySet<string>;
+  /** One part of each sort. */
+  readonly parts: readonly Part[];
+}
+const knownOf = new WeakMap<PatternPlan, Known>();
+
+/** Whether no cell and no fixed text of the pattern has a use for a character: then nothing need be searched for it. */
+function isUseless(plan: PatternPlan, character: string): boolean {
+  let known = knownOf.get(plan);
+  if (!known) {
+    const sort = ({ takes, set, manner }: Part): string => `${takes} ${set} ${manner}`;
+    const parts = new Map(plan.parts.map((part) => [sort(part), part]));
+    const fixed = new Set([...plan.before.map(written).join('').toLowerCase()]);
+    known = { fixed, parts: [...parts.values()] };
+    knownOf.set(plan, known);
+  }
+  const isFixed = [...character.toLowerCase()].some((c) => known.fixed.has(c));
+  return !isFixed && known.parts.every((part) => taken(part, character) === undefined);
+}
+
+export function append(plan: PatternPlan, body: PatternBody, characters: readonly string[]): Appended {
+  const cells = body.cells.slice();
+  const size = cells.length;
+  let owed = '';
+  let cell = body.last + 1;
+  let last = body.last;
+  /** How much of the fixed text before the cell was typed. */
+  let over = 0;
+  let leftOut = '';
+  let met = '';
+  let refusal: Reason | null = null;
+  let isTaken = false;
+  let count = 0;
+  const put = (at: number, as: string): void => {
+    cells[at] = as;
+    ({ end: last, owed } = completed(plan, cells, at));
+    cell = last + 1;
+    over = 0;
+    isTaken = true;
+  };
+  for (const character of characters) {
+    // What stands behind the last cell of a complete pattern is the other way's matter.
+    if (cell >= size) break;
+    const brought = owed && [...owed][0]!;
+    if (brought && brought.toLowerCase() === character.toLowerCase()) {
+      owed = owed.slice(brought.length);
+      if (worthTelling.test(character)) met += character;
+      isTaken = true;
+      count++;
+      continue;
+    }
+    const next = over > 0 ? nextIn(textBefore(plan, cells, cell), over, character) : -1;
+    if (next >= 0) {
+      if (worthTelling.test(character)) met += character;
+      over = next;
+      isTaken = true;
+      count++;
+      continue;
+    }
+    const direct = fit(plan, cells, cell, character);
+    if (typeof direct !== 'string') put(cell, direct.as);
+    else if (isUseless(plan, character)) {
+      if (worthTelling.test(character)) {
+        leftOut += character;
+        refusal = direct;
+      }
+    } else {
+      const passed = passedBy(plan, cells, cell, last, over, character);
+      if (passed === undefined) break;
+      if (passed) {
+        if (worthTelling.test(character)) met += character;
+        if (passed[0] !== cell || passed[1] !== over) {
+          isTaken = true;
+          owed = '';
+        }
+        [cell, over] = passed;
+        if (cell >= size) break;
+      } else {
+        const further = fitFurther(plan, cells, cell, character);
+        if (further) put(...further);
+        else if (worthTelling.test(character)) {
+          leftOut += character;
+          refusal = direct;
+        }
+      }
+    }
+    count++;
+  }
+  // A closed end or a complete pattern is laid out as it would be after the key that led there.
+  const laid = lay(plan, cells, over > 0 ? { cell, shown: over } : undefined, owed);
+  return {
+    body: laid,
+    caret: over > 0 ? laid.display.length : caretBehind(plan, laid),
+    count,
+    leftOut,
+    met,
+    refusal,
+    taken: isTaken,
+  };
+}
+
+/** In fixed positions characters go into one cell after the other; one that may mean something else there ends it. */
+export function overwrite(
+  plan: PatternPlan,
+  body: PatternBody,
+  caret: number,
+  characters: readonly string[],
+): Omit<Appended, 'met'> {
+  const cells = body.cells.slice();
+  let cell = 0;
+  while (cell < cells.length && body.at[cell]! < caret) cell++;
+  let leftOut = '';
+  let refusal: Reason | null = null;
+  let last = -1;
+  let count = 0;
+  for (const character of characters) {
+    if (cell >= cells.length || character === ' ' || character === plan.filler) break;
+    const fitted = fit(plan, cells, cell, character);
+    if (typeof fitted !== 'string') {
+      last = cell;
+      cells[cell++] = fitted.as;
+    } else {
+      // Refused for certain: no fixed text stands before the cell, and it may not be passed by.
+      const isRefused = plan.before[cell] === '' && (cells[cell] !== '' || !mayStayBlank(plan, cells, cell));
+      if (!isRefused || last < 0) break;
+      if (worthTelling.test(character)) {
+        leftOut += character;
+        refusal = fitted;
+      }
+    }
+    count++;
+  }
+  if (last < 0) return { body, caret, count: 0, leftOut: '', refusal: null, taken: false };
+  const laid = lay(plan, cells, undefined);
+  return { body: laid, caret: caretBehind(plan, { ...laid, last }), count, leftOut, refusal, taken: true };
+}
+
+/** Whether a plan in fixed positions can be written into that way. */
+export const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
+  plan.positions === 'fixed' &&
+  plan.stretches.length === 0 &&
+  !body.owed &&
+  plan.parts.every((part) => part.takes !== 'words');
+
+/**
+ * Fixed text typed over: the cell it then stands before and how much of it shows; `null` where there is none with the
+ * character, `undefined` where that would be behind the last cell.
+ */
+function passedBy(
+  plan: PatternPlan,
+  cells: Cells,
+  cell: number,
+  last: number,
+  over: number,
+  character: string,
+): [cell: number, over: number] | null | undefined {
+  const text = (at: number): string => textBefore(plan, cells, at);
+  const isShown = (at: number): boolean =>
+    plan.literals === 'ahead' && at === last + 1 && isPartFull(plan, last) && over === 0;
+  for (let at = cell; at <= cells.length; at++) {
+    if (at === cells.length) return indexIn(text(at), character) >= 0 ? undefined : null;
+    const found = isShown(at) ? -1 : indexIn(text(at), character, at === cell ? over : 0);
+    if (found >= 0) return [at, found + character.length];
+    if (!mayStayBlank(plan, cells, at)) break;
+  }
+  // The one just placed left of the caret, and what stands before it.
+  let placed = isShown(cell) ? text(cell) : text(cell).slice(0, over);
+  for (let at = last + 1; at < cell; at++) placed += standing(plan, cells, plan.before[at]!);
+  return indexIn(placed, character) >= 0 ? [cell, over] : null;
+}
+
+function fitFurther(
+  plan: PatternPlan,
+  cells: Cells,
+  cell: number,
+  character: string,
+): [number, string] | undefined {
+  for (let at = cell; at + 1 < cells.length && mayStayBlank(plan, cells, at); at++) {
+    const fitted = fit(plan, cells, at + 1, character);
+    if (typeof fitted !== 'string') return [at + 1, fitted.as];
+  }
+  return undefined;
+}
+
+function isPartFull(plan: PatternPlan, last: number): boolean {
+  if (last < 0) return false;
+  const { first, size } = partOf(plan, last);
+  return last === first + size - 1;
+}
+
+/** Behind the last character; with `ahead`, past the fixed text that follows a full part. */
+function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: PatternBody): number {
+  if (last < 0) return 0;
+  const after = at[last]! + cells[last]!.length;
+  if (plan.literals === 'behind' || !isPartFull(plan, last)) return after;
+  if (last + 1 < cells.length) return at[last + 1]!;
+  return complete ? display.length : after;
+}

@@ -1,0 +1,207 @@
+import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
+import type { CharacterSet } from '../../values/characters.ts';
+import { graphemes } from '../../values/graphemes.ts';
+import type { Definition } from '../definition.ts';
+import { type Node, parseNotation, rangesOf, type Takes } from './notation.ts';
+import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
+import { taken } from './takes.ts';
+
+const options = {
+  pattern: {
+    is: 'text',
+    label: 'Pattern',
+    about: 'The notation of docs/notation.md.',
+    at: [],
+    needed: true,
+    check: (text, { classes }) => parseNotation(text, classes).faults,
+  },
+  positions: {
+    is: 'choice',
+    label: 'Positions',
+    about: 'Whether content closes up when something is taken out, or each cell keeps its place.',
+    at: [],
+    choices: [
+      ['flow', 'closing up'],
+      ['fixed', 'each cell keeps its place'],
+    ],
+    usual: 'flow',
+  },
+  literals: {
+    is: 'choice',
+    label: 'Fixed text behind a full part',
+    at: [],
+    choices: [
+      ['behind', 'with the next character'],
+      ['ahead', 'at once'],
+    ],
+    usual: 'behind',
+  },
+  filler: {
+    is: 'text',
+    label: 'Filler for blanks',
+    at: [],
+    check: (text) =>
+      graphemes(text).length === 1 && !/[\p{L}\p{N}\s]/u.test(text)
+        ? []
+        : [{ message: 'The filler is one sign that is neither letter, digit nor space.', suggestion: '_' }],
+    usual: '_',
+  },
+  raw: {
+    is: 'choice',
+    label: 'Handed on',
+    at: [],
+    choices: [
+      ['content', 'what was typed'],
+      ['text', 'with the fixed text'],
+    ],
+    otherwise: 'what was typed, where that alone brings the display back',
+  },
+  ghost: yesNo('shown', 'not shown', {
+    label: 'Guide text',
+    about: 'What is still to come is drawn behind the input.',
+    at: [],
+    usual: false,
+  }),
+} as const satisfies Options;
+
+export type PatternEntry = EntryOf<typeof options>;
+type Filled = FilledEntry<typeof options>;
+
+/** The entry with what is usual where it says nothing. */
+export const withUsual = (entry: PatternEntry): Filled => filled(options, entry);
+
+export const pattern: Definition<typeof options, PatternPlan> = {
+  name: 'pattern',
+  options,
+  plan: (entry, { id, classes }) => {
+    const { nodes, faults } = parseNotation(entry.pattern, Object.keys(classes));
+    if (faults[0]) throw new RangeError(`${id}: column ${faults[0].column}: ${faults[0].message}`);
+    return planPattern(nodes, withUsual(entry), classes);
+  },
+};
+
+/** Lays a parsed notation out as cells, parts, stretches and the fixed text between. `nodes` must be free of faults. */
+export function planPattern(
+  nodes: readonly Node[],
+  entry: Omit<Filled, 'pattern'>,
+  classes: Readonly<Record<string, string>>,
+): PatternPlan {
+  const parts: Part[] = [];
+  const stretches: { -readonly [K in keyof Stretch]: Stretch[K] }[] = [];
+  const cells: number[] = [];
+  const before: Segment[][] = [[]];
+
+  const walk = (list: readonly Node[], stretch: number): void => {
+    for (const node of list) {
+      if (node.type === 'text') {
+        before[cells.length]!.push({ text: node.text, stretch });
+      } else if (node.type === 'stretch') {
+        const index = stretches.push({ first: cells.length, end: 0 }) - 1;
+        walk(node.nodes, index);
+        stretches[index]!.end = cells.length;
+      } else {
+        const part = planPart(node, cells.length, stretch, classes);
+        for (let i = 0; i < part.size; i++) {
+          cells.push(parts.length);
+          before.push([]);
+        }
+        parts.push(part);
+      }
+    }
+  };
+  walk(nodes, -1);
+  const laid = { parts, stretches, cells, before: before.map(fixedText) };
+  return {
+    kind: 'pattern',
+    positions: entry.positions,
+    literals: entry.literals,
+    filler: entry.filler,
+    raw: entry.raw ?? (entry.positions === 'flow' && needsText(laid) ? 'text' : 'content'),
+    ghost: entry.ghost,
+    ...laid,
+  };
+}
+
+/**
+ * Whether two displays can have the same content: a part of varying length can be ended by the fixed text after it,
+ * and what then comes first could have gone into the part itself (`12-34` and `1234`).
+ */
+export function needsText({ parts, before }: Pick<PatternPlan, 'parts' | 'before'>): boolean {
+  return parts.some((part, i) => {
+    if (part.min === part.size && part.stretch < 0) return false;
+    for (const next of parts.slice(i + 1)) {
+      const hasText = before.slice(part.first + part.size, next.first + 1).some((fixed) => fixed.length > 0);
+      if (hasText && overlap(part, next)) return true;
+      if (next.min > 0 && next.stretch < 0) break;
+    }
+    return false;
+  });
+}
+
+/** Whether some character could go into both parts. Tried on characters of every set there is a word for. */
+function overlap(a: Part, b: Part): boolean {
+  const tried = new Set([...'0a漢-é', ...edgesOf(a), ...edgesOf(b)]);
+  for (let code = 0x20; code < 0x7f; code++) tried.add(String.fromCharCode(code));
+  for (const c of tried) {
+    const [one, other] = [taken(a, c), taken(b, c)];
+    if (one !== undefined && other !== undefined && begins(a, one) && begins(b, other)) return true;
+  }
+  return false;
+}
+
+const edgesOf = ({ set, words }: Part): string[] => [
+  ...(Array.isArray(set) ? set.map((code: number) => String.fromCodePoint(code)) : []),
+  ...(words ?? []).flatMap((word) => [...word]),
+];
+
+const begins = ({ words }: Part, character: string): boolean =>
+  !words || words.some((word) => word.toLowerCase().includes(character.toLowerCase()));
+
+const fixedText = (segments: readonly Segment[]): FixedText =>
+  segments.every((segment) => segment.stretch < 0)
+    ? segments.map((segment) => segment.text).join('')
+    : segments;
+
+function planPart(
+  node: Exclude<Node, { type: 'text' | 'stretch' }>,
+  first: number,
+  stretch: number,
+  classes: Readonly<Record<string, string>>,
+): Part {
+  switch (node.type) {
+    case 'number': {
+      const size = node.low.length;
+      return { takes: 'number', first, size, min: size, stretch, low: node.low, high: node.high };
+    }
+    case 'words': {
+      const lengths = node.words.map((word) => [...word].length);
+      return {
+        takes: 'words',
+        first,
+        size: Math.max(...lengths),
+        min: Math.min(...lengths),
+        stretch,
+        words: node.words,
+      };
+    }
+    case 'cells': {
+      const part: Part = {
+        takes: 'set',
+        first,
+        size: node.max,
+        min: node.min,
+        stretch,
+        set: setOf(node.takes, classes),
+      };
+      return node.manner ? { ...part, manner: node.manner } : part;
+    }
+  }
+}
+
+function setOf(takes: Takes, classes: Readonly<Record<string, string>>): CharacterSet {
+  if (takes.type === 'built-in') return takes.name;
+  const characters = takes.type === 'class' ? classes[takes.name]! : takes.characters;
+  const ranges = rangesOf(characters);
+  if (typeof ranges === 'string') throw new RangeError(ranges);
+  return ranges;
+}

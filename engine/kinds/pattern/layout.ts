@@ -1,0 +1,157 @@
+import type { Passed, PatternBody } from './body.ts';
+import { type Cells, exists, isComplete, mayStayBlank, partOf } from './cells.ts';
+import { denseBody } from './dense.ts';
+import type { FixedText, PatternPlan } from './plan.ts';
+
+/** The part of a fixed text that stands, given which stretches exist. */
+export function standing(plan: PatternPlan, cells: Cells, fixed: FixedText): string {
+  if (typeof fixed === 'string') return fixed;
+  let text = '';
+  for (const segment of fixed) if (exists(plan, cells, segment.stretch)) text += segment.text;
+  return text;
+}
+
+/** All of a fixed text, its optional stretches included: what may be typed over there. */
+export function written(fixed: FixedText): string {
+  return typeof fixed === 'string' ? fixed : fixed.map((segment) => segment.text).join('');
+}
+
+/** The fixed text as it stands before a cell once that cell is typed into; behind the last cell as things are. */
+export function textBefore(plan: PatternPlan, cells: Cells, cell: number): string {
+  const fixed = plan.before[cell]!;
+  if (typeof fixed === 'string') return fixed;
+  const { stretches } = plan;
+  // The cell's own stretch exists then, and those it stands in.
+  const isIn = (stretch: number): boolean =>
+    stretch >= 0 && cell >= stretches[stretch]!.first && cell < stretches[stretch]!.end;
+  let text = '';
+  for (const { text: own, stretch } of fixed) if (isIn(stretch) || exists(plan, cells, stretch)) text += own;
+  return text;
+}
+
+/** Where a fixed text has the character, letters in either case, from an offset on; -1 for nowhere. */
+export function indexIn(text: string, character: string, from = 0): number {
+  const exact = text.indexOf(character, from);
+  if (exact >= 0) return exact;
+  const wanted = character.toLowerCase();
+  for (let i = from; i < text.length; i++)
+    if (text.slice(i, i + character.length).toLowerCase() === wanted) return i;
+  return -1;
+}
+
+/** Lays out cells. `passed` is dropped when the content has outgrown it, or what it closed can no longer be closed. */
+export function lay(plan: PatternPlan, cells: Cells, passed: Passed | undefined, owed = ''): PatternBody {
+  let last = cells.length - 1;
+  while (last >= 0 && !cells[last]) last--;
+  const content = cells.join('');
+  const kept = passed && stillPassed(plan, cells, last, passed) ? passed : undefined;
+  if (!kept && !owed && content.length === last + 1 && !holed(cells, last)) {
+    const dense = denseBody(plan, content);
+    if (dense) return dense;
+  }
+  return layOut(plan, cells, content, kept, last, owed);
+}
+
+/** Whether everything between the content and the passed text may stay out: a part of varying length, or a whole one. */
+function stillPassed(plan: PatternPlan, cells: Cells, last: number, { cell }: Passed): boolean {
+  if (cell <= last || (cell === cells.length && last >= 0 && isComplete(plan, cells))) return false;
+  for (let i = last + 1; i < cell; i++) {
+    const part = partOf(plan, i);
+    const isClosed = part.first <= last ? part.min < part.size : mayStayBlank(plan, cells, i);
+    if (!isClosed) return false;
+  }
+  return true;
+}
+
+function holed(cells: Cells, last: number): boolean {
+  const blank = cells.indexOf('');
+  return blank >= 0 && blank < last;
+}
+
+/** Lays out cell by cell. Exported for the tests, which hold `dense.ts` against it. */
+export function layOut(
+  plan: PatternPlan,
+  cells: Cells,
+  content: string,
+  passed: Passed | undefined,
+  last: number,
+  owed = '',
+): PatternBody {
+  const isFixed = plan.positions === 'fixed';
+  const complete = last >= 0 && isComplete(plan, cells);
+  const next = nextShown(plan, last);
+  const until = passed ? passed.cell : last + 1;
+  const at: number[] = [];
+  let display = '';
+  for (const [i, character] of cells.entries()) {
+    if (isFixed || i < until || i === next) display += standing(plan, cells, plan.before[i]!);
+    else if (i === passed?.cell) display += textBefore(plan, cells, i).slice(0, passed.shown);
+    at.push(display.length);
+    display += character || (isFixed && exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
+  }
+  if (isFixed || complete) display += standing(plan, cells, plan.before[cells.length]!);
+  else if (passed?.cell === cells.length)
+    display += standing(plan, cells, plan.before[cells.length]!).slice(0, passed.shown);
+  return { cells, passed, owed, content, last, display, at, complete };
+}
+
+/** The offset right behind the last character of the content, 0 where there is none. */
+export const contentEnd = ({ last, at, cells }: PatternBody): number =>
+  last < 0 ? 0 : at[last]! + cells[last]!.length;
+
+/** The fixed text that stands in the display: all of it that is no content. */
+export function fixedIn({ display, cells, at }: PatternBody): string {
+  let fixed = '';
+  let from = 0;
+  for (const [i, character] of cells.entries()) {
+    if (!character) continue;
+    fixed += display.slice(from, at[i]!);
+    from = at[i]! + character.length;
+  }
+  return fixed + display.slice(from);
+}
+
+/** With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none. */
+function nextShown(plan: PatternPlan, last: number): number {
+  if (plan.literals === 'behind' || last < 0) return -1;
+  const part = partOf(plan, last);
+  return last === part.first + part.size - 1 ? last + 1 : -1;
+}
+
+/**
+ * What is handed on untyped. A blank inside a `fixed` raw is a space, trailing blanks go; with `raw: text` the
+ * fixed text up to the last character is in it, and what follows it once the pattern is complete.
+ */
+export function rawOf(plan: PatternPlan, body: PatternBody): string {
+  if (plan.raw === 'content' && plan.positions === 'flow') return body.content;
+  const { cells, last, complete } = body;
+  if (last < 0) return '';
+  let raw = '';
+  for (let i = 0; i <= last; i++) {
+    if (plan.raw === 'text') raw += standing(plan, cells, plan.before[i]!);
+    if (cells[i]) raw += cells[i];
+    else if (plan.positions === 'fixed' && exists(plan, cells, partOf(plan, i).stretch)) raw += ' ';
+  }
+  if (plan.raw === 'text' && complete) raw += standing(plan, cells, plan.before[cells.length]!);
+  return raw;
+}
+
+/**
+ * The guide text still to come, drawn behind the input and never in it: fixed text as it is, the filler for
+ * every needed cell. Empty unless the plan asks for a ghost.
+ */
+export function ghostOf(plan: PatternPlan, body: PatternBody): string {
+  if (!plan.ghost || plan.positions === 'fixed' || body.complete) return '';
+  const { cells, passed, last } = body;
+  const start = passed?.cell ?? last + 1;
+  const isShown = nextShown(plan, last) === start;
+  let guide = '';
+  for (let i = start; i < cells.length; i++) {
+    const part = partOf(plan, i);
+    if (i > start || !passed) guide += i > start || !isShown ? standing(plan, cells, plan.before[i]!) : '';
+    else guide += textBefore(plan, cells, i).slice(passed.shown);
+    if (i - part.first < part.min && exists(plan, cells, part.stretch)) guide += plan.filler;
+  }
+  const tail = standing(plan, cells, plan.before[cells.length]!);
+  return guide + (passed?.cell === cells.length ? tail.slice(passed.shown) : tail);
+}

@@ -1,0 +1,325 @@
+import { type Fault, fault, nearest } from '../../faults/fault.ts';
+import { graphemes } from '../../values/graphemes.ts';
+
+/** A pattern as written, part by part; `at` and `end` are UTF-16 offsets into its text. */
+export type Node = { readonly at: number; readonly end: number } & Matter;
+
+/** What a part says, wherever it stands. */
+export type Matter =
+  | { readonly type: 'text'; readonly text: string }
+  | {
+      readonly type: 'cells';
+      readonly min: number;
+      readonly max: number;
+      readonly takes: Takes;
+      readonly manner?: 'upper' | 'lower';
+    }
+  | { readonly type: 'number'; readonly low: string; readonly high: string }
+  | { readonly type: 'words'; readonly words: readonly string[] }
+  | { readonly type: 'stretch'; readonly nodes: readonly Node[] };
+
+export type Takes =
+  | { readonly type: 'built-in'; readonly name: BuiltIn }
+  | { readonly type: 'class'; readonly name: string }
+  | { readonly type: 'characters'; readonly characters: string };
+
+export const builtIns = ['digit', 'letter', 'latin', 'alnum', 'any'] as const;
+export type BuiltIn = (typeof builtIns)[number];
+const manners = ['upper', 'lower'] as const;
+
+/** More cells than this make no field a person fills in; the limit keeps a slip of the keyboard from hanging a page. */
+export const mostCells = 2000;
+
+const deepest = 20;
+
+export interface Notation {
+  readonly nodes: readonly Node[];
+  readonly faults: readonly Fault[];
+}
+
+/** Reads the pattern notation (`engine.md` section 2), with one fault per mistake. */
+export function parseNotation(text: string, classes: readonly string[] = []): Notation {
+  const faults: Fault[] = [];
+  const reader: Reader = { text, at: 0, depth: 0, faults, classes };
+  const nodes = readNodes(reader, -1);
+  const cells = countCells(nodes);
+  if (faults.length === 0 && cells === 0)
+    faults.push(
+      fault(
+        text,
+        0,
+        text.length,
+        'Nothing can be typed here: a pattern needs a cell such as <4 digit>.',
+        '<4 digit>',
+      ),
+    );
+  if (cells > mostCells)
+    faults.push(fault(text, 0, text.length, `This makes ${cells} cells; ${mostCells} are the most.`));
+  return { nodes, faults };
+}
+
+interface Reader {
+  readonly text: string;
+  at: number;
+  depth: number;
+  readonly faults: Fault[];
+  readonly classes: readonly string[];
+}
+
+/** Reads text and cells up to the end, or, in a stretch that opened at `opened`, up to its closing bracket. */
+function readNodes(r: Reader, opened: number): Node[] {
+  const nodes: Node[] = [];
+  let fixed = '';
+  let fixedAt = r.at;
+  const flush = (): void => {
+    if (fixed) nodes.push({ type: 'text', text: fixed, at: fixedAt, end: r.at });
+    fixed = '';
+  };
+  while (r.at < r.text.length) {
+    const c = r.text[r.at]!;
+    if (c === '>' && opened >= 0) {
+      flush();
+      r.at++;
+      return nodes;
+    }
+    if (c !== '<' || r.text[r.at + 1] === '<') {
+      if (!fixed) fixedAt = r.at;
+      fixed += c;
+      r.at += c === '<' ? 2 : 1;
+      continue;
+    }
+    flush();
+    const node = r.text[r.at + 1] === '?' ? readStretch(r) : readCell(r);
+    if (node) nodes.push(node);
+  }
+  flush();
+  if (opened >= 0)
+    r.faults.push(
+      fault(
+        r.text,
+        opened,
+        r.text.length,
+        'This optional stretch is not closed: expected ">".',
+        `${r.text.slice(opened)}>`,
+      ),
+    );
+  return nodes;
+}
+
+function readStretch(r: Reader): Node | undefined {
+  const at = r.at;
+  const before = r.faults.length;
+  r.at += 2;
+  if (r.depth >= deepest) {
+    r.at = r.text.length;
+    r.faults.push(fault(r.text, at, at + 2, `${deepest} stretches within each other are the most.`));
+    return undefined;
+  }
+  r.depth++;
+  const nodes = readNodes(r, at);
+  r.depth--;
+  if (countCells(nodes) === 0 && r.faults.length === before) {
+    const message = 'Nothing can be typed into this stretch, so it would never appear: it needs a cell.';
+    r.faults.push(fault(r.text, at, r.at, message, '<? ext. <1-5 digit>>'));
+    return undefined;
+  }
+  return { type: 'stretch', nodes, at, end: r.at };
+}
+
+function readCell(r: Reader): Node | undefined {
+  const at = r.at;
+  const quoted = /^<[^<>"]*"[^"]*"[^<>"]*>/.exec(r.text.slice(at));
+  const end = quoted ? at + quoted[0].length : r.text.indexOf('>', at) + 1;
+  const nextOpen = quoted ? -1 : r.text.indexOf('<', at + 1);
+  if (end === 0 || (nextOpen >= 0 && nextOpen < end - 1)) {
+    const stop = nextOpen >= 0 && (end === 0 || nextOpen < end) ? nextOpen : r.text.length;
+    r.at = stop;
+    const written = r.text.slice(at, stop);
+    const message = `This cell is not closed: expected ">". For a "<" as fixed text write "<<".`;
+    r.faults.push(fault(r.text, at, stop, message, `${written.trimEnd()}>`));
+    return undefined;
+  }
+  r.at = end;
+  const inside = r.text.slice(at + 1, end - 1);
+  const matter = readInside(r, inside, at + 1);
+  return matter && { ...matter, at, end };
+}
+
+/** What stands between the brackets: a bounded number, a choice of words, or cells that take characters. */
+function readInside(r: Reader, inside: string, at: number): Matter | undefined {
+  const complain = (from: number, length: number, message: string, suggestion?: string): undefined => {
+    r.faults.push(fault(r.text, at + from, at + from + Math.max(1, length), message, suggestion));
+  };
+  if (!inside.trim())
+    return complain(-1, inside.length + 2, 'This cell says nothing: expected what it takes.', '<digit>');
+  if (!inside.includes('"')) {
+    if (inside.includes('..')) return readNumber(inside, complain);
+    if (inside.includes('|')) return readWords(inside, complain);
+  }
+  return readTakes(r, inside, complain);
+}
+
+type Complain = (from: number, length: number, message: string, suggestion?: string) => undefined;
+
+function readNumber(inside: string, complain: Complain): Matter | undefined {
+  const [low = '', high = '', ...more] = inside.split('..');
+  for (const [bound, from] of [
+    [low, 0],
+    [high, low.length + 2],
+  ] as const)
+    if (!/^\d+$/.test(bound))
+      return complain(from, bound.length, 'A bounded number has digits on both sides of the "..".', '00..59');
+  if (more.length > 0)
+    return complain(low.length + 2 + high.length, 2, 'A bounded number has two bounds.', `${low}..${high}`);
+  if (low.length !== high.length) {
+    const width = Math.max(low.length, high.length);
+    const padded = `${low.padStart(width, '0')}..${high.padStart(width, '0')}`;
+    return complain(0, inside.length, 'Both bounds must be written equally wide.', padded);
+  }
+  if (low > high) return complain(0, inside.length, 'The lower bound comes first.', `${high}..${low}`);
+  return { type: 'number', low, high };
+}
+
+function readWords(inside: string, complain: Complain): Matter | undefined {
+  const words = inside.split('|');
+  const seen = new Set<string>();
+  let from = 0;
+  for (const [i, word] of words.entries()) {
+    if (!word)
+      return complain(
+        from - (i > 0 ? 1 : 0),
+        1,
+        'A choice has a word on each side of "|".',
+        words.filter(Boolean).join('|'),
+      );
+    if (/\s/.test(word))
+      return complain(
+        from,
+        word.length,
+        'The words of a choice have no spaces in them.',
+        word.trim().replace(/\s+/g, '-'),
+      );
+    if (seen.has(word.toLowerCase()))
+      return complain(from, word.length, `"${word}" stands in this choice twice.`);
+    seen.add(word.toLowerCase());
+    from += word.length + 1;
+  }
+  return { type: 'words', words };
+}
+
+function readTakes(r: Reader, inside: string, complain: Complain): Matter | undefined {
+  const lead = inside.length - inside.trimStart().length;
+  const trimmed = inside.trim();
+  const counted = /^(\d+)(?:-(\d+))?(?: +|$)/.exec(trimmed);
+  const rest = trimmed.slice(counted?.[0].length ?? 0);
+  const restAt = lead + (counted?.[0].length ?? 0);
+  if (!rest) {
+    const count = trimmed;
+    return complain(restAt, 1, 'A count stands alone: expected what these cells take.', `${count} digit`);
+  }
+  const what = /^(?:"[^"]*"|\S+)/.exec(rest)?.[0] ?? rest;
+  const after = rest.slice(what.length).trim().split(/ +/).filter(Boolean);
+
+  const min = counted ? +counted[1]! : 1;
+  const max = counted?.[2] === undefined ? min : +counted[2];
+  if (max === 0) return complain(lead, counted![0].length, 'A count of 0 makes no cell.', '1');
+  if (max < min)
+    return complain(lead, counted![0].trimEnd().length, 'The smaller count comes first.', `${max}-${min}`);
+
+  const takes = readWhat(r, what, restAt, complain);
+  if (!takes) return undefined;
+  let manner: 'upper' | 'lower' | undefined;
+  for (const word of after) {
+    const from = inside.lastIndexOf(word);
+    const known = manners.find((m) => m === word);
+    if (!known) {
+      const meant = nearest(word, manners);
+      return complain(
+        from,
+        word.length,
+        `"${word}" is no manner: expected upper or lower.`,
+        meant ?? 'upper',
+      );
+    }
+    if (manner) return complain(from, word.length, 'One manner is enough.', manner);
+    manner = known;
+  }
+  return manner ? { type: 'cells', min, max, takes, manner } : { type: 'cells', min, max, takes };
+}
+
+function readWhat(r: Reader, what: string, at: number, complain: Complain): Takes | undefined {
+  if (what.startsWith('"')) {
+    if (!/^"[^"]*"$/.test(what))
+      return complain(at, what.length, "These characters are not closed: expected '\"'.", `${what}"`);
+    const characters = what.slice(1, -1);
+    const wrong = rangesOf(characters);
+    if (typeof wrong === 'string') return complain(at, what.length, wrong);
+    return { type: 'characters', characters };
+  }
+  const builtIn = builtIns.find((name) => name === what);
+  if (builtIn) return { type: 'built-in', name: builtIn };
+  if (r.classes.includes(what)) return { type: 'class', name: what };
+  const known = [...builtIns, ...r.classes];
+  const counted = /^\d/.test(what);
+  const meant = nearest(what.replace(/^[\d-]+/, ''), known);
+  const message = counted
+    ? `"${what}" is neither a count nor something a cell takes: expected a count, a space, then one of ${known.join(', ')}.`
+    : `Nothing is known as "${what}": expected ${known.join(', ')}, characters in quotes, bounds such as 00..59, or words joined by "|".`;
+  const count = /^\d+(?:-\d+)?/.exec(what)?.[0];
+  return complain(at, what.length, message, meant && count ? `${count} ${meant}` : meant);
+}
+
+/** Characters and `a-z` ranges as code point pairs, or what is wrong with them. A "-" first or last is itself. */
+export function rangesOf(characters: string): readonly number[] | string {
+  const points = [...characters];
+  if (points.length === 0) return 'There are no characters to choose from: expected some, such as "0-9A-F".';
+  const odd = graphemes(characters).find((c) => [...c].length > 1);
+  if (odd) return `"${odd}" is made of several code points and cannot be in a class.`;
+  const ranges: number[] = [];
+  for (let i = 0; i < points.length; i++) {
+    const from = points[i]!.codePointAt(0)!;
+    if (points[i + 1] === '-' && i + 2 < points.length) {
+      const to = points[i + 2]!.codePointAt(0)!;
+      if (to < from)
+        return `The range ${points[i]}-${points[i + 2]} runs backwards: write ${points[i + 2]}-${points[i]}.`;
+      ranges.push(from, to);
+      i += 2;
+    } else ranges.push(from, from);
+  }
+  return ranges;
+}
+
+function countCells(nodes: readonly Node[]): number {
+  let count = 0;
+  for (const node of nodes) {
+    if (node.type === 'cells') count += node.max;
+    else if (node.type === 'number') count += node.low.length;
+    else if (node.type === 'words') count += Math.max(...node.words.map((word) => [...word].length));
+    else if (node.type === 'stretch') count += countCells(node.nodes);
+  }
+  return count;
+}
+
+/** The notation of parts, the way it would be written by hand. `parseNotation` reads it back to the same parts. */
+export function printNotation(nodes: readonly Matter[]): string {
+  return nodes.map(printNode).join('');
+}
+
+function printNode(node: Matter): string {
+  switch (node.type) {
+    case 'text':
+      return node.text.replaceAll('<', '<<');
+    case 'number':
+      return `<${node.low}..${node.high}>`;
+    case 'words':
+      return `<${node.words.join('|')}>`;
+    case 'stretch':
+      return `<?${printNotation(node.nodes)}>`;
+    case 'cells': {
+      const { min, max, takes, manner } = node;
+      const count = min === max ? (min === 1 ? [] : [min]) : [`${min}-${max}`];
+      const what = takes.type === 'characters' ? `"${takes.characters}"` : takes.name;
+      return `<${[...count, what, ...(manner ? [manner] : [])].join(' ')}>`;
+    }
+  }
+}

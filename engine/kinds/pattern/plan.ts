@@ -1,0 +1,50 @@
+import type { CharacterSet } from '../../values/characters.ts';
+
+/** A stretch of like cells: what one pair of angle brackets stands for. */
+export interface Part {
+  readonly takes: 'set' | 'number' | 'words';
+  /** Index of the part's first cell, and how many cells it has. */
+  readonly first: number;
+  readonly size: number;
+  /** How many of its cells must be filled for the part to be complete. */
+  readonly min: number;
+  /** Index of the innermost stretch it stands in, -1 for none. */
+  readonly stretch: number;
+  readonly set?: CharacterSet;
+  readonly manner?: 'upper' | 'lower';
+  /** Bounds of a numeric part, both `size` ASCII digits, inclusive. */
+  readonly low?: string;
+  readonly high?: string;
+  readonly words?: readonly string[];
+}
+
+/** An optional stretch: the cells `first` up to but not including `end`. It exists once one of them is filled. */
+export interface Stretch {
+  readonly first: number;
+  readonly end: number;
+}
+
+/** Fixed text that stands only while its stretch exists. */
+export interface Segment {
+  readonly text: string;
+  readonly stretch: number;
+}
+
+/** The fixed text before a cell: a string, or segments where some of it belongs to optional stretches. */
+export type FixedText = string | readonly Segment[];
+
+/** A pattern, ready to run. */
+export interface PatternPlan {
+  readonly kind: 'pattern';
+  readonly positions: 'flow' | 'fixed';
+  readonly literals: 'behind' | 'ahead';
+  readonly filler: string;
+  readonly raw: 'content' | 'text';
+  readonly ghost: boolean;
+  readonly parts: readonly Part[];
+  readonly stretches: readonly Stretch[];
+  /** For each cell the index of its part. */
+  readonly cells: readonly number[];
+  /** The fixed text before each cell; one more at the end for what follows the last. */
+  readonly before: readonly FixedText[];
+}

@@ -1,0 +1,176 @@
+import type { Reason, Taken } from '../../field/body.ts';
+import type { Kind, OpenField } from '../../field/kind.ts';
+import { graphemes, worthTelling } from '../../values/graphemes.ts';
+import { align } from './align.ts';
+import { append, isAppendable, isOverwritable, overwrite } from './append.ts';
+import type { Edited, PatternBody } from './body.ts';
+import { fit, mayStayBlank } from './cells.ts';
+import { eraseDense, insertDense } from './dense.ts';
+import { cellBeside, clear, erase, withoutPassed, wordLeft } from './erase.ts';
+import { insertOne } from './insert.ts';
+import { contentEnd, fixedIn, ghostOf, indexIn, lay, rawOf, written } from './layout.ts';
+import type { PatternPlan } from './plan.ts';
+
+const empties = new WeakMap<PatternPlan, PatternBody>();
+
+function emptyOf(plan: PatternPlan): PatternBody {
+  let body = empties.get(plan);
+  if (!body) {
+    body = lay(
+      plan,
+      plan.cells.map(() => ''),
+      undefined,
+    );
+    empties.set(plan, body);
+  }
+  return body;
+}
+
+/** Below that many a paste is typed out: nothing would be gained. */
+const enough = 64;
+
+/** Several characters one after the other, keeping what is taken and telling what is not. */
+export function insertAll(plan: PatternPlan, start: Edited, text: string, few = enough): Taken<PatternBody> {
+  let { body, caret } = start;
+  let leftOut = '';
+  let met = '';
+  let refusal: Reason | null = null;
+  let taken = false;
+  const characters = graphemes(text.normalize('NFC'));
+  for (let i = 0; i < characters.length; i++) {
+    if (characters.length - i > few && isAppendable(plan, body, caret)) {
+      const appended = append(plan, body, characters.slice(i));
+      taken ||= appended.taken;
+      leftOut += appended.leftOut;
+      met += appended.met;
+      refusal = appended.refusal ?? refusal;
+      i += appended.count;
+      ({ body, caret } = appended);
+      if (i >= characters.length) break;
+    }
+    if (characters.length - i > few && isOverwritable(plan, body)) {
+      const over = overwrite(plan, body, caret, characters.slice(i));
+      taken ||= over.taken;
+      leftOut += over.leftOut;
+      refusal = over.refusal ?? refusal;
+      i += over.count;
+      ({ body, caret } = over);
+      if (i >= characters.length) break;
+    }
+    const character = characters[i]!;
+    const edited = insertDense(plan, body, caret, character) ?? insertOne(plan, body, caret, character);
+    if (typeof edited !== 'string') {
+      taken ||= edited.body !== body || edited.caret !== caret;
+      if (edited.body.content === body.content && worthTelling.test(character)) met += character;
+      ({ body, caret } = edited);
+    } else if (worthTelling.test(character)) {
+      leftOut += character;
+      refusal = edited;
+    }
+  }
+  return { body, caret, leftOut: leftOut + notStanding(body, met), rejected: taken ? null : refusal };
+}
+
+/** Of letters and digits that met fixed text or a word, those that stand nowhere in the end: they were not taken. */
+function notStanding(body: PatternBody, met: string): string {
+  if (!met) return '';
+  const standing = fixedIn(body) + body.content;
+  return graphemes(met)
+    .filter((character) => indexIn(standing, character) < 0)
+    .join('');
+}
+
+/** The body whose raw value a text is; `undefined` where it is none. A cell takes each character, fixed text none. */
+function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
+  if (plan.raw === 'text' || plan.positions === 'fixed') return align(plan, raw, 'raw');
+  const cells: string[] = plan.cells.map(() => '');
+  let cell = 0;
+  for (const character of graphemes(raw)) {
+    let as = cell < cells.length ? fit(plan, cells, cell, character) : 'full';
+    while (typeof as === 'string' && cell < cells.length && mayStayBlank(plan, cells, cell)) {
+      cell++;
+      as = cell < cells.length ? fit(plan, cells, cell, character) : 'full';
+    }
+    if (typeof as === 'string') return undefined;
+    cells[cell++] = as.as;
+  }
+  const body = lay(plan, cells, undefined);
+  return rawOf(plan, body) === raw ? body : align(plan, raw, 'raw');
+}
+
+/** Whether a text has anything of the fixed text in it: without, it is no display but what would be typed. */
+const hasFixed = (plan: PatternPlan, text: string): boolean =>
+  plan.before.some((fixed) => [...written(fixed)].some((c) => text.includes(c))) ||
+  (plan.positions === 'fixed' && text.includes(plan.filler));
+
+/** Fields defined by a pattern (`engine.md`, section 2). */
+/** A field by pattern, where that is known. */
+export type PatternField = OpenField<PatternPlan, PatternBody>;
+
+export const pattern: Kind<PatternPlan, PatternBody> = {
+  empty: emptyOf,
+  raw: rawOf,
+  value: (plan, body) => (body.complete ? rawOf(plan, body) : null),
+  hasRoom: (_, { last, content, cells }) =>
+    content.length === last + 1 ? last + 1 < cells.length : cells.includes(''),
+
+  key(plan, body, start, end, character) {
+    if (start === end) {
+      const plainly = insertDense(plan, body, start, character);
+      if (plainly) return plainly;
+    }
+    const cleared = clear(plan, body, start, end);
+    return insertOne(plan, cleared.body, cleared.caret, character.normalize('NFC'));
+  },
+
+  insert(plan, body, start, end, text) {
+    const cleared = clear(plan, body, start, end);
+    const typed = insertAll(plan, cleared, text);
+    const same = typed.body.display === text;
+    if (cleared.body.display !== emptyOf(plan).display || (same && !typed.leftOut)) return typed;
+    const aligned = hasFixed(plan, text) ? (align(plan, text) ?? align(plan, text.trim())) : undefined;
+    return aligned ? { ...this.whole(plan, aligned), leftOut: '', rejected: null } : typed;
+  },
+
+  read(plan, text) {
+    const raw = readRaw(plan, text);
+    if (raw) return { ...this.whole(plan, raw), leftOut: '', rejected: null };
+    const { body, caret } = this.whole(plan, emptyOf(plan));
+    return this.insert(plan, body, caret, caret, text);
+  },
+
+  erase(plan, body, start, end, extent) {
+    if (start < end) return clear(plan, body, start, end);
+    if ((extent === 'character-left' || extent === 'word-left') && start > contentEnd(body)) {
+      const taken = withoutPassed(plan, body, start);
+      if (taken) return taken;
+    }
+    if (extent === 'character-left' || extent === 'character-right') {
+      const plainly = eraseDense(plan, body, start, extent === 'character-left' ? 'left' : 'right');
+      if (plainly) return plainly;
+    }
+    switch (extent) {
+      case 'character-left':
+        return erase(plan, body, cellBeside(body, start, 'left'), start);
+      case 'character-right':
+        return erase(plan, body, cellBeside(body, start, 'right'), start);
+      case 'word-left':
+        return erase(plan, body, wordLeft(plan, body, start), start);
+      case 'selection':
+        return { body, caret: start };
+    }
+  },
+
+  whole(plan, body) {
+    const { last, at, cells, display, passed } = body;
+    if (passed) return { body, caret: display.length };
+    if (last < 0) return { body, caret: at[0] ?? 0 };
+    // The end of the content; with `ahead`, where the next character would stand.
+    const next = at[last + 1];
+    const end = contentEnd(body);
+    if (plan.positions === 'fixed') return { body, caret: end };
+    if (next !== undefined && next > end) return { body, caret: next };
+    return { body, caret: plan.literals === 'ahead' && last === cells.length - 1 ? display.length : end };
+  },
+  ghost: ghostOf,
+};

@@ -1,0 +1,37 @@
+import { inBounds } from './cells.ts';
+import type { Part, PatternPlan } from './plan.ts';
+import { taken } from './takes.ts';
+
+/** A character for every cell, optional ones too: what a finished text of the pattern could look like. */
+export function sampleCells(plan: PatternPlan): readonly string[] {
+  const cells: string[] = [];
+  for (const [i, index] of plan.cells.entries()) {
+    const part = plan.parts[index]!;
+    cells.push(sampleFor(part, i - part.first, i));
+  }
+  return cells;
+}
+
+const candidates = '1234567890ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz-+*/.,:';
+
+function sampleFor(part: Part, place: number, cell: number): string {
+  if (part.takes === 'words') {
+    const longest = part.words!.find((word) => [...word].length === part.size)!;
+    return [...longest][place]!;
+  }
+  if (part.takes === 'number') return sampleNumber(part)[place]!;
+  const wanted = isLetters(part) ? 'ABCDEFGH'[cell % 8]! : '5550123456'[cell % 10]!;
+  const taker = [wanted, ...candidates].map((c) => taken(part, c)).find((c) => c !== undefined);
+  return taker ?? String.fromCodePoint(Array.isArray(part.set) ? part.set[0]! : 0x2022);
+}
+
+const isLetters = (part: Part): boolean =>
+  part.set === 'letter' || part.set === 'latin' || part.set === 'any';
+
+/** A number inside the bounds that is neither of them, where there is one: about two thirds up. */
+function sampleNumber({ low, high, size }: Part): string {
+  const from = BigInt(low!);
+  const middle = from + ((BigInt(high!) - from) * 2n) / 3n;
+  const text = String(middle).padStart(size, '0');
+  return inBounds([...text], low!, high!) ? text : high!;
+}

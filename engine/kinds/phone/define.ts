@@ -1,0 +1,115 @@
+import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
+import { allRegions, codes, planOf } from '../../plans/plans.ts';
+import type { RegionPlan } from '../../plans/region-plan.ts';
+import type { Definition } from '../definition.ts';
+import type { PhonePlan, ServedCode } from './plan.ts';
+
+const region = {
+  is: 'text',
+  among: () => allRegions,
+  expected: '"{}" is no region with a calling code (ISO 3166-1, two capital letters).',
+  suggestion: 'GB',
+} as const;
+
+const options = {
+  home: {
+    ...region,
+    label: 'Home region (ISO 3166-1)',
+    about: 'Numbers of this region may be typed without a calling code.',
+    at: ['region'],
+    needed: true,
+    offers: () => allRegions.map((code) => [code, ''] as const),
+  },
+  regions: {
+    is: 'list',
+    label: 'Numbers from',
+    about: 'Regions whose numbers are wanted.',
+    at: ['region'],
+    of: region,
+    least: 1,
+    any: 'any',
+    usual: 'any',
+  },
+  style: {
+    is: 'choice',
+    label: 'At rest, a home number is',
+    at: ['style'],
+    choices: [
+      ['national', 'national'],
+      ['international', 'international'],
+    ],
+    usual: 'national',
+  },
+  types: {
+    is: 'list',
+    label: 'Telephones',
+    about: 'Types of numbers that are wanted; none named means any.',
+    at: ['number'],
+    of: {
+      is: 'choice',
+      choices: [
+        ['mobile', 'mobile'],
+        ['fixed', 'fixed'],
+      ],
+    },
+    least: 0,
+    usual: [],
+  },
+  extension: yesNo('may be added', 'none', { label: 'Extension', at: ['extension'], usual: false }),
+} as const satisfies Options;
+
+export type PhoneEntry = EntryOf<typeof options>;
+
+export const phone: Definition<typeof options, PhonePlan> = {
+  name: 'telephone',
+  options,
+  plan: (entry) => planPhone(filled(options, entry)),
+  attributes: () => ({ type: 'tel', inputmode: 'tel', autocomplete: 'tel' }),
+  pointless: ['checksum'],
+};
+
+/** A plan with the numbering plans of the regions that are wanted, and of no other. */
+function planPhone(entry: FilledEntry<typeof options>): PhonePlan {
+  const { home, regions, style, types, extension } = entry;
+  const wanted = regions === 'any' ? allRegions : [...new Set([home, ...regions])];
+  const plans: Record<string, RegionPlan> = {};
+  const shared: Record<string, ServedCode> = {};
+  for (const region of wanted) {
+    const plan = planOf(region);
+    if (plan) plans[region] = plan;
+  }
+  for (const { code, regions: served, max } of codes) {
+    const here = served.filter((region) => plans[region]);
+    if (here.length === 0 && (regions !== 'any' || served.length > 0)) continue;
+    const others = served.filter((region) => !plans[region]).flatMap((region) => planOf(region)?.leads ?? []);
+    const isOnlyLed =
+      here.length > 0 && !plans[served[0]!] && here.every((region) => plans[region]!.leads.length > 0);
+    shared[code] = {
+      regions: here,
+      max,
+      ...(others.length ? { others } : {}),
+      ...(isOnlyLed ? { isOnlyLed } : {}),
+    };
+  }
+  const isListed = regions !== 'any';
+  const said = { regions: isListed ? `numbers of ${named(wanted)}` : '', types: typesSaid(types) };
+  return { kind: 'phone', home, style, types, extension, plans, codes: shared, isListed, wanted: said };
+}
+
+const withArticle =
+  /^(?:United|Netherlands|Philippines|Maldives|Bahamas|Comoros|Seychelles|Dominican R|Central African|British|U\.S\.)|Islands$|Territor/;
+
+/** Regions by their English names, as the default wording is English; of many the first and a count. */
+function named(regions: readonly string[]): string {
+  const names = new Intl.DisplayNames('en', { type: 'region' });
+  const all = regions
+    .map((region) => names.of(region) ?? region)
+    .map((name) => (withArticle.test(name) ? `the ${name}` : name));
+  const few = all.length > 6 ? [...all.slice(0, 5), `${all.length - 5} other regions`] : all;
+  return new Intl.ListFormat('en', { type: 'conjunction' }).format(few);
+}
+
+function typesSaid(types: PhoneEntry['types'] = []): string {
+  if (types.length !== 1) return 'a mobile or fixed-line number';
+  return types[0] === 'mobile' ? 'a mobile number' : 'a fixed-line number';
+}

@@ -1,0 +1,162 @@
+import type { PhoneFormat, RegionPlan } from '../../plans/region-plan.ts';
+
+/** Numbering plans at run time: which formats a number can still become, and which region it is of. */
+
+export interface PhonePlan {
+  readonly kind: 'phone';
+  readonly home: string;
+  readonly style: 'national' | 'international';
+  /** Types that are wanted; empty for any. */
+  readonly types: readonly ('mobile' | 'fixed')[];
+  readonly extension: boolean;
+  readonly plans: Readonly<Record<string, RegionPlan>>;
+  /** Regions of each calling code, the main one first, and the most digits behind it. */
+  readonly codes: Readonly<Record<string, ServedCode>>;
+  /** Whether only some regions are wanted: then a number from elsewhere is no unknown one but not allowed. */
+  readonly isListed: boolean;
+  /** What a message says is wanted: `numbers of Switzerland and Germany`, `a mobile number`. */
+  readonly wanted: { readonly regions: string; readonly types: string };
+}
+
+export interface ServedCode {
+  readonly regions: readonly string[];
+  readonly max: number;
+  /** Leading digits of regions of this code that are not wanted. */
+  readonly others?: readonly string[];
+  /** Where the main region is not wanted, digits that lead to no region are of it, and so not wanted either. */
+  readonly isOnlyLed?: boolean;
+}
+
+/** A region that is not wanted. */
+export const elsewhere = '-';
+
+/** E.164: calling code and number together. */
+export const longest = 15;
+
+/** How far leading digits agree with a number: their length once all are there, 0 for not at all, -1 while they still could. */
+export function agrees(start: string, digits: string): number {
+  let at = 0;
+  for (let i = 0; i < start.length; i++, at++) {
+    const c = start[i]!;
+    if (at >= digits.length) return -1;
+    const digit = digits[at]!;
+    if (c === '[') {
+      const end = start.indexOf(']', i);
+      if (!inClass(start.slice(i + 1, end), digit)) return 0;
+      i = end;
+    } else if (c !== '?' && c !== digit) return 0;
+  }
+  return at || 0.5;
+}
+
+function inClass(text: string, digit: string): boolean {
+  for (let i = 0; i < text.length; i++) {
+    if (text[i + 1] === '-') {
+      if (digit >= text[i]! && digit <= text[i + 2]!) return true;
+      i += 2;
+    } else if (text[i] === digit) return true;
+  }
+  return false;
+}
+
+/** The formats a number is or can still become one of: the most telling first. */
+export interface Candidates {
+  /** Leading digits all there. */
+  readonly sure: readonly PhoneFormat[];
+  /** Leading digits not all there yet. */
+  readonly open: readonly PhoneFormat[];
+}
+
+interface Known {
+  readonly byDigits: Map<string, Candidates>;
+  /** How many leading digits decide everything. */
+  readonly telling: number;
+}
+
+const known = new WeakMap<RegionPlan, Known>();
+
+export function knownOf(plan: RegionPlan): Known {
+  let found = known.get(plan);
+  if (!found) {
+    const lengths = plan.formats.flatMap(({ starts }) =>
+      starts.map((start) => start.replace(/\[[^\]]*\]/g, '?').length),
+    );
+    found = { byDigits: new Map(), telling: Math.max(1, ...lengths) };
+    known.set(plan, found);
+  }
+  return found;
+}
+
+export function candidatesFor(plan: RegionPlan, digits: string): Candidates {
+  const { byDigits: cache, telling } = knownOf(plan);
+  const key = digits.slice(0, telling);
+  let found = cache.get(key);
+  if (!found) {
+    let most = 0;
+    let sure: PhoneFormat[] = [];
+    const open: PhoneFormat[] = [];
+    for (const format of plan.formats) {
+      let best = 0;
+      for (const start of format.starts) {
+        const how = agrees(start, key);
+        if (how > 0 ? how > best : how < 0 && best === 0) best = how;
+      }
+      if (best < 0) open.push(format);
+      else if (best > most) {
+        most = best;
+        sure = [format];
+      } else if (best === most && best > 0) sure.push(format);
+    }
+    found = { sure, open };
+    cache.set(key, found);
+  }
+  return found;
+}
+
+/** The format a number is written by while it is typed: the first that is long enough for it. */
+export function formatFor(digits: string, { sure, open }: Candidates): PhoneFormat | undefined {
+  for (const format of sure) if (digits.length <= format.max) return format;
+  return sure.at(-1) ?? open[0];
+}
+
+export const none: Candidates = { sure: [], open: [] };
+
+/** Regions of a calling code by their leading digits, and how long these are. */
+export interface Leads {
+  readonly main: string;
+  readonly regions: ReadonlyMap<string, string>;
+  readonly lengths: readonly number[];
+  readonly longest: number;
+}
+
+const leadsOf = new WeakMap<object, Leads>();
+
+export function leadsIn(plan: PhonePlan, code: string): Leads | undefined {
+  const served = plan.codes[code];
+  if (!served) return undefined;
+  let leads = leadsOf.get(served);
+  if (!leads) {
+    const regions = new Map<string, string>();
+    for (const region of served.regions)
+      for (const lead of plan.plans[region]?.leads ?? []) regions.set(lead, region);
+    for (const lead of served.others ?? []) regions.set(lead, elsewhere);
+    const lengths = [...new Set([...regions.keys()].map((lead) => lead.length))];
+    leads = {
+      main: served.isOnlyLed ? elsewhere : (served.regions[0] ?? ''),
+      regions,
+      lengths,
+      longest: Math.max(0, ...lengths),
+    };
+    leadsOf.set(served, leads);
+  }
+  return leads;
+}
+
+export function regionIn(leads: Leads, digits: string): string {
+  for (const length of leads.lengths) {
+    const region = digits.length >= length && leads.regions.get(digits.slice(0, length));
+    if (region) return region;
+  }
+  // While the leading digits are not all there, it may still become one of those that are wanted.
+  return leads.main === elsewhere && digits.length < leads.longest ? '' : leads.main;
+}

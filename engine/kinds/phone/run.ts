@@ -1,0 +1,292 @@
+import { around } from '../../field/around.ts';
+import type { Reason, Taken } from '../../field/body.ts';
+import type { Kind } from '../../field/kind.ts';
+import type { PhoneFormat } from '../../plans/region-plan.ts';
+import { type Finding, incomplete, passed } from '../../rules/finding.ts';
+import { fold } from '../../values/graphemes.ts';
+import { type Cleaned, type LineBody, lineKind, type Put } from '../line.ts';
+import { type Read, takeApart } from './number.ts';
+import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
+import { wording } from './wording.ts';
+import { writingsOf, written } from './writing.ts';
+
+export interface PhoneBody extends LineBody {
+  readonly read: Read;
+  readonly finding: Finding;
+  readonly format: PhoneFormat | undefined;
+}
+
+function lay(plan: PhonePlan, content: string): PhoneBody {
+  const read = takeApart(plan, content);
+  const { lead, code, digits, extension, own } = read;
+  const format = digits || !code ? formatFor(digits, read.formats) : undefined;
+  let display: string;
+  if (code || lead === '+' || (own === undefined && lead)) {
+    const number = format ? written(writingsOf(format).international, digits) : digits;
+    const before = lead === '+' ? '+' : `${lead}${code ? ' ' : ''}`;
+    display = before + code + (code && digits ? ' ' : '') + number;
+  } else if (format) {
+    const { national, bare, hasTrunk } = writingsOf(format);
+    // A trunk prefix the writing has no place for stands before it.
+    if (lead && hasTrunk) display = written(national, lead + digits);
+    else display = (lead && digits ? `${lead} ` : lead) + written(bare, digits);
+  } else display = lead + digits;
+  if (extension !== undefined) display += ` ext. ${extension}`;
+  return bodyOf(content, display, read, verdictOf(plan, read), format);
+}
+
+function bodyOf(
+  content: string,
+  display: string,
+  read: Read,
+  finding: Finding,
+  format: PhoneFormat | undefined,
+): PhoneBody {
+  const complete = content !== '' && finding === passed;
+  return {
+    content,
+    display,
+    complete,
+    from: 0,
+    to: display.length,
+    skip: 0,
+    head: -1,
+    read,
+    finding,
+    format,
+  };
+}
+
+/**
+ * The key that nearly always comes: a digit behind everything else, once the leading digits have settled which format
+ * it is. Then nothing need be worked out again. `undefined` where it takes more than that.
+ */
+function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undefined {
+  const { read, format } = body;
+  const { lead, code, region, digits, extension, formats, own, settled } = read;
+  const { length } = digits;
+  if (!format || c < '0' || c > '9' || c.length > 1 || extension !== undefined) return undefined;
+  if (length < settled || length >= format.max || format !== formats.sure[0]) return undefined;
+  const { national, bare, international, hasTrunk } = writingsOf(format);
+  const before = code
+    ? international[length]
+    : lead && hasTrunk
+      ? national[length + lead.length]
+      : bare[length];
+  const next: Read = { lead, code, region, digits: digits + c, extension, formats, own, settled };
+  // Of any type and not long enough yet it can only be open.
+  const isShort = plan.types.length === 0 && length + 1 < format.min;
+  const finding = isShort ? incomplete : verdictOf(plan, next);
+  const display = before ? body.display + before + c : body.display + c;
+  return bodyOf(body.content + c, display, next, finding, format);
+}
+
+const unknown: Finding = { verdict: 'fail', code: 'unknown-number', data: {} };
+
+const foreign = (plan: PhonePlan): Finding => notWanted(plan.wanted.regions);
+const ofOtherType = (plan: PhonePlan): Finding => notWanted(plan.wanted.types);
+
+const known = new Map<string, Finding>();
+
+/** One finding for each thing that can be wanted: a key makes none. */
+function notWanted(wanted: string): Finding {
+  let finding = known.get(wanted);
+  if (!finding) {
+    finding = { verdict: 'fail', code: 'not-allowed', data: { wanted } };
+    known.set(wanted, finding);
+  }
+  return finding;
+}
+
+/** Whether a number is one, can still become one, or cannot. */
+function verdictOf(plan: PhonePlan, read: Read): Finding {
+  const { lead, code, digits, extension, own } = read;
+  if (!own) {
+    if (read.region === elsewhere) return foreign(plan);
+    if (code === '') {
+      const couldBe = lead === '' || Object.keys(plan.codes).some((known) => known.startsWith(digits));
+      return couldBe ? incomplete : plan.isListed ? foreign(plan) : unknown;
+    }
+    if (plan.codes[code]?.isOnlyLed) return incomplete;
+    // A calling code that serves no region: only the length is known.
+    const most = plan.codes[code]?.max ?? longest;
+    return digits.length > most ? unknown : digits.length === most ? passed : incomplete;
+  }
+  // What is typed so far may be the beginning of an international prefix.
+  const length = lead.length + digits.length;
+  const home = length < 4 && !code ? plan.plans[plan.home] : undefined;
+  if (home && length < home.idd.length && home.idd.startsWith(lead + digits)) return incomplete;
+  const { sure, open } = read.formats;
+  let isOther = open.length > 0;
+  for (const format of sure) {
+    const { length } = digits;
+    if (length > format.max) continue;
+    if (!isWanted(plan, format)) isOther = true;
+    else if (length < format.min || extension === '') return incomplete;
+    else return passed;
+  }
+  for (const format of open) if (isWanted(plan, format) && digits.length <= format.max) return incomplete;
+  return isOther ? ofOtherType(plan) : unknown;
+}
+
+const isWanted = ({ types }: PhonePlan, { type }: PhoneFormat): boolean =>
+  types.length === 0 || type === 'either' || types.includes(type as 'mobile');
+
+/** The most digits that can stand behind the lead and the calling code. */
+function most(plan: PhonePlan, { code, own, formats: { sure, open } }: Read): number {
+  if (!own) return (plan.codes[code]?.max ?? longest - code.length) || longest;
+  let length = 0;
+  for (const { max } of sure.length ? sure : own.formats) if (max > length) length = max;
+  for (const { max } of open) if (max > length) length = max;
+  return length;
+}
+
+function put(plan: PhonePlan, content: string, at: number, character: string): Put | Reason {
+  const c = fold(character);
+  const next = (text: string): Put => ({
+    content: content.slice(0, at) + text + content.slice(at),
+    at: at + 1,
+  });
+  const mark = content.indexOf('x');
+  if (c >= '0' && c <= '9' && c.length === 1) {
+    if (at === 0 && content[0] === '+') return 'not-accepted';
+    const more = next(c);
+    if (mark >= 0 && at > mark) return content.length - mark > 7 ? 'full' : more;
+    const read = takeApart(plan, more.content);
+    const { length } = read.digits;
+    const first = read.formats.sure[0];
+    return (first && length <= first.max) || length <= most(plan, read) ? more : 'full';
+  }
+  if (c === '+') {
+    if (content[0] === '+') return at <= 1 ? { content, at: 1 } : 'not-accepted';
+    return at === 0 ? next('+') : 'not-accepted';
+  }
+  if (plan.extension && (c === 'x' || c === 'X' || c === '#') && at === content.length && mark < 0)
+    return verdictOf(plan, takeApart(plan, content)) === passed ? next('x') : 'not-accepted';
+  return 'not-accepted';
+}
+
+/**
+ * A pasted number as it would be typed: `tel:` URIs (RFC 3966) with their context and extension, a `(0)` behind a
+ * calling code, and whatever people put between the digits.
+ */
+function clean(plan: PhonePlan, text: string, into: string): Cleaned {
+  if (text.length > 400) return { text, leftOut: '' };
+  const folded = [...text].map(fold).join('').trim();
+  const uri = /^(?:tel:)([^;?]*)(.*)$/is.exec(folded);
+  let number = uri ? uri[1]! : folded;
+  let extension: string | undefined;
+  let lost = '';
+  if (uri) {
+    const context = /;phone-context=(\+[\d-]+)/i.exec(uri[2]!)?.[1];
+    if (context && !number.startsWith('+')) number = context + number;
+    extension = /;ext=([\d-]+)/i.exec(uri[2]!)?.[1]?.replace(/\D/g, '');
+    lost = extension ?? '';
+  } else {
+    const behind = /\s*(?:;?ext(?:ension)?[.:=]?|(?<=[\d\s])x|#)\s*(\d{0,7})\s*$/i.exec(number);
+    if (behind && /\d/.test(number.slice(0, behind.index))) {
+      extension = behind[1]!;
+      lost = behind[0].replace(/[^\p{L}\p{N}]/gu, '');
+      number = number.slice(0, behind.index);
+    }
+  }
+  if (into) number = number.replace(/^(\s*)\+/, '$1');
+  const isInternational = /^\D*\+/.test(number) || into.startsWith('+');
+  if (isInternational) number = number.replace(/\(\s*0\s*\)/, '');
+  const plus = isInternational && !into ? '+' : '';
+  const digits = number.replace(/\D/g, '');
+  const other = number.replace(/[^\p{L}\p{N}\p{So}]|\d/gu, '');
+  const mark = extension !== undefined && plan.extension ? `x${extension}` : '';
+  return { text: digits ? plus + digits + mark : text, leftOut: digits ? other + (mark ? '' : lost) : '' };
+}
+
+const editing = lineKind<PhonePlan, PhoneBody>({
+  lay,
+  is: (_, unit) => (unit >= 48 && unit <= 57) || unit === 43 || unit === 120,
+  put,
+  clean,
+});
+
+function value(plan: PhonePlan, body: PhoneBody): string | null {
+  if (!body.complete) return null;
+  const { code, region, digits, extension } = body.read;
+  const number = `+${code || plan.plans[region]!.code}${digits}`;
+  return extension ? `${number};ext=${extension}` : number;
+}
+
+/**
+ * A number handed over with the home region's calling code and no `+`, as autofill does (`447700900123`): read so where
+ * it is none as it stands and one that way.
+ */
+function withCode(plan: PhonePlan, taken: Taken<PhoneBody>, text: string): Taken<PhoneBody> | undefined {
+  const code = plan.plans[plan.home]?.code ?? '';
+  const digits = text.replace(/\D/g, '');
+  if (taken.body.complete || !code || text.includes('+') || !digits.startsWith(code)) return undefined;
+  const other = editing.insert(plan, lay(plan, ''), 0, 0, `+${digits}`);
+  return other.body.complete && !other.leftOut ? other : undefined;
+}
+
+/** The content in the field's style: a home number as it asks for, a foreign one with its calling code. */
+function styled(plan: PhonePlan, body: PhoneBody): string {
+  if (!body.complete) return body.content;
+  const { code, region, digits, extension, formats } = body.read;
+  const own = plan.plans[region];
+  const home = plan.plans[plan.home];
+  if (!own) return body.content;
+  const isHome = home !== undefined && own.code === home.code;
+  const format = formatFor(digits, formats);
+  const hasTrunk = format !== undefined && /\d/.test(format.national);
+  const national = (hasTrunk ? own.trunk : '') + digits;
+  const abroad = `+${code || own.code}${digits}`;
+  // A trunk prefix can make another number of it (Japan: 0 before 10… dials abroad): then it keeps its calling code.
+  const isSame = (number: string): boolean => {
+    const read = takeApart(plan, number);
+    return read.digits === digits && read.region === region;
+  };
+  const isNational = isHome && plan.style === 'national' && isSame(national);
+  const mark = extension === undefined ? '' : `x${extension}`;
+  if (!isNational && !isSame(abroad)) return body.content;
+  return (isNational ? national : abroad) + mark;
+}
+
+/** Kind `phone`: value E.164, with an extension as RFC 3966 writes it. */
+export const phone: Kind<PhonePlan, PhoneBody> = {
+  ...editing,
+  key(plan, body, start, end, character) {
+    const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;
+    return next ? { body: next, caret: next.to } : editing.key(plan, body, start, end, character);
+  },
+  raw: (_, body) => body.content,
+  value,
+  hasRoom: (plan, body) => body.read.digits.length < most(plan, body.read),
+  insert(plan, body, start, end, text) {
+    const taken = editing.insert(plan, body, start, end, text);
+    return body.content && start === end ? taken : (withCode(plan, taken, text) ?? taken);
+  },
+  read(plan, text) {
+    const empty = lay(plan, '');
+    const taken = editing.insert(plan, empty, 0, 0, text.replace(';ext=', 'x'));
+    return withCode(plan, taken, text) ?? taken;
+  },
+  around,
+  leave: (plan, body) => {
+    const content = styled(plan, body);
+    return content === body.content ? body : lay(plan, content);
+  },
+  rest(plan, body) {
+    const content = styled(plan, body);
+    if (content === body.content) return body;
+    const { display, to } = lay(plan, content);
+    return { ...body, display, to };
+  },
+  wake: (plan, body) => lay(plan, body.content),
+  judge(_, body, check) {
+    return check.type === 'complete' ? body.finding : undefined;
+  },
+  facts(_, body) {
+    const { region, digits, formats } = body.read;
+    const type = digits ? formats.sure[0]?.type : undefined;
+    return { region, ...(type && type !== 'either' ? { type } : {}) };
+  },
+  wording,
+};

@@ -1,0 +1,61 @@
+import type { OpenField } from '../../field/kind.ts';
+import { apply, start } from '../../field/state.ts';
+import { codeOf } from '../../plans/plans.ts';
+import type { PhoneFormat } from '../../plans/region-plan.ts';
+import type { Drawing, Piece } from '../drawing.ts';
+import type { PhonePlan } from './plan.ts';
+import type { PhoneBody } from './run.ts';
+
+/** Numbers kept for fiction by the regulators, without trunk prefix. Elsewhere a shape is filled with fives. */
+const fictional: Readonly<Record<string, string>> = {
+  GB: '7700900123',
+  US: '2015550123',
+  CA: '4165550123',
+  FR: '639980010',
+  AU: '491570006',
+};
+
+function sample(field: OpenField<PhonePlan, PhoneBody>): readonly Piece[] {
+  const { plan } = field;
+  const { home } = plan;
+  const { formats } = plan.plans[home]!;
+  const isWanted = ({ type }: PhoneFormat) =>
+    plan.types.length === 0 || type === 'either' || plan.types.includes(type as 'mobile');
+  const format = formats.find(isWanted) ?? formats[0]!;
+  const lead = format.starts[0]!.replace(/\[(.)[^\]]*\]/g, '$1').replaceAll('?', '5');
+  const given = fictional[home];
+  const isGiven = given !== undefined && !(plan.types.length === 1 && plan.types[0] === 'fixed');
+  const digits = isGiven ? given : (lead + '5550123456'.repeat(2)).slice(0, format.min);
+  const { body } = apply(field, start(field), { type: 'set', text: `+${codeOf(home)!.code}${digits}` });
+  const pieces: Piece[] = [{ id: 'region', part: 'region', text: home, caption: 'region', isAside: true }];
+  for (const [i, text] of (body.display.match(/[+\d]+|[^+\d]+/g) ?? []).entries()) {
+    const isDigits = /\d/.test(text);
+    const isLead = i === 0 && isDigits;
+    pieces.push({
+      id: `n${i}`,
+      part: isLead ? 'style' : 'number',
+      text,
+      caption: isLead ? (text.startsWith('+') ? 'code' : 'first') : isDigits ? 'digits' : '·',
+      isValue: isDigits,
+    });
+  }
+  pieces.push({
+    id: 'ext',
+    part: 'extension',
+    text: 'ext. 12',
+    caption: 'extension',
+    isOff: !plan.extension,
+  });
+  return pieces;
+}
+
+export const drawing: Drawing<PhonePlan, PhoneBody> = {
+  sample,
+  own: () => (character) => /[\d+x]/.test(character),
+  // A trunk or an international prefix is the user's, and stays out of the value.
+  lead: ({ read }) => read.lead.length,
+  other: ({ style }) =>
+    style === 'international'
+      ? { entry: { style: 'national' }, label: 'written nationally' }
+      : { entry: { style: 'international' }, label: 'written internationally' },
+};

@@ -1,0 +1,52 @@
+import type { PhoneFormat } from '../../plans/region-plan.ts';
+
+/** A writing, ready: for each digit the fixed text before it. */
+export interface Writings {
+  /** The national one with its trunk prefix, and without. */
+  readonly national: readonly string[];
+  readonly bare: readonly string[];
+  readonly international: readonly string[];
+  readonly hasTrunk: boolean;
+}
+
+const ready = new WeakMap<PhoneFormat, Writings>();
+
+export function writingsOf(format: PhoneFormat): Writings {
+  let found = ready.get(format);
+  if (!found) {
+    const { national, international } = format;
+    // Where the trunk prefix is left out, so is the blank behind it.
+    const bare = national.replace(/\d+ ?/g, '');
+    found = {
+      national: fixedIn(national),
+      bare: fixedIn(bare),
+      international: fixedIn(international),
+      hasTrunk: /\d/.test(national),
+    };
+    ready.set(format, found);
+  }
+  return found;
+}
+
+function fixedIn(template: string): string[] {
+  const before: string[] = [];
+  let fixed = '';
+  for (const c of template) {
+    if (c === '#' || (c >= '0' && c <= '9')) {
+      before.push(fixed);
+      fixed = '';
+    } else fixed += c;
+  }
+  return before;
+}
+
+/** Digits into a writing; fixed text comes with the digit behind it. What is over goes on behind. */
+export function written(before: readonly string[], digits: string): string {
+  let text = '';
+  for (let i = 0; i < digits.length; i++) {
+    const fixed = before[i];
+    if (fixed) text += fixed;
+    text += digits[i];
+  }
+  return text;
+}

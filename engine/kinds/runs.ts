@@ -1,0 +1,24 @@
+import type { Kinds } from '../field/kind.ts';
+import { boxes } from './boxes/run.ts';
+import { date } from './date/run.ts';
+import { duration } from './duration/run.ts';
+import { number } from './number/run.ts';
+import { pattern } from './pattern/run.ts';
+import { phone } from './phone/run.ts';
+import { text } from './text/run.ts';
+import { time } from './time/run.ts';
+
+/** What all kinds do, by name, without what defines them: for a page that is given compiled fields of any kind. */
+export const runs = {
+  pattern,
+  text,
+  number,
+  currency: number,
+  percent: number,
+  date,
+  time,
+  duration,
+  phone,
+  pin: boxes,
+  'one-time-code': boxes,
+} satisfies Kinds;

@@ -1,0 +1,125 @@
+import { around } from '../../field/around.ts';
+import type { Body, Edited } from '../../field/body.ts';
+import type { Kind } from '../../field/kind.ts';
+import { isIn, recase } from '../../values/characters.ts';
+import { boundaryAt, characterAt, countOf, graphemes } from '../../values/graphemes.ts';
+
+/** Free text on one line. */
+export interface TextPlan {
+  readonly kind: 'text';
+  /** White space at both ends goes when the field is left; raw never has it. */
+  readonly trim: boolean;
+  /** Several blanks in a row become one, when the field is left and in raw. */
+  readonly collapse: boolean;
+  readonly case: 'as-typed' | 'upper' | 'lower';
+  /** The most characters (grapheme clusters), 0 for any number. */
+  readonly max: number;
+}
+
+const empty: Body = { content: '', display: '', complete: false };
+
+const lay = (text: string): Body => (text ? { content: text, display: text, complete: true } : empty);
+
+/** The text as it is handed on: in order, without what the plan drops. */
+function tidy(plan: TextPlan, text: string): string {
+  const collapsed = plan.collapse ? text.replace(/\s+/gu, ' ') : text;
+  return plan.trim ? collapsed.trim() : collapsed;
+}
+
+/** Characters for one line: line breaks and tabs are spaces here, what cannot be seen stays out. */
+const onOneLine = (text: string): string => text.normalize('NFC').replace(/\r\n|[\r\n\t\u2028\u2029]/g, ' ');
+
+/** White space as ECMAScript has it; asked unit by unit, where an expression each time costs ten times as much. */
+const isBlank = (unit: number): boolean =>
+  unit <= 32
+    ? unit === 32 || (unit > 8 && unit < 14)
+    : unit >= 0xa0 &&
+      (unit === 0xa0 ||
+        unit === 0x3000 ||
+        unit === 0xfeff ||
+        (unit < 0x3000 && unit > 0x167f && /\s/.test(String.fromCharCode(unit))));
+
+/** Whether a character melts into the last one of a text: an accent typed after its letter. */
+function doesJoin(before: string, character: string): boolean {
+  const last = before.slice(boundaryAt(before, before.length - 1));
+  return graphemes(last + character).length === graphemes(last).length;
+}
+
+function put(plan: TextPlan, body: Body, start: number, end: number, text: string) {
+  const before = body.content.slice(0, start);
+  const after = body.content.slice(end);
+  // Counted only where it may matter: no text has more characters than units.
+  const isNear = plan.max > 0 && before.length + after.length + text.length > plan.max;
+  const room = isNear ? plan.max - countOf(before + after) : Number.POSITIVE_INFINITY;
+  let added = '';
+  let leftOut = '';
+  let count = 0;
+  let unseen = false;
+  for (const character of graphemes(onOneLine(text))) {
+    const joins = count === 0 && before !== '' && doesJoin(before, character);
+    if (!joins && !isIn('any', character)) {
+      unseen = true;
+      continue;
+    }
+    if (!joins && count >= room) leftOut += /\s/u.test(character) ? '' : character;
+    else {
+      added += plan.case === 'as-typed' ? character : recase(character, plan.case);
+      if (!joins) count++;
+    }
+  }
+  const next = added || start < end ? lay(before + added + after) : body;
+  const refused = added === '' && text !== '';
+  return {
+    body: next,
+    caret: start + added.length,
+    leftOut,
+    rejected: !refused ? null : unseen && !leftOut ? ('not-accepted' as const) : ('full' as const),
+  };
+}
+
+function without(body: Body, from: number, to: number, caret: number): Edited {
+  if (from >= to) return { body, caret };
+  return { body: lay(body.content.slice(0, from) + body.content.slice(to)), caret: from };
+}
+
+export const text: Kind<TextPlan, Body> = {
+  empty: () => empty,
+  raw: (plan, body) => tidy(plan, body.content),
+  value: (plan, body) => tidy(plan, body.content) || null,
+  hasRoom: (plan, { content }) => !plan.max || content.length < plan.max || countOf(content) < plan.max,
+  key(plan, body, start, end, character) {
+    const { rejected, ...edited } = put(plan, body, start, end, character);
+    return rejected ?? edited;
+  },
+  insert: put,
+  // A program's value is nobody's typing: it comes tidied, as the field would hand it on.
+  read: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onOneLine(given))),
+  erase(_, body, start, end, extent) {
+    if (start < end) return without(body, start, end, start);
+    const { content } = body;
+    switch (extent) {
+      case 'character-left':
+        return without(body, start > 0 ? boundaryAt(content, start - 1) : 0, start, start);
+      case 'character-right':
+        return without(body, start, start + characterAt(content, start).length, start);
+      case 'word-left': {
+        let from = start;
+        while (from > 0 && isBlank(content.charCodeAt(from - 1))) from--;
+        while (from > 0 && !isBlank(content.charCodeAt(from - 1))) from--;
+        return without(body, from, start, start);
+      }
+      case 'selection':
+        return { body, caret: start };
+    }
+  },
+  whole: (_, body) => ({ body, caret: body.display.length }),
+  around,
+  leave(plan, body) {
+    const tidied = tidy(plan, body.content);
+    return tidied === body.content ? body : lay(tidied);
+  },
+  facts: (plan, body): Record<string, string> => {
+    const count = countOf(body.content);
+    return plan.max ? { length: `${count}`, left: `${plan.max - count}` } : { length: `${count}` };
+  },
+};

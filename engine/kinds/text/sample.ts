@@ -1,0 +1,25 @@
+import type { Body } from '../../field/body.ts';
+import type { Drawing } from '../drawing.ts';
+import type { TextPlan } from './run.ts';
+
+const said = 'Two Vegetarians';
+
+export const drawing: Drawing<TextPlan, Body> = {
+  sample: ({ plan }) => {
+    const isUpper = plan.case === 'upper';
+    const cased = isUpper ? said.toUpperCase() : plan.case === 'lower' ? said.toLowerCase() : said;
+    return [
+      { id: 'trim', part: 'blanks', isAside: true, text: '⎵', caption: 'ends', isOff: plan.trim },
+      { id: 'text', part: 'text', text: cased, caption: 'case', isValue: true },
+      { id: 'collapse', part: 'blanks', isAside: true, text: plan.collapse ? '⎵' : '⎵⎵', caption: 'blanks' },
+      {
+        id: 'max',
+        part: 'max',
+        isAside: true,
+        text: plan.max ? `${plan.max}` : '∞',
+        caption: 'at most',
+        isOff: !plan.max,
+      },
+    ];
+  },
+};

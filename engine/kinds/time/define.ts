@@ -1,0 +1,138 @@
+import { type EntryOf, type Options, yesNo } from '../../options/option.ts';
+import type { Definition } from '../definition.ts';
+import { digitsOf } from '../digits.ts';
+import { gregorian, plain, utc, wordsIn } from '../formats.ts';
+import type { PartPlan } from '../parts.ts';
+import type { TimePlan } from './run.ts';
+
+const options = {
+  clock: {
+    is: 'choice',
+    label: 'Clock',
+    at: ['hour', 'period', 'separator'],
+    choices: [
+      [12, '12 hours'],
+      [24, '24 hours'],
+    ],
+    otherwise: 'as the locale has it',
+  },
+  seconds: yesNo('asked for', 'none', {
+    label: 'Seconds',
+    at: ['minute', 'second', 'separator'],
+    usual: false,
+  }),
+} as const satisfies Options;
+
+export type TimeEntry = EntryOf<typeof options>;
+
+export const time: Definition<typeof options, TimePlan> = {
+  name: 'time',
+  options,
+  plan: (entry, { locale }) => planTime(entry, locale),
+  attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
+  limits: {
+    isGood: (text) => /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/.test(text),
+    example: '16:30',
+    hasSteps: false,
+    isAbove: (a, b) => a > b,
+    begin: '08:00',
+  },
+  pointless: ['length', 'matches', 'checksum', 'not-trivial'],
+};
+
+function planTime(entry: TimeEntry, locale: string): TimePlan {
+  const probe = new Intl.DateTimeFormat(gregorian(locale), { hour: 'numeric' }).resolvedOptions().hourCycle;
+  const clock = entry.clock ?? (probe === 'h12' || probe === 'h11' ? 12 : 24);
+  const format = (hour: number) =>
+    new Intl.DateTimeFormat(gregorian(locale), {
+      hour: '2-digit',
+      minute: '2-digit',
+      ...(entry.seconds ? { second: '2-digit' } : {}),
+      hourCycle: clock === 12 ? 'h12' : 'h23',
+      timeZone: 'UTC',
+    }).formatToParts(utc(2027, 2, 14, hour, 30));
+  const parts: PartPlan[] = [];
+  const between = [''];
+  const own = [3, 15].map((hour) =>
+    plain(
+      format(hour)
+        .find(({ type }) => type === 'dayPeriod')
+        ?.value.trim() ?? '',
+    ),
+  );
+  // Some locales write no half of the day in twelve hours, or the same word for both: then these are told apart in Latin.
+  const halves = own[0] && own[1] && own[0] !== own[1] ? own : ['AM', 'PM'];
+  for (const { type, value } of format(3)) {
+    const part = timePart(type, clock, halves);
+    if (part) {
+      parts.push(part);
+      between.push('');
+    } else between[parts.length] += plain(value);
+  }
+  if (clock === 12 && !parts.some(({ name }) => name === 'period')) {
+    parts.push(timePart('dayPeriod', clock, halves)!);
+    between[parts.length - 1] += ' ';
+    between.push('');
+  }
+  const index = (name: string) => parts.findIndex((part) => part.name === name);
+  return {
+    kind: 'time',
+    parts,
+    between,
+    digits: digitsOf(locale),
+    hour: index('hour'),
+    minute: index('minute'),
+    second: index('second'),
+    period: index('period'),
+    ...wordsOf(locale, halves),
+  };
+}
+
+/** What a pasted time may have beside its digits. Asking for it takes milliseconds, and a definition is compiled at every change. */
+function wordsOf(locale: string, halves: readonly string[]): Pick<TimePlan, 'periods' | 'units'> {
+  let words = knownWords.get(locale);
+  if (!words) {
+    words = readWords(locale);
+    knownWords.set(locale, words);
+  }
+  const own = halves.map((word, half): [string, number] => [word.toLowerCase(), half ? 0xfff000 : 0xfff]);
+  return { ...words, periods: [...own, ...words.periods].sort(([a], [b]) => b.length - a.length) };
+}
+
+const knownWords = new Map<string, Pick<TimePlan, 'periods' | 'units'>>();
+
+function readWords(locale: string): Pick<TimePlan, 'periods' | 'units'> {
+  const periods = new Map<string, number>();
+  const units = new Set<string>();
+  const tag = gregorian(locale);
+  const second = '2-digit';
+  const formats = (['h12', 'h23'] as const).flatMap((hourCycle) => [
+    new Intl.DateTimeFormat(tag, { hour: 'numeric', minute: '2-digit', hourCycle, timeZone: 'UTC' }),
+    new Intl.DateTimeFormat(tag, { hour: '2-digit', minute: '2-digit', second, hourCycle, timeZone: 'UTC' }),
+    new Intl.DateTimeFormat(tag, { timeStyle: 'medium', hourCycle, timeZone: 'UTC' }),
+  ]);
+  formats.push(new Intl.DateTimeFormat(tag, { timeStyle: 'short', timeZone: 'UTC' }));
+  for (const format of formats)
+    for (let hour = 0; hour < 24; hour++)
+      for (const { type, value } of format.formatToParts(utc(2027, 2, 14, hour, 30))) {
+        const text = plain(value).toLowerCase();
+        if (type === 'dayPeriod' && text.trim())
+          periods.set(text.trim(), (periods.get(text.trim()) ?? 0) | (1 << hour));
+        else if (type === 'literal') for (const word of wordsIn(text)) units.add(word);
+      }
+  return { periods: [...periods], units: [...units] };
+}
+
+function timePart(type: string, clock: 12 | 24, words: readonly string[]): PartPlan | undefined {
+  switch (type) {
+    case 'hour':
+      return { name: 'hour', size: 2, low: clock === 12 ? 1 : 0, high: clock === 12 ? 12 : 23 };
+    case 'minute':
+    case 'second':
+      return { name: type, size: 2, low: 0, high: 59 };
+    case 'dayPeriod':
+      return { name: 'period', size: 2, low: 0, high: 1, words };
+    default:
+      return undefined;
+  }
+}

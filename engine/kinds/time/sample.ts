@@ -1,0 +1,14 @@
+import type { Drawing } from '../drawing.ts';
+import { ownInParts, partPieces } from '../part-pieces.ts';
+import type { PartsBody } from '../parts.ts';
+import type { TimePlan } from './run.ts';
+
+export const drawing: Drawing<TimePlan, PartsBody> = {
+  sample: (field) => {
+    const fixed = { part: 'separator', caption: '·' };
+    const { pieces } = partPieces(field, { text: '14:30:45', fixed, partOf: (name) => name });
+    if (field.plan.second >= 0) return pieces;
+    return [...pieces, { id: 'second', part: 'second', text: ':45', caption: 'seconds', isOff: true }];
+  },
+  own: ownInParts,
+};

@@ -1,0 +1,79 @@
+import { nameOf, type Spot } from '../faults/spot.ts';
+import type { ListItem, Option, Options, Surroundings, Text } from './option.ts';
+
+/** Checks an entry against its options: one fault for each mistake, told at its place. */
+export function readOptions(at: Spot, options: Options, around: Surroundings): void {
+  const needed = Object.keys(options).filter((key) => options[key]!.needed);
+  if (!at.object(Object.keys(options), needed)) return;
+  for (const [key, option] of Object.entries(options))
+    if (at.has(key)) readOption(at.get(key), option, around);
+}
+
+function readOption(at: Spot, option: Option, around: Surroundings): void {
+  switch (option.is) {
+    case 'choice':
+      readChoice(at, option.choices);
+      return;
+    case 'whole':
+      at.wholeFrom(option.min, option.max);
+      return;
+    case 'text':
+      readText(at, option, around);
+      return;
+    case 'bounds': {
+      if (!at.object(['min', 'max'], [])) return;
+      for (const key of ['min', 'max']) if (at.has(key)) at.get(key).wholeFrom(option.min, option.max);
+      const { min = 0, max } = at.value as { min?: unknown; max?: unknown };
+      if (typeof min === 'number' && typeof max === 'number' && max < min)
+        at.get('max').fault(`"max" is below "min" (${min}).`, { suggestion: String(min) });
+      return;
+    }
+    case 'list': {
+      if (option.any !== undefined && at.value === option.any) return;
+      const items = at.items();
+      for (const item of items) readItem(item, option.of);
+      if (Array.isArray(at.value) && items.length < option.least) {
+        const any = option.any === undefined ? '' : `, or "${option.any}"`;
+        at.fault(`Expected at least ${option.least === 1 ? 'one' : option.least}${any}.`, {
+          suggestion: option.any,
+        });
+      }
+    }
+  }
+}
+
+function readChoice(at: Spot, choices: readonly (readonly [value: unknown, words: string])[]): void {
+  const values = choices.map(([value]) => value);
+  if (values.every((value) => typeof value === 'string')) at.oneOf(values);
+  else if (!values.some((value) => JSON.stringify(value) === JSON.stringify(at.value))) {
+    const all = values.map((value) => JSON.stringify(value).replaceAll(',', ', '));
+    const said = `${all.slice(0, -1).join(', ')} or ${all.at(-1)}`;
+    at.fault(`Expected ${said}, found ${nameOf(at.value)}.`, { suggestion: all.at(-1) });
+  }
+}
+
+function readItem(at: Spot, item: ListItem): void {
+  if (item.is === 'whole') at.wholeFrom(item.min, item.max);
+  else if (item.is === 'choice') readChoice(at, item.choices);
+  else readForm(at, item);
+}
+
+function readText(at: Spot, option: Text, around: Surroundings): void {
+  const text = readForm(at, option);
+  if (text === undefined) return;
+  for (const { message, ...more } of option.check?.(text, around) ?? []) at.fault(message, more);
+}
+
+/** The text, where it is one and of its form. */
+function readForm(
+  at: Spot,
+  { among, form, expected = 'This cannot stand here.', suggestion }: Omit<Text, 'label' | 'at'>,
+): string | undefined {
+  const text = at.string();
+  if (text === undefined) return undefined;
+  const known = among?.();
+  if (known ? known.includes(text) : form === undefined || new RegExp(form, 'u').test(text)) return text;
+  const meant = known?.includes(text.toUpperCase()) ? text.toUpperCase() : suggestion;
+  at.fault(expected.replace('{}', text.length > 40 ? `${text.slice(0, 40)}…` : text), { suggestion: meant });
+  return undefined;
+}

@@ -1,0 +1,59 @@
+import type { ListItem, Option, Options } from './option.ts';
+
+/** A JSON Schema, draft 2020-12. */
+export type Schema = Readonly<Record<string, unknown>>;
+
+/** The schema of an entry with these options. What it cannot say (`check`, bounds against each other) the reader says. */
+export function schemaOf(options: Options): Schema {
+  const needed = Object.keys(options).filter((key) => options[key]!.needed);
+  return {
+    type: 'object',
+    ...(needed.length ? { required: needed } : {}),
+    additionalProperties: false,
+    properties: Object.fromEntries(
+      Object.entries(options).map(([key, option]) => [
+        key,
+        { ...schemaOfOption(option), ...wordsOf(option) },
+      ]),
+    ),
+  };
+}
+
+function wordsOf(option: Option): Schema {
+  return {
+    description: option.about ?? `${option.label}.`,
+    ...('usual' in option && option.usual !== undefined ? { default: option.usual } : {}),
+  };
+}
+
+function schemaOfOption(option: Option): Schema {
+  switch (option.is) {
+    case 'bounds': {
+      const bound = { type: 'integer', minimum: option.min, maximum: option.max };
+      return { type: 'object', additionalProperties: false, properties: { min: bound, max: bound } };
+    }
+    case 'list': {
+      const list = {
+        type: 'array',
+        ...(option.least ? { minItems: option.least } : {}),
+        items: schemaOfItem(option.of),
+      };
+      return option.any === undefined ? list : { anyOf: [{ const: option.any }, list] };
+    }
+    default:
+      return schemaOfItem(option);
+  }
+}
+
+function schemaOfItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' }>): Schema {
+  switch (item.is) {
+    case 'choice':
+      return { enum: item.choices.map(([value]) => value) };
+    case 'whole':
+      return { type: 'integer', minimum: item.min, maximum: item.max };
+    case 'text':
+      // A list that depends on the platform would make the schema depend on it as well: then its form has to do.
+      if (item.among && item.form === undefined) return { enum: item.among() };
+      return { type: 'string', ...(item.form ? { pattern: item.form } : {}) };
+  }
+}

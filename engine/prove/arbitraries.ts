@@ -1,0 +1,246 @@
+import fc from 'fast-check';
+import { compileField } from '../document/compile.ts';
+import type { FieldDocument, RuleDocument } from '../document/document.ts';
+import type { Body } from '../field/body.ts';
+import type { Plan } from '../field/compiled.ts';
+import type { OpenField } from '../field/kind.ts';
+import type { FieldEvent, FieldState } from '../field/moment.ts';
+import { apply, start } from '../field/state.ts';
+import { kinds } from '../kinds/index.ts';
+import { type Matter, type Node, parseNotation, printNotation } from '../kinds/pattern/notation.ts';
+import type { PatternField } from '../kinds/pattern/run.ts';
+import { fieldEvents } from '../tape/play.ts';
+import type { Action } from '../tape/script.ts';
+
+/** Random patterns, fields and tapes for the laws, each shrinking to something that can be read. */
+
+const fixedText = fc.oneof(
+  fc.constantFrom('-', ' ', '/', '.', ') ', '(', ' ext. ', '+44 ', 'RH-', '<', '::', ' kg', '1'),
+  fc.string({ minLength: 1, maxLength: 3 }).filter((text) => !/[>]/.test(text)),
+);
+
+const takes = fc.oneof(
+  {
+    arbitrary: fc
+      .constantFrom('digit', 'letter', 'latin', 'alnum', 'any')
+      .map((name) => ({ type: 'built-in' as const, name: name as 'digit' })),
+    weight: 4,
+  },
+  {
+    arbitrary: fc
+      .constantFrom('0-9A-F', 'XYZ', 'a-c1-3')
+      .map((characters) => ({ type: 'characters' as const, characters })),
+    weight: 2,
+  },
+);
+
+type Bare = Matter & { at: number; end: number };
+const placed = (matter: Matter): Bare => ({ ...matter, at: 0, end: 0 });
+
+const cells = fc
+  .record({
+    counts: fc
+      .tuple(fc.nat(4), fc.integer({ min: 1, max: 4 }))
+      .map(([a, b]) => [Math.min(a, b), Math.max(a, b)] as const),
+    takes,
+    manner: fc.option(fc.constantFrom('upper' as const, 'lower' as const), { nil: undefined, freq: 4 }),
+    exact: fc.boolean(),
+  })
+  .filter((c) => !(c.takes.type === 'characters' && c.manner))
+  .map(({ counts: [min, max], takes, manner, exact }) =>
+    placed({ type: 'cells', min: exact ? max : min, max, takes, ...(manner ? { manner } : {}) }),
+  );
+
+const number = fc
+  .constantFrom(['00', '23'], ['00', '59'], ['01', '12'], ['1', '5'], ['000', '255'])
+  .map(([low, high]) => placed({ type: 'number', low: low!, high: high! }));
+const words = fc
+  .constantFrom(['AM', 'PM'], ['no', 'none', 'all'], ['kg', 'lb'])
+  .map((list) => placed({ type: 'words', words: list }));
+const text = fixedText.map((t) => placed({ type: 'text', text: t }));
+const taking = fc.oneof(
+  { arbitrary: cells, weight: 6 },
+  { arbitrary: number, weight: 2 },
+  { arbitrary: words, weight: 1 },
+);
+
+const withoutStretch = (maxLength: number) =>
+  fc.array(fc.oneof({ arbitrary: taking, weight: 3 }, { arbitrary: text, weight: 2 }), {
+    minLength: 1,
+    maxLength,
+  });
+
+const stretch = withoutStretch(3)
+  .filter((nodes) => nodes.some((node) => node.type !== 'text') && !printNotation(nodes).includes('>>>'))
+  .map((nodes) => placed({ type: 'stretch', nodes: nodes as Node[] }));
+
+/** Neighbouring fixed texts melt into one; printing and reading brings every pattern to its written form. */
+export const patternText: fc.Arbitrary<string> = fc
+  .array(
+    fc.oneof(
+      { arbitrary: taking, weight: 6 },
+      { arbitrary: text, weight: 4 },
+      { arbitrary: stretch, weight: 1 },
+    ),
+    {
+      minLength: 1,
+      maxLength: 5,
+    },
+  )
+  .map((nodes) => printNotation(nodes))
+  .filter((written) => parseNotation(written).faults.length === 0);
+
+export const entry = fc.record({
+  positions: fc.constantFrom('flow' as const, 'flow' as const, 'fixed' as const),
+  literals: fc.constantFrom('behind' as const, 'ahead' as const),
+});
+/** What `raw` may be asked to be; left out, the pattern decides. */
+export const rawOption = fc.constantFrom(undefined, 'text' as const);
+
+const rules: readonly RuleDocument[] = [
+  { id: 'required', check: { type: 'required' } },
+  { id: 'length', check: { type: 'length', min: 2, max: 3 }, show: 'at-once' },
+  { id: 'matches', check: { type: 'matches', pattern: '[0-9A-Fa-f]+' }, show: 'at-once' },
+  { id: 'not', check: { type: 'not-in', values: ['11', '111'] }, severity: 'warning' },
+];
+
+/** A field by pattern and options, in the shape a failing law is reported in. */
+export interface Sketch {
+  readonly pattern: string;
+  readonly positions: 'flow' | 'fixed';
+  readonly literals: 'behind' | 'ahead';
+  readonly raw?: 'content' | 'text';
+}
+
+export const sketch: fc.Arbitrary<Sketch> = fc
+  .record({ pattern: patternText, entry })
+  .map(({ pattern, entry }) => ({ pattern, ...entry }));
+
+export function fieldOf(from: Sketch): PatternField {
+  const field: FieldDocument<'pattern'> = {
+    id: 'field',
+    kind: 'pattern',
+    label: 'Field',
+    entry: from,
+    rules,
+    messages: 'all',
+  };
+  return compileField(field, { locale: 'en-GB' }, kinds);
+}
+
+const character = fc.oneof(
+  { arbitrary: fc.constantFrom(...'0123456789'), weight: 8 },
+  { arbitrary: fc.constantFrom(...'aBcXYZpmnok'), weight: 4 },
+  { arbitrary: fc.constantFrom(...' -/().:+_<'), weight: 3 },
+  { arbitrary: fc.constantFrom('é', 'ß', '٣', '７', 'ｘ', '漢', '👍🏽', '🇨🇭'), weight: 1 },
+);
+export const typed = fc.array(character, { maxLength: 12 }).map((list) => list.join(''));
+
+/** What no keyboard should send and some do: marks and joiners alone, half characters, control codes, a sum of them. */
+export const hostile: fc.Arbitrary<string> = fc
+  .array(
+    fc.oneof(
+      fc.constantFrom('1\u0301', '\u0301', '\u200d', '1\ufe0f\u20e3', '\ud83d', '\udc4d', '\0', '\u2028', '1e309', '٣\u0301', '𞥑', '㉈', '½', '\u202e', '-', '.', '0', '9', '１', 'NaN', '1\u200d2', '🇨', 'x', '+', '12:3', '\r\n', ' ', 'ﷺ', 'ŉ'),
+      fc.string({ unit: 'binary', maxLength: 3 }),
+    ),
+    { minLength: 1, maxLength: 4 },
+  )
+  .map((list) => list.join('')); // biome-ignore format: a list
+
+/** Everything that can come in, as an event. */
+export const anyEvent: fc.Arbitrary<FieldEvent> = fc.oneof(
+  fc
+    .tuple(fc.constantFrom('key', 'key', 'insert', 'paste', 'set', 'autofill'), hostile)
+    .map(([type, text]): FieldEvent => ({ type: type as 'key', text })),
+  fc
+    .constantFrom('focus', 'leave', 'cut', 'undo', 'redo', 'submit', 'reset', 'up', 'down', 'backspace', 'delete', 'word-backspace')
+    .map((type): FieldEvent => ({ type: type as 'up' })),
+  fc
+    .tuple(fc.integer({ min: -3, max: 20 }), fc.constantFrom(0, 1, 5, -2, Number.NaN))
+    .map(([start, by]): FieldEvent => ({ type: 'select', start, end: start + by })),
+); // biome-ignore format: a list
+
+/** One action of a random tape. */
+export const action: fc.Arbitrary<Action> = fc.oneof(
+  { arbitrary: typed.map((text): Action => ({ do: 'type', text })), weight: 6 },
+  { arbitrary: fc.nat(14).map((at): Action => ({ do: 'select', start: at, end: at })), weight: 4 },
+  {
+    arbitrary: fc.tuple(fc.nat(14), fc.nat(14)).map(([start, end]): Action => ({ do: 'select', start, end })),
+    weight: 2,
+  },
+  {
+    arbitrary: fc
+      .tuple(
+        fc.constantFrom(
+          'backspace' as const,
+          'delete' as const,
+          'left' as const,
+          'right' as const,
+          'word-backspace' as const,
+        ),
+        fc.integer({ min: 1, max: 3 }),
+      )
+      .map(([verb, times]): Action => ({ do: verb, times })),
+    weight: 6,
+  },
+  { arbitrary: typed.map((text): Action => ({ do: 'paste', text })), weight: 2 },
+  {
+    arbitrary: fc
+      .constantFrom('cut', 'undo', 'redo', 'home', 'end', 'select-all', 'leave', 'submit', 'reset')
+      .map((verb): Action => ({ do: verb as 'cut' })),
+    weight: 4,
+  },
+  {
+    arbitrary: fc
+      .tuple(fc.constantFrom('autofill' as const, 'set' as const, 'insert' as const), typed)
+      .map(([verb, text]): Action => ({ do: verb, text })),
+    weight: 1,
+  },
+);
+
+/** A random tape: what fast-check shrinks is the list of actions, and what it prints is the tape as it is written. */
+export const actions: fc.Arbitrary<readonly Action[]> = fc
+  .array(action, { maxLength: 12 })
+  .map((list) => Object.assign(list, { [fc.toStringMethod]: () => `\n${writeTape(list)}` }));
+
+export function writeTape(list: readonly Action[]): string {
+  return list.map(writeAction).join('\n');
+}
+
+function writeAction(step: Action): string {
+  if (step.do === 'select')
+    return step.start === step.end ? `caret ${step.start}` : `select ${step.start} ${step.end}`;
+  if (step.do === 'select-all') return 'select all';
+  if ('text' in step) return `${step.do} ${JSON.stringify(step.text)}`;
+  if ('times' in step) return `${step.do} ${step.times}`;
+  return step.do;
+}
+
+export interface Walked<B extends Body> {
+  readonly before: FieldState<B>;
+  readonly event: FieldEvent;
+  readonly after: FieldState<B>;
+}
+
+/** Every state a tape leads through, with the event that led to it; focused first. */
+export function walk<P extends Plan, B extends Body>(
+  field: OpenField<P, B>,
+  tape: readonly Action[],
+): Walked<B>[] {
+  const steps: Walked<B>[] = [];
+  let state = apply(field, start(field), { type: 'focus' });
+  for (const step of tape) {
+    const wide = step.do === 'leave' || step.do === 'submit' || step.do === 'reset' || step.do === 'focus';
+    const events = wide
+      ? [{ type: step.do } as const]
+      : step.do === 'wait'
+        ? []
+        : fieldEvents(step, state, field);
+    for (const event of events) {
+      const after = apply(field, state, event);
+      steps.push({ before: state, event, after });
+      state = after;
+    }
+  }
+  return steps;
+}

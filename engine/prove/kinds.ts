@@ -1,0 +1,172 @@
+import fc from 'fast-check';
+import { compileField } from '../document/compile.ts';
+import type { FieldDocument, RuleDocument } from '../document/document.ts';
+import type { Body } from '../field/body.ts';
+import type { OpenField } from '../field/kind.ts';
+import type { FieldEvent } from '../field/moment.ts';
+import type { KindName } from '../kinds/index.ts';
+import { kinds, type PlanOf } from '../kinds/index.ts';
+import { type LineBody, offsetOf } from '../kinds/line.ts';
+import type { PartsBody } from '../kinds/parts.ts';
+import { allRegions } from '../plans/plans.ts';
+import type { Action } from '../tape/script.ts';
+import { graphemes } from '../values/graphemes.ts';
+import { writeTape } from './arbitraries.ts';
+
+/** Random fields of every kind but `pattern`, and tapes whose keys have something to do with them. */
+export interface KindSketch {
+  readonly kind: Exclude<KindName, 'pattern'>;
+  readonly entry: object;
+  readonly locale: string;
+}
+
+const option = <T>(...values: readonly T[]) => fc.option(fc.constantFrom(...values), { nil: undefined });
+const record = (shape: Record<string, fc.Arbitrary<unknown>>): fc.Arbitrary<object> =>
+  fc
+    .record(shape)
+    .map((entry) => Object.fromEntries(Object.entries(entry).filter(([, v]) => v !== undefined)));
+
+const localeOf = fc.constantFrom(
+  'en-GB', 'en-US', 'de-DE', 'de-CH', 'en-IN', 'fr-FR', 'es-ES', 'ar-EG', 'fa-IR', 'hi-IN', 'ja-JP', 'ko-KR', 'he-IL', 'sv-SE', 'pl-PL', 'nl-NL', 'da-DK', 'mr-IN',
+); // biome-ignore format: a list
+
+const numeric = {
+  fill: option('left', 'right'),
+  grouping: option('typing', 'leave', 'never'),
+  pad: option(true, false),
+  negative: option('no', 'minus', 'parentheses'),
+};
+const decimals = fc.option(
+  fc.tuple(fc.nat(3), fc.nat(4)).map(([min, more]) => ({ min, max: min + more })),
+  { nil: undefined },
+);
+
+const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
+  text: record({ trim: option(true, false), collapse: option(true, false), case: option('upper', 'lower'), max: option(3, 8) }),
+  number: record({ ...numeric, decimals, unit: option('kg', 'kilogram', 'guests') }),
+  currency: record({ ...numeric, currency: fc.constantFrom('EUR', 'GBP', 'JPY', 'KWD', 'CLF', 'INR', 'CHF'), sign: option('symbol', 'code', 'none') }),
+  percent: record({ ...numeric, decimals }),
+  date: record({ order: option('locale', 'dmy', 'mdy', 'ymd'), separator: option('.', ' / '), resting: option('same', 'medium', 'long', 'full'), pivot: option(30) }),
+  time: record({ clock: option(12, 24), seconds: option(true, false) }),
+  duration: fc.constantFrom({}, { units: ['h'] }, { units: ['min'] }, { units: ['h', 'min'] }, { bare: 'h' }, { units: ['h', 'min'], bare: 'min' }),
+  phone: record({ home: fc.oneof(fc.constantFrom('GB', 'US', 'FR', 'DE', 'IT', 'JP', 'RU', 'HU', 'NO', 'BR', 'KE', 'AD', 'AT', 'SE', 'PN'), fc.constantFrom(...allRegions)), regions: option<unknown>('any', ['GB', 'FR', 'US', 'CA']), style: option('national', 'international'), types: option(['mobile'], ['fixed']), extension: option(true) }),
+  pin: record({ length: option(3, 4, 12), accept: option('digit', 'alnum'), conceal: option(false) }),
+  'one-time-code': record({ length: option(3, 6), accept: option('digit', 'alnum') }),
+}; // biome-ignore format: a line a kind
+
+export const kindNames = Object.keys(entries) as readonly KindSketch['kind'][];
+
+export const sketchOf = (kind: KindSketch['kind']): fc.Arbitrary<KindSketch> =>
+  fc.record({ kind: fc.constant(kind), entry: entries[kind], locale: localeOf });
+
+const limits: Readonly<Partial<Record<KindName, RuleDocument['check']>>> = {
+  number: { type: 'range', min: 10, max: 5000, step: '0.5' },
+  currency: { type: 'range', min: '20', max: '2500' },
+  percent: { type: 'range', max: 100 },
+  date: { type: 'range', min: 'today', max: 'today+18m' },
+  time: { type: 'range', min: '09:00', max: '17:30' },
+  duration: { type: 'range', min: 15, max: 600, step: 5 },
+};
+
+export function compiledOf({ kind, entry, locale }: KindSketch): OpenField {
+  const rules: RuleDocument[] = [
+    { id: 'required', check: { type: 'required' } },
+    { id: 'trivial', check: { type: 'not-trivial' }, show: 'at-once' },
+  ];
+  const range = limits[kind];
+  if (range) rules.push({ id: 'range', check: range, show: 'at-once' });
+  return compileField(
+    { id: 'field', kind, label: 'Field', entry, rules, messages: 'all' } as FieldDocument,
+    {
+      locale,
+    },
+    kinds,
+  );
+}
+
+const keys: Readonly<Record<KindSketch['kind'], string>> = {
+  text: 'aB c  é👍🏽ß9-',
+  number: '0123456789.,-( 7',
+  currency: '0123456789.,-()£ 5',
+  percent: '0123456789.,-%',
+  date: '0123456789/. -4',
+  time: '0123456789:. apPM',
+  duration: '0123456789hm: 9.,5',
+  phone: '0123456789+()- x07',
+  pin: '0123456789a -',
+  'one-time-code': '0123456789aZ -',
+};
+
+/** Texts of what can be typed into the kind, and now and then of what cannot. */
+export const textFor = (kind: KindSketch['kind'], maxLength = 12): fc.Arbitrary<string> =>
+  fc
+    .array(
+      fc.oneof(
+        { arbitrary: fc.constantFrom(...graphemes(keys[kind])), weight: 12 },
+        { arbitrary: fc.constantFrom('x', 'é', '٣', '７', '漢', '’', '€'), weight: 1 },
+      ),
+      { maxLength },
+    )
+    .map((list) => list.join(''));
+
+/** Text of the kind coming in some way. */
+export const eventFor = (kind: KindSketch['kind']): fc.Arbitrary<FieldEvent> =>
+  fc
+    .tuple(fc.constantFrom('key', 'insert', 'paste', 'set', 'autofill'), textFor(kind, 6))
+    .map(([type, text]): FieldEvent => ({ type: type as 'key', text }));
+
+export function actionsFor(kind: KindSketch['kind']): fc.Arbitrary<readonly Action[]> {
+  const text = textFor(kind, 6);
+  const at = fc.nat(16);
+  const action: fc.Arbitrary<Action> = fc.oneof(
+    { arbitrary: text.map((t): Action => ({ do: 'type', text: t })), weight: 7 },
+    { arbitrary: at.map((n): Action => ({ do: 'select', start: n, end: n })), weight: 4 },
+    { arbitrary: fc.tuple(at, at).map(([start, end]): Action => ({ do: 'select', start, end })), weight: 2 },
+    {
+      arbitrary: fc
+        .tuple(fc.constantFrom('backspace', 'delete', 'left', 'right', 'word-backspace', 'up', 'down'), fc.integer({ min: 1, max: 3 }))
+        .map(([verb, times]): Action => ({ do: verb as 'up', times })),
+      weight: 6,
+    },
+    { arbitrary: fc.tuple(fc.constantFrom('paste', 'insert', 'autofill', 'set'), text).map(([verb, t]): Action => ({ do: verb as 'set', text: t })), weight: 3 },
+    { arbitrary: fc.constantFrom('cut', 'undo', 'redo', 'home', 'end', 'select-all', 'leave', 'focus', 'submit', 'reset').map((verb): Action => ({ do: verb as 'cut' })), weight: 5 },
+  ); // biome-ignore format: a line an action
+  return fc
+    .array(action, { maxLength: 10 })
+    .map((list) => Object.assign(list, { [fc.toStringMethod]: () => `\n${writeTape(list)}` }));
+}
+
+/** The characters a user contributed, each with the offset where it stands in the display. */
+export function atomsOf(
+  field: OpenField,
+  body: Body,
+): readonly { readonly c: string; readonly at: number }[] {
+  const plan = field.plan as PlanOf;
+  if (plan.kind === 'text') {
+    const all = graphemes(body.content);
+    return all.map((c, i) => ({ c, at: all.slice(0, i).join('').length }));
+  }
+  if ('parts' in plan && plan.kind !== 'pattern') {
+    const { texts, at } = body as PartsBody;
+    return texts.flatMap((text, part) => [...text].map((c, i) => ({ c, at: at[part]! + i })));
+  }
+  const line = body as LineBody;
+  const is = isContent(field);
+  return [...line.content].map((c, i) => ({ c, at: offsetOf({ is } as never, plan, line, i) }));
+}
+
+function isContent(field: OpenField): (plan: unknown, unit: number) => boolean {
+  const plan = field.plan as PlanOf;
+  switch (plan.kind) {
+    case 'number':
+    case 'currency':
+    case 'percent': {
+      const signs = `0123456789${plan.digits}${plan.fill === 'left' ? plan.decimal : ''}`;
+      return (_, unit) => signs.includes(String.fromCharCode(unit));
+    }
+    case 'phone':
+      return (_, unit) => '0123456789+x'.includes(String.fromCharCode(unit));
+    default:
+      return () => true;
+  }
+}

@@ -1,0 +1,399 @@
+import { type Fault, fault } from '../faults/fault.ts';
+import type { Automaton, ExpressionNode } from './rule.ts';
+
+/**
+ * Reads a regular expression in ECMAScript syntax (flags `u`, and `i` and `s` where given) for `matches` rules.
+ * The rule reads the whole value, so `^` and `$` are only wanted at the ends. What would need backtracking is
+ * not to be had (back references, look-behind, word boundaries; look-ahead inside a repeated group): every
+ * such place is one fault with a way out.
+ */
+export function parseExpression(source: string, flags = ''): Automaton | Fault {
+  const reader: Reader = { source, at: 0, depth: 0, nodes: [], index: new Map(), flags };
+  try {
+    if (source.length > longest)
+      stop(reader, longest, `${longest} characters are the most an expression may have.`);
+    const root = readEither(reader, true);
+    if (reader.at < source.length) stop(reader, reader.at, 'A ")" without its "(".', '\\)');
+    const pieces = weigh(reader.nodes, root);
+    if (pieces > mostPieces)
+      stop(
+        reader,
+        0,
+        `This comes to ${pieces} pieces when its counts are written out; ${mostPieces} are the most.`,
+      );
+    return { nodes: reader.nodes, root };
+  } catch (error) {
+    if (error instanceof ExpressionError) return error.fault;
+    throw error;
+  }
+}
+
+class ExpressionError extends Error {
+  constructor(readonly fault: Fault) {
+    super(fault.message);
+  }
+}
+
+interface Reader {
+  readonly source: string;
+  at: number;
+  depth: number;
+  readonly nodes: ExpressionNode[];
+  readonly index: Map<string, number>;
+  readonly flags: string;
+}
+
+/** The most copies of one thing a count may ask for. */
+const mostCopies = 1000;
+
+const longest = 2000;
+const deepest = 100;
+
+/** The most pieces an expression may come to with its counts written out. */
+const mostPieces = 3000;
+
+function weigh(nodes: readonly ExpressionNode[], root: number): number {
+  // Nodes are shared, so each is weighed once.
+  const weights: number[] = [];
+  const of = (i: number): number => {
+    weights[i] ??= weighed(nodes[i]!);
+    return weights[i];
+  };
+  const weighed = (node: ExpressionNode): number => {
+    switch (node.op) {
+      case 'nothing':
+      case 'empty':
+      case 'one':
+        return 1;
+      case 'many':
+      case 'not':
+        return of(node.a);
+      case 'counted':
+        return node.max * of(node.a);
+      case 'sequence':
+      case 'either':
+      case 'both':
+        return of(node.a) + of(node.b);
+    }
+  };
+  return of(root);
+}
+
+function stop(r: Reader, at: number, message: string, suggestion?: string): never {
+  throw new ExpressionError(fault(r.source, at, Math.max(at + 1, r.at), message, suggestion));
+}
+
+function add(r: Reader, node: ExpressionNode): number {
+  const key = JSON.stringify(node);
+  const known = r.index.get(key);
+  if (known !== undefined) return known;
+  r.index.set(key, r.nodes.length);
+  return r.nodes.push(node) - 1;
+}
+
+const anything = (r: Reader): number => add(r, { op: 'not', a: add(r, { op: 'nothing' }) });
+
+/** Alternatives. `outer` where what follows is the end of the value: only there can a look-ahead be read. */
+function readEither(r: Reader, outer: boolean): number {
+  if (++r.depth > deepest) stop(r, r.at, `${deepest} groups within each other are the most.`);
+  let either = readSequence(r, outer);
+  while (r.source[r.at] === '|') {
+    r.at++;
+    either = add(r, { op: 'either', a: either, b: readSequence(r, outer) });
+  }
+  r.depth--;
+  return either;
+}
+
+type Item = { readonly node: number; readonly look?: 'ahead' | 'not-ahead' };
+
+function readSequence(r: Reader, outer: boolean): number {
+  const items: Item[] = [];
+  const from = r.at;
+  while (r.at < r.source.length && r.source[r.at] !== '|' && r.source[r.at] !== ')') {
+    const c = r.source[r.at]!;
+    if (c === '^') {
+      if (!outer || r.at !== from)
+        stop(
+          r,
+          r.at,
+          'The rule reads the whole value, so "^" can only stand first. For the sign itself write "\\^".',
+          '\\^',
+        );
+      r.at++;
+    } else if (c === '$') {
+      const next = r.source[r.at + 1];
+      if (!outer || (next !== undefined && next !== '|'))
+        stop(
+          r,
+          r.at,
+          'The rule reads the whole value, so "$" can only stand last. For the sign itself write "\\$".',
+          '\\$',
+        );
+      r.at++;
+    } else items.push(readItem(r, outer));
+  }
+  // From the right, since a look-ahead speaks of everything that follows it.
+  return items.reduceRight(
+    (rest, item) => {
+      if (!item.look) return add(r, { op: 'sequence', a: item.node, b: rest });
+      const looked = add(r, { op: 'sequence', a: item.node, b: anything(r) });
+      return add(r, {
+        op: 'both',
+        a: item.look === 'ahead' ? looked : add(r, { op: 'not', a: looked }),
+        b: rest,
+      });
+    },
+    add(r, { op: 'empty' }),
+  );
+}
+
+function readItem(r: Reader, outer: boolean): Item {
+  const at = r.at;
+  const look = /^\(\?([=!])/.exec(r.source.slice(at, at + 3));
+  if (look) {
+    if (!outer) stop(r, at, 'A look-ahead can only stand outside groups. Make it a rule of its own.');
+    r.at += 3;
+    const node = readEither(r, false);
+    close(r, at);
+    return { node, look: look[1] === '=' ? 'ahead' : 'not-ahead' };
+  }
+  return { node: readCount(r, readAtom(r)) };
+}
+
+function readCount(r: Reader, atom: number): number {
+  let node = atom;
+  const at = r.at;
+  const sign = r.source[at];
+  const counted = /^\{(\d+)(,(\d*))?\}/.exec(r.source.slice(at));
+  if (sign === '*' || sign === '+' || sign === '?') {
+    r.at++;
+    const many = add(r, { op: 'many', a: atom });
+    if (sign === '*') node = many;
+    else if (sign === '+') node = add(r, { op: 'sequence', a: atom, b: many });
+    else node = add(r, { op: 'either', a: atom, b: add(r, { op: 'empty' }) });
+  } else if (counted) {
+    r.at += counted[0].length;
+    const min = +counted[1]!;
+    const max = counted[2] === undefined ? min : counted[3] ? +counted[3] : undefined;
+    if (Math.max(min, max ?? 0) > mostCopies)
+      stop(r, at, `More than ${mostCopies} copies; use "*" or a length rule.`);
+    if (max !== undefined && max < min) stop(r, at, 'The smaller count comes first.', `{${max},${min}}`);
+    node =
+      max === 0
+        ? add(r, { op: 'empty' })
+        : add(r, { op: 'counted', a: atom, min, max: max ?? Math.max(min, 1) });
+    if (max === undefined) {
+      const many = add(r, { op: 'many', a: atom });
+      node =
+        min === 0
+          ? many
+          : add(r, { op: 'sequence', a: add(r, { op: 'counted', a: atom, min, max: min }), b: many });
+    }
+  } else if (sign === '{')
+    stop(
+      r,
+      at,
+      'This count is not finished: expected {2}, {2,} or {2,4}. For the sign itself write "\\{".',
+      '\\{',
+    );
+  else return node;
+  if (r.source[r.at] === '?') r.at++; // Lazy or greedy makes no difference to a whole value.
+  if (/[*+?{]/.test(r.source[r.at] ?? '')) stop(r, r.at, 'There is nothing here to repeat.');
+  return node;
+}
+
+function close(r: Reader, opened: number): void {
+  if (r.source[r.at] !== ')') stop(r, opened, 'This group is not closed: expected ")".');
+  r.at++;
+}
+
+function readAtom(r: Reader): number {
+  const at = r.at;
+  const c = String.fromCodePoint(r.source.codePointAt(at)!);
+  r.at += c.length;
+  switch (c) {
+    case '(': {
+      const kind = /^\?(:|<[\p{ID_Start}$_][\p{ID_Continue}$]*>)/u.exec(r.source.slice(r.at));
+      if (kind) r.at += kind[0].length;
+      else if (r.source.startsWith('?<=', r.at) || r.source.startsWith('?<!', r.at))
+        stop(r, at, 'Look-behind is not to be had here: say it in a second rule, or as what comes before.');
+      else if (r.source[r.at] === '?')
+        stop(r, at, 'This group is of no known sort: expected (…), (?:…) or (?<name>…).');
+      const node = readEither(r, false);
+      close(r, at);
+      return node;
+    }
+    case '[':
+      return readClass(r, at);
+    case '.':
+      return add(
+        r,
+        r.flags.includes('s')
+          ? one([], undefined, true)
+          : one([10, 10, 13, 13, 0x2028, 0x2029], undefined, true),
+      );
+    case '\\':
+      return readEscape(r, at);
+    case '*':
+    case '+':
+    case '?':
+    case '{':
+      return stop(
+        r,
+        at,
+        `There is nothing before this "${c}" to repeat. For the sign itself write "\\${c}".`,
+        `\\${c}`,
+      );
+    case ']':
+    case '}':
+      return stop(r, at, `A "${c}" that closes nothing. For the sign itself write "\\${c}".`, `\\${c}`);
+    default:
+      return single(r, c.codePointAt(0)!);
+  }
+}
+
+type Set = { ranges: number[]; properties: string[]; negated: boolean };
+
+const one = (
+  ranges: readonly number[],
+  properties?: readonly string[],
+  negated?: boolean,
+): ExpressionNode => ({
+  op: 'one',
+  ranges,
+  ...(properties?.length ? { properties } : {}),
+  ...(negated ? { negated } : {}),
+});
+
+const single = (r: Reader, code: number): number => add(r, one(inBothCases(r, [code, code])));
+
+/** With flag `i`, ranges with the other case of each letter added; ranges too wide to be letters are left. */
+function inBothCases(r: Reader, ranges: readonly number[]): number[] {
+  const all = [...ranges];
+  if (!r.flags.includes('i')) return all;
+  for (let i = 0; i < ranges.length; i += 2) {
+    if (ranges[i + 1]! - ranges[i]! > 2000) continue;
+    for (let code = ranges[i]!; code <= ranges[i + 1]!; code++) {
+      const c = String.fromCodePoint(code);
+      for (const other of [c.toLowerCase(), c.toUpperCase()])
+        if (other !== c && [...other].length === 1) all.push(other.codePointAt(0)!, other.codePointAt(0)!);
+    }
+  }
+  return all;
+}
+
+const shorthands: Readonly<Record<string, Set>> = {
+  d: { ranges: [48, 57], properties: [], negated: false },
+  w: { ranges: [48, 57, 65, 90, 95, 95, 97, 122], properties: [], negated: false },
+  s: {
+    ranges: [
+      9, 13, 32, 32, 160, 160, 0x1680, 0x1680, 0x2000, 0x200a, 0x2028, 0x2029, 0x202f, 0x202f, 0x205f, 0x205f,
+      0x3000, 0x3000, 0xfeff, 0xfeff,
+    ],
+    properties: [],
+    negated: false,
+  },
+};
+
+const controls: Readonly<Record<string, number>> = { t: 9, n: 10, v: 11, f: 12, r: 13, 0: 0 };
+
+/** What a backslash begins, as a set of code points; `r.at` stands behind the backslash. */
+function readEscaped(r: Reader, at: number): Set {
+  const c =
+    r.source[r.at] ?? stop(r, at, 'A "\\" at the very end. For the sign itself write "\\\\".', '\\\\');
+  r.at++;
+  const short = shorthands[c.toLowerCase()];
+  if (short) return c === c.toLowerCase() ? short : { ...short, negated: true };
+  if (c === 'p' || c === 'P') return readProperty(r, at, c === 'P');
+  if (c in controls && !(c === '0' && /\d/.test(r.source[r.at] ?? ''))) return point(controls[c]!);
+  const hex = /^(?:x([0-9a-f]{2})|u([0-9a-f]{4})|u\{([0-9a-f]{1,6})\})/i.exec(c + r.source.slice(r.at));
+  if (hex) {
+    r.at += hex[0].length - 1;
+    return point(Number.parseInt(hex[1] ?? hex[2] ?? hex[3]!, 16));
+  }
+  if (/[1-9k]/.test(c)) stop(r, at, 'Back references are not to be had here: compare in a rule of its own.');
+  if (c === 'b' || c === 'B')
+    stop(r, at, 'Word boundaries are not to be had here: say which characters may stand there.');
+  if (/[a-zA-Z0-9]/.test(c)) stop(r, at, `"\\${c}" means nothing. For the letter itself write "${c}".`, c);
+  return point(c.charCodeAt(0));
+}
+
+const point = (code: number): Set => ({ ranges: [code, code], properties: [], negated: false });
+
+function readProperty(r: Reader, at: number, negated: boolean): Set {
+  const named = /^\{([\w=]+)\}/.exec(r.source.slice(r.at));
+  if (named) r.at += named[0].length;
+  try {
+    if (!named) throw new SyntaxError();
+    new RegExp(`\\p{${named[1]}}`, 'u');
+  } catch {
+    return stop(
+      r,
+      at,
+      'No Unicode property of that name: expected one such as \\p{L} or \\p{Script=Greek}.',
+      '\\p{L}',
+    );
+  }
+  return { ranges: [], properties: [negated ? `^${named[1]}` : named[1]!], negated: false };
+}
+
+function readEscape(r: Reader, at: number): number {
+  const set = readEscaped(r, at);
+  return add(r, one(inBothCases(r, set.ranges), set.properties, set.negated));
+}
+
+function readClass(r: Reader, at: number): number {
+  const negated = r.source[r.at] === '^';
+  if (negated) r.at++;
+  const ranges: number[] = [];
+  const properties: string[] = [];
+  for (;;) {
+    if (r.at >= r.source.length) stop(r, at, 'This class is not closed: expected "]".');
+    if (r.source[r.at] === ']') break;
+    const from = readClassMember(r);
+    const isRange = r.source[r.at] === '-' && r.source[r.at + 1] !== ']' && r.at + 1 < r.source.length;
+    if (isRange) {
+      const start = r.at;
+      r.at++;
+      const to = readClassMember(r);
+      if (from.ranges.length !== 2 || to.ranges.length !== 2 || from.negated || to.negated)
+        stop(r, start, 'A range has one character on each side of the "-".', '\\-');
+      if (to.ranges[0]! < from.ranges[0]!) stop(r, start, 'This range runs backwards.');
+      ranges.push(from.ranges[0]!, to.ranges[0]!);
+    } else if (from.negated) ranges.push(...complement(from.ranges));
+    else {
+      ranges.push(...from.ranges);
+      properties.push(...from.properties);
+    }
+  }
+  r.at++;
+  return add(r, one(inBothCases(r, ranges), properties, negated));
+}
+
+function readClassMember(r: Reader): Set {
+  const at = r.at;
+  const c = String.fromCodePoint(r.source.codePointAt(at)!);
+  r.at += c.length;
+  if (c !== '\\') return point(c.codePointAt(0)!);
+  if (r.source[r.at] === 'b') {
+    r.at++;
+    return point(8);
+  }
+  return readEscaped(r, at);
+}
+
+/** All code points outside the ranges. */
+function complement(ranges: readonly number[]): number[] {
+  const pairs: [number, number][] = [];
+  for (let i = 0; i < ranges.length; i += 2) pairs.push([ranges[i]!, ranges[i + 1]!]);
+  pairs.sort((a, b) => a[0] - b[0]);
+  const rest: number[] = [];
+  let next = 0;
+  for (const [from, to] of pairs) {
+    if (from > next) rest.push(next, from - 1);
+    next = Math.max(next, to + 1);
+  }
+  if (next <= 0x10ffff) rest.push(next, 0x10ffff);
+  return rest;
+}

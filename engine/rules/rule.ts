@@ -1,0 +1,47 @@
+/** When a message may first be seen. See `rules/show.ts`. */
+export type Moment = 'at-once' | 'leave' | 'submit';
+
+export type Check =
+  | { readonly type: 'required' }
+  | { readonly type: 'complete' }
+  | { readonly type: 'length'; readonly min?: number; readonly max?: number }
+  | { readonly type: 'matches'; readonly pattern: string; readonly automaton: Automaton }
+  | { readonly type: 'in' | 'not-in'; readonly values: readonly string[] }
+  /** `rotate`: so many first characters are read last (ISO 13616 moves the first four of an IBAN behind the rest). */
+  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11'; readonly rotate?: number }
+  /** Bounds in the kind's raw form: decimals, ISO 8601 dates and times, whole minutes. Dates may be relative: `today+18m`. */
+  | { readonly type: 'range'; readonly min?: string; readonly max?: string; readonly step?: string }
+  | { readonly type: 'not-trivial' };
+
+/**
+ * A regular expression as data: `nodes` refer to each other by index, `root` is the whole. Written by
+ * `compile/expression.ts`, walked by `rules/automaton.ts`.
+ */
+export interface Automaton {
+  readonly nodes: readonly ExpressionNode[];
+  readonly root: number;
+}
+
+export type ExpressionNode =
+  | { readonly op: 'nothing' }
+  | { readonly op: 'empty' }
+  /** One code point: in one of the ranges or with one of the Unicode properties (`L`, `^Nd`), or `negated` none. */
+  | {
+      readonly op: 'one';
+      readonly ranges: readonly number[];
+      readonly properties?: readonly string[];
+      readonly negated?: boolean;
+    }
+  | { readonly op: 'sequence' | 'either' | 'both'; readonly a: number; readonly b: number }
+  | { readonly op: 'not' | 'many'; readonly a: number }
+  | { readonly op: 'counted'; readonly a: number; readonly min: number; readonly max: number };
+
+export interface Rule {
+  readonly id: string;
+  readonly check: Check;
+  /** Own wording, with `{name}` where message data goes. */
+  readonly say?: string;
+  readonly code?: string;
+  readonly show: Moment;
+  readonly severity: 'error' | 'warning';
+}

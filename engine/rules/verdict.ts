@@ -1,1 +1,0 @@
-export type { Finding, Verdict } from '../run/finding.ts';

@@ -1,0 +1,54 @@
+import type { FieldDocument } from '../../engine/document/document.ts';
+import type { Option as Described } from '../../engine/options/option.ts';
+import type { Option } from '../desk/options.ts';
+
+/** Lists a screen offers a few ways of, where their description alone would not say which. `undefined` leaves it to that. */
+export function editedHere(
+  field: FieldDocument,
+  key: string,
+  { label }: Described,
+): readonly Option[] | undefined {
+  if (field.kind === 'one-time-code' && key === 'groups') return [groupsOf(field.entry.length ?? 6, label)];
+  if (field.kind === 'phone' && key === 'regions') return [regionsOf(field.entry, label)];
+  return undefined;
+}
+
+/** Ways to draw so many boxes in groups. */
+function groupsOf(length: number, label: string): Option {
+  const ways: number[][] = [[length]];
+  for (const size of [2, 3, 4])
+    if (length % size === 0 && length > size) ways.push(Array.from({ length: length / size }, () => size));
+  const half = Math.ceil(length / 2);
+  if (length > 3 && !ways.some((way) => way.length === 2)) ways.push([half, length - half]);
+  return {
+    key: 'groups',
+    label,
+    is: 'choice',
+    usual: [length],
+    choices: ways.map((way) => [way, way.length === 1 ? 'all together' : way.join(' and ')]),
+  };
+}
+
+/** Any region, or the home region alone; a list made elsewhere stands as it is beside these. */
+function regionsOf({ home, regions = 'any' }: FieldDocument<'phone'>['entry'], label: string): Option {
+  const isOther = regions !== 'any' && JSON.stringify(regions) !== JSON.stringify([home]);
+  return {
+    key: 'regions',
+    label,
+    is: 'choice',
+    usual: 'any',
+    choices: [
+      ['any', 'any region'],
+      [[home], 'the home region alone'],
+      ...(isOther ? [[regions, regions.join(', ')] as const] : []),
+    ],
+  };
+}
+
+/** The entry with what goes along with a change: numbers from the home region alone stay so when the home moves. */
+export function carriedAlong(field: FieldDocument, entry: Record<string, unknown>): Record<string, unknown> {
+  if (field.kind !== 'phone') return entry;
+  const { home, regions } = field.entry;
+  const wasHome = JSON.stringify(regions) === JSON.stringify([home]);
+  return wasHome && entry.home !== home ? { ...entry, regions: [entry.home] } : entry;
+}
