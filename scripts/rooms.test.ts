@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
+import { kinds } from '../engine/kinds/index.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -100,6 +101,20 @@ describe('imports go one way', () => {
       ),
     );
     expect(astray).toEqual(known);
+  });
+
+  test('nobody but the kinds’ own folders asks which kind it is', () => {
+    const names = Object.keys(kinds).join('|');
+    // Nodes of the notation, cells and options have types of their own, some of them called like a kind.
+    const asked = new RegExp(
+      `\\bkind\\s*[!=]==?\\s*'(?:${names})'|'(?:${names})'\\s*[!=]==?\\s*[\\w.]*\\bkind\\b|switch \\([\\w.]*\\bkind\\)`,
+    );
+    const astray = Object.keys(rooms)
+      .flatMap((room) => sources(join(root, room)))
+      .map((file) => relative(root, file))
+      .filter((file) => !/^(engine|studio)\/kinds\//.test(file))
+      .filter((file) => asked.test(readFileSync(join(root, file), 'utf8')));
+    expect(astray).toEqual([]);
   });
 
   test('what ships to browsers carries nothing that writes definitions, and no locale service', () => {

@@ -35,6 +35,8 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
   facts?(plan: P, body: B): Readonly<Record<string, string>>;
   /** Guide text still to come, drawn behind the input after what it displays; empty when there is none. */
   ghost?(plan: P, body: B): string;
+  /** What fields on one value hand each other: the typed value, or where parts of one mean something already, raw. */
+  readonly shares?: 'raw';
   /** Its wording of codes, where it has another than every field. */
   readonly wording?: Wording;
 }

@@ -4,9 +4,9 @@ import type { FieldDocument, RuleDocument } from '../document/document.ts';
 import type { Body } from '../field/body.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
+import type { Drawing } from '../kinds/drawing.ts';
 import type { KindName } from '../kinds/index.ts';
-import { kinds, type PlanOf } from '../kinds/index.ts';
-import { type LineBody, offsetOf } from '../kinds/line.ts';
+import { kinds } from '../kinds/index.ts';
 import type { PartsBody } from '../kinds/parts.ts';
 import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
@@ -141,32 +141,18 @@ export function atomsOf(
   field: OpenField,
   body: Body,
 ): readonly { readonly c: string; readonly at: number }[] {
-  const plan = field.plan as PlanOf;
-  if (plan.kind === 'text') {
-    const all = graphemes(body.content);
-    return all.map((c, i) => ({ c, at: all.slice(0, i).join('').length }));
-  }
-  if ('parts' in plan && plan.kind !== 'pattern') {
+  if ('texts' in body) {
+    // Parts: what is typed stands where its part stands, beside what else the content has of closed ones.
     const { texts, at } = body as PartsBody;
     return texts.flatMap((text, part) => [...text].map((c, i) => ({ c, at: at[part]! + i })));
   }
-  const line = body as LineBody;
-  const is = isContent(field);
-  return [...line.content].map((c, i) => ({ c, at: offsetOf({ is } as never, plan, line, i) }));
-}
-
-function isContent(field: OpenField): (plan: unknown, unit: number) => boolean {
-  const plan = field.plan as PlanOf;
-  switch (plan.kind) {
-    case 'number':
-    case 'currency':
-    case 'percent': {
-      const signs = `0123456789${plan.digits}${plan.fill === 'left' ? plan.decimal : ''}`;
-      return (_, unit) => signs.includes(String.fromCharCode(unit));
-    }
-    case 'phone':
-      return (_, unit) => '0123456789+x'.includes(String.fromCharCode(unit));
-    default:
-      return () => true;
+  const draw: Drawing = kinds[field.plan.kind as KindName].draw;
+  const own = draw.own?.(field.plan, body) ?? (() => true);
+  const at: number[] = [];
+  let offset = 0;
+  for (const character of graphemes(body.display)) {
+    if (own(character, offset)) at.push(offset);
+    offset += character.length;
   }
+  return graphemes(body.content).map((c, i) => ({ c, at: at[i]! }));
 }

@@ -2,11 +2,14 @@
 
 import type { CheckDocument } from '../../engine/document/document.ts';
 import { problemWithCheck } from '../../engine/document/read-rules.ts';
+import type { Definition } from '../../engine/kinds/definition.ts';
 import type { KindName } from '../../engine/kinds/index.ts';
 import { kinds } from '../../engine/kinds/index.ts';
 import { parseExpression } from '../../engine/rules/expression.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
+
+const limitsOf = (kind: KindName) => (kinds[kind].define as Definition).limits;
 
 /** What a check needs to be told, each with its own line or list. */
 export function CheckEditor({
@@ -114,8 +117,7 @@ function RangeEditor({
   readonly check: RangeCheck;
   readonly onChange: (check: CheckDocument) => void;
 }) {
-  const keys =
-    kind === 'date' || kind === 'time' ? (['min', 'max'] as const) : (['min', 'max', 'step'] as const);
+  const keys = limitsOf(kind)?.hasSteps ? (['min', 'max', 'step'] as const) : (['min', 'max'] as const);
   const labels = { min: 'At least', max: 'At most', step: 'In steps of' };
   return (
     <div className="flex gap-3">

@@ -1,5 +1,6 @@
 import type { CheckDocument } from '../../engine/document/document.ts';
-import type { KindName } from '../../engine/kinds/index.ts';
+import type { Definition } from '../../engine/kinds/definition.ts';
+import { type KindName, kinds } from '../../engine/kinds/index.ts';
 
 export type CheckType = CheckDocument['type'];
 
@@ -31,11 +32,5 @@ export function codeOf(check: CheckDocument): string {
 }
 
 /** A limit to begin with, for kinds that have an order. */
-export const rangeExamples: Readonly<Partial<Record<KindName, string>>> = {
-  number: '1',
-  currency: '1',
-  percent: '0',
-  date: 'today',
-  time: '08:00',
-  duration: '10',
-};
+export const firstLimit = (kind: KindName): string | undefined =>
+  (kinds[kind].define as Definition).limits?.begin;

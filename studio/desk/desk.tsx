@@ -16,6 +16,7 @@ import { todayIn } from '../definition/clock.ts';
 import { changeField, fieldOf, removeField } from '../definition/edits.ts';
 import { leaveNote } from '../definition/just-deleted.ts';
 import { useSet } from '../definition/use-set.ts';
+import { hasNotation } from '../kinds/notation.ts';
 import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import type { StoredSet } from '../store/sets.ts';
@@ -70,7 +71,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
       <main className="grid grid-cols-1 gap-x-8 px-6 pb-16 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="min-w-0">
           <h1 className="sr-only">{definition.label || definition.id}</h1>
-          {definition.kind === 'pattern' ? (
+          {hasNotation(definition) ? (
             <OnPattern
               setId={set.id}
               definition={definition}

@@ -3,9 +3,9 @@
 import { useId, useState } from 'react';
 import type { FieldStore } from '../../dom/store.ts';
 import type { Field } from '../../react/use-field.ts';
+import { faceOf } from '../kinds/faces.tsx';
 import { PlainField } from '../sheet/plain-field.tsx';
 import { RestingField } from '../sheet/resting-field.tsx';
-import { CodeSender } from './code-sender.tsx';
 import { phoneKeys } from './phone-keys.ts';
 
 type View = 'desktop' | 'phone' | 'rest';
@@ -20,6 +20,7 @@ export function LiveField({
   readonly inputmode: string;
   readonly today: string | undefined;
 }) {
+  const { StandIn } = faceOf(field);
   const [view, setView] = useState<View>('desktop');
   const [problem, setProblem] = useState('');
   const [sheet, setSheet] = useState<'own' | 'light' | 'dark'>('own');
@@ -72,9 +73,7 @@ export function LiveField({
           ) : (
             <PlainField field={field} today={today} problem={problem} />
           )}
-          {field.store.field.plan.kind === 'one-time-code' && (
-            <CodeSender field={field} onAnswer={setProblem} />
-          )}
+          {StandIn && <StandIn field={field} onAnswer={setProblem} />}
           {view === 'phone' && <PhoneKeyboard store={field.store} inputmode={inputmode} />}
         </div>
       </div>

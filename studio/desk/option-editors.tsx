@@ -3,9 +3,10 @@
 import { useId } from 'react';
 import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
+import type { Option } from '../kinds/option.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
-import { chosen, isSame, type Option, optionsFor, withOption } from './options.ts';
+import { chosen, isSame, optionsFor, withOption } from './options.ts';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 

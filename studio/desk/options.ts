@@ -4,14 +4,8 @@ import { Spot } from '../../engine/faults/spot.ts';
 import { kinds } from '../../engine/kinds/index.ts';
 import type { Option as Described, Text } from '../../engine/options/option.ts';
 import { readOptions } from '../../engine/options/read.ts';
+import type { Option } from '../kinds/option.ts';
 import { carriedAlong, editedHere } from '../kinds/options.ts';
-
-/** One entry option, as the desk offers it. `key` is its name in the entry; `decimals.max` is a member of a member. */
-export type Option = { readonly key: string; readonly label: string } & (
-  | { readonly is: 'choice'; readonly choices: readonly (readonly [value: unknown, label: string])[]; readonly usual: unknown }
-  | { readonly is: 'number'; readonly min: number; readonly max: number; readonly usual: number | undefined }
-  | { readonly is: 'text'; readonly usual: string; readonly suggestions?: readonly string[]; check(text: string): string | null }
-); // biome-ignore format: one kind of option a line
 
 /** The options a part of the specimen stands for, from the kind's own description of them. */
 export function optionsFor(field: FieldDocument, part: string): readonly Option[] {

@@ -7,6 +7,7 @@ import { needsText, withUsual } from '../../engine/kinds/pattern/define.ts';
 import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
 import { graphemes } from '../../engine/values/graphemes.ts';
 import { withAttribute, withText } from '../definition/edits.ts';
+import { hasNotation } from '../kinds/notation.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 
@@ -62,7 +63,7 @@ export const Properties = memo(function Properties({
           With an initial value the placeholder is only seen once that is cleared.
         </p>
       )}
-      {definition.kind === 'pattern' && (
+      {hasNotation(definition) && (
         <Entry definition={definition} plan={plan as PatternPlan} onChange={onChange} />
       )}
       <Attributes definition={definition} onChange={onChange} />

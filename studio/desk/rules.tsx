@@ -12,7 +12,7 @@ import { shownAt } from '../definition/sample.ts';
 import { Lamp } from '../sheet/lamp.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { Menu } from '../sheet/pop-out.tsx';
-import { type CheckType, checks, codeOf, rangeExamples } from './check-words.ts';
+import { type CheckType, checks, codeOf, firstLimit } from './check-words.ts';
 
 const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
 
@@ -124,10 +124,8 @@ export function Rules({
 
 function AddRule({ kind, onAdd }: { readonly kind: KindName; readonly onAdd: (rule: RuleDocument) => void }) {
   const fresh = (type: CheckType): CheckDocument =>
-    type === 'range' ? { type, min: rangeExamples[kind]! } : checks[type].fresh;
-  const offered = (Object.keys(checks) as CheckType[]).filter(
-    (type) => type !== 'range' || rangeExamples[kind],
-  );
+    type === 'range' ? { type, min: firstLimit(kind)! } : checks[type].fresh;
+  const offered = (Object.keys(checks) as CheckType[]).filter((type) => type !== 'range' || firstLimit(kind));
   return (
     <Menu
       trigger="Add a rule"

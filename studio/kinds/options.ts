@@ -1,6 +1,6 @@
 import type { FieldDocument } from '../../engine/document/document.ts';
 import type { Option as Described } from '../../engine/options/option.ts';
-import type { Option } from '../desk/options.ts';
+import type { Option } from './option.ts';
 
 /** Lists a screen offers a few ways of, where their description alone would not say which. `undefined` leaves it to that. */
 export function editedHere(

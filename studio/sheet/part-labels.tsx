@@ -8,10 +8,15 @@ const names: Readonly<Record<string, string>> = {
 }; // biome-ignore format: a table
 
 /** The names of a field's parts. A click on one puts the caret into its own part and no other. */
-export function PartLabels({ field }: { readonly field: Field }) {
-  const { plan } = field.store.field;
-  if (!('parts' in plan) || plan.kind === 'pattern') return null;
-  const { parts } = plan as PartsPlan;
+export function PartLabels({
+  field,
+  passing,
+}: {
+  readonly field: Field;
+  /** The key that passes the parts before by, where an empty field needs one. */
+  readonly passing?: string;
+}) {
+  const { parts } = field.store.field.plan as PartsPlan;
   const focusPart = (part: number) => {
     const input = document.getElementById(String(field.inputProps.id)) as HTMLInputElement | null;
     if (!input) return;
@@ -21,9 +26,8 @@ export function PartLabels({ field }: { readonly field: Field }) {
     const from = isThere ? at[part]! : display.length;
     input.setSelectionRange(from, from + texts[part]!.length);
     field.store.dispatch({ type: 'select', start: from, end: from + texts[part]!.length });
-    // Minutes without hours: passing the hours by, as their unit would.
-    if (plan.kind === 'duration' && part > 0 && display === '') {
-      field.store.dispatch({ type: 'key', text: ':' });
+    if (passing && part > 0 && display === '') {
+      field.store.dispatch({ type: 'key', text: passing });
       field.store.restore({ ...field.store.state() });
     }
   };

@@ -2,10 +2,8 @@
 
 import type { ReactNode } from 'react';
 import type { Field } from '../../react/use-field.ts';
-import { Calendar } from './calendar.tsx';
-import { Control, Counter } from './control.tsx';
-import { PartLabels } from './part-labels.tsx';
-import { RegionPicker } from './region-picker.tsx';
+import { Control } from '../kinds/controls.tsx';
+import { faceOf } from '../kinds/faces.tsx';
 
 /** A field as an end user sees it: label, hint, the line, and a message line whose room is always kept. */
 export function PlainField({
@@ -23,7 +21,7 @@ export function PlainField({
 }) {
   const { shown } = field.reading;
   const definition = field.store.field;
-  const { kind } = definition.plan;
+  const { Before, Behind, Beneath } = faceOf(field);
   return (
     <div>
       <label htmlFor={field.labelProps.htmlFor} className="block font-semibold">
@@ -33,13 +31,12 @@ export function PlainField({
         {definition.hint}
       </p>
       <div className="mt-1 flex items-center gap-3">
-        {kind === 'phone' && <RegionPicker field={field} />}
+        {Before && <Before field={field} />}
         <Control field={field} isWrong={problem !== ''} />
-        <Counter field={field} />
-        {kind === 'date' && <Calendar field={field} today={today} />}
+        {Behind && <Behind field={field} today={today} />}
         {action}
       </div>
-      <PartLabels field={field} />
+      {Beneath && <Beneath field={field} />}
       <Messages field={field} shown={shown} problem={problem} />
     </div>
   );

@@ -3,7 +3,7 @@
 import { type KeyboardEvent, useRef, useState } from 'react';
 import type { FieldState } from '../../engine/field/moment.ts';
 import type { Field } from '../../react/use-field.ts';
-import { Control } from './control.tsx';
+import { Control } from '../kinds/controls.tsx';
 
 /**
  * A field that rests as formatted text and becomes an input on a click or Enter, in the same place and size. Enter or

@@ -6,6 +6,7 @@ import { addField } from '../definition/edits.ts';
 import { shapeOf } from '../definition/shape-of.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';
 import type { EditedSet } from '../definition/use-set.ts';
+import { hasNotation } from '../kinds/notation.ts';
 import { OpenedMenu } from '../sheet/pop-out-parts.tsx';
 import { newFieldButton } from './new-field-button.ts';
 
@@ -40,7 +41,7 @@ export function NewFieldMenu({ set, byKey }: { readonly set: EditedSet; readonly
 
 /** A shape from the demo may use the demo's classes; where the set does not know them, their characters are written out. */
 function withKnownClasses(shape: FieldDocument, set: SetDocument): FieldDocument {
-  if (shape.kind !== 'pattern') return shape;
+  if (!hasNotation(shape)) return shape;
   const known: Readonly<Record<string, string>> = { check: '0-9X', hex: '0-9A-F' };
   let { pattern } = shape.entry;
   for (const [name, characters] of Object.entries(known))

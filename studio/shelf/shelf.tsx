@@ -12,7 +12,7 @@ import { removeField } from '../definition/edits.ts';
 import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
 import { shapeOf } from '../definition/shape-of.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
-import { Control } from '../sheet/control.tsx';
+import { Control } from '../kinds/controls.tsx';
 import { useLater } from '../sheet/later.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
 import { Waiting } from '../sheet/pop-out.tsx';

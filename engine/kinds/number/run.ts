@@ -343,4 +343,5 @@ export const number: Kind<NumberPlan, LineBody> = {
   judge(plan, body, check) {
     return check.type === 'range' ? range(plan, body, check) : undefined;
   },
+  shares: 'raw',
 };

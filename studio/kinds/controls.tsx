@@ -1,0 +1,26 @@
+'use client';
+
+import type { ComponentType } from 'react';
+import type { Field } from '../../react/use-field.ts';
+import { CodeBoxes } from '../sheet/code-boxes.tsx';
+import { GhostedInput } from '../sheet/ghosted-input.tsx';
+
+interface ControlProps {
+  readonly field: Field;
+  readonly label?: string;
+  /** Somebody else says the value is wrong. */
+  readonly isWrong?: boolean;
+}
+
+/** What kinds are typed into that are not typed into one line. */
+const controls: Readonly<Record<string, ComponentType<ControlProps>>> = {
+  pin: CodeBoxes,
+  'one-time-code': CodeBoxes,
+};
+
+/** What a field is typed into, by its kind. */
+export function Control({ field, label, isWrong = false }: ControlProps) {
+  const Own = controls[field.store.field.plan.kind];
+  const named = label ? { label } : {};
+  return Own ? <Own field={field} isWrong={isWrong} {...named} /> : <GhostedInput field={field} {...named} />;
+}

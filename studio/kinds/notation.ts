@@ -1,0 +1,5 @@
+import type { FieldDocument } from '../../engine/document/document.ts';
+
+/** Whether a field is defined by a pattern: then its notation is its specimen, and is edited part by part. */
+export const hasNotation = (field: FieldDocument): field is FieldDocument<'pattern'> =>
+  field.kind === 'pattern';
