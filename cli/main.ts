@@ -1,4 +1,4 @@
-import { run } from './play.ts';
+import { run } from './arbeit.ts';
 
 const code = run(process.argv.slice(2), {
   out: (line) => process.stdout.write(`${line}\n`),

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from 'vitest';
+import { run } from './arbeit.ts';
 import { placeIn } from './document-text.ts';
-import { run } from './play.ts';
 
 const demo = fileURLToPath(new URL('../studio/demo/ridge-huts.arbeit.json', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-cli-'));
@@ -66,6 +66,22 @@ describe('arbeit play', () => {
         out: [],
         err: expect.arrayContaining([expect.stringContaining('usage')]),
       });
+  });
+  test('--help tells what can be asked for, and of each command what it takes', () => {
+    expect(called('--help')).toMatchObject({ code: 0, err: [] });
+    expect(called('-h').out.join('\n')).toContain('arbeit play <document.arbeit.json> <tape>…');
+    const play = called('play', '--help');
+    expect(play).toMatchObject({ code: 0, err: [] });
+    expect(play.out.join('\n')).toMatch(/--json +one JSON object a line[\s\S]*--help/);
+  });
+  test('what is wrong with a call is said before how to call it', () => {
+    expect(called('paly', demo, good).err[0]).toBe('paly: no such command');
+    expect(called('play', '--jsno', demo, good).err[0]).toBe('--jsno: no such option');
+    expect(called('play', '--json=yes', demo, good).err[0]).toMatch(/--json/);
+    expect(called('toString')).toMatchObject({ code: 2 });
+  });
+  test('a file whose name begins like an option comes behind --', () => {
+    expect(called('play', '--', demo, '--no-such.tape').err[0]).toMatch(/^--no-such\.tape:1:1: no such file/);
   });
   test('--json: one object a line for every action, and nothing else on standard output', () => {
     const { code, out } = called('play', demo, wrong, '--json');

@@ -11,21 +11,15 @@ export interface Output {
   err(line: string): void;
 }
 
-const usage = 'usage: arbeit play <document.arbeit.json> <tape>… [--json]';
-
 /**
  * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.
- * With `--json` standard output carries one JSON object a line for every action, and nothing else.
+ * With `json` standard output carries one JSON object a line for every action, and nothing else.
  */
-export function run(args: readonly string[], output: Output): number {
-  const json = args.includes('--json');
-  const unknown = args.find((arg) => arg.startsWith('--') && arg !== '--json');
-  const [command, documentPath, ...tapes] = args.filter((arg) => !arg.startsWith('--'));
-  if (command !== 'play' || unknown || documentPath === undefined || tapes.length === 0) {
-    if (unknown) output.err(`${unknown}: no such option`);
-    output.err(usage);
-    return 2;
-  }
+export function playTapes(
+  documentPath: string,
+  tapes: readonly string[],
+  { json, output }: { readonly json: boolean; readonly output: Output },
+): number {
   const set = loadSet(documentPath, output);
   if (!set) return 2;
   let code = 0;

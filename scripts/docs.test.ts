@@ -8,6 +8,7 @@ import { parseNotation } from '../engine/kinds/pattern/notation.ts';
 import { readAloud } from '../engine/kinds/pattern/plain-words.ts';
 import type { PatternField } from '../engine/kinds/pattern/run.ts';
 import { sampleCells } from '../engine/kinds/pattern/sample.ts';
+import { tableOf } from '../engine/options/reference.ts';
 import { play } from '../engine/tape/play.ts';
 import { readTape } from '../engine/tape/read-tape.ts';
 
@@ -89,4 +90,18 @@ test('every link and picture of the README and the docs is there', () => {
     for (const [, target] of text.matchAll(/\]\((?!https?:|#)([^)#]+)/g))
       expect(() => readFileSync(new URL(target!, new URL(page, root)))).not.toThrow(/ENOENT/);
   }
+});
+
+test('docs/options.md is what the kinds say of their options', async () => {
+  const sections = Object.entries(kinds).map(
+    ([name, { define }]) => `## ${name}\n\n${tableOf(define.options)}\n`,
+  );
+  const head = [
+    '# Entry options of each kind',
+    '',
+    'Written from the kinds’ own descriptions (`engine/kinds/*/define.ts`) by the tests: `npx vitest run scripts/docs -u`. What',
+    'the kinds do with them is in [kinds](kinds.md).',
+    '',
+  ];
+  await expect([...head, ...sections].join('\n')).toMatchFileSnapshot('../docs/options.md');
 });

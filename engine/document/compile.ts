@@ -1,4 +1,4 @@
-import { type OpenField, open } from '../field/kind.ts';
+import type { OpenField } from '../field/kind.ts';
 import type { OpenForm } from '../form/form.ts';
 import type { KindTable } from '../kinds/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
@@ -56,7 +56,7 @@ export function compileField(field: FieldDocument, set: SetFacts, kinds: KindTab
     rules: all,
     plan,
   };
-  return open(compiled, { [plan.kind]: run });
+  return { ...compiled, kind: run };
 }
 
 /**

@@ -46,6 +46,9 @@ export interface OpenField<P extends Plan = Plan, B extends Body = Body> extends
   readonly kind: Kind<P, B>;
 }
 
+/** What fields of a kind hold. */
+export type BodyOf<K extends { empty(plan: never): Body }> = ReturnType<K['empty']>;
+
 /** Kinds at hand, by name. A page carries those it names. */
 export type Kinds = Readonly<Record<string, Kind>>;
 
@@ -53,16 +56,19 @@ export type Kinds = Readonly<Record<string, Kind>>;
  * Brings a compiled field to life with the kinds at hand. Throws `RangeError` when its own is not among them: it was left
  * out of what the page carries.
  */
-export function open<P extends Plan, B extends Body>(
+export function open<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P>>>>(
   field: CompiledField<P>,
-  kinds: Readonly<Record<P['kind'], Kind<P, B>>>,
-): OpenField<P, B>;
-export function open(field: CompiledField, kinds: Kinds): OpenField;
-export function open(field: CompiledField, kinds: Kinds): OpenField {
-  const kind = Object.hasOwn(kinds, field.plan.kind) ? kinds[field.plan.kind] : undefined;
-  if (!kind) throw new RangeError(`The kind "${field.plan.kind}" is not at hand: give it to "open".`);
-  return { ...field, kind };
+  kinds: T,
+): OpenField<P, BodyOf<T[P['kind']]>> {
+  const name: P['kind'] = field.plan.kind;
+  if (!Object.hasOwn(kinds, name))
+    throw new RangeError(`The kind "${name}" is not at hand: give it to "open".`);
+  // What a kind makes and takes are of one type; which, its "empty" says.
+  return { ...field, kind: kinds[name] as unknown as Kind<P, BodyOf<T[P['kind']]>> };
 }
+
+/** The same for a field whose kind nobody knows beforehand: it came as JSON. */
+export const openAny = (field: CompiledField, kinds: Kinds): OpenField => open(field, kinds);
 
 /** The field as data again, to be stored or sent. */
 export function closed<P extends Plan>({ kind: _, ...field }: OpenField<P>): CompiledField<P> {

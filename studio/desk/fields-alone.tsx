@@ -2,7 +2,7 @@
 
 import { useRef, useState } from 'react';
 import type { CompiledField } from '../../engine/field/compiled.ts';
-import { type OpenField, open } from '../../engine/field/kind.ts';
+import { type OpenField, openAny } from '../../engine/field/kind.ts';
 import { runs } from '../../engine/kinds/runs.ts';
 import { useField } from '../../react/use-field.ts';
 import { assumedInWords } from '../sheet/assumed.ts';
@@ -19,7 +19,7 @@ export function FieldsAlone({
   /** As data: they come from the server. */
   readonly fields: readonly CompiledField[];
 }) {
-  const [fields] = useState(() => compiled.map((field) => open(field, runs)));
+  const [fields] = useState(() => compiled.map((field) => openAny(field, runs)));
   const form = useRef<HTMLFormElement>(null);
   const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
   return (

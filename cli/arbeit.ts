@@ -1,0 +1,74 @@
+import { type ParseArgsConfig, parseArgs } from 'node:util';
+import { type Output, playTapes } from './play.ts';
+
+type Flags = NonNullable<ParseArgsConfig['options']>;
+
+interface Command {
+  /** What it is given, for the line of usage. */
+  readonly takes: string;
+  readonly about: string;
+  readonly least: number;
+  readonly flags: Flags;
+  /** What each flag does, in words. */
+  readonly words: Readonly<Record<string, string>>;
+  run(given: readonly string[], flags: Readonly<Record<string, unknown>>, output: Output): number;
+}
+
+const help = { help: { type: 'boolean', short: 'h' } } as const satisfies Flags;
+
+const commands: Readonly<Record<string, Command>> = {
+  play: {
+    takes: '<document.arbeit.json> <tape>…',
+    about: `Plays tapes against a document.
+Exit code 0: every expectation holds; 1: one does not; 2: a file cannot be read.`,
+    least: 2,
+    flags: { json: { type: 'boolean' } },
+    words: { json: 'one JSON object a line for every action' },
+    run: ([document = '', ...tapes], { json }, output) =>
+      playTapes(document, tapes, { json: json === true, output }),
+  },
+};
+
+const nameOf = (command: string): string => `arbeit ${command} ${commands[command]!.takes}`;
+
+/** What can be asked for, a line a command. */
+function overview(): string {
+  const all = Object.keys(commands).map((command) => `  ${nameOf(command)}`);
+  return ['usage:', ...all, '', 'arbeit <command> --help tells more of one.'].join('\n');
+}
+
+function usageOf(command: string): string {
+  const { about, words } = commands[command]!;
+  const flags = Object.entries(words).map(([flag, said]) => `  --${flag.padEnd(10)}${said}`);
+  return [`usage: ${nameOf(command)}`, '', about, '', ...flags, '  --help      this text'].join('\n');
+}
+
+/** The command line. Returns the exit code; 2 as well for what cannot be understood. */
+export function run(args: readonly string[], output: Output): number {
+  const [name = '', ...rest] = args;
+  if (name === '--help' || name === '-h') {
+    output.out(overview());
+    return 0;
+  }
+  if (!Object.hasOwn(commands, name)) {
+    if (name) output.err(`${name}: no such command`);
+    output.err(overview());
+    return 2;
+  }
+  const command = commands[name]!;
+  try {
+    const options = { ...command.flags, ...help };
+    const { values, positionals } = parseArgs({ args: rest, options, allowPositionals: true });
+    if (values.help) {
+      output.out(usageOf(name));
+      return 0;
+    }
+    if (positionals.length >= command.least) return command.run(positionals, values, output);
+  } catch (error) {
+    // Only parseArgs speaks so; what a command itself throws is a mistake of ours and goes on.
+    if (!(error instanceof TypeError && 'code' in error)) throw error;
+    output.err(error.message.split('. ')[0]!.replace(/^Unknown option '(.*)'$/, '$1: no such option'));
+  }
+  output.err(usageOf(name));
+  return 2;
+}

@@ -1,0 +1,62 @@
+import { expect, expectTypeOf, test } from 'vitest';
+import { compileField } from '../document/compile.ts';
+import type { FieldDocument } from '../document/document.ts';
+import type { CompiledField } from '../field/compiled.ts';
+import { closed, type OpenField, open, openAny } from '../field/kind.ts';
+import type { FieldState } from '../field/moment.ts';
+import { apply, start } from '../field/state.ts';
+import type { DatePlan } from './date/run.ts';
+import { date } from './date/run.ts';
+import { kinds } from './index.ts';
+import type { PartsBody } from './parts.ts';
+import type { PatternBody } from './pattern/body.ts';
+import type { PatternPlan } from './pattern/plan.ts';
+import { pattern } from './pattern/run.ts';
+
+const pin = compileField(
+  { id: 'pin', kind: 'pattern', label: 'PIN', entry: { pattern: '<4 digit>' } },
+  { locale: 'en-GB' },
+  kinds,
+);
+
+test('a plan cannot meet the body of another kind', () => {
+  expectTypeOf(start(pin)).toEqualTypeOf<FieldState<PatternBody>>();
+  const day = {} as OpenField<DatePlan, PartsBody>;
+  const never = (): void => {
+    // @ts-expect-error a state of a pattern is none of a date
+    apply(day, start(pin), { type: 'focus' });
+    // @ts-expect-error a plan of a pattern is not run by a date
+    open({} as CompiledField<PatternPlan>, { date });
+    // @ts-expect-error nor under the name of its own kind
+    open({} as CompiledField<PatternPlan>, { pattern: date });
+    expectTypeOf(open({} as CompiledField<PatternPlan>, { pattern })).toEqualTypeOf<
+      OpenField<PatternPlan, PatternBody>
+    >();
+  };
+  // Never called: it is there for the compiler.
+  expect(never).toBeTypeOf('function');
+});
+
+test('an entry is typed by its kind, from the options alone', () => {
+  type Entry<K extends FieldDocument['kind']> = FieldDocument<K>['entry'];
+  expectTypeOf<Entry<'currency'>['currency']>().toEqualTypeOf<string>();
+  expectTypeOf<Entry<'currency'>['sign']>().toEqualTypeOf<'symbol' | 'code' | 'none' | undefined>();
+  expectTypeOf<Entry<'number'>['decimals']>().toEqualTypeOf<
+    { readonly min?: number; readonly max?: number } | undefined
+  >();
+  expectTypeOf<Entry<'time'>['clock']>().toEqualTypeOf<12 | 24 | undefined>();
+  expectTypeOf<Entry<'phone'>['types']>().toEqualTypeOf<readonly ('mobile' | 'fixed')[] | undefined>();
+  expectTypeOf<Entry<'phone'>['regions']>().toEqualTypeOf<'any' | readonly string[] | undefined>();
+  expectTypeOf<Entry<'pin'>>().not.toHaveProperty('groups');
+});
+
+test('a compiled field travels as JSON and is brought to life with the kinds at hand', () => {
+  const again = openAny(JSON.parse(JSON.stringify(closed(pin))), { pattern });
+  const typed = (field: OpenField): string =>
+    apply(field, start(field), { type: 'paste', text: '0427' }).body.display;
+  expect(typed(again)).toBe(typed(pin));
+  expect(closed(pin)).not.toHaveProperty('kind');
+  expect(() => open(closed(pin), {} as never)).toThrow(
+    new RangeError('The kind "pattern" is not at hand: give it to "open".'),
+  );
+});

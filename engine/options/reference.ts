@@ -1,0 +1,50 @@
+import type { ListItem, Option, Options } from './option.ts';
+
+/** Options as rows of a Markdown table, for `docs/options.md`. */
+export function tableOf(options: Options): string {
+  const rows = Object.entries(options).map(([key, option]) =>
+    [
+      `\`${key}\``,
+      escaped(takes(option)),
+      escaped(usual(option)),
+      escaped(option.about ?? `${option.label}.`),
+    ].join(' | '),
+  );
+  return ['| option | takes | usual | |', '|---|---|---|---|', ...rows.map((row) => `| ${row} |`)].join('\n');
+}
+
+const code = (value: unknown): string => `\`${typeof value === 'string' ? value : JSON.stringify(value)}\``;
+
+function takes(option: Option): string {
+  switch (option.is) {
+    case 'list': {
+      const list = `a list of ${takesItem(option.of)}`;
+      return option.any === undefined ? list : `${code(option.any)} or ${list}`;
+    }
+    case 'bounds':
+      return `\`{ "min", "max" }\`, ${option.min} to ${option.max}`;
+    default:
+      return takesItem(option);
+  }
+}
+
+function takesItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' }>): string {
+  switch (item.is) {
+    case 'choice':
+      return item.choices
+        .map(([value, words]) => (words === value ? code(value) : `${code(value)} ${words}`))
+        .join(', ');
+    case 'whole':
+      return `${item.min} to ${item.max}`;
+    case 'text':
+      return item.among ? 'a code' : 'a text';
+  }
+}
+
+function usual(option: Option): string {
+  if (option.needed) return 'needed';
+  if ('usual' in option && option.usual !== undefined) return code(option.usual);
+  return ('otherwise' in option && option.otherwise) || 'nothing';
+}
+
+const escaped = (text: string): string => text.replaceAll('|', '\\|');
