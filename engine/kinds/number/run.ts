@@ -280,17 +280,19 @@ function range(plan: NumberPlan, body: LineBody, check: Check & { type: 'range' 
   });
   if (!decimal) return passed;
   const isNegative = decimal.startsWith('-');
-  const far = reach(plan, body.content, decimal);
   const isBelow = min !== '' && compare(decimal, min) < 0;
   if (isBelow) {
+    const far = reach(plan, body.content, decimal);
     const canRise = !isNegative && (far === undefined || compare(far, min) >= 0);
     return say(canRise ? 'open' : 'fail', 'below-min');
   }
   if (max !== '' && compare(decimal, max) > 0) {
+    const far = reach(plan, body.content, decimal);
     const canFall = isNegative && (far === undefined || compare(far, max) <= 0);
     return say(canFall ? 'open' : 'fail', 'above-max');
   }
   if (step && !isMultiple(decimal, step)) {
+    const far = reach(plan, body.content, decimal);
     const canMeet = hasRoom(plan, body) && (far === undefined || hasMultiple(decimal, far, step));
     return say(canMeet ? 'open' : 'fail', 'off-step');
   }
