@@ -1,3 +1,4 @@
+import type { Line } from './line.ts';
 import type { FieldStore } from './store.ts';
 
 /**
@@ -6,7 +7,7 @@ import type { FieldStore } from './store.ts';
  * `catchUp` takes over what the input shows before any of it is handed on.
  */
 export function bindForm(
-  input: HTMLInputElement,
+  input: Line,
   store: FieldStore,
   submits: 'raw' | 'display',
   signal: AbortSignal,

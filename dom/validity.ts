@@ -1,4 +1,6 @@
-type Checked = HTMLInputElement | HTMLFormElement;
+import type { Line } from './line.ts';
+
+type Checked = Line | HTMLFormElement;
 
 /** How many bindings look after each control or form, and whether it is being asked just now. */
 const asked = new WeakMap<Checked, { count: number; isAsking: boolean }>();
@@ -34,5 +36,5 @@ export function watchAsking(element: Checked): () => void {
 }
 
 /** Whether an `invalid` event comes from a program that only asks. */
-export const isAsking = (input: HTMLInputElement): boolean =>
+export const isAsking = (input: Line): boolean =>
   (asked.get(input)?.isAsking ?? false) || ((input.form && asked.get(input.form)?.isAsking) ?? false);

@@ -63,7 +63,9 @@ export async function bindAll(page: Page, fields: Readonly<Record<string, Field>
   await page.addScriptTag({ content: await bundle() });
   await page.evaluate((fields: Readonly<Record<string, Field>>) => {
     const { arbeit } = globalThis as unknown as { arbeit: OnPage };
-    for (const input of document.querySelectorAll('input')) {
+    for (const input of document.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(
+      'input, textarea',
+    )) {
       const field = fields[input.name];
       if (!field) continue;
       const compiled = arbeit.compileField(

@@ -36,6 +36,7 @@ const fields: Readonly<Record<string, Field & { readonly keys: string }>> = {
   walk: { kind: 'duration', entry: {}, keys: '0123456789hm:. ' },
   mobile: { kind: 'phone', entry: { home: 'GB' }, keys: '0123456789+ ' },
   code: { kind: 'one-time-code', entry: { length: 6 }, keys: '0123456789-a' },
+  notes: { kind: 'text', entry: { lines: 3, max: 30 }, keys: 'ab c\n\n' },
   remark: { kind: 'text', entry: { max: 12, case: 'upper' }, keys: 'ab cé-' },
 };
 
@@ -59,7 +60,17 @@ const actionFor = (keys: string): fc.Arbitrary<Action> =>
 test(`${events} random keys (seed ${seed}) do in Chromium what they do in the engine`, async ({ page }) => {
   test.setTimeout(60_000 + events * 300);
   const names = Object.keys(fields);
-  await putUp(page, names.map((name) => `<input name="${name}">`).join(''), fields);
+  await putUp(
+    page,
+    names
+      .map((name) =>
+        'lines' in fields[name]!.entry
+          ? `<textarea name="${name}" rows="3" cols="60"></textarea>`
+          : `<input name="${name}">`,
+      )
+      .join(''),
+    fields,
+  );
   const each = Math.ceil(events / names.length);
   for (const [i, name] of names.entries()) {
     const { keys, kind, entry } = fields[name]!;
@@ -68,11 +79,14 @@ test(`${events} random keys (seed ${seed}) do in Chromium what they do in the en
       { locale: 'en-GB' },
       kinds,
     );
-    const input = page.locator(`input[name="${name}"]`);
+    const input = page.locator(`[name="${name}"]`);
     await input.focus();
     let state: FieldState = apply(field, start(field), { type: 'focus' });
     const done: string[] = [];
     for (const action of fc.sample(actionFor(keys), { seed: seed + i, numRuns: each })) {
+      // From a selection over lines, browsers go up and down from different ends of it.
+      if ((action.do === 'up' || action.do === 'down') && state.start < state.end && name === 'notes')
+        continue;
       done.push(action.do === 'type' ? JSON.stringify(action.text) : action.do);
       for (const event of fieldEvents(action as never, state, field)) state = apply(field, state, event);
       if (action.do === 'type') await page.keyboard.type(action.text);

@@ -3,6 +3,7 @@
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { type BindOptions, bind } from '../dom/bind.ts';
 import { readOn } from '../dom/clock.ts';
+import type { Line } from '../dom/line.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
 import type { OpenField } from '../engine/field/kind.ts';
 import type { FieldState } from '../engine/field/moment.ts';
@@ -18,8 +19,8 @@ export interface Field {
   readonly facts: Readonly<Record<string, string>>;
   /** Guide text still to come, to be drawn behind the input after what it displays; empty when there is none. */
   readonly ghost: string;
-  /** Spread on the `<input>`. It is uncontrolled: the binding writes to it, React does not. */
-  readonly inputProps: Record<string, unknown> & { ref: RefCallback<HTMLInputElement> };
+  /** Spread on the `<input>`, or on a `<textarea>` where the field has several lines. It is uncontrolled: the binding writes to it, React does not. */
+  readonly inputProps: Record<string, unknown> & { ref: RefCallback<Line> };
   readonly labelProps: { readonly htmlFor: string };
   readonly hintProps: { readonly id: string };
   /** Spread on the element that shows the message; it must be there always, empty or not. */
@@ -44,7 +45,7 @@ export function useField(
   }
   const present = store;
   const state = useSyncExternalStore(present.subscribe, present.state, present.state);
-  const ref = useCallback<RefCallback<HTMLInputElement>>(
+  const ref = useCallback<RefCallback<Line>>(
     (input) => (input ? bind(input, present, { submits }) : undefined),
     [present, submits],
   );

@@ -53,7 +53,7 @@ function isShort(field: OpenField, state: FieldState): boolean {
 
 /** What a value looks like (ISO 8601, E.164 with an extension as in RFC 3966, decimals, whole minutes). */
 const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
-  text: /^[^\p{Cc}\p{Cs}]+$/u,
+  text: /^(?:[^\p{Cc}\p{Cs}]|\n)+$/u,
   number: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
   currency: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
   percent: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,

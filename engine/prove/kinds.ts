@@ -42,7 +42,7 @@ const decimals = fc.option(
 );
 
 const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
-  text: record({ trim: option(true, false), collapse: option(true, false), case: option('upper', 'lower'), max: option(3, 8) }),
+  text: record({ trim: option(true, false), collapse: option(true, false), case: option('upper', 'lower'), max: option(3, 8), lines: option(1, 3) }),
   number: record({ ...numeric, decimals, unit: option('kg', 'kilogram', 'guests') }),
   currency: record({ ...numeric, currency: fc.constantFrom('EUR', 'GBP', 'JPY', 'KWD', 'CLF', 'INR', 'CHF'), sign: option('symbol', 'code', 'none') }),
   percent: record({ ...numeric, decimals }),
@@ -85,7 +85,7 @@ export function compiledOf({ kind, entry, locale }: KindSketch): OpenField {
 }
 
 const keys: Readonly<Record<KindSketch['kind'], string>> = {
-  text: 'aB c  é👍🏽ß9-',
+  text: 'aB c  é👍🏽ß9-\n\r',
   number: '0123456789.,-( 7',
   currency: '0123456789.,-()£ 5',
   percent: '0123456789.,-%',

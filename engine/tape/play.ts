@@ -135,13 +135,13 @@ export function fieldEvents(action: FieldAction, state: FieldState, field: OpenF
     case 'select-all':
       return to(0, display.length);
     case 'home':
-      return to(0);
+      return to(startOfLine(display, state.start));
     case 'end':
-      return to(display.length);
+      return to(endOfLine(display, state.end));
     case 'up':
     case 'down':
-      // Where nothing is stepped these keys go to the ends of the line.
-      if (!field.kind.step) return to(action.do === 'up' ? 0 : display.length);
+      // Where nothing is stepped these keys go to the line above or below; from the first and the last, to the ends of the text.
+      if (!field.kind.step) return to(beside(state, action.do, action.times));
       return Array<FieldEvent>(action.times).fill({ type: action.do === 'up' ? 'up' : 'down' });
     case 'left':
     case 'right':
@@ -153,6 +153,30 @@ export function fieldEvents(action: FieldAction, state: FieldState, field: OpenF
     default:
       return [{ type: action.do }];
   }
+}
+
+const startOfLine = (display: string, from: number): number =>
+  from === 0 ? 0 : display.lastIndexOf('\n', from - 1) + 1;
+
+const endOfLine = (display: string, from: number): number => {
+  const end = display.indexOf('\n', from);
+  return end < 0 ? display.length : end;
+};
+
+/** Where the up or down key takes the caret in a text of lines, each as long as it is: to the same column. */
+function beside({ body: { display }, start, end }: FieldState, to: 'up' | 'down', times: number): number {
+  const from = to === 'up' ? start : end;
+  const column = from - startOfLine(display, from);
+  let at = from;
+  for (let i = 0; i < times; i++) {
+    const first = startOfLine(display, at);
+    if (to === 'up' && first === 0) return 0;
+    const end = endOfLine(display, at);
+    if (to === 'down' && end === display.length) return display.length;
+    const next = to === 'up' ? startOfLine(display, first - 1) : end + 1;
+    at = Math.min(next + column, endOfLine(display, next));
+  }
+  return at;
 }
 
 /** Where an arrow key takes the caret: a character of the display each time; a selection first collapses to its side. */

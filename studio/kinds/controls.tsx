@@ -4,6 +4,7 @@ import type { ComponentType } from 'react';
 import type { Field } from '../../react/use-field.ts';
 import { CodeBoxes } from '../sheet/code-boxes.tsx';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
+import { Lines } from '../sheet/lines.tsx';
 
 interface ControlProps {
   readonly field: Field;
@@ -16,6 +17,7 @@ interface ControlProps {
 const controls: Readonly<Record<string, ComponentType<ControlProps>>> = {
   pin: CodeBoxes,
   'one-time-code': CodeBoxes,
+  text: Lines,
 };
 
 /** What a field is typed into, by its kind. */

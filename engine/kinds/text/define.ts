@@ -16,6 +16,15 @@ const options = {
     ],
     usual: 'as-typed',
   },
+  lines: {
+    is: 'whole',
+    label: 'Lines',
+    about: 'So many lines are shown; with more than one the return key begins a new one.',
+    at: ['lines'],
+    min: 1,
+    max: 30,
+    usual: 1,
+  },
   max: {
     is: 'whole',
     label: 'Characters, at most',

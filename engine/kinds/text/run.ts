@@ -4,7 +4,7 @@ import type { Kind } from '../../field/kind.ts';
 import { isIn, recase } from '../../values/characters.ts';
 import { boundaryAt, characterAt, countOf, graphemes } from '../../values/graphemes.ts';
 
-/** Free text on one line. */
+/** Free text, on one line or on several. */
 export interface TextPlan {
   readonly kind: 'text';
   /** White space at both ends goes when the field is left; raw never has it. */
@@ -12,6 +12,8 @@ export interface TextPlan {
   /** Several blanks in a row become one, when the field is left and in raw. */
   readonly collapse: boolean;
   readonly case: 'as-typed' | 'upper' | 'lower';
+  /** How many lines are shown; with more than one, line breaks (`\n`) are text. */
+  readonly lines: number;
   /** The most characters (grapheme clusters), 0 for any number. */
   readonly max: number;
 }
@@ -22,12 +24,17 @@ const lay = (text: string): Body => (text ? { content: text, display: text, comp
 
 /** The text as it is handed on: in order, without what the plan drops. */
 function tidy(plan: TextPlan, text: string): string {
-  const collapsed = plan.collapse ? text.replace(/\s+/gu, ' ') : text;
+  const several = plan.lines > 1 ? /[^\S\n]+/gu : /\s+/gu;
+  const collapsed = plan.collapse ? text.replace(several, ' ') : text;
   return plan.trim ? collapsed.trim() : collapsed;
 }
 
-/** Characters for one line: line breaks and tabs are spaces here, what cannot be seen stays out. */
-const onOneLine = (text: string): string => text.normalize('NFC').replace(/\r\n|[\r\n\t\u2028\u2029]/g, ' ');
+/** Breaks as the lines have them: spaces on one line, `\n` on several; tabs are spaces. What cannot be seen stays out. */
+const onLines = ({ lines }: TextPlan, text: string): string =>
+  text
+    .normalize('NFC')
+    .replace(/\t/g, ' ')
+    .replace(/\r\n|[\r\n\u2028\u2029]/g, lines > 1 ? '\n' : ' ');
 
 /** White space as ECMAScript has it; asked unit by unit, where an expression each time costs ten times as much. */
 const isBlank = (unit: number): boolean =>
@@ -55,9 +62,10 @@ function put(plan: TextPlan, body: Body, start: number, end: number, text: strin
   let leftOut = '';
   let count = 0;
   let unseen = false;
-  for (const character of graphemes(onOneLine(text))) {
+  for (const character of graphemes(onLines(plan, text))) {
     const joins = count === 0 && before !== '' && doesJoin(before, character);
-    if (!joins && !isIn('any', character)) {
+    // Left of here a break is one only where there are several lines.
+    if (!joins && character !== '\n' && !isIn('any', character)) {
       unseen = true;
       continue;
     }
@@ -93,7 +101,7 @@ export const text: Kind<TextPlan, Body> = {
   },
   insert: put,
   // A program's value is nobody's typing: it comes tidied, as the field would hand it on.
-  read: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onOneLine(given))),
+  read: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onLines(plan, given))),
   erase(_, body, start, end, extent) {
     if (start < end) return without(body, start, end, start);
     const { content } = body;

@@ -11,6 +11,14 @@ export const drawing: Drawing<TextPlan, Body> = {
     return [
       { id: 'trim', part: 'blanks', isAside: true, text: '⎵', caption: 'ends', isOff: plan.trim },
       { id: 'text', part: 'text', text: cased, caption: 'case', isValue: true },
+      {
+        id: 'lines',
+        part: 'lines',
+        isAside: true,
+        text: '↵',
+        caption: plan.lines > 1 ? `${plan.lines} lines` : 'lines',
+        isOff: plan.lines === 1,
+      },
       { id: 'collapse', part: 'blanks', isAside: true, text: plan.collapse ? '⎵' : '⎵⎵', caption: 'blanks' },
       {
         id: 'max',
