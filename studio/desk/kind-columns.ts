@@ -31,7 +31,7 @@ export function displayColumns(field: OpenField, { body }: FieldState): readonly
   return graphemes(body.display).map((character) => {
     const own = isContent(character, offset);
     const isLead = own && ahead-- > 0;
-    const seen = isConcealed ? '•' : character === '\n' ? '↵' : character;
+    const seen = isConcealed ? '•' : character;
     const column = {
       character,
       offset,

@@ -76,7 +76,7 @@ function Told({ name, text }: { readonly name: string; readonly text: string }) 
   return (
     <div className="flex gap-1.5">
       <dt className="text-faint">{name}:</dt>
-      <dd className="value">{text || '–'}</dd>
+      <dd className="value">{text.replaceAll('\n', '↵') || '–'}</dd>
     </div>
   );
 }

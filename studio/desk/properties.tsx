@@ -165,7 +165,7 @@ function Attributes({
   const set = (name: string) => (value: string) =>
     onChange((f) => withAttribute(f, name, value), `html ${name}`);
   const asOptions = (names: readonly string[]) =>
-    Object.fromEntries(names.map((name) => [name, name || 'as the browser does']));
+    Object.fromEntries(names.map((name) => [name, name || 'not set']));
   return (
     <>
       <h2 className="border-b border-ink pt-3 pb-1 font-semibold">HTML attributes</h2>

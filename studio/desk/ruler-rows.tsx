@@ -11,7 +11,7 @@ export interface RulerRow {
 
 /** Characters that cannot be seen are drawn. */
 export const shown = (character: string): string =>
-  /^[\s\u200e\u200f\u061c]$/.test(character) ? '⎵' : character;
+  character === '\n' ? '↵' : /^[\s\u200e\u200f\u061c]$/.test(character) ? '⎵' : character;
 
 /** The rows of a ruler, character under character, with caret and selection drawn between the columns. */
 export function RulerRows({
