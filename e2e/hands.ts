@@ -7,7 +7,8 @@ import type { Action, Tape } from '../engine/tape/script.ts';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
 
-export const lineOf = (page: Page, field: string): Locator => page.locator(`[data-field="${field}"] :is(input, textarea)`);
+export const lineOf = (page: Page, field: string): Locator =>
+  page.locator(`[data-field="${field}"] :is(input, textarea)`);
 
 /** Does one action the way a person (or the browser for them) would. */
 async function act(page: Page, action: Action, field: string): Promise<void> {

@@ -35,7 +35,7 @@ export function readRules(at: Spot, kind: Definition | undefined): void {
 }
 
 /** What a message of each check may name in `{…}`, beside the label. */
-export const dataOf: Readonly<Record<keyof typeof checks, readonly string[]>> = {
+const dataOf: Readonly<Record<keyof typeof checks, readonly string[]>> = {
   required: [],
   complete: ['wanted'],
   length: ['min', 'max', 'length'],
@@ -59,7 +59,7 @@ function readMessage(at: Spot, type: keyof typeof checks | undefined): void {
 }
 
 /** Data in a message that its check does not bring, in sentences; for the reader and for screens that edit one. */
-export function problemsOfMessage(
+function problemsOfMessage(
   type: keyof typeof checks,
   text: string,
 ): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
@@ -76,7 +76,7 @@ export function problemsOfMessage(
     });
 }
 
-export function readCheck(at: Spot, kind: Definition | undefined): void {
+function readCheck(at: Spot, kind: Definition | undefined): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
     at.object([], []);
     return;

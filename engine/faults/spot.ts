@@ -96,7 +96,7 @@ export class Spot {
   }
 }
 
-export const pathTo = (path: string, key: string): string =>
+const pathTo = (path: string, key: string): string =>
   /^[A-Za-z_]\w*$/.test(key) ? `${path}.${key}` : `${path}[${JSON.stringify(key)}]`;
 
 export function list(words: readonly string[]): string {

@@ -115,7 +115,7 @@ export function told(field: OpenField, rule: Rule, finding: Finding): Shown {
  * submitted and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time and
  * what is open only once submitted: a form must not be held back by something nobody is told.
  */
-export function maySee(rule: Rule, verdict: Verdict, state: FieldState): boolean {
+function maySee(rule: Rule, verdict: Verdict, state: FieldState): boolean {
   if (state.submitted) return true;
   switch (rule.show) {
     case 'at-once':

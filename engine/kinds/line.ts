@@ -39,7 +39,7 @@ export interface Line<P, B extends LineBody> {
 }
 
 /** How many characters of the content stand left of an offset. */
-export function countLeft<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, offset: number): number {
+function countLeft<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, offset: number): number {
   const { display, from, to, skip, head } = body;
   const end = offset < to ? offset : to;
   let seen = 0;
@@ -48,7 +48,7 @@ export function countLeft<P, B extends LineBody>(line: Line<P, B>, plan: P, body
 }
 
 /** The offset at which the character of that index stands; behind the last, the end of the stretch. */
-export function offsetOf<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, index: number): number {
+function offsetOf<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, index: number): number {
   const { display, from, to, skip, head } = body;
   if (head >= 0 && index === 0) return head;
   let wanted = index + skip - (head >= 0 ? 1 : 0);

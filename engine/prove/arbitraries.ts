@@ -90,7 +90,7 @@ export const patternText: fc.Arbitrary<string> = fc
   .map((nodes) => printNotation(nodes))
   .filter((written) => parseNotation(written).faults.length === 0);
 
-export const entry = fc.record({
+const entry = fc.record({
   positions: fc.constantFrom('flow' as const, 'flow' as const, 'fixed' as const),
   literals: fc.constantFrom('behind' as const, 'ahead' as const),
 });
@@ -137,7 +137,7 @@ const character = fc.oneof(
 export const typed = fc.array(character, { maxLength: 12 }).map((list) => list.join(''));
 
 /** What no keyboard should send and some do: marks and joiners alone, half characters, control codes, a sum of them. */
-export const hostile: fc.Arbitrary<string> = fc
+const hostile: fc.Arbitrary<string> = fc
   .array(
     fc.oneof(
       fc.constantFrom('1\u0301', '\u0301', '\u200d', '1\ufe0f\u20e3', '\ud83d', '\udc4d', '\0', '\u2028', '1e309', '٣\u0301', '𞥑', '㉈', '½', '\u202e', '-', '.', '0', '9', '１', 'NaN', '1\u200d2', '🇨', 'x', '+', '12:3', '\r\n', ' ', 'ﷺ', 'ŉ'),
@@ -161,7 +161,7 @@ export const anyEvent: fc.Arbitrary<FieldEvent> = fc.oneof(
 ); // biome-ignore format: a list
 
 /** One action of a random tape. */
-export const action: fc.Arbitrary<Action> = fc.oneof(
+const action: fc.Arbitrary<Action> = fc.oneof(
   { arbitrary: typed.map((text): Action => ({ do: 'type', text })), weight: 6 },
   { arbitrary: fc.nat(14).map((at): Action => ({ do: 'select', start: at, end: at })), weight: 4 },
   {

@@ -84,7 +84,7 @@ export function check<P, B extends Held>(field: Subject<P, B>, body: B, what: Ch
 }
 
 /** What is guessed first: one character over and over, a run up or down, a pair repeated. */
-export function isTrivial(text: string): boolean {
+function isTrivial(text: string): boolean {
   const codes = [...text].map((c) => c.codePointAt(0)!);
   if (codes.length < 3) return false;
   const steps = codes.slice(1).map((code, i) => code - codes[i]!);

@@ -92,7 +92,7 @@ function formFor(set: CompiledSet, tape: Tape): OpenForm | undefined {
 }
 
 /** The events an action comes to. What is done to a field that has no focus first focuses it, as a hand would. */
-export function eventsOf(form: OpenForm, action: Action, state: FormState, about: string): FormEvent[] {
+function eventsOf(form: OpenForm, action: Action, state: FormState, about: string): FormEvent[] {
   switch (action.do) {
     case 'focus':
       return [{ type: 'focus', field: action.field ?? about }];

@@ -30,7 +30,7 @@ export function removeField(set: SetDocument, id: string): SetDocument {
   return { ...set, fields: set.fields.filter((field) => field.id !== id), ...(forms ? { forms } : {}) };
 }
 
-export function freeId(wanted: string, taken: readonly string[]): string {
+function freeId(wanted: string, taken: readonly string[]): string {
   let id = wanted;
   for (let n = 2; taken.includes(id); n++) id = `${wanted}-${n}`;
   return id;

@@ -11,7 +11,7 @@ import { useField } from '../../react/use-field.ts';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
 
 /** Locales that between them group, order and write digits in every way. */
-export const sheetLocales = [
+const sheetLocales = [
   'en-GB', 'en-US', 'en-IN', 'de-DE', 'de-CH', 'fr-FR', 'es-ES', 'it-IT', 'nl-NL', 'pl-PL', 'sv-SE', 'pt-BR', 'ar-EG', 'he-IL', 'hi-IN', 'ja-JP',
 ] as const; // biome-ignore format: a list
 

@@ -57,7 +57,7 @@ export function replay(tape: DeskTape, before: OpenField, now: OpenField, read: 
 }
 
 /** A state taken over to another definition by its raw value; one still at its initial value begins anew. */
-export function carry(state: FieldState, before: OpenField, now: OpenField): FieldState {
+function carry(state: FieldState, before: OpenField, now: OpenField): FieldState {
   const { focused, touched, submitted, body } = state;
   const fresh = start(now);
   const isInitial = body.display === start(before).body.display;

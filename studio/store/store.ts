@@ -22,8 +22,7 @@ export interface Store {
 }
 
 /** The data folder: `ARBEIT_DATA`, else `.data` in the project. */
-export const dataFolder = (): string =>
-  resolve(process.env.ARBEIT_DATA ?? join(process.cwd(), '..', '.data'));
+const dataFolder = (): string => resolve(process.env.ARBEIT_DATA ?? join(process.cwd(), '..', '.data'));
 
 /** So many writes, then what they left behind is cleared away and the log begun anew: the folder stays small. */
 const writesBetweenTidying = 25;

@@ -41,7 +41,6 @@ const codeOptions = {
   },
 } as const satisfies Options;
 
-export type PinEntry = EntryOf<typeof pinOptions>;
 export type CodeEntry = EntryOf<typeof codeOptions>;
 
 /** No telephone corrects or capitalises a code, and only one that was sent is offered by itself. */

@@ -207,7 +207,7 @@ function years(plan: DatePlan, text: string): readonly (readonly [number, number
  * What is still possible between two dates (ISO 8601, '' for no end), day by day. Answers whether there is any
  * date the parts can become, whether one of them is early enough, late enough, and inside.
  */
-export function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string) {
+function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string) {
   const spans = years(plan, texts[plan.year]!);
   const days = candidates(texts[plan.day]!, 31);
   const answer = { any: false, notBelow: false, notAbove: false, inside: false };

@@ -1,5 +1,5 @@
 import type { Spot } from '../../faults/spot.ts';
-import { type EntryOf, type FilledEntry, filled, type Options } from '../../options/option.ts';
+import { type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { canonical, compare } from '../../values/decimal.ts';
 import type { Definition } from '../definition.ts';
 import { digitsOf } from '../digits.ts';
@@ -31,8 +31,6 @@ const options = {
     usual: 'min',
   },
 } as const satisfies Options;
-
-export type DurationEntry = EntryOf<typeof options>;
 
 /** A number alone is in a unit that is there. */
 function check(at: Spot): void {

@@ -81,7 +81,7 @@ export const pattern: Definition<typeof options, PatternPlan> = {
 };
 
 /** Lays a parsed notation out as cells, parts, stretches and the fixed text between. `nodes` must be free of faults. */
-export function planPattern(
+function planPattern(
   nodes: readonly Node[],
   entry: Omit<Filled, 'pattern'>,
   classes: Readonly<Record<string, string>>,

@@ -194,7 +194,7 @@ function makeRoom(plan: PatternPlan, body: PatternBody, cell: number, character:
   return shifted;
 }
 
-export function blanked(cells: Cells, from: number, end: number): string[] {
+function blanked(cells: Cells, from: number, end: number): string[] {
   const copy = cells.slice();
   for (let i = from; i < end; i++) copy[i] = '';
   return copy;

@@ -34,7 +34,7 @@ export const elsewhere = '-';
 export const longest = 15;
 
 /** How far leading digits agree with a number: their length once all are there, 0 for not at all, -1 while they still could. */
-export function agrees(start: string, digits: string): number {
+function agrees(start: string, digits: string): number {
   let at = 0;
   for (let i = 0; i < start.length; i++, at++) {
     const c = start[i]!;

@@ -1,4 +1,4 @@
-import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
+import { filled, type Options, yesNo } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
 import type { TextPlan } from './run.ts';
 
@@ -35,8 +35,6 @@ const options = {
     otherwise: 'any number',
   },
 } as const satisfies Options;
-
-export type TextEntry = EntryOf<typeof options>;
 
 export const text: Definition<typeof options, TextPlan> = {
   name: 'text',

@@ -6,7 +6,7 @@ import { kinds } from '../../../engine/kinds/index.ts';
 import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
-export const mostBytes = 4_000_000;
+const mostBytes = 4_000_000;
 
 const withDocument = z.strictObject({ document: z.unknown() });
 /** `from` names the page that saves. Revisions are counted in 32 bits. */
