@@ -97,7 +97,7 @@ function Entry({
         <Choice
           label="Fixed text appears"
           value={entry.literals}
-          options={{ behind: 'with the next character', ahead: 'at once' }}
+          options={{ behind: 'when needed', ahead: 'at once' }}
           onChange={(v) => set({ literals: v as 'behind' })}
         />
       </div>
