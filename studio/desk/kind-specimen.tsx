@@ -34,6 +34,7 @@ export const KindSpecimen = memo(function KindSpecimen({
           <PopOut
             key={piece.id}
             onOpenChange={() => setPreview(null)}
+            needs={OptionEditors}
             label={`Define: ${piece.caption}`}
             className="w-[24rem] space-y-3 p-4"
             button={{

@@ -39,6 +39,7 @@ export const Specimen = memo(function Specimen({
             key={span.path.join('.')}
             open={open === i}
             onOpenChange={(isOpen) => setOpen(isOpen ? i : null)}
+            needs={PartEditor}
             label={`Define: ${inWords(span.node)}`}
             className="w-[22rem] p-4"
             button={{

@@ -16,6 +16,7 @@ export function Calendar({ field, today }: { readonly field: Field; readonly tod
       open={isOpen}
       onOpenChange={setOpen}
       trigger="Calendar"
+      needs={Month}
       button={{ className: 'word-button text-sm', disabled: field.inputProps.readOnly === true }}
       label={`Calendar for ${field.store.field.label}`}
       className="p-3"

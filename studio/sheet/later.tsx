@@ -27,11 +27,27 @@ export function useLater<T>(load: () => Promise<T>): Later<T> {
   return { it, problem, want };
 }
 
-/** A component that is fetched when it is first drawn: for what stands inside something one has to open. */
-export function deferred<P extends object>(load: () => Promise<ComponentType<P>>): ComponentType<P> {
-  return function Deferred(props: P) {
-    const { it: Loaded, problem, want } = useLater(load);
-    useEffect(want, [want]);
+/** A component that can be fetched before it is drawn. */
+export type Deferred<P> = ComponentType<P> & { readonly fetch: () => Promise<unknown> };
+
+/**
+ * A component that is fetched when it is first drawn, or before: for what stands inside something one has to open.
+ * Fetched before, it is there at once, so that whatever opens around it finds what to give the focus to.
+ */
+export function deferred<P extends object>(load: () => Promise<ComponentType<P>>): Deferred<P> {
+  let here: ComponentType<P> | undefined;
+  const fetch = () =>
+    load().then((component) => {
+      here = component;
+      return component;
+    });
+  function Deferred(props: P) {
+    const { it, problem, want } = useLater(fetch);
+    const Loaded = it ?? here;
+    useEffect(() => {
+      if (!here) want();
+    }, [want]);
     return Loaded ? <Loaded {...props} /> : <p role="status">{problem}</p>;
-  };
+  }
+  return Object.assign(Deferred, { fetch });
 }

@@ -13,6 +13,8 @@ export interface PopOutProps {
   readonly onOpenChange?: (isOpen: boolean) => void;
   readonly onOpenAutoFocus?: (event: Event) => void;
   readonly onCloseAutoFocus?: (event: Event) => void;
+  /** What the sheet holds, where it has to be fetched as well: the sheet opens when both are there. */
+  readonly needs?: { readonly fetch: () => Promise<unknown> };
   /** What the sheet holds; asked for only while it is open. */
   readonly children: () => ReactNode;
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useCallback, useState } from 'react';
 import { useLater } from './later.tsx';
 import type { ButtonProps, MenuProps, PopOutProps } from './pop-out-props.ts';
 
@@ -10,7 +10,12 @@ const comeNear = () => void load().catch(() => undefined);
 
 /** A button and the small sheet that it opens beside itself. */
 export function PopOut(props: PopOutProps) {
-  const { it: parts, problem, want } = useLater(load);
+  const { needs } = props;
+  const both = useCallback(async () => {
+    const [parts] = await Promise.all([load(), needs?.fetch()]);
+    return parts;
+  }, [needs]);
+  const { it: parts, problem, want } = useLater(both);
   const [own, setOwn] = useState(false);
   const isOpen = props.open ?? own;
   const change = (next: boolean) => {
@@ -23,6 +28,7 @@ export function PopOut(props: PopOutProps) {
       button={props.button}
       opens="dialog"
       problem={problem}
+      near={() => void both().catch(() => undefined)}
       onWant={() => {
         change(true);
         want();
