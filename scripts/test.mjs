@@ -48,7 +48,6 @@ const count = (file, isGood) => {
 
 check('lint', 'npx', ['biome', 'check', '.']);
 check('types', 'node', ['scripts/types.mjs']);
-check('unused', 'npx', ['knip', '--no-progress']);
 const unit = join(results, 'unit.xml');
 count(
   unit,
