@@ -1,12 +1,13 @@
 'use client';
 
 import { useId, useState } from 'react';
-import type { FieldStore } from '../../dom/store.ts';
 import type { Field } from '../../react/use-field.ts';
 import { faceOf } from '../kinds/faces.tsx';
+import { deferred } from '../sheet/later.tsx';
 import { PlainField } from '../sheet/plain-field.tsx';
-import { RestingField } from '../sheet/resting-field.tsx';
-import { phoneKeys } from './phone-keys.ts';
+
+const PhoneKeyboard = deferred(() => import('./phone-keyboard.tsx').then((keys) => keys.PhoneKeyboard));
+const RestingField = deferred(() => import('../sheet/resting-field.tsx').then((rest) => rest.RestingField));
 
 type View = 'desktop' | 'phone' | 'rest';
 
@@ -108,39 +109,5 @@ function Choices({
         </label>
       ))}
     </div>
-  );
-}
-
-/** The keyboard the phone would raise, drawn. Its keys type; the focus stays in the field. */
-function PhoneKeyboard({ store, inputmode }: { readonly store: FieldStore; readonly inputmode: string }) {
-  const rows = phoneKeys(inputmode);
-  if (!rows) return <p className="min-h-40 text-sm text-faint">inputmode “none”: no keyboard is raised.</p>;
-  return (
-    <fieldset dir="ltr" className="mt-2 border-t pt-2">
-      <legend className="sr-only">Phone keyboard for inputmode {inputmode}</legend>
-      {rows.map((row) => (
-        <div key={row.map((key) => key.shows).join('')} className="mb-1.5 flex justify-center gap-1.5">
-          {row.map((key) => (
-            <button
-              key={key.shows}
-              type="button"
-              tabIndex={-1}
-              disabled={!key.types && !key.does}
-              aria-label={key.does ?? key.shows}
-              style={{ flex: `${key.wide ?? 1} 1 0` }}
-              className="h-9 min-w-0 border border-line bg-paper text-sm enabled:hover:bg-wash"
-              onPointerDown={(event) => {
-                event.preventDefault();
-                store.dispatch(key.does ? { type: key.does } : { type: 'key', text: key.types! });
-                store.restore({ ...store.state() });
-              }}
-            >
-              {key.shows}
-            </button>
-          ))}
-        </div>
-      ))}
-      <p className="caption text-center">inputmode “{inputmode || 'text'}”</p>
-    </fieldset>
   );
 }

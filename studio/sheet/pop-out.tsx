@@ -1,11 +1,11 @@
 'use client';
 
-import { type ReactNode, useCallback, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { useLater } from './later.tsx';
 import type { ButtonProps, MenuProps, PopOutProps } from './pop-out-props.ts';
 
 const load = () => import('./pop-out-parts.tsx');
-/** As the pointer or the focus comes near: what is fetched now need not be waited for at the click. */
+/** Before the click: what is fetched now need not be waited for then. */
 const comeNear = () => void load().catch(() => undefined);
 
 /** A button and the small sheet that it opens beside itself. */
@@ -59,6 +59,25 @@ export function Menu(props: MenuProps) {
   );
 }
 
+/**
+ * Fetches what a page may need next as soon as somebody begins to use it, so that a click opens it at once and no key
+ * typed right behind the click is lost. A first visit that only looks fetches nothing.
+ */
+function useOnFirstUse(fetch: () => void): void {
+  const latest = useRef(fetch);
+  latest.current = fetch;
+  useEffect(() => {
+    const heard = new AbortController();
+    const begin = () => {
+      heard.abort();
+      latest.current();
+    };
+    for (const type of ['pointermove', 'pointerdown', 'keydown', 'focusin'])
+      window.addEventListener(type, begin, { signal: heard.signal, passive: true });
+    return () => heard.abort();
+  }, []);
+}
+
 /** The button before what it opens is there. `near` is called as the pointer or the focus comes near. */
 export function Waiting({
   button,
@@ -76,6 +95,7 @@ export function Waiting({
   readonly onWant: (isKey: boolean) => void;
   readonly children: ReactNode;
 }) {
+  useOnFirstUse(near);
   return (
     <button
       {...button}

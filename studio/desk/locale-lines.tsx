@@ -1,0 +1,78 @@
+'use client';
+
+import { useEffect, useMemo } from 'react';
+import { readOn } from '../../dom/clock.ts';
+import { share } from '../../dom/share.ts';
+import { createStore, type FieldStore } from '../../dom/store.ts';
+import { compileField } from '../../engine/document/compile.ts';
+import type { FieldDocument } from '../../engine/document/document.ts';
+import { kinds } from '../../engine/kinds/index.ts';
+import { useField } from '../../react/use-field.ts';
+import { GhostedInput } from '../sheet/ghosted-input.tsx';
+
+/** Locales that between them group, order and write digits in every way. */
+const sheetLocales = [
+  'en-GB', 'en-US', 'en-IN', 'de-DE', 'de-CH', 'fr-FR', 'es-ES', 'it-IT', 'nl-NL', 'pl-PL', 'sv-SE', 'pt-BR', 'ar-EG', 'he-IL', 'hi-IN', 'ja-JP',
+] as const; // biome-ignore format: a list
+
+/** A line for each of the locales. */
+export function LocaleLines({
+  definition,
+  own,
+  today,
+}: {
+  readonly definition: FieldDocument;
+  readonly own: FieldStore;
+  readonly today: string | undefined;
+}) {
+  const stores = useMemo(
+    () =>
+      sheetLocales.map((locale) => {
+        const { placeholder: _, initial: __, ...rest } = definition;
+        const compiled = compileField(
+          { ...rest, id: `${definition.id}-${locale}`, locale } as FieldDocument,
+          { locale },
+          kinds,
+        );
+        return { locale, store: createStore(compiled, readOn(today)) };
+      }),
+    [definition, today],
+  );
+  useEffect(() => {
+    // What the field holds already is what the sheet begins with; nothing of that comes back to it.
+    const { value } = own.reading();
+    if (value !== null) for (const { store } of stores) store.dispatch({ type: 'set', text: value });
+    return share([own, ...stores.map(({ store }) => store)]);
+  }, [own, stores]);
+  const names = new Intl.DisplayNames('en-GB', { type: 'language' });
+  return (
+    <ul className="grid grid-cols-1 gap-x-6 gap-y-2 pt-3 sm:grid-cols-2 xl:grid-cols-4">
+      {stores.map(({ locale, store }) => (
+        <Line key={locale} locale={locale} name={names.of(locale) ?? locale} store={store} />
+      ))}
+    </ul>
+  );
+}
+
+function Line({
+  locale,
+  name,
+  store,
+}: {
+  readonly locale: string;
+  readonly name: string;
+  readonly store: FieldStore;
+}) {
+  const field = useField(store.field, { store });
+  const isRightToLeft = /^(ar|he|fa|ur)\b/.test(locale);
+  return (
+    <li lang={locale}>
+      <span className="caption" lang="en-GB">
+        {name} · {locale}
+      </span>
+      <div dir={isRightToLeft ? 'rtl' : 'ltr'}>
+        <GhostedInput field={field} label={`In ${name}`} />
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,44 @@
+'use client';
+
+import type { FieldStore } from '../../dom/store.ts';
+import { phoneKeys } from './phone-keys.ts';
+
+/** The keyboard the phone would raise, drawn. Its keys type; the focus stays in the field. */
+export function PhoneKeyboard({
+  store,
+  inputmode,
+}: {
+  readonly store: FieldStore;
+  readonly inputmode: string;
+}) {
+  const rows = phoneKeys(inputmode);
+  if (!rows) return <p className="min-h-40 text-sm text-faint">inputmode “none”: no keyboard is raised.</p>;
+  return (
+    <fieldset dir="ltr" className="mt-2 border-t pt-2">
+      <legend className="sr-only">Phone keyboard for inputmode {inputmode}</legend>
+      {rows.map((row) => (
+        <div key={row.map((key) => key.shows).join('')} className="mb-1.5 flex justify-center gap-1.5">
+          {row.map((key) => (
+            <button
+              key={key.shows}
+              type="button"
+              tabIndex={-1}
+              disabled={!key.types && !key.does}
+              aria-label={key.does ?? key.shows}
+              style={{ flex: `${key.wide ?? 1} 1 0` }}
+              className="h-9 min-w-0 border border-line bg-paper text-sm enabled:hover:bg-wash"
+              onPointerDown={(event) => {
+                event.preventDefault();
+                store.dispatch(key.does ? { type: key.does } : { type: 'key', text: key.types! });
+                store.restore({ ...store.state() });
+              }}
+            >
+              {key.shows}
+            </button>
+          ))}
+        </div>
+      ))}
+      <p className="caption text-center">inputmode “{inputmode || 'text'}”</p>
+    </fieldset>
+  );
+}
