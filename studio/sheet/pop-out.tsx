@@ -5,8 +5,6 @@ import { useLater } from './later.tsx';
 import type { ButtonProps, MenuProps, PopOutProps } from './pop-out-props.ts';
 
 const load = () => import('./pop-out-parts.tsx');
-/** Before the click: what is fetched now need not be waited for then. */
-const comeNear = () => void load().catch(() => undefined);
 
 /** A button and the small sheet that it opens beside itself. */
 export function PopOut(props: PopOutProps) {
@@ -15,7 +13,7 @@ export function PopOut(props: PopOutProps) {
     const [parts] = await Promise.all([load(), needs?.fetch()]);
     return parts;
   }, [needs]);
-  const { it: parts, problem, want } = useLater(both);
+  const { it: parts, problem, fetch, want } = useLater(both);
   const [own, setOwn] = useState(false);
   const isOpen = props.open ?? own;
   const change = (next: boolean) => {
@@ -28,7 +26,7 @@ export function PopOut(props: PopOutProps) {
       button={props.button}
       opens="dialog"
       problem={problem}
-      near={() => void both().catch(() => undefined)}
+      near={fetch}
       onWant={() => {
         change(true);
         want();
@@ -41,7 +39,7 @@ export function PopOut(props: PopOutProps) {
 
 /** A button and the menu that it opens. */
 export function Menu(props: MenuProps) {
-  const { it: parts, problem, want } = useLater(load);
+  const { it: parts, problem, fetch, want } = useLater(load);
   const [byKey, setByKey] = useState(false);
   if (parts) return <parts.OpenedMenu {...props} byKey={byKey} />;
   return (
@@ -49,6 +47,7 @@ export function Menu(props: MenuProps) {
       button={props.button}
       opens="menu"
       problem={problem}
+      near={fetch}
       onWant={(isKey) => {
         setByKey(isKey);
         want();
@@ -83,14 +82,14 @@ export function Waiting({
   button,
   opens,
   problem,
-  near = comeNear,
+  near,
   onWant,
   children,
 }: {
   readonly button: ButtonProps;
   readonly opens: 'menu' | 'dialog';
   readonly problem: string;
-  readonly near?: () => void;
+  readonly near: () => void;
   /** Told whether it was a key. */
   readonly onWant: (isKey: boolean) => void;
   readonly children: ReactNode;

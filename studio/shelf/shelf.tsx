@@ -292,7 +292,7 @@ const loadNewField = () => import('./new-field-menu.tsx');
 
 /** The shapes to begin with are fetched with their menu. */
 function NewField({ set }: { readonly set: EditedSet }) {
-  const { it: menu, problem, want } = useLater(loadNewField);
+  const { it: menu, problem, fetch, want } = useLater(loadNewField);
   const [byKey, setByKey] = useState(false);
   if (menu) return <menu.NewFieldMenu set={set} byKey={byKey} />;
   return (
@@ -300,7 +300,7 @@ function NewField({ set }: { readonly set: EditedSet }) {
       button={newFieldButton}
       opens="menu"
       problem={problem}
-      near={() => void loadNewField().catch(() => undefined)}
+      near={fetch}
       onWant={(isKey) => {
         setByKey(isKey);
         want();
