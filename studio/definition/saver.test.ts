@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { SetDocument } from '../../engine/document/document.ts';
-import { type Answer, createSaver, type SaveState } from './saver.ts';
+import { type Answer, createSaver, type SaveState, sendTo } from './saver.ts';
 
 const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
 
@@ -129,4 +129,16 @@ test('what another page left unsaved is sent at once, on the revision it was mad
   saver.takeUp(7, titled('left'));
   await vi.runAllTimersAsync();
   expect([sent, saver.base()]).toEqual([[[7, 'left']], 8]);
+});
+
+test.each([
+  ['{"revision": 7', undefined],
+  ['{}', undefined],
+  ['null', undefined],
+  ['{"revision": 7}', 7],
+])('an answer that arrived as %s acknowledges %s', async (body, revision) => {
+  vi.stubGlobal('fetch', async () => new Response(body, { status: 200 }));
+  const answer = await sendTo('huts', () => 'page')(6, {} as SetDocument, false);
+  vi.unstubAllGlobals();
+  expect(answer).toMatchObject(revision === undefined ? { ok: false, faults: [] } : { ok: true, revision });
 });

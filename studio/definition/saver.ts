@@ -146,8 +146,15 @@ export const sendTo =
         faults: [],
       };
     }
-    const body = (await response.json().catch(() => ({}))) as Record<string, never>;
-    if (response.ok) return { ok: true, revision: body.revision! };
+    const body = ((await response.json().catch(() => null)) ?? {}) as Record<string, never>;
+    // Cut off by a reload the answer is none, whatever its head said: without a revision nothing is acknowledged.
+    if (response.ok && typeof body.revision === 'number') return { ok: true, revision: body.revision };
+    if (response.ok)
+      return {
+        ok: false,
+        why: 'Arbeit’s answer did not arrive whole. It is sent again by itself.',
+        faults: [],
+      };
     if (response.status === 409) return { ok: false, theirs: body.theirs!, kept: body.kept! };
     return {
       ok: false,
