@@ -3,9 +3,9 @@ import { apply } from '../engine/field/state.ts';
 import { moved } from './drag.ts';
 import { bindForm } from './form.ts';
 import { eventFor } from './input-types.ts';
-import type { Line } from './line.ts';
 import { changeOf, type Range } from './replaced.ts';
 import type { FieldStore } from './store.ts';
+import type { TextControl } from './text-control.ts';
 import { isAsking, watchAsking } from './validity.ts';
 
 export interface BindOptions {
@@ -13,13 +13,13 @@ export interface BindOptions {
   readonly submits?: 'raw' | 'display';
 }
 
-const nativeValue = (input: Line): PropertyDescriptor =>
+const nativeValue = (input: TextControl): PropertyDescriptor =>
   Object.getOwnPropertyDescriptor(Object.getPrototypeOf(input), 'value')!;
 
 /** What an input showed when it was let go: nobody typed that, should another field take the input over. */
-const lastShown = new WeakMap<Line, string>();
+const lastShown = new WeakMap<TextControl, string>();
 /** The binding that has an input now: one that comes right after another takes the focus over with it. */
-const bindings = new WeakMap<Line, object>();
+const bindings = new WeakMap<TextControl, object>();
 
 /**
  * Binds a field to a real `<input>` (text, tel, search, url or password) or `<textarea>`. Everything happens in the task of the
@@ -27,7 +27,7 @@ const bindings = new WeakMap<Line, object>();
  * browser changes by itself (composition, suggestions, autofill) is left alone until it is done and then taken
  * over, by the range it is known to have replaced or by difference. Returns the way to let go again.
  */
-export function bind(input: Line, store: FieldStore, options: BindOptions = {}): () => void {
+export function bind(input: TextControl, store: FieldStore, options: BindOptions = {}): () => void {
   /** The text and selection a composition began with. Nothing is written to the input while there is one. */
   let composing: Range | null = null;
   /** The same for a text being dragged out of the field. */

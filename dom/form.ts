@@ -1,5 +1,5 @@
-import type { Line } from './line.ts';
 import type { FieldStore } from './store.ts';
+import type { TextControl } from './text-control.ts';
 
 /**
  * The field's part in its form: raw (or display) in `FormData`, reset, submit. The listeners sit on the document, or the
@@ -7,7 +7,7 @@ import type { FieldStore } from './store.ts';
  * `catchUp` takes over what the input shows before any of it is handed on.
  */
 export function bindForm(
-  input: Line,
+  input: TextControl,
   store: FieldStore,
   submits: 'raw' | 'display',
   signal: AbortSignal,

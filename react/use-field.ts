@@ -3,8 +3,8 @@
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { type BindOptions, bind } from '../dom/bind.ts';
 import { readOn } from '../dom/clock.ts';
-import type { Line } from '../dom/line.ts';
 import { createStore, type FieldStore } from '../dom/store.ts';
+import type { TextControl } from '../dom/text-control.ts';
 import type { OpenField } from '../engine/field/kind.ts';
 import type { FieldState } from '../engine/field/moment.ts';
 import type { Reading } from '../engine/field/reading.ts';
@@ -20,7 +20,7 @@ export interface Field {
   /** Guide text still to come, to be drawn behind the input after what it displays; empty when there is none. */
   readonly ghost: string;
   /** Spread on the `<input>`, or on a `<textarea>` where the field has several lines. It is uncontrolled: the binding writes to it, React does not. */
-  readonly inputProps: Record<string, unknown> & { ref: RefCallback<Line> };
+  readonly inputProps: Record<string, unknown> & { ref: RefCallback<TextControl> };
   readonly labelProps: { readonly htmlFor: string };
   readonly hintProps: { readonly id: string };
   /** Spread on the element that shows the message; it must be there always, empty or not. */
@@ -45,7 +45,7 @@ export function useField(
   }
   const present = store;
   const state = useSyncExternalStore(present.subscribe, present.state, present.state);
-  const ref = useCallback<RefCallback<Line>>(
+  const ref = useCallback<RefCallback<TextControl>>(
     (input) => (input ? bind(input, present, { submits }) : undefined),
     [present, submits],
   );

@@ -104,16 +104,21 @@ describe('imports go one way', () => {
   });
 
   test('nobody but the kinds’ own folders asks which kind it is', () => {
-    const names = Object.keys(kinds).join('|');
+    const name = `'(?:${Object.keys(kinds).join('|')})'`;
     // Nodes of the notation, cells and options have types of their own, some of them called like a kind.
-    const asked = new RegExp(
-      `\\bkind\\s*[!=]==?\\s*'(?:${names})'|'(?:${names})'\\s*[!=]==?\\s*[\\w.]*\\bkind\\b|switch \\([\\w.]*\\bkind\\)`,
-    );
+    const asked = [
+      `\\bkind\\s*[!=]==?\\s*${name}`,
+      `${name}\\s*[!=]==?\\s*[\\w.]*\\bkind\\b`,
+      'switch \\([\\w.]*\\bkind\\)',
+      // In a list of names, or by a list.
+      `\\[(?:\\s*'[\\w-]+',)*\\s*${name},\\s*${name}`,
+      '\\.(?:includes|has|indexOf)\\([\\w.]*\\bkind\\)',
+    ].map((form) => new RegExp(form));
     const astray = Object.keys(rooms)
       .flatMap((room) => sources(join(root, room)))
       .map((file) => relative(root, file))
       .filter((file) => !/^(engine|studio)\/kinds\//.test(file))
-      .filter((file) => asked.test(readFileSync(join(root, file), 'utf8')));
+      .filter((file) => asked.some((form) => form.test(readFileSync(join(root, file), 'utf8'))));
     expect(astray).toEqual([]);
   });
 

@@ -41,6 +41,8 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   readonly limits?: Limits;
   /** Checks that say nothing of its values: a date has no length, an amount no check character. */
   readonly pointless?: readonly Check['type'][];
+  /** The same value looks different from one locale to the next. */
+  readonly byLocale?: true;
   /** Whatever stands there is whole: it brings no rule `complete` of its own. */
   readonly isAlwaysWhole?: true;
 }

@@ -2,13 +2,13 @@ import { oneTimeCode, pin } from './boxes/define.ts';
 import { drawing as drawBoxes } from './boxes/sample.ts';
 import { date as defineDate } from './date/define.ts';
 import { drawing as drawDate } from './date/sample.ts';
-import type { KindTable } from './definition.ts';
+import type { KindEntry, KindTable } from './definition.ts';
 import { duration as defineDuration } from './duration/define.ts';
 import { drawing as drawDuration } from './duration/sample.ts';
 import { currency, number as defineNumber, percent } from './number/define.ts';
 import { drawing as drawNumber } from './number/sample.ts';
 import { pattern as definePattern } from './pattern/define.ts';
-import { drawing as drawPattern } from './pattern/drawing.ts';
+import { drawing as drawPattern } from './pattern/sample.ts';
 import { phone as definePhone } from './phone/define.ts';
 import { drawing as drawPhone } from './phone/sample.ts';
 import { runs } from './runs.ts';
@@ -34,6 +34,9 @@ export const kinds = {
 
 export type AllKinds = typeof kinds;
 export type KindName = keyof AllKinds;
+
+/** One of them by its name, as what every kind is. */
+export const kindOf = (name: KindName): KindEntry => kinds[name];
 
 /** The plan of a kind, by its name; any kind's, where none is named. */
 export type PlanOf<K extends KindName = KindName> = ReturnType<AllKinds[K]['define']['plan']>;

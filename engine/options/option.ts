@@ -10,6 +10,8 @@ interface Described {
   readonly about?: string;
   /** The pieces of the specimen it is defined at. */
   readonly at: readonly string[];
+  /** Means something only where another option is this; elsewhere it may stand and changes nothing. */
+  readonly when?: { readonly option: string; readonly is: Constant };
   /** It must be given. */
   readonly needed?: true;
 }

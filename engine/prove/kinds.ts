@@ -4,9 +4,7 @@ import type { FieldDocument, RuleDocument } from '../document/document.ts';
 import type { Body } from '../field/body.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
-import type { Drawing } from '../kinds/drawing.ts';
-import type { KindName } from '../kinds/index.ts';
-import { kinds } from '../kinds/index.ts';
+import { type KindName, kindOf, kinds } from '../kinds/index.ts';
 import type { PartsBody } from '../kinds/parts.ts';
 import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
@@ -146,7 +144,7 @@ export function atomsOf(
     const { texts, at } = body as PartsBody;
     return texts.flatMap((text, part) => [...text].map((c, i) => ({ c, at: at[part]! + i })));
   }
-  const draw: Drawing = kinds[field.plan.kind as KindName].draw;
+  const { draw } = kindOf(field.plan.kind as KindName);
   const own = draw.own?.(field.plan, body) ?? (() => true);
   const at: number[] = [];
   let offset = 0;

@@ -1,8 +1,7 @@
 import { countOf } from '../values/graphemes.ts';
 import { match } from './automaton.ts';
 import { rotated, schemes } from './checksum.ts';
-import type { Finding, Verdict } from './finding.ts';
-import { incomplete, passed } from './finding.ts';
+import { type Finding, incomplete, passed, type Verdict } from './finding.ts';
 import type { Check } from './rule.ts';
 
 const none: Readonly<Record<string, string>> = {};

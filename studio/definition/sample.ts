@@ -2,13 +2,13 @@ import { compileField } from '../../engine/document/compile.ts';
 import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import type { OpenField } from '../../engine/field/kind.ts';
 import type { Piece } from '../../engine/kinds/drawing.ts';
-import { kinds } from '../../engine/kinds/index.ts';
+import { kindOf, kinds } from '../../engine/kinds/index.ts';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
 /** A finished text of the field, in pieces. */
 export const sampleOf = (field: FieldDocument, set: Facts): readonly Piece[] =>
-  kinds[field.kind].draw.sample(compileField({ ...field, rules: [] } as FieldDocument, set, kinds) as never);
+  kindOf(field.kind).draw.sample(compileField({ ...field, rules: [] }, set, kinds));
 
 /** The specimen as one line of text, for showing what a choice would make of it. */
 export const sampleLine = (pieces: readonly Piece[]): string =>

@@ -2,14 +2,12 @@
 
 import type { CheckDocument } from '../../engine/document/document.ts';
 import { problemWithCheck } from '../../engine/document/read-rules.ts';
-import type { Definition } from '../../engine/kinds/definition.ts';
-import type { KindName } from '../../engine/kinds/index.ts';
-import { kinds } from '../../engine/kinds/index.ts';
+import { type KindName, kindOf } from '../../engine/kinds/index.ts';
 import { parseExpression } from '../../engine/rules/expression.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 
-const limitsOf = (kind: KindName) => (kinds[kind].define as Definition).limits;
+const limitsOf = (kind: KindName) => kindOf(kind).define.limits;
 
 /** What a check needs to be told, each with its own line or list. */
 export function CheckEditor({
@@ -144,7 +142,7 @@ function RangeEditor({
 /** What the document's reader would say of a range. */
 function problemWithRange(kind: KindName, check: RangeCheck): string | null {
   const given = Object.fromEntries(Object.entries(check).filter(([, value]) => value !== ''));
-  return problemWithCheck(kinds[kind].define, given)[0] ?? null;
+  return problemWithCheck(kindOf(kind).define, given)[0] ?? null;
 }
 
 function problemWithLength(

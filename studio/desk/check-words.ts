@@ -1,6 +1,5 @@
 import type { CheckDocument } from '../../engine/document/document.ts';
-import type { Definition } from '../../engine/kinds/definition.ts';
-import { type KindName, kinds } from '../../engine/kinds/index.ts';
+import { type KindName, kindOf } from '../../engine/kinds/index.ts';
 
 export type CheckType = CheckDocument['type'];
 
@@ -32,5 +31,4 @@ export function codeOf(check: CheckDocument): string {
 }
 
 /** A limit to begin with, for kinds that have an order. */
-export const firstLimit = (kind: KindName): string | undefined =>
-  (kinds[kind].define as Definition).limits?.begin;
+export const firstLimit = (kind: KindName): string | undefined => kindOf(kind).define.limits?.begin;

@@ -9,7 +9,7 @@ import { compileField } from '../../engine/document/compile.ts';
 import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import type { OpenField } from '../../engine/field/kind.ts';
 import { start } from '../../engine/field/state.ts';
-import { kinds } from '../../engine/kinds/index.ts';
+import { kindOf, kinds } from '../../engine/kinds/index.ts';
 import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
 import { type Field, useField } from '../../react/use-field.ts';
 import { todayIn } from '../definition/clock.ts';
@@ -23,7 +23,7 @@ import type { StoredSet } from '../store/sets.ts';
 import { KindRuler } from './kind-ruler.tsx';
 import { KindSpecimen } from './kind-specimen.tsx';
 import { LiveField } from './live-field.tsx';
-import { differsByLocale, LocaleSheet } from './locale-sheet.tsx';
+import { LocaleSheet } from './locale-sheet.tsx';
 import { PatternText, PatternTop, usePattern } from './pattern-top.tsx';
 import { Properties } from './properties.tsx';
 import { Rules } from './rules.tsx';
@@ -103,7 +103,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
               }
             />
           </div>
-          {differsByLocale(definition.kind) && (
+          {kindOf(definition.kind).define.byLocale && (
             <LocaleSheet definition={definition} own={bench.store} today={today} />
           )}
         </div>

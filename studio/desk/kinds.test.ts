@@ -184,3 +184,39 @@ test('regions by the beginning of a word, by letters, by code, by a number that 
   expect(found('gb')).toContain('GB');
   expect(found('zz')).toEqual([]);
 });
+
+describe('lists made elsewhere', () => {
+  const offered = (made: FieldDocument, key: string) => {
+    const option = optionsFor(made, key === 'types' ? 'number' : 'region').find((one) => one.key === key)!;
+    return option.is === 'choice' ? option : expect.fail('expected a choice');
+  };
+
+  test.each([
+    ['regions', ['DE', 'CH']],
+    ['types', ['mobile', 'fixed']],
+  ])('%s: one that is none of those offered is offered beside them, chosen, and kept', (key, list) => {
+    const made = field('phone', { home: 'DE', [key]: list });
+    const option = offered(made, key);
+    expect(option.choices.filter(([value]) => isSame(value, list))).toHaveLength(1);
+    expect(chosen(made, option)).toEqual(list);
+    expect(withOption(made, option, list).entry).toEqual(made.entry);
+    const home = optionsFor(made, 'region').find((one) => one.key === 'home')!;
+    expect(withOption(made, home, 'CH').entry).toEqual({ home: 'CH', [key]: list });
+    // Where it is none of its own, only the usual ones are offered.
+    const bare = offered(field('phone', { home: 'DE' }), key);
+    expect(bare.choices.some(([value]) => isSame(value, list))).toBe(false);
+  });
+
+  test('numbers of the home region alone stay so when the home moves', () => {
+    const made = field('phone', { home: 'DE', regions: ['DE'] });
+    const home = optionsFor(made, 'region').find((one) => one.key === 'home')!;
+    expect(withOption(made, home, 'CH').entry).toEqual({ home: 'CH', regions: ['CH'] });
+  });
+});
+
+test('an option that means something only beside another is offered only there', () => {
+  const keys = (positions: string) =>
+    optionsFor(field('pattern', { pattern: '<3 digit>', positions }), 'typing').map(({ key }) => key);
+  expect(keys('flow')).toEqual(['positions', 'literals', 'raw', 'ghost']);
+  expect(keys('fixed')).toEqual(['positions', 'literals', 'raw', 'filler']);
+});

@@ -1,26 +1,12 @@
 'use client';
 
-import { useState } from 'react';
-import type { FieldStore } from '../../dom/store.ts';
-import type { FieldDocument } from '../../engine/document/document.ts';
+import { type ComponentProps, useState } from 'react';
 import { deferred } from '../sheet/later.tsx';
 
 const LocaleLines = deferred(() => import('./locale-lines.tsx').then((lines) => lines.LocaleLines));
 
-/** Kinds that look different from one locale to the next. */
-export const differsByLocale = (kind: FieldDocument['kind']): boolean =>
-  ['number', 'currency', 'percent', 'date', 'time', 'duration'].includes(kind);
-
 /** The same field in many locales at once: type into any of them, and all show that value in their own way. */
-export function LocaleSheet({
-  definition,
-  own,
-  today,
-}: {
-  readonly definition: FieldDocument;
-  readonly own: FieldStore;
-  readonly today: string | undefined;
-}) {
+export function LocaleSheet(props: ComponentProps<typeof LocaleLines>) {
   const [isOpen, setOpen] = useState(false);
   return (
     <section aria-label="Locale sheet" className="mt-6">
@@ -36,7 +22,7 @@ export function LocaleSheet({
           {isOpen ? 'Put away' : 'Lay out'}
         </button>
       </div>
-      {isOpen && <LocaleLines definition={definition} own={own} today={today} />}
+      {isOpen && <LocaleLines {...props} />}
     </section>
   );
 }

@@ -1,21 +1,30 @@
 import type { FieldDocument } from '../../engine/document/document.ts';
 import type { DocumentFault } from '../../engine/faults/document-fault.ts';
 import { Spot } from '../../engine/faults/spot.ts';
-import { kinds } from '../../engine/kinds/index.ts';
-import type { Option as Described, Text } from '../../engine/options/option.ts';
+import { kindOf } from '../../engine/kinds/index.ts';
+import type { Option as Described, Options, Text } from '../../engine/options/option.ts';
 import { readOptions } from '../../engine/options/read.ts';
 import type { Option } from '../kinds/option.ts';
 import { carriedAlong, editedHere } from '../kinds/options.ts';
 
+type Entry = Readonly<Record<string, unknown>>;
+
 /** The options a part of the specimen stands for, from the kind's own description of them. */
 export function optionsFor(field: FieldDocument, part: string): readonly Option[] {
-  const { options } = kinds[field.kind].define;
-  return Object.entries(options as Readonly<Record<string, Described>>)
-    .filter(([, { at }]) => at.includes(part))
-    .flatMap(([key, option]) => editedHere(field, key, option) ?? offered(key, option));
+  const entry: Entry = field.entry;
+  const { options } = kindOf(field.kind).define;
+  return Object.entries(options)
+    .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
+    .flatMap(([key, option]) => editedHere(field, key, option) ?? offered(key, option, entry[key]));
 }
 
-function offered(key: string, option: Described): readonly Option[] {
+/** Whether an option is what another one needs it to be. */
+function isMet(options: Options, entry: Entry, { option, is }: NonNullable<Described['when']>): boolean {
+  const described = options[option];
+  return (entry[option] ?? (described && 'usual' in described ? described.usual : undefined)) === is;
+}
+
+function offered(key: string, option: Described, value: unknown): readonly Option[] {
   const { label } = option;
   switch (option.is) {
     case 'choice': {
@@ -40,7 +49,11 @@ function offered(key: string, option: Described): readonly Option[] {
     case 'list': {
       if (option.of.is !== 'choice') return [];
       const single = option.of.choices.map(([value, words]) => [[value], words] as const);
-      return [{ key, label, is: 'choice', usual: option.usual, choices: [[[], 'any'], ...single] }];
+      const choices: (readonly [value: unknown, words: string])[] = [[[], 'any'], ...single];
+      // A list made elsewhere that is none of these stands as it is beside them.
+      if (Array.isArray(value) && !choices.some(([one]) => isSame(one, value)))
+        choices.push([value, value.join(', ')]);
+      return [{ key, label, is: 'choice', usual: option.usual, choices }];
     }
   }
 }
@@ -74,8 +87,6 @@ function problemWith(key: string, option: Described, text: string): string | nul
   return faults[0]?.message ?? null;
 }
 
-type Entry = Readonly<Record<string, unknown>>;
-
 /** What an option is set to, or what it is when nothing is said. */
 export function chosen(field: FieldDocument, option: Option): unknown {
   const [key, member] = option.key.split('.') as [string, string?];
@@ -89,7 +100,7 @@ export const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) ===
 /** The field with an option set; one set to what is usual is left out, so that a document says nothing idle. */
 export function withOption(field: FieldDocument, option: Option, value: unknown): FieldDocument {
   const [key, member] = option.key.split('.') as [string, string?];
-  const described = (kinds[field.kind].define.options as Readonly<Record<string, Described>>)[key];
+  const described = kindOf(field.kind).define.options[key];
   const entry: Record<string, unknown> = { ...field.entry };
   const isUsual = isSame(value, option.usual) || (option.is === 'text' && value === '');
   const next = !described?.needed && isUsual ? undefined : value;
@@ -110,7 +121,7 @@ export function withOption(field: FieldDocument, option: Option, value: unknown)
 /** The entry without what the change has made meaningless: options the kind finds at odds with the one that was set. */
 function settled(field: FieldDocument, entry: Record<string, unknown>, set: string): Record<string, unknown> {
   const faults: DocumentFault[] = [];
-  kinds[field.kind].define.check?.(new Spot(entry, '$', faults));
+  kindOf(field.kind).define.check?.(new Spot(entry, '$', faults));
   const rest = { ...entry };
   for (const { path } of faults) {
     const key = path.slice(2);

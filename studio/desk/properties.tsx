@@ -3,13 +3,14 @@
 import { memo } from 'react';
 import type { FieldDocument } from '../../engine/document/document.ts';
 import type { Plan } from '../../engine/field/compiled.ts';
-import { needsText, withUsual } from '../../engine/kinds/pattern/define.ts';
+import { needsText } from '../../engine/kinds/pattern/define.ts';
 import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
-import { graphemes } from '../../engine/values/graphemes.ts';
 import { withAttribute, withText } from '../definition/edits.ts';
 import { hasNotation } from '../kinds/notation.ts';
+import type { Option } from '../kinds/option.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
+import { chosen, isSame, optionsFor, withOption } from './options.ts';
 
 type Change = (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
 
@@ -64,14 +65,15 @@ export const Properties = memo(function Properties({
         </p>
       )}
       {hasNotation(definition) && (
-        <Entry definition={definition} plan={plan as PatternPlan} onChange={onChange} />
+        <Typing definition={definition} plan={plan as PatternPlan} onChange={onChange} />
       )}
       <Attributes definition={definition} onChange={onChange} />
     </section>
   );
 });
 
-function Entry({
+/** How a pattern behaves while it is typed: options that belong to no single part of it. */
+function Typing({
   definition,
   plan,
   onChange,
@@ -80,76 +82,66 @@ function Entry({
   readonly plan: PatternPlan;
   readonly onChange: Change;
 }) {
-  const entry = withUsual(definition.entry);
-  const needed = plan.positions === 'flow' && needsText(plan);
-  const set = (more: Partial<FieldDocument<'pattern'>['entry']>, about?: string) =>
-    onChange((f) => ({ ...f, entry: { ...f.entry, ...more } }) as FieldDocument, about);
+  const { raw } = definition.entry;
+  const mayLoseText = plan.positions === 'flow' && needsText(plan) && raw !== 'text';
   return (
     <>
       <h2 className="border-b border-ink pt-3 pb-1 font-semibold">Typing</h2>
-      <div className="flex gap-3">
-        <Choice
-          label="Positions"
-          value={entry.positions}
-          options={{ flow: 'text closes up', fixed: 'each cell keeps its place' }}
-          onChange={(v) => set({ positions: v as 'flow' })}
-        />
-        <Choice
-          label="Fixed text appears"
-          value={entry.literals}
-          options={{ behind: 'when needed', ahead: 'at once' }}
-          onChange={(v) => set({ literals: v as 'behind' })}
-        />
-      </div>
-      <div className="flex gap-3">
-        <Choice
-          label="Raw value"
-          value={entry.raw ?? ''}
-          options={{
-            '': 'as needed',
-            content: 'what was typed',
-            text: 'with fixed text',
-          }}
-          onChange={(raw) =>
-            onChange((f) => {
-              const { raw: _, ...others } = (f as FieldDocument<'pattern'>).entry;
-              return { ...f, entry: raw ? { ...others, raw } : others } as FieldDocument;
-            })
-          }
-        />
-        {entry.positions === 'fixed' ? (
-          <Labelled label="Filler for blanks">
-            {(id) => (
-              <DraftInput
-                id={id}
-                className="entry value"
-                value={entry.filler}
-                check={(text) =>
-                  graphemes(text).length === 1 && !/[\p{L}\p{N}\s]/u.test(text)
-                    ? null
-                    : 'One sign; no letter, digit or space.'
-                }
-                onChange={(filler) => set({ filler }, 'filler')}
-              />
-            )}
-          </Labelled>
-        ) : (
-          <Choice
-            label="Guide behind the text"
-            value={entry.ghost ? 'yes' : 'no'}
-            options={{ no: 'none', yes: 'drawn' }}
-            onChange={(v) => set({ ghost: v === 'yes' })}
+      <div className="grid grid-cols-2 gap-x-3">
+        {optionsFor(definition, 'typing').map((option) => (
+          <OptionLine
+            key={option.key}
+            option={option}
+            value={chosen(definition, option)}
+            onChange={(value) => onChange((f) => withOption(f, option, value), `entry ${option.key}`)}
           />
-        )}
+        ))}
       </div>
-      {needed && entry.raw !== 'text' && (
+      {mayLoseText && (
         <p className="text-sm">
-          {entry.raw === 'content'
+          {raw === 'content'
             ? 'A part of this pattern can be ended early, so the same characters can stand for two texts: what was typed alone may not bring the text back.'
             : 'With fixed text, because a part of this pattern can be ended early and the characters alone could stand for two texts.'}
         </p>
       )}
     </>
+  );
+}
+
+/** An option on one line: a list to choose from, or a text. */
+function OptionLine({
+  option,
+  value,
+  onChange,
+}: {
+  readonly option: Option;
+  readonly value: unknown;
+  readonly onChange: (value: unknown) => void;
+}) {
+  const { label } = option;
+  if (option.is === 'choice') {
+    const { choices } = option;
+    return (
+      <Choice
+        label={label}
+        value={String(choices.findIndex(([choice]) => isSame(choice, value)))}
+        options={Object.fromEntries(choices.map(([, words], i) => [String(i), words]))}
+        onChange={(i) => onChange(choices[Number(i)]?.[0])}
+      />
+    );
+  }
+  return (
+    <Labelled label={label}>
+      {(id) => (
+        <DraftInput
+          id={id}
+          className="entry value"
+          value={String(value ?? '')}
+          check={option.is === 'text' ? option.check : () => null}
+          onChange={onChange}
+        />
+      )}
+    </Labelled>
   );
 }
 

@@ -1,8 +1,7 @@
 'use client';
 
 import type { RuleDocument } from '../../engine/document/document.ts';
-import type { KindName } from '../../engine/kinds/index.ts';
-import { kinds } from '../../engine/kinds/index.ts';
+import { type KindName, kindOf } from '../../engine/kinds/index.ts';
 import { wordingFor } from '../../engine/rules/messages.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
@@ -32,7 +31,7 @@ export function RuleEditor({
             id={id}
             className="entry"
             value={rule.say ?? ''}
-            placeholder={wordingFor(kinds[kind].run.wording, codeOf(rule.check))}
+            placeholder={wordingFor(kindOf(kind).run.wording, codeOf(rule.check))}
             onChange={(event) =>
               onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
             }

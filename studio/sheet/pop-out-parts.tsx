@@ -1,7 +1,7 @@
 'use client';
 
 import { DropdownMenu, Popover } from 'radix-ui';
-import { type ComponentProps, Fragment, useEffect, useRef } from 'react';
+import { type ComponentProps, Fragment, type ReactNode, useEffect, useRef } from 'react';
 import type { MenuProps, PopOutProps } from './pop-out-props.ts';
 
 export function PopOutSheet({
@@ -28,29 +28,43 @@ export function PopOutSheet({
           {...(onOpenAutoFocus ? { onOpenAutoFocus } : {})}
           {...(onCloseAutoFocus ? { onCloseAutoFocus } : {})}
         >
-          {children()}
+          <Asked>{children}</Asked>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
 }
 
+/** Drawn, and so asked for, only while what stands around it is open. */
+const Asked = ({ children }: { readonly children: () => ReactNode }) => children();
+
 /** Fetched because somebody asked for it: it opens as it comes. */
 export function OpenedMenu({ trigger, button, align, className, byKey = false, items }: MenuProps) {
+  // Later openings the menu sees itself.
+  const isFirstByKey = useRef(byKey);
   return (
-    <DropdownMenu.Root defaultOpen>
+    <DropdownMenu.Root
+      defaultOpen
+      onOpenChange={() => {
+        isFirstByKey.current = false;
+      }}
+    >
       <DropdownMenu.Trigger {...button}>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align={align} sideOffset={4} className={`menu ${className}`}>
-          {items().map((item, i) => (
-            <Fragment key={item.id}>
-              {item.isApart && <DropdownMenu.Separator className="my-1 border-t" />}
-              <Item hasFocus={byKey && i === 0} onSelect={item.onSelect}>
-                {item.label}
-                {item.note && <span className="value block text-xs opacity-80">{item.note}</span>}
-              </Item>
-            </Fragment>
-          ))}
+          <Asked>
+            {() =>
+              items().map((item, i) => (
+                <Fragment key={item.id}>
+                  {item.isApart && <DropdownMenu.Separator className="my-1 border-t" />}
+                  <Item hasFocus={isFirstByKey.current && i === 0} onSelect={item.onSelect}>
+                    {item.label}
+                    {item.note && <span className="value block text-xs opacity-80">{item.note}</span>}
+                  </Item>
+                </Fragment>
+              ))
+            }
+          </Asked>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

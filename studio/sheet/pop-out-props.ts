@@ -1,4 +1,5 @@
 import type { ComponentProps, ReactNode } from 'react';
+import type { Later } from './later.tsx';
 
 export type ButtonProps = Omit<ComponentProps<'button'>, 'onClick' | 'ref'>;
 
@@ -14,7 +15,7 @@ export interface PopOutProps {
   readonly onOpenAutoFocus?: (event: Event) => void;
   readonly onCloseAutoFocus?: (event: Event) => void;
   /** What the sheet holds, where it has to be fetched as well: the sheet opens when both are there. */
-  readonly needs?: { readonly fetch: () => Promise<unknown> };
+  readonly needs?: Later<unknown>;
   /** What the sheet holds; asked for only while it is open. */
   readonly children: () => ReactNode;
 }

@@ -3,14 +3,14 @@
 import Link from 'next/link';
 import { useEffect } from 'react';
 import type { EditedSet } from '../definition/use-set.ts';
-import { useLater } from './later.tsx';
+import { later, useLater } from './later.tsx';
 
-const loadChoice = () => import('./choice-dialog.tsx');
+const choiceDialog = later(() => import('./choice-dialog.tsx'));
 
 /** How saving stands, in one or two words, and the choice when somebody else saved in between. */
 export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
-  const { it: choice, want } = useLater(loadChoice);
+  const { it: choice, want } = useLater(choiceDialog);
   useEffect(() => {
     if (save.is === 'refused') want();
   }, [save.is, want]);

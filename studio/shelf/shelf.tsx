@@ -13,7 +13,8 @@ import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
 import { shapeOf } from '../definition/shape-of.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { Control } from '../kinds/controls.tsx';
-import { useLater } from '../sheet/later.tsx';
+import { useAtFirstUse } from '../sheet/first-use.ts';
+import { later, useLater } from '../sheet/later.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
 import { Waiting } from '../sheet/pop-out.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
@@ -287,12 +288,13 @@ function Row({
   );
 }
 
-/** Begins a field, from nothing or from a typical shape, and goes to its desk. */
-const loadNewField = () => import('./new-field-menu.tsx');
-
 /** The shapes to begin with are fetched with their menu. */
+const newFieldMenu = later(() => import('./new-field-menu.tsx'));
+
+/** Begins a field, from nothing or from a typical shape, and goes to its desk. */
 function NewField({ set }: { readonly set: EditedSet }) {
-  const { it: menu, problem, fetch, want } = useLater(loadNewField);
+  useAtFirstUse(newFieldMenu);
+  const { it: menu, problem, want } = useLater(newFieldMenu);
   const [byKey, setByKey] = useState(false);
   if (menu) return <menu.NewFieldMenu set={set} byKey={byKey} />;
   return (
@@ -300,7 +302,6 @@ function NewField({ set }: { readonly set: EditedSet }) {
       button={newFieldButton}
       opens="menu"
       problem={problem}
-      near={fetch}
       onWant={(isKey) => {
         setByKey(isKey);
         want();

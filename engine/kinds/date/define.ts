@@ -62,6 +62,7 @@ export type DateEntry = EntryOf<typeof options>;
 export const date: Definition<typeof options, DatePlan> = {
   name: 'date',
   options,
+  byLocale: true,
   plan: (entry, { locale }) => planDate(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
   limits: {

@@ -44,6 +44,7 @@ function check(at: Spot): void {
 export const duration: Definition<typeof options, DurationPlan> = {
   name: 'duration',
   options,
+  byLocale: true,
   check,
   plan: (entry, { locale }) => planDuration(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),

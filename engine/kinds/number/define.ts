@@ -117,29 +117,32 @@ const limits = (example: string, begin: string): Limits => ({
 const attributes = ({ negative = 'no' }: NumberEntry): Record<string, string> =>
   negative === 'no' ? { inputmode: 'decimal' } : {};
 
+/** What the three are alike in. */
+const alike = { attributes, byLocale: true } as const;
+
 export const number: Definition<typeof numberOptions, NumberPlan> = {
+  ...alike,
   name: 'number',
   options: numberOptions,
   plan: (entry, around) => planNumber('number', filled(numberOptions, entry), around),
-  attributes,
   limits: limits('12.5', '1'),
   pointless: ['checksum'],
 };
 
 export const currency: Definition<typeof currencyOptions, NumberPlan> = {
+  ...alike,
   name: 'money',
   options: currencyOptions,
   plan: (entry, around) => planNumber('currency', filled(currencyOptions, entry), around),
-  attributes,
   limits: limits('12.50', '1'),
   pointless: ['checksum', 'not-trivial'],
 };
 
 export const percent: Definition<typeof shared, NumberPlan> = {
+  ...alike,
   name: 'percent',
   options: shared,
   plan: (entry, around) => planNumber('percent', filled(shared, entry), around),
-  attributes,
   limits: limits('5', '0'),
   pointless: ['checksum', 'not-trivial'],
 };

@@ -1,4 +1,4 @@
-import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
+import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import type { CharacterSet } from '../../values/characters.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import type { Definition } from '../definition.ts';
@@ -19,56 +19,56 @@ const options = {
     is: 'choice',
     label: 'Positions',
     about: 'Whether content closes up when something is taken out, or each cell keeps its place.',
-    at: [],
+    at: ['typing'],
     choices: [
-      ['flow', 'closing up'],
+      ['flow', 'text closes up'],
       ['fixed', 'each cell keeps its place'],
     ],
     usual: 'flow',
   },
   literals: {
     is: 'choice',
-    label: 'Fixed text behind a full part',
-    at: [],
+    label: 'Fixed text appears',
+    about: 'When the fixed text behind a full part appears.',
+    at: ['typing'],
     choices: [
-      ['behind', 'with the next character'],
+      ['behind', 'when needed'],
       ['ahead', 'at once'],
     ],
     usual: 'behind',
   },
+  raw: {
+    is: 'choice',
+    label: 'Raw value',
+    at: ['typing'],
+    choices: [
+      ['content', 'what was typed'],
+      ['text', 'with fixed text'],
+    ],
+    otherwise: 'as needed',
+    about: 'What is handed on; as needed, it is what was typed where that alone brings the display back.',
+  },
   filler: {
     is: 'text',
     label: 'Filler for blanks',
-    at: [],
+    at: ['typing'],
+    when: { option: 'positions', is: 'fixed' },
     check: (text) =>
       graphemes(text).length === 1 && !/[\p{L}\p{N}\s]/u.test(text)
         ? []
         : [{ message: 'The filler is one sign that is neither letter, digit nor space.', suggestion: '_' }],
     usual: '_',
   },
-  raw: {
-    is: 'choice',
-    label: 'Handed on',
-    at: [],
-    choices: [
-      ['content', 'what was typed'],
-      ['text', 'with the fixed text'],
-    ],
-    otherwise: 'what was typed, where that alone brings the display back',
-  },
-  ghost: yesNo('shown', 'not shown', {
-    label: 'Guide text',
+  ghost: yesNo('drawn', 'none', {
+    label: 'Guide behind the text',
     about: 'What is still to come is drawn behind the input.',
-    at: [],
+    at: ['typing'],
+    when: { option: 'positions', is: 'flow' },
     usual: false,
   }),
 } as const satisfies Options;
 
-export type PatternEntry = EntryOf<typeof options>;
 type Filled = FilledEntry<typeof options>;
-
-/** The entry with what is usual where it says nothing. */
-export const withUsual = (entry: PatternEntry): Filled => filled(options, entry);
 
 export const pattern: Definition<typeof options, PatternPlan> = {
   name: 'pattern',
@@ -76,7 +76,7 @@ export const pattern: Definition<typeof options, PatternPlan> = {
   plan: (entry, { id, classes }) => {
     const { nodes, faults } = parseNotation(entry.pattern, Object.keys(classes));
     if (faults[0]) throw new RangeError(`${id}: column ${faults[0].column}: ${faults[0].message}`);
-    return planPattern(nodes, withUsual(entry), classes);
+    return planPattern(nodes, filled(options, entry), classes);
   },
 };
 

@@ -1,6 +1,11 @@
+import type { Drawing } from '../drawing.ts';
+import type { PatternBody } from './body.ts';
 import { inBounds } from './cells.ts';
 import type { Part, PatternPlan } from './plan.ts';
 import { taken } from './takes.ts';
+
+/** A pattern is drawn from its notation, part by part; its specimen is the notation's own. */
+export const drawing: Drawing<PatternPlan, PatternBody> = { sample: () => [] };
 
 /** A character for every cell, optional ones too: what a finished text of the pattern could look like. */
 export function sampleCells(plan: PatternPlan): readonly string[] {

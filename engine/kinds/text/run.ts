@@ -64,7 +64,7 @@ function put(plan: TextPlan, body: Body, start: number, end: number, text: strin
   let unseen = false;
   for (const character of graphemes(onLines(plan, text))) {
     const joins = count === 0 && before !== '' && doesJoin(before, character);
-    // Left of here a break is one only where there are several lines.
+    // A line break is no sign of its own; on a single line it was made a blank before.
     if (!joins && character !== '\n' && !isIn('any', character)) {
       unseen = true;
       continue;

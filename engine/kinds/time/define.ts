@@ -28,6 +28,7 @@ export type TimeEntry = EntryOf<typeof options>;
 export const time: Definition<typeof options, TimePlan> = {
   name: 'time',
   options,
+  byLocale: true,
   plan: (entry, { locale }) => planTime(entry, locale),
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
   limits: {
