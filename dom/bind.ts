@@ -1,7 +1,7 @@
 import type { FieldEvent } from '../engine/field/moment.ts';
 import { apply } from '../engine/field/state.ts';
 import { moved } from './drag.ts';
-import { bindForm } from './form.ts';
+import { joinForm } from './form-part.ts';
 import { eventFor } from './input-types.ts';
 import { changeOf, type Range } from './replaced.ts';
 import type { FieldStore } from './store.ts';
@@ -356,13 +356,17 @@ export function bind(input: TextControl, store: FieldStore, options: BindOptions
   on('invalid', onInvalid);
   // Text the browser restores when somebody comes back to the page.
   input.ownerDocument.defaultView?.addEventListener('pageshow', catchUp, { signal });
-  bindForm(input, store, options.submits ?? 'raw', signal, catchUp);
+  joinForm(input, store, options.submits ?? 'raw', signal, catchUp);
   const letGo = [input, input.form].flatMap((element) => (element ? [watchAsking(element)] : []));
   letGo.push(
     store.subscribe((_, event) => {
       if (ours) return;
       // A reset ends what was being composed; anything else a program does waits until it is over.
-      if (event?.type === 'reset') composing = null;
+      if (event?.type === 'reset') {
+        composing = null;
+        // The browser puts its default back after the form's event: that has to be the field's own.
+        input.defaultValue = store.state().body.display;
+      }
       show();
     }),
   );

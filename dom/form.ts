@@ -1,49 +1,19 @@
-import type { FieldStore } from './store.ts';
-import type { TextControl } from './text-control.ts';
+import type { FormStore } from './form-store.ts';
 
 /**
- * The field's part in its form: raw (or display) in `FormData`, reset, submit. The listeners sit on the document, or the
- * shadow root the input is in, and ask for the input's form when something happens, since an input may change forms.
- * `catchUp` takes over what the input shows before any of it is handed on.
+ * Binds a form to a real `<form>`: its submit and its reset are one event of the form each, after all its fields have
+ * taken over what their inputs show. The fields are bound by themselves, each with `store.field(id)`. Returns the way to
+ * let go again.
  */
-export function bindForm(
-  input: TextControl,
-  store: FieldStore,
-  submits: 'raw' | 'display',
-  signal: AbortSignal,
-  catchUp: () => void,
-): void {
-  const page = input.getRootNode();
-  const isOurs = (event: Event): boolean => event.target === input.form;
-
-  const onFormData = (event: FormDataEvent): void => {
-    if (!isOurs(event)) return;
-    catchUp();
-    if (submits === 'display' || !input.name || input.disabled) return;
-    const { raw } = store.reading();
-    const sharing = [...input.form!.elements].filter(
-      (control) =>
-        (control as HTMLInputElement).name === input.name && !(control as HTMLInputElement).disabled,
-    );
-    const values = event.formData.getAll(input.name);
-    const own = sharing.indexOf(input);
-    event.formData.delete(input.name);
-    values.forEach((value, i) => {
-      event.formData.append(input.name, i === own ? raw : value);
-    });
-  };
+export function bindForm(element: HTMLFormElement, store: FormStore): () => void {
+  const release = new AbortController();
+  const { signal } = release;
+  // Fields take over what is shown as the event comes down (`form-part.ts`); handlers on the form find them submitted.
+  element.addEventListener('submit', () => store.dispatch({ type: 'submit' }), { signal, capture: true });
+  // On the root: a reset that a handler on the form prevents has not happened.
   const onReset = (event: Event): void => {
-    if (!isOurs(event) || event.defaultPrevented) return;
-    store.dispatch({ type: 'reset' });
-    // The browser puts the default value back after this event, so that has to be the field's own.
-    input.defaultValue = store.state().body.display;
+    if (event.target === element && !event.defaultPrevented) store.dispatch({ type: 'reset' });
   };
-  const onSubmit = (event: Event): void => {
-    if (!isOurs(event)) return;
-    catchUp();
-    store.dispatch({ type: 'submit' });
-  };
-  page.addEventListener('formdata', onFormData as EventListener, { signal });
-  page.addEventListener('reset', onReset, { signal });
-  page.addEventListener('submit', onSubmit, { signal, capture: true });
+  element.getRootNode().addEventListener('reset', onReset, { signal });
+  return () => release.abort();
 }

@@ -2,6 +2,7 @@ import type { OpenField } from '../engine/field/kind.ts';
 import type { FieldEvent, FieldState } from '../engine/field/moment.ts';
 import type { Reading } from '../engine/field/reading.ts';
 import { apply, start } from '../engine/field/state.ts';
+import { createListeners } from './listeners.ts';
 
 /** Tells what there is to tell of a state: raw, value, flags, messages. */
 export type Read = (field: OpenField, state: FieldState) => Reading;
@@ -12,6 +13,8 @@ export type Read = (field: OpenField, state: FieldState) => Reading;
  */
 export interface FieldStore {
   readonly field: OpenField;
+  /** It stands in a form, through which submit and reset reach it. */
+  readonly inForm?: true;
   state(): FieldState;
   /** What can be told of the present state; the same object until the state changes. */
   reading(): Reading;
@@ -29,31 +32,12 @@ export interface FieldStore {
 export function createStore(field: OpenField, read: Read, initial: FieldState = start(field)): FieldStore {
   let state = initial;
   let reading: Reading | undefined;
-  const listeners = new Set<(state: FieldState, event: FieldEvent | null) => void>();
-  /** What is still to be told: a listener that dispatches must not have its event told before the one it heard of. */
-  const untold: (readonly [FieldState, FieldEvent | null])[] = [];
-  let isTelling = false;
-  const tell = (): void => {
-    if (isTelling) return;
-    isTelling = true;
-    let failure: { readonly error: unknown } | undefined;
-    for (let next = untold.shift(); next; next = untold.shift())
-      for (const listener of [...listeners])
-        try {
-          listener(...next);
-        } catch (error) {
-          // The others still hear of it.
-          failure ??= { error };
-        }
-    isTelling = false;
-    if (failure) throw failure.error;
-  };
+  const listeners = createListeners<[FieldState, FieldEvent | null]>();
   const become = (next: FieldState, event: FieldEvent | null): FieldState => {
     if (next === state) return state;
     state = next;
     reading = undefined;
-    untold.push([next, event]);
-    tell();
+    listeners.tell(next, event);
     return next;
   };
   return {
@@ -67,11 +51,6 @@ export function createStore(field: OpenField, read: Read, initial: FieldState = 
     restore: (to) => {
       become(to, null);
     },
-    subscribe: (listener) => {
-      listeners.add(listener);
-      return () => {
-        listeners.delete(listener);
-      };
-    },
+    subscribe: listeners.add,
   };
 }

@@ -44,7 +44,9 @@ export function useField(
     setOwn(store);
   }
   const present = store;
-  const state = useSyncExternalStore(present.subscribe, present.state, present.state);
+  // Another field of its form may change what is told of it, though nothing happened to itself.
+  const reading = useSyncExternalStore(present.subscribe, present.reading, present.reading);
+  const state = present.state();
   const ref = useCallback<RefCallback<TextControl>>(
     (input) => (input ? bind(input, present, { submits }) : undefined),
     [present, submits],
@@ -55,7 +57,7 @@ export function useField(
   return {
     store: present,
     state,
-    reading: present.reading(),
+    reading,
     facts: field.kind.facts?.(field.plan, state.body) ?? none,
     ghost: field.kind.ghost?.(field.plan, state.body) ?? '',
     inputProps: {

@@ -57,7 +57,7 @@ describe('imports go one way', () => {
     options: ['faults'],
     rules: ['values', 'faults'],
     field: ['values', 'rules'],
-    form: ['field'],
+    form: ['rules', 'field'],
     plans: [],
     kinds: ['values', 'faults', 'options', 'rules', 'field', 'plans'],
     document: ['values', 'faults', 'options', 'rules', 'field', 'form', 'kinds'],

@@ -1,5 +1,5 @@
 import type { OpenField } from '../field/kind.ts';
-import type { OpenForm } from '../form/form.ts';
+import { type OpenForm, openForm } from '../form/form.ts';
 import type { KindTable } from '../kinds/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
@@ -17,11 +17,14 @@ export interface CompiledSet {
 /** Compiles a checked document. Throws `RangeError` on what `readDocument` would have refused. */
 export function compile(document: SetDocument, kinds: KindTable): CompiledSet {
   const fields = document.fields.map((field) => compileField(field, document, kinds));
-  const forms = (document.forms ?? []).map((form) => ({
-    id: form.id,
-    title: form.title ?? form.id,
-    fields: form.fields.map((id) => fields.find((field) => field.id === id)!),
-  }));
+  const forms = (document.forms ?? []).map((form) =>
+    openForm({
+      id: form.id,
+      title: form.title ?? form.id,
+      // The reader has seen that each of them is there.
+      fields: form.fields.map((id) => fields.find((field) => field.id === id)!),
+    }),
+  );
   return { fields, forms };
 }
 

@@ -1,4 +1,5 @@
 import type { Body, Reason } from './body.ts';
+import type { Answer, Questions } from './questions.ts';
 
 /** A body with its selection: what undo brings back. Offsets are UTF-16 units of the display. */
 export interface Snap<B extends Body = Body> {
@@ -20,6 +21,8 @@ export interface FieldState<B extends Body = Body> extends Snap<B> {
   readonly touched: boolean;
   /** Submitted at least once since the last reset. */
   readonly submitted: boolean;
+  /** What rules asked elsewhere, and what was answered. */
+  readonly questions: Questions;
   readonly past: Step<B> | null;
   readonly future: Step<B> | null;
   /** The kind of run that the next edit may join. */
@@ -42,4 +45,7 @@ export type FieldEvent =
   /** A whole value, from the browser or the program. */
   | { readonly type: 'autofill' | 'set'; readonly text: string }
   | { readonly type: 'backspace' | 'delete' | 'word-backspace' }
+  /** A question about the present raw value was put; its answer came, under the same id. */
+  | { readonly type: 'ask'; readonly id: string; readonly rule: string }
+  | { readonly type: 'answer'; readonly id: string; readonly answer: Answer }
   | { readonly type: 'select'; readonly start: number; readonly end: number };

@@ -1,9 +1,10 @@
-import { alone, check } from '../rules/checks.ts';
+import { check, type Given } from '../rules/checks.ts';
 import type { Finding, Verdict } from '../rules/finding.ts';
 import { message } from '../rules/messages.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldState } from './moment.ts';
+import { answersAbout, isPending, nothingAsked } from './questions.ts';
 import { start } from './state.ts';
 
 export interface Flags {
@@ -37,6 +38,23 @@ export interface Reading {
   readonly problem: string;
 }
 
+/** What a form adds to the reading of one of its fields. */
+export interface FromForm {
+  /** Typed values of other fields, by id. */
+  readonly others: Given['others'];
+  /** What its rules that stand at the field say, and whether all they read has been left. */
+  readonly findings: readonly {
+    readonly rule: Voice;
+    readonly finding: Finding;
+    readonly isLeft: boolean;
+  }[];
+}
+
+export const noForm: FromForm = { others: {}, findings: [] };
+
+/** Of a rule, what decides over its message. */
+type Voice = Pick<Rule, 'id' | 'say' | 'code' | 'show' | 'severity'>;
+
 /** The raw value each field starts with, which `dirty` is measured against. */
 const initials = new WeakMap<OpenField, string>();
 
@@ -53,34 +71,22 @@ const nothing: readonly Shown[] = [];
 
 /**
  * What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it, and without one
- * they hold nothing back: no day is made up.
+ * they hold nothing back: no day is made up. `form` is what the field's form adds, where it stands in one.
  */
-export function read(field: OpenField, state: FieldState, today = ''): Reading {
-  const { body } = state;
-  const { plan, rules, kind } = field;
-  const asked = alone(today);
-  const findings: Finding[] = [];
-  let shown: Shown[] | undefined;
-  let shownVerdict: Verdict | undefined;
-  let problem: string | undefined;
-  for (const rule of rules) {
-    const finding = check(field, body, rule.check, asked);
-    findings.push(finding);
-    const { verdict } = finding;
-    if (verdict === 'pass') continue;
-    const isFirst = problem === undefined && rule.severity === 'error';
-    // Where one message is shown, what fails is worth more than what is still open.
-    const isBetter = !shown || field.messages === 'all' || (verdict === 'fail' && shownVerdict === 'open');
-    const isSeen = isBetter && maySee(rule, verdict, state);
-    if (!isFirst && !isSeen) continue;
-    const said = told(field, rule, finding);
-    if (isFirst) problem = said.message;
-    if (!isSeen) continue;
-    if (shown && field.messages === 'all') shown.push(said);
-    else shown = [said];
-    shownVerdict = verdict;
-  }
+export function read(field: OpenField, state: FieldState, today = '', form: FromForm = noForm): Reading {
+  const { body, questions } = state;
+  const { plan, kind } = field;
   const raw = kind.raw(plan, body);
+  const answers = questions === nothingAsked ? noAnswers : answersAbout(questions, raw);
+  const given: Given = { today, others: form.others, answers };
+  const heard: Heard = { findings: [], shown: undefined, verdict: undefined, problem: undefined };
+  for (const rule of field.rules) {
+    const finding = check(field, body, rule.check, given);
+    hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, state.touched));
+  }
+  for (const { rule, finding, isLeft } of form.findings)
+    hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, isLeft));
+  const { findings, shown, problem } = heard;
   return {
     display: body.display,
     content: body.content,
@@ -92,7 +98,7 @@ export function read(field: OpenField, state: FieldState, today = ''): Reading {
       dirty: raw !== initialRaw(field),
       complete: body.complete,
       valid: problem === undefined,
-      pending: false,
+      pending: isPending(questions, raw),
     },
     findings,
     shown: shown ?? nothing,
@@ -100,8 +106,37 @@ export function read(field: OpenField, state: FieldState, today = ''): Reading {
   };
 }
 
+const noAnswers: Given['answers'] = {};
+
+/** What has been heard of the rules so far. */
+interface Heard {
+  readonly findings: Finding[];
+  shown: Shown[] | undefined;
+  /** Of what is shown. */
+  verdict: Verdict | undefined;
+  problem: string | undefined;
+}
+
+function hear(heard: Heard, field: OpenField, rule: Voice, finding: Finding, isDue: boolean): void {
+  heard.findings.push(finding);
+  const { verdict } = finding;
+  if (verdict === 'pass') return;
+  const { shown } = heard;
+  const isFirst = heard.problem === undefined && rule.severity === 'error';
+  // Where one message is shown, what fails is worth more than what is still open.
+  const isBetter = !shown || field.messages === 'all' || (verdict === 'fail' && heard.verdict === 'open');
+  const isSeen = isBetter && isDue;
+  if (!isFirst && !isSeen) return;
+  const said = told(field, rule, finding);
+  if (isFirst) heard.problem = said.message;
+  if (!isSeen) return;
+  if (shown && field.messages === 'all') shown.push(said);
+  else heard.shown = [said];
+  heard.verdict = verdict;
+}
+
 /** A finding as a message, whether or not it may be seen yet. */
-export function told(field: OpenField, rule: Rule, finding: Finding): Shown {
+export function told(field: OpenField, rule: Voice, finding: Finding): Shown {
   return {
     rule: rule.id,
     code: rule.code ?? finding.code,
@@ -111,17 +146,16 @@ export function told(field: OpenField, rule: Rule, finding: Finding): Shown {
 }
 
 /**
- * Whether a rule's message may be seen. `leave` (the default) is quiet until the field was first left or
- * submitted and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time and
- * what is open only once submitted: a form must not be held back by something nobody is told.
+ * Whether a rule's message is due before the submit. `leave` (the default) is quiet until what it speaks of was first
+ * left and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time and what is
+ * open only once submitted: a form must not be held back by something nobody is told.
  */
-function maySee(rule: Rule, verdict: Verdict, state: FieldState): boolean {
-  if (state.submitted) return true;
-  switch (rule.show) {
+function isDue({ show }: Voice, { verdict }: Finding, isLeft: boolean): boolean {
+  switch (show) {
     case 'at-once':
       return verdict === 'fail';
     case 'leave':
-      return state.touched;
+      return isLeft;
     case 'submit':
       return false;
   }

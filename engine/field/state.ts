@@ -3,6 +3,7 @@ import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { Plan } from './compiled.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldEvent, FieldState, Snap, Step } from './moment.ts';
+import { answer, ask, nothingAsked } from './questions.ts';
 
 /** The field before anything happened: its initial value, not focused. */
 export function start<P extends Plan, B extends Body>({
@@ -20,6 +21,7 @@ export function start<P extends Plan, B extends Body>({
     focused: false,
     touched: false,
     submitted: false,
+    questions: nothingAsked,
     past: null,
     future: null,
     run: 'none',
@@ -89,6 +91,14 @@ export function carryOut<P extends Plan, B extends Body>(
       return { ...report(state), run: 'none', focused: false, touched: state.touched || state.focused };
     case 'submit':
       return { ...report(state), run: 'none', submitted: true };
+    case 'ask': {
+      const { id, rule } = event;
+      return { ...state, questions: ask(state.questions, { id, rule, value: kind.raw(plan, state.body) }) };
+    }
+    case 'answer': {
+      const questions = answer(state.questions, event.id, event.answer);
+      return questions === state.questions ? state : { ...state, questions };
+    }
     case 'reset':
       return { ...start(field), focused: state.focused };
     default:
@@ -139,6 +149,7 @@ export function edit<B extends Body>(
     focused: state.focused,
     touched: state.touched,
     submitted: state.submitted,
+    questions: state.questions,
     past,
     future: body === state.body ? state.future : null,
     run: body === state.body && !joins ? 'none' : run,

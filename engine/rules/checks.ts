@@ -26,22 +26,18 @@ export interface Judged<P, B extends Held> {
   /** The same content as it shows away from the focus. */
   rest?(plan: P, body: B): B;
   /** The kind's own answer to a check; `undefined` leaves it to `check`. */
-  judge?(plan: P, body: B, check: Check, asked: Asked): Finding | undefined;
+  judge?(plan: P, body: B, check: Check, given: Given): Finding | undefined;
 }
 
-/** What stands around a value while it is checked. */
-export interface Asked {
+/** What a check is given beside the value: all it may know of the world. */
+export interface Given {
   /** The clock, an ISO 8601 date; empty where none is at hand. */
   readonly today: string;
   /** Values of the other fields of the form, by id; `null` for one that has none. */
   readonly others: Readonly<Record<string, string | null>>;
-  /** What was answered to questions, by the rule's id. */
+  /** What was answered about the value, by the rule's id. */
   readonly answers: Readonly<Record<string, unknown>>;
 }
-
-/** A field by itself, on a day or without a clock. */
-export const alone = (today = ''): Asked => ({ today, others: nobody, answers: nobody });
-const nobody: Readonly<Record<string, never>> = {};
 
 /** A field to be checked: its plan, its kind. */
 interface Subject<P, B extends Held> {
@@ -52,11 +48,11 @@ interface Subject<P, B extends Held> {
 /**
  * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet either.
  */
-export function check<P, B extends Held>(field: Subject<P, B>, body: B, what: Check, asked: Asked): Finding {
+export function check<P, B extends Held>(field: Subject<P, B>, body: B, what: Check, given: Given): Finding {
   if (!body.content) return what.type === 'required' ? missing : passed;
   if (what.type === 'required') return body.content.trim() ? passed : missing;
   if (what.type === 'complete' || what.type === 'range') {
-    const own = field.kind.judge?.(field.plan, body, what, asked);
+    const own = field.kind.judge?.(field.plan, body, what, given);
     if (own) return own;
   }
   switch (what.type) {

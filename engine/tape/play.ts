@@ -1,10 +1,18 @@
 import type { CompiledSet } from '../document/compile.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent, FieldState } from '../field/moment.ts';
-import { type Flags, read, told } from '../field/reading.ts';
+import { type Flags, type Reading, told } from '../field/reading.ts';
 import { keysOf } from '../field/state.ts';
-import type { OpenForm } from '../form/form.ts';
-import { applyToForm, type FormEvent, type FormState, startForm } from '../form/form.ts';
+import {
+  applyToForm,
+  type FormEvent,
+  type FormState,
+  fieldOf,
+  type OpenForm,
+  openForm,
+  startForm,
+} from '../form/form.ts';
+import { readInForm } from '../form/form-reading.ts';
 import { graphemes } from '../values/graphemes.ts';
 import type { Action, Expectation, Tape } from './script.ts';
 
@@ -59,7 +67,7 @@ export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMis
   let report: { rejected: string | null; leftOut: string } = { rejected: null, leftOut: '' };
   for (const step of tape.steps) {
     const named = 'field' in step ? step.field : undefined;
-    if (named !== undefined && !form.fields.some((field) => field.id === named))
+    if (named !== undefined && !form.places.has(named))
       return { line: step.line, message: `There is no field "${named}" here.` };
     if (step.do === 'expect') {
       const miss = examine(form, state, step, named ?? about, report, today);
@@ -71,7 +79,7 @@ export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMis
     for (const event of eventsOf(form, step, state, about)) {
       state = applyToForm(form, state, event);
       about = state.focus ?? about;
-      const { rejected, leftOut } = state.fields[about]!;
+      const { rejected, leftOut } = fieldOf(form, state, about).state;
       report = { rejected: rejected ?? report.rejected, leftOut: report.leftOut + leftOut };
     }
     rows.push(
@@ -88,7 +96,7 @@ function formFor(set: CompiledSet, tape: Tape): OpenForm | undefined {
     return form?.fields.length ? form : undefined;
   }
   const field = set.fields.find((candidate) => candidate.id === tape.target.id);
-  return field && { id: field.id, title: field.label, fields: [field] };
+  return field && openForm({ id: field.id, title: field.label, fields: [field] });
 }
 
 /** The events an action comes to. What is done to a field that has no focus first focuses it, as a hand would. */
@@ -103,7 +111,8 @@ function eventsOf(form: OpenForm, action: Action, state: FormState, about: strin
     case 'wait':
       return [];
     default: {
-      const events = fieldEvents(action, state.fields[about]!, fieldIn(form, about)).map(
+      const { field, state: now } = fieldOf(form, state, about);
+      const events = fieldEvents(action, now, field).map(
         (event): FormEvent => ({ type: 'field', event, field: about }),
       );
       // The browser and the program reach a field without the focus; a hand has to go there first.
@@ -112,9 +121,6 @@ function eventsOf(form: OpenForm, action: Action, state: FormState, about: strin
     }
   }
 }
-
-const fieldIn = (form: OpenForm, id: string): OpenField =>
-  form.fields.find((candidate) => candidate.id === id)!;
 
 type FieldAction = Exclude<Action, { do: 'focus' | 'leave' | 'submit' | 'reset' | 'wait' }>;
 
@@ -191,9 +197,8 @@ function arrow({ body, start, end }: FieldState, to: 'left' | 'right', times: nu
 type Head = Pick<Row, 'tape' | 'line' | 'action' | 'rejected' | 'leftOut'>;
 
 function rowOf(form: OpenForm, state: FormState, id: string, head: Head, today: string): Row {
-  const field = fieldIn(form, id);
-  const at = state.fields[id]!;
-  const { display, raw, value, flags, shown } = read(field, at, today);
+  const at = fieldOf(form, state, id).state;
+  const { display, raw, value, flags, shown } = readInForm(form, state, id, today);
   return {
     tape: head.tape,
     line: head.line,
@@ -220,9 +225,8 @@ function examine(
   report: { rejected: string | null; leftOut: string },
   today: string,
 ): { expected: string; found: string } | string | undefined {
-  const field = fieldIn(form, id);
-  const at = state.fields[id]!;
-  const reading = read(field, at, today);
+  const { field, state: at } = fieldOf(form, state, id);
+  const reading = readInForm(form, state, id, today);
   const compare = (expected: string, found: string) => (expected === found ? undefined : { expected, found });
   const quoted = (text: string | null) => (text === null ? 'null' : JSON.stringify(text));
   switch (step.what) {
@@ -275,7 +279,7 @@ const codesOf: Readonly<Record<string, readonly string[]>> = {
   'not-trivial': ['trivial'],
 };
 
-function verdictOf(field: OpenField, findings: ReturnType<typeof read>['findings'], name: string) {
+function verdictOf(field: OpenField, findings: Reading['findings'], name: string) {
   const byId = field.rules.findIndex((rule) => rule.id === name);
   if (byId >= 0) return findings[byId]!.verdict;
   const coded = field.rules.flatMap((rule, i) => {

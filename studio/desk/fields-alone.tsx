@@ -1,10 +1,13 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import type { FieldStore } from '../../dom/store.ts';
 import type { CompiledField } from '../../engine/field/compiled.ts';
-import { type OpenField, openAny } from '../../engine/field/kind.ts';
+import { openAny } from '../../engine/field/kind.ts';
+import { openForm } from '../../engine/form/form.ts';
 import { runs } from '../../engine/kinds/runs.ts';
 import { useField } from '../../react/use-field.ts';
+import { useForm } from '../../react/use-form.ts';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
 
@@ -19,15 +22,17 @@ export function FieldsAlone({
   /** As data: they come from the server. */
   readonly fields: readonly CompiledField[];
 }) {
-  const [fields] = useState(() => compiled.map((field) => openAny(field, runs)));
-  const form = useRef<HTMLFormElement>(null);
+  const [form] = useState(() =>
+    openForm({ id: 'alone', title, fields: compiled.map((field) => openAny(field, runs)) }),
+  );
+  const { store, formProps } = useForm(form, { today });
+  const { fields } = form;
   const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
   return (
     <main className="mx-auto max-w-md px-6 py-12">
       <h1 className={fields.length > 1 ? 'mb-6 text-2xl' : 'sr-only'}>{title}</h1>
       <form
-        ref={form}
-        noValidate
+        {...formProps}
         onSubmit={(event) => {
           event.preventDefault();
           const entries = [...new FormData(event.currentTarget)].map(
@@ -38,7 +43,7 @@ export function FieldsAlone({
         onReset={() => setReceived([])}
       >
         {fields.map((field) => (
-          <Alone key={field.id} field={field} today={today} />
+          <Alone key={field.id} store={store.field(field.id)} today={today} />
         ))}
         <div className="mt-3 flex gap-4">
           <button type="submit" className="solid-button">
@@ -60,8 +65,9 @@ export function FieldsAlone({
   );
 }
 
-function Alone({ field, today }: { readonly field: OpenField; readonly today: string | undefined }) {
-  const live = useField(field, { today });
+function Alone({ store, today }: { readonly store: FieldStore; readonly today: string | undefined }) {
+  const { field } = store;
+  const live = useField(field, { store });
   const { rejected, leftOut } = live.state;
   return (
     <div data-field={field.id}>

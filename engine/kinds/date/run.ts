@@ -1,6 +1,6 @@
 import { around } from '../../field/around.ts';
 import type { Kind } from '../../field/kind.ts';
-import type { Asked } from '../../rules/checks.ts';
+import type { Given } from '../../rules/checks.ts';
 import { type Finding, incomplete, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from '../../values/calendar.ts';
@@ -273,7 +273,7 @@ function shown(plan: DatePlan, date: string): string {
 
 const noSuchDate: Finding = { verdict: 'fail', code: 'no-such-date', data: {} };
 
-function judge(plan: DatePlan, body: PartsBody, check: Check, { today }: Asked): Finding | undefined {
+function judge(plan: DatePlan, body: PartsBody, check: Check, { today }: Given): Finding | undefined {
   if (check.type === 'complete') {
     const day = body.texts[plan.day]!;
     const isImpossible = body.complete

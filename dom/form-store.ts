@@ -1,0 +1,128 @@
+import type { FieldEvent, FieldState } from '../engine/field/moment.ts';
+import type { Reading } from '../engine/field/reading.ts';
+import {
+  applyToForm,
+  type FormEvent,
+  type FormState,
+  fieldOf,
+  type OpenForm,
+  placeOf,
+  reachOf,
+  startForm,
+} from '../engine/form/form.ts';
+import { readInForm } from '../engine/form/form-reading.ts';
+import { localToday } from './clock.ts';
+import { createListeners } from './listeners.ts';
+import type { FieldStore } from './store.ts';
+
+/** A form's state and those who watch it: the one place where its fields, its focus and what they tell are kept. */
+export interface FormStore {
+  readonly form: OpenForm;
+  state(): FormState;
+  /** What can be told of a field in its form; the same object until something it depends on changes. */
+  reading(id: string): Reading;
+  /** Whether each of its fields passes every rule that is an error. */
+  isReady(): boolean;
+  dispatch(event: FormEvent): FormState;
+  /** One field of the form, as whoever binds or draws a field meets it. It keeps nothing of its own. */
+  field(id: string): FieldStore;
+  /** Calls back after each change, in order, each with the state that led to; returns the way to stop. */
+  subscribe(listener: (state: FormState, event: FormEvent | null) => void): () => void;
+}
+
+/** A store of a form. `today` (ISO 8601) is its clock; left out, the day it is on the device at each reading. */
+export function createFormStore(form: OpenForm, today?: string): FormStore {
+  let state = startForm(form);
+  const readings = new Map<string, Reading>();
+  const all = createListeners<[FormState, FormEvent | null]>();
+  /** Of each field, who watches it alone: a key is told to nobody else. */
+  const watched = new Map(
+    form.fields.map(({ id }) => [id, createListeners<[FieldState, FieldEvent | null]>()]),
+  );
+  const fields = new Map<string, FieldStore>();
+
+  /** Fields with something wrong, and those to be looked at again before that can be said. */
+  const wrong = new Set<string>();
+  const unseen = new Set(form.places.keys());
+
+  const become = (next: FormState, event: FormEvent | null, reached: readonly string[]): FormState => {
+    if (next === state) return state;
+    const before = state;
+    state = next;
+    for (const id of reached) {
+      readings.delete(id);
+      unseen.add(id);
+    }
+    for (const id of reached)
+      watched.get(id)?.tell(fieldOf(form, next, id).state, event && eventAt(event, id, before.focus));
+    all.tell(next, event);
+    return next;
+  };
+  const dispatch = (event: FormEvent): FormState =>
+    become(applyToForm(form, state, event), event, reachOf(form, state, event));
+  const reading = (id: string): Reading => {
+    let found = readings.get(id);
+    if (!found) {
+      found = readInForm(form, state, id, today ?? localToday());
+      readings.set(id, found);
+    }
+    return found;
+  };
+
+  const view = (id: string): FieldStore => {
+    const { field } = fieldOf(form, state, id);
+    const own = () => fieldOf(form, state, id).state;
+    return {
+      field,
+      inForm: true,
+      state: own,
+      reading: () => reading(id),
+      dispatch(event) {
+        if (event.type === 'focus') dispatch({ type: 'focus', field: id });
+        else if (event.type !== 'leave') dispatch({ type: 'field', event, field: id });
+        else if (state.focus === id) dispatch({ type: 'leave' });
+        return own();
+      },
+      restore(to) {
+        const next = to === own() ? state : { ...state, fields: state.fields.with(placeOf(form, id), to) };
+        become(next, null, form.concerns.get(id) ?? []);
+      },
+      // Every field of the form has its listeners.
+      subscribe: watched.get(id)!.add,
+    };
+  };
+  return {
+    form,
+    state: () => state,
+    reading,
+    isReady() {
+      for (const id of unseen)
+        if (reading(id).flags.valid) wrong.delete(id);
+        else wrong.add(id);
+      unseen.clear();
+      return wrong.size === 0;
+    },
+    dispatch,
+    field(id) {
+      const found = fields.get(id) ?? view(id);
+      fields.set(id, found);
+      return found;
+    },
+    subscribe: all.add,
+  };
+}
+
+/** What an event of the form is to one of its fields; `null` where it only changed what is told of it. */
+function eventAt(event: FormEvent, id: string, focus: string | null): FieldEvent | null {
+  switch (event.type) {
+    case 'focus':
+      return id === event.field ? { type: 'focus' } : id === focus ? { type: 'leave' } : null;
+    case 'leave':
+      return id === focus ? { type: 'leave' } : null;
+    case 'submit':
+    case 'reset':
+      return { type: event.type };
+    case 'field':
+      return id === (event.field ?? focus) ? event.event : null;
+  }
+}
