@@ -1,7 +1,7 @@
 import type { FieldEvent } from '../engine/field/moment.ts';
 import { apply } from '../engine/field/state.ts';
 import { moved } from './drag.ts';
-import { joinForm } from './form-part.ts';
+import { type FormPart, joinForm, submitRaw } from './form-part.ts';
 import { eventFor } from './input-types.ts';
 import { changeOf, type Range } from './replaced.ts';
 import type { FieldStore } from './store.ts';
@@ -336,6 +336,13 @@ export function bind(input: TextControl, store: FieldStore, options: BindOptions
     show();
   };
 
+  const part: FormPart = {
+    form: () => input.form,
+    catchUp,
+    settle() {
+      input.defaultValue = store.state().body.display;
+    },
+  };
   const release = new AbortController();
   const { signal } = release;
   const on = <T extends Event>(type: string, listener: (event: T) => void): void =>
@@ -356,7 +363,8 @@ export function bind(input: TextControl, store: FieldStore, options: BindOptions
   on('invalid', onInvalid);
   // Text the browser restores when somebody comes back to the page.
   input.ownerDocument.defaultView?.addEventListener('pageshow', catchUp, { signal });
-  joinForm(input, store, options.submits ?? 'raw', signal, catchUp);
+  joinForm(input, part, store, signal);
+  submitRaw(input, part, store, options.submits ?? 'raw', signal);
   const letGo = [input, input.form].flatMap((element) => (element ? [watchAsking(element)] : []));
   letGo.push(
     store.subscribe((_, event) => {
@@ -364,8 +372,7 @@ export function bind(input: TextControl, store: FieldStore, options: BindOptions
       // A reset ends what was being composed; anything else a program does waits until it is over.
       if (event?.type === 'reset') {
         composing = null;
-        // The browser puts its default back after the form's event: that has to be the field's own.
-        input.defaultValue = store.state().body.display;
+        part.settle();
       }
       show();
     }),

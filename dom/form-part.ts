@@ -1,27 +1,51 @@
 import type { FieldStore } from './store.ts';
 import type { TextControl } from './text-control.ts';
 
+/** What a bound field is to the form its control stands in. */
+export interface FormPart {
+  /** The form now: a control may change forms. */
+  form(): HTMLFormElement | null;
+  /** Takes over what the control shows, before any of it is handed on. */
+  catchUp(): void;
+  /** Makes what the field holds the control's default, which is what the browser puts there at a reset. */
+  settle(): void;
+}
+
 /**
- * The field's part in its form: raw (or display) in `FormData`, reset, submit. The listeners sit on the document, or the
- * shadow root the input is in, and ask for the input's form when something happens, since an input may change forms.
- * `catchUp` takes over what the input shows before any of it is handed on.
+ * The field's part in its form: it is submitted and reset with it. The listeners sit on the document, or the shadow root the
+ * control is in.
  */
-export function joinForm(
+export function joinForm(element: HTMLElement, part: FormPart, store: FieldStore, signal: AbortSignal): void {
+  const page = element.getRootNode();
+  const onReset = (event: Event): void => {
+    if (event.target !== part.form() || event.defaultPrevented) return;
+    if (!store.inForm) store.dispatch({ type: 'reset' });
+    part.settle();
+  };
+  const onSubmit = (event: Event): void => {
+    if (event.target !== part.form()) return;
+    part.catchUp();
+    if (!store.inForm) store.dispatch({ type: 'submit' });
+  };
+  page.addEventListener('reset', onReset, { signal });
+  page.addEventListener('submit', onSubmit, { signal, capture: true });
+}
+
+/** Puts the raw value into `FormData` under the input's name, where the browser would put what it shows. */
+export function submitRaw(
   input: TextControl,
+  part: FormPart,
   store: FieldStore,
   submits: 'raw' | 'display',
   signal: AbortSignal,
-  catchUp: () => void,
 ): void {
-  const page = input.getRootNode();
-  const isOurs = (event: Event): boolean => event.target === input.form;
-
   const onFormData = (event: FormDataEvent): void => {
-    if (!isOurs(event)) return;
-    catchUp();
+    const { form } = input;
+    if (!form || event.target !== form) return;
+    part.catchUp();
     if (submits === 'display' || !input.name || input.disabled) return;
     const { raw } = store.reading();
-    const sharing = [...input.form!.elements].filter(
+    const sharing = [...form.elements].filter(
       (control) =>
         (control as HTMLInputElement).name === input.name && !(control as HTMLInputElement).disabled,
     );
@@ -32,18 +56,5 @@ export function joinForm(
       event.formData.append(input.name, i === own ? raw : value);
     });
   };
-  const onReset = (event: Event): void => {
-    if (!isOurs(event) || event.defaultPrevented) return;
-    if (!store.inForm) store.dispatch({ type: 'reset' });
-    // The browser puts the default value back after this event, so that has to be the field's own.
-    input.defaultValue = store.state().body.display;
-  };
-  const onSubmit = (event: Event): void => {
-    if (!isOurs(event)) return;
-    catchUp();
-    if (!store.inForm) store.dispatch({ type: 'submit' });
-  };
-  page.addEventListener('formdata', onFormData as EventListener, { signal });
-  page.addEventListener('reset', onReset, { signal });
-  page.addEventListener('submit', onSubmit, { signal, capture: true });
+  input.getRootNode().addEventListener('formdata', onFormData as EventListener, { signal });
 }

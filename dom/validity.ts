@@ -1,6 +1,7 @@
 import type { TextControl } from './text-control.ts';
 
-type Checked = TextControl | HTMLFormElement;
+type Control = TextControl | HTMLSelectElement;
+type Checked = Control | HTMLFormElement;
 
 /** How many bindings look after each control or form, and whether it is being asked just now. */
 const asked = new WeakMap<Checked, { count: number; isAsking: boolean }>();
@@ -36,5 +37,5 @@ export function watchAsking(element: Checked): () => void {
 }
 
 /** Whether an `invalid` event comes from a program that only asks. */
-export const isAsking = (input: TextControl): boolean =>
+export const isAsking = (input: Control): boolean =>
   (asked.get(input)?.isAsking ?? false) || ((input.form && asked.get(input.form)?.isAsking) ?? false);

@@ -10,8 +10,80 @@ import type { Action, Tape } from '../engine/tape/script.ts';
 export const lineOf = (page: Page, field: string): Locator =>
   page.locator(`[data-field="${field}"] :is(input, textarea)`);
 
+/** What a field is picked from, where it is. */
+const picksOf = (page: Page, field: string): Locator => page.locator(`[data-field="${field}"] [data-draw]`);
+
+/** Picks as a person would; a whole value as the browser or a program puts it there. */
+async function pick(page: Page, action: Action, field: string): Promise<void> {
+  const picks = picksOf(page, field);
+  const head = picks.and(page.locator('select')).or(picks.locator('input')).first();
+  switch (action.do) {
+    case 'focus':
+      return head.focus();
+    case 'leave':
+      return picks.evaluate(() => (document.activeElement as HTMLElement).blur());
+    case 'autofill':
+    case 'set':
+      return picks.evaluate((element, text) => {
+        const names = (option: { value: string }, words: string | null) =>
+          option.value === text || words === text || (text !== '' && text.split(' ').includes(option.value));
+        if (element instanceof HTMLSelectElement) {
+          for (const option of element.options) option.selected = names(option, option.text);
+        } else
+          for (const box of element.querySelectorAll('input'))
+            box.checked = names(box, box.parentElement!.textContent);
+        element.dispatchEvent(new Event('input', { bubbles: true }));
+      }, action.text);
+    case 'submit':
+      return head.evaluate((element: HTMLInputElement) => element.form!.requestSubmit());
+    case 'reset':
+      return head.evaluate((element: HTMLInputElement) => element.form!.reset());
+    case 'up':
+    case 'down':
+    case 'backspace':
+    case 'undo':
+    case 'redo': {
+      const times = 'times' in action ? action.times : 1;
+      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
+      return;
+    }
+    default:
+      throw new RangeError(`Nobody does "${action.do}" to what is picked.`);
+  }
+}
+
+/** What the page shows of a field that is picked. It has no caret. */
+const pickedOn = (page: Page, field: string) =>
+  picksOf(page, field).evaluate(async (element: HTMLElement, id) => {
+    await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    const around = element.closest('[data-field]')!;
+    const report = around.querySelector<HTMLElement>('[data-rejected]')!;
+    const head = (element.matches('select') ? element : element.querySelector('input')) as HTMLInputElement;
+    const words =
+      element instanceof HTMLSelectElement
+        ? [...element.selectedOptions].filter(({ value }) => value).map(({ text }) => text)
+        : [...element.querySelectorAll<HTMLInputElement>(':checked')].map(
+            (box) => box.parentElement!.textContent,
+          );
+    return {
+      display: words.join('; '),
+      caret: [0, 0] as (number | null)[],
+      hasCaret: false,
+      raw: new FormData(head.form!).getAll(id).join(' '),
+      messages: [...around.querySelectorAll('[aria-live] p')].map((p) => p.textContent),
+      invalid: [element, ...element.children, ...element.querySelectorAll('input')].some(
+        (one) => one.getAttribute('aria-invalid') === 'true',
+      ),
+      valid: head.validity.valid,
+      rejected: report.dataset.rejected,
+      leftOut: report.dataset.leftOut,
+      focused: element.contains(document.activeElement),
+    };
+  }, field);
+
 /** Does one action the way a person (or the browser for them) would. */
 async function act(page: Page, action: Action, field: string): Promise<void> {
+  if (await picksOf(page, field).count()) return pick(page, action, field);
   const input = lineOf(page, field);
   switch (action.do) {
     case 'focus':
@@ -69,6 +141,7 @@ export const keyFor = {
 
 /** What the page shows of a field: what a person sees, what a form submits, where the caret is. */
 async function seen(page: Page, field: string) {
+  if (await picksOf(page, field).count()) return pickedOn(page, field);
   // One frame, so that React has drawn what the event changed.
   return lineOf(page, field).evaluate(async (input: HTMLInputElement, id) => {
     await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
@@ -76,6 +149,7 @@ async function seen(page: Page, field: string) {
     const report = around.querySelector<HTMLElement>('[data-rejected]')!;
     return {
       display: input.value,
+      hasCaret: true,
       caret: [input.selectionStart, input.selectionEnd],
       raw: new FormData(input.form!).get(id),
       messages: [...around.querySelectorAll('[aria-live] p')].map((p) => p.textContent),
@@ -105,14 +179,14 @@ export async function playBoth(page: Page, set: CompiledSet, tape: Tape): Promis
     field = step.do === 'focus' ? (step.field ?? field) : field;
     const needsFocus =
       !focused && !['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill'].includes(step.do);
-    if (needsFocus) await lineOf(page, field).focus();
+    if (needsFocus) await act(page, { do: 'focus' }, field);
     await act(page, step, field);
     focused = row.flags.focused;
     const found = await seen(page, field);
     const expected = {
       display: row.display,
       // Without the focus the browser keeps a selection of its own.
-      caret: row.flags.focused ? [...row.caret] : found.caret,
+      caret: row.flags.focused && found.hasCaret ? [...row.caret] : found.caret,
       raw: row.raw,
       messages: row.message === null ? [] : [row.message],
       valid: row.flags.valid,
@@ -120,7 +194,7 @@ export async function playBoth(page: Page, set: CompiledSet, tape: Tape): Promis
       rejected: row.rejected ?? '',
       leftOut: row.leftOut,
     };
-    const { invalid, ...rest } = found;
+    const { invalid, hasCaret: _, ...rest } = found;
     // A page reports the last event alone, a tape's row all of its action; a key that moves nothing is no event there.
     if (!['insert', 'paste', 'autofill', 'set'].includes(step.do) || ('text' in step && step.text === ''))
       Object.assign(rest, { rejected: expected.rejected, leftOut: expected.leftOut });

@@ -21,7 +21,7 @@ export interface Field {
   readonly ghost: string;
   /** Spread on the `<input>`, or on a `<textarea>` where the field has several lines. It is uncontrolled: the binding writes to it, React does not. */
   readonly inputProps: Record<string, unknown> & { ref: RefCallback<TextControl> };
-  readonly labelProps: { readonly htmlFor: string };
+  readonly labelProps: { readonly id: string; readonly htmlFor: string };
   readonly hintProps: { readonly id: string };
   /** Spread on the element that shows the message; it must be there always, empty or not. */
   readonly messageProps: { readonly id: string; readonly 'aria-live': 'polite' };
@@ -52,7 +52,10 @@ export function useField(
     [present, submits],
   );
   const id = useId();
-  const ids = useMemo(() => ({ input: `${id}-input`, hint: `${id}-hint`, message: `${id}-message` }), [id]);
+  const ids = useMemo(
+    () => ({ label: `${id}-label`, input: `${id}-input`, hint: `${id}-hint`, message: `${id}-message` }),
+    [id],
+  );
   const [initial] = useState(state.body.display);
   return {
     store: present,
@@ -68,7 +71,7 @@ export function useField(
       'aria-describedby': field.hint ? `${ids.hint} ${ids.message}` : ids.message,
       ref,
     },
-    labelProps: { htmlFor: ids.input },
+    labelProps: { id: ids.label, htmlFor: ids.input },
     hintProps: { id: ids.hint },
     messageProps: { id: ids.message, 'aria-live': 'polite' },
   };

@@ -16,7 +16,9 @@ const rubbish = fc.constantFrom<unknown>(null, true, false, 0, 1, 2.5, -1, 400, 
   min: 1,
 }); // biome-ignore format: a list
 
-const ofItem = (item: ListItem | Exclude<Option, { is: 'list' | 'bounds' }>): fc.Arbitrary<unknown> => {
+const ofItem = (
+  item: ListItem | Exclude<Option, { is: 'list' | 'bounds' | 'picks' }>,
+): fc.Arbitrary<unknown> => {
   switch (item.is) {
     case 'choice':
       return fc.constantFrom(...item.choices.map(([value]) => value));
@@ -39,6 +41,13 @@ const ofOption = (option: Option): fc.Arbitrary<unknown> => {
         fc.array(ofItem(option.of), { maxLength: 3 }),
         ...(option.any === undefined ? [] : [fc.constant(option.any)]),
       );
+    case 'picks': {
+      const text = fc.oneof(
+        { arbitrary: fc.constantFrom('half-board', 'Half board', 'none', 'None'), weight: 8 },
+        { arbitrary: fc.constantFrom('a;b', '', ' ', 'a b'), weight: 1 },
+      );
+      return fc.array(fc.record({ value: text, label: text }, { requiredKeys: ['value'] }), { maxLength: 3 });
+    }
     case 'bounds':
       return fc.record({ min: fc.nat(101), max: fc.nat(101) }, { requiredKeys: [] });
     default:
@@ -147,6 +156,7 @@ const beyond = [
   /not well-formed as a language tag|known of the locale/,
   /is below "min"|is above "max"|groups hold|shows no "|filler is one sign/,
   /is no currency code/,
+  /choice has this .* already|read like values|only \d+ to choose from|same words|reads like the other/,
   /message: a check "/,
   /^Expected a [a-z ]+ such as|A step is above zero/,
   /cannot take this initial value/,

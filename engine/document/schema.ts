@@ -7,7 +7,7 @@ import { checkTypes } from './read-rules.ts';
 /**
  * What the schema leaves to the reader, because no schema can say it:
  * mistakes inside a text in a language of its own (notation, expression, characters of a class, data in a message), values
- * against each other (bounds, groups and length, ids that meet or repeat, an initial value and its field), whether a code or
+ * against each other (bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
  * a locale is known, and how a limit of a kind is written.
  */
 const filled: Schema = { type: 'string', pattern: '\\S' };

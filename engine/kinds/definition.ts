@@ -56,3 +56,10 @@ export interface KindEntry {
 
 /** Kinds by name. */
 export type KindTable = Readonly<Record<string, KindEntry>>;
+
+/** A kind by its name. Throws `RangeError` when it is not at hand. */
+export function kindIn(kinds: KindTable, name: string): KindEntry {
+  const found = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
+  if (!found) throw new RangeError(`The kind "${name}" is not at hand.`);
+  return found;
+}

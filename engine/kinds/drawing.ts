@@ -25,6 +25,8 @@ export interface Drawing<P extends Plan = Plan, B extends Body = Body> {
   own?(plan: P, body: B): (character: string, offset: number) => boolean;
   /** How many of the user's characters stand before the value and are no part of it. */
   lead?(body: B): number;
+  /** Its value is picked from what is offered, and not typed. */
+  readonly isPicked?: true;
   /** Whether the page shows bullets in place of what is typed. */
   conceals?(plan: P): boolean;
   /** Options that show the same value in another way, and that way in words. */

@@ -1,5 +1,7 @@
 import type { Kinds } from '../field/kind.ts';
 import { boxes } from './boxes/run.ts';
+import { choice } from './choice/run.ts';
+import { choices } from './choices/run.ts';
 import { date } from './date/run.ts';
 import { duration } from './duration/run.ts';
 import { number } from './number/run.ts';
@@ -7,6 +9,7 @@ import { pattern } from './pattern/run.ts';
 import { phone } from './phone/run.ts';
 import { text } from './text/run.ts';
 import { time } from './time/run.ts';
+import { yesNo } from './yes-no/run.ts';
 
 /** What all kinds do, by name, without what defines them: for a page that is given compiled fields of any kind. */
 export const runs = {
@@ -21,4 +24,7 @@ export const runs = {
   phone,
   pin: boxes,
   'one-time-code': boxes,
+  choice,
+  choices,
+  'yes-no': yesNo,
 } satisfies Kinds;

@@ -83,7 +83,25 @@ export interface Bounds extends Described {
   readonly otherwise?: string;
 }
 
-export type Option = Choice | Whole | Text | List | Bounds;
+/** What a user may choose from: a value for the program and its words for people each, no two alike. */
+export interface Picks extends Described {
+  readonly is: 'picks';
+  readonly least: number;
+}
+
+/** One of them. */
+export interface Offer {
+  readonly value: string;
+  readonly label: string;
+}
+
+/**
+ * Values stand side by side in a list of tokens (HTML, set of space-separated tokens), labels beside a semicolon; both on
+ * one line. ECMAScript with `u`.
+ */
+export const pickForm = { value: '^\\S{1,100}$', label: '^(?=.*\\S)[^;\\p{Cc}]{1,200}$' } as const;
+
+export type Option = Choice | Whole | Text | List | Bounds | Picks;
 export type Options = Readonly<Record<string, Option>>;
 
 /** What a fault in a text says: the sentence, and where in it and what instead, where that is known. */
@@ -109,9 +127,11 @@ type ValueOf<O> = O extends { is: 'choice'; choices: readonly (readonly [infer V
       ? string
       : O extends { is: 'bounds' }
         ? { readonly min?: number; readonly max?: number }
-        : O extends { is: 'list'; of: infer I }
-          ? readonly ValueOf<I>[] | (O extends { any: infer A } ? A : never)
-          : never;
+        : O extends { is: 'picks' }
+          ? readonly Offer[]
+          : O extends { is: 'list'; of: infer I }
+            ? readonly ValueOf<I>[] | (O extends { any: infer A } ? A : never)
+            : never;
 
 type Needed<O> = { [K in keyof O]: O[K] extends { needed: true } ? K : never }[keyof O];
 type Usual<O> = { [K in keyof O]: O[K] extends { usual: unknown } ? K : never }[keyof O];

@@ -1,5 +1,12 @@
 import { nameOf, type Spot } from '../faults/spot.ts';
-import type { ListItem, Option, Options, Surroundings, Text } from './option.ts';
+import {
+  type ListItem,
+  type Option,
+  type Options,
+  pickForm,
+  type Surroundings,
+  type Text,
+} from './option.ts';
 
 /** Checks an entry against its options: one fault for each mistake, told at its place. */
 export function readOptions(at: Spot, options: Options, around: Surroundings): void {
@@ -28,6 +35,9 @@ function readOption(at: Spot, option: Option, around: Surroundings): void {
         at.get('max').fault(`"max" is below "min" (${min}).`, { suggestion: String(min) });
       return;
     }
+    case 'picks':
+      readPicks(at, option.least);
+      return;
     case 'list': {
       if (option.any !== undefined && at.value === option.any) return;
       const items = at.items();
@@ -40,6 +50,44 @@ function readOption(at: Spot, option: Option, around: Surroundings): void {
       }
     }
   }
+}
+
+function readPicks(at: Spot, least: number): void {
+  const items = at.items();
+  const seen = { value: new Set<unknown>(), label: new Set<unknown>() };
+  for (const item of items) {
+    if (!item.object(['value', 'label'], ['value', 'label'])) continue;
+    for (const key of ['value', 'label'] as const) {
+      const spot = item.get(key);
+      const text = item.has(key) ? spot.string() : undefined;
+      if (text === undefined) continue;
+      if (!new RegExp(pickForm[key], 'u').test(text))
+        spot.fault(
+          key === 'value'
+            ? 'A value to choose has no blanks and at most 100 characters.'
+            : 'The words of a choice stand on one line, without ";", in at most 200 characters.',
+          key === 'value' ? { suggestion: text.trim().replace(/\s+/gu, '-') || undefined } : {},
+        );
+      else if (seen[key].has(text))
+        spot.fault(`Another choice has this ${key === 'value' ? 'value' : 'wording'} already.`);
+      seen[key].add(text);
+    }
+  }
+  if (Array.isArray(at.value) && items.length < least) at.fault(`Expected at least ${least} choices.`);
+  for (const item of items) readAmbiguous(item, seen.value);
+}
+
+/** Words that read like values of other choices: a text pasted or set would mean those. */
+function readAmbiguous(item: Spot, values: ReadonlySet<unknown>): void {
+  const { value, label } = (item.value ?? {}) as { value?: unknown; label?: unknown };
+  if (typeof label !== 'string' || label.trim() === '' || label.trim() === value) return;
+  if (
+    label
+      .trim()
+      .split(/\s+/u)
+      .every((word) => values.has(word))
+  )
+    item.get('label').fault('These words read like values of other choices.');
 }
 
 function readChoice(at: Spot, choices: readonly (readonly [value: unknown, words: string])[]): void {

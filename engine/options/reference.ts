@@ -21,6 +21,8 @@ function takes(option: Option): string {
       const list = `a list of ${takesItem(option.of)}`;
       return option.any === undefined ? list : `${code(option.any)} or ${list}`;
     }
+    case 'picks':
+      return 'a list of `{ "value", "label" }`';
     case 'bounds':
       return `\`{ "min", "max" }\`, ${option.min} to ${option.max}`;
     default:
@@ -28,7 +30,7 @@ function takes(option: Option): string {
   }
 }
 
-function takesItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' }>): string {
+function takesItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' | 'picks' }>): string {
   switch (item.is) {
     case 'choice':
       return item.choices

@@ -1,4 +1,4 @@
-import type { ListItem, Option, Options } from './option.ts';
+import { type ListItem, type Option, type Options, pickForm } from './option.ts';
 
 /** A JSON Schema, draft 2020-12. */
 export type Schema = Readonly<Record<string, unknown>>;
@@ -32,6 +32,19 @@ function schemaOfOption(option: Option): Schema {
       const bound = { type: 'integer', minimum: option.min, maximum: option.max };
       return { type: 'object', additionalProperties: false, properties: { min: bound, max: bound } };
     }
+    case 'picks': {
+      const text = (key: keyof typeof pickForm): Schema => ({ type: 'string', pattern: pickForm[key] });
+      return {
+        type: 'array',
+        minItems: option.least,
+        items: {
+          type: 'object',
+          required: ['value', 'label'],
+          additionalProperties: false,
+          properties: { value: text('value'), label: text('label') },
+        },
+      };
+    }
     case 'list': {
       const list = {
         type: 'array',
@@ -45,7 +58,7 @@ function schemaOfOption(option: Option): Schema {
   }
 }
 
-function schemaOfItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' }>): Schema {
+function schemaOfItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' | 'picks' }>): Schema {
   switch (item.is) {
     case 'choice':
       return { enum: item.choices.map(([value]) => value) };

@@ -4,7 +4,8 @@ import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { read as readOn } from '../field/reading.ts';
 import { apply, keysOf, start } from '../field/state.ts';
-import type { PlanOf } from '../kinds/index.ts';
+import { kindIn } from '../kinds/definition.ts';
+import { kinds, type PlanOf } from '../kinds/index.ts';
 import type { PartsBody } from '../kinds/parts.ts';
 import { isDate } from '../values/calendar.ts';
 import { fold, graphemes } from '../values/graphemes.ts';
@@ -63,6 +64,9 @@ const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
   phone: /^\+[1-9]\d{1,14}(?:;ext=\d+)?$/,
   pin: /^[0-9A-Za-z]+$/,
   'one-time-code': /^[0-9A-Za-z]+$/,
+  choice: /^\S+$/,
+  choices: /^\S+(?: \S+)*$/,
+  'yes-no': /^(?:yes|no)$/,
 };
 
 /** Whether each part of a date or time that leaving changed is one its part takes. */
@@ -148,6 +152,8 @@ for (const kind of kindNames)
 
     test('4 and 5: backspace and delete take exactly the next character, and the caret moves as little as can be', () => {
       everyStep((field, { before, event, after }, from) => {
+        // What is picked goes as a whole: see below.
+        if (kindIn(kinds, kind).draw.isPicked) return;
         if (
           (event.type !== 'backspace' && event.type !== 'delete') ||
           before.start !== before.end ||
@@ -194,6 +200,8 @@ for (const kind of kindNames)
         if (event.type !== 'paste' || before.body.content || /\(\s*0\s*\)/.test(event.text)) return;
         // A time or a duration is converted as a whole: `2 pm`, `1:30`.
         if ((kind === 'time' || kind === 'duration') && /[a-z:.]/i.test(event.text)) return;
+        // So is an answer: `true`, and of a box that is not ticked, `no`.
+        if (kind === 'yes-no' && !after.leftOut) return;
         // Zeros in front of a right fill count for nothing.
         if (isRight(from) && /^\D*[0٠]/.test(event.text)) return;
         const told = graphemes(event.text.normalize('NFKC').toLowerCase())
@@ -328,6 +336,10 @@ describe('8: typing a text and pasting it give the same content', () => {
     phone: fc.stringMatching(/^\+?[0-9]{0,14}$/),
     pin: fc.stringMatching(/^[0-9a-z]{0,3}$/),
     'one-time-code': fc.stringMatching(/^[0-9]{0,3}$/),
+    // A key is refused where a value is picked, and so is a text that names nothing.
+    choice: fc.constantFrom('', 'x', 'boar'),
+    choices: fc.constantFrom('', 'x', 'boar'),
+    'yes-no': fc.constantFrom('', 'x', 'maybe'),
   };
   test.each(kindNames)('%s', (kind) => {
     fc.assert(

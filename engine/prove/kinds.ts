@@ -4,7 +4,8 @@ import type { FieldDocument, RuleDocument } from '../document/document.ts';
 import type { Body } from '../field/body.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
-import { type KindName, kindOf, kinds } from '../kinds/index.ts';
+import { kindIn } from '../kinds/definition.ts';
+import { type KindName, kinds } from '../kinds/index.ts';
 import type { PartsBody } from '../kinds/parts.ts';
 import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
@@ -39,6 +40,11 @@ const decimals = fc.option(
   { nil: undefined },
 );
 
+const offers = fc.constantFrom(
+  [{ value: 'none', label: 'No meals' }, { value: 'half', label: 'Half board' }, { value: 'full', label: 'Full board' }],
+  [{ value: 's', label: 'Sauna, hot' }, { value: 'S', label: 'Sauna' }, { value: 'w', label: 'W' }, { value: '7', label: 'Seven漢' }],
+); // biome-ignore format: a line each
+
 const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
   text: record({ trim: option(true, false), collapse: option(true, false), case: option('upper', 'lower'), max: option(3, 8), lines: option(1, 3) }),
   number: record({ ...numeric, decimals, unit: option('kg', 'kilogram', 'guests') }),
@@ -50,6 +56,9 @@ const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
   phone: record({ home: fc.oneof(fc.constantFrom('GB', 'US', 'FR', 'DE', 'IT', 'JP', 'RU', 'HU', 'NO', 'BR', 'KE', 'AD', 'AT', 'SE', 'PN'), fc.constantFrom(...allRegions)), regions: option<unknown>('any', ['GB', 'FR', 'US', 'CA']), style: option('national', 'international'), types: option(['mobile'], ['fixed']), extension: option(true) }),
   pin: record({ length: option(3, 4, 12), accept: option('digit', 'alnum'), conceal: option(false) }),
   'one-time-code': record({ length: option(3, 6), accept: option('digit', 'alnum') }),
+  choice: record({ options: offers, draw: option('list', 'radio', 'segments') }),
+  choices: record({ options: offers, count: fc.option(fc.record({ min: fc.integer({ min: 1, max: 2 }), max: fc.integer({ min: 2, max: 4 }) }, { requiredKeys: [] }), { nil: undefined }) }),
+  'yes-no': record({ draw: option('tick', 'radio', 'segments'), yes: option('Yes, please', 'Ja'), no: option('Nein') }),
 }; // biome-ignore format: a line a kind
 
 export const kindNames = Object.keys(entries) as readonly KindSketch['kind'][];
@@ -93,11 +102,30 @@ const keys: Readonly<Record<KindSketch['kind'], string>> = {
   phone: '0123456789+()- x07',
   pin: '0123456789a -',
   'one-time-code': '0123456789aZ -',
+  choice: 'hH n',
+  choices: 'sw ;',
+  'yes-no': 'yYnN 1',
+};
+
+/** Texts that mean something as a whole, for kinds whose values are picked. */
+const wholes: Readonly<Partial<Record<KindSketch['kind'], readonly string[]>>> = {
+  choice: ['none', 'half', 'Half board', 'full', 's', 'S', 'sauna', 'Sauna, hot', 'W', '7'],
+  choices: [
+    'half',
+    'full none',
+    'Half board; No meals',
+    's S w 7',
+    'S, w',
+    'Sauna, hot; W',
+    'Sauna; x',
+    'W\nSauna',
+  ],
+  'yes-no': ['yes', 'no', 'Yes', 'true', 'false', 'Ja', 'nein', 'Yes, please'],
 };
 
 /** Texts of what can be typed into the kind, and now and then of what cannot. */
-export const textFor = (kind: KindSketch['kind'], maxLength = 12): fc.Arbitrary<string> =>
-  fc
+export function textFor(kind: KindSketch['kind'], maxLength = 12): fc.Arbitrary<string> {
+  const typed = fc
     .array(
       fc.oneof(
         { arbitrary: fc.constantFrom(...graphemes(keys[kind])), weight: 12 },
@@ -106,6 +134,11 @@ export const textFor = (kind: KindSketch['kind'], maxLength = 12): fc.Arbitrary<
       { maxLength },
     )
     .map((list) => list.join(''));
+  const meant = wholes[kind];
+  return meant
+    ? fc.oneof({ arbitrary: fc.constantFrom(...meant), weight: 3 }, { arbitrary: typed, weight: 1 })
+    : typed;
+}
 
 /** Text of the kind coming in some way. */
 export const eventFor = (kind: KindSketch['kind']): fc.Arbitrary<FieldEvent> =>
@@ -144,7 +177,7 @@ export function atomsOf(
     const { texts, at } = body as PartsBody;
     return texts.flatMap((text, part) => [...text].map((c, i) => ({ c, at: at[part]! + i })));
   }
-  const { draw } = kindOf(field.plan.kind as KindName);
+  const { draw } = kindIn(kinds, field.plan.kind);
   const own = draw.own?.(field.plan, body) ?? (() => true);
   const at: number[] = [];
   let offset = 0;

@@ -105,7 +105,7 @@ function length<P, B extends Held>(field: Subject<P, B>, body: B, min: number, m
 function among<P, B extends Held>(field: Subject<P, B>, body: B, values: readonly string[]): Finding {
   const raw = rawOf(field, body);
   if (values.includes(raw)) return passed;
-  const open = values.some((value) => value.startsWith(raw));
+  const open = hasRoom(field, body) && values.some((value) => value.startsWith(raw));
   const shown = values.map((value) => shownAs(field, value)).join(', ');
   return finding(open ? 'open' : 'fail', 'not-allowed', { allowed: shown });
 }

@@ -5,7 +5,6 @@ import './globals.css';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { Alive } from '../sheet/alive.tsx';
 
 export const metadata: Metadata = {
   title: { default: 'Arbeit', template: '%s · Arbeit' },
@@ -26,10 +25,7 @@ export default async function Layout({ children }: { readonly children: ReactNod
         {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of this file */}
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: sheetScript }} />
       </head>
-      <body>
-        {children}
-        <Alive />
-      </body>
+      <body>{children}</body>
     </html>
   );
 }

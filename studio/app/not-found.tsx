@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { Alive } from '../sheet/alive.tsx';
 
 export default function NotFound() {
   return (
@@ -10,6 +11,7 @@ export default function NotFound() {
       <Link className="word-button mt-6 inline-block" href="/">
         Back to the shelf
       </Link>
+      <Alive />
     </main>
   );
 }

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Alive } from '../sheet/alive.tsx';
 import type { Database } from '../store/database.ts';
 import { store } from '../store/store.ts';
 import { isTrouble, StoreTrouble } from '../store/trouble.ts';
@@ -30,6 +31,7 @@ export function Trouble({ message }: { readonly message: string }): ReactNode {
           Try again
         </button>
       </form>
+      <Alive />
     </main>
   );
 }

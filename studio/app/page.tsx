@@ -8,7 +8,7 @@ import { reading, Trouble } from './open.tsx';
 export const dynamic = 'force-dynamic';
 
 /** Sets laid out at once, those changed last; of the others the page carries the titles. */
-const laidOut = 24;
+const laidOut = 10;
 
 export default async function ShelfPage() {
   const found = await reading('shelf', listSets);

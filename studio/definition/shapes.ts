@@ -10,7 +10,7 @@ export const fromNothing: FieldDocument = {
 };
 
 const typical = [
-  'mobile', 'deposit', 'discount', 'party', 'arrival', 'expected', 'walk-in', 'key-box', 'change-code', 'remarks', 'member', 'warden', 'ledger',
+  'mobile', 'deposit', 'discount', 'party', 'arrival', 'expected', 'walk-in', 'key-box', 'change-code', 'remarks', 'hut', 'meals', 'extras', 'dog', 'member', 'warden', 'ledger',
 ]; // biome-ignore format: a list
 
 /** Fields to start from: the shapes of the demo, one of each kind and a few patterns. */

@@ -2,12 +2,12 @@
 
 import type { CheckDocument } from '../../engine/document/document.ts';
 import { problemWithCheck } from '../../engine/document/read-rules.ts';
-import { type KindName, kindOf } from '../../engine/kinds/index.ts';
+import { type Definition, kindIn } from '../../engine/kinds/definition.ts';
+import type { KindName } from '../../engine/kinds/index.ts';
 import { parseExpression } from '../../engine/rules/expression.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
-
-const limitsOf = (kind: KindName) => kindOf(kind).define.limits;
 
 /** What a check needs to be told, each with its own line or list. */
 export function CheckEditor({
@@ -115,7 +115,8 @@ function RangeEditor({
   readonly check: RangeCheck;
   readonly onChange: (check: CheckDocument) => void;
 }) {
-  const keys = limitsOf(kind)?.hasSteps ? (['min', 'max', 'step'] as const) : (['min', 'max'] as const);
+  const { define } = kindIn(useKinds(), kind);
+  const keys = define.limits?.hasSteps ? (['min', 'max', 'step'] as const) : (['min', 'max'] as const);
   const labels = { min: 'At least', max: 'At most', step: 'In steps of' };
   return (
     <div className="flex gap-3">
@@ -126,7 +127,7 @@ function RangeEditor({
               id={id}
               className="entry value"
               value={String(check[key] ?? '')}
-              check={(text) => problemWithRange(kind, { ...check, [key]: text })}
+              check={(text) => problemWithRange(define, { ...check, [key]: text })}
               onChange={(text) => {
                 const { [key]: _, ...rest } = check;
                 onChange(text === '' ? rest : { ...rest, [key]: text });
@@ -140,9 +141,9 @@ function RangeEditor({
 }
 
 /** What the document's reader would say of a range. */
-function problemWithRange(kind: KindName, check: RangeCheck): string | null {
+function problemWithRange(define: Definition, check: RangeCheck): string | null {
   const given = Object.fromEntries(Object.entries(check).filter(([, value]) => value !== ''));
-  return problemWithCheck(kindOf(kind).define, given)[0] ?? null;
+  return problemWithCheck(define, given)[0] ?? null;
 }
 
 function problemWithLength(

@@ -1,5 +1,6 @@
 import type { CheckDocument } from '../../engine/document/document.ts';
-import { type KindName, kindOf } from '../../engine/kinds/index.ts';
+import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
+import type { KindName } from '../../engine/kinds/index.ts';
 
 export type CheckType = CheckDocument['type'];
 
@@ -31,4 +32,5 @@ export function codeOf(check: CheckDocument): string {
 }
 
 /** A limit to begin with, for kinds that have an order. */
-export const firstLimit = (kind: KindName): string | undefined => kindOf(kind).define.limits?.begin;
+export const firstLimit = (kind: KindName, kinds: KindTable): string | undefined =>
+  kindIn(kinds, kind).define.limits?.begin;

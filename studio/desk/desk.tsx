@@ -9,13 +9,14 @@ import { compileField } from '../../engine/document/compile.ts';
 import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import type { OpenField } from '../../engine/field/kind.ts';
 import { start } from '../../engine/field/state.ts';
-import { kindOf, kinds } from '../../engine/kinds/index.ts';
+import { kindIn } from '../../engine/kinds/definition.ts';
 import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
 import { type Field, useField } from '../../react/use-field.ts';
 import { todayIn } from '../definition/clock.ts';
 import { changeField, fieldOf, removeField } from '../definition/edits.ts';
 import { leaveNote } from '../definition/just-deleted.ts';
 import { useSet } from '../definition/use-set.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { hasNotation } from '../kinds/notation.ts';
 import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
@@ -31,8 +32,14 @@ import { SharedValue } from './shared-value.tsx';
 import { Tape } from './tape.tsx';
 import { newTape, recordRow, replay, tapeText } from './tape-rows.ts';
 
+export interface DeskProps {
+  readonly stored: StoredSet;
+  readonly fieldId: string;
+}
+
 /** The desk: one field, defined, typed into, and watched. */
-export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly fieldId: string }) {
+export function Desk({ stored, fieldId }: DeskProps) {
+  const kinds = useKinds();
   const router = useRouter();
   const set = useSet(stored);
   const definition = fieldOf(set.document, fieldId) ?? fieldOf(stored.document, fieldId)!;
@@ -46,7 +53,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
   const { classes, locale } = set.document;
   const compiled = useMemo(
     () => compileField(definition, { locale, ...(classes ? { classes } : {}) }, kinds),
-    [definition, locale, classes],
+    [definition, locale, classes, kinds],
   );
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const today = todayIn(set.id);
@@ -103,7 +110,7 @@ export function Desk({ stored, fieldId }: { readonly stored: StoredSet; readonly
               }
             />
           </div>
-          {kindOf(definition.kind).define.byLocale && (
+          {kindIn(kinds, definition.kind).define.byLocale && (
             <LocaleSheet definition={definition} own={bench.store} today={today} />
           )}
         </div>

@@ -8,6 +8,7 @@ import { openForm } from '../../engine/form/form.ts';
 import { runs } from '../../engine/kinds/runs.ts';
 import { useField } from '../../react/use-field.ts';
 import { useForm } from '../../react/use-form.ts';
+import { Alive } from '../sheet/alive.tsx';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
 
@@ -61,6 +62,7 @@ export function FieldsAlone({
           ))}
         </div>
       </form>
+      <Alive />
     </main>
   );
 }

@@ -1,7 +1,8 @@
 import type { OpenField } from '../../engine/field/kind.ts';
 import type { FieldState } from '../../engine/field/moment.ts';
+import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
 import type { Drawing } from '../../engine/kinds/drawing.ts';
-import { type KindName, kindOf } from '../../engine/kinds/index.ts';
+
 import { graphemes } from '../../engine/values/graphemes.ts';
 
 /** A character of the display, and what it is. */
@@ -17,13 +18,16 @@ export interface DisplayColumn {
   readonly seen: string;
 }
 
-/** How a field's kind is drawn. A plan of the table's kinds names one of them. */
-export const drawingOf = ({ plan }: OpenField): Drawing => kindOf(plan.kind as KindName).draw;
+/** How a field's kind is drawn. */
+export const drawingOf = ({ plan }: OpenField, kinds: KindTable): Drawing => kindIn(kinds, plan.kind).draw;
 
 /** The display of a field of any kind but `pattern`, character by character. */
-export function displayColumns(field: OpenField, { body }: FieldState): readonly DisplayColumn[] {
+export function displayColumns(
+  field: OpenField,
+  { body }: FieldState,
+  draw: Drawing,
+): readonly DisplayColumn[] {
   const { plan } = field;
-  const draw = drawingOf(field);
   const isContent = draw.own?.(plan, body) ?? (() => true);
   const isConcealed = draw.conceals?.(plan) ?? false;
   let ahead = draw.lead?.(body) ?? 0;

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Field } from '../../react/use-field.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
@@ -11,17 +12,24 @@ import { type RulerRow, RulerRows } from './ruler-rows.tsx';
  */
 export function KindRuler({ field }: { readonly field: Field }) {
   const { state, reading, store } = field;
-  const columns = displayColumns(store.field, state);
+  const draw = drawingOf(store.field, useKinds());
+  const columns = displayColumns(store.field, state, draw);
   const stops = new Set(stopsOf(store.field, state));
-  const hasLead = drawingOf(store.field).lead !== undefined;
+  const { lead, isPicked } = draw;
+  const hasLead = lead !== undefined;
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows: readonly RulerRow[] = [
     { name: 'display', text: reading.display, of: (i: number) => columns[i]!.character },
-    {
-      name: 'content',
-      text: reading.content,
-      of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
-    },
+    // What is picked stands there in words: no character of it is the user's.
+    ...(isPicked
+      ? []
+      : [
+          {
+            name: 'content',
+            text: reading.content,
+            of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
+          },
+        ]),
     ...(hasLead
       ? [
           {

@@ -4,6 +4,7 @@ import { memo, useState } from 'react';
 import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import type { Piece } from '../../engine/kinds/drawing.ts';
 import { sampleOf } from '../definition/sample.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { PopOut } from '../sheet/pop-out.tsx';
 
@@ -25,8 +26,9 @@ export const KindSpecimen = memo(function KindSpecimen({
   readonly onChange: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
 }) {
   const [preview, setPreview] = useState<FieldDocument | null>(null);
-  const pieces = sampleOf(definition, set);
-  const shown = preview ? sampleOf(preview, set) : pieces;
+  const kinds = useKinds();
+  const pieces = sampleOf(definition, set, kinds);
+  const shown = preview ? sampleOf(preview, set, kinds) : pieces;
   return (
     <section aria-label="Specimen">
       <div className="flex flex-wrap items-stretch">
@@ -47,7 +49,7 @@ export const KindSpecimen = memo(function KindSpecimen({
               <>
                 <p className="border-b pb-2" aria-hidden="true">
                   {shown
-                    .filter((other) => !other.isOff)
+                    .filter((other) => !other.isOff && (!other.isAside || other.part === piece.part))
                     .map((other) => (
                       <span
                         key={other.id}

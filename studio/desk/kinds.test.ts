@@ -2,14 +2,18 @@ import { describe, expect, test } from 'vitest';
 import { compileField } from '../../engine/document/compile.ts';
 import type { FieldDocument } from '../../engine/document/document.ts';
 import { readDocument } from '../../engine/document/read-document.ts';
+import type { OpenField } from '../../engine/field/kind.ts';
+import type { FieldState } from '../../engine/field/moment.ts';
 import { apply, keysOf, start } from '../../engine/field/state.ts';
 import { kinds } from '../../engine/kinds/index.ts';
+import type { Offer } from '../../engine/options/option.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';
 import { dayAfterKey, problemWith, weeksOf } from '../sheet/month.ts';
 import { findRegions, regionChoices } from '../sheet/regions.ts';
-import { displayColumns, stopsOf } from './kind-columns.ts';
-import { chosen, isSame, optionsFor, withOption } from './options.ts';
+import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
+import { chosen, isSame, optionsFor, problemOf, withOption } from './options.ts';
+import { another } from './picks-editor.tsx';
 import { otherDisplay } from './shared-value.tsx';
 
 const set = { locale: 'en-GB', classes: { check: '0-9X', hex: '0-9A-F' } };
@@ -30,24 +34,26 @@ describe('specimens', () => {
     ['one-time-code', { groups: [3, 3] }, '481⎵516'],
     ['text', { case: 'upper' }, 'TWO VEGETARIANS'],
   ] as const)('%s %o is %s', (kind, entry, line) => {
-    expect(sampleLine(sampleOf(field(kind, entry), set))).toBe(line);
+    expect(sampleLine(sampleOf(field(kind, entry), set, kinds))).toBe(line);
   });
 
   test.each(others.map((shape) => [shape.id, shape] as const))(
     'every choice of every part of %s makes a sound definition',
     (_, shape) => {
-      const parts = new Set(sampleOf(shape, set).map(({ part }) => part));
+      const parts = new Set(sampleOf(shape, set, kinds).map(({ part }) => part));
       let seen = 0;
       for (const part of parts)
-        for (const option of optionsFor(shape, part)) {
+        for (const option of optionsFor(shape, part, kinds)) {
           const values =
             option.is === 'choice'
               ? option.choices.map(([value]) => value)
               : option.is === 'number'
                 ? [option.min, option.max]
-                : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
-          for (const value of values) {
-            const next = withOption(shape, option, value);
+                : option.is === 'picks'
+                  ? [[...(chosen(shape, option) as readonly Offer[]), another([])]]
+                  : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
+          for (const value of values.filter((one) => problemOf(shape, option, one, kinds) === null)) {
+            const next = withOption(shape, option, value, kinds);
             const read = readDocument({ arbeit: 1, title: 'T', ...set, fields: [next] }, kinds);
             expect(read, `${option.key} ${JSON.stringify(value)}`).toMatchObject({ ok: true });
             const said = option.is === 'number' && value === undefined ? option.usual : value;
@@ -55,7 +61,7 @@ describe('specimens', () => {
               isSame(chosen(next, option), said) || option.key === 'regions' || value === '',
               `${option.key} ${JSON.stringify(value)}`,
             ).toBe(true);
-            expect(sampleOf(next, set).length).toBeGreaterThan(0);
+            expect(sampleOf(next, set, kinds).length).toBeGreaterThan(0);
             seen++;
           }
         }
@@ -64,21 +70,23 @@ describe('specimens', () => {
   );
 
   test('an option set to what is usual is left out of the document', () => {
-    const [option] = optionsFor(field('currency', { currency: 'GBP' }), 'group');
-    const never = withOption(field('currency', { currency: 'GBP' }), option!, 'never');
+    const [option] = optionsFor(field('currency', { currency: 'GBP' }), 'group', kinds);
+    const never = withOption(field('currency', { currency: 'GBP' }), option!, 'never', kinds);
     expect(never.entry).toEqual({ currency: 'GBP', grouping: 'never' });
-    expect(withOption(never, option!, 'typing').entry).toEqual({ currency: 'GBP' });
+    expect(withOption(never, option!, 'typing', kinds).entry).toEqual({ currency: 'GBP' });
   });
 
   test('there is a second display where a kind has one', () => {
-    expect(otherDisplay(field('duration', {}), 'en-GB')?.field.entry).toEqual({ units: ['min'] });
-    expect(otherDisplay(field('currency', { currency: 'GBP' }), 'en-GB')?.field.entry).toEqual({
+    expect(otherDisplay(field('duration', {}), 'en-GB', kinds)?.field.entry).toEqual({ units: ['min'] });
+    expect(otherDisplay(field('currency', { currency: 'GBP' }), 'en-GB', kinds)?.field.entry).toEqual({
       currency: 'GBP',
       fill: 'right',
     });
-    expect(otherDisplay(fromNothing, 'en-GB')).toBeUndefined();
+    expect(otherDisplay(fromNothing, 'en-GB', kinds)).toBeUndefined();
   });
 });
+
+const shownColumns = (of: OpenField, state: FieldState) => displayColumns(of, state, drawingOf(of, kinds));
 
 describe('the ruler', () => {
   const columns = (kind: FieldDocument['kind'], entry: object, text: string) => {
@@ -87,7 +95,7 @@ describe('the ruler', () => {
       (s, key) => apply(compiled, s, key),
       apply(compiled, start(compiled), { type: 'focus' }),
     );
-    return { compiled, state, columns: displayColumns(compiled, state) };
+    return { compiled, state, columns: shownColumns(compiled, state) };
   };
   test.each([
     ['currency', { currency: 'GBP' }, '1234.5', '£1,234.5', '1234.5'],
@@ -121,10 +129,10 @@ describe('the ruler', () => {
 
   test('filled-in zeros and resting text are no content', () => {
     const { compiled, state } = columns('currency', { currency: 'GBP' }, '1.5');
-    const left = displayColumns(compiled, apply(compiled, state, { type: 'leave' }));
+    const left = shownColumns(compiled, apply(compiled, state, { type: 'leave' }));
     expect(left.map(({ isContent }) => isContent)).toEqual([false, true, true, true, false]);
     const date = columns('date', { resting: 'full' }, '14022027');
-    const rested = displayColumns(date.compiled, apply(date.compiled, date.state, { type: 'leave' }));
+    const rested = shownColumns(date.compiled, apply(date.compiled, date.state, { type: 'leave' }));
     expect(rested.some(({ isContent }) => isContent)).toBe(false);
   });
 });
@@ -187,7 +195,9 @@ test('regions by the beginning of a word, by letters, by code, by a number that 
 
 describe('lists made elsewhere', () => {
   const offered = (made: FieldDocument, key: string) => {
-    const option = optionsFor(made, key === 'types' ? 'number' : 'region').find((one) => one.key === key)!;
+    const option = optionsFor(made, key === 'types' ? 'number' : 'region', kinds).find(
+      (one) => one.key === key,
+    )!;
     return option.is === 'choice' ? option : expect.fail('expected a choice');
   };
 
@@ -199,9 +209,9 @@ describe('lists made elsewhere', () => {
     const option = offered(made, key);
     expect(option.choices.filter(([value]) => isSame(value, list))).toHaveLength(1);
     expect(chosen(made, option)).toEqual(list);
-    expect(withOption(made, option, list).entry).toEqual(made.entry);
-    const home = optionsFor(made, 'region').find((one) => one.key === 'home')!;
-    expect(withOption(made, home, 'CH').entry).toEqual({ home: 'CH', [key]: list });
+    expect(withOption(made, option, list, kinds).entry).toEqual(made.entry);
+    const home = optionsFor(made, 'region', kinds).find((one) => one.key === 'home')!;
+    expect(withOption(made, home, 'CH', kinds).entry).toEqual({ home: 'CH', [key]: list });
     // Where it is none of its own, only the usual ones are offered.
     const bare = offered(field('phone', { home: 'DE' }), key);
     expect(bare.choices.some(([value]) => isSame(value, list))).toBe(false);
@@ -209,14 +219,14 @@ describe('lists made elsewhere', () => {
 
   test('numbers of the home region alone stay so when the home moves', () => {
     const made = field('phone', { home: 'DE', regions: ['DE'] });
-    const home = optionsFor(made, 'region').find((one) => one.key === 'home')!;
-    expect(withOption(made, home, 'CH').entry).toEqual({ home: 'CH', regions: ['CH'] });
+    const home = optionsFor(made, 'region', kinds).find((one) => one.key === 'home')!;
+    expect(withOption(made, home, 'CH', kinds).entry).toEqual({ home: 'CH', regions: ['CH'] });
   });
 });
 
 test('an option that means something only beside another is offered only there', () => {
   const keys = (positions: string) =>
-    optionsFor(field('pattern', { pattern: '<3 digit>', positions }), 'typing').map(({ key }) => key);
+    optionsFor(field('pattern', { pattern: '<3 digit>', positions }), 'typing', kinds).map(({ key }) => key);
   expect(keys('flow')).toEqual(['positions', 'literals', 'raw', 'ghost']);
   expect(keys('fixed')).toEqual(['positions', 'literals', 'raw', 'filler']);
 });

@@ -6,8 +6,8 @@ import { share } from '../../dom/share.ts';
 import { createStore, type FieldStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/document/compile.ts';
 import type { FieldDocument } from '../../engine/document/document.ts';
-import { kinds } from '../../engine/kinds/index.ts';
 import { useField } from '../../react/use-field.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
 
 /** Locales that between them group, order and write digits in every way. */
@@ -25,6 +25,7 @@ export function LocaleLines({
   readonly own: FieldStore;
   readonly today: string | undefined;
 }) {
+  const kinds = useKinds();
   const stores = useMemo(
     () =>
       sheetLocales.map((locale) => {
@@ -36,7 +37,7 @@ export function LocaleLines({
         );
         return { locale, store: createStore(compiled, readOn(today)) };
       }),
-    [definition, today],
+    [definition, today, kinds],
   );
   useEffect(() => {
     // What the field holds already is what the sheet begins with; nothing of that comes back to it.

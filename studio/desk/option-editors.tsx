@@ -2,11 +2,14 @@
 
 import { useId } from 'react';
 import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import type { Offer } from '../../engine/options/option.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import type { Option } from '../kinds/option.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
-import { chosen, isSame, optionsFor, withOption } from './options.ts';
+import { chosen, isSame, optionsFor, problemOf, withOption } from './options.ts';
+import { PicksEditor } from './picks-editor.tsx';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
@@ -24,16 +27,19 @@ export function OptionEditors({
   readonly onPreview: (field: FieldDocument | null) => void;
   readonly onChange: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
 }) {
+  const kinds = useKinds();
   return (
     <>
-      {optionsFor(definition, part).map((option) => (
+      {optionsFor(definition, part, kinds).map((option) => (
         <OptionEditor
           key={option.key}
           option={option}
           definition={definition}
           set={set}
           onPreview={onPreview}
-          onChange={(value) => onChange((field) => withOption(field, option, value), `entry ${option.key}`)}
+          onChange={(value) =>
+            onChange((field) => withOption(field, option, value, kinds), `entry ${option.key}`)
+          }
         />
       ))}
     </>
@@ -54,8 +60,9 @@ function OptionEditor({
   readonly onChange: (value: unknown) => void;
 }) {
   const id = useId();
+  const kinds = useKinds();
   const value = chosen(definition, option);
-  const would = (choice: unknown) => withOption(definition, option, choice);
+  const would = (choice: unknown) => withOption(definition, option, choice, kinds);
   switch (option.is) {
     case 'choice':
       return (
@@ -79,16 +86,32 @@ function OptionEditor({
               <span>{label}</span>
               <span className="value ml-auto max-w-40 truncate text-xs text-faint">
                 {option.key === 'resting'
-                  ? sampleOf(would(choice), set).find((piece) => piece.part === 'resting')?.text
-                  : sampleLine(sampleOf(would(choice), set))}
+                  ? sampleOf(would(choice), set, kinds).find((piece) => piece.part === 'resting')?.text
+                  : sampleLine(sampleOf(would(choice), set, kinds))}
               </span>
             </label>
           ))}
         </fieldset>
       );
+    case 'picks':
+      return (
+        <PicksEditor
+          label={option.label}
+          least={option.least}
+          // A document that was read has a list there.
+          offers={value as readonly Offer[]}
+          check={option.check}
+          onChange={onChange}
+        />
+      );
     case 'number':
     case 'text': {
-      const check = option.is === 'text' ? option.check : wholeFrom(option.min, option.max);
+      const check =
+        option.is === 'text'
+          ? option.check
+          : (text: string) =>
+              wholeFrom(option.min, option.max)(text) ??
+              (text === '' ? null : problemOf(definition, option, Number(text), kinds));
       const suggestions = option.is === 'text' ? (option.suggestions ?? []) : [];
       return (
         <Labelled label={option.label}>

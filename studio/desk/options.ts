@@ -1,7 +1,7 @@
 import type { FieldDocument } from '../../engine/document/document.ts';
 import type { DocumentFault } from '../../engine/faults/document-fault.ts';
 import { Spot } from '../../engine/faults/spot.ts';
-import { kindOf } from '../../engine/kinds/index.ts';
+import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
 import type { Option as Described, Options, Text } from '../../engine/options/option.ts';
 import { readOptions } from '../../engine/options/read.ts';
 import type { Option } from '../kinds/option.ts';
@@ -10,9 +10,9 @@ import { carriedAlong, editedHere } from '../kinds/options.ts';
 type Entry = Readonly<Record<string, unknown>>;
 
 /** The options a part of the specimen stands for, from the kind's own description of them. */
-export function optionsFor(field: FieldDocument, part: string): readonly Option[] {
+export function optionsFor(field: FieldDocument, part: string, kinds: KindTable): readonly Option[] {
   const entry: Entry = field.entry;
-  const { options } = kindOf(field.kind).define;
+  const { options } = kindIn(kinds, field.kind).define;
   return Object.entries(options)
     .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
     .flatMap(([key, option]) => editedHere(field, key, option) ?? offered(key, option, entry[key]));
@@ -46,6 +46,10 @@ function offered(key: string, option: Described, value: unknown): readonly Optio
     }
     case 'text':
       return [textOption(key, option)];
+    case 'picks':
+      return [
+        { key, label, is: 'picks', least: option.least, check: (offers) => problemWith(key, option, offers) },
+      ];
     case 'list': {
       if (option.of.is !== 'choice') return [];
       const single = option.of.choices.map(([value, words]) => [[value], words] as const);
@@ -80,10 +84,10 @@ function textOption(key: string, option: Text): Option {
   };
 }
 
-/** What the reader would say of a text for that option, in one sentence. */
-function problemWith(key: string, option: Described, text: string): string | null {
+/** What the reader would say of a value for that option, in one sentence. */
+function problemWith(key: string, option: Described, value: unknown): string | null {
   const faults: DocumentFault[] = [];
-  readOptions(new Spot({ [key]: text }, '$', faults), { [key]: option }, { classes: [] });
+  readOptions(new Spot({ [key]: value }, '$', faults), { [key]: option }, { classes: [] });
   return faults[0]?.message ?? null;
 }
 
@@ -98,9 +102,14 @@ export function chosen(field: FieldDocument, option: Option): unknown {
 export const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The field with an option set; one set to what is usual is left out, so that a document says nothing idle. */
-export function withOption(field: FieldDocument, option: Option, value: unknown): FieldDocument {
+export function withOption(
+  field: FieldDocument,
+  option: Option,
+  value: unknown,
+  kinds: KindTable,
+): FieldDocument {
   const [key, member] = option.key.split('.') as [string, string?];
-  const described = kindOf(field.kind).define.options[key];
+  const described = kindIn(kinds, field.kind).define.options[key];
   const entry: Record<string, unknown> = { ...field.entry };
   const isUsual = isSame(value, option.usual) || (option.is === 'text' && value === '');
   const next = !described?.needed && isUsual ? undefined : value;
@@ -115,13 +124,31 @@ export function withOption(field: FieldDocument, option: Option, value: unknown)
     else delete entry[key];
   } else if (next === undefined) delete entry[key];
   else entry[key] = next;
-  return { ...field, entry: settled(field, carriedAlong(field, entry), key) } as FieldDocument;
+  return { ...field, entry: settled(field, carriedAlong(field, entry), key, kinds) } as FieldDocument;
+}
+
+/** What the kind has against an option set to a value, beside the others as they are; `null` when nothing. */
+export function problemOf(
+  field: FieldDocument,
+  option: Option,
+  value: unknown,
+  kinds: KindTable,
+): string | null {
+  const faults: DocumentFault[] = [];
+  const { entry } = withOption(field, option, value, kinds);
+  kindIn(kinds, field.kind).define.check?.(new Spot(entry, '$', faults));
+  return faults[0]?.message ?? null;
 }
 
 /** The entry without what the change has made meaningless: options the kind finds at odds with the one that was set. */
-function settled(field: FieldDocument, entry: Record<string, unknown>, set: string): Record<string, unknown> {
+function settled(
+  field: FieldDocument,
+  entry: Record<string, unknown>,
+  set: string,
+  kinds: KindTable,
+): Record<string, unknown> {
   const faults: DocumentFault[] = [];
-  kindOf(field.kind).define.check?.(new Spot(entry, '$', faults));
+  kindIn(kinds, field.kind).define.check?.(new Spot(entry, '$', faults));
   const rest = { ...entry };
   for (const { path } of faults) {
     const key = path.slice(2);

@@ -6,6 +6,7 @@ import type { Plan } from '../../engine/field/compiled.ts';
 import { needsText } from '../../engine/kinds/pattern/define.ts';
 import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
 import { withAttribute, withText } from '../definition/edits.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { hasNotation } from '../kinds/notation.ts';
 import type { Option } from '../kinds/option.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
@@ -82,18 +83,19 @@ function Typing({
   readonly plan: PatternPlan;
   readonly onChange: Change;
 }) {
+  const kinds = useKinds();
   const { raw } = definition.entry;
   const mayLoseText = plan.positions === 'flow' && needsText(plan) && raw !== 'text';
   return (
     <>
       <h2 className="border-b border-ink pt-3 pb-1 font-semibold">Typing</h2>
       <div className="grid grid-cols-2 gap-x-3">
-        {optionsFor(definition, 'typing').map((option) => (
+        {optionsFor(definition, 'typing', kinds).map((option) => (
           <OptionLine
             key={option.key}
             option={option}
             value={chosen(definition, option)}
-            onChange={(value) => onChange((f) => withOption(f, option, value), `entry ${option.key}`)}
+            onChange={(value) => onChange((f) => withOption(f, option, value, kinds), `entry ${option.key}`)}
           />
         ))}
       </div>

@@ -1,8 +1,10 @@
 'use client';
 
 import type { RuleDocument } from '../../engine/document/document.ts';
-import { type KindName, kindOf } from '../../engine/kinds/index.ts';
+import { kindIn } from '../../engine/kinds/definition.ts';
+import type { KindName } from '../../engine/kinds/index.ts';
 import { wordingFor } from '../../engine/rules/messages.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 import { CheckEditor } from './check-editor.tsx';
@@ -20,6 +22,7 @@ export function RuleEditor({
   readonly onChange: (rule: RuleDocument) => void;
   readonly onRemove: () => void;
 }) {
+  const kinds = useKinds();
   const { say: _, ...unsaid } = rule;
   const { code: __, ...uncoded } = rule;
   return (
@@ -31,7 +34,7 @@ export function RuleEditor({
             id={id}
             className="entry"
             value={rule.say ?? ''}
-            placeholder={wordingFor(kindOf(kind).run.wording, codeOf(rule.check))}
+            placeholder={wordingFor(kindIn(kinds, kind).run.wording, codeOf(rule.check))}
             onChange={(event) =>
               onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
             }

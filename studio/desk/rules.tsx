@@ -9,6 +9,7 @@ import type { Check } from '../../engine/rules/rule.ts';
 import type { Field } from '../../react/use-field.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../definition/edits.ts';
 import { shownAt } from '../definition/sample.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { Menu } from '../sheet/pop-out.tsx';
@@ -123,9 +124,11 @@ export function Rules({
 }
 
 function AddRule({ kind, onAdd }: { readonly kind: KindName; readonly onAdd: (rule: RuleDocument) => void }) {
+  const kinds = useKinds();
+  const first = firstLimit(kind, kinds);
   const fresh = (type: CheckType): CheckDocument =>
-    type === 'range' ? { type, min: firstLimit(kind)! } : checks[type].fresh;
-  const offered = (Object.keys(checks) as CheckType[]).filter((type) => type !== 'range' || firstLimit(kind));
+    type === 'range' ? { type, min: first! } : checks[type].fresh;
+  const offered = (Object.keys(checks) as CheckType[]).filter((type) => type !== 'range' || first);
   return (
     <Menu
       trigger="Add a rule"

@@ -6,8 +6,9 @@ import { share } from '../../dom/share.ts';
 import { createStore, type FieldStore } from '../../dom/store.ts';
 import { compileField } from '../../engine/document/compile.ts';
 import type { FieldDocument } from '../../engine/document/document.ts';
-import { kinds } from '../../engine/kinds/index.ts';
+import type { KindTable } from '../../engine/kinds/definition.ts';
 import { useField } from '../../react/use-field.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
 import { drawingOf } from './kind-columns.ts';
 
@@ -15,9 +16,10 @@ import { drawingOf } from './kind-columns.ts';
 export function otherDisplay(
   field: FieldDocument,
   locale: string,
+  kinds: KindTable,
 ): { readonly field: FieldDocument; readonly label: string } | undefined {
   const compiled = compileField(field, { locale }, kinds);
-  const other = drawingOf(compiled).other?.(compiled.plan);
+  const other = drawingOf(compiled, kinds).other?.(compiled.plan);
   if (!other) return undefined;
   const entry = { ...field.entry, ...other.entry };
   return { field: { ...field, id: `${field.id}-other`, entry } as FieldDocument, label: other.label };
@@ -35,10 +37,11 @@ export function SharedValue({
   readonly locale: string;
   readonly today: string | undefined;
 }) {
-  const other = useMemo(() => otherDisplay(definition, locale), [definition, locale]);
+  const kinds = useKinds();
+  const other = useMemo(() => otherDisplay(definition, locale, kinds), [definition, locale, kinds]);
   const store = useMemo(
     () => (other ? createStore(compileField(other.field, { locale }, kinds), readOn(today)) : undefined),
-    [other, locale, today],
+    [other, locale, today, kinds],
   );
   useEffect(() => {
     if (!store) return;

@@ -1,6 +1,7 @@
 'use client';
 
 import type { ComponentType } from 'react';
+import { isGroup, Picks } from '../../react/picks.tsx';
 import type { Field } from '../../react/use-field.ts';
 import { CodeBoxes } from '../sheet/code-boxes.tsx';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
@@ -13,11 +14,18 @@ interface ControlProps {
   readonly isWrong?: boolean;
 }
 
+function DressedPicks({ field, label }: ControlProps) {
+  return <Picks field={field} label={label} className={isGroup(field) ? 'picks' : 'entry value'} />;
+}
+
 /** What kinds are typed into that are not typed into one line. */
 const controls: Readonly<Record<string, ComponentType<ControlProps>>> = {
   pin: CodeBoxes,
   'one-time-code': CodeBoxes,
   text: Lines,
+  choice: DressedPicks,
+  choices: DressedPicks,
+  'yes-no': DressedPicks,
 };
 
 /** What a field is typed into, by its kind. */

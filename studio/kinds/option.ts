@@ -1,6 +1,9 @@
+import type { Offer } from '../../engine/options/option.ts';
+
 /** One entry option, as the desk offers it. `key` is its name in the entry; `decimals.max` is a member of a member. */
 export type Option = { readonly key: string; readonly label: string } & (
   | { readonly is: 'choice'; readonly choices: readonly (readonly [value: unknown, label: string])[]; readonly usual: unknown }
   | { readonly is: 'number'; readonly min: number; readonly max: number; readonly usual: number | undefined }
+  | { readonly is: 'picks'; readonly least: number; readonly usual?: undefined; check(offers: readonly Offer[]): string | null }
   | { readonly is: 'text'; readonly usual: string; readonly suggestions?: readonly string[]; check(text: string): string | null }
 ); // biome-ignore format: one kind of option a line

@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { isGroup } from '../../react/picks.tsx';
 import type { Field } from '../../react/use-field.ts';
 import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
@@ -24,9 +25,15 @@ export function PlainField({
   const { Before, Behind, Beneath } = faceOf(field);
   return (
     <div>
-      <label htmlFor={field.labelProps.htmlFor} className="block font-semibold">
-        {definition.label || 'No label'}
-      </label>
+      {isGroup(field) ? (
+        <span id={field.labelProps.id} className="block font-semibold">
+          {definition.label || 'No label'}
+        </span>
+      ) : (
+        <label id={field.labelProps.id} htmlFor={field.labelProps.htmlFor} className="block font-semibold">
+          {definition.label || 'No label'}
+        </label>
+      )}
       <p {...field.hintProps} className="text-sm text-faint">
         {definition.hint}
       </p>

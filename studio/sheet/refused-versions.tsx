@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { SetDocument } from '../../engine/document/document.ts';
 import type { Refused, StoredSet } from '../store/sets.ts';
+import { Alive } from './alive.tsx';
 import { Masthead } from './masthead.tsx';
 
 export interface RefusedVersion extends Refused {
@@ -110,6 +111,7 @@ export function RefusedVersions({
             </li>
           ))}
         </ol>
+        <Alive />
       </main>
     </>
   );

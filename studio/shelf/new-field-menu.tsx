@@ -6,12 +6,14 @@ import { addField } from '../definition/edits.ts';
 import { shapeOf } from '../definition/shape-of.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';
 import type { EditedSet } from '../definition/use-set.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
 import { hasNotation } from '../kinds/notation.ts';
 import { OpenedMenu } from '../sheet/pop-out-parts.tsx';
 import { newFieldButton } from './new-field-button.ts';
 
 /** What a new field can begin from. It opens as it comes. */
 export function NewFieldMenu({ set, byKey }: { readonly set: EditedSet; readonly byKey: boolean }) {
+  const kinds = useKinds();
   const router = useRouter();
   const create = async (shape: FieldDocument) => {
     const { id, set: document } = addField(set.document, withKnownClasses(shape, set.document));
@@ -30,7 +32,7 @@ export function NewFieldMenu({ set, byKey }: { readonly set: EditedSet; readonly
         ...typicalShapes.map((shape, i) => ({
           id: shape.id,
           label: shape.label,
-          note: shapeOf(shape, set.document),
+          note: shapeOf(shape, set.document, kinds),
           isApart: i === 0,
           onSelect: () => create(shape),
         })),

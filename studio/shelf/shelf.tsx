@@ -12,7 +12,9 @@ import { removeField } from '../definition/edits.ts';
 import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
 import { shapeOf } from '../definition/shape-of.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
+import { KindsAtHand } from '../kinds/at-hand.tsx';
 import { Control } from '../kinds/controls.tsx';
+import { Alive } from '../sheet/alive.tsx';
 import { useAtFirstUse } from '../sheet/first-use.ts';
 import { later, useLater } from '../sheet/later.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
@@ -45,7 +47,7 @@ export function Shelf({
   readonly broken?: readonly Broken[];
 }) {
   return (
-    <>
+    <KindsAtHand value={kinds}>
       <Masthead trail={[{ label: 'Shelf' }]}>
         <NewSet />
       </Masthead>
@@ -81,7 +83,8 @@ export function Shelf({
           </section>
         ))}
       </main>
-    </>
+      <Alive />
+    </KindsAtHand>
   );
 }
 
@@ -270,8 +273,8 @@ function Row({
           {message?.message}
         </div>
       </td>
-      <td className="value max-w-0 truncate py-2.5 pr-4 text-sm" title={shapeOf(field, set.document)}>
-        {shapeOf(field, set.document)}
+      <td className="value max-w-0 truncate py-2.5 pr-4 text-sm" title={shapeOf(field, set.document, kinds)}>
+        {shapeOf(field, set.document, kinds)}
       </td>
       <td className="py-2 pr-4">{field.rules?.length ?? 0}</td>
       <td className="py-2 text-right">

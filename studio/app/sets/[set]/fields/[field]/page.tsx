@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { Desk } from '../../../../../desk/desk.tsx';
+import { DeskFor } from '../../../../../kinds/desks.tsx';
 import { isTrouble } from '../../../../../store/trouble.ts';
 import { Trouble } from '../../../../open.tsx';
 import { readSet } from '../../../read-set.ts';
@@ -28,5 +28,6 @@ export default async function DeskPage(props: Props) {
   const found = await load(props);
   if (!found) notFound();
   if (isTrouble(found)) return <Trouble message={found.message} />;
-  return <Desk key={`${found.set.id}/${found.field.id}`} stored={found.set} fieldId={found.field.id} />;
+  const { set, field } = found;
+  return <DeskFor key={`${set.id}/${field.id}`} kind={field.kind} stored={set} fieldId={field.id} />;
 }

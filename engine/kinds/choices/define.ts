@@ -1,0 +1,44 @@
+import type { Spot } from '../../faults/spot.ts';
+import { filled, type Options } from '../../options/option.ts';
+import type { Definition } from '../definition.ts';
+import type { ChoicesPlan } from './run.ts';
+
+const options = {
+  options: {
+    is: 'picks',
+    label: 'Choices',
+    about: 'What can be chosen: values for the program, words for people.',
+    at: ['options'],
+    needed: true,
+    least: 1,
+  },
+  count: {
+    is: 'bounds',
+    label: 'Chosen together',
+    about: 'How many are chosen together: none at all, or at least and at most so many.',
+    at: ['count'],
+    min: 1,
+    max: 100,
+    otherwise: 'any number',
+  },
+} as const satisfies Options;
+
+/** No more can be needed than there are to choose from. */
+function check(at: Spot): void {
+  const { options, count } = at.value as { options?: unknown; count?: { min?: unknown } };
+  if (!Array.isArray(options) || typeof count?.min !== 'number' || count.min <= options.length) return;
+  at.get('count')
+    .get('min')
+    .fault(`There are only ${options.length} to choose from.`, { suggestion: String(options.length) });
+}
+
+export const choices: Definition<typeof options, ChoicesPlan> = {
+  name: 'choices',
+  options,
+  check,
+  plan: (entry) => {
+    const { options: offered, count } = filled(options, entry);
+    return { kind: 'choices', options: offered, least: count?.min ?? 0, most: count?.max ?? offered.length };
+  },
+  pointless: ['length', 'checksum', 'not-trivial', 'matches'],
+};

@@ -1,0 +1,83 @@
+import type { Body } from '../../field/body.ts';
+import type { Kind } from '../../field/kind.ts';
+import type { Offer } from '../../options/option.ts';
+import { passed } from '../../rules/finding.ts';
+import { picking, pickNamed } from '../picking.ts';
+import { wording } from './wording.ts';
+
+/** Several of what is offered, each ticked or not. */
+export interface ChoicesPlan {
+  readonly kind: 'choices';
+  readonly options: readonly Offer[];
+  /** How many are needed once there is one, and how many there can be. */
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Between the words of two; between their values stands a blank (HTML, set of space-separated tokens). */
+const between = '; ';
+
+/** In the order in which they are offered, whatever the order they were picked in. */
+function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): Body {
+  const chosen = options.filter(({ value }) => values.has(value));
+  return {
+    content: chosen.map(({ value }) => value).join(' '),
+    display: chosen.map(({ label }) => label).join(between),
+    complete: chosen.length >= Math.max(1, least),
+  };
+}
+
+const valuesOf = ({ content }: Body): Set<string> => new Set(content.split(' ').filter(Boolean));
+
+/** The choices a text names, each with the words it is named by: values side by side, or words beside semicolons. */
+function named(
+  { options }: ChoicesPlan,
+  text: string,
+): readonly { words: string; value: string | undefined }[] {
+  const known = new Set(options.map(({ value }) => value));
+  const tokens = text.trim().split(/\s+/u);
+  if (tokens.every((token) => known.has(token)))
+    return tokens.map((token) => ({ words: token, value: token }));
+  return text.split(/[;\n]/).flatMap((piece) => {
+    const whole = pickNamed(options, piece);
+    if (whole) return [{ words: piece, value: whole.value }];
+    return piece.split(/[\s,]+/u).map((words) => ({ words, value: pickNamed(options, words)?.value }));
+  });
+}
+
+/** Content and raw are the chosen values, the display their words, all in the order of the options. */
+export const choices: Kind<ChoicesPlan, Body> = {
+  ...picking<ChoicesPlan, Body>({
+    empty: (plan) => bodyOf(plan, new Set()),
+    raw: (_, { content }) => content,
+    value: (_, { content, complete }) => (complete ? content : null),
+    named(plan, text, beside) {
+      const values = beside ? valuesOf(beside) : new Set<string>();
+      let leftOut = '';
+      let isNamed = false;
+      for (const { words, value } of named(plan, text)) {
+        isNamed ||= value !== undefined;
+        if (value !== undefined && (values.has(value) || values.size < plan.most)) values.add(value);
+        else leftOut += words.replace(/[^\p{L}\p{N}]/gu, '');
+      }
+      return isNamed ? { body: bodyOf(plan, values), leftOut } : null;
+    },
+    without(plan, body, start, end) {
+      const values = valuesOf(body);
+      let at = 0;
+      for (const { value, label } of plan.options) {
+        if (!values.has(value)) continue;
+        if (start < at + label.length && end > at) values.delete(value);
+        at += label.length + between.length;
+      }
+      return bodyOf(plan, values);
+    },
+    hasRoom: (plan, body) => valuesOf(body).size < plan.most,
+  }),
+  judge(plan, body, check) {
+    if (check.type !== 'complete') return undefined;
+    const data = { min: String(plan.least), max: String(plan.most) };
+    return body.complete ? passed : { verdict: 'open', code: 'incomplete', data };
+  },
+  wording,
+};

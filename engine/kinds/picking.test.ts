@@ -1,0 +1,95 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { compile, compileField } from '../document/compile.ts';
+import type { FieldDocument, SetDocument } from '../document/document.ts';
+import { readDocument } from '../document/read-document.ts';
+import { read } from '../field/reading.ts';
+import { apply, start } from '../field/state.ts';
+import { walk } from '../prove/arbitraries.ts';
+import { actionsFor, compiledOf, sketchOf } from '../prove/kinds.ts';
+import { play } from '../tape/play.ts';
+import { readTape } from '../tape/read-tape.ts';
+import { kinds } from './index.ts';
+
+const options = [
+  { value: 'none', label: 'No meals' },
+  { value: 'half', label: 'Half board' },
+  { value: 'full', label: 'Full board' },
+];
+
+const tapes = [
+  ['a value is set by value, by words, in any letters', 'choice', { options }, 'set "half"\nexpect display "Half board|"\nexpect raw "half"\nset "FULL BOARD"\nexpect value "full"\nset ""\nexpect value null'],
+  ['what is not offered is refused and told', 'choice', { options }, 'set "half"\nset "vegan"\nexpect rejected not-accepted\nexpect left-out "vegan"\nexpect value "half"\npaste "quarter"\nexpect value "half"'],
+  ['a key is refused', 'choice', { options }, 'type "h"\nexpect rejected not-accepted\nexpect display ""'],
+  ['arrow keys go through a list and stay at its ends', 'choice', { options }, 'down\nexpect raw "none"\ndown 2\nexpect raw "full"\ndown\nexpect raw "full"\nup 2\nexpect raw "none"\nup\nexpect raw ""\nup\nexpect raw ""'],
+  ['buttons stand in a ring', 'choice', { options, draw: 'radio' }, 'up\nexpect raw "full"\ndown\nexpect raw "none"\nup\nexpect raw "full"'],
+  ['backspace takes the choice back, undo brings it again', 'choice', { options }, 'set "half"\nbackspace\nexpect display ""\nundo\nexpect display "Half board|"\ncaret 0\ndelete\nexpect raw "half"'],
+  ['several, in the order they are offered', 'choices', { options }, 'set "full none"\nexpect raw "none full"\nexpect display "No meals; Full board|"\npaste "Half board"\nexpect raw "none half full"\nbackspace\nexpect raw "none half"\nword-backspace\nexpect raw "none"'],
+  ['no more than there may be', 'choices', { options, count: { max: 2 } }, 'set "none half"\npaste "full"\nexpect rejected full\nexpect left-out "full"\nset "none half full"\nexpect raw "none half"\nexpect left-out "full"'],
+  ['a part of the words selected takes that choice', 'choices', { options }, 'set "none half full"\nselect 10 12\ncut\nexpect raw "none full"'],
+  ['fewer than are needed', 'choices', { options, count: { min: 2 } }, 'set "half"\nleave\nexpect value null\nexpect message "Please choose at least 2."\nset "half full"\nexpect codes none\nexpect value "half full"'],
+  ['a box to tick says no until it is ticked', 'yes-no', {}, 'expect value "no"\nexpect flags complete\nset "yes"\nexpect value "yes"\nexpect display "Yes|"\nset "no"\nexpect raw ""\nexpect rejected none\nset "true"\nexpect raw "yes"\nset "false"\nexpect raw ""'],
+  ['of two buttons neither is pressed at first', 'yes-no', { draw: 'segments', yes: 'Ja', no: 'Nein' }, 'expect value null\nset "nein"\nexpect value "no"\nexpect display "Nein|"\ndown\nexpect value "yes"\nbackspace\nexpect value null'],
+] as const; // biome-ignore format: a table
+
+describe('tapes', () => {
+  test.each(tapes)('%s', (_, kind, entry, steps) => {
+    const field = { id: 'f', kind, label: 'F', entry } as unknown as FieldDocument;
+    const set: SetDocument = { arbeit: 1, title: 'T', locale: 'en-GB', fields: [field] };
+    expect(readDocument(set, kinds)).toMatchObject({ ok: true });
+    const tape = readTape(`field f\nfocus\n${steps}`);
+    if (!tape.ok) throw new RangeError(JSON.stringify(tape.faults));
+    expect(play(compile(set, kinds), tape.tape)).toMatchObject({ misses: [] });
+  });
+});
+
+test.each([
+  ['choice', { options }, 'Please choose one.'],
+  ['choices', { options }, 'Please choose at least one.'],
+  ['yes-no', {}, 'Please answer this.'],
+])('what is required and missing is said for %s', (kind, entry, message) => {
+  const rules = [{ id: 'required', check: { type: 'required' } }];
+  const field = compileField(
+    { id: 'f', kind, label: 'F', entry, rules } as FieldDocument,
+    { locale: 'en-GB' },
+    kinds,
+  );
+  const state = apply(field, start(field), { type: 'submit' });
+  expect(read(field, state).shown.map((shown) => shown.message)).toEqual([message]);
+});
+
+test.each([
+  ['two of one value', 'choice', { options: [...options, { value: 'half', label: 'Half' }] }, '$.fields[0].entry.options[3].value', /already/],
+  ['two of the same words', 'choices', { options: [...options, { value: 'h', label: 'Half board' }] }, '$.fields[0].entry.options[3].label', /already/],
+  ['words like another value', 'choice', { options: [{ value: '1', label: '2' }, { value: '2', label: 'Two' }] }, '$.fields[0].entry.options[0].label', /read like values/],
+  ['words like several values', 'choices', { options: [...options, { value: 'x', label: 'none half' }] }, '$.fields[0].entry.options[3].label', /read like values/],
+  ['a value with a blank', 'choice', { options: [...options, { value: 'half board', label: 'H' }] }, '$.fields[0].entry.options[3].value', /no blanks/],
+  ['words with a semicolon', 'choice', { options: [...options, { value: 'h', label: 'a; b' }] }, '$.fields[0].entry.options[3].label', /";"/],
+  ['one alone', 'choice', { options: options.slice(0, 1) }, '$.fields[0].entry.options', /at least 2/],
+  ['more needed than there are', 'choices', { options, count: { min: 4 } }, '$.fields[0].entry.count.min', /only 3/],
+  ['answers in the same words', 'yes-no', { yes: 'OK', no: 'ok' }, '$.fields[0].entry.no', /same words/],
+  ['a yes that reads no', 'yes-no', { yes: 'No', no: 'Never' }, '$.fields[0].entry.yes', /other answer/],
+  ['nothing to choose from', 'choice', undefined, '$.fields[0].entry', /missing/],
+])('a document with %s is told where', (_, kind, entry, path, message) => {
+  const fields = [{ id: 'f', kind, label: 'F', ...(entry ? { entry } : {}) }];
+  const result = readDocument({ arbeit: 1, title: 'T', locale: 'en-GB', fields }, kinds);
+  expect(result).toMatchObject({ ok: false });
+  if (result.ok) return;
+  expect(result.faults.map((fault) => fault.path)).toContain(path);
+  expect(result.faults.find((fault) => fault.path === path)!.message).toMatch(message);
+}); // biome-ignore format: a table
+
+test.each(['choice', 'choices', 'yes-no'] as const)(
+  '4 for %s: what is picked goes as a whole, the last first, and nothing else with it',
+  (kind) => {
+    fc.assert(
+      fc.property(sketchOf(kind), actionsFor(kind), (from, tape) => {
+        for (const { before, event, after } of walk(compiledOf(from), tape)) {
+          if (event.type !== 'backspace' || before.start !== before.end || !before.focused) continue;
+          const was = before.body.content.split(' ').filter(Boolean);
+          expect(after.body.content).toBe(was.slice(0, -1).join(' '));
+        }
+      }),
+    );
+  },
+);

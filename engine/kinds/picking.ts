@@ -1,0 +1,117 @@
+import type { Body, Edited, Reason, Taken } from '../field/body.ts';
+import type { Plan } from '../field/compiled.ts';
+import type { Kind } from '../field/kind.ts';
+import type { Offer } from '../options/option.ts';
+
+/**
+ * What kinds have in common whose value is picked from what is offered and not typed: a key is refused, a text that
+ * comes at once is read for what is offered, by value or by words, and what stands there is taken out as a whole. The
+ * display is the words, the caret behind them.
+ */
+export interface PickingParts<P extends Plan, B extends Body> {
+  empty(plan: P): B;
+  raw(plan: P, body: B): string;
+  value(plan: P, body: B): string | null;
+  /** What a text names, beside what is there or, without a body, by itself; `null` where it names nothing. */
+  named(plan: P, text: string, beside: B | null): { readonly body: B; readonly leftOut: string } | null;
+  /** What is left once the display from `start` to `end` is taken out. */
+  without(plan: P, body: B, start: number, end: number): B;
+  /** Whether something more can be picked beside what is there. */
+  hasRoom(plan: P, body: B): boolean;
+}
+
+/** A kind made of these. */
+export function picking<P extends Plan, B extends Body>(parts: PickingParts<P, B>): Kind<P, B> {
+  const { empty, raw, value, named, without, hasRoom } = parts;
+  const edited = (body: B): Edited<B> => ({ body, caret: body.display.length });
+  const take = (plan: P, text: string, body: B, beside: B | null, reason: Reason): Taken<B> => {
+    const found = named(plan, text, beside);
+    if (found && found.body.content !== body.content)
+      return { ...edited(found.body), leftOut: found.leftOut, rejected: null };
+    const leftOut = found ? found.leftOut : lettersOf(text);
+    return { ...edited(body), leftOut, rejected: leftOut ? reason : null };
+  };
+  return {
+    empty,
+    raw,
+    value,
+    hasRoom,
+    key: () => 'not-accepted',
+    insert(plan, body, start, end, text) {
+      if (!text)
+        return {
+          ...edited(start < end ? without(plan, body, start, end) : body),
+          leftOut: '',
+          rejected: null,
+        };
+      const kept = start < end ? without(plan, body, start, end) : body;
+      return take(plan, text, body, kept, hasRoom(plan, kept) ? 'not-accepted' : 'full');
+    },
+    read(plan, text) {
+      const none = empty(plan);
+      return text.trim() === ''
+        ? { ...edited(none), leftOut: '', rejected: null }
+        : take(plan, text, none, null, 'not-accepted');
+    },
+    erase(plan, body, start, end, extent) {
+      if (start < end) return edited(without(plan, body, start, end));
+      const isLeft = extent === 'character-left' || extent === 'word-left';
+      // The caret stands behind the last of them: that one goes, and nothing stands to its right.
+      return isLeft && body.display ? edited(without(plan, body, start - 1, start)) : { body, caret: start };
+    },
+    whole: (_, body) => edited(body),
+    stand: (_, body) => body.display.length,
+  };
+}
+
+const lettersOf = (text: string): string => [...text].filter((c) => /[\p{L}\p{N}]/u.test(c)).join('');
+
+/** What is offered that a text names: its value, its words, or either in other letters. */
+export function pickNamed<T extends Offer>(offered: readonly T[], text: string): T | undefined {
+  const said = text.trim();
+  const small = said.toLowerCase();
+  return (
+    offered.find(({ value }) => value === said) ??
+    offered.find(({ label }) => label === said) ??
+    offered.find(({ value, label }) => value.toLowerCase() === small || label.trim().toLowerCase() === small)
+  );
+}
+
+/** What a field holds of which one is picked: content is its value, the display its words. */
+export const picked = ({ value, label }: Offer): Body => ({ content: value, display: label, complete: true });
+export const nonePicked: Body = { content: '', display: '', complete: false };
+
+/** How a kind is made of which one is picked. */
+export const one: PickingParts<Plan & { readonly options: readonly Offer[] }, Body> = {
+  empty: () => nonePicked,
+  raw: (_, { content }) => content,
+  value: (_, { content }) => content || null,
+  named({ options }, text) {
+    const found = pickNamed(options, text);
+    return found ? { body: picked(found), leftOut: '' } : null;
+  },
+  without: () => nonePicked,
+  hasRoom: (_, { content }) => !content,
+};
+
+/**
+ * What an arrow key goes to, `by` 1 up and -1 down. Buttons stand in a ring: from the last down to the first (WAI-ARIA,
+ * radio group). A list begins with nothing picked and stays at its ends, as browsers have it. `undefined` where it stays.
+ */
+export function stepAmong(
+  options: readonly Offer[],
+  content: string,
+  by: 1 | -1,
+  stand: 'ring' | 'list',
+): Edited | undefined {
+  const at = options.findIndex(({ value }) => value === content);
+  if (stand === 'list') {
+    const to = Math.max(-1, Math.min(options.length - 1, at - by));
+    return to === at ? undefined : edited(options[to]);
+  }
+  const first = by < 0 ? 0 : options.length - 1;
+  return edited(options[at < 0 ? first : (at - by + options.length) % options.length]);
+}
+
+const edited = (found: Offer | undefined): Edited =>
+  found ? { body: picked(found), caret: found.label.length } : { body: nonePicked, caret: 0 };

@@ -1,0 +1,37 @@
+import { around } from '../../field/around.ts';
+import type { Body } from '../../field/body.ts';
+import type { Kind } from '../../field/kind.ts';
+import type { Offer } from '../../options/option.ts';
+import { nonePicked, one, picking, stepAmong } from '../picking.ts';
+import { wording } from './wording.ts';
+
+/** Yes or no: a box to tick, which says no until it is ticked, or two buttons, of which neither is pressed at first. */
+export interface YesNoPlan {
+  readonly kind: 'yes-no';
+  readonly draw: 'tick' | 'radio' | 'segments';
+  /** What is offered, the yes first: of a box to tick, that alone. */
+  readonly options: readonly Offer[];
+}
+
+/** A box that is not ticked is an answer as well. */
+const unticked: Body = { ...nonePicked, complete: true };
+const isTick = ({ draw }: YesNoPlan): boolean => draw === 'tick';
+
+export const yesNo: Kind<YesNoPlan, Body> = {
+  ...picking<YesNoPlan, Body>({
+    ...one,
+    empty: (plan) => (isTick(plan) ? unticked : nonePicked),
+    value: (plan, { content }) => content || (isTick(plan) ? 'no' : null),
+    named(plan, text, beside) {
+      // A program may have it as JSON has it.
+      const said = { true: 'yes', false: 'no' }[text.trim()] ?? text;
+      if (isTick(plan) && said.trim().toLowerCase() === 'no') return { body: unticked, leftOut: '' };
+      return one.named(plan, said, beside);
+    },
+    without: (plan) => (isTick(plan) ? unticked : nonePicked),
+  }),
+  around,
+  step: (plan, { content }, _, by) =>
+    isTick(plan) ? undefined : stepAmong(plan.options, content, by, 'ring'),
+  wording,
+};

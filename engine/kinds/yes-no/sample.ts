@@ -1,0 +1,25 @@
+import type { Body } from '../../field/body.ts';
+import type { Drawing } from '../drawing.ts';
+import type { YesNoPlan } from './run.ts';
+
+export const drawing: Drawing<YesNoPlan, Body> = {
+  isPicked: true,
+  sample: ({ plan: { draw, options } }) => [
+    {
+      id: 'draw',
+      part: 'draw',
+      isAside: true,
+      text: draw === 'tick' ? '☑' : '○',
+      caption: draw === 'tick' ? 'a box' : 'buttons',
+    },
+    { id: 'yes', part: 'yes', text: options[0]?.label ?? '', caption: 'yes', isValue: true },
+    {
+      id: 'no',
+      part: 'no',
+      isAside: true,
+      text: options[1]?.label ?? 'No',
+      caption: 'no',
+      isOff: draw === 'tick',
+    },
+  ],
+};

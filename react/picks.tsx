@@ -1,0 +1,88 @@
+'use client';
+
+import { type RefCallback, useCallback } from 'react';
+import { bindPicks } from '../dom/bind-picks.ts';
+import type { ChoicePlan } from '../engine/kinds/choice/run.ts';
+import type { ChoicesPlan } from '../engine/kinds/choices/run.ts';
+import type { YesNoPlan } from '../engine/kinds/yes-no/run.ts';
+import type { Field } from './use-field.ts';
+
+/**
+ * A field whose value is picked: a `<select>`, radio buttons or boxes to tick, as its definition has it. Nothing of it is
+ * styled; `data-draw` says how it is drawn. Where it is a group its name is the element with the id of `labelProps`.
+ */
+export function Picks({
+  field,
+  label,
+  className,
+}: {
+  readonly field: Field;
+  /** Its name, where no label stands on the page. */
+  readonly label?: string | undefined;
+  readonly className?: string;
+}) {
+  const { store, reading } = field;
+  const plan = store.field.plan as ChoicePlan | ChoicesPlan | YesNoPlan;
+  const ref = useCallback<RefCallback<HTMLElement>>(
+    (element) => (element ? bindPicks(element, store) : undefined),
+    [store],
+  );
+  const { ref: _, type: __, placeholder, defaultValue: ___, name, id, ...attributes } = field.inputProps;
+  const values = reading.raw.split(' ');
+  const draw = plan.kind === 'choices' ? 'tick' : plan.draw;
+  const dress = { 'data-draw': draw, ...(className ? { className } : {}) };
+  const named = label ? { 'aria-label': label } : {};
+  if (draw === 'list')
+    return (
+      <select
+        {...attributes}
+        {...named}
+        {...dress}
+        id={String(id)}
+        name={String(name)}
+        ref={ref}
+        defaultValue={reading.raw}
+      >
+        <option value="">{String(placeholder ?? '')}</option>
+        {plan.options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
+      </select>
+    );
+  const { 'aria-required': isRequired, 'aria-describedby': description, disabled, ...others } = attributes;
+  const isTick = draw === 'tick';
+  return (
+    <div
+      {...others}
+      {...(label ? named : { 'aria-labelledby': field.labelProps.id })}
+      ref={ref}
+      role={isTick ? 'group' : 'radiogroup'}
+      aria-describedby={String(description)}
+      {...(isRequired && !isTick ? { 'aria-required': true } : {})}
+      {...dress}
+    >
+      {plan.options.map((option) => (
+        <label key={option.value}>
+          <input
+            type={isTick ? 'checkbox' : 'radio'}
+            name={String(name)}
+            value={option.value}
+            defaultChecked={values.includes(option.value)}
+            disabled={disabled === true}
+          />
+          <span>{option.label}</span>
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** Whether a field is drawn as a group of buttons or boxes, which is named by an element and not by a `<label>`. */
+export const isGroup = (field: Field): boolean => {
+  const { plan } = field.store.field as {
+    readonly plan: { readonly options?: unknown; readonly draw?: unknown };
+  };
+  return plan.options !== undefined && plan.draw !== 'list';
+};
