@@ -1,6 +1,22 @@
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
+const source = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
 export default defineConfig({
+  // Tests look at the sources; that the packages built from them are the same is a test of its own.
+  resolve: {
+    alias: [
+      {
+        find: /^@arbeit\/engine\/document\.schema\.json$/,
+        replacement: source('engine/document/document.schema.json'),
+      },
+      { find: /^@arbeit\/engine\/runs$/, replacement: source('engine/kinds/runs.ts') },
+      { find: /^@arbeit\/engine\/runs\/([\w-]+)$/, replacement: source('engine/kinds/$1/run.ts') },
+      { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('engine/$1/index.ts') },
+      { find: /^@arbeit\/(engine|dom|react)$/, replacement: source('$1/index.ts') },
+    ],
+  },
   test: {
     include: ['{engine,dom,react,cli,studio,scripts}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/.next/**'],

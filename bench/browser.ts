@@ -22,6 +22,7 @@ export async function inBrowser(root: string): Promise<Added[]> {
     minify: true,
     write: false,
     format: 'esm',
+    tsconfig: fileURLToPath(new URL('tsconfig.json', root)),
   });
   // Isolated, the page gets the fine clock.
   const headers = {

@@ -1,11 +1,9 @@
-import { compileField } from '../engine/document/compile.ts';
-import type { FieldDocument } from '../engine/document/document.ts';
-import type { OpenField } from '../engine/field/kind.ts';
-import type { FieldEvent } from '../engine/field/moment.ts';
-import { read } from '../engine/field/reading.ts';
-import { apply, start } from '../engine/field/state.ts';
-import { kinds } from '../engine/kinds/index.ts';
-import { parseNotation } from '../engine/kinds/pattern/notation.ts';
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import type { FieldEvent, OpenField } from '@arbeit/engine/field';
+import { apply, read, start } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import { parseNotation } from '@arbeit/engine/kinds/pattern';
 
 /** What becomes of the cost when there is very much: the dearest of several, in milliseconds, and what it may be. */
 export interface Grown {

@@ -1,9 +1,7 @@
-import { compileField } from '../engine/document/compile.ts';
-import type { OpenField } from '../engine/field/kind.ts';
-import type { FieldState } from '../engine/field/moment.ts';
-import { read } from '../engine/field/reading.ts';
-import { apply, keysOf, start } from '../engine/field/state.ts';
-import { kinds } from '../engine/kinds/index.ts';
+import { compileField } from '@arbeit/engine/document';
+import type { FieldState, OpenField } from '@arbeit/engine/field';
+import { apply, keysOf, read, start } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import { byHand, byHandInGroups } from './hand-written.ts';
 import { type Measured, medianRatio } from './ratio.ts';
 

@@ -1,6 +1,6 @@
-import { compileField } from '../engine/document/compile.ts';
-import type { FieldDocument } from '../engine/document/document.ts';
-import { kinds } from '../engine/kinds/index.ts';
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { byHand } from './hand-written.ts';
 import { throughEngine, throughHand } from './keystroke.ts';
 import { type Measured, medianRatio } from './ratio.ts';

@@ -1,8 +1,7 @@
-import { bind } from '../dom/bind.ts';
-import { createStore } from '../dom/store.ts';
-import { compileField } from '../engine/document/compile.ts';
-import { read } from '../engine/field/reading.ts';
-import { kinds } from '../engine/kinds/index.ts';
+import { bind, createStore } from '@arbeit/dom';
+import { compileField } from '@arbeit/engine/document';
+import { read } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 
 /** The page the browser measurement runs on: a plain input, a bound one, and any number of other bound ones. */
 

@@ -1,8 +1,8 @@
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
+import { phone } from '@arbeit/engine/kinds/phone';
 import { build } from 'esbuild';
 import { minify } from 'terser';
-import { phone } from '../engine/kinds/phone/define.ts';
 
 /** Bytes after terser and gzip, as a page would be served them. */
 async function bytesOf(source: string, root: string): Promise<number> {
@@ -22,11 +22,11 @@ async function bytesOf(source: string, root: string): Promise<number> {
   return gzipSync(code!, { level: 9 }).length;
 }
 
-const core = `export * from './dom/bind.ts'; export { createStore } from './dom/store.ts'; export { open } from './engine/field/kind.ts';`;
+const core = `export { bind, createStore } from '@arbeit/dom'; export { open } from '@arbeit/engine/field';`;
 /** The core, and the editing that several kinds are made with: a page with two of them carries it once. */
-const shared = `${core} export * from './engine/values/graphemes.ts'; export * from './engine/kinds/line.ts'; export * from './engine/kinds/parts.ts'; export * from './engine/field/around.ts';`;
+const shared = `${core} export * from './engine/dist/values/graphemes.js'; export * from './engine/dist/kinds/line.js'; export * from './engine/dist/kinds/parts.js'; export * from './engine/dist/field/around.js';`;
 const withKind = (name: string, file: string, base = core) =>
-  `${base} export { ${name} } from './engine/kinds/${file}/run.ts';`;
+  `${base} export { ${name} } from '@arbeit/engine/runs/${file}';`;
 
 export interface Size {
   readonly what: string;
@@ -55,7 +55,7 @@ export async function sizes(root: string): Promise<Size[]> {
   const plans = (regions: 'any' | string[]) =>
     gzipSync(
       JSON.stringify(
-        phone.plan({ home: 'GB', regions }, { id: 'f', locale: 'en-GB', rules: [], classes: {} }),
+        phone.define.plan({ home: 'GB', regions }, { id: 'f', locale: 'en-GB', rules: [], classes: {} }),
       ),
       { level: 9 },
     ).length;

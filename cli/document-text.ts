@@ -1,7 +1,7 @@
+import { capped, type DocumentResult, readDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
+import { kinds } from '@arbeit/engine/kinds';
 import { findNodeAtLocation, type Node, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
-import { capped, type DocumentResult, readDocument } from '../engine/document/read-document.ts';
-import type { DocumentFault } from '../engine/faults/document-fault.ts';
-import { kinds } from '../engine/kinds/index.ts';
 
 /** A place in a text, both counted from 1. */
 export interface Place {

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { type CompiledSet, compile } from '../engine/document/compile.ts';
-import { kinds } from '../engine/kinds/index.ts';
-import { play } from '../engine/tape/play.ts';
-import { readTape } from '../engine/tape/read-tape.ts';
+import { type CompiledSet, compile } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { play, readTape } from '@arbeit/engine/tape';
 import { placeIn, readDocumentText } from './document-text.ts';
 
 /** Where output goes; the process's own streams outside of tests. */

@@ -1,4 +1,4 @@
-import type { FieldEvent } from '../engine/field/moment.ts';
+import type { FieldEvent } from '@arbeit/engine/field';
 import { joinForm } from './form-part.ts';
 import type { FieldStore } from './store.ts';
 import { isAsking, watchAsking } from './validity.ts';

@@ -1,5 +1,5 @@
-import type { FieldEvent } from '../engine/field/moment.ts';
-import { apply } from '../engine/field/state.ts';
+import type { FieldEvent } from '@arbeit/engine/field';
+import { apply } from '@arbeit/engine/field';
 import { moved } from './drag.ts';
 import { type FormPart, joinForm, submitRaw } from './form-part.ts';
 import { eventFor } from './input-types.ts';

@@ -1,4 +1,4 @@
-import { read } from '../engine/field/reading.ts';
+import { read } from '@arbeit/engine/field';
 import type { Read } from './store.ts';
 
 /** `read` with a clock: a fixed day (ISO 8601), or, left out, the day it is on the device at each reading. */

@@ -1,11 +1,10 @@
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import type { FieldEvent } from '@arbeit/engine/field';
+import { apply, read, start } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test, vi } from 'vitest';
-import { compileField } from '../engine/document/compile.ts';
-import type { FieldDocument } from '../engine/document/document.ts';
-import type { FieldEvent } from '../engine/field/moment.ts';
-import { read } from '../engine/field/reading.ts';
-import { apply, start } from '../engine/field/state.ts';
-import { kinds } from '../engine/kinds/index.ts';
 import { localToday, readOn } from './clock.ts';
 import { moved } from './drag.ts';
 import { eventFor } from './input-types.ts';

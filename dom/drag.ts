@@ -1,6 +1,4 @@
-import type { Body } from '../engine/field/body.ts';
-import type { OpenField } from '../engine/field/kind.ts';
-import type { FieldEvent } from '../engine/field/moment.ts';
+import type { Body, FieldEvent, OpenField } from '@arbeit/engine/field';
 import type { Range } from './replaced.ts';
 
 /** How many characters of the content a selection from the beginning up to an offset would take with it. */

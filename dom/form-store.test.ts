@@ -1,9 +1,9 @@
+import { compileField } from '@arbeit/engine/document';
+import { keysOf } from '@arbeit/engine/field';
+import { openForm } from '@arbeit/engine/form';
+import { kinds } from '@arbeit/engine/kinds';
+import { passed } from '@arbeit/engine/rules';
 import { expect, test, vi } from 'vitest';
-import { compileField } from '../engine/document/compile.ts';
-import { keysOf } from '../engine/field/state.ts';
-import { openForm } from '../engine/form/form.ts';
-import { kinds } from '../engine/kinds/index.ts';
-import { passed } from '../engine/rules/finding.ts';
 import { createFormStore } from './form-store.ts';
 
 const pin = (id: string) =>

@@ -1,5 +1,4 @@
-import type { FieldEvent, FieldState } from '../engine/field/moment.ts';
-import type { Reading } from '../engine/field/reading.ts';
+import type { FieldEvent, FieldState, Reading } from '@arbeit/engine/field';
 import {
   applyToForm,
   type FormEvent,
@@ -8,9 +7,9 @@ import {
   type OpenForm,
   placeOf,
   reachOf,
+  readInForm,
   startForm,
-} from '../engine/form/form.ts';
-import { readInForm } from '../engine/form/form-reading.ts';
+} from '@arbeit/engine/form';
 import { localToday } from './clock.ts';
 import { createListeners } from './listeners.ts';
 import type { FieldStore } from './store.ts';

@@ -1,5 +1,5 @@
-import type { FieldEvent, FieldState } from '../engine/field/moment.ts';
-import { graphemes } from '../engine/values/graphemes.ts';
+import type { FieldEvent, FieldState } from '@arbeit/engine/field';
+import { graphemes } from '@arbeit/engine/values';
 
 /** Edits that are one event, whatever is in the field. */
 const plain: Readonly<Record<string, 'backspace' | 'delete' | 'word-backspace' | 'cut' | 'undo' | 'redo'>> = {

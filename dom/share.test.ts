@@ -1,9 +1,8 @@
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import { keysOf, read } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
-import { compileField } from '../engine/document/compile.ts';
-import type { FieldDocument } from '../engine/document/document.ts';
-import { read } from '../engine/field/reading.ts';
-import { keysOf } from '../engine/field/state.ts';
-import { kinds } from '../engine/kinds/index.ts';
 import { onCompletion, onNextEdit } from './completion.ts';
 import { share } from './share.ts';
 import { createStore, type FieldStore } from './store.ts';

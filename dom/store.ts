@@ -1,7 +1,5 @@
-import type { OpenField } from '../engine/field/kind.ts';
-import type { FieldEvent, FieldState } from '../engine/field/moment.ts';
-import type { Reading } from '../engine/field/reading.ts';
-import { apply, start } from '../engine/field/state.ts';
+import type { FieldEvent, FieldState, OpenField, Reading } from '@arbeit/engine/field';
+import { apply, start } from '@arbeit/engine/field';
 import { createListeners } from './listeners.ts';
 
 /** Tells what there is to tell of a state: raw, value, flags, messages. */

@@ -1,12 +1,10 @@
 import { fileURLToPath } from 'node:url';
+import type { bind, createStore, FieldStore } from '@arbeit/dom';
+import type { compileField, FieldDocument } from '@arbeit/engine/document';
+import type { read } from '@arbeit/engine/field';
+import type { kinds } from '@arbeit/engine/kinds';
 import type { Page } from '@playwright/test';
 import { build } from 'esbuild';
-import type { bind } from '../dom/bind.ts';
-import type { createStore, FieldStore } from '../dom/store.ts';
-import type { compileField } from '../engine/document/compile.ts';
-import type { FieldDocument } from '../engine/document/document.ts';
-import type { read } from '../engine/field/reading.ts';
-import type { kinds } from '../engine/kinds/index.ts';
 
 /** The binding by itself, on a page without a framework: what a script of the page finds as `arbeit`. */
 export interface OnPage {
@@ -26,11 +24,10 @@ const bundle = (): Promise<string> => {
   script ??= build({
     stdin: {
       contents: `
-        export { bind } from './dom/bind.ts';
-        export { createStore } from './dom/store.ts';
-        export { compileField } from './engine/document/compile.ts';
-        export { read } from './engine/field/reading.ts';
-        export { kinds } from './engine/kinds/index.ts';
+        export { bind, createStore } from '@arbeit/dom';
+        export { compileField } from '@arbeit/engine/document';
+        export { read } from '@arbeit/engine/field';
+        export { kinds } from '@arbeit/engine/kinds';
         export const stores = {};
         export const release = {};`,
       resolveDir: fileURLToPath(new URL('..', import.meta.url)),

@@ -8,11 +8,10 @@ test.beforeAll(async () => {
   const { outputFiles } = await build({
     stdin: {
       contents: `
-        export { bind } from './dom/bind.ts';
-        export { createStore } from './dom/store.ts';
-        export { compileField } from './engine/document/compile.ts';
-        export { read } from './engine/field/reading.ts';
-        export { kinds } from './engine/kinds/index.ts';`,
+        export { bind, createStore } from '@arbeit/dom';
+        export { compileField } from '@arbeit/engine/document';
+        export { read } from '@arbeit/engine/field';
+        export { kinds } from '@arbeit/engine/kinds';`,
       resolveDir: fileURLToPath(new URL('..', import.meta.url)),
     },
     bundle: true,

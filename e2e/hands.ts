@@ -1,9 +1,9 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { type CompiledSet, compile } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import type { Action, Tape } from '@arbeit/engine/tape';
+import { play, type Row } from '@arbeit/engine/tape';
 import { expect, type Locator, type Page } from '@playwright/test';
-import { type CompiledSet, compile } from '../engine/document/compile.ts';
-import type { SetDocument } from '../engine/document/document.ts';
-import { kinds } from '../engine/kinds/index.ts';
-import { play, type Row } from '../engine/tape/play.ts';
-import type { Action, Tape } from '../engine/tape/script.ts';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
 

@@ -1,13 +1,12 @@
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import type { FieldState } from '@arbeit/engine/field';
+import { apply, read, start } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import type { Action } from '@arbeit/engine/tape';
+import { fieldEvents } from '@arbeit/engine/tape';
 import { expect, test } from '@playwright/test';
 import fc from 'fast-check';
-import { compileField } from '../engine/document/compile.ts';
-import type { FieldDocument } from '../engine/document/document.ts';
-import type { FieldState } from '../engine/field/moment.ts';
-import { read } from '../engine/field/reading.ts';
-import { apply, start } from '../engine/field/state.ts';
-import { kinds } from '../engine/kinds/index.ts';
-import { fieldEvents } from '../engine/tape/play.ts';
-import type { Action } from '../engine/tape/script.ts';
 import { type Field, putUp } from './dom-page.ts';
 import { keyFor } from './hands.ts';
 

@@ -1,11 +1,9 @@
+import { kindIn, kinds } from '@arbeit/engine/kinds';
+import { actionsFor, kindNames, sketchOf, writeTape } from '@arbeit/engine/prove';
+import { readTape } from '@arbeit/engine/tape';
 import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import fc from 'fast-check';
-import { kindIn } from '../engine/kinds/definition.ts';
-import { kinds } from '../engine/kinds/index.ts';
-import { writeTape } from '../engine/prove/arbitraries.ts';
-import { actionsFor, kindNames, sketchOf } from '../engine/prove/kinds.ts';
-import { readTape } from '../engine/tape/read-tape.ts';
 import { test } from './alive.ts';
 import { compiled, playBoth } from './hands.ts';
 

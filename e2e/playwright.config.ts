@@ -30,7 +30,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `npx next start -p ${port} -H 127.0.0.1`,
+    command: `npx next start -p ${port} -H 127.0.0.1 --keepAliveTimeout 120000`,
     cwd: '../studio',
     port,
     reuseExistingServer: false,

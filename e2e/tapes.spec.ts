@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { actions, sketch, writeTape } from '@arbeit/engine/prove';
+import { readTape } from '@arbeit/engine/tape';
 import { expect } from '@playwright/test';
 import fc from 'fast-check';
-import { actions, sketch, writeTape } from '../engine/prove/arbitraries.ts';
-import { readTape } from '../engine/tape/read-tape.ts';
 import { test } from './alive.ts';
 import { compiled, playBoth } from './hands.ts';
 

@@ -1,6 +1,6 @@
+import { compileField } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
-import { compileField } from '../engine/document/compile.ts';
-import { kinds } from '../engine/kinds/index.ts';
 import { attributesOf } from './attributes.ts';
 
 test('attributes as React spells them; a required error is told to assistive technology', () => {

@@ -1,5 +1,5 @@
-import { mayStand } from '../engine/field/html.ts';
-import type { OpenField } from '../engine/field/kind.ts';
+import type { OpenField } from '@arbeit/engine/field';
+import { mayStand } from '@arbeit/engine/field';
 
 /** HTML names that React spells another way. */
 const spelling: Readonly<Record<string, string>> = {

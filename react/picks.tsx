@@ -1,10 +1,10 @@
 'use client';
 
+import { bindPicks } from '@arbeit/dom';
+import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
+import type { ChoicesPlan } from '@arbeit/engine/kinds/choices';
+import type { YesNoPlan } from '@arbeit/engine/kinds/yes-no';
 import { type RefCallback, useCallback } from 'react';
-import { bindPicks } from '../dom/bind-picks.ts';
-import type { ChoicePlan } from '../engine/kinds/choice/run.ts';
-import type { ChoicesPlan } from '../engine/kinds/choices/run.ts';
-import type { YesNoPlan } from '../engine/kinds/yes-no/run.ts';
 import type { Field } from './use-field.ts';
 
 /**
@@ -29,7 +29,7 @@ export function Picks({
   );
   const { ref: _, type: __, placeholder, defaultValue: ___, name, id, ...attributes } = field.inputProps;
   const values = reading.raw.split(' ');
-  const draw = plan.kind === 'choices' ? 'tick' : plan.draw;
+  const { draw } = plan;
   const dress = { 'data-draw': draw, ...(className ? { className } : {}) };
   const named = label ? { 'aria-label': label } : {};
   if (draw === 'list')

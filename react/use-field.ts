@@ -1,13 +1,9 @@
 'use client';
 
+import type { TextControl } from '@arbeit/dom';
+import { type BindOptions, bind, createStore, type FieldStore, readOn } from '@arbeit/dom';
+import type { FieldState, OpenField, Reading } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
-import { type BindOptions, bind } from '../dom/bind.ts';
-import { readOn } from '../dom/clock.ts';
-import { createStore, type FieldStore } from '../dom/store.ts';
-import type { TextControl } from '../dom/text-control.ts';
-import type { OpenField } from '../engine/field/kind.ts';
-import type { FieldState } from '../engine/field/moment.ts';
-import type { Reading } from '../engine/field/reading.ts';
 import { attributesOf } from './attributes.ts';
 
 /** A field and what goes on the page for it. The ids tie label, hint and message to the input. */

@@ -1,9 +1,8 @@
 'use client';
 
+import { bindForm, createFormStore, type FormStore } from '@arbeit/dom';
+import type { OpenForm } from '@arbeit/engine/form';
 import { type RefCallback, useCallback, useState, useSyncExternalStore } from 'react';
-import { bindForm } from '../dom/form.ts';
-import { createFormStore, type FormStore } from '../dom/form-store.ts';
-import type { OpenForm } from '../engine/form/form.ts';
 
 /** A form and what goes on the page for it. */
 export interface Form {

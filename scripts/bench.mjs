@@ -3,9 +3,10 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { chromium } from './chromium.mjs';
 import { install } from './install.mjs';
-import { root } from './studio.mjs';
+import { buildPackages, root } from './packages.mjs';
 
 install();
+if (!buildPackages()) process.exit(1);
 const ARBEIT_CHROMIUM = chromium();
 const { build } = await import('esbuild');
 const outfile = join(root, 'bench', 'dist', 'main.mjs');
@@ -15,6 +16,7 @@ await build({
   bundle: true,
   platform: 'node',
   format: 'esm',
+  tsconfig: join(root, 'tsconfig.json'),
   packages: 'external',
   logLevel: 'error',
 });

@@ -19,6 +19,7 @@ export async function build() {
       bundle: true,
       platform: 'node',
       format: 'esm',
+      tsconfig: join(root, 'tsconfig.json'),
       // Some packages have a CommonJS build that no bundler can follow, and name it first.
       mainFields: ['module', 'main'],
       target: 'node20',

@@ -1,16 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compile } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import type { PatternField } from '@arbeit/engine/kinds/pattern';
+import { lay, parseNotation, readAloud, sampleCells } from '@arbeit/engine/kinds/pattern';
+import { tableOf } from '@arbeit/engine/options';
+import { play, readTape } from '@arbeit/engine/tape';
 import { describe, expect, test } from 'vitest';
-import { compile } from '../engine/document/compile.ts';
-import type { FieldDocument } from '../engine/document/document.ts';
-import { kinds } from '../engine/kinds/index.ts';
-import { lay } from '../engine/kinds/pattern/layout.ts';
-import { parseNotation } from '../engine/kinds/pattern/notation.ts';
-import { readAloud } from '../engine/kinds/pattern/plain-words.ts';
-import type { PatternField } from '../engine/kinds/pattern/run.ts';
-import { sampleCells } from '../engine/kinds/pattern/sample.ts';
-import { tableOf } from '../engine/options/reference.ts';
-import { play } from '../engine/tape/play.ts';
-import { readTape } from '../engine/tape/read-tape.ts';
 
 const root = new URL('../', import.meta.url);
 const notation = readFileSync(new URL('docs/notation.md', root), 'utf8');

@@ -1,29 +1,17 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { buildPackages, newest, packages, root } from './packages.mjs';
 
-export const root = fileURLToPath(new URL('..', import.meta.url));
+export { root } from './packages.mjs';
 export const studio = join(root, 'studio');
 
-const rooms = ['engine', 'dom', 'react', 'studio'];
-const left = new Set(['node_modules', '.next', 'dist']);
-
-function newest(folder) {
-  let latest = 0;
-  for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (left.has(entry.name) || entry.name === 'next-env.d.ts' || entry.name.includes('.test.')) continue;
-    const path = join(folder, entry.name);
-    latest = Math.max(latest, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
-  }
-  return latest;
-}
-
-/** Builds the studio where it was not, or its sources are newer. Returns whether there is a build now. */
+/** Builds the packages and on them the studio, where it was not, or sources are newer. Returns whether there is a build now. */
 export function buildStudio() {
+  if (!buildPackages()) return false;
   const stamp = join(studio, '.next', 'BUILD_ID');
   const sources = Math.max(
-    ...rooms.map((room) => newest(join(root, room))),
+    ...[...packages, 'studio'].map((room) => newest(join(root, room))),
     statSync(join(root, 'package-lock.json')).mtimeMs,
   );
   if (existsSync(stamp) && statSync(stamp).mtimeMs > sources) return true;

@@ -1,4 +1,4 @@
-import type { AllKinds, KindName } from '../kinds/index.ts';
+import type { AllKinds, KindName } from '../kinds/table.ts';
 import type { EntryOf } from '../options/option.ts';
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
-import { kinds } from '../kinds/index.ts';
+import { kinds } from '../kinds/table.ts';
 import type { SetDocument } from './document.ts';
 import { mostFaults, readDocument } from './read-document.ts';
 import { documentSchema } from './schema.ts';

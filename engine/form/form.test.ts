@@ -5,7 +5,7 @@ import type { FieldDocument } from '../document/document.ts';
 import type { FieldEvent } from '../field/moment.ts';
 import { read } from '../field/reading.ts';
 import { keysOf } from '../field/state.ts';
-import { kinds } from '../kinds/index.ts';
+import { kinds } from '../kinds/table.ts';
 import { passed } from '../rules/finding.ts';
 import {
   applyToForm,

@@ -16,8 +16,8 @@ import { readTape } from '../tape/read-tape.ts';
 import type { Action } from '../tape/script.ts';
 import type { Definition, KindTable } from './definition.ts';
 import type { Drawing } from './drawing.ts';
-import { kinds } from './index.ts';
 import { type LineBody, lineKind } from './line.ts';
+import { kinds } from './table.ts';
 
 /**
  * What adding a kind takes, done once more by a stranger: a tally of strokes in fives, in a file nobody else knows. It

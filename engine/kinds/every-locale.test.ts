@@ -6,7 +6,7 @@ import { read } from '../field/reading.ts';
 import { apply, start } from '../field/state.ts';
 import { everyLocale } from '../prove/locales.ts';
 import { digitsOf } from './digits.ts';
-import { kinds } from './index.ts';
+import { kinds } from './table.ts';
 
 /**
  * What the platform writes in any locale is read back as the same value or refused, never as another one: a month taken

@@ -3,7 +3,7 @@ import { compileField } from '../document/compile.ts';
 import type { FieldDocument } from '../document/document.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';
-import { kinds } from './index.ts';
+import { kinds } from './table.ts';
 
 /** A tape on a field of its own: what is missed is what the test reports. */
 const misses = (kind: string, entry: object, locale: string, lines: string) => {

@@ -9,7 +9,7 @@ import { walk } from '../prove/arbitraries.ts';
 import { actionsFor, compiledOf, sketchOf } from '../prove/kinds.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';
-import { kinds } from './index.ts';
+import { kinds } from './table.ts';
 
 const options = [
   { value: 'none', label: 'No meals' },

@@ -7,11 +7,11 @@ import type { FieldState } from '../field/moment.ts';
 import { apply, start } from '../field/state.ts';
 import type { DatePlan } from './date/run.ts';
 import { date } from './date/run.ts';
-import { kinds } from './index.ts';
 import type { PartsBody } from './parts.ts';
 import type { PatternBody } from './pattern/body.ts';
 import type { PatternPlan } from './pattern/plan.ts';
 import { pattern } from './pattern/run.ts';
+import { kinds } from './table.ts';
 
 const pin = compileField(
   { id: 'pin', kind: 'pattern', label: 'PIN', entry: { pattern: '<4 digit>' } },

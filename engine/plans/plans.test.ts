@@ -2,9 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { compileField } from '../document/compile.ts';
 import { read } from '../field/reading.ts';
 import { apply, keysOf, start } from '../field/state.ts';
-import { kinds } from '../kinds/index.ts';
 import type { PhoneEntry } from '../kinds/phone/define.ts';
 import type { PhonePlan } from '../kinds/phone/plan.ts';
+import { kinds } from '../kinds/table.ts';
 import { allRegions, codeOf, codes, plannedRegions, planOf } from './plans.ts';
 
 const phone = (entry: PhoneEntry) =>

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { compile } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
-import { kinds } from '../kinds/index.ts';
+import { kinds } from '../kinds/table.ts';
 import { marked, play } from './play.ts';
 import { readTape } from './read-tape.ts';
 

@@ -1,5 +1,5 @@
-import { readDocument } from '../../engine/document/read-document.ts';
-import { kinds } from '../../engine/kinds/index.ts';
+import { readDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { type Broken, type Folded, Shelf } from '../shelf/shelf.tsx';
 import { listSets, type StoredSet } from '../store/sets.ts';
 import { isTrouble } from '../store/trouble.ts';

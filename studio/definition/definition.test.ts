@@ -1,9 +1,9 @@
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { readDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { parseNotation } from '@arbeit/engine/kinds/pattern';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import { readDocument } from '../../engine/document/read-document.ts';
-import { kinds } from '../../engine/kinds/index.ts';
-import { parseNotation } from '../../engine/kinds/pattern/notation.ts';
 import {
   addField,
   addRule,

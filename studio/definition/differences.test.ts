@@ -1,5 +1,5 @@
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { expect, test } from 'vitest';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import { differences } from './differences.ts';
 
 const field = (id: string, more: object = {}) =>

@@ -1,4 +1,4 @@
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 
 const partNames: Readonly<Record<string, string>> = {
   kind: 'the kind', label: 'the label', hint: 'the hint', placeholder: 'the placeholder', locale: 'the locale', initial: 'the initial value', messages: 'how many messages show', entry: 'how it is typed', html: 'what the browser is told', rules: 'the rules', title: 'the title', classes: 'the named classes', forms: 'the forms',

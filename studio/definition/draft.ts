@@ -1,5 +1,5 @@
+import type { SetDocument } from '@arbeit/engine/document';
 import { createStore, del, get, keys, set, type UseStore } from 'idb-keyval';
-import type { SetDocument } from '../../engine/document/document.ts';
 
 /**
  * What a page has changed, kept in the browser (IndexedDB). It outlives its acknowledgement until a page has seen that

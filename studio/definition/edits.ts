@@ -1,4 +1,4 @@
-import type { FieldDocument, RuleDocument, SetDocument } from '../../engine/document/document.ts';
+import type { FieldDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
 
 /** Edits of a document, each a new document. What is not touched stays the same object. */
 

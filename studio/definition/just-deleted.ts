@@ -1,4 +1,4 @@
-import type { SetDocument } from '../../engine/document/document.ts';
+import type { SetDocument } from '@arbeit/engine/document';
 
 /** A field deleted on its desk, told on the shelf the user is taken to, where it can be put back. */
 export interface JustDeleted {

@@ -1,4 +1,4 @@
-import type { Matter } from '../../engine/kinds/pattern/notation.ts';
+import type { Matter } from '@arbeit/engine/kinds/pattern';
 
 /** Parts to begin with, each already one that works. */
 export const newParts: readonly { readonly label: string; readonly part: Matter }[] = [

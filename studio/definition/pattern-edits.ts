@@ -1,4 +1,4 @@
-import { type Matter, type Node, parseNotation, printNotation } from '../../engine/kinds/pattern/notation.ts';
+import { type Matter, type Node, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
 
 /** Where a part stands: the index at each level, from the outside in. */
 export type Path = readonly number[];

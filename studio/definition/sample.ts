@@ -1,8 +1,8 @@
-import { compileField } from '../../engine/document/compile.ts';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import type { OpenField } from '../../engine/field/kind.ts';
-import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
-import type { Piece } from '../../engine/kinds/drawing.ts';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import type { Piece } from '@arbeit/engine/kinds';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 

@@ -1,5 +1,5 @@
+import type { SetDocument } from '@arbeit/engine/document';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import type { SetDocument } from '../../engine/document/document.ts';
 import { type Answer, createSaver, type SaveState, sendTo } from './saver.ts';
 
 const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });

@@ -1,5 +1,5 @@
-import type { SetDocument } from '../../engine/document/document.ts';
-import type { DocumentFault } from '../../engine/faults/document-fault.ts';
+import type { SetDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
 
 /** What became of the latest save, in words the masthead can show. */
 export type SaveState =

@@ -1,5 +1,5 @@
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { sampleLine, sampleOf } from './sample.ts';
 
 /** What a field looks like, in one line: the pattern, or its kind with a sample. */

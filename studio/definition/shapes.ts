@@ -1,4 +1,4 @@
-import type { FieldDocument } from '../../engine/document/document.ts';
+import type { FieldDocument } from '@arbeit/engine/document';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
 
 /** A field from nothing: one that already works, so that there is something to click. */

@@ -1,7 +1,7 @@
 'use client';
 
+import type { SetDocument } from '@arbeit/engine/document';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { SetDocument } from '../../engine/document/document.ts';
 import type { StoredSet } from '../store/sets.ts';
 import { type Draft, dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';

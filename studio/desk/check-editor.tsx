@@ -1,10 +1,10 @@
 'use client';
 
-import type { CheckDocument } from '../../engine/document/document.ts';
-import { problemWithCheck } from '../../engine/document/read-rules.ts';
-import { type Definition, kindIn } from '../../engine/kinds/definition.ts';
-import type { KindName } from '../../engine/kinds/index.ts';
-import { parseExpression } from '../../engine/rules/expression.ts';
+import type { CheckDocument } from '@arbeit/engine/document';
+import { problemWithCheck } from '@arbeit/engine/document';
+import type { KindName } from '@arbeit/engine/kinds';
+import { type Definition, kindIn } from '@arbeit/engine/kinds';
+import { parseExpression } from '@arbeit/engine/rules';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';

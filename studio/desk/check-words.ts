@@ -1,6 +1,6 @@
-import type { CheckDocument } from '../../engine/document/document.ts';
-import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
-import type { KindName } from '../../engine/kinds/index.ts';
+import type { CheckDocument } from '@arbeit/engine/document';
+import type { KindName } from '@arbeit/engine/kinds';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 export type CheckType = CheckDocument['type'];
 

@@ -1,9 +1,9 @@
 'use client';
 
+import { onCompletion, onNextEdit } from '@arbeit/dom';
+import type { BoxesPlan } from '@arbeit/engine/kinds/boxes';
+import type { Field } from '@arbeit/react';
 import { useEffect, useState } from 'react';
-import { onCompletion, onNextEdit } from '../../dom/completion.ts';
-import type { BoxesPlan } from '../../engine/kinds/boxes/run.ts';
-import type { Field } from '../../react/use-field.ts';
 import { codeFor } from './simulated-sender.ts';
 
 /**

@@ -1,8 +1,6 @@
-import type { PatternBody } from '../../engine/kinds/pattern/body.ts';
-import { standing, textBefore, written } from '../../engine/kinds/pattern/layout.ts';
-import type { Node } from '../../engine/kinds/pattern/notation.ts';
-import type { Part, PatternPlan } from '../../engine/kinds/pattern/plan.ts';
-import { graphemes } from '../../engine/values/graphemes.ts';
+import type { Node, Part, PatternBody, PatternPlan } from '@arbeit/engine/kinds/pattern';
+import { standing, textBefore, written } from '@arbeit/engine/kinds/pattern';
+import { graphemes } from '@arbeit/engine/values';
 import type { Path } from '../definition/pattern-edits.ts';
 
 /** One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both stand on these. */

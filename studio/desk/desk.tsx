@@ -1,17 +1,16 @@
 'use client';
 
+import { createStore, readOn } from '@arbeit/dom';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import { start } from '@arbeit/engine/field';
+import { kindIn } from '@arbeit/engine/kinds';
+import type { PatternPlan } from '@arbeit/engine/kinds/pattern';
+import { type Field, useField } from '@arbeit/react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
-import { readOn } from '../../dom/clock.ts';
-import { createStore } from '../../dom/store.ts';
-import { compileField } from '../../engine/document/compile.ts';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import type { OpenField } from '../../engine/field/kind.ts';
-import { start } from '../../engine/field/state.ts';
-import { kindIn } from '../../engine/kinds/definition.ts';
-import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
-import { type Field, useField } from '../../react/use-field.ts';
 import { todayIn } from '../definition/clock.ts';
 import { changeField, fieldOf, removeField } from '../definition/edits.ts';
 import { leaveNote } from '../definition/just-deleted.ts';

@@ -1,13 +1,12 @@
 'use client';
 
+import type { FieldStore } from '@arbeit/dom';
+import type { CompiledField } from '@arbeit/engine/field';
+import { openAny } from '@arbeit/engine/field';
+import { openForm } from '@arbeit/engine/form';
+import { runs } from '@arbeit/engine/runs';
+import { useField, useForm } from '@arbeit/react';
 import { useState } from 'react';
-import type { FieldStore } from '../../dom/store.ts';
-import type { CompiledField } from '../../engine/field/compiled.ts';
-import { openAny } from '../../engine/field/kind.ts';
-import { openForm } from '../../engine/form/form.ts';
-import { runs } from '../../engine/kinds/runs.ts';
-import { useField } from '../../react/use-field.ts';
-import { useForm } from '../../react/use-form.ts';
 import { Alive } from '../sheet/alive.tsx';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { PlainField } from '../sheet/plain-field.tsx';

@@ -1,9 +1,8 @@
-import type { OpenField } from '../../engine/field/kind.ts';
-import type { FieldState } from '../../engine/field/moment.ts';
-import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
-import type { Drawing } from '../../engine/kinds/drawing.ts';
+import type { FieldState, OpenField } from '@arbeit/engine/field';
+import type { Drawing } from '@arbeit/engine/kinds';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
-import { graphemes } from '../../engine/values/graphemes.ts';
+import { graphemes } from '@arbeit/engine/values';
 
 /** A character of the display, and what it is. */
 export interface DisplayColumn {

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Field } from '../../react/use-field.ts';
+import type { Field } from '@arbeit/react';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';

@@ -1,8 +1,8 @@
 'use client';
 
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { Piece } from '@arbeit/engine/kinds';
 import { memo, useState } from 'react';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import type { Piece } from '../../engine/kinds/drawing.ts';
 import { sampleOf } from '../definition/sample.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { deferred } from '../sheet/later.tsx';

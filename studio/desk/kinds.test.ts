@@ -1,12 +1,10 @@
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField, readDocument } from '@arbeit/engine/document';
+import type { FieldState, OpenField } from '@arbeit/engine/field';
+import { apply, keysOf, start } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import type { Offer } from '@arbeit/engine/options';
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../../engine/document/compile.ts';
-import type { FieldDocument } from '../../engine/document/document.ts';
-import { readDocument } from '../../engine/document/read-document.ts';
-import type { OpenField } from '../../engine/field/kind.ts';
-import type { FieldState } from '../../engine/field/moment.ts';
-import { apply, keysOf, start } from '../../engine/field/state.ts';
-import { kinds } from '../../engine/kinds/index.ts';
-import type { Offer } from '../../engine/options/option.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';
 import { dayAfterKey, problemWith, weeksOf } from '../sheet/month.ts';

@@ -1,7 +1,7 @@
 'use client';
 
+import type { Field } from '@arbeit/react';
 import { useId, useState } from 'react';
-import type { Field } from '../../react/use-field.ts';
 import { faceOf } from '../kinds/faces.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { PlainField } from '../sheet/plain-field.tsx';

@@ -1,12 +1,10 @@
 'use client';
 
+import { createStore, type FieldStore, readOn, share } from '@arbeit/dom';
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import { useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
-import { readOn } from '../../dom/clock.ts';
-import { share } from '../../dom/share.ts';
-import { createStore, type FieldStore } from '../../dom/store.ts';
-import { compileField } from '../../engine/document/compile.ts';
-import type { FieldDocument } from '../../engine/document/document.ts';
-import { useField } from '../../react/use-field.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
 

@@ -1,8 +1,8 @@
 'use client';
 
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { Offer } from '@arbeit/engine/options';
 import { useId } from 'react';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import type { Offer } from '../../engine/options/option.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import type { Option } from '../kinds/option.ts';

@@ -1,9 +1,9 @@
-import type { FieldDocument } from '../../engine/document/document.ts';
-import type { DocumentFault } from '../../engine/faults/document-fault.ts';
-import { Spot } from '../../engine/faults/spot.ts';
-import { type KindTable, kindIn } from '../../engine/kinds/definition.ts';
-import type { Option as Described, Options, Text } from '../../engine/options/option.ts';
-import { readOptions } from '../../engine/options/read.ts';
+import type { FieldDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
+import { Spot } from '@arbeit/engine/faults';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import type { Option as Described, Options, Text } from '@arbeit/engine/options';
+import { readOptions } from '@arbeit/engine/options';
 import type { Option } from '../kinds/option.ts';
 import { carriedAlong, editedHere } from '../kinds/options.ts';
 

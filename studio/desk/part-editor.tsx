@@ -3,13 +3,13 @@
 import {
   type BuiltIn,
   builtIns,
+  inWords,
   type Matter,
   type Node,
   printNotation,
   rangesOf,
   type Takes,
-} from '../../engine/kinds/pattern/notation.ts';
-import { inWords } from '../../engine/kinds/pattern/plain-words.ts';
+} from '@arbeit/engine/kinds/pattern';
 import { newParts } from '../definition/new-parts.ts';
 import {
   insertBeside,

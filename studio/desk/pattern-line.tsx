@@ -1,8 +1,7 @@
 'use client';
 
+import { type Notation, parseNotation, readAloud } from '@arbeit/engine/kinds/pattern';
 import { memo, useEffect, useId, useRef, useState } from 'react';
-import { type Notation, parseNotation } from '../../engine/kinds/pattern/notation.ts';
-import { readAloud } from '../../engine/kinds/pattern/plain-words.ts';
 import { keepText, keptText } from '../definition/draft.ts';
 
 /**

@@ -1,12 +1,10 @@
 'use client';
 
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { FieldState } from '@arbeit/engine/field';
+import type { PatternBody, PatternPlan } from '@arbeit/engine/kinds/pattern';
+import { parseNotation, sampleCells } from '@arbeit/engine/kinds/pattern';
 import { useCallback, useMemo } from 'react';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import type { FieldState } from '../../engine/field/moment.ts';
-import type { PatternBody } from '../../engine/kinds/pattern/body.ts';
-import { parseNotation } from '../../engine/kinds/pattern/notation.ts';
-import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
-import { sampleCells } from '../../engine/kinds/pattern/sample.ts';
 import { columnsOf } from './columns.ts';
 import { PatternLine } from './pattern-line.tsx';
 import { Ruler } from './ruler.tsx';

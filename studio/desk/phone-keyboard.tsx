@@ -1,6 +1,6 @@
 'use client';
 
-import type { FieldStore } from '../../dom/store.ts';
+import type { FieldStore } from '@arbeit/dom';
 import { phoneKeys } from './phone-keys.ts';
 
 /** The keyboard the phone would raise, drawn. Its keys type; the focus stays in the field. */

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Offer } from '../../engine/options/option.ts';
+import type { Offer } from '@arbeit/engine/options';
 import { DraftInput } from '../sheet/draft-input.tsx';
 
 /** What can be chosen, a row each: words for people, the value for the program. Rows are added, moved and taken out. */

@@ -1,10 +1,10 @@
 'use client';
 
+import type { FieldDocument } from '@arbeit/engine/document';
+import type { Plan } from '@arbeit/engine/field';
+import type { PatternPlan } from '@arbeit/engine/kinds/pattern';
+import { needsText } from '@arbeit/engine/kinds/pattern';
 import { memo } from 'react';
-import type { FieldDocument } from '../../engine/document/document.ts';
-import type { Plan } from '../../engine/field/compiled.ts';
-import { needsText } from '../../engine/kinds/pattern/define.ts';
-import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
 import { withAttribute, withText } from '../definition/edits.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { hasNotation } from '../kinds/notation.ts';

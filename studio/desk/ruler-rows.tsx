@@ -1,6 +1,6 @@
 'use client';
 
-import type { FieldState } from '../../engine/field/moment.ts';
+import type { FieldState } from '@arbeit/engine/field';
 
 /** One line of a ruler: what it is called, the text it comes to, and the character it has in a column. */
 export interface RulerRow {

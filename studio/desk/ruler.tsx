@@ -1,10 +1,8 @@
 'use client';
 
-import type { FieldState } from '../../engine/field/moment.ts';
-import type { PatternBody } from '../../engine/kinds/pattern/body.ts';
-import { partOf } from '../../engine/kinds/pattern/cells.ts';
-import { rawOf } from '../../engine/kinds/pattern/layout.ts';
-import type { PatternPlan } from '../../engine/kinds/pattern/plan.ts';
+import type { FieldState } from '@arbeit/engine/field';
+import type { PatternBody, PatternPlan } from '@arbeit/engine/kinds/pattern';
+import { partOf, rawOf } from '@arbeit/engine/kinds/pattern';
 import { boundaryFor, type Column, place, type Standing, shortFor } from './columns.ts';
 import { type RulerRow, RulerRows, shown } from './ruler-rows.tsx';
 

@@ -1,4 +1,4 @@
-import type { BoxesPlan } from '../../engine/kinds/boxes/run.ts';
+import type { BoxesPlan } from '@arbeit/engine/kinds/boxes';
 
 /** The code the simulated sender sends to a field of that length. */
 export const codeFor = ({ length, accept }: Pick<BoxesPlan, 'length' | 'accept'>): string =>

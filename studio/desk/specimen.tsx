@@ -1,8 +1,7 @@
 'use client';
 
+import { inWords, type Node, type Notation, printNotation } from '@arbeit/engine/kinds/pattern';
 import { memo, useState } from 'react';
-import { type Node, type Notation, printNotation } from '../../engine/kinds/pattern/notation.ts';
-import { inWords } from '../../engine/kinds/pattern/plain-words.ts';
 import { newParts } from '../definition/new-parts.ts';
 import { insertBeside } from '../definition/pattern-edits.ts';
 import { deferred } from '../sheet/later.tsx';

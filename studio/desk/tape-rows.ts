@@ -1,8 +1,6 @@
-import type { Read } from '../../dom/store.ts';
-import type { OpenField } from '../../engine/field/kind.ts';
-import type { FieldEvent, FieldState } from '../../engine/field/moment.ts';
-import type { Reading } from '../../engine/field/reading.ts';
-import { apply, start } from '../../engine/field/state.ts';
+import type { Read } from '@arbeit/dom';
+import type { FieldEvent, FieldState, OpenField, Reading } from '@arbeit/engine/field';
+import { apply, start } from '@arbeit/engine/field';
 
 /** One row of the desk's tape: what was done, and the field after it. */
 export interface TapeRow {

@@ -1,7 +1,7 @@
 'use client';
 
+import type { KindTable } from '@arbeit/engine/kinds';
 import { createContext, useContext } from 'react';
-import type { KindTable } from '../../engine/kinds/definition.ts';
 
 /** The kinds a page carries: all of them on the shelf, on a desk only the one that is defined there. */
 const AtHand = createContext<KindTable>({});

@@ -1,8 +1,8 @@
 'use client';
 
+import type { Field } from '@arbeit/react';
+import { isGroup, Picks } from '@arbeit/react';
 import type { ComponentType } from 'react';
-import { isGroup, Picks } from '../../react/picks.tsx';
-import type { Field } from '../../react/use-field.ts';
 import { CodeBoxes } from '../sheet/code-boxes.tsx';
 import { GhostedInput } from '../sheet/ghosted-input.tsx';
 import { Lines } from '../sheet/lines.tsx';

@@ -1,7 +1,7 @@
 'use client';
 
+import type { Field } from '@arbeit/react';
 import type { ComponentType } from 'react';
-import type { Field } from '../../react/use-field.ts';
 import { CodeSender } from '../desk/code-sender.tsx';
 import { Calendar } from '../sheet/calendar.tsx';
 import { Counter } from '../sheet/counter.tsx';

@@ -1,4 +1,4 @@
-import type { Offer } from '../../engine/options/option.ts';
+import type { Offer } from '@arbeit/engine/options';
 
 /** One entry option, as the desk offers it. `key` is its name in the entry; `decimals.max` is a member of a member. */
 export type Option = { readonly key: string; readonly label: string } & (

@@ -1,5 +1,5 @@
-import type { FieldDocument } from '../../engine/document/document.ts';
-import type { Option as Described } from '../../engine/options/option.ts';
+import type { FieldDocument } from '@arbeit/engine/document';
+import type { Option as Described } from '@arbeit/engine/options';
 import type { Option } from './option.ts';
 
 /** Lists a screen offers a few ways of, where their description alone would not say which. `undefined` leaves it to that. */

@@ -1,9 +1,9 @@
 'use client';
 
+import { localToday } from '@arbeit/dom';
+import { fieldsOf } from '@arbeit/engine/values';
+import type { Field } from '@arbeit/react';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import { localToday } from '../../dom/clock.ts';
-import { fieldsOf } from '../../engine/values/calendar.ts';
-import type { Field } from '../../react/use-field.ts';
 import { dayAfterKey, weeksOf } from './month.ts';
 
 /** The month itself: days in weeks, the arrow keys go through them. */

@@ -1,7 +1,7 @@
 'use client';
 
+import type { Field } from '@arbeit/react';
 import { useState } from 'react';
-import type { Field } from '../../react/use-field.ts';
 import { deferred } from './later.tsx';
 import { PopOut } from './pop-out.tsx';
 

@@ -1,8 +1,8 @@
 'use client';
 
+import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
+import type { Field } from '@arbeit/react';
 import { type PointerEvent, useRef, useState } from 'react';
-import { activeBox, type BoxesPlan } from '../../engine/kinds/boxes/run.ts';
-import type { Field } from '../../react/use-field.ts';
 
 /**
  * A PIN or a code: one real input, and boxes drawn over it. The input is what the keyboard, a paste, autofill and a

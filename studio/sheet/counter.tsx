@@ -1,7 +1,7 @@
 'use client';
 
-import type { TextPlan } from '../../engine/kinds/text/run.ts';
-import type { Field } from '../../react/use-field.ts';
+import type { TextPlan } from '@arbeit/engine/kinds/text';
+import type { Field } from '@arbeit/react';
 
 /** How many characters are left, once few are: quiet until then. */
 export function Counter({ field }: { readonly field: Field }) {

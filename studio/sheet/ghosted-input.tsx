@@ -1,6 +1,6 @@
 'use client';
 
-import type { Field } from '../../react/use-field.ts';
+import type { Field } from '@arbeit/react';
 
 /** The input, with the guide text drawn behind what is typed and never in it. */
 export function GhostedInput({ field, label }: { readonly field: Field; readonly label?: string }) {

@@ -1,4 +1,4 @@
-import type { Verdict } from '../../engine/rules/finding.ts';
+import type { Verdict } from '@arbeit/engine/rules';
 
 const inks: Readonly<Record<Verdict, string>> = {
   pass: 'text-oxide',

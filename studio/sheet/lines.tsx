@@ -1,7 +1,7 @@
 'use client';
 
-import type { TextPlan } from '../../engine/kinds/text/run.ts';
-import type { Field } from '../../react/use-field.ts';
+import type { TextPlan } from '@arbeit/engine/kinds/text';
+import type { Field } from '@arbeit/react';
 import { GhostedInput } from './ghosted-input.tsx';
 
 /** Free text: a line, or as many as its definition shows. */

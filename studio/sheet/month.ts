@@ -1,7 +1,6 @@
-import type { OpenField } from '../../engine/field/kind.ts';
-import { read } from '../../engine/field/reading.ts';
-import { apply, start } from '../../engine/field/state.ts';
-import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '../../engine/values/calendar.ts';
+import type { OpenField } from '@arbeit/engine/field';
+import { apply, read, start } from '@arbeit/engine/field';
+import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '@arbeit/engine/values';
 
 export interface Day {
   readonly date: string;

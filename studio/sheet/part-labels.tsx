@@ -1,7 +1,7 @@
 'use client';
 
-import type { PartsBody, PartsPlan } from '../../engine/kinds/parts.ts';
-import type { Field } from '../../react/use-field.ts';
+import type { PartsBody, PartsPlan } from '@arbeit/engine/kinds';
+import type { Field } from '@arbeit/react';
 
 const names: Readonly<Record<string, string>> = {
   day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'half of the day',

@@ -1,8 +1,8 @@
 'use client';
 
+import type { Field } from '@arbeit/react';
+import { isGroup } from '@arbeit/react';
 import type { ReactNode } from 'react';
-import { isGroup } from '../../react/picks.tsx';
-import type { Field } from '../../react/use-field.ts';
 import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
 

@@ -1,8 +1,8 @@
 'use client';
 
+import type { SetDocument } from '@arbeit/engine/document';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { SetDocument } from '../../engine/document/document.ts';
 import type { Refused, StoredSet } from '../store/sets.ts';
 import { Alive } from './alive.tsx';
 import { Masthead } from './masthead.tsx';

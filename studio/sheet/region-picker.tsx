@@ -1,9 +1,8 @@
 'use client';
 
+import type { PhoneBody, PhonePlan } from '@arbeit/engine/kinds/phone';
+import type { Field } from '@arbeit/react';
 import { type KeyboardEvent, useId, useState } from 'react';
-import type { PhonePlan } from '../../engine/kinds/phone/plan.ts';
-import type { PhoneBody } from '../../engine/kinds/phone/run.ts';
-import type { Field } from '../../react/use-field.ts';
 import { PopOut } from './pop-out.tsx';
 import { findRegions, regionChoices } from './regions.ts';
 

@@ -1,4 +1,4 @@
-import { allRegions, codeOf } from '../../engine/plans/plans.ts';
+import { allRegions, codeOf } from '@arbeit/engine/plans';
 
 export interface RegionChoice {
   readonly region: string;

@@ -1,8 +1,8 @@
 'use client';
 
+import type { FieldState } from '@arbeit/engine/field';
+import type { Field } from '@arbeit/react';
 import { type KeyboardEvent, useRef, useState } from 'react';
-import type { FieldState } from '../../engine/field/moment.ts';
-import type { Field } from '../../react/use-field.ts';
 import { Control } from '../kinds/controls.tsx';
 
 /**

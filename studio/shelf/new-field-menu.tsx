@@ -1,7 +1,7 @@
 'use client';
 
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { useRouter } from 'next/navigation';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
 import { addField } from '../definition/edits.ts';
 import { shapeOf } from '../definition/shape-of.ts';
 import { fromNothing, typicalShapes } from '../definition/shapes.ts';

@@ -1,12 +1,12 @@
 'use client';
 
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { useField } from '@arbeit/react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import { compileField } from '../../engine/document/compile.ts';
-import type { FieldDocument, SetDocument } from '../../engine/document/document.ts';
-import { kinds } from '../../engine/kinds/index.ts';
-import { useField } from '../../react/use-field.ts';
 import { todayIn } from '../definition/clock.ts';
 import { removeField } from '../definition/edits.ts';
 import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';

@@ -1,5 +1,5 @@
+import type { SetDocument } from '@arbeit/engine/document';
 import { bigint, index, integer, json, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
-import type { SetDocument } from '../../engine/document/document.ts';
 
 /** The sets, each one document with the number of its latest revision. */
 export const sets = pgTable('sets', {

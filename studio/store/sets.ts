@@ -1,5 +1,5 @@
+import type { SetDocument } from '@arbeit/engine/document';
 import { and, asc, desc, eq, gt } from 'drizzle-orm';
-import type { SetDocument } from '../../engine/document/document.ts';
 import type { Database } from './database.ts';
 import { refused, revisions, sets } from './schema.ts';
 

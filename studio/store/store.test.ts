@@ -3,10 +3,10 @@ import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'nod
 import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { SetDocument } from '@arbeit/engine/document';
 import { eq } from 'drizzle-orm';
 import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { SetDocument } from '../../engine/document/document.ts';
 import type { Database } from './database.ts';
 import { FolderInUse, lockFolder } from './lock.ts';
 import { revisions } from './schema.ts';

@@ -1,8 +1,8 @@
 import { join, resolve } from 'node:path';
+import type { SetDocument } from '@arbeit/engine/document';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import type { SetDocument } from '../../engine/document/document.ts';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
 import type { Database } from './database.ts';
 import { flushAll, flushLog } from './flush.ts';

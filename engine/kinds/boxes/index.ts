@@ -1,6 +1,2 @@
-import { oneTimeCode as defineOneTimeCode, pin as definePin } from './define.ts';
-import { boxes as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const pin = { run, define: definePin, draw };
-export const oneTimeCode = { run, define: defineOneTimeCode, draw };
+export { oneTimeCode, pin } from './entry.ts';
+export { activeBox, type BoxesPlan } from './run.ts';

@@ -1,5 +1,2 @@
-import { choices as defineChoices } from './define.ts';
-import { choices as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const choices = { run, define: defineChoices, draw };
+export { choices } from './entry.ts';
+export type { ChoicesPlan } from './run.ts';

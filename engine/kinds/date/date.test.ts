@@ -4,7 +4,7 @@ import { read } from '../../field/reading.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
 import { locales } from '../../prove/locales.ts';
 import { gregorian } from '../formats.ts';
-import { kinds } from '../index.ts';
+import { kinds } from '../table.ts';
 import type { TimeEntry } from '../time/define.ts';
 import type { DateEntry } from './define.ts';
 

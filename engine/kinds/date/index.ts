@@ -1,5 +1,2 @@
-import { date as defineDate } from './define.ts';
-import { date as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const date = { run, define: defineDate, draw };
+export { date } from './entry.ts';
+export type { DatePlan } from './run.ts';

@@ -1,5 +1,2 @@
-import { duration as defineDuration } from './define.ts';
-import { duration as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const duration = { run, define: defineDuration, draw };
+export { duration } from './entry.ts';
+export type { DurationPlan } from './run.ts';

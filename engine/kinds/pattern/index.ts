@@ -1,5 +1,20 @@
-import { pattern as definePattern } from './define.ts';
-import { pattern as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const pattern = { run, define: definePattern, draw };
+export type { PatternBody } from './body.ts';
+export { partOf } from './cells.ts';
+export { needsText } from './define.ts';
+export { pattern } from './entry.ts';
+export { lay, rawOf, standing, textBefore, written } from './layout.ts';
+export {
+  type BuiltIn,
+  builtIns,
+  type Matter,
+  type Node,
+  type Notation,
+  parseNotation,
+  printNotation,
+  rangesOf,
+  type Takes,
+} from './notation.ts';
+export { inWords, readAloud } from './plain-words.ts';
+export type { Part, PatternPlan } from './plan.ts';
+export type { PatternField } from './run.ts';
+export { sampleCells } from './sample.ts';

@@ -1,5 +1,3 @@
-import { phone as definePhone } from './define.ts';
-import { phone as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const phone = { run, define: definePhone, draw };
+export { phone } from './entry.ts';
+export type { PhonePlan } from './plan.ts';
+export type { PhoneBody } from './run.ts';

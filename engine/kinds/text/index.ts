@@ -1,5 +1,2 @@
-import { text as defineText } from './define.ts';
-import { text as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const text = { run, define: defineText, draw };
+export { text } from './entry.ts';
+export type { TextPlan } from './run.ts';

@@ -1,5 +1,2 @@
-import { time as defineTime } from './define.ts';
-import { time as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const time = { run, define: defineTime, draw };
+export { time } from './entry.ts';
+export type { TimePlan } from './run.ts';

@@ -1,5 +1,2 @@
-import { yesNo as defineYesNo } from './define.ts';
-import { yesNo as run } from './run.ts';
-import { drawing as draw } from './sample.ts';
-
-export const yesNo = { run, define: defineYesNo, draw };
+export { yesNo } from './entry.ts';
+export type { YesNoPlan } from './run.ts';

@@ -1,8 +1,8 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { readDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
+import { kinds } from '@arbeit/engine/kinds';
 import { z } from 'zod';
-import type { SetDocument } from '../../../engine/document/document.ts';
-import { readDocument } from '../../../engine/document/read-document.ts';
-import type { DocumentFault } from '../../../engine/faults/document-fault.ts';
-import { kinds } from '../../../engine/kinds/index.ts';
 import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */

@@ -1,4 +1,4 @@
-import schema from '../../../engine/document/document.schema.json' with { type: 'json' };
+import schema from '@arbeit/engine/document.schema.json' with { type: 'json' };
 
 export const dynamic = 'force-static';
 

@@ -1,6 +1,6 @@
+import { readDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { cache } from 'react';
-import { readDocument } from '../../../engine/document/read-document.ts';
-import { kinds } from '../../../engine/kinds/index.ts';
 import { findSet, type StoredSet } from '../../store/sets.ts';
 import { isTrouble, type StoreTrouble } from '../../store/trouble.ts';
 import { setIdOf } from '../api/request.ts';

@@ -1,8 +1,8 @@
+import { compileField } from '@arbeit/engine/document';
+import { closed } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import { isDate } from '@arbeit/engine/values';
 import { notFound } from 'next/navigation';
-import { compileField } from '../../../../../../../engine/document/compile.ts';
-import { closed } from '../../../../../../../engine/field/kind.ts';
-import { kinds } from '../../../../../../../engine/kinds/index.ts';
-import { isDate } from '../../../../../../../engine/values/calendar.ts';
 import { todayIn } from '../../../../../../definition/clock.ts';
 import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
 import { isTrouble } from '../../../../../../store/trouble.ts';

@@ -1,0 +1,2 @@
+export type { DocumentFault } from './document-fault.ts';
+export { Spot } from './spot.ts';

@@ -1,0 +1,5 @@
+import { pattern as definePattern } from './define.ts';
+import { pattern as run } from './run.ts';
+import { drawing as draw } from './sample.ts';
+
+export const pattern = { run, define: definePattern, draw };

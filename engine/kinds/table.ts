@@ -1,0 +1,36 @@
+import { oneTimeCode, pin } from './boxes/entry.ts';
+import { choice } from './choice/entry.ts';
+import { choices } from './choices/entry.ts';
+import { date } from './date/entry.ts';
+import type { KindTable } from './definition.ts';
+import { duration } from './duration/entry.ts';
+import { currency, number, percent } from './number/entry.ts';
+import { pattern } from './pattern/entry.ts';
+import { phone } from './phone/entry.ts';
+import { text } from './text/entry.ts';
+import { time } from './time/entry.ts';
+import { yesNo } from './yes-no/entry.ts';
+
+/** All kinds, by name: what runs, what defines it and how it is drawn. A new kind is a folder, a line here and one in `runs.ts`. */
+export const kinds = {
+  pattern,
+  text,
+  number,
+  currency,
+  percent,
+  date,
+  time,
+  duration,
+  phone,
+  pin,
+  'one-time-code': oneTimeCode,
+  choice,
+  choices,
+  'yes-no': yesNo,
+} satisfies KindTable;
+
+export type AllKinds = typeof kinds;
+export type KindName = keyof AllKinds;
+
+/** The plan of a kind, by its name; any kind's, where none is named. */
+export type PlanOf<K extends KindName = KindName> = ReturnType<AllKinds[K]['define']['plan']>;

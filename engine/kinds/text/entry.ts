@@ -1,0 +1,5 @@
+import { text as defineText } from './define.ts';
+import { text as run } from './run.ts';
+import { drawing as draw } from './sample.ts';
+
+export const text = { run, define: defineText, draw };

@@ -1,0 +1,1 @@
+export { allRegions, codeOf } from './plans.ts';

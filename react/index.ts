@@ -1,0 +1,3 @@
+export { isGroup, Picks } from './picks.tsx';
+export { type Field, useField } from './use-field.ts';
+export { type Form, useForm } from './use-form.ts';
