@@ -5,6 +5,9 @@ import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import { parseExpression } from '../rules/expression.ts';
 import type { Check, Rule } from '../rules/rule.ts';
+import { english } from '../rules/wording/english.ts';
+import { german } from '../rules/wording/german.ts';
+import { type Languages, wordingFor, wordsOf } from '../rules/wording.ts';
 import { canonical } from '../values/decimal.ts';
 import type { CheckDocument, FieldDocument, RuleDocument, SetDocument } from './document.ts';
 
@@ -14,9 +17,16 @@ export interface CompiledSet {
   readonly forms: readonly OpenForm[];
 }
 
+/** The wordings that ship. Others are handed in, these among them or not. */
+const shipped: Languages = { en: english, de: german };
+
 /** Compiles a checked document. Throws `RangeError` on what `readDocument` would have refused. */
-export function compile(document: SetDocument, kinds: KindTable): CompiledSet {
-  const fields = document.fields.map((field) => compileField(field, document, kinds));
+export function compile(
+  document: SetDocument,
+  kinds: KindTable,
+  languages: Languages = shipped,
+): CompiledSet {
+  const fields = document.fields.map((field) => compileField(field, document, kinds, languages));
   const forms = (document.forms ?? []).map((form) =>
     openForm({
       id: form.id,
@@ -35,9 +45,20 @@ export function compileField(
   field: FieldDocument<'pattern'>,
   set: SetFacts,
   kinds: KindTable,
+  languages?: Languages,
 ): OpenField<PatternPlan, PatternBody>;
-export function compileField(field: FieldDocument, set: SetFacts, kinds: KindTable): OpenField;
-export function compileField(field: FieldDocument, set: SetFacts, kinds: KindTable): OpenField {
+export function compileField(
+  field: FieldDocument,
+  set: SetFacts,
+  kinds: KindTable,
+  languages?: Languages,
+): OpenField;
+export function compileField(
+  field: FieldDocument,
+  set: SetFacts,
+  kinds: KindTable,
+  languages: Languages = shipped,
+): OpenField {
   const kind = kinds[field.kind];
   if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
   const { define, run } = kind;
@@ -45,7 +66,12 @@ export function compileField(field: FieldDocument, set: SetFacts, kinds: KindTab
   const entry = field.entry ?? {};
   const locale = field.locale ?? set.locale;
   const rules = (field.rules ?? []).map(compileRule);
-  const all = define.isAlwaysWhole ? rules : withOwn(rules);
+  const own = define.wording ? wordingFor(define.wording, locale) : {};
+  const wording = wordingFor(languages, locale);
+  const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) => ({
+    ...rule,
+    words: wordsOf(rule.check, wording, own),
+  }));
   const plan = define.plan(entry, { id: field.id, locale, rules: all, classes: set.classes ?? {} });
   const compiled = {
     id: field.id,

@@ -30,14 +30,14 @@ export function readRules(at: Spot, kind: Definition | undefined): void {
     if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
     if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
     if (rule.has('check')) readCheck(rule.get('check'), kind);
-    if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value));
+    if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value), kind);
   }
 }
 
 /** What a message of each check may name in `{…}`, beside the label. */
 const dataOf: Readonly<Record<keyof typeof checks, readonly string[]>> = {
   required: [],
-  complete: ['wanted'],
+  complete: [],
   length: ['min', 'max', 'length'],
   matches: [],
   in: ['allowed'],
@@ -52,18 +52,21 @@ const typeOf = (check: unknown): keyof typeof checks | undefined => {
   return typeof type === 'string' && type in checks ? (type as keyof typeof checks) : undefined;
 };
 
-function readMessage(at: Spot, type: keyof typeof checks | undefined): void {
+function readMessage(at: Spot, type: keyof typeof checks | undefined, kind: Definition | undefined): void {
   const text = at.filled();
   if (text === undefined || !type) return;
-  for (const { problem, suggestion } of problemsOfMessage(type, text)) at.fault(problem, { suggestion });
+  for (const { problem, suggestion } of problemsOfMessage(type, text, kind))
+    at.fault(problem, { suggestion });
 }
 
 /** Data in a message that its check does not bring, in sentences; for the reader and for screens that edit one. */
 function problemsOfMessage(
   type: keyof typeof checks,
   text: string,
+  kind: Definition | undefined,
 ): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
-  const known = [...dataOf[type], 'label'];
+  const own = (type === 'complete' && kind?.says) || [];
+  const known = [...dataOf[type], ...own, 'label'];
   const named = [...new Set([...text.matchAll(/\{([\w-]+)\}/g)].map((match) => match[1]!))];
   return named
     .filter((name) => !known.includes(name))

@@ -1,5 +1,4 @@
 import type { Judged } from '../rules/checks.ts';
-import type { Wording } from '../rules/messages.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { CompiledField, Plan } from './compiled.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
@@ -37,8 +36,6 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
   ghost?(plan: P, body: B): string;
   /** What fields on one value hand each other: the typed value, or where parts of one mean something already, raw. */
   readonly shares?: 'raw';
-  /** Its wording of codes, where it has another than every field. */
-  readonly wording?: Wording;
 }
 
 /** A compiled field brought to life: with what its kind can do. What is typed into, checked and told of is one of these. */

@@ -1,6 +1,6 @@
 import { check, type Given } from '../rules/checks.ts';
 import type { Finding, Verdict } from '../rules/finding.ts';
-import { message } from '../rules/messages.ts';
+import { message } from '../rules/message.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldState } from './moment.ts';
@@ -53,7 +53,7 @@ export interface FromForm {
 export const noForm: FromForm = { others: {}, findings: [] };
 
 /** Of a rule, what decides over its message. */
-type Voice = Pick<Rule, 'id' | 'say' | 'code' | 'show' | 'severity'>;
+type Voice = Pick<Rule, 'id' | 'say' | 'words' | 'code' | 'show' | 'severity'>;
 
 /** The raw value each field starts with, which `dirty` is measured against. */
 const initials = new WeakMap<OpenField, string>();
@@ -140,7 +140,7 @@ export function told(field: OpenField, rule: Voice, finding: Finding): Shown {
   return {
     rule: rule.id,
     code: rule.code ?? finding.code,
-    message: message(field, rule.say, finding),
+    message: message(field.label, rule, finding),
     severity: rule.severity,
   };
 }

@@ -3,6 +3,7 @@ import type { Plan } from '../field/compiled.ts';
 import type { Kind } from '../field/kind.ts';
 import type { EntryOf, Options } from '../options/option.ts';
 import type { Check, Rule } from '../rules/rule.ts';
+import type { Languages } from '../rules/wording.ts';
 import type { Drawing } from './drawing.ts';
 
 /** What a definition stands in. */
@@ -39,6 +40,10 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   attributes?(entry: EntryOf<O>): Readonly<Record<string, string>>;
   /** Only of kinds with an order. */
   readonly limits?: Limits;
+  /** Its own wording of codes, where it has another than every field, and of those only it has. */
+  readonly wording?: Languages;
+  /** What its own findings of `complete` bring for a message. */
+  readonly says?: readonly string[];
   /** Checks that say nothing of its values: a date has no length, an amount no check character. */
   readonly pointless?: readonly Check['type'][];
   /** The same value looks different from one locale to the next. */

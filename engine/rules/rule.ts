@@ -41,6 +41,8 @@ export interface Rule {
   readonly check: Check;
   /** Own wording, with `{name}` where message data goes. */
   readonly say?: string;
+  /** What it says otherwise, by code. */
+  readonly words?: Readonly<Record<string, string>>;
   readonly code?: string;
   readonly show: Moment;
   readonly severity: 'error' | 'warning';

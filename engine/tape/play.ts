@@ -13,6 +13,7 @@ import {
   startForm,
 } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
+import type { Rule } from '../rules/rule.ts';
 import { graphemes } from '../values/graphemes.ts';
 import type { Action, Expectation, Tape } from './script.ts';
 
@@ -266,18 +267,11 @@ function examine(
   }
 }
 
-/** The codes a check can fail with, so that a tape may name a rule by them. */
-const codesOf: Readonly<Record<string, readonly string[]>> = {
-  required: ['required'],
-  complete: ['incomplete', 'no-such-date', 'unknown-number', 'not-allowed'],
-  length: ['too-short', 'too-long'],
-  matches: ['no-match'],
-  in: ['not-allowed'],
-  'not-in': ['not-allowed'],
-  checksum: ['bad-checksum'],
-  range: ['below-min', 'above-max', 'off-step'],
-  'not-trivial': ['trivial'],
-};
+/** The codes a rule can fail with: a tape may name it by them. */
+const codesOf = ({ code, words }: Rule): readonly (string | undefined)[] => [
+  code,
+  ...Object.keys(words ?? {}),
+];
 
 function verdictOf(field: OpenField, findings: Reading['findings'], name: string) {
   const byId = field.rules.findIndex((rule) => rule.id === name);
@@ -285,9 +279,9 @@ function verdictOf(field: OpenField, findings: Reading['findings'], name: string
   const coded = field.rules.flatMap((rule, i) => {
     const finding = findings[i]!;
     if (finding.verdict !== 'pass') return told(field, rule, finding).code === name ? [finding.verdict] : [];
-    return [rule.code, ...codesOf[rule.check.type]!].includes(name) ? [finding.verdict] : [];
+    return codesOf(rule).includes(name) ? [finding.verdict] : [];
   });
-  const known = field.rules.some((rule) => [rule.code, ...codesOf[rule.check.type]!].includes(name));
+  const known = field.rules.some((rule) => codesOf(rule).includes(name));
   return coded.find((verdict) => verdict !== 'pass') ?? coded[0] ?? (known ? 'pass' : undefined);
 }
 

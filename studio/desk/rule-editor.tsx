@@ -1,10 +1,7 @@
 'use client';
 
-import type { RuleDocument } from '../../engine/document/document.ts';
-import { kindIn } from '../../engine/kinds/definition.ts';
-import type { KindName } from '../../engine/kinds/index.ts';
-import { wordingFor } from '../../engine/rules/messages.ts';
-import { useKinds } from '../kinds/at-hand.tsx';
+import type { RuleDocument } from '@arbeit/engine/document';
+import type { KindName } from '@arbeit/engine/kinds';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 import { CheckEditor } from './check-editor.tsx';
@@ -14,15 +11,17 @@ import { codeOf } from './check-words.ts';
 export function RuleEditor({
   kind,
   rule,
+  words,
   onChange,
   onRemove,
 }: {
   readonly kind: KindName;
   readonly rule: RuleDocument;
+  /** What it says without words of its own, by code. */
+  readonly words: Readonly<Record<string, string>>;
   readonly onChange: (rule: RuleDocument) => void;
   readonly onRemove: () => void;
 }) {
-  const kinds = useKinds();
   const { say: _, ...unsaid } = rule;
   const { code: __, ...uncoded } = rule;
   return (
@@ -34,7 +33,7 @@ export function RuleEditor({
             id={id}
             className="entry"
             value={rule.say ?? ''}
-            placeholder={wordingFor(kindIn(kinds, kind).run.wording, codeOf(rule.check))}
+            placeholder={words[codeOf(rule.check)]}
             onChange={(event) =>
               onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
             }

@@ -1,12 +1,12 @@
 'use client';
 
+import type { CheckDocument, FieldDocument, RuleDocument } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import { told } from '@arbeit/engine/field';
+import type { KindName } from '@arbeit/engine/kinds';
+import type { Check } from '@arbeit/engine/rules';
+import type { Field } from '@arbeit/react';
 import { useState } from 'react';
-import type { CheckDocument, FieldDocument, RuleDocument } from '../../engine/document/document.ts';
-import type { OpenField } from '../../engine/field/kind.ts';
-import { told } from '../../engine/field/reading.ts';
-import type { KindName } from '../../engine/kinds/index.ts';
-import type { Check } from '../../engine/rules/rule.ts';
-import type { Field } from '../../react/use-field.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../definition/edits.ts';
 import { shownAt } from '../definition/sample.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
@@ -91,6 +91,7 @@ export function Rules({
                     <RuleEditor
                       kind={definition.kind}
                       rule={rule}
+                      words={found?.rule.words ?? {}}
                       onChange={(next) =>
                         onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)
                       }

@@ -3,7 +3,6 @@ import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { Offer } from '../../options/option.ts';
 import { one, picking, stepAmong } from '../picking.ts';
-import { wording } from './wording.ts';
 
 /** One of several, drawn as a list to open, as buttons under each other or side by side. */
 export interface ChoicePlan {
@@ -17,5 +16,4 @@ export const choice: Kind<ChoicePlan, Body> = {
   around,
   step: ({ options, draw }, { content }, _, by) =>
     stepAmong(options, content, by, draw === 'list' ? 'list' : 'ring'),
-  wording,
 };

@@ -1,4 +1,11 @@
-import type { Wording } from '../../rules/messages.ts';
+import type { Languages } from '../../rules/wording.ts';
 
 /** Nothing is filled in here. */
-export const wording: Wording = { required: 'Please choose one.' };
+export const wording: Languages = {
+  en: {
+    required: 'Please choose one.',
+  },
+  de: {
+    required: 'Bitte eine Möglichkeit wählen.',
+  },
+};

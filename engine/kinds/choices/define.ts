@@ -2,6 +2,7 @@ import type { Spot } from '../../faults/spot.ts';
 import { filled, type Options } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
 import type { ChoicesPlan } from './run.ts';
+import { wording } from './wording.ts';
 
 const options = {
   options: {
@@ -35,10 +36,18 @@ function check(at: Spot): void {
 export const choices: Definition<typeof options, ChoicesPlan> = {
   name: 'choices',
   options,
+  wording,
+  says: ['min', 'max'],
   check,
   plan: (entry) => {
     const { options: offered, count } = filled(options, entry);
-    return { kind: 'choices', options: offered, least: count?.min ?? 0, most: count?.max ?? offered.length };
+    return {
+      kind: 'choices',
+      draw: 'tick',
+      options: offered,
+      least: count?.min ?? 0,
+      most: count?.max ?? offered.length,
+    };
   },
   pointless: ['length', 'checksum', 'not-trivial', 'matches'],
 };

@@ -3,12 +3,12 @@ import type { Kind } from '../../field/kind.ts';
 import type { Offer } from '../../options/option.ts';
 import { passed } from '../../rules/finding.ts';
 import { picking, pickNamed } from '../picking.ts';
-import { wording } from './wording.ts';
 
 /** Several of what is offered, each ticked or not. */
 export interface ChoicesPlan {
   readonly kind: 'choices';
   readonly options: readonly Offer[];
+  readonly draw: 'tick';
   /** How many are needed once there is one, and how many there can be. */
   readonly least: number;
   readonly most: number;
@@ -79,5 +79,4 @@ export const choices: Kind<ChoicesPlan, Body> = {
     const data = { min: String(plan.least), max: String(plan.most) };
     return body.complete ? passed : { verdict: 'open', code: 'incomplete', data };
   },
-  wording,
 };

@@ -1,6 +1,12 @@
-import type { Wording } from '../../rules/messages.ts';
+import type { Languages } from '../../rules/wording.ts';
 
-export const wording: Wording = {
-  required: 'Please choose at least one.',
-  incomplete: 'Please choose at least {min}.',
+export const wording: Languages = {
+  en: {
+    required: 'Please choose at least one.',
+    incomplete: 'Please choose at least {min}.',
+  },
+  de: {
+    required: 'Bitte mindestens eine Möglichkeit wählen.',
+    incomplete: 'Bitte mindestens {min} wählen.',
+  },
 };

@@ -15,7 +15,6 @@ import {
   padded,
   partsKind,
 } from '../parts.ts';
-import { wording } from './wording.ts';
 
 export interface DatePlan extends PartsPlan {
   readonly kind: 'date';
@@ -350,5 +349,4 @@ export const date: Kind<DatePlan, PartsBody> = {
     const date = value(plan, body);
     return date ? { weekday: plan.weekdays[weekday(date)]!, week: isoWeek(date) } : {};
   },
-  wording,
 };

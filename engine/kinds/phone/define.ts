@@ -3,6 +3,7 @@ import { allRegions, codes, planOf } from '../../plans/plans.ts';
 import type { RegionPlan } from '../../plans/region-plan.ts';
 import type { Definition } from '../definition.ts';
 import type { PhonePlan, ServedCode } from './plan.ts';
+import { wording } from './wording.ts';
 
 const region = {
   is: 'text',
@@ -63,13 +64,15 @@ export type PhoneEntry = EntryOf<typeof options>;
 export const phone: Definition<typeof options, PhonePlan> = {
   name: 'telephone',
   options,
-  plan: (entry) => planPhone(filled(options, entry)),
+  wording,
+  says: ['wanted'],
+  plan: (entry, { locale }) => planPhone(filled(options, entry), wantedIn(locale)),
   attributes: () => ({ type: 'tel', inputmode: 'tel', autocomplete: 'tel' }),
   pointless: ['checksum'],
 };
 
 /** A plan with the numbering plans of the regions that are wanted, and of no other. */
-function planPhone(entry: FilledEntry<typeof options>): PhonePlan {
+function planPhone(entry: FilledEntry<typeof options>, say: Wanted): PhonePlan {
   const { home, regions, style, types, extension } = entry;
   const wanted = regions === 'any' ? allRegions : [...new Set([home, ...regions])];
   const plans: Record<string, RegionPlan> = {};
@@ -92,24 +95,46 @@ function planPhone(entry: FilledEntry<typeof options>): PhonePlan {
     };
   }
   const isListed = regions !== 'any';
-  const said = { regions: isListed ? `numbers of ${named(wanted)}` : '', types: typesSaid(types) };
+  const said = { regions: isListed ? say.of(wanted) : '', types: typesSaid(types, say) };
   return { kind: 'phone', home, style, types, extension, plans, codes: shared, isListed, wanted: said };
 }
 
 const withArticle =
   /^(?:United|Netherlands|Philippines|Maldives|Bahamas|Comoros|Seychelles|Dominican R|Central African|British|U\.S\.)|Islands$|Territor/;
 
-/** Regions by their English names, as the default wording is English; of many the first and a count. */
-function named(regions: readonly string[]): string {
-  const names = new Intl.DisplayNames('en', { type: 'region' });
+/** Regions by their names in a language; of many the first and a count. */
+function named(regions: readonly string[], language: string, others: string): string {
+  const names = new Intl.DisplayNames(language, { type: 'region' });
   const all = regions
     .map((region) => names.of(region) ?? region)
-    .map((name) => (withArticle.test(name) ? `the ${name}` : name));
-  const few = all.length > 6 ? [...all.slice(0, 5), `${all.length - 5} other regions`] : all;
-  return new Intl.ListFormat('en', { type: 'conjunction' }).format(few);
+    .map((name) => (language === 'en' && withArticle.test(name) ? `the ${name}` : name));
+  const few = all.length > 6 ? [...all.slice(0, 5), `${all.length - 5} ${others}`] : all;
+  return new Intl.ListFormat(language, { type: 'conjunction' }).format(few);
 }
 
-function typesSaid(types: PhoneEntry['types'] = []): string {
-  if (types.length !== 1) return 'a mobile or fixed-line number';
-  return types[0] === 'mobile' ? 'a mobile number' : 'a fixed-line number';
+/** What a message says is wanted, in the languages the messages are in. */
+interface Wanted {
+  of(regions: readonly string[]): string;
+  readonly mobile: string;
+  readonly fixed: string;
+  readonly any: string;
 }
+
+const english: Wanted = {
+  of: (regions) => `numbers of ${named(regions, 'en', 'other regions')}`,
+  mobile: 'a mobile number',
+  fixed: 'a fixed-line number',
+  any: 'a mobile or fixed-line number',
+};
+
+const german: Wanted = {
+  of: (regions) => `eine Nummer aus: ${named(regions, 'de', 'weiteren Ländern')}`,
+  mobile: 'eine Mobilnummer',
+  fixed: 'eine Festnetznummer',
+  any: 'eine Mobil- oder Festnetznummer',
+};
+
+const wantedIn = (locale: string): Wanted => (/^de\b/.test(locale) ? german : english);
+
+const typesSaid = ([first, second]: NonNullable<PhoneEntry['types']> = [], say: Wanted): string =>
+  first === undefined || second !== undefined ? say.any : say[first];

@@ -7,7 +7,6 @@ import { fold } from '../../values/graphemes.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from '../line.ts';
 import { type Read, takeApart } from './number.ts';
 import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
-import { wording } from './wording.ts';
 import { writingsOf, written } from './writing.ts';
 
 export interface PhoneBody extends LineBody {
@@ -288,5 +287,4 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
     const type = digits ? formats.sure[0]?.type : undefined;
     return { region, ...(type && type !== 'either' ? { type } : {}) };
   },
-  wording,
 };

@@ -3,7 +3,6 @@ import type { Kind } from '../../field/kind.ts';
 import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold } from '../../values/graphemes.ts';
-import { wording } from '../date/wording.ts';
 import {
   closeAll,
   layParts,
@@ -190,5 +189,4 @@ export const time: Kind<TimePlan, PartsBody> = {
   step: (plan, body, caret, by) =>
     editing.stepped(plan, body, caret, by, (part) => plan.parts[part]![by > 0 ? 'low' : 'high']),
   judge,
-  wording,
 };

@@ -3,7 +3,6 @@ import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { Offer } from '../../options/option.ts';
 import { nonePicked, one, picking, stepAmong } from '../picking.ts';
-import { wording } from './wording.ts';
 
 /** Yes or no: a box to tick, which says no until it is ticked, or two buttons, of which neither is pressed at first. */
 export interface YesNoPlan {
@@ -33,5 +32,4 @@ export const yesNo: Kind<YesNoPlan, Body> = {
   around,
   step: (plan, { content }, _, by) =>
     isTick(plan) ? undefined : stepAmong(plan.options, content, by, 'ring'),
-  wording,
 };

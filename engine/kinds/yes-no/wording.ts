@@ -1,3 +1,10 @@
-import type { Wording } from '../../rules/messages.ts';
+import type { Languages } from '../../rules/wording.ts';
 
-export const wording: Wording = { required: 'Please answer this.' };
+export const wording: Languages = {
+  en: {
+    required: 'Please answer this.',
+  },
+  de: {
+    required: 'Bitte beantworten.',
+  },
+};

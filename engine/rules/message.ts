@@ -1,0 +1,20 @@
+import type { Finding } from './finding.ts';
+import type { Rule } from './rule.ts';
+
+/**
+ * The message of a finding: the rule's own text or the wording of the code, `{name}` replaced by the finding's data or, for
+ * `{label}`, the field's label. A name without data stays as it is written. A code nobody worded stands for itself.
+ */
+export function message(
+  label: string,
+  { say, words }: Pick<Rule, 'say' | 'words'>,
+  finding: Finding,
+): string {
+  const { code, data } = finding;
+  const template = say ?? words?.[code] ?? code;
+  if (!template.includes('{')) return template;
+  return template.replace(
+    /\{([\w-]+)\}/g,
+    (whole, name: string) => data[name] ?? (name === 'label' ? label : whole),
+  );
+}

@@ -1,0 +1,15 @@
+import type { Wording } from '../wording.ts';
+
+export const english: Wording = {
+  required: 'Please fill this in.',
+  incomplete: 'This is not complete yet.',
+  'too-short': 'At least {min} characters are needed.',
+  'too-long': 'At most {max} characters are possible.',
+  'no-match': 'This does not have the expected form.',
+  'not-allowed': 'This value cannot be used here.',
+  'below-min': 'At least {min} is needed.',
+  'above-max': 'At most {max} is possible.',
+  'off-step': 'This goes up in steps of {step}.',
+  trivial: 'This is too easy to guess.',
+  'bad-checksum': 'Please check for a typing mistake.',
+};
