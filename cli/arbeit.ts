@@ -1,5 +1,7 @@
 import { type ParseArgsConfig, parseArgs } from 'node:util';
-import { type Output, playTapes } from './play.ts';
+import { compileDocument } from './compile.ts';
+import type { Output } from './files.ts';
+import { playTapes } from './play.ts';
 
 type Flags = NonNullable<ParseArgsConfig['options']>;
 
@@ -17,6 +19,16 @@ interface Command {
 const help = { help: { type: 'boolean', short: 'h' } } as const satisfies Flags;
 
 const commands: Readonly<Record<string, Command>> = {
+  compile: {
+    takes: '<document.arbeit.json>',
+    about: `Writes the fields and forms of a document as a module, fields.js, with its types, fields.d.ts. A page
+that imports one of its fields carries that field's kind and nothing that compiles.
+Exit code 0: they are written; 2: the document cannot be read, or the folder not written.`,
+    least: 1,
+    flags: { out: { type: 'string' } },
+    words: { out: 'the folder they are written to; this one, where none is named' },
+    run: ([document = ''], { out = '.' }, output) => compileDocument(document, String(out), output),
+  },
   play: {
     takes: '<document.arbeit.json> <tape>…',
     about: `Plays tapes against a document.

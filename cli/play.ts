@@ -1,14 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { type CompiledSet, compile } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { play, readTape } from '@arbeit/engine/tape';
-import { placeIn, readDocumentText } from './document-text.ts';
-
-/** Where output goes; the process's own streams outside of tests. */
-export interface Output {
-  out(line: string): void;
-  err(line: string): void;
-}
+import { load, loadDocument, type Output } from './files.ts';
 
 /**
  * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.
@@ -19,8 +12,9 @@ export function playTapes(
   tapes: readonly string[],
   { json, output }: { readonly json: boolean; readonly output: Output },
 ): number {
-  const set = loadSet(documentPath, output);
-  if (!set) return 2;
+  const document = loadDocument(documentPath, output);
+  if (!document) return 2;
+  const set = compile(document, kinds);
   let code = 0;
   let held = 0;
   let missed = 0;
@@ -35,39 +29,6 @@ export function playTapes(
   const say = json ? output.err : output.out;
   if (code === 0) say(`${held} ${held === 1 ? 'expectation' : 'expectations'} held, ${missed} missed`);
   return code || (missed > 0 ? 1 : 0);
-}
-
-function loadSet(path: string, output: Output): CompiledSet | undefined {
-  const text = load(path, output);
-  if (text === undefined) return undefined;
-  const result = readDocumentText(text);
-  if (result.ok) return compile(result.document, kinds);
-  for (const fault of result.faults) {
-    const place = placeIn(text, fault.path);
-    const line = fault.line ?? place.line;
-    const column = fault.line === undefined ? place.column : fault.column;
-    const inside =
-      fault.line === undefined && fault.column !== undefined ? `, column ${fault.column} of the text` : '';
-    const hint = fault.suggestion === undefined ? '' : ` (perhaps ${fault.suggestion})`;
-    output.err(`${path}:${line}:${column}: ${fault.path}${inside}: ${fault.message}${hint}`);
-  }
-  return undefined;
-}
-
-function load(path: string, output: Output): string | undefined {
-  try {
-    return readFileSync(path, 'utf8').replace(/^\ufeff/, '');
-  } catch (error) {
-    const code = (error as NodeJS.ErrnoException).code;
-    const why =
-      code === 'ENOENT'
-        ? 'no such file'
-        : code === 'EISDIR'
-          ? 'a folder, expected a file'
-          : `cannot be read (${code})`;
-    output.err(`${path}:1:1: ${why}`);
-    return undefined;
-  }
 }
 
 function playFile(

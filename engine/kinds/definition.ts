@@ -57,6 +57,11 @@ export interface KindEntry {
   readonly run: Kind;
   readonly define: Definition;
   readonly draw: Drawing;
+  /**
+   * Of kinds that come with the package: the module of `@arbeit/engine/runs/` a page needs for it, which exports what runs
+   * by that name in camel case.
+   */
+  readonly ships?: string;
 }
 
 /** Kinds by name. */

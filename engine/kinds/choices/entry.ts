@@ -2,4 +2,4 @@ import { choices as defineChoices } from './define.ts';
 import { choices as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const choices = { run, define: defineChoices, draw };
+export const choices = { run, define: defineChoices, draw, ships: 'choices' };

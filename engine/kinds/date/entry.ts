@@ -2,4 +2,4 @@ import { date as defineDate } from './define.ts';
 import { date as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const date = { run, define: defineDate, draw };
+export const date = { run, define: defineDate, draw, ships: 'date' };

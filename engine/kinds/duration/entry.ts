@@ -2,4 +2,4 @@ import { duration as defineDuration } from './define.ts';
 import { duration as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const duration = { run, define: defineDuration, draw };
+export const duration = { run, define: defineDuration, draw, ships: 'duration' };

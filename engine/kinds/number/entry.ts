@@ -2,6 +2,6 @@ import { currency as defineCurrency, number as defineNumber, percent as definePe
 import { number as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const number = { run, define: defineNumber, draw };
-export const currency = { run, define: defineCurrency, draw };
-export const percent = { run, define: definePercent, draw };
+export const number = { run, define: defineNumber, draw, ships: 'number' };
+export const currency = { run, define: defineCurrency, draw, ships: 'number' };
+export const percent = { run, define: definePercent, draw, ships: 'number' };

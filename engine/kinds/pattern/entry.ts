@@ -2,4 +2,4 @@ import { pattern as definePattern } from './define.ts';
 import { pattern as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const pattern = { run, define: definePattern, draw };
+export const pattern = { run, define: definePattern, draw, ships: 'pattern' };

@@ -2,4 +2,4 @@ import { phone as definePhone } from './define.ts';
 import { phone as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const phone = { run, define: definePhone, draw };
+export const phone = { run, define: definePhone, draw, ships: 'phone' };

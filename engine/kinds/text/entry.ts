@@ -2,4 +2,4 @@ import { text as defineText } from './define.ts';
 import { text as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const text = { run, define: defineText, draw };
+export const text = { run, define: defineText, draw, ships: 'text' };

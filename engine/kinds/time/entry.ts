@@ -2,4 +2,4 @@ import { time as defineTime } from './define.ts';
 import { time as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const time = { run, define: defineTime, draw };
+export const time = { run, define: defineTime, draw, ships: 'time' };

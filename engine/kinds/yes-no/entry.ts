@@ -2,4 +2,4 @@ import { yesNo as defineYesNo } from './define.ts';
 import { yesNo as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-export const yesNo = { run, define: defineYesNo, draw };
+export const yesNo = { run, define: defineYesNo, draw, ships: 'yes-no' };

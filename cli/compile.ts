@@ -1,0 +1,33 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { kinds } from '@arbeit/engine/kinds';
+import { type CompiledModule, compiledModule } from './compiled-module.ts';
+import { loadDocument, type Output } from './files.ts';
+
+/**
+ * `arbeit compile`. Writes `fields.js` and `fields.d.ts` into a folder, which it makes where there is none. Returns the exit
+ * code: 0 they are written, 2 the document cannot be read or the folder not written.
+ */
+export function compileDocument(path: string, folder: string, output: Output): number {
+  const document = loadDocument(path, output);
+  if (!document) return 2;
+  let module: CompiledModule;
+  try {
+    module = compiledModule(document, kinds);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    output.err(`${path}: ${error.message}`);
+    return 2;
+  }
+  try {
+    mkdirSync(folder, { recursive: true });
+    writeFileSync(join(folder, 'fields.js'), module.js);
+    writeFileSync(join(folder, 'fields.d.ts'), module.dts);
+  } catch (error) {
+    output.err(`${folder}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+    return 2;
+  }
+  const count = document.fields.length;
+  output.out(`${join(folder, 'fields.js')}: ${count} ${count === 1 ? 'field' : 'fields'}`);
+  return 0;
+}

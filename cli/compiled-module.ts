@@ -1,0 +1,92 @@
+import { compile, type SetDocument } from '@arbeit/engine/document';
+import { closed } from '@arbeit/engine/field';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+
+/** A module and its declarations, as text. */
+export interface CompiledModule {
+  readonly js: string;
+  readonly dts: string;
+}
+
+const head = (title: string): string =>
+  `// Compiled by "arbeit compile" from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
+
+/**
+ * The fields and forms of a set as a module: each field brought to life with its own kind, so that a page that imports one
+ * of them carries that kind and neither `compile` nor others. Names are the ids in camel case, of forms with `Form` behind. The same set makes the same
+ * text. Throws `RangeError` for two ids that come to one name.
+ */
+export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModule {
+  const { fields, forms } = compile(set, kinds);
+  const names = namesOf([...fields.map(({ id }) => id), ...forms.map(({ id }) => `${id}-form`)]);
+  const nameOf = (id: string): string => names.get(id) ?? id;
+  const runs = new Map<string, string>();
+  const body: string[] = [];
+  const types: string[] = [];
+  for (const field of fields) {
+    const { kind } = field.plan;
+    const { ships } = kindIn(kinds, kind);
+    if (ships === undefined) throw new RangeError(`The kind "${kind}" is none of Arbeit’s own.`);
+    const run = `${camel(ships)}Kind`;
+    runs.set(ships, run);
+    const name = nameOf(field.id);
+    const kindKey = /^\w+$/.test(kind) ? kind : `'${kind}'`;
+    body.push(
+      `export const ${name} = /*#__PURE__*/ open(${JSON.stringify(closed(field))}, { ${kindKey}: ${run} });`,
+    );
+    types.push(`export declare const ${name}: OpenField<PlanOf<'${kind}'>, BodyOf<typeof ${run}>>;`);
+  }
+  for (const form of forms) {
+    const name = nameOf(`${form.id}-form`);
+    const given = `id: ${JSON.stringify(form.id)}, title: ${JSON.stringify(form.title)}`;
+    const list = form.fields.map(({ id }) => nameOf(id)).join(', ');
+    body.push(`export const ${name} = /*#__PURE__*/ openForm({ ${given}, fields: [${list}] });`);
+    types.push(`export declare const ${name}: OpenForm;`);
+  }
+  const kindImports = [...runs]
+    .sort()
+    .map(([module, run]) => `import { ${camel(module)} as ${run} } from '@arbeit/engine/runs/${module}';`);
+  const formImport = (what: string): string[] =>
+    forms.length ? [`import ${what} from '@arbeit/engine/form';`] : [];
+  const lines = (...all: readonly string[]): string => `${head(set.title)}${all.join('\n')}\n`;
+  return {
+    js: lines(
+      "import { open } from '@arbeit/engine/field';",
+      ...formImport('{ openForm }'),
+      ...kindImports,
+      '',
+      ...body,
+    ),
+    dts: lines(
+      "import type { BodyOf, OpenField } from '@arbeit/engine/field';",
+      ...formImport('type { OpenForm }'),
+      "import type { PlanOf } from '@arbeit/engine/kinds';",
+      ...kindImports.map((line) => line.replace('import {', 'import type {')),
+      '',
+      ...types,
+    ),
+  };
+}
+
+const camel = (id: string): string =>
+  id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());
+
+/** Words no export can be called (ECMAScript, reserved words, in modules). */
+const reserved =
+  /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm)$/;
+
+/** A name for each id: in camel case, with `Field` behind words that cannot be one. Throws `RangeError` for two of one name. */
+function namesOf(ids: readonly string[]): ReadonlyMap<string, string> {
+  const names = new Map<string, string>();
+  const taken = new Map<string, string>();
+  for (const id of ids) {
+    const plain = camel(id);
+    const name = reserved.test(plain) || plain.endsWith('Kind') ? `${plain}Field` : plain;
+    const other = taken.get(name);
+    if (other !== undefined)
+      throw new RangeError(`"${other}" and "${id}" would both be called ${name}: rename one.`);
+    taken.set(name, id);
+    names.set(id, name);
+  }
+  return names;
+}

@@ -1,0 +1,44 @@
+import { readFileSync } from 'node:fs';
+import type { SetDocument } from '@arbeit/engine/document';
+import { placeIn, readDocumentText } from './document-text.ts';
+
+/** Where output goes; the process's own streams outside of tests. */
+export interface Output {
+  out(line: string): void;
+  err(line: string): void;
+}
+
+/** The document of a file; every fault in it is told at its place, and then there is none. */
+export function loadDocument(path: string, output: Output): SetDocument | undefined {
+  const text = load(path, output);
+  if (text === undefined) return undefined;
+  const result = readDocumentText(text);
+  if (result.ok) return result.document;
+  for (const fault of result.faults) {
+    const place = placeIn(text, fault.path);
+    const line = fault.line ?? place.line;
+    const column = fault.line === undefined ? place.column : fault.column;
+    const inside =
+      fault.line === undefined && fault.column !== undefined ? `, column ${fault.column} of the text` : '';
+    const hint = fault.suggestion === undefined ? '' : ` (perhaps ${fault.suggestion})`;
+    output.err(`${path}:${line}:${column}: ${fault.path}${inside}: ${fault.message}${hint}`);
+  }
+  return undefined;
+}
+
+/** The text of a file; one that cannot be read is told, and then there is none. */
+export function load(path: string, output: Output): string | undefined {
+  try {
+    return readFileSync(path, 'utf8').replace(/^\ufeff/, '');
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code;
+    const why =
+      code === 'ENOENT'
+        ? 'no such file'
+        : code === 'EISDIR'
+          ? 'a folder, expected a file'
+          : `cannot be read (${code})`;
+    output.err(`${path}:1:1: ${why}`);
+    return undefined;
+  }
+}

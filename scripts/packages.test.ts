@@ -1,0 +1,187 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { checkPackage, createPackageFromTarballData } from '@arethetypeswrong/core';
+import { build } from 'esbuild';
+import { publint } from 'publint';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { buildPackages, packages } from './packages.mjs';
+
+/**
+ * The packages as a stranger gets them: packed, their exports and types looked over, installed in an empty folder and used
+ * there. React and its types come from npm, as they would.
+ */
+const root = fileURLToPath(new URL('..', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'arbeit-packages-'));
+const project = join(folder, 'project');
+const tarballs = new Map<string, { path: string; files: readonly string[] }>();
+
+const at = (...path: string[]): string => join(project, ...path);
+const run = (command: string, args: readonly string[], cwd = project): string =>
+  execFileSync(command, args, { cwd, encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
+
+beforeAll(() => {
+  expect(buildPackages()).toBe(true);
+  for (const name of packages) {
+    const told = run('npm', ['pack', '--json', '--pack-destination', folder], join(root, name));
+    const [packed] = Object.values(
+      JSON.parse(told) as Record<string, { filename: string; files: { path: string }[] }>,
+    );
+    tarballs.set(name, {
+      path: join(folder, packed!.filename),
+      files: packed!.files.map(({ path }) => path),
+    });
+  }
+  mkdirSync(project);
+  writeFileSync(at('package.json'), JSON.stringify({ name: 'huts', private: true, type: 'module' }));
+  const { devDependencies, dependencies } = JSON.parse(
+    readFileSync(join(root, 'studio/package.json'), 'utf8'),
+  );
+  const others = [`react@${dependencies.react}`, `@types/react@${devDependencies['@types/react']}`];
+  run('npm', [
+    'install', '--prefer-offline', '--no-audit', '--no-fund', '--ignore-scripts',
+    ...[...tarballs.values()].map(({ path }) => path), ...others,
+  ]); // biome-ignore format: a command
+  const document = join(root, 'studio/demo/ridge-huts.arbeit.json');
+  run(process.execPath, [join(root, 'bin/arbeit.mjs'), 'compile', document, '--out', at('huts')]);
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe.each(packages)('@arbeit/%s', (name) => {
+  test('holds what is built, and neither sources nor tests', () => {
+    const { files } = tarballs.get(name)!;
+    expect(files).toContain('dist/index.js');
+    expect(files).toContain('dist/index.d.ts');
+    expect(
+      files.filter((path) => !/^dist\/.*\.(?:js|d\.ts)$|^package\.json$|\.schema\.json$/.test(path)),
+    ).toEqual([]);
+    expect(files.filter((path) => path.includes('.test.'))).toEqual([]);
+  });
+
+  test('publint finds nothing', async () => {
+    const { messages } = await publint({ pkgDir: join(root, name), strict: true });
+    expect(messages).toEqual([]);
+  });
+
+  test('its types are right for whoever imports it as a module', async () => {
+    const data = readFileSync(tarballs.get(name)!.path);
+    const result = await checkPackage(createPackageFromTarballData(data));
+    expect(result.types).toMatchObject({ kind: 'included' });
+    // Modules only (ESM): what older ways of resolving make of it is nobody's business here.
+    const problems = 'problems' in result ? result.problems : [];
+    expect(
+      problems.filter(
+        (problem) =>
+          problem.kind !== 'CJSResolvesToESM' &&
+          !('resolutionKind' in problem && /node10|node16-cjs/.test(problem.resolutionKind)),
+      ),
+    ).toEqual([]);
+  });
+});
+
+test('used from plain Node: a document compiled and typed into, a field compiled ahead, a form', () => {
+  writeFileSync(
+    at('use.js'),
+    `import { compileField } from '@arbeit/engine/document';
+import { apply, keysOf, read, start } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import { createFormStore, createStore, readOn } from '@arbeit/dom';
+import { bookingForm, deposit, meals } from './huts/fields.js';
+
+const phone = compileField({ id: 'phone', kind: 'pattern', label: 'Telephone', entry: { pattern: '(<3 digit>) <3 digit>-<4 digit>' } }, { locale: 'en-GB' }, kinds);
+const typed = keysOf('5550123456').reduce((state, key) => apply(phone, state, key), start(phone));
+const store = createStore(deposit, readOn('2027-02-10'));
+for (const key of keysOf('1234.5')) store.dispatch(key);
+store.dispatch({ type: 'leave' });
+const form = createFormStore(bookingForm, '2027-02-10');
+form.dispatch({ type: 'submit' });
+console.log(JSON.stringify([
+  typed.body.display, read(phone, typed).value, store.reading().display, store.reading().shown[0]?.message,
+  start(meals).body.display, form.isReady(),
+]));
+`,
+  );
+  expect(JSON.parse(run(process.execPath, ['use.js']))).toEqual([
+    '(555) 012-3456',
+    '5550123456',
+    '£1,234.50',
+    'At most £500.00 is possible.',
+    'No meals',
+    false,
+  ]);
+});
+
+test('used from TypeScript: plans and bodies are known by their kind, and a wrong one is refused', () => {
+  writeFileSync(
+    at('use.tsx'),
+    `import { createStore, readOn } from '@arbeit/dom';
+import { apply, start, type FieldState } from '@arbeit/engine/field';
+import { phone } from '@arbeit/engine/runs/phone';
+import { open } from '@arbeit/engine/field';
+import { Picks, useField } from '@arbeit/react';
+import { arrival, deposit, meals } from './huts/fields.js';
+
+export const minus: string = deposit.plan.minus;
+export const year: number = arrival.plan.year;
+export const state: FieldState = apply(meals, start(meals), { type: 'set', text: 'half' });
+export const store = createStore(deposit, readOn());
+export function Meals() {
+  return <Picks field={useField(meals)} />;
+}
+// @ts-expect-error a date has no minus
+export const wrong: string = arrival.plan.minus;
+// @ts-expect-error a body of another kind
+apply(arrival, start(deposit), { type: 'cut' });
+// @ts-expect-error another kind than the field's
+open(arrival, { phone });
+`,
+  );
+  for (const moduleResolution of ['nodenext', 'bundler']) {
+    const compilerOptions = {
+      strict: true,
+      exactOptionalPropertyTypes: true,
+      noEmit: true,
+      target: 'ES2023',
+      lib: ['ES2023', 'DOM', 'DOM.Iterable'],
+      jsx: 'react-jsx',
+      module: moduleResolution === 'bundler' ? 'esnext' : 'nodenext',
+      moduleResolution,
+      types: ['react'],
+    };
+    writeFileSync(at('tsconfig.json'), JSON.stringify({ compilerOptions, files: ['use.tsx'] }));
+    const { stdout, status } = spawnSync(join(root, 'node_modules/.bin/tsc'), ['-p', '.'], {
+      cwd: project,
+      encoding: 'utf8',
+    });
+    expect([moduleResolution, stdout, status]).toEqual([moduleResolution, '', 0]);
+  }
+});
+
+test('a page with one compiled field carries its kind and neither another nor what compiles', async () => {
+  const carried = async (contents: string): Promise<readonly string[]> => {
+    const { metafile } = await build({
+      stdin: { contents, resolveDir: project },
+      bundle: true,
+      minify: true,
+      write: false,
+      metafile: true,
+      format: 'esm',
+      external: ['react', 'react/*'],
+    });
+    const [output] = Object.values(metafile.outputs);
+    return Object.entries(output!.inputs).flatMap(([path, { bytesInOutput }]) =>
+      bytesInOutput > 0 ? [path.replace(/^.*@arbeit\//, '')] : [],
+    );
+  };
+  const files = await carried(
+    `import { useField } from '@arbeit/react'; import { arrival } from './huts/fields.js'; console.log(useField, arrival);`,
+  );
+  expect(files).toContain('engine/dist/kinds/date/run.js');
+  expect(
+    files.filter((path) => /\/document\/|define|options|\/plans\/|sample|wording|english|german/.test(path)),
+  ).toEqual([]);
+  const kinds = files.filter((path) => /kinds\/[\w-]+\/run\.js$/.test(path));
+  expect(kinds).toEqual(['engine/dist/kinds/date/run.js']);
+});
