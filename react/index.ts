@@ -1,3 +1,15 @@
+export { Boxes } from './boxes.tsx';
+export { Counter } from './counter.tsx';
+export { type Day, dayAfterKey, problemWith, type Week, weeksOf } from './days.ts';
+export type { Dress } from './dress.ts';
+export { Label } from './label.tsx';
+export { Line } from './line.tsx';
+export { Message } from './message.tsx';
+export { Month } from './month.tsx';
+export { PartLabels } from './part-labels.tsx';
 export { isGroup, Picks } from './picks.tsx';
+export { chooseRegion, RegionList, regionOf } from './region-list.tsx';
+export { findRegions, type RegionChoice, regionChoices } from './regions.ts';
+export { Resting } from './resting.tsx';
 export { type Field, useField } from './use-field.ts';
 export { type Form, useForm } from './use-form.ts';

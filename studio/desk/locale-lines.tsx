@@ -6,7 +6,7 @@ import { compileField } from '@arbeit/engine/document';
 import { useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
 import { useKinds } from '../kinds/at-hand.tsx';
-import { GhostedInput } from '../sheet/ghosted-input.tsx';
+import { Line as TypedLine } from '../sheet/line.tsx';
 
 /** Locales that between them group, order and write digits in every way. */
 const sheetLocales = [
@@ -70,7 +70,7 @@ function Line({
         {name} · {locale}
       </span>
       <div dir={isRightToLeft ? 'rtl' : 'ltr'}>
-        <GhostedInput field={field} label={`In ${name}`} />
+        <TypedLine field={field} label={`In ${name}`} />
       </div>
     </li>
   );

@@ -7,7 +7,7 @@ import type { KindTable } from '@arbeit/engine/kinds';
 import { useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
 import { useKinds } from '../kinds/at-hand.tsx';
-import { GhostedInput } from '../sheet/ghosted-input.tsx';
+import { Line as TypedLine } from '../sheet/line.tsx';
 import { drawingOf } from './kind-columns.ts';
 
 /** The same field with another display of the same value, where its kind has one. */
@@ -56,7 +56,7 @@ function Second({ store, label }: { readonly store: FieldStore; readonly label: 
   return (
     <div className="mt-3 max-w-md">
       <span className="caption">The same value, {label.split(', ').at(-1)}</span>
-      <GhostedInput field={field} label={label} />
+      <TypedLine field={field} label={label} />
     </div>
   );
 }

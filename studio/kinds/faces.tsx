@@ -1,11 +1,9 @@
 'use client';
 
-import type { Field } from '@arbeit/react';
+import { Counter as BareCounter, PartLabels as BareLabels, type Field } from '@arbeit/react';
 import type { ComponentType } from 'react';
 import { CodeSender } from '../desk/code-sender.tsx';
 import { Calendar } from '../sheet/calendar.tsx';
-import { Counter } from '../sheet/counter.tsx';
-import { PartLabels } from '../sheet/part-labels.tsx';
 import { RegionPicker } from '../sheet/region-picker.tsx';
 
 /** What stands around the line of a kind. Most have nothing of it. */
@@ -18,8 +16,21 @@ interface Face {
   readonly StandIn?: ComponentType<{ readonly field: Field; readonly onAnswer: (problem: string) => void }>;
 }
 
+const labels = {
+  root: 'flex gap-3 text-sm',
+  part: 'caption border-b border-dotted border-line hover:text-oxide',
+};
+const PartLabels = ({ field }: { readonly field: Field }) => <BareLabels field={field} dress={labels} />;
 /** Minutes without hours: passing the hours by, as their unit would. */
-const DurationLabels = ({ field }: { readonly field: Field }) => <PartLabels field={field} passing=":" />;
+const DurationLabels = ({ field }: { readonly field: Field }) => (
+  <BareLabels field={field} dress={labels} passing=":" />
+);
+
+const counter = {
+  root: 'value min-w-8 text-right text-sm text-faint data-full:text-marigold',
+  said: 'sr-only',
+};
+const Counter = ({ field }: { readonly field: Field }) => <BareCounter field={field} dress={counter} />;
 
 const faces: Readonly<Record<string, Face>> = {
   phone: { Before: RegionPicker },

@@ -1,10 +1,13 @@
 'use client';
 
-import type { Field } from '@arbeit/react';
-import { isGroup } from '@arbeit/react';
+import { type Field, Label, Message } from '@arbeit/react';
 import type { ReactNode } from 'react';
 import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
+
+const message = {
+  root: 'min-h-6 pt-0.5 text-sm text-marigold data-[severity=error]:text-brick',
+};
 
 /** A field as an end user sees it: label, hint, the line, and a message line whose room is always kept. */
 export function PlainField({
@@ -20,20 +23,11 @@ export function PlainField({
   /** What somebody else has against the value, such as whoever checks a code; told before the field's own messages. */
   readonly problem?: string;
 }) {
-  const { shown } = field.reading;
   const definition = field.store.field;
   const { Before, Behind, Beneath } = faceOf(field);
   return (
     <div>
-      {isGroup(field) ? (
-        <span id={field.labelProps.id} className="block font-semibold">
-          {definition.label || 'No label'}
-        </span>
-      ) : (
-        <label id={field.labelProps.id} htmlFor={field.labelProps.htmlFor} className="block font-semibold">
-          {definition.label || 'No label'}
-        </label>
-      )}
+      <Label field={field} missing="No label" className="block font-semibold" />
       <p {...field.hintProps} className="text-sm text-faint">
         {definition.hint}
       </p>
@@ -44,28 +38,7 @@ export function PlainField({
         {action}
       </div>
       {Beneath && <Beneath field={field} />}
-      <Messages field={field} shown={shown} problem={problem} />
-    </div>
-  );
-}
-
-function Messages({
-  field,
-  shown,
-  problem,
-}: {
-  readonly field: Field;
-  readonly shown: Field['reading']['shown'];
-  readonly problem: string;
-}) {
-  const error = problem !== '' || shown.some((message) => message.severity === 'error');
-  return (
-    <div
-      {...field.messageProps}
-      className={`min-h-6 pt-0.5 text-sm ${error ? 'text-brick' : 'text-marigold'}`}
-    >
-      {problem && <p>{problem}</p>}
-      {!problem && shown.map((message) => <p key={message.rule}>{message.message}</p>)}
+      <Message field={field} problem={problem} dress={message} />
     </div>
   );
 }

@@ -1,22 +1,28 @@
 'use client';
 
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
-import type { Field } from '@arbeit/react';
 import { type PointerEvent, useRef, useState } from 'react';
+import type { Dress } from './dress.ts';
+import type { Field } from './use-field.ts';
 
 /**
  * A PIN or a code: one real input, and boxes drawn over it. The input is what the keyboard, a paste, autofill and a
  * screen reader meet; the boxes only show what it holds, where its caret is and what is selected.
  */
-export function CodeBoxes({
+export function Boxes({
   field,
   label,
   isWrong = false,
+  dress = {},
+  words = { reveal: 'Reveal', conceal: 'Conceal' },
 }: {
   readonly field: Field;
-  readonly label?: string;
+  readonly label?: string | undefined;
   /** Somebody else says the code is wrong. */
   readonly isWrong?: boolean;
+  /** The input has to lie over the row, as large as it and with no ink of its own. */
+  readonly dress?: Dress<'root' | 'frame' | 'row' | 'group' | 'box' | 'input' | 'reveal'>;
+  readonly words?: { readonly reveal: string; readonly conceal: string };
 }) {
   const plan = field.store.field.plan as BoxesPlan;
   const [isRevealed, setRevealed] = useState(false);
@@ -58,18 +64,18 @@ export function CodeBoxes({
 
   let index = 0;
   return (
-    <div className="flex flex-wrap items-center gap-3">
+    <div className={dress.root}>
       <div
-        className="boxes"
+        className={dress.frame}
         data-invalid={isWrong || field.reading.shown.some((m) => m.severity === 'error') || undefined}
       >
-        <div ref={row} aria-hidden="true" className="flex gap-[0.7em]">
+        <div ref={row} aria-hidden="true" className={dress.row}>
           {plan.groups.map((size, group) => {
             const from = index;
             index += size;
             return (
               // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
-              <span key={group} className="flex gap-[0.25em]">
+              <span key={group} className={dress.group}>
                 {Array.from({ length: size }, (_, i) => {
                   const at = from + i;
                   const c = body.content[at];
@@ -79,7 +85,7 @@ export function CodeBoxes({
                       data-box
                       data-active={(focused && at === active) || undefined}
                       data-selected={(focused && at >= start && at < end) || undefined}
-                      className="box"
+                      className={dress.box}
                     >
                       {c === undefined ? '' : isConcealed ? '•' : c}
                     </span>
@@ -100,17 +106,17 @@ export function CodeBoxes({
           onPointerCancel={onPointerEnd}
           // The text under the boxes stands elsewhere than they do: its own selection would be another one.
           onMouseDown={(event) => event.preventDefault()}
-          className="boxes-input"
+          className={dress.input}
         />
       </div>
       {plan.conceal && (
         <button
           type="button"
-          className="word-button text-sm"
+          className={dress.reveal}
           aria-pressed={isRevealed}
           onClick={() => setRevealed(!isRevealed)}
         >
-          {isRevealed ? 'Conceal' : 'Reveal'}
+          {isRevealed ? words.conceal : words.reveal}
         </button>
       )}
     </div>

@@ -1,9 +1,10 @@
 'use client';
 
 import type { PartsBody, PartsPlan } from '@arbeit/engine/kinds';
-import type { Field } from '@arbeit/react';
+import type { Dress } from './dress.ts';
+import type { Field } from './use-field.ts';
 
-const names: Readonly<Record<string, string>> = {
+const english: Readonly<Record<string, string>> = {
   day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'half of the day',
 }; // biome-ignore format: a table
 
@@ -11,10 +12,15 @@ const names: Readonly<Record<string, string>> = {
 export function PartLabels({
   field,
   passing,
+  words = english,
+  dress = {},
 }: {
   readonly field: Field;
   /** The key that passes the parts before by, where an empty field needs one. */
   readonly passing?: string;
+  /** What each part is called, by its name in the plan. */
+  readonly words?: Readonly<Record<string, string>>;
+  readonly dress?: Dress<'root' | 'part'>;
 }) {
   const { parts } = field.store.field.plan as PartsPlan;
   const focusPart = (part: number) => {
@@ -32,17 +38,17 @@ export function PartLabels({
     }
   };
   return (
-    <div className="flex gap-3 text-sm">
+    <div className={dress.root}>
       {parts.map(({ name }, i) => (
         <button
           key={name}
           type="button"
           tabIndex={-1}
-          className="caption border-b border-dotted border-line hover:text-oxide"
+          className={dress.part}
           onMouseDown={(event) => event.preventDefault()}
           onClick={() => focusPart(i)}
         >
-          {names[name]}
+          {words[name] ?? name}
         </button>
       ))}
     </div>

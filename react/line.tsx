@@ -1,0 +1,38 @@
+'use client';
+
+import type { Dress } from './dress.ts';
+import type { Field } from './use-field.ts';
+
+/**
+ * What a field is typed into: an input, or a text area where it has several lines. Guide text is drawn behind what is typed
+ * and never in it: the ghost has to lie under the input, in the same face and with the same padding.
+ */
+export function Line({
+  field,
+  label,
+  dress = {},
+}: {
+  readonly field: Field;
+  /** Its name, where no label stands on the page. */
+  readonly label?: string | undefined;
+  readonly dress?: Dress<'root' | 'ghost' | 'behind' | 'input' | 'lines'>;
+}) {
+  const { ghost, reading, store } = field;
+  const { lines = 1 } = store.field.plan as { readonly lines?: number };
+  const named = label ? { 'aria-label': label } : {};
+  if (lines > 1) {
+    const { type: _, ...props } = field.inputProps;
+    return <textarea {...props} {...named} rows={lines} className={dress.lines} />;
+  }
+  return (
+    <div className={dress.root}>
+      {ghost && (
+        <span aria-hidden="true" className={dress.ghost}>
+          <span className={dress.behind}>{reading.display}</span>
+          {ghost}
+        </span>
+      )}
+      <input {...field.inputProps} {...named} className={dress.input} />
+    </div>
+  );
+}

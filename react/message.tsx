@@ -1,0 +1,31 @@
+'use client';
+
+import type { Field } from './use-field.ts';
+
+/**
+ * The messages of a field that are to be seen now, in a place that is always there: a screen reader is told what appears in
+ * it. `data-severity` is `error` or `warning` while there is one.
+ */
+export function Message({
+  field,
+  problem = '',
+  isQuiet = false,
+  dress = {},
+}: {
+  readonly field: Field;
+  /** What somebody else has against the value; told instead of the field's own messages. */
+  readonly problem?: string;
+  /** Says nothing for now. */
+  readonly isQuiet?: boolean;
+  readonly dress?: { readonly root?: string | undefined };
+}) {
+  const shown = isQuiet ? [] : field.reading.shown;
+  const isError = problem !== '' || shown.some((message) => message.severity === 'error');
+  const severity = isError ? 'error' : shown.length ? 'warning' : undefined;
+  return (
+    <div {...field.messageProps} className={dress.root} data-severity={severity}>
+      {problem && <p>{problem}</p>}
+      {!problem && shown.map((message) => <p key={message.rule}>{message.message}</p>)}
+    </div>
+  );
+}

@@ -1,0 +1,134 @@
+'use client';
+
+import { localToday } from '@arbeit/dom';
+import { fieldsOf } from '@arbeit/engine/values';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { dayAfterKey, weeksOf } from './days.ts';
+import type { Dress } from './dress.ts';
+import type { Field } from './use-field.ts';
+
+/**
+ * A month to pick a day from: days in weeks with their numbers (ISO 8601), the arrow keys go through them (WAI-ARIA, date
+ * grid). A day the field's rules refuse says why and cannot be picked; `data-wrong` and `data-outside` tell days apart.
+ */
+export function Month({
+  field,
+  today = localToday(),
+  onPick,
+  dress = {},
+  words = { before: 'Month before', after: 'Month after', week: 'week', wk: 'wk' },
+}: {
+  readonly field: Field;
+  readonly today: string | undefined;
+  readonly onPick: (date: string) => void;
+  readonly dress?: Dress<
+    'root' | 'head' | 'turn' | 'name' | 'table' | 'names' | 'heading' | 'week' | 'cell' | 'day' | 'problem'
+  >;
+  readonly words?: {
+    readonly before: string;
+    readonly after: string;
+    readonly week: string;
+    readonly wk: string;
+  };
+}) {
+  const compiled = field.store.field;
+  const { value } = field.reading;
+  const [day, setDay] = useState(value ?? today);
+  const table = useRef<HTMLTableElement>(null);
+  const weeks = weeksOf(compiled, day, today);
+  const [year, month] = fieldsOf(day);
+  const named = new Intl.DateTimeFormat(compiled.locale, {
+    calendar: 'gregory',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+  const spoken = new Intl.DateTimeFormat(compiled.locale, {
+    calendar: 'gregory',
+    dateStyle: 'full',
+    timeZone: 'UTC',
+  });
+  const short = new Intl.DateTimeFormat(compiled.locale, { weekday: 'short', timeZone: 'UTC' });
+  const at = (date: string) => new Date(`${date}T00:00:00Z`);
+  const problem = weeks.flatMap((week) => week.days).find(({ date }) => date === day)?.problem ?? '';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the focus follows the day
+  useEffect(() => {
+    table.current?.querySelector<HTMLElement>('[tabindex="0"]')?.focus();
+  }, [day]);
+  const onKeyDown = (event: KeyboardEvent) => {
+    const next = dayAfterKey(day, event.key, event.shiftKey);
+    if (!next || next < '0001-01-01' || next > '9999-12-31') return;
+    event.preventDefault();
+    setDay(next);
+  };
+  return (
+    <div className={dress.root}>
+      <div className={dress.head}>
+        <button
+          type="button"
+          className={dress.turn}
+          aria-label={words.before}
+          onClick={() => setDay(dayAfterKey(day, 'PageUp', false)!)}
+        >
+          ←
+        </button>
+        <span aria-live="polite" className={dress.name}>
+          {named.format(at(day))}
+        </span>
+        <button
+          type="button"
+          className={dress.turn}
+          aria-label={words.after}
+          onClick={() => setDay(dayAfterKey(day, 'PageDown', false)!)}
+        >
+          →
+        </button>
+      </div>
+      <table ref={table} aria-label={`${year}-${month}`} onKeyDown={onKeyDown} className={dress.table}>
+        <thead className={dress.names}>
+          <tr>
+            <th scope="col" className={dress.heading}>
+              <abbr title={words.week}>{words.wk}</abbr>
+            </th>
+            {weeks[0]!.days.map(({ date }) => (
+              <th key={date} scope="col" className={dress.heading}>
+                {short.format(at(date))}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {weeks.map(({ week, days }) => (
+            <tr key={week}>
+              <th scope="row" className={dress.week}>
+                {week.slice(6)}
+              </th>
+              {days.map(({ date, isOutside, problem: wrong }) => (
+                <td key={date} className={dress.cell}>
+                  <button
+                    type="button"
+                    tabIndex={date === day ? 0 : -1}
+                    aria-disabled={wrong !== ''}
+                    aria-pressed={date === value}
+                    aria-label={`${spoken.format(at(date))}${wrong ? `. ${wrong}` : ''}`}
+                    title={wrong || undefined}
+                    aria-current={date === today ? 'date' : undefined}
+                    onClick={() => (wrong ? setDay(date) : onPick(date))}
+                    data-wrong={wrong !== '' || undefined}
+                    data-outside={isOutside || undefined}
+                    className={dress.day}
+                  >
+                    {+date.slice(8)}
+                  </button>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={dress.problem} aria-live="polite">
+        {problem}
+      </p>
+    </div>
+  );
+}

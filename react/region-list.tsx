@@ -1,0 +1,107 @@
+'use client';
+
+import type { PhoneBody, PhonePlan } from '@arbeit/engine/kinds/phone';
+import { type KeyboardEvent, useId, useState } from 'react';
+import type { Dress } from './dress.ts';
+import { findRegions, type RegionChoice, regionChoices } from './regions.ts';
+import type { Field } from './use-field.ts';
+
+/** The region a number is of, found by itself while it is typed; the home region before. */
+export function regionOf(field: Field): {
+  readonly region: string;
+  readonly code: string;
+  readonly name: string;
+} {
+  const plan = field.store.field.plan as PhonePlan;
+  const region = field.facts.region || plan.home;
+  const found = regionChoices(field.store.field.locale).find((choice) => choice.region === region);
+  return { region, code: plan.plans[region]?.code ?? '', name: found?.name ?? region };
+}
+
+/** Makes the number one of another region: the digits stay. */
+export function chooseRegion(field: Field, region: string): void {
+  const { store, state } = field;
+  const plan = store.field.plan as PhonePlan;
+  const own = plan.plans[region];
+  if (!own) return;
+  const { digits } = (state.body as PhoneBody).read;
+  store.dispatch({ type: 'set', text: region === plan.home ? own.trunk + digits : `+${own.code}${digits}` });
+}
+
+/** The regions a field takes, to be searched by name, letters or calling code (WAI-ARIA, combobox with a listbox). */
+export function RegionList({
+  field,
+  onPick,
+  dress = {},
+  words = {
+    regions: 'Regions',
+    search: 'Search by name, code or number',
+    hint: 'Name, code or number',
+    none: 'No region by that name, code or number.',
+  },
+}: {
+  readonly field: Field;
+  readonly onPick: (region: string) => void;
+  readonly dress?: Dress<'search' | 'list' | 'region' | 'code' | 'none'>;
+  readonly words?: Readonly<Record<'regions' | 'search' | 'hint' | 'none', string>>;
+}) {
+  const plan = field.store.field.plan as PhonePlan;
+  const [search, setSearch] = useState('');
+  const [at, setAt] = useState(0);
+  const id = useId();
+  const found = findRegions(regionChoices(field.store.field.locale), search).filter(
+    (choice) => plan.plans[choice.region],
+  );
+  const here = Math.min(at, found.length - 1);
+  const idOf = ({ region }: RegionChoice): string => `${id}-${region}`;
+  const onKeyDown = (event: KeyboardEvent) => {
+    const to = { ArrowDown: here + 1, ArrowUp: here - 1, PageDown: here + 8, PageUp: here - 8 }[event.key];
+    if (to !== undefined) {
+      event.preventDefault();
+      setAt(Math.max(0, Math.min(found.length - 1, to)));
+    } else if (event.key === 'Enter' && found[here]) {
+      event.preventDefault();
+      onPick(found[here].region);
+    }
+  };
+  return (
+    <>
+      <input
+        className={dress.search}
+        role="combobox"
+        aria-expanded="true"
+        aria-controls={`${id}-list`}
+        aria-activedescendant={found[here] ? idOf(found[here]) : undefined}
+        aria-label={words.search}
+        placeholder={words.hint}
+        value={search}
+        onChange={(event) => {
+          setSearch(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={onKeyDown}
+      />
+      <div id={`${id}-list`} role="listbox" aria-label={words.regions} className={dress.list} tabIndex={-1}>
+        {found.map((choice, i) => (
+          // biome-ignore lint/a11y/useFocusableInteractive: the search line holds the focus, after the combobox pattern
+          // biome-ignore lint/a11y/useKeyWithClickEvents: keys are taken by the search line
+          <div
+            key={choice.region}
+            id={idOf(choice)}
+            role="option"
+            aria-selected={i === here}
+            ref={(element) => {
+              if (i === here) element?.scrollIntoView({ block: 'nearest' });
+            }}
+            className={dress.region}
+            onClick={() => onPick(choice.region)}
+          >
+            <span>{choice.name}</span>
+            <span className={dress.code}>+{choice.code}</span>
+          </div>
+        ))}
+        {found.length === 0 && <p className={dress.none}>{words.none}</p>}
+      </div>
+    </>
+  );
+}

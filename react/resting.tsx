@@ -1,0 +1,86 @@
+'use client';
+
+import type { FieldState } from '@arbeit/engine/field';
+import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
+import type { Dress } from './dress.ts';
+import { Message } from './message.tsx';
+import type { Field } from './use-field.ts';
+
+/**
+ * A field that rests as formatted text and becomes an input on a click or Enter, in the same place and size. Enter or
+ * leaving saves what is valid; Escape goes back to what was there; what is wrong stays open with its message.
+ */
+export function Resting({
+  field,
+  children,
+  words = { empty: 'empty', change: 'Change it.' },
+  dress = {},
+}: {
+  readonly field: Field;
+  /** What it is typed into, once it is opened. */
+  readonly children: ReactNode;
+  readonly words?: { readonly empty: string; readonly change: string };
+  readonly dress?: Dress<'name' | 'box' | 'text' | 'empty' | 'message'>;
+}) {
+  const [before, setBefore] = useState<FieldState | null>(null);
+  const rest = useRef<HTMLButtonElement>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const { store, reading } = field;
+  const open = () => {
+    setBefore(store.state());
+    requestAnimationFrame(() => box.current?.querySelector<HTMLElement>('input, textarea, select')?.focus());
+  };
+  const close = () => {
+    setBefore(null);
+    requestAnimationFrame(() => rest.current?.focus());
+  };
+  const isSound = () => {
+    const { findings } = store.reading();
+    return store.field.rules.every(
+      (rule, i) => rule.severity === 'warning' || findings[i]!.verdict === 'pass',
+    );
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!before) return;
+    if (event.key === 'Escape') {
+      event.preventDefault();
+      store.restore({ ...before, focused: false });
+      close();
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      store.dispatch({ type: 'leave' });
+      if (isSound()) close();
+      else store.dispatch({ type: 'focus' });
+    }
+  };
+  const { label } = store.field;
+  return (
+    <div>
+      <span className={dress.name}>{label}</span>
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: Enter and Escape of the input inside */}
+      <div
+        ref={box}
+        className={dress.box}
+        onKeyDown={onKeyDown}
+        onBlur={(event) => {
+          if (before && !event.currentTarget.contains(event.relatedTarget) && isSound()) setBefore(null);
+        }}
+      >
+        {before ? (
+          children
+        ) : (
+          <button
+            ref={rest}
+            type="button"
+            className={dress.text}
+            aria-label={`${label}: ${reading.display || words.empty}. ${words.change}`}
+            onClick={open}
+          >
+            {reading.display || <span className={dress.empty}>{words.empty}</span>}
+          </button>
+        )}
+      </div>
+      <Message field={field} isQuiet={!before} dress={{ root: dress.message }} />
+    </div>
+  );
+}

@@ -1,0 +1,17 @@
+'use client';
+
+import { Line as Bare, type Field } from '@arbeit/react';
+
+const dress = {
+  root: 'value relative w-full bg-transparent',
+  ghost:
+    'pointer-events-none absolute inset-0 overflow-hidden whitespace-pre border border-transparent px-2 py-[0.35rem] text-faint',
+  behind: 'invisible',
+  input: 'entry value relative',
+  lines: 'entry value relative block w-full resize-none',
+};
+
+/** What a field is typed into, in the studio's dress. */
+export const Line = ({ field, label }: { readonly field: Field; readonly label?: string | undefined }) => (
+  <Bare field={field} label={label} dress={dress} />
+);
