@@ -1,7 +1,7 @@
 import { test as base, type Page } from '@playwright/test';
 
 /** Waits until React has taken the page over. What is clicked or typed before may be lost on a slow machine. */
-export const alive = (page: Page): Promise<unknown> =>
+const alive = (page: Page): Promise<unknown> =>
   page.locator('html[data-alive]').waitFor({ state: 'attached' });
 
 /** `goto` and `reload` that come back once the page answers to keys and clicks. */

@@ -78,7 +78,7 @@ export function pickNamed<T extends Offer>(offered: readonly T[], text: string):
 }
 
 /** What a field holds of which one is picked: content is its value, the display its words. */
-export const picked = ({ value, label }: Offer): Body => ({ content: value, display: label, complete: true });
+const picked = ({ value, label }: Offer): Body => ({ content: value, display: label, complete: true });
 export const nonePicked: Body = { content: '', display: '', complete: false };
 
 /** How a kind is made of which one is picked. */
