@@ -1,7 +1,7 @@
 import type { FieldEvent } from '@arbeit/engine/field';
 import { joinForm } from './form-part.ts';
+import { nativeHost, tellHost } from './host.ts';
 import type { FieldStore } from './store.ts';
-import { isAsking, watchAsking } from './validity.ts';
 
 /** What the controls of an element showed when they were let go: nobody picked that, should another field take them over. */
 const lastShown = new WeakMap<HTMLElement, string>();
@@ -17,6 +17,7 @@ export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
   const boxes = (): HTMLInputElement[] => [...element.querySelectorAll('input')];
   /** The control that stands for them all: what the browser asks whether it is valid. */
   const [head] = select ? [select] : boxes();
+  const host = nativeHost(head, () => (select || element.role === 'radiogroup' ? [element] : boxes()));
   const isReadOnly = store.field.html.readonly === true;
 
   /** The values picked on the page, side by side as the raw value has them. */
@@ -30,17 +31,14 @@ export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
 
   let shown = shownNow();
   const show = (): void => {
-    const { raw, shown: messages, problem } = store.reading();
+    const { raw } = store.reading();
     if (shownNow() !== raw) {
       const values = raw.split(' ');
       if (select) select.value = raw;
       else for (const box of boxes()) box.checked = values.includes(box.value);
     }
     shown = shownNow();
-    const isWrong = String(messages.some(({ severity }) => severity === 'error'));
-    const told = select || element.role === 'radiogroup' ? [element] : boxes();
-    for (const one of told) if (one.ariaInvalid !== isWrong) one.ariaInvalid = isWrong;
-    if (head && head.validationMessage !== problem) head.setCustomValidity(problem);
+    tellHost(host, store.reading());
   };
   /** Takes over what was picked, whoever picked it; what the field refuses is put back. */
   const takeOver = (): void => {
@@ -89,7 +87,7 @@ export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
   };
   const onInvalid = (event: Event): void => {
     event.preventDefault();
-    if (head && isAsking(head)) return;
+    if (host.isAsking()) return;
     store.dispatch({ type: 'submit' });
     show();
   };
@@ -103,14 +101,14 @@ export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
   element.addEventListener('focusout', onFocusOut, { signal });
   element.addEventListener('invalid', onInvalid, { signal, capture: true });
   element.ownerDocument.defaultView?.addEventListener('pageshow', catchUp, { signal });
-  joinForm(element, { form: () => head?.form ?? null, catchUp, settle }, store, signal);
-  const letGo = [head, head?.form].flatMap((one) => (one ? [watchAsking(one)] : []));
-  letGo.push(
+  joinForm(element, { form: host.form, catchUp, settle }, store, signal);
+  const letGo = [
+    host.watch(),
     store.subscribe((_, event) => {
       if (event?.type === 'reset') settle();
       show();
     }),
-  );
+  ];
 
   // What was picked before the page came alive is the user's, and stays.
   if (shown !== store.reading().raw && shown !== '' && shown !== lastShown.get(element)) takeOver();

@@ -1,4 +1,5 @@
 import type { Body, FieldEvent, OpenField } from '@arbeit/engine/field';
+import { type Bound, carryOut } from './bound.ts';
 import type { Range } from './replaced.ts';
 
 /** How many characters of the content a selection from the beginning up to an offset would take with it. */
@@ -25,4 +26,28 @@ export function moved(field: OpenField, body: Body, { text, start, end }: Range,
     { type: 'select', start: offset, end: offset },
     { type: 'insert', text: text.slice(start, end) },
   ];
+}
+
+/**
+ * Text dragged inside the field: the browser takes it out and puts it in itself, since its place to drop is one in the
+ * text it sees. Where it was dropped the browser has it selected.
+ */
+export function endMove(bound: Bound, inputType: string): void {
+  const range = bound.dragged;
+  if (inputType !== 'insertFromDrop' || !range) return;
+  bound.dragged = null;
+  const { input, store } = bound;
+  const at = input.selectionStart ?? 0;
+  bound.shown = input.value;
+  carryOut(bound, moved(store.field, store.state().body, range, at), { inputType });
+}
+
+/** Dragged out of the field: what is gone from the input goes from the field. */
+export function endDrag(bound: Bound): void {
+  const range = bound.dragged;
+  bound.dragged = null;
+  if (!range || bound.input.value === range.text) return;
+  bound.shown = bound.input.value;
+  const { start, end } = range;
+  carryOut(bound, [{ type: 'select', start, end }, { type: 'cut' }], { inputType: 'deleteByDrag' });
 }

@@ -1,0 +1,23 @@
+import { type Bound, show, tell } from './bound.ts';
+import { put, reconcile } from './reconcile.ts';
+import { changeOf } from './replaced.ts';
+
+/** A composition is over, whoever says so: what it put in place of the selection it began with is one insertion. */
+export function endComposition(bound: Bound): void {
+  const range = bound.composing;
+  if (!range) return;
+  bound.composing = null;
+  const { value } = bound.input;
+  if (value === range.text) return;
+  // Somebody wrote over it while it went on: that is no typing.
+  const isTyped =
+    value.startsWith(range.text.slice(0, range.start)) && value.endsWith(range.text.slice(range.end));
+  if (!isTyped) reconcile(bound, null);
+  else if (bound.store.state().body.display === range.text) reconcile(bound, 'insertText', range);
+  else {
+    const { start, text } = changeOf(range, range.text, value, value.length);
+    put(bound, text, start);
+  }
+  show(bound);
+  tell(bound, 'input', { inputType: 'insertCompositionText' });
+}

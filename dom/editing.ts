@@ -1,0 +1,104 @@
+import { type Bound, carryOut, selected, show, tell, tellChange } from './bound.ts';
+import { takeOver } from './catch-up.ts';
+import { endComposition } from './composition.ts';
+import { endDrag, endMove } from './drag.ts';
+import { eventFor } from './input-types.ts';
+import { reconcile } from './reconcile.ts';
+
+/** Listens to what changes the text: keys, insertions, compositions, cuts and drags. Everything happens in the task of its event. */
+export function listenToEdits(bound: Bound, signal: AbortSignal): void {
+  const { input, store } = bound;
+
+  const onCompositionStart = (): void => {
+    takeOver(bound);
+    bound.composing = selected(bound);
+  };
+
+  const onBeforeInput = (event: InputEvent): void => {
+    const { inputType, isComposing } = event;
+    if (bound.composing && !isComposing && inputType !== 'insertCompositionText') endComposition(bound);
+    // One that went on after somebody had to take it for ended.
+    if (!bound.composing && isComposing) onCompositionStart();
+    if (bound.composing || input.readOnly) return;
+    if (bound.dragged && /^(?:deleteByDrag|insertFromDrop)$/.test(inputType)) return;
+    takeOver(bound);
+    bound.announced = selected(bound);
+    if (!event.cancelable) return;
+    const then = eventFor(event, store.state());
+    if (!then) return;
+    event.preventDefault();
+    carryOut(bound, then, { inputType, data: event.data });
+  };
+
+  const onInput = (event: Event): void => {
+    if (bound.isTelling) return;
+    const { inputType = '', isComposing } = event as InputEvent;
+    if (bound.composing) {
+      if (!isComposing && inputType !== 'insertCompositionText') endComposition(bound);
+      return;
+    }
+    if (bound.dragged) {
+      endMove(bound, inputType);
+      return;
+    }
+    if (input.value === store.state().body.display) return;
+    reconcile(bound, inputType, bound.announced);
+    bound.announced = null;
+    const left = input.value;
+    show(bound);
+    if (input.value !== left) tell(bound, 'input', { inputType });
+  };
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    // A key outside of a composition says that it is over; 229 is what keyboards send that compose.
+    if (bound.composing && !event.isComposing && event.keyCode !== 229) endComposition(bound);
+    if (event.key === 'Enter' && !bound.composing) tellChange(bound);
+    if (event.altKey || bound.composing || input.readOnly) return;
+    const type = meantBy(event, store.field.kind.step !== undefined);
+    if (!type) return;
+    event.preventDefault();
+    takeOver(bound);
+    const inputType = { undo: 'historyUndo', redo: 'historyRedo' }[type as 'undo'];
+    carryOut(bound, [{ type }], { inputType: inputType ?? 'insertReplacementText' });
+  };
+
+  const onCut = (event: ClipboardEvent): void => {
+    if (input.readOnly || bound.composing || !event.clipboardData) return;
+    takeOver(bound);
+    const { start, end, body } = store.state();
+    if (start === end) return;
+    event.preventDefault();
+    event.clipboardData.setData('text/plain', body.display.slice(start, end));
+    carryOut(bound, [{ type: 'cut' }], { inputType: 'deleteByCut' });
+  };
+
+  const onDragStart = (): void => {
+    if (input.readOnly) return;
+    takeOver(bound);
+    const range = selected(bound);
+    if (range.start < range.end) bound.dragged = range;
+  };
+
+  const on = <T extends Event>(type: string, listener: (event: T) => void): void =>
+    input.addEventListener(type, listener as EventListener, { signal });
+  on('beforeinput', onBeforeInput);
+  on('input', onInput);
+  on('compositionstart', onCompositionStart);
+  on('compositionend', () => endComposition(bound));
+  on('keydown', onKeyDown);
+  on('cut', onCut);
+  on('dragstart', onDragStart);
+  on('dragend', () => endDrag(bound));
+}
+
+/** What a key means that the browser does not announce as an edit of the text. */
+function meantBy(event: KeyboardEvent, hasSteps: boolean): 'up' | 'down' | 'undo' | 'redo' | undefined {
+  const { key, code, ctrlKey, metaKey, shiftKey } = event;
+  if (ctrlKey || metaKey) {
+    // On layouts without Latin letters the key is told by its place.
+    const letter = /^[a-z]$/i.test(key) ? key.toLowerCase() : { KeyZ: 'z', KeyY: 'y' }[code];
+    return letter === 'z' ? (shiftKey ? 'redo' : 'undo') : letter === 'y' ? 'redo' : undefined;
+  }
+  if (shiftKey || !hasSteps) return undefined;
+  return key === 'ArrowUp' ? 'up' : key === 'ArrowDown' ? 'down' : undefined;
+}
