@@ -11,6 +11,7 @@ export default defineConfig({
         find: /^@arbeit\/engine\/document\.schema\.json$/,
         replacement: source('engine/document/document.schema.json'),
       },
+      { find: /^@arbeit\/engine\/checks$/, replacement: source('engine/rules/judges.ts') },
       { find: /^@arbeit\/engine\/runs$/, replacement: source('engine/kinds/runs.ts') },
       { find: /^@arbeit\/engine\/runs\/([\w-]+)$/, replacement: source('engine/kinds/$1/run.ts') },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('engine/$1/index.ts') },

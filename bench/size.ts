@@ -1,5 +1,8 @@
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
+import { compileField } from '@arbeit/engine/document';
+import { closed } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import { phone } from '@arbeit/engine/kinds/phone';
 import { build } from 'esbuild';
 import { minify } from 'terser';
@@ -13,6 +16,7 @@ async function bytesOf(source: string, root: string): Promise<number> {
     write: false,
     format: 'esm',
     target: 'es2022',
+    external: ['react', 'react/*'],
   });
   const { code } = await minify(outputFiles[0]!.text, {
     module: true,
@@ -28,6 +32,17 @@ const shared = `${core} export * from './engine/dist/values/graphemes.js'; expor
 const withKind = (name: string, file: string, base = core) =>
   `${base} export { ${name} } from '@arbeit/engine/runs/${file}';`;
 
+const picks = `export { bindPicks, createStore } from '@arbeit/dom'; export { open } from '@arbeit/engine/field';`;
+
+/** The README's one field, as it comes out of `arbeit compile`. */
+const readme = closed(
+  compileField(
+    { id: 'pass', kind: 'pattern', label: 'Hut pass', entry: { pattern: '<2 latin upper>-<4 digit>' } },
+    { locale: 'en-GB' },
+    kinds,
+  ),
+);
+
 export interface Size {
   readonly what: string;
   readonly bytes: number;
@@ -41,6 +56,15 @@ export async function sizes(root: string): Promise<Size[]> {
   const base = await bytesOf(shared, root);
   const pattern = await bytesOf(withKind('pattern', 'pattern'), root);
   rows.push({ what: 'the field, pattern kind, and dom', bytes: pattern, limit: 8192 });
+  const compiled = `import { open } from '@arbeit/engine/field'; import { pattern } from '@arbeit/engine/runs/pattern'; export const pass = open(${JSON.stringify(readme)}, { pattern });`;
+  for (const [what, source, limit] of [
+    ['the README’s field in React, compiled ahead, without React itself', `export { useField } from '@arbeit/react'; ${compiled}`, 10_240],
+    ['the same without React', `${core} ${compiled}`, 7_680],
+    ['choice alone, over the field and what binds it', withKind('choice', 'choice', picks), 3_072],
+  ] as const) {
+    const over = what.startsWith('choice') ? await bytesOf(picks, root) : 0;
+    rows.push({ what, bytes: (await bytesOf(source, root)) - over, limit });
+  } // biome-ignore format: one beside the other
   rows.push({ what: 'the field without a kind, and dom', bytes: bare, limit: null });
   rows.push({ what: 'the core: that, and the editing that kinds share', bytes: base, limit: null });
   for (const [name, file] of [

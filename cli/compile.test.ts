@@ -85,6 +85,22 @@ test('a set without forms asks for none, and each kind is asked for once', () =>
   );
 });
 
+test('checks are asked for where a rule needs them', () => {
+  const rules = [
+    { id: 'size', check: { type: 'length', max: 5 } },
+    { id: 'list', check: { type: 'not-in', values: ['1'] } },
+    { id: 'needed', check: { type: 'required' } },
+  ];
+  const { js } = compiledModule(set([{ ...field('a'), rules }, field('b')]), kinds);
+  expect(js).toContain(
+    "import { length as lengthCheck, notAmong as notAmongCheck } from '@arbeit/engine/checks';",
+  );
+  expect(js).toContain("{ text: textKind }, { length: lengthCheck, 'not-in': notAmongCheck });");
+  expect(js.split('\n').find((line) => line.startsWith('export const b'))).toMatch(
+    /\{ text: textKind \}\);$/,
+  );
+});
+
 test('text of a document cannot leave its line', () => {
   const { js } = compiledModule(
     { ...set([field('a')]), title: 'One\u2028export const evil = 1;\n//' },

@@ -1,6 +1,7 @@
 import { compile, type SetDocument } from '@arbeit/engine/document';
 import { closed } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import type { CarriedCheck } from '@arbeit/engine/rules';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
@@ -10,6 +11,16 @@ export interface CompiledModule {
 
 const head = (title: string): string =>
   `// Compiled by "arbeit compile" from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
+
+/** What each check is exported as by `@arbeit/engine/checks`. */
+const checkNames: Readonly<Record<CarriedCheck, string>> = {
+  length: 'length',
+  matches: 'matches',
+  in: 'among',
+  'not-in': 'notAmong',
+  checksum: 'checksum',
+  'not-trivial': 'notTrivial',
+};
 
 /**
  * The fields and forms of a set as a module: each field brought to life with its own kind, so that a page that imports one
@@ -21,6 +32,7 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
   const names = namesOf([...fields.map(({ id }) => id), ...forms.map(({ id }) => `${id}-form`)]);
   const nameOf = (id: string): string => names.get(id) ?? id;
   const runs = new Map<string, string>();
+  const checks = new Set<string>();
   const body: string[] = [];
   const types: string[] = [];
   for (const field of fields) {
@@ -30,9 +42,16 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
     const run = `${camel(ships)}Kind`;
     runs.set(ships, run);
     const name = nameOf(field.id);
-    const kindKey = /^\w+$/.test(kind) ? kind : `'${kind}'`;
+    const carried = [...new Set(field.rules.map(({ check }) => check.type))].sort().flatMap((type) => {
+      const check = (checkNames as Readonly<Record<string, string>>)[type];
+      return check ? [[type, check] as const] : [];
+    });
+    for (const [, check] of carried) checks.add(check);
+    const given = [`{ ${keyOf(kind)}: ${run} }`];
+    if (carried.length)
+      given.push(`{ ${carried.map(([type, check]) => `${keyOf(type)}: ${check}Check`).join(', ')} }`);
     body.push(
-      `export const ${name} = /*#__PURE__*/ open(${JSON.stringify(closed(field))}, { ${kindKey}: ${run} });`,
+      `export const ${name} = /*#__PURE__*/ open(${JSON.stringify(closed(field))}, ${given.join(', ')});`,
     );
     types.push(`export declare const ${name}: OpenField<PlanOf<'${kind}'>, BodyOf<typeof ${run}>>;`);
   }
@@ -48,9 +67,12 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
     .map(([module, run]) => `import { ${camel(module)} as ${run} } from '@arbeit/engine/runs/${module}';`);
   const formImport = (what: string): string[] =>
     forms.length ? [`import ${what} from '@arbeit/engine/form';`] : [];
+  const named = [...checks].sort().map((check) => `${check} as ${check}Check`);
+  const checkImport = named.length ? [`import { ${named.join(', ')} } from '@arbeit/engine/checks';`] : [];
   const lines = (...all: readonly string[]): string => `${head(set.title)}${all.join('\n')}\n`;
   return {
     js: lines(
+      ...checkImport,
       "import { open } from '@arbeit/engine/field';",
       ...formImport('{ openForm }'),
       ...kindImports,
@@ -68,6 +90,7 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
   };
 }
 
+const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${name}'`);
 const camel = (id: string): string =>
   id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());
 
@@ -81,7 +104,7 @@ function namesOf(ids: readonly string[]): ReadonlyMap<string, string> {
   const taken = new Map<string, string>();
   for (const id of ids) {
     const plain = camel(id);
-    const name = reserved.test(plain) || plain.endsWith('Kind') ? `${plain}Field` : plain;
+    const name = reserved.test(plain) || /(?:Kind|Check)$/.test(plain) ? `${plain}Field` : plain;
     const other = taken.get(name);
     if (other !== undefined)
       throw new RangeError(`"${other}" and "${id}" would both be called ${name}: rename one.`);

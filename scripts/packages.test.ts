@@ -179,6 +179,8 @@ test('a page with one compiled field carries its kind and neither another nor wh
     `import { useField } from '@arbeit/react'; import { arrival } from './huts/fields.js'; console.log(useField, arrival);`,
   );
   expect(files).toContain('engine/dist/kinds/date/run.js');
+  // Its rules are a range and that it is filled in: no other check is carried.
+  expect(files.filter((path) => /judges|automaton|checksum/.test(path))).toEqual([]);
   expect(
     files.filter((path) => /\/document\/|define|options|\/plans\/|sample|wording|english|german/.test(path)),
   ).toEqual([]);

@@ -4,6 +4,7 @@ import type { KindTable } from '../kinds/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import { parseExpression } from '../rules/expression.ts';
+import { checks } from '../rules/judges.ts';
 import type { Check, Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
 import { german } from '../rules/wording/german.ts';
@@ -85,7 +86,7 @@ export function compileField(
     rules: all,
     plan,
   };
-  return { ...compiled, kind: run };
+  return { ...compiled, kind: run, checks };
 }
 
 /**

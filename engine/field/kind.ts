@@ -1,4 +1,4 @@
-import type { Judged } from '../rules/checks.ts';
+import { type Checks, isCarried, type Judged } from '../rules/checks.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { CompiledField, Plan } from './compiled.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
@@ -41,6 +41,8 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
 /** A compiled field brought to life: with what its kind can do. What is typed into, checked and told of is one of these. */
 export interface OpenField<P extends Plan = Plan, B extends Body = Body> extends CompiledField<P> {
   readonly kind: Kind<P, B>;
+  /** The checks its rules ask for, or more. */
+  readonly checks: Checks;
 }
 
 /** What fields of a kind hold. */
@@ -50,24 +52,29 @@ export type BodyOf<K extends { empty(plan: never): Body }> = ReturnType<K['empty
 export type Kinds = Readonly<Record<string, Kind>>;
 
 /**
- * Brings a compiled field to life with the kinds at hand. Throws `RangeError` when its own is not among them: it was left
- * out of what the page carries.
+ * Brings a compiled field to life with the kinds and checks at hand. Throws `RangeError` when its own kind or a check of its
+ * rules is not among them: it was left out of what the page carries.
  */
 export function open<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P>>>>(
   field: CompiledField<P>,
   kinds: T,
+  checks: Checks = {},
 ): OpenField<P, BodyOf<T[P['kind']]>> {
   const name: P['kind'] = field.plan.kind;
   if (!Object.hasOwn(kinds, name))
     throw new RangeError(`The kind "${name}" is not at hand: give it to "open".`);
+  for (const { check } of field.rules)
+    if (isCarried(check.type) && !checks[check.type])
+      throw new RangeError(`The check "${check.type}" is not at hand: give it to "open".`);
   // What a kind makes and takes are of one type; which, its "empty" says.
-  return { ...field, kind: kinds[name] as unknown as Kind<P, BodyOf<T[P['kind']]>> };
+  return { ...field, kind: kinds[name] as unknown as Kind<P, BodyOf<T[P['kind']]>>, checks };
 }
 
 /** The same for a field whose kind nobody knows beforehand: it came as JSON. */
-export const openAny = (field: CompiledField, kinds: Kinds): OpenField => open(field, kinds);
+export const openAny = (field: CompiledField, kinds: Kinds, checks: Checks): OpenField =>
+  open(field, kinds, checks);
 
 /** The field as data again, to be stored or sent. */
-export function closed<P extends Plan>({ kind: _, ...field }: OpenField<P>): CompiledField<P> {
+export function closed<P extends Plan>({ kind: _, checks: __, ...field }: OpenField<P>): CompiledField<P> {
   return field;
 }

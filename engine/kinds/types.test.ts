@@ -5,6 +5,7 @@ import type { CompiledField } from '../field/compiled.ts';
 import { closed, type OpenField, open, openAny } from '../field/kind.ts';
 import type { FieldState } from '../field/moment.ts';
 import { apply, start } from '../field/state.ts';
+import { checks } from '../rules/judges.ts';
 import type { DatePlan } from './date/run.ts';
 import { date } from './date/run.ts';
 import type { PartsBody } from './parts.ts';
@@ -51,11 +52,21 @@ test('an entry is typed by its kind, from the options alone', () => {
 });
 
 test('a compiled field travels as JSON and is brought to life with the kinds at hand', () => {
-  const again = openAny(JSON.parse(JSON.stringify(closed(pin))), { pattern });
+  const again = openAny(JSON.parse(JSON.stringify(closed(pin))), { pattern }, {});
   const typed = (field: OpenField): string =>
     apply(field, start(field), { type: 'paste', text: '0427' }).body.display;
   expect(typed(again)).toBe(typed(pin));
   expect(closed(pin)).not.toHaveProperty('kind');
+  const rules = [
+    {
+      id: 'luhn',
+      check: { type: 'checksum', scheme: 'luhn' } as const,
+      show: 'leave',
+      severity: 'error',
+    } as const,
+  ];
+  expect(() => open({ ...closed(pin), rules }, { pattern })).toThrow(/check "checksum" is not at hand/);
+  expect(open({ ...closed(pin), rules }, { pattern }, checks).rules).toEqual(rules);
   expect(() => open(closed(pin), {} as never)).toThrow(
     new RangeError('The kind "pattern" is not at hand: give it to "open".'),
   );

@@ -6,7 +6,8 @@ export type Check =
   | { readonly type: 'complete' }
   | { readonly type: 'length'; readonly min?: number; readonly max?: number }
   | { readonly type: 'matches'; readonly pattern: string; readonly automaton: Automaton }
-  | { readonly type: 'in' | 'not-in'; readonly values: readonly string[] }
+  | { readonly type: 'in'; readonly values: readonly string[] }
+  | { readonly type: 'not-in'; readonly values: readonly string[] }
   /** `rotate`: so many first characters are read last (ISO 13616 moves the first four of an IBAN behind the rest). */
   | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11'; readonly rotate?: number }
   /** Bounds in the kind's raw form: decimals, ISO 8601 dates and times, whole minutes. Dates may be relative: `today+18m`. */

@@ -1,6 +1,7 @@
 'use client';
 
 import type { FieldStore } from '@arbeit/dom';
+import { checks } from '@arbeit/engine/checks';
 import type { CompiledField } from '@arbeit/engine/field';
 import { openAny } from '@arbeit/engine/field';
 import { openForm } from '@arbeit/engine/form';
@@ -23,7 +24,7 @@ export function FieldsAlone({
   readonly fields: readonly CompiledField[];
 }) {
   const [form] = useState(() =>
-    openForm({ id: 'alone', title, fields: compiled.map((field) => openAny(field, runs)) }),
+    openForm({ id: 'alone', title, fields: compiled.map((field) => openAny(field, runs, checks)) }),
   );
   const { store, formProps } = useForm(form, { today });
   const { fields } = form;

@@ -1,0 +1,79 @@
+import { countOf } from '../values/graphemes.ts';
+import { match } from './automaton.ts';
+import type { Checks, Held, Judge, Subject } from './checks.ts';
+import { rotated, schemes } from './checksum.ts';
+import { type Finding, passed, type Verdict } from './finding.ts';
+
+/** The checks a field carries where a rule asks for them, each by itself and all together. */
+
+const none: Finding['data'] = {};
+
+const finding = (verdict: Verdict, code: string, data = none): Finding =>
+  verdict === 'pass' ? passed : { verdict, code, data };
+const rawOf = <P, B extends Held>({ kind, plan }: Subject<P, B>, body: B): string => kind.raw(plan, body);
+/** What does not hold, and still could where there is room to type on. */
+const failing = <P, B extends Held>(
+  { kind, plan }: Subject<P, B>,
+  body: B,
+  code: string,
+  data = none,
+): Finding => finding(kind.hasRoom(plan, body) ? 'open' : 'fail', code, data);
+
+export const length: Judge<'length'> = (field, body, { min = 0, max = Number.POSITIVE_INFINITY }) => {
+  const count = countOf(rawOf(field, body));
+  const data = { min: String(min), max: String(max), length: String(count) };
+  if (count > max) return finding('fail', 'too-long', data);
+  return count >= min ? passed : failing(field, body, 'too-short', data);
+};
+
+export const matches: Judge<'matches'> = (field, body, { automaton }) =>
+  finding(match(automaton, rawOf(field, body)), 'no-match');
+
+export const among: Judge<'in'> = (field, body, { values }) => {
+  const raw = rawOf(field, body);
+  if (values.includes(raw)) return passed;
+  const { kind, plan } = field;
+  const open = kind.hasRoom(plan, body) && values.some((value) => value.startsWith(raw));
+  const shown = values.map((value) => shownAs(field, value)).join(', ');
+  return finding(open ? 'open' : 'fail', 'not-allowed', { allowed: shown });
+};
+
+export const notAmong: Judge<'not-in'> = (field, body, { values }) =>
+  values.includes(rawOf(field, body)) ? failing(field, body, 'not-allowed', { value: body.display }) : passed;
+
+export const checksum: Judge<'checksum'> = (field, body, { scheme, rotate = 0 }) => {
+  if (!body.complete) return finding('open', 'bad-checksum');
+  return schemes[scheme](rotated(rawOf(field, body), rotate)) ? passed : failing(field, body, 'bad-checksum');
+};
+
+export const notTrivial: Judge<'not-trivial'> = (field, body) =>
+  body.complete && isTrivial(rawOf(field, body))
+    ? failing(field, body, 'trivial', { value: body.display })
+    : passed;
+
+/** All of them. */
+export const checks = {
+  length,
+  matches,
+  in: among,
+  'not-in': notAmong,
+  checksum,
+  'not-trivial': notTrivial,
+} satisfies Required<Checks>;
+
+/** What is guessed first: one character over and over, a run up or down, a pair repeated. */
+function isTrivial(text: string): boolean {
+  const codes = Array.from(text, (c) => c.codePointAt(0) ?? 0);
+  if (codes.length < 3) return false;
+  const steps = codes.slice(1).map((code, i) => code - (codes[i] ?? 0));
+  const [first = 0] = steps;
+  const isRun = Math.abs(first) <= 1 && steps.every((step) => step === first);
+  const isPair = codes.length >= 4 && codes.every((code, i) => code === codes[i % 2]);
+  return isRun || isPair;
+}
+
+/** A raw value as the field would show it. */
+function shownAs<P, B extends Held>({ kind, plan }: Subject<P, B>, raw: string): string {
+  const { body } = kind.read(plan, raw);
+  return (kind.rest?.(plan, body) ?? body).display || raw;
+}
