@@ -67,8 +67,6 @@ function initialRaw(field: OpenField): string {
   return raw;
 }
 
-const nothing: readonly Shown[] = [];
-
 /**
  * What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it, and without one
  * they hold nothing back: no day is made up. `form` is what the field's form adds, where it stands in one.
@@ -77,16 +75,24 @@ export function read(field: OpenField, state: FieldState, today = '', form: From
   const { body, questions } = state;
   const { plan, kind } = field;
   const raw = kind.raw(plan, body);
-  const answers = questions === nothingAsked ? noAnswers : answersAbout(questions, raw);
+  const isAsked = questions !== nothingAsked;
+  const answers = isAsked ? answersAbout(questions, raw) : noAnswers;
   const given: Given = { today, others: form.others, answers };
-  const heard: Heard = { findings: [], shown: undefined, verdict: undefined, problem: undefined };
+  const findings: Finding[] = [];
+  // Mostly every rule passes: then there is nothing to weigh.
+  let heard = silence;
   for (const rule of field.rules) {
     const finding = check(field, body, rule.check, given);
-    hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, state.touched));
+    findings.push(finding);
+    if (finding.verdict !== 'pass')
+      heard = hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, state.touched));
   }
-  for (const { rule, finding, isLeft } of form.findings)
-    hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, isLeft));
-  const { findings, shown, problem } = heard;
+  for (const { rule, finding, isLeft } of form.findings) {
+    findings.push(finding);
+    if (finding.verdict !== 'pass')
+      heard = hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, isLeft));
+  }
+  const { shown, problem } = heard;
   return {
     display: body.display,
     content: body.content,
@@ -98,10 +104,10 @@ export function read(field: OpenField, state: FieldState, today = '', form: From
       dirty: raw !== initialRaw(field),
       complete: body.complete,
       valid: problem === undefined,
-      pending: isPending(questions, raw),
+      pending: isAsked && isPending(questions, raw),
     },
     findings,
-    shown: shown ?? nothing,
+    shown,
     problem: problem ?? '',
   };
 }
@@ -110,29 +116,29 @@ const noAnswers: Given['answers'] = {};
 
 /** What has been heard of the rules so far. */
 interface Heard {
-  readonly findings: Finding[];
-  shown: Shown[] | undefined;
-  /** Of what is shown. */
-  verdict: Verdict | undefined;
-  problem: string | undefined;
+  readonly shown: readonly Shown[];
+  /** Of what is shown last. */
+  readonly verdict: Verdict | undefined;
+  readonly problem: string | undefined;
 }
 
-function hear(heard: Heard, field: OpenField, rule: Voice, finding: Finding, isDue: boolean): void {
-  heard.findings.push(finding);
-  const { verdict } = finding;
-  if (verdict === 'pass') return;
+const silence: Heard = { shown: [], verdict: undefined, problem: undefined };
+
+/** The same with a rule that does not pass. */
+function hear(heard: Heard, field: OpenField, rule: Voice, finding: Finding, isDue: boolean): Heard {
   const { shown } = heard;
+  const { verdict } = finding;
+  const isAll = field.messages === 'all';
   const isFirst = heard.problem === undefined && rule.severity === 'error';
   // Where one message is shown, what fails is worth more than what is still open.
-  const isBetter = !shown || field.messages === 'all' || (verdict === 'fail' && heard.verdict === 'open');
-  const isSeen = isBetter && isDue;
-  if (!isFirst && !isSeen) return;
+  const isSeen = isDue && (isAll || shown.length === 0 || (verdict === 'fail' && heard.verdict === 'open'));
+  if (!isFirst && !isSeen) return heard;
   const said = told(field, rule, finding);
-  if (isFirst) heard.problem = said.message;
-  if (!isSeen) return;
-  if (shown && field.messages === 'all') shown.push(said);
-  else heard.shown = [said];
-  heard.verdict = verdict;
+  return {
+    shown: !isSeen ? shown : isAll ? [...shown, said] : [said],
+    verdict: isSeen ? verdict : heard.verdict,
+    problem: isFirst ? said.message : heard.problem,
+  };
 }
 
 /** A finding as a message, whether or not it may be seen yet. */
