@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { buildPackages, newest, packages, root } from './packages.mjs';
 
 export { root } from './packages.mjs';
@@ -18,3 +19,5 @@ export function buildStudio() {
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
   return spawnSync('npx', ['next', 'build'], { cwd: studio, stdio: ['ignore', 2, 2], env }).status === 0;
 }
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) process.exit(buildStudio() ? 0 : 1);
