@@ -8,7 +8,7 @@ import { checks } from '../rules/judges.ts';
 import type { Check, Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
 import { german } from '../rules/wording/german.ts';
-import { type Languages, wordingFor, wordsOf } from '../rules/wording.ts';
+import { type Languages, type Wording, wordingFor, wordsOf } from '../rules/wording.ts';
 import { canonical } from '../values/decimal.ts';
 import type { CheckDocument, FieldDocument, RuleDocument, SetDocument } from './document.ts';
 
@@ -69,10 +69,9 @@ export function compileField(
   const rules = (field.rules ?? []).map(compileRule);
   const own = define.wording ? wordingFor(define.wording, locale) : {};
   const wording = wordingFor(languages, locale);
-  const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) => ({
-    ...rule,
-    words: wordsOf(rule.check, wording, own),
-  }));
+  const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) =>
+    worded(rule, wordsOf(rule.check, wording, own)),
+  );
   const plan = define.plan(entry, { id: field.id, locale, rules: all, classes: set.classes ?? {} });
   const compiled = {
     id: field.id,
@@ -101,14 +100,22 @@ function withOwn(rules: readonly Rule[]): readonly Rule[] {
   return rules.toSpliced(first, 0, own);
 }
 
+/**
+ * The rule with the texts of its codes. All rules have the same members in one order, said or not: read at every key, rules of
+ * several shapes make a key up to a third dearer.
+ */
+function worded({ id, check, show, severity, say, code }: Rule, words: Wording): Rule {
+  return { id, check, show, severity, say, code, words };
+}
+
 function compileRule(rule: RuleDocument): Rule {
   return {
     id: rule.id,
     check: compileCheck(rule.check),
     show: rule.show ?? 'leave',
     severity: rule.severity ?? 'error',
-    ...(rule.say === undefined ? {} : { say: rule.say }),
-    ...(rule.code === undefined ? {} : { code: rule.code }),
+    say: rule.say,
+    code: rule.code,
   };
 }
 

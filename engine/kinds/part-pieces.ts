@@ -1,6 +1,7 @@
 import type { OpenField } from '../field/kind.ts';
 import { apply, start } from '../field/state.ts';
 import { fold } from '../values/graphemes.ts';
+import { item } from '../values/item.ts';
 import type { Piece } from './drawing.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 
@@ -32,12 +33,12 @@ export function partPieces(
     if (text) pieces.push({ id: `fixed-${pieces.length}`, ...fixed, text });
   };
   for (const [i, { name }] of field.plan.parts.entries()) {
-    addFixed(at[i]!);
-    const end = at[i]! + texts[i]!.length;
+    addFixed(item(at, i));
+    const end = item(at, i) + item(texts, i).length;
     pieces.push({
       id: name,
       part: partOf(name),
-      text: display.slice(at[i]!, end) || '0',
+      text: display.slice(item(at, i), end) || '0',
       caption: names[name] ?? name,
       isValue: true,
     });
@@ -50,8 +51,9 @@ export function partPieces(
 /** What is typed stands where its part stands. A resting text says the same in other words: none of it was typed. */
 export function ownInParts(_: PartsPlan, body: PartsBody): (character: string, offset: number) => boolean {
   const isTyped = body.texts.every(
-    (text, i) => [...body.display.slice(body.at[i]!)].slice(0, text.length).map(fold).join('') === text,
+    (text, i) => [...body.display.slice(item(body.at, i))].slice(0, text.length).map(fold).join('') === text,
   );
   return (_, offset) =>
-    isTyped && body.texts.some((text, i) => offset >= body.at[i]! && offset < body.at[i]! + text.length);
+    isTyped &&
+    body.texts.some((text, i) => offset >= item(body.at, i) && offset < item(body.at, i) + text.length);
 }

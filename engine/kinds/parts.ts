@@ -1,5 +1,6 @@
 import type { Body, Edited, Extent, Reason, Taken } from '../field/body.ts';
 import { fold, graphemes, localized, worthTelling } from '../values/graphemes.ts';
+import { item } from '../values/item.ts';
 
 /**
  * Editing for kinds made of parts with a meaning of their own (day, month, hour): each keeps its own digits, so
@@ -52,7 +53,7 @@ function fits({ size, low, high }: PartPlan, digits: string): boolean {
 
 /** A lone digit as two, where that is a number of the part: a `0` alone may still become many and stays. */
 export function padded({ parts }: PartsPlan, part: number, text: string): string {
-  const { size, low } = parts[part]!;
+  const { size, low } = item(parts, part);
   return size === 2 && text.length === 1 && +text >= low ? `0${text}` : text;
 }
 
@@ -78,9 +79,9 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
   let complete = last === texts.length - 1;
   let isClosed = false;
   for (let i = 0; i < texts.length; i++) {
-    const text = texts[i]!;
-    const part = parts[i]!;
-    if (i <= last || isClosed) display += between[i]!;
+    const text = item(texts, i);
+    const part = item(parts, i);
+    if (i <= last || isClosed) display += item(between, i);
     at.push(display.length);
     display += plan.digits && !part.words ? localized(plan.digits, text) : text;
     content += text;
@@ -91,7 +92,7 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
       if (i < last) content += '/';
     }
   }
-  if (complete) display += between[texts.length]!;
+  if (complete) display += item(between, texts.length);
   return { content, display, complete, texts, at };
 }
 
@@ -117,8 +118,8 @@ function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined {
 export function locate(body: PartsBody, caret: number): { part: number; index: number } {
   const { texts, at } = body;
   let part = 0;
-  while (part < texts.length - 1 && caret > at[part]! + texts[part]!.length) part++;
-  return { part, index: Math.max(0, Math.min(texts[part]!.length, caret - at[part]!)) };
+  while (part < texts.length - 1 && caret > item(at, part) + item(texts, part).length) part++;
+  return { part, index: Math.max(0, Math.min(item(texts, part).length, caret - item(at, part))) };
 }
 
 const replaced = (texts: readonly string[], part: number, text: string): string[] => {
@@ -151,8 +152,8 @@ function enterWord(part: PartPlan, text: string, index: number, c: string): stri
         (l, j) => l.toLowerCase() === next && part.words!.every((w, k) => k === i || [...w][j] !== l),
       ),
   );
-  if (meant.length === 1) return text ? meant[0]!.slice(0, next.length) : meant[0]!;
-  return meant.length ? meant[0]!.slice(0, next.length) : other;
+  if (meant.length === 1) return text ? item(meant, 0).slice(0, next.length) : item(meant, 0);
+  return meant.length ? item(meant, 0).slice(0, next.length) : other;
 }
 
 const separators = /^[\s.,:;/\-–]$/u;
@@ -177,7 +178,7 @@ export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
 
 /** Everything about editing that `Kind` asks for, for kinds made of parts. */
 export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsKind<P, B>) {
-  const caretIn = (body: B, part: number, index: number): number => body.at[part]! + index;
+  const caretIn = (body: B, part: number, index: number): number => item(body.at, part) + index;
   const empty = (plan: P): B =>
     kind.lay(
       plan,
@@ -190,15 +191,16 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       caret: last < 0 || last === body.texts.length - 1 ? endOf(body, last) : body.display.length,
     };
   };
-  const endOf = ({ texts, at }: B, part: number): number => (part < 0 ? 0 : at[part]! + texts[part]!.length);
+  const endOf = ({ texts, at }: B, part: number): number =>
+    part < 0 ? 0 : item(at, part) + item(texts, part).length;
 
   const cut = (plan: P, body: B, start: number, end: number): Edited<B> => {
     if (start >= end) return { body, caret: start };
     let first = -1;
     const texts = body.texts.map((text, i) => {
-      const from = Math.max(0, Math.min(text.length, start - body.at[i]!));
-      const to = Math.max(0, Math.min(text.length, end - body.at[i]!));
-      if (from < to && first < 0) first = body.at[i]! + from;
+      const from = Math.max(0, Math.min(text.length, start - item(body.at, i)));
+      const to = Math.max(0, Math.min(text.length, end - item(body.at, i)));
+      if (from < to && first < 0) first = item(body.at, i) + from;
       return text.slice(0, from) + text.slice(to);
     });
     if (first < 0) return { body, caret: start };
@@ -212,8 +214,8 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
     if (body.display === '' && kind.first) part = kind.first(plan);
     const isDigit = c >= '0' && c <= '9' && c.length === 1;
     for (;;) {
-      const at = plan.parts[part]!;
-      const text = body.texts[part]!;
+      const at = item(plan.parts, part);
+      const text = item(body.texts, part);
       const isPassed = at.words
         ? isDigit && (text === '' || isFull(at, text))
         : index === text.length && isFull(at, text);
@@ -225,14 +227,20 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       part++;
       index = 0;
     }
-    const at = plan.parts[part]!;
-    const text = body.texts[part]!;
+    const at = item(plan.parts, part);
+    const text = item(body.texts, part);
     // The rest of a word that its first letter brought.
     if (at.words && !isDigit && isFull(at, text) && text.toLowerCase().includes(c.toLowerCase()))
       return { body, caret };
-    const before = part > 0 && index === 0 ? plan.parts[part - 1]! : undefined;
-    const isRest = !isDigit && before?.words && isFull(before, body.texts[part - 1]!);
-    if (isRest && body.texts[part - 1]!.toLowerCase().includes(c.toLowerCase())) return { body, caret };
+    const before = part > 0 && index === 0 ? item(plan.parts, part - 1) : undefined;
+    const isRest = !isDigit && before?.words && isFull(before, item(body.texts, part - 1));
+    if (
+      isRest &&
+      item(body.texts, part - 1)
+        .toLowerCase()
+        .includes(c.toLowerCase())
+    )
+      return { body, caret };
     if (!isDigit !== (at.words !== undefined)) return 'not-accepted';
     const next = isDigit ? enter(at, text, index, c) : enterWord(at, text, index, c);
     if (next === undefined) return 'not-accepted';
@@ -247,12 +255,12 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
   /** A separator: closes the part before it, or passes the one that already stands there. */
   const separated = (plan: P, body: B, caret: number): Edited<B> | Reason => {
     const { part, index } = locate(body, caret);
-    const text = body.texts[part]!;
+    const text = item(body.texts, part);
     if (index === 0 && part > 0) return { body, caret };
     if (!text || index < text.length || part === body.texts.length - 1) return 'not-accepted';
     const closed = kind.close(plan, part, text);
-    if (!isFull(plan.parts[part]!, closed)) return 'not-accepted';
-    if (!fits(plan.parts[part]!, closed)) return 'out-of-bounds';
+    if (!isFull(item(plan.parts, part), closed)) return 'not-accepted';
+    if (!fits(item(plan.parts, part), closed)) return 'out-of-bounds';
     const next = closed === text ? body : kind.lay(plan, replaced(body.texts, part, closed));
     return { body: next, caret: caretIn(next, part + 1, 0) };
   };
@@ -325,7 +333,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       if (start < end || extent === 'selection') return cut(plan, body, start, end);
       const { part, index } = locate(body, start);
       if (extent === 'character-right') {
-        if (index < body.texts[part]!.length) {
+        if (index < item(body.texts, part).length) {
           const { body: rest } = cut(plan, body, caretIn(body, part, index), caretIn(body, part, index) + 1);
           return { body: rest, caret: Math.min(start, rest.display.length) };
         }
@@ -335,7 +343,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       }
       const from = index > 0 ? part : body.texts.findLastIndex((text, i) => i < part && text !== '');
       if (from < 0) return { body, caret: start };
-      const before = index > 0 ? index : body.texts[from]!.length;
+      const before = index > 0 ? index : item(body.texts, from).length;
       return cut(
         plan,
         body,
@@ -353,8 +361,8 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       width?: number,
     ): Edited<B> {
       const { part } = locate(body, caret);
-      const { size, low, high, words } = plan.parts[part]!;
-      const text = body.texts[part]!;
+      const { size, low, high, words } = item(plan.parts, part);
+      const text = item(body.texts, part);
       const next = words
         ? words[text === words[0] ? 1 : 0]!
         : `${text ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(width ?? size, '0');

@@ -1,3 +1,4 @@
+import { item } from '../values/item.ts';
 import type { Verdict } from './finding.ts';
 import type { Automaton, ExpressionNode } from './rule.ts';
 
@@ -37,7 +38,7 @@ export function match(automaton: Automaton, text: string): Verdict {
     const next = derive(machine, node, character.codePointAt(0)!);
     if (next === undefined) return 'open';
     node = next;
-    if (machine.nodes[node]!.op === 'nothing') return 'fail';
+    if (item(machine.nodes, node).op === 'nothing') return 'fail';
   }
   return nullable(machine, node) ? 'pass' : canMatch(machine, node) ? 'open' : 'fail';
 }
@@ -66,7 +67,7 @@ function add(machine: Machine, node: ExpressionNode): number {
   return at;
 }
 
-const opOf = (machine: Machine, node: number) => machine.nodes[node]!.op;
+const opOf = (machine: Machine, node: number) => item(machine.nodes, node).op;
 
 function sequence(m: Machine, a: number, b: number): number {
   if (opOf(m, a) === 'nothing' || opOf(m, b) === 'empty') return a;
@@ -78,7 +79,7 @@ function sequence(m: Machine, a: number, b: number): number {
 function join(m: Machine, op: 'either' | 'both', a: number, b: number): number {
   const members = new Set<number>();
   const gather = (i: number): void => {
-    const node = m.nodes[i]!;
+    const node = item(m.nodes, i);
     if (node.op === op) {
       gather(node.a);
       gather(node.b);
@@ -100,18 +101,18 @@ function join(m: Machine, op: 'either' | 'both', a: number, b: number): number {
 const everything = (m: Machine): number => add(m, { op: 'not', a: add(m, { op: 'nothing' }) });
 
 function kindOfNode(m: Machine, i: number): 'nothing' | 'everything' | 'other' {
-  const node = m.nodes[i]!;
+  const node = item(m.nodes, i);
   if (node.op === 'nothing') return 'nothing';
   return node.op === 'not' && opOf(m, node.a) === 'nothing' ? 'everything' : 'other';
 }
 
 function negate(m: Machine, a: number): number {
-  const node = m.nodes[a]!;
+  const node = item(m.nodes, a);
   return node.op === 'not' ? node.a : add(m, { op: 'not', a });
 }
 
 function nullable(m: Machine, i: number): boolean {
-  const node = m.nodes[i]!;
+  const node = item(m.nodes, i);
   switch (node.op) {
     case 'empty':
     case 'many':
@@ -139,7 +140,7 @@ function derive(m: Machine, i: number, code: number): number | undefined {
 }
 
 function step(m: Machine, i: number, code: number): number {
-  const node = m.nodes[i]!;
+  const node = item(m.nodes, i);
   switch (node.op) {
     case 'nothing':
     case 'empty':
@@ -185,7 +186,7 @@ const tests = new Map<string, RegExp>();
 function takes(node: ExpressionNode & { op: 'one' }, code: number): boolean {
   let inside = false;
   for (let i = 0; i < node.ranges.length && !inside; i += 2)
-    inside = code >= node.ranges[i]! && code <= node.ranges[i + 1]!;
+    inside = code >= item(node.ranges, i) && code <= item(node.ranges, i + 1);
   for (const property of node.properties ?? []) {
     if (inside) break;
     let test = tests.get(property);
@@ -226,7 +227,7 @@ function canMatch(m: Machine, root: number): boolean {
 }
 
 function isPlain(m: Machine, i: number): boolean {
-  const node = m.nodes[i]!;
+  const node = item(m.nodes, i);
   switch (node.op) {
     case 'nothing':
     case 'both':

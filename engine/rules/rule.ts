@@ -41,10 +41,10 @@ export interface Rule {
   readonly id: string;
   readonly check: Check;
   /** Own wording, with `{name}` where message data goes. */
-  readonly say?: string;
+  readonly say?: string | undefined;
   /** What it says otherwise, by code. */
   readonly words?: Readonly<Record<string, string>>;
-  readonly code?: string;
+  readonly code?: string | undefined;
   readonly show: Moment;
   readonly severity: 'error' | 'warning';
 }

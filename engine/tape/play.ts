@@ -15,6 +15,7 @@ import {
 import { readInForm } from '../form/form-reading.ts';
 import type { Rule } from '../rules/rule.ts';
 import { graphemes } from '../values/graphemes.ts';
+import { item } from '../values/item.ts';
 import type { Action, Expectation, Tape } from './script.ts';
 
 /** What an action led to. Offsets are UTF-16 units of the display. */
@@ -64,7 +65,7 @@ export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMis
   const rows: Row[] = [];
   const misses: Miss[] = [];
   let state = startForm(form);
-  let about = form.fields[0]!.id;
+  let about = item(form.fields, 0).id;
   let report: { rejected: string | null; leftOut: string } = { rejected: null, leftOut: '' };
   for (const step of tape.steps) {
     const named = 'field' in step ? step.field : undefined;
@@ -275,9 +276,9 @@ const codesOf = ({ code, words }: Rule): readonly (string | undefined)[] => [
 
 function verdictOf(field: OpenField, findings: Reading['findings'], name: string) {
   const byId = field.rules.findIndex((rule) => rule.id === name);
-  if (byId >= 0) return findings[byId]!.verdict;
+  if (byId >= 0) return item(findings, byId).verdict;
   const coded = field.rules.flatMap((rule, i) => {
-    const finding = findings[i]!;
+    const finding = item(findings, i);
     if (finding.verdict !== 'pass') return told(field, rule, finding).code === name ? [finding.verdict] : [];
     return codesOf(rule).includes(name) ? [finding.verdict] : [];
   });

@@ -1,5 +1,6 @@
 import { nearest } from '../faults/fault.ts';
 import type { Flags } from '../field/reading.ts';
+import { item } from '../values/item.ts';
 import { type Expected, flagNames, reasons, type Step, type Tape, type TapeFault } from './script.ts';
 
 export type TapeResult =
@@ -56,7 +57,7 @@ function split(text: string, line: number, faults: TapeFault[]): Word[] | undefi
   const words: Word[] = [];
   let at = 0;
   while (at < text.length) {
-    const c = text[at]!;
+    const c = item(text, at);
     if (/\s/.test(c)) at++;
     else if (c === '#') break;
     else if (c === '"') {
@@ -192,7 +193,7 @@ function readStep(verb: string, line: Line): Bare<Step> | undefined {
     case 'wait': {
       const time = /^(\d{1,6})(ms|s)$/.exec(line.name('a time such as 300ms') ?? '');
       if (!time) return line.complain('Expected a time such as 300ms or 2s.', 1);
-      return { do: 'wait', milliseconds: +time[1]! * (time[2] === 's' ? 1000 : 1) };
+      return { do: 'wait', milliseconds: +item(time, 1) * (time[2] === 's' ? 1000 : 1) };
     }
     case 'expect':
       return readExpect(line);

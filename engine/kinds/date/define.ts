@@ -1,5 +1,6 @@
 import { type EntryOf, type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { resolve } from '../../values/calendar.ts';
+import { item } from '../../values/item.ts';
 import type { Definition } from '../definition.ts';
 import { digitsOf } from '../digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../formats.ts';
@@ -128,7 +129,7 @@ function planDate(entry: FilledEntry<typeof options>, locale: string): DatePlan 
   const { templates, weekdays } = restingOf(locale, resting);
   return {
     kind: 'date',
-    parts: names.map((name) => datePart[name]!),
+    parts: names.map((name) => item(datePart, name)),
     between,
     digits: digitsOf(locale),
     day: names.indexOf('day'),
@@ -197,7 +198,8 @@ function readNames(locale: string): Pick<DatePlan, 'months' | 'words'> {
     for (const format of formats)
       for (let i = 0; i < 19; i++)
         for (const { type, value } of format.formatToParts(utc(2027, Math.min(i + 1, 12), i + 1)))
-          if (type === 'month') months[Math.min(i, 11)]!.add(value.toLowerCase().replace(/[.\s׳]+$/u, ''));
+          if (type === 'month')
+            item(months, Math.min(i, 11)).add(value.toLowerCase().replace(/[.\s׳]+$/u, ''));
           else for (const word of wordsIn(value)) words.add(word);
   }
   // What more than one month is called (a number with `tháng`) names none.

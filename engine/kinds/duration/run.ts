@@ -4,6 +4,7 @@ import type { Kind } from '../../field/kind.ts';
 import { type Finding, passed } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold, localized } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import { locate, type Parsed, type PartsBody, type PartsPlan, partsKind } from '../parts.ts';
 
 export interface DurationPlan extends PartsPlan {
@@ -26,7 +27,7 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
   for (const [i, text] of texts.entries()) {
     if (text && display) display += ' ';
     at.push(display.length);
-    if (text) display += localized(digits, text.replace('.', plan.decimal)) + between[i + 1]!;
+    if (text) display += localized(digits, text.replace('.', plan.decimal)) + item(between, i + 1);
     // Hours alone and minutes alone are told apart by the unit.
     if (text) content += text + (i === plan.hour ? 'h' : '');
   }
@@ -35,7 +36,7 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
 
 /** No hours yet, and the caret past them: what typing their unit alone leads to. */
 function passedBy(plan: DurationPlan): PartsBody {
-  const display = `${plan.between[1]!.trimStart()} `;
+  const display = `${item(plan.between, 1).trimStart()} `;
   return { content: '', display, complete: false, texts: plan.parts.map(() => ''), at: [0, display.length] };
 }
 
@@ -56,7 +57,7 @@ function ordered(plan: DurationPlan, minutes: number): string[] {
   else if (plan.minute < 0) texts[plan.hour] = `${minutes / 60}`;
   else {
     // What the hours have no room for stays in minutes.
-    const hours = Math.min(Math.floor(minutes / 60), plan.parts[plan.hour]!.high);
+    const hours = Math.min(Math.floor(minutes / 60), item(plan.parts, plan.hour).high);
     const rest = minutes - hours * 60;
     if (hours) texts[plan.hour] = `${hours}`;
     if (rest || !hours) texts[plan.minute] = `${rest}`;
@@ -84,7 +85,7 @@ function parse(plan: DurationPlan, given: string): Parsed | undefined {
     .trim()
     .replace(/^(\d+[.,]?\d*)(?:h)(?=\d)/i, '$1 h ');
   const clock = clockForm.exec(text);
-  if (clock) return +clock[2]! < 60 ? held(plan, clock[1]!, clock[2]!) : undefined;
+  if (clock) return +item(clock, 2) < 60 ? held(plan, item(clock, 1), item(clock, 2)) : undefined;
   const match = unitForm.exec(text) ?? /^(\d{1,4}[.,]\d{1,4})()$/.exec(text);
   if (!match || !(match[1] || match[2])) return undefined;
   const [, h = '', min = '', unit] = match;
@@ -119,7 +120,7 @@ function letter(
   c: string,
 ): Edited<PartsBody> | undefined {
   const { part, index } = locate(body, caret);
-  const text = body.texts[part]!;
+  const text = item(body.texts, part);
   const unit = unitOf(plan, c);
   const isEnd = text !== '' && index === text.length;
   const isAlone = isEnd && body.texts.every((other, i) => i === part || !other);
@@ -130,12 +131,12 @@ function letter(
       plan,
       plan.parts.map((_, i) => (i === plan.hour ? `${text}.` : '')),
     );
-    return { body: after, caret: after.at[plan.hour]! + text.length + 1 };
+    return { body: after, caret: item(after.at, plan.hour) + text.length + 1 };
   }
   const hasMoved = isAlone && plan.parts.length > 1 && !text.includes('.');
   if (hasMoved && unit === plan.minute && unit >= 0 && part === plan.hour) {
     const after = lay(plan, ['', text]);
-    return { body: after, caret: after.at[1]! + text.length };
+    return { body: after, caret: item(after.at, 1) + text.length };
   }
   if (hasMoved && part === plan.minute && (unit === plan.hour || c === ':') && text.length <= 3) {
     const after = lay(plan, [text, '']);
@@ -147,7 +148,7 @@ function letter(
   }
   const isPassing = part === 0 && plan.parts.length > 1 && text !== '' && index === text.length;
   if (isPassing && (unit === 0 || c === ' ' || c === ':'))
-    return { body, caret: body.texts[1] ? body.at[1]! : body.display.length };
+    return { body, caret: body.texts[1] ? item(body.at, 1) : body.display.length };
   return text !== '' && plan.between.some((fixed) => fixed.includes(c)) ? { body, caret } : undefined;
 }
 
@@ -169,7 +170,7 @@ const editing = partsKind<DurationPlan, PartsBody>({
 
 /** Whether the parts have room for these digits. */
 const hold = (plan: DurationPlan, texts: readonly string[]): boolean =>
-  texts.every((text, i) => (text.includes('.') ? isHours(text) : text.length <= plan.parts[i]!.size));
+  texts.every((text, i) => (text.includes('.') ? isHours(text) : text.length <= item(plan.parts, i).size));
 
 const shown = (plan: DurationPlan, minutes: string): string =>
   minutes && lay(plan, ordered(plan, +minutes)).display;
@@ -193,7 +194,7 @@ const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>
 function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
   const match = /^(?:(\d{1,3}(?:\.\d{0,2})?)h)?(\d{0,4})$/.exec(raw);
   if (!match || !raw) return undefined;
-  const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : match[2]!));
+  const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : item(match, 2)));
   return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;
 }
 
@@ -202,7 +203,11 @@ function settled(plan: DurationPlan, body: PartsBody): PartsBody {
   if (!body.content) return body.display ? lay(plan, body.texts) : body;
   const texts =
     plan.minute < 0
-      ? [body.texts[0]!.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')]
+      ? [
+          item(body.texts, 0)
+            .replace(/(\.\d*?)0+$/, '$1')
+            .replace(/\.$/, ''),
+        ]
       : ordered(plan, minutesOf(plan, body));
   const next = lay(plan, texts);
   return !hold(plan, texts) || next.content === body.content ? body : next;

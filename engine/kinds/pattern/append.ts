@@ -1,5 +1,6 @@
 import type { Reason } from '../../field/body.ts';
 import { worthTelling } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, mayStayBlank, partOf } from './cells.ts';
 import { completed, nextIn } from './insert.ts';
@@ -143,7 +144,7 @@ export function overwrite(
 ): Omit<Appended, 'met'> {
   const cells = body.cells.slice();
   let cell = 0;
-  while (cell < cells.length && body.at[cell]! < caret) cell++;
+  while (cell < cells.length && item(body.at, cell) < caret) cell++;
   let leftOut = '';
   let refusal: Reason | null = null;
   let last = -1;
@@ -200,7 +201,7 @@ function passedBy(
   }
   // The one just placed left of the caret, and what stands before it.
   let placed = isShown(cell) ? text(cell) : text(cell).slice(0, over);
-  for (let at = last + 1; at < cell; at++) placed += standing(plan, cells, plan.before[at]!);
+  for (let at = last + 1; at < cell; at++) placed += standing(plan, cells, item(plan.before, at));
   return indexIn(placed, character) >= 0 ? [cell, over] : null;
 }
 
@@ -226,8 +227,8 @@ function isPartFull(plan: PatternPlan, last: number): boolean {
 /** Behind the last character; with `ahead`, past the fixed text that follows a full part. */
 function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: PatternBody): number {
   if (last < 0) return 0;
-  const after = at[last]! + cells[last]!.length;
+  const after = item(at, last) + item(cells, last).length;
   if (plan.literals === 'behind' || !isPartFull(plan, last)) return after;
-  if (last + 1 < cells.length) return at[last + 1]!;
+  if (last + 1 < cells.length) return item(at, last + 1);
   return complete ? display.length : after;
 }

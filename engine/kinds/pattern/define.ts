@@ -1,6 +1,7 @@
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import type { CharacterSet } from '../../values/characters.ts';
 import { graphemes } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import type { Definition } from '../definition.ts';
 import { type Node, parseNotation, rangesOf, type Takes } from './notation.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
@@ -94,11 +95,11 @@ function planPattern(
   const walk = (list: readonly Node[], stretch: number): void => {
     for (const node of list) {
       if (node.type === 'text') {
-        before[cells.length]!.push({ text: node.text, stretch });
+        item(before, cells.length).push({ text: node.text, stretch });
       } else if (node.type === 'stretch') {
         const index = stretches.push({ first: cells.length, end: 0 }) - 1;
         walk(node.nodes, index);
-        stretches[index]!.end = cells.length;
+        item(stretches, index).end = cells.length;
       } else {
         const part = planPart(node, cells.length, stretch, classes);
         for (let i = 0; i < part.size; i++) {
@@ -200,7 +201,7 @@ function planPart(
 
 function setOf(takes: Takes, classes: Readonly<Record<string, string>>): CharacterSet {
   if (takes.type === 'built-in') return takes.name;
-  const characters = takes.type === 'class' ? classes[takes.name]! : takes.characters;
+  const characters = takes.type === 'class' ? item(classes, takes.name) : takes.characters;
   const ranges = rangesOf(characters);
   if (typeof ranges === 'string') throw new RangeError(ranges);
   return ranges;

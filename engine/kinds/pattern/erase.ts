@@ -1,3 +1,4 @@
+import { item } from '../../values/item.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, partOf } from './cells.ts';
 import { placeOf } from './insert.ts';
@@ -8,7 +9,7 @@ import type { PatternPlan } from './plan.ts';
 export function cellsIn(body: PatternBody, start: number, end: number): number[] {
   const found: number[] = [];
   for (let i = 0; i <= body.last; i++)
-    if (body.cells[i] && body.at[i]! >= start && body.at[i]! < end) found.push(i);
+    if (body.cells[i] && item(body.at, i) >= start && item(body.at, i) < end) found.push(i);
   return found;
 }
 
@@ -38,9 +39,13 @@ const wordly = /[\p{L}\p{N}\p{M}_]/u;
 export function wordLeft(plan: PatternPlan, body: PatternBody, caret: number): number[] {
   const found: number[] = [];
   let cell = placeOf(body, caret).left;
-  while (cell >= 0 && body.cells[cell] && !wordly.test(body.cells[cell]!)) found.unshift(cell--);
+  while (cell >= 0 && body.cells[cell] && !wordly.test(item(body.cells, cell))) found.unshift(cell--);
   const part = plan.cells[cell];
-  while (cell >= 0 && plan.cells[cell] === part && (!body.cells[cell] || wordly.test(body.cells[cell]!))) {
+  while (
+    cell >= 0 &&
+    plan.cells[cell] === part &&
+    (!body.cells[cell] || wordly.test(item(body.cells, cell)))
+  ) {
     if (body.cells[cell]) found.unshift(cell);
     cell--;
   }
@@ -55,7 +60,7 @@ export function wordLeft(plan: PatternPlan, body: PatternBody, caret: number): n
 export function erase(plan: PatternPlan, body: PatternBody, cells: readonly number[], caret: number): Edited {
   const first = cells[0];
   if (first === undefined) return { body, caret };
-  const aim = Math.min(caret, body.at[first]!);
+  const aim = Math.min(caret, item(body.at, first));
   let rest: Cells = body.cells;
   if (plan.positions === 'fixed') rest = rest.map((c, i) => (cells.includes(i) ? '' : c));
   else if (cells.at(-1) === body.last && cells.length === body.last - first + 1)
@@ -71,7 +76,7 @@ export function erase(plan: PatternPlan, body: PatternBody, cells: readonly numb
 
 /** Many cells in a row out of one part of like cells: the rest moves left at once, which is the same and costs less. */
 function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last: number): Cells | undefined {
-  const first = freed[0]!;
+  const first = item(freed, 0);
   const isRow = freed.length > 1 && freed.at(-1) === first + freed.length - 1;
   const part = partOf(plan, first);
   if (
@@ -82,7 +87,7 @@ function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last
   )
     return undefined;
   const by = freed.length;
-  return cells.map((c, i) => (i < first ? c : i + by <= last ? cells[i + by]! : i <= last ? '' : c));
+  return cells.map((c, i) => (i < first ? c : i + by <= last ? item(cells, i + by) : i <= last ? '' : c));
 }
 
 /**
@@ -94,7 +99,7 @@ function closeUp(plan: PatternPlan, cells: Cells, freed: number): Cells {
   let cell = freed;
   closed[cell] = '';
   for (; cell + 1 < cells.length && cells[cell + 1]; cell++) {
-    const moving = cells[cell + 1]!;
+    const moving = item(cells, cell + 1);
     closed[cell + 1] = '';
     const as = fit(plan, closed, cell, moving);
     if (typeof as === 'string') {
@@ -113,7 +118,7 @@ function hold(body: PatternBody, cell: number, aim: number): number {
   while (left >= 0 && !cells[left]) left--;
   let right = cell;
   while (right <= last && !cells[right]) right++;
-  const low = left >= 0 ? at[left]! + cells[left]!.length : 0;
-  const high = right <= last ? at[right]! : display.length;
+  const low = left >= 0 ? item(at, left) + item(cells, left).length : 0;
+  const high = right <= last ? item(at, right) : display.length;
   return Math.max(low, Math.min(aim, high));
 }

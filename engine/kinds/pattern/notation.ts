@@ -1,5 +1,6 @@
 import { type Fault, fault, nearest } from '../../faults/fault.ts';
 import { graphemes } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 
 /** A pattern as written, part by part; `at` and `end` are UTF-16 offsets into its text. */
 export type Node = { readonly at: number; readonly end: number } & Matter;
@@ -76,7 +77,7 @@ function readNodes(r: Reader, opened: number): Node[] {
     fixed = '';
   };
   while (r.at < r.text.length) {
-    const c = r.text[r.at]!;
+    const c = item(r.text, r.at);
     if (c === '>' && opened >= 0) {
       flush();
       r.at++;
@@ -220,7 +221,7 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
   const what = /^(?:"[^"]*"|\S+)/.exec(rest)?.[0] ?? rest;
   const after = rest.slice(what.length).trim().split(/ +/).filter(Boolean);
 
-  const min = counted ? +counted[1]! : 1;
+  const min = counted ? +item(counted, 1) : 1;
   const max = counted?.[2] === undefined ? min : +counted[2];
   if (max === 0) return complain(lead, counted![0].length, 'A count of 0 makes no cell.', '1');
   if (max < min)
@@ -277,9 +278,9 @@ export function rangesOf(characters: string): readonly number[] | string {
   if (odd) return `"${odd}" is made of several code points and cannot be in a class.`;
   const ranges: number[] = [];
   for (let i = 0; i < points.length; i++) {
-    const from = points[i]!.codePointAt(0)!;
+    const from = item(points, i).codePointAt(0)!;
     if (points[i + 1] === '-' && i + 2 < points.length) {
-      const to = points[i + 2]!.codePointAt(0)!;
+      const to = item(points, i + 2).codePointAt(0)!;
       if (to < from)
         return `The range ${points[i]}-${points[i + 2]} runs backwards: write ${points[i + 2]}-${points[i]}.`;
       ranges.push(from, to);

@@ -1,3 +1,4 @@
+import { item } from '../../values/item.ts';
 import type { Drawing } from '../drawing.ts';
 import type { PatternBody } from './body.ts';
 import { inBounds } from './cells.ts';
@@ -11,7 +12,7 @@ export const drawing: Drawing<PatternPlan, PatternBody> = { sample: () => [] };
 export function sampleCells(plan: PatternPlan): readonly string[] {
   const cells: string[] = [];
   for (const [i, index] of plan.cells.entries()) {
-    const part = plan.parts[index]!;
+    const part = item(plan.parts, index);
     cells.push(sampleFor(part, i - part.first, i));
   }
   return cells;
@@ -25,9 +26,9 @@ function sampleFor(part: Part, place: number, cell: number): string {
     return [...longest][place]!;
   }
   if (part.takes === 'number') return sampleNumber(part)[place]!;
-  const wanted = isLetters(part) ? 'ABCDEFGH'[cell % 8]! : '5550123456'[cell % 10]!;
+  const wanted = isLetters(part) ? item('ABCDEFGH', cell % 8) : item('5550123456', cell % 10);
   const taker = [wanted, ...candidates].map((c) => taken(part, c)).find((c) => c !== undefined);
-  return taker ?? String.fromCodePoint(Array.isArray(part.set) ? part.set[0]! : 0x2022);
+  return taker ?? String.fromCodePoint(Array.isArray(part.set) ? item(part.set, 0) : 0x2022);
 }
 
 const isLetters = (part: Part): boolean =>

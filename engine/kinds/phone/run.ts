@@ -4,6 +4,7 @@ import type { Kind } from '../../field/kind.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { type Finding, incomplete, passed } from '../../rules/finding.ts';
 import { fold } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from '../line.ts';
 import { type Read, takeApart } from './number.ts';
 import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
@@ -173,18 +174,18 @@ function clean(plan: PhonePlan, text: string, into: string): Cleaned {
   if (text.length > 400) return { text, leftOut: '' };
   const folded = [...text].map(fold).join('').trim();
   const uri = /^(?:tel:)([^;?]*)(.*)$/is.exec(folded);
-  let number = uri ? uri[1]! : folded;
+  let number = uri ? item(uri, 1) : folded;
   let extension: string | undefined;
   let lost = '';
   if (uri) {
-    const context = /;phone-context=(\+[\d-]+)/i.exec(uri[2]!)?.[1];
+    const context = /;phone-context=(\+[\d-]+)/i.exec(item(uri, 2))?.[1];
     if (context && !number.startsWith('+')) number = context + number;
-    extension = /;ext=([\d-]+)/i.exec(uri[2]!)?.[1]?.replace(/\D/g, '');
+    extension = /;ext=([\d-]+)/i.exec(item(uri, 2))?.[1]?.replace(/\D/g, '');
     lost = extension ?? '';
   } else {
     const behind = /\s*(?:;?ext(?:ension)?[.:=]?|(?<=[\d\s])x|#)\s*(\d{0,7})\s*$/i.exec(number);
     if (behind && /\d/.test(number.slice(0, behind.index))) {
-      extension = behind[1]!;
+      extension = item(behind, 1);
       lost = behind[0].replace(/[^\p{L}\p{N}]/gu, '');
       number = number.slice(0, behind.index);
     }
@@ -209,7 +210,7 @@ const editing = lineKind<PhonePlan, PhoneBody>({
 function value(plan: PhonePlan, body: PhoneBody): string | null {
   if (!body.complete) return null;
   const { code, region, digits, extension } = body.read;
-  const number = `+${code || plan.plans[region]!.code}${digits}`;
+  const number = `+${code || item(plan.plans, region).code}${digits}`;
   return extension ? `${number};ext=${extension}` : number;
 }
 

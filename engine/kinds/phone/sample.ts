@@ -2,6 +2,7 @@ import type { OpenField } from '../../field/kind.ts';
 import { apply, start } from '../../field/state.ts';
 import { codeOf } from '../../plans/plans.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
+import { item } from '../../values/item.ts';
 import type { Drawing, Piece } from '../drawing.ts';
 import type { PhonePlan } from './plan.ts';
 import type { PhoneBody } from './run.ts';
@@ -18,11 +19,13 @@ const fictional: Readonly<Record<string, string>> = {
 function sample(field: OpenField<PhonePlan, PhoneBody>): readonly Piece[] {
   const { plan } = field;
   const { home } = plan;
-  const { formats } = plan.plans[home]!;
+  const { formats } = item(plan.plans, home);
   const isWanted = ({ type }: PhoneFormat) =>
     plan.types.length === 0 || type === 'either' || plan.types.includes(type as 'mobile');
-  const format = formats.find(isWanted) ?? formats[0]!;
-  const lead = format.starts[0]!.replace(/\[(.)[^\]]*\]/g, '$1').replaceAll('?', '5');
+  const format = formats.find(isWanted) ?? item(formats, 0);
+  const lead = item(format.starts, 0)
+    .replace(/\[(.)[^\]]*\]/g, '$1')
+    .replaceAll('?', '5');
   const given = fictional[home];
   const isGiven = given !== undefined && !(plan.types.length === 1 && plan.types[0] === 'fixed');
   const digits = isGiven ? given : (lead + '5550123456'.repeat(2)).slice(0, format.min);

@@ -3,6 +3,7 @@ import type { Kind } from '../../field/kind.ts';
 import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import {
   closeAll,
   layParts,
@@ -32,7 +33,7 @@ export interface TimePlan extends PartsPlan {
 const lay = (plan: TimePlan, texts: readonly string[]): PartsBody => layParts(plan, texts);
 
 const close = (plan: TimePlan, part: number, text: string): string =>
-  plan.parts[part]!.words ? text : padded(plan, part, text);
+  item(plan.parts, part).words ? text : padded(plan, part, text);
 
 const two = (n: number): string => `${n}`.padStart(2, '0');
 
@@ -42,7 +43,7 @@ function ordered(plan: TimePlan, hour: number, minute: string, second: string): 
   texts[plan.hour] = two(plan.period < 0 ? hour : hour % 12 || 12);
   texts[plan.minute] = minute;
   if (plan.second >= 0) texts[plan.second] = second;
-  if (plan.period >= 0) texts[plan.period] = plan.parts[plan.period]!.words![hour < 12 ? 0 : 1]!;
+  if (plan.period >= 0) texts[plan.period] = item(plan.parts, plan.period).words![hour < 12 ? 0 : 1]!;
   return texts;
 }
 
@@ -124,9 +125,9 @@ const editing = partsKind<TimePlan, PartsBody>({
 
 /** Hours of the day a field in this state can still become. */
 function hours(plan: TimePlan, { texts }: PartsBody): readonly number[] {
-  const text = texts[plan.hour]!;
-  const half = plan.period < 0 ? '' : texts[plan.period]!;
-  const halves = plan.period < 0 ? [] : plan.parts[plan.period]!.words!;
+  const text = item(texts, plan.hour);
+  const half = plan.period < 0 ? '' : item(texts, plan.period);
+  const halves = plan.period < 0 ? [] : item(plan.parts, plan.period).words!;
   const all: number[] = [];
   for (let hour = 0; hour < 24; hour++) {
     const n = plan.period < 0 ? hour : hour % 12 || 12;
@@ -157,7 +158,7 @@ function judge(plan: TimePlan, body: PartsBody, check: Check): Finding | undefin
   const say = (verdict: Verdict, code: string): Finding => ({ verdict, code, data });
   const low = min && withSeconds(min);
   const high = max && withSeconds(max);
-  const minute = body.texts[plan.minute]!;
+  const minute = item(body.texts, plan.minute);
   const spans = hours(plan, body).map((hour) => [
     `${two(hour)}:${minute.padEnd(2, '0')}:00`,
     `${two(hour)}:${minute.padEnd(2, '9')}:59`,
@@ -181,12 +182,12 @@ export const time: Kind<TimePlan, PartsBody> = {
   read(plan, text) {
     const match = /^([01]\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/.exec(text);
     if (!match) return editing.read(plan, text);
-    const body = lay(plan, ordered(plan, +match[1]!, match[2]!, match[3] ?? '00'));
+    const body = lay(plan, ordered(plan, +item(match, 1), item(match, 2), match[3] ?? '00'));
     return { ...editing.whole(plan, body), leftOut: '', rejected: null };
   },
   around,
   leave: (plan, body) => closeAll(plan, body, close, lay),
   step: (plan, body, caret, by) =>
-    editing.stepped(plan, body, caret, by, (part) => plan.parts[part]![by > 0 ? 'low' : 'high']),
+    editing.stepped(plan, body, caret, by, (part) => item(plan.parts, part)[by > 0 ? 'low' : 'high']),
   judge,
 };
