@@ -259,9 +259,42 @@ for (const [field, sheet] of [
   ['departure', 'light'],
   ['key-box', 'dark'],
   ['remarks', 'light'],
+  ['hut', 'dark'],
+  ['extras', 'light'],
 ] as const)
   test(`axe finds nothing on the desk of ${field}, ${sheet} sheet`, async ({ page }) => {
     await page.addInitScript((chosen) => localStorage.setItem('arbeit.sheet', chosen), sheet);
     await page.goto(desk(field));
     await expectNoViolations(page);
   });
+
+test('what can be chosen is edited where it stands: words, value, order, another, and a fault is told in its row', async ({
+  page,
+  request,
+}) => {
+  const options = [
+    { value: 'none', label: 'No meals' },
+    { value: 'half', label: 'Half board' },
+  ];
+  const id = await newSet(request, [{ id: 'meals', kind: 'choice', label: 'Meals', entry: { options } }]);
+  await page.goto(`/sets/${id}/fields/meals`);
+  const list = live(page).locator('option');
+  await page.getByRole('button', { name: /^one of 2/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Another choice' }).click();
+  await sheet.getByLabel('Words of choice 3').fill('Half board');
+  await expect(sheet.getByText('Another choice has this wording already.')).toBeVisible();
+  await sheet.getByLabel('Words of choice 3').fill('Full board');
+  await sheet.getByLabel('Value of choice 3').fill('full');
+  await sheet.getByRole('button', { name: 'Move choice 3 up' }).click();
+  await expect(list).toHaveText(['', 'No meals', 'Full board', 'Half board']);
+  await sheet.getByRole('button', { name: 'Take choice 1 out' }).click();
+  await expect(sheet.getByRole('button', { name: /^Take choice/ }).first()).toBeDisabled();
+  await expectNoViolations(page);
+  await page.keyboard.press('Escape');
+  await live(page).locator('select').focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(
+    page.getByRole('region', { name: 'Ruler' }).getByText('full', { exact: true }).first(),
+  ).toBeVisible();
+});
