@@ -6,6 +6,9 @@ import type { FieldStore } from './store.ts';
 /** What the controls of an element showed when they were let go: nobody picked that, should another field take them over. */
 const lastShown = new WeakMap<HTMLElement, string>();
 
+/** The binding that has an element now: one that comes right after another takes the focus over with it. */
+const bindings = new WeakMap<HTMLElement, FieldStore>();
+
 /**
  * Binds a field whose value is picked to native controls: a `<select>`, or an element around radio buttons or boxes to tick,
  * each with one of the values. Keys, clicks and the browser's own filling in are theirs; what they then have picked is
@@ -61,7 +64,7 @@ export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
     show();
     if (store.state().body === before) return;
     // Among radio buttons the focus goes with what is picked.
-    if (!select && element.contains(element.ownerDocument.activeElement))
+    if (!select && hasFocus())
       boxes()
         .find((box) => box.checked && box.type === 'radio')
         ?.focus();
@@ -78,10 +81,11 @@ export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
     catchUp();
     if (!store.state().focused) store.dispatch({ type: 'focus' });
   };
+  const hasFocus = (): boolean =>
+    element.contains((element.getRootNode() as Document | ShadowRoot).activeElement);
   const onFocusOut = (event: FocusEvent): void => {
-    const { activeElement } = element.getRootNode() as Document | ShadowRoot;
     // On to the next button of the same field, or to another window: it is not left.
-    if (element.contains(event.relatedTarget as Node | null) || element.contains(activeElement)) return;
+    if (element.contains(event.relatedTarget as Node | null) || hasFocus()) return;
     store.dispatch({ type: 'leave' });
     show();
   };
@@ -113,11 +117,18 @@ export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
   // What was picked before the page came alive is the user's, and stays.
   if (shown !== store.reading().raw && shown !== '' && shown !== lastShown.get(element)) takeOver();
   show();
-  if (element.contains(element.ownerDocument.activeElement)) onFocusIn();
+  if (hasFocus()) onFocusIn();
+  bindings.set(element, store);
   return () => {
     lastShown.set(element, shownNow());
     release.abort();
     for (const stop of letGo) stop();
+    if (bindings.get(element) === store) bindings.delete(element);
+    // Taken off the page with the focus in it, the field is left. One bound anew at once was not.
+    if (store.state().focused)
+      queueMicrotask(() => {
+        if (!bindings.has(element) && !(element.isConnected && hasFocus())) store.dispatch({ type: 'leave' });
+      });
   };
 }
 

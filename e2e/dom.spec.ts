@@ -8,7 +8,7 @@ test.beforeAll(async () => {
   const { outputFiles } = await build({
     stdin: {
       contents: `
-        export { bind, createStore } from '@arbeit/dom';
+        export { bind, bindPicks, createStore } from '@arbeit/dom';
         export { compileField } from '@arbeit/engine/document';
         export { read } from '@arbeit/engine/field';
         export { kinds } from '@arbeit/engine/kinds';`,
@@ -129,4 +129,42 @@ test('another field takes an input over without mistaking what it showed for typ
     bind(document.querySelector('input'), createStore(field, read));
   });
   await expect(line).toHaveValue('987');
+});
+
+test('what is picked from and taken off the page with the focus in it is left; bound anew at once it is not', async ({
+  page,
+}) => {
+  await page.setContent(
+    '<!doctype html><div role="radiogroup"><input type="radio" name="m" value="a"><input type="radio" name="m" value="b"></div>',
+  );
+  await page.addScriptTag({ content: script });
+  const told = await page.evaluate(async () => {
+    // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
+    const { bindPicks, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
+    const options = [
+      { value: 'a', label: 'A' },
+      { value: 'b', label: 'B' },
+    ];
+    const field = { id: 'm', kind: 'choice', label: 'M', entry: { options, draw: 'radio' } };
+    const store = createStore(compileField(field, { locale: 'en-GB' }, kinds), read);
+    const group = document.querySelector('div')!;
+    const letGo = bindPicks(group, store);
+    group.querySelector('input')!.focus();
+    const flags = () => [store.state().focused, store.state().touched];
+    const later = () => new Promise((done) => setTimeout(done));
+    const all = [flags()];
+    letGo();
+    const letGoAgain = bindPicks(group, store);
+    await later();
+    all.push(flags());
+    group.remove();
+    letGoAgain();
+    await later();
+    return [...all, flags()];
+  });
+  expect(told).toEqual([
+    [true, false],
+    [true, false],
+    [false, true],
+  ]);
 });

@@ -18,7 +18,7 @@ export interface OpenForm {
 
 /** A form at one moment: its fields and which of them has the focus. Immutable. */
 export interface FormState {
-  /** In the form's order. A change copies this list and nothing in it: 0.5 µs for a thousand fields. */
+  /** In the form's order. A change copies this list and nothing in it: 1 to 3 µs for a thousand fields. */
   readonly fields: readonly FieldState[];
   /** Id of the focused field, `null` when none is. */
   readonly focus: string | null;
