@@ -29,15 +29,23 @@ export function compare(a: string, b: string): number {
 
 const isZero = (text: string): boolean => !/[1-9]/.test(text);
 
-/** The same for texts without a minus: by how many digits stand before the point, then digit by digit. */
+/** The same for texts without a minus: by how many digits stand before the point, then digit by digit; a lacking one is a zero. */
 function size(a: string, b: string): number {
   const x = wholes(a);
   const y = wholes(b);
   if (x !== y) return x - y;
-  const c = a.includes('.') ? a.replace(/\.?0*$/, '') : a;
-  const d = b.includes('.') ? b.replace(/\.?0*$/, '') : b;
-  return c < d ? -1 : c > d ? 1 : 0;
+  const length = Math.max(a.length, b.length);
+  for (let i = 0; i < length; i++) {
+    // The point stands at the same place in both, or is the end of one.
+    const c = digitAt(a, i);
+    const d = digitAt(b, i);
+    if (c !== d) return c - d;
+  }
+  return 0;
 }
+
+/** The unit at an offset; what is no digit there, the point or nothing, counts as a zero. */
+const digitAt = (text: string, i: number): number => (i < text.length ? Math.max(48, text.charCodeAt(i)) : 48);
 
 const wholes = (text: string): number => (text.indexOf('.') + 1 || text.length + 1) - 1;
 
@@ -58,7 +66,10 @@ export function hasMultiple(from: string, to: string, step: string): boolean {
 
 /** Whether `a` is a whole number of times `step` away from zero. */
 export function isMultiple(a: string, step: string): boolean {
-  const scale = Math.max(places(a), places(step));
+  const behind = places(step);
+  const scale = Math.max(places(a), behind);
+  // The usual step is one of the last decimal, and everything written with so many is that: a third of a key with limits.
+  if (scale === behind && step === last[behind]) return true;
   // Fifteen digits are whole numbers that are exact without BigInt, which would be most of what a key with a step costs.
   if (a.length + scale <= exact && step.length + scale <= exact) {
     const unit = units(step, scale);
@@ -69,6 +80,8 @@ export function isMultiple(a: string, step: string): boolean {
 }
 
 const exact = 15;
+/** One of the n-th decimal: `1`, `0.1`, `0.01`. */
+const last = ['1', ...Array.from({ length: exact }, (_, i) => `0.${'1'.padStart(i + 1, '0')}`)];
 const powers = Array.from({ length: exact + 1 }, (_, i) => 10 ** i);
 
 /** What `scaled` gives, for numbers so short that no digit is lost. Digit by digit: cutting texts up costs more. */

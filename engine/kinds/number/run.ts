@@ -270,31 +270,33 @@ const reach = (plan: NumberPlan, content: string, decimal: string): string | und
   return `${whole}.${fraction.padEnd(plan.most, '9')}`;
 };
 
-function range(plan: NumberPlan, body: LineBody, check: Check & { type: 'range' }): Finding {
+type Range = Check & { readonly type: 'range' };
+
+/** What there is to tell of bounds that do not hold. Made only then: a key that passes makes nothing. */
+function told(plan: NumberPlan, { min, max, step }: Range, verdict: Verdict, code: string): Finding {
+  const said = (decimal: string | undefined): string => (decimal ? shown(plan, decimal) : '');
+  return { verdict, code, data: { min: said(min), max: said(max), step: said(step) } };
+}
+
+function range(plan: NumberPlan, body: LineBody, check: Range): Finding {
   const { min = '', max = '', step = '' } = check;
   const decimal = decimalOf(plan, body.content);
-  const say = (verdict: Verdict, code: string): Finding => ({
-    verdict,
-    code,
-    data: { min: min && shown(plan, min), max: max && shown(plan, max), step: step && shown(plan, step) },
-  });
   if (!decimal) return passed;
-  const isNegative = decimal.startsWith('-');
-  const isBelow = min !== '' && compare(decimal, min) < 0;
-  if (isBelow) {
+  const isNegative = decimal.charCodeAt(0) === 45;
+  if (min !== '' && compare(decimal, min) < 0) {
     const far = reach(plan, body.content, decimal);
     const canRise = !isNegative && (far === undefined || compare(far, min) >= 0);
-    return say(canRise ? 'open' : 'fail', 'below-min');
+    return told(plan, check, canRise ? 'open' : 'fail', 'below-min');
   }
   if (max !== '' && compare(decimal, max) > 0) {
     const far = reach(plan, body.content, decimal);
     const canFall = isNegative && (far === undefined || compare(far, max) <= 0);
-    return say(canFall ? 'open' : 'fail', 'above-max');
+    return told(plan, check, canFall ? 'open' : 'fail', 'above-max');
   }
   if (step && !isMultiple(decimal, step)) {
     const far = reach(plan, body.content, decimal);
     const canMeet = hasRoom(plan, body) && (far === undefined || hasMultiple(decimal, far, step));
-    return say(canMeet ? 'open' : 'fail', 'off-step');
+    return told(plan, check, canMeet ? 'open' : 'fail', 'off-step');
   }
   return passed;
 }

@@ -30,20 +30,6 @@ export interface Read {
 
 /** Takes content apart: digits, a `+` in front where there is one, an `x` before an extension. */
 export function takeApart(plan: PhonePlan, content: string): Read {
-  if (content !== lastContent || plan !== lastPlan) {
-    lastRead = apart(plan, content);
-    lastContent = content;
-    lastPlan = plan;
-  }
-  return lastRead!;
-}
-
-// A key is looked at to see whether it is taken, and laid out when it is: the same content twice.
-let lastPlan: PhonePlan | undefined;
-let lastContent = '';
-let lastRead: Read | undefined;
-
-function apart(plan: PhonePlan, content: string): Read {
   const mark = plan.extension ? content.indexOf('x') : -1;
   const number = mark < 0 ? content : content.slice(0, mark);
   const extension = mark < 0 ? undefined : content.slice(mark + 1);

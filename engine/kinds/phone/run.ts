@@ -16,8 +16,9 @@ export interface PhoneBody extends LineBody {
   readonly format: PhoneFormat | undefined;
 }
 
-function lay(plan: PhonePlan, content: string): PhoneBody {
-  const read = takeApart(plan, content);
+const lay = (plan: PhonePlan, content: string): PhoneBody => layOut(plan, content, takeApart(plan, content));
+
+function layOut(plan: PhonePlan, content: string, read: Read): PhoneBody {
   const { lead, code, digits, extension, own } = read;
   const format = digits || !code ? formatFor(digits, read.formats) : undefined;
   let display: string;
@@ -58,22 +59,31 @@ function bodyOf(
 }
 
 /**
- * The key that nearly always comes: a digit behind everything else, once the leading digits have settled which format
- * it is. Then nothing need be worked out again. `undefined` where it takes more than that.
+ * The key that nearly always comes, a digit behind everything else: the number is taken apart once, and once the leading
+ * digits have settled which format it is, not at all. `undefined` where it takes more than that.
  */
 function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undefined {
+  const { read } = body;
+  if (c < '0' || c > '9' || c.length > 1 || read.extension !== undefined) return undefined;
+  const settled = settledOn(plan, body, c);
+  if (settled) return settled;
+  const content = body.content + c;
+  const next = takeApart(plan, content);
+  return hasPlace(plan, next) ? layOut(plan, content, next) : undefined;
+}
+
+function settledOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undefined {
   const { read, format } = body;
-  const { lead, code, region, digits, extension, formats, own, settled } = read;
+  const { lead, code, region, digits, formats, own, settled } = read;
   const { length } = digits;
-  if (!format || c < '0' || c > '9' || c.length > 1 || extension !== undefined) return undefined;
-  if (length < settled || length >= format.max || format !== formats.sure[0]) return undefined;
+  if (!format || length < settled || length >= format.max || format !== formats.sure[0]) return undefined;
   const { national, bare, international, hasTrunk } = writingsOf(format);
   const before = code
     ? international[length]
     : lead && hasTrunk
       ? national[length + lead.length]
       : bare[length];
-  const next: Read = { lead, code, region, digits: digits + c, extension, formats, own, settled };
+  const next: Read = { lead, code, region, digits: digits + c, extension: undefined, formats, own, settled };
   // Of any type and not long enough yet it can only be open.
   const isShort = plan.types.length === 0 && length + 1 < format.min;
   const finding = isShort ? incomplete : verdictOf(plan, next);
@@ -141,6 +151,13 @@ function most(plan: PhonePlan, { code, own, formats: { sure, open } }: Read): nu
   return length;
 }
 
+/** Whether there is room for all digits of a number. */
+function hasPlace(plan: PhonePlan, read: Read): boolean {
+  const { length } = read.digits;
+  const first = read.formats.sure[0];
+  return (first !== undefined && length <= first.max) || length <= most(plan, read);
+}
+
 function put(plan: PhonePlan, content: string, at: number, character: string): Put | Reason {
   const c = fold(character);
   const next = (text: string): Put => ({
@@ -152,10 +169,7 @@ function put(plan: PhonePlan, content: string, at: number, character: string): P
     if (at === 0 && content[0] === '+') return 'not-accepted';
     const more = next(c);
     if (mark >= 0 && at > mark) return content.length - mark > 7 ? 'full' : more;
-    const read = takeApart(plan, more.content);
-    const { length } = read.digits;
-    const first = read.formats.sure[0];
-    return (first && length <= first.max) || length <= most(plan, read) ? more : 'full';
+    return hasPlace(plan, takeApart(plan, more.content)) ? more : 'full';
   }
   if (c === '+') {
     if (content[0] === '+') return at <= 1 ? { content, at: 1 } : 'not-accepted';
