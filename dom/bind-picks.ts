@@ -1,6 +1,6 @@
 import type { FieldEvent } from '@arbeit/engine/field';
 import { joinForm } from './form-part.ts';
-import { nativeHost, tellHost } from './host.ts';
+import { type Host, nativeHost, tellHost } from './host.ts';
 import type { FieldStore } from './store.ts';
 
 /** What the controls of an element showed when they were let go: nobody picked that, should another field take them over. */
@@ -8,6 +8,119 @@ const lastShown = new WeakMap<HTMLElement, string>();
 
 /** The binding that has an element now: one that comes right after another takes the focus over with it. */
 const bindings = new WeakMap<HTMLElement, FieldStore>();
+
+/** Native controls bound to a field whose value is picked. */
+interface Picks {
+  readonly element: HTMLElement;
+  readonly store: FieldStore;
+  /** The element itself, where it is a list; else boxes and buttons stand in it. */
+  readonly select: HTMLSelectElement | null;
+  /** The control that stands for them all: what the browser asks whether it is valid. */
+  readonly head: HTMLSelectElement | HTMLInputElement | undefined;
+  readonly host: Host;
+  /** What was picked on the page when it was last looked at: anything else somebody has picked. */
+  shown: string;
+}
+
+const boxesIn = (element: HTMLElement): HTMLInputElement[] => [...element.querySelectorAll('input')];
+
+const isFixed = ({ store }: Picks): boolean => store.field.html.readonly === true;
+
+const hasFocus = ({ element }: Picks): boolean =>
+  element.contains((element.getRootNode() as Document | ShadowRoot).activeElement);
+
+/** The values picked on the page, side by side as the raw value has them. */
+const pickedIn = ({ element, select }: Pick<Picks, 'element' | 'select'>): string =>
+  select
+    ? select.value
+    : boxesIn(element)
+        .filter((box) => box.checked)
+        .map((box) => box.value)
+        .join(' ');
+
+function show(picks: Picks): void {
+  const { element, select, store, host } = picks;
+  const { raw } = store.reading();
+  if (pickedIn(picks) !== raw) {
+    const values = raw.split(' ');
+    if (select) select.value = raw;
+    else for (const box of boxesIn(element)) box.checked = values.includes(box.value);
+  }
+  picks.shown = pickedIn(picks);
+  tellHost(host, store.reading());
+}
+
+/** Takes over what was picked, whoever picked it; what the field refuses is put back. */
+function takeOver(picks: Picks): void {
+  const text = pickedIn(picks);
+  if (text !== picks.store.reading().raw && !isFixed(picks)) picks.store.dispatch({ type: 'set', text });
+  show(picks);
+}
+
+function catchUp(picks: Picks): void {
+  if (pickedIn(picks) !== picks.shown) takeOver(picks);
+}
+
+/** Makes what is picked the controls' default, which is what the browser goes back to at a reset. */
+function settle({ element, select, store }: Picks): void {
+  const values = store.reading().raw.split(' ');
+  for (const option of select?.options ?? []) option.defaultSelected = values.includes(option.value);
+  for (const box of boxesIn(element)) box.defaultChecked = values.includes(box.value);
+}
+
+function carryOut(picks: Picks, event: FieldEvent): void {
+  const { element, store, select, head } = picks;
+  const before = store.state().body;
+  store.dispatch(event);
+  show(picks);
+  if (store.state().body === before) return;
+  // Among radio buttons the focus goes with what is picked.
+  if (!select && hasFocus(picks))
+    boxesIn(element)
+      .find((box) => box.checked && box.type === 'radio')
+      ?.focus();
+  for (const type of ['input', 'change']) head?.dispatchEvent(new Event(type, { bubbles: true }));
+}
+
+function onKeyDown(picks: Picks, event: KeyboardEvent): void {
+  if (event.altKey || isFixed(picks)) return;
+  const type = meantBy(event, !picks.select && picks.head?.type === 'radio');
+  if (!type) return;
+  event.preventDefault();
+  carryOut(picks, { type });
+}
+
+function onFocusIn(picks: Picks): void {
+  catchUp(picks);
+  if (!picks.store.state().focused) picks.store.dispatch({ type: 'focus' });
+}
+
+function onFocusOut(picks: Picks, event: FocusEvent): void {
+  // On to the next button of the same field, or to another window: it is not left.
+  if (picks.element.contains(event.relatedTarget as Node | null) || hasFocus(picks)) return;
+  picks.store.dispatch({ type: 'leave' });
+  show(picks);
+}
+
+function onInvalid(picks: Picks, event: Event): void {
+  event.preventDefault();
+  if (picks.host.isAsking()) return;
+  picks.store.dispatch({ type: 'submit' });
+  show(picks);
+}
+
+function listen(picks: Picks, signal: AbortSignal): void {
+  const { element } = picks;
+  const on = <T extends Event>(type: string, listener: (picks: Picks, event: T) => void, capture = false) =>
+    element.addEventListener(type, (event) => listener(picks, event as T), { signal, capture });
+  on('input', takeOver);
+  on('change', takeOver);
+  on('keydown', onKeyDown);
+  on('focusin', onFocusIn);
+  on('focusout', onFocusOut);
+  on('invalid', onInvalid, true);
+  element.ownerDocument.defaultView?.addEventListener('pageshow', () => catchUp(picks), { signal });
+}
 
 /**
  * Binds a field whose value is picked to native controls: a `<select>`, or an element around radio buttons or boxes to tick,
@@ -17,117 +130,39 @@ const bindings = new WeakMap<HTMLElement, FieldStore>();
  */
 export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
   const select = element instanceof HTMLSelectElement ? element : null;
-  const boxes = (): HTMLInputElement[] => [...element.querySelectorAll('input')];
-  /** The control that stands for them all: what the browser asks whether it is valid. */
-  const [head] = select ? [select] : boxes();
-  const host = nativeHost(head, () => (select || element.role === 'radiogroup' ? [element] : boxes()));
-  const isReadOnly = store.field.html.readonly === true;
-
-  /** The values picked on the page, side by side as the raw value has them. */
-  const shownNow = (): string =>
-    select
-      ? select.value
-      : boxes()
-          .filter((box) => box.checked)
-          .map((box) => box.value)
-          .join(' ');
-
-  let shown = shownNow();
-  const show = (): void => {
-    const { raw } = store.reading();
-    if (shownNow() !== raw) {
-      const values = raw.split(' ');
-      if (select) select.value = raw;
-      else for (const box of boxes()) box.checked = values.includes(box.value);
-    }
-    shown = shownNow();
-    tellHost(host, store.reading());
-  };
-  /** Takes over what was picked, whoever picked it; what the field refuses is put back. */
-  const takeOver = (): void => {
-    const text = shownNow();
-    if (text !== store.reading().raw && !isReadOnly) store.dispatch({ type: 'set', text });
-    show();
-  };
-  const catchUp = (): void => {
-    if (shownNow() !== shown) takeOver();
-  };
-  const settle = (): void => {
-    const values = store.reading().raw.split(' ');
-    for (const option of select?.options ?? []) option.defaultSelected = values.includes(option.value);
-    for (const box of boxes()) box.defaultChecked = values.includes(box.value);
-  };
-
-  const carryOut = (event: FieldEvent): void => {
-    const before = store.state().body;
-    store.dispatch(event);
-    show();
-    if (store.state().body === before) return;
-    // Among radio buttons the focus goes with what is picked.
-    if (!select && hasFocus())
-      boxes()
-        .find((box) => box.checked && box.type === 'radio')
-        ?.focus();
-    for (const type of ['input', 'change']) head?.dispatchEvent(new Event(type, { bubbles: true }));
-  };
-  const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.altKey || isReadOnly) return;
-    const type = meantBy(event, !select && head?.type === 'radio');
-    if (!type) return;
-    event.preventDefault();
-    carryOut({ type });
-  };
-  const onFocusIn = (): void => {
-    catchUp();
-    if (!store.state().focused) store.dispatch({ type: 'focus' });
-  };
-  const hasFocus = (): boolean =>
-    element.contains((element.getRootNode() as Document | ShadowRoot).activeElement);
-  const onFocusOut = (event: FocusEvent): void => {
-    // On to the next button of the same field, or to another window: it is not left.
-    if (element.contains(event.relatedTarget as Node | null) || hasFocus()) return;
-    store.dispatch({ type: 'leave' });
-    show();
-  };
-  const onInvalid = (event: Event): void => {
-    event.preventDefault();
-    if (host.isAsking()) return;
-    store.dispatch({ type: 'submit' });
-    show();
-  };
+  const head = select ?? boxesIn(element)[0];
+  const isOneControl = select !== null || element.role === 'radiogroup';
+  const host = nativeHost(head, () => (isOneControl ? [element] : boxesIn(element)));
+  const picks: Picks = { element, store, select, head, host, shown: pickedIn({ element, select }) };
 
   const release = new AbortController();
-  const { signal } = release;
-  element.addEventListener('input', takeOver, { signal });
-  element.addEventListener('change', takeOver, { signal });
-  element.addEventListener('keydown', onKeyDown, { signal });
-  element.addEventListener('focusin', onFocusIn, { signal });
-  element.addEventListener('focusout', onFocusOut, { signal });
-  element.addEventListener('invalid', onInvalid, { signal, capture: true });
-  element.ownerDocument.defaultView?.addEventListener('pageshow', catchUp, { signal });
-  joinForm(element, { form: host.form, catchUp, settle }, store, signal);
+  listen(picks, release.signal);
+  const part = { form: host.form, catchUp: () => catchUp(picks), settle: () => settle(picks) };
+  joinForm(element, part, store, release.signal);
   const letGo = [
     host.watch(),
     store.subscribe((_, event) => {
-      if (event?.type === 'reset') settle();
-      show();
+      if (event?.type === 'reset') settle(picks);
+      show(picks);
     }),
   ];
 
   // What was picked before the page came alive is the user's, and stays.
-  if (shown !== store.reading().raw && shown !== '' && shown !== lastShown.get(element)) takeOver();
-  show();
-  if (hasFocus()) onFocusIn();
+  const { shown } = picks;
+  if (shown !== store.reading().raw && shown !== '' && shown !== lastShown.get(element)) takeOver(picks);
+  show(picks);
+  if (hasFocus(picks)) onFocusIn(picks);
   bindings.set(element, store);
   return () => {
-    lastShown.set(element, shownNow());
+    lastShown.set(element, pickedIn(picks));
     release.abort();
     for (const stop of letGo) stop();
     if (bindings.get(element) === store) bindings.delete(element);
     // Taken off the page with the focus in it, the field is left. One bound anew at once was not.
     if (store.state().focused)
       queueMicrotask(() => {
-        if (!bindings.has(element) && !(element.isConnected && hasFocus())) store.dispatch({ type: 'leave' });
+        if (!bindings.has(element) && !(element.isConnected && hasFocus(picks)))
+          store.dispatch({ type: 'leave' });
       });
   };
 }

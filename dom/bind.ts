@@ -34,6 +34,7 @@ export function bind(input: TextControl, store: FieldStore, options: BindOptions
     composing: null,
     dragged: null,
     announced: null,
+    isPressed: false,
     shown: input.value,
     settled: store.reading().raw,
     isOurs: false,

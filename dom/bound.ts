@@ -18,6 +18,8 @@ export interface Bound {
   dragged: Range | null;
   /** Where the selection stood when the browser announced a change that cannot be held back. */
   announced: Range | null;
+  /** A pointer is down on it: it says itself where the caret goes. */
+  isPressed: boolean;
   /** What the input showed when it was last looked at: anything else somebody has put there. */
   shown: string;
   /** The raw value when the page was last told of a change. */

@@ -5,90 +5,91 @@ import { endDrag, endMove } from './drag.ts';
 import { eventFor } from './input-types.ts';
 import { reconcile } from './reconcile.ts';
 
+function beginComposition(bound: Bound): void {
+  takeOver(bound);
+  bound.composing = selected(bound);
+}
+
+/** The browser announces an edit: what the field can carry out itself it does, in place of the browser. */
+function onBeforeInput(bound: Bound, event: InputEvent): void {
+  const { inputType, isComposing } = event;
+  if (bound.composing && !isComposing && inputType !== 'insertCompositionText') endComposition(bound);
+  // One that went on after somebody had to take it for ended.
+  if (!bound.composing && isComposing) beginComposition(bound);
+  if (bound.composing || bound.input.readOnly) return;
+  if (bound.dragged && /^(?:deleteByDrag|insertFromDrop)$/.test(inputType)) return;
+  takeOver(bound);
+  bound.announced = selected(bound);
+  if (!event.cancelable) return;
+  const then = eventFor(event, bound.store.state());
+  if (!then) return;
+  event.preventDefault();
+  carryOut(bound, then, { inputType, data: event.data });
+}
+
+/** The text has changed without that: it is read as the edit it most likely was. */
+function onInput(bound: Bound, event: Event): void {
+  if (bound.isTelling) return;
+  const { input, store } = bound;
+  const { inputType = '', isComposing } = event as InputEvent;
+  if (bound.composing) {
+    if (!isComposing && inputType !== 'insertCompositionText') endComposition(bound);
+    return;
+  }
+  if (bound.dragged) {
+    endMove(bound, inputType);
+    return;
+  }
+  if (input.value === store.state().body.display) return;
+  reconcile(bound, inputType, bound.announced);
+  bound.announced = null;
+  const left = input.value;
+  show(bound);
+  if (input.value !== left) tell(bound, 'input', { inputType });
+}
+
+function onKeyDown(bound: Bound, event: KeyboardEvent): void {
+  // A key outside of a composition says that it is over; 229 is what keyboards send that compose.
+  if (bound.composing && !event.isComposing && event.keyCode !== 229) endComposition(bound);
+  if (event.key === 'Enter' && !bound.composing) tellChange(bound);
+  if (event.altKey || bound.composing || bound.input.readOnly) return;
+  const type = meantBy(event, bound.store.field.kind.step !== undefined);
+  if (!type) return;
+  event.preventDefault();
+  takeOver(bound);
+  const inputType = { undo: 'historyUndo', redo: 'historyRedo' }[type as 'undo'];
+  carryOut(bound, [{ type }], { inputType: inputType ?? 'insertReplacementText' });
+}
+
+function onCut(bound: Bound, event: ClipboardEvent): void {
+  if (bound.input.readOnly || bound.composing || !event.clipboardData) return;
+  takeOver(bound);
+  const { start, end, body } = bound.store.state();
+  if (start === end) return;
+  event.preventDefault();
+  event.clipboardData.setData('text/plain', body.display.slice(start, end));
+  carryOut(bound, [{ type: 'cut' }], { inputType: 'deleteByCut' });
+}
+
+function onDragStart(bound: Bound): void {
+  if (bound.input.readOnly) return;
+  takeOver(bound);
+  const range = selected(bound);
+  if (range.start < range.end) bound.dragged = range;
+}
+
 /** Listens to what changes the text: keys, insertions, compositions, cuts and drags. Everything happens in the task of its event. */
 export function listenToEdits(bound: Bound, signal: AbortSignal): void {
-  const { input, store } = bound;
-
-  const onCompositionStart = (): void => {
-    takeOver(bound);
-    bound.composing = selected(bound);
-  };
-
-  const onBeforeInput = (event: InputEvent): void => {
-    const { inputType, isComposing } = event;
-    if (bound.composing && !isComposing && inputType !== 'insertCompositionText') endComposition(bound);
-    // One that went on after somebody had to take it for ended.
-    if (!bound.composing && isComposing) onCompositionStart();
-    if (bound.composing || input.readOnly) return;
-    if (bound.dragged && /^(?:deleteByDrag|insertFromDrop)$/.test(inputType)) return;
-    takeOver(bound);
-    bound.announced = selected(bound);
-    if (!event.cancelable) return;
-    const then = eventFor(event, store.state());
-    if (!then) return;
-    event.preventDefault();
-    carryOut(bound, then, { inputType, data: event.data });
-  };
-
-  const onInput = (event: Event): void => {
-    if (bound.isTelling) return;
-    const { inputType = '', isComposing } = event as InputEvent;
-    if (bound.composing) {
-      if (!isComposing && inputType !== 'insertCompositionText') endComposition(bound);
-      return;
-    }
-    if (bound.dragged) {
-      endMove(bound, inputType);
-      return;
-    }
-    if (input.value === store.state().body.display) return;
-    reconcile(bound, inputType, bound.announced);
-    bound.announced = null;
-    const left = input.value;
-    show(bound);
-    if (input.value !== left) tell(bound, 'input', { inputType });
-  };
-
-  const onKeyDown = (event: KeyboardEvent): void => {
-    // A key outside of a composition says that it is over; 229 is what keyboards send that compose.
-    if (bound.composing && !event.isComposing && event.keyCode !== 229) endComposition(bound);
-    if (event.key === 'Enter' && !bound.composing) tellChange(bound);
-    if (event.altKey || bound.composing || input.readOnly) return;
-    const type = meantBy(event, store.field.kind.step !== undefined);
-    if (!type) return;
-    event.preventDefault();
-    takeOver(bound);
-    const inputType = { undo: 'historyUndo', redo: 'historyRedo' }[type as 'undo'];
-    carryOut(bound, [{ type }], { inputType: inputType ?? 'insertReplacementText' });
-  };
-
-  const onCut = (event: ClipboardEvent): void => {
-    if (input.readOnly || bound.composing || !event.clipboardData) return;
-    takeOver(bound);
-    const { start, end, body } = store.state();
-    if (start === end) return;
-    event.preventDefault();
-    event.clipboardData.setData('text/plain', body.display.slice(start, end));
-    carryOut(bound, [{ type: 'cut' }], { inputType: 'deleteByCut' });
-  };
-
-  const onDragStart = (): void => {
-    if (input.readOnly) return;
-    takeOver(bound);
-    const range = selected(bound);
-    if (range.start < range.end) bound.dragged = range;
-  };
-
-  const on = <T extends Event>(type: string, listener: (event: T) => void): void =>
-    input.addEventListener(type, listener as EventListener, { signal });
+  const on = <T extends Event>(type: string, listener: (bound: Bound, event: T) => void): void =>
+    bound.input.addEventListener(type, (event) => listener(bound, event as T), { signal });
   on('beforeinput', onBeforeInput);
   on('input', onInput);
-  on('compositionstart', onCompositionStart);
-  on('compositionend', () => endComposition(bound));
+  on('compositionstart', beginComposition);
+  on('compositionend', endComposition);
   on('keydown', onKeyDown);
   on('cut', onCut);
   on('dragstart', onDragStart);
-  on('dragend', () => endDrag(bound));
+  on('dragend', endDrag);
 }
 
 /** What a key means that the browser does not announce as an edit of the text. */

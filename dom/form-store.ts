@@ -11,7 +11,7 @@ import {
   startForm,
 } from '@arbeit/engine/form';
 import { localToday } from './clock.ts';
-import { createListeners } from './listeners.ts';
+import { createListeners, type Listeners } from './listeners.ts';
 import type { FieldStore } from './store.ts';
 
 /** A form's state and those who watch it: the one place where its fields, its focus and what they tell are kept. */
@@ -68,27 +68,18 @@ export function createFormStore(form: OpenForm, today?: string): FormStore {
     return found;
   };
 
-  const view = (id: string): FieldStore => {
-    const { field } = fieldOf(form, state, id);
-    const own = () => fieldOf(form, state, id).state;
-    return {
-      field,
-      inForm: true,
-      state: own,
-      reading: () => reading(id),
-      dispatch(event) {
-        if (event.type === 'focus') dispatch({ type: 'focus', field: id });
-        else if (event.type !== 'leave') dispatch({ type: 'field', event, field: id });
-        else if (state.focus === id) dispatch({ type: 'leave' });
-        return own();
-      },
-      restore(to) {
-        const next = to === own() ? state : { ...state, fields: state.fields.with(placeOf(form, id), to) };
-        become(next, null, form.concerns.get(id) ?? []);
-      },
-      // Every field of the form has its listeners.
-      subscribe: watched.get(id)!.add,
-    };
+  const own: Own = {
+    form,
+    state: () => state,
+    reading,
+    dispatch,
+    restore(id, to) {
+      const isThat = to === fieldOf(form, state, id).state;
+      const next = isThat ? state : { ...state, fields: state.fields.with(placeOf(form, id), to) };
+      become(next, null, form.concerns.get(id) ?? []);
+    },
+    // Every field of the form has its listeners.
+    listenersOf: (id) => watched.get(id)!,
   };
   return {
     form,
@@ -103,11 +94,37 @@ export function createFormStore(form: OpenForm, today?: string): FormStore {
     },
     dispatch,
     field(id) {
-      const found = fields.get(id) ?? view(id);
+      const found = fields.get(id) ?? viewOf(own, id);
       fields.set(id, found);
       return found;
     },
     subscribe: all.add,
+  };
+}
+
+/** What one field of a form asks of its store. */
+interface Own extends Pick<FormStore, 'form' | 'state' | 'reading' | 'dispatch'> {
+  restore(id: string, to: FieldState): void;
+  listenersOf(id: string): Listeners<[FieldState, FieldEvent | null]>;
+}
+
+/** One field of the form as a store of its own, which keeps nothing. */
+function viewOf(own: Own, id: string): FieldStore {
+  const { field } = fieldOf(own.form, own.state(), id);
+  const present = () => fieldOf(own.form, own.state(), id).state;
+  return {
+    field,
+    inForm: true,
+    state: present,
+    reading: () => own.reading(id),
+    dispatch(event) {
+      if (event.type === 'focus') own.dispatch({ type: 'focus', field: id });
+      else if (event.type !== 'leave') own.dispatch({ type: 'field', event, field: id });
+      else if (own.state().focus === id) own.dispatch({ type: 'leave' });
+      return present();
+    },
+    restore: (to) => own.restore(id, to),
+    subscribe: own.listenersOf(id).add,
   };
 }
 

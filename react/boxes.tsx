@@ -1,7 +1,7 @@
 'use client';
 
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
-import { type PointerEvent, useRef, useState } from 'react';
+import { type MouseEvent, type PointerEvent, type RefObject, useRef, useState } from 'react';
 import type { Dress } from './dress.ts';
 import type { Field } from './use-field.ts';
 
@@ -27,42 +27,8 @@ export function Boxes({
   const plan = field.store.field.plan as BoxesPlan;
   const [isRevealed, setRevealed] = useState(false);
   const row = useRef<HTMLDivElement>(null);
-  const { body, start, end, focused } = field.state;
   const isConcealed = plan.conceal && !isRevealed;
-  const active = activeBox(plan, start);
-
-  /** The box a press began in, while it goes on. */
-  const pressed = useRef<number | null>(null);
-  /** The box nearest to the pointer, at most the first empty one. */
-  const boxAt = (event: PointerEvent): number => {
-    const boxes = [...row.current!.querySelectorAll<HTMLElement>('[data-box]')];
-    const distance = (box: HTMLElement) => {
-      const { left, right } = box.getBoundingClientRect();
-      return Math.abs((left + right) / 2 - event.clientX);
-    };
-    const nearest = boxes.reduce((best, box) => (distance(box) < distance(best) ? box : best), boxes[0]!);
-    return Math.min(boxes.indexOf(nearest), body.content.length);
-  };
-  /** A press goes to the box nearest to it; one that is filled is selected, so that typing mends it. */
-  const onPointerDown = (event: PointerEvent<HTMLInputElement>) => {
-    const at = boxAt(event);
-    const input = event.currentTarget;
-    pressed.current = at;
-    input.setPointerCapture(event.pointerId);
-    input.focus();
-    input.setSelectionRange(at, Math.min(at + 1, body.content.length));
-  };
-  /** Dragged on, all boxes on the way are selected. */
-  const onPointerMove = (event: PointerEvent<HTMLInputElement>) => {
-    if (pressed.current === null) return;
-    const [from, to] = [pressed.current, boxAt(event)].sort((a, b) => a - b) as [number, number];
-    event.currentTarget.setSelectionRange(from, Math.min(to + 1, body.content.length));
-  };
-  const onPointerEnd = () => {
-    pressed.current = null;
-  };
-
-  let index = 0;
+  const press = usePress(row, field.state.body.content.length);
   return (
     <div className={dress.root}>
       <div
@@ -70,42 +36,14 @@ export function Boxes({
         data-invalid={isWrong || field.reading.shown.some((m) => m.severity === 'error') || undefined}
       >
         <div ref={row} aria-hidden="true" className={dress.row}>
-          {plan.groups.map((size, group) => {
-            const from = index;
-            index += size;
-            return (
-              // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
-              <span key={group} className={dress.group}>
-                {Array.from({ length: size }, (_, i) => {
-                  const at = from + i;
-                  const c = body.content[at];
-                  return (
-                    <span
-                      key={at}
-                      data-box
-                      data-active={(focused && at === active) || undefined}
-                      data-selected={(focused && at >= start && at < end) || undefined}
-                      className={dress.box}
-                    >
-                      {c === undefined ? '' : isConcealed ? '•' : c}
-                    </span>
-                  );
-                })}
-              </span>
-            );
-          })}
+          <Drawn field={field} isConcealed={isConcealed} dress={dress} />
         </div>
         <input
           {...field.inputProps}
           {...(label ? { 'aria-label': label } : {})}
           type={isConcealed ? 'password' : 'text'}
           maxLength={undefined}
-          onPointerDown={onPointerDown}
-          onPointerMove={onPointerMove}
-          onPointerUp={onPointerEnd}
-          onPointerCancel={onPointerEnd}
-          // The text under the boxes stands elsewhere than they do: its own selection would be another one.
-          onMouseDown={(event) => event.preventDefault()}
+          {...press}
           className={dress.input}
         />
       </div>
@@ -121,4 +59,86 @@ export function Boxes({
       )}
     </div>
   );
+}
+
+/** What a press on the row does to the input that lies over it, which has `filled` characters. */
+function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
+  /** The box a press began in, while it goes on. */
+  const pressed = useRef<number | null>(null);
+  /** The box nearest to the pointer, at most the first empty one. */
+  const boxAt = (event: PointerEvent): number => {
+    const boxes = [...row.current!.querySelectorAll<HTMLElement>('[data-box]')];
+    const distance = (box: HTMLElement) => {
+      const { left, right } = box.getBoundingClientRect();
+      return Math.abs((left + right) / 2 - event.clientX);
+    };
+    const nearest = boxes.reduce((best, box) => (distance(box) < distance(best) ? box : best), boxes[0]!);
+    return Math.min(boxes.indexOf(nearest), filled);
+  };
+  /** A press goes to the box nearest to it; one that is filled is selected, so that typing mends it. */
+  const onPointerDown = (event: PointerEvent<HTMLInputElement>) => {
+    const at = boxAt(event);
+    const input = event.currentTarget;
+    pressed.current = at;
+    input.setPointerCapture(event.pointerId);
+    input.focus();
+    input.setSelectionRange(at, Math.min(at + 1, filled));
+  };
+  /** Dragged on, all boxes on the way are selected. */
+  const onPointerMove = (event: PointerEvent<HTMLInputElement>) => {
+    if (pressed.current === null) return;
+    const [from, to] = [pressed.current, boxAt(event)].sort((a, b) => a - b) as [number, number];
+    event.currentTarget.setSelectionRange(from, Math.min(to + 1, filled));
+  };
+  const onPointerEnd = () => {
+    pressed.current = null;
+  };
+  return {
+    onPointerDown,
+    onPointerMove,
+    onPointerUp: onPointerEnd,
+    onPointerCancel: onPointerEnd,
+    // The text under the boxes stands elsewhere than they do: its own selection would be another one.
+    onMouseDown: (event: MouseEvent) => event.preventDefault(),
+  };
+}
+
+/** The boxes: what each holds, which is the one at the caret, which are selected. */
+function Drawn({
+  field,
+  isConcealed,
+  dress,
+}: {
+  readonly field: Field;
+  readonly isConcealed: boolean;
+  readonly dress: Dress<'group' | 'box'>;
+}) {
+  const plan = field.store.field.plan as BoxesPlan;
+  const { body, start, end, focused } = field.state;
+  const active = activeBox(plan, start);
+  let index = 0;
+  return plan.groups.map((size, group) => {
+    const from = index;
+    index += size;
+    return (
+      // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
+      <span key={group} className={dress.group}>
+        {Array.from({ length: size }, (_, i) => {
+          const at = from + i;
+          const c = body.content[at];
+          return (
+            <span
+              key={at}
+              data-box
+              data-active={(focused && at === active) || undefined}
+              data-selected={(focused && at >= start && at < end) || undefined}
+              className={dress.box}
+            >
+              {c === undefined ? '' : isConcealed ? '•' : c}
+            </span>
+          );
+        })}
+      </span>
+    );
+  });
 }

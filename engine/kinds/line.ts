@@ -63,93 +63,131 @@ function offsetAfter<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, 
   return count ? offsetOf(line, plan, body, count - 1) + 1 : body.from;
 }
 
+/** Takes the content from index `first` up to `end` out. */
+function without<P, B extends LineBody>(
+  line: Line<P, B>,
+  plan: P,
+  body: B,
+  [first, end]: readonly [first: number, end: number],
+  caret: number,
+): Edited<B> {
+  if (first < 0 || first >= end || end > body.content.length) return { body, caret };
+  const aim = Math.min(caret, offsetOf(line, plan, body, first));
+  const rest = line.lay(plan, body.content.slice(0, first) + body.content.slice(end));
+  // The kind may have dropped more (zeros in front): what stands right of the caret is counted from the end.
+  const right = Math.min(body.content.length - end, rest.content.length);
+  const at = rest.content.length - right;
+  const low = offsetAfter(line, plan, rest, at);
+  const high = right ? offsetOf(line, plan, rest, at) : rest.to;
+  return { body: rest, caret: Math.max(Math.min(low, high), Math.min(aim, high)) };
+}
+
+function cut<P, B extends LineBody>(
+  line: Line<P, B>,
+  plan: P,
+  body: B,
+  start: number,
+  end: number,
+): Edited<B> {
+  if (start === end) return { body, caret: start };
+  const gone = [countLeft(line, plan, body, start), countLeft(line, plan, body, end)] as const;
+  return without(line, plan, body, gone, start);
+}
+
+/** Fixed text typed over: passed where it comes next, left where it is the one just placed. */
+function passOver<P, B extends LineBody>(
+  line: Line<P, B>,
+  plan: P,
+  { body, caret }: Edited<B>,
+  count: number,
+  character: string,
+): Edited<B> | undefined {
+  const { content, display, to } = body;
+  const next = count < content.length ? offsetOf(line, plan, body, count) : display.length;
+  const ahead = display.slice(caret, next).indexOf(character);
+  if (ahead >= 0) return { body, caret: Math.min(to, caret + ahead + character.length) };
+  const last = count ? offsetOf(line, plan, body, count - 1) + 1 : 0;
+  return display.slice(last, caret).includes(character) ? { body, caret } : undefined;
+}
+
+const laid = <P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, content: string): B =>
+  content === body.content ? body : line.lay(plan, content);
+
+/** A text at once: what the kind makes of it, typed one character after the other and laid out at the end. */
+function insert<P, B extends LineBody>(
+  line: Line<P, B>,
+  plan: P,
+  cleared: Edited<B>,
+  text: string,
+): Taken<B> {
+  let { content } = cleared.body;
+  let at = countLeft(line, plan, cleared.body, cleared.caret);
+  const { text: clean, leftOut: left, assumed } = line.clean(plan, text.normalize('NFC'), content);
+  let leftOut = left;
+  let refusal: Reason | null = leftOut ? 'not-accepted' : null;
+  let taken = false;
+  for (const character of graphemes(clean)) {
+    const put = line.put(plan, content, at, character);
+    if (typeof put !== 'string') {
+      taken ||= put.content !== content || put.at !== at;
+      ({ content, at } = put);
+    } else if (worthTelling.test(character)) {
+      leftOut += character;
+      refusal = put;
+    }
+  }
+  const next = laid(line, plan, cleared.body, content);
+  return {
+    body: assumed && taken ? { ...next, assumed } : next,
+    caret: taken ? offsetAfter(line, plan, next, at) : cleared.caret,
+    leftOut,
+    rejected: taken ? null : refusal,
+  };
+}
+
+/** The content, as indices, that a deletion without a selection takes away. */
+function reach<P, B extends LineBody>(
+  line: Line<P, B>,
+  plan: P,
+  body: B,
+  count: number,
+  extent: Extent,
+): [first: number, end: number] {
+  if (extent === 'character-left') return [count - 1, count];
+  if (extent === 'character-right') return [count, count + 1];
+  // A word is a run of content without fixed text in it.
+  let first = Math.max(0, count - 1);
+  while (first > 0 && offsetOf(line, plan, body, first - 1) === offsetOf(line, plan, body, first) - 1)
+    first--;
+  return [first, count];
+}
+
 /** Everything about editing that `Kind` asks for, from a `Line`. */
 export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
-  const laid = (plan: P, body: B, content: string): B =>
-    content === body.content ? body : line.lay(plan, content);
-
-  /** Takes the content from index `first` up to `end` out. */
-  const without = (plan: P, body: B, first: number, end: number, caret: number): Edited<B> => {
-    if (first >= end) return { body, caret };
-    const aim = Math.min(caret, offsetOf(line, plan, body, first));
-    const rest = line.lay(plan, body.content.slice(0, first) + body.content.slice(end));
-    // The kind may have dropped more (zeros in front): what stands right of the caret is counted from the end.
-    const right = Math.min(body.content.length - end, rest.content.length);
-    const at = rest.content.length - right;
-    const low = offsetAfter(line, plan, rest, at);
-    const high = right ? offsetOf(line, plan, rest, at) : rest.to;
-    return { body: rest, caret: Math.max(Math.min(low, high), Math.min(aim, high)) };
-  };
-  const cut = (plan: P, body: B, start: number, end: number): Edited<B> => {
-    if (start === end) return { body, caret: start };
-    return without(plan, body, countLeft(line, plan, body, start), countLeft(line, plan, body, end), start);
-  };
-  /** Fixed text typed over: passed where it comes next, left where it is the one just placed. */
-  const pass = (plan: P, body: B, caret: number, count: number, character: string): Edited<B> | undefined => {
-    const { content, display, to } = body;
-    const next = count < content.length ? offsetOf(line, plan, body, count) : display.length;
-    const ahead = display.slice(caret, next).indexOf(character);
-    if (ahead >= 0) return { body, caret: Math.min(to, caret + ahead + character.length) };
-    const last = count ? offsetOf(line, plan, body, count - 1) + 1 : 0;
-    return display.slice(last, caret).includes(character) ? { body, caret } : undefined;
-  };
-  const whole = (_: P, body: B): Edited<B> => ({ body, caret: body.to });
-
   return {
     empty: (plan: P): B => line.lay(plan, ''),
-    whole,
+    whole: (_: P, body: B): Edited<B> => ({ body, caret: body.to }),
     stand: (_: P, { from, to, head }: B, offset: number): number =>
       Math.max(head >= 0 ? head : from, Math.min(to, offset)),
 
     key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason {
-      const cleared = cut(plan, body, start, end);
+      const cleared = cut(line, plan, body, start, end);
       // Nearly every key is typed behind everything else.
       const isLast = cleared.caret === cleared.body.to;
       const count = isLast ? cleared.body.content.length : countLeft(line, plan, cleared.body, cleared.caret);
       const put = line.put(plan, cleared.body.content, count, character);
-      if (typeof put === 'string') return pass(plan, cleared.body, cleared.caret, count, character) ?? put;
-      const next = laid(plan, cleared.body, put.content);
+      if (typeof put === 'string') return passOver(line, plan, cleared, count, character) ?? put;
+      const next = laid(line, plan, cleared.body, put.content);
       return { body: next, caret: offsetAfter(line, plan, next, put.at) };
     },
 
-    insert(plan: P, body: B, start: number, end: number, text: string): Taken<B> {
-      const cleared = cut(plan, body, start, end);
-      let { content } = cleared.body;
-      let at = countLeft(line, plan, cleared.body, cleared.caret);
-      const { text: clean, leftOut: left, assumed } = line.clean(plan, text.normalize('NFC'), content);
-      let leftOut = left;
-      let refusal: Reason | null = leftOut ? 'not-accepted' : null;
-      let taken = false;
-      for (const character of graphemes(clean)) {
-        const put = line.put(plan, content, at, character);
-        if (typeof put !== 'string') {
-          taken ||= put.content !== content || put.at !== at;
-          ({ content, at } = put);
-        } else if (worthTelling.test(character)) {
-          leftOut += character;
-          refusal = put;
-        }
-      }
-      const next = laid(plan, cleared.body, content);
-      return {
-        body: assumed && taken ? { ...next, assumed } : next,
-        caret: taken ? offsetAfter(line, plan, next, at) : cleared.caret,
-        leftOut,
-        rejected: taken ? null : refusal,
-      };
-    },
+    insert: (plan: P, body: B, start: number, end: number, text: string): Taken<B> =>
+      insert(line, plan, cut(line, plan, body, start, end), text),
 
     erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B> {
-      if (start < end || extent === 'selection') return cut(plan, body, start, end);
+      if (start < end || extent === 'selection') return cut(line, plan, body, start, end);
       const count = countLeft(line, plan, body, start);
-      if (extent === 'character-left') return without(plan, body, count - 1, count ? count : -1, start);
-      if (extent === 'character-right')
-        return without(plan, body, count, count < body.content.length ? count + 1 : 0, start);
-      // A word is a run of content without fixed text in it.
-      let first = Math.max(0, count - 1);
-      while (first > 0 && offsetOf(line, plan, body, first - 1) === offsetOf(line, plan, body, first) - 1)
-        first--;
-      return without(plan, body, first, count, start);
+      return without(line, plan, body, reach(line, plan, body, count, extent), start);
     },
   };
 }

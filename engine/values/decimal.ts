@@ -45,7 +45,8 @@ function size(a: string, b: string): number {
 }
 
 /** The unit at an offset; what is no digit there, the point or nothing, counts as a zero. */
-const digitAt = (text: string, i: number): number => (i < text.length ? Math.max(48, text.charCodeAt(i)) : 48);
+const digitAt = (text: string, i: number): number =>
+  i < text.length ? Math.max(48, text.charCodeAt(i)) : 48;
 
 const wholes = (text: string): number => (text.indexOf('.') + 1 || text.length + 1) - 1;
 

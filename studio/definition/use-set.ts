@@ -1,7 +1,15 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  type Dispatch,
+  type RefObject,
+  type SetStateAction,
+  useCallback,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import type { StoredSet } from '../store/sets.ts';
 import { type Draft, dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
@@ -28,18 +36,55 @@ export interface EditedSet {
   readonly putBack: string | null;
 }
 
-export function useSet(stored: StoredSet): EditedSet {
-  const [history, setHistory] = useState<History<SetDocument>>(() => begin(stored.document));
+/** What another visit left of the set that this page was not given; what the server has by now is dropped for good. */
+async function leftFor(stored: Pick<StoredSet, 'id' | 'revision' | 'document'>): Promise<Draft | undefined> {
+  const shown = JSON.stringify(stored.document);
+  const isSeen = ({ savedAs, document }: Draft) =>
+    savedAs === undefined ? JSON.stringify(document) === shown : savedAs <= stored.revision;
+  const all = await leftDrafts(stored.id);
+  // What the server has needs no putting back, neither now nor later over newer work.
+  for (const draft of all) if (isSeen(draft)) void dropDraft(draft.setId, draft.from);
+  return all.find((draft) => !isSeen(draft));
+}
+
+/** Saves before the page goes, and again once there is a network; asks only where unsaved work is kept nowhere else. */
+function lookAfter(saver: Saver, isKept: () => boolean): () => void {
+  const release = new AbortController();
+  const { signal } = release;
+  const leave = () => void saver.flush(true);
+  const ask = (event: BeforeUnloadEvent) => {
+    if (saver.isUnsaved() && !isKept()) event.preventDefault();
+  };
+  window.addEventListener('pagehide', leave, { signal });
+  window.addEventListener('beforeunload', ask, { signal });
+  window.addEventListener('online', () => saver.retry(), { signal });
+  return () => {
+    release.abort();
+    leave();
+  };
+}
+
+/** What saves a set, in the name of one page, and keeps in the browser what is not saved yet. */
+interface Keeper {
+  readonly saver: Saver;
+  readonly save: SaveState;
+  /** Under whose name is saved: this page's, or that of the one whose work it took up. */
+  readonly page: RefObject<string>;
+  keep(document: SetDocument): void;
+  /** Whether the browser keeps what is not saved yet: only where it does not, leaving has to ask. */
+  isKept(): boolean;
+}
+
+function useKeeper(stored: StoredSet): Keeper {
   const [save, setSave] = useState<SaveState>({ is: 'saved' });
-  const [putBack, setPutBack] = useState<string | null>(null);
   const page = useRef('');
   page.current ||= newPage();
   const settle = ({ revision, document }: { revision: number; document: SetDocument }) => {
     const draft = { setId: stored.id, from: page.current, base: revision, savedAs: revision, document };
     void keepDraft({ ...draft, at: new Date().toISOString() });
   };
-  const saver = useRef<Saver | null>(null);
-  saver.current ??= createSaver(
+  const ref = useRef<Saver | null>(null);
+  ref.current ??= createSaver(
     stored.revision,
     sendTo(stored.id, () => page.current),
     (state) => {
@@ -47,45 +92,40 @@ export function useSet(stored: StoredSet): EditedSet {
       if (state.is === 'saved' && state.as) settle(state.as);
     },
   );
-  const saved = useRef(stored.document);
-  /** Whether the browser keeps what is not saved yet: only where it does not, leaving has to ask. */
-  const isKept = useRef(true);
-
+  const saver = ref.current;
+  const kept = useRef(true);
   const keep = useCallback(
     (document: SetDocument) => {
       markPage(stored.id, page.current);
-      const draft = { setId: stored.id, from: page.current, base: saver.current!.base(), document };
+      const draft = { setId: stored.id, from: page.current, base: saver.base(), document };
       void keepDraft({ ...draft, at: new Date().toISOString() }).then((done) => {
-        isKept.current = done;
+        kept.current = done;
       });
     },
-    [stored.id],
+    [stored.id, saver],
   );
+  const isKept = useCallback(() => kept.current, []);
+  return { saver, save, page, keep, isKept };
+}
 
-  const { present } = history;
-  useEffect(() => {
-    if (present === saved.current) return;
-    saved.current = present;
-    saver.current!.want(present);
-    keep(present);
-  }, [present, keep]);
-
+/** Takes up what an earlier visit left unsaved, and says when that was, ISO 8601; null where there was nothing. */
+function usePutBack(
+  { id, revision, document }: StoredSet,
+  { saver, page, keep, isKept }: Keeper,
+  saved: RefObject<SetDocument>,
+  setHistory: Dispatch<SetStateAction<History<SetDocument>>>,
+): string | null {
+  const [putBack, setPutBack] = useState<string | null>(null);
   useEffect(() => {
     const letGo = holdPage(page.current);
     let isGone = false;
-    const shown = JSON.stringify(stored.document);
-    void leftDrafts(stored.id).then((all) => {
-      // What the server has by now needs no putting back, neither now nor later over newer work.
-      const isSeen = ({ savedAs, document }: Draft) =>
-        savedAs === undefined ? JSON.stringify(document) === shown : savedAs <= stored.revision;
-      for (const draft of all) if (isSeen(draft)) void dropDraft(draft.setId, draft.from);
-      const left = all.find((draft) => !isSeen(draft));
-      if (isGone || !left || saved.current !== stored.document) return;
+    void leftFor({ id, revision, document }).then((left) => {
+      if (isGone || !left || saved.current !== document) return;
+      saved.current = left.document;
       if (left.savedAs !== undefined) {
         // Saved after this page was asked for: it is what the server would send now.
-        saved.current = left.document;
         setHistory(begin(left.document));
-        saver.current!.goOnFrom(left.savedAs);
+        saver.goOnFrom(left.savedAs);
         return;
       }
       void dropDraft(left.setId, left.from);
@@ -93,29 +133,36 @@ export function useSet(stored: StoredSet): EditedSet {
       page.current = left.from;
       letGo();
       holdPage(left.from);
-      saved.current = left.document;
       setHistory((h) => record(h, left.document, null));
       setPutBack(left.at);
-      saver.current!.takeUp(left.base, left.document);
+      saver.takeUp(left.base, left.document);
       keep(left.document);
     });
-    const leave = () => void saver.current!.flush(true);
-    const ask = (event: BeforeUnloadEvent) => {
-      if (saver.current!.isUnsaved() && !isKept.current) event.preventDefault();
-    };
-    const tryAgain = () => saver.current!.retry();
-    window.addEventListener('pagehide', leave);
-    window.addEventListener('beforeunload', ask);
-    window.addEventListener('online', tryAgain);
+    const stop = lookAfter(saver, isKept);
     return () => {
       isGone = true;
-      window.removeEventListener('pagehide', leave);
-      window.removeEventListener('beforeunload', ask);
-      window.removeEventListener('online', tryAgain);
-      leave();
+      stop();
       letGo();
     };
-  }, [stored.id, stored.revision, stored.document, keep]);
+  }, [id, revision, document, saved, setHistory, keep, saver, page, isKept]);
+  return putBack;
+}
+
+export function useSet(stored: StoredSet): EditedSet {
+  const [history, setHistory] = useState<History<SetDocument>>(() => begin(stored.document));
+  const keeper = useKeeper(stored);
+  const { saver, save, keep } = keeper;
+  const saved = useRef(stored.document);
+
+  const { present } = history;
+  useEffect(() => {
+    if (present === saved.current) return;
+    saved.current = present;
+    saver.want(present);
+    keep(present);
+  }, [present, keep, saver]);
+
+  const putBack = usePutBack(stored, keeper, saved, setHistory);
 
   const edit = useCallback<EditedSet['edit']>((change, about) => {
     setHistory((h) => record(h, change(h.present), about ?? null));
@@ -124,9 +171,9 @@ export function useSet(stored: StoredSet): EditedSet {
     const next = change(present);
     setHistory((h) => record(h, next, null));
     saved.current = next;
-    saver.current!.want(next);
+    saver.want(next);
     keep(next);
-    return saver.current!.flush();
+    return saver.flush();
   };
   const undoEdit = useCallback(() => setHistory(undo), []);
   const redoEdit = useCallback(() => setHistory(redo), []);
@@ -134,13 +181,13 @@ export function useSet(stored: StoredSet): EditedSet {
   const refusal = save.is === 'refused' ? save : undefined;
   const keepMine = () => {
     if (!refusal) return;
-    saver.current!.goOnFrom(refusal.theirs.revision);
-    saver.current!.want(present);
-    void saver.current!.flush();
+    saver.goOnFrom(refusal.theirs.revision);
+    saver.want(present);
+    void saver.flush();
   };
   const takeTheirs = () => {
     if (!refusal) return;
-    saver.current!.goOnFrom(refusal.theirs.revision);
+    saver.goOnFrom(refusal.theirs.revision);
     saved.current = refusal.theirs.document;
     setHistory((h) => record(h, refusal.theirs.document, null));
   };
@@ -157,7 +204,7 @@ export function useSet(stored: StoredSet): EditedSet {
     redo: redoEdit,
     keepMine,
     takeTheirs,
-    retry: () => saver.current!.retry(),
+    retry: () => saver.retry(),
     putBack,
   };
 }

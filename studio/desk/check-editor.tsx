@@ -27,81 +27,103 @@ export function CheckEditor({
     case 'range':
       return <RangeEditor kind={kind} check={check} onChange={onChange} />;
     case 'length':
-      return (
-        <div className="flex gap-3">
-          {(['min', 'max'] as const).map((bound) => (
-            <Labelled key={bound} label={bound === 'min' ? 'At least' : 'At most'}>
-              {(id) => (
-                <DraftInput
-                  id={id}
-                  className="entry value"
-                  inputMode="numeric"
-                  value={String(check[bound] ?? '')}
-                  check={(text) =>
-                    problemWithLength({ ...check, [bound]: text === '' ? undefined : Number(text) }, text)
-                  }
-                  onChange={(text) => {
-                    const { [bound]: _, ...rest } = check;
-                    onChange(text === '' ? rest : { ...rest, [bound]: Number(text) });
-                  }}
-                />
-              )}
-            </Labelled>
-          ))}
-        </div>
-      );
+      return <LengthEditor check={check} onChange={onChange} />;
     case 'matches':
-      return (
-        <Labelled label="Expression for the whole raw value">
+      return <ExpressionEditor check={check} onChange={onChange} />;
+    case 'in':
+    case 'not-in':
+      return <ValuesEditor check={check} onChange={onChange} />;
+    case 'checksum':
+      return <SchemeEditor check={check} onChange={onChange} />;
+  }
+}
+
+/** The editor of one type of check. */
+interface Edits<T extends CheckDocument['type']> {
+  readonly check: Extract<CheckDocument, { type: T }>;
+  readonly onChange: (check: CheckDocument) => void;
+}
+
+function LengthEditor({ check, onChange }: Edits<'length'>) {
+  return (
+    <div className="flex gap-3">
+      {(['min', 'max'] as const).map((bound) => (
+        <Labelled key={bound} label={bound === 'min' ? 'At least' : 'At most'}>
           {(id) => (
             <DraftInput
               id={id}
               className="entry value"
-              value={check.pattern}
-              check={(text) => {
-                const parsed = parseExpression(text, check.flags);
-                return 'message' in parsed ? `Column ${parsed.column}: ${parsed.message}` : null;
-              }}
-              onChange={(pattern) => onChange({ ...check, pattern })}
-            />
-          )}
-        </Labelled>
-      );
-    case 'in':
-    case 'not-in':
-      return (
-        <Labelled label="Raw values, one a line">
-          {(id) => (
-            <textarea
-              id={id}
-              className="entry value h-24"
-              defaultValue={check.values.join('\n')}
-              onChange={(event) => {
-                const values = event.target.value.split('\n').filter(Boolean);
-                if (values.length) onChange({ ...check, values });
+              inputMode="numeric"
+              value={String(check[bound] ?? '')}
+              check={(text) =>
+                problemWithLength({ ...check, [bound]: text === '' ? undefined : Number(text) }, text)
+              }
+              onChange={(text) => {
+                const { [bound]: _, ...rest } = check;
+                onChange(text === '' ? rest : { ...rest, [bound]: Number(text) });
               }}
             />
           )}
         </Labelled>
-      );
-    case 'checksum':
-      return (
-        <Labelled label="Scheme">
-          {(id) => (
-            <select
-              id={id}
-              className="entry"
-              value={check.scheme}
-              onChange={(event) => onChange({ ...check, scheme: event.target.value as 'luhn' })}
-            >
-              <option value="luhn">Luhn, mod 10 (ISO/IEC 7812-1)</option>
-              <option value="mod97">mod 97-10 (ISO 7064)</option>
-              <option value="mod11">mod 11-2 (ISO 7064)</option>
-            </select>
-          )}
-        </Labelled>
-      );
-  }
+      ))}
+    </div>
+  );
+}
+
+function ExpressionEditor({ check, onChange }: Edits<'matches'>) {
+  return (
+    <Labelled label="Expression for the whole raw value">
+      {(id) => (
+        <DraftInput
+          id={id}
+          className="entry value"
+          value={check.pattern}
+          check={(text) => {
+            const parsed = parseExpression(text, check.flags);
+            return 'message' in parsed ? `Column ${parsed.column}: ${parsed.message}` : null;
+          }}
+          onChange={(pattern) => onChange({ ...check, pattern })}
+        />
+      )}
+    </Labelled>
+  );
+}
+
+function ValuesEditor({ check, onChange }: Edits<'in' | 'not-in'>) {
+  return (
+    <Labelled label="Raw values, one a line">
+      {(id) => (
+        <textarea
+          id={id}
+          className="entry value h-24"
+          defaultValue={check.values.join('\n')}
+          onChange={(event) => {
+            const values = event.target.value.split('\n').filter(Boolean);
+            if (values.length) onChange({ ...check, values });
+          }}
+        />
+      )}
+    </Labelled>
+  );
+}
+
+function SchemeEditor({ check, onChange }: Edits<'checksum'>) {
+  return (
+    <Labelled label="Scheme">
+      {(id) => (
+        <select
+          id={id}
+          className="entry"
+          value={check.scheme}
+          onChange={(event) => onChange({ ...check, scheme: event.target.value as 'luhn' })}
+        >
+          <option value="luhn">Luhn, mod 10 (ISO/IEC 7812-1)</option>
+          <option value="mod97">mod 97-10 (ISO 7064)</option>
+          <option value="mod11">mod 11-2 (ISO 7064)</option>
+        </select>
+      )}
+    </Labelled>
+  );
 }
 
 type RangeCheck = Extract<CheckDocument, { type: 'range' }>;

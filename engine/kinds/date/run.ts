@@ -6,16 +6,8 @@ import type { Check } from '../../rules/rule.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from '../../values/calendar.ts';
 import { fold, localized } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import {
-  closeAll,
-  isFull,
-  layParts,
-  type Parsed,
-  type PartsBody,
-  type PartsPlan,
-  padded,
-  partsKind,
-} from '../parts.ts';
+import { closeAll, isFull, layParts, type Parsed, type PartsBody, type PartsPlan, padded } from '../parts.ts';
+import { partsKind } from '../parts-editing.ts';
 
 export interface DatePlan extends PartsPlan {
   readonly kind: 'date';

@@ -5,7 +5,8 @@ import { type Finding, passed } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold, localized } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { locate, type Parsed, type PartsBody, type PartsPlan, partsKind } from '../parts.ts';
+import { locate, type Parsed, type PartsBody, type PartsPlan } from '../parts.ts';
+import { partsKind } from '../parts-editing.ts';
 
 export interface DurationPlan extends PartsPlan {
   readonly kind: 'duration';

@@ -1,4 +1,5 @@
 import { characterAt } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import type { Passed, PatternBody } from './body.ts';
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
 import { lay, rawOf, written } from './layout.ts';
@@ -12,6 +13,25 @@ const deepest = 600;
 /** What a text may be: the field's display, or its raw value. */
 type Reading = 'display' | 'raw';
 
+/** A reading under way: what is read, and how much of it may still be tried. */
+interface Search {
+  readonly plan: PatternPlan;
+  readonly text: string;
+  readonly as: Reading;
+  /** How a blank looks that keeps its place. */
+  readonly filler: string;
+  left: number;
+  depth: number;
+}
+
+/** How far a reading has come: the next cell, the offset in the text, what stands so far. */
+interface Reached {
+  readonly cell: number;
+  readonly at: number;
+  readonly cells: Cells;
+  readonly passed: Passed | undefined;
+}
+
 /**
  * Reads `text` as a display of this very pattern, fixed text and all, complete or not: the state whose display
  * it is, or `undefined` where it is none. Typing would go wrong here when a cell takes what is meant as fixed
@@ -19,89 +39,84 @@ type Reading = 'display' | 'raw';
  * read here: there typing is right.
  */
 export function align(plan: PatternPlan, text: string, as: Reading = 'display'): PatternBody | undefined {
-  const blank: Cells = plan.cells.map(() => '');
   const filler = as === 'raw' ? ' ' : plan.filler;
-  let left = patience;
-  let depth = 0;
-  return from(0, 0, blank, undefined);
+  const search: Search = { plan, text, as, filler, left: patience, depth: 0 };
+  return from(search, { cell: 0, at: 0, cells: plan.cells.map(() => ''), passed: undefined });
+}
 
-  /** Tries every way to go on from `cell` with `text` from offset `at`. */
-  function from(cell: number, at: number, cells: Cells, passed: Passed | undefined): PatternBody | undefined {
-    if (left-- <= 0 || depth === deepest) return undefined;
-    depth++;
-    const found = onwards(cell, at, cells, passed);
-    depth--;
-    return found;
+/** Tries every way to go on from there. */
+function from(search: Search, reached: Reached): PatternBody | undefined {
+  if (search.left-- <= 0 || search.depth === deepest) return undefined;
+  search.depth++;
+  const { plan, text } = search;
+  const isDone = reached.at === text.length || reached.cell === plan.cells.length;
+  const found = isDone ? ended(search, reached) : onwards(search, reached);
+  search.depth--;
+  return found;
+}
+
+function ended({ plan, text, as }: Search, { cells, passed }: Reached): PatternBody | undefined {
+  const laid = lay(plan, cells, passed);
+  const isIt =
+    as === 'raw'
+      ? rawOf(plan, laid) === text
+      : laid.display === text && text !== laid.content && !isCutShort(plan, laid);
+  return isIt ? laid : undefined;
+}
+
+function onwards(search: Search, { cell, at, cells, passed }: Reached): PatternBody | undefined {
+  const { plan, text, as } = search;
+  // Raw content has no fixed text in it.
+  const ways = as === 'raw' && plan.raw === 'content' ? [''] : waysToStand(item(plan.before, cell));
+  for (const fixed of ways) {
+    if (!text.startsWith(fixed, at)) continue;
+    const beyond = fixed ? { cell, shown: fixed.length } : passed;
+    const found = inCell(search, { cell, at: at + fixed.length, cells, passed: beyond });
+    if (found) return found;
   }
+  return undefined;
+}
 
-  function onwards(
-    cell: number,
-    at: number,
-    cells: Cells,
-    passed: Passed | undefined,
-  ): PatternBody | undefined {
-    if (at === text.length || cell === plan.cells.length) {
-      const laid = lay(plan, cells, passed);
-      const isIt =
-        as === 'raw'
-          ? rawOf(plan, laid) === text
-          : laid.display === text && text !== laid.content && !isCutShort(plan, laid);
-      return isIt ? laid : undefined;
-    }
-    // Raw content has no fixed text in it.
-    const ways = as === 'raw' && plan.raw === 'content' ? [''] : waysToStand(plan.before[cell]!);
-    for (const fixed of ways) {
-      if (!text.startsWith(fixed, at)) continue;
-      const found = inCell(cell, at + fixed.length, cells, fixed ? { cell, shown: fixed.length } : passed);
-      if (found) return found;
-    }
-    return undefined;
-  }
-
-  /** Goes on in the same part while its cells must be filled anyway: a long one is no deep search. */
-  function fillOn(filled: string[], cell: number, at: number): [cell: number, at: number] {
-    const part = partOf(plan, cell - 1);
-    while (part.takes === 'set' && cell < part.first + part.min && at < text.length) {
-      const character = characterAt(text, at);
-      const fitted = fit(plan, filled, cell, character);
-      if (typeof fitted === 'string' || fitted.as !== character) break;
-      filled[cell++] = character;
-      at += character.length;
-    }
-    return [cell, at];
-  }
-
-  function inCell(
-    cell: number,
-    at: number,
-    cells: Cells,
-    passed: Passed | undefined,
-  ): PatternBody | undefined {
-    if (at === text.length) return from(cell, at, cells, passed);
-    if (plan.positions === 'fixed' && text.startsWith(filler, at)) {
-      const found = from(cell + 1, at + filler.length, cells, undefined);
-      if (found) return found;
-    }
+/** Goes on in the same part while its cells must be filled anyway: a long one is no deep search. */
+function fillOn({ plan, text }: Search, filled: string[], cell: number, at: number): [number, number] {
+  const part = partOf(plan, cell - 1);
+  while (part.takes === 'set' && cell < part.first + part.min && at < text.length) {
     const character = characterAt(text, at);
-    const fitted = fit(plan, cells, cell, character);
-    if (typeof fitted !== 'string' && fitted.as === character) {
-      const filled = cells.slice();
-      filled[cell] = character;
-      const [next, end] = fillOn(filled, cell + 1, at + character.length);
-      const found = from(next, end, filled, undefined);
-      if (found) return found;
-    }
-    const { first, size, stretch } = partOf(plan, cell);
-    if (!mayStayBlank(plan, cells, cell)) return undefined;
-    // Trailing blanks are in no raw value; what follows the last cell is.
-    if (as === 'raw' && plan.positions === 'fixed') {
-      const found = from(plan.cells.length, at, cells, passed);
-      if (found) return found;
-    }
-    // In fixed positions a blank is there to be seen, unless its stretch is not.
-    if (plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
-    return from(first + size, at, cells, passed);
+    const fitted = fit(plan, filled, cell, character);
+    if (typeof fitted === 'string' || fitted.as !== character) break;
+    filled[cell++] = character;
+    at += character.length;
   }
+  return [cell, at];
+}
+
+function inCell(search: Search, reached: Reached): PatternBody | undefined {
+  const { plan, text, as, filler } = search;
+  const { cell, at, cells, passed } = reached;
+  if (at === text.length) return from(search, reached);
+  if (plan.positions === 'fixed' && text.startsWith(filler, at)) {
+    const found = from(search, { cell: cell + 1, at: at + filler.length, cells, passed: undefined });
+    if (found) return found;
+  }
+  const character = characterAt(text, at);
+  const fitted = fit(plan, cells, cell, character);
+  if (typeof fitted !== 'string' && fitted.as === character) {
+    const filled = cells.slice();
+    filled[cell] = character;
+    const [next, end] = fillOn(search, filled, cell + 1, at + character.length);
+    const found = from(search, { cell: next, at: end, cells: filled, passed: undefined });
+    if (found) return found;
+  }
+  const { first, size, stretch } = partOf(plan, cell);
+  if (!mayStayBlank(plan, cells, cell)) return undefined;
+  // Trailing blanks are in no raw value; what follows the last cell is.
+  if (as === 'raw' && plan.positions === 'fixed') {
+    const found = from(search, { cell: plan.cells.length, at, cells, passed });
+    if (found) return found;
+  }
+  // In fixed positions a blank is there to be seen, unless its stretch is not.
+  if (plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
+  return from(search, { cell: first + size, at, cells, passed });
 }
 
 /**

@@ -54,85 +54,97 @@ function isUseless(plan: PatternPlan, character: string): boolean {
   return !isFixed && known.parts.every((part) => taken(part, character) === undefined);
 }
 
+/** What has come of the characters so far. */
+interface Progress {
+  readonly cells: string[];
+  /** The cell that comes next, and the last one filled. */
+  cell: number;
+  last: number;
+  /** How much of the fixed text before that cell was typed. */
+  over: number;
+  owed: string;
+  leftOut: string;
+  met: string;
+  refusal: Reason | null;
+  taken: boolean;
+}
+
+function put(plan: PatternPlan, now: Progress, cell: number, as: string): void {
+  now.cells[cell] = as;
+  ({ end: now.last, owed: now.owed } = completed(plan, now.cells, cell));
+  now.cell = now.last + 1;
+  now.over = 0;
+  now.taken = true;
+}
+
+function leaveOut(now: Progress, character: string, reason: Reason): void {
+  if (!worthTelling.test(character)) return;
+  now.leftOut += character;
+  now.refusal = reason;
+}
+
+function meet(now: Progress, character: string): void {
+  if (worthTelling.test(character)) now.met += character;
+}
+
+/** The next of what is being typed anyway: a word's letters that its first ones brought, a fixed text begun. */
+function goesOn(plan: PatternPlan, now: Progress, character: string): boolean {
+  const brought = now.owed && [...now.owed][0]!;
+  if (brought && brought.toLowerCase() === character.toLowerCase()) now.owed = now.owed.slice(brought.length);
+  else {
+    const text = now.over > 0 ? textBefore(plan, now.cells, now.cell) : '';
+    const next = text ? nextIn(text, now.over, character) : -1;
+    if (next < 0) return false;
+    now.over = next;
+  }
+  meet(now, character);
+  now.taken = true;
+  return true;
+}
+
+/** One character behind all others; false where it is the other way's matter, which has it again. */
+function appendOne(plan: PatternPlan, now: Progress, character: string): boolean {
+  if (goesOn(plan, now, character)) return true;
+  const direct = fit(plan, now.cells, now.cell, character);
+  if (typeof direct !== 'string') put(plan, now, now.cell, direct.as);
+  else if (isUseless(plan, character)) leaveOut(now, character, direct);
+  else {
+    const passed = passedBy(plan, now, character);
+    if (passed === undefined) return false;
+    if (passed) {
+      meet(now, character);
+      if (passed[0] !== now.cell || passed[1] !== now.over) {
+        now.taken = true;
+        now.owed = '';
+      }
+      [now.cell, now.over] = passed;
+      // Behind the last cell it is counted there.
+      return now.cell < now.cells.length;
+    }
+    const further = fitFurther(plan, now.cells, now.cell, character);
+    if (further) put(plan, now, ...further);
+    else leaveOut(now, character, direct);
+  }
+  return true;
+}
+
 export function append(plan: PatternPlan, body: PatternBody, characters: readonly string[]): Appended {
+  const { last } = body;
   const cells = body.cells.slice();
-  const size = cells.length;
-  let owed = '';
-  let cell = body.last + 1;
-  let last = body.last;
-  /** How much of the fixed text before the cell was typed. */
-  let over = 0;
-  let leftOut = '';
-  let met = '';
-  let refusal: Reason | null = null;
-  let isTaken = false;
+  const now: Progress = {
+    cells, cell: last + 1, last, over: 0, owed: '', leftOut: '', met: '', refusal: null, taken: false,
+  }; // biome-ignore format: a list
   let count = 0;
-  const put = (at: number, as: string): void => {
-    cells[at] = as;
-    ({ end: last, owed } = completed(plan, cells, at));
-    cell = last + 1;
-    over = 0;
-    isTaken = true;
-  };
+  // What stands behind the last cell of a complete pattern is the other way's matter.
   for (const character of characters) {
-    // What stands behind the last cell of a complete pattern is the other way's matter.
-    if (cell >= size) break;
-    const brought = owed && [...owed][0]!;
-    if (brought && brought.toLowerCase() === character.toLowerCase()) {
-      owed = owed.slice(brought.length);
-      if (worthTelling.test(character)) met += character;
-      isTaken = true;
-      count++;
-      continue;
-    }
-    const next = over > 0 ? nextIn(textBefore(plan, cells, cell), over, character) : -1;
-    if (next >= 0) {
-      if (worthTelling.test(character)) met += character;
-      over = next;
-      isTaken = true;
-      count++;
-      continue;
-    }
-    const direct = fit(plan, cells, cell, character);
-    if (typeof direct !== 'string') put(cell, direct.as);
-    else if (isUseless(plan, character)) {
-      if (worthTelling.test(character)) {
-        leftOut += character;
-        refusal = direct;
-      }
-    } else {
-      const passed = passedBy(plan, cells, cell, last, over, character);
-      if (passed === undefined) break;
-      if (passed) {
-        if (worthTelling.test(character)) met += character;
-        if (passed[0] !== cell || passed[1] !== over) {
-          isTaken = true;
-          owed = '';
-        }
-        [cell, over] = passed;
-        if (cell >= size) break;
-      } else {
-        const further = fitFurther(plan, cells, cell, character);
-        if (further) put(...further);
-        else if (worthTelling.test(character)) {
-          leftOut += character;
-          refusal = direct;
-        }
-      }
-    }
+    if (now.cell >= cells.length || !appendOne(plan, now, character)) break;
     count++;
   }
+  const { cell, over, owed, leftOut, met, refusal, taken } = now;
   // A closed end or a complete pattern is laid out as it would be after the key that led there.
   const laid = lay(plan, cells, over > 0 ? { cell, shown: over } : undefined, owed);
-  return {
-    body: laid,
-    caret: over > 0 ? laid.display.length : caretBehind(plan, laid),
-    count,
-    leftOut,
-    met,
-    refusal,
-    taken: isTaken,
-  };
+  const caret = over > 0 ? laid.display.length : caretBehind(plan, laid);
+  return { body: laid, caret, count, leftOut, met, refusal, taken };
 }
 
 /** In fixed positions characters go into one cell after the other; one that may mean something else there ends it. */
@@ -184,10 +196,7 @@ export const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
  */
 function passedBy(
   plan: PatternPlan,
-  cells: Cells,
-  cell: number,
-  last: number,
-  over: number,
+  { cells, cell, last, over }: Progress,
   character: string,
 ): [cell: number, over: number] | null | undefined {
   const text = (at: number): string => textBefore(plan, cells, at);
