@@ -15,11 +15,11 @@ export default defineConfig({
       { find: /^@arbeit\/engine\/runs$/, replacement: source('engine/kinds/runs.ts') },
       { find: /^@arbeit\/engine\/runs\/([\w-]+)$/, replacement: source('engine/kinds/$1/run.ts') },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('engine/$1/index.ts') },
-      { find: /^@arbeit\/(engine|dom|react)$/, replacement: source('$1/index.ts') },
+      { find: /^@arbeit\/(engine|dom|react|handoff|cli)$/, replacement: source('$1/index.ts') },
     ],
   },
   test: {
-    include: ['{engine,dom,react,cli,studio,scripts}/**/*.test.{ts,tsx}'],
+    include: ['{engine,dom,react,handoff,cli,studio,scripts}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/.next/**'],
     passWithNoTests: false,
     // Left to itself it keeps one of two cores free.

@@ -4,9 +4,9 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
+import { compiledModule } from '@arbeit/handoff';
 import { afterAll, describe, expect, test } from 'vitest';
 import { run } from './arbeit.ts';
-import { compiledModule } from './compiled-module.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-compile-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { kinds } from '@arbeit/engine/kinds';
-import { type CompiledModule, compiledModule } from './compiled-module.ts';
+import { type CompiledModule, compiledModule } from '@arbeit/handoff';
 import { loadDocument, type Output } from './files.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
-import { placeIn, readDocumentText } from './document-text.ts';
+import { placeIn, readDocumentText } from '@arbeit/handoff';
 
 /** Where output goes; the process's own streams outside of tests. */
 export interface Output {

@@ -1,3 +1,4 @@
+#!/usr/bin/env node
 import { run } from './arbeit.ts';
 
 const code = run(process.argv.slice(2), {

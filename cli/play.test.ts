@@ -3,9 +3,9 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { placeIn } from '@arbeit/handoff';
 import { describe, expect, test } from 'vitest';
 import { run } from './arbeit.ts';
-import { placeIn } from './document-text.ts';
 
 const demo = fileURLToPath(new URL('../studio/demo/ridge-huts.arbeit.json', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-cli-'));

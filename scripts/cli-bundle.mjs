@@ -1,14 +1,17 @@
-import { existsSync, readdirSync, renameSync, statSync } from 'node:fs';
+import { existsSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { pathToFileURL } from 'node:url';
 import { install } from './install.mjs';
+import { newest, root } from './packages.mjs';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
-const bundle = join(root, 'cli', 'dist', 'arbeit.mjs');
+const bundle = join(root, 'bin', 'dist', 'arbeit.mjs');
 
 /** Bundles the command line where it is missing or older than its sources; returns its URL. */
 export async function build() {
-  if (!existsSync(bundle) || newest('engine') > mtime(bundle) || newest('cli') > mtime(bundle)) {
+  if (
+    !existsSync(bundle) ||
+    ['engine', 'handoff', 'cli'].some((room) => newest(join(root, room)) > mtime(bundle))
+  ) {
     install();
     const { build } = await import('esbuild');
     // Under another name first: two commands started together must not read half a file.
@@ -31,11 +34,3 @@ export async function build() {
 }
 
 const mtime = (path) => statSync(path).mtimeMs;
-
-function newest(folder) {
-  let latest = 0;
-  for (const entry of readdirSync(join(root, folder), { recursive: true, withFileTypes: true }))
-    if (entry.isFile() && entry.name.endsWith('.ts') && !entry.name.endsWith('.test.ts'))
-      latest = Math.max(latest, mtime(join(entry.parentPath, entry.name)));
-  return latest;
-}

@@ -45,7 +45,7 @@ beforeAll(() => {
     ...[...tarballs.values()].map(({ path }) => path), ...others,
   ]); // biome-ignore format: a command
   const document = join(root, 'studio/demo/ridge-huts.arbeit.json');
-  run(process.execPath, [join(root, 'bin/arbeit.mjs'), 'compile', document, '--out', at('huts')]);
+  run(at('node_modules/.bin/arbeit'), ['compile', document, '--out', 'huts']);
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
@@ -111,6 +111,20 @@ console.log(JSON.stringify([
     'No meals',
     false,
   ]);
+});
+
+test('the command line, installed: a tape plays, and a fault has its place', () => {
+  const demo = join(root, 'studio/demo');
+  const tape = join(demo, 'tapes/mend-the-middle.tape');
+  const arbeit = at('node_modules/.bin/arbeit');
+  expect(run(arbeit, ['play', join(demo, 'ridge-huts.arbeit.json'), tape])).toBe('9 expectations held, 0 missed\n');
+  writeFileSync(at('broken.arbeit.json'), '{ "arbeit": 1,\n  "title": 7 }');
+  const { status, stderr } = spawnSync(arbeit, ['play', 'broken.arbeit.json', tape], {
+    cwd: project,
+    encoding: 'utf8',
+  });
+  expect([status, stderr.split(': ')[0]]).toEqual([2, 'broken.arbeit.json:1:1']);
+  expect(stderr).toContain('broken.arbeit.json:2:12');
 });
 
 test('used from TypeScript: plans and bodies are known by their kind, and a wrong one is refused', () => {

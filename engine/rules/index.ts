@@ -1,4 +1,4 @@
-export type { CarriedCheck, Checks } from './checks.ts';
+export type { CarriedCheck, Checks, Judge } from './checks.ts';
 export { parseExpression } from './expression.ts';
 export { type Finding, passed, type Verdict } from './finding.ts';
 export type { Check, Rule } from './rule.ts';

@@ -25,19 +25,14 @@ interface Tables {
 }
 
 const known = new WeakMap<PatternPlan, Tables | null>();
-let lastPlan: PatternPlan | undefined;
-let lastTables: Tables | null = null;
 
-/** The tables of a plan, `null` for a plan that is not plain. The last answer is kept at hand: fields are typed into one at a time. */
+/** The tables of a plan, `null` for a plan that is not plain. */
 function tablesOf(plan: PatternPlan): Tables | null {
-  if (plan === lastPlan) return lastTables;
   let tables = known.get(plan);
   if (tables === undefined) {
     tables = tabulate(plan);
     known.set(plan, tables);
   }
-  lastPlan = plan;
-  lastTables = tables;
   return tables;
 }
 
@@ -78,7 +73,7 @@ function tabulate(plan: PatternPlan): Tables | null {
 /** A body whose cells and offsets are only spelt out when somebody asks for them. */
 class DenseBody implements PatternBody {
   // Declared only: what is built from this carries no line for a member that the constructor sets.
-  declare private readonly tables: Tables;
+  declare readonly tables: Tables;
   declare readonly content: string;
   declare readonly display: string;
   declare readonly complete: boolean;
@@ -129,15 +124,9 @@ function layDense(t: Tables, content: string): DenseBody {
 }
 
 /** A character that simply goes in at the caret; `undefined` where it takes more than that. */
-export function insertDense(
-  plan: PatternPlan,
-  body: PatternBody,
-  caret: number,
-  character: string,
-): Edited | undefined {
+export function insertDense(body: PatternBody, caret: number, character: string): Edited | undefined {
   if (!(body instanceof DenseBody) || character.length !== 1) return undefined;
-  const t = tablesOf(plan)!;
-  const { content } = body;
+  const { tables: t, content } = body;
   const { length } = content;
   const cell = Math.min(t.leftOf[caret] ?? length, length);
   if (length === t.at.length || (cell < length && !t.uniform)) return undefined;
@@ -156,14 +145,9 @@ export function insertDense(
 }
 
 /** One character out, the rest closing up; `undefined` where it takes more than that. */
-export function eraseDense(
-  plan: PatternPlan,
-  body: PatternBody,
-  caret: number,
-  side: 'left' | 'right',
-): Edited | undefined {
+export function eraseDense(body: PatternBody, caret: number, side: 'left' | 'right'): Edited | undefined {
   if (!(body instanceof DenseBody)) return undefined;
-  const t = tablesOf(plan)!;
+  const t = body.tables;
   const { length } = body.content;
   const left = Math.min(t.leftOf[caret] ?? length, length);
   const gone = side === 'left' ? left - 1 : left;

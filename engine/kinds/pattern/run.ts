@@ -58,7 +58,7 @@ export function insertAll(plan: PatternPlan, start: Edited, text: string, few = 
       if (i >= characters.length) break;
     }
     const character = characters[i]!;
-    const edited = insertDense(plan, body, caret, character) ?? insertOne(plan, body, caret, character);
+    const edited = insertDense(body, caret, character) ?? insertOne(plan, body, caret, character);
     if (typeof edited !== 'string') {
       taken ||= edited.body !== body || edited.caret !== caret;
       if (edited.body.content === body.content && worthTelling.test(character)) met += character;
@@ -103,10 +103,10 @@ const hasFixed = (plan: PatternPlan, text: string): boolean =>
   plan.before.some((fixed) => [...written(fixed)].some((c) => text.includes(c))) ||
   (plan.positions === 'fixed' && text.includes(plan.filler));
 
-/** Fields defined by a pattern (`engine.md`, section 2). */
 /** A field by pattern, where that is known. */
 export type PatternField = OpenField<PatternPlan, PatternBody>;
 
+/** Fields defined by a pattern (`engine.md`, section 2). */
 export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   raw: rawOf,
@@ -116,7 +116,7 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
 
   key(plan, body, start, end, character) {
     if (start === end) {
-      const plainly = insertDense(plan, body, start, character);
+      const plainly = insertDense(body, start, character);
       if (plainly) return plainly;
     }
     const cleared = clear(plan, body, start, end);
@@ -146,7 +146,7 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
       if (taken) return taken;
     }
     if (extent === 'character-left' || extent === 'character-right') {
-      const plainly = eraseDense(plan, body, start, extent === 'character-left' ? 'left' : 'right');
+      const plainly = eraseDense(body, start, extent === 'character-left' ? 'left' : 'right');
       if (plainly) return plainly;
     }
     switch (extent) {

@@ -1,7 +1,7 @@
 import { compile, type SetDocument } from '@arbeit/engine/document';
 import { closed } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import type { CarriedCheck } from '@arbeit/engine/rules';
+import type { CarriedCheck, Judge } from '@arbeit/engine/rules';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
@@ -12,8 +12,14 @@ export interface CompiledModule {
 const head = (title: string): string =>
   `// Compiled by "arbeit compile" from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
 
+type Judges = typeof import('@arbeit/engine/checks');
+/** The names under which something is exported that can judge a check of that type: the compiler stops at a wrong one. */
+type NameOf<T extends CarriedCheck> = {
+  [N in keyof Judges]: Judges[N] extends Judge<T> ? N : never;
+}[keyof Judges];
+
 /** What each check is exported as by `@arbeit/engine/checks`. */
-const checkNames: Readonly<Record<CarriedCheck, string>> = {
+const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } = {
   length: 'length',
   matches: 'matches',
   in: 'among',

@@ -1,0 +1,2 @@
+export { run } from './arbeit.ts';
+export type { Output } from './files.ts';
