@@ -117,7 +117,9 @@ test('the command line, installed: a tape plays, and a fault has its place', () 
   const demo = join(root, 'studio/demo');
   const tape = join(demo, 'tapes/mend-the-middle.tape');
   const arbeit = at('node_modules/.bin/arbeit');
-  expect(run(arbeit, ['play', join(demo, 'ridge-huts.arbeit.json'), tape])).toBe('9 expectations held, 0 missed\n');
+  expect(run(arbeit, ['play', join(demo, 'ridge-huts.arbeit.json'), tape])).toBe(
+    '9 expectations held, 0 missed\n',
+  );
   writeFileSync(at('broken.arbeit.json'), '{ "arbeit": 1,\n  "title": 7 }');
   const { status, stderr } = spawnSync(arbeit, ['play', 'broken.arbeit.json', tape], {
     cwd: project,

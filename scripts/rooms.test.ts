@@ -21,7 +21,7 @@ const sources = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const path = join(folder, entry.name);
     if (entry.isDirectory()) return /^(node_modules|\.next|dist)$/.test(entry.name) ? [] : sources(path);
-    return /\.tsx?$/.test(entry.name) && !/\.test\.tsx?$/.test(entry.name) ? [path] : [];
+    return /\.tsx?$/.test(entry.name) && !/\.(?:test|fixture)\.tsx?$/.test(entry.name) ? [path] : [];
   });
 
 const importsOf = (path: string): string[] =>
