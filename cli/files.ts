@@ -4,7 +4,9 @@ import { placeIn, readDocumentText } from '@arbeit/handoff';
 
 /** Where output goes; the process's own streams outside of tests. */
 export interface Output {
+  /** A line on standard output. */
   out(line: string): void;
+  /** A line on standard error. */
   err(line: string): void;
 }
 

@@ -9,6 +9,7 @@ import { reconcile } from './reconcile.ts';
 import type { FieldStore } from './store.ts';
 import type { TextControl } from './text-control.ts';
 
+/** How an input is bound. */
 export interface BindOptions {
   /** What a form submits under the input's name: the raw value (default) or the display. */
   readonly submits?: 'raw' | 'display';

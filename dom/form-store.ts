@@ -17,11 +17,13 @@ import type { FieldStore } from './store.ts';
 /** A form's state and those who watch it: the one place where its fields, its focus and what they tell are kept. */
 export interface FormStore {
   readonly form: OpenForm;
+  /** The form now. */
   state(): FormState;
   /** What can be told of a field in its form; the same object until something it depends on changes. */
   reading(id: string): Reading;
   /** Whether each of its fields passes every rule that is an error. */
   isReady(): boolean;
+  /** Lets something happen; returns the form after it. */
   dispatch(event: FormEvent): FormState;
   /** One field of the form, as whoever binds or draws a field meets it. It keeps nothing of its own. */
   field(id: string): FieldStore;

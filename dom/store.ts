@@ -13,9 +13,11 @@ export interface FieldStore {
   readonly field: OpenField;
   /** It stands in a form, through which submit and reset reach it. */
   readonly inForm?: true;
+  /** The field now. */
   state(): FieldState;
   /** What can be told of the present state; the same object until the state changes. */
   reading(): Reading;
+  /** Lets something happen; returns the field after it. */
   dispatch(event: FieldEvent): FieldState;
   /** Puts the field into an earlier state, whole: stepping through a tape. */
   restore(state: FieldState): void;

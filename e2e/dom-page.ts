@@ -3,7 +3,7 @@ import type { bind, createStore, FieldStore } from '@arbeit/dom';
 import type { compileField, FieldDocument } from '@arbeit/engine/document';
 import type { read } from '@arbeit/engine/field';
 import type { kinds } from '@arbeit/engine/kinds';
-import type { Page } from '@playwright/test';
+import type { CDPSession, Page } from '@playwright/test';
 import { build } from 'esbuild';
 
 /** The binding by itself, on a page without a framework: what a script of the page finds as `arbeit`. */
@@ -102,3 +102,12 @@ export const submitted = (page: Page) =>
   page.evaluate(
     () => Object.fromEntries(new FormData(document.querySelector('form')!)) as Record<string, string>,
   );
+
+export const pass: Field = { kind: 'pattern', entry: { pattern: '<2 letter>-<4 letter>' } };
+export const digits: Field = { kind: 'pattern', entry: { pattern: '<2 digit>-<4 digit>' } };
+export const day: Field = { kind: 'date', entry: {} };
+export const line = (page: Page, name = 'a') => page.locator(`input[name="${name}"]`);
+export const compose = (browser: CDPSession, text: string) =>
+  browser.send('Input.imeSetComposition', { text, selectionStart: text.length, selectionEnd: text.length });
+export const sessionOf = (page: Page) => page.context().newCDPSession(page);
+export type WithArbeit = { arbeit: OnPage };

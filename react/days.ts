@@ -2,6 +2,7 @@ import type { OpenField } from '@arbeit/engine/field';
 import { apply, read, start } from '@arbeit/engine/field';
 import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '@arbeit/engine/values';
 
+/** A day of a month's sheet, and why it cannot be picked where it cannot. */
 export interface Day {
   readonly date: string;
   readonly isOutside: boolean;
@@ -9,6 +10,7 @@ export interface Day {
   readonly problem: string;
 }
 
+/** A week of a month's sheet. */
 export interface Week {
   /** ISO 8601, `2027-W06`. */
   readonly week: string;

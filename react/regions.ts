@@ -1,5 +1,6 @@
 import { allRegions, codeOf } from '@arbeit/engine/plans';
 
+/** A region as a list offers it. */
 export interface RegionChoice {
   readonly region: string;
   readonly name: string;

@@ -48,6 +48,7 @@ const count = (file, isGood) => {
 
 check('lint', 'npx', ['biome', 'check', '.']);
 check('types', 'node', ['scripts/types.mjs']);
+check('API pages', 'node', ['scripts/api.mjs']);
 const unit = join(results, 'unit.xml');
 count(
   unit,

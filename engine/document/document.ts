@@ -32,6 +32,7 @@ export type FieldDocument<K extends KindName = KindName> = {
   };
 }[K];
 
+/** A rule of a field: what it checks, what it says, and when that may be seen. */
 export interface RuleDocument {
   readonly id: string;
   readonly check: CheckDocument;
@@ -41,6 +42,7 @@ export interface RuleDocument {
   readonly severity?: 'error' | 'warning';
 }
 
+/** What a rule checks, as a document writes it. */
 export type CheckDocument =
   | { readonly type: 'required' | 'complete' | 'not-trivial' }
   | { readonly type: 'length'; readonly min?: number; readonly max?: number }
@@ -52,6 +54,7 @@ export type CheckDocument =
 /** A number, or the kind's raw form as a text: a decimal, a date, `today+18m`, a time. */
 export type Limit = string | number;
 
+/** A form: fields in an order, sent together. */
 export interface FormDocument {
   readonly id: string;
   readonly title?: string;

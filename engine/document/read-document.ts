@@ -10,6 +10,7 @@ import { compileField } from './compile.ts';
 import type { FieldDocument, SetDocument } from './document.ts';
 import { readRules } from './read-rules.ts';
 
+/** A document that was read, or everything that is wrong with it, each fault at its place. */
 export type DocumentResult =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };

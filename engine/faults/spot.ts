@@ -9,6 +9,7 @@ export class Spot {
     readonly faults: DocumentFault[],
   ) {}
 
+  /** Tells a mistake here. */
   fault(message: string, more: { suggestion?: string | undefined; column?: number } = {}): void {
     const { suggestion, column } = more;
     this.faults.push({
@@ -19,10 +20,12 @@ export class Spot {
     });
   }
 
+  /** A member, at its own place. */
   get(key: string): Spot {
     return new Spot((this.value as Record<string, unknown>)[key], pathTo(this.path, key), this.faults);
   }
 
+  /** Whether a member is there. */
   has(key: string): boolean {
     return (this.value as Record<string, unknown>)[key] !== undefined;
   }
@@ -45,24 +48,28 @@ export class Spot {
     return true;
   }
 
+  /** A text; anything else is told, and then there is none. */
   string(): string | undefined {
     if (typeof this.value === 'string') return this.value;
     this.fault(`Expected a text in quotes, found ${nameOf(this.value)}.`);
     return undefined;
   }
 
+  /** A text that is not blank. */
   filled(): string | undefined {
     const text = this.string();
     if (text?.trim() === '') this.fault('Expected a text that is not empty.');
     return text || undefined;
   }
 
+  /** A whole number. */
   whole(): number | undefined {
     if (typeof this.value === 'number' && Number.isInteger(this.value) && this.value >= 0) return this.value;
     this.fault(`Expected a whole number from 0, found ${nameOf(this.value)}.`);
     return undefined;
   }
 
+  /** A whole number from one to another, both included. */
   wholeFrom(low: number, high: number): number | undefined {
     const { value } = this;
     if (typeof value === 'number' && Number.isInteger(value) && value >= low && value <= high) return value;
@@ -81,6 +88,7 @@ export class Spot {
     if (this.has(key)) this.get(key).oneOf(choices);
   }
 
+  /** One of these words. */
   oneOf(choices: readonly string[]): string | undefined {
     if (typeof this.value === 'string' && choices.includes(this.value)) return this.value;
     const meant = typeof this.value === 'string' ? nearest(this.value, choices) : undefined;
@@ -88,6 +96,7 @@ export class Spot {
     return undefined;
   }
 
+  /** The members of a list, each at its own place. */
   items(): Spot[] {
     if (Array.isArray(this.value))
       return this.value.map((item, i) => new Spot(item, `${this.path}[${i}]`, this.faults));

@@ -22,4 +22,5 @@ export interface Taken<B extends Body = Body> extends Edited<B> {
   readonly rejected: Reason | null;
 }
 
+/** How much a deletion without a selection takes; `selection` takes only what is selected. */
 export type Extent = 'character-left' | 'character-right' | 'word-left' | 'selection';

@@ -8,6 +8,7 @@ import type { FieldEvent, FieldState } from './moment.ts';
  * offsets are UTF-16 units of the display. Everything is pure. What is optional, most kinds do without.
  */
 export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judged<P, B> {
+  /** What a field holds in which nobody has typed. */
   empty(plan: P): B;
   /** The typed value, `null` until complete and well-formed. */
   value(plan: P, body: B): string | null;
@@ -17,6 +18,7 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
   insert(plan: P, body: B, start: number, end: number, text: string): Taken<B>;
   /** A whole value from the program, the initial value. Takes raw values first, then whatever a paste takes. */
   read(plan: P, text: string): Taken<B>;
+  /** Takes out what is selected, or what the extent says. */
   erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B>;
   /** The body with the caret at the end of its content. */
   whole(plan: P, body: B): Edited<B>;

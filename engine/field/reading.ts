@@ -7,6 +7,7 @@ import type { FieldState } from './moment.ts';
 import { answersAbout, isPending, nothingAsked } from './questions.ts';
 import { start } from './state.ts';
 
+/** What is so of a field, yes or no. */
 export interface Flags {
   readonly focused: boolean;
   readonly touched: boolean;

@@ -54,6 +54,7 @@ export function openForm({
   return { id, title, fields, places, rulesAt, concerns };
 }
 
+/** The form before anything happened: every field with its initial value, none focused. */
 export const startForm = (form: OpenForm): FormState => ({ fields: form.fields.map(start), focus: null });
 
 /** Where a field stands in the form. Throws `RangeError` when it is not in it. */

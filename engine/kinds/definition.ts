@@ -18,6 +18,7 @@ export interface Around {
 
 /** How limits of a kind with an order are written. */
 export interface Limits {
+  /** Whether a text is a limit. */
   isGood(text: string): boolean;
   readonly example: string;
   readonly hasSteps: boolean;

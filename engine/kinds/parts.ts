@@ -18,6 +18,7 @@ export interface PartPlan {
   readonly point?: boolean;
 }
 
+/** A definition made of parts, ready to run. */
 export interface PartsPlan {
   readonly kind: string;
   readonly parts: readonly PartPlan[];

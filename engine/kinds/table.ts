@@ -29,7 +29,9 @@ export const kinds = {
   'yes-no': yesNo,
 } satisfies KindTable;
 
+/** The table of all kinds, each under its own name with its own types. */
 export type AllKinds = typeof kinds;
+/** What a document may name as a kind. */
 export type KindName = keyof AllKinds;
 
 /** The plan of a kind, by its name; any kind's, where none is named. */

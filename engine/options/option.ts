@@ -101,7 +101,9 @@ export interface Offer {
  */
 export const pickForm = { value: '^\\S{1,100}$', label: '^(?=.*\\S)[^;\\p{Cc}]{1,200}$' } as const;
 
+/** One option of an entry, described: what it may be, what it is usually, what people call it, which pieces of the specimen it belongs to. */
 export type Option = Choice | Whole | Text | List | Bounds | Picks;
+/** All options of a kind's entry, by name. */
 export type Options = Readonly<Record<string, Option>>;
 
 /** What a fault in a text says: the sentence, and where in it and what instead, where that is known. */

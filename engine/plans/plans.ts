@@ -24,6 +24,7 @@ export const allRegions: readonly string[] = [...new Set(codes.flatMap(({ region
 /** Regions whose plan is known in full. */
 export const plannedRegions: readonly string[] = Object.keys(regionPlans).sort();
 
+/** The calling code of a region (ITU-T E.164), without `+`. */
 export const codeOf = (region: string): CallingCode | undefined =>
   codes.find(({ regions }) => regions.includes(region));
 

@@ -112,10 +112,12 @@ export interface Sketch {
   readonly raw?: 'content' | 'text';
 }
 
+/** Random patterns, with their options. */
 export const sketch: fc.Arbitrary<Sketch> = fc
   .record({ pattern: patternText, entry })
   .map(({ pattern, entry }) => ({ pattern, ...entry }));
 
+/** A field of a pattern sketched at random. */
 export function fieldOf(from: Sketch): PatternField {
   const field: FieldDocument<'pattern'> = {
     id: 'field',
@@ -203,6 +205,7 @@ export const actions: fc.Arbitrary<readonly Action[]> = fc
   .array(action, { maxLength: 12 })
   .map((list) => Object.assign(list, { [fc.toStringMethod]: () => `\n${writeTape(list)}` }));
 
+/** Actions as the text of a tape. */
 export function writeTape(list: readonly Action[]): string {
   return list.map(writeAction).join('\n');
 }

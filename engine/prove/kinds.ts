@@ -61,8 +61,10 @@ const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
   'yes-no': record({ draw: option('tick', 'radio', 'segments'), yes: option('Yes, please', 'Ja'), no: option('Nein') }),
 }; // biome-ignore format: a line a kind
 
+/** Every kind that random fields are made of here: all but `pattern`, which has its own. */
 export const kindNames = Object.keys(entries) as readonly KindSketch['kind'][];
 
+/** Random fields of a kind. */
 export const sketchOf = (kind: KindSketch['kind']): fc.Arbitrary<KindSketch> =>
   fc.record({ kind: fc.constant(kind), entry: entries[kind], locale: localeOf });
 
@@ -146,6 +148,7 @@ export const eventFor = (kind: KindSketch['kind']): fc.Arbitrary<FieldEvent> =>
     .tuple(fc.constantFrom('key', 'insert', 'paste', 'set', 'autofill'), textFor(kind, 6))
     .map(([type, text]): FieldEvent => ({ type: type as 'key', text }));
 
+/** Random tapes for a kind: keys that mean something to it, edits in the middle, pastes, undo. */
 export function actionsFor(kind: KindSketch['kind']): fc.Arbitrary<readonly Action[]> {
   const text = textFor(kind, 6);
   const at = fc.nat(16);

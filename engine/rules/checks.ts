@@ -15,6 +15,7 @@ export interface Held {
 
 /** What a kind must be able to tell of what it holds, so that it can be checked. */
 export interface Judged<P, B extends Held> {
+  /** The raw value. */
   raw(plan: P, body: B): string;
   /** Whether typing on could still add a character. */
   hasRoom(plan: P, body: B): boolean;

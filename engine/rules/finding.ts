@@ -12,5 +12,6 @@ export interface Finding {
 
 const none: Finding['data'] = {};
 
+/** The finding of a rule that holds. */
 export const passed: Finding = { verdict: 'pass', code: '', data: none };
 export const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };

@@ -19,6 +19,7 @@ const failing = <P, B extends Held>(
   data = none,
 ): Finding => finding(kind.hasRoom(plan, body) ? 'open' : 'fail', code, data);
 
+/** Whether the raw value has so many characters (grapheme clusters): codes `too-short`, `too-long`. */
 export const length: Judge<'length'> = (field, body, { min = 0, max = Number.POSITIVE_INFINITY }) => {
   const count = countOf(rawOf(field, body));
   const data = { min: String(min), max: String(max), length: String(count) };
@@ -26,9 +27,11 @@ export const length: Judge<'length'> = (field, body, { min = 0, max = Number.POS
   return count >= min ? passed : failing(field, body, 'too-short', data);
 };
 
+/** Whether the whole raw value is one of an expression (ECMAScript syntax), in time that grows with the text: code `no-match`. */
 export const matches: Judge<'matches'> = (field, body, { automaton }) =>
   finding(match(automaton, rawOf(field, body)), 'no-match');
 
+/** Whether the raw value is one of a list: code `not-allowed`. */
 export const among: Judge<'in'> = (field, body, { values }) => {
   const raw = rawOf(field, body);
   if (values.includes(raw)) return passed;
@@ -38,14 +41,17 @@ export const among: Judge<'in'> = (field, body, { values }) => {
   return finding(open ? 'open' : 'fail', 'not-allowed', { allowed: shown });
 };
 
+/** Whether the raw value is none of a list: code `not-allowed`. */
 export const notAmong: Judge<'not-in'> = (field, body, { values }) =>
   values.includes(rawOf(field, body)) ? failing(field, body, 'not-allowed', { value: body.display }) : passed;
 
+/** Whether the check character is right (Luhn, ISO 7064 MOD 97-10 and MOD 11-2): code `bad-checksum`. */
 export const checksum: Judge<'checksum'> = (field, body, { scheme, rotate = 0 }) => {
   if (!body.complete) return finding('open', 'bad-checksum');
   return schemes[scheme](rotated(rawOf(field, body), rotate)) ? passed : failing(field, body, 'bad-checksum');
 };
 
+/** Whether the raw value is none that is guessed first, such as 1111, 1234 or 1212: code `trivial`. */
 export const notTrivial: Judge<'not-trivial'> = (field, body) =>
   body.complete && isTrivial(rawOf(field, body))
     ? failing(field, body, 'trivial', { value: body.display })

@@ -1,6 +1,7 @@
 /** When a message may first be seen. See `rules/show.ts`. */
 export type Moment = 'at-once' | 'leave' | 'submit';
 
+/** What a rule checks, ready to run. */
 export type Check =
   | { readonly type: 'required' }
   | { readonly type: 'complete' }
@@ -37,6 +38,7 @@ export type ExpressionNode =
   | { readonly op: 'not' | 'many'; readonly a: number }
   | { readonly op: 'counted'; readonly a: number; readonly min: number; readonly max: number };
 
+/** A rule, ready to run. */
 export interface Rule {
   readonly id: string;
   readonly check: Check;

@@ -43,6 +43,7 @@ export interface Miss {
   readonly found: string;
 }
 
+/** What came of a tape: a row an action, and each expectation that was missed. */
 export interface Played {
   readonly rows: readonly Row[];
   readonly misses: readonly Miss[];

@@ -12,6 +12,7 @@ export interface Tape {
 
 export type Step = { readonly line: number; readonly source: string } & (Action | Expectation);
 
+/** Something a tape does. */
 export type Action =
   | { readonly do: 'focus'; readonly field?: string }
   | { readonly do: 'leave' | 'cut' | 'home' | 'end' | 'undo' | 'redo' | 'submit' | 'reset' | 'select-all' }
@@ -21,6 +22,7 @@ export type Action =
   | { readonly do: 'select'; readonly start: number; readonly end: number }
   | { readonly do: 'wait'; readonly milliseconds: number };
 
+/** Something a tape expects of the moment it stands at. */
 export type Expectation = { readonly do: 'expect'; readonly field?: string } & Expected;
 
 export type Expected =

@@ -5,6 +5,7 @@
 
 export const isLeap = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
 
+/** How many days a month has; months count from 1 (ISO 8601). */
 export const daysIn = (year: number, month: number): number =>
   month === 2
     ? isLeap(year)
@@ -16,9 +17,11 @@ export const daysIn = (year: number, month: number): number =>
 
 const two = (n: number): string => (n < 10 ? `0${n}` : `${n}`);
 
+/** Year, month and day as a date (ISO 8601). */
 export const iso = (year: number, month: number, day: number): string =>
   `${`${year}`.padStart(4, '0')}-${two(month)}-${two(day)}`;
 
+/** Year, month and day of a date (ISO 8601). */
 export const fieldsOf = (date: string): [year: number, month: number, day: number] => [
   +date.slice(0, 4),
   +date.slice(5, 7),
@@ -51,6 +54,7 @@ function dateOf(days: number): string {
   return iso(year + (month > 9 ? 1 : 0), ((month + 2) % 12) + 1, day);
 }
 
+/** The day so many days later, earlier for a number below zero. */
 export const addDays = (date: string, days: number): string => dateOf(dayNumber(date) + days);
 
 /** Months further; a day the month does not have becomes its last, and the calendar ends where its years do. */
@@ -90,6 +94,7 @@ export function resolve(text: string, today: string): string | undefined {
   return by ? addDays(today, unit === 'w' ? by * 7 : by) : today;
 }
 
+/** Whether a text is a day there is, written `2027-02-10` (ISO 8601). */
 export function isDate(text: string): boolean {
   if (!/^\d{4}-\d\d-\d\d$/.test(text)) return false;
   const [y, m, d] = fieldsOf(text);

@@ -9,6 +9,7 @@ import { item } from '../../values/item.ts';
 import { closeAll, isFull, layParts, type Parsed, type PartsBody, type PartsPlan, padded } from '../parts.ts';
 import { partsKind } from '../parts-editing.ts';
 
+/** A date, ready to run: its parts in their order, and how it rests. */
 export interface DatePlan extends PartsPlan {
   readonly kind: 'date';
   /** Index of each part. */

@@ -2,4 +2,5 @@ import { duration as defineDuration } from './define.ts';
 import { duration as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
+/** Kind `duration`, whole. */
 export const duration = { run, define: defineDuration, draw, ships: 'duration' };

@@ -8,6 +8,7 @@ import { item } from '../../values/item.ts';
 import { locate, type Parsed, type PartsBody, type PartsPlan } from '../parts.ts';
 import { partsKind } from '../parts-editing.ts';
 
+/** Hours and minutes, ready to run. */
 export interface DurationPlan extends PartsPlan {
   readonly kind: 'duration';
   /** Index of the hours and of the minutes, -1 for a unit the field is not in. */

@@ -5,6 +5,7 @@ import { taken } from './takes.ts';
 /** One entry per cell: the character in it, or '' for a blank. */
 export type Cells = readonly string[];
 
+/** The part a cell belongs to. */
 export const partOf = (plan: PatternPlan, cell: number): Part => plan.parts[plan.cells[cell]!]!;
 
 /** Whether a stretch exists: one of its cells is filled. Everything outside stretches (-1) does. */

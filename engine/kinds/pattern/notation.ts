@@ -19,12 +19,15 @@ export type Matter =
   | { readonly type: 'words'; readonly words: readonly string[] }
   | { readonly type: 'stretch'; readonly nodes: readonly Node[] };
 
+/** What a cell takes. */
 export type Takes =
   | { readonly type: 'built-in'; readonly name: BuiltIn }
   | { readonly type: 'class'; readonly name: string }
   | { readonly type: 'characters'; readonly characters: string };
 
+/** Classes of characters every pattern knows, by name. */
 export const builtIns = ['digit', 'letter', 'latin', 'alnum', 'any'] as const;
+/** A class of characters every pattern knows. */
 export type BuiltIn = (typeof builtIns)[number];
 const manners = ['upper', 'lower'] as const;
 
@@ -33,6 +36,7 @@ export const mostCells = 2000;
 
 const deepest = 20;
 
+/** A pattern's text, read: its nodes, and what is wrong with it. */
 export interface Notation {
   readonly nodes: readonly Node[];
   readonly faults: readonly Fault[];

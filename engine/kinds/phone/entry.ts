@@ -2,4 +2,5 @@ import { phone as definePhone } from './define.ts';
 import { phone as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
+/** Kind `phone`, whole. */
 export const phone = { run, define: definePhone, draw, ships: 'phone' };

@@ -10,6 +10,7 @@ import { type Read, takeApart } from './number.ts';
 import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
 import { writingsOf, written } from './writing.ts';
 
+/** A telephone number as it is held: what it is made of, and what is to be said of it. */
 export interface PhoneBody extends LineBody {
   readonly read: Read;
   readonly finding: Finding;

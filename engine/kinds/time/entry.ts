@@ -2,4 +2,5 @@ import { time as defineTime } from './define.ts';
 import { time as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
+/** Kind `time`, whole. */
 export const time = { run, define: defineTime, draw, ships: 'time' };

@@ -1,5 +1,6 @@
 import type { Wording } from '../wording.ts';
 
+/** What every field's codes say in English. */
 export const english: Wording = {
   required: 'Please fill this in.',
   incomplete: 'This is not complete yet.',

@@ -1,5 +1,6 @@
 import type { Wording } from '../wording.ts';
 
+/** What every field's codes say in German. */
 export const german: Wording = {
   required: 'Bitte ausfüllen.',
   incomplete: 'Das ist noch nicht vollständig.',
