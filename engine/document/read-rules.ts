@@ -3,6 +3,7 @@ import { nearest } from '../faults/fault.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import type { Definition, Limits } from '../kinds/definition.ts';
 import { parseExpression } from '../rules/expression.ts';
+import type { CheckDocument } from './document.ts';
 
 const checks = {
   required: [[], []],
@@ -59,14 +60,18 @@ function readMessage(at: Spot, type: keyof typeof checks | undefined, kind: Defi
     at.fault(problem, { suggestion });
 }
 
-/** Data in a message that its check does not bring, in sentences; for the reader and for screens that edit one. */
+function dataFor(type: keyof typeof checks, kind: Definition | undefined): readonly string[] {
+  const own = (type === 'complete' && kind?.says) || [];
+  return [...dataOf[type], ...own, 'label'];
+}
+
+/** Data in a message that its check does not bring, in sentences. */
 function problemsOfMessage(
   type: keyof typeof checks,
   text: string,
   kind: Definition | undefined,
 ): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
-  const own = (type === 'complete' && kind?.says) || [];
-  const known = [...dataOf[type], ...own, 'label'];
+  const known = dataFor(type, kind);
   const named = [...new Set([...text.matchAll(/\{([\w-]+)\}/g)].map((match) => match[1]!))];
   return named
     .filter((name) => !known.includes(name))
@@ -173,3 +178,13 @@ export function problemWithCheck(kind: Definition, check: unknown): readonly str
   readCheck(new Spot(check, '$', faults), kind);
   return faults.map(({ message }) => message);
 }
+
+/** What a message of a check may name in `{…}`; for screens that edit one. */
+export const dataOfMessage = (kind: Definition, check: CheckDocument): readonly string[] =>
+  dataFor(check.type, kind);
+
+/** What is wrong with the message of a check of a field of that kind, in sentences; for screens that edit one. */
+export const problemWithMessage = (kind: Definition, check: CheckDocument, text: string): readonly string[] =>
+  problemsOfMessage(check.type, text, kind).map(
+    ({ problem, suggestion }) => `${problem}${suggestion ? ` Perhaps ${suggestion}.` : ''}`,
+  );

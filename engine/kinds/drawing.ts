@@ -8,6 +8,8 @@ export interface Piece {
   /** Options name the parts they are defined at (`at`). */
   readonly part: string;
   readonly text: string;
+  /** What a person sees in its place, where the field conceals what it holds. */
+  readonly seen?: string;
   readonly caption: string;
   /** Shown although the field does not have it as it stands: a place to switch it on. */
   readonly isOff?: boolean;
@@ -29,6 +31,8 @@ export interface Drawing<P extends Plan = Plan, B extends Body = Body> {
   readonly isPicked?: true;
   /** Whether the page shows bullets in place of what is typed. */
   conceals?(plan: P): boolean;
+  /** Offsets in the display before which the page draws a gap: between groups of boxes. */
+  gaps?(plan: P): readonly number[];
   /** Options that show the same value in another way, and that way in words. */
   other?(plan: P): { readonly entry: object; readonly label: string };
 }

@@ -14,7 +14,7 @@ export const sampleOf = (field: FieldDocument, set: Facts, kinds: KindTable): re
 export const sampleLine = (pieces: readonly Piece[]): string =>
   pieces
     .filter((piece) => !piece.isOff && !piece.isAside)
-    .map((piece) => piece.text)
+    .map((piece) => piece.seen ?? piece.text)
     .join('');
 
 /** How a field shows a raw value at rest. */
@@ -22,3 +22,11 @@ export function shownAt(compiled: OpenField, raw: string): string {
   const { body } = compiled.kind.read(compiled.plan, raw);
   return (compiled.kind.rest?.(compiled.plan, body) ?? body).display;
 }
+
+/** A finished text of a field, as it could be typed or pasted. */
+export const finishedText = (compiled: OpenField, kinds: KindTable): string =>
+  kindIn(kinds, compiled.plan.kind)
+    .draw.sample(compiled)
+    .filter((piece) => !piece.isOff && !piece.isAside)
+    .map(({ text }) => text)
+    .join('');

@@ -2,20 +2,23 @@
 
 import type { CheckDocument } from '@arbeit/engine/document';
 import { problemWithCheck } from '@arbeit/engine/document';
-import type { KindName } from '@arbeit/engine/kinds';
-import { type Definition, kindIn } from '@arbeit/engine/kinds';
+import type { OpenField } from '@arbeit/engine/field';
+import type { Definition } from '@arbeit/engine/kinds';
 import { parseExpression } from '@arbeit/engine/rules';
-import { useKinds } from '../kinds/at-hand.tsx';
 import { DraftInput } from '../sheet/draft-input.tsx';
+import { Help } from '../sheet/help.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
+import { LimitEditor } from './limit-editor.tsx';
 
 /** What a check needs to be told, each with its own line or list. */
 export function CheckEditor({
-  kind,
+  compiled,
+  define,
   check,
   onChange,
 }: {
-  readonly kind: KindName;
+  readonly compiled: OpenField;
+  readonly define: Definition;
   readonly check: CheckDocument;
   readonly onChange: (check: CheckDocument) => void;
 }) {
@@ -25,7 +28,7 @@ export function CheckEditor({
     case 'not-trivial':
       return null;
     case 'range':
-      return <RangeEditor kind={kind} check={check} onChange={onChange} />;
+      return <RangeEditor compiled={compiled} define={define} check={check} onChange={onChange} />;
     case 'length':
       return <LengthEditor check={check} onChange={onChange} />;
     case 'matches':
@@ -108,65 +111,82 @@ function ValuesEditor({ check, onChange }: Edits<'in' | 'not-in'>) {
 }
 
 function SchemeEditor({ check, onChange }: Edits<'checksum'>) {
+  const { rotate: _, ...unrotated } = check;
   return (
-    <Labelled label="Scheme">
-      {(id) => (
-        <select
-          id={id}
-          className="entry"
-          value={check.scheme}
-          onChange={(event) => onChange({ ...check, scheme: event.target.value as 'luhn' })}
-        >
-          <option value="luhn">Luhn, mod 10 (ISO/IEC 7812-1)</option>
-          <option value="mod97">mod 97-10 (ISO 7064)</option>
-          <option value="mod11">mod 11-2 (ISO 7064)</option>
-        </select>
-      )}
-    </Labelled>
+    <div className="flex flex-wrap items-end gap-x-3">
+      <Labelled label="Check character after">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={check.scheme}
+            onChange={(event) => onChange({ ...check, scheme: event.target.value as 'luhn' })}
+          >
+            <option value="luhn">Luhn, mod 10 (ISO/IEC 7812-1)</option>
+            <option value="mod97">MOD 97-10 (ISO/IEC 7064)</option>
+            <option value="mod11">MOD 11-2 (ISO/IEC 7064)</option>
+          </select>
+        )}
+      </Labelled>
+      <Labelled label="First characters read last">
+        {(id) => (
+          <DraftInput
+            id={id}
+            className="entry value"
+            inputMode="numeric"
+            value={check.rotate === undefined ? '' : String(check.rotate)}
+            placeholder="none"
+            check={(text) =>
+              text === '' || (/^\d{1,2}$/.test(text) && +text >= 1 && +text <= 20)
+                ? null
+                : 'A number from 1 to 20, or nothing.'
+            }
+            onChange={(text) => onChange(text ? { ...check, rotate: Number(text) } : unrotated)}
+          />
+        )}
+      </Labelled>
+      <Help about="check characters">
+        <p>
+          A card number has its check digit last (Luhn). An IBAN is checked by MOD 97-10 with its first four
+          characters read last. Letters count as two digits, A = 10 to Z = 35.
+        </p>
+      </Help>
+    </div>
   );
 }
 
 type RangeCheck = Extract<CheckDocument, { type: 'range' }>;
 
+const bounds = { min: 'At least', max: 'At most', step: 'In steps of' } as const;
+
+/** The bounds a rule has; one it has not is another rule, with a message of its own. */
 function RangeEditor({
-  kind,
+  compiled,
+  define,
   check,
   onChange,
-}: {
-  readonly kind: KindName;
-  readonly check: RangeCheck;
-  readonly onChange: (check: CheckDocument) => void;
-}) {
-  const { define } = kindIn(useKinds(), kind);
-  const keys = define.limits?.hasSteps ? (['min', 'max', 'step'] as const) : (['min', 'max'] as const);
-  const labels = { min: 'At least', max: 'At most', step: 'In steps of' };
+}: Edits<'range'> & { readonly compiled: OpenField; readonly define: Definition }) {
+  const keys = (Object.keys(bounds) as (keyof typeof bounds)[]).filter((key) => check[key] !== undefined);
   return (
-    <div className="flex gap-3">
+    <div className="space-y-1">
       {keys.map((key) => (
-        <Labelled key={key} label={labels[key]}>
-          {(id) => (
-            <DraftInput
-              id={id}
-              className="entry value"
-              value={String(check[key] ?? '')}
-              check={(text) => problemWithRange(define, { ...check, [key]: text })}
-              onChange={(text) => {
-                const { [key]: _, ...rest } = check;
-                onChange(text === '' ? rest : { ...rest, [key]: text });
-              }}
-            />
-          )}
-        </Labelled>
+        <LimitEditor
+          key={key}
+          label={bounds[key]}
+          compiled={compiled}
+          limits={define.limits}
+          value={String(check[key])}
+          check={(limit) => problemWithRange(define, { ...check, [key]: limit })}
+          onChange={(limit) => onChange({ ...check, [key]: limit })}
+        />
       ))}
     </div>
   );
 }
 
 /** What the document's reader would say of a range. */
-function problemWithRange(define: Definition, check: RangeCheck): string | null {
-  const given = Object.fromEntries(Object.entries(check).filter(([, value]) => value !== ''));
-  return problemWithCheck(define, given)[0] ?? null;
-}
+const problemWithRange = (define: Definition, check: RangeCheck): string | null =>
+  problemWithCheck(define, check)[0] ?? null;
 
 function problemWithLength(
   { min, max }: { min?: number | undefined; max?: number | undefined },

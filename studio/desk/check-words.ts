@@ -1,36 +1,69 @@
 import type { CheckDocument } from '@arbeit/engine/document';
-import type { KindName } from '@arbeit/engine/kinds';
-import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import type { Definition } from '@arbeit/engine/kinds';
 
-export type CheckType = CheckDocument['type'];
+/** A rule to begin with, as a menu offers it. */
+export interface Beginning {
+  readonly id: string;
+  readonly label: string;
+  readonly check: CheckDocument;
+  /** Stands under a line that parts it from those before. */
+  readonly isApart?: boolean;
+}
 
-/** Each check in words, and one to begin with. */
-export const checks: Readonly<
-  Record<CheckType, { readonly label: string; readonly fresh: CheckDocument; readonly code: string }>
-> = {
-  required: { label: 'must be filled in', fresh: { type: 'required' }, code: 'required' },
-  complete: { label: 'must be complete', fresh: { type: 'complete' }, code: 'incomplete' },
-  length: { label: 'has a length', fresh: { type: 'length', min: 1 }, code: 'too-short' },
-  matches: { label: 'matches an expression', fresh: { type: 'matches', pattern: '.*' }, code: 'no-match' },
-  in: { label: 'is one of these', fresh: { type: 'in', values: ['1'] }, code: 'not-allowed' },
-  range: { label: 'is in a range', fresh: { type: 'range', min: 1 }, code: 'below-min' },
-  'not-trivial': { label: 'is not easy to guess', fresh: { type: 'not-trivial' }, code: 'trivial' },
-  'not-in': { label: 'is none of these', fresh: { type: 'not-in', values: ['0000'] }, code: 'not-allowed' },
-  checksum: {
-    label: 'has a good check character',
-    fresh: { type: 'checksum', scheme: 'luhn' },
-    code: 'bad-checksum',
-  },
-};
+const always: readonly Beginning[] = [
+  { id: 'required', label: 'must be filled in', check: { type: 'required' } },
+];
+
+/** Of the check types, those that say nothing of a kind's values are not offered for it. */
+const others: readonly Beginning[] = [
+  { id: 'length', label: 'has a length', check: { type: 'length', min: 1 }, isApart: true },
+  { id: 'matches', label: 'matches an expression', check: { type: 'matches', pattern: '.*' } },
+  { id: 'in', label: 'is one of these', check: { type: 'in', values: ['1'] } },
+  { id: 'not-in', label: 'is none of these', check: { type: 'not-in', values: ['0000'] } },
+  { id: 'not-trivial', label: 'is not easy to guess', check: { type: 'not-trivial' } },
+  { id: 'luhn', label: 'is a card number (Luhn)', check: { type: 'checksum', scheme: 'luhn' }, isApart: true },
+  { id: 'iban', label: 'is an IBAN (MOD 97-10, the first four read last)', check: { type: 'checksum', scheme: 'mod97', rotate: 4 } },
+  { id: 'check', label: 'has another check character', check: { type: 'checksum', scheme: 'mod11' } },
+]; // biome-ignore format: one rule a line
+
+/** The rules a field of a kind can begin with: one a bound, so that each has a message of its own. */
+export function beginnings({ limits, pointless = [] }: Definition): readonly Beginning[] {
+  const bounds: Beginning[] = limits
+    ? [
+        {
+          id: 'least',
+          label: 'has a lower limit',
+          check: { type: 'range', min: limits.begin },
+          isApart: true,
+        },
+        { id: 'most', label: 'has an upper limit', check: { type: 'range', max: limits.begin } },
+        ...(limits.hasSteps
+          ? [{ id: 'steps', label: 'goes in steps', check: { type: 'range', step: '1' } } as const]
+          : []),
+      ]
+    : [];
+  return [...always, ...bounds, ...others.filter(({ check }) => !pointless.includes(check.type))];
+}
 
 /** The code a check would fail with, where it has not. */
 export function codeOf(check: CheckDocument): string {
-  if (check.type === 'range' && check.min === undefined)
-    return check.max === undefined ? 'off-step' : 'above-max';
-  if (check.type === 'length' && check.min === undefined) return 'too-long';
-  return checks[check.type].code;
+  switch (check.type) {
+    case 'required':
+      return 'required';
+    case 'complete':
+      return 'incomplete';
+    case 'length':
+      return check.min === undefined ? 'too-long' : 'too-short';
+    case 'matches':
+      return 'no-match';
+    case 'in':
+    case 'not-in':
+      return 'not-allowed';
+    case 'not-trivial':
+      return 'trivial';
+    case 'checksum':
+      return 'bad-checksum';
+    case 'range':
+      return check.min !== undefined ? 'below-min' : check.max !== undefined ? 'above-max' : 'off-step';
+  }
 }
-
-/** A limit to begin with, for kinds that have an order. */
-export const firstLimit = (kind: KindName, kinds: KindTable): string | undefined =>
-  kindIn(kinds, kind).define.limits?.begin;

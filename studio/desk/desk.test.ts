@@ -128,14 +128,14 @@ describe('the desk’s tape', () => {
     );
   });
   test('as text it plays again, and its expectations hold', () => {
-    const { rows } = recorded([
+    const tape = recorded([
       { type: 'focus' },
       ...keysOf('12'),
       { type: 'backspace' },
       { type: 'paste', text: '3"4' },
       { type: 'leave' },
     ]);
-    const read = readTape(tapeText('A "try"', 'pin', rows));
+    const read = readTape(tapeText({ title: 'A "try"', fieldId: 'pin', today: '2027-02-10' }, field, tape));
     expect(read).toMatchObject({ ok: true });
     const played = read.ok && play({ fields: [field], forms: [] }, read.tape);
     expect(played).toMatchObject({ misses: [] });

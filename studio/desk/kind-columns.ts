@@ -7,7 +7,7 @@ import { graphemes } from '@arbeit/engine/values';
 /** A character of the display, and what it is. */
 export interface DisplayColumn {
   readonly character: string;
-  /** UTF-16 offset in the display. */
+  /** UTF-16 offset in the display; of a gap that is drawn between two characters, half a unit before the second. */
   readonly offset: number;
   /** The user contributed it; else it is a sign, a separator or a filled-in zero. */
   readonly isContent: boolean;
@@ -29,9 +29,10 @@ export function displayColumns(
   const { plan } = field;
   const isContent = draw.own?.(plan, body) ?? (() => true);
   const isConcealed = draw.conceals?.(plan) ?? false;
+  const gaps = draw.gaps?.(plan) ?? [];
   let ahead = draw.lead?.(body) ?? 0;
   let offset = 0;
-  return graphemes(body.display).map((character) => {
+  return graphemes(body.display).flatMap((character) => {
     const own = isContent(character, offset);
     const isLead = own && ahead-- > 0;
     const seen = isConcealed ? '•' : character;
@@ -42,8 +43,12 @@ export function displayColumns(
       isInValue: own && !isLead && character !== 'x',
       seen,
     };
+    // A gap is nobody's character, and the caret before it stands behind it.
+    const gap = gaps.includes(offset)
+      ? [{ ...column, character: '', seen: '', offset: offset - 0.5, isContent: false, isInValue: false }]
+      : [];
     offset += character.length;
-    return column;
+    return [...gap, column];
   });
 }
 

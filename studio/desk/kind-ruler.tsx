@@ -48,18 +48,20 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const { display } = reading;
   const offsets = [...columns.map(({ offset }) => offset), display.length];
   return (
-    <section aria-label="Ruler" className="mt-2">
-      <div className="relative w-max min-w-full pl-1.5">
+    <section aria-label="Ruler">
+      <div className="relative w-max min-w-full">
         <div aria-hidden="true" className="caption relative h-5">
-          {offsets.map((offset, i) => (
-            <span
-              key={offset}
-              className={`absolute bottom-0 -translate-x-1/2 text-[0.68rem] ${offset === state.start || offset === state.end ? 'font-bold text-oxide' : stops.has(offset) ? '' : 'opacity-0'}`}
-              style={{ left: `calc(${i} * var(--col))` }}
-            >
-              {offset}
-            </span>
-          ))}
+          {offsets.map((offset, i) =>
+            Number.isInteger(offset) ? (
+              <span
+                key={offset}
+                className={`absolute bottom-0 -translate-x-1/2 text-[0.68rem] ${offset === state.start || offset === state.end ? 'font-bold text-oxide' : stops.has(offset) ? '' : 'opacity-0'}`}
+                style={{ left: `calc(${i} * var(--col))` }}
+              >
+                {offset}
+              </span>
+            ) : null,
+          )}
         </div>
         <RulerRows
           rows={rows}
@@ -68,15 +70,23 @@ export function KindRuler({ field }: { readonly field: Field }) {
           boundary={boundary}
         />
       </div>
-      <dl className="mt-1 flex min-h-6 flex-wrap gap-x-6 text-sm">
-        <Told name="raw" text={reading.raw} />
-        <Told name="value" text={reading.value ?? 'null'} />
-        {Object.entries(field.facts).map(([name, text]) => (
-          <Told key={name} name={name} text={text} />
-        ))}
-        {state.body.assumed && <Told name="read as" text={assumedInWords(state.body.assumed)} />}
-      </dl>
+      <Facts field={field} />
     </section>
+  );
+}
+
+/** What the program gets, in one line. */
+export function Facts({ field }: { readonly field: Field }) {
+  const { reading, state } = field;
+  return (
+    <dl className="sticky left-0 mt-1 flex min-h-6 max-w-[calc(100vw-3rem)] flex-wrap gap-x-6 text-sm">
+      <Told name="raw" text={reading.raw} />
+      <Told name="value" text={reading.value ?? 'null'} />
+      {Object.entries(field.facts).map(([name, text]) => (
+        <Told key={name} name={name} text={text} />
+      ))}
+      {state.body.assumed && <Told name="read as" text={assumedInWords(state.body.assumed)} />}
+    </dl>
   );
 }
 

@@ -1,97 +1,99 @@
 'use client';
 
-import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import type { Piece } from '@arbeit/engine/kinds';
-import { memo, useState } from 'react';
-import { sampleOf } from '../definition/sample.ts';
-import { useKinds } from '../kinds/at-hand.tsx';
+import { graphemes } from '@arbeit/engine/values';
+import { memo, type Ref } from 'react';
+import { useAtFirstUse } from '../sheet/first-use.ts';
 import { deferred } from '../sheet/later.tsx';
-import { PopOut } from '../sheet/pop-out.tsx';
+import { CaptionRows } from './caption-rows.tsx';
+import type { Captioned } from './captions.ts';
 
-const OptionEditors = deferred(() => import('./option-editors.tsx').then((options) => options.OptionEditors));
+/** Defines what a part stands for; fetched with the first use of the page. */
+export const OptionEditors = deferred(() =>
+  import('./option-editors.tsx').then((options) => options.OptionEditors),
+);
 
-type Facts = Pick<SetDocument, 'locale' | 'classes'>;
+/** Pieces that make the text, and those that stand beside it. */
+export const isInText = (piece: Piece): boolean => !piece.isOff && !piece.isAside;
 
 /**
- * A finished text of the field, large, every piece a button that opens where it is defined. While a choice is pointed
- * at, the specimen shows what it would become.
+ * A finished text of the field, large, every piece a button that opens where it is defined; what stands beside the text, or
+ * could be switched on, behind it. Every character has a column, the ruler's own.
  */
 export const KindSpecimen = memo(function KindSpecimen({
-  definition,
-  set,
-  onChange,
+  pieces,
+  shown,
+  open,
+  buttons,
+  onOpen,
 }: {
-  readonly definition: FieldDocument;
-  readonly set: Facts;
-  readonly onChange: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
+  readonly pieces: readonly Piece[];
+  /** What the text would become, while a choice is pointed at. */
+  readonly shown: readonly Piece[] | null;
+  /** The piece that is being defined. */
+  readonly open: string | null;
+  readonly buttons: Ref<HTMLDivElement>;
+  readonly onOpen: (piece: string | null) => void;
 }) {
-  const [preview, setPreview] = useState<FieldDocument | null>(null);
-  const kinds = useKinds();
-  const pieces = sampleOf(definition, set, kinds);
-  const shown = preview ? sampleOf(preview, set, kinds) : pieces;
+  useAtFirstUse(OptionEditors);
+  const drawn = shown ?? pieces;
+  const text = drawn.filter(isInText);
+  const beside = pieces.filter((piece) => !isInText(piece));
   return (
     <section aria-label="Specimen">
-      <div className="flex flex-wrap items-stretch">
-        {pieces.map((piece) => (
-          <PopOut
+      <div ref={buttons} className="flex items-stretch">
+        {text.map((piece) => (
+          <button
             key={piece.id}
-            onOpenChange={() => setPreview(null)}
-            needs={OptionEditors}
-            label={`Define: ${piece.caption}`}
-            className="w-[24rem] space-y-3 p-4"
-            button={{
-              'aria-label': `${piece.caption}: ${piece.text}. Define this part.`,
-              className: 'group flex flex-col text-left hover:bg-wash data-[state=open]:bg-wash',
-            }}
-            trigger={<PieceText piece={piece} />}
+            type="button"
+            data-part={piece.id}
+            aria-expanded={open === piece.id}
+            aria-label={`${piece.caption}: ${piece.text}. Define this part.`}
+            className="piece"
+            data-preview={shown !== null || undefined}
+            data-is={piece.isValue ? 'taken' : 'fixed'}
+            onClick={() => onOpen(open === piece.id ? null : piece.id)}
           >
-            {() => (
-              <>
-                <p className="border-b pb-2" aria-hidden="true">
-                  {shown
-                    .filter((other) => !other.isOff && (!other.isAside || other.part === piece.part))
-                    .map((other) => (
-                      <span
-                        key={other.id}
-                        className={`value text-xl ${other.part === piece.part ? 'text-oxide' : ''} ${other.part === 'resting' ? 'block text-base' : ''}`}
-                      >
-                        {other.text}
-                      </span>
-                    ))}
-                </p>
-                <OptionEditors
-                  definition={definition}
-                  part={piece.part}
-                  set={set}
-                  onPreview={setPreview}
-                  onChange={onChange}
-                />
-              </>
-            )}
-          </PopOut>
+            {graphemes(piece.seen ?? piece.text).map((character, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a character is known by its place alone
+              <span key={i} aria-hidden="true" data-is={piece.isValue ? 'cell' : 'fixed'}>
+                {/^\s$/.test(character) ? '⎵' : character}
+              </span>
+            ))}
+          </button>
         ))}
+        <span className="ml-5 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+          {beside.map((piece) => (
+            <button
+              key={piece.id}
+              type="button"
+              data-part={piece.id}
+              aria-expanded={open === piece.id}
+              aria-label={`${piece.caption}: ${piece.text}. Define this part.`}
+              className="word-button whitespace-nowrap aria-expanded:font-semibold aria-expanded:text-oxide"
+              onClick={() => onOpen(open === piece.id ? null : piece.id)}
+            >
+              <span className="caption">{piece.isOff ? `no ${piece.caption}` : piece.caption} </span>
+              <span className={`value ${piece.isOff ? 'text-faint line-through' : ''}`}>{piece.text}</span>
+            </button>
+          ))}
+        </span>
       </div>
+      <CaptionRows captions={captionsOf(text)} open={open} />
     </section>
   );
 });
 
-function PieceText({ piece }: { readonly piece: Piece }) {
-  const isLong = piece.text.length > 12;
-  const ink = piece.isOff ? 'text-faint' : piece.isValue ? 'text-ink' : 'text-faint';
-  return (
-    <>
-      <span
-        aria-hidden="true"
-        className={`value whitespace-pre px-1 text-center leading-[2.9rem] ${isLong ? 'text-lg' : 'text-[2rem]'} ${ink}`}
-      >
-        {piece.text}
-      </span>
-      <span
-        aria-hidden="true"
-        className={`caption block w-full truncate border-t-2 px-1 pb-1 text-center group-hover:text-oxide ${piece.isOff ? 'border-dashed border-line' : piece.isValue ? 'border-oxide' : 'border-rule'}`}
-      >
-        {piece.isOff ? `no ${piece.caption}` : piece.caption}
-      </span>
-    </>
-  );
+/** A caption a piece; neighbours that stand for the same have one together. */
+function captionsOf(text: readonly Piece[]): readonly Captioned[] {
+  const captions: (Captioned & { readonly part: string })[] = [];
+  let from = 0;
+  for (const { id, part, text: own, caption } of text) {
+    const end = from + graphemes(own).length;
+    const last = captions.at(-1);
+    if (last && last.part === part && last.text === caption) captions.splice(-1, 1, { ...last, end });
+    else captions.push({ id, part, from, end, text: caption });
+    from = end;
+  }
+  return captions;
 }

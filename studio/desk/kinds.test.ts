@@ -28,8 +28,8 @@ describe('specimens', () => {
     ['time', { clock: 24 }, '14:30'],
     ['duration', {}, '1 h 30 min'],
     ['phone', { home: 'GB' }, '07700 900123'],
-    ['one-time-code', { groups: [3, 3] }, '481⎵516'],
-    ['text', { case: 'upper' }, 'TWO VEGETARIANS'],
+    ['one-time-code', { groups: [3, 3] }, '481 516'],
+    ['text', { case: 'upper' }, 'FREE TEXT'],
   ] as const)('%s %o is %s', (kind, entry, line) => {
     expect(sampleLine(sampleOf(field(kind, entry), set, kinds))).toBe(line);
   });
@@ -46,9 +46,11 @@ describe('specimens', () => {
               ? option.choices.map(([value]) => value)
               : option.is === 'number'
                 ? [option.min, option.max]
-                : option.is === 'picks'
-                  ? [[...(chosen(shape, option) as readonly Offer[]), another([])]]
-                  : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
+                : option.is === 'several'
+                  ? [option.any, option.offers.slice(0, 2).map(([one]) => one)]
+                  : option.is === 'picks'
+                    ? [[...(chosen(shape, option) as readonly Offer[]), another([])]]
+                    : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
           for (const value of values.filter((one) => problemOf(shape, option, one, kinds) === null)) {
             const next = withOption(shape, option, value, kinds);
             const read = readDocument({ arbeit: 1, title: 'T', ...set, fields: [next] }, kinds);
@@ -191,27 +193,33 @@ test('regions by the beginning of a word, by letters, by code, by a number that 
 });
 
 describe('lists made elsewhere', () => {
-  const offered = (made: FieldDocument, key: string) => {
-    const option = optionsFor(made, key === 'types' ? 'number' : 'region', kinds).find(
-      (one) => one.key === key,
-    )!;
-    return option.is === 'choice' ? option : expect.fail('expected a choice');
-  };
+  const optionOf = (made: FieldDocument, key: string) =>
+    optionsFor(made, key === 'types' ? 'number' : 'region', kinds).find((one) => one.key === key)!;
 
   test.each([
     ['regions', ['DE', 'CH']],
     ['types', ['mobile', 'fixed']],
-  ])('%s: one that is none of those offered is offered beside them, chosen, and kept', (key, list) => {
+  ])('%s: one made elsewhere is chosen as it is, and kept', (key, list) => {
     const made = field('phone', { home: 'DE', [key]: list });
-    const option = offered(made, key);
-    expect(option.choices.filter(([value]) => isSame(value, list))).toHaveLength(1);
+    const option = optionOf(made, key);
     expect(chosen(made, option)).toEqual(list);
     expect(withOption(made, option, list, kinds).entry).toEqual(made.entry);
     const home = optionsFor(made, 'region', kinds).find((one) => one.key === 'home')!;
     expect(withOption(made, home, 'CH', kinds).entry).toEqual({ home: 'CH', [key]: list });
-    // Where it is none of its own, only the usual ones are offered.
-    const bare = offered(field('phone', { home: 'DE' }), key);
-    expect(bare.choices.some(([value]) => isSame(value, list))).toBe(false);
+  });
+
+  test('any list of regions can be made; one that is none of the ways of a choice stands beside them', () => {
+    const regions = optionOf(field('phone', { home: 'DE' }), 'regions');
+    expect(regions).toMatchObject({ is: 'several', any: 'any' });
+    expect(regions.is === 'several' && regions.offers).toContainEqual(['CH', 'Switzerland']);
+    const types = (made: FieldDocument) => {
+      const option = optionOf(made, 'types');
+      return option.is === 'choice' ? option.choices : [];
+    };
+    const list = ['mobile', 'fixed'];
+    const isThere = (made: FieldDocument) => types(made).some(([value]) => isSame(value, list));
+    expect(isThere(field('phone', { home: 'DE', types: list }))).toBe(true);
+    expect(isThere(field('phone', { home: 'DE' }))).toBe(false);
   });
 
   test('numbers of the home region alone stay so when the home moves', () => {

@@ -1,78 +1,72 @@
 'use client';
 
-import type { Field } from '@arbeit/react';
-import { useId, useState } from 'react';
+import type { FieldDocument } from '@arbeit/engine/document';
+import { type Field, Label, Message } from '@arbeit/react';
+import { type ReactNode, useId, useState } from 'react';
+import { withText } from '../definition/edits.ts';
+import { useKinds } from '../kinds/at-hand.tsx';
+import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
 import { deferred } from '../sheet/later.tsx';
-import { PlainField } from '../sheet/plain-field.tsx';
+import { WordInPlace } from '../sheet/word-in-place.tsx';
+import type { Change } from './definition-band.tsx';
+import { drawingOf } from './kind-columns.ts';
 
 const PhoneKeyboard = deferred(() => import('./phone-keyboard.tsx').then((keys) => keys.PhoneKeyboard));
 const RestingField = deferred(() => import('../sheet/resting-field.tsx').then((rest) => rest.RestingField));
 
-type View = 'desktop' | 'phone' | 'rest';
+const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text' } as const;
+const papers = { own: 'As the desk', light: 'Light', dark: 'Dark' } as const;
+const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
 
-/** The field as an end user sees it, real size, on a screen or a phone, on either sheet, in either direction. */
+/**
+ * The field as an end user sees it, at its real width, on a screen or a phone, on either paper, in either direction. Its
+ * words are edited where they stand.
+ */
 export function LiveField({
+  definition,
   field,
   inputmode,
   today,
+  onChange,
 }: {
+  readonly definition: FieldDocument;
   readonly field: Field;
   readonly inputmode: string;
   readonly today: string | undefined;
+  readonly onChange: Change;
 }) {
   const { StandIn } = faceOf(field);
-  const [view, setView] = useState<View>('desktop');
+  const [view, setView] = useState<keyof typeof views>('desktop');
   const [problem, setProblem] = useState('');
-  const [sheet, setSheet] = useState<'own' | 'light' | 'dark'>('own');
-  const [direction, setDirection] = useState<'ltr' | 'rtl'>('ltr');
+  const [paper, setPaper] = useState<keyof typeof papers>('own');
+  const [direction, setDirection] = useState<keyof typeof directions>('ltr');
   return (
-    <section aria-label="Live field" className="flex flex-col">
-      <div className="flex flex-wrap gap-x-5 gap-y-1 border-b pb-1 text-sm">
-        <Choices
-          label="View"
-          value={view}
-          choices={[
-            ['desktop', 'Desktop'],
-            ['phone', 'Phone'],
-            ['rest', 'Resting text'],
-          ]}
-          onChange={(v) => setView(v as View)}
-        />
-        <Choices
-          label="Paper"
-          value={sheet}
-          choices={[
-            ['own', 'As the desk'],
-            ['light', 'Light'],
-            ['dark', 'Dark'],
-          ]}
-          onChange={(v) => setSheet(v as typeof sheet)}
-        />
-        <Choices
-          label="Direction"
-          value={direction}
-          choices={[
-            ['ltr', 'Left to right'],
-            ['rtl', 'Right to left'],
-          ]}
-          onChange={(v) => setDirection(v as typeof direction)}
-        />
+    <section aria-label="Live field" className="min-w-0">
+      <div className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
+        <Choices label="View" value={view} choices={views} onChange={setView} />
+        <Choices label="Paper" value={paper} choices={papers} onChange={setPaper} />
+        <Choices label="Direction" value={direction} choices={directions} onChange={setDirection} />
       </div>
       <div
-        data-sheet={sheet === 'own' ? undefined : sheet}
+        data-sheet={paper === 'own' ? undefined : paper}
         dir={direction}
-        className="bg-paper pt-3 text-ink"
+        className="live-paper"
+        data-other={paper === 'own' ? undefined : ''}
       >
         <div
-          className={
-            view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md px-0.5 pb-1'
-          }
+          className={view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md'}
         >
           {view === 'rest' ? (
             <RestingField field={field} />
           ) : (
-            <PlainField field={field} today={today} problem={problem} />
+            <InPlace
+              definition={definition}
+              field={field}
+              today={today}
+              problem={problem}
+              onChange={onChange}
+            />
           )}
           {StandIn && <StandIn field={field} onAnswer={setProblem} />}
           {view === 'phone' && <PhoneKeyboard store={field.store} inputmode={inputmode} />}
@@ -82,21 +76,110 @@ export function LiveField({
   );
 }
 
-function Choices({
+/** The field with its words to be written over. Behind the label that is edited stands the field's own, for who cannot see. */
+function InPlace({
+  definition,
+  field,
+  today,
+  problem,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly field: Field;
+  readonly today: string | undefined;
+  readonly problem: string;
+  readonly onChange: Change;
+}) {
+  const { Before, Behind, Beneath } = faceOf(field);
+  const isPicked = drawingOf(field.store.field, useKinds()).isPicked;
+  return (
+    <>
+      <WordInPlace
+        label="Label"
+        value={definition.label}
+        missing="No label: write it here"
+        className="font-semibold"
+        onChange={(text) => onChange((f) => ({ ...f, label: text }), 'label')}
+      />
+      <Label field={field} missing="No label" className="sr-only" />
+      <WordInPlace
+        label="Hint"
+        value={definition.hint ?? ''}
+        missing="no hint"
+        className="text-sm text-faint"
+        onChange={(text) => onChange((f) => withText(f, 'hint', text), 'hint')}
+      />
+      <span {...field.hintProps} className="sr-only">
+        {definition.hint}
+      </span>
+      <div className="mt-1 flex items-center gap-3">
+        {Before && <Before field={field} />}
+        <Control field={field} isWrong={problem !== ''} />
+        {Behind && <Behind field={field} today={today} />}
+      </div>
+      {Beneath && <Beneath field={field} />}
+      <div data-tie="message">
+        <Message field={field} problem={problem} dress={message} />
+      </div>
+      <div className="flex flex-wrap items-baseline gap-x-5 text-sm">
+        {!isPicked && (
+          <Said name="While empty">
+            <WordInPlace
+              label="Placeholder"
+              value={definition.placeholder ?? ''}
+              missing="nothing"
+              className="value"
+              onChange={(text) => onChange((f) => withText(f, 'placeholder', text), 'placeholder')}
+            />
+          </Said>
+        )}
+        <Said name="Begins with">
+          <WordInPlace
+            label="Initial value"
+            value={definition.initial ?? ''}
+            missing="nothing"
+            className="value"
+            onChange={(text) => onChange((f) => withText(f, 'initial', text), 'initial')}
+          />
+        </Said>
+      </div>
+      {definition.initial && definition.placeholder && (
+        <p className="text-sm text-marigold">
+          With an initial value the placeholder is only seen once that is cleared.
+        </p>
+      )}
+    </>
+  );
+}
+
+const message = {
+  root: 'min-h-6 pt-0.5 text-sm text-marigold data-[severity=error]:text-brick',
+};
+
+const Said = ({ name, children }: { readonly name: string; readonly children: ReactNode }) => (
+  <span className="flex min-w-0 items-baseline gap-1.5">
+    <span aria-hidden="true" className="caption whitespace-nowrap">
+      {name}
+    </span>
+    {children}
+  </span>
+);
+
+function Choices<T extends string>({
   label,
   value,
   choices,
   onChange,
 }: {
   readonly label: string;
-  readonly value: string;
-  readonly choices: readonly (readonly [string, string])[];
-  readonly onChange: (value: string) => void;
+  readonly value: T;
+  readonly choices: Readonly<Record<T, string>>;
+  readonly onChange: (value: T) => void;
 }) {
   const name = useId();
   return (
     <div role="radiogroup" aria-label={label} className="flex gap-1">
-      {choices.map(([key, words]) => (
+      {(Object.keys(choices) as T[]).map((key) => (
         <label key={key} className="choice">
           <input
             type="radio"
@@ -105,7 +188,7 @@ function Choices({
             onChange={() => onChange(key)}
             className="absolute inset-0 cursor-pointer opacity-0"
           />
-          {words}
+          {choices[key]}
         </label>
       ))}
     </div>

@@ -1,8 +1,10 @@
 'use client';
 
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { KindTable } from '@arbeit/engine/kinds';
 import type { Offer } from '@arbeit/engine/options';
 import { useId } from 'react';
+import { momentsOf } from '../definition/moments.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import type { Option } from '../kinds/option.ts';
@@ -10,6 +12,7 @@ import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 import { chosen, isSame, optionsFor, problemOf, withOption } from './options.ts';
 import { PicksEditor } from './picks-editor.tsx';
+import { SeveralEditor } from './several-editor.tsx';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
@@ -66,33 +69,22 @@ function OptionEditor({
   switch (option.is) {
     case 'choice':
       return (
-        <fieldset onMouseLeave={() => onPreview(null)}>
-          <legend className="caption">{option.label}</legend>
-          {option.choices.map(([choice, label]) => (
-            <label
-              key={label}
-              className="flex items-baseline gap-2 py-0.5 hover:bg-wash"
-              onMouseEnter={() => onPreview(would(choice))}
-            >
-              <input
-                type="radio"
-                name={id}
-                className="accent-[var(--oxide)]"
-                checked={isSame(value, choice)}
-                onFocus={() => onPreview(would(choice))}
-                onBlur={() => onPreview(null)}
-                onChange={() => onChange(choice)}
-              />
-              <span>{label}</span>
-              <span className="value ml-auto max-w-40 truncate text-xs text-faint">
-                {option.key === 'resting'
-                  ? sampleOf(would(choice), set, kinds).find((piece) => piece.part === 'resting')?.text
-                  : sampleLine(sampleOf(would(choice), set, kinds))}
-              </span>
-            </label>
-          ))}
-        </fieldset>
+        <ChoiceEditor
+          name={id}
+          option={option}
+          value={value}
+          examples={examplesOf(
+            option.choices.slice(0, most + 1).map(([choice]) => would(choice)),
+            option.key,
+            set,
+            kinds,
+          )}
+          onPoint={(choice) => onPreview(choice === undefined ? null : would(choice.value))}
+          onChange={onChange}
+        />
       );
+    case 'several':
+      return <SeveralEditor option={option} value={value} onChange={onChange} />;
     case 'picks':
       return (
         <PicksEditor
@@ -138,6 +130,87 @@ function OptionEditor({
       );
     }
   }
+}
+
+/** More ways than this are a list that opens. */
+const most = 9;
+
+/** One of several ways, each with what it makes of a text. */
+function ChoiceEditor({
+  name,
+  option,
+  value,
+  examples,
+  onPoint,
+  onChange,
+}: {
+  readonly name: string;
+  readonly option: Extract<Option, { is: 'choice' }>;
+  readonly value: unknown;
+  readonly examples: readonly string[];
+  /** Told the choice that is pointed at, `undefined` for none. */
+  readonly onPoint: (choice: { readonly value: unknown } | undefined) => void;
+  readonly onChange: (value: unknown) => void;
+}) {
+  if (option.choices.length > most)
+    return (
+      <Labelled label={option.label}>
+        {(id) => (
+          <select
+            id={id}
+            className="entry w-64"
+            value={option.choices.findIndex(([choice]) => isSame(value, choice))}
+            onChange={(event) => onChange(option.choices[Number(event.target.value)]?.[0])}
+          >
+            {option.choices.map(([, label], i) => (
+              <option key={label} value={i}>
+                {label}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+    );
+  return (
+    <fieldset className="min-w-56 max-w-md" onMouseLeave={() => onPoint(undefined)}>
+      <legend className="caption">{option.label}</legend>
+      {option.choices.map(([choice, label], i) => (
+        <label
+          key={label}
+          className="flex min-h-6 items-baseline gap-2 hover:bg-paper"
+          onMouseEnter={() => onPoint({ value: choice })}
+        >
+          <input
+            type="radio"
+            name={name}
+            className="accent-[var(--oxide)]"
+            checked={isSame(value, choice)}
+            onFocus={() => onPoint({ value: choice })}
+            onBlur={() => onPoint(undefined)}
+            onChange={() => onChange(choice)}
+          />
+          <span>{label}</span>
+          <span className="value ml-auto whitespace-pre pl-4 text-xs text-faint">{examples[i]}</span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** What each way makes of a finished text; where all look the same, of one half typed. */
+function examplesOf(
+  ways: readonly FieldDocument[],
+  key: string,
+  set: Facts,
+  kinds: KindTable,
+): readonly string[] {
+  const finished = ways.map((way) => {
+    const pieces = sampleOf(way, set, kinds);
+    const aside = pieces.find(({ part, isAside }) => part === key && isAside);
+    return aside ? aside.text : sampleLine(pieces);
+  });
+  const isSameAll = finished.length > 1 && new Set(finished).size === 1;
+  return (isSameAll && momentsOf(ways, set, kinds)) || finished;
 }
 
 const wholeFrom =

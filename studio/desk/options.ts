@@ -15,7 +15,7 @@ export function optionsFor(field: FieldDocument, part: string, kinds: KindTable)
   const { options } = kindIn(kinds, field.kind).define;
   return Object.entries(options)
     .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
-    .flatMap(([key, option]) => editedHere(field, key, option) ?? offered(key, option, entry[key]));
+    .flatMap(([key, option]) => editedHere(field, key, option) ?? offered(key, option, entry[key], options));
 }
 
 /** Whether an option is what another one needs it to be. */
@@ -24,7 +24,7 @@ function isMet(options: Options, entry: Entry, { option, is }: NonNullable<Descr
   return (entry[option] ?? (described && 'usual' in described ? described.usual : undefined)) === is;
 }
 
-function offered(key: string, option: Described, value: unknown): readonly Option[] {
+function offered(key: string, option: Described, value: unknown, all: Options): readonly Option[] {
   const { label } = option;
   switch (option.is) {
     case 'choice': {
@@ -51,6 +51,7 @@ function offered(key: string, option: Described, value: unknown): readonly Optio
         { key, label, is: 'picks', least: option.least, check: (offers) => problemWith(key, option, offers) },
       ];
     case 'list': {
+      if (option.of.is === 'text') return severalOf(key, option, option.of.among, all);
       if (option.of.is !== 'choice') return [];
       const single = option.of.choices.map(([value, words]) => [[value], words] as const);
       const choices: (readonly [value: unknown, words: string])[] = [[[], 'any'], ...single];
@@ -60,6 +61,18 @@ function offered(key: string, option: Described, value: unknown): readonly Optio
       return [{ key, label, is: 'choice', usual: option.usual, choices }];
     }
   }
+}
+
+/** Any of many, or all there are; their names are those another option of the kind offers them by. */
+function severalOf(
+  key: string,
+  { label, any, usual }: Extract<Described, { is: 'list' }>,
+  among: Text['among'],
+  all: Options,
+): readonly Option[] {
+  const named = Object.values(all).find((one): one is Text => one.is === 'text' && one.among === among);
+  const offers = named?.offers?.() ?? [];
+  return offers.length && any ? [{ key, label, is: 'several', offers, any, usual }] : [];
 }
 
 /** A few texts that have words are a choice; else a line, with what may stand there held out. */
@@ -72,7 +85,7 @@ function textOption(key: string, option: Text): Option {
       label,
       is: 'choice',
       usual: undefined,
-      choices: [[undefined, otherwise ?? 'nothing'], ...offers],
+      choices: option.needed ? offers : [[undefined, otherwise ?? 'nothing'], ...offers],
     };
   return {
     key,

@@ -1,45 +1,85 @@
 'use client';
 
 import type { RuleDocument } from '@arbeit/engine/document';
-import type { KindName } from '@arbeit/engine/kinds';
+import { dataOfMessage, problemWithMessage } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import type { Definition } from '@arbeit/engine/kinds';
 import { DraftInput } from '../sheet/draft-input.tsx';
+import { Help } from '../sheet/help.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 import { CheckEditor } from './check-editor.tsx';
 import { codeOf } from './check-words.ts';
+import { moments } from './rule-words.ts';
 
 /** Everything a rule can be told. */
 export function RuleEditor({
-  kind,
+  compiled,
+  define,
   rule,
   words,
   onChange,
+  onAdd,
   onRemove,
 }: {
-  readonly kind: KindName;
+  readonly compiled: OpenField;
+  readonly define: Definition;
   readonly rule: RuleDocument;
   /** What it says without words of its own, by code. */
   readonly words: Readonly<Record<string, string>>;
   readonly onChange: (rule: RuleDocument) => void;
+  readonly onAdd: (rule: RuleDocument) => void;
   readonly onRemove: () => void;
 }) {
   const { say: _, ...unsaid } = rule;
   const { code: __, ...uncoded } = rule;
+  const { check } = rule;
+  const isTwo = check.type === 'range' && check.min !== undefined && check.max !== undefined;
+  const data = dataOfMessage(define, check).map((name) => `{${name}}`);
   return (
-    <div className="mt-2 space-y-2">
-      <CheckEditor kind={kind} check={rule.check} onChange={(check) => onChange({ ...rule, check })} />
-      <Labelled label="Message (its data in braces, such as {min})">
-        {(id) => (
-          <input
-            id={id}
-            className="entry"
-            value={rule.say ?? ''}
-            placeholder={words[codeOf(rule.check)]}
-            onChange={(event) =>
-              onChange(event.target.value.trim() ? { ...rule, say: event.target.value } : unsaid)
-            }
-          />
-        )}
-      </Labelled>
+    <div className="mt-1 space-y-2">
+      <CheckEditor
+        compiled={compiled}
+        define={define}
+        check={check}
+        onChange={(next) => onChange({ ...rule, check: next })}
+      />
+      {isTwo && (
+        <p>
+          Both limits have one message.{' '}
+          <button
+            type="button"
+            className="word-button"
+            onClick={() => {
+              const { max, ...lower } = check;
+              const { min: ___, step: ____, ...upper } = check;
+              onAdd({ ...unsaid, id: `${rule.id}-most`, check: { ...upper, max: max ?? 0 } });
+              onChange({ ...rule, check: lower });
+            }}
+          >
+            Give each its own
+          </button>
+        </p>
+      )}
+      <div className="flex flex-wrap items-end gap-x-3">
+        <Labelled label="Message">
+          {(id) => (
+            <DraftInput
+              id={id}
+              className="entry"
+              value={rule.say ?? ''}
+              placeholder={words[codeOf(check)] ?? ''}
+              check={(text) => problemWithMessage(define, check, text)[0] ?? null}
+              onChange={(text) => onChange(text.trim() ? { ...rule, say: text } : unsaid)}
+            />
+          )}
+        </Labelled>
+        <Help about="the message">
+          <p>
+            Left empty, it says what every field says. In braces stands what the rule knows:{' '}
+            <span className="value">{data.join(' ')}</span>, each as the field would show it.
+          </p>
+        </Help>
+      </div>
       <div className="flex gap-3">
         <Labelled label="May be seen">
           {(id) => (
@@ -49,9 +89,11 @@ export function RuleEditor({
               value={rule.show ?? 'leave'}
               onChange={(event) => onChange({ ...rule, show: event.target.value as 'leave' })}
             >
-              <option value="at-once">while typing</option>
-              <option value="leave">on leaving</option>
-              <option value="submit">on submit</option>
+              {Object.entries(moments).map(([show, said]) => (
+                <option key={show} value={show}>
+                  {said}
+                </option>
+              ))}
             </select>
           )}
         </Labelled>
@@ -63,28 +105,33 @@ export function RuleEditor({
               value={rule.severity ?? 'error'}
               onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
             >
-              <option value="error">error</option>
-              <option value="warning">warning</option>
+              <option value="error">an error: holds the form back</option>
+              <option value="warning">a warning: lets it go</option>
             </select>
           )}
         </Labelled>
       </div>
-      <Labelled label="Code for the program">
-        {(id) => (
-          <DraftInput
-            id={id}
-            className="entry value"
-            value={rule.code ?? ''}
-            check={(text) =>
-              text === '' || /^[a-z][\w-]*$/i.test(text) ? null : 'One word of letters, digits, “-” and “_”.'
-            }
-            onChange={(code) => onChange(code ? { ...rule, code } : uncoded)}
-          />
-        )}
-      </Labelled>
-      <button type="button" className="word-button" onClick={onRemove}>
-        Take the rule out
-      </button>
+      <div className="flex items-end gap-3">
+        <Labelled label="Code for the program">
+          {(id) => (
+            <DraftInput
+              id={id}
+              className="entry value"
+              value={rule.code ?? ''}
+              placeholder={codeOf(check)}
+              check={(text) =>
+                text === '' || /^[a-z][\w-]*$/i.test(text)
+                  ? null
+                  : 'One word of letters, digits, “-” and “_”.'
+              }
+              onChange={(code) => onChange(code ? { ...rule, code } : uncoded)}
+            />
+          )}
+        </Labelled>
+        <button type="button" className="word-button mb-6" onClick={onRemove}>
+          Take the rule out
+        </button>
+      </div>
     </div>
   );
 }

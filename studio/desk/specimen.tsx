@@ -1,14 +1,19 @@
 'use client';
 
 import { inWords, type Node, type Notation, printNotation } from '@arbeit/engine/kinds/pattern';
-import { memo, useState } from 'react';
+import { memo, type Ref } from 'react';
 import { newParts } from '../definition/new-parts.ts';
 import { insertBeside } from '../definition/pattern-edits.ts';
+import { useAtFirstUse } from '../sheet/first-use.ts';
 import { deferred } from '../sheet/later.tsx';
-import { Menu, PopOut } from '../sheet/pop-out.tsx';
+import { Menu } from '../sheet/pop-out.tsx';
+import { CaptionRows } from './caption-rows.tsx';
 import type { Column, Span } from './columns.ts';
 
-const PartEditor = deferred(() => import('./part-editor.tsx').then((part) => part.PartEditor));
+/** Defines one part; fetched with the first use of the page. */
+export const PartEditor = deferred(() => import('./part-editor.tsx').then((part) => part.PartEditor));
+
+const idOf = (span: Span): string => span.path.join('.');
 
 /**
  * The finished text, large. Every part is a button that opens where the part is defined.
@@ -18,75 +23,63 @@ export const Specimen = memo(function Specimen({
   notation,
   columns,
   spans,
-  classes,
+  open,
+  buttons,
+  onOpen,
   onChange,
 }: {
   readonly notation: Notation;
   readonly columns: readonly Column[];
   readonly spans: readonly Span[];
-  readonly classes: readonly string[];
+  /** The part that is being defined, by its path. */
+  readonly open: string | null;
+  readonly buttons: Ref<HTMLDivElement>;
+  readonly onOpen: (part: string | null) => void;
   readonly onChange: (pattern: string) => void;
 }) {
-  const [about, setAbout] = useState<Node | null>(null);
-  const [open, setOpen] = useState<number | null>(null);
+  useAtFirstUse(PartEditor);
   const grid = { gridTemplateColumns: `repeat(${columns.length}, var(--col)) auto` };
+  const captions = spans.map((span) => ({
+    id: idOf(span),
+    from: span.from,
+    end: span.end,
+    text: captionFor(span.node),
+  }));
   return (
     <section aria-label="Specimen">
-      <div className="grid items-stretch" style={grid}>
-        {spans.map((span, i) => (
-          <PopOut
-            key={span.path.join('.')}
-            open={open === i}
-            onOpenChange={(isOpen) => setOpen(isOpen ? i : null)}
-            needs={PartEditor}
-            label={`Define: ${inWords(span.node)}`}
-            className="w-[22rem] p-4"
-            button={{
-              className: `group flex flex-col text-left hover:bg-wash data-[state=open]:bg-wash ${span.path.length > 1 ? 'border-b border-dashed border-line' : ''}`,
-              style: { gridColumn: `${span.from + 1} / ${span.end + 1}` },
-              onMouseEnter: () => setAbout(span.node),
-              onMouseLeave: () => setAbout(null),
-              onFocus: () => setAbout(span.node),
-              onBlur: () => setAbout(null),
-              'aria-label': `${inWords(span.node)}. Define this part.`,
-            }}
-            trigger={
-              <>
-                <span className="flex" aria-hidden="true">
-                  {columns.slice(span.from, span.end).map((column) => (
-                    <span
-                      key={column.id}
-                      className={`value w-[var(--col)] text-center text-[2rem] leading-[2.9rem] ${column.is === 'fixed' ? 'text-faint' : column.optional ? 'text-line' : 'text-ink'}`}
-                    >
-                      {column.character === ' ' ? <span className="text-line">⎵</span> : column.character}
-                    </span>
-                  ))}
-                </span>
+      <div ref={buttons} className="grid items-stretch" style={grid}>
+        {spans.map((span) => {
+          const id = idOf(span);
+          return (
+            <button
+              key={id}
+              type="button"
+              data-part={id}
+              aria-expanded={open === id}
+              aria-label={`${inWords(span.node)}. Define this part.`}
+              title={inWords(span.node)}
+              className="piece"
+              data-is={span.node.type === 'text' ? 'fixed' : 'taken'}
+              data-optional={span.path.length > 1 || undefined}
+              style={{ gridColumn: `${span.from + 1} / ${span.end + 1}` }}
+              onClick={() => onOpen(open === id ? null : id)}
+            >
+              {columns.slice(span.from, span.end).map((column) => (
                 <span
+                  key={column.id}
                   aria-hidden="true"
-                  className={`caption block truncate border-t-2 px-0.5 pb-1 text-center group-hover:text-oxide ${span.node.type === 'text' ? 'border-rule' : 'border-oxide'}`}
+                  data-is={column.is}
+                  data-optional={column.optional || undefined}
                 >
-                  {captionFor(span.node, span.end - span.from)}
+                  {column.character === ' ' ? '⎵' : column.character}
                 </span>
-              </>
-            }
-          >
-            {() => (
-              <PartEditor
-                nodes={notation.nodes}
-                path={span.path}
-                classes={classes}
-                onChange={onChange}
-                onGone={() => setOpen(null)}
-              />
-            )}
-          </PopOut>
-        ))}
+              ))}
+            </button>
+          );
+        })}
         <AddPart nodes={notation.nodes} onChange={onChange} />
       </div>
-      <p className="min-h-6 pt-1 text-sm text-faint" aria-hidden="true">
-        {about ? `${inWords(about)} — click to define` : ''}
-      </p>
+      <CaptionRows captions={captions} open={open} />
     </section>
   );
 });
@@ -101,7 +94,7 @@ function AddPart({
   return (
     <Menu
       trigger="Add a part"
-      button={{ className: 'word-button ml-3 self-center justify-self-start whitespace-nowrap text-sm' }}
+      button={{ className: 'word-button ml-4 self-center justify-self-start whitespace-nowrap text-sm' }}
       align="start"
       className="min-w-60"
       items={() =>
@@ -118,11 +111,11 @@ function AddPart({
   );
 }
 
-/** A caption that fits the part's columns. */
-function captionFor(node: Node, width: number): string {
+/** What a part is, in a word or two. */
+function captionFor(node: Node): string {
   switch (node.type) {
     case 'text':
-      return width > 2 ? 'fixed' : '·';
+      return node.text.trim().length > 2 ? 'fixed' : '·';
     case 'number':
       return `${node.low}–${node.high}`;
     case 'words':
@@ -131,7 +124,7 @@ function captionFor(node: Node, width: number): string {
       const name = node.takes.type === 'characters' ? node.takes.characters : node.takes.name;
       const count =
         node.min === node.max ? (node.max === 1 ? '' : `${node.max} `) : `${node.min}–${node.max} `;
-      return width < 2 ? name : `${count}${name}`;
+      return `${count}${name}`;
     }
     case 'stretch':
       return 'optional';

@@ -82,9 +82,25 @@ export function scriptOf(event: FieldEvent): string {
   }
 }
 
-/** The tape as text that plays again, keys in a row as one `type`, the end as expectations. */
-export function tapeText(title: string, fieldId: string, rows: readonly TapeRow[]): string {
-  const lines = [`tape ${JSON.stringify(title)}`, `field ${fieldId}`];
+/** What a tape of the desk is copied with: where it is to be played, and on which day. */
+export interface TapeHead {
+  readonly title: string;
+  readonly fieldId: string;
+  /** ISO 8601. */
+  readonly today: string;
+}
+
+/** The tape as text that plays again: its day, what the field held at the start, keys in a row as one `type`, the end as expectations. */
+export function tapeText(
+  { title, fieldId, today }: TapeHead,
+  field: OpenField,
+  { base, rows }: DeskTape,
+): string {
+  const lines = [`tape ${JSON.stringify(title)}`, `field ${fieldId}`, `today ${today}`];
+  const raw = field.kind.raw(field.plan, base.body);
+  if (raw !== field.kind.raw(field.plan, start(field).body)) lines.push(`set ${JSON.stringify(raw)}`);
+  // The desk's rows may begin in a field that has the focus already.
+  if (base.focused && rows[0]?.event.type !== 'focus') lines.push('focus');
   let typed = '';
   const flush = () => {
     if (typed) lines.push(`type ${JSON.stringify(typed)}`);
@@ -100,9 +116,9 @@ export function tapeText(title: string, fieldId: string, rows: readonly TapeRow[
   flush();
   const last = rows.at(-1);
   if (last) {
-    const { display, raw, value, shown } = last.reading;
+    const { display, raw: now, value, shown } = last.reading;
     lines.push(`expect display ${JSON.stringify(display.replaceAll('|', '\\|'))}`);
-    lines.push(`expect raw ${JSON.stringify(raw)}`);
+    lines.push(`expect raw ${JSON.stringify(now)}`);
     lines.push(`expect value ${value === null ? 'null' : JSON.stringify(value)}`);
     lines.push(`expect codes ${shown.map(({ code }) => code).join(' ') || 'none'}`);
   }

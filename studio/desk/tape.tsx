@@ -1,29 +1,55 @@
 'use client';
 
-import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { assumedInWords } from '../sheet/assumed.ts';
+import { keyInWords, refusalInWords } from './key-words.ts';
+import type { Play } from './plays.ts';
 import { scriptOf, type TapeRow } from './tape-rows.ts';
 
 /** What has been done to the field, a row a keystroke, and the whole desk stepped back and forth along it. */
 export function Tape({
   rows,
   at,
+  plays,
   onStep,
   onClear,
-  onCopy,
+  onPlay,
+  textOf,
 }: {
   readonly rows: readonly TapeRow[];
   /** The row the desk stands at; `null` for the present. */
   readonly at: number | null;
   readonly onStep: (row: number | null) => void;
   readonly onClear: () => void;
-  readonly onCopy: () => void;
+  /** What is offered before anything was done. */
+  readonly plays: readonly Play[];
+  readonly onPlay: (play: Play) => void;
+  /** The tape as text that plays again. */
+  readonly textOf: () => string;
 }) {
+  const [copied, setCopied] = useState('');
+  const copy = async () => {
+    const done = await navigator.clipboard?.writeText(textOf()).then(
+      () => true,
+      () => false,
+    );
+    setCopied(done ? 'Copied' : 'The browser does not let it be copied');
+  };
+  // What was said of a copy is said of this tape alone.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
+  useEffect(() => setCopied(''), [rows]);
   const here = at ?? rows.length - 1;
   const list = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: follows the row, whatever it is
   useEffect(() => {
-    list.current?.querySelector('[aria-current="step"]')?.scrollIntoView({ block: 'nearest' });
+    const row = list.current?.querySelector<HTMLElement>('[aria-current="step"]');
+    if (!row || !list.current) return;
+    // The rows alone are scrolled: the page stays where it is.
+    const { scrollTop, clientHeight } = list.current;
+    const top = row.offsetTop - 28;
+    if (top < scrollTop) list.current.scrollTop = top;
+    else if (row.offsetTop + row.offsetHeight > scrollTop + clientHeight)
+      list.current.scrollTop = row.offsetTop + row.offsetHeight - clientHeight;
   }, [here, rows.length]);
   const step = (to: number) => onStep(to >= rows.length - 1 ? null : Math.max(0, to));
   const onKeyDown = (event: KeyboardEvent) => {
@@ -33,15 +59,16 @@ export function Tape({
     step(to);
   };
   return (
-    <section aria-label="Tape" className="flex min-h-0 flex-col">
+    <section aria-label="Tape" className="flex grow flex-col">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
         <h2 className="font-semibold">Tape</h2>
         <span className="caption" role="status">
-          {rows.length === 0
-            ? 'nothing done yet'
-            : at === null
-              ? `${rows.length} rows`
-              : `row ${at + 1} of ${rows.length}; typing goes on from here`}
+          {copied ||
+            (rows.length === 0
+              ? 'nothing done yet'
+              : at === null
+                ? `${rows.length} rows`
+                : `row ${at + 1} of ${rows.length}; typing goes on from here`)}
         </span>
         <div className="ml-auto flex gap-x-4">
           <button type="button" className="word-button" disabled={here <= 0} onClick={() => step(here - 1)}>
@@ -50,7 +77,7 @@ export function Tape({
           <button type="button" className="word-button" disabled={at === null} onClick={() => step(here + 1)}>
             Step forth
           </button>
-          <button type="button" className="word-button" disabled={rows.length === 0} onClick={onCopy}>
+          <button type="button" className="word-button" disabled={rows.length === 0} onClick={copy}>
             Copy as text
           </button>
           <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
@@ -64,10 +91,17 @@ export function Tape({
         tabIndex={0}
         aria-label="Rows of the tape; arrow keys step"
         onKeyDown={onKeyDown}
-        className="h-56 overflow-auto"
+        className="tape-rows"
       >
         {rows.length === 0 ? (
-          <p className="py-6 text-faint">Type into the live field: every key leaves a row here.</p>
+          <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2 py-4">
+            <p className="text-faint">Type into the field above: every key leaves a row here. Or play:</p>
+            {plays.map((play) => (
+              <button key={play.label} type="button" className="word-button" onClick={() => onPlay(play)}>
+                {play.label}
+              </button>
+            ))}
+          </div>
         ) : (
           <table className="w-full border-collapse text-left text-sm">
             <thead className="caption sticky top-0 bg-paper">
@@ -115,9 +149,9 @@ function Row({
       aria-current={isHere ? 'step' : undefined}
       className={`cursor-pointer border-b align-top ${isHere ? 'bg-wash' : ''}`}
     >
-      <td className="value whitespace-nowrap py-0.5 pr-4">
+      <td className="value max-w-56 truncate whitespace-nowrap py-0.5 pr-4">
         {isHere ? <span aria-hidden="true">▸ </span> : <span aria-hidden="true">{'\u00a0 '}</span>}
-        {scriptOf(row.event)}
+        <span title={scriptOf(row.event)}>{keyInWords(row.event)}</span>
       </td>
       <td
         className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.reading.display !== reading.display)}`}
@@ -146,7 +180,11 @@ function Row({
         ))}
       </td>
       <td className="py-0.5">
-        {state.rejected && <span className="text-brick">rejected: {state.rejected} </span>}
+        {state.rejected && (
+          <span className="text-brick">
+            {refusalInWords(state.rejected, row.event)} <span className="caption">{state.rejected}</span>{' '}
+          </span>
+        )}
         {state.leftOut && <span className="text-marigold">left out: {state.leftOut} </span>}
         {state.body.assumed && state.body.assumed !== before?.state.body.assumed && (
           <span className="text-faint">read as {assumedInWords(state.body.assumed)} </span>

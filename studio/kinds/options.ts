@@ -9,7 +9,6 @@ export function editedHere(
   { label }: Described,
 ): readonly Option[] | undefined {
   if (field.kind === 'one-time-code' && key === 'groups') return [groupsOf(field.entry.length ?? 6, label)];
-  if (field.kind === 'phone' && key === 'regions') return [regionsOf(field.entry, label)];
   return undefined;
 }
 
@@ -26,22 +25,6 @@ function groupsOf(length: number, label: string): Option {
     is: 'choice',
     usual: [length],
     choices: ways.map((way) => [way, way.length === 1 ? 'all together' : way.join(' and ')]),
-  };
-}
-
-/** Any region, or the home region alone; a list made elsewhere stands as it is beside these. */
-function regionsOf({ home, regions = 'any' }: FieldDocument<'phone'>['entry'], label: string): Option {
-  const isOther = regions !== 'any' && JSON.stringify(regions) !== JSON.stringify([home]);
-  return {
-    key: 'regions',
-    label,
-    is: 'choice',
-    usual: 'any',
-    choices: [
-      ['any', 'any region'],
-      [[home], 'the home region alone'],
-      ...(isOther ? [[regions, regions.join(', ')] as const] : []),
-    ],
   };
 }
 

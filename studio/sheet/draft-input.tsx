@@ -9,13 +9,17 @@ import { useId, useState } from 'react';
 export function DraftInput({
   value,
   check,
+  label,
   onChange,
   ...props
 }: {
   readonly id: string;
   readonly className: string;
+  /** Its name, where no label stands beside it. */
+  readonly label?: string;
   readonly value: string;
   readonly inputMode?: 'numeric';
+  readonly placeholder?: string;
   /** Id of a list of suggestions. */
   readonly list?: string;
   readonly check: (text: string) => string | null;
@@ -28,6 +32,7 @@ export function DraftInput({
     <>
       <input
         {...props}
+        aria-label={label}
         value={draft ?? value}
         aria-invalid={problem !== null}
         aria-describedby={message}

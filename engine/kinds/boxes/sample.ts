@@ -1,4 +1,5 @@
 import type { OpenField } from '../../field/kind.ts';
+import { item } from '../../values/item.ts';
 import type { Drawing, Piece } from '../drawing.ts';
 import type { LineBody } from '../line.ts';
 import type { BoxesPlan } from './run.ts';
@@ -9,12 +10,13 @@ function sample({ plan }: OpenField<BoxesPlan, LineBody>): readonly Piece[] {
   const pieces: Piece[] = [];
   let at = 0;
   for (const [group, size] of groups.entries()) {
-    if (group > 0) pieces.push({ id: `gap-${group}`, part: 'groups', text: '⎵', caption: 'gap' });
+    if (group > 0) pieces.push({ id: `gap-${group}`, part: 'groups', text: ' ', caption: 'gap' });
     for (let i = 0; i < size; i++, at++)
       pieces.push({
         id: `box-${at}`,
         part: 'box',
-        text: conceal ? '•' : sample[at]!,
+        text: item(sample, at),
+        ...(conceal ? { seen: '•' } : {}),
         caption: accept === 'digit' ? '0-9' : 'a/9',
         isValue: true,
       });
@@ -33,4 +35,8 @@ function sample({ plan }: OpenField<BoxesPlan, LineBody>): readonly Piece[] {
   return pieces;
 }
 
-export const drawing: Drawing<BoxesPlan, LineBody> = { sample, conceals: ({ conceal }) => conceal };
+export const drawing: Drawing<BoxesPlan, LineBody> = {
+  sample,
+  conceals: ({ conceal }) => conceal,
+  gaps: ({ groups }) => groups.slice(0, -1).map((_, i) => groups.slice(0, i + 1).reduce((a, b) => a + b, 0)),
+};

@@ -30,11 +30,7 @@ function sample(field: OpenField<NumberPlan, LineBody>): readonly Piece[] {
   if (isMoney && !prefix.trim() && !suffix.trim()) add('sign', '¤', 'currency', { isOff: true });
   if (group > 0) {
     add('digits', whole.slice(0, group), 'digits', { isValue: true });
-    add(
-      'group',
-      plan.group === ' ' || plan.group === '\u00a0' || plan.group === '\u202f' ? '⎵' : plan.group,
-      'groups',
-    );
+    add('group', plan.group, 'groups');
     add('digits', whole.slice(group + 1), 'digits', { isValue: true });
   } else {
     add('digits', whole, 'digits', { isValue: true });

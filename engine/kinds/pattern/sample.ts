@@ -5,8 +5,13 @@ import { inBounds } from './cells.ts';
 import type { Part, PatternPlan } from './plan.ts';
 import { taken } from './takes.ts';
 
-/** A pattern is drawn from its notation, part by part; its specimen is the notation's own. */
-export const drawing: Drawing<PatternPlan, PatternBody> = { sample: () => [] };
+/** A pattern's specimen is drawn from its notation, part by part; here its finished text is one piece. */
+export const drawing: Drawing<PatternPlan, PatternBody> = {
+  sample(field) {
+    const { body } = field.kind.read(field.plan, sampleCells(field.plan).join(''));
+    return [{ id: 'text', part: 'typing', text: body.display, caption: 'text', isValue: true }];
+  },
+};
 
 /** A character for every cell, optional ones too: what a finished text of the pattern could look like. */
 export function sampleCells(plan: PatternPlan): readonly string[] {

@@ -12,6 +12,14 @@ const region = {
   suggestion: 'GB',
 } as const;
 
+/** Regions with their names, in the order of the names. */
+function regionNames(): readonly (readonly [code: string, name: string])[] {
+  const names = new Intl.DisplayNames('en-GB', { type: 'region' });
+  return allRegions
+    .map((code) => [code, names.of(code) ?? code] as const)
+    .sort(([, a], [, b]) => a.localeCompare(b, 'en-GB'));
+}
+
 const options = {
   home: {
     ...region,
@@ -19,7 +27,7 @@ const options = {
     about: 'Numbers of this region may be typed without a calling code.',
     at: ['region'],
     needed: true,
-    offers: () => allRegions.map((code) => [code, ''] as const),
+    offers: regionNames,
   },
   regions: {
     is: 'list',

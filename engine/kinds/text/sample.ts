@@ -2,10 +2,10 @@ import type { Body } from '../../field/body.ts';
 import type { Drawing } from '../drawing.ts';
 import type { TextPlan } from './run.ts';
 
-const said = 'Two Vegetarians';
-
 export const drawing: Drawing<TextPlan, Body> = {
-  sample: ({ plan }) => {
+  sample: ({ plan, html }) => {
+    const said =
+      html.autocomplete === 'email' || html.inputmode === 'email' ? 'name@huts.example' : 'Free text';
     const isUpper = plan.case === 'upper';
     const cased = isUpper ? said.toUpperCase() : plan.case === 'lower' ? said.toLowerCase() : said;
     return [

@@ -1,0 +1,62 @@
+import type { OpenField } from '@arbeit/engine/field';
+import type { Limits } from '@arbeit/engine/kinds';
+import { shownAt } from './sample.ts';
+
+/** Limits as people say them: "16 years before today", "tomorrow", "£500.00"; and what they say as limits again. */
+
+const relative = /^today(?:([+-])(\d+)([dwmy]))?$/;
+export type LimitUnit = 'd' | 'w' | 'm' | 'y';
+
+/** A day told from the clock: so many units before (`-`) or after (`+`) today. Zero is today itself. */
+export interface ByClock {
+  readonly count: number;
+  readonly unit: LimitUnit;
+  readonly side: '+' | '-';
+}
+
+/** A limit that is told from the clock, taken apart; `undefined` for one that is not. */
+export function byClock(limit: string): ByClock | undefined {
+  const match = relative.exec(limit);
+  if (!match) return undefined;
+  const [, side = '+', count = '0', unit = 'd'] = match;
+  return { count: Number(count), unit: unit as LimitUnit, side: side as '+' | '-' };
+}
+
+export const fromClock = ({ count, unit, side }: ByClock): string =>
+  count === 0 ? 'today' : `today${side}${count}${unit}`;
+
+const units: Readonly<Record<LimitUnit, readonly [one: string, many: string]>> = {
+  d: ['day', 'days'],
+  w: ['week', 'weeks'],
+  m: ['month', 'months'],
+  y: ['year', 'years'],
+};
+
+export function inWords({ count, unit, side }: ByClock): string {
+  if (count === 0) return 'today';
+  if (count === 1 && unit === 'd') return side === '+' ? 'tomorrow' : 'yesterday';
+  return `${count} ${units[unit][count === 1 ? 0 : 1]} ${side === '+' ? 'after' : 'before'} today`;
+}
+
+/** A limit in words: from the clock, or as the field itself would show it at rest. */
+export function limitInWords(compiled: OpenField, limit: string | number): string {
+  const text = String(limit);
+  const told = byClock(text);
+  return told ? inWords(told) : shownAt(compiled, text) || text;
+}
+
+/**
+ * The limit a person means by what he typed in the field's own form (`9.999,99`, `14/02/2027`, `1 h 30`): what the field itself would
+ * make of it. `undefined` where it makes none.
+ */
+export function limitFrom(compiled: OpenField, limits: Limits, typed: string): string | undefined {
+  const { kind, plan } = compiled;
+  const text = typed.trim();
+  const taken = kind.read(plan, text);
+  if (!taken.rejected && !taken.leftOut && taken.body.content) {
+    const meant = [kind.value(plan, taken.body), kind.raw(plan, taken.body)];
+    const good = meant.find((one) => one !== null && limits.isGood(one));
+    if (good) return good;
+  }
+  return limits.isGood(text) ? text : undefined;
+}

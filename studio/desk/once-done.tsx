@@ -1,0 +1,23 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+
+const key = 'arbeit.defined';
+
+/** How the specimen is used, in plain words until somebody has done it once. Its room is kept. */
+export function OnceDone({ isDone }: { readonly isDone: boolean }) {
+  const [isKnown, setKnown] = useState(true);
+  useEffect(() => {
+    try {
+      if (isDone) localStorage.setItem(key, 'yes');
+      setKnown(localStorage.getItem(key) !== null);
+    } catch {
+      setKnown(isDone);
+    }
+  }, [isDone]);
+  return (
+    <p className="sticky left-0 min-h-5 text-sm text-faint">
+      {isKnown ? '' : 'Click a part above to define it.'}
+    </p>
+  );
+}

@@ -1,0 +1,44 @@
+import type { FieldEvent, OpenField } from '@arbeit/engine/field';
+import { keysOf } from '@arbeit/engine/field';
+import { graphemes } from '@arbeit/engine/values';
+
+/** Something to play on a field nobody has typed into yet. */
+export interface Play {
+  readonly label: string;
+  readonly events: readonly FieldEvent[];
+}
+
+/**
+ * Three things to play with a finished text of the field: typed, mended in its middle, pasted. Of a field that is picked from: the first,
+ * the last, and what was picked taken back.
+ */
+export function playsFor(field: OpenField, finished: string, isPicked: boolean): readonly Play[] {
+  const { kind, plan } = field;
+  const { body } = kind.read(plan, finished);
+  const set = (text: string): FieldEvent => ({ type: 'set', text });
+  if (isPicked)
+    return [
+      { label: `Pick “${finished}”`, events: [set(finished)] },
+      { label: 'Pick it and take it back', events: [set(finished), { type: 'backspace' }] },
+      { label: 'Pick it and undo', events: [set(finished), { type: 'undo' }] },
+    ];
+  const typed = keysOf(body.content);
+  const at = middleOf(body.display);
+  const mended: readonly FieldEvent[] = [
+    ...typed,
+    { type: 'select', start: at, end: at },
+    { type: 'backspace' },
+    ...typed.slice(-1),
+  ];
+  return [
+    { label: 'Type a sample', events: typed },
+    { label: 'Mend it in the middle', events: mended },
+    { label: 'Paste one', events: [{ type: 'paste', text: finished }] },
+  ];
+}
+
+/** The offset behind the character in the middle of a text. */
+function middleOf(text: string): number {
+  const characters = graphemes(text);
+  return characters.slice(0, Math.ceil(characters.length / 2)).join('').length;
+}

@@ -1,0 +1,18 @@
+import { useEffect } from 'react';
+
+/** Undo and redo of the definition, outside of lines that have an undo of their own. */
+export function useUndoKeys(undo: () => void, redo: () => void): void {
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || event.defaultPrevented) return;
+      if ((event.target as HTMLElement).matches('input, textarea, select')) return;
+      const key = event.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      event.preventDefault();
+      if (key === 'y' || event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [undo, redo]);
+}

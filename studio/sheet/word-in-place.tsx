@@ -1,0 +1,33 @@
+'use client';
+
+/** A word of a field, edited where it stands. It looks like the word it is, and grows with it; a line is one line. */
+export function WordInPlace({
+  label,
+  value,
+  missing,
+  className = '',
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  /** What stands there while there is none. */
+  readonly missing: string;
+  readonly className?: string;
+  readonly onChange: (text: string) => void;
+}) {
+  return (
+    <textarea
+      aria-label={label}
+      title={label}
+      rows={1}
+      className={`word-in-place ${className}`}
+      value={value}
+      placeholder={missing}
+      spellCheck
+      onChange={(event) => onChange(event.target.value.replace(/[\r\n]+/g, ' '))}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.preventDefault();
+      }}
+    />
+  );
+}
