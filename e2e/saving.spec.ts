@@ -101,7 +101,7 @@ test('what another living page has not saved yet is its own', async ({ page, req
 test('a faulty pattern is unsaved work too', async ({ page, request }) => {
   const id = await newSet(request);
   await page.goto(`/sets/${id}/fields/pin`);
-  const line = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern');
+  const line = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
   await line.fill('<4 digit>-<2 lett');
   await page.reload();
   await expect(line).toHaveValue('<4 digit>-<2 lett');
@@ -119,8 +119,9 @@ test('refused versions are found again, compared and taken back', async ({ page,
   expect((await save(1, 'theirs')).status()).toBe(200);
   expect((await save(1, 'mine')).status()).toBe(409);
   expect((await save(1, 'mine, older')).status()).toBe(409);
-  await page.goto(`/sets/${id}/fields/pin`);
-  await page.getByRole('link', { name: 'Refused versions' }).click();
+  await page.goto('/');
+  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Menu of the set Huts' }).click();
+  await page.getByRole('menuitem', { name: 'Refused versions' }).click();
   await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(2);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   await page.getByRole('button', { name: 'Throw it away' }).first().click();

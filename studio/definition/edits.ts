@@ -30,6 +30,45 @@ export function removeField(set: SetDocument, id: string): SetDocument {
   return { ...set, fields: set.fields.filter((field) => field.id !== id), ...(forms ? { forms } : {}) };
 }
 
+/** The field again, behind itself, under a free id; the same set where there is no such field. */
+export function duplicateField(set: SetDocument, id: string): { set: SetDocument; id: string } {
+  const at = set.fields.findIndex((field) => field.id === id);
+  const field = set.fields[at];
+  if (!field) return { set, id };
+  const copy = freeId(
+    id,
+    set.fields.map((other) => other.id),
+  );
+  return { set: { ...set, fields: set.fields.toSpliced(at + 1, 0, { ...field, id: copy }) }, id: copy };
+}
+
+/** Moves a field to a place in the order; places outside are the nearest end. */
+export function moveField(set: SetDocument, id: string, to: number): SetDocument {
+  const from = set.fields.findIndex((field) => field.id === id);
+  const target = Math.max(0, Math.min(set.fields.length - 1, to));
+  const field = set.fields[from];
+  if (!field || from === target) return set;
+  return { ...set, fields: set.fields.toSpliced(from, 1).toSpliced(target, 0, field) };
+}
+
+/** Gives a field another id, wherever the set speaks of it. */
+export function renameField(set: SetDocument, id: string, to: string): SetDocument {
+  const fields = set.fields.map((field) => (field.id === id ? { ...field, id: to } : field));
+  const forms = set.forms?.map((form) => ({
+    ...form,
+    fields: form.fields.map((field) => (field === id ? to : field)),
+  }));
+  return { ...set, fields, ...(forms ? { forms } : {}) };
+}
+
+/** What keeps an id from being a field's, in a sentence. */
+export function problemWithId(set: SetDocument, id: string, own: string): string | null {
+  if (!/^[a-z][a-z0-9-]*$/.test(id)) return 'Small letters, digits and “-”, a letter first.';
+  return id !== own && set.fields.some((field) => field.id === id)
+    ? 'Another field of the set is called that.'
+    : null;
+}
+
 function freeId(wanted: string, taken: readonly string[]): string {
   let id = wanted;
   for (let n = 2; taken.includes(id); n++) id = `${wanted}-${n}`;

@@ -1,15 +1,18 @@
-import type { SetDocument } from '@arbeit/engine/document';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 
-/** A field deleted on its desk, told on the shelf the user is taken to, where it can be put back. */
+/** A field that was deleted: told where it stood, where it can be put back. */
 export interface JustDeleted {
   readonly setId: string;
-  readonly label: string;
+  readonly field: FieldDocument;
+  /** Its place among the fields. */
+  readonly at: number;
   /** The set as it was with the field. */
   readonly before: SetDocument;
 }
 
 let note: JustDeleted | null = null;
 
+/** Leaves the note for the shelf, where the user is taken next. */
 export function leaveNote(deleted: JustDeleted): void {
   note = deleted;
 }
@@ -20,4 +23,16 @@ export function takeNote(setId: string): JustDeleted | null {
   const taken = note;
   note = null;
   return taken;
+}
+
+/** The set with the field back in its place and in its forms; what else has changed since stays. */
+export function putBack(set: SetDocument, { field, at, before }: JustDeleted): SetDocument {
+  const fields = set.fields.toSpliced(at, 0, field);
+  const forms = before.forms?.map((form) => {
+    const now = set.forms?.find(({ id }) => id === form.id);
+    if (!form.fields.includes(field.id)) return now ?? form;
+    const others = (now ?? form).fields.filter((id) => id !== field.id);
+    return { ...(now ?? form), fields: others.toSpliced(form.fields.indexOf(field.id), 0, field.id) };
+  });
+  return { ...set, fields, ...(forms ? { forms } : {}) };
 }

@@ -13,6 +13,7 @@ import {
 import type { StoredSet } from '../store/sets.ts';
 import { type Draft, dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
+import { keepNow, recall, recallFromBrowser, remember } from './kept-history.ts';
 import { createSaver, type Saver, type SaveState, sendTo } from './saver.ts';
 
 /** A set being edited: its document, undo and redo, and how its saving stands. */
@@ -148,8 +149,31 @@ function usePutBack(
   return putBack;
 }
 
+/** Undo over a reload and from one page to the next. */
+function useKeptHistory(
+  { id, document }: StoredSet,
+  history: History<SetDocument>,
+  setHistory: Dispatch<SetStateAction<History<SetDocument>>>,
+): void {
+  useEffect(() => {
+    // What was kept before counts only where nothing has happened here yet.
+    void recallFromBrowser(id, document).then((found) => {
+      if (!found) return;
+      setHistory((now) =>
+        now.past.length + now.future.length > 0 || now.present !== document ? now : found,
+      );
+    });
+    const leave = () => void keepNow(id);
+    window.addEventListener('pagehide', leave);
+    return () => window.removeEventListener('pagehide', leave);
+  }, [id, document, setHistory]);
+  useEffect(() => {
+    if (history.past.length + history.future.length > 0) remember(id, history);
+  }, [id, history]);
+}
+
 export function useSet(stored: StoredSet): EditedSet {
-  const [history, setHistory] = useState<History<SetDocument>>(() => begin(stored.document));
+  const [history, setHistory] = useState(() => recall(stored.id, stored.document));
   const keeper = useKeeper(stored);
   const { saver, save, keep } = keeper;
   const saved = useRef(stored.document);
@@ -162,6 +186,7 @@ export function useSet(stored: StoredSet): EditedSet {
     keep(present);
   }, [present, keep, saver]);
 
+  useKeptHistory(stored, history, setHistory);
   const putBack = usePutBack(stored, keeper, saved, setHistory);
 
   const edit = useCallback<EditedSet['edit']>((change, about) => {

@@ -93,9 +93,9 @@ export function Desk({ stored, fieldId }: DeskProps) {
         />
       </main>
       <aside aria-label="The same value elsewhere" className="space-y-6 px-6 pb-16">
-        <SharedValue definition={definition} own={bench.store} locale={locale} today={today} />
+        <SharedValue definition={definition} own={bench.store} set={facts} today={today} />
         {kindIn(kinds, definition.kind).define.byLocale && (
-          <LocaleSheet definition={definition} own={bench.store} today={today} />
+          <LocaleSheet definition={definition} set={facts} own={bench.store} today={today} />
         )}
       </aside>
     </>

@@ -1,8 +1,15 @@
 'use client';
 
 import type { FieldDocument } from '@arbeit/engine/document';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { removeField } from '../definition/edits.ts';
+import { leaveNote } from '../definition/just-deleted.ts';
 import type { EditedSet } from '../definition/use-set.ts';
+import { useCommands } from '../sheet/commands.tsx';
+import { FieldMenu } from '../sheet/field-menu.tsx';
 
+/** From this field to the one before, to the next, and what can be done with it as a whole. */
 export function FieldTurns({
   set,
   definition,
@@ -10,5 +17,66 @@ export function FieldTurns({
   readonly set: EditedSet;
   readonly definition: FieldDocument;
 }) {
-  return <span hidden>{set.id + definition.id}</span>;
+  const router = useRouter();
+  const { fields } = set.document;
+  const at = fields.findIndex(({ id }) => id === definition.id);
+  const [before, after] = [fields[at - 1], fields[at + 1]];
+  const hrefOf = (id: string) => `/sets/${set.id}/fields/${id}`;
+  const go = (field: FieldDocument | undefined) => field && router.push(hrefOf(field.id));
+  const nameOf = ({ label, id }: FieldDocument) => label || id;
+  const remove = async () => {
+    leaveNote({ setId: set.id, field: definition, at, before: set.document });
+    await set.editAndSave((d) => removeField(d, definition.id));
+    router.push('/');
+  };
+  useCommands('This field', [
+    { id: 'previous', label: `Previous field${before ? `: ${nameOf(before)}` : ''}`, key: 'Alt+ArrowUp', run: () => go(before) },
+    { id: 'next', label: `Next field${after ? `: ${nameOf(after)}` : ''}`, key: 'Alt+ArrowDown', run: () => go(after) },
+    { id: 'alone', label: 'Open the field alone', run: () => router.push(`${hrefOf(definition.id)}/alone`) },
+    { id: 'delete', label: 'Delete this field', run: remove },
+  ]); // biome-ignore format: one command a line
+  return (
+    <span className="flex items-baseline gap-x-3">
+      <Turn field={before} href={before && hrefOf(before.id)} sign="‹" word="Previous" />
+      <Turn field={after} href={after && hrefOf(after.id)} sign="›" word="Next" />
+      <FieldMenu
+        set={set}
+        field={definition}
+        trigger="Field"
+        button={{ className: 'word-button', 'aria-label': `Menu of ${nameOf(definition)}` }}
+        more={[
+          { id: 'alone', label: 'Open alone', onSelect: () => router.push(`${hrefOf(definition.id)}/alone`) },
+        ]}
+        onMade={(id) => router.push(hrefOf(id))}
+        onRenamed={(id) => router.replace(hrefOf(id))}
+        onTurned={() => router.refresh()}
+        onDelete={remove}
+      />
+    </span>
+  );
+}
+
+function Turn({
+  field,
+  href,
+  sign,
+  word,
+}: {
+  readonly field: FieldDocument | undefined;
+  readonly href: string | undefined;
+  readonly sign: string;
+  readonly word: string;
+}) {
+  if (!field || !href)
+    return (
+      <span aria-hidden="true" className="turn text-rule">
+        {sign}
+      </span>
+    );
+  const name = field.label || field.id;
+  return (
+    <Link className="turn" href={href} prefetch={false} aria-label={`${word} field: ${name}`} title={name}>
+      {sign}
+    </Link>
+  );
 }

@@ -79,7 +79,8 @@ export const KindSpecimen = memo(function KindSpecimen({
           ))}
         </span>
       </div>
-      <CaptionRows captions={captionsOf(text)} open={open} />
+      {/* While a choice is pointed at they stay as they are: what is pointed at must not move. */}
+      <CaptionRows captions={captionsOf(pieces.filter(isInText))} open={open} />
     </section>
   );
 });

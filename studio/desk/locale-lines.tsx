@@ -1,7 +1,7 @@
 'use client';
 
 import { createStore, type FieldStore, readOn, share } from '@arbeit/dom';
-import type { FieldDocument } from '@arbeit/engine/document';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import { useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
@@ -16,10 +16,12 @@ const sheetLocales = [
 /** A line for each of the locales. */
 export function LocaleLines({
   definition,
+  set,
   own,
   today,
 }: {
   readonly definition: FieldDocument;
+  readonly set: Pick<SetDocument, 'locale' | 'classes'>;
   readonly own: FieldStore;
   readonly today: string | undefined;
 }) {
@@ -30,12 +32,12 @@ export function LocaleLines({
         const { placeholder: _, initial: __, ...rest } = definition;
         const compiled = compileField(
           { ...rest, id: `${definition.id}-${locale}`, locale } as FieldDocument,
-          { locale },
+          { ...set, locale },
           kinds,
         );
         return { locale, store: createStore(compiled, readOn(today)) };
       }),
-    [definition, today, kinds],
+    [definition, set, today, kinds],
   );
   useEffect(() => {
     // What the field holds already is what the sheet begins with; nothing of that comes back to it.

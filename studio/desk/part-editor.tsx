@@ -56,8 +56,8 @@ export function PartEditor({
     onChange(pattern);
   };
   return (
-    <div className="space-y-3">
-      <p className="font-semibold first-letter:uppercase">{inWords(part)}</p>
+    <div className="part">
+      <p className="basis-full font-semibold first-letter:uppercase">{inWords(part)}</p>
       {part.type === 'text' && (
         <Labelled label="Fixed text">
           {(id) => (
@@ -92,7 +92,7 @@ export function PartEditor({
           )}
         </Labelled>
       )}
-      <div className="flex flex-wrap gap-x-4 gap-y-2 border-t pt-3">
+      <div className="flex flex-wrap gap-x-4 gap-y-2 pb-1.5">
         {path.length > 1 ? (
           <button
             type="button"
@@ -123,8 +123,10 @@ export function PartEditor({
           Take out
         </button>
       </div>
-      {!mayGo && <p className="text-sm text-faint">It cannot be taken out: nothing could be typed then.</p>}
-      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+      {!mayGo && (
+        <p className="basis-full text-sm text-faint">It cannot be taken out: nothing could be typed then.</p>
+      )}
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-1.5">
         <span className="caption">Put before it:</span>
         {newParts.map(({ label, part: fresh }) => (
           <button

@@ -1,7 +1,7 @@
 'use client';
 
 import { createStore, type FieldStore, readOn, share } from '@arbeit/dom';
-import type { FieldDocument } from '@arbeit/engine/document';
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import type { KindTable } from '@arbeit/engine/kinds';
 import { useField } from '@arbeit/react';
@@ -13,10 +13,10 @@ import { drawingOf } from './kind-columns.ts';
 /** The same field with another display of the same value, where its kind has one. */
 export function otherDisplay(
   field: FieldDocument,
-  locale: string,
+  set: Pick<SetDocument, 'locale' | 'classes'>,
   kinds: KindTable,
 ): { readonly field: FieldDocument; readonly label: string } | undefined {
-  const compiled = compileField(field, { locale }, kinds);
+  const compiled = compileField(field, set, kinds);
   const other = drawingOf(compiled, kinds).other?.(compiled.plan);
   if (!other) return undefined;
   const entry = { ...field.entry, ...other.entry };
@@ -27,19 +27,19 @@ export function otherDisplay(
 export function SharedValue({
   definition,
   own,
-  locale,
+  set,
   today,
 }: {
   readonly definition: FieldDocument;
   readonly own: FieldStore;
-  readonly locale: string;
+  readonly set: Pick<SetDocument, 'locale' | 'classes'>;
   readonly today: string | undefined;
 }) {
   const kinds = useKinds();
-  const other = useMemo(() => otherDisplay(definition, locale, kinds), [definition, locale, kinds]);
+  const other = useMemo(() => otherDisplay(definition, set, kinds), [definition, set, kinds]);
   const store = useMemo(
-    () => (other ? createStore(compileField(other.field, { locale }, kinds), readOn(today)) : undefined),
-    [other, locale, today, kinds],
+    () => (other ? createStore(compileField(other.field, set, kinds), readOn(today)) : undefined),
+    [other, set, today, kinds],
   );
   useEffect(() => {
     if (!store) return;

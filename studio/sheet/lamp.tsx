@@ -9,8 +9,14 @@ const inks: Readonly<Record<Verdict, string>> = {
 /** A verdict told by shape and word: filled, half filled, or hollow with a bar. */
 export function Lamp({ verdict, bare = false }: { readonly verdict: Verdict; readonly bare?: boolean }) {
   return (
-    <span className={`inline-flex items-center gap-1.5 ${inks[verdict]}`}>
-      <svg width="13" height="13" viewBox="0 0 13 13" aria-hidden="true" className="shrink-0">
+    <span className={`inline-flex items-baseline gap-1.5 ${inks[verdict]}`}>
+      <svg
+        width="13"
+        height="13"
+        viewBox="0 0 13 13"
+        aria-hidden="true"
+        className="shrink-0 translate-y-[0.12em]"
+      >
         <rect
           x="1"
           y="1"

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { Commands } from './commands.tsx';
 import { SheetSwitch } from './sheet-switch.tsx';
 
 /** The top line of every sheet: where one is, and what can be done with the whole of it. */
@@ -39,6 +40,7 @@ export function Masthead({
       </nav>
       <div className="ml-auto flex flex-wrap items-baseline gap-x-4 gap-y-1">
         {children}
+        <Commands />
         <SheetSwitch />
       </div>
     </header>

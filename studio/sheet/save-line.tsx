@@ -1,8 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect } from 'react';
+import { placeInWords } from '../definition/place-words.ts';
 import type { EditedSet } from '../definition/use-set.ts';
+import { useCommands } from './commands.tsx';
 import { later, useLater } from './later.tsx';
 
 const choiceDialog = later(() => import('./choice-dialog.tsx'));
@@ -11,6 +12,10 @@ const choiceDialog = later(() => import('./choice-dialog.tsx'));
 export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
   const { it: choice, want } = useLater(choiceDialog);
+  useCommands(set.document.title, [
+    { id: 'undo', label: 'Undo the last change of the definition', run: set.undo },
+    { id: 'redo', label: 'Redo it', run: set.redo },
+  ]);
   useEffect(() => {
     if (save.is === 'refused') want();
   }, [save.is, want]);
@@ -23,16 +28,16 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
           put back
         </span>
       )}
-      <Link className="word-button text-sm" href={`/sets/${set.id}/refused`} prefetch={false}>
-        Refused versions
-      </Link>
       <span role="status" className="caption min-w-16 text-right">
         {save.is === 'saved' && 'Saved'}
         {(save.is === 'waiting' || save.is === 'saving') && 'Saving…'}
         {save.is === 'refused' && 'Not saved'}
         {save.is === 'failed' && (
           <span className="text-brick">
-            Not saved: {save.faults[0] ? `${save.faults[0].path}: ${save.faults[0].message}` : save.why}{' '}
+            Not saved:{' '}
+            {save.faults[0]
+              ? `${placeInWords(save.faults[0].path, set.document)}: ${save.faults[0].message}`
+              : save.why}{' '}
             <button type="button" className="word-button" onClick={set.retry}>
               Try again
             </button>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
+import { useCommands } from './commands.tsx';
 
 const subscribe = (changed: () => void): (() => void) => {
   const observer = new MutationObserver(changed);
@@ -24,6 +25,9 @@ export function SheetSwitch() {
       // A browser that keeps nothing still changes the sheet for now.
     }
   };
+  useCommands('Paper', [
+    { id: 'sheet', label: other === 'dark' ? 'Dark sheet' : 'Light sheet', run: change },
+  ]);
   return (
     <button type="button" className="word-button" onClick={change}>
       {other === 'dark' ? 'Dark sheet' : 'Light sheet'}

@@ -1,6 +1,6 @@
 'use client';
 
-import { type KeyboardEvent, type RefObject, useEffect, useRef } from 'react';
+import { type KeyboardEvent, type RefObject, useCallback, useEffect, useRef } from 'react';
 import { useAtFirstUse } from './first-use.ts';
 import { later, useLater } from './later.tsx';
 
@@ -31,11 +31,16 @@ export function useSorting(
     if (!sortable || !list.current) return;
     return sortable(list.current, (id, to) => move.current(id, to));
   }, [sortable, list, order]);
+  const latest = useRef(ids);
+  latest.current = ids;
   /** For the handle of an item: the arrow keys move it at once. */
-  return (event: KeyboardEvent, id: string) => {
-    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-    if (by === 0 || list.current?.dataset.sorting !== undefined) return;
-    event.preventDefault();
-    move.current(id, ids.indexOf(id) + by);
-  };
+  return useCallback(
+    (event: KeyboardEvent, id: string) => {
+      const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+      if (by === 0 || list.current?.dataset.sorting !== undefined) return;
+      event.preventDefault();
+      move.current(id, latest.current.indexOf(id) + by);
+    },
+    [list],
+  );
 }

@@ -7,6 +7,8 @@ export const sets = pgTable('sets', {
   revision: integer('revision').notNull(),
   document: json('document').$type<SetDocument>().notNull(),
   changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
+  /** When it was taken off the shelf: it can be put back, with all its revisions. */
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
 });
 
 /**

@@ -1,5 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { and, asc, desc, eq, gt } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNotNull, isNull } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { refused, revisions, sets } from './schema.ts';
 
@@ -16,15 +16,22 @@ export type SaveResult =
   /** Somebody saved in between. Theirs is the latest; the one that came too late is kept under `kept`. */
   | { readonly outcome: 'refused'; readonly theirs: StoredSet; readonly kept: number };
 
+/** The set of that id, unless it was taken off the shelf. */
+const there = (id: string) => and(eq(sets.id, id), isNull(sets.deletedAt));
+
 /** All sets, the one changed last first. */
 export async function listSets(db: Database): Promise<StoredSet[]> {
   const columns = { id: sets.id, revision: sets.revision, document: sets.document };
-  return db.select(columns).from(sets).orderBy(desc(sets.changedAt), asc(sets.id));
+  return db
+    .select(columns)
+    .from(sets)
+    .where(isNull(sets.deletedAt))
+    .orderBy(desc(sets.changedAt), asc(sets.id));
 }
 
 export async function findSet(db: Database, id: string): Promise<StoredSet | undefined> {
   const columns = { id: sets.id, revision: sets.revision, document: sets.document };
-  const [found] = await db.select(columns).from(sets).where(eq(sets.id, id));
+  const [found] = await db.select(columns).from(sets).where(there(id));
   return found;
 }
 
@@ -49,6 +56,9 @@ const slug = (title: string): string =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 60) || 'set';
 
+/** Documents are stored as they were sent, members in their order. */
+const isSame = (a: SetDocument, b: SetDocument): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 /** Saves of one page within so many milliseconds are one revision. */
 const oneRevision = 5 * 60_000;
 
@@ -65,14 +75,21 @@ export async function saveSet(
   from = '',
 ): Promise<SaveResult> {
   return db.transaction(async (tx) => {
-    const [present] = await tx.select().from(sets).where(eq(sets.id, id)).for('update');
+    const [present] = await tx.select().from(sets).where(there(id)).for('update');
     if (!present) return { outcome: 'missing' };
+    // A save that changes nothing is no conflict: a page that goes away may send the same twice, and the second late.
+    if (isSame(present.document, document)) return { outcome: 'saved', revision: present.revision };
     const columns = { revision: revisions.revision, savedBy: revisions.savedBy, begunAt: revisions.begunAt };
     if (present.revision !== base) {
       const since = await tx
         .select(columns)
         .from(revisions)
         .where(and(eq(revisions.setId, id), gt(revisions.revision, base)));
+      // Made on what stood before a revision of this very page that holds just this: that save, sent a second time.
+      const again = and(eq(revisions.setId, id), eq(revisions.savedBy, from), gt(revisions.revision, base));
+      const own = from ? await tx.select({ document: revisions.document }).from(revisions).where(again) : [];
+      if (own.some((one) => isSame(one.document, document)))
+        return { outcome: 'saved', revision: present.revision };
       const isOwn = from !== '' && base < present.revision && since.length > 0;
       if (!isOwn || since.some(({ savedBy }) => savedBy !== from)) {
         const values = { setId: id, baseRevision: base, document };
@@ -141,4 +158,39 @@ export async function dropRefused(db: Database, setId: string, kept: number): Pr
     .where(and(eq(refused.setId, setId), eq(refused.id, kept)))
     .returning({ id: refused.id });
   return gone.length > 0;
+}
+
+/** Takes a set off the shelf; it can be put back. Whether there was one. */
+export async function deleteSet(db: Database, id: string): Promise<boolean> {
+  const gone = await db
+    .update(sets)
+    .set({ deletedAt: new Date() })
+    .where(there(id))
+    .returning({ id: sets.id });
+  return gone.length > 0;
+}
+
+/** Puts a set back that was taken off the shelf, as it was; whether there was one. */
+export async function restoreSet(db: Database, id: string): Promise<boolean> {
+  const wasTaken = and(eq(sets.id, id), isNotNull(sets.deletedAt));
+  const back = await db.update(sets).set({ deletedAt: null }).where(wasTaken).returning({ id: sets.id });
+  return back.length > 0;
+}
+
+/** Gives a set another id, and all that belongs to it with it; `taken` where another set has that one, off the shelf or on it. */
+export async function renameSet(
+  db: Database,
+  id: string,
+  to: string,
+): Promise<'renamed' | 'missing' | 'taken'> {
+  return db.transaction(async (tx) => {
+    const [present] = await tx.select({ id: sets.id }).from(sets).where(there(id)).for('update');
+    if (!present) return 'missing';
+    const [other] = await tx.select({ id: sets.id }).from(sets).where(eq(sets.id, to));
+    if (other) return 'taken';
+    await tx.update(sets).set({ id: to }).where(eq(sets.id, id));
+    await tx.update(revisions).set({ setId: to }).where(eq(revisions.setId, id));
+    await tx.update(refused).set({ setId: to }).where(eq(refused.setId, id));
+    return 'renamed';
+  });
 }

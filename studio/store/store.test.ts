@@ -10,7 +10,18 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Database } from './database.ts';
 import { FolderInUse, lockFolder } from './lock.ts';
 import { revisions } from './schema.ts';
-import { createSet, dropRefused, findRefused, findSet, listRefused, listSets, saveSet } from './sets.ts';
+import {
+  createSet,
+  deleteSet,
+  dropRefused,
+  findRefused,
+  findSet,
+  listRefused,
+  listSets,
+  renameSet,
+  restoreSet,
+  saveSet,
+} from './sets.ts';
 import { openStore } from './store.ts';
 import { saying } from './trouble.ts';
 
@@ -72,6 +83,36 @@ describe('sets', () => {
   });
 });
 
+describe('a set as a whole', () => {
+  test('taken off the shelf it is nowhere, and comes back as it was', async () => {
+    const { id } = await createSet(db, titled('Gone'));
+    await saveSet(db, id, 1, titled('Gone, later'));
+    expect(await deleteSet(db, id)).toBe(true);
+    expect(await deleteSet(db, id)).toBe(false);
+    expect(await findSet(db, id)).toBeUndefined();
+    expect((await listSets(db)).some((set) => set.id === id)).toBe(false);
+    expect(await saveSet(db, id, 2, titled('x'))).toEqual({ outcome: 'missing' });
+    expect((await createSet(db, titled('Gone'))).id).toBe(`${id}-2`);
+    expect(await restoreSet(db, id)).toBe(true);
+    expect(await restoreSet(db, id)).toBe(false);
+    expect(await findSet(db, id)).toMatchObject({ revision: 2, document: titled('Gone, later') });
+  });
+  test('renamed, its revisions and refused saves go with it; an id another has is taken', async () => {
+    const { id } = await createSet(db, titled('Named'));
+    await saveSet(db, id, 1, titled('b'));
+    await saveSet(db, id, 1, titled('late'));
+    const { id: other } = await createSet(db, titled('Other'));
+    expect(await renameSet(db, id, other)).toBe('taken');
+    expect(await renameSet(db, 'nobody', 'free')).toBe('missing');
+    expect(await renameSet(db, id, 'another-name')).toBe('renamed');
+    expect(await findSet(db, id)).toBeUndefined();
+    expect(await findSet(db, 'another-name')).toMatchObject({ revision: 2 });
+    expect((await listRefused(db, 'another-name')).length).toBe(1);
+    await deleteSet(db, other);
+    expect(await renameSet(db, 'another-name', other)).toBe('taken');
+  });
+});
+
 describe('saves of one page', () => {
   const revisionsOf = (id: string) =>
     db
@@ -96,6 +137,17 @@ describe('saves of one page', () => {
       .where(eq(revisions.setId, id));
     await saveSet(db, id, 2, titled('b'), 'page');
     expect((await revisionsOf(id)).map(({ revision }) => revision)).toEqual([1, 2, 3]);
+  });
+  test('the same save a second time changes nothing, whoever saved in between; going back to it later is a save', async () => {
+    const { id } = await createSet(db, titled('Twice'));
+    const mine = titled('sent while leaving');
+    await saveSet(db, id, 1, mine, 'page');
+    expect(await saveSet(db, id, 1, mine, 'page')).toEqual({ outcome: 'saved', revision: 2 });
+    await saveSet(db, id, 2, titled('theirs'), 'other');
+    expect(await saveSet(db, id, 1, mine, 'page')).toEqual({ outcome: 'saved', revision: 3 });
+    expect(await findSet(db, id)).toMatchObject({ revision: 3, document: titled('theirs') });
+    expect((await saveSet(db, id, 2, mine, 'page')).outcome).toBe('refused');
+    expect((await listRefused(db, id)).length).toBe(1);
   });
   test('an answer that never came is no conflict with oneself, what somebody else saved is', async () => {
     const { id } = await createSet(db, titled('Reloaded'));

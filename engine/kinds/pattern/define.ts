@@ -14,6 +14,7 @@ const options = {
     about: 'The notation of docs/notation.md.',
     at: [],
     needed: true,
+    suggestion: '<4 digit>',
     check: (text, { classes }) => parseNotation(text, classes).faults,
   },
   positions: {

@@ -16,5 +16,6 @@ export {
 } from './notation.ts';
 export { inWords, readAloud } from './plain-words.ts';
 export type { Part, PatternPlan } from './plan.ts';
+export { type Proposal, type Proposed, propose } from './propose.ts';
 export type { PatternField } from './run.ts';
 export { sampleCells } from './sample.ts';

@@ -46,11 +46,8 @@ async function bytesOf(request: Request): Promise<Uint8Array | undefined> {
   return size > mostBytes || announced > mostBytes ? undefined : Buffer.concat(chunks);
 }
 
-/** Reads a request that carries a document: the document checked, or the answer that says what is wrong. */
-async function readWith<T extends { document?: unknown }>(
-  request: Request,
-  shape: z.ZodType<T>,
-): Promise<(T & { document: SetDocument }) | Response> {
+/** Reads the JSON of a request in its shape, or the answer that says what is wrong. */
+async function readShape<T>(request: Request, shape: z.ZodType<T>): Promise<T | Response> {
   const type = request.headers.get('content-type') ?? '';
   if (!/^application\/json\s*(?:;|$)/i.test(type))
     return problem(415, { error: 'Expected content of type application/json.' });
@@ -65,14 +62,28 @@ async function readWith<T extends { document?: unknown }>(
     return problem(400, { error: isText ? 'The request is not JSON.' : 'The request is not UTF-8.' });
   }
   const parsed = shape.safeParse(json);
-  if (!parsed.success) return problem(400, { error: z.prettifyError(parsed.error) });
-  const result = readDocument(parsed.data.document, kinds);
+  return parsed.success ? parsed.data : problem(400, { error: z.prettifyError(parsed.error) });
+}
+
+/** Reads a request that carries a document: the document checked, or the answer that says what is wrong. */
+async function readWith<T extends { document?: unknown }>(
+  request: Request,
+  shape: z.ZodType<T>,
+): Promise<(T & { document: SetDocument }) | Response> {
+  const read = await readShape(request, shape);
+  if (read instanceof Response) return read;
+  const result = readDocument(read.document, kinds);
   if (!result.ok) return problem(422, { error: 'The document has faults.', faults: result.faults });
-  return { ...parsed.data, document: result.document };
+  return { ...read, document: result.document };
 }
 
 export const readSave = (request: Request) => readWith(request, withBase);
 export const readNew = (request: Request) => readWith(request, withDocument);
+export const readRename = (request: Request) =>
+  readShape(
+    request,
+    z.strictObject({ id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'Small letters, digits and “-”.') }),
+  );
 
 /** An id of a set as it stands in an address; `undefined` for what can be none. */
 export const setIdOf = (text: string): string | undefined =>

@@ -1,6 +1,16 @@
-import { createSet } from '../../../store/sets.ts';
+import { createSet, listSets } from '../../../store/sets.ts';
 import { store } from '../../../store/store.ts';
 import { answer, readNew } from '../request.ts';
+
+/** All sets, the one changed last first, each with its title and the number of its fields. */
+export function GET(): Promise<Response> {
+  return answer('list the sets', async () => {
+    const all = await (await store()).read(listSets);
+    return Response.json(
+      all.map(({ id, document: { title, fields } }) => ({ id, title, fields: fields?.length ?? 0 })),
+    );
+  });
+}
 
 /** Stores a new set. Body: `{ document }`. Answers the set with its id, 422 with the faults of the document. */
 export function POST(request: Request): Promise<Response> {

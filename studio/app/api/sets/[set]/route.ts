@@ -1,6 +1,6 @@
-import { findSet, saveSet } from '../../../../store/sets.ts';
+import { deleteSet, findSet, renameSet, saveSet } from '../../../../store/sets.ts';
 import { store } from '../../../../store/store.ts';
-import { answer, problem, readSave, setIdOf } from '../../request.ts';
+import { answer, problem, readRename, readSave, setIdOf } from '../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string }>;
@@ -32,5 +32,28 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
     if (saved.outcome === 'missing') return missing();
     if (saved.outcome === 'saved') return Response.json({ revision: saved.revision });
     return Response.json({ theirs: saved.theirs, kept: saved.kept }, { status: 409 });
+  });
+}
+
+/** Gives a set another id. Body: `{ id }`. Answers `{ id }`; 409 where another set has it. */
+export function PATCH(request: Request, { params }: Context): Promise<Response> {
+  return answer('rename a set', async () => {
+    const read = await readRename(request);
+    if (read instanceof Response) return read;
+    const id = setIdOf((await params).set);
+    if (!id) return missing();
+    const done = await (await store()).write((db) => renameSet(db, id, read.id));
+    if (done === 'missing') return missing();
+    if (done === 'taken') return problem(409, { error: `Another set is called ${read.id} already.` });
+    return Response.json({ id: read.id });
+  });
+}
+
+/** Takes a set off the shelf; `restore` puts it back. */
+export function DELETE(_: Request, { params }: Context): Promise<Response> {
+  return answer('take a set away', async () => {
+    const id = setIdOf((await params).set);
+    const done = id && (await (await store()).write((db) => deleteSet(db, id)));
+    return done ? Response.json({ id }) : missing();
   });
 }

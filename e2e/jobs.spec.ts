@@ -1,0 +1,475 @@
+import { writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test';
+import { test } from './alive.ts';
+
+/** What people come to the workbench to do, each seen done, by mouse and by keyboard. */
+
+interface Made {
+  readonly id: string;
+  readonly title: string;
+}
+
+async function newSet(
+  request: APIRequestContext,
+  fields: readonly object[] = [],
+  more: object = {},
+): Promise<Made> {
+  const title = `Job ${Math.random().toString(36).slice(2, 8)}`;
+  const answer = await request.post('/api/sets', {
+    data: { document: { arbeit: 1, title, locale: 'en-GB', fields, ...more } },
+  });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return { id: ((await answer.json()) as { id: string }).id, title };
+}
+const documentOf = async (request: APIRequestContext, id: string) =>
+  (await (await request.get(`/api/sets/${id}`)).json()).document;
+const fieldsOf = async (request: APIRequestContext, id: string): Promise<string[]> =>
+  (await documentOf(request, id)).fields.map((field: { id: string }) => field.id);
+const onShelf = (page: Page, { id }: Made): Locator => page.locator(`[data-set="${id}"]`);
+const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
+const rules = (page: Page) => page.getByRole('region', { name: 'Rules' });
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+async function choose(page: Page, menu: string, entry: string | RegExp): Promise<void> {
+  // Of several on the shelf the one that was made last.
+  await page.getByRole('button', { name: menu, exact: true }).first().click();
+  await page.getByRole('menuitem', { name: entry }).click();
+}
+async function clean(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.target.join(' '))])).toEqual([]);
+}
+
+const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
+const sum = { id: 'sum', kind: 'currency', label: 'Price', entry: { currency: 'EUR' } };
+const day = { id: 'day', kind: 'date', label: 'Day', entry: {} };
+
+test('1: a pattern from examples, by mouse; several tell fixed from free, by keyboard', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request);
+  await page.goto('/');
+  await onShelf(page, made).getByRole('button', { name: 'New field' }).click();
+  const examples = page.getByLabel(/^From examples/).first();
+  await page.getByRole('textbox', { name: /^From examples/ }).fill('(555) 010-4477');
+  await expect(page.getByRole('radio', { name: '(<3 digit>) <3 digit>-<4 digit>' })).toBeChecked();
+  await clean(page);
+  await page.getByRole('textbox', { name: /^From examples/ }).fill('(555) 010-4477\n12/34');
+  await expect(page.getByText('has another shape than the others')).toBeVisible();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('RH-5550-EF3');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('RH-0042-AB7');
+  await expect(examples).toBeVisible();
+  await page.keyboard.press('Control+Enter');
+  await page.waitForURL(`**/sets/${made.id}/fields/field`);
+  await expect(
+    page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }),
+  ).toHaveValue('RH-<4 digit>-<2 latin upper><digit>');
+  await live(page).getByLabel('New field').fill('');
+  await live(page).getByLabel('New field').pressSequentially('0042ab7');
+  await expect(live(page).getByLabel('New field')).toHaveValue('RH-0042-AB7');
+});
+
+test('2: a plate with a named class of one’s own: made, named, used, edited, taken away', async ({
+  page,
+  request,
+}) => {
+  const plate = {
+    id: 'plate',
+    kind: 'pattern',
+    label: 'Plate',
+    entry: { pattern: '<2 latin upper>-<3 digit>' },
+  };
+  const made = await newSet(request, [plate]);
+  await page.goto('/');
+  await choose(page, `Menu of the set ${made.title}`, /^Classes/);
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Another class' }).click();
+  await dialog.getByLabel('Name').fill('plate');
+  await dialog.getByLabel('Characters and ranges').fill('A-HJ-NP-Z');
+  await clean(page);
+  await page.keyboard.press('Escape');
+  await saved(page);
+  await page.goto(`/sets/${made.id}/fields/plate`);
+  await page.getByRole('button', { name: '2 capital letters A to Z. Define this part.' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Each cell takes').selectOption('class plate');
+  const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
+  await expect(pattern).toHaveValue('<2 plate upper>-<3 digit>');
+  await live(page).getByLabel('Plate').pressSequentially('iab123');
+  await expect(live(page).getByLabel('Plate')).toHaveValue('AB-123');
+  await saved(page);
+  await page.goto('/');
+  await choose(page, `Menu of the set ${made.title}`, /^Classes/);
+  await expect(dialog.getByText('Used by Plate')).toBeVisible();
+  await dialog.getByLabel('Name').fill('digit');
+  await expect(dialog.getByText('taken by the notation itself')).toBeVisible();
+  await dialog.getByLabel('Name').fill('letters');
+  await dialog.getByRole('button', { name: 'Take class letters away' }).click();
+  await page.keyboard.press('Escape');
+  await expect
+    .poll(async () => (await documentOf(request, made.id)).fields[0].entry.pattern)
+    .toBe('<2 "A-HJ-NP-Z" upper>-<3 digit>');
+  expect((await documentOf(request, made.id)).classes).toBeUndefined();
+});
+
+test('3: a price as Germans write it: locale by name, limits and messages in the field’s own form', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [sum]);
+  await page.goto(`/sets/${made.id}/fields/sum`);
+  await choose(page, 'Menu of Price', /^Locale/);
+  await page.getByRole('textbox', { name: /^Search by language/ }).fill('german');
+  await page.getByRole('radio', { name: /^German \(Germany\)/ }).check();
+  await clean(page);
+  await page.keyboard.press('Escape');
+  await rules(page).getByRole('button', { name: 'Add a rule' }).click();
+  await page.getByRole('menuitem', { name: 'has an upper limit' }).click();
+  await rules(page).getByLabel('At most', { exact: true }).fill('9.999,99');
+  await rules(page).getByLabel('At most', { exact: true }).blur();
+  await expect(
+    rules(page)
+      .getByRole('button', { name: /at most 9\.999,99 €/ })
+      .last(),
+  ).toBeVisible();
+  await rules(page).getByLabel('May be seen').selectOption('while typing');
+  await live(page).getByLabel('Price').pressSequentially('10000');
+  await expect(live(page).getByLabel('Price')).toHaveValue('10.000\u00a0€');
+  await expect(live(page)).toContainText('9.999,99');
+  await saved(page);
+  const { fields } = await documentOf(request, made.id);
+  expect(fields[0]).toMatchObject({ locale: 'de-DE', rules: [{ check: { type: 'range', max: '9999.99' } }] });
+  // One message a bound: two limits with one message are parted.
+  const both = { ...sum, id: 'both', rules: [{ id: 'r', check: { type: 'range', min: 1, max: 5 } }] };
+  const other = await newSet(request, [both]);
+  await page.goto(`/sets/${other.id}/fields/both`);
+  await rules(page)
+    .getByRole('button', { name: /at least €1\.00, at most €5\.00/ })
+    .last()
+    .click();
+  await rules(page).getByRole('button', { name: 'Give each its own' }).click();
+  await expect(rules(page).getByRole('button', { name: /^(pass|open|fail) at most €5\.00/ })).toBeVisible();
+});
+
+test('4: at least sixteen years old, and after today: limits by words', async ({ page, request }) => {
+  const made = await newSet(request, [day]);
+  await page.goto(`/sets/${made.id}/fields/day`);
+  await rules(page).getByRole('button', { name: 'Add a rule' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'must be filled in' })).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await rules(page).getByLabel('At most: which day').selectOption('years before today');
+  await rules(page).getByLabel('At most: how many years').fill('16');
+  await expect(
+    rules(page)
+      .getByRole('button', { name: /until 16 years before today/ })
+      .last(),
+  ).toBeVisible();
+  await rules(page).getByRole('button', { name: 'Add a rule' }).click();
+  await page.getByRole('menuitem', { name: 'has a lower limit' }).click();
+  await rules(page).getByLabel('At least: which day').selectOption('days after today');
+  await expect(
+    rules(page)
+      .getByRole('button', { name: /from tomorrow on/ })
+      .last(),
+  ).toBeVisible();
+  await rules(page).getByLabel('At least: which day').selectOption('a fixed day');
+  await rules(page).getByLabel('At least', { exact: true }).fill('01/03/2027');
+  await expect(
+    rules(page)
+      .getByRole('button', { name: /from 01\/03\/2027 on/ })
+      .last(),
+  ).toBeVisible();
+  await rules(page).getByLabel('At least', { exact: true }).fill('31/31/2027');
+  await expect(rules(page).getByText(/Write it as the field does/)).toBeVisible();
+  await expect
+    .poll(async () => (await documentOf(request, made.id)).fields[0].rules)
+    .toMatchObject([{ check: { max: 'today-16y' } }, { check: { min: '2027-03-01' } }]);
+});
+
+test('5: mobiles of Switzerland and Germany alone; a list made elsewhere is shown and kept', async ({
+  page,
+  request,
+}) => {
+  const phone = {
+    id: 'tel',
+    kind: 'phone',
+    label: 'Mobile',
+    entry: { home: 'CH', regions: ['CH', 'AT', 'LI'] },
+  };
+  const made = await newSet(request, [phone]);
+  await page.goto(`/sets/${made.id}/fields/tel`);
+  await page.getByRole('button', { name: /^region: CH/ }).click();
+  const strip = page.getByRole('region', { name: /^Define/ });
+  await expect(strip.getByRole('listitem')).toHaveText([/^Switzerland/, /^Austria/, /^Liechtenstein/]);
+  await strip.getByRole('button', { name: 'Take Austria out' }).click();
+  await strip.getByRole('button', { name: 'Take Liechtenstein out' }).click();
+  await strip.getByLabel(/search by name or code/).fill('germ');
+  await strip.getByRole('checkbox', { name: /^Germany/ }).check();
+  await clean(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^region: CH/ })).toBeFocused();
+  await page
+    .getByRole('button', { name: /^digits: 5/ })
+    .first()
+    .click();
+  await strip.getByRole('radio', { name: /mobile/ }).check();
+  await page.keyboard.press('Escape');
+  await expect
+    .poll(async () => (await documentOf(request, made.id)).fields[0].entry)
+    .toMatchObject({ home: 'CH', regions: ['CH', 'DE'], types: ['mobile'] });
+  await live(page).getByLabel('Mobile').fill('');
+  await live(page).getByLabel('Mobile').pressSequentially('+33612345678');
+  await live(page).getByLabel('Mobile').blur();
+  await expect(live(page)).toContainText('Switzerland and Germany');
+});
+
+test('6: an IBAN with its check, a card number with Luhn', async ({ page, request }) => {
+  const iban = {
+    id: 'iban',
+    kind: 'pattern',
+    label: 'IBAN',
+    entry: {
+      pattern:
+        '<2 latin upper><2 digit> <4 alnum upper> <4 alnum upper> <4 alnum upper> <4 alnum upper> <2 alnum upper>',
+    },
+  };
+  const card = {
+    id: 'card',
+    kind: 'pattern',
+    label: 'Card',
+    entry: { pattern: '<4 digit> <4 digit> <4 digit> <4 digit>' },
+  };
+  const made = await newSet(request, [iban, card]);
+  for (const [id, entry, good, bad] of [
+    ['iban', /IBAN/, 'GB29NWBK60161331926819', 'GB28NWBK60161331926819'],
+    ['card', /Luhn/, '4111111111111111', '4111111111111112'],
+  ] as const) {
+    await page.goto(`/sets/${made.id}/fields/${id}`);
+    await rules(page).getByRole('button', { name: 'Add a rule' }).click();
+    await page.getByRole('menuitem', { name: entry }).click();
+    const line = live(page).locator(`input[name="${id}"]`);
+    const note = rules(page).getByRole('button', { name: /check character right/ }).last();
+    for (const [text, verdict] of [[good, 'pass'], [bad, 'fail']] as const) {
+      await line.focus();
+      await page.keyboard.press('Control+A');
+      await page.keyboard.type(text);
+      await expect(note).toContainText(verdict);
+    }
+    await saved(page);
+  } // biome-ignore format: a line each
+  expect((await documentOf(request, made.id)).fields[0].rules[0].check).toEqual({
+    type: 'checksum',
+    scheme: 'mod97',
+    rotate: 4,
+  });
+});
+
+test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted and taken back; one of many is found', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [pin, sum, day], {
+    forms: [{ id: 'stay', title: 'Stay', fields: ['pin', 'day'] }],
+  });
+  const other = await newSet(request);
+  await page.goto('/');
+  const section = onShelf(page, made);
+  await section.getByRole('button', { name: 'Move Price: arrow keys, or drag' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(() => fieldsOf(request, made.id)).toEqual(['sum', 'pin', 'day']);
+  const from = (await section.getByRole('button', { name: /^Move Day/ }).boundingBox())!;
+  const to = (await section.getByRole('button', { name: /^Move Price/ }).boundingBox())!;
+  await page.mouse.move(from.x + 8, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 8, from.y - 20, { steps: 4 });
+  await page.mouse.move(to.x + 8, to.y + 2, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'sum', 'pin']);
+
+  await choose(page, 'Menu of Key-box PIN', 'Duplicate');
+  await expect(section.locator('[data-row="pin-2"] .shelf-name')).toBeFocused();
+  await section
+    .locator('[data-row="pin"]')
+    .getByRole('button', { name: /^Menu of/ })
+    .click();
+  await page.getByRole('menuitem', { name: /^Rename/ }).click();
+  await page.getByLabel('Id', { exact: true }).fill('sum');
+  await expect(page.getByText('Another field of the set is called that.')).toBeVisible();
+  await page.getByLabel('Id', { exact: true }).fill('box');
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await expect
+    .poll(async () => (await documentOf(request, made.id)).forms)
+    .toEqual([{ id: 'stay', title: 'Stay', fields: ['box', 'day'] }]);
+
+  await choose(page, 'Menu of Price', /^Change the kind/);
+  await page.getByRole('radio', { name: /^percent/ }).check();
+  await clean(page);
+  await page.getByRole('button', { name: 'Change the kind' }).click();
+  await expect.poll(async () => (await documentOf(request, made.id)).fields[1].kind).toBe('percent');
+
+  await choose(page, 'Menu of Price', /^Copy or move/);
+  await page.getByRole('radio', { name: 'move it there' }).check();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: new RegExp(other.title) })
+    .click();
+  await expect.poll(() => fieldsOf(request, other.id)).toEqual(['sum']);
+  await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'box', 'pin-2']);
+
+  await choose(page, 'Menu of Day', /^Delete/);
+  await expect(section.getByRole('button', { name: 'Put it back' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(section.locator('[data-row="day"] .shelf-name')).toBeFocused();
+  await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'box', 'pin-2']);
+  expect((await documentOf(request, made.id)).forms[0].fields).toEqual(['box', 'day']);
+
+  const many = Array.from({ length: 200 }, (_, i) => ({ ...pin, id: `pin-${i}`, label: `PIN of hut ${i}` }));
+  const large = await newSet(request, many);
+  await page.goto('/');
+  await page.locator('body').press('/');
+  await expect(page.getByRole('searchbox', { name: 'Find a field' })).toBeFocused();
+  await page.keyboard.type('hut 173');
+  await expect(page.locator('.shelf-name')).toHaveText(['PIN of hut 173']);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(`**/sets/${large.id}/fields/pin-173`);
+});
+
+test('7: sets are doubled, renamed, deleted and put back', async ({ page, request }) => {
+  const made = await newSet(request, [pin]);
+  await page.goto('/');
+  await choose(page, `Menu of the set ${made.title}`, 'Duplicate the set');
+  await expect(page.getByLabel('Title of the set').first()).toHaveValue(`${made.title}, again`);
+  await choose(page, `Menu of the set ${made.title}`, /^Rename/);
+  await page.getByLabel('Id', { exact: true }).fill('ridge-huts');
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await expect(page.getByText('Another set is called ridge-huts already.')).toBeVisible();
+  const id = `${made.id}-own`;
+  await page.getByLabel('Id', { exact: true }).fill(id);
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await expect(page.locator(`[data-set="${id}"]`)).toBeVisible();
+  await choose(page, `Menu of the set ${made.title}`, 'Delete the set');
+  await expect(page.locator(`[data-set="${id}"]`)).toHaveCount(0);
+  expect((await request.get(`/api/sets/${id}`)).status()).toBe(404);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.locator(`[data-set="${id}"]`)).toBeVisible();
+});
+
+test('8: a document goes out and comes in; a broken one shows its faults by place, and what is sound can be taken', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [pin, sum]);
+  await page.goto('/');
+  const coming = page.waitForEvent('download');
+  await choose(page, `Menu of the set ${made.title}`, 'The document as a file');
+  expect((await coming).suggestedFilename()).toBe(`${made.id}.arbeit.json`);
+  await choose(page, `Menu of the set ${made.title}`, 'Copy the document');
+  await expect(onShelf(page, made).getByText('Copied', { exact: true })).toBeVisible();
+  const text = await page.evaluate(() => navigator.clipboard.readText());
+  expect(JSON.parse(text).fields.map((field: { id: string }) => field.id)).toEqual(['pin', 'sum']);
+
+  const broken = text.replace('"EUR"', '"EURO"').replace(made.title, `${made.title} in`);
+  const path = join(tmpdir(), `${made.id}.arbeit.json`);
+  writeFileSync(path, broken);
+  await page.getByRole('button', { name: 'Take in' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('A file').setInputFiles(path);
+  await expect(dialog.getByText(/^the currency of Price:/)).toBeVisible();
+  await expect(dialog.getByText('Sound by themselves: Key-box PIN.')).toBeVisible();
+  await clean(page);
+  await dialog.getByRole('button', { name: 'Take 1 field' }).click();
+  await expect(page.getByLabel('Title of the set').first()).toHaveValue(`${made.title} in`);
+  await expect(page.getByLabel('Title of the set').first()).toBeFocused();
+
+  // Dropped on the shelf.
+  const dropped = await page.evaluateHandle((json) => {
+    const data = new DataTransfer();
+    data.items.add(new File([json], 'huts.arbeit.json', { type: 'application/json' }));
+    return data;
+  }, text);
+  await page.locator('main').dispatchEvent('drop', { dataTransfer: dropped });
+  await expect(dialog.getByText('is sound: 2 fields')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByLabel('Title of the set').first()).toHaveValue(made.title);
+});
+
+test('9: to the next field and back, every command, every key, help in its place', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [pin, sum, day]);
+  await page.goto(`/sets/${made.id}/fields/sum`);
+  await page.keyboard.press('Alt+ArrowDown');
+  await page.waitForURL(`**/sets/${made.id}/fields/day`);
+  await expect(page.getByRole('heading', { name: 'Day' })).toBeAttached();
+  await page.getByRole('link', { name: 'Previous field: Price' }).click();
+  await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
+  await page.keyboard.press('Alt+ArrowUp');
+  await page.waitForURL(`**/sets/${made.id}/fields/pin`);
+  await expect(page.getByRole('region', { name: 'Pattern' })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeFocused();
+  await clean(page);
+  await page.keyboard.type('next');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
+  await page.locator('body').press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Alt ↓');
+  await clean(page);
+  await page.keyboard.press('Escape');
+  await page.goto(`/sets/${made.id}/fields/pin`);
+  await page.getByRole('button', { name: 'Help: the pattern' }).click();
+  await expect(page.getByText('a stretch that is there only once typed into')).toBeVisible();
+  await clean(page);
+});
+
+test('undo goes on after a reload, and from the desk to the shelf', async ({ page, request }) => {
+  const made = await newSet(request, [pin]);
+  await page.goto(`/sets/${made.id}/fields/pin`);
+  const hint = page.getByLabel('Hint', { exact: true });
+  await hint.fill('one');
+  await page.getByLabel('Label', { exact: true }).fill('PIN');
+  await saved(page);
+  await expect.poll(async () => (await documentOf(request, made.id)).fields[0].label).toBe('PIN');
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeEnabled();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByLabel('Label', { exact: true })).toHaveValue('Key-box PIN');
+  await expect(hint).toHaveValue('one');
+  await saved(page);
+  await expect.poll(async () => (await documentOf(request, made.id)).fields[0].label).toBe('Key-box PIN');
+  await page.getByRole('navigation', { name: 'Place' }).getByRole('link').click();
+  await onShelf(page, made).getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(async () => (await documentOf(request, made.id)).fields[0].hint).toBeUndefined();
+});
+
+test('the tape offers things to play, tells refusals in words, and is copied so that it plays again', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
+  await page.goto(`/sets/${made.id}/fields/pin`);
+  const rows = page.getByRole('region', { name: /^Rows of the tape/ }).locator('tbody tr');
+  await page.getByRole('button', { name: 'Mend it in the middle' }).click();
+  await expect(live(page).getByLabel('Key-box PIN')).toHaveValue(/^\d\d-\d\d$/);
+  await live(page).getByLabel('Key-box PIN').focus();
+  const before = await rows.count();
+  await page.keyboard.type('xx7');
+  await expect(rows).toHaveCount(before + 3);
+  await expect(rows.last()).toContainText('no room left');
+  await expect(rows.nth(before)).toContainText('does not fit here');
+  await page.getByRole('button', { name: 'Copy as text' }).click();
+  await expect(page.getByRole('region', { name: 'Tape' }).getByText('Copied')).toBeVisible();
+  const text = await page.evaluate(() => navigator.clipboard.readText());
+  expect(text).toMatch(/^tape "Try of Key-box PIN"\nfield pin\ntoday \d{4}-\d\d-\d\d\n/);
+  expect(text).toMatch(/type "\dxx7"/);
+});

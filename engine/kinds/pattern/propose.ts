@@ -1,0 +1,137 @@
+import { graphemes } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
+import { type Matter, type Node, printNotation } from './notation.ts';
+
+/** A pattern made from examples of its finished text. */
+export interface Proposal {
+  readonly pattern: string;
+  /** What was taken for fixed although it could be typed, for whoever chooses: `RH`. Empty where nothing was. */
+  readonly fixed: readonly string[];
+}
+
+/** What came of examples: patterns to choose from, the likeliest first, or the first example that is of another shape than the first. */
+export type Proposed =
+  | { readonly ok: true; readonly proposals: readonly Proposal[] }
+  | { readonly ok: false; readonly odd: string };
+
+type Sort = 'digit' | 'letter' | 'word' | 'text';
+
+/** A stretch of an example whose characters are of one sort. */
+interface Run {
+  readonly sort: Sort;
+  readonly text: string;
+}
+
+const digit = /^[0-9]$/;
+const letter = /^\p{L}\p{M}*$/u;
+
+/** The runs of a text: letters, digits and what stands between; `words` keeps letters and digits beside each other together. */
+function runsOf(text: string, as: 'runs' | 'words'): readonly Run[] {
+  const runs: Run[] = [];
+  for (const c of graphemes(text)) {
+    const own: Sort = digit.test(c) ? 'digit' : letter.test(c) ? 'letter' : 'text';
+    const sort = as === 'words' && own !== 'text' ? 'word' : own;
+    const last = runs.at(-1);
+    if (last?.sort === sort) runs.splice(-1, 1, { sort, text: last.text + c });
+    else runs.push({ sort, text: c });
+  }
+  return runs;
+}
+
+/** Whether one list of runs begins the other: same sorts in the same order, the same text between. */
+function isOneShape(a: readonly Run[], b: readonly Run[]): boolean {
+  const shared = Math.min(a.length, b.length);
+  for (let i = 0; i < shared; i++) {
+    const [x, y] = [item(a, i), item(b, i)];
+    if (x.sort !== y.sort || (x.sort === 'text' && x.text !== y.text)) return false;
+  }
+  return true;
+}
+
+/** The cells that take what stands at one place in every example. */
+function cellsFor(texts: readonly string[], sort: Sort): Matter {
+  const counts = texts.map((text) => graphemes(text).length);
+  const [min, max] = [Math.min(...counts), Math.max(...counts)];
+  if (sort === 'digit') return { type: 'cells', min, max, takes: { type: 'built-in', name: 'digit' } };
+  const all = texts.join('');
+  const isLatin = /^[A-Za-z0-9]*$/.test(all);
+  const name = sort === 'word' ? 'alnum' : isLatin ? 'latin' : 'letter';
+  const letters = all.replace(/[^\p{L}]/gu, '');
+  const isCased = letters.toUpperCase() !== letters.toLowerCase();
+  const manner = !isCased
+    ? undefined
+    : letters === letters.toUpperCase()
+      ? 'upper'
+      : letters === letters.toLowerCase()
+        ? 'lower'
+        : undefined;
+  return { type: 'cells', min, max, takes: { type: 'built-in', name }, ...(manner ? { manner } : {}) };
+}
+
+/** Which of the runs that are the same in every example are fixed. */
+type FixedSorts = readonly Sort[];
+
+/** The parts one word of the examples comes to: letters and digits apart where they stand in one order in all of them. */
+function partsOf(
+  words: readonly string[],
+  isSure: (texts: readonly string[], sort: Sort) => boolean,
+): readonly Matter[] {
+  const runs = words.map((word) => runsOf(word, 'runs'));
+  const [first = []] = runs;
+  const isOrdered = runs.every((one) => one.length === first.length && isOneShape(one, first));
+  if (!isOrdered) return [cellsFor(words, 'word')];
+  return first.map(({ sort }, i): Matter => {
+    const texts = runs.map((one) => item(one, i).text);
+    return isSure(texts, sort) ? { type: 'text', text: item(texts, 0) } : cellsFor(texts, sort);
+  });
+}
+
+function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts): Proposal {
+  const longest = examples.reduce((a, b) => (b.length > a.length ? b : a));
+  const shortest = Math.min(...examples.map((runs) => runs.length));
+  const fixed: string[] = [];
+  // Several examples tell what is the same in all of them; one alone tells nothing.
+  const isSure = (texts: readonly string[], sort: Sort): boolean => {
+    const isFixed = examples.length > 1 && new Set(texts).size === 1 && fixedSorts.includes(sort);
+    if (isFixed) fixed.push(item(texts, 0));
+    return isFixed;
+  };
+  const parts = longest.map((run, i): readonly Matter[] => {
+    if (run.sort === 'text') return [{ type: 'text', text: run.text }];
+    return partsOf(
+      examples.flatMap((runs) => runs[i]?.text ?? []),
+      isSure,
+    );
+  });
+  const always = parts.slice(0, shortest).flat();
+  const rest = parts.slice(shortest).flat();
+  // What only some examples have at their end is there only once typed into.
+  const stretch: Matter[] = rest.length ? [{ type: 'stretch', nodes: rest.map(placed) }] : [];
+  return { pattern: printNotation([...always, ...stretch]), fixed };
+}
+
+/** A node that stands nowhere yet: where, reading the printed pattern tells. */
+const placed = (matter: Matter): Node => ({ ...matter, at: 0, end: 0 });
+
+const hasCells = ({ pattern }: Proposal): boolean => /(?:^|[^<])<(?!<)/.test(pattern);
+
+/**
+ * Patterns that examples of a finished text could be of. Digits are cells; so are letters, unless they are the same in several examples: `RH-5550-EF3`
+ * with `RH-0042-AB7` is `RH-<4 digit>-<2 latin upper><digit>`. Where letters and digits change places they are taken together. Blank examples
+ * and blanks at their ends count for nothing; without any example there is no proposal.
+ */
+export function propose(given: readonly string[]): Proposed {
+  const examples = [...new Set(given.map((text) => text.normalize('NFC').trim()).filter(Boolean))];
+  const [first] = examples;
+  if (first === undefined) return { ok: true, proposals: [] };
+  const runs = examples.map((example) => runsOf(example, 'words'));
+  const longest = runs.reduce((a, b) => (b.length > a.length ? b : a));
+  const odd = examples.findIndex((_, i) => !isOneShape(longest, item(runs, i)));
+  const ways: readonly FixedSorts[] = [['letter'], [], ['letter', 'digit']];
+  const made = odd < 0 ? ways.map((sorts) => patternOf(runs, sorts)).filter(hasCells) : [];
+  const proposals = made.filter((one, i) => made.findIndex(({ pattern }) => pattern === one.pattern) === i);
+  if (proposals.length) return { ok: true, proposals };
+  const [shape = []] = runs;
+  const other = examples.find((_, i) => !isOneShape(shape, item(runs, i)));
+  return { ok: false, odd: other ?? first };
+}

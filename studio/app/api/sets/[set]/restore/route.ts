@@ -1,0 +1,12 @@
+import { restoreSet } from '../../../../../store/sets.ts';
+import { store } from '../../../../../store/store.ts';
+import { answer, problem, setIdOf } from '../../../request.ts';
+
+/** Puts a set back on the shelf that was taken off it. */
+export function POST(_: Request, { params }: { params: Promise<{ set: string }> }): Promise<Response> {
+  return answer('put a set back', async () => {
+    const id = setIdOf((await params).set);
+    const done = id && (await (await store()).write((db) => restoreSet(db, id)));
+    return done ? Response.json({ id }) : problem(404, { error: 'This set is not waiting to be put back.' });
+  });
+}

@@ -1,0 +1,38 @@
+type Json = Readonly<Record<string, unknown>>;
+const isObject = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What members are called where their own name would say little. */
+const names: Readonly<Record<string, string>> = { entry: 'options', html: 'attributes', say: 'message' };
+
+/** An item of a list, by what people know it by. */
+function itemInWords(list: string, value: unknown, at: number): string {
+  const { label, title, id } = isObject(value) ? value : {};
+  const own = [label, title, list === 'rules' && typeof id === 'string' ? `rule “${id}”` : id];
+  return (
+    own.find((name): name is string => typeof name === 'string' && name !== '') ??
+    `${list.replace(/s$/, '')} ${at + 1}`
+  );
+}
+
+/** A place in a document as people say it: `$.fields[2].label` is "the label of Deposit". */
+export function placeInWords(path: string, root: object): string {
+  const steps = [...path.matchAll(/\.([\w-]+)|\[(\d+)\]|\["((?:[^"\\]|\\.)*)"\]/g)];
+  const owners: string[] = [];
+  let tail = '';
+  let list = '';
+  let value: unknown = root;
+  for (const [, name, index, quoted] of steps) {
+    const key = name ?? quoted ?? index ?? '';
+    value = isObject(value) || Array.isArray(value) ? (value as Json)[key] : undefined;
+    if (index === undefined) {
+      tail = names[key] ?? key;
+      list = key;
+    } else {
+      owners.unshift(itemInWords(list, value, Number(index)));
+      tail = '';
+    }
+  }
+  const whole = owners.join(' of ') || 'the set';
+  return tail ? `the ${tail} of ${whole}` : steps.length ? whole : 'the document';
+}

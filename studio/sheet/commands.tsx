@@ -1,0 +1,68 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { useAtFirstUse } from './first-use.ts';
+import { type Command, type CommandGroup, isTyping, meets } from './keys.ts';
+import { later, useLater } from './later.tsx';
+
+const palette = later(() => import('./palette.tsx'));
+
+/** What can be done on the page as it stands, by group: each part of the page says its own while it is there. */
+const groups = new Map<symbol, CommandGroup>();
+
+/** Says what can be done here, for the palette and by key, as long as the component stands. */
+export function useCommands(title: string, commands: readonly Command[]): void {
+  const name = useRef(Symbol(title));
+  const latest = useRef(commands);
+  latest.current = commands;
+  useEffect(() => {
+    const own = name.current;
+    groups.set(own, { title, commands: () => latest.current });
+    return () => {
+      groups.delete(own);
+    };
+  }, [title]);
+}
+
+/** The palette, its button and its key; and the keys of every command. Once on a page. */
+export function Commands() {
+  useAtFirstUse(palette);
+  const [open, setOpen] = useState<'palette' | 'keys' | null>(null);
+  const { it: loaded, want } = useLater(palette);
+  const show = (what: 'palette' | 'keys') => {
+    want();
+    setOpen(what);
+  };
+  useCommands('Everywhere', [
+    { id: 'palette', label: 'All commands', key: 'Ctrl+k', run: () => show('palette') },
+    { id: 'keys', label: 'All keys', key: '?', run: () => show('keys') },
+  ]);
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (event.defaultPrevented) return;
+      // What stands over the page has keys of its own.
+      const isCovered =
+        document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]') !== null;
+      for (const { commands } of groups.values())
+        for (const { key, run } of commands()) {
+          if (key === undefined || !meets(event, key)) continue;
+          if (isCovered || (key.length === 1 && isTyping(event.target))) continue;
+          event.preventDefault();
+          run();
+          return;
+        }
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, []);
+  return (
+    <>
+      <button type="button" className="word-button" onClick={() => show('palette')}>
+        Commands <span className="caption max-md:hidden">Ctrl K</span>
+      </button>
+      {loaded && open && (
+        <loaded.Palette groups={[...groups.values()]} shows={open} onClose={() => setOpen(null)} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+'use client';
+
+import { Dialog as Radix } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+/** A sheet over the others, for what takes more than a strip. Escape closes it, and the focus goes back to where it was. */
+export function Dialog({
+  title,
+  about,
+  isWide = false,
+  onClose,
+  children,
+}: {
+  readonly title: string;
+  readonly about?: string;
+  readonly isWide?: boolean;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+}) {
+  return (
+    <Radix.Root open onOpenChange={(isOpen) => !isOpen && onClose()}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-30 bg-paper/70" />
+        <Radix.Content
+          className={`dialog ${isWide ? 'max-w-4xl' : 'max-w-xl'}`}
+          onOpenAutoFocus={(event) => {
+            // What one came for, not the way out.
+            const first = (event.currentTarget as HTMLElement).querySelector<HTMLElement>(
+              'input, textarea, select',
+            );
+            if (!first) return;
+            event.preventDefault();
+            first.focus();
+          }}
+          {...(about ? {} : { 'aria-describedby': undefined })}
+        >
+          <div className="flex items-baseline gap-4 border-b pb-2">
+            <Radix.Title className="text-lg">{title}</Radix.Title>
+            <Radix.Close className="word-button ml-auto text-sm">
+              Close <span className="caption">Esc</span>
+            </Radix.Close>
+          </div>
+          {about && <Radix.Description className="pt-2 text-faint">{about}</Radix.Description>}
+          <div className="space-y-4 pt-3">{children}</div>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

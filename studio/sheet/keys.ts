@@ -1,0 +1,41 @@
+/** Something that can be done on a page. */
+export interface Command {
+  readonly id: string;
+  readonly label: string;
+  /** `Ctrl+k` (the command key on Apple's keyboards), `Alt+ArrowUp`, `/`. */
+  readonly key?: string;
+  run(): void;
+}
+
+export interface CommandGroup {
+  readonly title: string;
+  commands(): readonly Command[];
+}
+
+/** Whether a pressed key is the one a command names. */
+export function meets(
+  event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>,
+  key: string,
+): boolean {
+  const parts = key.split('+');
+  const name = parts.pop() ?? '';
+  const wants = (modifier: string): boolean => parts.includes(modifier);
+  if ((event.ctrlKey || event.metaKey) !== wants('Ctrl') || event.altKey !== wants('Alt')) return false;
+  // A sign such as `?` stands behind shift on some keyboards and not on others.
+  if (name.length > 1 && event.shiftKey !== wants('Shift')) return false;
+  return event.key.toLowerCase() === name.toLowerCase();
+}
+
+/** Whether what has the focus takes characters: then a key that is one belongs there. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.matches('input:not([type=radio], [type=checkbox]), textarea, select');
+
+const signs: Readonly<Record<string, string>> = { ArrowUp: '↑', ArrowDown: '↓', Escape: 'Esc' };
+
+/** A key as it is told: `Ctrl K`, `Alt ↑`. */
+export const keyShown = (key: string): string =>
+  key
+    .split('+')
+    .map((part) => signs[part] ?? (part.length === 1 ? part.toUpperCase() : part))
+    .join(' ');

@@ -1,0 +1,56 @@
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { classesIn } from '../definition/classes.ts';
+import { addField } from '../definition/edits.ts';
+
+/** A set as a list names it. */
+export interface ListedSet {
+  readonly id: string;
+  readonly title: string;
+  readonly fields: number;
+}
+
+/** All sets there are, those changed last first. Rejects where Arbeit does not answer. */
+export async function listSets(): Promise<readonly ListedSet[]> {
+  const response = await fetch('/api/sets');
+  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+  return (await response.json()) as readonly ListedSet[];
+}
+
+/** What a server says went wrong, in a sentence; nothing, where nothing did. */
+export async function problemIn(response: Response | undefined): Promise<string> {
+  if (!response) return 'Arbeit did not answer. Nothing was changed; try again.';
+  if (response.ok) return '';
+  const { error } = (await response.json().catch(() => ({}))) as { error?: string };
+  return error ?? `The server answered ${response.status}.`;
+}
+
+/** A set with a field of another one put in, and the classes of characters it uses where they are not known there. */
+export function received(
+  document: SetDocument,
+  field: FieldDocument,
+  from: SetDocument['classes'],
+): SetDocument {
+  const { set } = addField(document, field);
+  const needed = Object.entries(from ?? {}).filter(
+    ([name]) => classesIn(field).includes(name) && set.classes?.[name] === undefined,
+  );
+  return needed.length ? { ...set, classes: { ...set.classes, ...Object.fromEntries(needed) } } : set;
+}
+
+/** Puts a field into a set that is not on this page. Resolves to what went wrong, or nothing. */
+export async function sendField(
+  to: string,
+  field: FieldDocument,
+  from: SetDocument['classes'],
+): Promise<string> {
+  const found = await fetch(`/api/sets/${to}`).catch(() => undefined);
+  if (!found?.ok) return problemIn(found);
+  const { revision, document } = (await found.json()) as { revision: number; document: SetDocument };
+  return problemIn(
+    await fetch(`/api/sets/${to}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ base: revision, document: received(document, field, from) }),
+    }).catch(() => undefined),
+  );
+}

@@ -1,0 +1,87 @@
+'use client';
+
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { useField } from '@arbeit/react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { type KeyboardEvent, memo, useMemo } from 'react';
+import { todayIn } from '../definition/clock.ts';
+import { shapeOf } from '../definition/shape-of.ts';
+import type { EditedSet } from '../definition/use-set.ts';
+import { Control } from '../kinds/controls.tsx';
+import { FieldMenu } from '../sheet/field-menu.tsx';
+import type { ListedSet } from '../sheet/other-sets.ts';
+
+/** A field on the shelf: its name, itself, what it looks like or has to say, and what can be done with it. */
+export const FieldRow = memo(function FieldRow({
+  set,
+  field,
+  deliver,
+  onHandleKey,
+  onDelete,
+}: {
+  readonly set: EditedSet;
+  readonly field: FieldDocument;
+  readonly deliver: (to: ListedSet, field: FieldDocument) => Promise<string>;
+  readonly onHandleKey: (event: KeyboardEvent, id: string) => void;
+  readonly onDelete: (field: FieldDocument) => void;
+}) {
+  const router = useRouter();
+  const { classes, locale } = set.document;
+  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
+  const compiled = useMemo(() => compileField(field, facts, kinds), [field, facts]);
+  const live = useField(compiled, { today: todayIn(set.id) });
+  const message = live.reading.shown[0];
+  const name = field.label || field.id;
+  const href = `/sets/${set.id}/fields/${field.id}`;
+  const shape = useMemo(() => shapeOf(field, facts, kinds), [field, facts]);
+  const count = field.rules?.length ?? 0;
+  return (
+    <li data-sort={field.id} data-row={field.id} className="shelf-row">
+      <button
+        type="button"
+        data-handle
+        className="handle quiet"
+        aria-label={`Move ${name}: arrow keys, or drag`}
+        onKeyDown={(event) => onHandleKey(event, field.id)}
+      >
+        <span aria-hidden="true">⠿</span>
+      </button>
+      <Link prefetch={false} href={href} className="shelf-name" title={name}>
+        {name}
+      </Link>
+      <div className="shelf-live">
+        <Control field={live} label={`${name}, live`} />
+      </div>
+      <div
+        {...live.messageProps}
+        className={`shelf-said ${message ? (message.severity === 'error' ? 'text-brick' : 'text-marigold') : 'text-faint'}`}
+        title={message?.message ?? shape}
+      >
+        {message ? message.message : <span className="value">{shape}</span>}
+      </div>
+      <span className="caption shelf-count">{count ? `${count} ${count === 1 ? 'rule' : 'rules'}` : ''}</span>
+      <FieldMenu
+        set={set}
+        field={field}
+        trigger="⋯"
+        button={{ className: 'row-menu quiet', 'aria-label': `Menu of ${name}` }}
+        more={[{ id: 'open', label: 'Open on the desk', onSelect: () => router.push(href) }]}
+        deliver={deliver}
+        onMade={focusRow}
+        onRenamed={focusRow}
+        onTurned={() => focusRow(field.id)}
+        onDelete={() => onDelete(field)}
+      />
+    </li>
+  );
+});
+
+/** The focus to a row that came into being, once it is drawn. */
+function focusRow(id: string): void {
+  requestAnimationFrame(() =>
+    document.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] .shelf-name`)?.focus(),
+  );
+}
