@@ -4,7 +4,7 @@ import { keysOf, read } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
 import { onCompletion, onNextEdit } from './completion.ts';
-import { share } from './share.ts';
+import { follow, share } from './share.ts';
 import { createStore, type FieldStore } from './store.ts';
 
 const storeOf = (field: Pick<FieldDocument, 'kind' | 'entry'>, locale = 'en-GB'): FieldStore =>
@@ -71,4 +71,19 @@ test('a code is reported once for each completion, and a wrong one is forgotten 
   code.dispatch({ type: 'undo' });
   code.dispatch({ type: 'paste', text: '' });
   expect(reported).toEqual(['4815', 'edited', '4815', 'edited']);
+});
+
+test('a field that follows shows the value of another, and what is typed into it stays there', () => {
+  const leader = storeOf({ kind: 'currency', entry: { currency: 'GBP' } });
+  const german = storeOf({ kind: 'currency', entry: { currency: 'GBP' } }, 'de-DE');
+  type(leader, '12');
+  const letGo = follow(leader, [german]);
+  expect(shown(german)).toBe('12,00\u00a0£');
+  type(leader, '.5');
+  expect(german.reading().raw).toBe('12.5');
+  type(german, '7');
+  expect([german.reading().raw, leader.reading().raw]).toEqual(['12.57', '12.5']);
+  letGo();
+  type(leader, '9');
+  expect([german.reading().raw, leader.reading().raw]).toEqual(['12.57', '12.59']);
 });

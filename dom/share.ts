@@ -35,3 +35,21 @@ export function share(stores: readonly FieldStore[]): () => void {
     for (const letGo of release) letGo();
   };
 }
+
+/**
+ * Lets fields show the value of another one, each in its own way. What is typed into them stays theirs: it never comes back to the one
+ * they follow. Returns the way to let go.
+ */
+export function follow(leader: FieldStore, followers: readonly FieldStore[]): () => void {
+  const hand = (): void => {
+    const text = sharedBy(leader);
+    for (const store of followers) if (sharedBy(store) !== text) store.dispatch({ type: 'set', text });
+  };
+  let before = leader.state().body;
+  hand();
+  return leader.subscribe((state) => {
+    if (state.body === before) return;
+    before = state.body;
+    hand();
+  });
+}

@@ -155,7 +155,10 @@ test('pages allow scripts of their own alone, and nothing to frame them', async 
   await page.getByRole('button', { name: 'New field' }).first().click();
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^Menu of the set/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Menu of the set/ })
+    .first()
+    .click();
   await expect(page.getByRole('menu')).toBeVisible();
   await page.keyboard.press('Escape');
   await page.goto('/sets/ridge-huts/fields/arrival');

@@ -1,8 +1,8 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
-import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import type { KindTable } from '@arbeit/engine/kinds';
 import { sampleLine, sampleOf } from './sample.ts';
 
-/** What a field looks like, in one line: the pattern, or its kind with a sample. */
+/** What a field looks like, in one line: its pattern, or a sample as it rests. */
 export function shapeOf(
   field: FieldDocument,
   set: Pick<SetDocument, 'locale' | 'classes'>,
@@ -10,5 +10,7 @@ export function shapeOf(
 ): string {
   const own = 'pattern' in field.entry ? field.entry.pattern : undefined;
   if (own !== undefined) return own;
-  return `${kindIn(kinds, field.kind).define.name} · ${sampleLine(sampleOf(field, set, kinds))}`;
+  const pieces = sampleOf(field, set, kinds);
+  const rested = pieces.find(({ part, isAside, isOff }) => part === 'resting' && isAside && !isOff);
+  return rested?.text ?? sampleLine(pieces);
 }

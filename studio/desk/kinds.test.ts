@@ -76,12 +76,16 @@ describe('specimens', () => {
   });
 
   test('there is a second display where a kind has one', () => {
-    expect(otherDisplay(field('duration', {}), 'en-GB', kinds)?.field.entry).toEqual({ units: ['min'] });
-    expect(otherDisplay(field('currency', { currency: 'GBP' }), 'en-GB', kinds)?.field.entry).toEqual({
+    expect(otherDisplay(field('duration', {}), { locale: 'en-GB' }, kinds)?.field.entry).toEqual({
+      units: ['min'],
+    });
+    expect(
+      otherDisplay(field('currency', { currency: 'GBP' }), { locale: 'en-GB' }, kinds)?.field.entry,
+    ).toEqual({
       currency: 'GBP',
       fill: 'right',
     });
-    expect(otherDisplay(fromNothing, 'en-GB', kinds)).toBeUndefined();
+    expect(otherDisplay(fromNothing, { locale: 'en-GB' }, kinds)).toBeUndefined();
   });
 });
 

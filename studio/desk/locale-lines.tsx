@@ -1,9 +1,9 @@
 'use client';
 
-import { createStore, type FieldStore, readOn, share } from '@arbeit/dom';
+import { createStore, type FieldStore, follow, readOn, share } from '@arbeit/dom';
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import { useField } from '@arbeit/react';
+import { Message, useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { Line as TypedLine } from '../sheet/line.tsx';
@@ -40,10 +40,12 @@ export function LocaleLines({
     [definition, set, today, kinds],
   );
   useEffect(() => {
-    // What the field holds already is what the sheet begins with; nothing of that comes back to it.
-    const { value } = own.reading();
-    if (value !== null) for (const { store } of stores) store.dispatch({ type: 'set', text: value });
-    return share([own, ...stores.map(({ store }) => store)]);
+    const lines = stores.map(({ store }) => store);
+    // Among themselves they share; of the field they only follow.
+    const letGo = [follow(own, lines), share(lines)];
+    return () => {
+      for (const stop of letGo) stop();
+    };
   }, [own, stores]);
   const names = new Intl.DisplayNames('en-GB', { type: 'language' });
   return (
@@ -54,6 +56,9 @@ export function LocaleLines({
     </ul>
   );
 }
+
+/** Why it is red. A line is tried out, so it speaks at once. */
+const message = { root: 'min-h-5 text-xs text-marigold data-[severity=error]:text-brick' };
 
 function Line({
   locale,
@@ -73,6 +78,7 @@ function Line({
       </span>
       <div dir={isRightToLeft ? 'rtl' : 'ltr'}>
         <TypedLine field={field} label={`In ${name}`} />
+        <Message field={field} dress={message} />
       </div>
     </li>
   );

@@ -11,6 +11,7 @@ import {
 import { memo, useEffect, useId, useRef, useState } from 'react';
 import { keepText, keptText } from '../definition/draft.ts';
 import { Help } from '../sheet/help.tsx';
+import { useUnsavedLine } from '../sheet/unsaved.ts';
 import { OptionEditors } from './kind-specimen.tsx';
 import { Strip } from './strip.tsx';
 
@@ -53,6 +54,7 @@ export const PatternLine = memo(function PatternLine({
   };
   const text = draft ?? pattern;
   const { faults } = draft === null ? notation : parseNotation(draft, classes);
+  useUnsavedLine(faults.length > 0);
   return (
     <section aria-label="Pattern" className="mt-1">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">

@@ -1,10 +1,10 @@
 'use client';
 
-import { createStore, type FieldStore, readOn, share } from '@arbeit/dom';
+import { createStore, type FieldStore, follow, readOn } from '@arbeit/dom';
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import type { KindTable } from '@arbeit/engine/kinds';
-import { useField } from '@arbeit/react';
+import { Message, useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { Line as TypedLine } from '../sheet/line.tsx';
@@ -19,11 +19,13 @@ export function otherDisplay(
   const compiled = compileField(field, set, kinds);
   const other = drawingOf(compiled, kinds).other?.(compiled.plan);
   if (!other) return undefined;
+  // What the field begins with, or shows while it is empty, is written in its own way and not in this one.
+  const { placeholder: _, initial: __, ...rest } = field;
   const entry = { ...field.entry, ...other.entry };
-  return { field: { ...field, id: `${field.id}-other`, entry } as FieldDocument, label: other.label };
+  return { field: { ...rest, id: `${field.id}-other`, entry } as FieldDocument, label: other.label };
 }
 
-/** A second field on the same value with another display: change either, the other follows. */
+/** The same value with another display. It follows the field; what is tried in it stays there. */
 export function SharedValue({
   definition,
   own,
@@ -41,15 +43,12 @@ export function SharedValue({
     () => (other ? createStore(compileField(other.field, set, kinds), readOn(today)) : undefined),
     [other, set, today, kinds],
   );
-  useEffect(() => {
-    if (!store) return;
-    const { value } = own.reading();
-    if (value !== null) store.dispatch({ type: 'set', text: value });
-    return share([own, store]);
-  }, [own, store]);
+  useEffect(() => (store ? follow(own, [store]) : undefined), [own, store]);
   if (!other || !store) return null;
   return <Second store={store} label={`${definition.label || definition.id}, ${other.label}`} />;
 }
+
+const message = { root: 'min-h-6 text-sm text-marigold data-[severity=error]:text-brick' };
 
 function Second({ store, label }: { readonly store: FieldStore; readonly label: string }) {
   const field = useField(store.field, { store });
@@ -57,6 +56,7 @@ function Second({ store, label }: { readonly store: FieldStore; readonly label: 
     <div className="mt-3 max-w-md">
       <span className="caption">The same value, {label.split(', ').at(-1)}</span>
       <TypedLine field={field} label={label} />
+      <Message field={field} dress={message} />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
+import { useUnsavedLine } from './unsaved.ts';
 
 /**
  * A line of text that is only handed on while it is sound. What is not stays in the line with what is wrong
@@ -28,6 +29,7 @@ export function DraftInput({
   const [draft, setDraft] = useState<string | null>(null);
   const message = useId();
   const problem = draft === null ? null : check(draft);
+  useUnsavedLine(problem !== null);
   return (
     <>
       <input

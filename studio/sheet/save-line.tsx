@@ -5,12 +5,14 @@ import { placeInWords } from '../definition/place-words.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { useCommands } from './commands.tsx';
 import { later, useLater } from './later.tsx';
+import { useHasUnsavedLine } from './unsaved.ts';
 
 const choiceDialog = later(() => import('./choice-dialog.tsx'));
 
 /** How saving stands, in one or two words, and the choice when somebody else saved in between. */
 export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
+  const hasFaulty = useHasUnsavedLine();
   const { it: choice, want } = useLater(choiceDialog);
   useCommands(set.document.title, [
     { id: 'undo', label: 'Undo the last change of the definition', run: set.undo },
@@ -29,7 +31,7 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
         </span>
       )}
       <span role="status" className="caption min-w-16 text-right">
-        {save.is === 'saved' && 'Saved'}
+        {save.is === 'saved' && (hasFaulty ? 'Saved, but for what is marked' : 'Saved')}
         {(save.is === 'waiting' || save.is === 'saving') && 'Saving…'}
         {save.is === 'refused' && 'Not saved'}
         {save.is === 'failed' && (

@@ -2,7 +2,7 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
+import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useField } from '@arbeit/react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -60,7 +60,13 @@ export const FieldRow = memo(function FieldRow({
         className={`shelf-said ${message ? (message.severity === 'error' ? 'text-brick' : 'text-marigold') : 'text-faint'}`}
         title={message?.message ?? shape}
       >
-        {message ? message.message : <span className="value">{shape}</span>}
+        {message ? (
+          message.message
+        ) : (
+          <>
+            {kindIn(kinds, field.kind).define.name} <span className="shelf-sample value">{shape}</span>
+          </>
+        )}
       </div>
       <span className="caption shelf-count">{count ? `${count} ${count === 1 ? 'rule' : 'rules'}` : ''}</span>
       <FieldMenu
