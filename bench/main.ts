@@ -4,6 +4,7 @@ import { growth } from './growth.ts';
 import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
 import { sizes } from './size.ts';
+import { studioOpened } from './studio.ts';
 
 if (answerIfAsked()) process.exit(0);
 
@@ -53,6 +54,13 @@ for (const { what, plain, bound, limit } of await inBrowser(root))
     found: `${(bound - plain).toFixed(3)} ms`,
     limit: `${limit} ms`,
     good: bound - plain <= limit,
+  });
+for (const { what, milliseconds, limit, empty } of await studioOpened(root))
+  lines.push({
+    what: `${what}, alive, nothing in the cache (an empty page: ${empty.toFixed(0)} ms, × ${(milliseconds / empty).toFixed(0)})`,
+    found: `${milliseconds.toFixed(0)} ms`,
+    limit: `${limit} ms`,
+    good: milliseconds <= limit,
   });
 for (const { what, bytes, limit } of await sizes(root))
   lines.push({

@@ -32,9 +32,10 @@ const onShelf = (page: Page, { id }: Made): Locator => page.locator(`[data-set="
 const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
 const rules = (page: Page) => page.getByRole('region', { name: 'Rules' });
 const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
-async function choose(page: Page, menu: string, entry: string | RegExp): Promise<void> {
-  // Of several on the shelf the one that was made last.
-  await page.getByRole('button', { name: menu, exact: true }).first().click();
+/** Chooses from a menu; `where` is the set on the shelf, which other tests use as well, or the whole page. */
+async function choose(where: Page | Locator, menu: string, entry: string | RegExp): Promise<void> {
+  const page = 'goto' in where ? where : where.page();
+  await where.getByRole('button', { name: menu, exact: true }).click();
   await page.getByRole('menuitem', { name: entry }).click();
 }
 async function clean(page: Page): Promise<void> {
@@ -294,7 +295,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await page.mouse.up();
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'sum', 'pin']);
 
-  await choose(page, 'Menu of Key-box PIN', 'Duplicate');
+  await choose(section, 'Menu of Key-box PIN', 'Duplicate');
   await expect(section.locator('[data-row="pin-2"] .shelf-name')).toBeFocused();
   await section
     .locator('[data-row="pin"]')
@@ -309,13 +310,13 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
     .poll(async () => (await documentOf(request, made.id)).forms)
     .toEqual([{ id: 'stay', title: 'Stay', fields: ['box', 'day'] }]);
 
-  await choose(page, 'Menu of Price', /^Change the kind/);
+  await choose(section, 'Menu of Price', /^Change the kind/);
   await page.getByRole('radio', { name: /^percent/ }).check();
   await clean(page);
   await page.getByRole('button', { name: 'Change the kind' }).click();
   await expect.poll(async () => (await documentOf(request, made.id)).fields[1].kind).toBe('percent');
 
-  await choose(page, 'Menu of Price', /^Copy or move/);
+  await choose(section, 'Menu of Price', /^Copy or move/);
   await page.getByRole('radio', { name: 'move it there' }).check();
   await page
     .getByRole('dialog')
@@ -324,7 +325,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await expect.poll(() => fieldsOf(request, other.id)).toEqual(['sum']);
   await expect.poll(() => fieldsOf(request, made.id)).toEqual(['day', 'box', 'pin-2']);
 
-  await choose(page, 'Menu of Day', /^Delete/);
+  await choose(section, 'Menu of Day', /^Delete/);
   await expect(section.getByRole('button', { name: 'Put it back' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(section.locator('[data-row="day"] .shelf-name')).toBeFocused();

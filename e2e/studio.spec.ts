@@ -293,7 +293,92 @@ for (const sheet of ['light', 'dark'])
       await expectNoViolations(page);
       await page.getByRole('button', { name: '4 digits. Define this part.' }).click();
       await expectNoViolations(page);
+      await page.getByRole('button', { name: 'How it types' }).click();
+      await page.getByRole('button', { name: 'Change', exact: true }).click();
+      await expectNoViolations(page);
+      // Menus, open.
+      await page.getByRole('button', { name: 'Menu of Warden’s telephone' }).click();
+      await expect(page.getByRole('menu')).toBeVisible();
+      await expectNoViolations(page);
     });
+
+test('the focus never falls to the body, whatever is taken away', async ({ page, request }) => {
+  const options = ['one', 'two', 'three'].map((value) => ({ value, label: value }));
+  const rules = [
+    { id: 'a', check: { type: 'required' } },
+    { id: 'b', check: { type: 'in', values: ['one'] } },
+  ];
+  const meals = { id: 'meals', kind: 'choice', label: 'Meals', entry: { options }, rules };
+  const id = await newSet(request, [meals, { ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
+  const isKept = async () => {
+    await page.waitForTimeout(100);
+    expect(await page.evaluate(() => document.activeElement !== document.body)).toBe(true);
+  };
+  await page.goto(`/sets/${id}/fields/meals`);
+  const notes = page.getByRole('region', { name: 'Rules' });
+  await notes
+    .getByRole('button', { name: /one of one/ })
+    .last()
+    .focus();
+  await page.keyboard.press('Enter');
+  await notes.getByRole('button', { name: 'Take the rule out' }).focus();
+  await page.keyboard.press('Enter');
+  await isKept();
+  await page.getByRole('button', { name: /^one of 3/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Take choice 3 out' }).focus();
+  await page.keyboard.press('Enter');
+  await isKept();
+  await page.keyboard.press('Escape');
+  await isKept();
+  await page.goto(`/sets/${id}/fields/pin`);
+  await page.getByRole('button', { name: 'a hyphen. Define this part.' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Take out' }).focus();
+  await page.keyboard.press('Enter');
+  await isKept();
+  await page.goto('/');
+  await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Menu of Key-box PIN' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'Open on the desk' })).toBeFocused();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await isKept();
+  await expect(page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Put it back' })).toBeFocused();
+});
+
+test('what is faulty is not called saved', async ({ page, request }) => {
+  const id = await newSet(request, [pin]);
+  await page.goto(`/sets/${id}/fields/pin`);
+  await saved(page);
+  await page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }).fill('<4 dig');
+  await expect(page.getByText('Saved, but for what is marked')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the last pattern that read' }).click();
+  await saved(page);
+});
+
+for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2]] as const)
+  test(`nothing is cut and nothing lies over another at ${width}, ${zoom * 100} %`, async ({ page, request }) => {
+    const long = 'Wanderhüttenübernachtungsanmeldebestätigungsnummer';
+    const id = await newSet(request, [{ ...pin, label: long, hint: `${long} ${long}`, rules: [{ id: 'r', check: { type: 'not-in', values: [long] }, say: `${long}${long}` }] }]);
+    await page.setViewportSize({ width: Math.round(width / zoom), height: 800 });
+    for (const path of ['/', `/sets/${id}/fields/pin`, '/sets/ridge-huts/fields/warden', '/sets/ridge-huts/fields/deposit']) {
+      await page.goto(path);
+      const wide = await page.evaluate(() => {
+        const { clientWidth } = document.documentElement;
+        const scrolls = (element: Element): boolean =>
+          element !== document.documentElement && /auto|scroll|hidden/.test(getComputedStyle(element).overflowX);
+        return [...document.querySelectorAll('main *, header *')]
+          .filter((element) => element.getBoundingClientRect().right > clientWidth + 1)
+          .filter((element) => {
+            for (let at = element.parentElement; at; at = at.parentElement) if (scrolls(at)) return false;
+            return !element.closest('.sr-only');
+          })
+          .map((element) => `${element.tagName} ${element.className}`);
+      });
+      expect([path, wide]).toEqual([path, []]);
+    }
+  }); // biome-ignore format: a table and a test
 
 test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });

@@ -3,10 +3,11 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { chromium } from './chromium.mjs';
 import { install } from './install.mjs';
-import { buildPackages, root } from './packages.mjs';
+import { root } from './packages.mjs';
+import { buildStudio } from './studio.mjs';
 
 install();
-if (!buildPackages()) process.exit(1);
+if (!buildStudio()) process.exit(1);
 const ARBEIT_CHROMIUM = chromium();
 const { build } = await import('esbuild');
 const outfile = join(root, 'bench', 'dist', 'main.mjs');

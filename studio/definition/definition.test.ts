@@ -15,8 +15,11 @@ import {
   withText,
 } from './edits.ts';
 import { begin, record, redo, undo } from './history.ts';
+import { bareField } from './kind-change.ts';
 import { insertBeside, movePart, replacePart, toggleOptional } from './pattern-edits.ts';
-import { fromNothing, typicalShapes } from './shapes.ts';
+import { typicalShapes } from './shapes.ts';
+
+const fromNothing: FieldDocument = { ...bareField('pattern', kinds), id: 'field' };
 
 const set: SetDocument = {
   arbeit: 1,

@@ -1,14 +1,6 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
 
-/** A field from nothing: one that already works, so that there is something to click. */
-export const fromNothing: FieldDocument = {
-  id: 'field',
-  kind: 'pattern',
-  label: 'New field',
-  entry: { pattern: '<4 digit>' },
-};
-
 const typical = [
   'mobile', 'deposit', 'discount', 'party', 'arrival', 'expected', 'walk-in', 'key-box', 'change-code', 'remarks', 'hut', 'meals', 'extras', 'dog', 'member', 'warden', 'ledger',
 ]; // biome-ignore format: a list

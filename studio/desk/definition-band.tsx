@@ -12,7 +12,7 @@ import { sampleOf } from '../definition/sample.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { hasNotation } from '../kinds/notation.ts';
 import { columnsOf } from './columns.ts';
-import { KindRuler } from './kind-ruler.tsx';
+import { Facts, KindRuler } from './kind-ruler.tsx';
 import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
 import { OnceDone } from './once-done.tsx';
 import { PatternLine } from './pattern-line.tsx';
@@ -150,6 +150,7 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
           </Strip>
         )}
         <Ruler plan={plan} state={field.state as FieldState<PatternBody>} columns={columns} />
+        <Facts field={field} />
       </Grid>
       <PatternLine
         key={name}

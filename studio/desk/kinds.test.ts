@@ -7,7 +7,7 @@ import type { Offer } from '@arbeit/engine/options';
 import { dayAfterKey, findRegions, problemWith, regionChoices, weeksOf } from '@arbeit/react';
 import { describe, expect, test } from 'vitest';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
-import { fromNothing, typicalShapes } from '../definition/shapes.ts';
+import { typicalShapes } from '../definition/shapes.ts';
 import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { chosen, isSame, optionsFor, problemOf, withOption } from './options.ts';
 import { another } from './picks-editor.tsx';
@@ -85,7 +85,9 @@ describe('specimens', () => {
       currency: 'GBP',
       fill: 'right',
     });
-    expect(otherDisplay(fromNothing, { locale: 'en-GB' }, kinds)).toBeUndefined();
+    expect(
+      otherDisplay(field('pattern', { pattern: '<4 digit>' }), { locale: 'en-GB' }, kinds),
+    ).toBeUndefined();
   });
 });
 

@@ -33,7 +33,7 @@ export const ToldBrowser = memo(function ToldBrowser({
     <section aria-label="What the browser is told" className="mt-3 text-sm">
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-t pt-1.5">
         <span className="caption">The browser is told</span>
-        <span className="value min-w-0 wrap-anywhere">{said.join(' · ') || 'nothing of its own'}</span>
+        <span className="value min-w-0 flex-1 wrap-anywhere">{said.join(' · ') || 'nothing of its own'}</span>
         <button
           type="button"
           className="word-button"

@@ -1,8 +1,25 @@
 'use client';
 
 import { DropdownMenu, Popover } from 'radix-ui';
-import { type ComponentProps, Fragment, type ReactNode, useEffect, useRef } from 'react';
+import {
+  type ComponentProps,
+  Fragment,
+  type ReactNode,
+  useCallback,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import type { MenuProps, PopOutProps } from './pop-out-props.ts';
+
+/** The landmark a trigger stands in: what it opens belongs there as well, and not at the end of the body where no landmark is. */
+function useLandmark() {
+  const [landmark, setLandmark] = useState<HTMLElement | null>(null);
+  const trigger = useCallback((button: HTMLElement | null) => {
+    if (button) setLandmark(button.closest<HTMLElement>('main, header, aside, [role="dialog"]'));
+  }, []);
+  return { landmark, trigger };
+}
 
 export function PopOutSheet({
   trigger,
@@ -15,10 +32,13 @@ export function PopOutSheet({
   onCloseAutoFocus,
   children,
 }: PopOutProps & { readonly open: boolean; readonly onOpenChange: (isOpen: boolean) => void }) {
+  const { landmark, trigger: ref } = useLandmark();
   return (
     <Popover.Root open={open} onOpenChange={onOpenChange}>
-      <Popover.Trigger {...button}>{trigger}</Popover.Trigger>
-      <Popover.Portal>
+      <Popover.Trigger ref={ref} {...button}>
+        {trigger}
+      </Popover.Trigger>
+      <Popover.Portal container={landmark}>
         <Popover.Content
           aria-label={label}
           align="start"
@@ -42,15 +62,20 @@ const Asked = ({ children }: { readonly children: () => ReactNode }) => children
 export function OpenedMenu({ trigger, button, align, className, byKey = false, items }: MenuProps) {
   // Later openings the menu sees itself.
   const isFirstByKey = useRef(byKey);
+  const { landmark, trigger: ref } = useLandmark();
   return (
+    // Not modal: what stands around a menu stays what it is, for screen readers too.
     <DropdownMenu.Root
+      modal={false}
       defaultOpen
       onOpenChange={() => {
         isFirstByKey.current = false;
       }}
     >
-      <DropdownMenu.Trigger {...button}>{trigger}</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
+      <DropdownMenu.Trigger ref={ref} {...button}>
+        {trigger}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal container={landmark}>
         <DropdownMenu.Content align={align} sideOffset={4} className={`menu ${className}`}>
           <Asked>
             {() =>

@@ -57,7 +57,7 @@ export function Menu(props: MenuProps) {
 }
 
 /** The button before what it opens is there. */
-export function Waiting({
+function Waiting({
   button,
   opens,
   problem,

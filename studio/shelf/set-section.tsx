@@ -55,7 +55,7 @@ export function SetSection({
   const found = useMemo(() => matching(document.fields, search), [document.fields, search]);
   if (search && found.length === 0 && !document.title.toLowerCase().includes(search)) return null;
   return (
-    <section aria-label={document.title} data-set={set.id} className="mt-6">
+    <section data-set={set.id} className="mt-6">
       <div className="set-head">
         <button
           type="button"
