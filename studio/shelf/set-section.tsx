@@ -14,9 +14,9 @@ import type { StoredSet } from '../store/sets.ts';
 import { FieldRow } from './field-row.tsx';
 import { SetMenu } from './set-menu.tsx';
 
-/** Rows shown at first: each is a live field, and nobody looks at a thousand at once. */
-const firstRows = 50;
-const moreRows = 200;
+/** Rows shown at first, and more as one comes near their end: each is a live field, and nobody looks at a thousand at once. */
+const firstRows = 16;
+const moreRows = 60;
 
 const newField = later(() => import('./new-field-dialog.tsx'));
 
@@ -226,11 +226,32 @@ function Fields({
     <>
       <ul ref={list}>{drawn}</ul>
       {found.length > rows && (
-        <button type="button" className="word-button my-2" onClick={() => setRows((n) => n + moreRows)}>
-          Show {Math.min(moreRows, found.length - rows)} of {found.length - rows} more
-        </button>
+        <More count={found.length - rows} onMore={() => setRows((n) => n + moreRows)} />
       )}
     </>
+  );
+}
+
+/** Shows further rows: by itself as it comes near what is seen, and at a click. */
+function More({ count, onMore }: { readonly count: number; readonly onMore: () => void }) {
+  const button = useRef<HTMLButtonElement>(null);
+  const more = useRef(onMore);
+  more.current = onMore;
+  useEffect(() => {
+    if (!button.current) return;
+    const observer = new IntersectionObserver(
+      (entries) => {
+        if (entries.some(({ isIntersecting }) => isIntersecting)) more.current();
+      },
+      { rootMargin: '300px' },
+    );
+    observer.observe(button.current);
+    return () => observer.disconnect();
+  }, []);
+  return (
+    <button ref={button} type="button" className="word-button my-2" onClick={onMore}>
+      Show {Math.min(moreRows, count)} of {count} more
+    </button>
   );
 }
 
