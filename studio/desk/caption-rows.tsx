@@ -13,22 +13,24 @@ export function CaptionRows({
   const rows = Math.max(1, ...placed.map(({ row }) => row + 1));
   return (
     <div aria-hidden="true" className="captions" style={{ height: `${rows * 1.15 + 0.15}rem` }}>
+      {/* The lines first: where one passes a word, the word is over it. */}
+      {placed
+        .filter(({ row }) => row > 0)
+        .map(({ id, middle, row }) => (
+          <span
+            key={id}
+            className="absolute top-0 border-l border-line"
+            style={{ left: `calc(${middle} * var(--col))`, height: `${row * 1.15}rem` }}
+          />
+        ))}
       {placed.map(({ id, text, middle, row }) => (
         <span
           key={id}
           data-open={id === open || undefined}
-          className="absolute top-0 -translate-x-1/2 data-open:font-semibold data-open:text-oxide"
-          style={{ left: `calc(${middle} * var(--col))` }}
+          className="absolute -translate-x-1/2 bg-paper px-0.5 data-open:font-semibold data-open:text-oxide"
+          style={{ left: `calc(${middle} * var(--col))`, top: `${row * 1.15}rem` }}
         >
-          {row > 0 && (
-            <span
-              className="absolute top-0 left-1/2 border-l border-line"
-              style={{ height: `${row * 1.15}rem` }}
-            />
-          )}
-          <span className="relative z-10 block bg-paper px-0.5" style={{ marginTop: `${row * 1.15}rem` }}>
-            {text}
-          </span>
+          {text}
         </span>
       ))}
     </div>

@@ -180,6 +180,18 @@ function RangeEditor({
           onChange={(limit) => onChange({ ...check, [key]: limit })}
         />
       ))}
+      <div className="flex flex-wrap items-baseline gap-x-2">
+        <span className="caption">Written as the field writes it</span>
+        <Help about="limits">
+          <p>
+            {define.limits?.isGood('today')
+              ? 'A day as the field writes it, or one told from the clock: it moves along with today.'
+              : 'As the field writes it, in its own locale.'}{' '}
+            In a document it stands as{' '}
+            <span className="value">{keys.map((key) => String(check[key])).join(', ')}</span>.
+          </p>
+        </Help>
+      </div>
     </div>
   );
 }

@@ -11,6 +11,7 @@ import { changeField, fieldOf } from '../definition/edits.ts';
 import { finishedText } from '../definition/sample.ts';
 import { useSet } from '../definition/use-set.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
+import { useCommands } from '../sheet/commands.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import { useUndoKeys } from '../sheet/undo-keys.ts';
@@ -62,6 +63,17 @@ export function Desk({ stored, fieldId }: DeskProps) {
     document.getElementById(String(field.inputProps.id))?.focus();
     for (const event of events) bench.store.dispatch(event);
   };
+  const textOf = () =>
+    tapeText({ title: `Try of ${name}`, fieldId, today: today ?? localToday() }, compiled, bench.tape);
+  useCommands('Desk', [
+    { id: 'field', label: 'Into the field', key: 'f', run: () => focusOn(`#${CSS.escape(String(field.inputProps.id))}`) },
+    { id: 'part', label: 'To the specimen', key: 's', run: () => focusOn('[data-part]') },
+    { id: 'pattern', label: 'To the pattern as text', key: 'p', run: () => focusOn('[aria-label="Pattern"] input') },
+    { id: 'rule', label: 'Add a rule', key: 'r', run: () => focusOn('[data-add-rule]') },
+    { id: 'tape', label: 'To the tape, to step along it', key: 't', run: () => focusOn('.tape-rows') },
+    { id: 'copy', label: 'Copy the tape as text', key: 'c', run: () => void navigator.clipboard?.writeText(textOf()) },
+    { id: 'new-tape', label: 'New tape', run: bench.clear },
+  ]); // biome-ignore format: one command a line
   return (
     <>
       <Masthead trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
@@ -87,9 +99,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
           onPlay={play}
           onStep={bench.step}
           onClear={bench.clear}
-          textOf={() =>
-            tapeText({ title: `Try of ${name}`, fieldId, today: today ?? localToday() }, compiled, bench.tape)
-          }
+          textOf={textOf}
         />
       </main>
       <aside aria-label="The same value elsewhere" className="space-y-6 px-6 pb-16">
@@ -101,6 +111,8 @@ export function Desk({ stored, fieldId }: DeskProps) {
     </>
   );
 }
+
+const focusOn = (selector: string): void => document.querySelector<HTMLElement>(selector)?.focus();
 
 /** The field as it is met: itself, what is said of it in the margin, and what the browser is told. */
 function FieldBand({

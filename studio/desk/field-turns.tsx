@@ -32,6 +32,7 @@ export function FieldTurns({
   useCommands('This field', [
     { id: 'previous', label: `Previous field${before ? `: ${nameOf(before)}` : ''}`, key: 'Alt+ArrowUp', run: () => go(before) },
     { id: 'next', label: `Next field${after ? `: ${nameOf(after)}` : ''}`, key: 'Alt+ArrowDown', run: () => go(after) },
+    { id: 'shelf', label: 'Back to the shelf', key: 'b', run: () => router.push('/') },
     { id: 'alone', label: 'Open the field alone', run: () => router.push(`${hrefOf(definition.id)}/alone`) },
     { id: 'delete', label: 'Delete this field', run: remove },
   ]); // biome-ignore format: one command a line

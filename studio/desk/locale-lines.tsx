@@ -78,7 +78,10 @@ function Line({
       </span>
       <div dir={isRightToLeft ? 'rtl' : 'ltr'}>
         <TypedLine field={field} label={`In ${name}`} />
-        <Message field={field} dress={message} />
+        {/* Some of these languages have no messages of their own yet: what is said runs as it is written. */}
+        <div dir="auto">
+          <Message field={field} dress={message} />
+        </div>
       </div>
     </li>
   );

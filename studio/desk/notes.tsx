@@ -12,7 +12,7 @@ import { Lamp } from '../sheet/lamp.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { Menu } from '../sheet/pop-out.tsx';
 import { useSorting } from '../sheet/use-sorting.ts';
-import { beginnings } from './check-words.ts';
+import { beginnings, codeOf } from './check-words.ts';
 import type { Change } from './definition-band.tsx';
 import { moments, ruleInWords } from './rule-words.ts';
 
@@ -140,6 +140,7 @@ function Note({
           </span>
         </button>
       </div>
+      <p className="on-paper pl-6 text-faint">{rule.say ?? found?.rule.words?.[codeOf(rule.check)]}</p>
       {isOpen && (
         <fieldset
           aria-label={words}

@@ -34,16 +34,18 @@ export function OptionEditors({
   return (
     <>
       {optionsFor(definition, part, kinds).map((option) => (
-        <OptionEditor
-          key={option.key}
-          option={option}
-          definition={definition}
-          set={set}
-          onPreview={onPreview}
-          onChange={(value) =>
-            onChange((field) => withOption(field, option, value, kinds), `entry ${option.key}`)
-          }
-        />
+        <div key={option.key} className="option">
+          <OptionEditor
+            option={option}
+            definition={definition}
+            set={set}
+            onPreview={onPreview}
+            onChange={(value) =>
+              onChange((field) => withOption(field, option, value, kinds), `entry ${option.key}`)
+            }
+          />
+          {option.about && <p className="max-w-72 pt-0.5 text-xs text-faint">{option.about}</p>}
+        </div>
       ))}
     </>
   );

@@ -15,7 +15,11 @@ export function optionsFor(field: FieldDocument, part: string, kinds: KindTable)
   const { options } = kindIn(kinds, field.kind).define;
   return Object.entries(options)
     .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
-    .flatMap(([key, option]) => editedHere(field, key, option) ?? offered(key, option, entry[key], options));
+    .flatMap(([key, option]) => {
+      const own = editedHere(field, key, option) ?? offered(key, option, entry[key], options);
+      // Said once, where an option is two lines.
+      return own.map((one, i): Option => (i === 0 && option.about ? { ...one, about: option.about } : one));
+    });
 }
 
 /** Whether an option is what another one needs it to be. */

@@ -52,6 +52,9 @@ describe('limits as people write them', () => {
   test('what is none is none; the notation itself is one where the field makes nothing of it', () => {
     expect(limitFrom(money(), limitsOf('currency'), 'much')).toBeUndefined();
     expect(limitFrom(day, limitsOf('date'), '31/31/2027')).toBeUndefined();
+    // What the field would take only in part is no limit.
+    expect(limitFrom(money(), limitsOf('currency'), '12 kg')).toBeUndefined();
+    expect(limitFrom(money(), limitsOf('currency'), '1.2345')).toBe('1.2345');
     expect(limitFrom(day, limitsOf('date'), 'today-16y')).toBe('today-16y');
     expect(limitFrom(day, limitsOf('date'), '1.3.2027')).toBe('2027-03-01');
   });
@@ -107,6 +110,16 @@ describe('half-typed moments tell apart what looks the same finished', () => {
     const moments = ways(field, key, values)!;
     expect(new Set(moments).size).toBe(values.length);
   });
+  test('of several moments that differ the one that tells all apart', () => {
+    const moments = ways({ kind: 'currency', entry: { currency: 'GBP' } }, 'grouping', [
+      'typing',
+      'leave',
+      'never',
+    ]);
+    expect(moments).toBeDefined();
+    const dates = ways({ kind: 'date', entry: {} }, 'order', ['dmy', 'mdy', 'ymd'])!;
+    expect(new Set(dates).size).toBe(3);
+  });
   test('nothing is told apart that is the same', () => {
     expect(ways({ kind: 'date', entry: {} }, 'pivot', [30, 30])).toBeUndefined();
   });
@@ -153,6 +166,7 @@ test('keys of commands', () => {
   expect(meets(press('k', { ctrlKey: true }), 'Ctrl+k')).toBe(true);
   expect(meets(press('K', { metaKey: true }), 'Ctrl+k')).toBe(true);
   expect(meets(press('k'), 'Ctrl+k')).toBe(false);
+  expect(meets(press('ArrowUp'), 'Alt+ArrowUp')).toBe(false);
   expect(meets(press('?', { shiftKey: true }), '?')).toBe(true);
   expect(meets(press('ArrowUp', { altKey: true, shiftKey: true }), 'Alt+ArrowUp')).toBe(false);
   expect(keyShown('Alt+ArrowDown')).toBe('Alt ↓');

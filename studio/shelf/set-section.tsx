@@ -278,6 +278,7 @@ function NewField({ set }: { readonly set: EditedSet }) {
     <>
       <button
         type="button"
+        data-new-field
         className="solid-button"
         title={problem || undefined}
         aria-haspopup="dialog"

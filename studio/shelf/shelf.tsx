@@ -66,6 +66,12 @@ export function Shelf({
     setGiven(text);
   };
   useCommands('Shelf', [
+    {
+      id: 'new-field',
+      label: 'New field in the first set',
+      key: 'n',
+      run: () => document.querySelector<HTMLElement>('[data-new-field]')?.click(),
+    },
     { id: 'new-set', label: 'New set', run: create },
     { id: 'take-in', label: 'Take a document in', run: () => takeIn('') },
   ]);

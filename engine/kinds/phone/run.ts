@@ -73,17 +73,26 @@ function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undef
   return hasPlace(plan, next) ? layOut(plan, content, next) : undefined;
 }
 
+/** The fixed text the writing has before the next digit behind all others. */
+function fixedBefore({ lead, code, digits: { length } }: Read, format: PhoneFormat): string | undefined {
+  const { national, bare, international, hasTrunk } = writingsOf(format);
+  if (code) return international[length];
+  return lead && hasTrunk ? national[length + lead.length] : bare[length];
+}
+
+/** Whether a character is of the fixed text that comes with the next digit: typed all the same, it is passed and not refused. */
+function isPassed({ read, format }: PhoneBody, character: string): boolean {
+  // Behind a calling code comes a blank.
+  if (read.code && !read.digits) return character === ' ';
+  return format !== undefined && (fixedBefore(read, format) ?? '').includes(character);
+}
+
 function settledOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undefined {
   const { read, format } = body;
   const { lead, code, region, digits, formats, own, settled } = read;
   const { length } = digits;
   if (!format || length < settled || length >= format.max || format !== formats.sure[0]) return undefined;
-  const { national, bare, international, hasTrunk } = writingsOf(format);
-  const before = code
-    ? international[length]
-    : lead && hasTrunk
-      ? national[length + lead.length]
-      : bare[length];
+  const before = fixedBefore(read, format);
   const next: Read = { lead, code, region, digits: digits + c, extension: undefined, formats, own, settled };
   // Of any type and not long enough yet it can only be open.
   const isShort = plan.types.length === 0 && length + 1 < format.min;
@@ -269,7 +278,10 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
   ...editing,
   key(plan, body, start, end, character) {
     const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;
-    return next ? { body: next, caret: next.to } : editing.key(plan, body, start, end, character);
+    if (next) return { body: next, caret: next.to };
+    const edited = editing.key(plan, body, start, end, character);
+    const isAtEnd = edited === 'not-accepted' && start === end && start === body.to;
+    return isAtEnd && isPassed(body, character) ? { body, caret: start } : edited;
   },
   raw: (_, body) => body.content,
   value,
