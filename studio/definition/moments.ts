@@ -6,8 +6,8 @@ import { finishedText } from './sample.ts';
 
 /**
  * What tells definitions apart whose finished texts look the same: the first half-typed moment at which they differ, one text a
- * definition, with a bar where the caret stands; and if none differs while typing, what leaving makes of a half-typed text. `undefined`
- * where nothing differs.
+ * definition, with a bar where the caret stands; if none differs while typing, what leaving makes of a half-typed text; if that does not
+ * either, what is handed on. `undefined` where nothing differs.
  */
 export function momentsOf(
   definitions: readonly FieldDocument[],
@@ -35,7 +35,11 @@ export function momentsOf(
     const left = states.map((state, i) => apply(fields[i] ?? first, state, { type: 'leave' }).body.display);
     if (new Set(left).size > 1) return left;
   }
-  return undefined;
+  const raws = (moments.at(-1) ?? begun).map(({ body: last }, i) => {
+    const field = fields[i] ?? first;
+    return `raw ${field.kind.raw(field.plan, last)}`;
+  });
+  return new Set(raws).size > 1 ? raws : undefined;
 }
 
 const withCaret = ({ body, start: from }: FieldState): string =>

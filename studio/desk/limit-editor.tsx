@@ -3,14 +3,7 @@
 import type { OpenField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import { useId } from 'react';
-import {
-  byClock,
-  fromClock,
-  inWords,
-  type LimitUnit,
-  limitFrom,
-  limitInWords,
-} from '../definition/limit-words.ts';
+import { byClock, fromClock, type LimitUnit, limitFrom, limitInWords } from '../definition/limit-words.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 
 /** Ways to tell a day from the clock, by side and unit. */
@@ -47,6 +40,23 @@ export function LimitEditor({
       <label htmlFor={told ? `${id}-way` : id} className="caption w-20 pt-1.5">
         {label}
       </label>
+      {told && told.count > 0 && (
+        <span className="w-16">
+          <DraftInput
+            id={`${id}-count`}
+            label={`${label}: how many ${unitWords[told.unit]}`}
+            className="entry value"
+            inputMode="numeric"
+            value={String(told.count)}
+            check={(text) =>
+              /^[1-9]\d{0,3}$/.test(text)
+                ? check(fromClock({ ...told, count: Number(text) }))
+                : 'A number from 1 to 9999.'
+            }
+            onChange={(text) => onChange(fromClock({ ...told, count: Number(text) }))}
+          />
+        </span>
+      )}
       {hasClock && (
         <select
           id={`${id}-way`}
@@ -71,24 +81,6 @@ export function LimitEditor({
             </option>
           ))}
         </select>
-      )}
-      {told && told.count > 0 && (
-        <span className="w-28">
-          <DraftInput
-            id={`${id}-count`}
-            label={`${label}: how many ${unitWords[told.unit]}`}
-            className="entry value"
-            inputMode="numeric"
-            value={String(told.count)}
-            check={(text) =>
-              /^[1-9]\d{0,3}$/.test(text)
-                ? check(fromClock({ ...told, count: Number(text) }))
-                : 'A number from 1 to 9999.'
-            }
-            onChange={(text) => onChange(fromClock({ ...told, count: Number(text) }))}
-          />
-          <span className="caption block">{inWords(told)}</span>
-        </span>
       )}
       {!told && (
         <span className="min-w-32 flex-1">

@@ -60,7 +60,7 @@ export function RuleEditor({
           </button>
         </p>
       )}
-      <div className="flex flex-wrap items-end gap-x-3">
+      <div className="flex flex-wrap items-center gap-x-3">
         <Labelled label="Message">
           {(id) => (
             <DraftInput
@@ -105,8 +105,8 @@ export function RuleEditor({
               value={rule.severity ?? 'error'}
               onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
             >
-              <option value="error">an error: holds the form back</option>
-              <option value="warning">a warning: lets it go</option>
+              <option value="error">error</option>
+              <option value="warning">warning</option>
             </select>
           )}
         </Labelled>

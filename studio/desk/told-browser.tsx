@@ -9,6 +9,9 @@ import { Help } from '../sheet/help.tsx';
 import { attributes, type BrowserAttribute, tokenWords } from './attributes.ts';
 import type { Change } from './definition-band.tsx';
 
+/** Attributes that are on or off are told so; one that is simply there needs no value. */
+const switched: Readonly<Record<string, string>> = { true: 'on', false: 'off' };
+
 /**
  * What the browser is told of the field, on one line; opened, one attribute a row with what the kind sets by itself. Drawn again only
  * when the definition changes.
@@ -27,7 +30,9 @@ export const ToldBrowser = memo(function ToldBrowser({
   const html = definition.html ?? {};
   const said = attributes.flatMap(({ name, short }) => {
     const value = html[name] ?? own[name];
-    return value === undefined || value === false ? [] : [`${short} ${value === true ? '' : value}`.trim()];
+    return value === undefined || value === false
+      ? []
+      : [value === true ? short : `${short} ${switched[value] ?? value}`];
   });
   return (
     <section aria-label="What the browser is told" className="mt-3 text-sm">

@@ -103,6 +103,7 @@ describe('half-typed moments tell apart what looks the same finished', () => {
   test.each([
     [{ kind: 'pattern', entry: { pattern: '<2 digit>-<2 digit>' } }, 'literals', ['behind', 'ahead']],
     [{ kind: 'pattern', entry: { pattern: '<2 digit>-<2 digit>' } }, 'positions', ['flow', 'fixed']],
+    [{ kind: 'pattern', entry: { pattern: '<2 digit>-<2 digit>' } }, 'raw', ['content', 'text']],
     [{ kind: 'currency', entry: { currency: 'GBP' } }, 'grouping', ['typing', 'leave']],
     [{ kind: 'currency', entry: { currency: 'GBP' } }, 'fill', ['left', 'right']],
     [{ kind: 'currency', entry: { currency: 'GBP' } }, 'pad', [true, false]],
