@@ -164,7 +164,9 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'must be filled in' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('menuitem', { name: 'has a lower limit' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('menuitem', { name: 'has an upper limit' })).toBeFocused();
   await page.keyboard.press('Enter');
   await rules(page).getByLabel('At most: which day').selectOption('years before today');
   await rules(page).getByLabel('At most: how many years').fill('16');

@@ -342,6 +342,7 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'Open on the desk' })).toBeFocused();
   await page.keyboard.press('End');
+  await expect(page.getByRole('menuitem', { name: 'Delete', exact: true })).toBeFocused();
   await page.keyboard.press('Enter');
   await isKept();
   await expect(page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Put it back' })).toBeFocused();

@@ -32,7 +32,7 @@ const units: Readonly<Record<LimitUnit, readonly [one: string, many: string]>> =
   y: ['year', 'years'],
 };
 
-export function inWords({ count, unit, side }: ByClock): string {
+function inWords({ count, unit, side }: ByClock): string {
   if (count === 0) return 'today';
   if (count === 1 && unit === 'd') return side === '+' ? 'tomorrow' : 'yesterday';
   return `${count} ${units[unit][count === 1 ? 0 : 1]} ${side === '+' ? 'after' : 'before'} today`;

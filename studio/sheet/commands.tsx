@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { useAtFirstUse } from './first-use.ts';
 import { type Command, type CommandGroup, isTyping, meets } from './keys.ts';
 import { later, useLater } from './later.tsx';
@@ -15,7 +15,8 @@ export function useCommands(title: string, commands: readonly Command[]): void {
   const name = useRef(Symbol(title));
   const latest = useRef(commands);
   latest.current = commands;
-  useEffect(() => {
+  // At once with what is seen: a key pressed right after a page came must find it.
+  useLayoutEffect(() => {
     const own = name.current;
     groups.set(own, { title, commands: () => latest.current });
     return () => {
@@ -37,7 +38,7 @@ export function Commands() {
     { id: 'palette', label: 'All commands', key: 'Ctrl+k', run: () => show('palette') },
     { id: 'keys', label: 'All keys', key: '?', run: () => show('keys') },
   ]);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
       // What stands over the page has keys of its own.

@@ -1,22 +1,15 @@
 'use client';
 
 import { DropdownMenu, Popover } from 'radix-ui';
-import {
-  type ComponentProps,
-  Fragment,
-  type ReactNode,
-  useCallback,
-  useEffect,
-  useRef,
-  useState,
-} from 'react';
+import { Fragment, type ReactNode, useCallback, useRef, useState } from 'react';
 import type { MenuProps, PopOutProps } from './pop-out-props.ts';
 
 /** The landmark a trigger stands in: what it opens belongs there as well, and not at the end of the body where no landmark is. */
 function useLandmark() {
   const [landmark, setLandmark] = useState<HTMLElement | null>(null);
   const trigger = useCallback((button: HTMLElement | null) => {
-    if (button) setLandmark(button.closest<HTMLElement>('main, header, aside, [role="dialog"]'));
+    if (button)
+      setLandmark(button.closest<HTMLElement>('main, header, aside, [role="dialog"]') ?? document.body);
   }, []);
   return { landmark, trigger };
 }
@@ -38,19 +31,22 @@ export function PopOutSheet({
       <Popover.Trigger ref={ref} {...button}>
         {trigger}
       </Popover.Trigger>
-      <Popover.Portal container={landmark}>
-        <Popover.Content
-          aria-label={label}
-          align="start"
-          sideOffset={6}
-          collisionPadding={12}
-          className={`z-20 max-w-[calc(100vw-1.5rem)] border-2 border-ink bg-paper ${className}`}
-          {...(onOpenAutoFocus ? { onOpenAutoFocus } : {})}
-          {...(onCloseAutoFocus ? { onCloseAutoFocus } : {})}
-        >
-          <Asked>{children}</Asked>
-        </Popover.Content>
-      </Popover.Portal>
+      {/* Not before it is known where: moved afterwards, it would be made a second time, and keys in between be lost. */}
+      {landmark && (
+        <Popover.Portal container={landmark}>
+          <Popover.Content
+            aria-label={label}
+            align="start"
+            sideOffset={6}
+            collisionPadding={12}
+            className={`z-20 max-w-[calc(100vw-1.5rem)] border-2 border-ink bg-paper ${className}`}
+            {...(onOpenAutoFocus ? { onOpenAutoFocus } : {})}
+            {...(onCloseAutoFocus ? { onCloseAutoFocus } : {})}
+          >
+            <Asked>{children}</Asked>
+          </Popover.Content>
+        </Popover.Portal>
+      )}
     </Popover.Root>
   );
 }
@@ -75,36 +71,35 @@ export function OpenedMenu({ trigger, button, align, className, byKey = false, i
       <DropdownMenu.Trigger ref={ref} {...button}>
         {trigger}
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal container={landmark}>
-        <DropdownMenu.Content align={align} sideOffset={4} className={`menu ${className}`}>
-          <Asked>
-            {() =>
-              items().map((item, i) => (
-                <Fragment key={item.id}>
-                  {item.isApart && <DropdownMenu.Separator className="my-1 border-t" />}
-                  <Item hasFocus={isFirstByKey.current && i === 0} onSelect={item.onSelect}>
-                    {item.label}
-                    {item.note && <span className="value block text-xs opacity-80">{item.note}</span>}
-                  </Item>
-                </Fragment>
-              ))
-            }
-          </Asked>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      {landmark && (
+        <DropdownMenu.Portal container={landmark}>
+          <DropdownMenu.Content
+            align={align}
+            sideOffset={4}
+            className={`menu ${className}`}
+            onFocus={(event) => {
+              // The menu gives its first entry the focus only after keys it saw; the one that had it fetched it did not see.
+              if (event.target !== event.currentTarget || !isFirstByKey.current) return;
+              isFirstByKey.current = false;
+              event.currentTarget.querySelector<HTMLElement>('[role="menuitem"]')?.focus();
+            }}
+          >
+            <Asked>
+              {() =>
+                items().map((item) => (
+                  <Fragment key={item.id}>
+                    {item.isApart && <DropdownMenu.Separator className="my-1 border-t" />}
+                    <DropdownMenu.Item className="menu-item" onSelect={item.onSelect}>
+                      {item.label}
+                      {item.note && <span className="value block text-xs opacity-80">{item.note}</span>}
+                    </DropdownMenu.Item>
+                  </Fragment>
+                ))
+              }
+            </Asked>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      )}
     </DropdownMenu.Root>
   );
-}
-
-/** The menu itself gives its first entry the focus only after keys it saw; the one that had it fetched it did not see. */
-function Item({
-  hasFocus,
-  ...props
-}: ComponentProps<typeof DropdownMenu.Item> & { readonly hasFocus: boolean }) {
-  const item = useRef<HTMLDivElement>(null);
-  const isFirst = useRef(hasFocus);
-  useEffect(() => {
-    if (isFirst.current) item.current?.focus();
-  }, []);
-  return <DropdownMenu.Item ref={item} className="menu-item" {...props} />;
 }
