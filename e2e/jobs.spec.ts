@@ -346,6 +346,34 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await page.waitForURL(`**/sets/${large.id}/fields/pin-173`);
 });
 
+test('7: on its desk a field is turned into another kind and back by undo, renamed, doubled', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [sum]);
+  await page.goto(`/sets/${made.id}/fields/sum`);
+  await choose(page, 'Menu of Price', /^Change the kind/);
+  await page.getByRole('radio', { name: /^date/ }).check();
+  await page.getByRole('button', { name: 'Change the kind' }).click();
+  const specimen = page.getByRole('region', { name: 'Specimen' });
+  await expect(specimen.getByRole('button', { name: /^day: 14/ })).toBeVisible();
+  await live(page).getByLabel('Price').pressSequentially('14022027');
+  await expect(live(page).getByLabel('Price')).toHaveValue('14/02/2027');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(specimen.getByRole('button', { name: /^currency/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Redo', exact: true }).click();
+  await expect(specimen.getByRole('button', { name: /^day: 14/ })).toBeVisible();
+  await choose(page, 'Menu of Price', /^Rename/);
+  await page.getByLabel('Id', { exact: true }).fill('when');
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await page.waitForURL(`**/sets/${made.id}/fields/when`);
+  await expect(page.getByRole('heading', { name: 'Price' })).toBeAttached();
+  await choose(page, 'Menu of Price', 'Duplicate');
+  await page.waitForURL(`**/sets/${made.id}/fields/when-2`);
+  await expect(specimen.getByRole('button', { name: /^day: 14/ })).toBeVisible();
+  expect(await fieldsOf(request, made.id)).toEqual(['when', 'when-2']);
+});
+
 test('7: sets are doubled, renamed, deleted and put back', async ({ page, request }) => {
   const made = await newSet(request, [pin]);
   await page.goto('/');

@@ -9,8 +9,8 @@ import { useCallback, useMemo, useRef } from 'react';
 import { todayIn } from '../definition/clock.ts';
 import { changeField, fieldOf } from '../definition/edits.ts';
 import { finishedText } from '../definition/sample.ts';
-import { useSet } from '../definition/use-set.ts';
-import { useKinds } from '../kinds/at-hand.tsx';
+import { type EditedSet, useSet } from '../definition/use-set.ts';
+import { useKindAtHand, useKinds } from '../kinds/at-hand.tsx';
 import { useCommands } from '../sheet/commands.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
@@ -37,15 +37,40 @@ export interface DeskProps {
 
 /** The desk: one field, defined, typed into, and watched. A sheet of bands: what it is, how it is met, what was done to it. */
 export function Desk({ stored, fieldId }: DeskProps) {
-  const kinds = useKinds();
   const set = useSet(stored);
   const definition = fieldOf(set.document, fieldId) ?? fieldOf(stored.document, fieldId)!;
+  useUndoKeys(set.undo, set.redo);
+  // Turned into another kind, by hand or by undo, it waits a moment for what that kind is.
+  const isHere = useKindAtHand(definition.kind);
+  const name = definition.label || definition.id;
+  return (
+    <>
+      <Masthead trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
+        <SaveLine set={set} />
+        <FieldTurns set={set} definition={definition} />
+      </Masthead>
+      {isHere ? (
+        <Sheet key={definition.kind} set={set} definition={definition} />
+      ) : (
+        <main className="desk">
+          <h1 className="sr-only">{name}</h1>
+          <p role="status" className="text-faint">
+            One moment: {definition.kind} is being fetched…
+          </p>
+        </main>
+      )}
+    </>
+  );
+}
+
+/** Everything under the masthead; a field of another kind has another sheet. */
+function Sheet({ set, definition }: { readonly set: EditedSet; readonly definition: FieldDocument }) {
+  const kinds = useKinds();
+  const { id: fieldId } = definition;
   const change = useCallback<Change>(
     (edit, about) => set.edit((d) => changeField(d, fieldId, edit), about),
     [set.edit, fieldId],
   );
-  useUndoKeys(set.undo, set.redo);
-
   const { classes, locale } = set.document;
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const compiled = useMemo(() => compileField(definition, facts, kinds), [definition, facts, kinds]);
@@ -76,10 +101,6 @@ export function Desk({ stored, fieldId }: DeskProps) {
   ]); // biome-ignore format: one command a line
   return (
     <>
-      <Masthead trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
-        <SaveLine set={set} />
-        <FieldTurns set={set} definition={definition} />
-      </Masthead>
       <main className="desk">
         <h1 className="sr-only">{name}</h1>
         <div className="definition-band">
