@@ -16,6 +16,8 @@ import { SetMenu } from './set-menu.tsx';
 
 /** Rows shown at first, and more as one comes near their end: each is a live field, and nobody looks at a thousand at once. */
 const firstRows = 16;
+/** Of sets below the first one, which nobody sees yet. */
+const lowerRows = 5;
 const moreRows = 60;
 
 const newField = later(() => import('./new-field-dialog.tsx'));
@@ -28,6 +30,7 @@ export function SetSection({
   stored,
   search,
   isNew,
+  isFirst,
   onGone,
 }: {
   readonly stored: StoredSet;
@@ -35,6 +38,8 @@ export function SetSection({
   readonly search: string;
   /** Just made: it comes into view, and its title has the focus. */
   readonly isNew: boolean;
+  /** It stands on top of the shelf. */
+  readonly isFirst: boolean;
   readonly onGone: (id: string, title: string) => void;
 }) {
   const set = useSet(stored);
@@ -82,7 +87,9 @@ export function SetSection({
           <SetMenu set={set} onGone={() => onGone(set.id, document.title)} />
         </div>
       </div>
-      {!isFolded && <Fields set={set} found={found} isSearch={search !== ''} />}
+      {!isFolded && (
+        <Fields set={set} found={found} isSearch={search !== ''} first={isFirst ? firstRows : lowerRows} />
+      )}
     </section>
   );
 }
@@ -185,14 +192,17 @@ function Fields({
   set,
   found,
   isSearch,
+  first,
 }: {
   readonly set: EditedSet;
   readonly found: readonly FieldDocument[];
   readonly isSearch: boolean;
+  /** So many rows to begin with. */
+  readonly first: number;
 }) {
   const { gone, move, remove, back, deliver } = useFieldTurns(set);
   const list = useRef<HTMLUListElement>(null);
-  const [rows, setRows] = useState(firstRows);
+  const [rows, setRows] = useState(first);
   // Among what was found an order means nothing.
   const order = isSearch ? [] : found.slice(0, rows).map(({ id }) => id);
   const moveByKey = useSorting(list, order, move);

@@ -99,8 +99,9 @@ export function Shelf({
         )}
         {sets
           .filter(({ id }) => id !== gone?.id)
-          .map((stored) => (
+          .map((stored, i) => (
             <SetSection
+              isFirst={i === 0}
               key={stored.id}
               stored={stored}
               search={wanted}
@@ -221,7 +222,15 @@ function FoldedSet({
     else setProblem('It could not be opened: Arbeit did not answer. Try again.');
   };
   if (stored)
-    return <SetSection stored={stored} search={search} isNew={false} onGone={() => router.refresh()} />;
+    return (
+      <SetSection
+        stored={stored}
+        search={search}
+        isFirst={false}
+        isNew={false}
+        onGone={() => router.refresh()}
+      />
+    );
   return (
     <p data-set={id} className="flex flex-wrap items-baseline gap-x-4 border-b py-2">
       <span>{title}</span>
