@@ -296,6 +296,11 @@ for (const sheet of ['light', 'dark'])
       await page.getByRole('button', { name: 'How it types' }).click();
       await page.getByRole('button', { name: 'Change', exact: true }).click();
       await expectNoViolations(page);
+      // Either paper on either desk, with hint and message on it.
+      for (const paper of ['Dark', 'Light']) {
+        await page.getByRole('radio', { name: paper, exact: true }).check();
+        await expectNoViolations(page);
+      }
       // Menus, open.
       await page.getByRole('button', { name: 'Menu of Warden’s telephone' }).click();
       await expect(page.getByRole('menu')).toBeVisible();

@@ -3,7 +3,12 @@ const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** What members are called where their own name would say little. */
-const names: Readonly<Record<string, string>> = { entry: 'options', html: 'attributes', say: 'message' };
+const names: Readonly<Record<string, string>> = {
+  entry: 'options',
+  html: 'attributes',
+  initial: 'initial value',
+  say: 'message',
+};
 
 /** An item of a list, by what people know it by. */
 function itemInWords(list: string, value: unknown, at: number): string {

@@ -42,6 +42,7 @@ describe('a document that comes in', () => {
     ['$.title', 'the title of the set'],
     ['$.fields[0].label', 'the label of Deposit'],
     ['$.fields[0].rules[0].say', 'the message of rule “most” of Deposit'],
+    ['$.fields[0].initial', 'the initial value of Deposit'],
     ['$.fields[1]', 'field 2'],
     ['$.classes["hex"]', 'the hex of the set'],
   ])('%s is %s', (path, words) => {
