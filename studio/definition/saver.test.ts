@@ -55,6 +55,32 @@ test('a change during a save is sent after it', async () => {
   ]);
 });
 
+test('who asks for a save while one is under way hears when all of it is there', async () => {
+  const arrive: ((answer: Answer) => void)[] = [];
+  const sent: string[] = [];
+  const saver = createSaver(
+    1,
+    (_, document) => {
+      sent.push(document.title);
+      return new Promise((resolve) => arrive.push(resolve));
+    },
+    () => undefined,
+  );
+  saver.want(titled('a'));
+  void saver.flush();
+  saver.want(titled('b'));
+  let isThere = false;
+  void saver.flush().then(() => {
+    isThere = true;
+  });
+  arrive[0]!({ ok: true, revision: 2 });
+  await vi.advanceTimersByTimeAsync(0);
+  expect([sent, isThere]).toEqual([['a', 'b'], false]);
+  arrive[1]!({ ok: true, revision: 3 });
+  await vi.advanceTimersByTimeAsync(0);
+  expect(isThere).toBe(true);
+});
+
 test('after a refusal nothing is sent until somebody chose', async () => {
   const theirs = { revision: 5, document: titled('theirs') };
   const { saver, sent, states } = scene([

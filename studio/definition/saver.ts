@@ -60,10 +60,17 @@ export function createSaver(
   let held = false;
   let failures = 0;
   let sending = false;
+  /** What is under way, to its end: who comes in the middle of it waits for the same end. */
+  let underWay = Promise.resolve();
+
+  const flush = (leaving = false): Promise<void> => {
+    if (!busy) underWay = go(leaving);
+    return underWay;
+  };
 
   const go = async (leaving = false): Promise<void> => {
     clearTimeout(timer);
-    if (busy || held || wanted === undefined) return;
+    if (held || wanted === undefined) return;
     const document = wanted;
     wanted = undefined;
     busy = true;
@@ -88,7 +95,7 @@ export function createSaver(
       wanted ??= document;
       tell({ is: 'failed', why: answer.why, faults: answer.faults });
       if (answer.faults.length === 0)
-        timer = setTimeout(() => void go(), waits[Math.min(failures++, waits.length - 1)]);
+        timer = setTimeout(() => void flush(), waits[Math.min(failures++, waits.length - 1)]);
     }
   };
 
@@ -97,23 +104,23 @@ export function createSaver(
       wanted = document;
       if (held) return;
       clearTimeout(timer);
-      timer = setTimeout(() => void go(), pause);
+      timer = setTimeout(() => void flush(), pause);
       if (!busy) tell({ is: 'waiting' });
     },
-    flush: (leaving = false) => go(leaving),
+    flush,
     goOnFrom(theirs) {
       base = theirs;
       held = false;
       wanted = undefined;
       tell({ is: 'saved' });
     },
-    retry: () => void go(),
+    retry: () => void flush(),
     base: () => base,
     isUnsaved: () => wanted !== undefined || sending,
     takeUp(on, document) {
       base = on;
       wanted = document;
-      void go();
+      void flush();
     },
   };
 }

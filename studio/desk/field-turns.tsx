@@ -50,7 +50,6 @@ export function FieldTurns({
         ]}
         onMade={(id) => router.push(hrefOf(id))}
         onRenamed={(id) => router.replace(hrefOf(id))}
-        onTurned={() => router.refresh()}
         onDelete={remove}
       />
     </span>

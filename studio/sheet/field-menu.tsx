@@ -24,7 +24,7 @@ export function FieldMenu({
   deliver = (to, one) => sendField(to.id, one, set.document.classes),
   onMade,
   onRenamed,
-  onTurned,
+  onTurned = () => undefined,
   onDelete,
 }: {
   readonly set: EditedSet;
@@ -38,7 +38,8 @@ export function FieldMenu({
   /** A field was made: its id. */
   readonly onMade: (id: string) => void;
   readonly onRenamed: (id: string) => void;
-  readonly onTurned: () => void;
+  /** It was turned into another kind. */
+  readonly onTurned?: () => void;
   readonly onDelete: () => void;
 }) {
   const [asked, setAsked] = useState<Asked | null>(null);
