@@ -2,7 +2,6 @@ import { compileField } from '@arbeit/engine/document';
 import { keysOf } from '@arbeit/engine/field';
 import { openForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
-import { passed } from '@arbeit/engine/rules';
 import { expect, test, vi } from 'vitest';
 import { createFormStore } from './form-store.ts';
 
@@ -20,12 +19,12 @@ const form = openForm({
     {
       id: 'same',
       field: 'again',
-      reads: ['first', 'again'],
+      check: { type: 'compare', op: 'same', field: 'first', by: 'text' },
+      reads: ['first'],
       say: 'The two differ.',
       code: 'differs',
       show: 'leave',
       severity: 'error',
-      judge: ([first, again]) => (first === again ? passed : { verdict: 'fail', code: 'differs', data: {} }),
     },
   ],
 });

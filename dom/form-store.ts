@@ -5,10 +5,10 @@ import {
   type FormState,
   fieldOf,
   type OpenForm,
-  placeOf,
   reachOf,
   readInForm,
   startForm,
+  withField,
 } from '@arbeit/engine/form';
 import { localToday } from './clock.ts';
 import { createListeners, type Listeners } from './listeners.ts';
@@ -21,7 +21,7 @@ export interface FormStore {
   state(): FormState;
   /** What can be told of a field in its form; the same object until something it depends on changes. */
   reading(id: string): Reading;
-  /** Whether each of its fields passes every rule that is an error. */
+  /** Whether each of its fields that counts passes every rule that is an error. */
   isReady(): boolean;
   /** Lets something happen; returns the form after it. */
   dispatch(event: FormEvent): FormState;
@@ -59,8 +59,10 @@ export function createFormStore(form: OpenForm, today?: string): FormStore {
     all.tell(next, event);
     return next;
   };
-  const dispatch = (event: FormEvent): FormState =>
-    become(applyToForm(form, state, event), event, reachOf(form, state, event));
+  const dispatch = (event: FormEvent): FormState => {
+    const next = applyToForm(form, state, event, today ?? localToday());
+    return next === state ? state : become(next, event, reachOf(form, state, event, next));
+  };
   const reading = (id: string): Reading => {
     let found = readings.get(id);
     if (!found) {
@@ -76,9 +78,7 @@ export function createFormStore(form: OpenForm, today?: string): FormStore {
     reading,
     dispatch,
     restore(id, to) {
-      const isThat = to === fieldOf(form, state, id).state;
-      const next = isThat ? state : { ...state, fields: state.fields.with(placeOf(form, id), to) };
-      become(next, null, form.concerns.get(id) ?? []);
+      become(withField(form, state, id, to), null, form.concerns.get(id) ?? []);
     },
     // Every field of the form has its listeners.
     listenersOf: (id) => watched.get(id)!,
@@ -142,5 +142,8 @@ function eventAt(event: FormEvent, id: string, focus: string | null): FieldEvent
       return { type: event.type };
     case 'field':
       return id === (event.field ?? focus) ? event.event : null;
+    case 'sent':
+    case 'unsent':
+      return null;
   }
 }

@@ -1,5 +1,5 @@
 import type { FieldEvent, FieldState, OpenField, Reading } from '@arbeit/engine/field';
-import { apply, start } from '@arbeit/engine/field';
+import { apply, refusalAfter, start } from '@arbeit/engine/field';
 import { createListeners } from './listeners.ts';
 
 /** Tells what there is to tell of a state: raw, value, flags, messages. */
@@ -40,14 +40,19 @@ export function createStore(field: OpenField, read: Read, initial: FieldState = 
     listeners.tell(next, event);
     return next;
   };
+  const readNow = (): Reading => {
+    reading ??= read(field, state);
+    return reading;
+  };
   return {
     field,
     state: () => state,
-    reading: () => {
-      reading ??= read(field, state);
-      return reading;
+    reading: readNow,
+    dispatch(event) {
+      become(apply(field, state, event), event);
+      const refusal = refusalAfter(field, state, event, readNow);
+      return refusal ? become(apply(field, state, refusal), refusal) : state;
     },
-    dispatch: (event) => become(apply(field, state, event), event),
     restore: (to) => {
       become(to, null);
     },

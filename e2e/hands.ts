@@ -115,11 +115,21 @@ async function act(page: Page, action: Action, field: string): Promise<void> {
       return input.evaluate((element: HTMLInputElement) => element.form!.requestSubmit());
     case 'reset':
       return input.evaluate((element: HTMLInputElement) => element.form!.reset());
+    case 'answer':
+    case 'sent':
+      return answerOnPage(page, action);
     default: {
       const times = 'times' in action ? action.times : 1;
       for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
     }
   }
+}
+
+/** The page's server is asked for real; what it answers, the test says, who holds the request back until then. */
+async function answerOnPage(page: Page, action: Extract<Action, { do: 'answer' | 'sent' }>): Promise<void> {
+  await page.evaluate((given) => {
+    document.dispatchEvent(new CustomEvent('arbeit-tape', { detail: given }));
+  }, action as object);
 }
 
 /** The key that does each action a key does. */

@@ -1,10 +1,10 @@
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { actionsFor, kindNames, sketchOf, writeTape } from '@arbeit/engine/prove';
 import { readTape } from '@arbeit/engine/tape';
-import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import fc from 'fast-check';
 import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
 import { compiled, playBoth } from './hands.ts';
 
 const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
@@ -15,11 +15,6 @@ async function newSet(request: APIRequestContext, fields: readonly object[]): Pr
   const answer = await request.post('/api/sets', { data: { document } });
   expect(answer.status(), await answer.text()).toBe(201);
   return ((await answer.json()) as { id: string }).id;
-}
-
-async function expectNoViolations(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.target.join(' '))])).toEqual([]);
 }
 
 test('random tapes on random fields of every kind play in Chromium as in the engine', async ({

@@ -26,6 +26,9 @@ const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } = {
   'not-in': 'notAmong',
   checksum: 'checksum',
   'not-trivial': 'notTrivial',
+  compare: 'compare',
+  custom: 'custom',
+  remote: 'remote',
 };
 
 /**

@@ -12,4 +12,4 @@ export { chooseRegion, RegionList, regionOf } from './region-list.tsx';
 export { findRegions, type RegionChoice, regionChoices } from './regions.ts';
 export { Resting } from './resting.tsx';
 export { type Field, useField } from './use-field.ts';
-export { type Form, useForm } from './use-form.ts';
+export { type Form, type FormOptions, useForm } from './use-form.ts';

@@ -1,23 +1,35 @@
 'use client';
 
 import { bindForm, createFormStore, type FormStore } from '@arbeit/dom';
-import type { OpenForm } from '@arbeit/engine/form';
-import { type RefCallback, useCallback, useState, useSyncExternalStore } from 'react';
+import type { OpenForm, Sending } from '@arbeit/engine/form';
+import { type RefCallback, useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 
 /** A form and what goes on the page for it. */
 export interface Form {
   readonly store: FormStore;
-  /** Whether each of its fields passes every rule that is an error. */
+  /** Whether each of its fields that counts passes every rule that is an error. */
   readonly isReady: boolean;
+  /** How its sending stands. */
+  readonly sending: Sending;
   /** Spread on the `<form>`. The messages have their own places, so the browser is not to show its bubbles. */
   readonly formProps: { readonly noValidate: true; readonly ref: RefCallback<HTMLFormElement> };
 }
 
+export interface FormOptions {
+  /** ISO 8601; stands for the device's clock. */
+  readonly today?: string | undefined;
+  /**
+   * What drives the form while it is on the page, and the way to stop: `driveFormAsks`, `driveSending` of `@arbeit/dom`, or both. Handed in,
+   * so that a form that asks nobody carries nothing of it; the same function from one render to the next.
+   */
+  readonly drive?: ((store: FormStore) => () => void) | undefined;
+}
+
 /**
  * A form of open fields; each is drawn with `useField(field, { store: form.store.field(field.id) })`. A new form makes a
- * new store. `today` (ISO 8601) stands for the device's clock.
+ * new store.
  */
-export function useForm(form: OpenForm, { today }: { readonly today?: string | undefined } = {}): Form {
+export function useForm(form: OpenForm, { today, drive }: FormOptions = {}): Form {
   const make = () => createFormStore(form, today);
   const [own, setOwn] = useState(make);
   let store = own;
@@ -27,9 +39,12 @@ export function useForm(form: OpenForm, { today }: { readonly today?: string | u
   }
   const present = store;
   const isReady = useSyncExternalStore(present.subscribe, present.isReady, present.isReady);
+  const sendingNow = () => present.state().sending;
+  const sending = useSyncExternalStore(present.subscribe, sendingNow, sendingNow);
+  useEffect(() => drive?.(present), [drive, present]);
   const ref = useCallback<RefCallback<HTMLFormElement>>(
     (element) => (element ? bindForm(element, present) : undefined),
     [present],
   );
-  return { store: present, isReady, formProps: { noValidate: true, ref } };
+  return { store: present, isReady, sending, formProps: { noValidate: true, ref } };
 }

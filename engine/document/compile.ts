@@ -1,8 +1,10 @@
 import type { OpenField } from '../field/kind.ts';
 import { type OpenForm, openForm } from '../form/form.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { FormRule } from '../form/form-rule.ts';
+import { type Definition, type KindTable, kindIn } from '../kinds/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
+import { readBy } from '../rules/checks.ts';
 import { parseExpression } from '../rules/expression.ts';
 import { checks } from '../rules/judges.ts';
 import type { Check, Rule } from '../rules/rule.ts';
@@ -10,7 +12,15 @@ import { english } from '../rules/wording/english.ts';
 import { german } from '../rules/wording/german.ts';
 import { type Languages, type Wording, wordingFor, wordsOf } from '../rules/wording.ts';
 import { canonical } from '../values/decimal.ts';
-import type { CheckDocument, FieldDocument, RuleDocument, SetDocument } from './document.ts';
+import { compileCondition } from './condition.ts';
+import {
+  type CheckDocument,
+  type FieldDocument,
+  type FormRuleDocument,
+  fieldIdsOf,
+  type RuleDocument,
+  type SetDocument,
+} from './document.ts';
 
 /** A document ready to run. */
 export interface CompiledSet {
@@ -28,18 +38,38 @@ export function compile(
   languages: Languages = shipped,
 ): CompiledSet {
   const fields = document.fields.map((field) => compileField(field, document, kinds, languages));
+  const byId = new Map(fields.map((field) => [field.id, field]));
   const forms = (document.forms ?? []).map((form) =>
     openForm({
       id: form.id,
       title: form.title ?? form.id,
       // The reader has seen that each of them is there.
-      fields: form.fields.map((id) => fields.find((field) => field.id === id)!),
+      fields: fieldIdsOf(form).map((id) => byId.get(id)!),
+      rules: (form.rules ?? []).map((rule) => compileFormRule(rule, document, kinds, languages)),
+      submit: form.submit ?? 'always',
+      completes: form.completes ?? null,
+      unanswered: form.unanswered ?? 'hold',
     }),
   );
   return { fields, forms };
 }
 
-type SetFacts = Pick<SetDocument, 'locale' | 'classes'>;
+/** What a field's definition needs of its set: of the others only those its conditions are about. */
+type SetFacts = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
+
+/** A rule of a form, worded as the field it stands at is. */
+function compileFormRule(
+  rule: FormRuleDocument,
+  set: SetDocument,
+  kinds: KindTable,
+  languages: Languages,
+): FormRule {
+  // The reader has seen that it is there.
+  const field = set.fields.find(({ id }) => id === rule.field)!;
+  const compiled = compileRule(rule, field, set, kinds);
+  const worded = withWords(compiled, field, set, kinds, languages);
+  return { ...worded, field: rule.field };
+}
 
 /** Compiles one field of a set and brings it to life. Throws `RangeError` when its kind is not at hand, or its pattern or a rule has a fault. */
 export function compileField(
@@ -66,11 +96,9 @@ export function compileField(
   // An entry of usual values may be left out.
   const entry = field.entry ?? {};
   const locale = field.locale ?? set.locale;
-  const rules = (field.rules ?? []).map(compileRule);
-  const own = define.wording ? wordingFor(define.wording, locale) : {};
-  const wording = wordingFor(languages, locale);
+  const rules = (field.rules ?? []).map((rule) => compileRule(rule, field, set, kinds));
   const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) =>
-    worded(rule, wordsOf(rule.check, wording, own)),
+    withWords(rule, field, set, kinds, languages),
   );
   const plan = define.plan(entry, { id: field.id, locale, rules: all, classes: set.classes ?? {} });
   const compiled = {
@@ -83,9 +111,24 @@ export function compileField(
     html: { ...define.attributes?.(entry), ...field.html },
     messages: field.messages ?? 'first',
     rules: all,
+    when: field.when && compileCondition(field.when, set, kinds),
     plan,
   };
   return { ...compiled, kind: run, checks };
+}
+
+/** A rule with the texts of its codes, in its field's language. */
+function withWords(
+  rule: Rule,
+  field: FieldDocument,
+  set: SetFacts,
+  kinds: KindTable,
+  languages: Languages,
+): Rule {
+  const { define } = kindIn(kinds, field.kind);
+  const locale = field.locale ?? set.locale;
+  const own = define.wording ? wordingFor(define.wording, locale) : {};
+  return worded(rule, wordsOf(rule.check, wordingFor(languages, locale), own));
 }
 
 /**
@@ -104,22 +147,39 @@ function withOwn(rules: readonly Rule[]): readonly Rule[] {
  * The rule with the texts of its codes. All rules have the same members in one order, said or not: read at every key, rules of
  * several shapes make a key about a quarter dearer (`npm run bench`, a pattern's).
  */
-function worded({ id, check, show, severity, say, code }: Rule, words: Wording): Rule {
-  return { id, check, show, severity, say, code, words };
+function worded({ id, check, show, severity, say, code, when, reads, clears }: Rule, words: Wording): Rule {
+  return { id, check, show, severity, say, code, words, when, reads, clears };
 }
 
-function compileRule(rule: RuleDocument): Rule {
+function compileRule(rule: RuleDocument, field: FieldDocument, set: SetFacts, kinds: KindTable): Rule {
+  const check = compileCheck(rule.check, kindIn(kinds, field.kind).define);
+  const reads = readBy(check).filter((id) => id !== field.id);
   return {
     id: rule.id,
-    check: compileCheck(rule.check),
+    check,
     show: rule.show ?? 'leave',
     severity: rule.severity ?? 'error',
     say: rule.say,
     code: rule.code,
+    when: rule.when && compileCondition(rule.when, set, kinds),
+    reads: reads.length ? reads : undefined,
+    clears: rule.refused === 'clear' ? true : undefined,
   };
 }
 
-function compileCheck(check: CheckDocument): Check {
+/** How long a server is waited for, in milliseconds, where a document says nothing. */
+const patience = 4000;
+
+function compileCheck(check: CheckDocument, { comparable }: Definition): Check {
+  if (check.type === 'compare') {
+    const isCounted = comparable === 'number' || comparable === 'minutes';
+    return { ...check, by: isCounted ? 'number' : 'text' };
+  }
+  if (check.type === 'custom') return { type: 'custom', code: check.code, with: check.with ?? [] };
+  if (check.type === 'remote') {
+    const { ask, timeout = patience, on = 'leave' } = check;
+    return { type: 'remote', ask, timeout, on, with: check.with ?? [] };
+  }
   if (check.type === 'range') {
     // Numbers are compared as canonical decimals; dates and times are none and stay.
     const [min, max, step] = [check.min, check.max, check.step].map((limit) =>

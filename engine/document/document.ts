@@ -1,5 +1,6 @@
 import type { AllKinds, KindName } from '../kinds/table.ts';
 import type { EntryOf } from '../options/option.ts';
+import type { Comparison } from '../rules/rule.ts';
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */
 export interface SetDocument {
@@ -29,6 +30,8 @@ export type FieldDocument<K extends KindName = KindName> = {
     readonly entry: Entries[Kind];
     readonly html?: Readonly<Record<string, string | boolean>>;
     readonly rules?: readonly RuleDocument[];
+    /** In a form it counts only while this holds. */
+    readonly when?: ConditionDocument;
   };
 }[K];
 
@@ -40,7 +43,23 @@ export interface RuleDocument {
   readonly code?: string;
   readonly show?: 'at-once' | 'leave' | 'submit';
   readonly severity?: 'error' | 'warning';
+  /** In a form it counts only while this holds. */
+  readonly when?: ConditionDocument;
+  /** What it refuses stays in the field, or is taken out of it. */
+  readonly refused?: 'keep' | 'clear';
+  /** Raw values kept with it, those it should let pass and those it should refuse. */
+  readonly samples?: { readonly pass?: readonly string[]; readonly fail?: readonly string[] };
 }
+
+/** A condition on other fields: one has a value (`null`: none; of several, any), or all, any or none of several conditions hold. */
+export type ConditionDocument =
+  | { readonly field: string; readonly is: ConditionValue | readonly ConditionValue[] }
+  | { readonly all: readonly ConditionDocument[] }
+  | { readonly any: readonly ConditionDocument[] }
+  | { readonly not: ConditionDocument };
+
+/** What a field is compared with: its raw value, or a number or yes and no as JSON has them. */
+export type ConditionValue = string | number | boolean | null;
 
 /** What a rule checks, as a document writes it. */
 export type CheckDocument =
@@ -49,15 +68,51 @@ export type CheckDocument =
   | { readonly type: 'matches'; readonly pattern: string; readonly flags?: string }
   | { readonly type: 'in' | 'not-in'; readonly values: readonly string[] }
   | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11'; readonly rotate?: number }
-  | { readonly type: 'range'; readonly min?: Limit; readonly max?: Limit; readonly step?: Limit };
+  | { readonly type: 'range'; readonly min?: Limit; readonly max?: Limit; readonly step?: Limit }
+  | { readonly type: 'compare'; readonly op: Comparison; readonly field: string; readonly days?: number }
+  | { readonly type: 'custom'; readonly code: string; readonly with?: readonly string[] }
+  | {
+      readonly type: 'remote';
+      readonly ask: string;
+      readonly timeout?: number;
+      readonly on?: 'leave' | 'pause';
+      readonly with?: readonly string[];
+    };
 
 /** A number, or the kind's raw form as a text: a decimal, a date, `today+18m`, a time. */
 export type Limit = string | number;
 
-/** A form: fields in an order, sent together. */
+/** A form: fields in an order or in sections, sent together. */
 export interface FormDocument {
   readonly id: string;
   readonly title?: string;
-  readonly fields: readonly string[];
-  readonly rules?: readonly never[];
+  /** One of the two. */
+  readonly fields?: readonly string[];
+  readonly sections?: readonly SectionDocument[];
+  /** Held back until every field is right, or let through to be told what is wrong (the default). */
+  readonly submit?: 'when-ready' | 'always';
+  /** The field that submits the form by itself once it is whole. */
+  readonly completes?: string;
+  /** Whether what no server answered holds the form back (the default). */
+  readonly unanswered?: 'hold' | 'let-through';
+  readonly rules?: readonly FormRuleDocument[];
 }
+
+/** Fields of a form under one title, in one or two columns. */
+export interface SectionDocument {
+  readonly title?: string;
+  readonly columns?: 1 | 2;
+  readonly fields: readonly string[];
+}
+
+/** A rule of a form; its message stands at `field`. */
+export interface FormRuleDocument extends RuleDocument {
+  readonly field: string;
+}
+
+/** The ids of a form's fields, in its order. */
+export const fieldIdsOf = ({
+  fields,
+  sections,
+}: Pick<FormDocument, 'fields' | 'sections'>): readonly string[] =>
+  fields ?? sections?.flatMap((section) => section.fields) ?? [];

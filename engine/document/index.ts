@@ -1,5 +1,16 @@
 export { type CompiledSet, compile, compileField } from './compile.ts';
-export type { CheckDocument, FieldDocument, FormDocument, RuleDocument, SetDocument } from './document.ts';
+export { compileCondition } from './condition.ts';
+export {
+  type CheckDocument,
+  type ConditionDocument,
+  type FieldDocument,
+  type FormDocument,
+  type FormRuleDocument,
+  fieldIdsOf,
+  type RuleDocument,
+  type SectionDocument,
+  type SetDocument,
+} from './document.ts';
 export { capped, type DocumentResult, readDocument } from './read-document.ts';
-export { dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
+export { comparisonsFor, dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';

@@ -8,7 +8,8 @@ import { mayBeLeftOut } from '../options/option.ts';
 import { readOptions } from '../options/read.ts';
 import { compileField } from './compile.ts';
 import type { FieldDocument, SetDocument } from './document.ts';
-import { readRules } from './read-rules.ts';
+import { readReferences } from './read-references.ts';
+import { readCondition, readFormRules, readRules } from './read-rules.ts';
 
 /** A document that was read, or everything that is wrong with it, each fault at its place. */
 export type DocumentResult =
@@ -85,7 +86,16 @@ function readSet(at: Spot, kinds: KindTable): void {
   if (at.has('locale')) readLocale(at.get('locale'));
   const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
   const ids = at.has('fields') ? readFields(at.get('fields'), classes, kinds) : [];
-  if (at.has('forms')) readForms(at.get('forms'), ids);
+  if (at.has('forms')) readForms(at.get('forms'), ids, (id) => kindOfField(at.value, id, kinds));
+  if (at.faults.length === 0) readReferences(at, kinds);
+}
+
+/** What a field of a document that may be broken is, by its id. */
+function kindOfField(set: unknown, id: unknown, kinds: KindTable): Definition | undefined {
+  const { fields } = set as { fields?: unknown };
+  const found = Array.isArray(fields) ? fields.find((one) => one?.id === id) : undefined;
+  const kind: unknown = found?.kind;
+  return typeof kind === 'string' && Object.hasOwn(kinds, kind) ? kinds[kind]!.define : undefined;
 }
 
 /** A BCP 47 tag, by form. */
@@ -138,6 +148,7 @@ const fieldKeys = [
   'entry',
   'html',
   'rules',
+  'when',
 ];
 
 function readFields(at: Spot, classes: readonly string[], kinds: KindTable): string[] {
@@ -156,6 +167,7 @@ function readFields(at: Spot, classes: readonly string[], kinds: KindTable): str
     if (field.has('entry') && kind) readEntry(field.get('entry'), kind, classes);
     if (field.has('html')) readHtml(field.get('html'));
     if (field.has('rules')) readRules(field.get('rules'), kind);
+    if (field.has('when')) readCondition(field.get('when'));
   }
   return ids;
 }
@@ -183,22 +195,49 @@ function readHtml(at: Spot): void {
   }
 }
 
-function readForms(at: Spot, fieldIds: readonly string[]): void {
+const formKeys = ['id', 'title', 'fields', 'sections', 'submit', 'completes', 'unanswered', 'rules'];
+
+function readForms(
+  at: Spot,
+  fieldIds: readonly string[],
+  kindOf: (field: unknown) => Definition | undefined,
+): void {
   const ids: string[] = [];
   for (const form of at.items()) {
-    if (!form.object(['id', 'title', 'fields', 'rules'], ['id', 'fields'])) continue;
+    if (!form.object(formKeys, ['id'])) continue;
     if (form.has('id')) readId(form.get('id'), ids);
     if (form.has('title')) form.get('title').string();
-    if (form.has('rules') && form.get('rules').items().length > 0)
-      form.get('rules').fault('Rules across fields are not to be had yet: leave the list empty.');
+    form.choice('submit', ['when-ready', 'always']);
+    form.choice('unanswered', ['hold', 'let-through']);
+    if (form.has('rules')) readFormRules(form.get('rules'), kindOf);
+    if (form.has('fields') === form.has('sections'))
+      form.fault('A form has "fields" or "sections", one of the two.');
     const seen: string[] = [];
-    for (const field of form.has('fields') ? form.get('fields').items() : []) {
-      const id = field.string();
-      if (id === undefined) continue;
-      if (seen.includes(id)) field.fault(`The field "${id}" is in this form twice.`);
-      else if (!fieldIds.includes(id))
-        field.fault(`No field has the id "${id}".`, { suggestion: nearest(id, fieldIds) });
-      seen.push(id);
+    if (form.has('fields')) readPlaces(form.get('fields'), fieldIds, seen);
+    for (const section of form.has('sections') ? form.get('sections').items() : []) {
+      if (!section.object(['title', 'columns', 'fields'], ['fields'])) continue;
+      if (section.has('title')) section.get('title').string();
+      if (section.has('columns')) section.get('columns').wholeFrom(1, 2);
+      if (section.has('fields')) readPlaces(section.get('fields'), fieldIds, seen);
     }
+    if (form.has('completes')) {
+      const completes = form.get('completes').string();
+      if (completes !== undefined && !seen.includes(completes))
+        form.get('completes').fault(`The form has no field "${completes}".`, {
+          suggestion: nearest(completes, seen),
+        });
+    }
+  }
+}
+
+/** The fields of a form or of one of its sections, added to those already `seen`. */
+function readPlaces(at: Spot, fieldIds: readonly string[], seen: string[]): void {
+  for (const field of at.items()) {
+    const id = field.string();
+    if (id === undefined) continue;
+    if (seen.includes(id)) field.fault(`The field "${id}" is in this form twice.`);
+    else if (!fieldIds.includes(id))
+      field.fault(`No field has the id "${id}".`, { suggestion: nearest(id, fieldIds) });
+    seen.push(id);
   }
 }

@@ -3,6 +3,7 @@ import { nearest } from '../faults/fault.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import type { Definition, Limits } from '../kinds/definition.ts';
 import { parseExpression } from '../rules/expression.ts';
+import type { Comparison } from '../rules/rule.ts';
 import type { CheckDocument } from './document.ts';
 
 const checks = {
@@ -15,6 +16,12 @@ const checks = {
   checksum: [['scheme', 'rotate'], ['scheme']],
   range: [['min', 'max', 'step'], []],
   'not-trivial': [[], []],
+  compare: [
+    ['op', 'field', 'days'],
+    ['op', 'field'],
+  ],
+  custom: [['code', 'with'], ['code']],
+  remote: [['ask', 'timeout', 'on', 'with'], ['ask']],
 } as const;
 
 /** Every check, by its type. */
@@ -24,15 +31,36 @@ export const checkTypes = Object.keys(checks) as readonly (keyof typeof checks)[
 export function readRules(at: Spot, kind: Definition | undefined): void {
   const ids: string[] = [];
   for (const rule of at.items()) {
-    if (!rule.object(['id', 'check', 'say', 'code', 'show', 'severity'], ['id', 'check'])) continue;
+    if (!rule.object(ruleKeys, ['id', 'check'])) continue;
     if (rule.has('id')) readId(rule.get('id'), ids);
-    if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
-      rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
-    if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
-    if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
-    if (rule.has('check')) readCheck(rule.get('check'), kind);
-    if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value), kind);
+    readRule(rule, kind);
   }
+}
+
+const ruleKeys = ['id', 'check', 'say', 'code', 'show', 'severity', 'when', 'refused', 'samples'];
+
+/** The rules of a form; `kindOf` tells the kind of the field each stands at. */
+export function readFormRules(at: Spot, kindOf: (field: unknown) => Definition | undefined): void {
+  const ids: string[] = [];
+  for (const rule of at.items()) {
+    if (!rule.object([...ruleKeys, 'field'], ['id', 'field', 'check'])) continue;
+    if (rule.has('id')) readId(rule.get('id'), ids);
+    if (rule.has('field')) rule.get('field').string();
+    readRule(rule, kindOf(rule.get('field').value));
+  }
+}
+
+/** What a rule is beside its id. */
+function readRule(rule: Spot, kind: Definition | undefined): void {
+  if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
+    rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
+  if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
+  if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
+  if (rule.has('refused')) rule.get('refused').oneOf(['keep', 'clear']);
+  if (rule.has('samples')) readSamples(rule.get('samples'));
+  if (rule.has('when')) readCondition(rule.get('when'));
+  if (rule.has('check')) readCheck(rule.get('check'), kind);
+  if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value), kind);
 }
 
 /** What a message of each check may name in `{…}`, beside the label. */
@@ -46,7 +74,46 @@ const dataOf: Readonly<Record<keyof typeof checks, readonly string[]>> = {
   checksum: [],
   range: ['min', 'max', 'step'],
   'not-trivial': ['value'],
+  compare: ['value', 'other', 'other-label', 'days'],
+  // What the code and the server bring, only they know.
+  custom: [],
+  remote: [],
 };
+
+const bringsItsOwn: readonly (keyof typeof checks)[] = ['custom', 'remote'];
+
+function readSamples(at: Spot): void {
+  if (!at.object(['pass', 'fail'], [])) return;
+  for (const key of ['pass', 'fail'])
+    if (at.has(key)) for (const value of at.get(key).items()) value.string();
+}
+
+/** The form of a condition; which fields there are is looked at once all are known. */
+export function readCondition(at: Spot): void {
+  const kinds = ['field', 'all', 'any', 'not'];
+  if (!at.object([...kinds, 'is'], [])) return;
+  const given = kinds.filter((key) => at.has(key));
+  if (given.length !== 1) {
+    at.fault('A condition is one of "field" with "is", "all", "any" and "not".');
+    return;
+  }
+  if (at.has('is') !== at.has('field'))
+    at.fault(at.has('is') ? '"is" goes with "field".' : '"is" is missing: what the field is to hold.');
+  if (at.has('field')) at.get('field').string();
+  if (at.has('not')) readCondition(at.get('not'));
+  for (const key of ['all', 'any']) {
+    const all = at.has(key) ? at.get(key) : undefined;
+    for (const one of all?.items() ?? []) readCondition(one);
+    if (Array.isArray(all?.value) && all.value.length === 0) all.fault('Expected at least one condition.');
+  }
+  if (!at.has('is')) return;
+  const is = at.get('is');
+  const values = Array.isArray(is.value) ? is.items() : [is];
+  if (values.length === 0) is.fault('Expected at least one value.');
+  for (const one of values)
+    if (one.value !== null && !['string', 'number', 'boolean'].includes(typeof one.value))
+      one.fault(`Expected a value, true, false or null, found ${nameOf(one.value)}.`);
+}
 
 const typeOf = (check: unknown): keyof typeof checks | undefined => {
   const type = (check as { type?: unknown } | null | undefined)?.type;
@@ -71,6 +138,7 @@ function problemsOfMessage(
   text: string,
   kind: Definition | undefined,
 ): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
+  if (bringsItsOwn.includes(type)) return [];
   const known = dataFor(type, kind);
   const named = [...new Set([...text.matchAll(/\{([\w-]+)\}/g)].map((match) => match[1]!))];
   return named
@@ -116,6 +184,59 @@ function readCheck(at: Spot, kind: Definition | undefined): void {
       at.get('values').fault('Expected at least one value.');
   }
   if (type === 'matches') readMatches(at);
+  if (type === 'compare') readCompare(at, kind);
+  if (type === 'custom' && at.has('code')) at.get('code').filled();
+  if (type === 'remote') readRemote(at);
+  if ((type === 'custom' || type === 'remote') && at.has('with'))
+    for (const name of at.get('with').items()) name.string();
+}
+
+/** What each comparison needs of the values it compares. */
+const comparisons: Readonly<Record<Comparison, readonly (Definition['comparable'] | 'any')[]>> = {
+  same: ['any'],
+  differs: ['any'],
+  after: ['day', 'time'],
+  'not-before': ['day', 'time'],
+  before: ['day', 'time'],
+  'not-after': ['day', 'time'],
+  above: ['number', 'minutes'],
+  below: ['number', 'minutes'],
+  'at-most-days': ['day'],
+  'at-least-days': ['day'],
+};
+
+/** The comparisons that values of a kind can be put to. */
+export const comparisonsFor = ({ comparable }: Pick<Definition, 'comparable'>): readonly Comparison[] =>
+  (Object.keys(comparisons) as Comparison[]).filter((op) =>
+    comparisons[op].some((one) => one === 'any' || one === comparable),
+  );
+
+function readCompare(at: Spot, kind: Definition | undefined): void {
+  if (at.has('field')) at.get('field').string();
+  const op = at.has('op')
+    ? (at.get('op').oneOf(Object.keys(comparisons)) as Comparison | undefined)
+    : undefined;
+  if (op && kind && !comparisonsFor(kind).includes(op))
+    at.get('op').fault(`A ${kind.name} field cannot be "${op}" another.`, {
+      suggestion: comparisonsFor(kind).at(-1),
+    });
+  const counts = op === 'at-most-days' || op === 'at-least-days';
+  if (at.has('days') && op && !counts) at.get('days').fault(`"${op}" counts no days: leave them out.`);
+  else if (at.has('days')) at.get('days').wholeFrom(0, 36_500);
+  else if (counts) at.get('days').fault('"days" is missing: how many.');
+}
+
+function readRemote(at: Spot): void {
+  if (at.has('ask')) {
+    const path = at.get('ask').string();
+    // Of this server alone, whoever wrote the document.
+    if (path !== undefined && !/^\/(?![/\\])[\w\-./]*$/.test(path))
+      at.get('ask').fault('Expected a path of this server, such as "/api/passes".', {
+        suggestion: '/api/passes',
+      });
+  }
+  if (at.has('timeout')) at.get('timeout').wholeFrom(100, 60_000);
+  if (at.has('on')) at.get('on').oneOf(['leave', 'pause']);
 }
 
 function readLength(at: Spot): void {

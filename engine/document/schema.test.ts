@@ -82,6 +82,14 @@ const check = fc.record(
     values: fc.constantFrom<unknown>([], ['a'], [1]),
     scheme: fc.constantFrom<unknown>('luhn', 'mod97', 'mod9'),
     rotate: fc.constantFrom<unknown>(4, 0),
+    op: fc.constantFrom<unknown>('same', 'after', 'above', 'at-most-days', 'like'),
+    field: fc.constantFrom<unknown>('one', 'two', 3),
+    days: fc.constantFrom<unknown>(3, -1),
+    code: fc.constantFrom<unknown>('export default () => {}', ' '),
+    with: fc.constantFrom<unknown>([], ['one'], [2]),
+    ask: fc.constantFrom<unknown>('/passes', '//elsewhere', 'passes'),
+    timeout: fc.constantFrom<unknown>(500, 5),
+    on: fc.constantFrom<unknown>('leave', 'pause', 'key'),
   },
   { requiredKeys: ['type'] },
 );
@@ -94,6 +102,9 @@ const known: Readonly<Record<string, readonly string[]>> = {
   in: ['values'],
   'not-in': ['values'],
   checksum: ['scheme', 'rotate'],
+  compare: ['op', 'field', 'days'],
+  custom: ['code', 'with'],
+  remote: ['ask', 'timeout', 'on', 'with'],
 };
 const trimmed = fc
   .tuple(check, fc.nat(9))
@@ -105,6 +116,11 @@ const trimmed = fc
         ),
   );
 
+const condition: fc.Arbitrary<unknown> = fc.constantFrom<unknown>(
+  { field: 'one', is: '1' }, { field: 'two', is: [true, null] }, { all: [{ field: 'one', is: 4 }] }, { not: { any: [{ field: 'one', is: null }] } },
+  { field: 'one' }, { all: [] }, { is: 1 }, { field: 'one', is: [] }, { field: 'one', is: {}, not: {} }, 'one',
+); // biome-ignore format: a list
+
 const rule = fc.record(
   {
     id: fc.constantFrom<unknown>('a', 'b', '1', ''),
@@ -113,6 +129,9 @@ const rule = fc.record(
     code: fc.constantFrom<unknown>('own-code', 'two words'),
     show: fc.constantFrom<unknown>('at-once', 'leave', 'later'),
     severity: fc.constantFrom<unknown>('warning', 'bad'),
+    when: condition,
+    refused: fc.constantFrom<unknown>('clear', 'keep', 'burn'),
+    samples: fc.constantFrom<unknown>({ pass: ['1'], fail: [] }, { pass: '1' }, { good: [] }),
   },
   { requiredKeys: ['id', 'check'] },
 );
@@ -129,6 +148,7 @@ const field = fc.constantFrom(...(Object.keys(kinds) as (keyof typeof kinds)[]))
       entry: entryFor(kinds[kind].define.options),
       html: fc.constantFrom<unknown>({}, { inputmode: 'numeric' }, { onclick: 'x' }, { title: 3 }),
       rules: fc.array(rule, { maxLength: 2 }),
+      when: condition,
     },
     { requiredKeys: ['id', 'kind', 'label'] },
   ),
@@ -145,6 +165,25 @@ const document = fc.record(
       [{ id: 'f', fields: ['one'] }],
       [{ id: 'f', fields: ['one', 'one'] }],
       [{}],
+      [
+        {
+          id: 'f',
+          sections: [{ title: 'A', columns: 2, fields: ['one'] }, { fields: [] }],
+          submit: 'when-ready',
+        },
+      ],
+      [{ id: 'f', sections: [{ columns: 3, fields: ['one'] }] }],
+      [{ id: 'f', fields: ['one'], sections: [] }],
+      [{ id: 'f', fields: ['one', 'two'], completes: 'two', unanswered: 'let-through' }],
+      [{ id: 'f', fields: ['one'], submit: 'never' }],
+      [
+        {
+          id: 'f',
+          fields: ['one', 'two'],
+          rules: [{ id: 'r', field: 'one', check: { type: 'compare', op: 'differs', field: 'two' } }],
+        },
+      ],
+      [{ id: 'f', fields: ['one'], rules: [{ id: 'r', check: { type: 'required' } }] }],
     ),
   },
   { requiredKeys: ['arbeit', 'title', 'locale', 'fields'] },
@@ -160,6 +199,8 @@ const beyond = [
   /message: a check "/,
   /^Expected a [a-z ]+ such as|A step is above zero/,
   /cannot take this initial value/,
+  /In a circle|never has the value|It lacks the field|The form has no field|always the same as itself|cannot be "[a-z-]+" a /,
+  /field cannot be "/,
 ];
 /** Faults inside a text in a language of its own are told at their column. */
 const isBeyond = ({ message, column }: { message: string; column?: number }): boolean =>

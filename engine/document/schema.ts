@@ -7,7 +7,7 @@ import { checkTypes } from './read-rules.ts';
 /**
  * What the schema leaves to the reader, because no schema can say it:
  * mistakes inside a text in a language of its own (notation, expression, characters of a class, data in a message), values
- * against each other (bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
+ * against each other (what is said of other fields, what a kind can be compared by, bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
  * a locale is known, and how a limit of a kind is written.
  */
 const filled: Schema = { type: 'string', pattern: '\\S' };
@@ -27,6 +27,10 @@ const shape = (properties: Schema, required: readonly string[] = [], more: Schem
   ...more,
 });
 const oneOrOther = (...keys: string[]): Schema => ({ anyOf: keys.map((key) => ({ required: [key] })) });
+
+const text: Schema = { type: 'string' };
+const texts: Schema = { type: 'array', items: text };
+const withoutDays = ['same', 'differs', 'after', 'not-before', 'before', 'not-after', 'above', 'below'];
 
 /** Each check with what it must and may be told. */
 const check: Schema = {
@@ -68,19 +72,83 @@ const check: Schema = {
       [],
       oneOrOther('min', 'max', 'step'),
     ),
+    shape({ type: { const: 'compare' }, op: { enum: withoutDays }, field: text }, ['op', 'field']),
+    shape(
+      {
+        type: { const: 'compare' },
+        op: { enum: ['at-most-days', 'at-least-days'] },
+        field: text,
+        days: { type: 'integer', minimum: 0, maximum: 36_500 },
+      },
+      ['op', 'field', 'days'],
+    ),
+    shape({ type: { const: 'custom' }, code: { $ref: '#/$defs/filled' }, with: texts }, ['code']),
+    shape(
+      {
+        type: { const: 'remote' },
+        ask: {
+          type: 'string',
+          pattern: '^/(?![/\\\\])[\\w\\-./]*$',
+          description: 'A path of the same server.',
+        },
+        timeout: { type: 'integer', minimum: 100, maximum: 60_000, default: 4000 },
+        on: { enum: ['leave', 'pause'], default: 'leave' },
+        with: texts,
+      },
+      ['ask'],
+    ),
   ],
 };
 
-const rule: Schema = shape(
+const value: Schema = { type: ['string', 'number', 'boolean', 'null'] };
+
+const condition: Schema = {
+  type: 'object',
+  oneOf: [
+    shape({ field: text, is: { anyOf: [value, { type: 'array', minItems: 1, items: value }] } }, [
+      'field',
+      'is',
+    ]),
+    ...['all', 'any'].map((key) =>
+      shape({ [key]: { type: 'array', minItems: 1, items: { $ref: '#/$defs/condition' } } }, [key]),
+    ),
+    shape({ not: { $ref: '#/$defs/condition' } }, ['not']),
+  ],
+};
+
+/** What every rule has, of a field or of a form. */
+const ofRule: Schema = {
+  id: { $ref: '#/$defs/word' },
+  check: { $ref: '#/$defs/check' },
+  say: { $ref: '#/$defs/filled' },
+  code: { $ref: '#/$defs/word' },
+  show: { enum: ['at-once', 'leave', 'submit'], default: 'leave' },
+  severity: { enum: ['error', 'warning'], default: 'error' },
+  when: { $ref: '#/$defs/condition' },
+  refused: { enum: ['keep', 'clear'], default: 'keep' },
+  samples: shape({ pass: texts, fail: texts }),
+};
+
+const rule: Schema = shape(ofRule, ['id', 'check']);
+const formRule: Schema = shape({ ...ofRule, field: text }, ['id', 'field', 'check']);
+
+const places: Schema = { type: 'array', uniqueItems: true, items: { $ref: '#/$defs/word' } };
+const form: Schema = shape(
   {
     id: { $ref: '#/$defs/word' },
-    check: { $ref: '#/$defs/check' },
-    say: { $ref: '#/$defs/filled' },
-    code: { $ref: '#/$defs/word' },
-    show: { enum: ['at-once', 'leave', 'submit'], default: 'leave' },
-    severity: { enum: ['error', 'warning'], default: 'error' },
+    title: text,
+    fields: places,
+    sections: {
+      type: 'array',
+      items: shape({ title: text, columns: { enum: [1, 2], default: 1 }, fields: places }, ['fields']),
+    },
+    submit: { enum: ['when-ready', 'always'], default: 'always' },
+    completes: { $ref: '#/$defs/word' },
+    unanswered: { enum: ['hold', 'let-through'], default: 'hold' },
+    rules: { type: 'array', items: formRule },
   },
-  ['id', 'check'],
+  ['id'],
+  { oneOf: [{ required: ['fields'] }, { required: ['sections'] }] },
 );
 
 /** The checks a field of that kind can have, and whether its limits go in steps. */
@@ -111,6 +179,7 @@ function field(kinds: KindTable): Schema {
           propertyNames: { enum: attributeNames },
         },
         rules: { type: 'array', items: { $ref: '#/$defs/rule' } },
+        when: { $ref: '#/$defs/condition' },
       },
       ['id', 'kind', 'label'],
     ),
@@ -163,15 +232,8 @@ export function documentSchema(kinds: KindTable): Schema {
       ...Object.fromEntries(entries),
       rule,
       check,
-      form: shape(
-        {
-          id: { $ref: '#/$defs/word' },
-          title: { type: 'string' },
-          fields: { type: 'array', uniqueItems: true, items: { $ref: '#/$defs/word' } },
-          rules: { type: 'array', maxItems: 0 },
-        },
-        ['id', 'fields'],
-      ),
+      condition,
+      form,
     },
   };
 }

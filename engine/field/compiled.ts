@@ -1,3 +1,4 @@
+import type { Condition } from '../rules/condition.ts';
 import type { Rule } from '../rules/rule.ts';
 
 /** A kind's compiled definition, plain data through and through; `kind` tells whose it is. Each kind's `run.ts` has its own. */
@@ -17,5 +18,7 @@ export interface CompiledField<P extends Plan = Plan> {
   readonly html: Readonly<Record<string, string | boolean>>;
   readonly messages: 'first' | 'all';
   readonly rules: readonly Rule[];
+  /** In a form it counts only while this holds. */
+  readonly when?: Condition | undefined;
   readonly plan: P;
 }

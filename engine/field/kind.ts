@@ -10,8 +10,6 @@ import type { FieldEvent, FieldState } from './moment.ts';
 export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judged<P, B> {
   /** What a field holds in which nobody has typed. */
   empty(plan: P): B;
-  /** The typed value, `null` until complete and well-formed. */
-  value(plan: P, body: B): string | null;
   /** One character from the keyboard. A reason means: nothing changed. */
   key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason;
   /** A text at once: paste, drop, the end of a composition. */

@@ -1,5 +1,7 @@
+import type { Answer } from '../rules/checks.ts';
+import type { Finding } from '../rules/finding.ts';
 import type { Body, Reason } from './body.ts';
-import type { Answer, Questions } from './questions.ts';
+import type { Questions } from './questions.ts';
 
 /** A body with its selection: what undo brings back. Offsets are UTF-16 units of the display. */
 export interface Snap<B extends Body = Body> {
@@ -31,6 +33,14 @@ export interface FieldState<B extends Body = Body> extends Snap<B> {
   readonly rejected: Reason | null;
   /** Letters and digits that the last event left out. */
   readonly leftOut: string;
+  /** What was refused and taken out: which rule did, and what it said of it. Until the next edit. */
+  readonly refused: Refused | null;
+}
+
+/** A refused value that is gone from the field. */
+export interface Refused {
+  readonly rule: string;
+  readonly finding: Finding;
 }
 
 /** Everything that can happen to a field. */
@@ -45,7 +55,11 @@ export type FieldEvent =
   /** A whole value, from the browser or the program. */
   | { readonly type: 'autofill' | 'set'; readonly text: string }
   | { readonly type: 'backspace' | 'delete' | 'word-backspace' }
-  /** A question about the present raw value was put; its answer came, under the same id. */
-  | { readonly type: 'ask'; readonly id: string; readonly rule: string }
+  /** A question was put, `about` what its `Ask` says, or the present raw value; its answer came, under the same id. */
+  | { readonly type: 'ask'; readonly id: string; readonly rule: string; readonly about?: string }
+  /** What nobody answered may be asked again. */
+  | { readonly type: 'ask-again' }
   | { readonly type: 'answer'; readonly id: string; readonly answer: Answer }
+  /** A rule refuses what stands there: it is taken out, in one step of undo. */
+  | { readonly type: 'refuse'; readonly refused: Refused }
   | { readonly type: 'select'; readonly start: number; readonly end: number };

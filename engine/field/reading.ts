@@ -1,10 +1,11 @@
-import { check, type Given } from '../rules/checks.ts';
-import type { Finding, Verdict } from '../rules/finding.ts';
+import { check, type Given, valuesOf } from '../rules/checks.ts';
+import type { Condition } from '../rules/condition.ts';
+import { type Finding, passed, unanswered, type Verdict } from '../rules/finding.ts';
 import { message } from '../rules/message.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldState } from './moment.ts';
-import { answersAbout, isPending, nothingAsked } from './questions.ts';
+import { type Ask, aboutOf, answerTo, isAsked, nothingAsked } from './questions.ts';
 import { start } from './state.ts';
 
 /** What is so of a field, yes or no. */
@@ -37,21 +38,43 @@ export interface Reading {
   readonly shown: readonly Shown[];
   /** The message of the first error, seen or not; empty when valid. What constraint validation is told. */
   readonly problem: string;
+  /** Whether it counts in its form: one that does not is neither shown nor submitted, and nothing is said of it. */
+  readonly counts: boolean;
+  /** What its checks found out beside their verdicts, by name. */
+  readonly facts: Readonly<Record<string, string>>;
+  /** What is to be asked elsewhere now. */
+  readonly asks: readonly Ask[];
 }
 
 /** What a form adds to the reading of one of its fields. */
 export interface FromForm {
-  /** Typed values of other fields, by id. */
+  readonly counts: boolean;
+  /** Those other fields that its rules read, by id. */
   readonly others: Given['others'];
-  /** What its rules that stand at the field say, and whether all they read has been left. */
-  readonly findings: readonly {
-    readonly rule: Voice;
-    readonly finding: Finding;
-    readonly isLeft: boolean;
-  }[];
+  /** The form's own rules whose message stands at the field. */
+  readonly rules: readonly Rule[];
+  /** Whether the condition of a rule holds. */
+  holds(condition: Condition): boolean;
+  /** Whether all of these fields have been left. */
+  isLeft(fields: readonly string[]): boolean;
+  /** What the server said of the present value. */
+  readonly told?: Finding | undefined;
+  /** A submit waits for answers: what is to be asked is asked now. */
+  readonly waits: boolean;
+  /** Whether what nobody answered holds nothing back. */
+  readonly letsThrough: boolean;
 }
 
-export const noForm: FromForm = { others: {}, findings: [] };
+/** A field by itself: it counts, and so does every rule. */
+export const noForm: FromForm = {
+  counts: true,
+  others: {},
+  rules: [],
+  holds: () => true,
+  isLeft: () => true,
+  waits: false,
+  letsThrough: false,
+};
 
 /** Of a rule, what decides over its message. */
 type Voice = Pick<Rule, 'id' | 'say' | 'words' | 'code' | 'show' | 'severity'>;
@@ -73,27 +96,38 @@ function initialRaw(field: OpenField): string {
  * they hold nothing back: no day is made up. `form` is what the field's form adds, where it stands in one.
  */
 export function read(field: OpenField, state: FieldState, today = '', form: FromForm = noForm): Reading {
-  const { body, questions } = state;
+  const { body, questions, refused } = state;
   const { plan, kind } = field;
   const raw = kind.raw(plan, body);
-  const isAsked = questions !== nothingAsked;
-  const answers = isAsked ? answersAbout(questions, raw) : noAnswers;
-  const given: Given = { today, others: form.others, answers };
+  const rules = form.rules.length ? [...field.rules, ...form.rules] : field.rules;
+  const { others } = form;
+  const answers = questions === nothingAsked ? noAnswers : answersFor(questions, rules, raw, others);
+  const given: Given = { today, others, answers };
   const findings: Finding[] = [];
   // Mostly every rule passes: then there is nothing to weigh.
   let heard = silence;
-  for (const rule of field.rules) {
-    const finding = check(field, body, rule.check, given);
+  let facts = nothing;
+  let isOpen = false;
+  for (const rule of form.counts ? rules : noRules) {
+    const finding =
+      rule.when && !form.holds(rule.when)
+        ? passed
+        : refused?.rule === rule.id
+          ? refused.finding
+          : check(field, body, rule.check, given, rule.id);
     findings.push(finding);
-    if (finding.verdict !== 'pass')
-      heard = hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, state.touched));
+    if (finding.facts) facts = { ...facts, ...finding.facts };
+    if (finding === unanswered) isOpen = true;
+    else if (finding.verdict !== 'pass') {
+      const isLeft = state.touched && (!rule.reads || form.isLeft(rule.reads));
+      const isSeen = state.submitted || isDue(rule, finding, isLeft);
+      heard = hear(heard, field, form.letsThrough ? lenient(rule, finding) : rule, finding, isSeen);
+    }
   }
-  for (const { rule, finding, isLeft } of form.findings) {
-    findings.push(finding);
-    if (finding.verdict !== 'pass')
-      heard = hear(heard, field, rule, finding, state.submitted || isDue(rule, finding, isLeft));
-  }
+  if (form.told && form.counts) heard = hear(heard, field, ofServer, form.told, true);
   const { shown, problem } = heard;
+  const questioned =
+    isOpen && problem === undefined ? questionsOf(rules, findings, state, raw, form) : unasked;
   return {
     display: body.display,
     content: body.content,
@@ -105,15 +139,70 @@ export function read(field: OpenField, state: FieldState, today = '', form: From
       dirty: raw !== initialRaw(field),
       complete: body.complete,
       valid: problem === undefined,
-      pending: isAsked && isPending(questions, raw),
+      pending: questioned.isPending,
     },
     findings,
     shown,
     problem: problem ?? '',
+    counts: form.counts,
+    facts,
+    asks: questioned.asks,
   };
 }
 
 const noAnswers: Given['answers'] = {};
+const nothing: Reading['facts'] = {};
+const noRules: readonly Rule[] = [];
+const unasked = { asks: [] as readonly Ask[], isPending: false };
+
+/** What a server says of a field is an error, and is seen at once. */
+const ofServer: Voice = { id: 'server', show: 'at-once', severity: 'error' };
+
+/** A rule as it speaks where what nobody answered holds nothing back. */
+const lenient = (rule: Rule, { code }: Finding): Voice =>
+  code === 'unreachable' ? { ...rule, severity: 'warning' } : rule;
+
+function answersFor(
+  questions: FieldState['questions'],
+  rules: readonly Rule[],
+  raw: string,
+  others: Given['others'],
+): Given['answers'] {
+  const answers: Record<string, Given['answers'][string]> = {};
+  for (const rule of rules) {
+    if (rule.check.type !== 'remote') continue;
+    const found = answerTo(questions, rule.id, aboutOf(raw, rule, others));
+    if (found) answers[rule.id] = found;
+  }
+  return answers;
+}
+
+/**
+ * What the rules without an answer want to know now, and whether any of them waits for one. Asked on leaving, once the field is left
+ * or a submit waits for it; on a pause, whenever there is a whole value. Nothing is asked twice.
+ */
+function questionsOf(
+  rules: readonly Rule[],
+  findings: readonly Finding[],
+  { focused, touched, questions }: FieldState,
+  raw: string,
+  { others, waits }: FromForm,
+): { readonly asks: readonly Ask[]; readonly isPending: boolean } {
+  const asks: Ask[] = [];
+  let isPending = false;
+  for (const [i, rule] of rules.entries()) {
+    if (findings[i] !== unanswered || rule.check.type !== 'remote') continue;
+    const { ask: path, timeout, on } = rule.check;
+    const about = aboutOf(raw, rule, others);
+    const isLeft = waits || (touched && !focused);
+    const isOut = isAsked(questions, rule.id, about);
+    isPending ||= isOut || isLeft;
+    if (isOut || (on === 'leave' && !isLeft)) continue;
+    const values = valuesOf(others, rule.check.with);
+    asks.push({ rule: rule.id, value: raw, about, path, timeout, on: isLeft ? 'leave' : on, values });
+  }
+  return { asks, isPending };
+}
 
 /** What has been heard of the rules so far. */
 interface Heard {
@@ -147,7 +236,7 @@ export function told(field: OpenField, rule: Voice, finding: Finding): Shown {
   return {
     rule: rule.id,
     code: rule.code ?? finding.code,
-    message: message(field.label, rule, finding),
+    message: finding.message ?? message(field.label, rule, finding),
     severity: rule.severity,
   };
 }

@@ -3,7 +3,7 @@ import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { Plan } from './compiled.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldEvent, FieldState, Snap, Step } from './moment.ts';
-import { answer, ask, nothingAsked } from './questions.ts';
+import { answer, ask, forgetUnreachable, nothingAsked } from './questions.ts';
 
 /** The field before anything happened: its initial value, not focused. */
 export function start<P extends Plan, B extends Body>({
@@ -27,6 +27,7 @@ export function start<P extends Plan, B extends Body>({
     run: 'none',
     rejected: null,
     leftOut: '',
+    refused: null,
   };
 }
 
@@ -92,12 +93,21 @@ export function carryOut<P extends Plan, B extends Body>(
     case 'submit':
       return { ...report(state), run: 'none', submitted: true };
     case 'ask': {
-      const { id, rule } = event;
-      return { ...state, questions: ask(state.questions, { id, rule, value: kind.raw(plan, state.body) }) };
+      const value = kind.raw(plan, state.body);
+      const { id, rule, about = value } = event;
+      return { ...state, questions: ask(state.questions, { id, rule, value, about }) };
     }
     case 'answer': {
       const questions = answer(state.questions, event.id, event.answer);
       return questions === state.questions ? state : { ...state, questions };
+    }
+    case 'ask-again': {
+      const questions = forgetUnreachable(state.questions);
+      return questions === state.questions ? state : { ...state, questions };
+    }
+    case 'refuse': {
+      const emptied = edit(state, kind.whole(plan, kind.empty(plan)), 'none');
+      return { ...emptied, refused: event.refused };
     }
     case 'reset':
       return { ...start(field), focused: state.focused };
@@ -155,6 +165,7 @@ export function edit<B extends Body>(
     run: body === state.body && !joins ? 'none' : run,
     rejected: null,
     leftOut,
+    refused: body === state.body ? state.refused : null,
   };
 }
 
@@ -183,6 +194,7 @@ function restore<B extends Body>(
     past,
     future,
     run: 'none',
+    refused: null,
   };
 }
 

@@ -1,32 +1,53 @@
 import { type FromForm, noForm, type Reading, read } from '../field/reading.ts';
-import { passed } from '../rules/finding.ts';
+import type { Other } from '../rules/checks.ts';
+import { holds } from '../rules/condition.ts';
 import { type FormState, fieldOf, type OpenForm } from './form.ts';
 
 /**
  * What can be told of a field in its form: the field's own reading, and what the rules of the form that stand at it say.
- * `today` as `read` takes it. Nothing but this field and those its rules read is looked at.
+ * `today` as `read` takes it. Nothing but this field and those its rules and conditions read is looked at.
  */
 export function readInForm(form: OpenForm, state: FormState, id: string, today = ''): Reading {
   const { field, state: own } = fieldOf(form, state, id);
-  return read(field, own, today, fromForm(form, state, id, today));
+  return read(field, own, today, fromForm(form, state, id));
 }
 
-function fromForm(form: OpenForm, state: FormState, id: string, today: string): FromForm {
-  const rules = form.rulesAt.get(id);
-  if (!rules) return noForm;
-  const others: Record<string, string | null> = {};
-  const findings = rules.map((rule) => {
-    const values: string[] = [];
-    let isLeft = true;
-    for (const name of rule.reads) {
-      const { field, state: other } = fieldOf(form, state, name);
-      const value = field.kind.value(field.plan, other.body);
-      others[name] = value;
-      if (value !== null) values.push(value);
-      isLeft &&= other.touched;
-    }
-    const finding = values.length === rule.reads.length ? rule.judge(values, today) : passed;
-    return { rule, finding, isLeft };
-  });
-  return { others, findings };
+/** Whether a field counts: what it hangs on holds. A field that does not count has no value for others. */
+export function countsInForm(form: OpenForm, state: FormState, id: string): boolean {
+  const { when } = fieldOf(form, state, id).field;
+  return !when || holds(when, (name) => valueIn(form, state, name));
+}
+
+/** The typed value of a field; `null` where it has none or does not count. */
+function valueIn(form: OpenForm, state: FormState, id: string): string | null {
+  const { field, state: own } = fieldOf(form, state, id);
+  return countsInForm(form, state, id) ? field.kind.value(field.plan, own.body) : null;
+}
+
+const noOthers: FromForm['others'] = {};
+
+function fromForm(form: OpenForm, state: FormState, id: string): FromForm {
+  const rules = form.rulesAt.get(id) ?? noForm.rules;
+  const reads = form.readsAt.get(id);
+  const { field, state: own } = fieldOf(form, state, id);
+  const told = state.told[id];
+  const isPlain = rules === noForm.rules && !reads && !field.when && !told;
+  const waits = state.sending.is === 'waiting';
+  if (isPlain && !waits && form.unanswered === 'hold') return noForm;
+  const others: Record<string, Other> = {};
+  for (const name of reads ?? []) {
+    const { field: other, state: its } = fieldOf(form, state, name);
+    others[name] = { value: valueIn(form, state, name), label: other.label, display: its.body.display };
+  }
+  const isAsTold = told && told.raw === field.kind.raw(field.plan, own.body);
+  return {
+    counts: countsInForm(form, state, id),
+    others: reads ? others : noOthers,
+    rules,
+    holds: (condition) => holds(condition, (name) => valueIn(form, state, name)),
+    isLeft: (names) => names.every((name) => name === id || fieldOf(form, state, name).state.touched),
+    told: isAsTold ? told.finding : undefined,
+    waits,
+    letsThrough: form.unanswered === 'let-through',
+  };
 }

@@ -3,19 +3,10 @@ import { describe, expect, test } from 'vitest';
 import { compileField } from '../document/compile.ts';
 import type { FieldDocument } from '../document/document.ts';
 import type { FieldEvent } from '../field/moment.ts';
-import { read } from '../field/reading.ts';
 import { keysOf } from '../field/state.ts';
 import { kinds } from '../kinds/table.ts';
-import { passed } from '../rules/finding.ts';
-import {
-  applyToForm,
-  type FormEvent,
-  type FormState,
-  fieldOf,
-  openForm,
-  reachOf,
-  startForm,
-} from './form.ts';
+import { applyToForm, type FormEvent, reachOf } from './apply.ts';
+import { type FormState, fieldOf, openForm, startForm } from './form.ts';
 import { readInForm } from './form-reading.ts';
 import type { FormRule } from './form-rule.ts';
 
@@ -27,13 +18,12 @@ const fieldNamed = (id: string, kind = 'date', entry: object = {}) =>
 const order: FormRule = {
   id: 'order',
   field: 'departure',
-  reads: ['arrival', 'departure'],
+  check: { type: 'compare', op: 'after', field: 'arrival', by: 'text' },
+  reads: ['arrival'],
   say: 'The departure is not after the arrival.',
   code: 'order',
   show: 'leave',
   severity: 'error',
-  judge: ([arrival = '', departure = '']) =>
-    departure > arrival ? passed : { verdict: 'fail', code: 'differs', data: {} },
 };
 const stay = openForm({
   id: 'stay',
@@ -87,18 +77,17 @@ describe('a rule across fields', () => {
     expect(codesAt(mended, 'departure')).toEqual(['order']);
   });
 
-  test('is asked only when one of its fields is read, and reached from all it reads', () => {
-    const about = (field: string): FormEvent => ({ type: 'field', field, event: { type: 'backspace' } });
+  test('is reached from all it reads, and from nothing else', () => {
+    const reached = (from: FormState, event: FormEvent): readonly string[] =>
+      reachOf(stay, from, event, applyToForm(stay, from, event));
+    const about = (field: string): FormEvent => ({ type: 'field', field, event: keysOf('1')[0]! });
     const state = startForm(stay);
-    expect(reachOf(stay, state, about('arrival'))).toEqual(['arrival', 'departure']);
-    expect(reachOf(stay, state, about('departure'))).toEqual(['departure']);
-    expect(reachOf(stay, state, about('pin'))).toEqual(['pin']);
-    expect(reachOf(stay, { ...state, focus: 'pin' }, { type: 'focus', field: 'arrival' })).toEqual([
-      'pin',
-      'arrival',
-      'departure',
-    ]);
-    expect(reachOf(stay, state, { type: 'submit' })).toEqual(['arrival', 'departure', 'pin']);
+    expect(reached(state, about('arrival'))).toEqual(['arrival', 'departure']);
+    expect(reached(state, about('departure'))).toEqual(['departure']);
+    expect(reached(state, about('pin'))).toEqual(['pin']);
+    const atPin = run([{ type: 'focus', field: 'pin' }]);
+    expect(reached(atPin, { type: 'focus', field: 'arrival' })).toEqual(['pin', 'arrival', 'departure']);
+    expect(reached(state, { type: 'submit' })).toEqual(['arrival', 'departure', 'pin']);
   });
 
   test('about a field that is not there is refused', () => {
@@ -121,8 +110,6 @@ const anyEvent: fc.Arbitrary<FormEvent> = fc.oneof(
           { type: 'backspace' },
           { type: 'undo' },
           { type: 'set', text: '2027-02-11' },
-          { type: 'ask', id: 'q', rule: 'r' },
-          { type: 'answer', id: 'q', answer: { verdict: 'fail', code: 'taken' } },
         ),
       ),
     })
@@ -135,7 +122,7 @@ test('what an event does not reach is neither another state nor read differently
       let state = startForm(stay);
       for (const event of events) {
         const next = applyToForm(stay, state, event);
-        const reached = reachOf(stay, state, event);
+        const reached = reachOf(stay, state, event, next);
         for (const { id } of stay.fields)
           if (!reached.includes(id)) {
             expect(fieldOf(stay, next, id).state).toBe(fieldOf(stay, state, id).state);
@@ -145,63 +132,4 @@ test('what an event does not reach is neither another state nor read differently
       }
     }),
   );
-});
-
-test('what was asked and answered is kept with the value it was about', () => {
-  const field = fieldNamed('pin', 'pin');
-  const form = openForm({ id: 'f', title: '', fields: [field] });
-  const at = (state: FormState, event: FieldEvent): FormState =>
-    applyToForm(form, state, { type: 'field', field: 'pin', event });
-  const own = (state: FormState) => fieldOf(form, state, 'pin').state;
-  const pending = (state: FormState): boolean => read(field, own(state)).flags.pending;
-  let state = at(startForm(form), { type: 'set', text: '4815' });
-  state = at(state, { type: 'ask', id: 'a', rule: 'known' });
-  expect(pending(state)).toBe(true);
-  const changed = at(state, { type: 'set', text: '4816' });
-  expect(pending(changed)).toBe(false);
-  // An answer nobody waits for, and one to an older asking, change nothing.
-  const asked = at(changed, { type: 'ask', id: 'b', rule: 'known' });
-  expect(at(asked, { type: 'answer', id: 'a', answer: { verdict: 'pass' } })).toBe(asked);
-  expect(at(asked, { type: 'answer', id: 'z', answer: { verdict: 'pass' } })).toBe(asked);
-  const answered = at(asked, { type: 'answer', id: 'b', answer: { verdict: 'fail', code: 'taken' } });
-  expect(pending(answered)).toBe(false);
-  expect(own(answered).questions.answered).toEqual([
-    { id: 'b', rule: 'known', value: '4816', answer: { verdict: 'fail', code: 'taken' } },
-  ]);
-  // Only a reset forgets.
-  expect(own(at(answered, { type: 'backspace' })).questions).toBe(own(answered).questions);
-  expect(own(at(answered, { type: 'reset' })).questions.answered).toEqual([]);
-});
-
-test('checks are given the day, the values of other fields and the answers about the value', () => {
-  const given: unknown[] = [];
-  const arrival = fieldNamed('arrival');
-  const spied = {
-    ...arrival,
-    kind: {
-      ...arrival.kind,
-      judge: (...[plan, body, check, all]: Parameters<NonNullable<typeof arrival.kind.judge>>) => {
-        given.push(all);
-        return arrival.kind.judge?.(plan, body, check, all);
-      },
-    },
-  };
-  const form = openForm({
-    id: 'f',
-    title: '',
-    fields: [spied, fieldNamed('departure')],
-    rules: [{ ...order, field: 'arrival' }],
-  });
-  const at = (state: FormState, field: string, event: FieldEvent): FormState =>
-    applyToForm(form, state, { type: 'field', field, event });
-  let state = at(startForm(form), 'arrival', { type: 'set', text: '2027-02-14' });
-  state = at(state, 'departure', { type: 'set', text: '2027-02-16' });
-  state = at(state, 'arrival', { type: 'ask', id: 'a', rule: 'free' });
-  state = at(state, 'arrival', { type: 'answer', id: 'a', answer: { verdict: 'pass' } });
-  readInForm(form, state, 'arrival', '2027-02-10');
-  expect(given.at(-1)).toEqual({
-    today: '2027-02-10',
-    others: { arrival: '2027-02-14', departure: '2027-02-16' },
-    answers: { free: { verdict: 'pass' } },
-  });
 });

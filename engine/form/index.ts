@@ -1,13 +1,16 @@
+export { applyToForm, type FieldFinding, type FormEvent, reachOf } from './apply.ts';
+export { type Asker, type CheckedRecord, checkRecord } from './check-record.ts';
 export {
-  applyToForm,
-  type FormEvent,
+  type FormManner,
   type FormState,
   fieldOf,
   type OpenForm,
   openForm,
   placeOf,
-  reachOf,
   startForm,
+  withField,
 } from './form.ts';
-export { readInForm } from './form-reading.ts';
+export { countsInForm, readInForm } from './form-reading.ts';
 export type { FormRule } from './form-rule.ts';
+export { recordOf } from './record.ts';
+export type { FormRecord, Sending } from './sending.ts';

@@ -49,6 +49,10 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   readonly pointless?: readonly Check['type'][];
   /** The same value looks different from one locale to the next. */
   readonly byLocale?: true;
+  /** What its values can be compared with: others that count alike. Of a kind without one only whether it is the same. */
+  readonly comparable?: 'number' | 'day' | 'time' | 'minutes';
+  /** Its value is a set of several (HTML, space-separated tokens). */
+  readonly hasSeveral?: true;
   /** Whatever stands there is whole: it brings no rule `complete` of its own. */
   readonly isAlwaysWhole?: true;
 }

@@ -236,7 +236,7 @@ export function walk<P extends Plan, B extends Body>(
     const wide = step.do === 'leave' || step.do === 'submit' || step.do === 'reset' || step.do === 'focus';
     const events = wide
       ? [{ type: step.do } as const]
-      : step.do === 'wait'
+      : step.do === 'wait' || step.do === 'answer' || step.do === 'sent'
         ? []
         : fieldEvents(step, state, field);
     for (const event of events) {

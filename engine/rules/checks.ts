@@ -15,6 +15,8 @@ export interface Held {
 
 /** What a kind must be able to tell of what it holds, so that it can be checked. */
 export interface Judged<P, B extends Held> {
+  /** The typed value, `null` until complete and well-formed. */
+  value(plan: P, body: B): string | null;
   /** The raw value. */
   raw(plan: P, body: B): string;
   /** Whether typing on could still add a character. */
@@ -31,10 +33,27 @@ export interface Judged<P, B extends Held> {
 export interface Given {
   /** The clock, an ISO 8601 date; empty where none is at hand. */
   readonly today: string;
-  /** Values of the other fields of the form, by id; `null` for one that has none. */
-  readonly others: Readonly<Record<string, string | null>>;
+  /** The other fields of the form that it reads, by id; one that does not count has no value. */
+  readonly others: Readonly<Record<string, Other>>;
   /** What was answered about the value, by the rule's id. */
-  readonly answers: Readonly<Record<string, unknown>>;
+  readonly answers: Readonly<Record<string, Answer>>;
+}
+
+/** Another field, as a check meets it. */
+export interface Other {
+  /** Its typed value. */
+  readonly value: string | null;
+  readonly label: string;
+  readonly display: string;
+}
+
+/** What came back of a question put elsewhere. `unreachable`: nobody answered; it can be asked again. */
+export interface Answer {
+  readonly verdict: 'pass' | 'fail' | 'unreachable';
+  readonly code?: string;
+  /** For a message, by name. */
+  readonly data?: Readonly<Record<string, string>>;
+  readonly facts?: Readonly<Record<string, string>>;
 }
 
 /** A field to be checked: its plan, its kind, and the checks it carries. */
@@ -54,6 +73,9 @@ export type Judge<T extends CarriedCheck> = <P, B extends Held>(
   field: Subject<P, B>,
   body: B,
   what: Extract<Check, { type: T }>,
+  given: Given,
+  /** Id of the rule that asks. */
+  rule: string,
 ) => Finding;
 
 /** Checks at hand, by their type: as kinds, they are values, and a page carries those it names. */
@@ -62,11 +84,39 @@ export type Checks = { readonly [T in CarriedCheck]?: Judge<T> };
 export const isCarried = (type: Check['type']): type is CarriedCheck =>
   type !== 'required' && type !== 'complete' && type !== 'range';
 
+/** The other fields a check reads, by id. */
+export function readBy(check: Check): readonly string[] {
+  switch (check.type) {
+    case 'compare':
+      return [check.field];
+    case 'custom':
+    case 'remote':
+      return check.with;
+    default:
+      return noFields;
+  }
+}
+
+const noFields: readonly string[] = [];
+
+/** Typed values of other fields, by id. */
+export const valuesOf = (
+  others: Given['others'],
+  names: readonly string[],
+): Readonly<Record<string, string | null>> =>
+  Object.fromEntries(names.map((name) => [name, others[name]?.value ?? null]));
+
 /**
  * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet
  * either. Throws `RangeError` for a check that is not at hand, which `open` has seen to.
  */
-export function check<P, B extends Held>(field: Subject<P, B>, body: B, what: Check, given: Given): Finding {
+export function check<P, B extends Held>(
+  field: Subject<P, B>,
+  body: B,
+  what: Check,
+  given: Given,
+  rule: string,
+): Finding {
   if (!body.content) return what.type === 'required' ? missing : passed;
   switch (what.type) {
     case 'required':
@@ -82,7 +132,7 @@ export function check<P, B extends Held>(field: Subject<P, B>, body: B, what: Ch
       // The judge of that type takes checks of that type, which the compiler does not follow from one to the other.
       const judge = field.checks[what.type] as Judge<CarriedCheck> | undefined;
       if (!judge) throw new RangeError(`The check "${what.type}" is not at hand.`);
-      return judge(field, body, what);
+      return judge(field, body, what, given, rule);
     }
   }
 }

@@ -8,6 +8,10 @@ export interface Finding {
   readonly code: string;
   /** Data for `{name}` in a message, each in the field's own display form. */
   readonly data: Readonly<Record<string, string>>;
+  /** What was found out beside it, by name: shown beside the field, sent with the record. */
+  readonly facts?: Readonly<Record<string, string>>;
+  /** Its message, where whoever found it has worded it already. */
+  readonly message?: string;
 }
 
 const none: Finding['data'] = {};
@@ -15,3 +19,5 @@ const none: Finding['data'] = {};
 /** The finding of a rule that holds. */
 export const passed: Finding = { verdict: 'pass', code: '', data: none };
 export const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
+/** What cannot be said before somebody elsewhere has answered. It is no mistake: nothing is said of it. */
+export const unanswered: Finding = { verdict: 'open', code: 'unanswered', data: none };

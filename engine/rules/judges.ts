@@ -1,8 +1,12 @@
+import { addDays } from '../values/calendar.ts';
+import { compare as order } from '../values/decimal.ts';
 import { countOf } from '../values/graphemes.ts';
 import { match } from './automaton.ts';
 import type { Checks, Held, Judge, Subject } from './checks.ts';
 import { rotated, schemes } from './checksum.ts';
-import { type Finding, passed, type Verdict } from './finding.ts';
+import { custom } from './custom.ts';
+import { type Finding, passed, unanswered, type Verdict } from './finding.ts';
+import type { Comparison } from './rule.ts';
 
 /** The checks a field carries where a rule asks for them, each by itself and all together. */
 
@@ -57,6 +61,60 @@ export const notTrivial: Judge<'not-trivial'> = (field, body) =>
     ? failing(field, body, 'trivial', { value: body.display })
     : passed;
 
+/** Whether the value stands to another field's as it should: code `differs`. Without one of the two there is nothing to compare. */
+export const compare: Judge<'compare'> = ({ kind, plan }, body, { op, field, days = 0, by }, { others }) => {
+  const value = kind.value(plan, body);
+  const other = others[field];
+  if (value === null || !other || other.value === null) return passed;
+  const side = by === 'number' ? order(value, other.value) : order8601(value, other.value);
+  if (meets(op, side, value, other.value, days)) return passed;
+  const data = { value: body.display, other: other.display, 'other-label': other.label, days: String(days) };
+  return { verdict: 'fail', code: 'differs', data };
+};
+
+/** Below 0, 0 or above 0; of two times of which one has no seconds, it has none. */
+function order8601(a: string, b: string): number {
+  const isTime = /^\d\d:\d\d$/;
+  const [x, y] = [a, b].map((text) => (isTime.test(text) ? `${text}:00` : text)) as [string, string];
+  return x < y ? -1 : x > y ? 1 : 0;
+}
+
+function meets(op: Comparison, side: number, value: string, other: string, days: number): boolean {
+  switch (op) {
+    case 'same':
+      return side === 0;
+    case 'differs':
+      return side !== 0;
+    case 'after':
+    case 'above':
+      return side > 0;
+    case 'before':
+    case 'below':
+      return side < 0;
+    case 'not-before':
+      return side >= 0;
+    case 'not-after':
+      return side <= 0;
+    case 'at-most-days':
+      return value <= addDays(other, days);
+    case 'at-least-days':
+      return value >= addDays(other, days);
+  }
+}
+
+/** What a server answered about the value: the answer's own code, or `unreachable`. Until then it is open and says nothing. */
+export const remote: Judge<'remote'> = ({ kind, plan }, body, _, { answers }, rule) => {
+  if (kind.value(plan, body) === null) return passed;
+  const answer = answers[rule];
+  if (!answer) return unanswered;
+  const { verdict, code, data = none, facts } = answer;
+  if (verdict === 'unreachable') return { verdict: 'open', code: 'unreachable', data };
+  const told = verdict === 'pass' ? passed : { verdict, code: code ?? 'not-allowed', data };
+  return facts ? { ...told, facts } : told;
+};
+
+export { custom, customBy } from './custom.ts';
+
 /** All of them. */
 export const checks = {
   length,
@@ -65,6 +123,9 @@ export const checks = {
   'not-in': notAmong,
   checksum,
   'not-trivial': notTrivial,
+  compare,
+  remote,
+  custom,
 } satisfies Required<Checks>;
 
 /** What is guessed first: one character over and over, a run up or down, a pair repeated. */

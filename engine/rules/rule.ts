@@ -1,3 +1,5 @@
+import type { Condition } from './condition.ts';
+
 /** When a message may first be seen. See `rules/show.ts`. */
 export type Moment = 'at-once' | 'leave' | 'submit';
 
@@ -13,7 +15,39 @@ export type Check =
   | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11'; readonly rotate?: number }
   /** Bounds in the kind's raw form: decimals, ISO 8601 dates and times, whole minutes. Dates may be relative: `today+18m`. */
   | { readonly type: 'range'; readonly min?: string; readonly max?: string; readonly step?: string }
-  | { readonly type: 'not-trivial' };
+  | { readonly type: 'not-trivial' }
+  /** The value against another field's. `days`: how many, of the two that count days. */
+  | {
+      readonly type: 'compare';
+      readonly op: Comparison;
+      readonly field: string;
+      readonly days?: number;
+      /** How the two are ordered: as decimals, or as texts of ISO 8601. */
+      readonly by: 'number' | 'text';
+    }
+  /** The developer's own code (ECMAScript module with a default function), run in a sandbox. `with`: the fields it is given. */
+  | { readonly type: 'custom'; readonly code: string; readonly with: readonly string[] }
+  /** A question to a server: its path, how long to wait in milliseconds, when it is put, and the fields that go with it. */
+  | {
+      readonly type: 'remote';
+      readonly ask: string;
+      readonly timeout: number;
+      readonly on: 'leave' | 'pause';
+      readonly with: readonly string[];
+    };
+
+/** What a value is to be against another: the same or not, later or earlier, more or less, so many days apart. */
+export type Comparison =
+  | 'same'
+  | 'differs'
+  | 'after'
+  | 'not-before'
+  | 'before'
+  | 'not-after'
+  | 'above'
+  | 'below'
+  | 'at-most-days'
+  | 'at-least-days';
 
 /**
  * A regular expression as data: `nodes` refer to each other by index, `root` is the whole. Written by
@@ -49,4 +83,10 @@ export interface Rule {
   readonly code?: string | undefined;
   readonly show: Moment;
   readonly severity: 'error' | 'warning';
+  /** It counts only while this holds. */
+  readonly when?: Condition | undefined;
+  /** Other fields that its check reads, by id. */
+  readonly reads?: readonly string[] | undefined;
+  /** What it refuses is taken out of the field. */
+  readonly clears?: true | undefined;
 }

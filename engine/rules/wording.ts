@@ -21,6 +21,9 @@ const codes: Readonly<Record<Check['type'], readonly string[]>> = {
   checksum: ['bad-checksum'],
   range: ['below-min', 'above-max', 'off-step'],
   'not-trivial': ['trivial'],
+  compare: ['differs'],
+  custom: ['check-broken'],
+  remote: ['unreachable', 'not-allowed'],
 };
 
 /** Checks that a kind may answer itself, in its own words. */

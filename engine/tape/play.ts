@@ -3,15 +3,8 @@ import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { type Flags, type Reading, told } from '../field/reading.ts';
 import { keysOf } from '../field/state.ts';
-import {
-  applyToForm,
-  type FormEvent,
-  type FormState,
-  fieldOf,
-  type OpenForm,
-  openForm,
-  startForm,
-} from '../form/form.ts';
+import { applyToForm, type FormEvent, reachOf } from '../form/apply.ts';
+import { type FormState, fieldOf, type OpenForm, openForm, startForm } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
 import type { Rule } from '../rules/rule.ts';
 import { graphemes } from '../values/graphemes.ts';
@@ -78,9 +71,11 @@ export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMis
       if (miss) misses.push({ line: step.line, source: step.source, ...miss });
       continue;
     }
+    const events = eventsOf(form, step, state, about);
+    if (typeof events === 'string') return { line: step.line, message: events };
     report = { rejected: null, leftOut: '' };
-    for (const event of eventsOf(form, step, state, about)) {
-      state = applyToForm(form, state, event);
+    for (const event of events) {
+      state = drive(form, state, event, today, step.do === 'wait');
       about = state.focus ?? about;
       const { rejected, leftOut } = fieldOf(form, state, about).state;
       report = { rejected: rejected ?? report.rejected, leftOut: report.leftOut + leftOut };
@@ -102,8 +97,52 @@ function formFor(set: CompiledSet, tape: Tape): OpenForm | undefined {
   return field && openForm({ id: field.id, title: field.label, fields: [field] });
 }
 
+/**
+ * The form after an event, with the questions put that it leads to: what a page does, but for the answers. On a pause is asked once the
+ * tape waits.
+ */
+function drive(
+  form: OpenForm,
+  before: FormState,
+  event: FormEvent | null,
+  today: string,
+  isPause: boolean,
+): FormState {
+  let state = event ? applyToForm(form, before, event, today) : before;
+  const reached = event ? reachOf(form, before, event, state) : [...form.asking];
+  for (const field of reached) {
+    if (!form.asking.has(field)) continue;
+    for (const { rule, about, on } of readInForm(form, state, field, today).asks) {
+      if (on === 'pause' && !isPause) continue;
+      const id = `${field}/${rule}/${about}`;
+      state = applyToForm(
+        form,
+        state,
+        { type: 'field', field, event: { type: 'ask', id, rule, about } },
+        today,
+      );
+    }
+  }
+  return state;
+}
+
+/** The question of a rule that waits for its answer, the latest, and the field it is about. */
+function openQuestion(form: OpenForm, state: FormState, rule: string) {
+  for (const field of form.asking) {
+    const { questions } = fieldOf(form, state, field).state;
+    const question = questions.open.findLast((one) => one.rule === rule);
+    if (question) return { field, question };
+  }
+  return undefined;
+}
+
 /** The events an action comes to. What is done to a field that has no focus first focuses it, as a hand would. */
-function eventsOf(form: OpenForm, action: Action, state: FormState, about: string): FormEvent[] {
+function eventsOf(
+  form: OpenForm,
+  action: Action,
+  state: FormState,
+  about: string,
+): (FormEvent | null)[] | string {
   switch (action.do) {
     case 'focus':
       return [{ type: 'focus', field: action.field ?? about }];
@@ -112,7 +151,21 @@ function eventsOf(form: OpenForm, action: Action, state: FormState, about: strin
     case 'reset':
       return [{ type: action.do }];
     case 'wait':
-      return [];
+      return [null];
+    case 'answer': {
+      const asked = openQuestion(form, state, action.rule);
+      if (!asked) return `The rule "${action.rule}" has asked nothing that waits for an answer.`;
+      const { verdict, code } = action;
+      const answer = { verdict, ...(code === undefined ? {} : { code }) };
+      const event = { type: 'answer', id: asked.question.id, answer } as const;
+      return [{ type: 'field', field: asked.field, event }];
+    }
+    case 'sent': {
+      const { field, code } = action;
+      if (state.sending.is !== 'sending') return 'Nothing is being sent.';
+      const findings = field === undefined || code === undefined ? [] : [{ field, code }];
+      return [{ type: 'sent', findings }];
+    }
     default: {
       const { field, state: now } = fieldOf(form, state, about);
       const events = fieldEvents(action, now, field).map(
@@ -125,7 +178,10 @@ function eventsOf(form: OpenForm, action: Action, state: FormState, about: strin
   }
 }
 
-type FieldAction = Exclude<Action, { do: 'focus' | 'leave' | 'submit' | 'reset' | 'wait' }>;
+type FieldAction = Exclude<
+  Action,
+  { do: 'focus' | 'leave' | 'submit' | 'reset' | 'wait' | 'answer' | 'sent' }
+>;
 
 /** The events of an action on the field that has the focus, being in `state`. */
 export function fieldEvents(action: FieldAction, state: FieldState, field: OpenField): FieldEvent[] {
@@ -254,11 +310,23 @@ function examine(
         reading.shown.map(({ code }) => code).join(' ') || 'none',
       );
     case 'verdict': {
-      const verdict = verdictOf(field, reading.findings, step.rule);
+      const all = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
+      const verdict = verdictOf({ ...field, rules: all }, reading.findings, step.rule);
       return verdict === undefined
         ? `The field "${id}" has no rule or code "${step.rule}".`
         : compare(step.verdict, verdict);
     }
+    case 'asks':
+      return compare(quoted(step.text), quoted(openQuestion(form, state, step.rule)?.question.value ?? null));
+    case 'record':
+      return compare(sorted(step.values), sorted(recordIn(state)?.values ?? null));
+    case 'submitted':
+      return compare(
+        step.isSo ? 'submitted' : 'not submitted',
+        recordIn(state) ? 'submitted' : 'not submitted',
+      );
+    case 'focus':
+      return compare(step.id ?? 'none', state.focus ?? 'none');
     case 'flags': {
       const say = (name: string, on: boolean) => (on ? name : `!${name}`);
       return compare(
@@ -268,6 +336,12 @@ function examine(
     }
   }
 }
+
+const recordIn = ({ sending }: FormState) => ('record' in sending ? sending.record : undefined);
+
+/** A record as text, its fields by name. */
+const sorted = (values: Readonly<Record<string, string | null>> | null): string =>
+  values === null ? 'none' : JSON.stringify(Object.fromEntries(Object.entries(values).sort()));
 
 /** The codes a rule can fail with: a tape may name it by them. */
 const codesOf = ({ code, words }: Rule): readonly (string | undefined)[] => [

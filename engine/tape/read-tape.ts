@@ -16,6 +16,12 @@ export function readTape(source: string): TapeResult {
   let today: string | undefined;
   const lines = source.split(/\r?\n/);
   for (const [i, text] of lines.entries()) {
+    const record = /^\s*expect\s+record\s/.exec(text)?.[0];
+    if (record !== undefined) {
+      const step = readRecord(text.slice(record.length), i + 1, record.length, faults);
+      if (step) steps.push({ line: i + 1, source: text.trim(), ...step });
+      continue;
+    }
     const words = split(text, i + 1, faults);
     if (!words?.length) continue;
     const line = new Line(words, i + 1, text.length, faults);
@@ -148,6 +154,7 @@ type Bare<T> = T extends unknown ? Omit<T, 'line' | 'source'> : never;
 const verbs = [
   'focus', 'leave', 'type', 'insert', 'paste', 'autofill', 'set', 'backspace', 'delete', 'word-backspace', 'cut', 'caret',
   'select', 'left', 'right', 'home', 'end', 'up', 'down', 'undo', 'redo', 'wait', 'submit', 'reset', 'expect',
+  'answer', 'unreachable', 'sent',
   'tape', 'field', 'form', 'today',
 ]; // biome-ignore format: a list to read at a glance
 
@@ -197,6 +204,11 @@ function readStep(verb: string, line: Line): Bare<Step> | undefined {
     }
     case 'expect':
       return readExpect(line);
+    case 'answer':
+    case 'unreachable':
+      return readAnswer(verb, line);
+    case 'sent':
+      return readSent(line);
     default: {
       const meant = nearest(verb, verbs);
       return line.complain(
@@ -205,6 +217,38 @@ function readStep(verb: string, line: Line): Bare<Step> | undefined {
       );
     }
   }
+}
+
+/** The rest of a line as JSON: values by field. */
+function readRecord(text: string, line: number, column: number, faults: TapeFault[]): Bare<Step> | undefined {
+  try {
+    const values: unknown = JSON.parse(text);
+    if (typeof values === 'object' && values !== null && !Array.isArray(values))
+      if (Object.values(values).every((one) => one === null || typeof one === 'string'))
+        return { do: 'expect', what: 'record', values: values as Record<string, string | null> };
+  } catch {
+    // Told below, as is JSON of another shape.
+  }
+  const message = 'Expected the record as JSON: an object of texts, or null, by field.';
+  faults.push({ line, column: column + 1, message });
+  return undefined;
+}
+
+function readAnswer(verb: 'answer' | 'unreachable', line: Line): Bare<Step> | undefined {
+  const rule = line.name('the id of a rule');
+  if (rule === undefined) return undefined;
+  if (verb === 'unreachable') return { do: 'answer', rule, verdict: verb };
+  const verdict = line.name('pass or fail');
+  if (verdict !== 'pass' && verdict !== 'fail') return line.complain('Expected pass or fail.', 2);
+  const code = line.word();
+  return { do: 'answer', rule, verdict, ...(code === undefined ? {} : { code }) };
+}
+
+function readSent(line: Line): Bare<Step> | undefined {
+  const field = line.word();
+  if (field === undefined) return { do: 'sent' };
+  const code = line.name('the code of what is wrong with it');
+  return code === undefined ? undefined : { do: 'sent', field, code };
 }
 
 function readSelect(line: Line): Bare<Step> | undefined {
@@ -218,7 +262,9 @@ function readSelect(line: Line): Bare<Step> | undefined {
   return start === undefined || end === undefined ? undefined : { do: 'select', start, end };
 }
 
-const subjects = ['display', 'raw', 'value', 'codes', 'message', 'verdict', 'flags', 'rejected', 'left-out'];
+const subjects = [
+  'display', 'raw', 'value', 'codes', 'message', 'verdict', 'flags', 'rejected', 'left-out', 'asks', 'record', 'submitted', 'focus',
+]; // biome-ignore format: a list to read at a glance
 
 function readExpect(line: Line): Bare<Step> | undefined {
   let what = line.name(`what: ${subjects.join(', ')}`);
@@ -230,7 +276,7 @@ function readExpect(line: Line): Bare<Step> | undefined {
     next &&
     'word' in next &&
     subjects.includes(next.word) &&
-    !(what === 'codes' || what === 'verdict')
+    !['codes', 'verdict', 'asks', 'focus'].includes(what)
   ) {
     field = what;
     what = line.word();
@@ -280,6 +326,27 @@ function readExpected(what: string, line: Line): Expected | undefined {
       if (reason !== 'none' && !reasons.some((known) => known === reason))
         return line.complain(`Expected none, ${reasons.join(', ')}.`, 2);
       return { what, reason: reason === 'none' ? null : reason };
+    }
+    case 'asks': {
+      const rule = line.name('the id of a rule');
+      if (rule === undefined) return undefined;
+      const next = line.peek();
+      if (next && 'word' in next && next.word === 'none') {
+        line.word();
+        return { what, rule, text: null };
+      }
+      const text = line.text();
+      return text === undefined ? undefined : { what, rule, text };
+    }
+    case 'submitted': {
+      const next = line.word();
+      if (next !== undefined && next !== 'none')
+        return line.complain('Expected the end of the line, or none.', 2);
+      return { what, isSo: next === undefined };
+    }
+    case 'focus': {
+      const id = line.name('the id of a field, or none');
+      return id === undefined ? undefined : { what, id: id === 'none' ? null : id };
     }
     default: {
       const meant = nearest(what, subjects);

@@ -20,7 +20,16 @@ export type Action =
   | { readonly do: 'backspace' | 'delete' | 'word-backspace'; readonly times: number }
   | { readonly do: 'left' | 'right' | 'up' | 'down'; readonly times: number }
   | { readonly do: 'select'; readonly start: number; readonly end: number }
-  | { readonly do: 'wait'; readonly milliseconds: number };
+  | { readonly do: 'wait'; readonly milliseconds: number }
+  /** A question is answered, or nobody answers it. */
+  | {
+      readonly do: 'answer';
+      readonly rule: string;
+      readonly verdict: 'pass' | 'fail' | 'unreachable';
+      readonly code?: string;
+    }
+  /** The server takes the record, or finds one of its fields wrong. */
+  | { readonly do: 'sent'; readonly field?: string; readonly code?: string };
 
 /** Something a tape expects of the moment it stands at. */
 export type Expectation = { readonly do: 'expect'; readonly field?: string } & Expected;
@@ -32,7 +41,13 @@ export type Expected =
   | { readonly what: 'codes'; readonly codes: readonly string[] }
   | { readonly what: 'verdict'; readonly rule: string; readonly verdict: Verdict }
   | { readonly what: 'flags'; readonly flags: readonly (readonly [keyof Flags, boolean])[] }
-  | { readonly what: 'rejected'; readonly reason: string | null };
+  | { readonly what: 'rejected'; readonly reason: string | null }
+  /** The raw value a rule asks about and has no answer for; `null`: it asks nothing. */
+  | { readonly what: 'asks'; readonly rule: string; readonly text: string | null }
+  /** The values of the record that was sent, by field. */
+  | { readonly what: 'record'; readonly values: Readonly<Record<string, string | null>> }
+  | { readonly what: 'submitted'; readonly isSo: boolean }
+  | { readonly what: 'focus'; readonly id: string | null };
 
 /** A mistake in a tape. `line` and `column` are 1-based. */
 export interface TapeFault {

@@ -228,3 +228,99 @@ describe('faults of a tape, by line and column', () => {
     ).toMatchObject([{ do: 'type', text: '#|', line: 5 }]);
   });
 });
+
+describe('a form that asks and is sent', () => {
+  const stay = compile(
+    {
+      arbeit: 1,
+      title: 'Stay',
+      locale: 'en-GB',
+      fields: [
+        { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: '<2 digit>' }, rules: [{ id: 'known', check: { type: 'remote', ask: '/passes' } }] },
+        { id: 'box', kind: 'pin', label: 'Box', entry: {}, rules: [{ id: 'quick', check: { type: 'remote', ask: '/boxes', on: 'pause' } }] },
+        { id: 'note', kind: 'text', label: 'Note', entry: {}, when: { field: 'pass', is: '42' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
+      ],
+      forms: [{ id: 'stay', fields: ['pass', 'box', 'note'] }],
+    } as SetDocument, // biome-ignore format: a field a line
+    kinds,
+  );
+  const missesOf = (...lines: string[]) => {
+    const result = play(stay, tapeOf('form stay', ...lines));
+    if ('message' in result) throw new RangeError(result.message);
+    return result.misses;
+  };
+
+  test('plays with the answers the tape gives', () => {
+    expect(
+      missesOf(
+        'focus pass',
+        'type "42"',
+        'expect asks known none',
+        'submit',
+        'expect focus note',
+        'expect note codes required',
+        'type "x"',
+        'expect asks known "42"',
+        'submit',
+        'expect pass flags pending',
+        'expect submitted none',
+        'answer known fail expired',
+        'expect pass codes expired',
+        'expect focus pass',
+        'set "43"',
+        'expect pass codes none',
+        'submit',
+        'unreachable known',
+        'expect pass codes unreachable',
+        'backspace',
+        'type "4"',
+        'submit',
+        'answer known pass',
+        'expect submitted',
+        'expect record {"box": null, "pass": "44"}',
+        'sent pass full',
+        'expect pass codes full',
+        'expect submitted none',
+      ),
+    ).toEqual([]);
+  });
+
+  test('asks on a pause once the tape waits', () => {
+    expect(
+      missesOf(
+        'focus box',
+        'type "4815"',
+        'expect asks quick none',
+        'wait 500ms',
+        'expect asks quick "4815"',
+      ),
+    ).toEqual([]);
+  });
+
+  test('says what was found where it is not as expected', () => {
+    const found = missesOf('set "43"', 'expect focus pass', 'expect record {}', 'expect asks known "1"').map(
+      (miss) => miss.found,
+    );
+    expect(found).toEqual(['none', 'none', 'null']);
+  });
+
+  test.each([
+    ['answer known maybe', 'Expected pass or fail.'],
+    ['answer', 'Expected the id of a rule.'],
+    ['sent pass', 'Expected the code of what is wrong with it.'],
+    ['expect record [1]', 'Expected the record as JSON'],
+    ['expect submitted soon', 'Expected the end of the line, or none.'],
+    ['expect focus', 'Expected the id of a field, or none.'],
+  ])('%s is told at its place', (line, message) => {
+    const read = readTape(`form stay\n${line}`);
+    expect(!read.ok && read.faults).toMatchObject([{ line: 2, message: expect.stringContaining(message) }]);
+  });
+
+  test.each([
+    ['answer known pass', /has asked nothing/],
+    ['sent', /Nothing is being sent/],
+  ])('%s where nothing waits for it does not go with the document', (line, message) => {
+    const result = play(stay, tapeOf('form stay', line));
+    expect('message' in result && result.message).toMatch(message);
+  });
+});

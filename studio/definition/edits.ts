@@ -1,4 +1,5 @@
 import type { FieldDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
+import { withReferences } from './references.ts';
 
 /** Edits of a document, each a new document. What is not touched stays the same object. */
 
@@ -22,12 +23,10 @@ export function addField(set: SetDocument, field: FieldDocument): { set: SetDocu
   return { set: { ...set, fields: [...set.fields, { ...field, id }] }, id };
 }
 
-/** Takes a field out, of the set and of every form it is in; a form left without fields goes with it. */
+/** Takes a field out of the set, of every form it is in, and of whatever speaks of it; a form left without fields goes with it. */
 export function removeField(set: SetDocument, id: string): SetDocument {
-  const forms = set.forms
-    ?.map((form) => ({ ...form, fields: form.fields.filter((field) => field !== id) }))
-    .filter((form) => form.fields.length > 0);
-  return { ...set, fields: set.fields.filter((field) => field.id !== id), ...(forms ? { forms } : {}) };
+  const fields = set.fields.filter((field) => field.id !== id);
+  return withReferences({ ...set, fields }, (name) => (name === id ? null : name));
 }
 
 /** The field again, behind itself, under a free id; the same set where there is no such field. */
@@ -54,11 +53,7 @@ export function moveField(set: SetDocument, id: string, to: number): SetDocument
 /** Gives a field another id, wherever the set speaks of it. */
 export function renameField(set: SetDocument, id: string, to: string): SetDocument {
   const fields = set.fields.map((field) => (field.id === id ? { ...field, id: to } : field));
-  const forms = set.forms?.map((form) => ({
-    ...form,
-    fields: form.fields.map((field) => (field === id ? to : field)),
-  }));
-  return { ...set, fields, ...(forms ? { forms } : {}) };
+  return withReferences({ ...set, fields }, (name) => (name === id ? to : name));
 }
 
 /** What keeps an id from being a field's, in a sentence. */

@@ -65,5 +65,11 @@ export function codeOf(check: CheckDocument): string {
       return 'bad-checksum';
     case 'range':
       return check.min !== undefined ? 'below-min' : check.max !== undefined ? 'above-max' : 'off-step';
+    case 'compare':
+      return 'differs';
+    case 'custom':
+      return 'check-broken';
+    case 'remote':
+      return 'unreachable';
   }
 }

@@ -38,6 +38,8 @@ const plain = {
   delete: '⌦ delete',
   'word-backspace': '⌫ word',
   ask: 'a question went out',
+  'ask-again': 'asked again',
+  refuse: 'taken out, as its rule says',
 } as const;
 
 /** Why a key was not taken, in a sentence. */

@@ -1,6 +1,7 @@
 import type { CheckDocument, RuleDocument } from '@arbeit/engine/document';
 import type { OpenField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
+import type { Comparison } from '@arbeit/engine/rules';
 import { limitInWords } from '../definition/limit-words.ts';
 
 /** When a message may be seen, as people say it. */
@@ -11,6 +12,20 @@ export const moments: Readonly<Record<NonNullable<RuleDocument['show']>, string>
 };
 
 const schemes: Readonly<Record<string, string>> = { luhn: 'Luhn', mod97: 'MOD 97-10', mod11: 'MOD 11-2' };
+
+/** Comparisons, as people say them before the other field's name. */
+const comparisons: Readonly<Record<Comparison, string>> = {
+  same: 'the same as',
+  differs: 'not the same as',
+  after: 'after',
+  'not-before': 'not before',
+  before: 'before',
+  'not-after': 'not after',
+  above: 'above',
+  below: 'below',
+  'at-most-days': 'at most … days after',
+  'at-least-days': 'at least … days after',
+};
 
 /** Whether limits of a kind are points in time: then one says "from" and "until" of them. */
 const isInTime = (limits: Limits | undefined): boolean =>
@@ -45,6 +60,12 @@ export function ruleInWords(check: CheckDocument, compiled: OpenField, limits: L
       if (step !== undefined) words.push(`in steps of ${said(step)}`);
       return words.join(', ');
     }
+    case 'compare':
+      return `${comparisons[check.op].replace('…', String(check.days ?? 0))} ${check.field}`;
+    case 'custom':
+      return 'as own code says';
+    case 'remote':
+      return `as ${check.ask} answers`;
   }
 }
 

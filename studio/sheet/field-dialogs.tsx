@@ -1,6 +1,6 @@
 'use client';
 
-import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
 import { problemWithId, renameField } from '../definition/edits.ts';
@@ -26,7 +26,7 @@ export function RenameDialog({
 }: Props & { readonly onDone: (id: string) => void }) {
   const [id, setId] = useState(field.id);
   const problem = problemWithId(set.document, id, field.id);
-  const uses = (set.document.forms ?? []).filter((form) => form.fields.includes(field.id));
+  const uses = (set.document.forms ?? []).filter((form) => fieldIdsOf(form).includes(field.id));
   return (
     <Dialog
       title={`Rename ${field.label || field.id}`}

@@ -35,6 +35,7 @@ function check(at: Spot): void {
 
 export const choices: Definition<typeof options, ChoicesPlan> = {
   name: 'choices',
+  hasSeveral: true,
   options,
   wording,
   says: ['min', 'max'],

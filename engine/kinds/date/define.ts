@@ -68,6 +68,7 @@ export const date: Definition<typeof options, DatePlan> = {
   byLocale: true,
   plan: (entry, { locale }) => planDate(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
+  comparable: 'day',
   limits: {
     isGood: (text) => resolve(text, someDay) !== undefined,
     example: 'today+18m',

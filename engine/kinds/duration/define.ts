@@ -48,6 +48,7 @@ export const duration: Definition<typeof options, DurationPlan> = {
   check,
   plan: (entry, { locale }) => planDuration(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
+  comparable: 'minutes',
   limits: {
     isGood: (text) => /^\d{1,6}$/.test(text),
     example: '90',

@@ -125,6 +125,7 @@ export const number: Definition<typeof numberOptions, NumberPlan> = {
   name: 'number',
   options: numberOptions,
   plan: (entry, around) => planNumber('number', filled(numberOptions, entry), around),
+  comparable: 'number',
   limits: limits('12.5', '1'),
   pointless: ['checksum'],
 };
@@ -134,6 +135,7 @@ export const currency: Definition<typeof currencyOptions, NumberPlan> = {
   name: 'money',
   options: currencyOptions,
   plan: (entry, around) => planNumber('currency', filled(currencyOptions, entry), around),
+  comparable: 'number',
   limits: limits('12.50', '1'),
   pointless: ['checksum', 'not-trivial'],
 };
@@ -143,6 +145,7 @@ export const percent: Definition<typeof shared, NumberPlan> = {
   name: 'percent',
   options: shared,
   plan: (entry, around) => planNumber('percent', filled(shared, entry), around),
+  comparable: 'number',
   limits: limits('5', '0'),
   pointless: ['checksum', 'not-trivial'],
 };

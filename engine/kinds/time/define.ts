@@ -33,6 +33,7 @@ export const time: Definition<typeof options, TimePlan> = {
   byLocale: true,
   plan: (entry, { locale }) => planTime(entry, locale),
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
+  comparable: 'time',
   limits: {
     isGood: (text) => /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/.test(text),
     example: '16:30',

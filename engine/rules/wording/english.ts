@@ -13,4 +13,7 @@ export const english: Wording = {
   'off-step': 'This goes up in steps of {step}.',
   trivial: 'This is too easy to guess.',
   'bad-checksum': 'Please check for a typing mistake.',
+  differs: 'This does not go with {other-label}.',
+  'check-broken': 'This could not be checked.',
+  unreachable: 'We could not check this just now. Please try again.',
 };

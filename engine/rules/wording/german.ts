@@ -13,4 +13,7 @@ export const german: Wording = {
   'off-step': 'Möglich sind Schritte von {step}.',
   trivial: 'Das ist zu leicht zu erraten.',
   'bad-checksum': 'Bitte auf Tippfehler prüfen.',
+  differs: 'Das passt nicht zu {other-label}.',
+  'check-broken': 'Das konnte nicht geprüft werden.',
+  unreachable: 'Das konnten wir gerade nicht prüfen. Bitte versuchen Sie es noch einmal.',
 };

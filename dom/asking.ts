@@ -1,0 +1,84 @@
+import type { Answer, Ask } from '@arbeit/engine/field';
+import type { FormStore } from './form-store.ts';
+import type { FieldStore } from './store.ts';
+
+/** Asks elsewhere, in the name of a field. What it throws counts as nobody answering. */
+export type AskElsewhere = (ask: Ask, field: string, signal: AbortSignal) => Promise<Answer>;
+
+/** How long nothing has to be typed before a rule that asks on a pause does, in milliseconds. */
+const pause = 400;
+
+/**
+ * Puts a field's questions as they come up and hands the answers in: at once on leaving, on a pause once nothing has been typed for a
+ * while. Typing waits for nothing; an answer nobody gives in time is `unreachable`. Returns the way to stop, after which no answer is handed in.
+ */
+export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
+  let isStopped = false;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let count = 0;
+  /** Put and not answered yet. */
+  const open = new Map<string, AbortController>();
+  const put = (question: Ask): void => {
+    const { rule, about, timeout } = question;
+    const id = `${rule}-${++count}`;
+    const call = new AbortController();
+    open.set(id, call);
+    store.dispatch({ type: 'ask', id, rule, about });
+    const late = new Promise<never>((_, fail) => call.signal.addEventListener('abort', fail));
+    const waiting = setTimeout(() => call.abort(), timeout);
+    Promise.race([ask(question, store.field.id, call.signal), late])
+      .catch((): Answer => ({ verdict: 'unreachable' }))
+      .then((answer) => {
+        clearTimeout(waiting);
+        if (isStopped) return;
+        open.delete(id);
+        store.dispatch({ type: 'answer', id, answer });
+      });
+  };
+  const look = (): void => {
+    clearTimeout(timer);
+    const { asks } = store.reading();
+    for (const question of asks) if (question.on === 'leave') put(question);
+    if (asks.some(({ on }) => on === 'pause'))
+      timer = setTimeout(() => store.reading().asks.forEach(put), pause);
+  };
+  const letGo = store.subscribe(look);
+  look();
+  return () => {
+    letGo();
+    clearTimeout(timer);
+    isStopped = true;
+    // Nobody will answer these: whoever drives the field next asks again.
+    for (const [id, call] of open) {
+      call.abort();
+      store.dispatch({ type: 'answer', id, answer: { verdict: 'unreachable' } });
+    }
+    if (open.size) store.dispatch({ type: 'ask-again' });
+  };
+}
+
+/** The same for every field of a form that has something to ask. */
+export function driveFormAsks(store: FormStore, ask: AskElsewhere): () => void {
+  const stops = [...store.form.asking].map((id) => driveAsks(store.field(id), ask));
+  return () => {
+    for (const stop of stops) stop();
+  };
+}
+
+/**
+ * Asks the page's own server (`engine.md`, section 9): POST of JSON `{ field, value, values }`, answered by `{ verdict, code, data, facts }`.
+ * `base` goes before the path.
+ */
+export const askByFetch =
+  (base = ''): AskElsewhere =>
+  async ({ path, value, values }, field, signal) => {
+    const response = await fetch(`${base}${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ field, value, values }),
+      signal,
+    });
+    if (!response.ok) return { verdict: 'unreachable' };
+    const answer = (await response.json()) as Answer;
+    return answer.verdict === 'pass' || answer.verdict === 'fail' ? answer : { verdict: 'unreachable' };
+  };

@@ -1,0 +1,172 @@
+import type { FieldEvent } from '../field/moment.ts';
+import { refusalAfter } from '../field/refusing.ts';
+import { apply } from '../field/state.ts';
+import type { Finding } from '../rules/finding.ts';
+import { type FormState, fieldOf, type OpenForm, startForm, withField } from './form.ts';
+import { countsInForm, readInForm } from './form-reading.ts';
+import { recordOf } from './record.ts';
+import type { Told } from './sending.ts';
+
+/** What a server says of one field of a record; of the record as a whole where the field is ''. */
+export interface FieldFinding {
+  readonly field: string;
+  readonly code: string;
+  /** Worded already; else the code's own wording is taken where a rule of the field has it. */
+  readonly message?: string;
+}
+
+/** What happens to a form: something to the focused field, the focus moving, a submit or a reset of them all, the server's word. */
+export type FormEvent =
+  | { readonly type: 'focus'; readonly field: string }
+  | { readonly type: 'leave' | 'submit' | 'reset' }
+  /** `field`: not the focused one but this, by the program or the browser. */
+  | { readonly type: 'field'; readonly event: FieldEvent; readonly field?: string }
+  /** The server took the record, or says of fields what is wrong. Counts only while sending. */
+  | { readonly type: 'sent'; readonly findings?: readonly FieldFinding[] }
+  /** The server could not be reached. */
+  | { readonly type: 'unsent' };
+
+/**
+ * What the event makes of the form. `today` is the clock as `read` takes it. An event for the focused field without a focus changes
+ * nothing; a submit while one is under way neither. A field edited while a submit waits for answers takes the submit back: what would be
+ * sent is no longer what was submitted.
+ */
+export function applyToForm(form: OpenForm, state: FormState, event: FormEvent, today = ''): FormState {
+  switch (event.type) {
+    case 'focus': {
+      if (event.field === state.focus) return state;
+      const left = at(form, state, state.focus, { type: 'leave' }, today);
+      return { ...at(form, left, event.field, { type: 'focus' }, today), focus: event.field };
+    }
+    case 'leave':
+      if (state.focus === null) return state;
+      return { ...at(form, state, state.focus, { type: 'leave' }, today), focus: null };
+    case 'submit':
+      return submit(form, state, today);
+    case 'reset': {
+      const fresh = startForm(form);
+      if (state.focus === null) return fresh;
+      const { field, state: own } = fieldOf(form, state, state.focus);
+      return { ...withField(form, fresh, field.id, apply(field, own, event)), focus: state.focus };
+    }
+    case 'field':
+      return fieldEvent(form, state, event.field ?? state.focus, event.event, today);
+    case 'sent':
+      return sent(form, state, event.findings ?? []);
+    case 'unsent':
+      return state.sending.is === 'sending' ? { ...state, sending: { is: 'no', failed: true } } : state;
+  }
+}
+
+/** The form after something happened to one of its fields. */
+function at(
+  form: OpenForm,
+  state: FormState,
+  id: string | null,
+  event: FieldEvent,
+  today: string,
+): FormState {
+  if (id === null) return state;
+  const { field, state: before } = fieldOf(form, state, id);
+  const after = apply(field, before, event);
+  const next = after === before ? state : withField(form, state, id, after);
+  const refusal = refusalAfter(field, after, event, () => readInForm(form, next, id, today));
+  return refusal ? withField(form, next, id, apply(field, after, refusal)) : next;
+}
+
+function fieldEvent(
+  form: OpenForm,
+  state: FormState,
+  id: string | null,
+  event: FieldEvent,
+  today: string,
+): FormState {
+  const next = at(form, state, id, event, today);
+  if (id === null || next === state) return next;
+  const { field, state: own } = fieldOf(form, next, id);
+  const { body } = fieldOf(form, state, id).state;
+  const isEdit = own.body.content !== body.content;
+  const { sending } = next;
+  if (sending.is === 'waiting') {
+    if (isEdit) return { ...next, sending: { is: 'no' } };
+    return event.type === 'answer' ? decide(form, next, today) : next;
+  }
+  // What was sent, or held back, speaks of other content.
+  const calm: FormState =
+    isEdit && (sending.is === 'sent' || sending.is === 'no') && sending !== idle
+      ? { ...next, sending: idle }
+      : next;
+  const isComplete = isEdit && form.completes === id && event.type !== 'undo' && event.type !== 'redo';
+  return isComplete && field.kind.value(field.plan, own.body) !== null ? submit(form, calm, today) : calm;
+}
+
+const idle: FormState['sending'] = { is: 'no' };
+
+/** Every field that counts is submitted; then it is sent, waits, or is held back by the first field that is wrong. */
+function submit(form: OpenForm, state: FormState, today: string): FormState {
+  if (state.sending.is !== 'no' && state.sending.is !== 'sent') return state;
+  let next = state;
+  for (const { id } of form.fields)
+    if (countsInForm(form, state, id)) next = at(form, next, id, { type: 'submit' }, today);
+  return decide(form, { ...next, sending: { is: 'waiting' } }, today);
+}
+
+/** A form that waits goes on: to the sending, or back to the first field that is wrong, which takes the focus. */
+function decide(form: OpenForm, state: FormState, today: string): FormState {
+  let isPending = false;
+  for (const { id } of form.fields) {
+    const { flags } = readInForm(form, state, id, today);
+    isPending ||= flags.pending;
+    if (flags.valid) continue;
+    const held = { ...state, sending: { is: 'no', wrong: id } } as const;
+    return applyToForm(form, held, { type: 'focus', field: id }, today);
+  }
+  return isPending ? state : { ...state, sending: { is: 'sending', record: recordOf(form, state, today) } };
+}
+
+/** What the server says stands at its fields until they hold something else. */
+function sent(form: OpenForm, state: FormState, findings: readonly FieldFinding[]): FormState {
+  const { sending } = state;
+  if (sending.is !== 'sending') return state;
+  const told: Record<string, Told> = {};
+  for (const { field: id, code, message } of findings) {
+    const raw = sending.record.raw[id];
+    if (raw === undefined) continue;
+    const { rules } = fieldOf(form, state, id).field;
+    const worded = message ?? rules.find(({ words }) => words?.[code])?.words?.[code];
+    const finding: Finding = { verdict: 'fail', code, data: {} };
+    told[id] ??= { raw, finding: worded === undefined ? finding : { ...finding, message: worded } };
+  }
+  const wrong = form.fields.find(({ id }) => told[id])?.id;
+  if (wrong !== undefined) return { ...state, told, sending: { is: 'no', wrong } };
+  const [first] = findings;
+  if (first) return { ...state, told, sending: { is: 'no', said: first.message ?? first.code } };
+  return { ...state, told, sending: { ...sending, is: 'sent' } };
+}
+
+/** The fields whose reading the event may change: those it reaches, and those at which a rule speaks of them. */
+export function reachOf(
+  form: OpenForm,
+  before: FormState,
+  event: FormEvent,
+  after: FormState,
+): readonly string[] {
+  const all = (): readonly string[] => form.fields.map(({ id }) => id);
+  // A submit reaches every field, whoever brought it about; so does whatever ends it.
+  if (before.sending !== after.sending && before.sending.is !== after.sending.is) return all();
+  const direct = new Set<string | null>();
+  switch (event.type) {
+    case 'submit':
+    case 'reset':
+    case 'sent':
+    case 'unsent':
+      return before === after ? [] : all();
+    case 'focus':
+    case 'leave':
+      break;
+    case 'field':
+      direct.add(event.field ?? before.focus);
+  }
+  if (before.focus !== after.focus) direct.add(before.focus).add(after.focus);
+  return [...new Set([...direct].flatMap((id) => (id === null ? [] : (form.concerns.get(id) ?? []))))];
+}

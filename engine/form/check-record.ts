@@ -1,0 +1,68 @@
+import type { Ask } from '../field/questions.ts';
+import type { Answer } from '../rules/checks.ts';
+import { applyToForm, type FieldFinding } from './apply.ts';
+import { type FormState, fieldOf, type OpenForm, startForm, withField } from './form.ts';
+import { countsInForm, readInForm } from './form-reading.ts';
+import { recordOf } from './record.ts';
+import type { FormRecord } from './sending.ts';
+
+/** What checking a record came to: the record as the form itself would send it, or what is wrong with it, by field. */
+export type CheckedRecord =
+  | { readonly ok: true; readonly record: FormRecord }
+  | { readonly ok: false; readonly findings: readonly FieldFinding[] };
+
+/** Puts a question of a field elsewhere. */
+export type Asker = (ask: Ask, field: string) => Promise<Answer>;
+
+/**
+ * Checks what was sent, raw by id of the field, with the same rules as the page: the server's side of a form. What a field could not have
+ * held is refused, as is a field the form does not have; of fields that do not count nothing is taken. `today` is the clock, ISO 8601. A
+ * question nobody answers, or that throws, is `unreachable`.
+ */
+export async function checkRecord(
+  form: OpenForm,
+  raw: Readonly<Record<string, string>>,
+  today: string,
+  ask: Asker = async () => ({ verdict: 'unreachable' }),
+): Promise<CheckedRecord> {
+  const findings: FieldFinding[] = [];
+  let state = startForm(form);
+  for (const [id, text] of Object.entries(raw)) {
+    if (!form.places.has(id)) {
+      findings.push({ field: '', code: 'not-allowed', message: `The form has no field "${id}".` });
+      continue;
+    }
+    const { field, state: own } = fieldOf(form, state, id);
+    const { body, leftOut, rejected } = field.kind.read(field.plan, text);
+    const held = field.kind.raw(field.plan, body);
+    if (text && (leftOut || rejected || !held)) findings.push({ field: id, code: 'not-allowed' });
+    else state = withField(form, state, id, { ...own, body });
+  }
+  state = await answered(form, applyToForm(form, state, { type: 'submit' }, today), today, ask);
+  for (const { id } of form.fields) {
+    if (!countsInForm(form, state, id) || findings.some(({ field }) => field === id)) continue;
+    const { flags, shown } = readInForm(form, state, id, today);
+    const said = flags.valid ? undefined : shown.find(({ severity }) => severity === 'error');
+    if (said) findings.push({ field: id, code: said.code, message: said.message });
+  }
+  return findings.length ? { ok: false, findings } : { ok: true, record: recordOf(form, state, today) };
+}
+
+/** The form once everything it asks is answered. */
+async function answered(form: OpenForm, waiting: FormState, today: string, ask: Asker): Promise<FormState> {
+  let state = waiting;
+  for (const field of form.asking) {
+    if (!countsInForm(form, state, field)) continue;
+    for (const [i, question] of readInForm(form, state, field, today).asks.entries()) {
+      const id = `${field}-${i}`;
+      const answer = await ask(question, field).catch((): Answer => ({ verdict: 'unreachable' }));
+      const { rule, about } = question;
+      for (const event of [
+        { type: 'ask', id, rule, about },
+        { type: 'answer', id, answer },
+      ] as const)
+        state = applyToForm(form, state, { type: 'field', field, event }, today);
+    }
+  }
+  return state;
+}

@@ -1,0 +1,73 @@
+import type { OpenField } from '../field/kind.ts';
+import { readBy } from '../rules/checks.ts';
+import { fieldsIn } from '../rules/condition.ts';
+import type { Rule } from '../rules/rule.ts';
+import type { FormRule } from './form-rule.ts';
+
+/** What of a form depends on what, worked out once. */
+export interface Graph {
+  /** The rules of the form whose message stands at a field, by its id. */
+  readonly rulesAt: ReadonlyMap<string, readonly FormRule[]>;
+  /** The other fields that what is said at a field reads, by its id; only of fields that read any. */
+  readonly readsAt: ReadonlyMap<string, readonly string[]>;
+  /** The fields whose reading may be another when a field changes, itself first, by its id. */
+  readonly concerns: ReadonlyMap<string, readonly string[]>;
+  /** Ids of the fields that have something to ask elsewhere. */
+  readonly asking: ReadonlySet<string>;
+}
+
+/** The fields a rule depends on, its own apart: what its check reads, and what its condition is about. */
+const fieldsOfRule = ({ check, when }: Pick<Rule, 'check' | 'when'>): readonly string[] =>
+  when ? [...readBy(check), ...fieldsIn(when)] : readBy(check);
+
+/**
+ * The graph of a form. Throws `RangeError` for a rule or a condition about a field that is not in it, and for conditions in a circle: a
+ * field that counts only while it counts.
+ */
+export function graphOf(
+  fields: readonly OpenField[],
+  rules: readonly FormRule[],
+  isHere: (id: string) => boolean,
+): Graph {
+  const rulesAt = new Map<string, FormRule[]>();
+  const readsAt = new Map<string, readonly string[]>();
+  const readers = new Map<string, string[]>();
+  const hanging = new Map<string, string[]>();
+  const asking = new Set<string>();
+  const note = (map: Map<string, string[]>, from: string, to: string): void => {
+    if (!isHere(from)) throw new RangeError(`"${to}" depends on a field that is not here: "${from}".`);
+    const known = map.get(from) ?? [];
+    if (from !== to && !known.includes(to)) map.set(from, [...known, to]);
+  };
+  for (const rule of rules) {
+    if (!isHere(rule.field))
+      throw new RangeError(`The rule "${rule.id}" is about no field: "${rule.field}".`);
+    rulesAt.set(rule.field, [...(rulesAt.get(rule.field) ?? []), rule]);
+  }
+  for (const { id, rules: own, when } of fields) {
+    const all = [...own, ...(rulesAt.get(id) ?? [])];
+    const reads = new Set<string>();
+    for (const rule of all) {
+      for (const name of fieldsOfRule(rule)) {
+        note(readers, name, id);
+        reads.add(name);
+      }
+      if (rule.check.type === 'remote') asking.add(id);
+    }
+    for (const name of when ? fieldsIn(when) : []) note(hanging, name, id);
+    reads.delete(id);
+    if (reads.size) readsAt.set(id, [...reads]);
+  }
+  const concerns = new Map<string, readonly string[]>();
+  const follow = (id: string, path: readonly string[]): readonly string[] => {
+    const known = concerns.get(id);
+    if (known) return known;
+    if (path.includes(id)) throw new RangeError(`In a circle: ${[...path, id].join(' -> ')}.`);
+    const deep = (hanging.get(id) ?? []).flatMap((one) => follow(one, [...path, id]));
+    const all = [...new Set([id, ...(readers.get(id) ?? []), ...deep])];
+    concerns.set(id, all);
+    return all;
+  };
+  for (const { id } of fields) follow(id, []);
+  return { rulesAt, readsAt, concerns, asking };
+}

@@ -1,0 +1,288 @@
+import { describe, expect, test } from 'vitest';
+import type { FormEvent } from './apply.ts';
+import { checkRecord } from './check-record.ts';
+import { type FormState, fieldOf, startForm } from './form.ts';
+import { readInForm } from './form-reading.ts';
+import { recordOf } from './record.ts';
+import { codesAt, contentOf, put, run, stayWith, typed } from './stay.fixture.ts';
+
+const form = stayWith();
+const counts = (state: FormState, id: string) => readInForm(form, state, id).counts;
+const asked = (state: FormState, id: string) => readInForm(form, state, id).asks.map(({ value }) => value);
+const filled = [put('arrival', '2027-02-14'), put('departure', '2027-02-16')];
+
+describe('a field that counts only while a condition holds', () => {
+  test('is neither shown, asked about nor sent before, and comes back as it was', () => {
+    let state = run(form, filled);
+    expect([counts(state, 'dog-name'), counts(state, 'kennel')]).toEqual([false, false]);
+    state = run(form, [put('dog', 'yes'), ...typed('dog-name', 'Bruno'), put('kennel', '07')], state);
+    expect([counts(state, 'dog-name'), counts(state, 'kennel')]).toEqual([true, true]);
+    expect(recordOf(form, state).values).toMatchObject({ 'dog-name': 'Bruno', kennel: '07' });
+    const without = run(form, [put('dog', 'no')], state);
+    // What hangs on it goes with it.
+    expect([counts(without, 'dog-name'), counts(without, 'kennel')]).toEqual([false, false]);
+    expect(Object.keys(recordOf(form, without).values)).toEqual([
+      'arrival',
+      'departure',
+      'dog',
+      'pass',
+      'key-box',
+    ]);
+    const again = run(form, [put('dog', 'yes')], without);
+    expect(recordOf(form, again).values).toMatchObject({ 'dog-name': 'Bruno', kennel: '07' });
+  });
+
+  test('holds nothing back while it does not count, and does once it does', () => {
+    const state = run(form, [...filled, put('dog', 'no'), { type: 'submit' }]);
+    expect(state.sending.is).toBe('sending');
+    const held = run(form, [put('dog', 'yes'), { type: 'submit' }], run(form, filled));
+    expect(held.sending).toEqual({ is: 'no', wrong: 'dog-name' });
+    expect(held.focus).toBe('dog-name');
+    expect(codesAt(form, held, 'dog-name')).toEqual(['required']);
+  });
+
+  test('a rule of a field too', () => {
+    const own = stayWith(
+      {},
+      {
+        departure: {
+          rules: [{ id: 'needed', check: { type: 'required' }, when: { field: 'dog', is: 'yes' } }],
+        },
+      },
+    );
+    const codes = (dog: string) =>
+      codesAt(
+        own,
+        run(own, [put('dog', dog), put('arrival', '2027-02-14'), { type: 'submit' }]),
+        'departure',
+      );
+    expect([codes('no'), codes('yes')]).toEqual([[], ['required']]);
+  });
+});
+
+describe('submit', () => {
+  test('names the first wrong field and goes there; sends nothing', () => {
+    const state = run(form, [{ type: 'submit' }]);
+    expect([state.sending, state.focus]).toEqual([{ is: 'no', wrong: 'arrival' }, 'arrival']);
+    const across = run(form, [
+      put('arrival', '2027-02-14'),
+      put('departure', '2027-02-12'),
+      { type: 'submit' },
+    ]);
+    expect([across.sending, codesAt(form, across, 'departure')]).toEqual([
+      { is: 'no', wrong: 'departure' },
+      ['order'],
+    ]);
+  });
+
+  test('once; what is sent is what the fields say, typed and raw', () => {
+    const sending = run(form, [...filled, put('key-box', '4815'), { type: 'submit' }]);
+    expect(sending.sending).toMatchObject({
+      is: 'sending',
+      record: {
+        values: { arrival: '2027-02-14', departure: '2027-02-16', dog: null, pass: null, 'key-box': '4815' },
+        raw: { arrival: '14022027', departure: '16022027', dog: '', pass: '', 'key-box': '4815' },
+        facts: { arrival: { weekday: 'Sunday' } },
+      },
+    });
+    expect(run(form, [{ type: 'submit' }], sending)).toBe(sending);
+    const sent = run(form, [{ type: 'sent' }], sending);
+    expect(sent.sending.is).toBe('sent');
+    expect(run(form, [{ type: 'unsent' }], sending).sending).toEqual({ is: 'no', failed: true });
+    // Nothing is sent: nothing is to be said of it.
+    expect(run(form, [{ type: 'sent', findings: [{ field: 'pass', code: 'x' }] }], sent)).toBe(sent);
+  });
+
+  test('what the server says stands at its field until that holds something else', () => {
+    const sending = run(form, [...filled, put('key-box', '4815'), { type: 'submit' }]);
+    const findings = [
+      { field: 'key-box', code: 'taken', message: 'This PIN is taken.' },
+      { field: 'arrival', code: 'incomplete' },
+      { field: 'nobody', code: 'x' },
+    ];
+    const told = run(form, [{ type: 'sent', findings }], sending);
+    expect(told.sending).toEqual({ is: 'no', wrong: 'arrival' });
+    expect(readInForm(form, told, 'key-box')).toMatchObject({
+      problem: 'This PIN is taken.',
+      shown: [{ code: 'taken', severity: 'error' }],
+      flags: { valid: false },
+    });
+    // Worded by the field where the server says a code alone.
+    expect(readInForm(form, told, 'arrival').problem).toBe('This is not complete yet.');
+    const mended = run(form, [put('key-box', '4816')], told);
+    expect(codesAt(form, mended, 'key-box')).toEqual([]);
+    expect(codesAt(form, run(form, [put('key-box', '4815')], mended), 'key-box')).toEqual(['taken']);
+    const general = run(
+      form,
+      [{ type: 'sent', findings: [{ field: '', code: 'late', message: 'Too late.' }] }],
+      sending,
+    );
+    expect(general.sending).toEqual({ is: 'no', said: 'Too late.' });
+  });
+
+  test('happens by itself once the field that completes the form is whole', () => {
+    const quick = stayWith({ completes: 'key-box' });
+    const open = run(quick, [...filled, ...typed('key-box', '481')]);
+    expect(open.sending).toEqual({ is: 'no' });
+    expect(run(quick, typed('key-box', '5'), open).sending.is).toBe('sending');
+    expect(run(quick, [{ type: 'reset' }, ...filled], open).sending).toEqual({ is: 'no' });
+  });
+
+  test('reset takes everything back, and what is sent counts no more', () => {
+    const sending = run(form, [...filled, { type: 'submit' }]);
+    const reset = run(form, [{ type: 'reset' }], sending);
+    expect(reset).toEqual(startForm(form));
+    expect(run(form, [{ type: 'sent' }], reset)).toBe(reset);
+  });
+});
+
+describe('a question to a server', () => {
+  const known = (state: FormState, id: string, verdict: 'pass' | 'fail' | 'unreachable'): FormEvent[] => {
+    const [ask] = readInForm(form, state, 'pass').asks;
+    const about = ask?.about ?? '';
+    return [
+      { type: 'field', field: 'pass', event: { type: 'ask', id, rule: 'known', about } },
+      {
+        type: 'field',
+        field: 'pass',
+        event: { type: 'answer', id, answer: { verdict, code: 'expired', data: { why: 'it ran out' } } },
+      },
+    ];
+  };
+
+  test('is put on leaving, of a whole value, once for the same value', () => {
+    const typing = run(form, typed('pass', 'RH-4'));
+    expect(asked(typing, 'pass')).toEqual([]);
+    expect(asked(run(form, [{ type: 'leave' }], typing), 'pass')).toEqual([]);
+    const whole = run(form, typed('pass', '2'), typing);
+    expect(asked(whole, 'pass')).toEqual([]);
+    const left = run(form, [{ type: 'leave' }], whole);
+    expect(asked(left, 'pass')).toEqual(['RH-42']);
+    const [ask, answer] = known(left, 'a', 'fail');
+    const waiting = run(form, [ask!], left);
+    expect([asked(waiting, 'pass'), readInForm(form, waiting, 'pass').flags]).toMatchObject([
+      [],
+      { pending: true, valid: true },
+    ]);
+    expect(codesAt(form, waiting, 'pass')).toEqual([]);
+    const answered = run(form, [answer!], waiting);
+    expect(readInForm(form, answered, 'pass')).toMatchObject({
+      problem: 'The pass is not known: it ran out.',
+      flags: { pending: false, valid: false },
+    });
+    const other = run(form, [put('pass', 'RH-43')], answered);
+    expect([codesAt(form, other, 'pass'), asked(other, 'pass')]).toEqual([[], ['RH-43']]);
+    const back = run(form, [put('pass', 'RH-42')], other);
+    expect([codesAt(form, back, 'pass'), asked(back, 'pass')]).toEqual([['expired'], []]);
+  });
+
+  test('an answer for an older value changes nothing shown, and is kept for that value', () => {
+    const left = run(form, [...typed('pass', 'RH-42'), { type: 'leave' }]);
+    const [ask, late] = known(left, 'a', 'fail');
+    const next = run(form, [ask!, put('pass', 'RH-43')], left);
+    const reading = readInForm(form, next, 'pass');
+    expect(readInForm(form, run(form, [late!], next), 'pass')).toEqual(reading);
+    expect(codesAt(form, run(form, [late!, put('pass', 'RH-42')], next), 'pass')).toEqual(['expired']);
+    // One that nobody asked for is none.
+    expect(run(form, [late!], left)).toBe(left);
+  });
+
+  test('unreachable is open, can be asked again, and holds the form back or not, as it says', () => {
+    const left = run(form, [...filled, ...typed('pass', 'RH-42'), { type: 'leave' }]);
+    const silent = run(form, known(left, 'a', 'unreachable'), left);
+    expect(readInForm(form, silent, 'pass')).toMatchObject({
+      shown: [{ code: 'unreachable' }],
+      flags: { valid: false, pending: false },
+    });
+    expect(run(form, [{ type: 'submit' }], silent).sending).toEqual({ is: 'no', wrong: 'pass' });
+    const again = run(form, [{ type: 'field', field: 'pass', event: { type: 'ask-again' } }], silent);
+    expect(asked(again, 'pass')).toEqual(['RH-42']);
+    const lenient = stayWith({ unanswered: 'let-through' });
+    expect(readInForm(lenient, silent, 'pass').flags.valid).toBe(true);
+    expect(run(lenient, [{ type: 'submit' }], silent).sending.is).toBe('sending');
+  });
+
+  test('a submit waits for its answer, and then goes on or is held back; an edit takes the submit back', () => {
+    const waiting = run(form, [...filled, ...typed('pass', 'RH-42'), { type: 'submit' }]);
+    expect([waiting.sending.is, asked(waiting, 'pass')]).toEqual(['waiting', ['RH-42']]);
+    expect(run(form, [{ type: 'submit' }], waiting)).toBe(waiting);
+    expect(run(form, known(waiting, 'a', 'pass'), waiting).sending.is).toBe('sending');
+    const refused = run(form, known(waiting, 'a', 'fail'), waiting);
+    expect([refused.sending, refused.focus]).toEqual([{ is: 'no', wrong: 'pass' }, 'pass']);
+    const edited = run(form, [put('key-box', '4815')], waiting);
+    expect(edited.sending).toEqual({ is: 'no' });
+  });
+});
+
+describe('a value that is refused and taken out', () => {
+  test('goes on leaving, in one step of undo, and its message stays until the next edit', () => {
+    const typing = run(form, typed('key-box', '1234'));
+    expect(contentOf(form, typing, 'key-box')).toBe('1234');
+    const left = run(form, [{ type: 'leave' }], typing);
+    expect([contentOf(form, left, 'key-box'), codesAt(form, left, 'key-box')]).toEqual(['', ['trivial']]);
+    const undone = run(form, [{ type: 'field', field: 'key-box', event: { type: 'undo' } }], left);
+    expect([contentOf(form, undone, 'key-box'), codesAt(form, undone, 'key-box')]).toEqual([
+      '1234',
+      ['trivial'],
+    ]);
+    // From then on it speaks of what is typed.
+    expect(codesAt(form, run(form, typed('key-box', '4'), left), 'key-box')).toEqual(['incomplete']);
+  });
+
+  test('is kept by other rules, and by the same one where it does not say so', () => {
+    const keeping = stayWith({}, { 'key-box': { rules: [{ id: 'easy', check: { type: 'not-trivial' } }] } });
+    const left = run(keeping, [...typed('key-box', '1234'), { type: 'leave' }]);
+    expect([contentOf(keeping, left, 'key-box'), codesAt(keeping, left, 'key-box')]).toEqual([
+      '1234',
+      ['trivial'],
+    ]);
+  });
+});
+
+describe('the server’s side', () => {
+  const raw = { arrival: '14022027', departure: '16022027', dog: '', pass: 'RH-42', 'key-box': '4815' };
+  const check = (given: Readonly<Record<string, string>>, verdict: 'pass' | 'fail' = 'pass') =>
+    checkRecord(form, given, '2027-02-10', async () => ({
+      verdict,
+      code: 'expired',
+      data: { why: 'it ran out' },
+    }));
+
+  test('finds what the page finds, and hands on the typed record', async () => {
+    expect(await check(raw)).toMatchObject({
+      ok: true,
+      record: { values: { arrival: '2027-02-14', pass: 'RH-42' } },
+    });
+    expect(await check({ ...raw, departure: '12022027' })).toEqual({
+      ok: false,
+      findings: [{ field: 'departure', code: 'order', message: 'The departure is not after the arrival.' }],
+    });
+    expect(await check(raw, 'fail')).toEqual({
+      ok: false,
+      findings: [{ field: 'pass', code: 'expired', message: 'The pass is not known: it ran out.' }],
+    });
+    expect(await checkRecord(form, raw, '2027-02-10')).toMatchObject({
+      ok: false,
+      findings: [{ field: 'pass', code: 'unreachable' }],
+    });
+  });
+
+  test('refuses what no field could have held, and fields there are not', async () => {
+    expect(await check({ ...raw, pass: 'RH-42; drop', nobody: '1' })).toEqual({
+      ok: false,
+      findings: [
+        { field: '', code: 'not-allowed', message: 'The form has no field "nobody".' },
+        { field: 'pass', code: 'not-allowed' },
+      ].toReversed(),
+    });
+  });
+
+  test('takes nothing of fields that do not count', async () => {
+    const result = await check({ ...raw, 'dog-name': 'Bruno' });
+    expect(result.ok && Object.keys(result.record.values)).not.toContain('dog-name');
+  });
+});
+
+test('a form starts with no field’s state shared', () => {
+  expect(fieldOf(form, startForm(form), 'pass').state.body.content).toBe('');
+});

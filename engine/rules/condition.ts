@@ -1,0 +1,30 @@
+/**
+ * A condition on other fields, as a document writes it and as it runs: a field has one of these values (`null`: none), all or any of
+ * several conditions hold, or one does not.
+ */
+export type Condition =
+  | { readonly field: string; readonly is: readonly (string | null)[]; readonly has?: true }
+  | { readonly all: readonly Condition[] }
+  | { readonly any: readonly Condition[] }
+  | { readonly not: Condition };
+
+/**
+ * Whether a condition holds. `valueIn` tells the typed value of a field, `null` where it has none or does not count. `has`: the field
+ * holds several values, one of which is enough.
+ */
+export function holds(condition: Condition, valueIn: (field: string) => string | null): boolean {
+  if ('all' in condition) return condition.all.every((one) => holds(one, valueIn));
+  if ('any' in condition) return condition.any.some((one) => holds(one, valueIn));
+  if ('not' in condition) return !holds(condition.not, valueIn);
+  const value = valueIn(condition.field);
+  return condition.has && value !== null
+    ? value.split(' ').some((one) => condition.is.includes(one))
+    : condition.is.includes(value);
+}
+
+/** The fields a condition is about, by id; some twice perhaps. */
+export function fieldsIn(condition: Condition): readonly string[] {
+  if ('all' in condition) return condition.all.flatMap(fieldsIn);
+  if ('any' in condition) return condition.any.flatMap(fieldsIn);
+  return 'not' in condition ? fieldsIn(condition.not) : [condition.field];
+}

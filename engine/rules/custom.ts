@@ -1,0 +1,81 @@
+import { type Judge, valuesOf } from './checks.ts';
+import { type Finding, passed, unanswered } from './finding.ts';
+
+/** What the developer's code is called with. Everything it may know. */
+export interface CodeInput {
+  /** The typed value. */
+  readonly value: string;
+  readonly raw: string;
+  /** Typed values of the other fields the rule names, `null` for one that has none. */
+  readonly values: Readonly<Record<string, string | null>>;
+  /** The clock, an ISO 8601 date; empty where none is at hand. */
+  readonly today: string;
+}
+
+/** What came of a call: what it answered, whatever that is, or why it answered nothing and on which line of the code (1-based). */
+export type CodeOutcome = { readonly answer: unknown } | { readonly broken: string; readonly line?: number };
+
+/** Runs a module's default function. In a sandbox or, where the code is the page's own, by itself. `undefined`: it cannot run yet. */
+export type RunCode = (code: string, input: CodeInput) => CodeOutcome | undefined;
+
+/**
+ * The check that asks the developer's own code, run by `run`. It answers nothing (it holds), `{ code, data }` (it does not), `{ open: true }`,
+ * and `{ facts }` beside any of these. Whatever else comes of it is code `check-broken`, with `reason` and `line` for the developer.
+ */
+export const customBy =
+  (run: RunCode): Judge<'custom'> =>
+  ({ kind, plan }, body, { code, with: names }, { others, today }) => {
+    const value = kind.value(plan, body);
+    if (value === null) return passed;
+    const input = { value, raw: kind.raw(plan, body), values: valuesOf(others, names), today };
+    const outcome = run(code, input);
+    return outcome ? findingOf(outcome) : unanswered;
+  };
+
+/** Where nothing runs code the check says nothing and holds nothing back. */
+export const custom: Judge<'custom'> = customBy(() => undefined);
+
+/** What an outcome says of the value. */
+function findingOf(outcome: CodeOutcome): Finding {
+  if ('broken' in outcome) return broken(outcome.broken, outcome.line);
+  const { answer } = outcome;
+  if (answer === undefined || answer === null) return passed;
+  if (!isRecord(answer)) return broken(`It answered ${typeof answer}: expected nothing or an object.`);
+  const { code, data, open, facts, ...rest } = answer;
+  const [unknown] = Object.keys(rest);
+  if (unknown !== undefined)
+    return broken(`It answered "${unknown}": expected "code", "data", "open" or "facts".`);
+  if (code !== undefined && !(typeof code === 'string' && /^[a-z][\w-]*$/i.test(code)))
+    return broken('Its "code" is not one word of letters, digits, "-" and "_".');
+  const [named, found] = [textsOf(data), textsOf(facts)];
+  if (!named || !found)
+    return broken(`Its "${named ? 'facts' : 'data'}" is not an object of texts and numbers.`);
+  const told: Finding =
+    code !== undefined
+      ? { verdict: 'fail', code, data: named }
+      : open === true
+        ? { verdict: 'open', code: 'incomplete', data: named }
+        : passed;
+  return facts === undefined ? told : { ...told, facts: found };
+}
+
+const broken = (reason: string, line?: number): Finding => ({
+  verdict: 'fail',
+  code: 'check-broken',
+  data: { reason, line: line === undefined ? '' : String(line) },
+});
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** An object of texts and numbers as texts; nothing is an empty one, anything else none. */
+function textsOf(value: unknown): Readonly<Record<string, string>> | undefined {
+  if (value === undefined) return {};
+  if (!isRecord(value)) return undefined;
+  const entries = Object.entries(value);
+  const isText = ([, one]: [string, unknown]): boolean =>
+    typeof one === 'string' || (typeof one === 'number' && Number.isFinite(one));
+  return entries.every(isText)
+    ? Object.fromEntries(entries.map(([name, one]) => [name, String(one)]))
+    : undefined;
+}
