@@ -104,6 +104,21 @@ export function createFormStore(form: OpenForm, today?: string): FormStore {
   };
 }
 
+/**
+ * Brings what was filled into a form over into one that has taken its place: values and whether they were left or submitted, of fields that
+ * are in both. For a definition that changes while it is tried.
+ */
+export function carryOver(from: FormStore, to: FormStore): void {
+  for (const { id } of to.form.fields) {
+    if (!from.form.places.has(id)) continue;
+    const { touched, submitted } = from.field(id).state();
+    const { raw } = from.reading(id);
+    const field = to.field(id);
+    if (raw !== field.reading().raw) field.dispatch({ type: 'set', text: raw });
+    field.restore({ ...field.state(), touched, submitted });
+  }
+}
+
 /** What one field of a form asks of its store. */
 interface Own extends Pick<FormStore, 'form' | 'state' | 'reading' | 'dispatch'> {
   restore(id: string, to: FieldState): void;

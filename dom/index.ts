@@ -4,7 +4,7 @@ export { bindPicks } from './bind-picks.ts';
 export { localToday, readOn } from './clock.ts';
 export { onCompletion, onNextEdit } from './completion.ts';
 export { bindForm } from './form.ts';
-export { createFormStore, type FormStore } from './form-store.ts';
+export { carryOver, createFormStore, type FormStore } from './form-store.ts';
 export { driveSending, type SendRecord } from './sending.ts';
 export { follow, share } from './share.ts';
 export { createStore, type FieldStore, type Read } from './store.ts';

@@ -3,7 +3,7 @@ import { type CompiledSet, compile } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Action, Tape } from '@arbeit/engine/tape';
 import { play, type Row } from '@arbeit/engine/tape';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page, type Route } from '@playwright/test';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
 
@@ -125,11 +125,34 @@ async function act(page: Page, action: Action, field: string): Promise<void> {
   }
 }
 
-/** The page's server is asked for real; what it answers, the test says, who holds the request back until then. */
+/** Requests of a page that the tape answers: held back until it does. */
+const held = new WeakMap<Page, Route[]>();
+
+/** Holds what a page asks the services or sends to its form's route, so that answers come when the tape says so. */
+async function holdRequests(page: Page): Promise<void> {
+  if (held.has(page)) held.get(page)!.length = 0;
+  else {
+    const waiting: Route[] = [];
+    held.set(page, waiting);
+    const hold = (route: Route): void => void waiting.push(route);
+    await page.route('**/api/services/passes', hold);
+    await page.route('**/api/services/codes/check', hold);
+    await page.route('**/forms/*/records', hold);
+  }
+}
+
+/** Answers what the page asked or sent last, as the tape says. */
 async function answerOnPage(page: Page, action: Extract<Action, { do: 'answer' | 'sent' }>): Promise<void> {
-  await page.evaluate((given) => {
-    document.dispatchEvent(new CustomEvent('arbeit-tape', { detail: given }));
-  }, action as object);
+  const waiting = held.get(page)!;
+  await expect.poll(() => waiting.length).toBeGreaterThan(0);
+  const route = waiting.pop()!;
+  if (action.do === 'sent') {
+    const findings = action.field === undefined ? [] : [{ field: action.field, code: action.code }];
+    await route.fulfill({ status: findings.length ? 422 : 200, json: { findings } });
+  } else if (action.verdict === 'unreachable') await route.abort();
+  else await route.fulfill({ json: { verdict: action.verdict, code: action.code } });
+  // The page has it once its own code has run.
+  await page.waitForTimeout(100);
 }
 
 /** The key that does each action a key does. */
@@ -174,6 +197,7 @@ async function seen(page: Page, field: string) {
 
 /** Plays the tape in both places, a step at a time. */
 export async function playBoth(page: Page, set: CompiledSet, tape: Tape): Promise<void> {
+  await holdRequests(page);
   const played = play(set, tape);
   if ('message' in played) throw new RangeError(played.message);
   expect(played.misses).toEqual([]);
@@ -187,10 +211,14 @@ export async function playBoth(page: Page, set: CompiledSet, tape: Tape): Promis
     if (step.do === 'expect') continue;
     const row: Row = played.rows[at++]!;
     field = step.do === 'focus' ? (step.field ?? field) : field;
+    const before = field;
     const needsFocus =
-      !focused && !['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill'].includes(step.do);
+      !focused &&
+      !['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill', 'answer', 'sent'].includes(step.do);
     if (needsFocus) await act(page, { do: 'focus' }, field);
-    await act(page, step, field);
+    await act(page, step, before);
+    // A submit that is held back goes to the first wrong field.
+    field = row.field;
     focused = row.flags.focused;
     const found = await seen(page, field);
     const expected = {

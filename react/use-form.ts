@@ -18,6 +18,8 @@ export interface Form {
 export interface FormOptions {
   /** ISO 8601; stands for the device's clock. */
   readonly today?: string | undefined;
+  /** What brings the values of a form over into one that takes its place: `carryOver` of `@arbeit/dom`. Left out, the new one begins anew. */
+  readonly carry?: ((from: FormStore, to: FormStore) => void) | undefined;
   /**
    * What drives the form while it is on the page, and the way to stop: `driveFormAsks`, `driveSending` of `@arbeit/dom`, or both. Handed in,
    * so that a form that asks nobody carries nothing of it; the same function from one render to the next.
@@ -29,12 +31,13 @@ export interface FormOptions {
  * A form of open fields; each is drawn with `useField(field, { store: form.store.field(field.id) })`. A new form makes a
  * new store.
  */
-export function useForm(form: OpenForm, { today, drive }: FormOptions = {}): Form {
+export function useForm(form: OpenForm, { today, drive, carry }: FormOptions = {}): Form {
   const make = () => createFormStore(form, today);
   const [own, setOwn] = useState(make);
   let store = own;
   if (store.form !== form) {
     store = make();
+    carry?.(own, store);
     setOwn(store);
   }
   const present = store;

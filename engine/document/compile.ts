@@ -1,35 +1,16 @@
 import type { OpenField } from '../field/kind.ts';
 import { type OpenForm, openForm } from '../form/form.ts';
 import type { FormRule } from '../form/form-rule.ts';
-import { type Definition, type KindTable, kindIn } from '../kinds/definition.ts';
-import type { PatternBody } from '../kinds/pattern/body.ts';
-import type { PatternPlan } from '../kinds/pattern/plan.ts';
-import { readBy } from '../rules/checks.ts';
-import { parseExpression } from '../rules/expression.ts';
-import { checks } from '../rules/judges.ts';
-import type { Check, Rule } from '../rules/rule.ts';
-import { english } from '../rules/wording/english.ts';
-import { german } from '../rules/wording/german.ts';
-import { type Languages, type Wording, wordingFor, wordsOf } from '../rules/wording.ts';
-import { canonical } from '../values/decimal.ts';
-import { compileCondition } from './condition.ts';
-import {
-  type CheckDocument,
-  type FieldDocument,
-  type FormRuleDocument,
-  fieldIdsOf,
-  type RuleDocument,
-  type SetDocument,
-} from './document.ts';
+import type { KindTable } from '../kinds/definition.ts';
+import type { Languages } from '../rules/wording.ts';
+import { compileField, compileRule, shipped, withWords } from './compile-field.ts';
+import { type FormRuleDocument, fieldIdsOf, type SetDocument } from './document.ts';
 
 /** A document ready to run. */
 export interface CompiledSet {
   readonly fields: readonly OpenField[];
   readonly forms: readonly OpenForm[];
 }
-
-/** The wordings that ship. Others are handed in, these among them or not. */
-const shipped: Languages = { en: english, de: german };
 
 /** Compiles a checked document. Throws `RangeError` on what `readDocument` would have refused. */
 export function compile(
@@ -54,9 +35,6 @@ export function compile(
   return { fields, forms };
 }
 
-/** What a field's definition needs of its set: of the others only those its conditions are about. */
-type SetFacts = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
-
 /** A rule of a form, worded as the field it stands at is. */
 function compileFormRule(
   rule: FormRuleDocument,
@@ -69,130 +47,4 @@ function compileFormRule(
   const compiled = compileRule(rule, field, set, kinds);
   const worded = withWords(compiled, field, set, kinds, languages);
   return { ...worded, field: rule.field };
-}
-
-/** Compiles one field of a set and brings it to life. Throws `RangeError` when its kind is not at hand, or its pattern or a rule has a fault. */
-export function compileField(
-  field: FieldDocument<'pattern'>,
-  set: SetFacts,
-  kinds: KindTable,
-  languages?: Languages,
-): OpenField<PatternPlan, PatternBody>;
-export function compileField(
-  field: FieldDocument,
-  set: SetFacts,
-  kinds: KindTable,
-  languages?: Languages,
-): OpenField;
-export function compileField(
-  field: FieldDocument,
-  set: SetFacts,
-  kinds: KindTable,
-  languages: Languages = shipped,
-): OpenField {
-  const kind = kinds[field.kind];
-  if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
-  const { define, run } = kind;
-  // An entry of usual values may be left out.
-  const entry = field.entry ?? {};
-  const locale = field.locale ?? set.locale;
-  const rules = (field.rules ?? []).map((rule) => compileRule(rule, field, set, kinds));
-  const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) =>
-    withWords(rule, field, set, kinds, languages),
-  );
-  const plan = define.plan(entry, { id: field.id, locale, rules: all, classes: set.classes ?? {} });
-  const compiled = {
-    id: field.id,
-    label: field.label,
-    hint: field.hint ?? '',
-    placeholder: field.placeholder ?? '',
-    locale,
-    initial: field.initial ?? '',
-    html: { ...define.attributes?.(entry), ...field.html },
-    messages: field.messages ?? 'first',
-    rules: all,
-    when: field.when && compileCondition(field.when, set, kinds),
-    plan,
-  };
-  return { ...compiled, kind: run, checks };
-}
-
-/** A rule with the texts of its codes, in its field's language. */
-function withWords(
-  rule: Rule,
-  field: FieldDocument,
-  set: SetFacts,
-  kinds: KindTable,
-  languages: Languages,
-): Rule {
-  const { define } = kindIn(kinds, field.kind);
-  const locale = field.locale ?? set.locale;
-  const own = define.wording ? wordingFor(define.wording, locale) : {};
-  return worded(rule, wordsOf(rule.check, wordingFor(languages, locale), own));
-}
-
-/**
- * A field brings its own `complete` rule, which also says what a kind knows of its values (no such date, unknown
- * number); one in the definition takes its place. It stands behind a leading `required`, before everything that
- * speaks of a whole value.
- */
-function withOwn(rules: readonly Rule[]): readonly Rule[] {
-  if (rules.some((rule) => rule.check.type === 'complete')) return rules;
-  const own: Rule = { id: 'complete', check: { type: 'complete' }, show: 'leave', severity: 'error' };
-  const first = rules[0]?.check.type === 'required' ? 1 : 0;
-  return rules.toSpliced(first, 0, own);
-}
-
-/**
- * The rule with the texts of its codes. All rules have the same members in one order, said or not: read at every key, rules of
- * several shapes make a key about a quarter dearer (`npm run bench`, a pattern's).
- */
-function worded({ id, check, show, severity, say, code, when, reads, clears }: Rule, words: Wording): Rule {
-  return { id, check, show, severity, say, code, words, when, reads, clears };
-}
-
-function compileRule(rule: RuleDocument, field: FieldDocument, set: SetFacts, kinds: KindTable): Rule {
-  const check = compileCheck(rule.check, kindIn(kinds, field.kind).define);
-  const reads = readBy(check).filter((id) => id !== field.id);
-  return {
-    id: rule.id,
-    check,
-    show: rule.show ?? 'leave',
-    severity: rule.severity ?? 'error',
-    say: rule.say,
-    code: rule.code,
-    when: rule.when && compileCondition(rule.when, set, kinds),
-    reads: reads.length ? reads : undefined,
-    clears: rule.refused === 'clear' ? true : undefined,
-  };
-}
-
-/** How long a server is waited for, in milliseconds, where a document says nothing. */
-const patience = 4000;
-
-function compileCheck(check: CheckDocument, { comparable }: Definition): Check {
-  if (check.type === 'compare') {
-    const isCounted = comparable === 'number' || comparable === 'minutes';
-    return { ...check, by: isCounted ? 'number' : 'text' };
-  }
-  if (check.type === 'custom') return { type: 'custom', code: check.code, with: check.with ?? [] };
-  if (check.type === 'remote') {
-    const { ask, timeout = patience, on = 'leave' } = check;
-    return { type: 'remote', ask, timeout, on, with: check.with ?? [] };
-  }
-  if (check.type === 'range') {
-    // Numbers are compared as canonical decimals; dates and times are none and stay.
-    const [min, max, step] = [check.min, check.max, check.step].map((limit) =>
-      limit === undefined ? undefined : canonical(`${limit}`) || `${limit}`,
-    );
-    const limits = {
-      ...(min === undefined ? {} : { min: `${min}` }),
-      ...(max === undefined ? {} : { max: `${max}` }),
-    };
-    return { type: 'range', ...limits, ...(step === undefined ? {} : { step: `${step}` }) };
-  }
-  if (check.type !== 'matches') return check;
-  const automaton = parseExpression(check.pattern, check.flags);
-  if ('message' in automaton) throw new RangeError(automaton.message);
-  return { type: 'matches', pattern: check.pattern, automaton };
 }

@@ -1,4 +1,5 @@
-export { type CompiledSet, compile, compileField } from './compile.ts';
+export { type CompiledSet, compile } from './compile.ts';
+export { compileField } from './compile-field.ts';
 export { compileCondition } from './condition.ts';
 export {
   type CheckDocument,

@@ -6,7 +6,7 @@ import type { Definition, KindTable } from '../kinds/definition.ts';
 import { builtIns, rangesOf } from '../kinds/pattern/notation.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { readOptions } from '../options/read.ts';
-import { compileField } from './compile.ts';
+import { compileField } from './compile-field.ts';
 import type { FieldDocument, SetDocument } from './document.ts';
 import { readReferences } from './read-references.ts';
 import { readCondition, readFormRules, readRules } from './read-rules.ts';

@@ -6,7 +6,7 @@ import { kinds } from '../kinds/table.ts';
 import { english } from '../rules/wording/english.ts';
 import { german } from '../rules/wording/german.ts';
 import type { Languages } from '../rules/wording.ts';
-import { compileField } from './compile.ts';
+import { compileField } from './compile-field.ts';
 import type { FieldDocument } from './document.ts';
 import { readDocument } from './read-document.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../document/compile.ts';
+import { compileField } from '../document/compile-field.ts';
 import type { CheckDocument, FieldDocument, RuleDocument } from '../document/document.ts';
 import { kinds } from '../kinds/table.ts';
 import type { FieldEvent } from './moment.ts';

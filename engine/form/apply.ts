@@ -70,7 +70,8 @@ function at(
   const { field, state: before } = fieldOf(form, state, id);
   const after = apply(field, before, event);
   const next = after === before ? state : withField(form, state, id, after);
-  const refusal = refusalAfter(field, after, event, () => readInForm(form, next, id, today));
+  const rules = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
+  const refusal = refusalAfter(field, after, event, () => readInForm(form, next, id, today), rules);
   return refusal ? withField(form, next, id, apply(field, after, refusal)) : next;
 }
 

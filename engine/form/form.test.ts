@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../document/compile.ts';
+import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
 import type { FieldEvent } from '../field/moment.ts';
 import { keysOf } from '../field/state.ts';

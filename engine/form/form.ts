@@ -55,6 +55,15 @@ export function openForm({
   return { id, title, fields, rules, places, submit, completes, unanswered, ...graph };
 }
 
+/**
+ * A form of one field: it counts, and so do its rules, whatever they hang on in forms with others; what these others would hold is not
+ * known.
+ */
+export function openAlone(field: OpenField): OpenForm {
+  const rules = field.rules.map((rule) => ({ ...rule, when: undefined, reads: undefined }));
+  return openForm({ id: field.id, title: field.label, fields: [{ ...field, rules, when: undefined }] });
+}
+
 /** The form before anything happened: every field with its initial value, none focused. */
 export function startForm(form: OpenForm): FormState {
   const rows: FieldState[][] = [];

@@ -1,5 +1,4 @@
 import type { OpenField } from '../field/kind.ts';
-import { readBy } from '../rules/checks.ts';
 import { fieldsIn } from '../rules/condition.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { FormRule } from './form-rule.ts';
@@ -12,13 +11,15 @@ export interface Graph {
   readonly readsAt: ReadonlyMap<string, readonly string[]>;
   /** The fields whose reading may be another when a field changes, itself first, by its id. */
   readonly concerns: ReadonlyMap<string, readonly string[]>;
+  /** The fields a field's own condition is about, by its id; only of fields that have one. */
+  readonly hangsOn: ReadonlyMap<string, readonly string[]>;
   /** Ids of the fields that have something to ask elsewhere. */
   readonly asking: ReadonlySet<string>;
 }
 
 /** The fields a rule depends on, its own apart: what its check reads, and what its condition is about. */
-const fieldsOfRule = ({ check, when }: Pick<Rule, 'check' | 'when'>): readonly string[] =>
-  when ? [...readBy(check), ...fieldsIn(when)] : readBy(check);
+const fieldsOfRule = ({ reads = [], when }: Pick<Rule, 'reads' | 'when'>): readonly string[] =>
+  when ? [...reads, ...fieldsIn(when)] : reads;
 
 /**
  * The graph of a form. Throws `RangeError` for a rule or a condition about a field that is not in it, and for conditions in a circle: a
@@ -33,6 +34,7 @@ export function graphOf(
   const readsAt = new Map<string, readonly string[]>();
   const readers = new Map<string, string[]>();
   const hanging = new Map<string, string[]>();
+  const hangsOn = new Map<string, readonly string[]>();
   const asking = new Set<string>();
   const note = (map: Map<string, string[]>, from: string, to: string): void => {
     if (!isHere(from)) throw new RangeError(`"${to}" depends on a field that is not here: "${from}".`);
@@ -54,7 +56,8 @@ export function graphOf(
       }
       if (rule.check.type === 'remote') asking.add(id);
     }
-    for (const name of when ? fieldsIn(when) : []) note(hanging, name, id);
+    if (when) hangsOn.set(id, [...new Set(fieldsIn(when))]);
+    for (const name of hangsOn.get(id) ?? []) note(hanging, name, id);
     reads.delete(id);
     if (reads.size) readsAt.set(id, [...reads]);
   }
@@ -69,5 +72,5 @@ export function graphOf(
     return all;
   };
   for (const { id } of fields) follow(id, []);
-  return { rulesAt, readsAt, concerns, asking };
+  return { rulesAt, readsAt, concerns, hangsOn, asking };
 }

@@ -5,6 +5,7 @@ export {
   type FormState,
   fieldOf,
   type OpenForm,
+  openAlone,
   openForm,
   placeOf,
   startForm,

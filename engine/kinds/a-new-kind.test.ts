@@ -1,7 +1,8 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { compile, compileField } from '../document/compile.ts';
+import { compile } from '../document/compile.ts';
+import { compileField } from '../document/compile-field.ts';
 import { readDocument } from '../document/read-document.ts';
 import { documentSchema } from '../document/schema.ts';
 import { closed, type OpenField, open } from '../field/kind.ts';

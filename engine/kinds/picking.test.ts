@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { compile, compileField } from '../document/compile.ts';
+import { compile } from '../document/compile.ts';
+import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { read } from '../field/reading.ts';

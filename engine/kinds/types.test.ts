@@ -1,5 +1,5 @@
 import { expect, expectTypeOf, test } from 'vitest';
-import { compileField } from '../document/compile.ts';
+import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
 import type { CompiledField } from '../field/compiled.ts';
 import { closed, type OpenField, open, openAny } from '../field/kind.ts';

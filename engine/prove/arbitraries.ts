@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { compileField } from '../document/compile.ts';
+import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, RuleDocument } from '../document/document.ts';
 import type { Body } from '../field/body.ts';
 import type { Plan } from '../field/compiled.ts';

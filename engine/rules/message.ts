@@ -3,7 +3,7 @@ import type { Rule } from './rule.ts';
 
 /**
  * The message of a finding: the rule's own text or the wording of the code, `{name}` replaced by the finding's data or, for
- * `{label}`, the field's label. A name without data stays as it is written. A code nobody worded stands for itself.
+ * `{label}`, the field's label. That nobody answered, or that a check itself is at fault, is none of what a rule's own text speaks of. A name without data stays as it is written. A code nobody worded stands for itself.
  */
 export function message(
   label: string,
@@ -11,7 +11,8 @@ export function message(
   finding: Finding,
 ): string {
   const { code, data } = finding;
-  const template = say ?? words?.[code] ?? code;
+  const own = code === 'unreachable' || code === 'check-broken' ? undefined : say;
+  const template = own ?? words?.[code] ?? code;
   if (!template.includes('{')) return template;
   return template.replace(
     /\{([\w-]+)\}/g,

@@ -22,7 +22,7 @@ const codes: Readonly<Record<Check['type'], readonly string[]>> = {
   range: ['below-min', 'above-max', 'off-step'],
   'not-trivial': ['trivial'],
   compare: ['differs'],
-  custom: ['check-broken'],
+  custom: ['check-broken', 'incomplete'],
   remote: ['unreachable', 'not-allowed'],
 };
 

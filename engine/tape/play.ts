@@ -4,7 +4,7 @@ import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { type Flags, type Reading, told } from '../field/reading.ts';
 import { keysOf } from '../field/state.ts';
 import { applyToForm, type FormEvent, reachOf } from '../form/apply.ts';
-import { type FormState, fieldOf, type OpenForm, openForm, startForm } from '../form/form.ts';
+import { type FormState, fieldOf, type OpenForm, openAlone, startForm } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
 import type { Rule } from '../rules/rule.ts';
 import { graphemes } from '../values/graphemes.ts';
@@ -94,7 +94,7 @@ function formFor(set: CompiledSet, tape: Tape): OpenForm | undefined {
     return form?.fields.length ? form : undefined;
   }
   const field = set.fields.find((candidate) => candidate.id === tape.target.id);
-  return field && openForm({ id: field.id, title: field.label, fields: [field] });
+  return field && openAlone(field);
 }
 
 /**

@@ -1,2 +1,2 @@
-export { addDays, addMonths, daysIn, fieldsOf, isDate, iso, isoWeek, weekday } from './calendar.ts';
+export { addDays, addMonths, daysIn, fieldsOf, isDate, iso, isoWeek, resolve, weekday } from './calendar.ts';
 export { graphemes } from './graphemes.ts';

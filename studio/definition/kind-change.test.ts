@@ -4,11 +4,17 @@ import { kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
 import { duplicateField, moveField, problemWithId, renameField } from './edits.ts';
-import { bareField, withKind } from './kind-change.ts';
+import { bareField, turnedIn, withKind } from './kind-change.ts';
 
 const set = demo as unknown as SetDocument;
 const names = Object.keys(kinds);
-const isSound = (field: FieldDocument) => readDocument({ ...set, fields: [field], forms: [] }, kinds).ok;
+const isSound = (field: FieldDocument) => {
+  const others = set.fields.filter(({ id }) => id !== field.id);
+  return readDocument(
+    { ...set, fields: [field, ...others.map(({ when: _, rules: __, ...one }) => one)], forms: [] },
+    kinds,
+  ).ok;
+};
 
 test.each(names)('a bare %s is a sound field with neutral words', (kind) => {
   const field = bareField(kind, kinds);
@@ -35,6 +41,29 @@ describe('another kind', () => {
     expect(lost).toEqual(['the rule “most”', 'the rule “least”']);
     expect(withKind(deposit, 'number', set, kinds).lost).toEqual([]);
   });
+});
+
+test.each(set.fields.map((field) => [field.id, field] as const))(
+  'with %s turned the whole set stays sound, and what spoke of it goes with words',
+  (_, field) => {
+    for (const kind of names) {
+      const { field: turned } = withKind(field, kind, set, kinds);
+      expect([kind, readDocument(turnedIn(set, turned, kinds).set, kinds)]).toMatchObject([
+        kind,
+        { ok: true },
+      ]);
+    }
+  },
+);
+
+test('a day turned into a text takes what compares with it along', () => {
+  const arrival = set.fields.find(({ id }) => id === 'arrival')!;
+  const { lost } = turnedIn(set, withKind(arrival, 'text', set, kinds).field, kinds);
+  expect(lost).toEqual([
+    'the rule “order” of booking',
+    'the rule “two-weeks” of booking',
+    'the rule “order” of change',
+  ]);
 });
 
 describe('fields of a set', () => {

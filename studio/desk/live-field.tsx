@@ -2,11 +2,12 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { type Field, Label, Message } from '@arbeit/react';
-import { type ReactNode, useId, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { withText } from '../definition/edits.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
+import { Choices } from '../sheet/choices.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
 import type { Change } from './definition-band.tsx';
@@ -164,33 +165,3 @@ const Said = ({ name, children }: { readonly name: string; readonly children: Re
     {children}
   </span>
 );
-
-function Choices<T extends string>({
-  label,
-  value,
-  choices,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: T;
-  readonly choices: Readonly<Record<T, string>>;
-  readonly onChange: (value: T) => void;
-}) {
-  const name = useId();
-  return (
-    <div role="radiogroup" aria-label={label} className="flex gap-1">
-      {(Object.keys(choices) as T[]).map((key) => (
-        <label key={key} className="choice">
-          <input
-            type="radio"
-            name={name}
-            checked={key === value}
-            onChange={() => onChange(key)}
-            className="absolute inset-0 cursor-pointer opacity-0"
-          />
-          {choices[key]}
-        </label>
-      ))}
-    </div>
-  );
-}

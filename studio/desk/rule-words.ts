@@ -14,7 +14,7 @@ export const moments: Readonly<Record<NonNullable<RuleDocument['show']>, string>
 const schemes: Readonly<Record<string, string>> = { luhn: 'Luhn', mod97: 'MOD 97-10', mod11: 'MOD 11-2' };
 
 /** Comparisons, as people say them before the other field's name. */
-const comparisons: Readonly<Record<Comparison, string>> = {
+export const comparisons: Readonly<Record<Comparison, string>> = {
   same: 'the same as',
   differs: 'not the same as',
   after: 'after',

@@ -4,7 +4,7 @@ import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
 import { problemWithId, renameField } from '../definition/edits.ts';
-import { withKind } from '../definition/kind-change.ts';
+import { turnedIn, withKind } from '../definition/kind-change.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Dialog } from './dialog.tsx';
@@ -77,6 +77,7 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
   const [chosen, setChosen] = useState<string | null>(null);
   const { document } = set;
   const turned = chosen === null ? null : withKind(field, chosen, document, kinds);
+  const lost = turned && [...turned.lost, ...turnedIn(document, turned.field, kinds).lost];
   return (
     <Dialog
       title={`What kind is ${field.label || field.id}?`}
@@ -102,9 +103,7 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
         ))}
       </fieldset>
       <p role="status" className="min-h-6 text-sm text-marigold">
-        {turned &&
-          turned.lost.length > 0 &&
-          `This has to go: ${turned.lost.join(', ')}. Undo brings it back.`}
+        {lost !== null && lost.length > 0 && `This has to go: ${lost.join(', ')}. Undo brings it back.`}
       </p>
       <button
         type="button"
@@ -112,11 +111,7 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
         disabled={turned === null || chosen === field.kind}
         onClick={() => {
           if (!turned) return;
-          const change = (d: SetDocument): SetDocument => ({
-            ...d,
-            fields: d.fields.map((one) => (one.id === field.id ? turned.field : one)),
-          });
-          void set.editAndSave(change).then(onDone);
+          void set.editAndSave((d) => turnedIn(d, turned.field, kinds).set).then(onDone);
         }}
       >
         Change the kind

@@ -9,12 +9,15 @@ const message = {
   root: 'min-h-6 pt-0.5 text-sm text-marigold data-[severity=error]:text-brick',
 };
 
+const sharing = { root: message.root.replace('min-h-6 ', '') };
+
 /** A field as an end user sees it: label, hint, the line, and a message line whose room is always kept. */
 export function PlainField({
   field,
   action,
   today,
   problem = '',
+  said,
 }: {
   readonly field: Field;
   readonly action?: ReactNode;
@@ -22,6 +25,8 @@ export function PlainField({
   readonly today?: string | undefined;
   /** What somebody else has against the value, such as whoever checks a code; told before the field's own messages. */
   readonly problem?: string;
+  /** What else there is to say of it. It shares its room with the message: two lines. */
+  readonly said?: ReactNode;
 }) {
   const definition = field.store.field;
   const { Before, Behind, Beneath } = faceOf(field);
@@ -38,7 +43,14 @@ export function PlainField({
         {action}
       </div>
       {Beneath && <Beneath field={field} />}
-      <Message field={field} problem={problem} dress={message} />
+      {said === undefined ? (
+        <Message field={field} problem={problem} dress={message} />
+      ) : (
+        <div className="min-h-12">
+          <Message field={field} problem={problem} dress={sharing} />
+          {said}
+        </div>
+      )}
     </div>
   );
 }

@@ -37,6 +37,12 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
     setSaid(wrong);
     if (!wrong) onGone();
   };
+  const newForm = async () => {
+    const { addForm } = await import('../definition/form-edits.ts');
+    const { set: next, id } = addForm(document);
+    await set.editAndSave(() => next);
+    router.push(`/sets/${set.id}/forms/${id}`);
+  };
   const copy = () =>
     navigator.clipboard?.writeText(text()).then(
       () => setSaid('Copied'),
@@ -55,6 +61,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
         items={() => [
           { id: 'locale', label: 'Locale…', note: document.locale, onSelect: () => ask('locale') },
           { id: 'classes', label: 'Classes of characters…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
+          { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
           { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text()) },
           { id: 'copy', label: 'Copy the document', onSelect: () => void copy() },
           { id: 'refused', label: 'Refused versions', onSelect: () => router.push(`/sets/${set.id}/refused`) },

@@ -81,6 +81,11 @@ export function SetSection({
         <span className="caption whitespace-nowrap">
           {document.fields.length} {document.fields.length === 1 ? 'field' : 'fields'} · {document.locale}
         </span>
+        {document.forms?.map(({ id, title }) => (
+          <a key={id} className="word-button text-sm" href={`/sets/${set.id}/forms/${id}`}>
+            {title || id}
+          </a>
+        ))}
         <div className="ml-auto flex flex-wrap items-baseline gap-x-4">
           <SaveLine set={set} />
           <NewField set={set} />

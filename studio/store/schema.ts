@@ -40,3 +40,23 @@ export const refused = pgTable(
   },
   (table) => [index('refused_by_set').on(table.setId)],
 );
+
+/** Codes that were sent, of each its salted hash alone. */
+export const codes = pgTable(
+  'codes',
+  {
+    id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
+    /** A telephone number (E.164) or an e-mail address. */
+    address: text('address').notNull(),
+    salt: text('salt').notNull(),
+    hash: text('hash').notNull(),
+    sentAt: timestamp('sent_at', { withTimezone: true }).notNull(),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    attempts: integer('attempts').notNull().default(0),
+    /** When it was given rightly: the mark that the address is its owner's. */
+    verifiedAt: timestamp('verified_at', { withTimezone: true }),
+    /** When what it was asked for was done: it counts no more. */
+    spentAt: timestamp('spent_at', { withTimezone: true }),
+  },
+  (table) => [index('codes_by_address').on(table.address, table.sentAt)],
+);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../../document/compile.ts';
+import { compileField } from '../../document/compile-field.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
 import { kinds } from '../table.ts';
 import type { CodeEntry } from './define.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../../document/compile.ts';
+import { compileField } from '../../document/compile-field.ts';
 import { read } from '../../field/reading.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
 import { locales } from '../../prove/locales.ts';

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { compileField } from '../../document/compile.ts';
+import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
 import { kinds } from '../table.ts';

@@ -85,6 +85,32 @@ export const readRename = (request: Request) =>
     z.strictObject({ id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'Small letters, digits and “-”.') }),
   );
 
+const text = z.string().max(2000);
+const named = <T extends z.ZodType>(one: T) => z.record(z.string().max(100), one);
+
+/** A question of a rule to a service (`engine.md`, section 9). */
+export const readAsked = (request: Request) =>
+  readShape(
+    request,
+    z.strictObject({ field: z.string().max(100), value: text, values: named(text.nullable()) }),
+  );
+/** A number (E.164) or an e-mail address a code is to be sent to. */
+export const readAddress = (request: Request) =>
+  readShape(
+    request,
+    z.strictObject({
+      to: z
+        .string()
+        .max(120)
+        .regex(
+          /^(?:\+[1-9]\d{4,14}|[^@\s]+@[^@\s]+\.[^@\s.]+)$/,
+          'A number such as +447700900123, or an e-mail address.',
+        ),
+    }),
+  );
+/** The raw values of a form, by field. */
+export const readRecord = (request: Request) => readShape(request, z.strictObject({ raw: named(text) }));
+
 /** An id of a set as it stands in an address; `undefined` for what can be none. */
 export const setIdOf = (text: string): string | undefined =>
   /^[a-z0-9-]{1,80}$/.test(text) ? text : undefined;

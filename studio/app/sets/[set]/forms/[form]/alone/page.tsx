@@ -4,7 +4,8 @@ import { kinds } from '@arbeit/engine/kinds';
 import { isDate } from '@arbeit/engine/values';
 import { notFound } from 'next/navigation';
 import { todayIn } from '../../../../../../definition/clock.ts';
-import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
+import { sectionsOf } from '../../../../../../definition/form-edits.ts';
+import { FormAlone } from '../../../../../../form/form-alone.tsx';
 import { isTrouble } from '../../../../../../store/trouble.ts';
 import { Trouble } from '../../../../../open.tsx';
 import { readSet } from '../../../../read-set.ts';
@@ -12,23 +13,38 @@ import { readSet } from '../../../../read-set.ts';
 export const dynamic = 'force-dynamic';
 
 interface Props {
-  readonly searchParams: Promise<{ readonly today?: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | readonly string[] | undefined>>>;
   readonly params: Promise<{ readonly set: string; readonly form: string }>;
 }
 
-/** The fields of a form, live, on a page of their own. */
+/** A form, live, on a page of its own. `?today=` freezes its clock; any other name is a field and the value it begins with. */
 export default async function FormAlonePage({ params, searchParams }: Props) {
-  const { today } = await searchParams;
+  const { today, ...query } = await searchParams;
   const { set: setId, form: formId } = await params;
   const set = await readSet(setId);
   if (isTrouble(set)) return <Trouble message={set.message} />;
   const form = set && compile(set.document, kinds).forms.find((candidate) => candidate.id === formId);
-  if (!form) notFound();
+  const document = set?.document.forms?.find((candidate) => candidate.id === formId);
+  if (!form || !document) notFound();
+  const { id, title, submit, completes, unanswered, rules } = form;
+  const prefill = Object.fromEntries(
+    Object.entries(query).flatMap(([name, value]) => (typeof value === 'string' ? [[name, value]] : [])),
+  );
   return (
-    <FieldsAlone
-      today={isDate(today ?? '') ? today : todayIn(setId)}
-      title={form.title}
-      fields={form.fields.map((field) => closed(field))}
+    <FormAlone
+      setId={setId}
+      today={typeof today === 'string' && isDate(today) ? today : todayIn(setId)}
+      compiled={{
+        id,
+        title,
+        submit,
+        completes,
+        unanswered,
+        rules,
+        sections: sectionsOf(document),
+        fields: form.fields.map((field) => closed(field)),
+      }}
+      prefill={prefill}
     />
   );
 }

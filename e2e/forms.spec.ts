@@ -1,0 +1,293 @@
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
+
+let made = 0;
+/** The demo's set again, so that no test sees another's changes. */
+async function ownHuts(request: APIRequestContext): Promise<string> {
+  const { document } = await (await request.get('/api/sets/ridge-huts')).json();
+  const title = `Forms ${Date.now()}-${made++}`;
+  const answer = await request.post('/api/sets', { data: { document: { ...document, title } } });
+  return ((await answer.json()) as { id: string }).id;
+}
+const documentOf = async (request: APIRequestContext, id: string) =>
+  (await (await request.get(`/api/sets/${id}`)).json()).document;
+/** A number reserved for fiction, of this run of this test alone: the sender waits between two codes for one. */
+const freshNumber = (): string => `07700 900${String(Math.floor(Math.random() * 1000)).padStart(3, '0')}`;
+const live = (page: Page) => page.getByRole('region', { name: 'Live form' });
+const fieldIn = (page: Page, id: string) => page.locator(`[data-field="${id}"]`);
+const manner = (page: Page, label: string, choice: string) =>
+  page.getByRole('region', { name: 'Simulated services' }).getByLabel(label).selectOption(choice);
+
+/** Types over what a field holds, as a hand does: into it, all of it selected, a key each. */
+async function retype(page: Page, label: string, text: string): Promise<void> {
+  await live(page).getByLabel(label).focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type(text);
+}
+
+test('a form is put together by keyboard: fields, sections, columns, order; undone and kept', async ({
+  page,
+  request,
+}) => {
+  const id = await ownHuts(request);
+  await page.goto(`/sets/${id}/forms/change`);
+  await page.getByRole('button', { name: 'Put together' }).press('Enter');
+  const arrangement = page.getByRole('region', { name: 'Arrangement' });
+  await arrangement.getByRole('button', { name: 'Add a field' }).press('Enter');
+  await page.getByRole('menuitem', { name: /^Party size/ }).press('Enter');
+  await expect(live(page).getByLabel('Party size')).toBeVisible();
+  const handle = arrangement.getByRole('button', { name: /^Move Party size/ });
+  for (let i = 0; i < 3; i++) await handle.press('ArrowUp');
+  await expect(handle).toBeFocused();
+  const sections = async () => (await documentOf(request, id)).forms[1].sections;
+  await expect
+    .poll(async () => (await sections()).map((s: { fields: string[] }) => s.fields))
+    .toEqual([['mobile'], ['arrival', 'party', 'departure'], ['change-code']]);
+  await arrangement.getByRole('button', { name: 'Two columns in The new days' }).press('Enter');
+  await arrangement.getByLabel('Title of section 1').fill('Who you are');
+  await arrangement.getByRole('button', { name: 'Add a section' }).press('Enter');
+  await expect
+    .poll(async () =>
+      (await sections()).map((s: { title: string; columns?: number }) => [s.title, s.columns]),
+    )
+    .toEqual([
+      ['Who you are', undefined],
+      ['The new days', 1],
+      ['Confirm it', undefined],
+      ['Another section', undefined],
+    ]);
+  await arrangement.getByRole('button', { name: 'Take Departure out of the form' }).press('Enter');
+  await expect
+    .poll(async () => (await documentOf(request, id)).forms[1].rules.map((r: { id: string }) => r.id))
+    .toEqual(['right']);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(live(page).getByLabel('Departure')).toBeVisible();
+  await page.reload();
+  await expect(live(page).getByText('Who you are')).toBeVisible();
+});
+
+test('dragged: a field goes into another section', async ({ page, request }) => {
+  const id = await ownHuts(request);
+  await page.goto(`/sets/${id}/forms/change`);
+  await page.getByRole('button', { name: 'Put together' }).click();
+  const handle = (name: RegExp) => page.getByRole('button', { name });
+  await handle(/^Move Arrival/).hover();
+  const from = (await handle(/^Move Arrival/).boundingBox())!;
+  const to = (await handle(/^Move Guest’s mobile/).boundingBox())!;
+  await page.waitForTimeout(500);
+  await page.mouse.move(from.x + 8, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 8, from.y - 10, { steps: 5 });
+  await page.mouse.move(to.x + 8, to.y + 10, { steps: 10 });
+  await page.mouse.up();
+  await expect
+    .poll(async () => (await documentOf(request, id)).forms[1].sections[0].fields)
+    .toContain('arrival');
+});
+
+test('rules across fields: made, drawn, heard at their field, mended at either; what is filled in stays', async ({
+  page,
+  request,
+}) => {
+  const id = await ownHuts(request);
+  await page.goto(`/sets/${id}/forms/booking`);
+  const rules = page.getByRole('region', { name: 'Rules across fields' });
+  const departure = live(page).getByLabel('Departure');
+  await live(page).getByLabel('Arrival').fill('16022027');
+  await departure.fill('14022027');
+  await departure.press('Tab');
+  await expect(fieldIn(page, 'departure')).toContainText('You leave after you arrive.');
+  await expect(rules.getByRole('button', { name: /fail Departure after Arrival/ })).toBeVisible();
+  expect(await live(page).locator('svg.overflow-visible path').count()).toBe(2);
+  await rules.getByRole('button', { name: /Departure after Arrival/ }).click();
+  await rules.getByLabel('Message', { exact: true }).fill('First you arrive, then you leave.');
+  await expect(fieldIn(page, 'departure')).toContainText('First you arrive, then you leave.');
+  await retype(page, 'Arrival', '13022027');
+  await expect(fieldIn(page, 'departure')).not.toContainText('First you arrive');
+  await rules.getByLabel('It is to be').selectOption('at-least-days');
+  await rules.getByLabel('Days').fill('3');
+  await departure.focus();
+  await page.keyboard.press('Tab');
+  await expect(fieldIn(page, 'departure')).toContainText('First you arrive');
+  await rules.getByRole('button', { name: 'Take the rule out' }).click();
+  await rules.getByRole('button', { name: 'Add a rule' }).click();
+  await expect(rules.getByRole('listitem')).toHaveCount(2);
+  await expect(departure).toHaveValue('Sunday, 14 February 2027');
+});
+
+test('the board says what would be seen when, and why the others are quiet', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/forms/booking');
+  const board = page.getByRole('region', { name: 'Board of moments' });
+  const row = board.getByRole('row', { name: /^Guest’s mobile number/ });
+  await expect(row).toContainText('Please give a number we can reach you at.');
+  await live(page).getByLabel('Deposit').fill('600');
+  await expect(
+    board.getByRole('row', { name: /^Deposit/ }).getByText('At most £500.00 is possible.'),
+  ).toHaveCount(3);
+  await board.getByRole('button', { name: 'Why the others are quiet' }).click();
+  await expect(row.getByText('needed: speaks on leaving').first()).toBeVisible();
+});
+
+test('submitted with something wrong it goes there; right, it is sent once, and shown raw, typed, as JSON and as FormData', async ({
+  page,
+}) => {
+  await page.goto('/sets/ridge-huts/forms/booking');
+  await live(page).getByRole('button', { name: 'Submit' }).click();
+  await expect(live(page).getByLabel('Guest’s mobile number')).toBeFocused();
+  await expect(live(page).getByText(/5 fields need another look/)).toBeVisible();
+  await live(page)
+    .getByText(/fields need/)
+    .getByRole('button', { name: 'Hut', exact: true })
+    .click();
+  await expect(live(page).getByLabel('Hut', { exact: true })).toBeFocused();
+  await page.getByRole('button', { name: 'Fill with samples' }).click();
+  const requests: string[] = [];
+  page.on('request', (one) => one.url().endsWith('/records') && requests.push(one.postData() ?? ''));
+  await live(page).getByRole('button', { name: 'Submit' }).dblclick();
+  await expect(live(page).getByText('Sent, and taken.')).toBeVisible();
+  expect(requests).toHaveLength(1);
+  const record = page.getByRole('region', { name: 'Record', exact: true });
+  const row = record.getByRole('row', { name: /^Deposit/ });
+  await expect(row).toContainText('500');
+  await expect(row).toContainText('500.00');
+  await expect(record.getByRole('row', { name: /^Hut pass/ })).toContainText('grants: a bunk at half price');
+  await record.getByText('As JSON').click();
+  await expect(record.locator('pre')).toContainText('"arrival": "2027-02-14"');
+  await record.getByText('As FormData').click();
+  await expect(record.getByText('AB-1234/FF')).toBeVisible();
+});
+
+test('a field that does not count is neither shown nor sent, and comes back as it was', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/forms/booking');
+  await expect(live(page).getByLabel('The dog’s name')).toHaveCount(0);
+  await live(page).getByLabel('Yes, a dog').check();
+  await live(page).getByLabel('The dog’s name').fill('Bruno');
+  await live(page).getByLabel('No dog').check();
+  await expect(live(page).getByLabel('The dog’s name')).toHaveCount(0);
+  await live(page).getByLabel('Yes, a dog').check();
+  await expect(live(page).getByLabel('The dog’s name')).toHaveValue('Bruno');
+});
+
+test('the registry: asked on leaving, once; slow, silent, asked again; nothing jumps and nothing blocks typing', async ({
+  page,
+}) => {
+  await page.goto('/sets/ridge-huts/forms/booking');
+  const pass = live(page).getByLabel('Hut pass number');
+  const asked: string[] = [];
+  page.on('request', (one) => one.url().endsWith('/passes') && asked.push(JSON.parse(one.postData()!).value));
+  const place = () => live(page).getByLabel('Arrival').boundingBox();
+  const before = await place();
+  await manner(page, 'Answer after', '1500');
+  await retype(page, 'Hut pass number', 'RH0042AB');
+  await pass.press('Tab');
+  await expect(fieldIn(page, 'hut-pass')).toContainText('Being looked up…');
+  await pass.press('End');
+  await pass.press('Backspace');
+  await pass.press('C');
+  await pass.press('Tab');
+  await expect(fieldIn(page, 'hut-pass')).toContainText('does not know this pass');
+  await retype(page, 'Hut pass number', 'RH0042AB');
+  await pass.press('Tab');
+  await expect(fieldIn(page, 'hut-pass')).toContainText('does not know this pass');
+  expect(asked).toEqual(['RH-0042/AB', 'RH-0042/AC']);
+  await manner(page, 'Answer after', '0');
+  await manner(page, 'Fail', 'always');
+  await retype(page, 'Hut pass number', 'AB1234FF');
+  await pass.press('Tab');
+  await expect(fieldIn(page, 'hut-pass')).toContainText('We could not check this just now.');
+  expect(await place()).toEqual(before);
+  await manner(page, 'Fail', 'never');
+  await fieldIn(page, 'hut-pass').getByRole('button', { name: 'Ask again' }).click();
+  await expect(fieldIn(page, 'hut-pass')).toContainText('grants: a bunk at half price');
+  expect(await place()).toEqual(before);
+});
+
+test('change of booking: from the telephone number to the confirmed change, by keyboard; a wrong code is taken out', async ({
+  page,
+}) => {
+  await page.goto('/sets/ridge-huts/forms/change/alone');
+  await page.getByLabel('Guest’s mobile number').fill(freshNumber());
+  await page.getByLabel('Arrival').fill('14022027');
+  await page.getByLabel('Departure').fill('16022027');
+  const request = page.getByRole('button', { name: 'Send me a code' });
+  await request.press('Enter');
+  await expect(page.getByText('A code is on its way.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Another code in \d+ s$/ })).toBeVisible();
+  const telephone = page.getByRole('region', { name: 'Simulated telephone' });
+  const text = await telephone.getByText(/confirms the change/).textContent();
+  expect(text).toMatch(/\n\n@localhost #\d{6}$/);
+  const code = /#(\d{6})/.exec(text!)![1]!;
+  const line = page.getByLabel('Code from our message');
+  await line.focus();
+  await page.keyboard.type(String((Number(code) + 1) % 1_000_000).padStart(6, '0'));
+  await expect(fieldIn(page, 'change-code')).toContainText('This code does not count.');
+  await expect(line).toHaveValue('');
+  await expect(line).toBeFocused();
+  await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'no');
+  await telephone.getByRole('button', { name: 'Fill the code in' }).press('Enter');
+  await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'sent');
+  await expect(page.getByText('Received departure: 2027-02-16')).toBeVisible();
+  // Used once, it counts no more.
+  await page.getByRole('button', { name: 'Reset' }).click();
+});
+
+test('what is filled in is not lost by leaving; reset and a form that is held back', async ({
+  page,
+  request,
+}) => {
+  const id = await ownHuts(request);
+  await page.goto(`/sets/${id}/forms/booking`);
+  await page.getByRole('region', { name: 'How it is sent' }).getByLabel('Submit').selectOption('when-ready');
+  const submit = live(page).getByRole('button', { name: 'Submit' });
+  await expect(submit).toBeDisabled();
+  await expect(live(page).getByText('It can be sent once every field is right.')).toBeVisible();
+  await page.getByRole('button', { name: 'Fill with samples' }).click();
+  await expect(submit).toBeEnabled();
+  await expect.poll(async () => (await documentOf(request, id)).forms[0].submit).toBe('when-ready');
+  const asked = page.waitForEvent('dialog');
+  const gone = page.goto('/').catch(() => undefined);
+  const dialog = await asked;
+  expect(dialog.type()).toBe('beforeunload');
+  await dialog.dismiss();
+  await gone;
+  await live(page).getByRole('button', { name: 'Reset' }).click();
+  await expect(live(page).getByLabel('Deposit')).toHaveValue('');
+  await expect(submit).toBeDisabled();
+});
+
+test('begins with what its address says', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/forms/booking/alone?mobile=07700900123&arrival=2027-02-14&nobody=1');
+  await expect(page.getByLabel('Guest’s mobile number')).toHaveValue('07700 900123');
+  await expect(page.getByLabel('Arrival')).toHaveValue('Sunday, 14 February 2027');
+});
+
+test('from the shelf to its forms, and a new one', async ({ page, request }) => {
+  const id = await ownHuts(request);
+  await page.goto('/');
+  const section = page.locator(`[data-set="${id}"]`);
+  await section.getByRole('link', { name: 'Change of booking' }).click();
+  await page.waitForURL(`**/sets/${id}/forms/change`);
+  await page.goto('/');
+  await section.getByRole('button', { name: /^Menu of the set/ }).click();
+  await page.getByRole('menuitem', { name: 'New form' }).click();
+  await page.waitForURL(`**/sets/${id}/forms/form`);
+  await expect(live(page).getByRole('textbox').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Delete the form' }).click();
+  await page.waitForURL('**/');
+  await expect.poll(async () => (await documentOf(request, id)).forms.length).toBe(2);
+});
+
+for (const sheet of ['light', 'dark'])
+  test(`axe finds nothing on the form screen, ${sheet} sheet`, async ({ page }) => {
+    await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
+    await page.goto('/sets/ridge-huts/forms/booking');
+    await page.getByRole('button', { name: 'Put together' }).click();
+    await live(page).getByRole('button', { name: 'Submit' }).click();
+    await page.getByRole('button', { name: 'Departure after Arrival' }).click();
+    await expectNoViolations(page);
+    await page.getByRole('button', { name: 'Fill with samples' }).click();
+    await live(page).getByRole('button', { name: 'Submit' }).click();
+    await expect(live(page).getByText('Sent, and taken.')).toBeVisible();
+    await expectNoViolations(page, '[aria-label="Record"]');
+  });

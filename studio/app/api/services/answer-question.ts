@@ -1,0 +1,22 @@
+import { localToday } from '@arbeit/dom';
+import { todayIn } from '../../../definition/clock.ts';
+import { services } from '../../../services/ask.ts';
+import { behave, mannerOf } from '../../../services/manner.ts';
+import { store } from '../../../store/store.ts';
+import { answer, problem, readAsked } from '../request.ts';
+
+/** The day it is for the services: the demo's. */
+const today = (): string => todayIn('ridge-huts') ?? localToday();
+
+/** A route that answers a rule's question in the name of the service of that path, in the manner the browser asks for. */
+export const answerQuestion =
+  (path: string) =>
+  (request: Request): Promise<Response> =>
+    answer('ask a service', async () => {
+      const asked = await readAsked(request);
+      if (asked instanceof Response) return asked;
+      const service = services[path];
+      if (!service || !(await behave(mannerOf(request))))
+        return problem(503, { error: 'The service does not answer, as its panel says.' });
+      return Response.json(await (await store()).write((db) => service(asked, db, today())));
+    });

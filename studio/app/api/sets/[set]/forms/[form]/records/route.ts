@@ -1,0 +1,29 @@
+import { takeRecord } from '../../../../../../../services/records.ts';
+import { findSet } from '../../../../../../../store/sets.ts';
+import { store } from '../../../../../../../store/store.ts';
+import { answer, problem, readRecord, setIdOf } from '../../../../../request.ts';
+
+interface Context {
+  readonly params: Promise<{ readonly set: string; readonly form: string }>;
+}
+
+/**
+ * Takes what a form sends. Body: `{ raw }`, raw values by field. Answers `{ record }`, typed; 422 with `{ findings }`, what is wrong by
+ * field, found with the same rules as on the page.
+ */
+export function POST(request: Request, { params }: Context): Promise<Response> {
+  return answer('take a record', async () => {
+    const read = await readRecord(request);
+    if (read instanceof Response) return read;
+    const { set: given, form } = await params;
+    const id = setIdOf(given);
+    const opened = await store();
+    const set = id && (await opened.read((db) => findSet(db, id)));
+    if (!set) return problem(404, { error: 'This set is no longer in the store.' });
+    const taken = await opened.write((db) => takeRecord(db, set, form, read.raw));
+    if (!taken) return problem(404, { error: 'The set has no such form.' });
+    return taken.ok
+      ? Response.json({ record: taken.record })
+      : Response.json({ findings: taken.findings }, { status: 422 });
+  });
+}

@@ -1,0 +1,104 @@
+import { type FormDocument, readDocument, type SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { expect, test } from 'vitest';
+import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
+import { removeField, renameField } from './edits.ts';
+import {
+  addForm,
+  addFormRule,
+  addSection,
+  addToForm,
+  changeForm,
+  changeSection,
+  formOf,
+  linesOf,
+  moveLine,
+  nameOfLine,
+  removeForm,
+  removeFromForm,
+  removeSection,
+  sectionsOf,
+} from './form-edits.ts';
+import { putBack } from './just-deleted.ts';
+
+const set = demo as unknown as SetDocument;
+const booking = formOf(set, 'booking')!;
+const isSound = (document: SetDocument) => readDocument(document, kinds);
+const namesOf = (form: FormDocument) => linesOf(form).map(nameOfLine);
+
+test('fields move from section to section as lines of one list, and heads with them', () => {
+  const small: FormDocument = {
+    id: 'f',
+    sections: [
+      { title: 'A', fields: ['a', 'b'] },
+      { title: 'B', fields: ['c'] },
+    ],
+  };
+  expect(namesOf(small)).toEqual(['section 0', 'a', 'b', 'section 1', 'c']);
+  expect(sectionsOf(moveLine(small, 'b', 3)).map(({ fields }) => fields)).toEqual([['a'], ['b', 'c']]);
+  expect(sectionsOf(moveLine(small, 'c', 0)).map(({ fields }) => fields)).toEqual([['c', 'a', 'b'], []]);
+  expect(sectionsOf(moveLine(small, 'section 1', 0)).map(({ title }) => title)).toEqual(['B', 'A']);
+  expect(moveLine(small, 'a', 1)).toBe(small);
+  expect(moveLine(small, 'nobody', 1)).toBe(small);
+  expect(sectionsOf(moveLine(small, 'a', 99)).map(({ fields }) => fields)).toEqual([['b'], ['c', 'a']]);
+});
+
+test('sections are added, changed and taken away, and no field is lost', () => {
+  const more = addSection(booking);
+  expect(sectionsOf(more)).toHaveLength(4);
+  expect(sectionsOf(changeSection(more, 3, (section) => ({ ...section, columns: 2 })))[3]).toMatchObject({
+    columns: 2,
+  });
+  for (const at of [0, 1, 2, 3]) {
+    const less = removeSection(more, at);
+    expect(
+      sectionsOf(less)
+        .flatMap(({ fields }) => fields)
+        .sort(),
+    ).toEqual(
+      sectionsOf(booking)
+        .flatMap(({ fields }) => fields)
+        .sort(),
+    );
+  }
+  const bare: FormDocument = { id: 'f', fields: ['mobile'] };
+  expect(removeSection(bare, 0)).toBe(bare);
+  expect(addToForm(bare, 'email')).toEqual({ id: 'f', sections: [{ fields: ['mobile', 'email'] }] });
+});
+
+test('a field that goes out of a form takes the rules along that speak of it', () => {
+  const out = removeFromForm(booking, 'arrival');
+  expect(out.rules).toEqual([]);
+  const change = removeFromForm(formOf(set, 'change')!, 'change-code');
+  expect([change.completes, change.rules?.map(({ id }) => id)]).toEqual([undefined, ['order']]);
+  expect(isSound(changeForm(set, 'booking', () => out))).toMatchObject({ ok: true });
+});
+
+test('a new form is sound, under an id of its own', () => {
+  const once = addForm(set);
+  const twice = addForm(once.set);
+  expect([once.id, twice.id]).toEqual(['form', 'form-2']);
+  expect(isSound(twice.set)).toMatchObject({ ok: true });
+  expect(removeForm(once.set, 'form')).toEqual(set);
+  const rule = booking.rules![0]!;
+  expect(addFormRule(booking, rule).rules?.map(({ id }) => id)).toEqual(['order', 'two-weeks', 'order-2']);
+});
+
+test('whatever field is deleted or renamed, the set stays sound; put back, it is as it was', () => {
+  for (const [at, field] of set.fields.entries()) {
+    const without = removeField(set, field.id);
+    expect([field.id, isSound(without)]).toMatchObject([field.id, { ok: true }]);
+    expect(JSON.stringify(without)).not.toContain(`"field":"${field.id}"`);
+    expect(putBack(without, { setId: 's', field, at, before: set })).toBe(set);
+    // Something else has changed since: it stays, and the field comes back into its forms.
+    const since = { ...without, title: 'Huts' };
+    const back = putBack(since, { setId: 's', field, at, before: set });
+    expect([
+      back.title,
+      back.forms?.map((form) => sectionsOf(form).map(({ fields }) => fields.length)),
+    ]).toEqual(['Huts', set.forms?.map((form) => sectionsOf(form).map(({ fields }) => fields.length))]);
+    const renamed = renameField(set, field.id, 'renamed');
+    expect([field.id, isSound(renamed)]).toMatchObject([field.id, { ok: true }]);
+    expect(renameField(renamed, 'renamed', field.id)).toEqual(set);
+  }
+});

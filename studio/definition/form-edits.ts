@@ -1,0 +1,158 @@
+import {
+  type FormDocument,
+  type FormRuleDocument,
+  fieldIdsOf,
+  type SectionDocument,
+  type SetDocument,
+} from '@arbeit/engine/document';
+
+/** Edits of the forms of a document, each a new document. */
+
+/** Lets a form be edited; changes about the same thing in a row are one step of undo. */
+export type ChangeForm = (edit: (form: FormDocument) => FormDocument, about?: string) => void;
+
+export const formOf = (set: SetDocument, id: string): FormDocument | undefined =>
+  set.forms?.find((form) => form.id === id);
+
+/** A form's sections; one that has a bare list of fields is one section without a title. */
+export const sectionsOf = (form: FormDocument): readonly SectionDocument[] =>
+  form.sections ?? [{ fields: fieldIdsOf(form) }];
+
+export function changeForm(
+  set: SetDocument,
+  id: string,
+  change: (form: FormDocument) => FormDocument,
+): SetDocument {
+  return { ...set, forms: (set.forms ?? []).map((form) => (form.id === id ? change(form) : form)) };
+}
+
+/** A new form of all the fields there are, at most the first six, under a free id; returns the document and the id. */
+export function addForm(set: SetDocument): { readonly set: SetDocument; readonly id: string } {
+  const forms = set.forms ?? [];
+  let id = 'form';
+  for (let n = 2; forms.some((form) => form.id === id); n++) id = `form-${n}`;
+  // What a field depends on comes with it, or neither does.
+  const free = set.fields.filter(
+    ({ when, rules = [] }) =>
+      !when && rules.every(({ check, when: own }) => !own && !('with' in check) && check.type !== 'compare'),
+  );
+  const fields = free.slice(0, 6).map((field) => field.id);
+  const form: FormDocument = { id, title: 'New form', sections: [{ title: 'First section', fields }] };
+  return { set: { ...set, forms: [...forms, form] }, id };
+}
+
+export const removeForm = (set: SetDocument, id: string): SetDocument => ({
+  ...set,
+  forms: (set.forms ?? []).filter((form) => form.id !== id),
+});
+
+/** The form with these sections instead of whatever it had. */
+export function withSections(form: FormDocument, sections: readonly SectionDocument[]): FormDocument {
+  const { fields: _, sections: __, ...rest } = form;
+  return { ...rest, sections };
+}
+
+/** A line of the arrangement: the head of a section, by its number, or a field. */
+export type Line = { readonly section: number } | { readonly field: string };
+
+/** The form as lines, each section’s head before its fields: one list, in which a field is moved from section to section. */
+export const linesOf = (form: FormDocument): readonly Line[] =>
+  sectionsOf(form).flatMap(({ fields }, section) => [{ section }, ...fields.map((field) => ({ field }))]);
+
+export const nameOfLine = (line: Line): string => ('field' in line ? line.field : `section ${line.section}`);
+
+/** The sections that lines come to. What stands before the first head goes into the first section. */
+function sectionsFrom(form: FormDocument, lines: readonly Line[]): readonly SectionDocument[] {
+  const before = sectionsOf(form);
+  const order = lines.flatMap((line) => ('section' in line ? [line.section] : []));
+  const fields: string[][] = order.map(() => []);
+  let at = -1;
+  for (const line of lines)
+    if ('section' in line) at++;
+    else fields[Math.max(0, at)]?.push(line.field);
+  return order.map((section, i) => ({ ...before[section]!, fields: fields[i] ?? [] }));
+}
+
+/** Moves a line, a field or a section's head, to a place among all lines; places outside are the nearest end. */
+export function moveLine(form: FormDocument, name: string, to: number): FormDocument {
+  const lines = linesOf(form);
+  const from = lines.findIndex((line) => nameOfLine(line) === name);
+  const line = lines[from];
+  const target = Math.max(0, Math.min(lines.length - 1, to));
+  if (!line || from === target) return form;
+  const next = lines.toSpliced(from, 1).toSpliced(target, 0, line);
+  return withSections(form, sectionsFrom(form, next));
+}
+
+/** Puts a field at the end of the last section. */
+export function addToForm(form: FormDocument, field: string): FormDocument {
+  const sections = sectionsOf(form);
+  const last = sections.at(-1) ?? { fields: [] };
+  return withSections(form, [...sections.slice(0, -1), { ...last, fields: [...last.fields, field] }]);
+}
+
+/** Takes a field out of the form, with the form's rules that speak of it. */
+export function removeFromForm(form: FormDocument, field: string): FormDocument {
+  const sections = sectionsOf(form).map((section) => ({
+    ...section,
+    fields: section.fields.filter((id) => id !== field),
+  }));
+  const { completes, rules, ...rest } = withSections(form, sections);
+  const left = rules?.filter((rule) => rule.field !== field && !speaksOf(rule, field));
+  return {
+    ...rest,
+    ...(completes === undefined || completes === field ? {} : { completes }),
+    ...(left ? { rules: left } : {}),
+  };
+}
+
+const speaksOf = ({ check, when }: FormRuleDocument, field: string): boolean =>
+  (check.type === 'compare' && check.field === field) ||
+  ('with' in check && check.with?.includes(field) === true) ||
+  JSON.stringify(when ?? null).includes(JSON.stringify(field));
+
+export const changeSection = (
+  form: FormDocument,
+  at: number,
+  change: (section: SectionDocument) => SectionDocument,
+): FormDocument => {
+  const sections = sectionsOf(form);
+  const section = sections[at];
+  return section ? withSections(form, sections.with(at, change(section))) : form;
+};
+
+export const addSection = (form: FormDocument): FormDocument =>
+  withSections(form, [...sectionsOf(form), { title: 'Another section', fields: [] }]);
+
+/** Takes a section's head away: its fields go to the one before, or to the one behind the first. The last one stays. */
+export function removeSection(form: FormDocument, at: number): FormDocument {
+  const sections = sectionsOf(form);
+  const gone = sections[at];
+  if (!gone || sections.length === 1) return form;
+  const heir = at === 0 ? 1 : at - 1;
+  const fields =
+    at === 0 ? [...gone.fields, ...sections[1]!.fields] : [...sections[heir]!.fields, ...gone.fields];
+  return withSections(form, sections.with(heir, { ...sections[heir]!, fields }).toSpliced(at, 1));
+}
+
+/** Adds a rule under a free id. */
+export function addFormRule(form: FormDocument, rule: FormRuleDocument): FormDocument {
+  const rules = form.rules ?? [];
+  let { id } = rule;
+  for (let n = 2; rules.some((other) => other.id === id); n++) id = `${rule.id}-${n}`;
+  return { ...form, rules: [...rules, { ...rule, id }] };
+}
+
+export const changeFormRule = (
+  form: FormDocument,
+  id: string,
+  change: (rule: FormRuleDocument) => FormRuleDocument,
+): FormDocument => ({
+  ...form,
+  rules: (form.rules ?? []).map((rule) => (rule.id === id ? change(rule) : rule)),
+});
+
+export const removeFormRule = (form: FormDocument, id: string): FormDocument => ({
+  ...form,
+  rules: (form.rules ?? []).filter((rule) => rule.id !== id),
+});

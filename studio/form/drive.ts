@@ -1,0 +1,33 @@
+import { askByFetch, driveFormAsks, driveSending, type FormStore, type SendRecord } from '@arbeit/dom';
+import type { FieldFinding } from '@arbeit/engine/form';
+
+/** Sends a record to the form's route; what is wrong with it comes back by field. Throws where the server does not say. */
+const sendTo =
+  (setId: string, formId: string): SendRecord =>
+  async ({ raw }) => {
+    const address = `/api/sets/${encodeURIComponent(setId)}/forms/${encodeURIComponent(formId)}/records`;
+    const response = await fetch(address, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ raw }),
+      signal: AbortSignal.timeout(15_000),
+    });
+    if (response.ok) return [];
+    const body = (await response.json().catch(() => null)) as {
+      findings?: readonly FieldFinding[];
+      error?: string;
+    } | null;
+    if (response.status === 422 && body?.findings) return body.findings;
+    if (response.status < 500 && body?.error) return [{ field: '', code: 'refused', message: body.error }];
+    throw new Error(`The server answered ${response.status}.`);
+  };
+
+/** Puts a form's questions to the services and sends its record, as long as it is on the page. */
+export const driveForm =
+  (setId: string, formId: string) =>
+  (store: FormStore): (() => void) => {
+    const stops = [driveFormAsks(store, askByFetch()), driveSending(store, sendTo(setId, formId))];
+    return () => {
+      for (const stop of stops) stop();
+    };
+  };

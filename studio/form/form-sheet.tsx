@@ -1,0 +1,229 @@
+'use client';
+
+import { carryOver, localToday } from '@arbeit/dom';
+import { compile, type FormDocument } from '@arbeit/engine/document';
+import type { FormRecord, OpenForm } from '@arbeit/engine/form';
+import { kinds } from '@arbeit/engine/kinds';
+import { type Form, useForm } from '@arbeit/react';
+import { useRouter } from 'next/navigation';
+import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import { todayIn } from '../definition/clock.ts';
+import { type ChangeForm, changeForm, formOf, removeForm, sectionsOf } from '../definition/form-edits.ts';
+import { type EditedSet, useSet } from '../definition/use-set.ts';
+import { KindsAtHand } from '../kinds/at-hand.tsx';
+import { Alive } from '../sheet/alive.tsx';
+import { Choices } from '../sheet/choices.tsx';
+import { useCommands } from '../sheet/commands.tsx';
+import { Masthead } from '../sheet/masthead.tsx';
+import { SaveLine } from '../sheet/save-line.tsx';
+import { useUndoKeys } from '../sheet/undo-keys.ts';
+import { WordInPlace } from '../sheet/word-in-place.tsx';
+import type { StoredSet } from '../store/sets.ts';
+import { AcrossFields } from './across-fields.tsx';
+import { Arrangement } from './arrangement.tsx';
+import { Board } from './board.tsx';
+import { driveForm } from './drive.ts';
+import { fillWithSamples } from './fill.ts';
+import { type Link, Links } from './links.tsx';
+import { LiveForm } from './live-form.tsx';
+import { Manners } from './manners.tsx';
+import { Record as SentRecord } from './record.tsx';
+import { WhenSent } from './when-sent.tsx';
+
+/** The form screen: fields put together, tried, and watched. A sheet of bands: how it is met, what would be seen when, what is sent. */
+export function FormSheet({ stored, formId }: { readonly stored: StoredSet; readonly formId: string }) {
+  const set = useSet(stored);
+  useUndoKeys(set.undo, set.redo);
+  const form = formOf(set.document, formId) ?? formOf(stored.document, formId)!;
+  const title = form.title || form.id;
+  const router = useRouter();
+  useCommands('This form', [
+    { id: 'shelf', label: 'Back to the shelf', key: 'b', run: () => router.push('/') },
+    { id: 'alone', label: 'Open the form alone', run: () => router.push(`/sets/${set.id}/forms/${formId}/alone`) },
+  ]); // biome-ignore format: one command a line
+  return (
+    <KindsAtHand value={kinds}>
+      <Masthead trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
+        <SaveLine set={set} />
+        <a className="word-button" href={`/sets/${set.id}/forms/${formId}/alone`}>
+          Open alone
+        </a>
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => void set.editAndSave((d) => removeForm(d, formId)).then(() => router.push('/'))}
+        >
+          Delete the form
+        </button>
+      </Masthead>
+      <Sheet set={set} form={form} />
+      <Alive />
+    </KindsAtHand>
+  );
+}
+
+const views = { desktop: 'Desktop', phone: 'Phone' } as const;
+const papers = { own: 'As the sheet', light: 'Light', dark: 'Dark' } as const;
+const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
+
+function Sheet({ set, form }: { readonly set: EditedSet; readonly form: FormDocument }) {
+  const { document } = set;
+  const today = todayIn(set.id);
+  const change: ChangeForm = (edit, about) => set.edit((d) => changeForm(d, form.id, edit), about);
+  const open = useMemo(
+    // A field that was deleted a moment ago is in no form any more; the form that is shown is always whole.
+    () => compile({ ...document, forms: [form] }, kinds).forms[0]!,
+    [document, form],
+  );
+  const drive = useMemo(() => driveForm(set.id, form.id), [set.id, form.id]);
+  const live = useForm(open, { today, drive, carry: carryOver });
+  const { store, sending } = live;
+  const [isArranging, setArranging] = useState(false);
+  const around = useRef<HTMLDivElement>(null);
+  const record = 'record' in sending ? sending.record : undefined;
+  const data = useFormData(around, record);
+  const labels = new Map(open.fields.map(({ id, label }) => [id, label]));
+  return (
+    <main className="desk">
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+        <h1 className="text-2xl">
+          <span className="sr-only">{form.title || form.id}</span>
+          <WordInPlace
+            label="Title of the form"
+            value={form.title ?? ''}
+            missing={form.id}
+            onChange={(text) => change((f) => ({ ...f, title: text }), 'title')}
+          />
+        </h1>
+        <button
+          type="button"
+          className="word-button"
+          aria-expanded={isArranging}
+          onClick={() => setArranging(!isArranging)}
+        >
+          Put together
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => fillWithSamples(store, today ?? localToday())}
+        >
+          Fill with samples
+        </button>
+      </div>
+      {isArranging && <Arrangement document={document} form={form} onChange={change} />}
+      <div className="field-band">
+        <Trial form={form} live={live} open={open} today={today} around={around} />
+        <div className="min-w-0 space-y-5 text-sm">
+          <AcrossFields document={document} form={form} store={store} onChange={change} />
+          <WhenSent form={form} open={open} onChange={change} />
+          <Manners />
+        </div>
+      </div>
+      <Board store={store} today={today ?? localToday()} />
+      <SentRecord record={record} data={data} labels={labels} />
+    </main>
+  );
+}
+
+/** The form as an end user meets it, on a screen or a phone, on either paper, in either direction, with what ties its fields drawn in. */
+function Trial({
+  form,
+  live,
+  open,
+  today,
+  around,
+}: {
+  readonly form: FormDocument;
+  readonly live: Form;
+  readonly open: OpenForm;
+  readonly today: string | undefined;
+  readonly around: RefObject<HTMLDivElement | null>;
+}) {
+  const [view, setView] = useState<keyof typeof views>('desktop');
+  const [paper, setPaper] = useState<keyof typeof papers>('own');
+  const [direction, setDirection] = useState<keyof typeof directions>('ltr');
+  const links = useLinks(live.store);
+  return (
+    <section aria-label="Live form" className="min-w-0">
+      <div className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
+        <Choices label="View" value={view} choices={views} onChange={setView} />
+        <Choices label="Paper" value={paper} choices={papers} onChange={setPaper} />
+        <Choices label="Direction" value={direction} choices={directions} onChange={setDirection} />
+      </div>
+      <div
+        data-sheet={paper === 'own' ? undefined : paper}
+        data-other={paper === 'own' ? undefined : ''}
+        dir={direction}
+        className="live-paper"
+      >
+        <div ref={around} className="form-trial" data-view={view}>
+          <LiveForm
+            form={live}
+            open={open}
+            sections={sectionsOf(form)}
+            today={today}
+            columns={view === 'desktop'}
+          />
+          <Links inside={around} links={links} />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** What `FormData` says of the form on the page when a record is made of it. */
+function useFormData(
+  around: RefObject<HTMLElement | null>,
+  record: FormRecord | undefined,
+): readonly (readonly [string, string])[] {
+  const [data, setData] = useState<readonly (readonly [string, string])[]>([]);
+  useEffect(() => {
+    const element = around.current?.querySelector('form');
+    if (record && element)
+      setData([...new FormData(element)].map(([name, value]) => [name, String(value)] as const));
+  }, [around, record]);
+  return data;
+}
+
+/** What hangs together in the form: its rules and conditions, each with the verdict on the present values. */
+function useLinks(store: ReturnType<typeof useForm>['store']): readonly Link[] {
+  const [links, setLinks] = useState<readonly Link[]>([]);
+  useEffect(() => {
+    const look = () => {
+      const next = linksOf(store);
+      setLinks((had) => (JSON.stringify(had) === JSON.stringify(next) ? had : next));
+    };
+    look();
+    return store.subscribe(look);
+  }, [store]);
+  return links;
+}
+
+function linksOf({ form, reading }: ReturnType<typeof useForm>['store']): readonly Link[] {
+  return form.fields.flatMap((field): Link[] => {
+    const { counts, findings } = reading(field.id);
+    const rules = [...field.rules, ...(form.rulesAt.get(field.id) ?? [])];
+    const ofRules = rules.flatMap((rule, i) =>
+      (rule.reads ?? []).map(
+        (from): Link => ({
+          id: `${field.id} ${rule.id} ${from}`,
+          from,
+          to: field.id,
+          by: 'rule',
+          verdict: findings[i]?.verdict ?? 'pass',
+        }),
+      ),
+    );
+    const conditions = (form.hangsOn.get(field.id) ?? []).map(
+      (from): Link => ({
+        id: `${field.id} when ${from}`,
+        from,
+        to: field.id,
+        by: 'condition',
+        verdict: 'pass',
+      }),
+    );
+    return counts ? [...ofRules, ...conditions] : [];
+  });
+}

@@ -1,0 +1,35 @@
+import type { Answer } from '@arbeit/engine/field';
+import type { Database } from '../store/database.ts';
+import { lookUp } from './passes.ts';
+import { codePath } from './paths.ts';
+import { giveCode } from './sender.ts';
+
+/** What a stand-in service is asked: the field's raw value, and the typed values of the fields its rule names. */
+export interface Asked {
+  readonly value: string;
+  readonly values: Readonly<Record<string, string | null>>;
+}
+
+/** Where rules may ask, and who answers. */
+export const services: Readonly<
+  Record<string, ((asked: Asked, db: Database, today: string) => Promise<Answer>) | undefined>
+> = {
+  '/api/services/passes': async ({ value }, _, today) => lookUp(value, today),
+  [codePath]: ({ value, values }, db) => checkCode(db, addressIn(values), value),
+};
+
+/** The address a code was sent to: the first value beside it that there is. */
+export const addressIn = (values: Asked['values']): string =>
+  Object.values(values).find((value) => value !== null) ?? '';
+
+async function checkCode(db: Database, address: string, code: string): Promise<Answer> {
+  const given = await giveCode(db, address, code);
+  switch (given.is) {
+    case 'right':
+      return { verdict: 'pass' };
+    case 'wrong':
+      return { verdict: 'fail', code: 'wrong-code', data: { left: String(given.left) } };
+    case 'void':
+      return { verdict: 'fail', code: 'void-code', data: {} };
+  }
+}
