@@ -109,3 +109,39 @@ test('text of a document cannot leave its line', () => {
   const lines = js.split(/[\n\r\u2028\u2029]/);
   expect(lines.filter((line) => line.startsWith('export'))).toHaveLength(1);
 });
+
+test('a form takes its rules along, its fields the checks they ask for, and own code stands there as code', async () => {
+  const code =
+    'const least = 3;\nexport default ({ value }) => (Number(value) < least ? { code: "few", data: { least } } : undefined);';
+  const { js } = compiledModule(
+    set(
+      [
+        { id: 'arrival', kind: 'date', label: 'Arrival', entry: {} },
+        { id: 'departure', kind: 'date', label: 'Departure', entry: {} },
+        {
+          id: 'party',
+          kind: 'number',
+          label: 'Party',
+          entry: {},
+          rules: [{ id: 'own', check: { type: 'custom', code } }],
+        },
+      ],
+      [
+        {
+          id: 'stay',
+          fields: ['arrival', 'departure', 'party'],
+          submit: 'when-ready',
+          rules: [
+            { id: 'order', field: 'departure', check: { type: 'compare', op: 'after', field: 'arrival' } },
+          ],
+        },
+      ],
+    ),
+    kinds,
+  );
+  expect(js).toContain('return ({ value }) => (Number(value) < least');
+  expect(js).not.toContain('export default');
+  expect(js).toMatch(/departure = .*\{ compare: compareCheck \}/);
+  expect(js).toMatch(/party = .*\{ custom: ownCode \}/);
+  expect(js).toMatch(/openForm\(\{.*submit: "when-ready", rules: \[/);
+});

@@ -1,7 +1,8 @@
 import { compile, type SetDocument } from '@arbeit/engine/document';
-import { closed } from '@arbeit/engine/field';
+import { type CompiledField, closed } from '@arbeit/engine/field';
+import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import type { CarriedCheck, Judge } from '@arbeit/engine/rules';
+import type { CarriedCheck, Judge, Rule } from '@arbeit/engine/rules';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
@@ -42,6 +43,7 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
   const nameOf = (id: string): string => names.get(id) ?? id;
   const runs = new Map<string, string>();
   const checks = new Set<string>();
+  const codes: string[] = [];
   const body: string[] = [];
   const types: string[] = [];
   for (const field of fields) {
@@ -51,24 +53,24 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
     const run = `${camel(ships)}Kind`;
     runs.set(ships, run);
     const name = nameOf(field.id);
-    const carried = [...new Set(field.rules.map(({ check }) => check.type))].sort().flatMap((type) => {
-      const check = (checkNames as Readonly<Record<string, string>>)[type];
-      return check ? [[type, check] as const] : [];
-    });
-    for (const [, check] of carried) checks.add(check);
+    const carried = checksOf(field, forms);
+    for (const [type, check] of carried) checks.add(type === 'custom' ? 'customBy' : check);
     const given = [`{ ${keyOf(kind)}: ${run} }`];
-    if (carried.length)
-      given.push(`{ ${carried.map(([type, check]) => `${keyOf(type)}: ${check}Check`).join(', ')} }`);
-    body.push(
-      `export const ${name} = /*#__PURE__*/ open(${JSON.stringify(closed(field))}, ${given.join(', ')});`,
+    const judges = carried.map(
+      ([type, check]) => `${keyOf(type)}: ${type === 'custom' ? 'ownCode' : `${check}Check`}`,
     );
+    if (judges.length) given.push(`{ ${judges.join(', ')} }`);
+    const data = { ...closed(field), rules: withCodeApart(field.rules, codes) };
+    body.push(`export const ${name} = /*#__PURE__*/ open(${JSON.stringify(data)}, ${given.join(', ')});`);
     types.push(`export declare const ${name}: OpenField<PlanOf<'${kind}'>, BodyOf<typeof ${run}>>;`);
   }
   for (const form of forms) {
     const name = nameOf(`${form.id}-form`);
     const given = `id: ${JSON.stringify(form.id)}, title: ${JSON.stringify(form.title)}`;
     const list = form.fields.map(({ id }) => nameOf(id)).join(', ');
-    body.push(`export const ${name} = /*#__PURE__*/ openForm({ ${given}, fields: [${list}] });`);
+    body.push(
+      `export const ${name} = /*#__PURE__*/ openForm({ ${given}, fields: [${list}]${mannerOf(form, codes)} });`,
+    );
     types.push(`export declare const ${name}: OpenForm;`);
   }
   const kindImports = [...runs]
@@ -76,8 +78,7 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
     .map(([module, run]) => `import { ${camel(module)} as ${run} } from '@arbeit/engine/runs/${module}';`);
   const formImport = (what: string): string[] =>
     forms.length ? [`import ${what} from '@arbeit/engine/form';`] : [];
-  const named = [...checks].sort().map((check) => `${check} as ${check}Check`);
-  const checkImport = named.length ? [`import { ${named.join(', ')} } from '@arbeit/engine/checks';`] : [];
+  const checkImport = importOf([...checks].sort());
   const lines = (...all: readonly string[]): string => `${head(set.title)}${all.join('\n')}\n`;
   return {
     js: lines(
@@ -86,6 +87,7 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
       ...formImport('{ openForm }'),
       ...kindImports,
       '',
+      ...ownCode(codes),
       ...body,
     ),
     dts: lines(
@@ -97,6 +99,68 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
       ...types,
     ),
   };
+}
+
+/** The import of checks, each under a name no field can have; none where there is nothing to check. */
+function importOf(checks: readonly string[]): readonly string[] {
+  const named = checks.map((check) => (check === 'customBy' ? check : `${check} as ${check}Check`));
+  return named.length ? [`import { ${named.join(', ')} } from '@arbeit/engine/checks';`] : [];
+}
+
+/** The checks a field has to carry, each with what exports it: its own rules' and those of forms whose message stands at it. */
+function checksOf(
+  field: CompiledField,
+  forms: readonly OpenForm[],
+): readonly (readonly [type: string, exported: string])[] {
+  const rules = [...field.rules, ...forms.flatMap((form) => form.rulesAt.get(field.id) ?? [])];
+  return [...new Set(rules.map(({ check }) => check.type))].sort().flatMap((type) => {
+    const check = (checkNames as Readonly<Record<string, string>>)[type];
+    return check ? [[type, check] as const] : [];
+  });
+}
+
+/** What a form says of itself beside its fields, where that is not what every form does. */
+function mannerOf({ submit, completes, unanswered, rules }: OpenForm, codes: string[]): string {
+  const said = {
+    ...(submit === 'always' ? {} : { submit }),
+    ...(completes === null ? {} : { completes }),
+    ...(unanswered === 'hold' ? {} : { unanswered }),
+    ...(rules.length ? { rules: withCodeApart(rules, codes) } : {}),
+  };
+  return Object.entries(said)
+    .map(([name, value]) => `, ${name}: ${JSON.stringify(value)}`)
+    .join('');
+}
+
+/** Rules whose own code stands apart, as code and not as text: their checks name it by its place among `codes`. */
+const withCodeApart = <R extends Rule>(rules: readonly R[], codes: string[]): readonly R[] =>
+  rules.map((rule) => {
+    const { check } = rule;
+    if (check.type !== 'custom') return rule;
+    codes.push(check.code);
+    return { ...rule, check: { ...check, code: String(codes.length - 1) } };
+  });
+
+/** The developer's own code as it is, and what calls it. It runs as the page's own: nothing stands around it any more. */
+function ownCode(codes: readonly string[]): readonly string[] {
+  if (codes.length === 0) return [];
+  const functions = codes.map((code) => {
+    const inside = code.replace(/^(\s*)export\s+default\s/m, '$1return ');
+    return `  (() => {\n${inside.replace(/^/gm, '    ')}\n  })(),`;
+  });
+  return [
+    'const codes = [',
+    ...functions,
+    '];',
+    'const ownCode = /*#__PURE__*/ customBy((at, input) => {',
+    '  try {',
+    '    return { answer: codes[at](input) };',
+    '  } catch (error) {',
+    '    return { broken: String(error) };',
+    '  }',
+    '});',
+    '',
+  ];
 }
 
 const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${name}'`);

@@ -7,14 +7,13 @@ import { parseExpression } from '../rules/expression.ts';
 import { checks } from '../rules/judges.ts';
 import type { Check, Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
-import { german } from '../rules/wording/german.ts';
-import { type Languages, type Wording, wordingFor, wordsOf } from '../rules/wording.ts';
+import { formOf, type Languages, ownOf, wordingFor, wordsOf } from '../rules/wording.ts';
 import { canonical } from '../values/decimal.ts';
 import { compileCondition } from './condition.ts';
 import type { CheckDocument, FieldDocument, RuleDocument, SetDocument } from './document.ts';
 
-/** The wordings that ship. Others are handed in, these among them or not. */
-export const shipped: Languages = { en: english, de: german };
+/** What is said where no language is handed in: others are fetched when a field is in them (`rules/wording/`). */
+const usual: Languages = { en: english };
 
 /** What a field's definition needs of its set: of the others only those its conditions are about. */
 export type SetFacts = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
@@ -36,7 +35,7 @@ export function compileField(
   field: FieldDocument,
   set: SetFacts,
   kinds: KindTable,
-  languages: Languages = shipped,
+  languages: Languages = usual,
 ): OpenField {
   const kind = kinds[field.kind];
   if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
@@ -75,8 +74,12 @@ export function withWords(
 ): Rule {
   const { define } = kindIn(kinds, field.kind);
   const locale = field.locale ?? set.locale;
-  const own = define.wording ? wordingFor(define.wording, locale) : {};
-  return worded(rule, wordsOf(rule.check, wordingFor(languages, locale), own));
+  const wording = wordingFor(languages, locale);
+  const own = {
+    ...(define.wording ? wordingFor(define.wording, locale) : {}),
+    ...ownOf(wording, field.kind),
+  };
+  return worded(rule, wordsOf(rule.check, wording, own, locale));
 }
 
 /**
@@ -95,7 +98,10 @@ function withOwn(rules: readonly Rule[]): readonly Rule[] {
  * The rule with the texts of its codes. All rules have the same members in one order, said or not: read at every key, rules of
  * several shapes make a key about a quarter dearer (`npm run bench`, a pattern's).
  */
-function worded({ id, check, show, severity, say, code, when, reads, clears }: Rule, words: Wording): Rule {
+function worded(
+  { id, check, show, severity, say, code, when, reads, clears }: Rule,
+  words: NonNullable<Rule['words']>,
+): Rule {
   return { id, check, show, severity, say, code, words, when, reads, clears };
 }
 
@@ -107,7 +113,7 @@ export function compileRule(rule: RuleDocument, field: FieldDocument, set: SetFa
     check,
     show: rule.show ?? 'leave',
     severity: rule.severity ?? 'error',
-    say: rule.say,
+    say: rule.say === undefined ? undefined : formOf(rule.say, rule.check, field.locale ?? set.locale),
     code: rule.code,
     when: rule.when && compileCondition(rule.when, set, kinds),
     reads: reads.length ? reads : undefined,

@@ -2,8 +2,9 @@ import type { OpenField } from '../field/kind.ts';
 import { type OpenForm, openForm } from '../form/form.ts';
 import type { FormRule } from '../form/form-rule.ts';
 import type { KindTable } from '../kinds/definition.ts';
+import { languages as every } from '../rules/wording/all.ts';
 import type { Languages } from '../rules/wording.ts';
-import { compileField, compileRule, shipped, withWords } from './compile-field.ts';
+import { compileField, compileRule, withWords } from './compile-field.ts';
 import { type FormRuleDocument, fieldIdsOf, type SetDocument } from './document.ts';
 
 /** A document ready to run. */
@@ -13,11 +14,7 @@ export interface CompiledSet {
 }
 
 /** Compiles a checked document. Throws `RangeError` on what `readDocument` would have refused. */
-export function compile(
-  document: SetDocument,
-  kinds: KindTable,
-  languages: Languages = shipped,
-): CompiledSet {
+export function compile(document: SetDocument, kinds: KindTable, languages: Languages = every): CompiledSet {
   const fields = document.fields.map((field) => compileField(field, document, kinds, languages));
   const byId = new Map(fields.map((field) => [field.id, field]));
   const forms = (document.forms ?? []).map((form) =>

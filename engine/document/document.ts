@@ -1,6 +1,7 @@
 import type { AllKinds, KindName } from '../kinds/table.ts';
 import type { EntryOf } from '../options/option.ts';
 import type { Comparison } from '../rules/rule.ts';
+import type { Plural } from '../rules/wording.ts';
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */
 export interface SetDocument {
@@ -10,6 +11,8 @@ export interface SetDocument {
   readonly classes?: Readonly<Record<string, string>>;
   readonly fields: readonly FieldDocument[];
   readonly forms?: readonly FormDocument[];
+  /** Texts in other languages, by language (BCP 47) and by name (`fields/phone/label`; `texts.ts`). */
+  readonly texts?: Readonly<Record<string, Readonly<Record<string, string | Plural>>>>;
 }
 
 /** The entry options of each kind, from the kinds' own descriptions. */
@@ -39,7 +42,7 @@ export type FieldDocument<K extends KindName = KindName> = {
 export interface RuleDocument {
   readonly id: string;
   readonly check: CheckDocument;
-  readonly say?: string;
+  readonly say?: string | Plural;
   readonly code?: string;
   readonly show?: 'at-once' | 'leave' | 'submit';
   readonly severity?: 'error' | 'warning';

@@ -15,3 +15,13 @@ export {
 export { capped, type DocumentResult, readDocument } from './read-document.ts';
 export { comparisonsFor, dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';
+export {
+  inLanguage,
+  languagesOf,
+  missingIn,
+  type Text,
+  textsOf,
+  unusedIn,
+  withTextAt,
+  withTranslation,
+} from './texts.ts';

@@ -9,7 +9,7 @@ import { readOptions } from '../options/read.ts';
 import { compileField } from './compile-field.ts';
 import type { FieldDocument, SetDocument } from './document.ts';
 import { readReferences } from './read-references.ts';
-import { readCondition, readFormRules, readRules } from './read-rules.ts';
+import { readCondition, readFormRules, readMessage, readRules } from './read-rules.ts';
 
 /** A document that was read, or everything that is wrong with it, each fault at its place. */
 export type DocumentResult =
@@ -73,7 +73,7 @@ function readInitials(document: SetDocument, faults: DocumentFault[], kinds: Kin
 function readSet(at: Spot, kinds: KindTable): void {
   if (
     !at.object(
-      ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms'],
+      ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms', 'texts'],
       ['arbeit', 'title', 'locale', 'fields'],
     )
   )
@@ -87,7 +87,30 @@ function readSet(at: Spot, kinds: KindTable): void {
   const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
   const ids = at.has('fields') ? readFields(at.get('fields'), classes, kinds) : [];
   if (at.has('forms')) readForms(at.get('forms'), ids, (id) => kindOfField(at.value, id, kinds));
+  if (at.has('texts')) readTexts(at.get('texts'));
   if (at.faults.length === 0) readReferences(at, kinds);
+}
+
+/** Texts in other languages, each by a name. Whether something of the set has that name is no fault: it is told in the catalogue. */
+function readTexts(at: Spot): void {
+  if (!isObject(at, 'texts by language')) return;
+  for (const language of Object.keys(at.value as object)) {
+    const own = at.get(language);
+    readLocale(new Spot(language, own.path, own.faults));
+    if (!isObject(own, 'texts by name')) continue;
+    for (const key of Object.keys(own.value as object)) {
+      const text = own.get(key);
+      if (!/^(?:fields|forms)\/[\w-]+\/[\w-]+(?:\/.+)?$/.test(key))
+        text.fault('A text is named after its place, such as "fields/phone/label".');
+      readMessage(text, undefined, undefined);
+    }
+  }
+}
+
+function isObject(at: Spot, what: string): boolean {
+  const isOne = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
+  if (!isOne) at.fault(`Expected an object of ${what}, found ${nameOf(at.value)}.`);
+  return isOne;
 }
 
 /** What a field of a document that may be broken is, by its id. */

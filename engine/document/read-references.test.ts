@@ -31,7 +31,7 @@ test.each<[string, object, string, RegExp]>([
   ['a day compared with an amount', set([date('a', { rules: [rule(compare('after', 'price'))] }), price, date('b')]), '$.fields[0].rules[0].check.field', /A date cannot be "after" a/],
   ['a comparison the kind does not know', set([date('a', { rules: [rule(compare('above', 'b'))] }), date('b')]), '$.fields[0].rules[0].check.op', /cannot be "above"/],
   ['days that are not said', set([date('a', { rules: [rule(compare('at-most-days', 'b'))] }), date('b')]), '$.fields[0].rules[0].check.days', /missing/],
-  ['code given a field there is not', set([date('a', { rules: [rule({ type: 'custom', code: 'x', with: ['b'] })] })]), '$.fields[0].rules[0].check.with[0]', /"b"/],
+  ['code given a field there is not', set([date('a', { rules: [rule({ type: 'custom', code: 'export default () => {}', with: ['b'] })] })]), '$.fields[0].rules[0].check.with[0]', /"b"/],
   ['a question to another server', set([date('a', { rules: [rule({ type: 'remote', ask: '//huts.example/passes' })] })]), '$.fields[0].rules[0].check.ask', /path of this server/],
   ['a form that lacks what a field depends on', set([date('a', { when: { field: 'dog', is: true } }), dog], [{ id: 'f', fields: ['a'] }]), '$.forms[0]', /lacks the field "dog", which "a"/],
   ['a rule of a form about a field it has not', set([date('a'), date('b')], [{ id: 'f', fields: ['a'], rules: [{ ...rule(compare('after', 'b')), field: 'a' }] }]), '$.forms[0].rules[0].check.field', /The form has no field "b"/],

@@ -132,7 +132,7 @@ function readValues(
     for (const one of Array.isArray(is.value) ? is.items() : [is]) {
       const value = one.value as string | number | boolean | null;
       const { hasSeveral } = kindIn(kinds, field.kind).define;
-      const options = (field.entry as { options?: readonly { value: string }[] }).options;
+      const options = ((field.entry ?? {}) as { options?: readonly { value: string }[] }).options;
       const isPossible =
         value === null ||
         (hasSeveral && options

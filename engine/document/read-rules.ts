@@ -4,6 +4,7 @@ import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import type { Definition, Limits } from '../kinds/definition.ts';
 import { parseExpression } from '../rules/expression.ts';
 import type { Comparison } from '../rules/rule.ts';
+import { pluralCategories } from '../rules/wording.ts';
 import type { CheckDocument } from './document.ts';
 
 const checks = {
@@ -120,12 +121,46 @@ const typeOf = (check: unknown): keyof typeof checks | undefined => {
   return typeof type === 'string' && type in checks ? (type as keyof typeof checks) : undefined;
 };
 
-function readMessage(at: Spot, type: keyof typeof checks | undefined, kind: Definition | undefined): void {
+/** A message of a check of a field of that kind, or any text in forms. */
+export function readMessage(
+  at: Spot,
+  type: keyof typeof checks | undefined,
+  kind: Definition | undefined,
+): void {
+  const isPlural = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
+  if (isPlural) readPlural(at, type, kind);
+  else readText(at, type, kind);
+}
+
+function readText(at: Spot, type: keyof typeof checks | undefined, kind: Definition | undefined): void {
   const text = at.filled();
   if (text === undefined || !type) return;
   for (const { problem, suggestion } of problemsOfMessage(type, text, kind))
     at.fault(problem, { suggestion });
 }
+
+/** A text in several forms, which goes by one of the check's own numbers. */
+function readPlural(at: Spot, type: keyof typeof checks | undefined, kind: Definition | undefined): void {
+  if (!at.object(['by', ...pluralCategories], ['by', 'other'])) return;
+  for (const form of pluralCategories) if (at.has(form)) readText(at.get(form), type, kind);
+  if (!at.has('by')) return;
+  const by = at.get('by').string();
+  const known = type ? numbered[type] : undefined;
+  if (by === undefined || type === undefined || known?.includes(by)) return;
+  at.get('by').fault(
+    known
+      ? `The forms go by a number of the check: expected ${list(known)}.`
+      : `A check "${type}" has no number its message could go by: write one text.`,
+    { suggestion: known?.[0] },
+  );
+}
+
+/** The numbers of each check that a message can go by. */
+const numbered: Readonly<Partial<Record<keyof typeof checks, readonly string[]>>> = {
+  length: ['min', 'max'],
+  range: ['min', 'max'],
+  compare: ['days'],
+};
 
 function dataFor(type: keyof typeof checks, kind: Definition | undefined): readonly string[] {
   const own = (type === 'complete' && kind?.says) || [];
@@ -185,7 +220,7 @@ function readCheck(at: Spot, kind: Definition | undefined): void {
   }
   if (type === 'matches') readMatches(at);
   if (type === 'compare') readCompare(at, kind);
-  if (type === 'custom' && at.has('code')) at.get('code').filled();
+  if (type === 'custom' && at.has('code')) readCode(at.get('code'));
   if (type === 'remote') readRemote(at);
   if ((type === 'custom' || type === 'remote') && at.has('with'))
     for (const name of at.get('with').items()) name.string();
@@ -224,6 +259,17 @@ function readCompare(at: Spot, kind: Definition | undefined): void {
   if (at.has('days') && op && !counts) at.get('days').fault(`"${op}" counts no days: leave them out.`);
   else if (at.has('days')) at.get('days').wholeFrom(0, 36_500);
   else if (counts) at.get('days').fault('"days" is missing: how many.');
+}
+
+/** What else is wrong with code shows where it runs. */
+function readCode(at: Spot): void {
+  const code = at.filled();
+  if (code === undefined) return;
+  const exported = code.match(/^\s*export\s+default\s/gm)?.length ?? 0;
+  if (exported !== 1)
+    at.fault('The code has one function behind "export default", at the start of a line.', {
+      suggestion: 'export default ({ value }) => {}',
+    });
 }
 
 function readRemote(at: Spot): void {

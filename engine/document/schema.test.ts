@@ -85,7 +85,7 @@ const check = fc.record(
     op: fc.constantFrom<unknown>('same', 'after', 'above', 'at-most-days', 'like'),
     field: fc.constantFrom<unknown>('one', 'two', 3),
     days: fc.constantFrom<unknown>(3, -1),
-    code: fc.constantFrom<unknown>('export default () => {}', ' '),
+    code: fc.constantFrom<unknown>('export default () => {}', ' ', 'x', 4),
     with: fc.constantFrom<unknown>([], ['one'], [2]),
     ask: fc.constantFrom<unknown>('/passes', '//elsewhere', 'passes'),
     timeout: fc.constantFrom<unknown>(500, 5),
@@ -125,7 +125,16 @@ const rule = fc.record(
   {
     id: fc.constantFrom<unknown>('a', 'b', '1', ''),
     check: trimmed,
-    say: fc.constantFrom<unknown>('No.', ' ', 'At least {min}', 4),
+    say: fc.constantFrom<unknown>(
+      'No.',
+      ' ',
+      'At least {min}',
+      4,
+      { by: 'min', one: 'One.', other: 'More.' },
+      { by: 'min' },
+      { by: 1, other: 'x' },
+      { by: 'max', other: ' ' },
+    ),
     code: fc.constantFrom<unknown>('own-code', 'two words'),
     show: fc.constantFrom<unknown>('at-once', 'leave', 'later'),
     severity: fc.constantFrom<unknown>('warning', 'bad'),
@@ -160,6 +169,10 @@ const document = fc.record(
     title: fc.constant('Huts'),
     locale: fc.constant('en-GB'),
     fields: fc.array(field, { maxLength: 2 }),
+    texts: fc.constantFrom<unknown>(
+      {}, { de: { 'fields/one/label': 'Eins' } }, { de: { 'one/label': 'x' } }, { de: { 'fields/one/label': ' ' } }, { 'not a tag': {} }, [], { de: [] },
+      { fr: { 'fields/one/rules/a': { by: 'min', one: 'un', other: 'plus' } } }, { fr: { 'fields/one/rules/a': { one: 'un' } } }, { 'xx-YY-ZZ': {} },
+    ), // biome-ignore format: a list
     forms: fc.constantFrom<unknown>(
       [],
       [{ id: 'f', fields: ['one'] }],
@@ -196,9 +209,10 @@ const beyond = [
   /is below "min"|is above "max"|groups hold|shows no "|filler is one sign/,
   /is no currency code/,
   /choice has this .* already|read like values|only \d+ to choose from|same words|reads like the other/,
-  /message: a check "/,
+  /message: a check "|forms go by a number|has no number its message/,
   /^Expected a [a-z ]+ such as|A step is above zero/,
   /cannot take this initial value/,
+  /one function behind "export default"/,
   /In a circle|never has the value|It lacks the field|The form has no field|always the same as itself|cannot be "[a-z-]+" a /,
   /field cannot be "/,
 ];

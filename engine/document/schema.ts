@@ -2,11 +2,12 @@ import { attributeNames } from '../field/html.ts';
 import type { Definition, KindTable } from '../kinds/definition.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { type Schema, schemaOf } from '../options/schema.ts';
+import { pluralCategories } from '../rules/wording.ts';
 import { checkTypes } from './read-rules.ts';
 
 /**
  * What the schema leaves to the reader, because no schema can say it:
- * mistakes inside a text in a language of its own (notation, expression, characters of a class, data in a message), values
+ * mistakes inside a text in a language of its own (notation, expression, code, characters of a class, data in a message), values
  * against each other (what is said of other fields, what a kind can be compared by, bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
  * a locale is known, and how a limit of a kind is written.
  */
@@ -116,11 +117,19 @@ const condition: Schema = {
   ],
 };
 
+const plural: Schema = shape(
+  {
+    by: { type: 'string', description: 'The number of the check that the forms go by.' },
+    ...Object.fromEntries(pluralCategories.map((form) => [form, { $ref: '#/$defs/filled' }])),
+  },
+  ['by', 'other'],
+);
+
 /** What every rule has, of a field or of a form. */
 const ofRule: Schema = {
   id: { $ref: '#/$defs/word' },
   check: { $ref: '#/$defs/check' },
-  say: { $ref: '#/$defs/filled' },
+  say: { anyOf: [{ $ref: '#/$defs/filled' }, plural] },
   code: { $ref: '#/$defs/word' },
   show: { enum: ['at-once', 'leave', 'submit'], default: 'leave' },
   severity: { enum: ['error', 'warning'], default: 'error' },
@@ -217,6 +226,16 @@ export function documentSchema(kinds: KindTable): Schema {
         },
         fields: { type: 'array', items: { $ref: '#/$defs/field' } },
         forms: { type: 'array', items: { $ref: '#/$defs/form' } },
+        texts: {
+          description: 'Texts in other languages, by language and by name (fields/phone/label).',
+          type: 'object',
+          propertyNames: { $ref: '#/$defs/locale' },
+          additionalProperties: {
+            type: 'object',
+            propertyNames: { pattern: '^(?:fields|forms)/[\\w-]+/[\\w-]+(?:/.+)?$' },
+            additionalProperties: { anyOf: [{ $ref: '#/$defs/filled' }, plural] },
+          },
+        },
       },
       ['arbeit', 'title', 'locale', 'fields'],
     ),

@@ -1,29 +1,35 @@
 import { describe, expect, test } from 'vitest';
 import { read } from '../field/reading.ts';
 import { apply, start } from '../field/state.ts';
-import type { KindEntry } from '../kinds/definition.ts';
 import { kinds } from '../kinds/table.ts';
-import { english } from '../rules/wording/english.ts';
-import { german } from '../rules/wording/german.ts';
-import type { Languages } from '../rules/wording.ts';
+import { languages } from '../rules/wording/all.ts';
+import { type Languages, type Plural, pluralCategories } from '../rules/wording.ts';
 import { compileField } from './compile-field.ts';
 import type { FieldDocument } from './document.ts';
 import { readDocument } from './read-document.ts';
 
-const dataOf = (text: string): string[] => (text.match(/\{[\w-]+\}/g) ?? []).sort();
-const wordings: [string, Languages][] = [
-  ['every field', { en: english, de: german }],
-  ...Object.entries(kinds as Record<string, KindEntry>).flatMap(
-    ([name, { define }]): [string, Languages][] => (define.wording ? [[name, define.wording]] : []),
-  ),
-];
+const dataOf = (text: string): string[] => [...new Set(text.match(/\{[\w-]+\}/g))].sort();
+const formsOf = (text: string | Plural): string[] =>
+  typeof text === 'string' ? [text] : pluralCategories.flatMap((form) => text[form] ?? []);
 
-test.each(wordings)(
-  '%s: English and German word the same codes with the same data',
-  (_, { en = {}, de = {} }) => {
-    expect(Object.keys(de)).toEqual(Object.keys(en));
-    for (const [code, text] of Object.entries(en))
-      expect([code, dataOf(de[code]!)]).toEqual([code, dataOf(text)]);
+test.each(Object.entries(languages))(
+  '%s words every code, with the data it has in English',
+  (tag, wording) => {
+    expect(Object.keys(wording)).toEqual(Object.keys(languages.en!));
+    for (const [code, text] of Object.entries(wording)) {
+      const [wanted] = formsOf(languages.en![code]!);
+      for (const form of formsOf(text)) expect([code, dataOf(form)]).toEqual([code, dataOf(wanted!)]);
+      // No form the language does not have, and none it needs is missing.
+      if (typeof text === 'object') {
+        const own = new Intl.PluralRules(tag).resolvedOptions().pluralCategories;
+        const given = pluralCategories.filter((form) => text[form] !== undefined);
+        // French and Spanish, Italian have "many" for millions alone.
+        expect([code, given]).toEqual([
+          code,
+          pluralCategories.filter((form) => own.includes(form) && form !== 'many'),
+        ]);
+      }
+    }
   },
 );
 
@@ -32,8 +38,8 @@ const field = (
   entry: object,
   rules: readonly object[],
   locale = 'en-GB',
-  languages?: Languages,
-) => compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, { locale }, kinds, languages);
+  own: Languages = languages,
+) => compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, { locale }, kinds, own);
 const said = (compiled: ReturnType<typeof field>, text: string): string | undefined => {
   const set = apply(compiled, start(compiled), { type: 'set', text });
   return read(compiled, apply(compiled, set, { type: 'submit' })).shown[0]?.message;
@@ -58,12 +64,12 @@ describe('messages', () => {
   });
 
   test('come in a language that is handed in, and a page carries the texts of its own codes alone', () => {
-    const languages = { nl: { required: 'Vul dit in.' } };
-    const compiled = field('text', {}, [required], 'nl-NL', languages);
+    const dutch = { nl: { required: 'Vul dit in.' } };
+    const compiled = field('text', {}, [required], 'nl-NL', dutch);
     expect(said(compiled, '')).toBe('Vul dit in.');
     expect(compiled.rules.map(({ words }) => words)).toEqual([{ required: 'Vul dit in.' }]);
     // A code nobody worded stands for itself.
-    expect(field('currency', { currency: 'EUR' }, [least], 'nl-NL', languages).rules[1]?.words).toEqual({
+    expect(field('currency', { currency: 'EUR' }, [least], 'nl-NL', dutch).rules[1]?.words).toEqual({
       'below-min': 'below-min',
       'above-max': 'above-max',
       'off-step': 'off-step',
@@ -75,6 +81,24 @@ describe('messages', () => {
     const [own, list] = field('phone', { home: 'GB', types: ['mobile'] }, [allowed]).rules;
     expect(own?.words?.['not-allowed']).toBe('Only {wanted} can be used here.');
     expect(list?.words).toEqual({ 'not-allowed': 'This value cannot be used here.' });
+  });
+
+  test('have a form for each number, chosen by the language', () => {
+    const length = (min: number, say?: object) => [
+      { id: 'l', check: { type: 'length', min }, ...(say ? { say } : {}) },
+    ];
+    const at = (locale: string, min: number, say?: object) =>
+      said(field('text', {}, length(min, say), locale), 'é'.repeat(min - 1) || ' ');
+    expect(at('en-GB', 2)).toBe('At least 2 characters are needed.');
+    expect(at('fr-FR', 2)).toBe('Il faut au moins 2 caractères.');
+    const say = { by: 'min', one: 'one {min}', few: 'few {min}', other: 'other {min}' };
+    expect([2, 5, 22].map((min) => at('pl-PL', min, say))).toEqual(['few 2', 'other 5', 'few 22']);
+    expect(
+      [1, 2].map(
+        (min) =>
+          field('text', {}, length(min), 'de-DE').rules.find(({ id }) => id === 'l')?.words?.['too-short'],
+      ),
+    ).toEqual(['Mindestens {min} Zeichen wird gebraucht.', 'Mindestens {min} Zeichen werden gebraucht.']);
   });
 
   test('may name the data of the kind’s own findings, and no other', () => {

@@ -7,4 +7,5 @@ export type { FieldEvent, FieldState, Refused } from './moment.ts';
 export type { Ask, Question, Questions } from './questions.ts';
 export { type Flags, type Reading, read, type Shown, told } from './reading.ts';
 export { refusalAfter } from './refusing.ts';
+export { sampleVerdict } from './sample-verdict.ts';
 export { apply, keysOf, start } from './state.ts';

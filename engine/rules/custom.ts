@@ -32,15 +32,13 @@ export const customBy =
     return outcome ? findingOf(outcome) : unanswered;
   };
 
-/** Where nothing runs code the check says nothing and holds nothing back. */
-export const custom: Judge<'custom'> = customBy(() => undefined);
-
 /** What an outcome says of the value. */
 function findingOf(outcome: CodeOutcome): Finding {
   if ('broken' in outcome) return broken(outcome.broken, outcome.line);
   const { answer } = outcome;
   if (answer === undefined || answer === null) return passed;
   if (!isRecord(answer)) return broken(`It answered ${typeof answer}: expected nothing or an object.`);
+  if ('then' in answer) return broken('It answered a promise: a check answers at once.');
   const { code, data, open, facts, ...rest } = answer;
   const [unknown] = Object.keys(rest);
   if (unknown !== undefined)

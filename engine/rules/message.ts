@@ -12,7 +12,8 @@ export function message(
 ): string {
   const { code, data } = finding;
   const own = code === 'unreachable' || code === 'check-broken' ? undefined : say;
-  const template = own ?? words?.[code] ?? code;
+  // What own code and servers find has names of their own, which nobody has worded.
+  const template = own ?? words?.[code] ?? words?.['no-match'] ?? words?.['not-allowed'] ?? code;
   if (!template.includes('{')) return template;
   return template.replace(
     /\{([\w-]+)\}/g,

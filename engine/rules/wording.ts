@@ -3,9 +3,47 @@ import type { Check } from './rule.ts';
 /**
  * What messages say where a document says nothing of its own, in one language, by code: short, in the user's terms, and
  * saying what to do. `{…}` is message data. It is handed to `compile`, which puts into each rule just the texts of its codes:
- * a page carries those and no table of them.
+ * a page carries those and no table of them. A code behind a kind's name (`date/no-such-date`) is that kind's own.
  */
-export type Wording = Readonly<Record<string, string>>;
+export type Wording = Readonly<Record<string, string | Plural>>;
+
+/**
+ * A text in forms that go by a number of the rule (`Intl.PluralRules`, CLDR plural categories). Which one is chosen at compile time: the
+ * number is the rule's own.
+ */
+export interface Plural {
+  /** The name of the number. */
+  readonly by: string;
+  readonly zero?: string;
+  readonly one?: string;
+  readonly two?: string;
+  readonly few?: string;
+  readonly many?: string;
+  readonly other: string;
+}
+
+/** The categories there are, in the order in which people read them. */
+export const pluralCategories = ['zero', 'one', 'two', 'few', 'many', 'other'] as const;
+
+/** The numbers of a check, as a document writes it or as it runs, that a text may go by, by name. */
+export function numbersOf(check: object): Readonly<Record<string, number>> {
+  const { min, max, days } = check as { min?: unknown; max?: unknown; days?: unknown };
+  return Object.fromEntries(
+    Object.entries({ min, max, days }).flatMap(([name, value]) =>
+      typeof value === 'number' || (typeof value === 'string' && /^\d+(?:\.\d+)?$/.test(value))
+        ? [[name, Number(value)]]
+        : [],
+    ),
+  );
+}
+
+/** The form of a text for the numbers of its check, in a locale; `other` where it has no number of that name. */
+export function formOf(text: string | Plural, check: object, locale: string): string {
+  if (typeof text === 'string') return text;
+  const number = numbersOf(check)[text.by];
+  const category = number === undefined ? 'other' : new Intl.PluralRules(locale).select(number);
+  return text[category] ?? text.other;
+}
 
 /** Wordings by language (BCP 47, language subtag). */
 export type Languages = Readonly<Record<string, Wording>>;
@@ -22,7 +60,7 @@ const codes: Readonly<Record<Check['type'], readonly string[]>> = {
   range: ['below-min', 'above-max', 'off-step'],
   'not-trivial': ['trivial'],
   compare: ['differs'],
-  custom: ['check-broken', 'incomplete'],
+  custom: ['check-broken', 'incomplete', 'no-match'],
   remote: ['unreachable', 'not-allowed'],
 };
 
@@ -33,15 +71,28 @@ const ownWords: readonly Check['type'][] = ['required', 'complete', 'range'];
 export const wordingFor = (languages: Languages, locale: string): Wording =>
   languages[locale.split('-')[0] ?? ''] ?? languages.en ?? Object.values(languages)[0] ?? {};
 
-/** The texts for the codes of a check: the kind's own where it has them. Whatever else it has is of `complete`. */
-export function wordsOf(check: Check, all: Wording, own: Wording): Wording {
+/** A kind's own texts in a wording: those behind its name. */
+export function ownOf(wording: Wording, kind: string): Wording {
+  const prefix = `${kind}/`;
+  const own = Object.entries(wording).filter(([code]) => code.startsWith(prefix));
+  return Object.fromEntries(own.map(([code, text]) => [code.slice(prefix.length), text]));
+}
+
+/** The texts for the codes of a check, each in its form: the kind's own where it has them. Whatever else it has is of `complete`. */
+export function wordsOf(
+  check: Check,
+  all: Wording,
+  own: Wording,
+  locale: string,
+): Readonly<Record<string, string>> {
   const words: Record<string, string> = {};
   const isOwn = ownWords.includes(check.type);
-  for (const code of codes[check.type]) words[code] = (isOwn && own[code]) || all[code] || code;
+  const say = (text: string | Plural): string => formOf(text, check, locale);
+  for (const code of codes[check.type]) words[code] = say((isOwn && own[code]) || all[code] || code);
   if (check.type !== 'complete') return words;
   const known = Object.values(codes).flat();
   for (const [code, text] of Object.entries(own))
-    if (!known.includes(code) || ofComplete(code)) words[code] = text;
+    if (!known.includes(code) || ofComplete(code)) words[code] = say(text);
   return words;
 }
 

@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { Alive } from '../sheet/alive.tsx';
+import { Go } from '../sheet/go.tsx';
 
 export default function NotFound() {
   return (
@@ -8,9 +8,9 @@ export default function NotFound() {
       <p className="mt-2 text-faint">
         The set or field was deleted or renamed, or the address has a slip in it.
       </p>
-      <Link className="word-button mt-6 inline-block" href="/">
+      <Go className="word-button mt-6 inline-block" href="/">
         Back to the shelf
-      </Link>
+      </Go>
       <Alive />
     </main>
   );

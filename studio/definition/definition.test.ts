@@ -4,19 +4,11 @@ import { kinds } from '@arbeit/engine/kinds';
 import { parseNotation } from '@arbeit/engine/kinds/pattern';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import {
-  addField,
-  addRule,
-  changeField,
-  moveRule,
-  removeField,
-  removeRule,
-  withAttribute,
-  withText,
-} from './edits.ts';
+import { addField, addRule, changeField, moveRule, removeRule, withAttribute, withText } from './edits.ts';
 import { begin, record, redo, undo } from './history.ts';
 import { bareField } from './kind-change.ts';
 import { insertBeside, movePart, replacePart, toggleOptional } from './pattern-edits.ts';
+import { removeField } from './references.ts';
 import { typicalShapes } from './shapes.ts';
 
 const fromNothing: FieldDocument = { ...bareField('pattern', kinds), id: 'field' };

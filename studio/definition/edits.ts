@@ -1,5 +1,4 @@
 import type { FieldDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
-import { withReferences } from './references.ts';
 
 /** Edits of a document, each a new document. What is not touched stays the same object. */
 
@@ -23,12 +22,6 @@ export function addField(set: SetDocument, field: FieldDocument): { set: SetDocu
   return { set: { ...set, fields: [...set.fields, { ...field, id }] }, id };
 }
 
-/** Takes a field out of the set, of every form it is in, and of whatever speaks of it; a form left without fields goes with it. */
-export function removeField(set: SetDocument, id: string): SetDocument {
-  const fields = set.fields.filter((field) => field.id !== id);
-  return withReferences({ ...set, fields }, (name) => (name === id ? null : name));
-}
-
 /** The field again, behind itself, under a free id; the same set where there is no such field. */
 export function duplicateField(set: SetDocument, id: string): { set: SetDocument; id: string } {
   const at = set.fields.findIndex((field) => field.id === id);
@@ -48,12 +41,6 @@ export function moveField(set: SetDocument, id: string, to: number): SetDocument
   const field = set.fields[from];
   if (!field || from === target) return set;
   return { ...set, fields: set.fields.toSpliced(from, 1).toSpliced(target, 0, field) };
-}
-
-/** Gives a field another id, wherever the set speaks of it. */
-export function renameField(set: SetDocument, id: string, to: string): SetDocument {
-  const fields = set.fields.map((field) => (field.id === id ? { ...field, id: to } : field));
-  return withReferences({ ...set, fields }, (name) => (name === id ? to : name));
 }
 
 /** What keeps an id from being a field's, in a sentence. */

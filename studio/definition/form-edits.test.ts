@@ -2,7 +2,6 @@ import { type FormDocument, readDocument, type SetDocument } from '@arbeit/engin
 import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { removeField, renameField } from './edits.ts';
 import {
   addForm,
   addFormRule,
@@ -19,7 +18,8 @@ import {
   removeSection,
   sectionsOf,
 } from './form-edits.ts';
-import { putBack } from './just-deleted.ts';
+import { putBack } from './put-back.ts';
+import { removeField, renameField } from './references.ts';
 
 const set = demo as unknown as SetDocument;
 const booking = formOf(set, 'booking')!;

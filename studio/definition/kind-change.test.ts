@@ -3,8 +3,9 @@ import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { duplicateField, moveField, problemWithId, renameField } from './edits.ts';
+import { duplicateField, moveField, problemWithId } from './edits.ts';
 import { bareField, turnedIn, withKind } from './kind-change.ts';
+import { renameField } from './references.ts';
 
 const set = demo as unknown as SetDocument;
 const names = Object.keys(kinds);

@@ -7,7 +7,7 @@ type Renamed = (id: string) => string | null;
  * The set with every mention of fields changed: in conditions, in rules that read several fields, in forms. What cannot be said without a field
  * that is gone goes with it: the rule, the condition, the form of no fields. Ids of the fields themselves stay.
  */
-export function withReferences(set: SetDocument, to: Renamed): SetDocument {
+function withReferences(set: SetDocument, to: Renamed): SetDocument {
   const fields = set.fields.map((field) => {
     const { when, ...rest } = field;
     const rules = field.rules?.flatMap((rule) => inRule(rule, to));
@@ -21,7 +21,34 @@ export function withReferences(set: SetDocument, to: Renamed): SetDocument {
     } as typeof field;
   });
   const forms = set.forms?.flatMap((form) => inForm(form, to));
-  return { ...set, fields, ...(forms ? { forms } : {}) };
+  const texts = set.texts && inTexts(set.texts, to);
+  return { ...set, fields, ...(forms ? { forms } : {}), ...(texts ? { texts } : {}) };
+}
+
+/** Takes a field out of the set, of every form it is in, and of whatever speaks of it; a form left without fields goes with it. */
+export function removeField(set: SetDocument, id: string): SetDocument {
+  const fields = set.fields.filter((field) => field.id !== id);
+  return withReferences({ ...set, fields }, (name) => (name === id ? null : name));
+}
+
+/** Gives a field another id, wherever the set speaks of it. */
+export function renameField(set: SetDocument, id: string, to: string): SetDocument {
+  const fields = set.fields.map((field) => (field.id === id ? { ...field, id: to } : field));
+  return withReferences({ ...set, fields }, (name) => (name === id ? to : name));
+}
+
+/** Texts in other languages go with the field they are of; those of one that is gone stay, for who puts it back. */
+function inTexts(texts: NonNullable<SetDocument['texts']>, to: Renamed): NonNullable<SetDocument['texts']> {
+  const named = (key: string): string => {
+    const [list, id = '', ...rest] = key.split('/');
+    return list === 'fields' ? [list, to(id) ?? id, ...rest].join('/') : key;
+  };
+  return Object.fromEntries(
+    Object.entries(texts).map(([language, own]) => [
+      language,
+      Object.fromEntries(Object.entries(own).map(([key, text]) => [named(key), text])),
+    ]),
+  );
 }
 
 function inForm(form: FormDocument, to: Renamed): readonly FormDocument[] {

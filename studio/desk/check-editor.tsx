@@ -8,7 +8,11 @@ import { parseExpression } from '@arbeit/engine/rules';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Help } from '../sheet/help.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
+import { deferred } from '../sheet/later.tsx';
 import { LimitEditor } from './limit-editor.tsx';
+
+/** A code editor is what a page weighs without it: it is fetched where one writes code. */
+const CodeCheck = deferred(() => import('../own-code/code-check.tsx').then((own) => own.CodeCheck));
 
 /** What a check needs to be told, each with its own line or list. */
 export function CheckEditor({
@@ -38,6 +42,12 @@ export function CheckEditor({
       return <ValuesEditor check={check} onChange={onChange} />;
     case 'checksum':
       return <SchemeEditor check={check} onChange={onChange} />;
+    case 'custom':
+      return <CodeCheck compiled={compiled} check={check} onChange={onChange} />;
+    case 'remote':
+      return <QuestionEditor check={check} onChange={onChange} />;
+    case 'compare':
+      return <p className="text-faint">Two fields are compared in a form: there it is changed.</p>;
   }
 }
 
@@ -208,3 +218,52 @@ function problemWithLength(
   if (min === undefined && max === undefined) return 'One of the two is needed.';
   return min !== undefined && max !== undefined && max < min ? '“At most” is below “at least”.' : null;
 }
+
+/** Where a server is asked, when, and how long it is waited for. */
+function QuestionEditor({ check, onChange }: Edits<'remote'>) {
+  const problem = (next: object): string | null =>
+    problemWithCheck(bareDefinition, { ...check, ...next })[0] ?? null;
+  return (
+    <div className="flex flex-wrap gap-3">
+      <Labelled label="Path on this server">
+        {(id) => (
+          <DraftInput
+            id={id}
+            className="entry value"
+            value={check.ask}
+            check={(ask) => problem({ ask })}
+            onChange={(ask) => onChange({ ...check, ask })}
+          />
+        )}
+      </Labelled>
+      <Labelled label="Asked">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={check.on ?? 'leave'}
+            onChange={({ target }) => onChange({ ...check, on: target.value as 'leave' })}
+          >
+            <option value="leave">on leaving</option>
+            <option value="pause">on a pause in typing</option>
+          </select>
+        )}
+      </Labelled>
+      <Labelled label="Waits for, in ms">
+        {(id) => (
+          <DraftInput
+            id={id}
+            className="entry value"
+            inputMode="numeric"
+            value={String(check.timeout ?? 4000)}
+            check={(text) => problem({ timeout: Number(text) })}
+            onChange={(text) => onChange({ ...check, timeout: Number(text) })}
+          />
+        )}
+      </Labelled>
+    </div>
+  );
+}
+
+/** A kind that forbids nothing: what is wrong with a question is wrong for every kind. */
+const bareDefinition: Definition = { name: 'field', options: {}, plan: () => ({ kind: '' }) };

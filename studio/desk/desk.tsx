@@ -11,6 +11,8 @@ import { changeField, fieldOf } from '../definition/edits.ts';
 import { finishedText } from '../definition/sample.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { useKindAtHand, useKinds } from '../kinds/at-hand.tsx';
+import { useLanguages } from '../kinds/languages.ts';
+import { useOwnCode } from '../own-code/use-own-code.ts';
 import { useCommands } from '../sheet/commands.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
@@ -29,6 +31,7 @@ import { tapeText } from './tape-rows.ts';
 import { Tie } from './tie.tsx';
 import { ToldBrowser } from './told-browser.tsx';
 import { useBench } from './use-bench.ts';
+import { useOutside } from './use-outside.ts';
 
 export interface DeskProps {
   readonly stored: StoredSet;
@@ -73,9 +76,13 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
   );
   const { classes, locale } = set.document;
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
-  const compiled = useMemo(() => compileField(definition, facts, kinds), [definition, facts, kinds]);
+  const languages = useLanguages(definition.locale ?? locale);
+  const compiled = useOwnCode(
+    useMemo(() => compileField(definition, facts, kinds, languages), [definition, facts, kinds, languages]),
+  );
   const today = todayIn(set.id);
   const bench = useBench(compiled, today);
+  useOutside(bench.store, definition);
   const field = useField(compiled, { store: bench.store });
   const name = definition.label || definition.id;
 
@@ -161,7 +168,7 @@ function FieldBand({
         />
         <ToldBrowser definition={definition} onChange={onChange} />
       </div>
-      <Notes definition={definition} field={field} onChange={onChange} />
+      <Notes definition={definition} field={field} today={today ?? localToday()} onChange={onChange} />
       <Tie inside={band} rule={field.reading.shown[0]?.rule} />
     </div>
   );

@@ -1,13 +1,12 @@
 'use client';
 
 import type { FieldDocument } from '@arbeit/engine/document';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { removeField } from '../definition/edits.ts';
 import { leaveNote } from '../definition/just-deleted.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { useCommands } from '../sheet/commands.tsx';
 import { FieldMenu } from '../sheet/field-menu.tsx';
+import { Go } from '../sheet/go.tsx';
 
 /** From this field to the one before, to the next, and what can be done with it as a whole. */
 export function FieldTurns({
@@ -25,6 +24,7 @@ export function FieldTurns({
   const go = (field: FieldDocument | undefined) => field && router.push(hrefOf(field.id));
   const nameOf = ({ label, id }: FieldDocument) => label || id;
   const remove = async () => {
+    const { removeField } = await import('../definition/references.ts');
     leaveNote({ setId: set.id, field: definition, at, before: set.document });
     await set.editAndSave((d) => removeField(d, definition.id));
     router.push('/');
@@ -75,8 +75,8 @@ function Turn({
     );
   const name = field.label || field.id;
   return (
-    <Link className="turn" href={href} prefetch={false} aria-label={`${word} field: ${name}`} title={name}>
+    <Go className="turn" href={href} aria-label={`${word} field: ${name}`} title={name}>
       {sign}
-    </Link>
+    </Go>
   );
 }

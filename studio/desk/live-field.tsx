@@ -8,6 +8,7 @@ import { useKinds } from '../kinds/at-hand.tsx';
 import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
 import { Choices } from '../sheet/choices.tsx';
+import { FoundOut } from '../sheet/found-out.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
 import type { Change } from './definition-band.tsx';
@@ -122,6 +123,11 @@ function InPlace({
       <div data-tie="message">
         <Message field={field} problem={problem} dress={message} />
       </div>
+      {(definition.rules ?? []).some(({ check }) => check.type === 'custom' || check.type === 'remote') && (
+        <p role="status" className="min-h-6 text-sm text-faint">
+          <FoundOut field={field} />
+        </p>
+      )}
       <div className="flex flex-wrap items-baseline gap-x-5 text-sm">
         {!isPicked && (
           <Said name="While empty">

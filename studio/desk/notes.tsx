@@ -22,10 +22,13 @@ const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rul
 export function Notes({
   definition,
   field,
+  today,
   onChange,
 }: {
   readonly definition: FieldDocument;
   readonly field: Field;
+  /** The day it is, ISO 8601. */
+  readonly today: string;
   readonly onChange: Change;
 }) {
   useAtFirstUse(RuleEditor);
@@ -71,6 +74,7 @@ export function Notes({
             isOpen={opened === rule.id}
             onOpen={(isOpen) => setOpened(isOpen ? rule.id : null)}
             onHandleKey={(event) => moveByKey(event, rule.id)}
+            today={today}
             onChange={onChange}
           />
         ))}
@@ -99,6 +103,7 @@ function Note({
   isOpen,
   onOpen,
   onHandleKey,
+  today,
   onChange,
 }: {
   readonly rule: RuleDocument;
@@ -109,6 +114,7 @@ function Note({
   readonly isOpen: boolean;
   readonly onOpen: (isOpen: boolean) => void;
   readonly onHandleKey: (event: React.KeyboardEvent) => void;
+  readonly today: string;
   readonly onChange: Change;
 }) {
   const { define } = kindIn(useKinds(), definition.kind);
@@ -140,11 +146,11 @@ function Note({
           </span>
         </button>
       </div>
-      <p className="on-paper pl-6 text-faint">{rule.say ?? found?.rule.words?.[codeOf(rule.check)]}</p>
+      <p className="on-paper pl-6 text-faint">{found?.rule.say ?? found?.rule.words?.[codeOf(rule.check)]}</p>
       {isOpen && (
         <fieldset
           aria-label={words}
-          className="pb-3 pl-6"
+          className="min-w-0 pb-3 pl-6"
           onKeyDown={(event) => {
             if (event.key !== 'Escape' || event.defaultPrevented) return;
             event.preventDefault();
@@ -157,6 +163,8 @@ function Note({
             define={define}
             rule={rule}
             words={found?.rule.words ?? {}}
+            present={field.reading.raw}
+            today={today}
             onChange={(next) => onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)}
             onAdd={(other) => onChange((f) => addRule(f, other))}
             onRemove={() => {

@@ -9,7 +9,9 @@ import { Help } from '../sheet/help.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 import { CheckEditor } from './check-editor.tsx';
 import { codeOf } from './check-words.ts';
+import { MessageEditor } from './message-editor.tsx';
 import { moments } from './rule-words.ts';
+import { SampleValues } from './sample-values.tsx';
 
 /** Everything a rule can be told. */
 export function RuleEditor({
@@ -17,6 +19,8 @@ export function RuleEditor({
   define,
   rule,
   words,
+  present,
+  today,
   onChange,
   onAdd,
   onRemove,
@@ -26,6 +30,9 @@ export function RuleEditor({
   readonly rule: RuleDocument;
   /** What it says without words of its own, by code. */
   readonly words: Readonly<Record<string, string>>;
+  /** The raw value in the field now, and the day it is. */
+  readonly present: string;
+  readonly today: string;
   readonly onChange: (rule: RuleDocument) => void;
   readonly onAdd: (rule: RuleDocument) => void;
   readonly onRemove: () => void;
@@ -61,18 +68,14 @@ export function RuleEditor({
         </p>
       )}
       <div className="flex flex-wrap items-center gap-x-3">
-        <Labelled label="Message">
-          {(id) => (
-            <DraftInput
-              id={id}
-              className="entry"
-              value={rule.say ?? ''}
-              placeholder={words[codeOf(check)] ?? ''}
-              check={(text) => problemWithMessage(define, check, text)[0] ?? null}
-              onChange={(text) => onChange(text.trim() ? { ...rule, say: text } : unsaid)}
-            />
-          )}
-        </Labelled>
+        <MessageEditor
+          say={rule.say}
+          check={check}
+          locale={compiled.locale}
+          usual={words[codeOf(check)] ?? ''}
+          problemOf={(text) => problemWithMessage(define, check, text)[0] ?? null}
+          onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
+        />
         <Help about="the message">
           <p>
             Left empty, it says what every field says. In braces stands what the rule knows:{' '}
@@ -80,37 +83,8 @@ export function RuleEditor({
           </p>
         </Help>
       </div>
-      <div className="flex gap-3">
-        <Labelled label="May be seen">
-          {(id) => (
-            <select
-              id={id}
-              className="entry"
-              value={rule.show ?? 'leave'}
-              onChange={(event) => onChange({ ...rule, show: event.target.value as 'leave' })}
-            >
-              {Object.entries(moments).map(([show, said]) => (
-                <option key={show} value={show}>
-                  {said}
-                </option>
-              ))}
-            </select>
-          )}
-        </Labelled>
-        <Labelled label="Weight">
-          {(id) => (
-            <select
-              id={id}
-              className="entry"
-              value={rule.severity ?? 'error'}
-              onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
-            >
-              <option value="error">error</option>
-              <option value="warning">warning</option>
-            </select>
-          )}
-        </Labelled>
-      </div>
+      <SampleValues compiled={compiled} rule={rule} present={present} today={today} onChange={onChange} />
+      <Manner rule={rule} onChange={onChange} />
       <div className="flex items-end gap-3">
         <Labelled label="Code for the program">
           {(id) => (
@@ -132,6 +106,65 @@ export function RuleEditor({
           Take the rule out
         </button>
       </div>
+    </div>
+  );
+}
+
+/** When it may be seen, how much it weighs, and what becomes of what it refuses. */
+function Manner({
+  rule,
+  onChange,
+}: {
+  readonly rule: RuleDocument;
+  readonly onChange: (rule: RuleDocument) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-3">
+      <Labelled label="May be seen">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={rule.show ?? 'leave'}
+            onChange={(event) => onChange({ ...rule, show: event.target.value as 'leave' })}
+          >
+            {Object.entries(moments).map(([show, said]) => (
+              <option key={show} value={show}>
+                {said}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+      <Labelled label="Weight">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={rule.severity ?? 'error'}
+            onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
+          >
+            <option value="error">error</option>
+            <option value="warning">warning</option>
+          </select>
+        )}
+      </Labelled>
+      <Labelled label="A refused value">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={rule.refused ?? 'keep'}
+            onChange={({ target }) => {
+              const { refused: ___, ...kept } = rule;
+              onChange(target.value === 'clear' ? { ...rule, refused: 'clear' } : kept);
+            }}
+          >
+            <option value="keep">stays</option>
+            <option value="clear">is taken out</option>
+          </select>
+        )}
+      </Labelled>
     </div>
   );
 }

@@ -10,6 +10,7 @@ import {
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useState, useSyncExternalStore } from 'react';
 import { addFormRule, type ChangeForm, changeFormRule, removeFormRule } from '../definition/form-edits.ts';
+import { MessageEditor } from '../desk/message-editor.tsx';
 import { comparisons } from '../desk/rule-words.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
@@ -121,7 +122,9 @@ function Note({
         {finding && <Lamp verdict={finding.verdict} />}
         <span className="min-w-0 wrap-anywhere">{words}</span>
       </button>
-      <p className="on-paper pl-6 text-faint">{rule.say ?? 'What every field says.'}</p>
+      <p className="on-paper pl-6 text-faint">
+        {(form.rulesAt.get(rule.field) ?? [])[at]?.say ?? 'What every field says.'}
+      </p>
     </>
   );
 }
@@ -210,17 +213,14 @@ function Editor({
           </Labelled>
         </div>
       )}
-      <Labelled label="Message">
-        {(id) => (
-          <DraftInput
-            id={id}
-            className="entry"
-            value={rule.say ?? ''}
-            check={() => null}
-            onChange={(text) => onChange(text.trim() ? { ...rule, say: text } : unsaid)}
-          />
-        )}
-      </Labelled>
+      <MessageEditor
+        say={rule.say}
+        check={check}
+        locale={store.field(rule.field).field.locale}
+        usual={store.field(rule.field).field.rules[0]?.words?.differs ?? ''}
+        problemOf={() => null}
+        onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
+      />
       <p className="text-faint">
         In braces stands what it knows:{' '}
         <span className="value">{'{value} {other} {other-label} {days}'}</span>

@@ -9,6 +9,8 @@ import { useForm } from '@arbeit/react';
 import { useMemo, useState } from 'react';
 import { Alive } from '../sheet/alive.tsx';
 import { driveForm } from './drive.ts';
+import './form.css';
+import { useFormOutcomes, withCode } from './form-code.ts';
 import { LiveForm } from './live-form.tsx';
 
 /** A form as data: it comes from the server. */
@@ -33,7 +35,7 @@ export function FormAlone({
   readonly prefill: Readonly<Record<string, string>>;
 }) {
   const [open] = useState(() =>
-    openForm({ ...compiled, fields: compiled.fields.map((field) => openAny(field, runs, checks)) }),
+    withCode(openForm({ ...compiled, fields: compiled.fields.map((field) => openAny(field, runs, checks)) })),
   );
   const drive = useMemo(() => {
     const driven = driveForm(setId, compiled.id);
@@ -45,6 +47,7 @@ export function FormAlone({
     };
   }, [setId, compiled.id, prefill, open]);
   const form = useForm(open, { today, drive });
+  useFormOutcomes(form.store);
   const { sending } = form;
   const record = 'record' in sending ? sending.record : undefined;
   return (

@@ -23,6 +23,8 @@ import { AcrossFields } from './across-fields.tsx';
 import { Arrangement } from './arrangement.tsx';
 import { Board } from './board.tsx';
 import { driveForm } from './drive.ts';
+import { useFormOutcomes, withCode } from './form-code.ts';
+import './form.css';
 import { fillWithSamples } from './fill.ts';
 import { type Link, Links } from './links.tsx';
 import { LiveForm } from './live-form.tsx';
@@ -72,12 +74,13 @@ function Sheet({ set, form }: { readonly set: EditedSet; readonly form: FormDocu
   const change: ChangeForm = (edit, about) => set.edit((d) => changeForm(d, form.id, edit), about);
   const open = useMemo(
     // A field that was deleted a moment ago is in no form any more; the form that is shown is always whole.
-    () => compile({ ...document, forms: [form] }, kinds).forms[0]!,
+    () => withCode(compile({ ...document, forms: [form] }, kinds).forms[0]!),
     [document, form],
   );
   const drive = useMemo(() => driveForm(set.id, form.id), [set.id, form.id]);
   const live = useForm(open, { today, drive, carry: carryOver });
   const { store, sending } = live;
+  useFormOutcomes(store);
   const [isArranging, setArranging] = useState(false);
   const around = useRef<HTMLDivElement>(null);
   const record = 'record' in sending ? sending.record : undefined;

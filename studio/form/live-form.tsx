@@ -6,6 +6,7 @@ import type { OpenForm } from '@arbeit/engine/form';
 import { type Form, useField } from '@arbeit/react';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { assumedInWords } from '../sheet/assumed.ts';
+import { FoundOut } from '../sheet/found-out.tsx';
 import { PlainField } from '../sheet/plain-field.tsx';
 import { CodeRequest } from './code-request.tsx';
 
@@ -74,8 +75,6 @@ function Counting({
   const live = useField(field, { store });
   const { rejected, leftOut, body } = live.state;
   const { reading } = live;
-  const facts = Object.entries(reading.facts);
-  const isSilent = reading.shown.some(({ code }) => code === 'unreachable');
   return (
     <div data-field={field.id} className="min-w-0">
       <PlainField
@@ -91,17 +90,7 @@ function Counting({
           >
             {rejected ? `Not taken: ${rejected}. ` : leftOut ? `Left out: ${leftOut}. ` : ''}
             {body.assumed ? `Read as ${assumedInWords(body.assumed)}. ` : ''}
-            {reading.flags.pending && 'Being looked up… '}
-            {facts.map(([name, value]) => `${name}: ${value}`).join(' · ')}
-            {isSilent && (
-              <button
-                type="button"
-                className="word-button"
-                onClick={() => store.dispatch({ type: 'ask-again' })}
-              >
-                Ask again
-              </button>
-            )}
+            <FoundOut field={live} />
           </p>
         }
       />

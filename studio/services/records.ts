@@ -1,9 +1,11 @@
 import { localToday } from '@arbeit/dom';
+import { customBy } from '@arbeit/engine/checks';
 import { compile, readDocument } from '@arbeit/engine/document';
 import type { Ask } from '@arbeit/engine/field';
-import { type CheckedRecord, checkRecord } from '@arbeit/engine/form';
+import { type CheckedRecord, checkRecord, type OpenForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { todayIn } from '../definition/clock.ts';
+import { runnerOnServer } from '../own-code/on-server.ts';
 import type { Database } from '../store/database.ts';
 import type { StoredSet } from '../store/sets.ts';
 import { addressIn, services } from './ask.ts';
@@ -21,9 +23,10 @@ export async function takeRecord(
   raw: Readonly<Record<string, string>>,
 ): Promise<CheckedRecord | undefined> {
   const read = readDocument(set.document, kinds);
-  const form = read.ok ? compile(read.document, kinds).forms.find(({ id }) => id === formId) : undefined;
-  if (!form) return undefined;
+  const found = read.ok ? compile(read.document, kinds).forms.find(({ id }) => id === formId) : undefined;
+  if (!found) return undefined;
   const today = todayIn(set.id) ?? localToday();
+  const form = await withCodeRun(found, raw, today);
   const used: { readonly field: string; readonly address: string }[] = [];
   const ask = async ({ path, value, values }: Ask, field: string) => {
     const service = services[path];
@@ -36,4 +39,36 @@ export async function takeRecord(
     if (!(await spendCode(db, address)))
       return { ok: false, findings: [{ field, code: 'void-code', message: 'This code was used before.' }] };
   return checked;
+}
+
+/** As often as own code may lead to own code being asked about something else. */
+const mostRounds = 5;
+
+/**
+ * The form with what its own code comes to for a record. The code runs in a thread and the engine waits for nothing: what it would ask is found
+ * out first, with every service saying yes.
+ */
+async function withCodeRun(
+  form: OpenForm,
+  raw: Readonly<Record<string, string>>,
+  today: string,
+): Promise<OpenForm> {
+  const rules = [...form.fields.flatMap((field) => field.rules), ...form.rules];
+  if (!rules.some(({ check }) => check.type === 'custom')) return form;
+  const { run, settled } = runnerOnServer();
+  let isKnown = true;
+  const custom = customBy((code, input) => {
+    const outcome = run(code, input);
+    isKnown &&= outcome !== undefined;
+    return outcome;
+  });
+  const fields = form.fields.map((field) => ({ ...field, checks: { ...field.checks, custom } }));
+  const own: OpenForm = { ...form, fields };
+  for (let round = 0; round < mostRounds; round++) {
+    isKnown = true;
+    await checkRecord(own, raw, today, async () => ({ verdict: 'pass' }));
+    if (isKnown) return own;
+    await settled();
+  }
+  return own;
 }

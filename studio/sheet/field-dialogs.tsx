@@ -3,8 +3,9 @@
 import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
-import { problemWithId, renameField } from '../definition/edits.ts';
+import { problemWithId } from '../definition/edits.ts';
 import { turnedIn, withKind } from '../definition/kind-change.ts';
+import { renameField } from '../definition/references.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Dialog } from './dialog.tsx';

@@ -2,7 +2,7 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { useState } from 'react';
-import { duplicateField, moveField, removeField } from '../definition/edits.ts';
+import { duplicateField, moveField } from '../definition/edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { later, useLater } from './later.tsx';
 import { type ListedSet, sendField } from './other-sets.ts';
@@ -105,7 +105,9 @@ export function FieldMenu({
             if (wrong) return wrong;
             close();
             // Moved: it is here no more, and undo brings it back here.
-            if (moves) set.edit((d) => removeField(d, field.id));
+            if (!moves) return '';
+            const { removeField } = await import('../definition/references.ts');
+            set.edit((d) => removeField(d, field.id));
             return '';
           }}
         />

@@ -29,7 +29,7 @@ export function meets(
 /** Whether what has the focus takes characters: then a key that is one belongs there. */
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  target.matches('input:not([type=radio], [type=checkbox]), textarea, select');
+  target.matches('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true]');
 
 const signs: Readonly<Record<string, string>> = { ArrowUp: '↑', ArrowDown: '↓', Escape: 'Esc' };
 

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { Commands } from './commands.tsx';
+import { Go } from './go.tsx';
 import { SheetSwitch } from './sheet-switch.tsx';
 
 /** The top line of every sheet: where one is, and what can be done with the whole of it. */
@@ -15,9 +15,9 @@ export function Masthead({
 }) {
   return (
     <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-ink px-6 py-2.5">
-      <Link href="/" className="text-lg font-semibold tracking-tight">
+      <Go href="/" className="text-lg font-semibold tracking-tight">
         Arbeit
-      </Link>
+      </Go>
       <nav aria-label="Place" className="min-w-0">
         <ol className="flex flex-wrap items-baseline gap-x-2">
           {trail.map(({ label, href }) => (
@@ -26,9 +26,9 @@ export function Masthead({
                 /
               </span>
               {href ? (
-                <Link href={href} className="word-button max-w-64 truncate">
+                <Go href={href} className="word-button max-w-64 truncate">
                   {label}
-                </Link>
+                </Go>
               ) : (
                 <span className="max-w-72 truncate" aria-current="page">
                   {label}

@@ -5,7 +5,7 @@ export function useUndoKeys(undo: () => void, redo: () => void): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey || event.defaultPrevented) return;
-      if ((event.target as HTMLElement).matches('input, textarea, select')) return;
+      if ((event.target as HTMLElement).matches('input, textarea, select, [contenteditable=true]')) return;
       const key = event.key.toLowerCase();
       if (key !== 'z' && key !== 'y') return;
       event.preventDefault();

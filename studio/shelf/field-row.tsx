@@ -4,14 +4,15 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useField } from '@arbeit/react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, memo, useMemo } from 'react';
 import { todayIn } from '../definition/clock.ts';
 import { shapeOf } from '../definition/shape-of.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Control } from '../kinds/controls.tsx';
+import { useLanguages } from '../kinds/languages.ts';
 import { FieldMenu } from '../sheet/field-menu.tsx';
+import { Go } from '../sheet/go.tsx';
 import type { ListedSet } from '../sheet/other-sets.ts';
 
 /** A field on the shelf: its name, itself, what it looks like or has to say, and what can be done with it. */
@@ -31,7 +32,8 @@ export const FieldRow = memo(function FieldRow({
   const router = useRouter();
   const { classes, locale } = set.document;
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
-  const compiled = useMemo(() => compileField(field, facts, kinds), [field, facts]);
+  const languages = useLanguages(field.locale ?? locale);
+  const compiled = useMemo(() => compileField(field, facts, kinds, languages), [field, facts, languages]);
   const live = useField(compiled, { today: todayIn(set.id) });
   const message = live.reading.shown[0];
   const name = field.label || field.id;
@@ -49,9 +51,9 @@ export const FieldRow = memo(function FieldRow({
       >
         <span aria-hidden="true">⠿</span>
       </button>
-      <Link prefetch={false} href={href} className="shelf-name" title={name}>
+      <Go href={href} className="shelf-name" title={name}>
         {name}
-      </Link>
+      </Go>
       <div className="shelf-live">
         <Control field={live} label={`${name}, live`} />
       </div>

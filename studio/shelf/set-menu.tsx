@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { EditedSet } from '../definition/use-set.ts';
+import { download } from '../sheet/download.ts';
 import { later, useLater } from '../sheet/later.tsx';
 import { problemIn } from '../sheet/other-sets.ts';
 import { Menu } from '../sheet/pop-out.tsx';
@@ -61,8 +62,9 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
         items={() => [
           { id: 'locale', label: 'Locale…', note: document.locale, onSelect: () => ask('locale') },
           { id: 'classes', label: 'Classes of characters…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
+          { id: 'texts', label: 'Texts and languages', onSelect: () => router.push(`/sets/${set.id}/texts`) },
           { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
-          { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text()) },
+          { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
           { id: 'copy', label: 'Copy the document', onSelect: () => void copy() },
           { id: 'refused', label: 'Refused versions', onSelect: () => router.push(`/sets/${set.id}/refused`) },
           { id: 'duplicate', label: 'Duplicate the set', isApart: true, onSelect: () => void duplicate() },
@@ -84,14 +86,4 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
       )}
     </>
   );
-}
-
-/** Hands a text to the browser as a file. */
-function download(name: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  link.download = name;
-  link.click();
-  // The browser has taken it by the time this runs.
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }

@@ -2,8 +2,8 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { moveField, removeField } from '../definition/edits.ts';
-import { type JustDeleted, putBack, takeNote } from '../definition/just-deleted.ts';
+import { moveField } from '../definition/edits.ts';
+import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { useAtFirstUse } from '../sheet/first-use.ts';
 import { later, useLater } from '../sheet/later.tsx';
@@ -17,10 +17,11 @@ import { SetMenu } from './set-menu.tsx';
 /** Rows shown at first, and more as one comes near their end: each is a live field, and nobody looks at a thousand at once. */
 const firstRows = 16;
 /** Of sets below the first one, which nobody sees yet. */
-const lowerRows = 5;
+const lowerRows = 4;
 const moreRows = 60;
 
 const newField = later(() => import('./new-field-dialog.tsx'));
+const deleting = later(() => import('../definition/deleting.ts'));
 
 /** Sets that are laid out on this page: a field copied to one of them goes there at once. */
 const laidOut = new Map<string, EditedSet>();
@@ -169,14 +170,17 @@ function useFieldTurns(set: EditedSet) {
     if (note) setGone(note);
   }, [set.id]);
   const move = useCallback((id: string, to: number) => latest.current.edit((d) => moveField(d, id, to)), []);
-  const remove = useCallback((field: FieldDocument) => {
+  useAtFirstUse(deleting);
+  const remove = useCallback(async (field: FieldDocument) => {
+    const { removeField } = await deleting.fetch();
     const { id, document, edit } = latest.current;
     const at = document.fields.findIndex((one) => one.id === field.id);
     setGone({ setId: id, field, at, before: document });
     edit((d) => removeField(d, field.id));
     focusSoon('[data-put-back]');
   }, []);
-  const back = useCallback((deleted: JustDeleted) => {
+  const back = useCallback(async (deleted: JustDeleted) => {
+    const { putBack } = await deleting.fetch();
     latest.current.edit((d) => putBack(d, deleted));
     setGone(null);
     focusSoon(`[data-row="${CSS.escape(deleted.field.id)}"] .shelf-name`);

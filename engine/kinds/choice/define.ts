@@ -1,7 +1,6 @@
 import { filled, type Options } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
 import type { ChoicePlan } from './run.ts';
-import { wording } from './wording.ts';
 
 const options = {
   options: {
@@ -28,7 +27,6 @@ const options = {
 export const choice: Definition<typeof options, ChoicePlan> = {
   name: 'choice',
   options,
-  wording,
   plan: (entry) => ({ kind: 'choice', ...filled(options, entry) }),
   pointless: ['length', 'checksum', 'not-trivial', 'matches'],
   isAlwaysWhole: true,

@@ -2,7 +2,6 @@ import type { Spot } from '../../faults/spot.ts';
 import { filled, type Options } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
 import type { ChoicesPlan } from './run.ts';
-import { wording } from './wording.ts';
 
 const options = {
   options: {
@@ -37,7 +36,6 @@ export const choices: Definition<typeof options, ChoicesPlan> = {
   name: 'choices',
   hasSeveral: true,
   options,
-  wording,
   says: ['min', 'max'],
   check,
   plan: (entry) => {

@@ -6,7 +6,6 @@ import { digitsOf } from '../digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../formats.ts';
 import type { PartPlan } from '../parts.ts';
 import type { DatePlan } from './run.ts';
-import { wording } from './wording.ts';
 
 const options = {
   order: {
@@ -64,7 +63,6 @@ export type DateEntry = EntryOf<typeof options>;
 export const date: Definition<typeof options, DatePlan> = {
   name: 'date',
   options,
-  wording,
   byLocale: true,
   plan: (entry, { locale }) => planDate(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),

@@ -3,7 +3,6 @@ import { allRegions, codes, planOf } from '../../plans/plans.ts';
 import type { RegionPlan } from '../../plans/region-plan.ts';
 import type { Definition } from '../definition.ts';
 import type { PhonePlan, ServedCode } from './plan.ts';
-import { wording } from './wording.ts';
 
 const region = {
   is: 'text',
@@ -72,7 +71,6 @@ export type PhoneEntry = EntryOf<typeof options>;
 export const phone: Definition<typeof options, PhonePlan> = {
   name: 'telephone',
   options,
-  wording,
   says: ['wanted'],
   plan: (entry, { locale }) => planPhone(filled(options, entry), wantedIn(locale)),
   attributes: () => ({ type: 'tel', inputmode: 'tel', autocomplete: 'tel' }),
@@ -142,7 +140,42 @@ const german: Wanted = {
   any: 'eine Mobil- oder Festnetznummer',
 };
 
-const wantedIn = (locale: string): Wanted => (/^de\b/.test(locale) ? german : english);
+const french: Wanted = {
+  of: (regions) => `un numéro de : ${named(regions, 'fr', 'autres pays')}`,
+  mobile: 'un numéro de mobile',
+  fixed: 'un numéro fixe',
+  any: 'un numéro de mobile ou fixe',
+};
+
+const spanish: Wanted = {
+  of: (regions) => `un número de: ${named(regions, 'es', 'otros países')}`,
+  mobile: 'un número de móvil',
+  fixed: 'un número fijo',
+  any: 'un número de móvil o fijo',
+};
+
+const italian: Wanted = {
+  of: (regions) => `un numero di: ${named(regions, 'it', 'altri paesi')}`,
+  mobile: 'un numero di cellulare',
+  fixed: 'un numero fisso',
+  any: 'un numero di cellulare o fisso',
+};
+
+const japanese: Wanted = {
+  of: (regions) => `${named(regions, 'ja', 'か国')}の番号`,
+  mobile: '携帯電話の番号',
+  fixed: '固定電話の番号',
+  any: '携帯電話または固定電話の番号',
+};
+
+const wanted: Readonly<Record<string, Wanted>> = {
+  de: german,
+  fr: french,
+  es: spanish,
+  it: italian,
+  ja: japanese,
+};
+const wantedIn = (locale: string): Wanted => wanted[locale.split('-')[0] ?? ''] ?? english;
 
 const typesSaid = ([first, second]: NonNullable<PhoneEntry['types']> = [], say: Wanted): string =>
   first === undefined || second !== undefined ? say.any : say[first];

@@ -4,7 +4,6 @@ import { digitsOf } from '../digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../formats.ts';
 import type { PartPlan } from '../parts.ts';
 import type { TimePlan } from './run.ts';
-import { wording } from './wording.ts';
 
 const options = {
   clock: {
@@ -29,7 +28,6 @@ export type TimeEntry = EntryOf<typeof options>;
 export const time: Definition<typeof options, TimePlan> = {
   name: 'time',
   options,
-  wording,
   byLocale: true,
   plan: (entry, { locale }) => planTime(entry, locale),
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),

@@ -2,7 +2,6 @@ import type { Spot } from '../../faults/spot.ts';
 import { filled, type Options, pickForm } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
 import type { YesNoPlan } from './run.ts';
-import { wording } from './wording.ts';
 
 const words = (label: string, part: string, usual: string) =>
   ({
@@ -43,7 +42,6 @@ function check(at: Spot): void {
 export const yesNo: Definition<typeof options, YesNoPlan> = {
   name: 'yes or no',
   options,
-  wording,
   check,
   plan: (entry) => {
     const { draw, yes, no } = filled(options, entry);

@@ -1,11 +1,19 @@
 import type { Wording } from '../wording.ts';
 
-/** What every field's codes say in German. */
+/** What codes say in German, of every field and, behind its name, of a kind. */
 export const german: Wording = {
   required: 'Bitte ausfüllen.',
   incomplete: 'Das ist noch nicht vollständig.',
-  'too-short': 'Mindestens {min} Zeichen werden gebraucht.',
-  'too-long': 'Höchstens {max} Zeichen sind möglich.',
+  'too-short': {
+    by: 'min',
+    one: 'Mindestens {min} Zeichen wird gebraucht.',
+    other: 'Mindestens {min} Zeichen werden gebraucht.',
+  },
+  'too-long': {
+    by: 'max',
+    one: 'Höchstens {max} Zeichen ist möglich.',
+    other: 'Höchstens {max} Zeichen sind möglich.',
+  },
   'no-match': 'Das hat nicht die erwartete Form.',
   'not-allowed': 'Dieser Wert ist hier nicht möglich.',
   'below-min': 'Mindestens {min} wird gebraucht.',
@@ -16,4 +24,15 @@ export const german: Wording = {
   differs: 'Das passt nicht zu {other-label}.',
   'check-broken': 'Das konnte nicht geprüft werden.',
   unreachable: 'Das konnten wir gerade nicht prüfen. Bitte versuchen Sie es noch einmal.',
+  'choice/required': 'Bitte eine Möglichkeit wählen.',
+  'choices/required': 'Bitte mindestens eine Möglichkeit wählen.',
+  'choices/incomplete': 'Bitte mindestens {min} wählen.',
+  'date/below-min': 'Frühestens {min} ist möglich.',
+  'date/above-max': 'Spätestens {max} ist möglich.',
+  'date/no-such-date': 'Dieses Datum gibt es nicht.',
+  'time/below-min': 'Frühestens {min} ist möglich.',
+  'time/above-max': 'Spätestens {max} ist möglich.',
+  'phone/unknown-number': 'Diese Telefonnummer gibt es nicht.',
+  'phone/not-allowed': 'Hier geht nur {wanted}.',
+  'yes-no/required': 'Bitte beantworten.',
 };

@@ -1,6 +1,7 @@
 import { compileField } from '@arbeit/engine/document';
 import { closed } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
+import { languages } from '@arbeit/engine/rules';
 import { isDate } from '@arbeit/engine/values';
 import { notFound } from 'next/navigation';
 import { todayIn } from '../../../../../../definition/clock.ts';
@@ -24,7 +25,7 @@ export default async function AlonePage({ params, searchParams }: Props) {
   if (isTrouble(set)) return <Trouble message={set.message} />;
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   if (!set || !field) notFound();
-  const compiled = compileField(field, set.document, kinds);
+  const compiled = compileField(field, set.document, kinds, languages);
   return (
     <FieldsAlone
       today={isDate(today ?? '') ? today : todayIn(setId)}

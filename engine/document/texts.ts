@@ -1,0 +1,168 @@
+import type { Plural } from '../rules/wording.ts';
+import type { FieldDocument, FormDocument, RuleDocument, SetDocument } from './document.ts';
+
+/** A text of a set that people read, and the name it has in every language: `fields/phone/label`, `forms/booking/rules/order`. */
+export interface Text {
+  readonly key: string;
+  /** Whose it is. */
+  readonly of: { readonly type: 'field' | 'form'; readonly id: string };
+  /** What it is there: `label`, `hint`, `placeholder`, `title`, or the id of a rule, a choice or the number of a section. */
+  readonly what: 'label' | 'hint' | 'placeholder' | 'rule' | 'option' | 'title' | 'section';
+  readonly name: string;
+  /** In the set's own language; none of a rule that says what every field says. */
+  readonly text: string | Plural | undefined;
+}
+
+interface Choice {
+  readonly value: string;
+  readonly label?: string;
+}
+
+const optionsOf = (field: FieldDocument): readonly Choice[] =>
+  (field.entry as { options?: readonly Choice[] } | undefined)?.options ?? [];
+
+/** All texts of a set, in its order. */
+export function textsOf({ fields, forms = [] }: SetDocument): readonly Text[] {
+  return [...fields.flatMap(ofField), ...forms.flatMap(ofForm)];
+}
+
+function ofField(field: FieldDocument): readonly Text[] {
+  const { id, rules = [] } = field;
+  const of = { type: 'field', id } as const;
+  const words = (['label', 'hint', 'placeholder'] as const).flatMap((what): Text[] =>
+    field[what] ? [{ key: `fields/${id}/${what}`, of, what, name: what, text: field[what] }] : [],
+  );
+  return [
+    ...words,
+    ...optionsOf(field).map(
+      ({ value, label }): Text => ({
+        key: `fields/${id}/options/${value}`,
+        of,
+        what: 'option',
+        name: value,
+        text: label ?? value,
+      }),
+    ),
+    ...rules.map((rule): Text => ofRule(`fields/${id}`, of, rule)),
+  ];
+}
+
+function ofForm({ id, title, sections = [], rules = [] }: FormDocument): readonly Text[] {
+  const of = { type: 'form', id } as const;
+  return [
+    ...(title ? [{ key: `forms/${id}/title`, of, what: 'title', name: 'title', text: title } as const] : []),
+    ...sections.flatMap((section, i): Text[] =>
+      section.title
+        ? [
+            {
+              key: `forms/${id}/sections/${i}`,
+              of,
+              what: 'section',
+              name: String(i + 1),
+              text: section.title,
+            },
+          ]
+        : [],
+    ),
+    ...rules.map((rule): Text => ofRule(`forms/${id}`, of, rule)),
+  ];
+}
+
+const ofRule = (owner: string, of: Text['of'], { id, say }: RuleDocument): Text => ({
+  key: `${owner}/rules/${id}`,
+  of,
+  what: 'rule',
+  name: id,
+  text: say,
+});
+
+/** The languages a set has texts in, beside its own. */
+export const languagesOf = ({ texts = {} }: SetDocument): readonly string[] => Object.keys(texts);
+
+/** Texts that a language lacks, of those written in the set's own. */
+export const missingIn = (set: SetDocument, language: string): readonly Text[] =>
+  textsOf(set).filter(({ key, text }) => text !== undefined && set.texts?.[language]?.[key] === undefined);
+
+/** Names under which a language has a text that nothing in the set reads. */
+export function unusedIn(set: SetDocument, language: string): readonly string[] {
+  const known = new Set(textsOf(set).map(({ key }) => key));
+  return Object.keys(set.texts?.[language] ?? {}).filter((key) => !known.has(key));
+}
+
+/**
+ * The set in one of its languages: every text it has there in place of the set's own, and what locales say as that language says it. A field
+ * that has a locale of its own keeps it.
+ */
+export function inLanguage(set: SetDocument, language: string): SetDocument {
+  if (language === set.locale) return set;
+  const own = set.texts?.[language] ?? {};
+  return textsOf(set).reduce(
+    (next, { key }) => (own[key] === undefined ? next : withTextAt(next, key, own[key])),
+    { ...set, locale: language },
+  );
+}
+
+/** The set with a text said otherwise, in its own language. `undefined` takes it out, where it need not be there. */
+export function withTextAt(set: SetDocument, key: string, text: string | Plural | undefined): SetDocument {
+  const [list, id, ...rest] = key.split('/');
+  if (list === 'fields')
+    return {
+      ...set,
+      fields: set.fields.map((field) => (field.id === id ? inField(field, rest, text) : field)),
+    };
+  return {
+    ...set,
+    forms: (set.forms ?? []).map((form) => (form.id === id ? inForm(form, rest, text) : form)),
+  };
+}
+
+function inField(
+  field: FieldDocument,
+  [what = '', name]: string[],
+  text: string | Plural | undefined,
+): FieldDocument {
+  if (what === 'rules') return { ...field, rules: inRules(field.rules ?? [], name, text) };
+  if (what === 'options') {
+    const options = optionsOf(field).map((one) => (one.value === name ? { ...one, label: text } : one));
+    return { ...field, entry: { ...field.entry, options } } as FieldDocument;
+  }
+  if (text !== undefined) return { ...field, [what]: text };
+  const { [what as 'hint']: _, ...rest } = field;
+  return (what === 'label' ? field : rest) as FieldDocument;
+}
+
+function inForm(
+  form: FormDocument,
+  [what = '', name]: string[],
+  text: string | Plural | undefined,
+): FormDocument {
+  if (what === 'rules') return { ...form, rules: inRules(form.rules ?? [], name, text) };
+  if (what === 'title') return { ...form, title: String(text ?? '') };
+  const sections = form.sections?.map((section, i) =>
+    String(i) === name ? { ...section, title: String(text ?? '') } : section,
+  );
+  return sections ? { ...form, sections } : form;
+}
+
+const inRules = <R extends RuleDocument>(
+  rules: readonly R[],
+  id: string | undefined,
+  text: string | Plural | undefined,
+): readonly R[] =>
+  rules.map((rule) => {
+    if (rule.id !== id) return rule;
+    const { say: _, ...unsaid } = rule;
+    return (text === undefined ? unsaid : { ...rule, say: text }) as R;
+  });
+
+/** The set with a text in another language; `undefined` takes it out. */
+export function withTranslation(
+  set: SetDocument,
+  language: string,
+  key: string,
+  text: string | Plural | undefined,
+): SetDocument {
+  const { [key]: _, ...others } = set.texts?.[language] ?? {};
+  const own = text === undefined ? others : { ...set.texts?.[language], [key]: text };
+  return { ...set, texts: { ...set.texts, [language]: own } };
+}

@@ -1,0 +1,30 @@
+import type { Wording } from '../wording.ts';
+
+/** What codes say in Japanese, of every field and, behind its name, of a kind. */
+export const japanese: Wording = {
+  required: '入力してください。',
+  incomplete: 'まだ入力が終わっていません。',
+  'too-short': '{min}文字以上で入力してください。',
+  'too-long': '{max}文字以内で入力してください。',
+  'no-match': '形式が正しくありません。',
+  'not-allowed': 'この値は使えません。',
+  'below-min': '{min}以上を入力してください。',
+  'above-max': '{max}以下を入力してください。',
+  'off-step': '{step}刻みで入力してください。',
+  trivial: '簡単に推測されます。',
+  'bad-checksum': '入力に誤りがないか確認してください。',
+  differs: '「{other-label}」と合っていません。',
+  'check-broken': '確認できませんでした。',
+  unreachable: '今は確認できませんでした。もう一度お試しください。',
+  'choice/required': '一つ選んでください。',
+  'choices/required': '少なくとも一つ選んでください。',
+  'choices/incomplete': '{min}つ以上選んでください。',
+  'date/below-min': '{min}より前は選べません。',
+  'date/above-max': '{max}より後は選べません。',
+  'date/no-such-date': 'この日付は存在しません。',
+  'time/below-min': '{min}より前は選べません。',
+  'time/above-max': '{max}より後は選べません。',
+  'phone/unknown-number': 'この電話番号は存在しません。',
+  'phone/not-allowed': 'ここで使えるのは次の番号だけです: {wanted}。',
+  'yes-no/required': 'お答えください。',
+};

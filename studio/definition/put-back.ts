@@ -1,0 +1,28 @@
+import { type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import type { JustDeleted } from './just-deleted.ts';
+import { removeField } from './references.ts';
+
+/** The set with the field back in its place, in its forms and wherever else it was spoken of; what else has changed since stays. */
+export function putBack(set: SetDocument, { field, at, before }: JustDeleted): SetDocument {
+  // Nothing else was changed since: all of it is as it was.
+  if (JSON.stringify(set) === JSON.stringify(removeField(before, field.id))) return before;
+  const fields = set.fields.toSpliced(at, 0, field);
+  const forms = before.forms?.map((form) => {
+    const now = set.forms?.find(({ id }) => id === form.id);
+    if (!fieldIdsOf(form).includes(field.id)) return now ?? form;
+    return now ? withFieldAsIn(now, form, field.id) : form;
+  });
+  return { ...set, fields, ...(forms ? { forms } : {}) };
+}
+
+/** The form with a field where another says it stood. */
+function withFieldAsIn(form: FormDocument, before: FormDocument, id: string): FormDocument {
+  const put = (now: readonly string[], was: readonly string[]): readonly string[] =>
+    was.includes(id) && !now.includes(id) ? now.toSpliced(was.indexOf(id), 0, id) : now;
+  if (form.fields && before.fields) return { ...form, fields: put(form.fields, before.fields) };
+  const sections = form.sections?.map((section, i) => {
+    const was = before.sections?.[i];
+    return was ? { ...section, fields: put(section.fields, was.fields) } : section;
+  });
+  return sections ? { ...form, sections } : form;
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import type { Languages, Wording } from '@arbeit/engine/rules';
+import { english } from '@arbeit/engine/wording/english';
+import { use, useEffect, useState } from 'react';
+
+/** The languages messages ship in beside English, each fetched when a field is in it. */
+const loaders: Readonly<Record<string, () => Promise<Wording>>> = {
+  de: () => import('@arbeit/engine/wording/german').then((own) => own.german),
+  fr: () => import('@arbeit/engine/wording/french').then((own) => own.french),
+  es: () => import('@arbeit/engine/wording/spanish').then((own) => own.spanish),
+  it: () => import('@arbeit/engine/wording/italian').then((own) => own.italian),
+  ja: () => import('@arbeit/engine/wording/japanese').then((own) => own.japanese),
+};
+
+/** What was fetched, whole: one object for a language, so that nothing is compiled again without need. */
+const fetched = new Map<string, Languages>();
+const under = new Map<string, Promise<Languages>>();
+const usual: Languages = { en: english };
+
+function fetchLanguage(tag: string): Promise<Languages> {
+  const known = under.get(tag);
+  if (known) return known;
+  const load = loaders[tag];
+  const promise = load
+    ? load().then(
+        (wording) => {
+          const all = { en: english, [tag]: wording };
+          fetched.set(tag, all);
+          return all;
+        },
+        // It is asked for again with the next visit; until then messages are in English.
+        () => {
+          under.delete(tag);
+          return usual;
+        },
+      )
+    : Promise.resolve(usual);
+  under.set(tag, promise);
+  return promise;
+}
+
+/**
+ * The wording for a locale (BCP 47). A page is taken over once it is there; a locale chosen later speaks English for the moment it takes to
+ * fetch it.
+ */
+export function useLanguages(locale: string): Languages {
+  const tag = locale.split('-')[0] ?? '';
+  const [first] = useState(tag);
+  const [, setCount] = useState(0);
+  const isKnown = !(tag in loaders) || fetched.has(tag);
+  useEffect(() => {
+    if (!isKnown) void fetchLanguage(tag).then(() => setCount((count) => count + 1));
+  }, [tag, isKnown]);
+  if (!(tag in loaders)) return usual;
+  return fetched.get(tag) ?? (tag === first ? use(fetchLanguage(tag)) : usual);
+}

@@ -1,0 +1,113 @@
+'use client';
+
+import type { CheckDocument } from '@arbeit/engine/document';
+import { problemWithCheck } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import type { Definition } from '@arbeit/engine/kinds';
+import type { CodeOutcome } from '@arbeit/engine/rules';
+import { useEffect, useMemo, useState } from 'react';
+import { CodeEditor, type Mistake, type Offer } from './code-editor.tsx';
+import { runnerInPage } from './use-own-code.ts';
+
+/** A kind that forbids nothing. */
+const anyKind: Definition = { name: 'field', options: {}, plan: () => ({ kind: '' }) };
+
+type Custom = Extract<CheckDocument, { type: 'custom' }>;
+
+/** What every check is given; the values of other fields come with their names. */
+const given: readonly Offer[] = [
+  { label: 'value', detail: 'the typed value' },
+  { label: 'raw', detail: 'the raw value' },
+  { label: 'values', detail: 'typed values of the fields named' },
+  { label: 'today', detail: 'the day, ISO 8601' },
+  { label: 'code', detail: 'answer: what is wrong, one word' },
+  { label: 'data', detail: 'answer: for the message, by name' },
+  { label: 'facts', detail: 'answer: found out beside it, by name' },
+  { label: 'open', detail: 'answer: it could yet come right' },
+];
+
+/**
+ * The developer's own code, tried on the finished sample of the field while it is written. What cannot be saved, since it has no one function to
+ * call, stays in the editor and says so.
+ */
+export function CodeCheck({
+  compiled,
+  check,
+  onChange,
+}: {
+  readonly compiled: OpenField;
+  readonly check: Custom;
+  readonly onChange: (check: CheckDocument) => void;
+}) {
+  const [draft, setDraft] = useState(check.code);
+  const [seen, setSeen] = useState(check.code);
+  // Changed elsewhere, by undo: what stands here is that.
+  if (seen !== check.code) {
+    setSeen(check.code);
+    setDraft(check.code);
+  }
+  const problem = problemWithCheck(anyKind, { ...check, code: draft })[0];
+  const outcome = useTried(compiled, draft);
+  const mistake = useMemo<Mistake | undefined>(() => {
+    if (!outcome || !('broken' in outcome)) return undefined;
+    return { line: outcome.line ?? 1, message: outcome.broken };
+  }, [outcome]);
+  const offers = useMemo(
+    () => [
+      ...given,
+      ...(check.with ?? []).map((name) => ({ label: `values.${name}`, detail: 'a typed value, or null' })),
+    ],
+    [check.with],
+  );
+  return (
+    <div className="w-full space-y-1">
+      <CodeEditor
+        label="Code of the check"
+        code={draft}
+        offers={offers}
+        mistake={mistake}
+        onChange={(code) => {
+          setDraft(code);
+          if (code !== check.code && problemWithCheck(anyKind, { ...check, code }).length === 0)
+            onChange({ ...check, code });
+        }}
+      />
+      <p role="status" className="min-h-6 text-sm">
+        {problem ? (
+          <span className="text-brick">Not saved: {problem}</span>
+        ) : outcome === undefined ? (
+          <span className="text-faint">Being tried…</span>
+        ) : 'broken' in outcome ? (
+          <span className="text-brick">
+            {outcome.line === undefined ? '' : `Line ${outcome.line}: `}
+            {outcome.broken}
+          </span>
+        ) : (
+          <span className="text-faint">
+            Of the sample it says{' '}
+            {outcome.answer === undefined || outcome.answer === null ? (
+              'nothing: it passes'
+            ) : (
+              <code className="value">{JSON.stringify(outcome.answer)}</code>
+            )}
+            .
+          </span>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** What the code comes to for the value in the field's placeholder or, without one, an empty text: enough to see it run. */
+function useTried(compiled: OpenField, code: string): CodeOutcome | undefined {
+  const { run, subscribe } = runnerInPage();
+  const { kind, plan } = compiled;
+  const { body } = kind.read(plan, compiled.placeholder);
+  const input = { value: kind.value(plan, body) ?? '', raw: kind.raw(plan, body), values: {}, today: '' };
+  const [, setCount] = useState(0);
+  useEffect(() => {
+    const stop = subscribe(() => setCount((count) => count + 1));
+    return () => void stop();
+  }, [subscribe]);
+  return run(code, input);
+}

@@ -1,0 +1,133 @@
+/** What a call may take: milliseconds, bytes of memory and of stack, characters of its answer. */
+const limits = { time: 20, memory: 8 * 1024 * 1024, stack: 256 * 1024, answer: 20_000 };
+
+/**
+ * Calls the module's function from inside and hands the answer out as text, with what kind of thing it is: nothing out there can be reached from
+ * in here, so nothing but text comes out.
+ */
+const harness = `(call, text) => {
+  const answer = call(JSON.parse(text));
+  if (answer === undefined || answer === null) return 'nothing';
+  if (answer instanceof Promise) return 'a promise';
+  if (typeof answer !== 'object') return 'a ' + typeof answer;
+  return '=' + JSON.stringify(answer);
+}`;
+
+/**
+ * Runs developers' code in a JavaScript engine of its own (QuickJS, compiled to WebAssembly), each call in a world that has nothing but the
+ * language: no clock, no random numbers, no network, no page. What takes too long or too much is ended, and told. What the engine itself
+ * is busy with (a search through a list of any length) it cannot end: whoever calls gives it a thread of its own and ends that (`runner.ts`).
+ * Plain JavaScript, since Node runs it in a thread as it stands.
+ */
+export const createSandbox = (quickjs, onSpoilt) => (code, input) => callOnce(quickjs, code, input, onSpoilt);
+
+function callOnce(quickjs, code, input, onSpoilt) {
+  const runtime = quickjs.newRuntime();
+  const context = runtime.newContext({
+    intrinsics: {
+      BaseObjects: true,
+      Eval: true,
+      StringNormalize: true,
+      RegExp: true,
+      RegExpCompiler: true,
+      JSON: true,
+      MapSet: true,
+      Promise: true,
+      BigInt: true,
+    },
+  });
+  try {
+    runtime.setMemoryLimit(limits.memory);
+    runtime.setMaxStackSize(limits.stack);
+    evaluate(context, 'delete Math.random; delete globalThis.eval; delete globalThis.Function;').dispose();
+    const end = performance.now() + limits.time;
+    runtime.setInterruptHandler(() => performance.now() > end);
+    return call(context, code, input);
+  } catch (problem) {
+    return problem instanceof Broken
+      ? problem.outcome
+      : { broken: `The engine stopped: ${String(problem)}.` };
+  } finally {
+    try {
+      context.dispose();
+      runtime.dispose();
+    } catch {
+      // Ended in the middle it left something behind: another one goes on.
+      onSpoilt();
+    }
+  }
+}
+
+/** What went wrong inside, told to whoever called. */
+class Broken extends Error {
+  constructor(outcome) {
+    super('broken');
+    this.outcome = outcome;
+  }
+}
+
+function evaluate(context, code) {
+  const result = context.evalCode(code, 'arbeit.js');
+  if (result.error) throw broken(context, result.error);
+  return result.value;
+}
+
+function call(context, code, input) {
+  /** Whatever is held of the world inside, to be let go before it is closed. */
+  const held = [];
+  const hold = (handle) => {
+    held.push(handle);
+    return handle;
+  };
+  try {
+    const loaded = context.evalCode(code, 'check.js', { type: 'module' });
+    if (loaded.error) throw broken(context, loaded.error);
+    const module = hold(loaded.value);
+    if (context.typeof(module) !== 'object') return { broken: 'It has no "export default".' };
+    const own = hold(context.getProp(module, 'default'));
+    if (context.typeof(own) !== 'function')
+      return { broken: 'It needs "export default" and a function behind it.' };
+    const run = hold(evaluate(context, harness));
+    const text = hold(context.newString(JSON.stringify(input)));
+    const result = context.callFunction(run, context.undefined, own, text);
+    if (result.error) throw broken(context, result.error);
+    return outcomeOf(context.getString(hold(result.value)));
+  } finally {
+    for (const handle of held) handle.dispose();
+  }
+}
+
+/** What came out, as the harness says it. */
+function outcomeOf(said) {
+  if (said === 'nothing') return { answer: undefined };
+  if (!said.startsWith('=')) return { broken: `It answered ${said}: expected nothing or an object.` };
+  if (said.length > limits.answer) return { broken: 'Its answer is too long.' };
+  try {
+    return { answer: JSON.parse(said.slice(1)) };
+  } catch {
+    return { broken: 'Its answer is no JSON.' };
+  }
+}
+
+/** An error from inside, in words, with the line of the code it came from. */
+function broken(context, handle) {
+  const error = context.dump(handle);
+  handle.dispose();
+  if (typeof error !== 'object' || error === null)
+    return new Broken({ broken: `It threw ${JSON.stringify(error)}.` });
+  const message = String(error.message ?? '');
+  const line = /check\.js:(\d+)/.exec(String(error.stack ?? ''))?.[1];
+  return new Broken({
+    broken: inWords(String(error.name ?? 'Error'), message),
+    ...(line === undefined ? {} : { line: Number(line) }),
+  });
+}
+
+function inWords(name, message) {
+  if (message === 'interrupted') return `It took longer than ${limits.time} ms and was ended.`;
+  if (message === 'out of memory')
+    return `It took more than ${limits.memory / 1024 / 1024} MB and was ended.`;
+  if (/could not load module|module loader/.test(message))
+    return 'It imports something: there is nothing to import.';
+  return `${name}: ${message}`;
+}

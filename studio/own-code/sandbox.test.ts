@@ -1,0 +1,115 @@
+import type { CodeInput } from '@arbeit/engine/rules';
+import variant from '@jitl/quickjs-wasmfile-release-sync';
+import { newQuickJSWASMModuleFromVariant } from 'quickjs-emscripten-core';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { createSandbox } from './sandbox.mjs';
+
+const input: CodeInput = {
+  value: '2027-02-14',
+  raw: '14022027',
+  values: { hut: 'windgap', dog: null },
+  today: '2027-02-10',
+};
+let run: ReturnType<typeof createSandbox>;
+let spoilt = 0;
+beforeAll(async () => {
+  run = createSandbox(await newQuickJSWASMModuleFromVariant(variant), () => {
+    spoilt++;
+  });
+  run('export default () => {}', input);
+});
+const outcome = (code: string, given = input) => run(code, given);
+const brokenBy = (code: string) => {
+  const found = outcome(code);
+  return found && 'broken' in found ? found : undefined;
+};
+
+describe('own code', () => {
+  test('is called with what it is given, and answers', () => {
+    expect(
+      outcome(
+        'export default (given) => ({ facts: given.values, code: "x", data: { ...given, values: 1 } })',
+      ),
+    ).toEqual({
+      answer: { facts: input.values, code: 'x', data: { ...input, values: 1 } },
+    });
+    expect(outcome('export default () => {}')).toEqual({ answer: undefined });
+    expect(
+      outcome(
+        'const least = 2;\nexport default function check({ raw }) { return raw.length > least ? null : { code: "few" }; }',
+      ),
+    ).toEqual({
+      answer: undefined,
+    });
+  });
+
+  test.each([
+    ['a loop without end', 'export default () => { for (;;); }', /longer than 20 ms/],
+    ['a loop before it begins', 'for (;;);\nexport default () => {}', /longer than 20 ms/],
+    [
+      'an expression that tries for ever',
+      'export default () => /^(a+)+$/.test("a".repeat(40) + "b")',
+      /longer than 20 ms/,
+    ],
+    [
+      'memory without end',
+      'export default () => { const all = []; for (;;) all.push([1, 2, 3]); }',
+      /8 MB|20 ms/,
+    ],
+    ['a long text', 'export default () => { let s = "x"; for (;;) s += s; }', /8 MB|20 ms|too long|length/],
+    ['calls without end', 'const f = () => f();\nexport default () => f()', /stack|20 ms/i],
+    ['a throw', 'export default () => {\n  throw new TypeError("no");\n}', /TypeError: no/],
+    ['a throw of something else', 'export default () => { throw "no"; }', /threw "no"/],
+    ['a slip in the writing', 'export default ({ value ) => {}', /SyntaxError/],
+    ['no export', 'const check = () => {};', /export default/],
+    ['an export that is no function', 'export default 42', /function/],
+    ['an answer of another kind', 'export default () => 42', /answered a number/],
+    ['a promise', 'export default async () => {}', /a promise/],
+    ['an answer too long', 'export default () => ({ data: { x: "y".repeat(30000) } })', /too long/],
+    ['an answer in a circle', 'export default () => { const a = {}; a.a = a; return a; }', /circular/i],
+    ['something imported', 'import fs from "node:fs";\nexport default () => {}', /import/],
+  ])('%s is told, and ends', (_, code, reason) => {
+    const before = performance.now();
+    expect(brokenBy(code)?.broken).toMatch(reason);
+    // A hang would be minutes; the bound only tells it from one.
+    expect(performance.now() - before).toBeLessThan(5000);
+  });
+
+  test('says on which line', () => {
+    expect(brokenBy('const a = 1;\n\nexport default () => {\n  nobody();\n}')).toEqual({
+      broken: "ReferenceError: 'nobody' is not defined",
+      line: 4,
+    });
+    expect(brokenBy('const a = 1;\nconst b = ;\nexport default () => {}')?.line).toBe(2);
+  });
+
+  test.each([
+    'fetch("https://huts.example")', 'new XMLHttpRequest()', 'new WebSocket("ws://x")', 'require("fs")', 'process.exit()', 'document.title', 'window.top',
+    'localStorage.x', 'globalThis.process.env', 'importScripts("x")', 'new Date()', 'Date.now()', 'performance.now()', 'Math.random()', 'setTimeout(() => {})',
+    'eval("1")', 'new Function("return 1")()', 'Deno.exit()', 'postMessage(1)', 'crypto.randomUUID()',
+  ])('%s is out of reach', (code) => {
+    expect(brokenBy(`export default () => { ${code}; }`)?.broken).toMatch(/not defined|not a function|undefined/);
+  }); // biome-ignore format: a list
+
+  test('keeps nothing from one call to the next, and cannot spoil the next one', () => {
+    const counting = 'let n = 0;\nexport default () => ({ facts: { n: ++n } })';
+    expect(outcome(counting)).toEqual({ answer: { facts: { n: 1 } } });
+    expect(outcome(counting, { ...input, raw: 'other' })).toEqual({ answer: { facts: { n: 1 } } });
+    outcome(
+      'Object.prototype.code = "spoiled"; JSON.parse = () => ({}); Array.prototype.map = null;\nexport default () => {}',
+    );
+    expect(outcome('export default ({ value }) => ({ facts: { value, code: String({}.code) } })')).toEqual({
+      answer: { facts: { value: input.value, code: 'undefined' } },
+    });
+    expect(Object.hasOwn(Object.prototype, 'code')).toBe(false);
+  });
+
+  test('a spoiled world spoils its own answer alone', () => {
+    const found = outcome('JSON.stringify = () => "not json";\nexport default () => ({})');
+    expect(found).toHaveProperty('broken');
+  });
+
+  test('leaves nothing behind, whatever came of it', () => {
+    expect(spoilt).toBe(0);
+  });
+});

@@ -1,0 +1,135 @@
+import { languagesOf, type SetDocument, textsOf, withTextAt, withTranslation } from '@arbeit/engine/document';
+import type { Plural } from '@arbeit/engine/rules';
+import { pluralCategories } from '@arbeit/engine/rules';
+import { parse } from 'csv-parse/browser/esm/sync';
+
+type Words = string | Plural;
+
+/** A text in one cell: as it stands, or where it has forms as JSON. */
+const cellOf = (text: Words | undefined): string =>
+  text === undefined ? '' : typeof text === 'string' ? text : JSON.stringify(text);
+
+/** A cell of CSV (RFC 4180). */
+const quoted = (text: string): string => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
+
+/** The texts as a table (CSV, RFC 4180, UTF-8): a line each, its name, the set's own words, then a column a language. */
+export function textsAsCsv(set: SetDocument): string {
+  const languages = languagesOf(set);
+  const lines = textsOf(set).map(({ key, text }) => [
+    key,
+    cellOf(text),
+    ...languages.map((language) => cellOf(set.texts?.[language]?.[key])),
+  ]);
+  return [['name', set.locale, ...languages], ...lines]
+    .map((cells) => `${cells.map(quoted).join(',')}\r\n`)
+    .join('');
+}
+
+/** The texts as JSON: by language and by name, the set's own among them. */
+export function textsAsJson(set: SetDocument): string {
+  const own = Object.fromEntries(
+    textsOf(set).flatMap(({ key, text }) => (text === undefined ? [] : [[key, text]])),
+  );
+  return `${JSON.stringify({ [set.locale]: own, ...set.texts }, null, 2)}\n`;
+}
+
+/** What a file of texts came to: the set with them, how many were new or other, and what is wrong with it, a sentence each. */
+export interface TakenTexts {
+  readonly set: SetDocument;
+  readonly changed: number;
+  readonly problems: readonly string[];
+}
+
+/** Takes texts in, as CSV or JSON. Empty cells change nothing; what is wrong is told and left out, all else is taken. */
+export function takeTexts(set: SetDocument, file: string): TakenTexts {
+  const rows = file.trimStart().startsWith('{') ? fromJson(file) : fromCsv(file);
+  if (typeof rows === 'string') return { set, changed: 0, problems: [rows] };
+  const known = new Map(textsOf(set).map((text) => [text.key, text.text]));
+  const problems: string[] = [];
+  let next = set;
+  let changed = 0;
+  for (const { language, key, text, place } of rows) {
+    const isOwn = language === set.locale;
+    if (!isOwn && !isLanguage(language)) problems.push(`“${language}” is no language tag (BCP 47).`);
+    else if (!known.has(key)) problems.push(`${place}: nothing here is called “${key}”.`);
+    else if (cellOf(isOwn ? known.get(key) : set.texts?.[language]?.[key]) !== cellOf(text)) {
+      next = isOwn ? withTextAt(next, key, text) : withTranslation(next, language, key, text);
+      changed++;
+    }
+  }
+  return { set: next, changed, problems: [...new Set(problems)] };
+}
+
+interface Row {
+  readonly language: string;
+  readonly key: string;
+  readonly text: Words;
+  readonly place: string;
+}
+
+function isLanguage(tag: string): boolean {
+  try {
+    return /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/i.test(tag) && Intl.getCanonicalLocales(tag).length === 1;
+  } catch {
+    return false;
+  }
+}
+
+/** Forms are told from a text that happens to start with a brace by their shape. */
+function wordsIn(cell: string): Words {
+  if (!cell.startsWith('{"')) return cell;
+  try {
+    const read: unknown = JSON.parse(cell);
+    return isPlural(read) ? read : cell;
+  } catch {
+    return cell;
+  }
+}
+
+function isPlural(value: unknown): value is Plural {
+  if (typeof value !== 'object' || value === null) return false;
+  const { by, other, ...rest } = value as Record<string, unknown>;
+  return (
+    typeof by === 'string' &&
+    typeof other === 'string' &&
+    Object.entries(rest).every(
+      ([form, text]) => pluralCategories.some((one) => one === form) && typeof text === 'string',
+    )
+  );
+}
+
+function fromCsv(file: string): readonly Row[] | string {
+  let lines: string[][];
+  try {
+    lines = parse(file, { bom: true, relax_column_count: true, skip_empty_lines: true }) as string[][];
+  } catch (problem) {
+    return `The table cannot be read: ${problem instanceof Error ? problem.message : String(problem)}.`;
+  }
+  const [[name, ...languages] = [], ...rows] = lines;
+  if (name !== 'name' || languages.length === 0)
+    return 'The first line names the columns: “name”, then a language each, such as name,en-GB,de-DE.';
+  return rows.flatMap(([key = '', ...cells], i) =>
+    cells.flatMap((cell, column): Row[] => {
+      const language = languages[column];
+      if (!cell.trim() || language === undefined) return [];
+      return [{ language, key, text: wordsIn(cell), place: `Line ${i + 2}` }];
+    }),
+  );
+}
+
+function fromJson(file: string): readonly Row[] | string {
+  let read: unknown;
+  try {
+    read = JSON.parse(file);
+  } catch (problem) {
+    return `This is no JSON: ${problem instanceof Error ? problem.message : String(problem)}.`;
+  }
+  return Object.entries(read as object).flatMap(([language, own]) =>
+    typeof own !== 'object' || own === null
+      ? []
+      : Object.entries(own as object).flatMap(([key, text]): Row[] => {
+          if (isPlural(text)) return [{ language, key, text, place: language }];
+          return typeof text === 'string' && text.trim() ? [{ language, key, text, place: language }] : [];
+        }),
+  );
+}

@@ -1,0 +1,79 @@
+'use client';
+
+import { type Plural, pluralCategories } from '@arbeit/engine/rules';
+
+/** One text, edited where it stands: a line, or a line for each of its forms. Emptied it is gone, unless it is needed. */
+export function TextCell({
+  label,
+  text,
+  like,
+  usual,
+  isNeeded = false,
+  onChange,
+}: {
+  readonly label: string;
+  readonly text: string | Plural | undefined;
+  /** What it is a translation of: where that has forms, so has it. */
+  readonly like?: string | Plural | undefined;
+  /** What is said without it. */
+  readonly usual: string;
+  readonly isNeeded?: boolean;
+  readonly onChange: (text: string | Plural | undefined) => void;
+}) {
+  const forms = typeof text === 'object' ? text : typeof like === 'object' && !text ? like : undefined;
+  if (!forms)
+    return (
+      <Line
+        label={label}
+        value={typeof text === 'string' ? text : ''}
+        usual={usual || (like === undefined ? '' : 'missing')}
+        onChange={(next) => (next.trim() || isNeeded ? next.trim() && onChange(next) : onChange(undefined))}
+      />
+    );
+  const own = typeof text === 'object' ? text : undefined;
+  return (
+    <>
+      {pluralCategories
+        .filter((form) => forms[form] !== undefined)
+        .map((form) => (
+          <div key={form} className="flex items-baseline gap-2">
+            <span className="caption w-10">{form}</span>
+            <Line
+              label={`${label}, ${form}`}
+              value={own?.[form] ?? ''}
+              usual={own ? own.other : 'missing'}
+              onChange={(next) => {
+                const { by, other } = own ?? { by: forms.by, other: next };
+                if (form === 'other' && !next.trim()) onChange(undefined);
+                else onChange({ ...own, by, other, [form]: next } as Plural);
+              }}
+            />
+          </div>
+        ))}
+    </>
+  );
+}
+
+const Line = ({
+  label,
+  value,
+  usual,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly usual: string;
+  readonly onChange: (text: string) => void;
+}) => (
+  <textarea
+    rows={1}
+    aria-label={label}
+    className="text-line"
+    value={value}
+    placeholder={usual}
+    onChange={({ target }) => onChange(target.value.replace(/[\r\n]+/g, ' '))}
+    onKeyDown={(event) => {
+      if (event.key === 'Enter') event.preventDefault();
+    }}
+  />
+);
