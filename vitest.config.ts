@@ -14,6 +14,7 @@ export default defineConfig({
       { find: /^@arbeit\/engine\/checks$/, replacement: source('engine/rules/judges.ts') },
       { find: /^@arbeit\/engine\/runs$/, replacement: source('engine/kinds/runs.ts') },
       { find: /^@arbeit\/engine\/runs\/([\w-]+)$/, replacement: source('engine/kinds/$1/run.ts') },
+      { find: /^@arbeit\/engine\/wording\/(\w+)$/, replacement: source('engine/rules/wording/$1.ts') },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('engine/$1/index.ts') },
       { find: /^@arbeit\/(engine|dom|react|handoff|cli)$/, replacement: source('$1/index.ts') },
     ],

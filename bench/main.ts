@@ -1,5 +1,6 @@
 import { answerIfAsked, measuredApart } from './apart.ts';
-import { inBrowser } from './browser.ts';
+import { drawnAtKey, inBrowser } from './browser.ts';
+import { formKeystrokes } from './forms.ts';
 import { growth } from './growth.ts';
 import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
@@ -33,6 +34,13 @@ for (const { what, ratio, limit } of measuredApart())
     limit: limit === null ? '' : `× ${limit}`,
     good: limit === null ? null : ratio <= limit,
   });
+for (const { what, ratio, limit } of formKeystrokes())
+  lines.push({
+    what,
+    found: `× ${ratio.toFixed(2)}`,
+    limit: `× ${limit}`,
+    good: limit === null || ratio <= limit,
+  });
 for (const { what, ratio, limit } of kindKeystrokes())
   if (limit !== null)
     lines.push({
@@ -55,6 +63,13 @@ for (const { what, plain, bound, limit } of await inBrowser(root))
     limit: `${limit} ms`,
     good: bound - plain <= limit,
   });
+const { drawn, limit: mostDrawn } = await drawnAtKey(root);
+lines.push({
+  what: 'fields of 1,000 that React draws anew at a key',
+  found: String(drawn),
+  limit: String(mostDrawn),
+  good: drawn <= mostDrawn,
+});
 for (const { what, milliseconds, limit, empty } of await studioOpened(root))
   lines.push({
     what: `${what}, alive, nothing in the cache (an empty page: ${empty.toFixed(0)} ms, × ${(milliseconds / empty).toFixed(0)})`,

@@ -78,6 +78,13 @@ export async function sizes(root: string): Promise<Size[]> {
     rows.push({ what: `kind ${what}, over the core`, bytes, limit: 3072 });
     rows.push({ what: `  a page with no other kind carries for it`, bytes: alone, limit: null });
   } // biome-ignore format: one kind beside the other
+  const asking = `export { bindForm, createFormStore, driveFormAsks, driveSending, askByFetch } from '@arbeit/dom'; export { openForm } from '@arbeit/engine/form'; export { compare, remote } from '@arbeit/engine/checks';`;
+  const patterned = withKind('pattern', 'pattern');
+  rows.push({
+    what: 'forms, rules across fields and server checks, over a field',
+    bytes: (await bytesOf(`${patterned} ${asking}`, root)) - pattern,
+    limit: 2560,
+  });
   const plans = (regions: 'any' | string[]) =>
     gzipSync(
       JSON.stringify(

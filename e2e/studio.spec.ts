@@ -363,7 +363,7 @@ for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2]] as const)
     const long = 'Wanderhüttenübernachtungsanmeldebestätigungsnummer';
     const id = await newSet(request, [{ ...pin, label: long, hint: `${long} ${long}`, rules: [{ id: 'r', check: { type: 'not-in', values: [long] }, say: `${long}${long}` }] }]);
     await page.setViewportSize({ width: Math.round(width / zoom), height: 800 });
-    for (const path of ['/', `/sets/${id}/fields/pin`, '/sets/ridge-huts/fields/warden', '/sets/ridge-huts/fields/deposit']) {
+    for (const path of ['/', `/sets/${id}/fields/pin`, '/sets/ridge-huts/fields/warden', '/sets/ridge-huts/fields/deposit', '/sets/ridge-huts/forms/booking', `/sets/${id}/texts`]) {
       await page.goto(path);
       const wide = await page.evaluate(() => {
         const { clientWidth } = document.documentElement;
@@ -383,7 +383,13 @@ for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2]] as const)
 
 test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
-  for (const path of ['/', '/sets/ridge-huts/fields/warden', '/sets/ridge-huts/forms/booking/alone']) {
+  for (const path of [
+    '/',
+    '/sets/ridge-huts/fields/warden',
+    '/sets/ridge-huts/forms/booking',
+    '/sets/ridge-huts/forms/change/alone',
+    '/sets/ridge-huts/texts',
+  ]) {
     await page.goto(path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
   }

@@ -1,12 +1,13 @@
 'use client';
 
 import type { FormStore } from '@arbeit/dom';
-import { useMemo, useState, useSyncExternalStore } from 'react';
+import { useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react';
 import { boardOf, type Moment, moments, type Seen } from './board.ts';
 
 /** Each field against the moments: exactly which message would be seen for the present values, and why the others are quiet. */
 export function Board({ store, today }: { readonly store: FormStore; readonly today: string }) {
-  const state = useSyncExternalStore(store.subscribe, store.state, store.state);
+  // A key does not wait for the board: it follows when there is time.
+  const state = useDeferredValue(useSyncExternalStore(store.subscribe, store.state, store.state));
   const rows = useMemo(() => boardOf(store.form, state, today), [store.form, state, today]);
   const [isExplained, setExplained] = useState(false);
   return (

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Form } from '@arbeit/react';
+import type { FormStore } from '@arbeit/dom';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { codePath } from '../services/paths.ts';
 import { Telephone, useTelephone } from './telephone.tsx';
@@ -9,15 +9,23 @@ import { Telephone, useTelephone } from './telephone.tsx';
  * For a field whose code is checked by the message sender: asks for the code, and shows the simulated telephone it arrives on. Nothing for
  * other fields.
  */
-export function CodeRequest({ form, field }: { readonly form: Form; readonly field: string }) {
-  const rules = [...(form.store.form.rulesAt.get(field) ?? []), ...form.store.field(field).field.rules];
+export function CodeRequest({ form, field }: { readonly form: FormStore; readonly field: string }) {
+  const rules = [...(form.form.rulesAt.get(field) ?? []), ...form.field(field).field.rules];
   const check = rules.map((rule) => rule.check).find((one) => one.type === 'remote' && one.ask === codePath);
   const to = check?.type === 'remote' ? check.with[0] : undefined;
   return to === undefined ? null : <Request form={form} field={field} to={to} />;
 }
 
-function Request({ form, field, to }: { readonly form: Form; readonly field: string; readonly to: string }) {
-  const other = form.store.field(to);
+function Request({
+  form,
+  field,
+  to,
+}: {
+  readonly form: FormStore;
+  readonly field: string;
+  readonly to: string;
+}) {
+  const other = form.field(to);
   const { value, flags } = useSyncExternalStore(other.subscribe, other.reading, other.reading);
   const [said, setSaid] = useState('');
   const [wait, setWait] = useState(0);
@@ -64,7 +72,7 @@ function Request({ form, field, to }: { readonly form: Form; readonly field: str
       <Telephone
         messages={telephone.messages}
         address={value}
-        onTake={(text) => form.store.field(field).dispatch({ type: 'autofill', text })}
+        onTake={(text) => form.field(field).dispatch({ type: 'autofill', text })}
       />
     </div>
   );

@@ -53,7 +53,13 @@ export function FormAlone({
   return (
     <main className="mx-auto max-w-3xl px-6 py-10">
       <h1 className="mb-4 text-2xl">{compiled.title}</h1>
-      <LiveForm form={form} open={open} sections={compiled.sections} today={today} />
+      <LiveForm
+        form={form}
+        open={open}
+        sections={compiled.sections}
+        today={today}
+        onCancel={() => window.location.assign(`/sets/${setId}/forms/${compiled.id}`)}
+      />
       {sending.is === 'sent' && record && (
         <div className="text-sm">
           {Object.entries(record.values).map(([name, value]) => (

@@ -198,7 +198,16 @@ function useLinks(store: ReturnType<typeof useForm>['store']): readonly Link[] {
       setLinks((had) => (JSON.stringify(had) === JSON.stringify(next) ? had : next));
     };
     look();
-    return store.subscribe(look);
+    // A key does not wait for what is drawn around it.
+    let timer: ReturnType<typeof setTimeout>;
+    const letGo = store.subscribe(() => {
+      clearTimeout(timer);
+      timer = setTimeout(look, 60);
+    });
+    return () => {
+      clearTimeout(timer);
+      letGo();
+    };
   }, [store]);
   return links;
 }

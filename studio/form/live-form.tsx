@@ -1,10 +1,10 @@
 'use client';
 
-import type { FieldStore } from '@arbeit/dom';
+import type { FieldStore, FormStore } from '@arbeit/dom';
 import type { SectionDocument } from '@arbeit/engine/document';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type Form, useField } from '@arbeit/react';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { memo, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { FoundOut } from '../sheet/found-out.tsx';
 import { PlainField } from '../sheet/plain-field.tsx';
@@ -38,7 +38,7 @@ export function LiveForm({
           {section.title && <legend className="form-legend">{section.title}</legend>}
           <div className="form-fields" data-columns={columns ? (section.columns ?? 1) : 1}>
             {section.fields.map((id) => (
-              <InForm key={id} form={form} store={store.field(id)} today={today} />
+              <InForm key={id} form={store} store={store.field(id)} today={today} />
             ))}
           </div>
         </fieldset>
@@ -49,25 +49,25 @@ export function LiveForm({
 }
 
 /** One field of the form, while it counts. It keeps its place in the page's order, and what was typed into it. */
-function InForm({
+const InForm = memo(function InForm({
   form,
   store,
   today,
 }: {
-  readonly form: Form;
+  readonly form: FormStore;
   readonly store: FieldStore;
   readonly today: string | undefined;
 }) {
   const { counts } = useSyncExternalStore(store.subscribe, store.reading, store.reading);
   return counts ? <Counting form={form} store={store} today={today} /> : null;
-}
+});
 
 function Counting({
   form,
   store,
   today,
 }: {
-  readonly form: Form;
+  readonly form: FormStore;
   readonly store: FieldStore;
   readonly today: string | undefined;
 }) {

@@ -68,7 +68,7 @@ const Line = ({
   <textarea
     rows={1}
     aria-label={label}
-    className="text-line"
+    className="text-cell"
     value={value}
     placeholder={usual}
     onChange={({ target }) => onChange(target.value.replace(/[\r\n]+/g, ' '))}

@@ -69,6 +69,15 @@ const numberOptions = {
     ],
     otherwise: 'none',
   },
+  singular: {
+    is: 'text',
+    label: 'Unit of one',
+    about: 'What the unit is called of one alone, as the locale counts (`guest` beside `guests`).',
+    at: ['unit'],
+    form: '^(?=.*\\S)[^\\d<>]*$',
+    expected: 'A unit is no empty text and has no digits and no "<" or ">".',
+    otherwise: 'as the unit',
+  },
 } as const satisfies Options;
 
 const currencyOptions = {
@@ -212,6 +221,7 @@ function planNumber(kind: NumberPlan['kind'], entry: Filled, { locale: tag, rule
           negatives[1].replace(minus, '') + unit,
         ];
   const bounds = boundsOf(rules);
+  const singular = unit && entry.singular ? singularOf(unit, entry.singular, locale) : undefined;
   const last = wholes.at(-1) ?? 3;
   return {
     kind,
@@ -233,8 +243,16 @@ function planNumber(kind: NumberPlan['kind'], entry: Filled, { locale: tag, rule
     pad: entry.pad,
     negative: entry.negative,
     ...bounds,
+    ...(singular ? { singular } : {}),
     own: ownWords(entry, locale, positive),
   };
+}
+
+/** What takes the place of the unit of one, and which numbers a locale counts as one (`Intl.PluralRules`) beside 1 itself. */
+function singularOf(of: string, one: string, locale: string): NonNullable<NumberPlan['singular']> {
+  const isOne = (number: number, minimumFractionDigits: number): boolean =>
+    new Intl.PluralRules(locale, { minimumFractionDigits }).select(number) === 'one';
+  return { of, one: `\u00a0${one}`, zero: isOne(0, 0), padded: isOne(1, 1), parts: isOne(1.5, 1) };
 }
 
 /** What a paste may carry beside the amount: the field's own sign and code in any width, and its unit. */
@@ -252,6 +270,7 @@ function ownWords(entry: NumberEntry, locale: string, around: readonly [string, 
         if (part.type === 'currency') words.add(part.value.trim());
   }
   if (entry.unit) words.add(entry.unit);
+  if (entry.singular) words.add(entry.singular);
   return [...words].filter(Boolean).sort((a, b) => b.length - a.length);
 }
 

@@ -33,6 +33,17 @@ export interface NumberPlan {
   readonly step: string;
   readonly min: string;
   readonly max: string;
+  /**
+   * What stands in place of the unit `of` behind one: always behind 1, and where the locale counts so behind 0, behind 1 with decimals that
+   * are zeros, behind parts of one and of two.
+   */
+  readonly singular?: {
+    readonly of: string;
+    readonly one: string;
+    readonly zero: boolean;
+    readonly padded: boolean;
+    readonly parts: boolean;
+  };
   /** Words and signs a paste may carry that are this field's own (its currency's sign and code, its unit). */
   readonly own: readonly string[];
 }
@@ -48,6 +59,17 @@ const withGroups = (plan: NumberPlan, whole: string): string => {
   for (; end > others; end -= others) text = whole.slice(end - others, end) + plan.group + text;
   return whole.slice(0, end) + plan.group + text;
 };
+
+/** Whether digits are one, as the locale counts. */
+function isOne({ zero, padded, parts }: NonNullable<NumberPlan['singular']>, digits: string): boolean {
+  const [whole = '', fraction = ''] = canonical(digits).split('.');
+  if (whole !== '1' && whole !== '0') return false;
+  if (!fraction) return whole === '1' || zero;
+  return /[1-9]/.test(fraction) || whole === '0' ? parts : padded;
+}
+
+const inSingular = ({ of, one }: NonNullable<NumberPlan['singular']>, suffix: string): string =>
+  suffix.replace(of, one);
 
 /** Lays content out; `isResting` with what only stands there while nobody types. */
 function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody {
@@ -73,7 +95,8 @@ function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody
   if (plan.grouping === 'typing' || (isResting && plan.grouping === 'leave')) text = withGroups(plan, text);
   if (point >= 0) text += plan.decimal + digits.slice(point + 1);
   text = localized(plan.digits, text);
-  const [prefix, suffix] = isNegative ? plan.aroundNegative : plan.around;
+  const [prefix, plural] = isNegative ? plan.aroundNegative : plan.around;
+  const suffix = plan.singular && isOne(plan.singular, digits) ? inSingular(plan.singular, plural) : plural;
   const from = prefix.length;
   return {
     content,
@@ -183,7 +206,9 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
 function ownContent(plan: NumberPlan, text: string): string | undefined {
   if (text.length > most) return undefined;
   for (const sign of plan.negative === 'no' ? [''] : ['-', '']) {
-    const [prefix, suffix] = sign ? plan.aroundNegative : plan.around;
+    const [prefix, plural] = sign ? plan.aroundNegative : plan.around;
+    const single = plan.singular ? inSingular(plan.singular, plural) : plural;
+    const suffix = text.endsWith(plural.trim()) ? plural : single;
     if (!text.startsWith(prefix.trim()) || !text.endsWith(suffix.trim())) continue;
     const inner = text.slice(prefix.trim().length, text.length - suffix.trim().length).trim();
     const plain = [...inner.replaceAll(plan.group, '').replace(plan.decimal, '.')].map(fold).join('');

@@ -1,0 +1,47 @@
+import { expect, test } from 'vitest';
+import { compileField } from '../../document/compile-field.ts';
+import type { FieldDocument } from '../../document/document.ts';
+import { apply, keysOf, start } from '../../field/state.ts';
+import { kinds } from '../table.ts';
+
+const field = (locale: string, entry: object) =>
+  compileField({ id: 'f', kind: 'number', label: 'F', entry } as FieldDocument, { locale }, kinds);
+const shown = (compiled: ReturnType<typeof field>, text: string): string =>
+  keysOf(text).reduce(
+    (state, event) => apply(compiled, state, event),
+    apply(compiled, start(compiled), { type: 'focus' }),
+  ).body.display;
+
+test.each([
+  [
+    'en-GB',
+    ['0 guests', '1 guest', '2 guests', '1.0 guests', '1.5 guests', '0.5 guests', '11 guests', '21 guests'],
+  ],
+  [
+    'fr-FR',
+    ['0 guest', '1 guest', '2 guests', '1.0 guest', '1.5 guest', '0.5 guest', '11 guests', '21 guests'],
+  ],
+  [
+    'es-ES',
+    ['0 guests', '1 guest', '2 guests', '1.0 guest', '1.5 guests', '0.5 guests', '11 guests', '21 guests'],
+  ],
+  [
+    'ja-JP',
+    ['0 guests', '1 guest', '2 guests', '1.0 guests', '1.5 guests', '0.5 guests', '11 guests', '21 guests'],
+  ],
+])('the unit of one, as %s counts', (locale, expected) => {
+  const compiled = field(locale, { unit: 'guests', singular: 'guest', decimals: { max: 1 } });
+  const found = ['0', '1', '2', '1.0', '1.5', '0.5', '11', '21'].map((text) =>
+    shown(compiled, text).replace('\u00a0', ' ').replace(',', '.'),
+  );
+  expect(found).toEqual(expected);
+});
+
+test('typed on and taken back it follows, the caret before it; pasted as one or as many it is read', () => {
+  const compiled = field('en-GB', { unit: 'guests', singular: 'guest' });
+  const one = shown(compiled, '1');
+  expect([one, shown(compiled, '12')]).toEqual(['1\u00a0guest', '12\u00a0guests']);
+  for (const text of ['1 guest', '1 guests', '1\u00a0guest'])
+    expect(compiled.kind.raw(compiled.plan, compiled.kind.read(compiled.plan, text).body)).toBe('1');
+  expect(compiled.kind.read(compiled.plan, '1 guest').leftOut).toBe('');
+});
