@@ -15,6 +15,7 @@ export interface Form {
   readonly formProps: { readonly noValidate: true; readonly ref: RefCallback<HTMLFormElement> };
 }
 
+/** What a form is to know beside itself. */
 export interface FormOptions {
   /** ISO 8601; stands for the device's clock. */
   readonly today?: string | undefined;

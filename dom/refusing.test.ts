@@ -1,0 +1,32 @@
+import { compileField } from '@arbeit/engine/document';
+import { keysOf, read } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import { expect, test } from 'vitest';
+import { share } from './share.ts';
+import { createStore } from './store.ts';
+
+test('a refused value is taken out of the field and of every copy at once, and undo brings it back to both', () => {
+  const pin = (id: string, refused?: 'clear') =>
+    compileField(
+      {
+        id,
+        kind: 'pin',
+        label: id,
+        entry: {},
+        rules: [{ id: 'easy', check: { type: 'not-trivial' }, ...(refused ? { refused } : {}) }],
+      },
+      { locale: 'en-GB' },
+      kinds,
+    );
+  const own = createStore(pin('own', 'clear'), read);
+  const copy = createStore(pin('copy'), read);
+  share([own, copy]);
+  own.dispatch({ type: 'focus' });
+  for (const event of keysOf('1234')) own.dispatch(event);
+  expect(copy.reading().raw).toBe('1234');
+  own.dispatch({ type: 'leave' });
+  expect([own.reading().raw, copy.reading().raw]).toEqual(['', '']);
+  expect(own.reading().shown.map(({ code }) => code)).toEqual(['trivial']);
+  own.dispatch({ type: 'undo' });
+  expect([own.reading().raw, copy.reading().raw]).toEqual(['1234', '1234']);
+});
