@@ -79,10 +79,11 @@ export async function sizes(root: string): Promise<Size[]> {
     rows.push({ what: `  a page with no other kind carries for it`, bytes: alone, limit: null });
   } // biome-ignore format: one kind beside the other
   const asking = `export { bindForm, createFormStore, driveFormAsks, driveSending, askByFetch } from '@arbeit/dom'; export { openForm } from '@arbeit/engine/form'; export { compare, remote } from '@arbeit/engine/checks';`;
-  const patterned = withKind('pattern', 'pattern');
+  // A page that shows what is told of its field reads it as well.
+  const patterned = `${withKind('pattern', 'pattern')} export { read } from '@arbeit/engine/field';`;
   rows.push({
     what: 'forms, rules across fields and server checks, over a field',
-    bytes: (await bytesOf(`${patterned} ${asking}`, root)) - pattern,
+    bytes: (await bytesOf(`${patterned} ${asking}`, root)) - (await bytesOf(patterned, root)),
     limit: 2560,
   });
   const plans = (regions: 'any' | string[]) =>

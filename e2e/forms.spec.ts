@@ -35,6 +35,8 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
   await page.getByRole('button', { name: 'Put together' }).press('Enter');
   const arrangement = page.getByRole('region', { name: 'Arrangement' });
   await arrangement.getByRole('button', { name: 'Add a field' }).press('Enter');
+  // An open menu takes the focus to its first entry; what is pressed before goes there.
+  await expect(page.getByRole('menuitem').first()).toBeFocused();
   await page.getByRole('menuitem', { name: /^Party size/ }).press('Enter');
   await expect(live(page).getByLabel('Party size')).toBeVisible();
   const handle = arrangement.getByRole('button', { name: /^Move Party size/ });
@@ -114,6 +116,34 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
   await rules.getByRole('button', { name: 'Add a rule' }).click();
   await expect(rules.getByRole('listitem')).toHaveCount(2);
   await expect(departure).toHaveValue('Sunday, 14 February 2027');
+});
+
+test('a field is made to hang on another, never in a circle, and goes out of the form with it', async ({
+  page,
+  request,
+}) => {
+  const id = await ownHuts(request);
+  await page.goto(`/sets/${id}/forms/booking`);
+  const conditions = page.getByRole('region', { name: 'Conditions' });
+  await expect(conditions).toContainText('“The dog’s name”, while “Is a dog coming along?” is Yes, a dog');
+  await conditions.getByRole('button', { name: 'Add a condition' }).click();
+  await conditions.getByLabel('This field counts only').selectOption('dog');
+  await conditions.getByLabel('while this one').selectOption('dog-name');
+  await conditions.getByRole('button', { name: 'Let it count only then' }).click();
+  await expect(conditions.getByRole('alert')).toContainText('In a circle: dog');
+  await conditions.getByLabel('This field counts only').selectOption('deposit');
+  await conditions.getByLabel('while this one').selectOption('hut');
+  await conditions.getByLabel('is', { exact: true }).selectOption('=two-tarns');
+  await conditions.getByRole('button', { name: 'Let it count only then' }).click();
+  await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
+  await live(page).getByLabel('Hut', { exact: true }).selectOption('two-tarns');
+  await expect(live(page).getByLabel('Deposit')).toBeVisible();
+  await page.getByRole('button', { name: 'Put together' }).click();
+  await page.getByRole('button', { name: 'Take Hut out of the form' }).click();
+  await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
+  await expect(live(page).getByLabel('Guest’s mobile number')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(live(page).getByLabel('Hut', { exact: true })).toBeVisible();
 });
 
 test('the board says what would be seen when, and why the others are quiet', async ({ page }) => {
@@ -286,6 +316,7 @@ for (const sheet of ['light', 'dark'])
     await live(page).getByRole('button', { name: 'Submit' }).click();
     await page.getByRole('button', { name: 'Departure after Arrival' }).click();
     await expectNoViolations(page);
+    if (sheet === 'dark') return;
     await page.getByRole('button', { name: 'Fill with samples' }).click();
     await live(page).getByRole('button', { name: 'Submit' }).click();
     await expect(live(page).getByText('Sent, and taken.')).toBeVisible();

@@ -1,4 +1,3 @@
-import { addDays } from '../values/calendar.ts';
 import { compare as order } from '../values/decimal.ts';
 import { countOf } from '../values/graphemes.ts';
 import { match } from './automaton.ts';
@@ -66,40 +65,32 @@ export const compare: Judge<'compare'> = ({ kind, plan }, body, { op, field, day
   const other = others[field];
   if (value === null || !other || other.value === null) return passed;
   const side = by === 'number' ? order(value, other.value) : order8601(value, other.value);
-  if (meets(op, side, value, other.value, days)) return passed;
+  // Days of ISO 8601 alone are read as in UTC (ECMAScript, Date.parse), where each has 24 hours.
+  const apart = (Date.parse(value) - Date.parse(other.value)) / 86_400_000;
+  if (holdsFor[op](side, apart - days)) return passed;
   const data = { value: body.display, other: other.display, 'other-label': other.label, days: String(days) };
   return { verdict: 'fail', code: 'differs', data };
 };
 
 /** Below 0, 0 or above 0; of two times of which one has no seconds, it has none. */
 function order8601(a: string, b: string): number {
-  const isTime = /^\d\d:\d\d$/;
-  const [x, y] = [a, b].map((text) => (isTime.test(text) ? `${text}:00` : text)) as [string, string];
+  const [x, y] = [a, b].map((text) => (/^\d\d:\d\d$/.test(text) ? `${text}:00` : text)) as [string, string];
   return x < y ? -1 : x > y ? 1 : 0;
 }
 
-function meets(op: Comparison, side: number, value: string, other: string, days: number): boolean {
-  switch (op) {
-    case 'same':
-      return side === 0;
-    case 'differs':
-      return side !== 0;
-    case 'after':
-    case 'above':
-      return side > 0;
-    case 'before':
-    case 'below':
-      return side < 0;
-    case 'not-before':
-      return side >= 0;
-    case 'not-after':
-      return side <= 0;
-    case 'at-most-days':
-      return value <= addDays(other, days);
-    case 'at-least-days':
-      return value >= addDays(other, days);
-  }
-}
+/** Whether a comparison holds, by which side of the other value this one is on, and by how many days it is further away than it may be. */
+const holdsFor: Readonly<Record<Comparison, (side: number, further: number) => boolean>> = {
+  same: (side) => side === 0,
+  differs: (side) => side !== 0,
+  after: (side) => side > 0,
+  above: (side) => side > 0,
+  before: (side) => side < 0,
+  below: (side) => side < 0,
+  'not-before': (side) => side >= 0,
+  'not-after': (side) => side <= 0,
+  'at-most-days': (_, further) => further <= 0,
+  'at-least-days': (_, further) => further >= 0,
+};
 
 /** What a server answered about the value: the answer's own code, or `unreachable`. Until then it is open and says nothing. */
 export const remote: Judge<'remote'> = ({ kind, plan }, body, _, { answers }, rule) => {

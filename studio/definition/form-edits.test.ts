@@ -67,11 +67,25 @@ test('sections are added, changed and taken away, and no field is lost', () => {
 });
 
 test('a field that goes out of a form takes the rules along that speak of it', () => {
-  const out = removeFromForm(booking, 'arrival');
+  const out = removeFromForm(set, booking, 'arrival');
   expect(out.rules).toEqual([]);
-  const change = removeFromForm(formOf(set, 'change')!, 'change-code');
+  const change = removeFromForm(set, formOf(set, 'change')!, 'change-code');
   expect([change.completes, change.rules?.map(({ id }) => id)]).toEqual([undefined, ['order']]);
   expect(isSound(changeForm(set, 'booking', () => out))).toMatchObject({ ok: true });
+});
+
+test('whatever field goes out of a form, what hangs on it goes along and the set stays sound', () => {
+  expect(sectionsOf(removeFromForm(set, booking, 'dog'))[2]?.fields).toEqual([
+    'hut',
+    'deposit',
+    'extras',
+    'remarks',
+  ]);
+  for (const form of set.forms!)
+    for (const field of sectionsOf(form).flatMap(({ fields }) => fields)) {
+      const next = changeForm(set, form.id, (own) => removeFromForm(set, own, field));
+      expect([form.id, field, isSound(next)]).toMatchObject([form.id, field, { ok: true }]);
+    }
 });
 
 test('a new form is sound, under an id of its own', () => {

@@ -91,17 +91,33 @@ export function addToForm(form: FormDocument, field: string): FormDocument {
   return withSections(form, [...sections.slice(0, -1), { ...last, fields: [...last.fields, field] }]);
 }
 
-/** Takes a field out of the form, with the form's rules that speak of it. */
-export function removeFromForm(form: FormDocument, field: string): FormDocument {
+/** A field of a form and those that cannot be in it without that one: whose conditions or rules speak of it, and theirs. */
+function hangingOn(set: SetDocument, form: FormDocument, field: string): ReadonlySet<string> {
+  const own = fieldIdsOf(form);
+  const all = new Set([field]);
+  // What is added while it is gone through is gone through as well.
+  for (const gone of all)
+    for (const { id, when, rules = [] } of set.fields)
+      if (own.includes(id) && mentions([when, rules.map((rule) => [rule.check, rule.when])], gone))
+        all.add(id);
+  return all;
+}
+
+const mentions = (said: unknown, field: string): boolean =>
+  JSON.stringify(said).includes(JSON.stringify(field));
+
+/** Takes a field out of the form, with those that hang on it and the form's rules that speak of any of them. */
+export function removeFromForm(set: SetDocument, form: FormDocument, field: string): FormDocument {
+  const gone = hangingOn(set, form, field);
   const sections = sectionsOf(form).map((section) => ({
     ...section,
-    fields: section.fields.filter((id) => id !== field),
+    fields: section.fields.filter((id) => !gone.has(id)),
   }));
   const { completes, rules, ...rest } = withSections(form, sections);
-  const left = rules?.filter((rule) => rule.field !== field && !speaksOf(rule, field));
+  const left = rules?.filter((rule) => ![...gone].some((id) => rule.field === id || speaksOf(rule, id)));
   return {
     ...rest,
-    ...(completes === undefined || completes === field ? {} : { completes }),
+    ...(completes === undefined || gone.has(completes) ? {} : { completes }),
     ...(left ? { rules: left } : {}),
   };
 }
@@ -109,7 +125,7 @@ export function removeFromForm(form: FormDocument, field: string): FormDocument 
 const speaksOf = ({ check, when }: FormRuleDocument, field: string): boolean =>
   (check.type === 'compare' && check.field === field) ||
   ('with' in check && check.with?.includes(field) === true) ||
-  JSON.stringify(when ?? null).includes(JSON.stringify(field));
+  mentions(when ?? null, field);
 
 export const changeSection = (
   form: FormDocument,

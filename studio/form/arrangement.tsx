@@ -37,7 +37,7 @@ export function Arrangement({
   const others = document.fields.filter(({ id }) => !own.includes(id));
   const labelOf = (id: string) => document.fields.find((field) => field.id === id)?.label || id;
   return (
-    <section aria-label="Arrangement" className="border-t border-rule pt-2 text-sm">
+    <section aria-label="Arrangement" className="form-head border-t border-rule pt-2 text-sm">
       <div className="flex flex-wrap items-baseline gap-x-5">
         <h2 className="caption">Sections and their fields, in order</h2>
         <Menu
@@ -81,7 +81,7 @@ export function Arrangement({
                   <span className="min-w-0 truncate">{words}</span>
                   <Out
                     label={`Take ${words} out of the form`}
-                    onClick={() => onChange((f) => removeFromForm(f, line.field))}
+                    onClick={() => onChange((f) => removeFromForm(document, f, line.field))}
                   />
                 </>
               ) : (

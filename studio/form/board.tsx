@@ -6,9 +6,11 @@ import { boardOf, type Moment, moments, type Seen } from './board.ts';
 
 /** Each field against the moments: exactly which message would be seen for the present values, and why the others are quiet. */
 export function Board({ store, today }: { readonly store: FormStore; readonly today: string }) {
-  // A key does not wait for the board: it follows when there is time.
-  const state = useDeferredValue(useSyncExternalStore(store.subscribe, store.state, store.state));
-  const rows = useMemo(() => boardOf(store.form, state, today), [store.form, state, today]);
+  const state = useSyncExternalStore(store.subscribe, store.state, store.state);
+  const present = useMemo(() => ({ form: store.form, state }), [store.form, state]);
+  // A key does not wait for the board: it follows when there is time, the form together with what it was then.
+  const then = useDeferredValue(present);
+  const rows = useMemo(() => boardOf(then.form, then.state, today), [then, today]);
   const [isExplained, setExplained] = useState(false);
   return (
     <section aria-label="Board of moments">

@@ -1,7 +1,7 @@
 'use client';
 
 import { carryOver, localToday } from '@arbeit/dom';
-import { compile, type FormDocument } from '@arbeit/engine/document';
+import { compile, type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import type { FormRecord, OpenForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Form, useForm } from '@arbeit/react';
@@ -22,6 +22,7 @@ import type { StoredSet } from '../store/sets.ts';
 import { AcrossFields } from './across-fields.tsx';
 import { Arrangement } from './arrangement.tsx';
 import { Board } from './board.tsx';
+import { Conditions } from './conditions.tsx';
 import { driveForm } from './drive.ts';
 import { useFormOutcomes, withCode } from './form-code.ts';
 import './form.css';
@@ -38,6 +39,8 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
   useUndoKeys(set.undo, set.redo);
   const form = formOf(set.document, formId) ?? formOf(stored.document, formId)!;
   const title = form.title || form.id;
+  const { document } = set;
+  const open = useMemo(() => openIn(document, form), [document, form]);
   const router = useRouter();
   useCommands('This form', [
     { id: 'shelf', label: 'Back to the shelf', key: 'b', run: () => router.push('/') },
@@ -58,7 +61,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
           Delete the form
         </button>
       </Masthead>
-      <Sheet set={set} form={form} />
+      {typeof open === 'string' ? <Unsound why={open} /> : <Sheet set={set} form={form} open={open} />}
       <Alive />
     </KindsAtHand>
   );
@@ -68,15 +71,36 @@ const views = { desktop: 'Desktop', phone: 'Phone' } as const;
 const papers = { own: 'As the sheet', light: 'Light', dark: 'Dark' } as const;
 const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
 
-function Sheet({ set, form }: { readonly set: EditedSet; readonly form: FormDocument }) {
+/** The form, ready to be tried; a sentence where what it says does not go together any more. */
+function openIn(document: SetDocument, form: FormDocument): OpenForm | string {
+  try {
+    return withCode(compile({ ...document, forms: [form] }, kinds).forms[0]!);
+  } catch (problem) {
+    return problem instanceof Error ? problem.message : String(problem);
+  }
+}
+
+const Unsound = ({ why }: { readonly why: string }) => (
+  <main className="desk">
+    <p role="alert">
+      This form does not go together any more: {why} Undo brings the last one back; what is saved is
+      untouched.
+    </p>
+  </main>
+);
+
+function Sheet({
+  set,
+  form,
+  open,
+}: {
+  readonly set: EditedSet;
+  readonly form: FormDocument;
+  readonly open: OpenForm;
+}) {
   const { document } = set;
   const today = todayIn(set.id);
   const change: ChangeForm = (edit, about) => set.edit((d) => changeForm(d, form.id, edit), about);
-  const open = useMemo(
-    // A field that was deleted a moment ago is in no form any more; the form that is shown is always whole.
-    () => withCode(compile({ ...document, forms: [form] }, kinds).forms[0]!),
-    [document, form],
-  );
   const drive = useMemo(() => driveForm(set.id, form.id), [set.id, form.id]);
   const live = useForm(open, { today, drive, carry: carryOver });
   const { store, sending } = live;
@@ -88,7 +112,7 @@ function Sheet({ set, form }: { readonly set: EditedSet; readonly form: FormDocu
   const labels = new Map(open.fields.map(({ id, label }) => [id, label]));
   return (
     <main className="desk">
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <div className="form-head flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="text-2xl">
           <span className="sr-only">{form.title || form.id}</span>
           <WordInPlace
@@ -119,6 +143,7 @@ function Sheet({ set, form }: { readonly set: EditedSet; readonly form: FormDocu
         <Trial form={form} live={live} open={open} today={today} around={around} />
         <div className="min-w-0 space-y-5 text-sm">
           <AcrossFields document={document} form={form} store={store} onChange={change} />
+          <Conditions set={set} fields={fieldIdsOf(form)} />
           <WhenSent form={form} open={open} onChange={change} />
           <Manners />
         </div>

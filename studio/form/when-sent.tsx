@@ -48,7 +48,7 @@ export function WhenSent({
           <option value="">never</option>
           {open.fields.map(({ id: field, label }) => (
             <option key={field} value={field}>
-              once “{label}” is whole
+              with “{label}”
             </option>
           ))}
         </select>

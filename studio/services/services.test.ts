@@ -101,8 +101,8 @@ describe('the message sender', () => {
     const to = freshNumber();
     let hits = 0;
     let compared = 0;
-    // Two hours of a guesser who asks for a code as often as he may, and tries each many times at once.
-    for (let now = 0; now < 2 * 3_600_000; now += 5 * pauseBetween) {
+    // An hour of a guesser who asks for a code as often as he may, and tries each many times at once.
+    for (let now = 0; now < 3_600_000; now += 5 * pauseBetween) {
       const sent = await makeCode(db, to, after(now));
       if (!sent.ok) continue;
       const guesses = Array.from({ length: 8 }, (_, i) => otherThan(sent.code, i + 1));
@@ -114,7 +114,7 @@ describe('the message sender', () => {
     }
     expect(hits).toBe(0);
     // 25 of a million an hour: a day of it is one chance in 1,600.
-    expect(compared).toBe(2 * mostCodes * mostAttempts);
+    expect(compared).toBe(mostCodes * mostAttempts);
   }, 60_000);
 
   test('its message is read by a code field, pasted whole or filled in', () => {

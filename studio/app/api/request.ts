@@ -86,7 +86,12 @@ export const readRename = (request: Request) =>
   );
 
 const text = z.string().max(2000);
-const named = <T extends z.ZodType>(one: T) => z.record(z.string().max(100), one);
+/** More fields than this no form has. */
+const mostNames = 5000;
+const named = <T extends z.ZodType>(one: T) =>
+  z
+    .record(z.string().max(100), one)
+    .refine((all) => Object.keys(all).length <= mostNames, `At most ${mostNames} names.`);
 
 /** A question of a rule to a service (`engine.md`, section 9). */
 export const readAsked = (request: Request) =>
