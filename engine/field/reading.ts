@@ -104,18 +104,17 @@ export function read(field: OpenField, state: FieldState, today = '', form: From
   const answers = questions === nothingAsked ? noAnswers : answersFor(questions, rules, raw, others);
   const given: Given = { today, others, answers };
   const findings: Finding[] = [];
-  // Mostly every rule passes: then there is nothing to weigh.
   let heard = silence;
   let facts = nothing;
   let isOpen = false;
   for (const rule of form.counts ? rules : noRules) {
-    const finding =
-      rule.when && !form.holds(rule.when)
-        ? passed
-        : refused?.rule === rule.id
-          ? refused.finding
-          : check(field, body, rule.check, given, rule.id);
+    const isPlain = rule.when === undefined && refused === null;
+    const finding = isPlain
+      ? check(field, body, rule.check, given, rule.id)
+      : findingOf(field, body, rule, given, form, refused);
     findings.push(finding);
+    // Mostly it passes and has found nothing out: then there is nothing to weigh.
+    if (finding === passed) continue;
     if (finding.facts) facts = { ...facts, ...finding.facts };
     if (finding === unanswered) isOpen = true;
     else if (finding.verdict !== 'pass') {
@@ -148,6 +147,20 @@ export function read(field: OpenField, state: FieldState, today = '', form: From
     facts,
     asks: questioned.asks,
   };
+}
+
+/** What a rule says of a body: nothing while its condition does not hold, and of what it has refused what it said then. */
+function findingOf(
+  field: OpenField,
+  body: FieldState['body'],
+  rule: Rule,
+  given: Given,
+  form: FromForm,
+  refused: FieldState['refused'],
+): Finding {
+  if (rule.when && !form.holds(rule.when)) return passed;
+  if (refused?.rule === rule.id) return refused.finding;
+  return check(field, body, rule.check, given, rule.id);
 }
 
 const noAnswers: Given['answers'] = {};
