@@ -136,6 +136,44 @@ test('what was asked when it was stopped is asked again by whoever drives it nex
   expect(asked).toEqual(['41']);
 });
 
+test('several rules of a field ask once each, whoever begins to drive it and on a pause too', async () => {
+  for (const on of ['leave', 'pause'] as const) {
+    const rule = (id: string) => ({ id, check: { type: 'remote', ask: `/${id}`, on } });
+    const result = readDocument(
+      {
+        arbeit: 1,
+        title: 'Passes',
+        locale: 'en-GB',
+        fields: [
+          {
+            id: 'pass',
+            kind: 'pattern',
+            label: 'Pass',
+            entry: { pattern: '<2 digit>' },
+            rules: [rule('known'), rule('paid'), rule('here')],
+          },
+        ],
+        forms: [{ id: 'f', fields: ['pass'] }],
+      },
+      kinds,
+    );
+    if (!result.ok) throw new RangeError(JSON.stringify(result.faults));
+    const store = createFormStore(compile(result.document, kinds).forms[0]!, '2027-02-10');
+    const pass = store.field('pass');
+    pass.dispatch({ type: 'focus' });
+    pass.dispatch({ type: 'set', text: '41' });
+    if (on === 'leave') pass.dispatch({ type: 'leave' });
+    const asked: string[] = [];
+    const stop = driveFormAsks(store, ({ rule: id }) => {
+      asked.push(id);
+      return new Promise(() => undefined);
+    });
+    await vi.advanceTimersByTimeAsync(500);
+    expect(asked.sort()).toEqual(['here', 'known', 'paid']);
+    stop();
+  }
+});
+
 test('a submit waits for the answer, is sent once, and the server’s word stands at its field', async () => {
   const { store, pass, answers, type } = scene('leave');
   const sent: unknown[] = [];

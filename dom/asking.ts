@@ -20,6 +20,8 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
   const open = new Map<string, AbortController>();
   const put = (question: Ask): void => {
     const { rule, about, timeout } = question;
+    // Putting one may have put the others: a listener that looks meanwhile sees them as well.
+    if (!store.reading().asks.some((one) => one.rule === rule && one.about === about)) return;
     const id = `${rule}-${++count}`;
     const call = new AbortController();
     open.set(id, call);

@@ -60,6 +60,8 @@ export type FieldEvent =
   /** What nobody answered may be asked again. */
   | { readonly type: 'ask-again' }
   | { readonly type: 'answer'; readonly id: string; readonly answer: Answer }
+  /** Something a check waits for outside has come to something: what is told of the field is worked out anew. */
+  | { readonly type: 'look' }
   /** A rule refuses what stands there: it is taken out, in one step of undo. */
   | { readonly type: 'refuse'; readonly refused: Refused }
   | { readonly type: 'select'; readonly start: number; readonly end: number };

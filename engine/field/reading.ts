@@ -1,6 +1,6 @@
 import { check, type Given, valuesOf } from '../rules/checks.ts';
 import type { Condition } from '../rules/condition.ts';
-import { type Finding, passed, unanswered, type Verdict } from '../rules/finding.ts';
+import { type Finding, passed, unanswered, unrun, type Verdict } from '../rules/finding.ts';
 import { message } from '../rules/message.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { OpenField } from './kind.ts';
@@ -117,7 +117,7 @@ export function read(field: OpenField, state: FieldState, today = '', form: From
     if (finding === passed) continue;
     if (finding.facts) facts = { ...facts, ...finding.facts };
     if (finding === unanswered) isOpen = true;
-    else if (finding.verdict !== 'pass') {
+    else if (finding.verdict !== 'pass' && finding !== unrun) {
       const isLeft = state.touched && (!rule.reads || form.isLeft(rule.reads));
       const isSeen = state.submitted || isDue(rule, finding, isLeft);
       heard = hear(heard, field, form.letsThrough ? lenient(rule, finding) : rule, finding, isSeen);
@@ -204,7 +204,12 @@ function questionsOf(
   const asks: Ask[] = [];
   let isPending = false;
   for (const [i, rule] of rules.entries()) {
-    if (findings[i] !== unanswered || rule.check.type !== 'remote') continue;
+    if (findings[i] !== unanswered) continue;
+    if (rule.check.type !== 'remote') {
+      // Own code that is under way: whoever runs it tells.
+      isPending = true;
+      continue;
+    }
     const { ask: path, timeout, on } = rule.check;
     const about = aboutOf(raw, rule, others);
     const isLeft = waits || (touched && !focused);
@@ -233,8 +238,11 @@ function hear(heard: Heard, field: OpenField, rule: Voice, finding: Finding, isD
   const { verdict } = finding;
   const isAll = field.messages === 'all';
   const isFirst = heard.problem === undefined && rule.severity === 'error';
-  // Where one message is shown, what fails is worth more than what is still open.
-  const isSeen = isDue && (isAll || shown.length === 0 || (verdict === 'fail' && heard.verdict === 'open'));
+  // Where one message is shown, what fails is worth more than what is still open, and what holds a form back more than a warning.
+  const isWorth =
+    (verdict === 'fail' && heard.verdict === 'open') ||
+    (rule.severity === 'error' && shown[0]?.severity === 'warning');
+  const isSeen = isDue && (isAll || shown.length === 0 || isWorth);
   if (!isFirst && !isSeen) return heard;
   const said = told(field, rule, finding);
   return {

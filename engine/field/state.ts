@@ -91,20 +91,14 @@ export function carryOut<P extends Plan, B extends Body>(
     case 'leave':
       return { ...report(state), run: 'none', focused: false, touched: state.touched || state.focused };
     case 'submit':
-      return { ...report(state), run: 'none', submitted: true };
-    case 'ask': {
-      const value = kind.raw(plan, state.body);
-      const { id, rule, about = value } = event;
-      return { ...state, questions: ask(state.questions, { id, rule, value, about }) };
-    }
-    case 'answer': {
-      const questions = answer(state.questions, event.id, event.answer);
-      return questions === state.questions ? state : { ...state, questions };
-    }
-    case 'ask-again': {
-      const questions = forgetUnreachable(state.questions);
-      return questions === state.questions ? state : { ...state, questions };
-    }
+      // What was refused before is gone: whether it may stay away is for the rules to say.
+      return { ...report(state), run: 'none', submitted: true, refused: null };
+    case 'ask':
+    case 'answer':
+    case 'ask-again':
+      return question(state, event, () => kind.raw(plan, state.body));
+    case 'look':
+      return { ...state };
     case 'refuse': {
       const emptied = edit(state, kind.whole(plan, kind.empty(plan)), 'none');
       return { ...emptied, refused: event.refused };
@@ -114,6 +108,23 @@ export function carryOut<P extends Plan, B extends Body>(
     default:
       return report(state);
   }
+}
+
+/** What became of what the field asks elsewhere. */
+function question<B extends Body>(
+  state: FieldState<B>,
+  event: Extract<FieldEvent, { readonly type: 'ask' | 'answer' | 'ask-again' }>,
+  raw: () => string,
+): FieldState<B> {
+  const { questions: before } = state;
+  const after = (): FieldState['questions'] => {
+    if (event.type === 'answer') return answer(before, event.id, event.answer);
+    if (event.type === 'ask-again') return forgetUnreachable(before);
+    const { id, rule, about = raw() } = event;
+    return ask(before, { id, rule, value: raw(), about });
+  };
+  const questions = after();
+  return questions === before ? state : { ...state, questions };
 }
 
 /** The state with what there is to tell of the last event. */

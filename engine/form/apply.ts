@@ -52,7 +52,7 @@ export function applyToForm(form: OpenForm, state: FormState, event: FormEvent, 
     case 'field':
       return fieldEvent(form, state, event.field ?? state.focus, event.event, today);
     case 'sent':
-      return sent(form, state, event.findings ?? []);
+      return sent(form, state, event.findings ?? [], today);
     case 'unsent':
       return state.sending.is === 'sending' ? { ...state, sending: { is: 'no', failed: true } } : state;
   }
@@ -70,6 +70,7 @@ function at(
   const { field, state: before } = fieldOf(form, state, id);
   const after = apply(field, before, event);
   const next = after === before ? state : withField(form, state, id, after);
+  if (!form.clearing.has(id)) return next;
   const rules = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
   const refusal = refusalAfter(field, after, event, () => readInForm(form, next, id, today), rules);
   return refusal ? withField(form, next, id, apply(field, after, refusal)) : next;
@@ -89,8 +90,8 @@ function fieldEvent(
   const isEdit = own.body.content !== body.content;
   const { sending } = next;
   if (sending.is === 'waiting') {
-    if (isEdit) return { ...next, sending: { is: 'no' } };
-    return event.type === 'answer' ? decide(form, next, today) : next;
+    if (event.type === 'answer' || event.type === 'look') return decide(form, next, today);
+    return isEdit ? { ...next, sending: idle } : next;
   }
   // What was sent, or held back, speaks of other content.
   const calm: FormState =
@@ -119,14 +120,17 @@ function decide(form: OpenForm, state: FormState, today: string): FormState {
     const { flags } = readInForm(form, state, id, today);
     isPending ||= flags.pending;
     if (flags.valid) continue;
-    const held = { ...state, sending: { is: 'no', wrong: id } } as const;
-    return applyToForm(form, held, { type: 'focus', field: id }, today);
+    return heldBack(form, state, id, today);
   }
   return isPending ? state : { ...state, sending: { is: 'sending', record: recordOf(form, state, today) } };
 }
 
+/** Not sent, for something is wrong with a field: the focus goes there. */
+const heldBack = (form: OpenForm, state: FormState, wrong: string, today: string): FormState =>
+  applyToForm(form, { ...state, sending: { is: 'no', wrong } }, { type: 'focus', field: wrong }, today);
+
 /** What the server says stands at its fields until they hold something else. */
-function sent(form: OpenForm, state: FormState, findings: readonly FieldFinding[]): FormState {
+function sent(form: OpenForm, state: FormState, findings: readonly FieldFinding[], today: string): FormState {
   const { sending } = state;
   if (sending.is !== 'sending') return state;
   const told: Record<string, Told> = {};
@@ -139,7 +143,7 @@ function sent(form: OpenForm, state: FormState, findings: readonly FieldFinding[
     told[id] ??= { raw, finding: worded === undefined ? finding : { ...finding, message: worded } };
   }
   const wrong = form.fields.find(({ id }) => told[id])?.id;
-  if (wrong !== undefined) return { ...state, told, sending: { is: 'no', wrong } };
+  if (wrong !== undefined) return heldBack(form, { ...state, told }, wrong, today);
   const [first] = findings;
   if (first) return { ...state, told, sending: { is: 'no', said: first.message ?? first.code } };
   return { ...state, told, sending: { ...sending, is: 'sent' } };

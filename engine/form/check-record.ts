@@ -1,5 +1,6 @@
 import type { Ask } from '../field/questions.ts';
 import type { Answer } from '../rules/checks.ts';
+import { unanswered, unrun } from '../rules/finding.ts';
 import { applyToForm, type FieldFinding } from './apply.ts';
 import { type FormState, fieldOf, type OpenForm, startForm, withField } from './form.ts';
 import { countsInForm, readInForm } from './form-reading.ts';
@@ -41,11 +42,28 @@ export async function checkRecord(
   state = await answered(form, applyToForm(form, state, { type: 'submit' }, today), today, ask);
   for (const { id } of form.fields) {
     if (!countsInForm(form, state, id) || findings.some(({ field }) => field === id)) continue;
-    const { flags, shown } = readInForm(form, state, id, today);
-    const said = flags.valid ? undefined : shown.find(({ severity }) => severity === 'error');
-    if (said) findings.push({ field: id, code: said.code, message: said.message });
+    const found = wrongWith(form, state, id, today);
+    if (found) findings.push(found);
   }
   return findings.length ? { ok: false, findings } : { ok: true, record: recordOf(form, state, today) };
+}
+
+/** The first error of a field, seen or not; and own code that nobody has run is one, for what it would refuse must not pass. */
+function wrongWith(form: OpenForm, state: FormState, id: string, today: string): FieldFinding | undefined {
+  const { field } = fieldOf(form, state, id);
+  const { findings, problem } = readInForm(form, state, id, today);
+  const rules = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
+  for (const [i, { severity, code, words, check }] of rules.entries()) {
+    const finding = findings[i];
+    if (!finding || finding.verdict === 'pass' || severity === 'warning') continue;
+    if (finding.code === 'unreachable' && form.unanswered === 'let-through') continue;
+    const isUnanswered = finding === unanswered || finding === unrun;
+    if (!isUnanswered && problem) return { field: id, code: code ?? finding.code, message: problem };
+    if (!isUnanswered || check.type !== 'custom') continue;
+    const message = words?.['check-broken'];
+    return { field: id, code: 'check-broken', ...(message === undefined ? {} : { message }) };
+  }
+  return undefined;
 }
 
 /** The form once everything it asks is answered. */

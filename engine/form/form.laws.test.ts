@@ -3,12 +3,25 @@ import { describe, expect, test } from 'vitest';
 import type { FieldEvent } from '../field/moment.ts';
 import type { Answer } from '../rules/checks.ts';
 import { applyToForm, type FormEvent, reachOf } from './apply.ts';
+import { checkRecord } from './check-record.ts';
 import { type FormState, fieldOf, startForm } from './form.ts';
 import { readInForm } from './form-reading.ts';
 import { recordOf } from './record.ts';
 import { put, run, stayWith } from './stay.fixture.ts';
 
 const form = stayWith({}, { 'key-box': { rules: [{ id: 'easy', check: { type: 'not-trivial' } }] } });
+/** The same with a warning in front of what holds the form back: it is told instead where one message is shown. */
+const warned = stayWith(
+  {},
+  {
+    'key-box': {
+      rules: [
+        { id: 'odd', check: { type: 'in', values: ['0000'] }, severity: 'warning' },
+        { id: 'easy', check: { type: 'not-trivial' } },
+      ],
+    },
+  },
+);
 const today = '2027-02-10';
 const ids = form.fields.map(({ id }) => id);
 
@@ -133,6 +146,22 @@ describe('whatever the order of keys, leaves, answers and failures', () => {
         }
       }),
       { numRuns: 300 },
+    );
+  });
+
+  test('the server takes what the page would send, and nothing else', async () => {
+    await fc.assert(
+      fc.asyncProperty(happenings, async (all) => {
+        const end = settled(
+          run(warned, [put('arrival', '2027-02-14'), put('dog', 'no')], all.reduce(happen, startForm(form))),
+        );
+        const { raw } = recordOf(warned, end, today);
+        const isRight = ids.every((id) => readInForm(warned, end, id, today).flags.valid);
+        const checked = await checkRecord(warned, raw, today, async ({ about }) => truth(about));
+        expect(checked.ok).toBe(isRight);
+        if (checked.ok) expect(checked.record).toEqual(recordOf(warned, end, today));
+      }),
+      { numRuns: 200 },
     );
   });
 

@@ -13,6 +13,8 @@ export interface Graph {
   readonly concerns: ReadonlyMap<string, readonly string[]>;
   /** The fields a field's own condition is about, by its id; only of fields that have one. */
   readonly hangsOn: ReadonlyMap<string, readonly string[]>;
+  /** Ids of the fields of which a rule takes out what it refuses. */
+  readonly clearing: ReadonlySet<string>;
   /** Ids of the fields that have something to ask elsewhere. */
   readonly asking: ReadonlySet<string>;
 }
@@ -36,6 +38,7 @@ export function graphOf(
   const hanging = new Map<string, string[]>();
   const hangsOn = new Map<string, readonly string[]>();
   const asking = new Set<string>();
+  const clearing = new Set<string>();
   const note = (map: Map<string, string[]>, from: string, to: string): void => {
     if (!isHere(from)) throw new RangeError(`"${to}" depends on a field that is not here: "${from}".`);
     const known = map.get(from) ?? [];
@@ -55,6 +58,7 @@ export function graphOf(
         reads.add(name);
       }
       if (rule.check.type === 'remote') asking.add(id);
+      if (rule.clears) clearing.add(id);
     }
     if (when) hangsOn.set(id, [...new Set(fieldsIn(when))]);
     for (const name of hangsOn.get(id) ?? []) note(hanging, name, id);
@@ -72,5 +76,5 @@ export function graphOf(
     return all;
   };
   for (const { id } of fields) follow(id, []);
-  return { rulesAt, readsAt, concerns, hangsOn, asking };
+  return { rulesAt, readsAt, concerns, hangsOn, asking, clearing };
 }

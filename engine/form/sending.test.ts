@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
+import { type CodeOutcome, customBy } from '../rules/custom.ts';
 import type { FormEvent } from './apply.ts';
 import { checkRecord } from './check-record.ts';
-import { type FormState, fieldOf, startForm } from './form.ts';
+import { type FormState, fieldOf, type OpenForm, startForm } from './form.ts';
 import { readInForm } from './form-reading.ts';
 import { recordOf } from './record.ts';
 import { codesAt, contentOf, put, run, stayWith, typed } from './stay.fixture.ts';
@@ -101,7 +102,7 @@ describe('submit', () => {
       { field: 'nobody', code: 'x' },
     ];
     const told = run(form, [{ type: 'sent', findings }], sending);
-    expect(told.sending).toEqual({ is: 'no', wrong: 'arrival' });
+    expect([told.sending, told.focus]).toEqual([{ is: 'no', wrong: 'arrival' }, 'arrival']);
     expect(readInForm(form, told, 'key-box')).toMatchObject({
       problem: 'This PIN is taken.',
       shown: [{ code: 'taken', severity: 'error' }],
@@ -229,6 +230,42 @@ describe('a value that is refused and taken out', () => {
     expect(codesAt(form, run(form, typed('key-box', '4'), left), 'key-box')).toEqual(['incomplete']);
   });
 
+  test('may stay away where nothing needs it: the next submit goes', () => {
+    const left = run(form, [...filled, ...typed('key-box', '1234'), { type: 'leave' }]);
+    expect(run(form, [{ type: 'submit' }], left).sending.is).toBe('sending');
+    const atOnce = run(form, [...filled, ...typed('key-box', '1234'), { type: 'submit' }]);
+    expect([atOnce.sending, codesAt(form, atOnce, 'key-box')]).toEqual([
+      { is: 'no', wrong: 'key-box' },
+      ['trivial'],
+    ]);
+    expect(run(form, [{ type: 'submit' }], atOnce).sending.is).toBe('sending');
+  });
+
+  test('by an answer a submit waits for: held back, and named', () => {
+    const clearing = stayWith(
+      {},
+      { pass: { rules: [{ id: 'known', check: { type: 'remote', ask: '/passes' }, refused: 'clear' }] } },
+    );
+    const waiting = run(clearing, [...filled, put('pass', 'RH-42'), { type: 'submit' }]);
+    const answered = run(
+      clearing,
+      [
+        { type: 'field', field: 'pass', event: { type: 'ask', id: 'a', rule: 'known' } },
+        {
+          type: 'field',
+          field: 'pass',
+          event: { type: 'answer', id: 'a', answer: { verdict: 'fail', code: 'x' } },
+        },
+      ],
+      waiting,
+    );
+    expect([contentOf(clearing, answered, 'pass'), answered.sending, answered.focus]).toEqual([
+      '',
+      { is: 'no', wrong: 'pass' },
+      'pass',
+    ]);
+  });
+
   test('is kept by other rules, and by the same one where it does not say so', () => {
     const keeping = stayWith({}, { 'key-box': { rules: [{ id: 'easy', check: { type: 'not-trivial' } }] } });
     const left = run(keeping, [...typed('key-box', '1234'), { type: 'leave' }]);
@@ -236,6 +273,51 @@ describe('a value that is refused and taken out', () => {
       '1234',
       ['trivial'],
     ]);
+  });
+});
+
+describe('own code that runs elsewhere', () => {
+  const code = 'export default () => {}';
+  const own = stayWith({}, { pass: { rules: [{ id: 'own', check: { type: 'custom', code } }] } });
+  const withRun = (outcome: () => CodeOutcome | undefined): OpenForm => ({
+    ...own,
+    fields: own.fields.map((field) => ({ ...field, checks: { ...field.checks, custom: customBy(outcome) } })),
+  });
+
+  test('is waited for by a submit while it is under way', () => {
+    let outcome: CodeOutcome | undefined;
+    const slow = withRun(() => outcome);
+    const waiting = run(slow, [...filled, put('pass', 'RH-42'), { type: 'submit' }]);
+    expect(waiting.sending.is).toBe('waiting');
+    outcome = { answer: undefined };
+    const look: FormEvent = { type: 'field', field: 'pass', event: { type: 'look' } };
+    expect(run(slow, [look], waiting).sending.is).toBe('sending');
+    outcome = { answer: { code: 'taken' } };
+    expect(run(slow, [look], waiting).sending).toEqual({ is: 'no', wrong: 'pass' });
+  });
+
+  test('holds nothing back where nothing runs it, and no server takes a record with it', async () => {
+    expect(run(own, [...filled, put('pass', 'RH-42'), { type: 'submit' }]).sending.is).toBe('sending');
+    const raw = { arrival: '14022027', departure: '16022027', dog: '', pass: 'RH-42', 'key-box': '' };
+    const refused = {
+      ok: false,
+      findings: [{ field: 'pass', code: 'check-broken', message: 'This could not be checked.' }],
+    };
+    expect(await checkRecord(own, raw, '2027-02-10')).toEqual(refused);
+    expect(
+      await checkRecord(
+        withRun(() => undefined),
+        raw,
+        '2027-02-10',
+      ),
+    ).toEqual(refused);
+    expect(
+      await checkRecord(
+        withRun(() => ({ answer: null })),
+        raw,
+        '2027-02-10',
+      ),
+    ).toMatchObject({ ok: true });
   });
 });
 

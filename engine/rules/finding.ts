@@ -19,5 +19,7 @@ const none: Finding['data'] = {};
 /** The finding of a rule that holds. */
 export const passed: Finding = { verdict: 'pass', code: '', data: none };
 export const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
-/** What cannot be said before somebody elsewhere has answered. It is no mistake: nothing is said of it. */
+/** What cannot be said before somebody elsewhere has answered, who is on it. It is no mistake: nothing is said of it. */
 export const unanswered: Finding = { verdict: 'open', code: 'unanswered', data: none };
+/** What nobody here can say at all: own code where nothing runs it. It holds nothing back on a page; a server takes no record with it. */
+export const unrun: Finding = { verdict: 'open', code: 'unanswered', data: none };

@@ -3,7 +3,7 @@ import { countOf } from '../values/graphemes.ts';
 import { match } from './automaton.ts';
 import type { Checks, Held, Judge, Subject } from './checks.ts';
 import { rotated, schemes } from './checksum.ts';
-import { type Finding, passed, unanswered, type Verdict } from './finding.ts';
+import { type Finding, passed, unanswered, unrun, type Verdict } from './finding.ts';
 import type { Comparison } from './rule.ts';
 
 /** The checks a field carries where a rule asks for them, each by itself and all together. */
@@ -104,7 +104,7 @@ export const remote: Judge<'remote'> = ({ kind, plan }, body, _, { answers }, ru
 };
 
 /** Where nothing runs the developer's own code the check says nothing and holds nothing back; `customBy` makes one that does. */
-export const custom: Judge<'custom'> = () => unanswered;
+export const custom: Judge<'custom'> = () => unrun;
 
 export { customBy } from './custom.ts';
 
