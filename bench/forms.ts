@@ -1,31 +1,8 @@
 import { createFormStore, type FormStore } from '@arbeit/dom';
-import { compileField, type FieldDocument } from '@arbeit/engine/document';
-import { type FormRule, openForm } from '@arbeit/engine/form';
-import { kinds } from '@arbeit/engine/kinds';
 import { type Measured, medianRatio } from './ratio.ts';
+import { wideForm } from './wide-form.ts';
 
-/** A form of so many fields, each but the first with a rule that it differs from the one before. */
-function formOf(count: number): FormStore {
-  const fields = Array.from({ length: count }, (_, i) =>
-    compileField(
-      { id: `f${i}`, kind: 'pattern', label: `Field ${i}`, entry: { pattern: '<8 digit>' } } as FieldDocument,
-      { locale: 'en-GB' },
-      kinds,
-    ),
-  );
-  const rules = fields.slice(1).map(
-    ({ id }, i): FormRule => ({
-      id: `r${i}`,
-      field: id,
-      check: { type: 'compare', op: 'differs', field: `f${i}`, by: 'text' },
-      reads: [`f${i}`],
-      show: 'leave',
-      severity: 'error',
-      words: { differs: 'The same as {other-label}.' },
-    }),
-  );
-  return createFormStore(openForm({ id: 'form', title: 'Form', fields, rules }), '2027-02-10');
-}
+const formOf = (count: number): FormStore => createFormStore(wideForm(count), '2027-02-10');
 
 /** Two keys and what is told of all they reach: into the fifth field, and back. */
 function keyIn(store: FormStore): () => void {

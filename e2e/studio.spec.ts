@@ -395,6 +395,20 @@ test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
   }
 });
 
+test('every field and every form of the demo has a desk or a screen, and a page of its own', async ({
+  request,
+}) => {
+  const { fields, forms } = await documentOf(request, 'ridge-huts');
+  const paths = [
+    ...fields.map(({ id }: { id: string }) => `fields/${id}`),
+    ...forms.map(({ id }: { id: string }) => `forms/${id}`),
+  ];
+  for (const path of paths.flatMap((one) => [one, `${one}/alone`])) {
+    const answer = await request.get(`/sets/ridge-huts/${path}`);
+    expect([path, answer.status()]).toEqual([path, 200]);
+  }
+});
+
 test('addresses that lead nowhere and requests that make no sense are told so', async ({ page, request }) => {
   const answer = await page.goto('/sets/ridge-huts/fields/nobody');
   expect(answer?.status()).toBe(404);

@@ -23,8 +23,10 @@ test('every text of a set has one name, and said otherwise by it it is said othe
   expect(new Set(texts.map(({ key }) => key)).size).toBe(texts.length);
   for (const { key } of texts) {
     const next = withTextAt(demo, key, 'Said otherwise');
-    const changed = textsOf(next).filter(({ text }, i) => text !== texts[i]?.text);
-    expect(changed.map((one) => [one.key, one.text])).toEqual([[key, 'Said otherwise']]);
+    const changed = textsOf(next).flatMap(({ text }, i) =>
+      text === texts[i]?.text ? [] : [[texts[i]?.key, text]],
+    );
+    expect(changed).toEqual([[key, 'Said otherwise']]);
     expect(readDocument(next, kinds).ok).toBe(true);
   }
 });
@@ -42,6 +44,18 @@ test('what a language lacks and what nothing reads is told', () => {
   // A rule that says what every field says lacks nothing.
   expect(missing).not.toContain('fields/deposit/rules/most');
   expect(unusedIn(withTranslation(set, 'de', 'fields/gone/label', undefined), 'de')).toEqual([]);
+});
+
+test('a section keeps what it is called elsewhere, wherever it stands and whatever it is called', () => {
+  const key = (title: string) => `forms/booking/sections/${title}`;
+  const set = withTranslation(demo, 'de-DE', key('When'), 'Wann');
+  const titles = (one: SetDocument) =>
+    inLanguage(one, 'de-DE').forms![0]!.sections!.map(({ title }) => title);
+  expect(titles(set)).toEqual(['Who is coming', 'Wann', 'At the hut']);
+  const [booking, change] = set.forms!;
+  const turned = { ...set, forms: [{ ...booking!, sections: booking!.sections!.toReversed() }, change!] };
+  expect(titles(turned)).toEqual(['At the hut', 'Wann', 'Who is coming']);
+  expect(titles(withTextAt(set, key('When'), 'From/to'))).toEqual(['Who is coming', 'Wann', 'At the hut']);
 });
 
 test('in another language its texts stand in place of the set’s own, and the rest is said as that language says it', () => {

@@ -6,7 +6,7 @@ export interface Text {
   readonly key: string;
   /** Whose it is. */
   readonly of: { readonly type: 'field' | 'form'; readonly id: string };
-  /** What it is there: `label`, `hint`, `placeholder`, `title`, or the id of a rule, a choice or the number of a section. */
+  /** What it is there: `label`, `hint`, `placeholder`, `title`, or the id of a rule, the value of a choice or the title of a section. */
   readonly what: 'label' | 'hint' | 'placeholder' | 'rule' | 'option' | 'title' | 'section';
   readonly name: string;
   /** In the set's own language; none of a rule that says what every field says. */
@@ -51,18 +51,9 @@ function ofForm({ id, title, sections = [], rules = [] }: FormDocument): readonl
   const of = { type: 'form', id } as const;
   return [
     ...(title ? [{ key: `forms/${id}/title`, of, what: 'title', name: 'title', text: title } as const] : []),
-    ...sections.flatMap((section, i): Text[] =>
-      section.title
-        ? [
-            {
-              key: `forms/${id}/sections/${i}`,
-              of,
-              what: 'section',
-              name: String(i + 1),
-              text: section.title,
-            },
-          ]
-        : [],
+    // Sections have no id, and change places: what they are called is their name.
+    ...[...new Set(sections.flatMap((section) => section.title || []))].map(
+      (name): Text => ({ key: `forms/${id}/sections/${name}`, of, what: 'section', name, text: name }),
     ),
     ...rules.map((rule): Text => ofRule(`forms/${id}`, of, rule)),
   ];
@@ -102,23 +93,38 @@ export function inLanguage(set: SetDocument, language: string): SetDocument {
   );
 }
 
-/** The set with a text said otherwise, in its own language. `undefined` takes it out, where it need not be there. */
+/**
+ * The set with a text said otherwise, in its own language. `undefined` takes it out, where it need not be there. A section that is called
+ * otherwise takes what it is called in other languages along.
+ */
 export function withTextAt(set: SetDocument, key: string, text: string | Plural | undefined): SetDocument {
-  const [list, id, ...rest] = key.split('/');
+  // What is named may have a slash in it: a title of a section, a value of a choice.
+  const [list, id, what = '', ...name] = key.split('/');
+  const place = [what, name.join('/')] as const;
   if (list === 'fields')
     return {
       ...set,
-      fields: set.fields.map((field) => (field.id === id ? inField(field, rest, text) : field)),
+      fields: set.fields.map((field) => (field.id === id ? inField(field, place, text) : field)),
     };
-  return {
-    ...set,
-    forms: (set.forms ?? []).map((form) => (form.id === id ? inForm(form, rest, text) : form)),
-  };
+  const forms = (set.forms ?? []).map((form) => (form.id === id ? inForm(form, place, text) : form));
+  const isRenamed = what === 'sections' && typeof text === 'string' && set.texts !== undefined;
+  return isRenamed
+    ? { ...set, forms, texts: renamed(set.texts ?? {}, key, `forms/${id}/sections/${text}`) }
+    : { ...set, forms };
 }
+
+/** The texts with one under another name, in every language that has it. */
+const renamed = (texts: NonNullable<SetDocument['texts']>, from: string, to: string): typeof texts =>
+  Object.fromEntries(
+    Object.entries(texts).map(([language, own]) => [
+      language,
+      Object.fromEntries(Object.entries(own).map(([key, text]) => [key === from ? to : key, text])),
+    ]),
+  );
 
 function inField(
   field: FieldDocument,
-  [what = '', name]: string[],
+  [what, name]: readonly [what: string, name: string],
   text: string | Plural | undefined,
 ): FieldDocument {
   if (what === 'rules') return { ...field, rules: inRules(field.rules ?? [], name, text) };
@@ -133,20 +139,20 @@ function inField(
 
 function inForm(
   form: FormDocument,
-  [what = '', name]: string[],
+  [what, name]: readonly [what: string, name: string],
   text: string | Plural | undefined,
 ): FormDocument {
   if (what === 'rules') return { ...form, rules: inRules(form.rules ?? [], name, text) };
   if (what === 'title') return { ...form, title: String(text ?? '') };
-  const sections = form.sections?.map((section, i) =>
-    String(i) === name ? { ...section, title: String(text ?? '') } : section,
+  const sections = form.sections?.map((section) =>
+    section.title === name ? { ...section, title: String(text ?? '') } : section,
   );
   return sections ? { ...form, sections } : form;
 }
 
 const inRules = <R extends RuleDocument>(
   rules: readonly R[],
-  id: string | undefined,
+  id: string,
   text: string | Plural | undefined,
 ): readonly R[] =>
   rules.map((rule) => {

@@ -1,4 +1,5 @@
 import type { Ask } from '../field/questions.ts';
+import { told } from '../field/reading.ts';
 import type { Answer } from '../rules/checks.ts';
 import { unanswered, unrun } from '../rules/finding.ts';
 import { applyToForm, type FieldFinding } from './apply.ts';
@@ -48,22 +49,25 @@ export async function checkRecord(
   return findings.length ? { ok: false, findings } : { ok: true, record: recordOf(form, state, today) };
 }
 
-/** The first error of a field, seen or not; and own code that nobody has run is one, for what it would refuse must not pass. */
+/**
+ * The error of a field, seen or not: what fails before what is still open, else the first. Own code that nobody has run is one, for what it
+ * would refuse must not pass.
+ */
 function wrongWith(form: OpenForm, state: FormState, id: string, today: string): FieldFinding | undefined {
   const { field } = fieldOf(form, state, id);
-  const { findings, problem } = readInForm(form, state, id, today);
+  const { findings } = readInForm(form, state, id, today);
   const rules = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
-  for (const [i, { severity, code, words, check }] of rules.entries()) {
-    const finding = findings[i];
-    if (!finding || finding.verdict === 'pass' || severity === 'warning') continue;
-    if (finding.code === 'unreachable' && form.unanswered === 'let-through') continue;
-    const isUnanswered = finding === unanswered || finding === unrun;
-    if (!isUnanswered && problem) return { field: id, code: code ?? finding.code, message: problem };
-    if (!isUnanswered || check.type !== 'custom') continue;
-    const message = words?.['check-broken'];
-    return { field: id, code: 'check-broken', ...(message === undefined ? {} : { message }) };
-  }
-  return undefined;
+  const errors = rules.flatMap((rule, i) => {
+    const found = findings[i];
+    if (!found || found.verdict === 'pass' || rule.severity === 'warning') return [];
+    if (found.code === 'unreachable' && form.unanswered === 'let-through') return [];
+    if (found !== unanswered && found !== unrun) return [{ rule, finding: found }];
+    return rule.check.type === 'custom' ? [{ rule, finding: { ...found, code: 'check-broken' } }] : [];
+  });
+  const error = errors.find(({ finding }) => finding.verdict === 'fail') ?? errors[0];
+  if (!error) return undefined;
+  const { code, message } = told(field, error.rule, error.finding);
+  return { field: id, code, message };
 }
 
 /** The form once everything it asks is answered. */

@@ -6,7 +6,7 @@ import type { FieldEvent } from '../field/moment.ts';
 import { keysOf } from '../field/state.ts';
 import { kinds } from '../kinds/table.ts';
 import { applyToForm, type FormEvent, reachOf } from './apply.ts';
-import { type FormState, fieldOf, openForm, startForm } from './form.ts';
+import { type FormState, fieldOf, openAlone, openForm, startForm } from './form.ts';
 import { readInForm } from './form-reading.ts';
 import type { FormRule } from './form-rule.ts';
 
@@ -88,6 +88,20 @@ describe('a rule across fields', () => {
     const atPin = run([{ type: 'focus', field: 'pin' }]);
     expect(reached(atPin, { type: 'focus', field: 'arrival' })).toEqual(['pin', 'arrival', 'departure']);
     expect(reached(state, { type: 'submit' })).toEqual(['arrival', 'departure', 'pin']);
+  });
+
+  test('counts for nothing where a field stands alone, and so does a condition', () => {
+    const alone = openAlone({
+      ...fieldNamed('departure'),
+      when: { field: 'arrival', is: ['2027-02-14'] },
+      rules: [order, { ...order, id: 'while', when: { field: 'arrival', is: [null] } }],
+    });
+    const left = applyToForm(alone, startForm(alone), {
+      type: 'field',
+      field: 'departure',
+      event: { type: 'set', text: '2027-02-12' },
+    });
+    expect(readInForm(alone, left, 'departure')).toMatchObject({ counts: true, flags: { valid: true } });
   });
 
   test('about a field that is not there is refused', () => {

@@ -1,10 +1,13 @@
-import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { compile, compileField, type FieldDocument, type SetDocument } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
 import { conditionInWords, valuesOf } from './condition-words.ts';
 
-const { fields } = demo as unknown as SetDocument;
-const field = (id: string): FieldDocument => fields.find((one) => one.id === id)!;
+const set = demo as unknown as SetDocument;
+const { fields } = compile(set, kinds);
+const field = (id: string): OpenField => fields.find((one) => one.id === id)!;
 const say = (when: Parameters<typeof conditionInWords>[0]) =>
   conditionInWords(
     when,
@@ -37,4 +40,9 @@ test('what a field can be asked for', () => {
   expect(valuesOf(field('dog')).map(([value]) => value)).toEqual(['yes', 'no']);
   expect(valuesOf(field('hut'))).toHaveLength(3);
   expect(valuesOf(field('email'))).toEqual([]);
+  const yesNo = (entry: object) =>
+    compileField({ id: 'f', kind: 'yes-no', label: 'F', entry } as FieldDocument, set, kinds);
+  expect(valuesOf(yesNo({ draw: 'radio' })).map(([value]) => value)).toEqual(['yes', 'no']);
+  // A box that is not ticked says no, and nobody offers it.
+  expect(valuesOf(yesNo({})).map(([value]) => value)).toEqual(['yes', 'no']);
 });

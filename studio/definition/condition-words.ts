@@ -1,4 +1,6 @@
-import type { ConditionDocument, FieldDocument } from '@arbeit/engine/document';
+import type { ConditionDocument } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import type { Offer } from '@arbeit/engine/options';
 
 /** What a condition asks, as people say it: “Is a dog coming along?” is yes. `labelOf` names a field, `wordsOf` one of its values. */
 export function conditionInWords(
@@ -22,21 +24,13 @@ export function conditionInWords(
   return `“${labelOf(field)}” is ${values.join(' or ')}`;
 }
 
-/** Values a condition can ask a field for, with their words; none where any text is one. */
-export function valuesOf(field: FieldDocument): readonly (readonly [value: string, words: string])[] {
-  const entry = field.entry as {
-    readonly options?: readonly { readonly value: string; readonly label?: string }[];
-    readonly yes?: string;
-    readonly no?: string;
-  };
-  if (entry.options) return entry.options.map(({ value, label }) => [value, label ?? value]);
-  return isYesOrNo(field)
-    ? [
-        ['yes', entry.yes ?? 'yes'],
-        ['no', entry.no ?? 'no'],
-      ]
-    : [];
+/** What can be picked in a field is in its plan, whatever its kind; and a field nobody has touched may hold a value that is not among it. */
+export function valuesOf({ plan, kind }: OpenField): readonly (readonly [value: string, words: string])[] {
+  const { options } = plan as { readonly options?: readonly Offer[] };
+  if (!options) return [];
+  const untouched = kind.value(plan, kind.empty(plan));
+  const offered = options.map(({ value, label }) => [value, label] as const);
+  return untouched === null || options.some(({ value }) => value === untouched)
+    ? offered
+    : [...offered, [untouched, untouched]];
 }
-
-/** A field whose option is what its yes and its no are called. */
-const isYesOrNo = ({ entry }: FieldDocument): boolean => 'yes' in entry || 'no' in entry;

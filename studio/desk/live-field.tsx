@@ -7,9 +7,9 @@ import { withText } from '../definition/edits.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
-import { Choices } from '../sheet/choices.tsx';
 import { FoundOut } from '../sheet/found-out.tsx';
 import { deferred } from '../sheet/later.tsx';
+import { OnPaper } from '../sheet/on-paper.tsx';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
 import type { Change } from './definition-band.tsx';
 import { drawingOf } from './kind-columns.ts';
@@ -18,8 +18,6 @@ const PhoneKeyboard = deferred(() => import('./phone-keyboard.tsx').then((keys) 
 const RestingField = deferred(() => import('../sheet/resting-field.tsx').then((rest) => rest.RestingField));
 
 const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text' } as const;
-const papers = { own: 'As the desk', light: 'Light', dark: 'Dark' } as const;
-const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
 
 /**
  * The field as an end user sees it, at its real width, on a screen or a phone, on either paper, in either direction. Its
@@ -39,23 +37,10 @@ export function LiveField({
   readonly onChange: Change;
 }) {
   const { StandIn } = faceOf(field);
-  const [view, setView] = useState<keyof typeof views>('desktop');
   const [problem, setProblem] = useState('');
-  const [paper, setPaper] = useState<keyof typeof papers>('own');
-  const [direction, setDirection] = useState<keyof typeof directions>('ltr');
   return (
-    <section aria-label="Live field" className="min-w-0">
-      <div className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
-        <Choices label="View" value={view} choices={views} onChange={setView} />
-        <Choices label="Paper" value={paper} choices={papers} onChange={setPaper} />
-        <Choices label="Direction" value={direction} choices={directions} onChange={setDirection} />
-      </div>
-      <div
-        data-sheet={paper === 'own' ? undefined : paper}
-        dir={direction}
-        className="live-paper"
-        data-other={paper === 'own' ? undefined : ''}
-      >
+    <OnPaper label="Live field" own="As the desk" views={views}>
+      {(view) => (
         <div
           className={view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md'}
         >
@@ -73,8 +58,8 @@ export function LiveField({
           {StandIn && <StandIn field={field} onAnswer={setProblem} />}
           {view === 'phone' && <PhoneKeyboard store={field.store} inputmode={inputmode} />}
         </div>
-      </div>
-    </section>
+      )}
+    </OnPaper>
   );
 }
 

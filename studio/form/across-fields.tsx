@@ -15,6 +15,7 @@ import { comparisons } from '../desk/rule-words.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
+import { FieldSelect } from './field-select.tsx';
 
 /** The rules of the form that read several fields, as notes in the margin: lamp, what they ask, what they say. */
 export function AcrossFields({
@@ -148,21 +149,17 @@ function Editor({
     <div className="space-y-2 py-2 pl-6">
       {check.type === 'compare' && (
         <div className="flex flex-wrap gap-3">
-          <Labelled label="The message stands at">
-            {(id) => (
-              <FieldSelect
-                id={id}
-                value={rule.field}
-                store={store}
-                onChange={(field) => {
-                  const allowed = opsFor(document, field, check.field);
-                  const op = allowed.includes(check.op) ? check.op : 'differs';
-                  if (field !== check.field)
-                    onChange({ ...rule, field, check: compareOf(op, check.field, check.days) });
-                }}
-              />
-            )}
-          </Labelled>
+          <FieldSelect
+            label="The message stands at"
+            value={rule.field}
+            fields={store.form.fields}
+            onChange={(field) => {
+              const allowed = opsFor(document, field, check.field);
+              const op = allowed.includes(check.op) ? check.op : 'differs';
+              if (field !== check.field)
+                onChange({ ...rule, field, check: compareOf(op, check.field, check.days) });
+            }}
+          />
           <Labelled label="It is to be">
             {(id) => (
               <select
@@ -198,19 +195,15 @@ function Editor({
               )}
             </Labelled>
           )}
-          <Labelled label="This field">
-            {(id) => (
-              <FieldSelect
-                id={id}
-                value={check.field}
-                store={store}
-                onChange={(field) => {
-                  const op = opsFor(document, rule.field, field).includes(check.op) ? check.op : 'differs';
-                  if (field !== rule.field) onChange({ ...rule, check: compareOf(op, field, check.days) });
-                }}
-              />
-            )}
-          </Labelled>
+          <FieldSelect
+            label="This field"
+            value={check.field}
+            fields={store.form.fields}
+            onChange={(field) => {
+              const op = opsFor(document, rule.field, field).includes(check.op) ? check.op : 'differs';
+              if (field !== rule.field) onChange({ ...rule, check: compareOf(op, field, check.days) });
+            }}
+          />
         </div>
       )}
       <MessageEditor
@@ -229,28 +222,6 @@ function Editor({
         Take the rule out
       </button>
     </div>
-  );
-}
-
-function FieldSelect({
-  id,
-  value,
-  store,
-  onChange,
-}: {
-  readonly id: string;
-  readonly value: string;
-  readonly store: FormStore;
-  readonly onChange: (field: string) => void;
-}) {
-  return (
-    <select id={id} className="entry" value={value} onChange={({ target }) => onChange(target.value)}>
-      {store.form.fields.map((field) => (
-        <option key={field.id} value={field.id}>
-          {field.label}
-        </option>
-      ))}
-    </select>
   );
 }
 

@@ -23,10 +23,13 @@ export function Arrangement({
   document,
   form,
   onChange,
+  onText,
 }: {
   readonly document: SetDocument;
   readonly form: FormDocument;
   readonly onChange: ChangeForm;
+  /** A text of the set is said otherwise, by its name. */
+  readonly onText: (key: string, text: string, about: string) => void;
 }) {
   const list = useRef<HTMLOListElement>(null);
   const lines = linesOf(form);
@@ -85,7 +88,7 @@ export function Arrangement({
                   />
                 </>
               ) : (
-                <Head at={line.section} words={words} form={form} onChange={onChange} />
+                <Head at={line.section} words={words} form={form} onChange={onChange} onText={onText} />
               )}
             </li>
           );
@@ -107,11 +110,13 @@ function Head({
   words,
   form,
   onChange,
+  onText,
 }: {
   readonly at: number;
   readonly words: string;
   readonly form: FormDocument;
   readonly onChange: ChangeForm;
+  readonly onText: (key: string, text: string, about: string) => void;
 }) {
   const sections = sectionsOf(form);
   const section = sections[at];
@@ -123,12 +128,18 @@ function Head({
         aria-label={`Title of section ${at + 1}`}
         value={section?.title ?? ''}
         placeholder="no title"
-        onChange={({ target: { value: title } }) =>
-          onChange(
-            (f) => changeSection(f, at, ({ title: _, ...rest }) => (title ? { ...rest, title } : rest)),
-            `section ${at}`,
-          )
-        }
+        onChange={({ target: { value: title } }) => {
+          const about = `section ${form.id} ${at}`;
+          // What it is called in other languages stays with it; two of one title have one name, and part when one of them changes.
+          const isAlone = sections.filter((one) => one.title === section?.title).length === 1;
+          if (section?.title && title && isAlone)
+            onText(`forms/${form.id}/sections/${section.title}`, title, about);
+          else
+            onChange(
+              (f) => changeSection(f, at, ({ title: _, ...rest }) => (title ? { ...rest, title } : rest)),
+              about,
+            );
+        }}
       />
       <button
         type="button"

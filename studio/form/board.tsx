@@ -27,7 +27,7 @@ export function Board({ store, today }: { readonly store: FormStore; readonly to
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
       <section className="overflow-x-auto" aria-label="Messages by moment" tabIndex={0}>
-        <table className="board">
+        <table className="table board">
           <thead>
             <tr>
               <th scope="col">Field</th>

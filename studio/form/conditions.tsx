@@ -6,23 +6,31 @@ import {
   readDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { useState } from 'react';
 import { conditionInWords, valuesOf } from '../definition/condition-words.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Labelled } from '../sheet/labelled.tsx';
+import { FieldSelect } from './field-select.tsx';
 
 /** The fields of the form that count only while a condition holds, and one more. */
-export function Conditions({ set, fields }: { readonly set: EditedSet; readonly fields: readonly string[] }) {
+export function Conditions({
+  set,
+  fields,
+}: {
+  readonly set: EditedSet;
+  /** Those of the form. */
+  readonly fields: readonly OpenField[];
+}) {
   const [isAdding, setAdding] = useState(false);
   const { document } = set;
-  const own = document.fields.filter(({ id }) => fields.includes(id));
   const labelOf = (id: string): string => document.fields.find((one) => one.id === id)?.label || id;
   const wordsOf = (id: string, value: string): string => {
-    const field = document.fields.find((one) => one.id === id);
+    const field = fields.find((one) => one.id === id);
     return (field && valuesOf(field).find(([one]) => one === value)?.[1]) ?? value;
   };
-  const bound = own.filter(({ when }) => when);
+  const bound = document.fields.filter(({ id, when }) => when && fields.some((one) => one.id === id));
   return (
     <section aria-label="Conditions">
       <div className="flex items-baseline gap-4">
@@ -31,7 +39,7 @@ export function Conditions({ set, fields }: { readonly set: EditedSet; readonly 
           type="button"
           className="word-button ml-auto"
           aria-expanded={isAdding}
-          disabled={own.length < 2}
+          disabled={fields.length < 2}
           onClick={() => setAdding(!isAdding)}
         >
           Add a condition
@@ -55,7 +63,7 @@ export function Conditions({ set, fields }: { readonly set: EditedSet; readonly 
         ))}
       </ul>
       {bound.length === 0 && !isAdding && <p className="text-faint">None: every field counts.</p>}
-      {isAdding && own.length > 1 && <Adding set={set} own={own} onDone={() => setAdding(false)} />}
+      {isAdding && fields.length > 1 && <Adding set={set} own={fields} onDone={() => setAdding(false)} />}
     </section>
   );
 }
@@ -79,7 +87,7 @@ function Adding({
   onDone,
 }: {
   readonly set: EditedSet;
-  readonly own: readonly FieldDocument[];
+  readonly own: readonly OpenField[];
   readonly onDone: () => void;
 }) {
   const [id, setId] = useState(own.at(-1)!.id);
@@ -96,46 +104,30 @@ function Adding({
     set.edit(() => next);
     onDone();
   };
-  const choose =
-    (change: (value: string) => void) => (event: { readonly target: { readonly value: string } }) => {
-      setProblem('');
-      change(event.target.value);
-    };
+  const choose = (change: (value: string) => void) => (value: string) => {
+    setProblem('');
+    change(value);
+  };
   return (
     <div className="space-y-2 py-2">
-      <Labelled label="This field counts only">
-        {(name) => (
-          <select id={name} className="entry" value={id} onChange={choose(setId)}>
-            {own.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.label || one.id}
-              </option>
-            ))}
-          </select>
-        )}
-      </Labelled>
-      <Labelled label="while this one">
+      <FieldSelect label="This field counts only" value={id} fields={own} onChange={choose(setId)} />
+      <FieldSelect
+        label="while this one"
+        value={other}
+        fields={own}
+        onChange={choose((value) => {
+          setOther(value);
+          setAsked('any');
+        })}
+      />
+      <Labelled label="is">
         {(name) => (
           <select
             id={name}
             className="entry"
-            value={other}
-            onChange={choose((value) => {
-              setOther(value);
-              setAsked('any');
-            })}
+            value={asked}
+            onChange={({ target }) => choose(setAsked)(target.value)}
           >
-            {own.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.label || one.id}
-              </option>
-            ))}
-          </select>
-        )}
-      </Labelled>
-      <Labelled label="is">
-        {(name) => (
-          <select id={name} className="entry" value={asked} onChange={choose(setAsked)}>
             <option value="any">anything, but not empty</option>
             <option value="none">empty</option>
             {values.map(([value, words]) => (

@@ -22,10 +22,7 @@ export function withCode(form: OpenForm): OpenForm {
 export function useFormOutcomes(store: FormStore): void {
   const own = fieldsWithCode(store.form);
   const look = useCallback(() => {
-    for (const id of fieldsWithCode(store.form)) {
-      const field = store.field(id);
-      field.restore({ ...field.state() });
-    }
+    for (const id of fieldsWithCode(store.form)) store.field(id).dispatch({ type: 'look' });
   }, [store]);
   useOutcomes(own.length > 0, look);
 }

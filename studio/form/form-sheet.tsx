@@ -1,7 +1,7 @@
 'use client';
 
 import { carryOver, localToday } from '@arbeit/dom';
-import { compile, type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { compile, type FormDocument, type SetDocument, withTextAt } from '@arbeit/engine/document';
 import type { FormRecord, OpenForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Form, useForm } from '@arbeit/react';
@@ -12,9 +12,9 @@ import { type ChangeForm, changeForm, formOf, removeForm, sectionsOf } from '../
 import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { KindsAtHand } from '../kinds/at-hand.tsx';
 import { Alive } from '../sheet/alive.tsx';
-import { Choices } from '../sheet/choices.tsx';
 import { useCommands } from '../sheet/commands.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
+import { OnPaper } from '../sheet/on-paper.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import { useUndoKeys } from '../sheet/undo-keys.ts';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
@@ -25,6 +25,7 @@ import { Board } from './board.tsx';
 import { Conditions } from './conditions.tsx';
 import { driveForm } from './drive.ts';
 import { useFormOutcomes, withCode } from './form-code.ts';
+import '../sheet/table.css';
 import './form.css';
 import { fillWithSamples } from './fill.ts';
 import { type Link, Links } from './links.tsx';
@@ -68,8 +69,6 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
 }
 
 const views = { desktop: 'Desktop', phone: 'Phone' } as const;
-const papers = { own: 'As the sheet', light: 'Light', dark: 'Dark' } as const;
-const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
 
 /** The form, ready to be tried; a sentence where what it says does not go together any more. */
 function openIn(document: SetDocument, form: FormDocument): OpenForm | string {
@@ -138,12 +137,19 @@ function Sheet({
           Fill with samples
         </button>
       </div>
-      {isArranging && <Arrangement document={document} form={form} onChange={change} />}
+      {isArranging && (
+        <Arrangement
+          document={document}
+          form={form}
+          onChange={change}
+          onText={(key, text, about) => set.edit((d) => withTextAt(d, key, text), about)}
+        />
+      )}
       <div className="field-band">
         <Trial form={form} live={live} open={open} today={today} around={around} />
         <div className="min-w-0 space-y-5 text-sm">
           <AcrossFields document={document} form={form} store={store} onChange={change} />
-          <Conditions set={set} fields={fieldIdsOf(form)} />
+          <Conditions set={set} fields={open.fields} />
           <WhenSent form={form} open={open} onChange={change} />
           <Manners />
         </div>
@@ -168,23 +174,10 @@ function Trial({
   readonly today: string | undefined;
   readonly around: RefObject<HTMLDivElement | null>;
 }) {
-  const [view, setView] = useState<keyof typeof views>('desktop');
-  const [paper, setPaper] = useState<keyof typeof papers>('own');
-  const [direction, setDirection] = useState<keyof typeof directions>('ltr');
   const links = useLinks(live.store);
   return (
-    <section aria-label="Live form" className="min-w-0">
-      <div className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
-        <Choices label="View" value={view} choices={views} onChange={setView} />
-        <Choices label="Paper" value={paper} choices={papers} onChange={setPaper} />
-        <Choices label="Direction" value={direction} choices={directions} onChange={setDirection} />
-      </div>
-      <div
-        data-sheet={paper === 'own' ? undefined : paper}
-        data-other={paper === 'own' ? undefined : ''}
-        dir={direction}
-        className="live-paper"
-      >
+    <OnPaper label="Live form" own="As the sheet" views={views}>
+      {(view) => (
         <div ref={around} className="form-trial" data-view={view}>
           <LiveForm
             form={live}
@@ -195,8 +188,8 @@ function Trial({
           />
           <Links inside={around} links={links} />
         </div>
-      </div>
-    </section>
+      )}
+    </OnPaper>
   );
 }
 

@@ -5,9 +5,9 @@ import type { SectionDocument } from '@arbeit/engine/document';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type Form, useField } from '@arbeit/react';
 import { memo, useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { assumedInWords } from '../sheet/assumed.ts';
 import { FoundOut } from '../sheet/found-out.tsx';
 import { PlainField } from '../sheet/plain-field.tsx';
+import { takenData, takenInWords } from '../sheet/taken.ts';
 import { CodeRequest } from './code-request.tsx';
 
 /** A form as an end user meets it: its sections, what is wrong with it as a whole, and what sends it. */
@@ -73,7 +73,6 @@ function Counting({
 }) {
   const { field } = store;
   const live = useField(field, { store });
-  const { rejected, leftOut, body } = live.state;
   const { reading } = live;
   return (
     <div data-field={field.id} className="min-w-0">
@@ -84,12 +83,10 @@ function Counting({
           <p
             className="text-sm text-faint"
             role="status"
-            data-rejected={rejected ?? ''}
-            data-left-out={leftOut}
+            {...takenData(live)}
             data-pending={reading.flags.pending || undefined}
           >
-            {rejected ? `Not taken: ${rejected}. ` : leftOut ? `Left out: ${leftOut}. ` : ''}
-            {body.assumed ? `Read as ${assumedInWords(body.assumed)}. ` : ''}
+            {takenInWords(live)}
             <FoundOut field={live} />
           </p>
         }

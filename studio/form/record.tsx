@@ -30,7 +30,7 @@ export function Record({
       {record && way === 'fields' && (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key
         <section className="overflow-x-auto" tabIndex={0} aria-label="The record by field">
-          <table className="board">
+          <table className="table board">
             <thead>
               <tr>
                 <th scope="col">Field</th>

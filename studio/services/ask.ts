@@ -1,5 +1,6 @@
 import type { Answer } from '@arbeit/engine/field';
 import type { Database } from '../store/database.ts';
+import type { Store } from '../store/store.ts';
 import { lookUp } from './passes.ts';
 import { codePath } from './paths.ts';
 import { giveCode } from './sender.ts';
@@ -12,10 +13,10 @@ export interface Asked {
 
 /** Where rules may ask, and who answers. */
 export const services: Readonly<
-  Record<string, ((asked: Asked, db: Database, today: string) => Promise<Answer>) | undefined>
+  Record<string, ((asked: Asked, today: string, write: Store['write']) => Promise<Answer>) | undefined>
 > = {
-  '/api/services/passes': async ({ value }, _, today) => lookUp(value, today),
-  [codePath]: ({ value, values }, db) => checkCode(db, addressIn(values), value),
+  '/api/services/passes': async ({ value }, today) => lookUp(value, today),
+  [codePath]: ({ value, values }, _, write) => write((db) => checkCode(db, addressIn(values), value)),
 };
 
 /** The address a code was sent to: the first value beside it that there is. */

@@ -6,8 +6,8 @@ import { type CheckedRecord, checkRecord, type OpenForm } from '@arbeit/engine/f
 import { kinds } from '@arbeit/engine/kinds';
 import { todayIn } from '../definition/clock.ts';
 import { runnerOnServer } from '../own-code/on-server.ts';
-import type { Database } from '../store/database.ts';
 import type { StoredSet } from '../store/sets.ts';
+import type { Store } from '../store/store.ts';
 import { addressIn, services } from './ask.ts';
 import { codePath } from './paths.ts';
 import { spendCode } from './sender.ts';
@@ -17,7 +17,7 @@ import { spendCode } from './sender.ts';
  * that confirms it is spent with it, once. `undefined` where there is no such form.
  */
 export async function takeRecord(
-  db: Database,
+  write: Store['write'],
   set: StoredSet,
   formId: string,
   raw: Readonly<Record<string, string>>,
@@ -31,12 +31,12 @@ export async function takeRecord(
   const ask = async ({ path, value, values }: Ask, field: string) => {
     const service = services[path];
     if (path === codePath) used.push({ field, address: addressIn(values) });
-    return service ? service({ value, values }, db, today) : ({ verdict: 'unreachable' } as const);
+    return service ? service({ value, values }, today, write) : ({ verdict: 'unreachable' } as const);
   };
   const checked = await checkRecord(form, raw, today, ask);
   if (!checked.ok) return checked;
   for (const { field, address } of used)
-    if (!(await spendCode(db, address)))
+    if (!(await write((db) => spendCode(db, address))))
       return { ok: false, findings: [{ field, code: 'void-code', message: 'This code was used before.' }] };
   return checked;
 }

@@ -25,6 +25,7 @@ import { useUndoKeys } from '../sheet/undo-keys.ts';
 import type { StoredSet } from '../store/sets.ts';
 import { TextCell } from './text-cell.tsx';
 import { TextFiles } from './text-files.tsx';
+import '../sheet/table.css';
 import './texts.css';
 
 const shows = { all: 'All', missing: 'Missing', own: 'Said by the rules alone' } as const;
@@ -77,7 +78,7 @@ function Table({ set }: { readonly set: EditedSet }) {
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
       <section className="overflow-x-auto" aria-label="Texts by language" tabIndex={0}>
-        <table className="texts" data-languages={languages.length}>
+        <table className="table texts" data-languages={languages.length}>
           <thead>
             <tr>
               <th scope="col">Text</th>
@@ -169,10 +170,12 @@ const Group = memo(function Group({
           {name}
         </th>
       </tr>
-      {texts.map(({ key, what, name: own, text }) => {
+      {texts.map(({ key, what, name: own, text }, i) => {
+        // A section's name is its title: while that is written the row stays the same one.
+        const row = what === 'section' ? `section ${i}` : key;
         const said = `${whatInWords[what]}${what === 'rule' || what === 'option' || what === 'section' ? ` ${own}` : ''}`;
         return (
-          <tr key={key}>
+          <tr key={row}>
             <th scope="row" className="font-normal text-faint">
               {said}
             </th>
@@ -182,7 +185,7 @@ const Group = memo(function Group({
                 text={text}
                 usual={usual.get(`${document.locale} ${key}`) ?? ''}
                 isNeeded={what === 'label' || what === 'option'}
-                onChange={(next) => edit((d) => withTextAt(d, key, next), `text ${key}`)}
+                onChange={(next) => edit((d) => withTextAt(d, key, next), `text ${name} ${row}`)}
               />
             </td>
             {languages.map((language) => (

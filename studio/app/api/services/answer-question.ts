@@ -18,5 +18,6 @@ export const answerQuestion =
       const service = services[path];
       if (!service || !(await behave(mannerOf(request))))
         return problem(503, { error: 'The service does not answer, as its panel says.' });
-      return Response.json(await (await store()).write((db) => service(asked, db, today())));
+      const { write } = await store();
+      return Response.json(await service(asked, today(), write));
     });

@@ -5,7 +5,7 @@ import { languages } from '@arbeit/engine/rules';
 import { isDate } from '@arbeit/engine/values';
 import { notFound } from 'next/navigation';
 import { todayIn } from '../../../../../../definition/clock.ts';
-import { FieldsAlone } from '../../../../../../desk/fields-alone.tsx';
+import { FieldAlone } from '../../../../../../desk/field-alone.tsx';
 import { isTrouble } from '../../../../../../store/trouble.ts';
 import { Trouble } from '../../../../../open.tsx';
 import { readSet } from '../../../../read-set.ts';
@@ -26,11 +26,5 @@ export default async function AlonePage({ params, searchParams }: Props) {
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   if (!set || !field) notFound();
   const compiled = compileField(field, set.document, kinds, languages);
-  return (
-    <FieldsAlone
-      today={isDate(today ?? '') ? today : todayIn(setId)}
-      title={compiled.label}
-      fields={[closed(compiled)]}
-    />
-  );
+  return <FieldAlone today={isDate(today ?? '') ? today : todayIn(setId)} field={closed(compiled)} />;
 }

@@ -20,7 +20,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const opened = await store();
     const set = id && (await opened.read((db) => findSet(db, id)));
     if (!set) return problem(404, { error: 'This set is no longer in the store.' });
-    const taken = await opened.write((db) => takeRecord(db, set, form, read.raw));
+    const taken = await takeRecord(opened.write, set, form, read.raw);
     if (!taken) return problem(404, { error: 'The set has no such form.' });
     return taken.ok
       ? Response.json({ record: taken.record })

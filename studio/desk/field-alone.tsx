@@ -4,34 +4,29 @@ import type { FieldStore } from '@arbeit/dom';
 import { checks } from '@arbeit/engine/checks';
 import type { CompiledField } from '@arbeit/engine/field';
 import { openAny } from '@arbeit/engine/field';
-import { openForm } from '@arbeit/engine/form';
+import { openAlone } from '@arbeit/engine/form';
 import { runs } from '@arbeit/engine/runs';
 import { useField, useForm } from '@arbeit/react';
 import { useState } from 'react';
 import { Alive } from '../sheet/alive.tsx';
-import { assumedInWords } from '../sheet/assumed.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
+import { takenData, takenInWords } from '../sheet/taken.ts';
 
-/** Fields in a real form, as an end user meets them: submit shows what a program would receive, reset begins again. */
-export function FieldsAlone({
-  title,
-  fields: compiled,
+/** A field in a real form of its own, as an end user meets it: submit shows what a program would receive, reset begins again. */
+export function FieldAlone({
+  field: compiled,
   today,
 }: {
-  readonly title: string;
   readonly today?: string | undefined;
-  /** As data: they come from the server. */
-  readonly fields: readonly CompiledField[];
+  /** As data: it comes from the server. */
+  readonly field: CompiledField;
 }) {
-  const [form] = useState(() =>
-    openForm({ id: 'alone', title, fields: compiled.map((field) => openAny(field, runs, checks)) }),
-  );
+  const [form] = useState(() => openAlone(openAny(compiled, runs, checks)));
   const { store, formProps } = useForm(form, { today });
-  const { fields } = form;
   const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
   return (
     <main className="mx-auto max-w-md px-6 py-12">
-      <h1 className={fields.length > 1 ? 'mb-6 text-2xl' : 'sr-only'}>{title}</h1>
+      <h1 className="sr-only">{compiled.label}</h1>
       <form
         {...formProps}
         onSubmit={(event) => {
@@ -43,9 +38,7 @@ export function FieldsAlone({
         }}
         onReset={() => setReceived([])}
       >
-        {fields.map((field) => (
-          <Alone key={field.id} store={store.field(field.id)} today={today} />
-        ))}
+        <Alone store={store.field(compiled.id)} today={today} />
         <div className="mt-3 flex gap-4">
           <button type="submit" className="solid-button">
             Submit
@@ -70,18 +63,11 @@ export function FieldsAlone({
 function Alone({ store, today }: { readonly store: FieldStore; readonly today: string | undefined }) {
   const { field } = store;
   const live = useField(field, { store });
-  const { rejected, leftOut } = live.state;
   return (
     <div data-field={field.id}>
       <PlainField field={live} today={today} />
-      <p
-        className="min-h-6 text-sm text-faint"
-        role="status"
-        data-rejected={rejected ?? ''}
-        data-left-out={leftOut}
-      >
-        {rejected ? `Not taken: ${rejected}. ` : leftOut ? `Left out: ${leftOut}. ` : ''}
-        {live.state.body.assumed ? `Read as ${assumedInWords(live.state.body.assumed)}.` : ''}
+      <p className="min-h-6 text-sm text-faint" role="status" {...takenData(live)}>
+        {takenInWords(live)}
       </p>
     </div>
   );
