@@ -80,9 +80,7 @@ test('a set without forms asks for none, and each kind is asked for once', () =>
   expect(js).not.toContain('openForm');
   expect(js.match(/runs\/[\w-]+/g)).toEqual(['runs/boxes', 'runs/number']);
   expect(js).toContain("{ 'one-time-code': boxesKind }");
-  expect(dts).toContain(
-    "export declare const c: OpenField<PlanOf<'one-time-code'>, BodyOf<typeof boxesKind>>;",
-  );
+  expect(dts).toContain('export declare const c: FieldOf<typeof boxesKind, CValue>;');
 });
 
 test('checks are asked for where a rule needs them', () => {

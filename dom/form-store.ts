@@ -8,6 +8,7 @@ import {
   reachOf,
   readInForm,
   startForm,
+  type Values,
   withField,
 } from '@arbeit/engine/form';
 import { localToday } from './clock.ts';
@@ -15,8 +16,8 @@ import { createListeners, type Listeners } from './listeners.ts';
 import type { FieldStore } from './store.ts';
 
 /** A form's state and those who watch it: the one place where its fields, its focus and what they tell are kept. */
-export interface FormStore {
-  readonly form: OpenForm;
+export interface FormStore<V extends Values = Values> {
+  readonly form: OpenForm<V>;
   /** The form now. */
   state(): FormState;
   /** What can be told of a field in its form; the same object until something it depends on changes. */
@@ -26,13 +27,13 @@ export interface FormStore {
   /** Lets something happen; returns the form after it. */
   dispatch(event: FormEvent): FormState;
   /** One field of the form, as whoever binds or draws a field meets it. It keeps nothing of its own. */
-  field(id: string): FieldStore;
+  field<I extends keyof V & string>(id: I): FieldStore<NonNullable<V[I]> & string>;
   /** Calls back after each change, in order, each with the state that led to; returns the way to stop. */
   subscribe(listener: (state: FormState, event: FormEvent | null) => void): () => void;
 }
 
 /** A store of a form. `today` (ISO 8601) is its clock; left out, the day it is on the device at each reading. */
-export function createFormStore(form: OpenForm, today?: string): FormStore {
+export function createFormStore<V extends Values = Values>(form: OpenForm<V>, today?: string): FormStore<V> {
   let state = startForm(form);
   const readings = new Map<string, Reading>();
   const all = createListeners<[FormState, FormEvent | null]>();
@@ -95,10 +96,11 @@ export function createFormStore(form: OpenForm, today?: string): FormStore {
       return wrong.size === 0;
     },
     dispatch,
-    field(id) {
+    field<I extends keyof V & string>(id: I) {
       const found = fields.get(id) ?? viewOf(own, id);
       fields.set(id, found);
-      return found;
+      // What values it can have, the form's own declaration says.
+      return found as FieldStore<NonNullable<V[I]> & string>;
     },
     subscribe: all.add,
   };

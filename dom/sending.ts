@@ -1,14 +1,19 @@
-import type { FieldFinding, FormRecord } from '@arbeit/engine/form';
+import type { FieldFinding, FormRecord, Values } from '@arbeit/engine/form';
 import type { FormStore } from './form-store.ts';
 
 /** Sends a record; resolves to what the server finds wrong, by field, nothing if it took it. What it throws counts as not reached. */
-export type SendRecord = (record: FormRecord) => Promise<readonly FieldFinding[]>;
+export type SendRecord<V extends Values = Values> = (
+  record: FormRecord<V>,
+) => Promise<readonly FieldFinding[]>;
 
 /**
  * Sends a form's record whenever the form says that it is being sent, and hands the server's word in. One at a time: the form lets no
  * second submit happen meanwhile. Returns the way to stop, after which no word is handed in.
  */
-export function driveSending(store: FormStore, send: SendRecord): () => void {
+export function driveSending<V extends Values = Values>(
+  store: FormStore<V>,
+  send: SendRecord<V>,
+): () => void {
   let present: FormRecord | null = null;
   const look = (): void => {
     const { sending } = store.state();
@@ -20,7 +25,8 @@ export function driveSending(store: FormStore, send: SendRecord): () => void {
     if (sending.record === present) return;
     const { record } = sending;
     present = record;
-    send(record).then(
+    // What values these can be, the form's own declaration says.
+    send(record as FormRecord<V>).then(
       (findings) => present === record && store.dispatch({ type: 'sent', findings }),
       () => present === record && store.dispatch({ type: 'unsent' }),
     );

@@ -1,22 +1,22 @@
-import type { FieldEvent, FieldState, OpenField, Reading } from '@arbeit/engine/field';
+import type { Body, FieldEvent, FieldState, OpenField, Plan, Reading } from '@arbeit/engine/field';
 import { apply, refusalAfter, start } from '@arbeit/engine/field';
 import { createListeners } from './listeners.ts';
 
 /** Tells what there is to tell of a state: raw, value, flags, messages. */
-export type Read = (field: OpenField, state: FieldState) => Reading;
+export type Read = <V extends string>(field: OpenField<Plan, Body, V>, state: FieldState) => Reading<V>;
 
 /**
  * One field's state and those who watch it. The only thing here that changes is which state is the present one;
  * display, raw, value, caret and messages are all read from it, so they cannot drift apart.
  */
-export interface FieldStore {
-  readonly field: OpenField;
+export interface FieldStore<V extends string = string> {
+  readonly field: OpenField<Plan, Body, V>;
   /** It stands in a form, through which submit and reset reach it. */
   readonly inForm?: true;
   /** The field now. */
   state(): FieldState;
   /** What can be told of the present state; the same object until the state changes. */
-  reading(): Reading;
+  reading(): Reading<V>;
   /** Lets something happen; returns the field after it. */
   dispatch(event: FieldEvent): FieldState;
   /** Puts the field into an earlier state, whole: stepping through a tape. */
@@ -29,9 +29,13 @@ export interface FieldStore {
  * A store of one field. `read` is `read` of `engine/field/reading.ts`; it is handed in, so that a page carries
  * only the checks its fields need. Limits such as `today+18m` need a clock: hand in `readOn()` of `clock.ts` then.
  */
-export function createStore(field: OpenField, read: Read, initial: FieldState = start(field)): FieldStore {
+export function createStore<V extends string = string>(
+  field: OpenField<Plan, Body, V>,
+  read: Read,
+  initial: FieldState = start(field),
+): FieldStore<V> {
   let state = initial;
-  let reading: Reading | undefined;
+  let reading: Reading<V> | undefined;
   const listeners = createListeners<[FieldState, FieldEvent | null]>();
   const become = (next: FieldState, event: FieldEvent | null): FieldState => {
     if (next === state) return state;
@@ -40,7 +44,7 @@ export function createStore(field: OpenField, read: Read, initial: FieldState = 
     listeners.tell(next, event);
     return next;
   };
-  const readNow = (): Reading => {
+  const readNow = (): Reading<V> => {
     reading ??= read(field, state);
     return reading;
   };

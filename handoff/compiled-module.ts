@@ -3,15 +3,17 @@ import { type CompiledField, closed } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import type { CarriedCheck, Judge, Rule } from '@arbeit/engine/rules';
+import { byName, type Import, written } from './imports.ts';
+import { moduleTypes } from './module-types.ts';
+import { camel, head, keyOf, namesIn } from './names.ts';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
   readonly js: string;
   readonly dts: string;
+  /** What the module imports, by the names of the packages. */
+  readonly imports: readonly Import[];
 }
-
-const head = (title: string): string =>
-  `// Compiled by "arbeit compile" from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
 
 type Judges = typeof import('@arbeit/engine/checks');
 /** The names under which something is exported that can judge a check of that type: the compiler stops at a wrong one. */
@@ -35,17 +37,19 @@ const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } = {
 /**
  * The fields and forms of a set as a module: each field brought to life with its own kind, so that a page that imports one
  * of them carries that kind and neither `compile` nor others. Names are the ids in camel case, of forms with `Form` behind. The same set makes the same
- * text. Throws `RangeError` for two ids that come to one name.
+ * text. `at` says where the packages are imported from, and where their types. Throws `RangeError` for two ids that come to one name.
  */
-export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModule {
+export function compiledModule(
+  set: SetDocument,
+  kinds: KindTable,
+  at: { readonly run: (from: string) => string; readonly types: (from: string) => string } = byName,
+): CompiledModule {
   const { fields, forms } = compile(set, kinds);
-  const names = namesOf([...fields.map(({ id }) => id), ...forms.map(({ id }) => `${id}-form`)]);
-  const nameOf = (id: string): string => names.get(id) ?? id;
+  const nameOf = namesIn(set);
   const runs = new Map<string, string>();
   const checks = new Set<string>();
   const codes: string[] = [];
   const body: string[] = [];
-  const types: string[] = [];
   for (const field of fields) {
     const { kind } = field.plan;
     const { ships } = kindIn(kinds, kind);
@@ -62,7 +66,6 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
     if (judges.length) given.push(`{ ${judges.join(', ')} }`);
     const data = { ...closed(field), rules: withCodeApart(field.rules, codes) };
     body.push(`export const ${name} = /*#__PURE__*/ open(${JSON.stringify(data)}, ${given.join(', ')});`);
-    types.push(`export declare const ${name}: OpenField<PlanOf<'${kind}'>, BodyOf<typeof ${run}>>;`);
   }
   for (const form of forms) {
     const name = nameOf(`${form.id}-form`);
@@ -71,40 +74,30 @@ export function compiledModule(set: SetDocument, kinds: KindTable): CompiledModu
     body.push(
       `export const ${name} = /*#__PURE__*/ openForm({ ${given}, fields: [${list}]${mannerOf(form, codes)} });`,
     );
-    types.push(`export declare const ${name}: OpenForm;`);
   }
-  const kindImports = [...runs]
-    .sort()
-    .map(([module, run]) => `import { ${camel(module)} as ${run} } from '@arbeit/engine/runs/${module}';`);
-  const formImport = (what: string): string[] =>
-    forms.length ? [`import ${what} from '@arbeit/engine/form';`] : [];
-  const checkImport = importOf([...checks].sort());
+  const from = (modules: string, name: string, as?: string): Import => ({
+    from: modules,
+    name,
+    ...(as ? { as } : {}),
+  });
+  const kindImports = [...runs].sort().map(([run, as]) => from(`@arbeit/engine/runs/${run}`, camel(run), as));
+  const formImport = (what: string): Import[] => (forms.length ? [from('@arbeit/engine/form', what)] : []);
+  const imports = [
+    ...[...checks]
+      .sort()
+      .map((check) =>
+        from('@arbeit/engine/checks', check, check === 'customBy' ? undefined : `${check}Check`),
+      ),
+    from('@arbeit/engine/field', 'open'),
+    ...formImport('openForm'),
+    ...kindImports,
+  ];
   const lines = (...all: readonly string[]): string => `${head(set.title)}${all.join('\n')}\n`;
   return {
-    js: lines(
-      ...checkImport,
-      "import { open } from '@arbeit/engine/field';",
-      ...formImport('{ openForm }'),
-      ...kindImports,
-      '',
-      ...ownCode(codes),
-      ...body,
-    ),
-    dts: lines(
-      "import type { BodyOf, OpenField } from '@arbeit/engine/field';",
-      ...formImport('type { OpenForm }'),
-      "import type { PlanOf } from '@arbeit/engine/kinds';",
-      ...kindImports.map((line) => line.replace('import {', 'import type {')),
-      '',
-      ...types,
-    ),
+    js: lines(...written(imports, 'import', at.run), '', ...ownCode(codes), ...body),
+    dts: moduleTypes(set, kinds, at.types),
+    imports,
   };
-}
-
-/** The import of checks, each under a name no field can have; none where there is nothing to check. */
-function importOf(checks: readonly string[]): readonly string[] {
-  const named = checks.map((check) => (check === 'customBy' ? check : `${check} as ${check}Check`));
-  return named.length ? [`import { ${named.join(', ')} } from '@arbeit/engine/checks';`] : [];
 }
 
 /** The checks a field has to carry, each with what exports it: its own rules' and those of forms whose message stands at it. */
@@ -161,28 +154,4 @@ function ownCode(codes: readonly string[]): readonly string[] {
     '});',
     '',
   ];
-}
-
-const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${name}'`);
-const camel = (id: string): string =>
-  id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());
-
-/** Words no export can be called (ECMAScript, reserved words, in modules). */
-const reserved =
-  /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm)$/;
-
-/** A name for each id: in camel case, with `Field` behind words that cannot be one. Throws `RangeError` for two of one name. */
-function namesOf(ids: readonly string[]): ReadonlyMap<string, string> {
-  const names = new Map<string, string>();
-  const taken = new Map<string, string>();
-  for (const id of ids) {
-    const plain = camel(id);
-    const name = reserved.test(plain) || /(?:Kind|Check)$/.test(plain) ? `${plain}Field` : plain;
-    const other = taken.get(name);
-    if (other !== undefined)
-      throw new RangeError(`"${other}" and "${id}" would both be called ${name}: rename one.`);
-    taken.set(name, id);
-    names.set(id, name);
-  }
-  return names;
 }

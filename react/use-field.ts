@@ -2,15 +2,15 @@
 
 import type { TextControl } from '@arbeit/dom';
 import { type BindOptions, bind, createStore, type FieldStore, readOn } from '@arbeit/dom';
-import type { FieldState, OpenField, Reading } from '@arbeit/engine/field';
+import type { Body, FieldState, OpenField, Plan, Reading } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
 
 /** A field and what goes on the page for it. The ids tie label, hint and message to the input. */
-export interface Field {
-  readonly store: FieldStore;
+export interface Field<V extends string = string> {
+  readonly store: FieldStore<V>;
   readonly state: FieldState;
-  readonly reading: Reading;
+  readonly reading: Reading<V>;
   /** What there is to tell of the value, by name: `weekday`, `week`, `region`. */
   readonly facts: Readonly<Record<string, string>>;
   /** Guide text still to come, to be drawn behind the input after what it displays; empty when there is none. */
@@ -27,10 +27,10 @@ export interface Field {
  * A field of one compiled definition. A new definition makes a new field. `given` takes a store made elsewhere,
  * where something else than this component is to own the state. `today` (ISO 8601) stands for the device's clock.
  */
-export function useField(
-  field: OpenField,
-  options: BindOptions & { readonly store?: FieldStore; readonly today?: string | undefined } = {},
-): Field {
+export function useField<V extends string = string>(
+  field: OpenField<Plan, Body, V>,
+  options: BindOptions & { readonly store?: FieldStore<V>; readonly today?: string | undefined } = {},
+): Field<V> {
   const { store: given, submits = 'raw', today } = options;
   const make = () => createStore(field, readOn(today));
   const [own, setOwn] = useState(() => (given ? null : make()));

@@ -2,7 +2,17 @@ export type { Answer } from '../rules/checks.ts';
 export type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 export type { CompiledField, Plan } from './compiled.ts';
 export { attributeNames, mayStand } from './html.ts';
-export { type BodyOf, closed, type Kind, type Kinds, type OpenField, open, openAny } from './kind.ts';
+export {
+  type BodyOf,
+  closed,
+  type FieldOf,
+  type Kind,
+  type Kinds,
+  type OpenField,
+  open,
+  openAny,
+  type ValueOf,
+} from './kind.ts';
 export type { FieldEvent, FieldState, Refused } from './moment.ts';
 export type { Ask, Question, Questions } from './questions.ts';
 export { type Flags, type Reading, read, type Shown, told } from './reading.ts';

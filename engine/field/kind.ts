@@ -38,15 +38,28 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
   readonly shares?: 'raw';
 }
 
-/** A compiled field brought to life: with what its kind can do. What is typed into, checked and told of is one of these. */
-export interface OpenField<P extends Plan = Plan, B extends Body = Body> extends CompiledField<P> {
+/**
+ * A compiled field brought to life: with what its kind can do. What is typed into, checked and told of is one of these. `V` are the
+ * values it can have, where its declaration knows them.
+ */
+export interface OpenField<P extends Plan = Plan, B extends Body = Body, V extends string = string>
+  extends CompiledField<P> {
   readonly kind: Kind<P, B>;
+  /** Only a type says so: nothing stands there. */
+  readonly '~value'?: V;
   /** The checks its rules ask for, or more. */
   readonly checks: Checks;
 }
 
 /** What fields of a kind hold. */
 export type BodyOf<K extends { empty(plan: never): Body }> = ReturnType<K['empty']>;
+
+/** A field of a kind, and the values it can have. */
+export type FieldOf<K extends { empty(plan: never): Body }, V extends string = string> =
+  K extends Kind<infer P, infer B> ? OpenField<P, B, V> : never;
+
+/** The values a field can have. */
+export type ValueOf<F extends { readonly '~value'?: string }> = NonNullable<F['~value']>;
 
 /** Kinds at hand, by name. A page carries those it names. */
 export type Kinds = Readonly<Record<string, Kind>>;

@@ -3,6 +3,8 @@ import type { Condition } from '../rules/condition.ts';
 import { type Finding, passed, unanswered, unrun, type Verdict } from '../rules/finding.ts';
 import { message } from '../rules/message.ts';
 import type { Rule } from '../rules/rule.ts';
+import type { Body } from './body.ts';
+import type { Plan } from './compiled.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldState } from './moment.ts';
 import { type Ask, aboutOf, answerTo, isAsked, nothingAsked } from './questions.ts';
@@ -26,12 +28,12 @@ export interface Shown {
   readonly severity: 'error' | 'warning';
 }
 
-/** What can be told of a field at one moment. Worked out from the state alone, never kept beside it. */
-export interface Reading {
+/** What can be told of a field at one moment. Worked out from the state alone, never kept beside it. `V` are the values it can have. */
+export interface Reading<V extends string = string> {
   readonly display: string;
   readonly content: string;
   readonly raw: string;
-  readonly value: string | null;
+  readonly value: V | null;
   readonly flags: Flags;
   /** One finding a rule, in the rules' order. */
   readonly findings: readonly Finding[];
@@ -95,7 +97,12 @@ function initialRaw(field: OpenField): string {
  * What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it, and without one
  * they hold nothing back: no day is made up. `form` is what the field's form adds, where it stands in one.
  */
-export function read(field: OpenField, state: FieldState, today = '', form: FromForm = noForm): Reading {
+export function read<V extends string = string>(
+  field: OpenField<Plan, Body, V>,
+  state: FieldState,
+  today = '',
+  form: FromForm = noForm,
+): Reading<V> {
   const { body, questions, refused } = state;
   const { plan, kind } = field;
   const raw = kind.raw(plan, body);
@@ -131,7 +138,8 @@ export function read(field: OpenField, state: FieldState, today = '', form: From
     display: body.display,
     content: body.content,
     raw,
-    value: kind.value(plan, body),
+    // What values these can be, the field's own declaration says.
+    value: kind.value(plan, body) as V | null,
     flags: {
       focused: state.focused,
       touched: state.touched,

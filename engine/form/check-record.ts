@@ -6,11 +6,11 @@ import { applyToForm, type FieldFinding } from './apply.ts';
 import { type FormState, fieldOf, type OpenForm, startForm, withField } from './form.ts';
 import { countsInForm, readInForm } from './form-reading.ts';
 import { recordOf } from './record.ts';
-import type { FormRecord } from './sending.ts';
+import type { FormRecord, Values } from './sending.ts';
 
 /** What checking a record came to: the record as the form itself would send it, or what is wrong with it, by field. */
-export type CheckedRecord =
-  | { readonly ok: true; readonly record: FormRecord }
+export type CheckedRecord<V extends Values = Values> =
+  | { readonly ok: true; readonly record: FormRecord<V> }
   | { readonly ok: false; readonly findings: readonly FieldFinding[] };
 
 /** Puts a question of a field elsewhere. */
@@ -21,12 +21,12 @@ export type Asker = (ask: Ask, field: string) => Promise<Answer>;
  * held is refused, as is a field the form does not have; of fields that do not count nothing is taken. `today` is the clock, ISO 8601. A
  * question nobody answers, or that throws, is `unreachable`.
  */
-export async function checkRecord(
-  form: OpenForm,
+export async function checkRecord<V extends Values = Values>(
+  form: OpenForm<V>,
   raw: Readonly<Record<string, string>>,
   today: string,
   ask: Asker = async () => ({ verdict: 'unreachable' }),
-): Promise<CheckedRecord> {
+): Promise<CheckedRecord<V>> {
   const findings: FieldFinding[] = [];
   let state = startForm(form);
   for (const [id, text] of Object.entries(raw)) {
@@ -36,8 +36,9 @@ export async function checkRecord(
     }
     const { field, state: own } = fieldOf(form, state, id);
     const { body, leftOut, rejected } = field.kind.read(field.plan, text);
-    const held = field.kind.raw(field.plan, body);
-    if (text && (leftOut || rejected || !held)) findings.push({ field: id, code: 'not-allowed' });
+    // A box that is not ticked holds nothing, and has a value all the same.
+    const isHeld = field.kind.raw(field.plan, body) !== '' || field.kind.value(field.plan, body) !== null;
+    if (text && (leftOut || rejected || !isHeld)) findings.push({ field: id, code: 'not-allowed' });
     else state = withField(form, state, id, { ...own, body });
   }
   state = await answered(form, applyToForm(form, state, { type: 'submit' }, today), today, ask);
@@ -46,7 +47,9 @@ export async function checkRecord(
     const found = wrongWith(form, state, id, today);
     if (found) findings.push(found);
   }
-  return findings.length ? { ok: false, findings } : { ok: true, record: recordOf(form, state, today) };
+  if (findings.length) return { ok: false, findings };
+  // What values these can be, the form's own declaration says.
+  return { ok: true, record: recordOf(form, state, today) as FormRecord<V> };
 }
 
 /**

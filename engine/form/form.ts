@@ -3,10 +3,15 @@ import type { FieldState } from '../field/moment.ts';
 import { start } from '../field/state.ts';
 import type { FormRule } from './form-rule.ts';
 import { type Graph, graphOf } from './graph.ts';
-import type { Sending, Told } from './sending.ts';
+import type { Sending, Told, Values } from './sending.ts';
 
-/** A form of open fields, with what follows from its rules worked out once. Made by `openForm`. */
-export interface OpenForm extends Graph, FormManner {
+/**
+ * A form of open fields, with what follows from its rules worked out once. Made by `openForm`. `V` are the values it sends, where its
+ * declaration knows them.
+ */
+export interface OpenForm<V extends Values = Values> extends Graph, FormManner {
+  /** Only a type says so: nothing stands there. */
+  readonly '~values'?: V;
   readonly id: string;
   readonly title: string;
   readonly fields: readonly OpenField[];

@@ -14,4 +14,4 @@ export {
 export { countsInForm, readInForm } from './form-reading.ts';
 export type { FormRule } from './form-rule.ts';
 export { recordOf } from './record.ts';
-export type { FormRecord, Sending } from './sending.ts';
+export type { FormRecord, Sending, Values } from './sending.ts';

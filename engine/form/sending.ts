@@ -1,9 +1,14 @@
 import type { Finding } from '../rules/finding.ts';
 
-/** What a form sends: of each field that counts its typed value, and beside it raw and what was found out about it. */
-export interface FormRecord {
-  /** By id of the field; `null` for one that is left empty. */
-  readonly values: Readonly<Record<string, string | null>>;
+/** Typed values by id of the field: `null` for one that is left empty, nothing for one that does not count. */
+export type Values = Readonly<Record<string, string | null | undefined>>;
+
+/**
+ * What a form sends: of each field that counts its typed value, and beside it raw and what was found out about it. `V` are its values, where
+ * its declaration knows them.
+ */
+export interface FormRecord<V extends Values = Values> {
+  readonly values: V;
   readonly raw: Readonly<Record<string, string>>;
   /** By id of the field, by name; only of fields that have any. */
   readonly facts: Readonly<Record<string, Readonly<Record<string, string>>>>;

@@ -9,3 +9,4 @@ export {
 export type { Drawing, Piece } from './drawing.ts';
 export type { PartsBody, PartsPlan } from './parts.ts';
 export { type AllKinds, type KindName, kinds, type PlanOf } from './table.ts';
+export { escaped, type ValueForm } from './value-form.ts';

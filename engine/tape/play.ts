@@ -6,6 +6,7 @@ import { keysOf } from '../field/state.ts';
 import { applyToForm, type FormEvent, reachOf } from '../form/apply.ts';
 import { type FormState, fieldOf, type OpenForm, openAlone, startForm } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
+import type { Values } from '../form/sending.ts';
 import type { Rule } from '../rules/rule.ts';
 import { graphemes } from '../values/graphemes.ts';
 import { item } from '../values/item.ts';
@@ -340,7 +341,7 @@ function examine(
 const recordIn = ({ sending }: FormState) => ('record' in sending ? sending.record : undefined);
 
 /** A record as text, its fields by name. */
-const sorted = (values: Readonly<Record<string, string | null>> | null): string =>
+const sorted = (values: Values | null): string =>
   values === null ? 'none' : JSON.stringify(Object.fromEntries(Object.entries(values).sort()));
 
 /** The codes a rule can fail with: a tape may name it by them. */

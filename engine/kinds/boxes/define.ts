@@ -1,6 +1,7 @@
 import type { Spot } from '../../faults/spot.ts';
 import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
+import type { ValueForm } from '../value-form.ts';
 import type { BoxesPlan } from './run.ts';
 
 const length = (usual: number) =>
@@ -51,6 +52,11 @@ const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string)
   spellcheck: 'false',
 });
 
+const valuesOf = ({ accept, length }: BoxesPlan): ValueForm => ({
+  type: 'string',
+  expression: `${accept === 'digit' ? '\\d' : '[0-9A-Za-z]'}{${length}}`,
+});
+
 export const pin: Definition<typeof pinOptions, BoxesPlan> = {
   name: 'PIN',
   options: pinOptions,
@@ -58,6 +64,7 @@ export const pin: Definition<typeof pinOptions, BoxesPlan> = {
     const all = filled(pinOptions, entry);
     return { kind: 'pin', ...all, groups: [all.length] };
   },
+  values: valuesOf,
   attributes: ({ accept }) => attributes(accept, 'off'),
 };
 
@@ -80,5 +87,6 @@ export const oneTimeCode: Definition<typeof codeOptions, BoxesPlan> = {
     const all = filled(codeOptions, entry);
     return { kind: 'one-time-code', conceal: false, ...all, groups: all.groups ?? [all.length] };
   },
+  values: valuesOf,
   attributes: ({ accept }) => attributes(accept, 'one-time-code'),
 };

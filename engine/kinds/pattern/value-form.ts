@@ -1,0 +1,169 @@
+import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
+import { item } from '../../values/item.ts';
+import { digitsBetween, escaped, type ValueForm } from '../value-form.ts';
+import type { Part, PatternPlan } from './plan.ts';
+
+/** More code points than this are not gone through one by one. */
+const mostListed = 5_000;
+
+/** Code points as the inside of a character class. */
+const point = (code: number): string =>
+  code < 0x80 ? String.fromCodePoint(code).replace(/[\\\]^[-]/, '\\$&') : `\\u{${code.toString(16)}}`;
+
+/** What a cell of a set holds, as an expression; and whether that says more than the cell takes. */
+function cellOf(
+  set: CharacterSet,
+  manner: Part['manner'],
+): { readonly text: string; readonly isLoose: boolean } {
+  const ascii = { upper: 'A-Z', lower: 'a-z', none: 'A-Za-z' }[manner ?? 'none'];
+  switch (set) {
+    case 'digit':
+      return { text: '\\d', isLoose: false };
+    case 'latin':
+      return { text: `[${ascii}]`, isLoose: false };
+    case 'letter':
+      return { text: '(?:\\p{L}\\p{M}*)', isLoose: manner !== undefined };
+    case 'alnum':
+      return { text: '(?:\\d|\\p{L}\\p{M}*)', isLoose: manner !== undefined };
+    case 'any':
+      return { text: '(?:[^\\p{Cc}\\p{Cs}\\p{Zl}\\p{Zp}]+)', isLoose: true };
+    default:
+      return inRanges(set, manner);
+  }
+}
+
+function inRanges(ranges: readonly number[], manner: Part['manner']): { text: string; isLoose: boolean } {
+  let size = 0;
+  for (let i = 0; i < ranges.length; i += 2) size += item(ranges, i + 1) - item(ranges, i) + 1;
+  const kept: [number, number][] = [];
+  if (manner === undefined || size > mostListed)
+    for (let i = 0; i < ranges.length; i += 2) kept.push([item(ranges, i), item(ranges, i + 1)]);
+  else
+    for (let i = 0; i < ranges.length; i += 2)
+      for (let code = item(ranges, i); code <= item(ranges, i + 1); code++) {
+        const c = String.fromCodePoint(code);
+        if (!isIn(ranges, c) || recase(c, manner) !== c) continue;
+        const last = kept.at(-1);
+        if (last && last[1] === code - 1) last[1] = code;
+        else kept.push([code, code]);
+      }
+  const text = kept.map(([from, to]) => (from === to ? point(from) : `${point(from)}-${point(to)}`)).join('');
+  // A class of nothing matches nothing, which is what such a cell takes.
+  return { text: `[${text}]`, isLoose: manner !== undefined && size > mostListed };
+}
+
+const counted = (min: number, max: number): string =>
+  min === max ? (max === 1 ? '' : `{${max}}`) : min === 0 && max === 1 ? '?' : `{${min},${max}}`;
+
+/** What is written so far, and the stretches that are open in it. */
+interface Writing {
+  text: string;
+  isLoose: boolean;
+  /** Nothing that is needed follows. */
+  isTail: boolean;
+  readonly open: number[];
+}
+
+/** A stretch and those around it, the outermost first. */
+function around(plan: PatternPlan, stretch: number): readonly number[] {
+  if (stretch < 0) return [];
+  const { first, end } = item(plan.stretches, stretch);
+  const size = (i: number): number => item(plan.stretches, i).end - item(plan.stretches, i).first;
+  return plan.stretches
+    .flatMap((other, i) => (i === stretch || (other.first <= first && other.end >= end) ? [i] : []))
+    .sort((a, b) => size(b) - size(a) || a - b);
+}
+
+function moveTo(writing: Writing, chain: readonly number[]): void {
+  const { open } = writing;
+  while (open.length > chain.length || open.some((stretch, i) => chain[i] !== stretch)) {
+    open.pop();
+    writing.text += ')?';
+  }
+  for (const stretch of chain.slice(open.length)) {
+    open.push(stretch);
+    writing.text += '(?:';
+  }
+}
+
+function writeFixed(plan: PatternPlan, writing: Writing, cell: number): void {
+  const fixed = item(plan.before, cell);
+  const segments = typeof fixed === 'string' ? [{ text: fixed, stretch: -1 }] : fixed;
+  for (const { text, stretch } of segments) {
+    if (!text) continue;
+    moveTo(writing, around(plan, stretch));
+    if (plan.raw !== 'text') continue;
+    const inside = stretch < 0 ? undefined : item(plan.stretches, stretch);
+    const isBehind = inside ? cell > inside.first && (cell >= inside.end || writing.isTail) : writing.isTail;
+    const mayStayOut = isBehind && cell > 0;
+    writing.isLoose ||= mayStayOut;
+    writing.text += mayStayOut ? `(?:${escaped(text)})?` : escaped(text);
+  }
+}
+
+function writePart(plan: PatternPlan, writing: Writing, part: Part): void {
+  moveTo(writing, around(plan, part.stretch));
+  if (part.takes === 'number') writing.text += digitsBetween(part.low ?? '', part.high ?? '');
+  else if (part.takes === 'words') {
+    const words = part.words ?? [];
+    writing.text += `(?:${words.map(escaped).join('|')})`;
+    // Case and blanks in words: what stands there is one of them as written.
+  } else {
+    const { text, isLoose } = cellOf(part.set ?? 'any', part.manner);
+    writing.isLoose ||= isLoose;
+    writing.text += text + counted(part.min, part.size);
+  }
+}
+
+/** In fixed positions a blank is a space, and blanks at the end are left out. */
+function inPlaces(plan: PatternPlan): ValueForm {
+  return {
+    type: 'string',
+    beyond: `blanks only where the pattern of ${plan.cells.length} cells lets one be`,
+  };
+}
+
+/** The values of a pattern as an expression: what its raw values are once they are whole. */
+export function valuesOf(plan: PatternPlan): ValueForm {
+  if (plan.positions === 'fixed') return inPlaces(plan);
+  const writing: Writing = { text: '', isLoose: false, isTail: false, open: [] };
+  // Behind the last part that is needed everything may stay out, and with it the fixed text before it.
+  const needed = plan.parts.findLastIndex((part) => part.min > 0 && part.stretch < 0);
+  for (const [i, part] of plan.parts.entries()) {
+    writing.isTail = i > needed;
+    for (let cell = part.first; cell < part.first + part.size; cell++) writeFixed(plan, writing, cell);
+    writePart(plan, writing, part);
+  }
+  writeFixed(plan, writing, plan.cells.length);
+  moveTo(writing, []);
+  moveTo(writing, []);
+  const fixed = plan.raw === 'text' ? head(plan) : '';
+  const hasNeeded = plan.parts.some((part) => part.min > 0 && part.stretch < 0);
+  // A stretch, or a pattern, that may be there without any of its cells filled says more than the field takes.
+  const isFirm = plan.stretches.every((_, i) =>
+    plan.parts.some((part) => part.stretch === i && part.min > 0),
+  );
+  const isGreedy = plan.parts.some((part) => part.min < part.size && !endsBefore(plan, part));
+  const isLoose = writing.isLoose || !hasNeeded || !isFirm || isGreedy;
+  return {
+    type: fixed ? `\`${fixed}\${string}\`` : 'string',
+    expression: writing.text,
+    ...(isLoose ? { beyond: 'characters and stretches that the pattern takes only in part' } : {}),
+  };
+}
+
+/**
+ * Whether a value tells where a part of varying length ends: at the end, or at fixed text that cannot stand in it. Else what could go to the
+ * part or to what follows goes to the part, and may then be missing behind it.
+ */
+function endsBefore(plan: PatternPlan, { first, size, set = 'any' }: Part): boolean {
+  if (first + size === plan.cells.length) return true;
+  const text = plan.raw === 'text' ? plan.before[first + size] : '';
+  return typeof text === 'string' && text !== '' && !isIn(set, text.charAt(0));
+}
+
+/** The fixed text every value begins with, as it stands in a template of TypeScript. */
+function head(plan: PatternPlan): string {
+  const [first] = plan.before;
+  return typeof first === 'string' ? first.replace(/[\\`$]/g, '\\$&') : '';
+}

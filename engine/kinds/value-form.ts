@@ -1,0 +1,45 @@
+/** The typed values fields of a definition can have, for whoever describes them: types, schemas. What a field's rules refuse is not told. */
+export interface ValueForm {
+  /** As a type of TypeScript: a type expression that is a subtype of `string`. */
+  readonly type: string;
+  /** All of them, where they are few. */
+  readonly among?: readonly string[];
+  /** An expression (ECMAScript, flag `u`) that each of them matches as a whole, without `^` and `$`. */
+  readonly expression?: string;
+  /** In words, what keeps out others that match it: the field refuses some of those. */
+  readonly beyond?: string;
+}
+
+/** A few values, each one of them and nothing else. */
+export const amongThem = (values: readonly string[]): ValueForm => ({
+  type: values.map((value) => JSON.stringify(value)).join(' | ') || 'never',
+  among: values,
+});
+
+/** Numbers with something before and between them, as a template type of TypeScript: `numbersIn('', '-')` for two of them. */
+export const numbersIn = (...before: readonly string[]): string =>
+  `\`${before.map((text) => `${text}\${number}`).join('')}\``;
+
+/** A text as an expression that matches it and nothing else. */
+export const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
+
+/** An expression for the numbers from `low` to `high`, both of as many digits. */
+export function digitsBetween(low: string, high: string): string {
+  if (low === '') return '';
+  const [l, h] = [low.charAt(0), high.charAt(0)];
+  const [lows, highs] = [low.slice(1), high.slice(1)];
+  const rest = (n: number): string => (n === 0 ? '' : n === 1 ? '\\d' : `\\d{${n}}`);
+  const oneOf = (from: number, to: number): string =>
+    from === to ? `${from}` : from === 0 && to === 9 ? '\\d' : `[${from}-${to}]`;
+  if (l === h) return l + digitsBetween(lows, highs);
+  const isFirstWhole = /^0*$/.test(lows);
+  const isLastWhole = /^9*$/.test(highs);
+  const from = Number(l) + (isFirstWhole ? 0 : 1);
+  const to = Number(h) - (isLastWhole ? 0 : 1);
+  const ways = [
+    ...(isFirstWhole ? [] : [l + digitsBetween(lows, '9'.repeat(lows.length))]),
+    ...(from <= to ? [oneOf(from, to) + rest(lows.length)] : []),
+    ...(isLastWhole ? [] : [h + digitsBetween('0'.repeat(highs.length), highs)]),
+  ];
+  return ways.length === 1 ? ways.join('') : `(?:${ways.join('|')})`;
+}

@@ -1,0 +1,81 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { OpenField } from '../field/kind.ts';
+import type { FieldEvent } from '../field/moment.ts';
+import { read } from '../field/reading.ts';
+import { apply, start } from '../field/state.ts';
+import { kindIn } from '../kinds/definition.ts';
+import { kinds } from '../kinds/table.ts';
+import { digitsBetween, type ValueForm } from '../kinds/value-form.ts';
+import { fieldOf, sketch } from './arbitraries.ts';
+import { compiledOf, kindNames, sketchOf, textFor } from './kinds.ts';
+
+const runs = {
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
+  seed: Number(process.env.ARBEIT_SEED ?? 20270210),
+};
+const formOf = (field: OpenField): ValueForm => {
+  const form = kindIn(kinds, field.plan.kind).define.values?.(field.plan);
+  if (!form) throw new RangeError(`The kind "${field.plan.kind}" says nothing of its values.`);
+  return form;
+};
+const matches = ({ among, expression }: ValueForm, text: string): boolean =>
+  among
+    ? among.includes(text)
+    : expression === undefined || new RegExp(`^(?:${expression})$`, 'u').test(text);
+const valueAfter = (field: OpenField, event: FieldEvent): string | null =>
+  read(field, apply(field, start(field), event)).value;
+
+/** What the form says is what the field does: with a text that comes in some way, and with what is next to a value of its. */
+function holds(field: OpenField, text: string, near: readonly [number, string]): void {
+  const form = formOf(field);
+  const typed = [...text].reduce((state, c) => apply(field, state, { type: 'key', text: c }), start(field));
+  const values = [
+    valueAfter(field, { type: 'paste', text }),
+    read(field, apply(field, typed, { type: 'leave' })).value,
+  ];
+  for (const value of values) {
+    if (value === null) continue;
+    expect(matches(form, value), `${value} is a value, ${form.expression ?? form.among}`).toBe(true);
+    const at = near[0] % value.length;
+    for (const other of [
+      value.slice(0, at) + near[1] + value.slice(at + 1),
+      value.slice(0, at) + value.slice(at + 1),
+    ])
+      if (!form.beyond && other && matches(form, other))
+        expect(valueAfter(field, { type: 'set', text: other }), `${other} is said to be a value`).toBe(other);
+  }
+}
+
+const near = fc.tuple(fc.nat(20), fc.constantFrom('0', '1', '2', '3', '9', 'A', 'x', '-', '.', ' '));
+
+describe('the values of a kind are what its definition says', () => {
+  for (const kind of kindNames)
+    test(kind, () => {
+      fc.assert(
+        fc.property(sketchOf(kind), textFor(kind), near, (drawn, text, beside) =>
+          holds(compiledOf(drawn), text, beside),
+        ),
+        runs,
+      );
+    });
+  test('pattern', () => {
+    const text = fc
+      .array(fc.constantFrom(...'0123456789abXZ é-/. '), { maxLength: 14 })
+      .map((list) => list.join(''));
+    fc.assert(
+      fc.property(sketch, text, near, (drawn, typed, beside) => holds(fieldOf(drawn), typed, beside)),
+      { ...runs, numRuns: runs.numRuns * 4 },
+    );
+  });
+});
+
+test('numbers between two of as many digits', () => {
+  for (const [low, high] of [['00', '23'], ['01', '12'], ['000', '255'], ['7', '7'], ['099', '101'], ['20', '79'], ['13', '14'], ['00', '99']] as const) {
+    const expression = new RegExp(`^${digitsBetween(low, high)}$`);
+    for (let n = 0; n < 10 ** low.length; n++) {
+      const text = String(n).padStart(low.length, '0');
+      expect([text, expression.test(text)]).toEqual([text, text >= low && text <= high]);
+    }
+  } // biome-ignore format: a pair beside the other
+});

@@ -1,0 +1,62 @@
+import { compile, type SetDocument } from '@arbeit/engine/document';
+import type { OpenForm } from '@arbeit/engine/form';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import { type Import, written } from './imports.ts';
+import { camel, capital, head, inComment, keyOf, namesIn, recordName } from './names.ts';
+
+/**
+ * The types of a compiled module: of each field the values it can have (an amount is a decimal, a choice one of its options), of each form
+ * what it sends. `at` says where the types of a package are imported from.
+ */
+export function moduleTypes(set: SetDocument, kinds: KindTable, at: (from: string) => string): string {
+  const { fields, forms } = compile(set, kinds);
+  const nameOf = namesIn(set);
+  const runs = new Map<string, Import>();
+  const types: string[] = [];
+  for (const { id, label, plan } of fields) {
+    // The module itself has seen that each of them ships.
+    const { ships = '', define } = kindIn(kinds, plan.kind);
+    const run = `${camel(ships)}Kind`;
+    runs.set(ships, { from: `@arbeit/engine/runs/${ships}`, name: camel(ships), as: run });
+    const name = nameOf(id);
+    const value = `${capital(name)}Value`;
+    types.push(
+      `/** The values of “${inComment(label)}”. */`,
+      `export type ${value} = ${define.values?.(plan).type ?? 'string'};`,
+      `/** ${inComment(label)} */`,
+      `export declare const ${name}: FieldOf<typeof ${run}, ${value}>;`,
+    );
+  }
+  for (const form of forms) {
+    const name = nameOf(`${form.id}-form`);
+    const record = recordName(name);
+    types.push(
+      ...recordType(form, record, nameOf),
+      `/** ${inComment(form.title)} */`,
+      `export declare const ${name}: OpenForm<${record}>;`,
+    );
+  }
+  const imports = [
+    { from: '@arbeit/engine/field', name: 'FieldOf' },
+    ...(forms.length ? [{ from: '@arbeit/engine/form', name: 'OpenForm' }] : []),
+    ...[...runs].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, run]) => run),
+  ];
+  return `${head(set.title)}${[...written(imports, 'import type', at), '', ...types].join('\n')}\n`;
+}
+
+/** The type of what a form sends: a field that must be filled in has a value, one that may not count need not be there. */
+function recordType(form: OpenForm, name: string, nameOf: (id: string) => string): readonly string[] {
+  const members = form.fields.flatMap(({ id, label, when, rules }) => {
+    const isNeeded = rules.some(
+      (rule) => rule.check.type === 'required' && rule.severity === 'error' && !rule.when,
+    );
+    const value = `${capital(nameOf(id))}Value${isNeeded ? '' : ' | null'}`;
+    return [`  /** ${inComment(label)} */`, `  readonly ${keyOf(id)}${when ? '?' : ''}: ${value};`];
+  });
+  return [
+    `/** What “${inComment(form.title)}” sends, by id of the field. */`,
+    `export type ${name} = {`,
+    ...members,
+    '};',
+  ];
+}
