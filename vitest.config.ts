@@ -16,11 +16,15 @@ export default defineConfig({
       { find: /^@arbeit\/engine\/runs\/([\w-]+)$/, replacement: source('engine/kinds/$1/run.ts') },
       { find: /^@arbeit\/engine\/wording\/(\w+)$/, replacement: source('engine/rules/wording/$1.ts') },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('engine/$1/index.ts') },
-      { find: /^@arbeit\/(engine|dom|react|handoff|cli)$/, replacement: source('$1/index.ts') },
+      { find: /^@arbeit\/handoff\/([\w-]+)$/, replacement: source('handoff/$1/index.ts') },
+      {
+        find: /^@arbeit\/(engine|dom|react|element|vue|svelte|handoff|cli)$/,
+        replacement: source('$1/index.ts'),
+      },
     ],
   },
   test: {
-    include: ['{engine,dom,react,handoff,cli,studio,scripts}/**/*.test.{ts,tsx}'],
+    include: ['{engine,dom,react,element,vue,svelte,handoff,cli,studio,scripts}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/.next/**'],
     passWithNoTests: false,
     // Left to itself it keeps one of two cores free.

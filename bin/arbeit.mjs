@@ -1,5 +1,9 @@
 #!/usr/bin/env node
 // Runs the command line. It is bundled from cli/ and engine/ the first time and whenever they are newer.
 import { build } from '../scripts/cli-bundle.mjs';
+import { buildPackages } from '../scripts/packages.mjs';
 
-await import(await build());
+const bundle = await build();
+// What is handed off is made of the packages as they are built.
+if (process.argv[2] === 'build' && !buildPackages()) process.exit(2);
+await import(bundle);

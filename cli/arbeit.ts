@@ -1,4 +1,6 @@
 import { type ParseArgsConfig, parseArgs } from 'node:util';
+import { uses } from '@arbeit/handoff/build';
+import { buildHandOff } from './build.ts';
 import { compileDocument } from './compile.ts';
 import type { Output } from './files.ts';
 import { playTapes } from './play.ts';
@@ -13,12 +15,35 @@ interface Command {
   readonly flags: Flags;
   /** What each flag does, in words. */
   readonly words: Readonly<Record<string, string>>;
-  run(given: readonly string[], flags: Readonly<Record<string, unknown>>, output: Output): number;
+  run(
+    given: readonly string[],
+    flags: Readonly<Record<string, unknown>>,
+    output: Output,
+  ): number | Promise<number>;
 }
 
 const help = { help: { type: 'boolean', short: 'h' } } as const satisfies Flags;
 
 const commands: Readonly<Record<string, Command>> = {
+  build: {
+    takes: '<document.arbeit.json> [tape]…',
+    about: `Makes the folder a developer takes home: fields.js with its types and just the run-time they need, a face
+for each use, schemas of the records, the tapes as tests, a README. The same document and version make
+the same bytes.
+Exit code 0: it is written; 2: the document or a tape cannot be read, or the folder not written.`,
+    least: 1,
+    flags: { out: { type: 'string' }, for: { type: 'string', multiple: true } },
+    words: {
+      out: 'the folder it is written to; one named "hand-off" here, where none is named',
+      for: `what goes along: ${uses.join(', ')}; all of it, where none is named`,
+    },
+    run: ([document = '', ...tapes], { out = 'hand-off', for: wanted }, output) =>
+      buildHandOff(document, tapes, {
+        folder: String(out),
+        wanted: wanted as readonly string[] | undefined,
+        output,
+      }),
+  },
   compile: {
     takes: '<document.arbeit.json>',
     about: `Writes the fields and forms of a document as a module, fields.js, with its types, fields.d.ts. A page
@@ -56,7 +81,7 @@ function usageOf(command: string): string {
 }
 
 /** The command line. Returns the exit code; 2 as well for what cannot be understood. */
-export function run(args: readonly string[], output: Output): number {
+export function run(args: readonly string[], output: Output): number | Promise<number> {
   const [name = '', ...rest] = args;
   if (name === '--help' || name === '-h') {
     output.out(overview());

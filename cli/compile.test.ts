@@ -14,7 +14,8 @@ const demo = fileURLToPath(new URL('../studio/demo/ridge-huts.arbeit.json', impo
 
 function arbeit(...args: string[]): { code: number; out: string; err: string } {
   const [out, err]: [string[], string[]] = [[], []];
-  const code = run(args, { out: (line) => out.push(line), err: (line) => err.push(line) });
+  // What compiles or plays is done at once.
+  const code = run(args, { out: (line) => out.push(line), err: (line) => err.push(line) }) as number;
   return { code, out: out.join('\n'), err: err.join('\n') };
 }
 

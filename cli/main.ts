@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 import { run } from './arbeit.ts';
 
-const code = run(process.argv.slice(2), {
+const code = await run(process.argv.slice(2), {
   out: (line) => process.stdout.write(`${line}\n`),
   err: (line) => process.stderr.write(`${line}\n`),
 });

@@ -1,4 +1,5 @@
 import type { FieldEvent } from '@arbeit/engine/field';
+import type { BindOptions } from './bind.ts';
 import { joinForm } from './form-part.ts';
 import { type Host, nativeHost, tellHost } from './host.ts';
 import type { FieldStore } from './store.ts';
@@ -110,7 +111,7 @@ function onInvalid(picks: Picks, event: Event): void {
 }
 
 function listen(picks: Picks, signal: AbortSignal): void {
-  const { element } = picks;
+  const { element, host } = picks;
   const on = <T extends Event>(type: string, listener: (picks: Picks, event: T) => void, capture = false) =>
     element.addEventListener(type, (event) => listener(picks, event as T), { signal, capture });
   on('input', takeOver);
@@ -118,7 +119,7 @@ function listen(picks: Picks, signal: AbortSignal): void {
   on('keydown', onKeyDown);
   on('focusin', onFocusIn);
   on('focusout', onFocusOut);
-  on('invalid', onInvalid, true);
+  host.element.addEventListener('invalid', (event) => onInvalid(picks, event), { signal, capture: true });
   element.ownerDocument.defaultView?.addEventListener('pageshow', () => catchUp(picks), { signal });
 }
 
@@ -128,17 +129,21 @@ function listen(picks: Picks, signal: AbortSignal): void {
  * the field's at once. The arrow keys go through radio buttons in a ring, backspace takes back what was picked, and undo
  * works as in a line of text. Returns the way to let go again.
  */
-export function bindPicks(element: HTMLElement, store: FieldStore): () => void {
+export function bindPicks(
+  element: HTMLElement,
+  store: FieldStore,
+  options: Pick<BindOptions, 'host'> = {},
+): () => void {
   const select = element instanceof HTMLSelectElement ? element : null;
   const head = select ?? boxesIn(element)[0];
   const isOneControl = select !== null || element.role === 'radiogroup';
-  const host = nativeHost(head, () => (isOneControl ? [element] : boxesIn(element)));
+  const host = options.host ?? nativeHost(element, head, () => (isOneControl ? [element] : boxesIn(element)));
   const picks: Picks = { element, store, select, head, host, shown: pickedIn({ element, select }) };
 
   const release = new AbortController();
   listen(picks, release.signal);
   const part = { form: host.form, catchUp: () => catchUp(picks), settle: () => settle(picks) };
-  joinForm(element, part, store, release.signal);
+  joinForm(host.element, part, store, release.signal);
   const letGo = [
     host.watch(),
     store.subscribe((_, event) => {

@@ -3,7 +3,7 @@ import { catchUp, takeOver } from './catch-up.ts';
 import { endComposition } from './composition.ts';
 import { listenToEdits } from './editing.ts';
 import { type FormPart, joinForm, submitRaw } from './form-part.ts';
-import { nativeHost } from './host.ts';
+import { type Host, nativeHost } from './host.ts';
 import { listenToPresence } from './presence.ts';
 import { reconcile } from './reconcile.ts';
 import type { FieldStore } from './store.ts';
@@ -13,6 +13,8 @@ import type { TextControl } from './text-control.ts';
 export interface BindOptions {
   /** What a form submits under the input's name: the raw value (default) or the display. */
   readonly submits?: 'raw' | 'display';
+  /** What the input stands in, where it is not the input itself that is in a form: then that hands on the value. */
+  readonly host?: Host;
 }
 
 /** What an input showed when it was let go: nobody typed that, should another field take the input over. */
@@ -27,7 +29,7 @@ const bindings = new WeakMap<TextControl, Bound>();
  * over, by the range it is known to have replaced or by difference. Returns the way to let go again.
  */
 export function bind(input: TextControl, store: FieldStore, options: BindOptions = {}): () => void {
-  const host = nativeHost(input, () => [input]);
+  const host = options.host ?? nativeHost(input, input, () => [input]);
   const bound: Bound = {
     input,
     store,
@@ -54,8 +56,8 @@ export function bind(input: TextControl, store: FieldStore, options: BindOptions
       input.defaultValue = store.state().body.display;
     },
   };
-  joinForm(input, part, store, signal);
-  submitRaw(input, part, store, options.submits ?? 'raw', signal);
+  joinForm(host.element, part, store, signal);
+  if (host.element === input) submitRaw(input, part, store, options.submits ?? 'raw', signal);
   const letGo = [
     host.watch(),
     store.subscribe((_, event) => {

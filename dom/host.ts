@@ -9,6 +9,8 @@ type Native = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
  * (HTML, `ElementInternals`). The bindings ask nothing else of it.
  */
 export interface Host {
+  /** What stands on the page and, where it is in one, in the form: the control, or the element around it. */
+  readonly element: HTMLElement;
   /** The form it is in now; it may change forms. */
   form(): HTMLFormElement | null;
   /** Tells assistive technology whether what stands there is wrong (WAI-ARIA, `aria-invalid`). */
@@ -22,8 +24,13 @@ export interface Host {
 }
 
 /** The host a native control is. What is wrong is told on `told`, where that is not the control itself. */
-export function nativeHost(control: Native | undefined, told: () => readonly Element[]): Host {
+export function nativeHost(
+  element: HTMLElement,
+  control: Native | undefined,
+  told: () => readonly Element[],
+): Host {
   return {
+    element,
     form: () => control?.form ?? null,
     setWrong(isWrong) {
       const value = String(isWrong);

@@ -1,11 +1,14 @@
 export { type AskElsewhere, askByFetch, driveAsks, driveFormAsks } from './asking.ts';
+export { attributesOf } from './attributes.ts';
 export { type BindOptions, bind } from './bind.ts';
 export { bindPicks } from './bind-picks.ts';
 export { localToday, readOn } from './clock.ts';
 export { onCompletion, onNextEdit } from './completion.ts';
 export { bindForm } from './form.ts';
 export { carryOver, createFormStore, type FormStore } from './form-store.ts';
+export type { Host } from './host.ts';
 export { driveSending, type SendRecord } from './sending.ts';
 export { follow, share } from './share.ts';
+export { type States, statesOf } from './states.ts';
 export { createStore, type FieldStore, type Read } from './store.ts';
 export type { TextControl } from './text-control.ts';

@@ -64,10 +64,12 @@ function onInvalid(bound: Bound, event: Event): void {
 export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSelection(isOn: boolean): void } {
   const { input, store } = bound;
   const onMove = (): void => onSelectionChange(bound);
+  let watched: readonly Node[] = [];
   const watchSelection = (isOn: boolean): void => {
-    const page = input.ownerDocument;
-    if (isOn) page.addEventListener('selectionchange', onMove);
-    else page.removeEventListener('selectionchange', onMove);
+    for (const page of watched) page.removeEventListener('selectionchange', onMove);
+    // Inside a shadow tree the event of a text control does not get out (Selection API); of older browsers it comes at the document alone.
+    watched = isOn ? [...new Set([input.ownerDocument, input.getRootNode()])] : [];
+    for (const page of watched) page.addEventListener('selectionchange', onMove);
   };
   const on = (type: string, listener: (event: Event) => void): void =>
     input.addEventListener(type, listener, { signal });
@@ -88,6 +90,6 @@ export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSele
     catchUp(bound);
     bound.settled = store.reading().raw;
   });
-  on('invalid', (event) => onInvalid(bound, event));
+  bound.host.element.addEventListener('invalid', (event) => onInvalid(bound, event), { signal });
   return { watchSelection };
 }

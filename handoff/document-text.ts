@@ -1,4 +1,4 @@
-import { capped, type DocumentResult, readDocument } from '@arbeit/engine/document';
+import { capped, type DocumentResult, readDocument, type SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { findNodeAtLocation, type Node, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
@@ -102,3 +102,6 @@ export function placeIn(text: string, path: string): Place {
   }
   return { line: 1, column: 1 };
 }
+
+/** A document as the text of its file: the same document, the same text. */
+export const documentText = (document: SetDocument): string => `${JSON.stringify(document, null, 2)}\n`;

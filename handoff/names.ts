@@ -48,3 +48,14 @@ export function namesIn({
 /** What every module of a set begins with. */
 export const head = (title: string): string =>
   `// Compiled by "arbeit compile" from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
+
+/** What the file of a set is called: letters and digits of its title. */
+export const fileName = (title: string): string =>
+  `${
+    title
+      .normalize('NFD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 60) || 'set'
+  }.arbeit.json`;

@@ -1,5 +1,5 @@
+import { attributesOf as inHtml } from '@arbeit/dom';
 import type { OpenField } from '@arbeit/engine/field';
-import { mayStand } from '@arbeit/engine/field';
 
 /** HTML names that React spells another way. */
 const spelling: Readonly<Record<string, string>> = {
@@ -14,13 +14,6 @@ const spelling: Readonly<Record<string, string>> = {
   tabindex: 'tabIndex',
 };
 
-/** The attributes a definition asks for, as React props. `required` follows from the rules and is told to assistive technology. */
-export function attributesOf(field: OpenField): Record<string, string | boolean> {
-  const props: Record<string, string | boolean> = { type: 'text' };
-  for (const [name, value] of Object.entries(field.html))
-    if (mayStand(name, value)) props[spelling[name] ?? name] = value;
-  if (field.placeholder) props.placeholder = field.placeholder;
-  if (field.rules.some((rule) => rule.check.type === 'required' && rule.severity === 'error'))
-    props['aria-required'] = true;
-  return props;
-}
+/** The attributes a definition asks for, as React props. */
+export const attributesOf = (field: OpenField): Record<string, string | boolean> =>
+  Object.fromEntries(Object.entries(inHtml(field)).map(([name, value]) => [spelling[name] ?? name, value]));

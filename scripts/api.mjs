@@ -22,7 +22,7 @@ const entryPoints = [
   ...rooms('engine'),
   ...rooms('engine/kinds'),
   'engine/rules/judges.ts',
-  ...['dom', 'react', 'handoff', 'cli'].map((room) => `${room}/index.ts`),
+  ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map((room) => `${room}/index.ts`),
 ];
 
 rmSync(join(root, 'docs', 'api'), { recursive: true, force: true });
@@ -34,7 +34,10 @@ const paths = Object.fromEntries(
     ['@arbeit/engine/runs', 'engine/kinds/runs.ts'],
     ['@arbeit/engine/runs/*', 'engine/kinds/*/run.ts'],
     ['@arbeit/engine/*', 'engine/*/index.ts'],
-    ...['engine', 'dom', 'react', 'handoff'].map((room) => [`@arbeit/${room}`, `${room}/index.ts`]),
+    ...['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff'].map((room) => [
+      `@arbeit/${room}`,
+      `${room}/index.ts`,
+    ]),
   ].map(([name, to]) => [name, [`../../${to}`]]),
 );
 const compilerOptions = { lib: ['ES2023', 'DOM', 'DOM.Iterable'], types: ['node'], jsx: 'react-jsx', paths };

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Rooms that are built as packages, in the order in which they know each other. */
-export const packages = ['engine', 'dom', 'react', 'handoff', 'cli'];
+export const packages = ['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'];
 const left = new Set(['node_modules', '.next', 'dist']);
 
 /** When the newest source under a folder was changed, in milliseconds. */
@@ -47,7 +47,8 @@ export function buildPackages() {
     declareAsBuilt(join(folder, 'dist'));
     writeFileSync(stamp, '');
     // What was changed while it was built is newer than what was built.
-    utimesSync(stamp, new Date(before), new Date(before));
+    // A file's time is finer than a date's: cut off, it would always seem older.
+    utimesSync(stamp, Math.ceil(before) / 1000, Math.ceil(before) / 1000);
   }
   return true;
 }

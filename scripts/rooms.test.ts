@@ -12,9 +12,12 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   engine: { rooms: [], packages: /^fast-check$/ },
   dom: { rooms: ['engine'], packages: /^$/ },
   react: { rooms: ['engine', 'dom'], packages: /^react$/ },
-  handoff: { rooms: ['engine'], packages: /^jsonc-parser$/ },
+  element: { rooms: ['engine', 'dom'], packages: /^$/ },
+  vue: { rooms: ['engine', 'dom'], packages: /^vue$/ },
+  svelte: { rooms: ['engine', 'dom'], packages: /^$/ },
+  handoff: { rooms: ['engine'], packages: /^(?:jsonc-parser|esbuild|node:\w+)$/ },
   cli: { rooms: ['engine', 'handoff'], packages: /^node:/ },
-  studio: { rooms: ['engine', 'dom', 'react', 'handoff'], packages: /./ },
+  studio: { rooms: ['engine', 'dom', 'react', 'element', 'handoff'], packages: /./ },
 };
 
 const sources = (folder: string): string[] =>

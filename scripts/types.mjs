@@ -6,7 +6,18 @@ import { buildPackages } from './packages.mjs';
 const root = fileURLToPath(new URL('..', import.meta.url));
 // The rooms above meet the packages as they are built, as a stranger would.
 let failed = !buildPackages();
-for (const project of ['engine', 'dom', 'react', 'handoff', 'cli', 'studio', '.']) {
+for (const project of [
+  'engine',
+  'dom',
+  'react',
+  'element',
+  'vue',
+  'svelte',
+  'handoff',
+  'cli',
+  'studio',
+  '.',
+]) {
   const { status } = spawnSync('npx', ['tsc', '-p', project], { cwd: root, stdio: 'inherit' });
   if (status !== 0) failed = true;
 }

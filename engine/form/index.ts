@@ -15,3 +15,11 @@ export { countsInForm, readInForm } from './form-reading.ts';
 export type { FormRule } from './form-rule.ts';
 export { recordOf } from './record.ts';
 export type { FormRecord, Sending, Values } from './sending.ts';
+export {
+  type AtServer,
+  type RawRecord,
+  type ServerForm,
+  type StandardForm,
+  type StandardResult,
+  serverForm,
+} from './server-form.ts';

@@ -1,0 +1,86 @@
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { readTape } from '@arbeit/engine/tape';
+import { type HandedFiles, handOff, sourcesFrom, type TapeFile, type Use, uses } from '@arbeit/handoff/build';
+import { load, loadDocument, type Output } from './files.ts';
+
+/**
+ * `arbeit build`. Writes a hand-off into a folder, which it makes where there is none; of one it made before what is not in it any more
+ * goes. Resolves to the exit code: 0 it is written, 2 something cannot be read or the folder not written.
+ */
+export async function buildHandOff(
+  path: string,
+  tapePaths: readonly string[],
+  {
+    folder,
+    wanted,
+    output,
+  }: { readonly folder: string; readonly wanted: readonly string[] | undefined; readonly output: Output },
+): Promise<number> {
+  const set = loadDocument(path, output);
+  if (!set) return 2;
+  const chosen = wanted?.flatMap((one) => one.split(',')).map((one) => one.trim());
+  const unknown = chosen?.find((one) => !(uses as readonly string[]).includes(one));
+  if (unknown !== undefined) {
+    output.err(`--for ${unknown}: there is no such use; there are ${uses.join(', ')}`);
+    return 2;
+  }
+  const tapes = tapePaths.flatMap((tape) => readTapeFile(tape, output) ?? []);
+  if (tapes.length < tapePaths.length) return 2;
+  let files: HandedFiles;
+  try {
+    files = await handOff({
+      set,
+      tapes,
+      // Each of them is one, above.
+      ...(chosen ? { uses: chosen as readonly Use[] } : {}),
+      sources: sourcesFrom(dirname(fileURLToPath(import.meta.url))),
+      onProgress: (step, done) => output.err(`${String(Math.round(done * 100)).padStart(3)} % ${step}`),
+    });
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    output.err(`${path}: ${error.message}`);
+    return 2;
+  }
+  const problem = writeFolder(folder, files);
+  if (problem !== undefined) {
+    output.err(problem);
+    return 2;
+  }
+  output.out(`${folder}: ${files.size} files`);
+  return 0;
+}
+
+function readTapeFile(path: string, output: Output): TapeFile | undefined {
+  const text = load(path, output);
+  if (text === undefined) return undefined;
+  const read = readTape(text);
+  if (read.ok) return { name: basename(path), text };
+  for (const { line, column, message } of read.faults) output.err(`${path}:${line}:${column}: ${message}`);
+  return undefined;
+}
+
+/** What a folder is known by that was made here, and may be made anew: nobody's own files go. */
+const mark = 'package.json';
+
+/** Writes the files; says why where it cannot. A folder with other things in it stays as it is. */
+function writeFolder(folder: string, files: HandedFiles): string | undefined {
+  try {
+    if (existsSync(folder) && readdirSync(folder).length > 0) {
+      const before = existsSync(join(folder, mark)) ? readFileSync(join(folder, mark), 'utf8') : '';
+      if (!before.includes('made with Arbeit'))
+        return `${folder}: there is something else in it; name another folder, or empty this one`;
+      for (const name of ['run-time', 'types', 'records', 'trials', 'html'])
+        rmSync(join(folder, name), { recursive: true, force: true });
+    }
+    for (const [path, text] of files) {
+      const file = join(folder, path);
+      mkdirSync(dirname(file), { recursive: true });
+      writeFileSync(file, text);
+    }
+    return undefined;
+  } catch (error) {
+    return `${folder}: cannot be written (${(error as NodeJS.ErrnoException).code})`;
+  }
+}

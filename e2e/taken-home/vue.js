@@ -1,0 +1,97 @@
+import { createApp, h } from 'vue';
+import { asked, seen, send } from './seen.js';
+import { askByFetch, driveAsks, driveFormAsks, driveSending } from './taken/dom.js';
+import * as all from './taken/fields.js';
+import { useField, useForm } from './taken/vue.js';
+
+const { today } = asked();
+const fields = Object.values(all).filter((one) => 'plan' in one);
+const forms = Object.values(all).filter((one) => 'places' in one);
+const stores = {};
+window.stateOf = (id) => stores[id].state();
+window.seen = seen;
+
+const control = ({ plan }, live) => {
+  const { type, ...others } = live.control;
+  if (!plan.options) return plan.lines > 1 ? h('textarea', others) : h('input', live.control);
+  const { raw } = live.store.reading();
+  if (plan.draw === 'list')
+    return h('select', { ...others, 'data-draw': 'list' }, [
+      h('option', { value: '' }),
+      ...plan.options.map(({ value, label }) => h('option', { value, key: value }, label)),
+    ]);
+  const isTick = plan.draw === 'tick';
+  const { name, ...around } = others;
+  return h(
+    'div',
+    { ...around, role: isTick ? 'group' : 'radiogroup', 'data-draw': plan.draw },
+    plan.options.map(({ value, label }) =>
+      h('label', { key: value }, [
+        h('input', {
+          type: isTick ? 'checkbox' : 'radio',
+          name,
+          value,
+          '^checked': raw.split(' ').includes(value) ? '' : undefined,
+        }),
+        h('span', label),
+      ]),
+    ),
+  );
+};
+
+const One = {
+  props: ['field', 'store'],
+  setup({ field, store }) {
+    const live = useField(field, store ? { store } : { today });
+    stores[field.id] = live.store;
+    if (!live.store.inForm) driveAsks(live.store, askByFetch());
+    return () =>
+      h('div', { 'data-field': field.id, ...live.states.value }, [
+        h('span', field.label),
+        control(field, live),
+        h(
+          'div',
+          { 'aria-live': 'polite' },
+          live.reading.value.shown.map((one) => h('p', { key: one.rule }, one.message)),
+        ),
+      ]);
+  },
+};
+
+const Whole = {
+  props: ['id'],
+  setup({ id: form }) {
+    const drive = (store) => {
+      const stops = [driveFormAsks(store, askByFetch()), driveSending(store, (record) => send(form, record))];
+      return () => {
+        for (const stop of stops) stop();
+      };
+    };
+    const own = forms.find(({ id }) => id === form);
+    const live = useForm(own, { today, drive });
+    return () =>
+      h('form', { ...live.form, onSubmit: (event) => event.preventDefault() }, [
+        ...own.fields.map((field) => h(One, { key: field.id, field, store: live.store.field(field.id) })),
+        h('button', 'Send'),
+      ]);
+  },
+};
+
+const Alone = {
+  props: ['id'],
+  render: ({ id: field }) =>
+    h('form', { novalidate: true, onSubmit: (event) => event.preventDefault() }, [
+      h(One, { field: fields.find(({ id }) => id === field) }),
+      h('button', 'Send'),
+    ]),
+};
+
+let app;
+/** Puts up a field or a form, in place of what was there. */
+window.mount = ({ field, form }) => {
+  app?.unmount();
+  document.body.replaceChildren(document.createElement('main'));
+  app = createApp(form ? Whole : Alone, { id: form ?? field });
+  app.mount(document.body.firstChild);
+};
+window.mount(asked());

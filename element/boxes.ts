@@ -1,0 +1,91 @@
+import { bind, type FieldStore } from '@arbeit/dom';
+import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
+import { type Drawing, dress, part, planOf } from './control.ts';
+
+/** A PIN or a code: one real input, and boxes drawn under it that show what it holds, where its caret is and what is selected. */
+export const boxes: Drawing = (store, attributes) => {
+  const plan = planOf<BoxesPlan>(store.field) as BoxesPlan;
+  if (!plan.groups) return undefined;
+  const element = part('span', 'code');
+  const row = part('span', 'row');
+  row.ariaHidden = 'true';
+  const drawn = plan.groups.flatMap((size) => {
+    const group = part('span', 'group');
+    const own = Array.from({ length: size }, () => part('span', 'box'));
+    group.append(...own);
+    row.append(group);
+    return own;
+  });
+  const input = part('input', 'over');
+  dress(input, attributes);
+  const frame = part('span', 'boxes');
+  frame.append(row, input);
+  element.append(frame);
+  let isRevealed = !plan.conceal;
+  const draw = (): void => {
+    input.type = isRevealed ? 'text' : 'password';
+    const { body, start, end, focused } = store.state();
+    const active = activeBox(plan, start);
+    for (const [at, box] of drawn.entries()) {
+      const c = body.content[at];
+      box.textContent = c === undefined ? '' : isRevealed ? c : '•';
+      box.part.toggle('active', focused && at === active);
+      box.part.toggle('selected', focused && at >= start && at < end);
+    }
+  };
+  if (plan.conceal) {
+    const reveal = part('button', 'reveal');
+    reveal.type = 'button';
+    const tell = (): void => {
+      reveal.ariaPressed = String(isRevealed);
+      reveal.replaceChildren(isRevealed ? 'Conceal' : 'Reveal');
+      draw();
+    };
+    reveal.addEventListener('click', () => {
+      isRevealed = !isRevealed;
+      tell();
+    });
+    tell();
+    element.append(reveal);
+  }
+  pressable(input, drawn, store);
+  return {
+    element,
+    named: input,
+    bind: (host) => bind(input, store, { host }),
+    draw,
+    disable(isDisabled) {
+      input.disabled = isDisabled;
+    },
+  };
+};
+
+/** A press goes to the box nearest to it, at most the first empty one; one that is filled is selected. Dragged on, all on the way are. */
+function pressable(input: HTMLInputElement, drawn: readonly HTMLElement[], store: FieldStore): void {
+  let pressed: number | null = null;
+  const filled = (): number => store.state().body.content.length;
+  const boxAt = ({ clientX }: PointerEvent): number => {
+    const distances = drawn.map((box) => {
+      const { left, right } = box.getBoundingClientRect();
+      return Math.abs((left + right) / 2 - clientX);
+    });
+    return Math.min(distances.indexOf(Math.min(...distances)), filled());
+  };
+  input.addEventListener('pointerdown', (event) => {
+    pressed = boxAt(event);
+    input.setPointerCapture(event.pointerId);
+    input.focus();
+    input.setSelectionRange(pressed, Math.min(pressed + 1, filled()));
+  });
+  input.addEventListener('pointermove', (event) => {
+    if (pressed === null) return;
+    const at = boxAt(event);
+    input.setSelectionRange(Math.min(pressed, at), Math.min(Math.max(pressed, at) + 1, filled()));
+  });
+  for (const type of ['pointerup', 'pointercancel'])
+    input.addEventListener(type, () => {
+      pressed = null;
+    });
+  // The text under the boxes stands elsewhere than they do: its own selection would be another one.
+  input.addEventListener('mousedown', (event) => event.preventDefault());
+}

@@ -1,0 +1,40 @@
+import type { FieldStore, FormStore } from '@arbeit/dom';
+import type { OpenField } from '@arbeit/engine/field';
+import type { OpenForm } from '@arbeit/engine/form';
+import type { Drawing } from './control.ts';
+import { fieldElementClass } from './field-element.ts';
+import { formElementClass } from './form-element.ts';
+
+/** What a page's fields are drawn with. */
+export interface FieldElementOptions {
+  /** Controls beside a line to type into: `picks` for choices, `boxes` for codes. */
+  readonly drawings?: readonly Drawing[];
+  /** The clock, ISO 8601; left out, the device's. */
+  readonly today?: string;
+  /** What puts the questions of fields that stand in no form: `(store) => driveAsks(store, askByFetch())`. */
+  readonly drive?: (store: FieldStore) => () => void;
+  /** What the element is called. */
+  readonly tag?: `${string}-${string}`;
+}
+
+/** Defines `<arbeit-field>` for these fields. Fields of a form stand in a form's element: define that first. */
+export function defineFields(fields: readonly OpenField[], options: FieldElementOptions = {}): void {
+  const { drawings = [], today, drive, tag = 'arbeit-field' } = options;
+  const table = { fields: new Map(fields.map((field) => [field.id, field])), drawings, today, drive };
+  customElements.define(tag, fieldElementClass(table));
+}
+
+/** Defines `<arbeit-form>` for these forms. */
+export function defineForms(
+  forms: readonly OpenForm[],
+  options: {
+    readonly today?: string;
+    /** What puts the questions of its fields: `(store) => driveFormAsks(store, askByFetch())`. */
+    readonly drive?: (store: FormStore) => () => void;
+    readonly tag?: `${string}-${string}`;
+  } = {},
+): void {
+  const { today, drive, tag = 'arbeit-form' } = options;
+  const table = { forms: new Map(forms.map((form) => [form.id, form])), today, drive };
+  customElements.define(tag, formElementClass(table));
+}

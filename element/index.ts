@@ -1,0 +1,6 @@
+export { boxes } from './boxes.ts';
+export type { Control, Drawing } from './control.ts';
+export { defineFields, defineForms, type FieldElementOptions } from './define.ts';
+export type { FieldElement, StoreOwner } from './field-element.ts';
+export type { FormElement } from './form-element.ts';
+export { picks } from './picks.ts';

@@ -1,0 +1,33 @@
+import { bind } from '@arbeit/dom';
+import type { TextPlan } from '@arbeit/engine/kinds/text';
+import { type Drawing, dress, part, planOf } from './control.ts';
+
+/** A line to type into, or several; guide text still to come stands behind what is typed and never in it. */
+export const line: Drawing = (store, attributes) => {
+  const { field } = store;
+  const { lines = 1 } = planOf<TextPlan>(field);
+  const input = part(lines > 1 ? 'textarea' : 'input', 'input') as HTMLInputElement | HTMLTextAreaElement;
+  const { type, ...others } = attributes;
+  dress(input, lines > 1 ? { ...others, rows: String(lines) } : attributes);
+  const element = part('span', 'line');
+  const guide = part('span', 'ghost');
+  guide.ariaHidden = 'true';
+  const behind = document.createElement('span');
+  const ghost = document.createTextNode('');
+  guide.append(behind, ghost);
+  if (field.kind.ghost) element.append(guide);
+  element.append(input);
+  return {
+    element,
+    named: input,
+    bind: (host) => bind(input, store, { host }),
+    draw() {
+      const { body } = store.state();
+      behind.textContent = body.display;
+      ghost.data = field.kind.ghost?.(field.plan, body) ?? '';
+    },
+    disable(isDisabled) {
+      input.disabled = isDisabled;
+    },
+  };
+};

@@ -1,0 +1,61 @@
+import { bindPicks } from '@arbeit/dom';
+import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
+import { type Drawing, dress, part, planOf } from './control.ts';
+
+/** A list to open, buttons or boxes to tick: for fields whose value is picked. */
+export const picks: Drawing = (store, attributes) => {
+  const { field } = store;
+  const { draw, options } = planOf<Omit<ChoicePlan, 'draw'> & { readonly draw: string }>(field);
+  if (!draw || !options) return undefined;
+  const { type: _, placeholder = '', disabled = false, ...others } = attributes;
+  const { raw } = store.reading();
+  if (draw === 'list') {
+    const select = part('select', 'input');
+    select.append(
+      new Option(String(placeholder), ''),
+      ...options.map(({ value, label }) => new Option(label, value, value === raw, value === raw)),
+    );
+    select.dataset.draw = draw;
+    dress(select, { ...others, disabled });
+    return {
+      element: select,
+      named: select,
+      bind: (host) => bindPicks(select, store, { host }),
+      disable(isDisabled) {
+        select.disabled = isDisabled;
+      },
+    };
+  }
+  const isTick = draw === 'tick';
+  const group = part('div', 'options');
+  group.role = isTick ? 'group' : 'radiogroup';
+  group.dataset.draw = draw;
+  const { 'aria-required': isRequired, ...rest } = others;
+  dress(group, isRequired && !isTick ? { ...rest, 'aria-required': isRequired } : rest);
+  const values = raw.split(' ');
+  const boxes = options.map(({ value, label }) => {
+    const named = part('label', 'option');
+    const box = part('input', 'box');
+    const words = part('span', 'option-label');
+    box.type = isTick ? 'checkbox' : 'radio';
+    box.name = field.id;
+    box.value = value;
+    box.defaultChecked = values.includes(value);
+    words.textContent = label;
+    named.append(box, words);
+    group.append(named);
+    return box;
+  });
+  const disable = (isDisabled: boolean): void => {
+    for (const box of boxes) box.disabled = isDisabled;
+  };
+  disable(disabled === true);
+  return {
+    element: group,
+    named: group,
+    isGroup: true,
+    bind: (host) => bindPicks(group, store, { host }),
+    disable,
+    focused: () => boxes.find(({ checked }) => checked) ?? boxes[0],
+  };
+};

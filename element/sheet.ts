@@ -1,0 +1,35 @@
+/**
+ * How an element looks by itself: little, and all of it by custom properties and parts of lower weight than a page's own rules
+ * (`::part(…)`). The message's line is kept free, so that nothing moves when there is one.
+ */
+export const sheet = `
+:host{display:block;font:inherit;color:inherit;--_ink:var(--arbeit-ink,currentColor);--_line:var(--arbeit-line,color-mix(in srgb,currentColor 55%,transparent));--_wrong:var(--arbeit-wrong,#a63d2f);--_accent:var(--arbeit-accent,#2f6b57)}
+:host([hidden]){display:none}
+*{box-sizing:border-box;font:inherit;letter-spacing:inherit}
+[part~=label]{display:block;margin-block-end:var(--arbeit-gap,.25em)}
+[part~=frame]{display:flex;align-items:center;gap:var(--arbeit-gap,.25em);max-inline-size:100%;inline-size:var(--arbeit-width,auto)}
+[part~=line]{position:relative;display:block;flex:1;min-inline-size:0}
+[part~=input]{inline-size:100%;margin:0;padding:var(--arbeit-padding,.4em .5em);border:1px solid var(--_line);border-radius:var(--arbeit-radius,0);background:var(--arbeit-paper,transparent);color:var(--_ink)}
+:host([data-wrong]) [part~=input]{border-color:var(--_wrong)}
+:is([part~=input],[part~=over],[part~=reveal]):focus-visible{outline:2px solid var(--_accent);outline-offset:1px}
+[part~=ghost]{position:absolute;inset:0;padding:var(--arbeit-padding,.4em .5em);border:1px solid transparent;white-space:pre;overflow:hidden;pointer-events:none;opacity:.55}
+[part~=ghost]>span{visibility:hidden}
+[part~=hint]{opacity:.75;font-size:.875em;margin-block-start:var(--arbeit-gap,.25em)}
+[part~=hint]:not(:has(slot)){display:none}
+[part~=message]{min-block-size:1.5em;margin-block-start:var(--arbeit-gap,.25em);font-size:.875em}
+[part~=message] p{margin:0}
+[part~=message][data-severity=error]{color:var(--_wrong)}
+[part~=options]{display:flex;flex-direction:column;gap:.35em}
+[part~=options][data-draw=segments]{flex-direction:row;flex-wrap:wrap}
+[part~=option]{display:inline-flex;gap:.5em;align-items:baseline}
+[part~=code]{display:inline-flex;gap:.75em;align-items:center}
+[part~=boxes]{position:relative;display:inline-block}
+[part~=row]{display:flex;gap:.75em}
+[part~=group]{display:flex;gap:.3em}
+[part~=code] [part~=box]{inline-size:2em;block-size:2.4em;display:grid;place-items:center;border:1px solid var(--_line)}
+[part~=active]{outline:2px solid var(--_accent);outline-offset:-1px}
+[part~=selected]{background:color-mix(in srgb,var(--_accent) 22%,transparent)}
+:host([data-wrong]) [part~=code] [part~=box]{border-color:var(--_wrong)}
+[part~=over]{position:absolute;inset:0;inline-size:100%;block-size:100%;margin:0;padding:0;border:0;background:none;color:transparent;caret-color:transparent}
+[part~=over]::selection{background:none}
+`;

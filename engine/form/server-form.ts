@@ -1,0 +1,104 @@
+import { type Asker, type CheckedRecord, checkRecord } from './check-record.ts';
+import { type OpenForm, placeOf } from './form.ts';
+import type { Values } from './sending.ts';
+
+/** What the server's side of a form is given: its clock, and who answers its fields' questions. */
+export interface AtServer {
+  /** ISO 8601. */
+  readonly today: string;
+  /** Left out, every question is unanswered. */
+  readonly ask?: Asker;
+}
+
+/** A result as Standard Schema has it (version 1): the typed values, or what is wrong, with the field's id as its path. */
+export type StandardResult<V> =
+  | { readonly value: V; readonly issues?: undefined }
+  | { readonly issues: readonly { readonly message: string; readonly path: readonly string[] }[] };
+
+/** A form as Standard Schema (version 1), for whatever takes one: routers, form libraries, server actions. */
+export interface StandardForm<V extends Values = Values> {
+  readonly '~standard': {
+    readonly version: 1;
+    readonly vendor: 'arbeit';
+    readonly validate: (value: unknown) => Promise<StandardResult<V>>;
+    /** Only a type says so: nothing stands there. */
+    readonly types?: { readonly input: RawRecord; readonly output: V };
+  };
+}
+
+/** What is sent to a form's server: by id of the field its raw or its typed value. */
+export type RawRecord = { readonly [id: string]: string | null | undefined };
+
+/** The server's side of a form. */
+export interface ServerForm<V extends Values = Values> {
+  /**
+   * Checks what was sent with the rules of the page: an object by id of the field, `FormData` or `URLSearchParams`. Whatever else comes in
+   * is refused with a finding; nothing makes it throw.
+   */
+  check(record: unknown, at: AtServer): Promise<CheckedRecord<V>>;
+  /** The same as Standard Schema. `today` is asked at each check. */
+  standard(at: Omit<AtServer, 'today'> & { readonly today: () => string }): StandardForm<V>;
+}
+
+/** The server's side of a form: its rules without a page, a clock or a locale service of its own. */
+export function serverForm<V extends Values = Values>(form: OpenForm<V>): ServerForm<V> {
+  const check = async (record: unknown, { today, ask }: AtServer): Promise<CheckedRecord<V>> => {
+    const sent = rawIn(record);
+    if (sent === undefined)
+      return {
+        ok: false,
+        findings: [{ field: '', code: 'not-allowed', message: 'Expected a record of texts by field.' }],
+      };
+    const findings = sent.strange.map((field) => ({
+      field,
+      code: 'not-allowed',
+      message: 'Expected a text.',
+    }));
+    const checked = await checkRecord(form, sent.raw, today, ask);
+    if (findings.length === 0) return checked;
+    // What was no text was not looked at: what is said of its field beside that is about nothing.
+    const others = checked.ok ? [] : checked.findings.filter(({ field }) => !sent.strange.includes(field));
+    return { ok: false, findings: [...findings, ...others] };
+  };
+  return {
+    check,
+    standard: ({ today, ask }) => ({
+      '~standard': {
+        version: 1,
+        vendor: 'arbeit',
+        async validate(value) {
+          const checked = await check(value, { today: today(), ...(ask ? { ask } : {}) });
+          if (checked.ok) return { value: checked.record.values };
+          return {
+            issues: checked.findings.map(({ field, code, message }) => ({
+              message: message ?? `${labelIn(form, field)}: ${code}`,
+              path: field ? [field] : [],
+            })),
+          };
+        },
+      },
+    }),
+  };
+}
+
+const labelIn = <V extends Values>(form: OpenForm<V>, id: string): string =>
+  form.places.has(id) ? (form.fields[placeOf(form, id)]?.label ?? id) : id;
+
+/**
+ * Raw values by field. Of pairs several of one name stand side by side, as a field of several choices has them (HTML, entry list);
+ * fields with something else than a text are told apart.
+ */
+function rawIn(record: unknown): { raw: Record<string, string>; strange: readonly string[] } | undefined {
+  if (typeof record !== 'object' || record === null || Array.isArray(record)) return undefined;
+  const isPairs = 'getAll' in record && Symbol.iterator in record;
+  const entries = isPairs ? [...(record as Iterable<readonly [string, unknown]>)] : Object.entries(record);
+  // A field may be called like something every object has.
+  const raw: Record<string, string> = Object.create(null);
+  const strange: string[] = [];
+  for (const [name, value] of entries) {
+    if (value === null || value === undefined) continue;
+    if (typeof value !== 'string') strange.push(name);
+    else raw[name] = isPairs && raw[name] ? `${raw[name]} ${value}` : value;
+  }
+  return { raw, strange };
+}

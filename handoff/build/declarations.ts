@@ -1,0 +1,47 @@
+import { posix } from 'node:path';
+import type { Sources } from './sources.ts';
+
+const specifiers = /((?:\bfrom |\bimport\()')([^']+)(')/g;
+
+/** The declarations of a module of the tree. */
+const declarationsOf = (path: string): string => path.replace(/\.js$/, '.d.ts');
+
+/**
+ * The declarations that entries lead to, by path below `types/`, with their imports leading to each other: what the packages say of
+ * themselves, without the packages. Other packages' names stay.
+ */
+export function declarations(specifiersOf: readonly string[], sources: Sources): ReadonlyMap<string, string> {
+  const files = new Map<string, string>();
+  const follow = (path: string): void => {
+    const file = declarationsOf(path);
+    if (files.has(`types/${file}`)) return;
+    files.set(`types/${file}`, '');
+    const text = sources
+      .read(file)
+      .replace(/^\/\/# sourceMappingURL.*$/gm, '')
+      .replace(specifiers, (all, before: string, name: string, after: string) => {
+        const to = sources.resolve(name, file);
+        if (to === undefined) return all;
+        follow(to);
+        return `${before}${relative(file, to)}${after}`;
+      });
+    files.set(`types/${file}`, text);
+  };
+  for (const name of specifiersOf) follow(resolved(name, sources));
+  return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+/** Where the declarations of a package's module stand in the folder, from its root. */
+export const typesAt = (specifier: string, sources: Sources): string =>
+  `./types/${resolved(specifier, sources)}`;
+
+function resolved(specifier: string, sources: Sources): string {
+  const to = sources.resolve(specifier, '');
+  if (to === undefined) throw new RangeError(`"${specifier}" is none of Arbeit’s packages.`);
+  return to;
+}
+
+function relative(from: string, to: string): string {
+  const path = posix.relative(posix.dirname(from), to);
+  return path.startsWith('.') ? path : `./${path}`;
+}

@@ -1,0 +1,114 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+
+/** Something taken home beside the fields themselves. */
+export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'trials';
+
+/** Everything there is, in the order it is told of. */
+export const uses: readonly Use[] = ['element', 'dom', 'react', 'vue', 'svelte', 'server', 'html', 'trials'];
+
+/** A module that hands on what a package exports. */
+export interface Face {
+  readonly from: string;
+  readonly names: readonly string[];
+  readonly types: readonly string[];
+  /** It asks for a page: a framework that draws on a server as well has to know. */
+  readonly isClient?: true;
+}
+
+/** What is to be known of a set so that it carries just what it needs. */
+export interface Needs {
+  /** The run-time modules of its kinds. */
+  readonly kinds: ReadonlySet<string>;
+  readonly hasForms: boolean;
+  /** A rule asks a server. */
+  readonly isAsking: boolean;
+}
+
+export function needsOf(set: SetDocument, kinds: KindTable): Needs {
+  const rules = [...set.fields, ...(set.forms ?? [])].flatMap((one) => one.rules ?? []);
+  return {
+    kinds: new Set(set.fields.map(({ kind }) => kindIn(kinds, kind).ships ?? '')),
+    hasForms: (set.forms ?? []).length > 0,
+    isAsking: rules.some(({ check }) => check.type === 'remote'),
+  };
+}
+
+/** Components for React that only fields of some kinds have a use for, by the kind's run-time module. */
+const components: Readonly<Record<string, readonly string[]>> = {
+  boxes: ['Boxes'],
+  choice: ['Picks', 'isGroup'],
+  choices: ['Picks', 'isGroup'],
+  'yes-no': ['Picks', 'isGroup'],
+  date: ['Month', 'PartLabels'],
+  time: ['PartLabels'],
+  duration: ['PartLabels'],
+  phone: ['RegionList', 'regionOf', 'chooseRegion'],
+  text: ['Counter'],
+};
+
+/** What an element draws fields with beside a line to type into, by the kind's run-time module. */
+const drawings: Readonly<Record<string, string>> = {
+  boxes: 'boxes',
+  choice: 'picks',
+  choices: 'picks',
+  'yes-no': 'picks',
+};
+
+const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].sort();
+
+/** What the elements of a set are drawn with. */
+export const drawingsOf = ({ kinds }: Needs): readonly string[] =>
+  unique([...kinds].flatMap((kind) => drawings[kind] ?? []));
+
+/** What binds a set's fields to a page without a framework. */
+function domFace({ kinds, hasForms, isAsking }: Needs): Face {
+  const hasPicks = [...kinds].some((kind) => drawings[kind] === 'picks');
+  return {
+    from: '@arbeit/dom',
+    names: unique([
+      'attributesOf', 'bind', 'createStore', 'onCompletion', 'readOn', 'share', 'statesOf',
+      ...(hasPicks ? ['bindPicks'] : []),
+      ...(hasForms ? ['bindForm', 'createFormStore', 'driveSending'] : []),
+      ...(isAsking ? ['askByFetch', 'driveAsks'] : []),
+      ...(isAsking && hasForms ? ['driveFormAsks'] : []),
+    ]), // biome-ignore format: a list
+    types: ['FieldStore', 'States', ...(hasForms ? ['FormStore', 'SendRecord'] : [])],
+    isClient: true,
+  };
+}
+
+/** What each use hands on of the packages: none of the server's, which is a module of its own. */
+export function faceOf(use: Use, needs: Needs): Face | undefined {
+  const { hasForms } = needs;
+  switch (use) {
+    case 'dom':
+      return domFace(needs);
+    case 'react':
+      return {
+        from: '@arbeit/react',
+        names: unique([
+          'useField', 'Label', 'Line', 'Message', 'Resting',
+          ...(hasForms ? ['useForm'] : []),
+          ...[...needs.kinds].flatMap((kind) => components[kind] ?? []),
+        ]), // biome-ignore format: a list
+        types: ['Field', ...(hasForms ? ['Form'] : [])],
+        isClient: true,
+      };
+    case 'element':
+      return {
+        from: '@arbeit/element',
+        names: unique(['defineFields', ...(hasForms ? ['defineForms'] : []), ...drawingsOf(needs)]),
+        types: ['FieldElement', ...(hasForms ? ['FormElement'] : [])],
+        isClient: true,
+      };
+    case 'vue':
+      return { from: '@arbeit/vue', names: ['useField', ...(hasForms ? ['useForm'] : [])], types: ['Field'] };
+    case 'svelte':
+      return { from: '@arbeit/svelte', names: ['field', ...(hasForms ? ['form'] : [])], types: ['Field'] };
+    case 'server':
+    case 'html':
+    case 'trials':
+      return undefined;
+  }
+}

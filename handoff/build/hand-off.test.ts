@@ -1,0 +1,323 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import {
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { SetDocument } from '@arbeit/engine/document';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { buildPackages } from '../../scripts/packages.mjs';
+import { documentText, readDocumentText } from '../document-text.ts';
+import { type HandedFiles, handOff } from './hand-off.ts';
+import { sourcesFrom } from './sources.ts';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const demo = join(root, 'studio/demo');
+const text = readFileSync(join(demo, 'ridge-huts.arbeit.json'), 'utf8');
+const set = JSON.parse(text) as SetDocument;
+const tapes = readdirSync(join(demo, 'tapes')).map((name) => ({
+  name,
+  text: readFileSync(join(demo, 'tapes', name), 'utf8'),
+}));
+const folder = mkdtempSync(join(tmpdir(), 'arbeit-hand-off-'));
+let files: HandedFiles;
+
+const write = (to: string, all: HandedFiles): void => {
+  for (const [path, content] of all) {
+    mkdirSync(dirname(join(to, path)), { recursive: true });
+    writeFileSync(join(to, path), content);
+  }
+};
+const of = (fields: readonly object[], forms: readonly object[] = [], title = 'Huts') =>
+  ({ arbeit: 1, title, locale: 'en-GB', fields, forms }) as unknown as SetDocument;
+const run = (code: string): string => {
+  writeFileSync(join(folder, 'run.mjs'), code);
+  return execFileSync(process.execPath, ['run.mjs'], { cwd: folder, encoding: 'utf8' });
+};
+
+beforeAll(async () => {
+  expect(buildPackages()).toBe(true);
+  files = await handOff({ set, tapes, sources: sourcesFrom(root) });
+  write(folder, files);
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('the folder', () => {
+  test('is the same, byte for byte, for the same document', async () => {
+    const again = await handOff({
+      set: structuredClone(set),
+      tapes: [...tapes].reverse(),
+      sources: sourcesFrom(join(root, 'studio')),
+    });
+    expect([...again]).toEqual([...files]);
+  });
+
+  test('needs nothing but itself and the frameworks it is for, and tells nothing of this machine', () => {
+    const outside = new Set<string>();
+    for (const [path, content] of files) {
+      if (!/\.(?:js|d\.ts)$/.test(path)) continue;
+      expect(content).not.toContain(root);
+      for (const [, name = ''] of content.matchAll(/(?:\bfrom |^import |\bimport\()['"]([^'"]+)['"]/gm)) {
+        if (!name.startsWith('.')) outside.add(name);
+        else {
+          const to = new URL(name, `file:///${path}`).pathname.slice(1);
+          const place = path.endsWith('.d.ts') ? to.replace(/\.js$/, '.d.ts') : to;
+          expect(files.has(place), `${path} imports ${name}`).toBe(true);
+        }
+      }
+    }
+    expect([...outside].sort()).toEqual([
+      'node:assert/strict',
+      'node:fs',
+      'node:test',
+      'react',
+      'react/jsx-runtime',
+      'vitest',
+      'vue',
+    ]);
+  });
+
+  test('carries the run-time of its own kinds, rules and uses alone', async () => {
+    const small = await handOff({
+      set: of([{ id: 'a', kind: 'pattern', label: 'A', entry: { pattern: '<2 digit>' } }]),
+      uses: ['dom'],
+      sources: sourcesFrom(root),
+    });
+    const code = [...small]
+      .filter(([path]) => path.endsWith('.js'))
+      .map(([, content]) => content)
+      .join('\n');
+    const modules = [...code.matchAll(/^\/\/ arbeit:(\S+)$/gm)].map(([, path]) => path!);
+    expect(modules.filter((path) => /^engine\/kinds\/[\w-]+\/run\.js$/.test(path))).toEqual([
+      'engine/kinds/pattern/run.js',
+    ]);
+    expect(
+      modules.filter((path) =>
+        /^(?:react|element|vue|svelte)\/|judges|form\.js|document\/|define|plans\//.test(path),
+      ),
+    ).toEqual([]);
+    expect([...small.keys()].filter((path) => !path.startsWith('types/') && !path.startsWith('run-time/'))).toEqual([
+      'README.md', 'dom.d.ts', 'dom.js', 'fields.d.ts', 'fields.js', 'huts.arbeit.json', 'package.json',
+    ]); // biome-ignore format: a list
+  });
+
+  test('has the document in it, and from that the same folder comes out again', async () => {
+    const read = readDocumentText(files.get('ridge-huts.arbeit.json')!);
+    if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
+    expect(documentText(read.document)).toBe(files.get('ridge-huts.arbeit.json'));
+    const again = await handOff({ set: read.document, tapes, sources: sourcesFrom(root) });
+    expect([...again]).toEqual([...files]);
+  });
+
+  test('texts of a document stay texts: in code, in types, in the README', async () => {
+    const evil = `*/ export const evil = 1; /*\n\u2028\`\`\`\n<script>alert(1)</script> \`\${evil}\``;
+    const all = await handOff({
+      set: of(
+        [
+          { id: 'a', kind: 'text', label: evil, hint: evil, entry: {} },
+          {
+            id: 'b',
+            kind: 'choice',
+            label: 'B',
+            entry: {
+              options: [
+                { value: "x'`", label: evil },
+                { value: 'y', label: 'Y' },
+              ],
+            },
+          },
+        ],
+        [{ id: 'f', title: evil, fields: ['a', 'b'] }],
+        evil,
+      ),
+      sources: sourcesFrom(root),
+    });
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-evil-'));
+    write(place, all);
+    writeFileSync(
+      join(place, 'run.mjs'),
+      "import * as all from './fields.js'; console.log(Object.keys(all).join());",
+    );
+    expect(execFileSync(process.execPath, ['run.mjs'], { cwd: place, encoding: 'utf8' })).toBe('a,b,fForm\n');
+    expect(all.get('README.md')).not.toContain('<script>alert');
+    expect(all.get('fields.d.ts')!.match(/^export /gm)).toHaveLength(6);
+    rmSync(place, { recursive: true });
+  });
+
+  test('the steps of making it are told, and the last is that it is done', async () => {
+    const told: [string, number][] = [];
+    await handOff({ set, sources: sourcesFrom(root), onProgress: (step, done) => told.push([step, done]) });
+    expect(told.map(([step]) => step)).toEqual(['compiling', 'bundling', 'declaring', 'writing', 'done']);
+    expect(told.map(([, done]) => done)).toEqual([...told.map(([, done]) => done)].sort((a, b) => a - b));
+    expect(told.at(-1)).toEqual(['done', 1]);
+  });
+});
+
+describe('its trials', () => {
+  test('pass with node:test, and one that is broken fails', () => {
+    const ran = (): { status: number | null; told: string } => {
+      const { status, stdout } = spawnSync(process.execPath, ['--test', 'trials/trials.node.js'], {
+        cwd: folder,
+        encoding: 'utf8',
+      });
+      return { status, told: stdout };
+    };
+    expect(ran()).toMatchObject({ status: 0, told: expect.stringContaining(`# pass ${tapes.length}`) });
+    const path = join(folder, 'trials/key-box.tape');
+    const before = readFileSync(path, 'utf8');
+    writeFileSync(path, `${before}expect raw "9999"\n`);
+    expect(ran()).toMatchObject({ status: 1, told: expect.stringMatching(/# fail 1[\s\S]*/) });
+    writeFileSync(path, before);
+  });
+
+  test('pass with Vitest', () => {
+    for (const name of ['vitest', 'vite', '@vitest'])
+      try {
+        mkdirSync(join(folder, 'node_modules'), { recursive: true });
+        symlinkSync(join(root, 'node_modules', name), join(folder, 'node_modules', name));
+      } catch {
+        // It is there.
+      }
+    const { status, stdout, stderr } = spawnSync(
+      join(root, 'node_modules/.bin/vitest'),
+      ['run', '--root', '.', 'trials'],
+      { cwd: folder, encoding: 'utf8' },
+    );
+    expect([status, stdout + stderr]).toEqual([
+      0,
+      expect.stringMatching(new RegExp(`${tapes.length} passed`)),
+    ]);
+  });
+});
+
+describe('server.js', () => {
+  const good = { mobile: '07700900123', hut: 'windgap', deposit: '100', arrival: '2027-02-14', dog: 'no' };
+  test('checks without a page, and without a locale service', () => {
+    const told = run(`
+      delete globalThis.Intl; delete globalThis.navigator;
+      const { checkBooking, standardBooking } = await import('./server.js');
+      const today = '2027-02-10';
+      const form = new FormData();
+      for (const [name, value] of Object.entries(${JSON.stringify(good)})) form.append(name, value);
+      form.append('extras', 'blanket'); form.append('extras', 'wood');
+      const strange = [7, null, 'x', [], { mobile: 7 }, { __proto__: null, constructor: 'x' }, JSON.parse('{"__proto__":"1"}')];
+      const answers = [];
+      for (const one of strange) { const { ok, findings } = await checkBooking(one, { today }); answers.push([ok, findings.length > 0]); }
+      console.log(JSON.stringify([
+        await checkBooking(${JSON.stringify(good)}, { today }),
+        (await checkBooking(form, { today })).record.values.extras,
+        (await checkBooking({ ...${JSON.stringify(good)}, arrival: '2027-02-01' }, { today })).findings,
+        answers,
+        await standardBooking({ today: () => today })['~standard'].validate({ mobile: 7 }),
+      ]));`);
+    const [checked, extras, findings, strange, standard] = JSON.parse(told);
+    expect(checked).toMatchObject({
+      ok: true,
+      record: { values: { mobile: '+447700900123', deposit: '100.00', dog: 'no', party: null } },
+    });
+    expect(extras).toBe('blanket wood');
+    expect(findings).toEqual([
+      {
+        field: 'arrival',
+        code: 'below-min',
+        message: expect.stringContaining('We take bookings from Wednesday, 10 February 2027'),
+      },
+    ]);
+    expect(strange).toEqual(Array.from({ length: 7 }, () => [false, true]));
+    expect(standard.issues[0]).toEqual({ message: 'Expected a text.', path: ['mobile'] });
+    expect(standard.issues.map(({ path }: { path: string[] }) => path.join())).toEqual([
+      'mobile',
+      'arrival',
+      'hut',
+      'deposit',
+      'dog',
+    ]);
+  });
+});
+
+test('its types are exact, and its Standard Schema is one to the specification’s own types', () => {
+  writeFileSync(
+    join(folder, 'use.tsx'),
+    `import type { StandardSchemaV1 } from '@standard-schema/spec';
+import { createFormStore, createStore, driveSending, readOn } from './dom.js';
+import { type BookingRecord, bookingForm, deposit, dog, hut, mobile } from './fields.js';
+import { Picks, useField, useForm } from './react.js';
+import { checkBooking, standardBooking } from './server.js';
+import { useField as useVueField } from './vue.js';
+import { field } from './svelte.js';
+
+/** A consumer that knows the specification alone. */
+export async function parse<S extends StandardSchemaV1>(schema: S, value: unknown): Promise<StandardSchemaV1.InferOutput<S>> {
+  const result = await schema['~standard'].validate(value);
+  if (result.issues) throw new Error(result.issues.map(({ message, path }) => \`\${path?.join('.')}: \${message}\`).join('; '));
+  return result.value;
+}
+const record: BookingRecord = await parse(standardBooking({ today: () => '2027-02-10' }), {});
+export const where: 'windgap' | 'two-tarns' | 'larch-shelf' = record.hut;
+export const amount: \`\${number}\` = record.deposit;
+export const name: string | undefined = record['dog-name'];
+export const pass: string | null = record['hut-pass'];
+const checked = await checkBooking({}, { today: '2027-02-10' });
+if (checked.ok) checked.record.values.mobile satisfies \`+\${number}\`;
+export const store = createStore(mobile, readOn());
+store.reading().value satisfies \`+\${number}\` | null;
+const form = createFormStore(bookingForm);
+form.field('dog').reading().value satisfies 'yes' | 'no' | null;
+driveSending(form, async ({ values }) => { values.hut satisfies 'windgap' | 'two-tarns' | 'larch-shelf'; return []; });
+useVueField(hut).value.value satisfies 'windgap' | 'two-tarns' | 'larch-shelf' | null;
+field(dog).subscribe(({ value }) => { value satisfies 'yes' | 'no' | null; });
+export function Hut() {
+  const live = useField(hut);
+  const { store: whole } = useForm(bookingForm);
+  whole.field('deposit').reading().value satisfies \`\${number}\` | null;
+  live.reading.value satisfies 'windgap' | 'two-tarns' | 'larch-shelf' | null;
+  return <Picks field={live} />;
+}
+export const minus: string = deposit.plan.minus;
+// @ts-expect-error there is no such hut
+export const nowhere: 'somewhere' = record.hut;
+// @ts-expect-error an amount is no phone number
+export const wrong: \`+\${number}\` = record.deposit;
+// @ts-expect-error the form has no such field
+form.field('remark');
+// @ts-expect-error the server has no clock of its own
+checkBooking({}, {});
+`,
+  );
+  const packages = ['@standard-schema', '@types', 'react', 'csstype', 'vue', '@vue'];
+  mkdirSync(join(folder, 'node_modules'), { recursive: true });
+  for (const name of packages)
+    try {
+      symlinkSync(join(root, 'node_modules', name), join(folder, 'node_modules', name));
+    } catch {
+      // It is there.
+    }
+  for (const moduleResolution of ['nodenext', 'bundler']) {
+    const compilerOptions = {
+      strict: true,
+      exactOptionalPropertyTypes: true,
+      noEmit: true,
+      // What is handed off is looked at as well.
+      skipLibCheck: false,
+      target: 'ES2023',
+      lib: ['ES2023', 'DOM', 'DOM.Iterable'],
+      jsx: 'react-jsx',
+      module: moduleResolution === 'bundler' ? 'esnext' : 'nodenext',
+      moduleResolution,
+      types: ['react'],
+    };
+    writeFileSync(join(folder, 'tsconfig.json'), JSON.stringify({ compilerOptions, files: ['use.tsx'] }));
+    const { stdout, status } = spawnSync(join(root, 'node_modules/.bin/tsc'), ['-p', '.'], {
+      cwd: folder,
+      encoding: 'utf8',
+    });
+    expect([moduleResolution, stdout, status]).toEqual([moduleResolution, '', 0]);
+  }
+});

@@ -1,0 +1,143 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
+import { compiledModule } from '../compiled-module.ts';
+import { documentText } from '../document-text.ts';
+import { written } from '../imports.ts';
+import { fileName } from '../names.ts';
+import { bundled, type Entries } from './bundle.ts';
+import { declarations, typesAt } from './declarations.ts';
+import { uses as allUses, type Face, faceOf, needsOf, type Use } from './faces.ts';
+import { elementsModule, serverModule, trialsModule } from './modules.ts';
+import { readMe } from './read-me.ts';
+import { recordSchema } from './record-schema.ts';
+import type { Sources } from './sources.ts';
+
+/** A tape of the set, as its file. */
+export interface TapeFile {
+  /** `mobile.tape` */
+  readonly name: string;
+  readonly text: string;
+}
+
+/** What is to be handed off. */
+export interface HandOff {
+  readonly set: SetDocument;
+  readonly tapes?: readonly TapeFile[];
+  /** What goes along beside the fields; everything, where nothing is named. */
+  readonly uses?: readonly Use[];
+  /** What was built of Arbeit's packages. */
+  readonly sources: Sources;
+  readonly kinds?: KindTable;
+  /** Hears what is being done, and how much of it: from 0 to 1. */
+  readonly onProgress?: (step: string, done: number) => void;
+}
+
+/** The files of a hand-off: text by path, in the order of the paths. */
+export type HandedFiles = ReadonlyMap<string, string>;
+
+const runTime = './run-time/fields.js';
+
+/** A face as what it hands on, and as the types of that. */
+const handsOn = ({ from, names, isClient }: Face): string =>
+  `${isClient ? "'use client';\n" : ''}${['export', '{', names.join(', '), '}', 'from', `'${from}';`].join(' ')}\n`;
+const handsOnTypes = ({ names, types }: Face, place: string): string =>
+  `${['export', '{', [...names, ...types.map((name) => `type ${name}`)].join(', '), '}', 'from', `'${place}';`].join(' ')}\n`;
+
+/**
+ * Makes the folder a developer takes home: the fields and forms of a set as modules with their types, just the run-time they need, a face
+ * for each use, schemas of the records, trials, a README. The same set, tapes and packages make the same bytes. Throws `RangeError` for
+ * ids that come to one name, and where the packages are not built.
+ */
+export async function handOff({
+  set,
+  tapes = [],
+  uses = allUses,
+  sources,
+  kinds = allKinds,
+  onProgress = () => {},
+}: HandOff): Promise<HandedFiles> {
+  onProgress('compiling', 0);
+  const needs = needsOf(set, kinds);
+  const files = new Map<string, string>();
+  const module = compiledModule(set, kinds, {
+    run: () => runTime,
+    types: (from) => typesAt(from, sources),
+  });
+  files.set('fields.js', module.js);
+  files.set('fields.d.ts', module.dts);
+  files.set(fileName(set.title), documentText(set));
+
+  const faces = uses.flatMap((use) => {
+    const face = faceOf(use, needs);
+    return face ? [{ use, face }] : [];
+  });
+  // The elements' own module puts questions with what the page is bound with.
+  if (uses.includes('element') && needs.isAsking && !uses.includes('dom')) {
+    const face = faceOf('dom', needs);
+    if (face) faces.push({ use: 'dom', face });
+  }
+  const isServed = uses.includes('server') && needs.hasForms;
+  const isTried = uses.includes('trials') && tapes.length > 0;
+  onProgress('bundling', 0.3);
+  const entries: Entries = {
+    'run-time/fields': module.imports
+      .map((one) => written([{ from: one.from, name: one.name }], 'export', (from) => from))
+      .join('\n'),
+    ...Object.fromEntries(faces.map(({ use, face }) => [use, handsOn(face)])),
+    ...(isServed ? { 'run-time/server': "export { serverForm } from '@arbeit/engine/form';" } : {}),
+    ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
+  };
+  for (const [path, text] of (await bundled(entries, sources)).files) files.set(path, text);
+
+  onProgress('declaring', 0.7);
+  for (const { use, face } of faces)
+    files.set(`${use}.d.ts`, handsOnTypes(face, typesAt(face.from, sources)));
+  const typed = [
+    ...module.imports.map(({ from }) => from),
+    ...faces.map(({ face }) => face.from),
+    ...(isServed ? ['@arbeit/engine/form'] : []),
+  ];
+  for (const [path, text] of declarations([...new Set(typed)], sources)) files.set(path, text);
+
+  onProgress('writing', 0.85);
+  if (isServed) put(files, 'server', serverModule(set));
+  if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs));
+  const schemas = (set.forms ?? []).map((form) => recordSchema(set, form, kinds));
+  for (const { id, schema } of schemas)
+    files.set(`records/${id}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
+  if (isTried) {
+    for (const { name, text } of tapes) files.set(`trials/${name}`, text);
+    const names = tapes.map(({ name }) => name).sort();
+    files.set('trials/trials.test.js', trialsModule(set, 'vitest', names));
+    files.set('trials/trials.node.js', trialsModule(set, 'node:test', names));
+  }
+  files.set('package.json', manifest(set, sources.version));
+  files.set('README.md', readMe({ set, uses, needs, schemas, hasTrials: isTried }));
+  onProgress('done', 1);
+  return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+const put = (
+  files: Map<string, string>,
+  name: string,
+  { js, dts }: { readonly js: string; readonly dts: string },
+): void => {
+  files.set(`${name}.js`, js);
+  files.set(`${name}.d.ts`, dts);
+};
+
+/** What tells a bundler that a page carries only what it imports, and a package manager that this is one. */
+const manifest = (set: SetDocument, version: string): string =>
+  `${JSON.stringify(
+    {
+      name: fileName(set.title).replace(/\.arbeit\.json$/, '-fields'),
+      version,
+      private: true,
+      description: `Fields and forms of “${set.title}”, made with Arbeit.`,
+      type: 'module',
+      sideEffects: ['./elements.js'],
+      exports: { './*.js': { types: './*.d.ts', default: './*.js' }, './*': './*' },
+    },
+    null,
+    2,
+  )}\n`;

@@ -1,0 +1,128 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { capital, inComment, namesIn } from '../names.ts';
+import { drawingsOf, type Needs } from './faces.ts';
+
+/** A module and its declarations, as text. */
+export interface Module {
+  readonly js: string;
+  readonly dts: string;
+}
+
+/** The exports of a set's forms, each with the name of its form as exported. */
+interface FormNames {
+  readonly id: string;
+  readonly title: string;
+  /** As `fields.js` exports it. */
+  readonly form: string;
+  /** With a capital, for names made of it. */
+  readonly stem: string;
+}
+
+const formsOf = (set: SetDocument): readonly FormNames[] => {
+  const nameOf = namesIn(set);
+  return (set.forms ?? []).map(({ id, title = id }) => {
+    const form = nameOf(`${id}-form`);
+    return { id, title, form, stem: capital(form.replace(/Form$/, '')) };
+  });
+};
+
+const lines = (...all: readonly string[]): string => `${all.join('\n')}\n`;
+const imported = (names: readonly string[], from: string, word = 'import'): string =>
+  [word, '{', names.join(', '), '}', 'from', `'${from}';`].join(' ');
+
+/** `server.js`: of each form a check and a Standard Schema. */
+export function serverModule(set: SetDocument): Module {
+  const forms = formsOf(set);
+  const [only] = forms;
+  const isOne = forms.length === 1 && only !== undefined;
+  return {
+    js: lines(
+      imported(['serverForm'], './run-time/server.js'),
+      imported(
+        forms.map(({ form }) => form),
+        './fields.js',
+      ),
+      '',
+      ...forms.flatMap(({ form, stem }) => [
+        `export const { check: check${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(${form});`,
+      ]),
+      ...(isOne ? [`export { check${only.stem} as check };`] : []),
+    ),
+    dts: lines(
+      imported(['ServerForm'], './types/engine/form/index.js', 'import type'),
+      imported(
+        forms.map(({ stem }) => `${stem}Record`),
+        './fields.js',
+        'import type',
+      ),
+      '',
+      ...forms.flatMap(({ title, stem }) => [
+        `/** Checks a record of “${inComment(title)}” with the rules of the page: an object by id of the field, FormData or URLSearchParams. */`,
+        `export declare const check${stem}: ServerForm<${stem}Record>['check'];`,
+        `/** The same as Standard Schema, version 1. */`,
+        `export declare const standard${stem}: ServerForm<${stem}Record>['standard'];`,
+      ]),
+      ...(isOne ? [`export { check${only.stem} as check };`] : []),
+      "export type { AtServer, CheckedRecord, StandardForm } from './types/engine/form/index.js';",
+    ),
+  };
+}
+
+/** `elements.js`: defines the elements for everything in the set as soon as a page loads it. */
+export function elementsModule(set: SetDocument, needs: Needs): Module {
+  const nameOf = namesIn(set);
+  const fields = set.fields.map(({ id }) => nameOf(id));
+  const forms = formsOf(set).map(({ form }) => form);
+  const drawings = drawingsOf(needs);
+  const drive = (form: string): string => `(store) => ${form}(store, askByFetch())`;
+  const options = [
+    ...(drawings.length ? [`drawings: [${drawings.join(', ')}]`] : []),
+    ...(needs.isAsking ? [`drive: ${drive('driveAsks')}`] : []),
+  ];
+  const given = options.length ? `, { ${options.join(', ')} }` : '';
+  const asks = ['askByFetch', 'driveAsks', ...(forms.length ? ['driveFormAsks'] : [])];
+  return {
+    js: lines(
+      imported(['defineFields', ...(forms.length ? ['defineForms'] : []), ...drawings], './element.js'),
+      ...(needs.isAsking ? [imported(asks, './dom.js')] : []),
+      imported([...fields, ...forms], './fields.js'),
+      '',
+      // Fields ask for the form around them as they come alive.
+      ...(forms.length
+        ? [
+            `defineForms([${forms.join(', ')}]${needs.isAsking ? `, { drive: ${drive('driveFormAsks')} }` : ''});`,
+          ]
+        : []),
+      `defineFields([${fields.join(', ')}]${given});`,
+    ),
+    dts: lines('export {};'),
+  };
+}
+
+/** A test file that plays all tapes of the folder it stands in, for one of the runners. */
+export function trialsModule(
+  set: SetDocument,
+  runner: 'vitest' | 'node:test',
+  tapes: readonly string[],
+): string {
+  const nameOf = namesIn(set);
+  const fields = set.fields.map(({ id }) => nameOf(id));
+  const forms = formsOf(set).map(({ form }) => form);
+  return lines(
+    ...(runner === 'vitest'
+      ? [imported(['expect', 'test'], 'vitest')]
+      : [imported(['deepEqual'], 'node:assert/strict'), imported(['test'], 'node:test')]),
+    imported(['readFileSync'], 'node:fs'),
+    imported([...fields, ...forms], '../fields.js'),
+    imported(['trial'], './player.js'),
+    '',
+    `const set = { fields: [${fields.join(', ')}], forms: [${forms.join(', ')}] };`,
+    `const tapes = ${JSON.stringify(tapes)};`,
+    '',
+    'for (const tape of tapes)',
+    '  test(tape, () => {',
+    "    const misses = trial(set, readFileSync(new URL(tape, import.meta.url), 'utf8'));",
+    runner === 'vitest' ? '    expect(misses).toEqual([]);' : '    deepEqual(misses, []);',
+    '  });',
+  );
+}

@@ -1,0 +1,67 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { namesIn } from '../names.ts';
+import type { Needs, Use } from './faces.ts';
+import type { RecordSchema } from './record-schema.ts';
+import { type Snippet, snippets } from './snippets.ts';
+
+/** What a README tells of. */
+export interface Told {
+  readonly set: SetDocument;
+  readonly uses: readonly Use[];
+  readonly needs: Needs;
+  readonly schemas: readonly RecordSchema[];
+  readonly hasTrials: boolean;
+}
+
+/** A text of a document in Markdown, where none of its signs mean anything. */
+const plain = (text: string): string => text.replace(/\s+/g, ' ').replace(/[\\`*_{}[\]<>#|!]/g, '\\$&');
+
+/** A piece of code, between fences it cannot close. */
+const fenced = ({ title, language, code }: Snippet): readonly string[] => {
+  const fence = '`'.repeat(Math.max(3, ...[...code.matchAll(/`+/g)].map(([run]) => run.length + 1)));
+  return [`## ${title}`, '', `${fence}${language}`, code.trimEnd(), fence, ''];
+};
+
+/** The README of a hand-off: what is in it, a snippet for each use, what a schema cannot say. */
+export function readMe({ set, uses, needs, schemas, hasTrials }: Told): string {
+  const nameOf = namesIn(set);
+  const rows = set.fields.map(({ id, label, kind }) => `| \`${nameOf(id)}\` | ${plain(label)} | ${kind} |`);
+  const forms = (set.forms ?? []).map(
+    ({ id, title = id }) => `| \`${nameOf(`${id}-form`)}\` | ${plain(title)} | form |`,
+  );
+  return `${[
+    `# ${plain(set.title)}: fields to take home`,
+    '',
+    'Made with Arbeit from the document beside this file. The folder needs nothing but itself: put it into a project and import from it. What is',
+    'typed, formatted and checked here is what was tried on the desk, key by key.',
+    '',
+    '| export of `fields.js` | | kind |',
+    '|---|---|---|',
+    ...rows,
+    ...forms,
+    '',
+    ...snippets(set, needs, uses).flatMap(fenced),
+    ...(hasTrials
+      ? [
+          '## Trials',
+          '',
+          '    npx vitest run trials          # trials/trials.test.js',
+          '    node --test trials/trials.node.js',
+          '',
+        ]
+      : []),
+    ...schemas.flatMap(({ id, title, unsaid }) => [
+      `## What \`records/${id}.schema.json\` cannot say`,
+      '',
+      `It accepts every record “${plain(title)}” sends. What is written another way than the form sends it (\`1234.5\` for \`1234.50\`) \`server.js\` reads as well.`,
+      unsaid.length
+        ? 'These the form and `server.js` refuse, and a schema does not:'
+        : 'There is nothing the form refuses that the schema does not.',
+      '',
+      ...unsaid.map((line) => `- ${plain(line)}`),
+      ...(unsaid.length ? [''] : []),
+    ]),
+  ]
+    .join('\n')
+    .trimEnd()}\n`;
+}

@@ -1,0 +1,163 @@
+import { compileField, type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import { type KindTable, kindIn, type ValueForm } from '@arbeit/engine/kinds';
+
+/** A JSON Schema (2020-12). */
+export type Schema = Readonly<Record<string, unknown>>;
+
+/** The schema of what a form sends: typed values by id of the field. */
+export interface RecordSchema {
+  /** The form's id. */
+  readonly id: string;
+  readonly title: string;
+  readonly schema: Schema;
+  /** What the form refuses and a schema cannot say, a line each. */
+  readonly unsaid: readonly string[];
+}
+
+type RuleDocument = NonNullable<SetDocument['fields'][number]['rules']>[number];
+
+/**
+ * The schema of a form's record. It accepts every record the form sends, and refuses what a schema can refuse; the rest is in `unsaid`. The
+ * definitions it was made of stand in it under `x-arbeit`, so that it can be brought in again as it was.
+ */
+export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTable): RecordSchema {
+  const unsaid: string[] = [];
+  const ids = fieldIdsOf(form);
+  const own = set.fields.filter(({ id }) => ids.includes(id));
+  const properties: Record<string, Schema> = {};
+  const required: string[] = [];
+  const conditions: Schema[] = [];
+  for (const id of ids) {
+    // The reader has seen that each of them is there.
+    const definition = own.find((field) => field.id === id)!;
+    const { values, define, field } = described(definition, set, kinds);
+    const rules = (definition.rules ?? []).filter(({ severity }) => severity !== 'warning');
+    const isNeeded = rules.some(({ check, when }) => check.type === 'required' && !when);
+    const said = rules.flatMap((rule) => {
+      const one = sayable(rule, define.comparable === undefined, values);
+      if (one === undefined) unsaid.push(`${field.label}: the rule “${rule.id}” (${rule.check.type})`);
+      return one ?? [];
+    });
+    if (values.beyond) unsaid.push(`${field.label}: ${values.beyond}`);
+    properties[id] = property(field, values, said, isNeeded || isAlwaysThere(values, field));
+    if (!definition.when) required.push(id);
+    else {
+      const condition = conditionOf(definition.when, own, set, kinds);
+      if (condition)
+        conditions.push(ifThenElse(condition, { required: [id] }, { properties: { [id]: false } }));
+      else unsaid.push(`${field.label}: when it counts`);
+    }
+  }
+  for (const { id, field, severity } of form.rules ?? [])
+    if (severity !== 'warning') unsaid.push(`${labelOf(own, field)}: the form’s rule “${id}”`);
+  const schema = {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: form.title ?? form.id,
+    type: 'object',
+    properties,
+    required,
+    additionalProperties: false,
+    ...(conditions.length ? { allOf: conditions } : {}),
+    'x-arbeit': { ...set, fields: own, forms: [form] },
+  };
+  return { id: form.id, title: form.title ?? form.id, schema, unsaid };
+}
+
+/** One schema or another, by a third (JSON Schema, `if`). From pairs, for what has a member `then` is taken for a promise. */
+const ifThenElse = (condition: Schema, holds: Schema, otherwise: Schema): Schema =>
+  Object.fromEntries([
+    ['if', condition],
+    ['then', holds],
+    ['else', otherwise],
+  ]);
+
+/** A field, compiled, and what is known of its values. */
+function described(definition: SetDocument['fields'][number], set: SetDocument, kinds: KindTable) {
+  const field = compileField(definition, set, kinds);
+  const { define } = kindIn(kinds, definition.kind);
+  const values: ValueForm = define.values?.(field.plan) ?? {
+    type: 'string',
+    beyond: 'what its kind refuses',
+  };
+  return { field, define, values };
+}
+
+/** A box to tick says no where it is not ticked: it is never without a value. */
+const isAlwaysThere = ({ among }: ValueForm, field: OpenField): boolean =>
+  among !== undefined && field.kind.value(field.plan, field.kind.empty(field.plan)) !== null;
+
+function property(
+  field: OpenField,
+  { among, expression }: ValueForm,
+  said: readonly Schema[],
+  isThere: boolean,
+): Schema {
+  return {
+    title: field.label,
+    ...(field.hint ? { description: field.hint } : {}),
+    type: isThere ? 'string' : ['string', 'null'],
+    ...(among ? { enum: isThere ? among : [...among, null] } : { minLength: 1 }),
+    ...(expression === undefined ? {} : { pattern: `^(?:${expression})$` }),
+    ...(said.length ? { allOf: said } : {}),
+  };
+}
+
+const labelOf = (fields: SetDocument['fields'], id: string): string =>
+  fields.find((field) => field.id === id)?.label ?? id;
+
+/** A rule as schemas; nothing for one that no schema can say. `isPlain`: raw and typed value are the same text. */
+function sayable(
+  { check, when }: RuleDocument,
+  isText: boolean,
+  { expression, among }: ValueForm,
+): readonly Schema[] | undefined {
+  if (check.type === 'required') return when ? undefined : [];
+  // Without a whole value there is none, which is said already.
+  if (check.type === 'complete') return [];
+  // Raw and typed value are one text where the value does not count, and is not written another way.
+  const isPlain =
+    isText && (among !== undefined || expression === undefined || !expression.startsWith('\\+'));
+  if (when || !isPlain) return undefined;
+  switch (check.type) {
+    case 'matches':
+      return check.flags ? undefined : [{ pattern: `^(?:${check.pattern})$` }];
+    case 'in':
+      return [{ enum: [...check.values, null] }];
+    case 'not-in':
+      return [{ not: { enum: check.values } }];
+    case 'length': {
+      // JSON Schema counts code points, a field what people call a character: the same only in ASCII.
+      const isAscii = expression !== undefined && !/\\p|\\u|[^\x20-\x7e]|\[\^/.test(expression);
+      if (!isAscii) return undefined;
+      const { min, max } = check;
+      return [
+        {
+          ...(min === undefined ? {} : { minLength: min }),
+          ...(max === undefined ? {} : { maxLength: max }),
+        },
+      ];
+    }
+    default:
+      return undefined;
+  }
+}
+
+/** A condition as a schema; nothing where it is more than a picked value. */
+function conditionOf(
+  when: NonNullable<SetDocument['fields'][number]['when']>,
+  fields: SetDocument['fields'],
+  set: SetDocument,
+  kinds: KindTable,
+): Schema | undefined {
+  if (!('field' in when)) return undefined;
+  const other = fields.find(({ id }) => id === when.field);
+  if (!other) return undefined;
+  const { values, define } = described(other, set, kinds);
+  const wanted = (Array.isArray(when.is) ? when.is : [when.is]).map((value) =>
+    value === true ? 'yes' : value === false ? 'no' : value,
+  );
+  const isKnown = wanted.every((value) => typeof value === 'string' && values.among?.includes(value));
+  if (!isKnown || define.hasSeveral) return undefined;
+  return { properties: { [when.field]: { enum: wanted } }, required: [when.field] };
+}

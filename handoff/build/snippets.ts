@@ -1,0 +1,232 @@
+import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { capital, namesIn } from '../names.ts';
+import type { Needs, Use } from './faces.ts';
+
+/** How one use is written, as a piece of code. */
+export interface Snippet {
+  readonly use: Use;
+  readonly title: string;
+  /** For highlighting: `html`, `js`, `jsx`, `vue`, `svelte`. */
+  readonly language: string;
+  readonly code: string;
+}
+
+/** What a snippet is about: the first form of the set, or where it has none its first field. */
+interface About {
+  readonly field: string;
+  readonly id: string;
+  readonly label: string;
+  readonly form?: {
+    readonly id: string;
+    readonly name: string;
+    readonly stem: string;
+    readonly fields: readonly string[];
+  };
+  readonly isAsking: boolean;
+}
+
+function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
+  const nameOf = namesIn(set);
+  const [form] = set.forms ?? [];
+  const ids = form ? fieldIdsOf(form) : [];
+  const first = set.fields.find(({ id }) => id === ids[0]) ?? set.fields[0];
+  if (!first) return undefined;
+  const name = form ? nameOf(`${form.id}-form`) : '';
+  return {
+    field: nameOf(first.id),
+    id: first.id,
+    label: first.label,
+    isAsking,
+    ...(form && ids.length
+      ? { form: { id: form.id, name, stem: capital(name.replace(/Form$/, '')), fields: ids } }
+      : {}),
+  };
+}
+
+const escaped = (text: string): string => text.replace(/[&<>"{}]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/** How each use is written, for the set at hand; of those that are taken along. */
+export function snippets(set: SetDocument, needs: Needs, uses: readonly Use[]): readonly Snippet[] {
+  const about = aboutOf(set, needs);
+  if (!about) return [];
+  const all: Readonly<Record<Use, ((about: About) => Snippet | undefined) | undefined>> = {
+    element,
+    dom,
+    react,
+    vue,
+    svelte,
+    server,
+    html: undefined,
+    trials: undefined,
+  };
+  return uses.flatMap((use) => all[use]?.(about) ?? []);
+}
+
+const few = 3;
+
+function element({ form, id }: About): Snippet {
+  const fields = (form?.fields.slice(0, few) ?? [id]).map(
+    (one) => `    <arbeit-field field="${one}"></arbeit-field>`,
+  );
+  const more = form && form.fields.length > few ? ['    <!-- and so on -->'] : [];
+  const inside = form
+    ? [`  <arbeit-form form="${form.id}">`, ...fields, ...more, '  </arbeit-form>']
+    : fields.map((line) => line.slice(2));
+  return {
+    use: 'element',
+    title: 'In a page, with the element',
+    language: 'html',
+    code: [
+      '<script type="module" src="./elements.js"></script>',
+      '',
+      '<form method="post">',
+      ...inside,
+      '  <button>Send</button>',
+      '</form>',
+    ].join('\n'),
+  };
+}
+
+function dom({ field, id }: About): Snippet {
+  return {
+    use: 'dom',
+    title: 'On an input of one’s own',
+    language: 'js',
+    code: [
+      "import { bind, createStore, readOn } from './dom.js';",
+      `import { ${field} } from './fields.js';`,
+      '',
+      `const store = createStore(${field}, readOn());`,
+      `bind(document.querySelector('[name="${id}"]'), store);`,
+      'store.subscribe(() => console.log(store.reading().value));',
+    ].join('\n'),
+  };
+}
+
+function react({ field, form, isAsking }: About): Snippet {
+  const one = [
+    'export function One({ field, store }) {',
+    '  const live = useField(field, { store });',
+    '  return (',
+    '    <div>',
+    '      <Label field={live} />',
+    '      <Line field={live} />',
+    '      <Message field={live} />',
+    '    </div>',
+    '  );',
+    '}',
+  ];
+  if (!form)
+    return {
+      use: 'react',
+      title: 'React',
+      language: 'jsx',
+      code: [
+        "import { Label, Line, Message, useField } from './react.js';",
+        `import { ${field} } from './fields.js';`,
+        '',
+        ...one.map((line) => line.replace('{ field, store }', '').replace('field, { store }', field)),
+      ].join('\n'),
+    };
+  return {
+    use: 'react',
+    title: 'React',
+    language: 'jsx',
+    code: [
+      "import { Label, Line, Message, useField, useForm } from './react.js';",
+      ...(isAsking ? ["import { askByFetch, driveFormAsks } from './dom.js';"] : []),
+      `import { ${form.name} } from './fields.js';`,
+      '',
+      ...(isAsking ? ['const drive = (store) => driveFormAsks(store, askByFetch());', ''] : []),
+      `export function ${form.stem}() {`,
+      `  const { store, formProps } = useForm(${form.name}${isAsking ? ', { drive }' : ''});`,
+      '  return (',
+      '    <form {...formProps}>',
+      `      {${form.name}.fields.map((field) => (`,
+      '        <One key={field.id} field={field} store={store.field(field.id)} />',
+      '      ))}',
+      '      <button>Send</button>',
+      '    </form>',
+      '  );',
+      '}',
+      '',
+      ...one,
+    ].join('\n'),
+  };
+}
+
+function vue({ field, label }: About): Snippet {
+  return {
+    use: 'vue',
+    title: 'Vue',
+    language: 'vue',
+    code: [
+      '<script setup>',
+      "import { useField } from './vue.js';",
+      `import { ${field} } from './fields.js';`,
+      '',
+      `const { control, reading, states } = useField(${field});`,
+      '</script>',
+      '',
+      '<template>',
+      '  <label v-bind="states">',
+      `    ${escaped(label)}`,
+      '    <input v-bind="control" />',
+      '  </label>',
+      '  <p v-for="one of reading.shown" :key="one.rule">{{ one.message }}</p>',
+      '</template>',
+    ].join('\n'),
+  };
+}
+
+function svelte({ field, label }: About): Snippet {
+  return {
+    use: 'svelte',
+    title: 'Svelte',
+    language: 'svelte',
+    code: [
+      '<script>',
+      "  import { field } from './svelte.js';",
+      `  import * as fields from './fields.js';`,
+      '',
+      `  const live = field(fields.${field});`,
+      '</script>',
+      '',
+      '<label use:live.states>',
+      `  ${escaped(label)}`,
+      '  <input {...live.attributes} use:live.control />',
+      '</label>',
+      '{#each $live.shown as one (one.rule)}<p>{one.message}</p>{/each}',
+    ].join('\n'),
+  };
+}
+
+function server({ form }: About): Snippet | undefined {
+  if (!form) return undefined;
+  return {
+    use: 'server',
+    title: 'On the server',
+    language: 'js',
+    code: [
+      `import { check${form.stem}, standard${form.stem} } from './server.js';`,
+      '',
+      'const today = () => new Date().toISOString().slice(0, 10);',
+      '',
+      '// A server action of Next.js, with what the form sends.',
+      'export async function send(formData) {',
+      "  'use server';",
+      `  return check${form.stem}(formData, { today: today() });`,
+      '}',
+      '',
+      '// A plain HTTP handler.',
+      'export async function POST(request) {',
+      `  const checked = await check${form.stem}(await request.json(), { today: today() });`,
+      '  if (!checked.ok) return Response.json({ findings: checked.findings }, { status: 422 });',
+      '  return Response.json({ findings: [] });',
+      '}',
+      '',
+      '// Whatever takes a Standard Schema takes this.',
+      `export const schema = standard${form.stem}({ today });`,
+    ].join('\n'),
+  };
+}

@@ -1,0 +1,43 @@
+import { bindForm, createFormStore, type FormStore } from '@arbeit/dom';
+import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
+import { type Field, field, type Tied } from './field.ts';
+
+/** A form as a store of Svelte: `$booking` is whether it is ready and how its sending stands. */
+export interface Form<V extends Values = Values> {
+  readonly store: FormStore<V>;
+  subscribe(listener: (told: { readonly isReady: boolean; readonly sending: Sending }) => void): () => void;
+  /** As an action on the `<form>`. */
+  readonly form: (element: HTMLFormElement) => Tied;
+  /** One of its fields. */
+  field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
+}
+
+/** A form, for a component. `drive` puts its questions and sends it while its `<form>` is there: `driveFormAsks`, `driveSending`. */
+export function form<V extends Values = Values>(
+  definition: OpenForm<V>,
+  options: { readonly today?: string; readonly drive?: (store: FormStore<V>) => () => void } = {},
+): Form<V> {
+  const { today, drive } = options;
+  const store = createFormStore(definition, today);
+  return {
+    store,
+    subscribe(listener) {
+      const tell = (): void => listener({ isReady: store.isReady(), sending: store.state().sending });
+      tell();
+      return store.subscribe(tell);
+    },
+    form(element) {
+      element.noValidate = true;
+      const letGo = [bindForm(element, store), ...(drive ? [drive(store)] : [])];
+      return {
+        destroy() {
+          for (const stop of letGo) stop();
+        },
+      };
+    },
+    field(id) {
+      const own = store.field(id);
+      return field(own.field, { store: own });
+    },
+  };
+}

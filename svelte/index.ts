@@ -1,0 +1,2 @@
+export { type Field, field, type Tied } from './field.ts';
+export { type Form, form } from './form.ts';

@@ -1,0 +1,2 @@
+export { type Field, useField } from './use-field.ts';
+export { type Form, useForm } from './use-form.ts';

@@ -1,0 +1,50 @@
+import { bindForm, createFormStore, type FormStore } from '@arbeit/dom';
+import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
+import { onScopeDispose, type Ref, shallowRef } from 'vue';
+import { type Field, useField } from './use-field.ts';
+
+/** A form in a component of Vue. */
+export interface Form<V extends Values = Values> {
+  readonly store: FormStore<V>;
+  /** Whether each of its fields that counts passes every rule that is an error. */
+  readonly isReady: Readonly<Ref<boolean>>;
+  /** How its sending stands. */
+  readonly sending: Readonly<Ref<Sending>>;
+  /** With `v-bind` on the `<form>`. */
+  readonly form: Readonly<Record<string, unknown>>;
+  /** One of its fields. */
+  field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
+}
+
+/** A form, for a component's set-up. `drive` puts its questions and sends it while the component is there: `driveFormAsks`, `driveSending`. */
+export function useForm<V extends Values = Values>(
+  form: OpenForm<V>,
+  options: { readonly today?: string; readonly drive?: (store: FormStore<V>) => () => void } = {},
+): Form<V> {
+  const { today, drive } = options;
+  const store = createFormStore(form, today);
+  const isReady = shallowRef(store.isReady());
+  const sending = shallowRef(store.state().sending);
+  onScopeDispose(
+    store.subscribe((state) => {
+      isReady.value = store.isReady();
+      sending.value = state.sending;
+    }),
+  );
+  if (drive) onScopeDispose(drive(store));
+  let letGo: (() => void) | undefined;
+  const tie = (element: unknown): void => {
+    letGo?.();
+    letGo = element instanceof HTMLFormElement ? bindForm(element, store) : undefined;
+  };
+  return {
+    store,
+    isReady,
+    sending,
+    form: { novalidate: true, ref: tie },
+    field(id) {
+      const own = store.field(id);
+      return useField(own.field, { store: own });
+    },
+  };
+}
