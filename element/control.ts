@@ -13,6 +13,7 @@ export interface Control {
   bind(host: Host): () => void;
   /** Draws what the field holds now, where that is more than the text. */
   draw?(): void;
+  /** As a `<fieldset disabled>` around it has it. */
   disable(isDisabled: boolean): void;
   /** What gets the focus, where it is not what is named. */
   focused?(): HTMLElement | undefined;

@@ -18,7 +18,9 @@ export interface FieldElement extends HTMLElement {
   readonly validity: ValidityState;
   readonly validationMessage: string;
   readonly willValidate: boolean;
+  /** Whether it is valid; nobody is shown anything. */
   checkValidity(): boolean;
+  /** Whether it is valid; where it is not, its message is shown. */
   reportValidity(): boolean;
 }
 

@@ -12,6 +12,7 @@ import type { Body, OpenField, Plan, Reading } from '@arbeit/engine/field';
 
 /** What an action of Svelte is on its element: how it lets go. */
 export interface Tied {
+  /** Lets go of the element. */
   destroy(): void;
 }
 
@@ -21,7 +22,9 @@ export interface Tied {
  */
 export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
+  /** Calls back with what there is to tell now, and after each change. Returns the way to stop. */
   subscribe(listener: (reading: Reading<V>) => void): () => void;
+  /** Puts a raw value in. */
   set(raw: string): void;
   /**
    * As an action (`use:mobile.control`) on an `<input>`, `<textarea>` or `<select>`, or on an element around buttons and boxes. The text

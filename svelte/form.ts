@@ -5,6 +5,7 @@ import { type Field, field, type Tied } from './field.ts';
 /** A form as a store of Svelte: `$booking` is whether it is ready and how its sending stands. */
 export interface Form<V extends Values = Values> {
   readonly store: FormStore<V>;
+  /** Calls back now, and after each change. Returns the way to stop. */
   subscribe(listener: (told: { readonly isReady: boolean; readonly sending: Sending }) => void): () => void;
   /** As an action on the `<form>`. */
   readonly form: (element: HTMLFormElement) => Tied;

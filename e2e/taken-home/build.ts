@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { dirname, extname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
-import { handOff, sourcesFrom, type TapeFile } from '@arbeit/handoff/build';
+import { handOff, sourcesFrom } from '@arbeit/handoff/build';
 import type { Page } from '@playwright/test';
 import { compile } from 'svelte/compiler';
 import { build, type Plugin } from 'vite';
@@ -34,12 +34,8 @@ export interface Built {
 }
 
 /** Writes the hand-off of a set into a folder. */
-export async function writeHandOff(
-  folder: string,
-  set: SetDocument,
-  tapes: readonly TapeFile[] = [],
-): Promise<void> {
-  for (const [path, text] of await handOff({ set, tapes, sources: sourcesFrom(root) })) {
+async function writeHandOff(folder: string, set: SetDocument): Promise<void> {
+  for (const [path, text] of await handOff({ set, sources: sourcesFrom(root) })) {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
     writeFileSync(join(folder, path), text);
   }
