@@ -47,7 +47,7 @@ export function namesIn({
 
 /** What every module of a set begins with. */
 export const head = (title: string): string =>
-  `// Compiled by "arbeit compile" from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
+  `// Compiled by Arbeit from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
 
 /** What the file of a set is called: letters and digits of its title. */
 export const fileName = (title: string): string =>

@@ -1,4 +1,5 @@
 export { Boxes } from './boxes.tsx';
+export { type ControlComponent, controlOf } from './control.tsx';
 export { Counter } from './counter.tsx';
 export { type Day, dayAfterKey, problemWith, type Week, weeksOf } from './days.ts';
 export type { Dress } from './dress.ts';

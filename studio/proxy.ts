@@ -19,15 +19,24 @@ export function proxy(request: NextRequest): NextResponse {
     return response;
   }
   const nonce = btoa(crypto.randomUUID());
-  const policy = policyWith(nonce);
+  const isLive = /^\/sets\/[^/]+\/hand-off\/live$/.test(request.nextUrl.pathname);
+  const policy = isLive ? livePolicy(nonce) : policyWith(nonce);
   const headers = new Headers(request.headers);
   // Next reads the nonce for its own scripts from here, the layout from there.
   headers.set('content-security-policy', policy);
   headers.set('x-nonce', nonce);
   const response = withHeaders(NextResponse.next({ request: { headers } }));
   response.headers.set('content-security-policy', policy);
+  if (isLive) response.headers.set('x-frame-options', 'SAMEORIGIN');
   return response;
 }
+
+/**
+ * What is handed off, at work in a frame of its screen: it has no origin, so that it reaches neither the page around it nor the store, and
+ * it can ask nobody.
+ */
+const livePolicy = (nonce: string): string =>
+  `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'; sandbox allow-scripts allow-forms`;
 
 /** A worker loads its own scripts from here and reaches nothing else. */
 const workerPolicy = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'";
@@ -45,6 +54,7 @@ function policyWith(nonce: string): string {
     `connect-src 'self'${isDev ? ' ws:' : ''}`,
     "form-action 'self'",
     "base-uri 'none'",
+    "frame-src 'self'",
     "frame-ancestors 'none'",
     "manifest-src 'self'",
     "worker-src 'self'",

@@ -18,6 +18,7 @@ const asTree = (entries: Entries, sources: Sources): Plugin => ({
   setup({ onLoad, onResolve }) {
     onResolve({ filter: /.*/ }, ({ path, importer, kind }) => {
       if (kind === 'entry-point') return { path, namespace: 'entry' };
+      if (path.startsWith('#')) return { path: path.slice(1), namespace: 'entry', sideEffects: false };
       const found = sources.resolve(path, importer);
       return found === undefined ? { path, external: true } : { path: found, namespace, sideEffects: false };
     });
@@ -74,10 +75,13 @@ const withoutImports = (text: string, names: readonly string[]): string =>
     text,
   );
 
-/** One entry as a page gets it: minified, in one piece, with what each of its modules adds to it. Modules of other packages stay out. */
+/**
+ * The entry `page` as a page gets it: minified, in one piece, with the bytes each module adds to it. Entries are known to each other as
+ * `#name`; modules of other packages stay out.
+ */
 export async function minified(
-  entry: string,
-  files: ReadonlyMap<string, string>,
+  entries: Entries & { readonly page: string },
+  sources: Sources,
 ): Promise<{ readonly text: string; readonly parts: ReadonlyMap<string, number> }> {
   const { outputFiles, metafile } = await build({
     ...shape,
@@ -85,29 +89,12 @@ export async function minified(
     entryPoints: [{ in: 'page', out: 'page' }],
     outdir: '/',
     absWorkingDir: '/',
-    plugins: [
-      {
-        name: 'handed-off',
-        setup({ onLoad, onResolve }) {
-          onResolve({ filter: /.*/ }, ({ path, importer, kind }) => {
-            if (kind === 'entry-point') return { path, namespace: 'entry' };
-            if (!path.startsWith('.')) return { path, external: true };
-            const found = new URL(path, `file:///${importer === 'page' ? '' : importer}`).pathname.slice(1);
-            return { path: found, namespace, sideEffects: false };
-          });
-          onLoad({ filter: /.*/, namespace: 'entry' }, () => ({ contents: entry, loader: 'js' }));
-          onLoad({ filter: /.*/, namespace }, ({ path }) => ({
-            contents: files.get(path) ?? '',
-            loader: 'js',
-          }));
-        },
-      },
-    ],
+    plugins: [asTree(entries, sources)],
   });
   const [output] = Object.values(metafile.outputs);
   const parts = new Map(
     Object.entries(output?.inputs ?? {}).map(([path, { bytesInOutput }]) => [
-      path.replace(/^\w+:/, ''),
+      path.replace(/^[\w-]+:/, ''),
       bytesInOutput,
     ]),
   );

@@ -12,6 +12,14 @@ export interface Face {
   readonly from: string;
   readonly names: readonly string[];
   readonly types: readonly string[];
+  /** Code of its own beside what it hands on, and what it imports for that. */
+  readonly more?: {
+    readonly imports: readonly string[];
+    readonly js: string;
+    /** What its types are made of. */
+    readonly typeImports: readonly string[];
+    readonly dts: string;
+  };
   /** It asks for a page: a framework that draws on a server as well has to know. */
   readonly isClient?: true;
 }
@@ -55,6 +63,10 @@ const drawings: Readonly<Record<string, string>> = {
   'yes-no': 'picks',
 };
 
+/** Whether fields of a kind are picked from and not typed into. */
+export const isPicked = (kind: string, kinds: KindTable): boolean =>
+  drawings[kindIn(kinds, kind).ships ?? ''] === 'picks';
+
 const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].sort();
 
 /** What the elements of a set are drawn with. */
@@ -78,6 +90,17 @@ function domFace({ kinds, hasForms, isAsking }: Needs): Face {
   };
 }
 
+/** A component that draws any field of the set, with just what its kinds are drawn with. */
+function reactControl(needs: Needs): NonNullable<Face['more']> {
+  const drawn = drawingsOf(needs).map((name) => (name === 'boxes' ? 'boxes: Boxes' : 'picks: Picks'));
+  return {
+    typeImports: ['type controlOf'],
+    imports: ['controlOf', ...drawn.map((one) => one.split(' ')[1] ?? '')],
+    js: `/** Draws a field with what its kind is drawn with. */\nexport const Control = /*#__PURE__*/ controlOf({ ${drawn.join(', ')} });\n`,
+    dts: '/** Draws a field with what its kind is drawn with: a line to type into, boxes, or what is picked from. */\nexport declare const Control: ReturnType<typeof controlOf>;\n',
+  };
+}
+
 /** What each use hands on of the packages: none of the server's, which is a module of its own. */
 export function faceOf(use: Use, needs: Needs): Face | undefined {
   const { hasForms } = needs;
@@ -93,6 +116,7 @@ export function faceOf(use: Use, needs: Needs): Face | undefined {
           ...[...needs.kinds].flatMap((kind) => components[kind] ?? []),
         ]), // biome-ignore format: a list
         types: ['Field', ...(hasForms ? ['Form'] : [])],
+        more: reactControl(needs),
         isClient: true,
       };
     case 'element':

@@ -37,11 +37,23 @@ export type HandedFiles = ReadonlyMap<string, string>;
 
 const runTime = './run-time/fields.js';
 
+const listed = (word: string, names: readonly string[], place: string): string =>
+  [word, '{', names.join(', '), '}', 'from', `'${place}';`].join(' ');
+
 /** A face as what it hands on, and as the types of that. */
-const handsOn = ({ from, names, isClient }: Face): string =>
-  `${isClient ? "'use client';\n" : ''}${['export', '{', names.join(', '), '}', 'from', `'${from}';`].join(' ')}\n`;
-const handsOnTypes = ({ names, types }: Face, place: string): string =>
-  `${['export', '{', [...names, ...types.map((name) => `type ${name}`)].join(', '), '}', 'from', `'${place}';`].join(' ')}\n`;
+const handsOn = ({ from, names, isClient, more }: Face): string =>
+  [
+    ...(isClient ? ["'use client';"] : []),
+    ...(more ? [listed('import', more.imports, from)] : []),
+    listed('export', names, from),
+    more?.js ?? '',
+  ].join('\n');
+const handsOnTypes = ({ names, types, more }: Face, place: string): string =>
+  [
+    ...(more ? [listed('import', more.typeImports, place)] : []),
+    listed('export', [...names, ...types.map((name) => `type ${name}`)], place),
+    more?.dts ?? '',
+  ].join('\n');
 
 /**
  * Makes the folder a developer takes home: the fields and forms of a set as modules with their types, just the run-time they need, a face
@@ -112,7 +124,7 @@ export async function handOff({
     files.set('trials/trials.node.js', trialsModule(set, 'node:test', names));
   }
   files.set('package.json', manifest(set, sources.version));
-  files.set('README.md', readMe({ set, uses, needs, schemas, hasTrials: isTried }));
+  files.set('README.md', readMe({ set, uses, schemas, hasTrials: isTried }));
   onProgress('done', 1);
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }

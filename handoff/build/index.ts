@@ -1,6 +1,6 @@
-export { minified } from './bundle.ts';
 export { type Use, uses } from './faces.ts';
 export { type HandedFiles, type HandOff, handOff, type TapeFile } from './hand-off.ts';
 export { type RecordSchema, recordSchema, type Schema } from './record-schema.ts';
 export { type Snippet, snippets } from './snippets.ts';
 export { type Sources, sourcesFrom } from './sources.ts';
+export { type Weight, weigh } from './weight.ts';

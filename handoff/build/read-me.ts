@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { namesIn } from '../names.ts';
-import type { Needs, Use } from './faces.ts';
+import type { Use } from './faces.ts';
 import type { RecordSchema } from './record-schema.ts';
 import { type Snippet, snippets } from './snippets.ts';
 
@@ -8,7 +8,6 @@ import { type Snippet, snippets } from './snippets.ts';
 export interface Told {
   readonly set: SetDocument;
   readonly uses: readonly Use[];
-  readonly needs: Needs;
   readonly schemas: readonly RecordSchema[];
   readonly hasTrials: boolean;
 }
@@ -23,7 +22,7 @@ const fenced = ({ title, language, code }: Snippet): readonly string[] => {
 };
 
 /** The README of a hand-off: what is in it, a snippet for each use, what a schema cannot say. */
-export function readMe({ set, uses, needs, schemas, hasTrials }: Told): string {
+export function readMe({ set, uses, schemas, hasTrials }: Told): string {
   const nameOf = namesIn(set);
   const rows = set.fields.map(({ id, label, kind }) => `| \`${nameOf(id)}\` | ${plain(label)} | ${kind} |`);
   const forms = (set.forms ?? []).map(
@@ -40,7 +39,7 @@ export function readMe({ set, uses, needs, schemas, hasTrials }: Told): string {
     ...rows,
     ...forms,
     '',
-    ...snippets(set, needs, uses).flatMap(fenced),
+    ...snippets(set, uses).flatMap(fenced),
     ...(hasTrials
       ? [
           '## Trials',

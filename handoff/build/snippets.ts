@@ -1,15 +1,21 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { capital, namesIn } from '../names.ts';
-import type { Needs, Use } from './faces.ts';
+import { isPicked, type Needs, needsOf, type Use } from './faces.ts';
 
 /** How one use is written, as a piece of code. */
 export interface Snippet {
   readonly use: Use;
+  /** What it shows: a form, or a field by itself. */
+  readonly of: { readonly type: 'form' | 'field'; readonly id: string };
   readonly title: string;
   /** For highlighting: `html`, `js`, `jsx`, `vue`, `svelte`. */
   readonly language: string;
   readonly code: string;
 }
+
+/** A snippet as its use writes it. */
+type Written = Omit<Snippet, 'use' | 'of'>;
 
 /** What a snippet is about: the first form of the set, or where it has none its first field. */
 interface About {
@@ -29,7 +35,9 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
   const nameOf = namesIn(set);
   const [form] = set.forms ?? [];
   const ids = form ? fieldIdsOf(form) : [];
-  const first = set.fields.find(({ id }) => id === ids[0]) ?? set.fields[0];
+  // A line to type into shows best what a field does.
+  const own = form ? set.fields.filter(({ id }) => ids.includes(id)) : set.fields;
+  const first = own.find(({ kind }) => !isPicked(kind, kinds)) ?? own[0];
   if (!first) return undefined;
   const name = form ? nameOf(`${form.id}-form`) : '';
   return {
@@ -46,10 +54,10 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
 const escaped = (text: string): string => text.replace(/[&<>"{}]/g, (c) => `&#${c.charCodeAt(0)};`);
 
 /** How each use is written, for the set at hand; of those that are taken along. */
-export function snippets(set: SetDocument, needs: Needs, uses: readonly Use[]): readonly Snippet[] {
-  const about = aboutOf(set, needs);
+export function snippets(set: SetDocument, uses: readonly Use[]): readonly Snippet[] {
+  const about = aboutOf(set, needsOf(set, kinds));
   if (!about) return [];
-  const all: Readonly<Record<Use, ((about: About) => Snippet | undefined) | undefined>> = {
+  const all: Readonly<Record<Use, ((about: About) => Written | undefined) | undefined>> = {
     element,
     dom,
     react,
@@ -59,12 +67,19 @@ export function snippets(set: SetDocument, needs: Needs, uses: readonly Use[]): 
     html: undefined,
     trials: undefined,
   };
-  return uses.flatMap((use) => all[use]?.(about) ?? []);
+  const of = about.form
+    ? ({ type: 'form', id: about.form.id } as const)
+    : ({ type: 'field', id: about.id } as const);
+  // A binding by hand, and a component of a framework that shows one field, show the first.
+  return uses.flatMap((use) => {
+    const written = all[use]?.(about);
+    return written ? [{ ...written, use, of }] : [];
+  });
 }
 
 const few = 3;
 
-function element({ form, id }: About): Snippet {
+function element({ form, id }: About): Written {
   const fields = (form?.fields.slice(0, few) ?? [id]).map(
     (one) => `    <arbeit-field field="${one}"></arbeit-field>`,
   );
@@ -73,7 +88,6 @@ function element({ form, id }: About): Snippet {
     ? [`  <arbeit-form form="${form.id}">`, ...fields, ...more, '  </arbeit-form>']
     : fields.map((line) => line.slice(2));
   return {
-    use: 'element',
     title: 'In a page, with the element',
     language: 'html',
     code: [
@@ -87,9 +101,8 @@ function element({ form, id }: About): Snippet {
   };
 }
 
-function dom({ field, id }: About): Snippet {
+function dom({ field, id }: About): Written {
   return {
-    use: 'dom',
     title: 'On an input of one’s own',
     language: 'js',
     code: [
@@ -103,14 +116,14 @@ function dom({ field, id }: About): Snippet {
   };
 }
 
-function react({ field, form, isAsking }: About): Snippet {
+function react({ field, form, isAsking }: About): Written {
   const one = [
     'export function One({ field, store }) {',
     '  const live = useField(field, { store });',
     '  return (',
     '    <div>',
     '      <Label field={live} />',
-    '      <Line field={live} />',
+    '      <Control field={live} />',
     '      <Message field={live} />',
     '    </div>',
     '  );',
@@ -118,22 +131,20 @@ function react({ field, form, isAsking }: About): Snippet {
   ];
   if (!form)
     return {
-      use: 'react',
       title: 'React',
       language: 'jsx',
       code: [
-        "import { Label, Line, Message, useField } from './react.js';",
+        "import { Control, Label, Message, useField } from './react.js';",
         `import { ${field} } from './fields.js';`,
         '',
         ...one.map((line) => line.replace('{ field, store }', '').replace('field, { store }', field)),
       ].join('\n'),
     };
   return {
-    use: 'react',
     title: 'React',
     language: 'jsx',
     code: [
-      "import { Label, Line, Message, useField, useForm } from './react.js';",
+      "import { Control, Label, Message, useField, useForm } from './react.js';",
       ...(isAsking ? ["import { askByFetch, driveFormAsks } from './dom.js';"] : []),
       `import { ${form.name} } from './fields.js';`,
       '',
@@ -155,9 +166,8 @@ function react({ field, form, isAsking }: About): Snippet {
   };
 }
 
-function vue({ field, label }: About): Snippet {
+function vue({ field, label }: About): Written {
   return {
-    use: 'vue',
     title: 'Vue',
     language: 'vue',
     code: [
@@ -179,9 +189,8 @@ function vue({ field, label }: About): Snippet {
   };
 }
 
-function svelte({ field, label }: About): Snippet {
+function svelte({ field, label }: About): Written {
   return {
-    use: 'svelte',
     title: 'Svelte',
     language: 'svelte',
     code: [
@@ -201,10 +210,9 @@ function svelte({ field, label }: About): Snippet {
   };
 }
 
-function server({ form }: About): Snippet | undefined {
+function server({ form }: About): Written | undefined {
   if (!form) return undefined;
   return {
-    use: 'server',
     title: 'On the server',
     language: 'js',
     code: [

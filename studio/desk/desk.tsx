@@ -48,7 +48,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
   const name = definition.label || definition.id;
   return (
     <>
-      <Masthead trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
+      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
         <SaveLine set={set} />
         <FieldTurns set={set} definition={definition} />
       </Masthead>

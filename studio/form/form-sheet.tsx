@@ -49,7 +49,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
   ]); // biome-ignore format: one command a line
   return (
     <KindsAtHand value={kinds}>
-      <Masthead trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
+      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
         <SaveLine set={set} />
         <a className="word-button" href={`/sets/${set.id}/forms/${formId}/alone`}>
           Open alone

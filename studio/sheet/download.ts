@@ -1,5 +1,8 @@
 /** Hands a text to the browser as a file. */
-export function download(name: string, text: string, type: string): void {
+export const download = (name: string, text: string, type: string): void => downloadBytes(name, text, type);
+
+/** The same for what is no text. */
+export function downloadBytes(name: string, text: BlobPart, type: string): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(new Blob([text], { type }));
   link.download = name;

@@ -5,11 +5,20 @@ import { Commands } from './commands.tsx';
 import { Go } from './go.tsx';
 import { SheetSwitch } from './sheet-switch.tsx';
 
+/** Sheets a set has beside its fields and forms. */
+const sheets = [
+  { label: 'Texts', path: 'texts' },
+  { label: 'Hand-off', path: 'hand-off' },
+] as const;
+
 /** The top line of every sheet: where one is, and what can be done with the whole of it. */
 export function Masthead({
+  set,
   trail,
   children,
 }: {
+  /** Id of the set one is in: its other sheets are words behind its name. */
+  readonly set?: string;
   readonly trail: readonly { label: string; href?: string }[];
   readonly children?: ReactNode;
 }) {
@@ -38,6 +47,18 @@ export function Masthead({
           ))}
         </ol>
       </nav>
+      {set && (
+        <nav aria-label="Sheets of the set" className="flex gap-x-3 text-sm">
+          {sheets.map(
+            ({ label, path }) =>
+              label !== trail.at(-1)?.label && (
+                <Go key={path} href={`/sets/${set}/${path}`} className="word-button">
+                  {label}
+                </Go>
+              ),
+          )}
+        </nav>
+      )}
       <div className="ml-auto flex flex-wrap items-baseline gap-x-4 gap-y-1">
         {children}
         <Commands />

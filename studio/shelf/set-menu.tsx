@@ -63,6 +63,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
           { id: 'locale', label: 'Locale…', note: document.locale, onSelect: () => ask('locale') },
           { id: 'classes', label: 'Classes of characters…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
           { id: 'texts', label: 'Texts and languages', onSelect: () => router.push(`/sets/${set.id}/texts`) },
+          { id: 'hand-off', label: 'Hand-off', onSelect: () => router.push(`/sets/${set.id}/hand-off`) },
           { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
           { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
           { id: 'copy', label: 'Copy the document', onSelect: () => void copy() },

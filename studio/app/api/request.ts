@@ -78,6 +78,16 @@ async function readWith<T extends { document?: unknown }>(
 }
 
 export const readSave = (request: Request) => readWith(request, withBase);
+
+const ids = z.array(z.string().max(100)).max(10_000);
+/** What of a set is to be handed off. */
+const choice = z.strictObject({
+  fields: ids,
+  forms: ids,
+  uses: z.array(z.enum(['element', 'dom', 'react', 'vue', 'svelte', 'server', 'html'])).max(7),
+});
+
+export const readChoice = (request: Request) => readShape(request, choice);
 export const readNew = (request: Request) => readWith(request, withDocument);
 export const readRename = (request: Request) =>
   readShape(

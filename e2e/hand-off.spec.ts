@@ -1,0 +1,164 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { expect, type Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
+
+const path = '/sets/ridge-huts/hand-off';
+/** Nothing is on its way any more. */
+const isMade = (page: Page) => expect(page.getByText(/files, made with version/)).toBeVisible();
+
+test('what goes along is chosen, weighed, written, seen at work and taken home', async ({ page }) => {
+  await page.goto(path);
+  await isMade(page);
+  // A form's fields go with it, the others as they are chosen.
+  await expect(page.getByLabel('Guest’s mobile number')).toBeDisabled();
+  await page.getByRole('group', { name: 'Forms' }).getByLabel('Booking', { exact: true }).uncheck();
+  await page.getByRole('group', { name: 'For', exact: true }).getByLabel('Vue').uncheck();
+  await isMade(page);
+  await page.getByRole('button', { name: 'None of them' }).click();
+  await isMade(page);
+  const files = page.getByRole('navigation', { name: 'Files of the hand-off' });
+  await expect(files.getByRole('button', { name: 'change.schema.json' })).toBeVisible();
+  await expect(files.getByRole('button', { name: 'booking.schema.json' })).toHaveCount(0);
+  await expect(files.getByRole('button', { name: 'vue.js' })).toHaveCount(0);
+  await files.getByRole('button', { name: 'fields.d.ts' }).click();
+  await expect(page.getByRole('region', { name: 'fields.d.ts' })).toContainText(
+    'export type ChangeRecord = {',
+  );
+  await page.getByRole('button', { name: 'Copy fields.d.ts' }).click();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('export type ChangeRecord = {');
+
+  // A weight is the sum of what it is made of, as near as shares can be told.
+  await page.getByRole('radio', { name: 'The server' }).check();
+  const shares = await page.locator('.hand-off-inks .value').allTextContents();
+  const told = (text: string) => (text.endsWith('kB') ? 1000 : 1) * Number.parseFloat(text);
+  const whole = told(
+    (await page
+      .getByRole('row', { name: /^The server/ })
+      .locator('.value')
+      .textContent())!,
+  );
+  const sum = shares.reduce((all, one) => all + told(one), 0);
+  expect(Math.abs(sum - whole)).toBeLessThan(60 * shares.length);
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take it home (.zip)' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('ridge-huts-hand-off.zip');
+  const folder = mkdtempSync(join(tmpdir(), 'arbeit-zip-'));
+  for (const [name, bytes] of Object.entries(unzipSync(readFileSync(await download.path())))) {
+    mkdirSync(dirname(join(folder, name)), { recursive: true });
+    writeFileSync(join(folder, name), bytes);
+  }
+  writeFileSync(
+    join(folder, 'run.mjs'),
+    "import { check } from './ridge-huts/server.js'; process.stdout.write(String((await check({ mobile: '07700900123' }, { today: '2027-02-10' })).ok));",
+  );
+  expect(execFileSync(process.execPath, ['run.mjs'], { cwd: folder, encoding: 'utf8' })).toBe('false');
+  rmSync(folder, { recursive: true });
+});
+
+test('each snippet is at work beside it, and reaches nothing around it', async ({ page }) => {
+  const refused: string[] = [];
+  page.on('pageerror', (error) => refused.push(error.message));
+  await page.goto(path);
+  const frame = page.frameLocator('iframe');
+  for (const name of ['Element', 'Plain script', 'React', 'Vue', 'Svelte']) {
+    await page.getByRole('radiogroup', { name: 'Written for' }).getByLabel(name).check();
+    const input = frame.getByLabel('Guest’s mobile number');
+    await input.click();
+    await page.keyboard.type('0770090');
+    await expect(input, name).toHaveValue('07700 90');
+    await page.keyboard.press('Backspace');
+    await expect(input, name).toHaveValue('07700 9');
+  }
+  expect(refused).toEqual([]);
+  const reached = await page
+    .locator('iframe')
+    .evaluate((element: HTMLIFrameElement) => element.contentDocument);
+  expect(reached).toBeNull();
+  const inside = await (await page.locator('iframe').elementHandle())!.contentFrame();
+  expect(
+    await inside!.evaluate(async () => [
+      origin,
+      await fetch('/api/sets').then(() => 'reached', () => 'refused'),
+      (() => { try { return String(parent.document); } catch { return 'refused'; } })(),
+      (() => { try { return String(localStorage); } catch { return 'refused'; } })(),
+    ]),
+  ).toEqual(['null', 'refused', 'refused', 'refused']); // biome-ignore format: a way out a line
+});
+
+test('it can be stopped and made again; a server that is gone is told; nothing chosen is told', async ({
+  page,
+}) => {
+  let go = (): void => {};
+  const held = new Promise<void>((resolve) => {
+    go = resolve;
+  });
+  await page.route('**/api/sets/*/hand-off', async (route) => {
+    await held;
+    await route.continue().catch(() => {});
+  });
+  await page.goto(path);
+  await expect(page.getByRole('progressbar', { name: 'Made so far' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('Stopped.')).toBeVisible();
+  go();
+  await page.getByRole('button', { name: 'Make it again' }).click();
+  await isMade(page);
+  await page.unroute('**/api/sets/*/hand-off');
+  await page.route('**/api/sets/*/hand-off', (route) => route.abort());
+  await page.getByRole('group', { name: 'Fields' }).getByLabel('Meals').uncheck();
+  await expect(page.getByText('The server did not answer. Try again.')).toBeVisible();
+  // What was made before stays to be seen.
+  await expect(page.getByRole('navigation', { name: 'Files of the hand-off' })).toBeVisible();
+  for (const form of ['Booking', 'Change of booking'])
+    await page.getByRole('group', { name: 'Forms' }).getByLabel(form, { exact: true }).uncheck();
+  await page.getByRole('button', { name: 'All of them' }).click();
+  await page.getByRole('button', { name: 'None of them' }).click();
+  await expect(page.getByText('Nothing is chosen: choose a field or a form.')).toBeVisible();
+});
+
+test('from the desk to the hand-off and along it by key alone', async ({ page }) => {
+  await page.goto('/sets/ridge-huts/fields/member');
+  await page
+    .getByRole('navigation', { name: 'Sheets of the set' })
+    .getByRole('link', { name: 'Hand-off' })
+    .press('Enter');
+  await isMade(page);
+  await page.getByRole('group', { name: 'For', exact: true }).getByLabel('Svelte').focus();
+  await page.keyboard.press('Space');
+  await isMade(page);
+  await expect(page.getByRole('radiogroup', { name: 'Written for' }).getByLabel('Svelte')).toHaveCount(0);
+  await page.getByRole('radiogroup', { name: 'Written for' }).getByLabel('Element').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('region', { name: 'On an input of one’s own' })).toContainText(
+    "from './dom.js'",
+  );
+});
+
+for (const sheet of ['light', 'dark'] as const)
+  test(`axe finds nothing on the hand-off, ${sheet} sheet`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: sheet });
+    await page.goto(path);
+    await isMade(page);
+    await expect(page.frameLocator('iframe').getByLabel('Guest’s mobile number')).toBeVisible();
+    await expectNoViolations(page);
+  });
+
+test('requests for a hand-off that make no sense are told so', async ({ request }) => {
+  const post = (data: unknown, set = 'ridge-huts') =>
+    request.post(`/api/sets/${set}/hand-off`, { data: data as object });
+  expect((await post({ fields: 'all', forms: [], uses: [] })).status()).toBe(400);
+  expect((await post({ fields: [], forms: [], uses: ['cobol'] })).status()).toBe(400);
+  expect((await post({ fields: [], forms: [], uses: [] }, 'nobody')).status()).toBe(404);
+  const nothing = await post({ fields: ['nobody'], forms: [], uses: [] });
+  expect(await nothing.text()).toContain('Nothing is chosen');
+  for (const query of ['use=cobol', 'use=vue&field=nobody', ''])
+    expect((await request.get(`${path}/live?${query}`)).status()).toBe(404);
+});

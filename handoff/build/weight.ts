@@ -1,0 +1,67 @@
+import { gzipSync } from 'node:zlib';
+import type { SetDocument } from '@arbeit/engine/document';
+import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
+import { compiledModule } from '../compiled-module.ts';
+import { minified } from './bundle.ts';
+import { faceOf, needsOf, type Use } from './faces.ts';
+import type { Sources } from './sources.ts';
+
+/** What a page's script is made of, each in bytes as a page gets it: minified and gzipped. */
+export interface Weight {
+  readonly bytes: number;
+  /** By what it is for, the heaviest first; together they are the whole, each its share by what it is minified. */
+  readonly parts: readonly { readonly name: string; readonly bytes: number }[];
+}
+
+/** What a module of the packages is for, in words; rooms of the engine by themselves, its kinds by their names. */
+function nameOf(path: string): string {
+  const [, kind] = /^engine\/kinds\/([\w-]+)\//.exec(path) ?? [];
+  if (kind) return `kind ${kind}`;
+  const [, room] = /^engine\/(\w+)\//.exec(path) ?? [];
+  switch (room) {
+    case undefined:
+      return path.startsWith('dom/') ? 'binding to the page' : (path.split('/')[0] ?? path);
+    case 'kinds':
+    case 'values':
+      return 'editing that kinds share';
+    case 'rules':
+      return 'rules';
+    case 'form':
+      return 'forms';
+    default:
+      return 'a field';
+  }
+}
+
+/**
+ * What the script of a page weighs with the fields and forms of a set and one use of them, the framework itself left out: minified and gzipped
+ * as most servers send it (level 9).
+ */
+export async function weigh(
+  set: SetDocument,
+  use: Extract<Use, 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server'>,
+  sources: Sources,
+  kinds: KindTable = allKinds,
+): Promise<Weight> {
+  const needs = needsOf(set, kinds);
+  const face = faceOf(use, needs);
+  const { js } = compiledModule(set, kinds);
+  const names = face?.names.join(', ') ?? 'serverForm';
+  const entry = [
+    `export * from '#definitions';`,
+    ['export', '{', names, '}', 'from', `'${face?.from ?? '@arbeit/engine/form'}';`].join(' '),
+  ].join('\n');
+  const { text, parts } = await minified({ page: entry, definitions: js }, sources);
+  const { length: bytes } = gzipSync(text, { level: 9 });
+  const whole = [...parts.values()].reduce((sum, part) => sum + part, 0);
+  const named = new Map<string, number>();
+  for (const [path, part] of parts) {
+    const name = path === 'definitions' ? 'the definitions' : path === 'page' ? 'a field' : nameOf(path);
+    named.set(name, (named.get(name) ?? 0) + part);
+  }
+  const shares = [...named]
+    .map(([name, part]) => ({ name, bytes: Math.round((part / whole) * bytes) }))
+    .filter((part) => part.bytes > 0)
+    .sort((a, b) => b.bytes - a.bytes || (a.name < b.name ? -1 : 1));
+  return { bytes, parts: shares };
+}

@@ -1,0 +1,49 @@
+import { readDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import type { Told } from '../../../../../handoff/made.ts';
+import { makeHandOff } from '../../../../../handoff/on-server.ts';
+import { findSet } from '../../../../../store/sets.ts';
+import { store } from '../../../../../store/store.ts';
+import { answer, logTrouble, problem, readChoice, setIdOf } from '../../../request.ts';
+
+interface Context {
+  readonly params: Promise<{ readonly set: string }>;
+}
+
+/**
+ * Makes a hand-off. Body: `{ fields, forms, uses }`, ids and names of what goes along. Answers with a line of JSON for each step and a
+ * last one with the files, their weights and snippets, or with what is in the way.
+ */
+export function POST(request: Request, { params }: Context): Promise<Response> {
+  return answer('make a hand-off', async () => {
+    const choice = await readChoice(request);
+    if (choice instanceof Response) return choice;
+    const id = setIdOf((await params).set);
+    const found = id && (await (await store()).read((db) => findSet(db, id)));
+    if (!found) return problem(404, { error: 'This set is no longer in the store.' });
+    const read = readDocument(found.document, kinds);
+    if (!read.ok) return problem(422, { error: 'The document has faults.', faults: read.faults });
+    const encoder = new TextEncoder();
+    const body = new ReadableStream<Uint8Array>({
+      async start(controller) {
+        const tell = (told: Told): void => {
+          if (!request.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(told)}\n`));
+        };
+        try {
+          await makeHandOff(read.document, choice, tell, request.signal);
+        } catch (error) {
+          logTrouble('make a hand-off', error);
+          tell({ problem: 'The hand-off could not be made. Try again.' });
+        }
+        if (!request.signal.aborted) controller.close();
+      },
+    });
+    return new Response(body, {
+      headers: {
+        'content-type': 'application/x-ndjson',
+        'cache-control': 'no-store',
+        'x-accel-buffering': 'no',
+      },
+    });
+  });
+}

@@ -1,0 +1,44 @@
+import { readDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { chosen } from '../../../../../handoff/choice.ts';
+import { type LiveUse, livePage, liveUses } from '../../../../../handoff/live.ts';
+import { findSet } from '../../../../../store/sets.ts';
+import { store } from '../../../../../store/store.ts';
+import { answer, problem, setIdOf } from '../../../../api/request.ts';
+
+interface Context {
+  readonly params: Promise<{ readonly set: string }>;
+}
+
+/**
+ * A page with the snippet of a use at work, to be framed. It is sandboxed (`proxy.ts`): it has no origin of its own, asks nobody, and goes
+ * nowhere.
+ */
+export function GET(request: Request, { params }: Context): Promise<Response> {
+  return answer('show a snippet', async () => {
+    const { searchParams } = new URL(request.url);
+    const use = searchParams.get('use') as LiveUse;
+    if (!liveUses.includes(use)) return problem(404, { error: 'There is no such use to be seen.' });
+    const id = setIdOf((await params).set);
+    const found = id && (await (await store()).read((db) => findSet(db, id)));
+    const read = found ? readDocument(found.document, kinds) : undefined;
+    if (!read?.ok) return problem(404, { error: 'This set is no longer in the store.' });
+    const about = { fields: searchParams.getAll('field'), forms: searchParams.getAll('form') };
+    const page = await livePage(chosen(read.document, about), use);
+    if (!page) return problem(404, { error: 'There is nothing to be seen of this set.' });
+    const nonce = request.headers.get('x-nonce') ?? '';
+    const isDark = searchParams.get('sheet') === 'dark';
+    return new Response(
+      `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Live</title><style nonce="${nonce}">${sheetOf(isDark)}</style></head><body>${page.markup}<script nonce="${nonce}">${page.script.replace(/<\/script/gi, '<\\/script')}</script></body></html>`,
+      { headers: { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' } },
+    );
+  });
+}
+
+/** The paper of the page around it, and no more: what is seen is how the handed-off parts look by themselves. */
+const sheetOf = (isDark: boolean): string =>
+  `:root{color-scheme:${isDark ? 'dark' : 'light'};font:15px/1.4 "Hanken Grotesk",system-ui,sans-serif;background:${isDark ? '#1b1a17' : '#faf7f0'};color:${isDark ? '#ece6d9' : '#23211c'}}
+body{margin:0}input,select,textarea,button{font:inherit}label{display:block}
+arbeit-field{display:block;max-inline-size:26rem}
+form>div,#live>div{margin-block-end:.6rem}[aria-live]{min-block-size:1.5em;color:${isDark ? '#ec8d7e' : '#a63d2f'}}p{margin:0}
+output{display:block;margin-block-start:1rem;white-space:pre-wrap;font-family:ui-monospace,monospace;font-size:.875em}`;

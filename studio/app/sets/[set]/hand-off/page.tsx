@@ -1,0 +1,20 @@
+import { notFound } from 'next/navigation';
+import { HandOffSheet } from '../../../../handoff/hand-off-sheet.tsx';
+import { isTrouble } from '../../../../store/trouble.ts';
+import { Trouble } from '../../../open.tsx';
+import { readSet } from '../../read-set.ts';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Hand-off' };
+
+interface Props {
+  readonly params: Promise<{ readonly set: string }>;
+}
+
+/** What a developer takes home of a set. */
+export default async function HandOffPage({ params }: Props) {
+  const set = await readSet((await params).set);
+  if (!set) notFound();
+  if (isTrouble(set)) return <Trouble message={set.message} />;
+  return <HandOffSheet stored={set} />;
+}

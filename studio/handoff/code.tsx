@@ -1,0 +1,72 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import type { Run } from './highlight.ts';
+
+/** The highlighter, once it is there; a text is read well without. */
+let loaded: typeof import('./highlight.ts') | undefined;
+
+/** A text as code: highlighted, to be scrolled by key, and copied. */
+export function Code({
+  text,
+  language,
+  label,
+}: {
+  readonly text: string;
+  readonly language: string;
+  readonly label: string;
+}) {
+  const [highlight, setHighlight] = useState(loaded);
+  const [said, setSaid] = useState('');
+  useEffect(() => {
+    if (loaded) return;
+    import('./highlight.ts').then((module) => {
+      loaded = module;
+      setHighlight(module);
+    });
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another text has not been copied
+  useEffect(() => setSaid(''), [text]);
+  const runs = useMemo<readonly Run[]>(
+    () => highlight?.highlighted(text, language) ?? [{ text, ink: '' }],
+    [highlight, text, language],
+  );
+  const copy = () =>
+    navigator.clipboard?.writeText(text).then(
+      () => setSaid('Copied'),
+      () => setSaid('The browser does not let it be copied.'),
+    );
+  return (
+    <div className="hand-off-code">
+      <p>
+        <span className="value">{label}</span>
+        <span role="status" className="caption">
+          {said}
+        </span>
+        <button
+          type="button"
+          className="word-button"
+          aria-label={`Copy ${label}`}
+          onClick={() => void copy()}
+        >
+          Copy
+        </button>
+      </p>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
+      <section aria-label={label} tabIndex={0}>
+        <pre>
+          {runs.map(({ text: piece, ink }, i) =>
+            ink ? (
+              // biome-ignore lint/suspicious/noArrayIndexKey: pieces are told apart by their place alone
+              <span key={i} data-run={ink}>
+                {piece}
+              </span>
+            ) : (
+              piece
+            ),
+          )}
+        </pre>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,125 @@
+import { compileField, type SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/build';
+import { build, type Plugin } from 'esbuild';
+import { withoutOwnCode } from './without-own-code.ts';
+
+/** Uses that can be seen running. */
+export const liveUses = ['element', 'dom', 'react', 'vue', 'svelte'] as const satisfies readonly Use[];
+export type LiveUse = (typeof liveUses)[number];
+
+/** What a page with a snippet on it is made of: its markup, and one script. */
+export interface LivePage {
+  readonly markup: string;
+  readonly script: string;
+}
+
+/** Modules that stand nowhere but in memory: those handed off, and the snippet. */
+const inMemory = (files: ReadonlyMap<string, string>): Plugin => ({
+  name: 'in-memory',
+  setup({ onLoad, onResolve }) {
+    onResolve({ filter: /^\./, namespace: 'memory' }, ({ path, importer }) => ({
+      path: new URL(path, `file:///${importer}`).pathname.slice(1),
+      namespace: 'memory',
+    }));
+    onResolve({ filter: /^snippet$/ }, () => ({ path: 'snippet', namespace: 'memory' }));
+    // The starter stands beside them; what frameworks import from beside themselves is theirs.
+    onResolve({ filter: /^\.\// }, ({ path, importer }) =>
+      importer === '<stdin>' ? { path: path.slice(2), namespace: 'memory' } : undefined,
+    );
+    onLoad({ filter: /.*/, namespace: 'memory' }, ({ path }) => ({
+      contents: files.get(path) ?? '',
+      loader: path === 'snippet' ? 'jsx' : 'js',
+      resolveDir: process.cwd(),
+    }));
+  },
+});
+
+/** Vue's and Svelte's own compilers, asked only where they are needed. */
+async function compiledSnippet(use: LiveUse, code: string): Promise<string> {
+  if (use === 'vue') {
+    const { compileScript, parse } = await import('@vue/compiler-sfc');
+    const { descriptor } = parse(code, { filename: 'Snippet.vue' });
+    return compileScript(descriptor, { id: 'snippet', inlineTemplate: true }).content;
+  }
+  if (use === 'svelte') {
+    const { compile } = await import('svelte/compiler');
+    return compile(code, { filename: 'Snippet.svelte', generate: 'client' }).js.code;
+  }
+  return code;
+}
+
+/** What puts a snippet on the page, by its use. `shown` is what the snippet exports, where it exports something. */
+const starters: Readonly<Record<LiveUse, (shown: string) => string>> = {
+  element: () => "import './elements.js';",
+  dom: () => "import 'snippet';",
+  react: (shown) =>
+    `import { createElement } from 'react'; import { createRoot } from 'react-dom/client'; import { ${shown} } from 'snippet';
+createRoot(document.querySelector('#live')).render(createElement(${shown}, {}));`,
+  vue: () =>
+    "import { createApp } from 'vue'; import Snippet from 'snippet'; createApp(Snippet).mount('#live');",
+  svelte: () =>
+    "import { mount } from 'svelte'; import Snippet from 'snippet'; mount(Snippet, { target: document.querySelector('#live') });",
+};
+
+/**
+ * The page that shows the snippet of a use at work, built as a developer would build it. Own code stays out: here nothing would stand
+ * around it. Nothing where there is no snippet of that use.
+ */
+export async function livePage(stored: SetDocument, use: LiveUse): Promise<LivePage | undefined> {
+  const set = withoutOwnCode(stored);
+  const [snippet] = snippets(set, [use]);
+  if (!snippet) return undefined;
+  const files = new Map(await handOff({ set, uses: [use, 'dom'], sources: sourcesFrom(process.cwd()) }));
+  files.set('snippet', await compiledSnippet(use, snippet.code));
+  const [, shown = ''] = /export function (\w+)\((?:\))/.exec(snippet.code) ?? [];
+  const { outputFiles } = await build({
+    stdin: { contents: `${starters[use](shown)}\n${aside}`, resolveDir: process.cwd(), loader: 'js' },
+    bundle: true,
+    write: false,
+    format: 'iife',
+    target: 'es2022',
+    minify: true,
+    jsx: 'automatic',
+    define: {
+      'process.env.NODE_ENV': '"production"',
+      __VUE_OPTIONS_API__: 'false',
+      __VUE_PROD_DEVTOOLS__: 'false',
+      __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: 'false',
+    },
+    logLevel: 'silent',
+    plugins: [inMemory(files)],
+  });
+  return { markup: markupOf(use, snippet.code, set), script: outputFiles[0]?.text ?? '' };
+}
+
+/** The page goes nowhere: what a form would send is shown under it. */
+const aside = `
+addEventListener('submit', (event) => {
+  const out = document.querySelector('output');
+  const data = [...new FormData(event.target)];
+  if (!event.defaultPrevented || event.target.noValidate) out.textContent = data.map(([name, value]) => name + ': ' + value).join('\\n');
+  event.preventDefault();
+});`;
+
+function markupOf(use: LiveUse, code: string, set: SetDocument): string {
+  const inside =
+    use === 'element'
+      ? code.replace(/<script[\s\S]*?<\/script>\s*/g, '')
+      : use === 'dom'
+        ? domMarkup(code, set)
+        : '';
+  return `<div id="live">${inside}</div><output></output>`;
+}
+
+const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/** The input the plain script binds itself to, under its label. */
+function domMarkup(code: string, set: SetDocument): string {
+  const [, name = ''] = /\[name="([^"]+)"\]/.exec(code) ?? [];
+  const definition = set.fields.find(({ id }) => id === name);
+  if (!definition) return '';
+  const { html } = compileField(definition, set, kinds);
+  const type = typeof html.type === 'string' ? html.type : 'text';
+  return `<form><label>${escaped(definition.label)} <input name="${escaped(name)}" type="${escaped(type)}"></label></form>`;
+}

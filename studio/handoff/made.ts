@@ -1,0 +1,71 @@
+/** What was made of a choice, as the page hears of it: a line of JSON each, the last with everything. */
+export type Told =
+  | { readonly step: string; readonly done: number }
+  | { readonly made: Made }
+  | { readonly problem: string };
+
+/** A hand-off as the page shows it. */
+export interface Made {
+  /** Text by path, in the order of the paths. */
+  readonly files: readonly (readonly [path: string, text: string])[];
+  readonly weights: readonly {
+    readonly use: string;
+    readonly bytes: number;
+    readonly parts: readonly Part[];
+  }[];
+  readonly snippets: readonly {
+    readonly use: string;
+    readonly of: { readonly type: 'form' | 'field'; readonly id: string };
+    readonly title: string;
+    readonly language: string;
+    readonly code: string;
+  }[];
+  /** Where the packages are from: goes into the name of nothing, and is told. */
+  readonly version: string;
+}
+
+/** What something is made of, in bytes, minified and gzipped. */
+export interface Part {
+  readonly name: string;
+  readonly bytes: number;
+}
+
+/** Lines of JSON as they come in. */
+async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<Told> {
+  const decoder = new TextDecoder();
+  let rest = '';
+  const reader = body.getReader();
+  for (;;) {
+    const { done, value } = await reader.read();
+    rest += decoder.decode(value, { stream: !done });
+    const lines = rest.split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) if (line) yield JSON.parse(line) as Told;
+    if (done) return;
+  }
+}
+
+/** Has a hand-off made, and hears how far it is. Throws `Error` in words for people where it cannot be. */
+export async function make(
+  set: string,
+  choice: object,
+  onStep: (step: string, done: number) => void,
+  signal: AbortSignal,
+): Promise<Made> {
+  const response = await fetch(`/api/sets/${encodeURIComponent(set)}/hand-off`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(choice),
+    signal,
+  });
+  if (!response.ok || !response.body) {
+    const told = (await response.json().catch(() => undefined)) as { readonly error?: string } | undefined;
+    throw new Error(told?.error ?? 'The server did not answer. Try again.');
+  }
+  for await (const told of linesOf(response.body)) {
+    if ('made' in told) return told.made;
+    if ('problem' in told) throw new Error(told.problem);
+    onStep(told.step, told.done);
+  }
+  throw new Error('The server stopped before it was done. Try again.');
+}

@@ -1,0 +1,79 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { Choices } from '../sheet/choices.tsx';
+import { Code } from './code.tsx';
+import type { Made } from './made.ts';
+
+const titles: Readonly<Record<string, string>> = {
+  element: 'Element',
+  dom: 'Plain script',
+  react: 'React',
+  vue: 'Vue',
+  svelte: 'Svelte',
+  server: 'Server',
+};
+
+/** How a use is written, and beside it what comes of it. */
+export function Snippets({ set, made }: { readonly set: string; readonly made: Made }) {
+  const { snippets } = made;
+  const [use, setUse] = useState('element');
+  const shown = snippets.find((one) => one.use === use) ?? snippets[0];
+  if (!shown) return null;
+  const choices = Object.fromEntries(snippets.map((one) => [one.use, titles[one.use] ?? one.use]));
+  return (
+    <section aria-label="How it is used" className="hand-off-snippet">
+      <Choices label="Written for" value={shown.use} choices={choices} onChange={setUse} />
+      <div>
+        <Code text={shown.code} language={shown.language} label={shown.title} />
+        {shown.use === 'server' ? (
+          <p className="caption">
+            It answers with the findings the page itself would show; there is nothing to be seen.
+          </p>
+        ) : (
+          <Live
+            key={`${shown.use} ${shown.of.id}`}
+            set={set}
+            use={shown.use}
+            of={shown.of}
+            title={shown.title}
+          />
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The snippet at work, in a frame that reaches nothing around it. */
+function Live({
+  set,
+  use,
+  of,
+  title,
+}: { readonly set: string; readonly title: string } & Pick<Made['snippets'][number], 'use' | 'of'>) {
+  const [isThere, setThere] = useState(false);
+  const [sheet, setSheet] = useState<string>();
+  useEffect(() => {
+    const root = document.documentElement;
+    const look = () => setSheet(root.dataset.sheet === 'dark' ? 'dark' : 'light');
+    look();
+    const watch = new MutationObserver(look);
+    watch.observe(root, { attributes: true, attributeFilter: ['data-sheet'] });
+    return () => watch.disconnect();
+  }, []);
+  return (
+    <div className="hand-off-live">
+      <p className="caption" role="status">
+        {isThere ? 'At work' : 'Being built…'}
+      </p>
+      {sheet && (
+        <iframe
+          title={`${title}, at work`}
+          src={`/sets/${encodeURIComponent(set)}/hand-off/live?${new URLSearchParams({ use, sheet, [of.type]: of.id })}`}
+          sandbox="allow-scripts allow-forms"
+          onLoad={() => setThere(true)}
+        />
+      )}
+    </div>
+  );
+}

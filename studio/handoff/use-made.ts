@@ -1,0 +1,72 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Choice } from './choice.ts';
+import { type Made, make } from './made.ts';
+
+/** How the making of a hand-off stands. What was made before stays to be seen while the next is on its way. */
+export interface Making {
+  readonly made: Made | undefined;
+  /** From 0 to 1 while it is made; nothing once it is. */
+  readonly done: number | undefined;
+  readonly step: string;
+  readonly problem: string | undefined;
+  readonly isStopped: boolean;
+  stop(): void;
+  again(): void;
+}
+
+/** Makes what is chosen, and anew whenever something else is. */
+export function useMade(set: string, choice: Choice): Making {
+  const [made, setMade] = useState<Made>();
+  const [progress, setProgress] = useState<{ step: string; done: number } | undefined>({ step: '', done: 0 });
+  const [problem, setProblem] = useState<string>();
+  const [isStopped, setStopped] = useState(false);
+  const call = useRef<AbortController>(undefined);
+  const wanted = JSON.stringify(choice);
+  const begin = useCallback(() => {
+    call.current?.abort();
+    const own = new AbortController();
+    call.current = own;
+    setProblem(undefined);
+    setStopped(false);
+    setProgress({ step: '', done: 0 });
+    const { fields, forms } = JSON.parse(wanted) as Choice;
+    if (fields.length + forms.length === 0) {
+      setProgress(undefined);
+      setProblem('Nothing is chosen: choose a field or a form.');
+      return own;
+    }
+    make(
+      set,
+      JSON.parse(wanted) as Choice,
+      (step, done) => call.current === own && setProgress({ step, done }),
+      own.signal,
+    )
+      .then((next) => call.current === own && setMade(next))
+      .catch((error: unknown) => {
+        if (call.current !== own || own.signal.aborted) return;
+        const isOffline = error instanceof TypeError;
+        setProblem(isOffline ? 'The server did not answer. Try again.' : (error as Error).message);
+      })
+      .finally(() => call.current === own && setProgress(undefined));
+    return own;
+  }, [set, wanted]);
+  useEffect(() => {
+    const own = begin();
+    return () => own.abort();
+  }, [begin]);
+  return {
+    made,
+    done: progress?.done,
+    step: progress?.step ?? '',
+    problem,
+    isStopped,
+    stop() {
+      call.current?.abort();
+      setProgress(undefined);
+      setStopped(true);
+    },
+    again: () => void begin(),
+  };
+}
