@@ -18,6 +18,7 @@ export const boxes: Drawing = (store, attributes) => {
   });
   const input = part('input', 'over');
   dress(input, attributes);
+  input.value = store.state().body.display;
   const frame = part('span', 'boxes');
   frame.append(row, input);
   element.append(frame);

@@ -141,13 +141,13 @@ export function fieldElementClass(table: FieldTable): CustomElementConstructor {
     connectedCallback(): void {
       const { store } = this;
       const typed = takeFallback(this);
+      if (typed !== undefined && typed !== store.reading().display) this.value = typed;
       if (!this.hasAttribute('name')) this.name = store.field.id;
       this.#root.adoptedStyleSheets = [sheetFor(this.ownerDocument)];
       const view = drawn(store, table.drawings);
       this.#root.replaceChildren(...view.elements);
       this.#view = view;
       this.formDisabledCallback(this.#isDisabled);
-      if (typed !== undefined && typed !== store.reading().display) this.value = typed;
       const tell = (): void => tellElement(this, this.internals, view, store.reading());
       this.#letGo = [
         view.control.bind(hostOf(this, this.internals, view.control, () => this.isAsking)),

@@ -9,6 +9,8 @@ export const line: Drawing = (store, attributes) => {
   const input = part(lines > 1 ? 'textarea' : 'input', 'input') as HTMLInputElement | HTMLTextAreaElement;
   const { type, ...others } = attributes;
   dress(input, lines > 1 ? { ...others, rows: String(lines) } : attributes);
+  // What stands in a control as it is tied to its field counts as typed.
+  input.value = store.state().body.display;
   const element = part('span', 'line');
   const guide = part('span', 'ghost');
   guide.ariaHidden = 'true';

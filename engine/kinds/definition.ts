@@ -40,6 +40,11 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   plan(entry: EntryOf<O>, around: Around): P;
   /** The typed values its fields can have; any text, where it says nothing. */
   values?(plan: P): ValueForm;
+  /**
+   * An expression (ECMAScript, flags `u` and `v`) that every text matches as a whole which the field would take whole from somebody who
+   * types it without being helped; the closer it is, the better. Any text, where it says nothing.
+   */
+  typedForm?(plan: P): string;
   /** What it asks of the page; the field's own attributes go before. HTML, `inputmode` and autofill tokens. */
   attributes?(entry: EntryOf<O>): Readonly<Record<string, string>>;
   /** Only of kinds with an order. */

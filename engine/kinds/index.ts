@@ -1,3 +1,4 @@
+export type { Offer } from '../options/option.ts';
 export {
   type Around,
   type Definition,

@@ -43,6 +43,24 @@ export function match(automaton: Automaton, text: string): Verdict {
   return nullable(machine, node) ? 'pass' : canMatch(machine, node) ? 'open' : 'fail';
 }
 
+/** An expression as a machine to be walked: what proves two languages the same goes through its states. */
+export interface Walker {
+  readonly start: number;
+  /** Where a code point leads; `undefined` where there is no more room for new states. */
+  step(state: number, code: number): number | undefined;
+  /** Whether what has been read matches as a whole. */
+  matches(state: number): boolean;
+}
+
+export function walkerOf(automaton: Automaton): Walker {
+  const machine = machineFor(automaton);
+  return {
+    start: automaton.root,
+    step: (state, code) => derive(machine, state, code),
+    matches: (state) => nullable(machine, state),
+  };
+}
+
 function machineFor(automaton: Automaton): Machine {
   const nodes = [...automaton.nodes];
   const index = new Map(nodes.map((node, i) => [JSON.stringify(node), i]));

@@ -7,6 +7,7 @@ import { fileName } from '../names.ts';
 import { bundled, type Entries } from './bundle.ts';
 import { declarations, typesAt } from './declarations.ts';
 import { uses as allUses, type Face, faceOf, needsOf, type Use } from './faces.ts';
+import { htmlPages } from './html-page.ts';
 import { elementsModule, serverModule, trialsModule } from './modules.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
@@ -123,8 +124,10 @@ export async function handOff({
     files.set('trials/trials.test.js', trialsModule(set, 'vitest', names));
     files.set('trials/trials.node.js', trialsModule(set, 'node:test', names));
   }
+  const pages = uses.includes('html') ? htmlPages(set, kinds, uses.includes('element')) : [];
+  for (const { path, text } of pages) files.set(path, text);
   files.set('package.json', manifest(set, sources.version));
-  files.set('README.md', readMe({ set, uses, schemas, hasTrials: isTried }));
+  files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: isTried }));
   onProgress('done', 1);
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }

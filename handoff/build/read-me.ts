@@ -1,6 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { namesIn } from '../names.ts';
 import type { Use } from './faces.ts';
+import { differencesIn, type HtmlPage } from './html-page.ts';
 import type { RecordSchema } from './record-schema.ts';
 import { type Snippet, snippets } from './snippets.ts';
 
@@ -9,6 +10,7 @@ export interface Told {
   readonly set: SetDocument;
   readonly uses: readonly Use[];
   readonly schemas: readonly RecordSchema[];
+  readonly pages: readonly HtmlPage[];
   readonly hasTrials: boolean;
 }
 
@@ -22,7 +24,7 @@ const fenced = ({ title, language, code }: Snippet): readonly string[] => {
 };
 
 /** The README of a hand-off: what is in it, a snippet for each use, what a schema cannot say. */
-export function readMe({ set, uses, schemas, hasTrials }: Told): string {
+export function readMe({ set, uses, schemas, pages, hasTrials }: Told): string {
   const nameOf = namesIn(set);
   const rows = set.fields.map(({ id, label, kind }) => `| \`${nameOf(id)}\` | ${plain(label)} | ${kind} |`);
   const forms = (set.forms ?? []).map(
@@ -46,6 +48,16 @@ export function readMe({ set, uses, schemas, hasTrials }: Told): string {
           '',
           '    npx vitest run trials          # trials/trials.test.js',
           '    node --test trials/trials.node.js',
+          '',
+        ]
+      : []),
+    ...(pages.length
+      ? [
+          '## Without scripts',
+          '',
+          `${pages.map(({ path }) => `\`${path}\``).join(', ')}: native controls that refuse what can never be right, before and without scripts. What their \`pattern\` lets through:`,
+          '',
+          ...differencesIn(pages).map((line) => `- ${plain(line)}`),
           '',
         ]
       : []),

@@ -52,6 +52,10 @@ const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string)
   spellcheck: 'false',
 });
 
+/** As it is, with blanks and marks anywhere: those a paste loses. Digits and letters may be full-width, and digits of any script. */
+const typedForm = ({ accept, length }: BoxesPlan): string =>
+  `(?:[^\\p{L}\\p{N}]*${accept === 'digit' ? '\\p{Nd}' : '[\\p{Nd}A-Za-z\\uFF21-\\uFF3A\\uFF41-\\uFF5A]'}){${length}}[^\\p{L}\\p{N}]*`;
+
 const valuesOf = ({ accept, length }: BoxesPlan): ValueForm => ({
   type: 'string',
   expression: `${accept === 'digit' ? '\\d' : '[0-9A-Za-z]'}{${length}}`,
@@ -65,6 +69,7 @@ export const pin: Definition<typeof pinOptions, BoxesPlan> = {
     return { kind: 'pin', ...all, groups: [all.length] };
   },
   values: valuesOf,
+  typedForm,
   attributes: ({ accept }) => attributes(accept, 'off'),
 };
 
@@ -88,5 +93,6 @@ export const oneTimeCode: Definition<typeof codeOptions, BoxesPlan> = {
     return { kind: 'one-time-code', conceal: false, ...all, groups: all.groups ?? [all.length] };
   },
   values: valuesOf,
+  typedForm,
   attributes: ({ accept }) => attributes(accept, 'one-time-code'),
 };

@@ -5,7 +5,7 @@ import type { Definition } from '../definition.ts';
 import { digitsOf } from '../digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../formats.ts';
 import type { PartPlan } from '../parts.ts';
-import { numbersIn } from '../value-form.ts';
+import { digitsIn, numbersIn } from '../value-form.ts';
 import type { DatePlan } from './run.ts';
 
 const options = {
@@ -73,6 +73,7 @@ export const date: Definition<typeof options, DatePlan> = {
   plan: (entry, { locale }) => planDate(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
   values: () => ({ type: numbersIn('', '-', '-'), expression: dates }),
+  typedForm: () => digitsIn(3),
   comparable: 'day',
   limits: {
     isGood: (text) => resolve(text, someDay) !== undefined,

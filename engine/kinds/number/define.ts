@@ -3,7 +3,7 @@ import type { Rule } from '../../rules/rule.ts';
 import { canonical, compare } from '../../values/decimal.ts';
 import type { Around, Definition, Limits } from '../definition.ts';
 import { digitsOf, withDigits } from '../digits.ts';
-import { numbersIn, type ValueForm } from '../value-form.ts';
+import { digitsIn, numbersIn, type ValueForm } from '../value-form.ts';
 import { currencies, decimalsOf } from './currencies.ts';
 import type { NumberPlan } from './run.ts';
 
@@ -136,7 +136,7 @@ function valuesOf({ least: padded, most, negative, fill }: NumberPlan): ValueFor
 }
 
 /** What the three are alike in. */
-const alike = { attributes, values: valuesOf, byLocale: true } as const;
+const alike = { attributes, values: valuesOf, typedForm: () => digitsIn(1), byLocale: true } as const;
 
 export const number: Definition<typeof numberOptions, NumberPlan> = {
   ...alike,

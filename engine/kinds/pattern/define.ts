@@ -6,6 +6,7 @@ import type { Definition } from '../definition.ts';
 import { type Node, parseNotation, rangesOf, type Takes } from './notation.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
 import { taken } from './takes.ts';
+import { typedForm } from './typed-form.ts';
 import { valuesOf } from './value-form.ts';
 
 const options = {
@@ -82,6 +83,7 @@ export const pattern: Definition<typeof options, PatternPlan> = {
     return planPattern(nodes, filled(options, entry), classes);
   },
   values: valuesOf,
+  typedForm,
 };
 
 /** Lays a parsed notation out as cells, parts, stretches and the fixed text between. `nodes` must be free of faults. */

@@ -3,7 +3,7 @@ import type { Definition } from '../definition.ts';
 import { digitsOf } from '../digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../formats.ts';
 import type { PartPlan } from '../parts.ts';
-import { numbersIn } from '../value-form.ts';
+import { digitsIn, numbersIn } from '../value-form.ts';
 import type { TimePlan } from './run.ts';
 
 const options = {
@@ -36,6 +36,7 @@ export const time: Definition<typeof options, TimePlan> = {
     type: second < 0 ? numbersIn('', ':') : numbersIn('', ':', ':'),
     expression: `(?:[01]\\d|2[0-3]):[0-5]\\d${second < 0 ? '' : ':[0-5]\\d'}`,
   }),
+  typedForm: () => digitsIn(1),
   comparable: 'time',
   limits: {
     isGood: (text) => /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/.test(text),

@@ -1,0 +1,138 @@
+import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import type { KindTable, Offer } from '@arbeit/engine/kinds';
+import { type Difference, type NativeField, nativeField } from './native.ts';
+
+/** A text in HTML, as content or as an attribute's value. */
+const escaped = (text: string): string =>
+  text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/[\n\r\u2028\u2029]+/g, ' ');
+
+/** Attributes as they stand in a tag; every name is one of the definition's own or of this file. */
+const written = (attributes: Readonly<Record<string, string | true>>): string =>
+  Object.entries(attributes)
+    .map(([name, value]) => (value === true ? ` ${name}` : ` ${name}="${escaped(value)}"`))
+    .join('');
+
+/** What is offered, and how it is drawn, of a field that is picked. */
+interface Picked {
+  readonly options: readonly Offer[];
+  readonly draw: string;
+}
+
+/** A field with native controls, its label, its hint: what stands there without scripts, and what an element takes over once there are some. */
+function nativeControl({ field, attributes }: NativeField): readonly string[] {
+  const { id, label, hint, plan } = field;
+  const { options, draw, lines } = plan as Partial<Picked> & { readonly lines?: number };
+  const describe = hint ? { 'aria-describedby': `${id}-hint` } : {};
+  const said = hint ? [`<small id="${escaped(id)}-hint">${escaped(hint)}</small>`] : [];
+  const { placeholder, required, ...others } = attributes;
+  if (options && draw === 'list')
+    return [
+      `<label for="${escaped(id)}">${escaped(label)}</label>`,
+      `<select${written({ id, name: id, ...describe, ...(required ? { required } : {}) })}>`,
+      `  <option value="">${escaped(typeof placeholder === 'string' ? placeholder : '')}</option>`,
+      ...options.map((one) => `  <option value="${escaped(one.value)}">${escaped(one.label)}</option>`),
+      '</select>',
+      ...said,
+    ];
+  if (options) {
+    const isTick = draw === 'tick';
+    // Of boxes to tick HTML can only require each: then none is.
+    const needed = required && !isTick ? { required } : {};
+    return [
+      `<fieldset${written(describe)}>`,
+      `  <legend>${escaped(label)}</legend>`,
+      ...options.map(
+        (one) =>
+          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name: id, value: one.value, ...needed })}> ${escaped(one.label)}</label>`,
+      ),
+      '</fieldset>',
+      ...said,
+    ];
+  }
+  const { pattern, type, ...more } = {
+    ...others,
+    ...(placeholder ? { placeholder } : {}),
+    ...(required ? { required } : {}),
+  } as Record<string, string | true>;
+  const title = field.hint || field.placeholder;
+  const control =
+    lines && lines > 1
+      ? `<textarea${written({ id, name: id, rows: String(lines), ...describe, ...more })}></textarea>`
+      : `<input${written({ id, name: id, type: type ?? 'text', ...describe, ...more, ...(pattern ? { pattern, ...(title ? { title } : {}) } : {}) })}>`;
+  return [`<label for="${escaped(id)}">${escaped(label)}</label>`, control, ...said];
+}
+
+/** A page of HTML that needs no script, and what of it differs from the definitions. */
+export interface HtmlPage {
+  /** `html/booking.html` */
+  readonly path: string;
+  readonly text: string;
+  readonly fields: readonly NativeField[];
+}
+
+/**
+ * A page for each form of a set, or for its fields where it has none: native controls with what the browser can check by itself. Where
+ * elements go along each control stands in one, which takes it over once scripts have come.
+ */
+export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boolean): readonly HtmlPage[] {
+  const natives = new Map(set.fields.map((field) => [field.id, nativeField(field, set, kinds)]));
+  const forms = set.forms?.length
+    ? set.forms.map((form) => ({
+        id: form.id,
+        title: form.title ?? form.id,
+        ids: fieldIdsOf(form),
+        isForm: true,
+      }))
+    : [{ id: 'fields', title: set.title, ids: set.fields.map(({ id }) => id), isForm: false }];
+  return forms.map(({ id, title, ids, isForm }) => {
+    // The reader has seen that each of them is there.
+    const fields = ids.map((one) => natives.get(one)!);
+    const rows = fields.flatMap((native) => {
+      const control = nativeControl(native);
+      const name = escaped(native.field.id);
+      return hasElements
+        ? [`<arbeit-field field="${name}">`, ...control.map((line) => `  ${line}`), '</arbeit-field>']
+        : [...control, ''];
+    });
+    const inside =
+      hasElements && isForm
+        ? [`<arbeit-form form="${escaped(id)}">`, ...rows.map((row) => `  ${row}`), '</arbeit-form>']
+        : rows;
+    const text = [
+      '<!doctype html>',
+      `<html lang="${escaped(set.locale)}">`,
+      '<meta charset="utf-8">',
+      '<meta name="viewport" content="width=device-width, initial-scale=1">',
+      `<title>${escaped(title)}</title>`,
+      ...(hasElements ? ['<script type="module" src="../elements.js"></script>'] : []),
+      '<form method="post">',
+      ...inside.map((row) => `  ${row}`.trimEnd()),
+      '  <button>Send</button>',
+      '</form>',
+      '</html>',
+    ].join('\n');
+    return { path: `html/${id}.html`, text: `${text}\n`, fields };
+  });
+}
+
+/** How far the browser's own checks go, in words, a line a field; nothing of fields that say nothing by a pattern. */
+export function differencesIn(pages: readonly HtmlPage[]): readonly string[] {
+  const fields = new Map(pages.flatMap((page) => page.fields.map((native) => [native.field.id, native])));
+  return [...fields.values()].flatMap(({ field, difference }) => {
+    const said = differenceInWords(difference);
+    return said === undefined ? [] : [`${field.label}: ${said}`];
+  });
+}
+
+function differenceInWords(difference: Difference): string | undefined {
+  switch (difference.is) {
+    case 'none':
+      return undefined;
+    case 'same':
+      return `exactly what the field takes whole (gone through in ${difference.states} states)`;
+    case 'more':
+      return `more than the field takes, such as “${difference.example}”`;
+    case 'unknown':
+      return `no difference among ${difference.states} states; there are more`;
+  }
+}
