@@ -15,7 +15,7 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   element: { rooms: ['engine', 'dom'], packages: /^$/ },
   vue: { rooms: ['engine', 'dom'], packages: /^vue$/ },
   svelte: { rooms: ['engine', 'dom'], packages: /^$/ },
-  handoff: { rooms: ['engine'], packages: /^(?:jsonc-parser|esbuild|node:\w+)$/ },
+  handoff: { rooms: ['engine'], packages: /^(?:jsonc-parser|esbuild|parse5|csv-parse\/.*|node:\w+)$/ },
   cli: { rooms: ['engine', 'handoff'], packages: /^node:/ },
   studio: { rooms: ['engine', 'dom', 'react', 'element', 'handoff'], packages: /./ },
 };

@@ -3,7 +3,7 @@ export type { CarriedCheck, Checks, Judge } from './checks.ts';
 export type { CodeInput, CodeOutcome, RunCode } from './custom.ts';
 export { parseExpression } from './expression.ts';
 export { type Finding, passed, type Verdict } from './finding.ts';
-export type { Check, Comparison, Rule } from './rule.ts';
+export type { Automaton, Check, Comparison, ExpressionNode, Rule } from './rule.ts';
 export { languages } from './wording/all.ts';
 export {
   formOf,

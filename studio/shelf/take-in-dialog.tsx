@@ -1,11 +1,22 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
+import { type Sort, sortOf } from '@arbeit/handoff/way-in';
 import { useState } from 'react';
 import { type TakenIn, takeIn } from '../definition/take-in.ts';
+import { Choices } from '../sheet/choices.tsx';
 import { Dialog } from '../sheet/dialog.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
 import { problemIn } from '../sheet/other-sets.ts';
+import { BroughtIn } from './brought.tsx';
+
+/** What a text can be read as. */
+const sorts: Readonly<Record<Sort, string>> = {
+  document: 'A document',
+  html: 'An HTML form',
+  schema: 'A JSON Schema',
+  table: 'A table',
+};
 
 /** The most faults laid out at once. */
 const mostFaults = 50;
@@ -27,7 +38,10 @@ export function TakeInDialog({
 }) {
   const [text, setText] = useState(given);
   const [said, setSaid] = useState('');
-  const taken = text.trim() ? takeIn(text) : null;
+  const [chosen, setSort] = useState<Sort>();
+  const sort = chosen ?? sortOf(text);
+  const isEmpty = !text.trim();
+  const taken = !isEmpty && sort === 'document' ? takeIn(text) : null;
   const make = async (document: SetDocument) => {
     const response = await fetch('/api/sets', {
       method: 'POST',
@@ -38,18 +52,20 @@ export function TakeInDialog({
     if (response?.ok) onTaken(((await response.json()) as { id: string }).id);
   };
   return (
-    <Dialog title="Take a document in" isWide onClose={onClose}>
+    <Dialog title="Take something in" isWide onClose={onClose}>
       <div className="flex flex-wrap items-end gap-4">
-        <Labelled label="A file (.arbeit.json)">
+        <Labelled label="A file: a document, an HTML form, a JSON Schema or a table">
           {(id) => (
             <input
               id={id}
               type="file"
-              accept=".json,application/json"
+              accept=".json,.html,.htm,.csv,.tsv,.txt,application/json,text/html,text/csv"
               className="block py-1"
               onChange={async (event) => {
                 const file = event.target.files?.[0];
-                if (file) setText(await file.text());
+                if (!file) return;
+                setSort(undefined);
+                setText(await file.text());
               }}
             />
           )}
@@ -66,7 +82,9 @@ export function TakeInDialog({
           />
         )}
       </Labelled>
+      {!isEmpty && <Choices label="Read as" value={sort} choices={sorts} onChange={setSort} />}
       <div role="status">{taken && <Found taken={taken} onMake={make} />}</div>
+      {!isEmpty && sort !== 'document' && <BroughtIn text={text} sort={sort} onMake={make} />}
       <p role="status" className="min-h-6 text-sm text-brick">
         {said}
       </p>

@@ -1,0 +1,84 @@
+import { expect, type Page } from '@playwright/test';
+import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
+
+const dialogOf = (page: Page) => page.getByRole('dialog', { name: 'Take something in' });
+async function bring(page: Page, text: string) {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Take in' }).click();
+  const dialog = dialogOf(page);
+  await dialog.getByLabel('Or its text').fill(text);
+  return dialog;
+}
+
+test('an HTML form becomes fields to be confirmed; what could not be carried over is told; nothing in it runs', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  page.on('dialog', (dialog) => dialog.dismiss().then(() => asked.push('a dialog')));
+  const dialog = await bring(
+    page,
+    '<form aria-label="Hut desk"><script>alert(1)</script><img src="/evil.png" onerror="alert(2)"><label>Pass <input name="pass" pattern="[A-Z]{2}-\\d{4}" required></label><label>Loose <input name="loose" pattern="\\d+"></label><label>Old <input name="old"></label><input type="file" name="scan"></form>',
+  );
+  await expect(dialog.getByRole('radio', { name: 'An HTML form' })).toBeChecked();
+  await expect(dialog.getByRole('row', { name: /Pass pattern <2 latin upper>-<4 digit>/ })).toBeVisible();
+  await expect(dialog.getByText(/“scan”, type file: There is no kind of field for it\./)).toBeVisible();
+  await expect(dialog.getByText(/“loose”.*without an end/)).toBeVisible();
+  await expectNoViolations(page, '[role="dialog"]');
+  await dialog.getByLabel('Old').uncheck();
+  await dialog.getByRole('button', { name: 'Put 2 fields on the shelf' }).click();
+  await expect(dialog).toBeHidden();
+  const set = page
+    .getByRole('region', { name: 'Hut desk' })
+    .or(page.locator('section', { has: page.getByRole('heading', { name: 'Hut desk' }) }))
+    .first();
+  await expect(set.getByText('Loose').first()).toBeVisible();
+  expect(asked.filter((url) => /evil|dialog/.test(url))).toEqual([]);
+});
+
+test('a table becomes fields: each as it is taken for, or as somebody says', async ({ page }) => {
+  const dialog = await bring(
+    page,
+    'Guest\tMobile\tPass no\nA. Guest\t07700 900123\tAB-1234\nB. Guest\t07700 900124\tCD-5678',
+  );
+  await expect(dialog.getByRole('radio', { name: 'A table' })).toBeChecked();
+  await expect(dialog.getByLabel('Mobile is')).toHaveValue('0');
+  await expect(dialog.getByLabel('Mobile is').locator('option').first()).toHaveText('a telephone number');
+  await dialog.getByLabel('Pass no is').selectOption({ label: 'a text' });
+  await dialog.getByRole('radio', { name: 'Names before the rows' }).check();
+  await expect(dialog.getByLabel('A. Guest is')).toBeVisible();
+  await dialog.getByRole('radio', { name: 'Names above the columns' }).check();
+  await expectNoViolations(page, '[role="dialog"]');
+  const posted = page.waitForRequest(
+    (request) => request.method() === 'POST' && request.url().endsWith('/api/sets'),
+  );
+  await dialog.getByRole('button', { name: 'Put 3 fields on the shelf' }).click();
+  const { document } = (await posted).postDataJSON() as {
+    document: { fields: { id: string; kind: string }[] };
+  };
+  expect(document.fields.map(({ id, kind }) => [id, kind])).toEqual([
+    ['guest', 'text'],
+    ['mobile', 'phone'],
+    ['pass-no', 'pattern'],
+  ]);
+});
+
+test('a JSON Schema that was handed off comes back as it was; rubbish is told', async ({ page, request }) => {
+  const made = await request.post('/api/sets/ridge-huts/hand-off', {
+    data: { fields: [], forms: ['change'], uses: ['server'] },
+  });
+  const last = (await made.text()).trim().split('\n').at(-1)!;
+  const files = new Map((JSON.parse(last) as { made: { files: [string, string][] } }).made.files);
+  const dialog = await bring(page, files.get('records/change.schema.json')!);
+  await expect(dialog.getByRole('radio', { name: 'A JSON Schema' })).toBeChecked();
+  await expect(dialog.getByText('All of it could be carried over.')).toBeVisible();
+  const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
+  await dialog.getByRole('button', { name: 'Put 4 fields on the shelf' }).click();
+  const { document } = (await posted).postDataJSON() as { document: object };
+  expect(`${JSON.stringify(document, null, 2)}\n`).toBe(files.get('ridge-huts.arbeit.json'));
+
+  const again = await bring(page, '{"type": "object", ');
+  await again.getByRole('radio', { name: 'A JSON Schema' }).check();
+  await expect(again.getByText(/This is not JSON/)).toBeVisible();
+});

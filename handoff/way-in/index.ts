@@ -1,0 +1,6 @@
+export { objectIn, type Sort, sortOf } from './bring-in.ts';
+export { fromHtml } from './from-html.ts';
+export { fromSchema } from './from-schema.ts';
+export { type Column, fromTable, type Guess, type Names, namesIn, rowsOf } from './from-table.ts';
+export { type PatternOf, patternOf } from './pattern-of.ts';
+export { type BroughtIn, type Lost, soundSet } from './sound.ts';

@@ -1,0 +1,321 @@
+import { compileField, type FieldDocument } from '@arbeit/engine/document';
+import { kindIn, kinds } from '@arbeit/engine/kinds';
+import { type Matter, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
+import {
+  type Automaton,
+  type ExpressionNode,
+  parseExpression,
+  type Walker,
+  walkerOf,
+} from '@arbeit/engine/rules';
+
+/** What a regular expression comes to in the notation of patterns. */
+export type PatternOf =
+  /** A pattern whose values are exactly the texts that match. */
+  | { readonly is: 'exact'; readonly pattern: string }
+  /** None that is exact, and why: in words, with a text that tells the two apart where there is one. */
+  | { readonly is: 'not'; readonly why: string };
+
+/** Why a piece of an expression has no notation. */
+class Unsayable extends Error {}
+
+function stop(why: string): never {
+  throw new Unsayable(why);
+}
+
+/** More than this many texts are not written out to see whether they are the numbers between two. */
+const mostNumbers = 10_000;
+
+/**
+ * A regular expression (ECMAScript, matched as a whole) as a pattern, where one is exact: proven by going through the states of both
+ * together, not by how they look.
+ */
+export function patternOf(source: string): PatternOf {
+  const automaton = parseExpression(source);
+  if ('message' in automaton) return { is: 'not', why: automaton.message };
+  let pattern: string;
+  try {
+    pattern = printNotation(tidy(matterOf(automaton, automaton.root)));
+  } catch (error) {
+    if (!(error instanceof Unsayable)) throw error;
+    return { is: 'not', why: error.message };
+  }
+  const { faults } = parseNotation(pattern);
+  if (faults[0]) return { is: 'not', why: faults[0].message };
+  return proven(automaton, pattern);
+}
+
+/** The field a pattern makes: its raw value is its text, as an expression reads it. */
+const fieldOf = (pattern: string) =>
+  compileField(
+    { id: 'a', kind: 'pattern', label: 'A', entry: { pattern, raw: 'text' } } as FieldDocument,
+    { locale: 'en-GB' },
+    kinds,
+  );
+
+function proven(automaton: Automaton, pattern: string): PatternOf {
+  const field = fieldOf(pattern);
+  const form = kindIn(kinds, 'pattern').define.values?.(field.plan);
+  const own = form?.expression === undefined ? undefined : parseExpression(form.expression);
+  if (!form || form.beyond !== undefined || !own || 'message' in own)
+    return {
+      is: 'not',
+      why: `${pattern} would be near, but what it takes could not be held against the expression.`,
+    };
+  const apart = tellingApart(walkerOf(automaton), walkerOf(own), alphabetOf([automaton, own]));
+  if (apart === undefined) return { is: 'exact', pattern };
+  return {
+    is: 'not',
+    why:
+      apart === null
+        ? 'It is too large to be held against a pattern.'
+        : `${pattern} would be near, but one of the two takes “${apart}” and the other does not.`,
+  };
+}
+
+/** One code point for all that both expressions treat alike: the edges of every range. */
+function alphabetOf(automata: readonly Automaton[]): readonly number[] {
+  const edges = new Set([...'aZ7 -_é漢'].map((c) => c.codePointAt(0) ?? 0));
+  for (const { nodes } of automata)
+    for (const node of nodes)
+      if (node.op === 'one')
+        for (const edge of node.ranges)
+          for (const code of [edge - 1, edge, edge + 1]) if (code >= 0 && code <= 0x10ffff) edges.add(code);
+  return [...edges].slice(0, 300);
+}
+
+/** The shortest text one takes and the other does not; `undefined` where there is none, `null` where there are too many states. */
+function tellingApart(a: Walker, b: Walker, alphabet: readonly number[]): string | null | undefined {
+  const seen = new Set<string>([`${a.start} ${b.start}`]);
+  let open: readonly (readonly [text: string, a: number, b: number])[] = [['', a.start, b.start]];
+  while (open.length > 0) {
+    const next: [string, number, number][] = [];
+    for (const [text, at, bt] of open) {
+      // An empty field has no value: it is no difference that nothing matches nothing.
+      if (text && a.matches(at) !== b.matches(bt)) return text;
+      for (const code of alphabet) {
+        const x = a.step(at, code);
+        const y = b.step(bt, code);
+        if (x === undefined || y === undefined) return null;
+        const key = `${x} ${y}`;
+        if (seen.has(key)) continue;
+        seen.add(key);
+        if (seen.size > 20_000) return null;
+        next.push([text + String.fromCodePoint(code), x, y]);
+      }
+    }
+    open = next;
+  }
+  return undefined;
+}
+
+/** The pieces of a sequence in their order. */
+function inSequence({ nodes }: Automaton, i: number): readonly number[] {
+  const node = nodes[i];
+  if (node?.op === 'sequence')
+    return [...inSequence({ nodes, root: 0 }, node.a), ...inSequence({ nodes, root: 0 }, node.b)];
+  return node?.op === 'empty' ? [] : [i];
+}
+
+/** Alternatives, however they are nested. */
+function alternatives({ nodes }: Automaton, i: number): readonly number[] {
+  const node = nodes[i];
+  return node?.op === 'either'
+    ? [...alternatives({ nodes, root: 0 }, node.a), ...alternatives({ nodes, root: 0 }, node.b)]
+    : [i];
+}
+
+function matterOf(m: Automaton, i: number): readonly Matter[] {
+  return inSequence(m, i).flatMap((piece) => pieceOf(m, piece));
+}
+
+function pieceOf(m: Automaton, i: number): readonly Matter[] {
+  // The parser has every index lead to a node.
+  const node = m.nodes[i] as ExpressionNode;
+  switch (node.op) {
+    case 'one':
+      return [single(node)];
+    case 'counted':
+      return repeated(m, node);
+    case 'either':
+      return choiceOf(m, i);
+    case 'many':
+      return stop('It lets something be repeated without an end; a pattern has so many cells and no more.');
+    case 'both':
+    case 'not':
+      return stop('It looks ahead, which a pattern does not.');
+    case 'nothing':
+      return stop('Nothing matches it.');
+    case 'sequence':
+    case 'empty':
+      return matterOf(m, i);
+  }
+}
+
+/** One character: fixed where it can only be that one, else a cell. */
+function single({ ranges, properties = [], negated }: ExpressionNode & { op: 'one' }): Matter {
+  const [from, to] = ranges;
+  if (!negated && properties.length === 0 && ranges.length === 2 && from === to && from !== undefined)
+    return { type: 'text', text: String.fromCodePoint(from) };
+  return { type: 'cells', min: 1, max: 1, ...takesOf(ranges, properties, negated === true) };
+}
+
+type Cells = Extract<Matter, { type: 'cells' }>;
+
+function takesOf(
+  ranges: readonly number[],
+  properties: readonly string[],
+  negated: boolean,
+): Pick<Cells, 'takes' | 'manner'> {
+  if (negated) return stop('It takes any character but some, which a cell cannot say.');
+  if (properties.length === 1 && ranges.length === 0 && /^(?:L|Letter|Alphabetic)$/.test(properties[0] ?? ''))
+    return { takes: { type: 'built-in', name: 'letter' } };
+  if (properties.length > 0) return stop('It asks for a property of Unicode other than that of a letter.');
+  const merged = mergedRanges(ranges);
+  const written = merged.map(([from, to]) => `${from}-${to}`).join(' ');
+  const name = { '48-57': 'digit', '65-90 97-122': 'latin' }[written];
+  if (name) return { takes: { type: 'built-in', name: name as 'digit' } };
+  if (written === '65-90') return { takes: { type: 'built-in', name: 'latin' }, manner: 'upper' };
+  if (written === '97-122') return { takes: { type: 'built-in', name: 'latin' }, manner: 'lower' };
+  if (merged.some(([from, to]) => from <= 34 && to >= 34))
+    return stop('A cell cannot be said to take a quotation mark.');
+  // A "-" stands first, where it is itself.
+  const sorted = [...merged].sort(([a], [b]) => Number(b === 45) - Number(a === 45));
+  const characters = sorted
+    .map(([from, to]) => {
+      const [low, high] = [String.fromCodePoint(from), String.fromCodePoint(to)];
+      return from === to ? low : to === from + 1 ? low + high : `${low}-${high}`;
+    })
+    .join('');
+  const letters = characters.replace(/[^\p{L}]/gu, '');
+  const manner =
+    letters && letters === letters.toUpperCase()
+      ? 'upper'
+      : letters && letters === letters.toLowerCase()
+        ? 'lower'
+        : undefined;
+  return { takes: { type: 'characters', characters }, ...(manner ? { manner } : {}) };
+}
+
+function mergedRanges(ranges: readonly number[]): readonly (readonly [number, number])[] {
+  const pairs: [number, number][] = [];
+  for (let i = 0; i + 1 < ranges.length; i += 2) pairs.push([ranges[i] ?? 0, ranges[i + 1] ?? 0]);
+  pairs.sort(([a], [b]) => a - b);
+  const merged: [number, number][] = [];
+  for (const [from, to] of pairs) {
+    const last = merged.at(-1);
+    if (last && from <= last[1] + 1) last[1] = Math.max(last[1], to);
+    else merged.push([from, to]);
+  }
+  return merged;
+}
+
+/** Something so many times: cells where it is one character, the same again where it is more. */
+function repeated(m: Automaton, { a, min, max }: ExpressionNode & { op: 'counted' }): readonly Matter[] {
+  const inside = matterOf(m, a);
+  const [only] = inside;
+  if (inside.length === 1 && only?.type === 'cells' && only.min === 1 && only.max === 1)
+    return [{ ...only, min, max }];
+  if (max > 40) return stop('It repeats a group more often than a pattern can be long.');
+  const needed = Array.from({ length: min }, () => inside).flat();
+  if (max === min) return needed;
+  if (max > min + 1) return stop('It repeats a group a varying number of times.');
+  return [...needed, stretch(inside)];
+}
+
+const stretch = (nodes: readonly Matter[]): Matter => ({
+  type: 'stretch',
+  nodes: nodes.map((node) => ({ ...node, at: 0, end: 0 })),
+});
+
+/** Alternatives: something that may stay out, the numbers between two, or words. */
+function choiceOf(m: Automaton, i: number): readonly Matter[] {
+  const all = alternatives(m, i);
+  const present = all.filter((one) => m.nodes[one]?.op !== 'empty');
+  if (present.length < all.length) {
+    const inside = present.length === 1 ? matterOf(m, present[0] ?? 0) : [oneOf(m, present)];
+    const [only] = inside;
+    if (inside.length === 1 && only?.type === 'cells' && only.min === 1) return [{ ...only, min: 0 }];
+    return [stretch(inside)];
+  }
+  return [oneOf(m, all)];
+}
+
+function oneOf(m: Automaton, all: readonly number[]): Matter {
+  const texts = textsOf(m, all);
+  if (!texts) return stop('Its alternatives are neither words nor the numbers between two.');
+  const sorted = [...new Set(texts)].sort();
+  const [low = '', high = ''] = [sorted[0], sorted.at(-1)];
+  const isNumbers = sorted.every((text) => /^\d+$/.test(text) && text.length === low.length);
+  if (isNumbers && Number(high) - Number(low) + 1 === sorted.length && sorted.length > 1)
+    return { type: 'number', low, high };
+  if (sorted.some((text) => /[\s|<>".]/.test(text) || text === ''))
+    return stop('Its alternatives have signs in them that words of a choice cannot have.');
+  return { type: 'words', words: [...new Set(texts)] };
+}
+
+/** All texts of alternatives, where there are few; nothing where there is no end to them. */
+function textsOf(m: Automaton, all: readonly number[]): readonly string[] | undefined {
+  const found: string[] = [];
+  for (const one of all) {
+    let texts: readonly string[] = [''];
+    for (const piece of inSequence(m, one)) {
+      const next = pieceTexts(m, piece);
+      if (!next || texts.length * next.length > mostNumbers) return undefined;
+      texts = texts.flatMap((text) => next.map((more) => text + more));
+    }
+    found.push(...texts);
+    if (found.length > mostNumbers) return undefined;
+  }
+  return found;
+}
+
+function pieceTexts(m: Automaton, i: number): readonly string[] | undefined {
+  const node = m.nodes[i];
+  if (node?.op === 'either') return textsOf(m, alternatives(m, i));
+  if (node?.op === 'counted' && node.min === node.max && node.max <= 6) {
+    const one = textsOf(m, [node.a]);
+    let texts: readonly string[] = [''];
+    for (let n = 0; one && n < node.max; n++) {
+      if (texts.length * one.length > mostNumbers) return undefined;
+      texts = texts.flatMap((text) => one.map((more) => text + more));
+    }
+    return one && texts;
+  }
+  if (node?.op !== 'one' || node.negated || node.properties?.length) return undefined;
+  const texts: string[] = [];
+  for (const [from, to] of mergedRanges(node.ranges)) {
+    if (to - from > 100) return undefined;
+    for (let code = from; code <= to; code++) texts.push(String.fromCodePoint(code));
+  }
+  return texts;
+}
+
+/** Like cells beside each other as one part, fixed text as one piece. */
+function tidy(matter: readonly Matter[]): readonly Matter[] {
+  const tidied: Matter[] = [];
+  for (const one of matter) {
+    const own: Matter = one.type === 'stretch' ? stretch(tidy(one.nodes)) : one;
+    const last = tidied.at(-1);
+    if (last?.type === 'text' && own.type === 'text')
+      tidied.splice(-1, 1, { type: 'text', text: last.text + own.text });
+    else if (last?.type === 'cells' && own.type === 'cells' && tens(last, own))
+      tidied.splice(-1, 1, tens(last, own) ?? own);
+    else if (last?.type === 'cells' && own.type === 'cells' && isAlike(last, own) && last.min === last.max)
+      tidied.splice(-1, 1, { ...last, min: last.min + own.min, max: last.max + own.max });
+    else tidied.push(own);
+  }
+  return tidied;
+}
+
+/** Two cells of which the first takes some digits and the second all: the numbers of two digits that makes. */
+function tens(first: Cells, second: Cells): Matter | undefined {
+  const isOne = ({ min, max }: Cells): boolean => min === 1 && max === 1;
+  if (!isOne(first) || !isOne(second) || first.takes.type !== 'characters') return undefined;
+  if (second.takes.type !== 'built-in' || second.takes.name !== 'digit') return undefined;
+  const [, from, to] = /^(\d)-?(\d)$/.exec(first.takes.characters) ?? [];
+  return from === undefined ? undefined : { type: 'number', low: `${from}0`, high: `${to}9` };
+}
+
+const isAlike = (a: Cells, b: Cells): boolean =>
+  JSON.stringify([a.takes, a.manner]) === JSON.stringify([b.takes, b.manner]);

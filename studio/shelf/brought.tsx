@@ -1,0 +1,205 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import type { Column, Lost, Names, Sort } from '@arbeit/handoff/way-in';
+import { useMemo, useState } from 'react';
+import { shapeOf } from '../definition/shape-of.ts';
+import { Choices } from '../sheet/choices.tsx';
+import { type Brought, broughtFrom, setOfColumns, wantedOf } from './bring-in.ts';
+import '../sheet/table.css';
+
+/** The most that is laid out at once. */
+const mostShown = 200;
+
+/** What came of an HTML form, a JSON Schema or a table: fields to be confirmed, and what could not be carried over. */
+export function BroughtIn({
+  text,
+  sort,
+  onMake,
+}: {
+  readonly text: string;
+  readonly sort: Exclude<Sort, 'document'>;
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const [names, setNames] = useState<Names>();
+  const brought = useMemo<Brought>(() => broughtFrom(text, sort, names), [text, sort, names]);
+  switch (brought.is) {
+    case 'nothing':
+      return <p className="text-brick">{brought.why}</p>;
+    case 'set':
+      return <FieldsOf key={text} brought={brought} onMake={onMake} />;
+    case 'columns':
+      return (
+        <>
+          <Choices
+            label="The names stand"
+            value={brought.names}
+            choices={{ above: 'Names above the columns', before: 'Names before the rows' }}
+            onChange={setNames}
+          />
+          <Columns key={`${brought.names} ${text}`} columns={brought.columns} onMake={onMake} />
+        </>
+      );
+  }
+}
+
+const toggled = (wanted: ReadonlySet<string>, one: string): ReadonlySet<string> => {
+  const next = new Set(wanted);
+  if (!next.delete(one)) next.add(one);
+  return next;
+};
+
+function FieldsOf({
+  brought: { set, lost },
+  onMake,
+}: {
+  readonly brought: Extract<Brought, { is: 'set' }>;
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const [wanted, setWanted] = useState<ReadonlySet<string>>(new Set(set.fields.map(({ id }) => id)));
+  return (
+    <>
+      <div className="max-h-72 overflow-y-auto">
+        <table className="table">
+          <thead>
+            <tr>
+              <th scope="col">Field</th>
+              <th scope="col">Kind</th>
+              <th scope="col">Shape</th>
+              <th scope="col">Rules</th>
+            </tr>
+          </thead>
+          <tbody>
+            {set.fields.slice(0, mostShown).map((field) => (
+              <tr key={field.id}>
+                <th scope="row" className="font-normal">
+                  <Tick
+                    label={field.label}
+                    isOn={wanted.has(field.id)}
+                    onTick={() => setWanted(toggled(wanted, field.id))}
+                  />
+                </th>
+                <td>{kinds[field.kind].define.name}</td>
+                <td className="value text-sm">{shapeOf(field, set, kinds)}</td>
+                <td>{field.rules?.length ?? 0}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <LostList lost={lost} />
+      <Make count={wanted.size} onMake={() => onMake(wantedOf(set, wanted))} />
+    </>
+  );
+}
+
+function Tick({
+  label,
+  isOn,
+  onTick,
+}: {
+  readonly label: string;
+  readonly isOn: boolean;
+  readonly onTick: () => void;
+}) {
+  return (
+    <label className="flex items-baseline gap-2">
+      <input type="checkbox" className="accent-oxide" checked={isOn} onChange={onTick} />
+      <span>{label}</span>
+    </label>
+  );
+}
+
+/** What could not be carried over, by place. */
+function LostList({ lost }: { readonly lost: readonly Lost[] }) {
+  if (lost.length === 0) return <p className="caption py-2">All of it could be carried over.</p>;
+  return (
+    <>
+      <p className="pt-2">
+        {lost.length === 1 ? 'One thing' : `${lost.length} things`} could not be carried over as they are:
+      </p>
+      <ul className="my-1 max-h-40 overflow-y-auto text-sm">
+        {lost.slice(0, mostShown).map(({ where, why, place }) => (
+          <li key={`${where} ${why} ${place?.line} ${place?.column}`} className="border-b border-rule py-1">
+            {where}: {why}{' '}
+            {place && (
+              <span className="value text-xs text-faint">
+                line {place.line}, column {place.column}
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Columns({
+  columns,
+  onMake,
+}: {
+  readonly columns: readonly Column[];
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const [wanted, setWanted] = useState<ReadonlySet<string>>(new Set(columns.map(({ name }) => name)));
+  const [chosen, setChosen] = useState<ReadonlyMap<string, number>>(new Map());
+  return (
+    <>
+      <div className="max-h-72 overflow-y-auto">
+        <table className="table">
+          <thead>
+            <tr>
+              <th scope="col">Field</th>
+              <th scope="col">Taken for</th>
+              <th scope="col">Examples</th>
+            </tr>
+          </thead>
+          <tbody>
+            {columns.slice(0, mostShown).map(({ name, guesses, examples }) => (
+              <tr key={name}>
+                <th scope="row" className="font-normal">
+                  <Tick
+                    label={name}
+                    isOn={wanted.has(name)}
+                    onTick={() => setWanted(toggled(wanted, name))}
+                  />
+                </th>
+                <td>
+                  <select
+                    className="entry w-auto"
+                    aria-label={`${name} is`}
+                    value={chosen.get(name) ?? 0}
+                    onChange={({ target }) => setChosen(new Map(chosen).set(name, Number(target.value)))}
+                  >
+                    {guesses.map(({ what }, i) => (
+                      <option key={what} value={i}>
+                        {what}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td className="value text-sm">{shown(examples)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Make count={wanted.size} onMake={() => onMake(setOfColumns('Brought in', columns, chosen, wanted))} />
+    </>
+  );
+}
+
+/** A few examples, as they were. */
+const shown = (examples: readonly string[]): string =>
+  examples.slice(0, 3).join(' · ') + (examples.length > 3 ? ` · and ${examples.length - 3} more` : '');
+
+function Make({ count, onMake }: { readonly count: number; readonly onMake: () => void }) {
+  return (
+    <p className="pt-2">
+      <button type="button" className="solid-button" disabled={count === 0} onClick={onMake}>
+        Put {count} {count === 1 ? 'field' : 'fields'} on the shelf
+      </button>
+    </p>
+  );
+}
