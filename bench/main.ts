@@ -2,6 +2,7 @@ import { answerIfAsked, measuredApart } from './apart.ts';
 import { drawnAtKey, inBrowser } from './browser.ts';
 import { formKeystrokes } from './forms.ts';
 import { growth } from './growth.ts';
+import { handedOffSizes } from './handed-off.ts';
 import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
 import { sizes } from './size.ts';
@@ -77,7 +78,7 @@ for (const { what, milliseconds, limit, empty } of await studioOpened(root))
     limit: `${limit} ms`,
     good: milliseconds <= limit,
   });
-for (const { what, bytes, limit } of await sizes(root))
+for (const { what, bytes, limit } of [...(await sizes(root)), ...(await handedOffSizes(root))])
   lines.push({
     what: `${what}: minified, gzipped`,
     found: `${bytes} bytes`,

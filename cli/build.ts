@@ -61,6 +61,9 @@ function readTapeFile(path: string, output: Output): TapeFile | undefined {
   return undefined;
 }
 
+/** Modules a hand-off may have beside its folders. */
+const modules = [...uses, 'fields', 'elements'].flatMap((name) => [`${name}.js`, `${name}.d.ts`]);
+
 /** What a folder is known by that was made here, and may be made anew: nobody's own files go. */
 const mark = 'package.json';
 
@@ -71,7 +74,7 @@ function writeFolder(folder: string, files: HandedFiles): string | undefined {
       const before = existsSync(join(folder, mark)) ? readFileSync(join(folder, mark), 'utf8') : '';
       if (!before.includes('made with Arbeit'))
         return `${folder}: there is something else in it; name another folder, or empty this one`;
-      for (const name of ['run-time', 'types', 'records', 'trials', 'html'])
+      for (const name of ['run-time', 'types', 'records', 'trials', 'html', 'README.md', ...modules])
         rmSync(join(folder, name), { recursive: true, force: true });
     }
     for (const [path, text] of files) {

@@ -14,7 +14,9 @@ export function regionOf(field: Field): {
 } {
   const plan = field.store.field.plan as PhonePlan;
   const region = field.facts.region || plan.home;
-  const found = regionChoices(field.store.field.locale).find((choice) => choice.region === region);
+  const found = regionChoices(plan.plans, field.store.field.locale).find(
+    (choice) => choice.region === region,
+  );
   return { region, code: plan.plans[region]?.code ?? '', name: found?.name ?? region };
 }
 
@@ -49,9 +51,7 @@ export function RegionList({
   const [search, setSearch] = useState('');
   const [at, setAt] = useState(0);
   const id = useId();
-  const found = findRegions(regionChoices(field.store.field.locale), search).filter(
-    (choice) => plan.plans[choice.region],
-  );
+  const found = findRegions(regionChoices(plan.plans, field.store.field.locale), search);
   const here = Math.min(at, found.length - 1);
   const idOf = ({ region }: RegionChoice): string => `${id}-${region}`;
   const onKeyDown = (event: KeyboardEvent) => {

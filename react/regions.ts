@@ -1,5 +1,3 @@
-import { allRegions, codeOf } from '@arbeit/engine/plans';
-
 /** A region as a list offers it. */
 export interface RegionChoice {
   readonly region: string;
@@ -7,18 +5,27 @@ export interface RegionChoice {
   readonly code: string;
 }
 
-const known = new Map<string, readonly RegionChoice[]>();
+/** Names and collation cost milliseconds, and a list is drawn anew at every key: once for the plans of a field and a language. */
+const known = new WeakMap<object, Map<string, readonly RegionChoice[]>>();
 
-/** Every region with a calling code, by name in the reader's language. Names come from `Intl`. */
-export function regionChoices(locale: string): readonly RegionChoice[] {
-  let choices = known.get(locale);
+/**
+ * The regions whose plans a field has, each with its calling code, by name in the reader's language. Names come from `Intl`. All a page
+ * carries of regions is in its field.
+ */
+export function regionChoices(
+  plans: Readonly<Record<string, { readonly code: string }>>,
+  locale: string,
+): readonly RegionChoice[] {
+  const own = known.get(plans) ?? new Map<string, readonly RegionChoice[]>();
+  known.set(plans, own);
+  let choices = own.get(locale);
   if (!choices) {
     const names = new Intl.DisplayNames(locale, { type: 'region' });
     const collator = new Intl.Collator(locale);
-    choices = allRegions
-      .map((region) => ({ region, name: names.of(region) ?? region, code: codeOf(region)!.code }))
+    choices = Object.entries(plans)
+      .map(([region, { code }]) => ({ region, name: names.of(region) ?? region, code }))
       .sort((a, b) => collator.compare(a.name, b.name));
-    known.set(locale, choices);
+    own.set(locale, choices);
   }
   return choices;
 }

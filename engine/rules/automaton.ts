@@ -52,6 +52,7 @@ export interface Walker {
   matches(state: number): boolean;
 }
 
+/** An expression to be walked state by state. */
 export function walkerOf(automaton: Automaton): Walker {
   const machine = machineFor(automaton);
   return {

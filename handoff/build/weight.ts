@@ -48,7 +48,7 @@ export async function weigh(
   const { js } = compiledModule(set, kinds);
   const names = face?.names.join(', ') ?? 'serverForm';
   const entry = [
-    `export * from '#definitions';`,
+    ['export', '*', 'from', "'#definitions';"].join(' '),
     ['export', '{', names, '}', 'from', `'${face?.from ?? '@arbeit/engine/form'}';`].join(' '),
   ].join('\n');
   const { text, parts } = await minified({ page: entry, definitions: js }, sources);

@@ -149,7 +149,7 @@ function draftOf(reading: Reading, property: Property): readonly Draft[] {
     label,
     ...(hint ? { hint } : {}),
     ...(typeof example === 'string' || typeof example === 'number' ? { placeholder: String(example) } : {}),
-    ...(initial ? { initial: made.kind === 'yes-no' ? (initial === 'true' ? 'yes' : 'no') : initial } : {}),
+    ...(initial ? { initial: made.words?.[initial] ?? initial } : {}),
     entry: made.entry,
     ...(schema.readOnly === true ? { html: { readonly: true } } : {}),
     ...(rules.length ? { rules } : {}),
@@ -162,6 +162,8 @@ interface Made {
   readonly kind: string;
   readonly entry: object;
   readonly rules: readonly RuleDocument[];
+  /** What values of the schema are called as values of the field, where that is something else. */
+  readonly words?: Readonly<Record<string, string>>;
 }
 
 function madeOf(reading: Reading, { path, schema }: Property): Made | undefined {
@@ -173,7 +175,7 @@ function madeOf(reading: Reading, { path, schema }: Property): Made | undefined 
     return { kind: 'choice', entry: { options: offers }, rules: [] };
   switch (types[0]) {
     case 'boolean':
-      return { kind: 'yes-no', entry: { draw: 'tick' }, rules: [] };
+      return { kind: 'yes-no', entry: { draw: 'tick' }, rules: [], words: { true: 'yes', false: 'no' } };
     case 'integer':
     case 'number':
       return numberOf(schema, types[0] === 'integer');
@@ -290,8 +292,9 @@ function writtenOf(reading: Reading, path: string, schema: Json): Made {
     lose(reading, `${path}.pattern`, `It came in as a rule: ${why}`);
   }
   if (least && least > 1) rules.push({ id: 'length', check: { type: 'length', min: least } });
-  const entry =
-    made.kind === 'text' && most !== undefined && most > 0 ? { ...made.entry, max: most } : made.entry;
+  // What is written as ISO 8601 has its own length.
+  const isFree = format !== 'date' && format !== 'time';
+  const entry = isFree && most !== undefined && most > 0 ? { ...made.entry, max: most } : made.entry;
   return { ...made, entry, rules };
 }
 

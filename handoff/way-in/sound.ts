@@ -57,11 +57,7 @@ const pieces = ['initial', 'placeholder', 'rules', 'html', 'hint'] as const;
  * The field as far as it is sound: rules one by one, then whole pieces go until nothing is wrong with it; last it is a text. What went is
  * told.
  */
-export function soundField(
-  { field, place }: Draft,
-  locale: string,
-  lose: (lost: Lost) => void,
-): FieldDocument {
+function soundField({ field, place }: Draft, locale: string, lose: (lost: Lost) => void): FieldDocument {
   const where = `the field “${field.label}”`;
   const isSound = (one: FieldDocument): boolean => reads([one], locale).ok;
   if (isSound(field)) return field;

@@ -3,6 +3,7 @@ import { compileField, readDocument } from '@arbeit/engine/document';
 import type { FieldState, OpenField } from '@arbeit/engine/field';
 import { apply, keysOf, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
+import type { PhonePlan } from '@arbeit/engine/kinds/phone';
 import type { Offer } from '@arbeit/engine/options';
 import { dayAfterKey, findRegions, problemWith, regionChoices, weeksOf } from '@arbeit/react';
 import { describe, expect, test } from 'vitest';
@@ -187,7 +188,12 @@ describe('the calendar', () => {
 });
 
 test('regions by the beginning of a word, by letters, by code, by a number that begins with it', () => {
-  const choices = regionChoices('en-GB');
+  const { plans } = compileField(
+    { id: 'f', kind: 'phone', label: 'F', entry: { home: 'GB', regions: 'any' } },
+    { locale: 'en-GB' },
+    kinds,
+  ).plan as PhonePlan;
+  const choices = regionChoices(plans, 'en-GB');
   const found = (text: string) => findRegions(choices, text).map(({ region }) => region);
   expect(choices.length).toBeGreaterThan(230);
   expect(found('switz')).toEqual(['CH']);
