@@ -7,6 +7,7 @@ export { onCompletion, onNextEdit } from './completion.ts';
 export { bindForm } from './form.ts';
 export { carryOver, createFormStore, type FormStore } from './form-store.ts';
 export type { Host } from './host.ts';
+export { type LookAttributes, lookOf } from './look.ts';
 export { driveSending, type SendRecord } from './sending.ts';
 export { follow, share } from './share.ts';
 export { type States, statesOf } from './states.ts';

@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { nativeField } from '@arbeit/handoff/build';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 import { build } from 'esbuild';
 import { expectNoViolations } from './axe.ts';
 
@@ -13,6 +13,8 @@ const set = {
   locale: 'en-GB',
   fields: [
     { id: 'pass', kind: 'pattern', label: 'Hut pass', hint: 'On the back.', entry: { pattern: '<2 latin upper>-<4 digit>', ghost: true }, rules: [{ id: 'needed', check: { type: 'required' } }] },
+    { id: 'mail', kind: 'text', label: 'E-mail', placeholder: 'guest@huts.example', entry: {}, look: { label: 'inside' } },
+    { id: 'weight', kind: 'number', label: 'Weight', entry: {}, look: { label: 'beside', size: 'small', before: 'about', behind: 'kg', width: 6, icon: '<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>' } },
     { id: 'extras', kind: 'choices', label: 'Extras', entry: { options: [{ value: 'wood', label: 'Firewood' }, { value: 'tea', label: 'Tea' }] } },
     { id: 'hut', kind: 'choice', label: 'Hut', entry: { options: [{ value: 'a', label: 'Hut A' }, { value: 'b', label: 'Hut B' }] } },
     { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } },
@@ -230,6 +232,43 @@ test('slots, parts and custom properties for what is drawn; nothing moves when a
   expect(await top()).toBe(before);
   await expect(page.getByText('№')).toBeVisible();
   await expect(page.getByRole('link', { name: 'there' })).toBeVisible();
+});
+
+test('a look: a label inside moves away and swallows no click; signs, an icon, a width, a size', async ({
+  page,
+}) => {
+  await put(page, `<h1>Huts</h1><form>${field('mail')}${field('weight')}</form>`);
+  const mail = page.getByLabel('E-mail');
+  const boxOf = (of: Locator) => of.evaluate((element) => element.getBoundingClientRect().toJSON());
+  const label = page.locator('[field="mail"] [part~=label]');
+  const before = await boxOf(label);
+  const input = await boxOf(mail);
+  expect([before.top > input.top, before.bottom < input.bottom]).toEqual([true, true]);
+  // The placeholder waits until the label is out of its way.
+  const inkOf = () => mail.evaluate((element) => getComputedStyle(element, '::placeholder').color);
+  expect(await inkOf()).toBe('rgba(0, 0, 0, 0)');
+  await page.mouse.click(before.x + before.width / 2, before.y + before.height / 2);
+  await expect(mail).toBeFocused();
+  expect(await inkOf()).not.toBe('rgba(0, 0, 0, 0)');
+  await page.keyboard.type('a@b');
+  await expect.poll(async () => (await boxOf(label)).height).toBeLessThan(before.height);
+  // It covers nothing of what is typed.
+  const padding = await mail.evaluate((element) => Number.parseFloat(getComputedStyle(element).paddingTop));
+  expect((await boxOf(label)).bottom).toBeLessThanOrEqual(input.top + padding + 1);
+  await mail.blur();
+  expect((await boxOf(label)).height).toBeLessThan(before.height);
+
+  const weight = page.getByLabel('Weight');
+  const host = page.locator('[field="weight"]');
+  await expect(host).toHaveAttribute('data-label', 'beside');
+  await expect(page.getByText('kg')).toBeVisible();
+  await expect(host.locator('svg circle')).toBeAttached();
+  expect((await boxOf(page.locator('[field="weight"] [part~=label]'))).right).toBeLessThan(
+    (await boxOf(weight)).left,
+  );
+  expect((await boxOf(weight)).width).toBeLessThan(120);
+  await expect(weight).toHaveAccessibleName('Weight');
+  await expectNoViolations(page);
 });
 
 test('a form’s element: fields share its state, it is held back at the first wrong one, sent by a script or by the browser', async ({

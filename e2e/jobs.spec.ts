@@ -432,6 +432,32 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   await expect(page.locator(`.set-title[value="${made.title}"]`)).toHaveCount(2);
 });
 
+test('a field as it is handed off: typed into on its desk, its look changed, what is no icon told', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [sum]);
+  await page.goto(`/sets/${made.id}/fields/sum`);
+  await page.getByRole('radio', { name: 'As handed off' }).check();
+  const input = page.locator('arbeit-field input');
+  await input.pressSequentially('12');
+  await expect(page.getByRole('region', { name: 'Tape', exact: true })).toContainText('12');
+  await page.getByRole('button', { name: 'Change the look' }).click();
+  await page.getByRole('radio', { name: 'inside, moving away' }).check();
+  await expect(page.locator('arbeit-field')).toHaveAttribute('data-label', 'inside');
+  await page.getByLabel('Behind it').fill('a night');
+  await expect(page.locator('arbeit-field').getByText('a night')).toBeVisible();
+  await page.getByLabel('Icon (SVG)').fill('<svg><script>alert(1)</script></svg>');
+  await expect(page.getByText(/<script> is no shape/)).toBeVisible();
+  await expect(page.locator('arbeit-field svg')).toHaveCount(0);
+  await page.getByLabel('Icon (SVG)').fill('<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>');
+  await expect(page.locator('arbeit-field svg circle')).toBeAttached();
+  await expect(page.getByText('label inside, moving away, with an icon, “a night” behind it')).toBeVisible();
+  await clean(page);
+  // What was typed stays, and undo takes the look back.
+  await expect(input).not.toHaveValue('');
+});
+
 test('9: to the next field and back, every command, every key, help in its place', async ({
   page,
   request,

@@ -1,4 +1,4 @@
-import { attributesOf, type FieldStore, type Host, statesOf } from '@arbeit/dom';
+import { attributesOf, type FieldStore, type Host, lookOf, statesOf } from '@arbeit/dom';
 import type { Reading } from '@arbeit/engine/field';
 import { type Control, type Drawing, part } from './control.ts';
 import { line } from './line.ts';
@@ -13,6 +13,7 @@ export interface View {
 /** Draws a field: label, frame with signs before and behind, hint, message. Each is a part, and each but the message a slot. */
 export function drawn(store: FieldStore, drawings: readonly Drawing[]): View {
   const { field } = store;
+  const { look = {} } = field;
   const control = first(store, drawings);
   const label = part(control.isGroup ? 'span' : 'label', 'label');
   label.id = 'label';
@@ -21,7 +22,7 @@ export function drawn(store: FieldStore, drawings: readonly Drawing[]): View {
   else control.named.setAttribute('aria-labelledby', 'label');
   label.append(slot('label', field.label));
   const frame = part('div', 'frame');
-  frame.append(slot('before'), control.element, slot('after'));
+  frame.append(...iconOf(store), sign('before', look.before), control.element, sign('after', look.behind));
   const hint = part('div', 'hint');
   hint.id = 'hint';
   hint.append(slot('hint', field.hint));
@@ -63,6 +64,39 @@ function first(store: FieldStore, drawings: readonly Drawing[]): Control {
   }
   // A line is drawn for any field.
   return line(store, attributes) as Control;
+}
+
+/** A slot with the sign that stands there where the page puts nothing. */
+function sign(name: string, text: string | undefined): HTMLSlotElement {
+  const element = slot(name);
+  if (text !== undefined) {
+    const drawn = part('span', 'sign');
+    drawn.ariaHidden = 'true';
+    drawn.textContent = text;
+    element.append(drawn);
+  }
+  return element;
+}
+
+/** The icon of a field, where it has one. */
+function iconOf({ field }: FieldStore): readonly Node[] {
+  const { icon } = field.look ?? {};
+  if (!icon) return [];
+  const element = part('span', 'icon');
+  element.ariaHidden = 'true';
+  // Shapes alone: whoever reads a document has seen to it (`engine/document/icon.ts`).
+  element.innerHTML = icon;
+  return [element];
+}
+
+/** Puts the look of a field on its element, where the page has said nothing of it there. */
+export function dressElement(element: HTMLElement, { field }: FieldStore): void {
+  const { style, ...attributes } = lookOf(field);
+  for (const [name, value] of Object.entries(attributes))
+    if (!element.hasAttribute(name)) element.setAttribute(name, value);
+  const own = style?.['--arbeit-width'];
+  if (own && !element.style.getPropertyValue('--arbeit-width'))
+    element.style.setProperty('--arbeit-width', own);
 }
 
 function slot(name: string, text = ''): HTMLSlotElement {

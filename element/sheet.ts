@@ -14,6 +14,20 @@ export const sheet = `
 :is([part~=input],[part~=over],[part~=reveal]):focus-visible{outline:2px solid var(--_accent);outline-offset:1px}
 [part~=ghost]{position:absolute;inset:0;padding:var(--arbeit-padding,.4em .5em);border:1px solid transparent;white-space:pre;overflow:hidden;pointer-events:none;opacity:.55}
 [part~=ghost]>span{visibility:hidden}
+[part~=icon]{display:inline-flex;inline-size:1.25em;flex:none}
+[part~=icon] svg{inline-size:100%;block-size:auto}
+[part~=sign]{flex:none;opacity:.8}
+:host([data-size=small]){font-size:.875em;--arbeit-padding:.2em .4em}
+:host([data-size=large]){font-size:1.2em;--arbeit-padding:.55em .65em}
+:host([data-label=beside]){display:grid;grid-template-columns:var(--arbeit-label-width,10em) minmax(0,1fr);column-gap:1em;align-items:baseline}
+:host([data-label=beside]) :is([part~=hint],[part~=message]){grid-column:2}
+:host([data-label=inside]){position:relative}
+:host([data-label=inside]) [part~=input]{padding-block:1.35em .35em}
+:host([data-label=inside]) [part~=ghost]{padding-block:1.35em .35em}
+:host([data-label=inside]:not([data-active],[data-filled])) [part~=input]::placeholder{color:transparent}
+:host([data-label=inside]) label[part~=label]{position:absolute;z-index:1;inset-block-start:.9em;inset-inline-start:.6em;margin:0;pointer-events:none;transform-origin:0 0;transition:transform .12s}
+:host([data-label=inside]:is([data-active],[data-filled])) label[part~=label]{transform:translateY(-.62em) scale(.75)}
+@media (prefers-reduced-motion:reduce){:host([data-label=inside]) label[part~=label]{transition:none}}
 [part~=hint]{opacity:.75;font-size:.875em;margin-block-start:var(--arbeit-gap,.25em)}
 [part~=hint]:not(:has(slot)){display:none}
 [part~=message]{min-block-size:1.5em;margin-block-start:var(--arbeit-gap,.25em);font-size:.875em}

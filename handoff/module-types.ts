@@ -1,3 +1,4 @@
+import { describedBy } from '@arbeit/engine/described';
 import { compile, type SetDocument } from '@arbeit/engine/document';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
@@ -15,14 +16,14 @@ export function moduleTypes(set: SetDocument, kinds: KindTable, at: (from: strin
   const types: string[] = [];
   for (const { id, label, plan } of fields) {
     // The module itself has seen that each of them ships.
-    const { ships = '', define } = kindIn(kinds, plan.kind);
+    const { ships = '' } = kindIn(kinds, plan.kind);
     const run = `${camel(ships)}Kind`;
     runs.set(ships, { from: `@arbeit/engine/runs/${ships}`, name: camel(ships), as: run });
     const name = nameOf(id);
     const value = `${capital(name)}Value`;
     types.push(
       `/** The values of “${inComment(label)}”. */`,
-      `export type ${value} = ${define.values?.(plan).type ?? 'string'};`,
+      `export type ${value} = ${describedBy(plan).values.type};`,
       `/** ${inComment(label)} */`,
       `export declare const ${name}: FieldOf<typeof ${run}, ${value}>;`,
     );

@@ -1,7 +1,7 @@
 'use client';
 
 import type { TextControl } from '@arbeit/dom';
-import { type BindOptions, bind, createStore, type FieldStore, readOn } from '@arbeit/dom';
+import { type BindOptions, bind, createStore, type FieldStore, lookOf, readOn, statesOf } from '@arbeit/dom';
 import type { Body, FieldState, OpenField, Plan, Reading } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
@@ -17,6 +17,8 @@ export interface Field<V extends string = string> {
   readonly ghost: string;
   /** Spread on the `<input>`, or on a `<textarea>` where the field has several lines. It is uncontrolled: the binding writes to it, React does not. */
   readonly inputProps: Record<string, unknown> & { ref: RefCallback<TextControl> };
+  /** Spread on what is around label, control and message: how it is, to style by, and its look as it was defined. */
+  readonly rootProps: Readonly<Record<string, unknown>>;
   readonly labelProps: { readonly id: string; readonly htmlFor: string };
   readonly hintProps: { readonly id: string };
   /** Spread on the element that shows the message; it must be there always, empty or not. */
@@ -67,10 +69,23 @@ export function useField<V extends string = string>(
       'aria-describedby': field.hint ? `${ids.hint} ${ids.message}` : ids.message,
       ref,
     },
+    rootProps: rootPropsOf(field, reading),
     labelProps: { id: ids.label, htmlFor: ids.input },
     hintProps: { id: ids.hint },
     messageProps: { id: ids.message, 'aria-live': 'polite' },
   };
 }
+
+/** States and look as attributes; a state that is not so is not there. */
+const rootPropsOf = (
+  field: Pick<OpenField, 'look'>,
+  reading: Reading,
+): Readonly<Record<string, unknown>> => ({
+  'data-arbeit': 'field',
+  ...lookOf(field),
+  ...Object.fromEntries(
+    Object.entries(statesOf(reading)).map(([name, isSo]) => [`data-${name}`, isSo ? '' : undefined]),
+  ),
+});
 
 const none: Readonly<Record<string, string>> = {};

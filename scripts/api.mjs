@@ -22,6 +22,7 @@ const entryPoints = [
   ...rooms('engine'),
   ...rooms('engine/kinds'),
   'engine/rules/judges.ts',
+  'engine/kinds/described.ts',
   ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map((room) => `${room}/index.ts`),
 ];
 
@@ -31,6 +32,7 @@ const tsconfig = join(folder, 'tsconfig.json');
 const paths = Object.fromEntries(
   [
     ['@arbeit/engine/checks', 'engine/rules/judges.ts'],
+    ['@arbeit/engine/described', 'engine/kinds/described.ts'],
     ['@arbeit/engine/runs', 'engine/kinds/runs.ts'],
     ['@arbeit/engine/runs/*', 'engine/kinds/*/run.ts'],
     ['@arbeit/engine/*', 'engine/*/index.ts'],

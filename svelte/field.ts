@@ -5,6 +5,7 @@ import {
   bindPicks,
   createStore,
   type FieldStore,
+  lookOf,
   readOn,
   statesOf,
 } from '@arbeit/dom';
@@ -31,7 +32,7 @@ export interface Field<V extends string = string> {
    * is the field's: no `bind:value` beside it.
    */
   readonly control: (element: HTMLElement) => Tied;
-  /** As an action on what is around it: states as attributes to style, `data-wrong`. */
+  /** As an action on what is around it: states as attributes to style, `data-wrong`, and its look. */
   readonly states: (element: HTMLElement) => Tied;
   /** What the control says of itself: `<input {...mobile.attributes}>`. */
   readonly attributes: Readonly<Record<string, string | boolean>>;
@@ -61,12 +62,18 @@ export function field<V extends string = string>(
       const isText = element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement;
       return { destroy: isText ? bind(element, store, { submits }) : bindPicks(element, store) };
     },
-    states: (element) => ({
-      destroy: subscribe((reading) => {
-        for (const [name, isSo] of Object.entries(statesOf(reading)))
-          element.toggleAttribute(`data-${name}`, isSo);
-      }),
-    }),
+    states(element) {
+      const { style, ...look } = lookOf(definition);
+      for (const [name, value] of Object.entries({ 'data-arbeit': 'field', ...look }))
+        element.setAttribute(name, value);
+      for (const [name, value] of Object.entries(style ?? {})) element.style.setProperty(name, value);
+      return {
+        destroy: subscribe((reading) => {
+          for (const [name, isSo] of Object.entries(statesOf(reading)))
+            element.toggleAttribute(`data-${name}`, isSo);
+        }),
+      };
+    },
     attributes: { ...attributesOf(definition), name: definition.id },
   };
 }

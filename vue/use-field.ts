@@ -5,6 +5,7 @@ import {
   bindPicks,
   createStore,
   type FieldStore,
+  lookOf,
   readOn,
   statesOf,
 } from '@arbeit/dom';
@@ -20,8 +21,8 @@ export interface Field<V extends string = string> {
   readonly raw: WritableComputedRef<string>;
   /** The typed value, `null` until there is a whole one. */
   readonly value: Readonly<Ref<V | null>>;
-  /** States as attributes to style: `data-wrong`. */
-  readonly states: Readonly<Ref<Readonly<Record<string, '' | undefined>>>>;
+  /** With `v-bind` on what is around it: states as attributes to style, `data-wrong`, and its look. */
+  readonly states: Readonly<Ref<Readonly<Record<string, unknown>>>>;
   /**
    * With `v-bind` on an `<input>`, `<textarea>` or `<select>`, or on an element around buttons and boxes. The text is the field's: no
    * `v-model` beside it.
@@ -63,14 +64,16 @@ export function useField<V extends string = string>(
       },
     }),
     value: computed(() => reading.value.value),
-    states: computed(() =>
-      Object.fromEntries(
+    states: computed(() => ({
+      'data-arbeit': 'field',
+      ...lookOf(field),
+      ...Object.fromEntries(
         Object.entries(statesOf(reading.value)).map(([name, isSo]) => [
           `data-${name}`,
           isSo ? '' : undefined,
         ]),
       ),
-    ),
+    })),
     control: { ...attributesOf(field), name: field.id, ref: tie },
   };
 }

@@ -57,6 +57,7 @@ export function compileField(
     initial: field.initial ?? '',
     html: { ...define.attributes?.(entry), ...field.html },
     messages: field.messages ?? 'first',
+    ...(field.look ? { look: field.look } : {}),
     rules: all,
     when: field.when && compileCondition(field.when, set, kinds),
     plan,

@@ -1,3 +1,4 @@
+import type { Look } from '../field/look.ts';
 import type { AllKinds, KindName } from '../kinds/table.ts';
 import type { EntryOf } from '../options/option.ts';
 import type { Comparison } from '../rules/rule.ts';
@@ -32,6 +33,8 @@ export type FieldDocument<K extends KindName = KindName> = {
     /** In a file it may be left out where every option has a usual value; `readDocument` puts an empty one there. */
     readonly entry: Entries[Kind];
     readonly html?: Readonly<Record<string, string | boolean>>;
+    /** How it is drawn where it is taken home. */
+    readonly look?: Look;
     readonly rules?: readonly RuleDocument[];
     /** In a form it counts only while this holds. */
     readonly when?: ConditionDocument;

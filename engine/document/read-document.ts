@@ -8,6 +8,7 @@ import { mayBeLeftOut } from '../options/option.ts';
 import { readOptions } from '../options/read.ts';
 import { compileField } from './compile-field.ts';
 import type { FieldDocument, SetDocument } from './document.ts';
+import { problemWithIcon } from './icon.ts';
 import { readReferences } from './read-references.ts';
 import { readCondition, readFormRules, readMessage, readRules } from './read-rules.ts';
 
@@ -170,6 +171,7 @@ const fieldKeys = [
   'messages',
   'entry',
   'html',
+  'look',
   'rules',
   'when',
 ];
@@ -189,6 +191,7 @@ function readFields(at: Spot, classes: readonly string[], kinds: KindTable): str
     if (field.has('messages')) field.get('messages').oneOf(['first', 'all']);
     if (field.has('entry') && kind) readEntry(field.get('entry'), kind, classes);
     if (field.has('html')) readHtml(field.get('html'));
+    if (field.has('look')) readLook(field.get('look'));
     if (field.has('rules')) readRules(field.get('rules'), kind);
     if (field.has('when')) readCondition(field.get('when'));
   }
@@ -216,6 +219,24 @@ function readHtml(at: Spot): void {
     else if (typeof value !== 'string' && typeof value !== 'boolean')
       spot.fault('Expected a text, or true for an attribute without a value.');
   }
+}
+
+/** Signs before and behind are short: they stand in the frame of a field. */
+const longestSign = 20;
+
+function readLook(at: Spot): void {
+  if (!at.object(['label', 'size', 'before', 'behind', 'width', 'icon'], [])) return;
+  at.choice('label', ['above', 'beside', 'inside']);
+  at.choice('size', ['small', 'medium', 'large']);
+  for (const key of ['before', 'behind']) {
+    const text = at.has(key) ? at.get(key).filled() : undefined;
+    if (text !== undefined && (text.length > longestSign || /[\n\r]/.test(text)))
+      at.get(key).fault(`A sign stands on one line, in at most ${longestSign} characters.`);
+  }
+  if (at.has('width')) at.get('width').wholeFrom(1, 80);
+  const icon = at.has('icon') ? at.get('icon').string() : undefined;
+  const problem = icon === undefined ? undefined : problemWithIcon(icon);
+  if (problem) at.get('icon').fault(problem);
 }
 
 const formKeys = ['id', 'title', 'fields', 'sections', 'submit', 'completes', 'unanswered', 'rules'];

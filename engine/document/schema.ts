@@ -187,6 +187,20 @@ function field(kinds: KindTable): Schema {
           additionalProperties: { type: ['string', 'boolean'] },
           propertyNames: { enum: attributeNames },
         },
+        look: {
+          description: 'How it is drawn where it is taken home.',
+          ...shape(
+            {
+              label: { enum: ['above', 'beside', 'inside'], default: 'above' },
+              size: { enum: ['small', 'medium', 'large'], default: 'medium' },
+              before: { type: 'string', minLength: 1, maxLength: 20 },
+              behind: { type: 'string', minLength: 1, maxLength: 20 },
+              width: { type: 'integer', minimum: 1, maximum: 80, description: 'In characters.' },
+              icon: { type: 'string', maxLength: 4000, description: 'SVG of shapes alone.' },
+            },
+            [],
+          ),
+        },
         rules: { type: 'array', items: { $ref: '#/$defs/rule' } },
         when: { $ref: '#/$defs/condition' },
       },

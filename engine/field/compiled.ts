@@ -1,5 +1,6 @@
 import type { Condition } from '../rules/condition.ts';
 import type { Rule } from '../rules/rule.ts';
+import type { Look } from './look.ts';
 
 /** A kind's compiled definition, plain data through and through; `kind` tells whose it is. Each kind's `run.ts` has its own. */
 export interface Plan {
@@ -18,6 +19,8 @@ export interface CompiledField<P extends Plan = Plan> {
   readonly html: Readonly<Record<string, string | boolean>>;
   readonly messages: 'first' | 'all';
   readonly rules: readonly Rule[];
+  /** How it is drawn where it is taken home. */
+  readonly look?: Look | undefined;
   /** In a form it counts only while this holds. */
   readonly when?: Condition | undefined;
   readonly plan: P;

@@ -13,6 +13,7 @@ export {
   openAny,
   type ValueOf,
 } from './kind.ts';
+export type { Look } from './look.ts';
 export type { FieldEvent, FieldState, Refused } from './moment.ts';
 export type { Ask, Question, Questions } from './questions.ts';
 export { type Flags, type Reading, read, type Shown, told } from './reading.ts';

@@ -5,7 +5,6 @@ import type { EntryOf, Options } from '../options/option.ts';
 import type { Check, Rule } from '../rules/rule.ts';
 import type { Languages } from '../rules/wording.ts';
 import type { Drawing } from './drawing.ts';
-import type { ValueForm } from './value-form.ts';
 
 /** What a definition stands in. */
 export interface Around {
@@ -38,13 +37,6 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   check?(at: Spot): void;
   /** Throws `RangeError` on what the reader would have refused. */
   plan(entry: EntryOf<O>, around: Around): P;
-  /** The typed values its fields can have; any text, where it says nothing. */
-  values?(plan: P): ValueForm;
-  /**
-   * An expression (ECMAScript, flags `u` and `v`) that every text matches as a whole which the field would take whole from somebody who
-   * types it without being helped; the closer it is, the better. Any text, where it says nothing.
-   */
-  typedForm?(plan: P): string;
   /** What it asks of the page; the field's own attributes go before. HTML, `inputmode` and autofill tokens. */
   attributes?(entry: EntryOf<O>): Readonly<Record<string, string>>;
   /** Only of kinds with an order. */

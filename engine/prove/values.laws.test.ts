@@ -4,8 +4,7 @@ import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
 import { read } from '../field/reading.ts';
 import { apply, start } from '../field/state.ts';
-import { kindIn } from '../kinds/definition.ts';
-import { kinds } from '../kinds/table.ts';
+import { describedBy } from '../kinds/described.ts';
 import { digitsBetween, type ValueForm } from '../kinds/value-form.ts';
 import { fieldOf, sketch } from './arbitraries.ts';
 import { compiledOf, kindNames, sketchOf, textFor } from './kinds.ts';
@@ -14,11 +13,7 @@ const runs = {
   numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
-const formOf = (field: OpenField): ValueForm => {
-  const form = kindIn(kinds, field.plan.kind).define.values?.(field.plan);
-  if (!form) throw new RangeError(`The kind "${field.plan.kind}" says nothing of its values.`);
-  return form;
-};
+const formOf = (field: OpenField): ValueForm => describedBy(field.plan).values;
 const matches = ({ among, expression }: ValueForm, text: string): boolean =>
   among
     ? among.includes(text)

@@ -79,7 +79,7 @@ function domFace({ kinds, hasForms, isAsking }: Needs): Face {
   return {
     from: '@arbeit/dom',
     names: unique([
-      'attributesOf', 'bind', 'createStore', 'onCompletion', 'readOn', 'share', 'statesOf',
+      'attributesOf', 'bind', 'createStore', 'lookOf', 'onCompletion', 'readOn', 'share', 'statesOf',
       ...(hasPicks ? ['bindPicks'] : []),
       ...(hasForms ? ['bindForm', 'createFormStore', 'driveSending'] : []),
       ...(isAsking ? ['askByFetch', 'driveAsks'] : []),
@@ -111,7 +111,7 @@ export function faceOf(use: Use, needs: Needs): Face | undefined {
       return {
         from: '@arbeit/react',
         names: unique([
-          'useField', 'Label', 'Line', 'Message', 'Resting',
+          'useField', 'Frame', 'Label', 'Line', 'Message', 'Resting',
           ...(hasForms ? ['useForm'] : []),
           ...[...needs.kinds].flatMap((kind) => components[kind] ?? []),
         ]), // biome-ignore format: a list

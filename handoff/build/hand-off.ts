@@ -8,6 +8,7 @@ import { bundled, type Entries } from './bundle.ts';
 import { declarations, typesAt } from './declarations.ts';
 import { uses as allUses, type Face, faceOf, needsOf, type Use } from './faces.ts';
 import { htmlPages } from './html-page.ts';
+import { lookSheet } from './look.ts';
 import { elementsModule, serverModule, trialsModule } from './modules.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
@@ -124,6 +125,8 @@ export async function handOff({
     files.set('trials/trials.test.js', trialsModule(set, 'vitest', names));
     files.set('trials/trials.node.js', trialsModule(set, 'node:test', names));
   }
+  if (uses.some((use) => use === 'react' || use === 'vue' || use === 'svelte'))
+    files.set('look.css', lookSheet);
   const pages = uses.includes('html') ? htmlPages(set, kinds, uses.includes('element')) : [];
   for (const { path, text } of pages) files.set(path, text);
   files.set('package.json', manifest(set, sources.version));

@@ -1,3 +1,4 @@
+import { describedBy } from '@arbeit/engine/described';
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField, type SetDocument } from '@arbeit/engine/document';
 import { mayStand, type OpenField } from '@arbeit/engine/field';
@@ -130,7 +131,7 @@ export function nativeField(definition: FieldDocument, set: SetDocument, kinds: 
   for (const { check } of rules)
     if (check.type === 'length' && check.min && define.comparable === undefined)
       attributes.minlength = String(check.min);
-  const pattern = define.typedForm?.(field.plan);
+  const pattern = describedBy(field.plan).typedForm;
   if (pattern === undefined) return { field, attributes, difference: { is: 'none' } };
   const automaton = parseExpression(pattern);
   if ('message' in automaton) throw new RangeError(`${field.id}: ${automaton.message}`);

@@ -136,10 +136,11 @@ for (const [set, formId, isExact] of [
             ).toBe(true);
         } else found.refused++;
       }),
-      { numRuns: records, seed },
+      // The whole number where both sides are to be the same; where one says more, fewer tell as much.
+      { numRuns: isExact ? records : records / 4, seed },
     );
     // Both were met, and not by a hair.
-    expect(Math.min(found.accepted, found.refused)).toBeGreaterThan(records / 200);
+    expect(Math.min(found.accepted, found.refused)).toBeGreaterThan(records / 800);
   });
 
 const sorted = (values: Readonly<Record<string, string | null | undefined>>) =>

@@ -1,3 +1,4 @@
+import { describedBy } from '@arbeit/engine/described';
 import { compileField, type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import type { OpenField } from '@arbeit/engine/field';
 import { type KindTable, kindIn, type ValueForm } from '@arbeit/engine/kinds';
@@ -76,11 +77,7 @@ const ifThenElse = (condition: Schema, holds: Schema, otherwise: Schema): Schema
 function described(definition: SetDocument['fields'][number], set: SetDocument, kinds: KindTable) {
   const field = compileField(definition, set, kinds);
   const { define } = kindIn(kinds, definition.kind);
-  const values: ValueForm = define.values?.(field.plan) ?? {
-    type: 'string',
-    beyond: 'what its kind refuses',
-  };
-  return { field, define, values };
+  return { field, define, values: describedBy(field.plan).values };
 }
 
 /** A box to tick says no where it is not ticked: it is never without a value. */

@@ -1,5 +1,6 @@
+import { describedBy } from '@arbeit/engine/described';
 import { compileField, type FieldDocument } from '@arbeit/engine/document';
-import { kindIn, kinds } from '@arbeit/engine/kinds';
+import { kinds } from '@arbeit/engine/kinds';
 import { type Matter, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
 import {
   type Automaton,
@@ -55,9 +56,9 @@ const fieldOf = (pattern: string) =>
 
 function proven(automaton: Automaton, pattern: string): PatternOf {
   const field = fieldOf(pattern);
-  const form = kindIn(kinds, 'pattern').define.values?.(field.plan);
-  const own = form?.expression === undefined ? undefined : parseExpression(form.expression);
-  if (!form || form.beyond !== undefined || !own || 'message' in own)
+  const { values: form } = describedBy(field.plan);
+  const own = form.expression === undefined ? undefined : parseExpression(form.expression);
+  if (form.beyond !== undefined || !own || 'message' in own)
     return {
       is: 'not',
       why: `${pattern} would be near, but what it takes could not be held against the expression.`,

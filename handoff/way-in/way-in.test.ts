@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { describedBy } from '@arbeit/engine/described';
 import { compile, readDocument, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { parseExpression } from '@arbeit/engine/rules';
@@ -106,8 +107,7 @@ describe('a regular expression as a pattern', () => {
             kinds,
           ).fields[0]!;
           const whole = new RegExp(`^(?:${expression})$`, 'u');
-          const { values } = kinds.pattern.define;
-          const own = new RegExp(`^(?:${values!(field.plan as never).expression})$`, 'u');
+          const own = new RegExp(`^(?:${describedBy(field.plan).values.expression})$`, 'u');
           for (const list of some) {
             const text = list.join('');
             if (text)

@@ -28,6 +28,7 @@ import { type Play, playsFor } from './plays.ts';
 import { SharedValue } from './shared-value.tsx';
 import { Tape } from './tape.tsx';
 import { tapeText } from './tape-rows.ts';
+import { TheLook } from './the-look.tsx';
 import { Tie } from './tie.tsx';
 import { ToldBrowser } from './told-browser.tsx';
 import { useBench } from './use-bench.ts';
@@ -167,6 +168,7 @@ function FieldBand({
           onChange={onChange}
         />
         <ToldBrowser definition={definition} onChange={onChange} />
+        <TheLook definition={definition} onChange={onChange} />
       </div>
       <Notes definition={definition} field={field} today={today ?? localToday()} onChange={onChange} />
       <Tie inside={band} rule={field.reading.shown[0]?.rule} />

@@ -17,7 +17,9 @@ import { drawingOf } from './kind-columns.ts';
 const PhoneKeyboard = deferred(() => import('./phone-keyboard.tsx').then((keys) => keys.PhoneKeyboard));
 const RestingField = deferred(() => import('../sheet/resting-field.tsx').then((rest) => rest.RestingField));
 
-const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text' } as const;
+const AsElement = deferred(() => import('./as-element.tsx').then((element) => element.AsElement));
+
+const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text', element: 'As handed off' } as const;
 
 /**
  * The field as an end user sees it, at its real width, on a screen or a phone, on either paper, in either direction. Its
@@ -44,7 +46,9 @@ export function LiveField({
         <div
           className={view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md'}
         >
-          {view === 'rest' ? (
+          {view === 'element' ? (
+            <AsElement field={field} />
+          ) : view === 'rest' ? (
             <RestingField field={field} />
           ) : (
             <InPlace

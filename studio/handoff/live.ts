@@ -8,10 +8,12 @@ import { withoutOwnCode } from './without-own-code.ts';
 export const liveUses = ['element', 'dom', 'react', 'vue', 'svelte'] as const satisfies readonly Use[];
 export type LiveUse = (typeof liveUses)[number];
 
-/** What a page with a snippet on it is made of: its markup, and one script. */
+/** What a page with a snippet on it is made of: its markup, one script, its styles. */
 export interface LivePage {
   readonly markup: string;
   readonly script: string;
+  /** Its styles beside what its elements bring. */
+  readonly sheet: string;
 }
 
 /** Modules that stand nowhere but in memory: those handed off, and the snippet. */
@@ -29,7 +31,7 @@ const inMemory = (files: ReadonlyMap<string, string>): Plugin => ({
     );
     onLoad({ filter: /.*/, namespace: 'memory' }, ({ path }) => ({
       contents: files.get(path) ?? '',
-      loader: path === 'snippet' ? 'jsx' : 'js',
+      loader: path === 'snippet' ? 'jsx' : path.endsWith('.css') ? 'empty' : 'js',
       resolveDir: process.cwd(),
     }));
   },
@@ -90,7 +92,11 @@ export async function livePage(stored: SetDocument, use: LiveUse): Promise<LiveP
     logLevel: 'silent',
     plugins: [inMemory(files)],
   });
-  return { markup: markupOf(use, snippet.code, set), script: outputFiles[0]?.text ?? '' };
+  return {
+    markup: markupOf(use, snippet.code, set),
+    script: outputFiles[0]?.text ?? '',
+    sheet: files.get('look.css') ?? '',
+  };
 }
 
 /** The page goes nowhere: what a form would send is shown under it. */

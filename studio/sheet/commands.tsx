@@ -2,7 +2,7 @@
 
 import { useLayoutEffect, useRef, useState } from 'react';
 import { useAtFirstUse } from './first-use.ts';
-import { type Command, type CommandGroup, isTyping, meets } from './keys.ts';
+import { type Command, type CommandGroup, innermost, isTyping, meets } from './keys.ts';
 import { later, useLater } from './later.tsx';
 
 const palette = later(() => import('./palette.tsx'));
@@ -47,7 +47,7 @@ export function Commands() {
       for (const { commands } of groups.values())
         for (const { key, run } of commands()) {
           if (key === undefined || !meets(event, key)) continue;
-          if (isCovered || (key.length === 1 && isTyping(event.target))) continue;
+          if (isCovered || (key.length === 1 && isTyping(innermost(event)))) continue;
           event.preventDefault();
           run();
           return;

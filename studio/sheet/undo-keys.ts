@@ -1,11 +1,13 @@
 import { useEffect } from 'react';
+import { innermost } from './keys.ts';
 
 /** Undo and redo of the definition, outside of lines that have an undo of their own. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey || event.defaultPrevented) return;
-      if ((event.target as HTMLElement).matches('input, textarea, select, [contenteditable=true]')) return;
+      if ((innermost(event) as HTMLElement).matches('input, textarea, select, [contenteditable=true]'))
+        return;
       const key = event.key.toLowerCase();
       if (key !== 'z' && key !== 'y') return;
       event.preventDefault();

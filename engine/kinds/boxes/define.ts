@@ -1,7 +1,6 @@
 import type { Spot } from '../../faults/spot.ts';
 import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
-import type { ValueForm } from '../value-form.ts';
 import type { BoxesPlan } from './run.ts';
 
 const length = (usual: number) =>
@@ -52,15 +51,6 @@ const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string)
   spellcheck: 'false',
 });
 
-/** As it is, with blanks and marks anywhere: those a paste loses. Digits and letters may be full-width, and digits of any script. */
-const typedForm = ({ accept, length }: BoxesPlan): string =>
-  `(?:[^\\p{L}\\p{N}]*${accept === 'digit' ? '\\p{Nd}' : '[\\p{Nd}A-Za-z\\uFF21-\\uFF3A\\uFF41-\\uFF5A]'}){${length}}[^\\p{L}\\p{N}]*`;
-
-const valuesOf = ({ accept, length }: BoxesPlan): ValueForm => ({
-  type: 'string',
-  expression: `${accept === 'digit' ? '\\d' : '[0-9A-Za-z]'}{${length}}`,
-});
-
 export const pin: Definition<typeof pinOptions, BoxesPlan> = {
   name: 'PIN',
   options: pinOptions,
@@ -68,8 +58,6 @@ export const pin: Definition<typeof pinOptions, BoxesPlan> = {
     const all = filled(pinOptions, entry);
     return { kind: 'pin', ...all, groups: [all.length] };
   },
-  values: valuesOf,
-  typedForm,
   attributes: ({ accept }) => attributes(accept, 'off'),
 };
 
@@ -92,7 +80,5 @@ export const oneTimeCode: Definition<typeof codeOptions, BoxesPlan> = {
     const all = filled(codeOptions, entry);
     return { kind: 'one-time-code', conceal: false, ...all, groups: all.groups ?? [all.length] };
   },
-  values: valuesOf,
-  typedForm,
   attributes: ({ accept }) => attributes(accept, 'one-time-code'),
 };

@@ -1,6 +1,5 @@
 import { filled, type Options } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
-import { amongThem } from '../value-form.ts';
 import type { ChoicePlan } from './run.ts';
 
 const options = {
@@ -29,7 +28,6 @@ export const choice: Definition<typeof options, ChoicePlan> = {
   name: 'choice',
   options,
   plan: (entry) => ({ kind: 'choice', ...filled(options, entry) }),
-  values: (plan) => amongThem(plan.options.map(({ value }) => value)),
   pointless: ['length', 'checksum', 'not-trivial', 'matches'],
   isAlwaysWhole: true,
 };

@@ -1,7 +1,6 @@
 import type { Spot } from '../../faults/spot.ts';
 import { filled, type Options } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
-import { amongThem, escaped, type ValueForm } from '../value-form.ts';
 import type { ChoicesPlan } from './run.ts';
 
 const options = {
@@ -33,21 +32,6 @@ function check(at: Spot): void {
     .fault(`There are only ${options.length} to choose from.`, { suggestion: String(options.length) });
 }
 
-/** Of few all of them are written out, in the order of the options, as many as there may be. */
-function valuesOf({ options: offered, least, most }: ChoicesPlan): ValueForm {
-  const names = offered.map(({ value }) => value);
-  if (names.length > 6) {
-    const one = `(?:${names.map(escaped).join('|')})`;
-    return { type: 'string', expression: `${one}(?: ${one})*`, beyond: 'the order of choices, and how many' };
-  }
-  const sets = Array.from({ length: 2 ** names.length }, (_, bits) =>
-    names.filter((__, i) => bits & (1 << i)),
-  );
-  return amongThem(
-    sets.filter(({ length }) => length >= Math.max(1, least) && length <= most).map((set) => set.join(' ')),
-  );
-}
-
 export const choices: Definition<typeof options, ChoicesPlan> = {
   name: 'choices',
   hasSeveral: true,
@@ -64,6 +48,5 @@ export const choices: Definition<typeof options, ChoicesPlan> = {
       most: count?.max ?? offered.length,
     };
   },
-  values: valuesOf,
   pointless: ['length', 'checksum', 'not-trivial', 'matches'],
 };

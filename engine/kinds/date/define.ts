@@ -5,7 +5,6 @@ import type { Definition } from '../definition.ts';
 import { digitsOf } from '../digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../formats.ts';
 import type { PartPlan } from '../parts.ts';
-import { digitsIn, numbersIn } from '../value-form.ts';
 import type { DatePlan } from './run.ts';
 
 const options = {
@@ -61,19 +60,12 @@ const options = {
 
 export type DateEntry = EntryOf<typeof options>;
 
-/** The days of the Gregorian calendar from year 1 to 9999 (ISO 8601). */
-const dates =
-  '(?!0000)(?:\\d{4}-(?:(?:0[13578]|1[02])-(?:0[1-9]|[12]\\d|3[01])|(?:0[469]|11)-(?:0[1-9]|[12]\\d|30)|02-(?:0[1-9]|1\\d|2[0-8]))' +
-  '|(?:\\d\\d(?:0[48]|[2468][048]|[13579][26])|(?:[02468][048]|[13579][26])00)-02-29)';
-
 export const date: Definition<typeof options, DatePlan> = {
   name: 'date',
   options,
   byLocale: true,
   plan: (entry, { locale }) => planDate(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
-  values: () => ({ type: numbersIn('', '-', '-'), expression: dates }),
-  typedForm: () => digitsIn(3),
   comparable: 'day',
   limits: {
     isGood: (text) => resolve(text, someDay) !== undefined,

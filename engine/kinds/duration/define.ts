@@ -3,7 +3,6 @@ import { type FilledEntry, filled, type Options } from '../../options/option.ts'
 import { canonical, compare } from '../../values/decimal.ts';
 import type { Definition } from '../definition.ts';
 import { digitsOf } from '../digits.ts';
-import { digitsIn, numbersIn } from '../value-form.ts';
 import type { DurationPlan } from './run.ts';
 
 const units = [['h', 'min'], ['min'], ['h']] as const satisfies readonly (readonly ('h' | 'min')[])[];
@@ -49,12 +48,6 @@ export const duration: Definition<typeof options, DurationPlan> = {
   check,
   plan: (entry, { locale }) => planDuration(filled(options, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
-  values: ({ hour }) => ({
-    type: numbersIn(''),
-    expression: hour < 0 ? '0|[1-9]\\d{0,3}' : '0|[1-9]\\d{0,4}',
-    ...(hour < 0 ? {} : { beyond: 'minutes that its parts cannot come to' }),
-  }),
-  typedForm: () => digitsIn(1),
   comparable: 'minutes',
   limits: {
     isGood: (text) => /^\d{1,6}$/.test(text),

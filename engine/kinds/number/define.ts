@@ -3,7 +3,6 @@ import type { Rule } from '../../rules/rule.ts';
 import { canonical, compare } from '../../values/decimal.ts';
 import type { Around, Definition, Limits } from '../definition.ts';
 import { digitsOf, withDigits } from '../digits.ts';
-import { digitsIn, numbersIn, type ValueForm } from '../value-form.ts';
 import { currencies, decimalsOf } from './currencies.ts';
 import type { NumberPlan } from './run.ts';
 
@@ -127,16 +126,8 @@ const limits = (example: string, begin: string): Limits => ({
 const attributes = ({ negative = 'no' }: NumberEntry): Record<string, string> =>
   negative === 'no' ? { inputmode: 'decimal' } : {};
 
-/** Decimals, as many as there are to be: from the right all of them. Zero has no minus. */
-function valuesOf({ least: padded, most, negative, fill }: NumberPlan): ValueForm {
-  const least = fill === 'right' ? most : padded;
-  const sign = negative === 'no' ? '' : '(?!-[0.]*$)-?';
-  const fraction = most === 0 ? '' : `(?:\\.\\d{${Math.max(1, least)},${most}})${least > 0 ? '' : '?'}`;
-  return { type: numbersIn(''), expression: `${sign}(?:0|[1-9]\\d*)${fraction}` };
-}
-
 /** What the three are alike in. */
-const alike = { attributes, values: valuesOf, typedForm: () => digitsIn(1), byLocale: true } as const;
+const alike = { attributes, byLocale: true } as const;
 
 export const number: Definition<typeof numberOptions, NumberPlan> = {
   ...alike,

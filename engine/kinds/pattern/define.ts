@@ -6,8 +6,6 @@ import type { Definition } from '../definition.ts';
 import { type Node, parseNotation, rangesOf, type Takes } from './notation.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
 import { taken } from './takes.ts';
-import { typedForm } from './typed-form.ts';
-import { valuesOf } from './value-form.ts';
 
 const options = {
   pattern: {
@@ -82,8 +80,6 @@ export const pattern: Definition<typeof options, PatternPlan> = {
     if (faults[0]) throw new RangeError(`${id}: column ${faults[0].column}: ${faults[0].message}`);
     return planPattern(nodes, filled(options, entry), classes);
   },
-  values: valuesOf,
-  typedForm,
 };
 
 /** Lays a parsed notation out as cells, parts, stretches and the fixed text between. `nodes` must be free of faults. */

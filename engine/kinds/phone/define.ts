@@ -2,7 +2,6 @@ import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../
 import { allRegions, codes, planOf } from '../../plans/plans.ts';
 import type { RegionPlan } from '../../plans/region-plan.ts';
 import type { Definition } from '../definition.ts';
-import { digitsIn, numbersIn } from '../value-form.ts';
 import type { PhonePlan, ServedCode } from './plan.ts';
 
 const region = {
@@ -75,12 +74,6 @@ export const phone: Definition<typeof options, PhonePlan> = {
   says: ['wanted'],
   plan: (entry, { locale }) => planPhone(filled(options, entry), wantedIn(locale)),
   attributes: () => ({ type: 'tel', inputmode: 'tel', autocomplete: 'tel' }),
-  values: ({ extension }) => ({
-    type: numbersIn('+'),
-    expression: `\\+[1-9]\\d{3,14}${extension ? '(?:;ext=\\d+)?' : ''}`,
-    beyond: 'numbers that are none of its regions and types',
-  }),
-  typedForm: () => digitsIn(3),
   pointless: ['checksum'],
 };
 

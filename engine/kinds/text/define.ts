@@ -38,7 +38,6 @@ const options = {
 
 export const text: Definition<typeof options, TextPlan> = {
   name: 'text',
-  values: () => ({ type: 'string', beyond: 'blanks, case and length as its options have them' }),
   options,
   plan: (entry) => ({ kind: 'text', max: 0, ...filled(options, entry) }),
   isAlwaysWhole: true,

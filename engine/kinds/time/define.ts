@@ -3,7 +3,6 @@ import type { Definition } from '../definition.ts';
 import { digitsOf } from '../digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../formats.ts';
 import type { PartPlan } from '../parts.ts';
-import { digitsIn, numbersIn } from '../value-form.ts';
 import type { TimePlan } from './run.ts';
 
 const options = {
@@ -32,11 +31,6 @@ export const time: Definition<typeof options, TimePlan> = {
   byLocale: true,
   plan: (entry, { locale }) => planTime(entry, locale),
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
-  values: ({ second }) => ({
-    type: second < 0 ? numbersIn('', ':') : numbersIn('', ':', ':'),
-    expression: `(?:[01]\\d|2[0-3]):[0-5]\\d${second < 0 ? '' : ':[0-5]\\d'}`,
-  }),
-  typedForm: () => digitsIn(1),
   comparable: 'time',
   limits: {
     isGood: (text) => /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/.test(text),

@@ -1,7 +1,6 @@
 import type { Spot } from '../../faults/spot.ts';
 import { filled, type Options, pickForm } from '../../options/option.ts';
 import type { Definition } from '../definition.ts';
-import { amongThem } from '../value-form.ts';
 import type { YesNoPlan } from './run.ts';
 
 const words = (label: string, part: string, usual: string) =>
@@ -52,7 +51,6 @@ export const yesNo: Definition<typeof options, YesNoPlan> = {
     ];
     return { kind: 'yes-no', draw, options: draw === 'tick' ? both.slice(0, 1) : both };
   },
-  values: () => amongThem(['yes', 'no']),
   pointless: ['length', 'checksum', 'not-trivial', 'matches'],
   isAlwaysWhole: true,
 };

@@ -1,0 +1,80 @@
+import { expect, test } from 'vitest';
+import { kinds } from '../kinds/table.ts';
+import { problemWithIcon } from './icon.ts';
+import { readDocument } from './read-document.ts';
+
+test.each([
+  '<svg viewBox="0 0 24 24"><path d="M4 12h16M12 4v16" stroke="currentColor" fill="none"/></svg>',
+  "<svg xmlns='http://www.w3.org/2000/svg' width='24' height='24'><title>A hut</title><g transform='rotate(45 12 12)'><rect x='1' y='1' width='9' height='9' rx='2'/></g></svg>",
+  '<svg viewBox="0 0 2 2">\n  <circle cx="1" cy="1" r="1" fill="#2f6b57"></circle>\n</svg>',
+])('shapes alone are an icon: %s', (icon) => {
+  expect(problemWithIcon(icon)).toBeUndefined();
+});
+
+test.each([
+  ['', /begins with <svg>/],
+  ['<p>x</p>', /one <svg>/],
+  ['<svg><script>alert(1)</script></svg>', /<script> is no shape/],
+  ['<svg onload="alert(1)"></svg>', /“onload”/],
+  ['<svg><path d="M0" onclick="x"/></svg>', /“onclick”/],
+  ['<svg><a href="x"><path/></a></svg>', /<a> is no shape/],
+  ['<svg><image href="x"/></svg>', /<image> is no shape/],
+  ['<svg><use href="#x"/></svg>', /<use> is no shape/],
+  ['<svg><foreignObject><p>x</p></foreignObject></svg>', /no shape/],
+  ['<svg><style>*{}</style></svg>', /no shape/],
+  ['<svg style="background:url(x)"></svg>', /“style”/],
+  ['<svg><path fill="url(#a)"/></svg>', /nothing fill may be/],
+  ['<svg><path fill="javascript:x"/></svg>', /nothing fill may be/],
+  ['<svg xmlns="http://evil.example"></svg>', /nothing xmlns may be/],
+  ['<svg xmlns:x="y"></svg>', /“xmlns:x”/],
+  ['<svg><path d="&#106;"/></svg>', /shapes alone/],
+  ['<svg>text</svg>', /shapes alone/],
+  ['<svg><!-- x --></svg>', /shapes alone/],
+  ['<svg><![CDATA[x]]></svg>', /shapes alone/],
+  ['<?xml version="1.0"?><svg/>', /shapes alone/],
+  ['<svg><path d="M0"', /shapes alone/],
+  ['<svg><g></svg>', /closes nothing/],
+  ['<svg><g>', /not closed/],
+  ['<svg/><svg/>', /one <svg>/],
+  ['<svg><title>a<b/></title></svg>', /no shape/],
+  ['<svg><path d=M0 /></svg>', /shapes alone/],
+  [`<svg><path d="${'M0 '.repeat(2000)}"/></svg>`, /at most 4000/],
+])('anything else is not: %s', (icon, problem) => {
+  expect(problemWithIcon(icon)).toMatch(problem);
+});
+
+test('a look is read option by option, with one fault per mistake', () => {
+  const faultsOf = (look: unknown) => {
+    const result = readDocument(
+      {
+        arbeit: 1,
+        title: 'T',
+        locale: 'en-GB',
+        fields: [{ id: 'a', kind: 'text', label: 'A', entry: {}, look }],
+      },
+      kinds,
+    );
+    return result.ok
+      ? []
+      : result.faults.map(({ path, message }) => `${path.replace('$.fields[0].look', '')} ${message}`);
+  };
+  expect(
+    faultsOf({ label: 'inside', size: 'large', before: '№', behind: 'kg', width: 12, icon: '<svg/>' }),
+  ).toEqual([]);
+  // One fault per mistake.
+  expect(faultsOf({ label: 'under', colour: 'red' })).toEqual([
+    expect.stringContaining('Nothing is known as "colour"'),
+    expect.stringContaining('.label Expected'),
+  ]);
+  expect(faultsOf({ label: 'under' })).toEqual([
+    expect.stringContaining('.label Expected "above", "beside" or "inside"'),
+  ]);
+  expect(faultsOf({ behind: 'x'.repeat(21) })).toEqual([
+    expect.stringContaining('.behind A sign stands on one line'),
+  ]);
+  expect(faultsOf({ width: 0 })).toEqual([
+    expect.stringContaining('.width Expected a whole number from 1 to 80'),
+  ]);
+  expect(faultsOf({ icon: '<b/>' })).toEqual([expect.stringContaining('.icon An icon is one <svg>')]);
+  expect(faultsOf('large')).toEqual([expect.stringContaining('Expected an object')]);
+});

@@ -1,0 +1,69 @@
+/** Elements an icon may be made of (SVG 2): shapes, and groups of them. */
+const elements = ['svg', 'g', 'path', 'circle', 'ellipse', 'rect', 'line', 'polyline', 'polygon', 'title'];
+
+/** Attributes they may have: where shapes are and how they are drawn. None leads anywhere or runs anything. */
+const attributes = [
+  'viewBox', 'width', 'height', 'd', 'x', 'y', 'x1', 'y1', 'x2', 'y2', 'cx', 'cy', 'r', 'rx', 'ry', 'points', 'transform', 'fill', 'stroke', 'stroke-width', 'stroke-linecap',
+  'stroke-linejoin', 'stroke-dasharray', 'fill-rule', 'clip-rule', 'opacity', 'fill-opacity', 'stroke-opacity', 'xmlns',
+]; // biome-ignore format: a list
+
+const namespace = 'http://www.w3.org/2000/svg';
+/** Numbers, commands of a path, names of colours, functions of a transform; nothing that could name an address. */
+const plainValue = /^[\w\s.,#%()+-]*$/;
+const longest = 4_000;
+
+/**
+ * What is wrong with the markup of an icon; nothing where it is `<svg>` made of shapes alone. Read by its own few rules and not by a
+ * browser's: what this does not know is refused, whatever a browser would make of it.
+ */
+export function problemWithIcon(text: string): string | undefined {
+  if (text.length > longest) return `An icon has at most ${longest} characters.`;
+  const open: string[] = [];
+  let at = 0;
+  let count = 0;
+  while (at < text.length) {
+    const tag = /^<(\/?)([A-Za-z]+)((?:\s+[A-Za-z][\w:-]*\s*=\s*(?:"[^"<&]*"|'[^'<&]*'))*)\s*(\/?)>/.exec(
+      text.slice(at),
+    );
+    if (!tag) {
+      const piece = /^[^<]+/.exec(text.slice(at))?.[0];
+      if (piece === undefined || (piece.trim() && open.at(-1) !== 'title') || /[&]/.test(piece))
+        return `An icon is made of shapes alone: this is none, “${text.slice(at, at + 20)}”.`;
+      at += piece.length;
+      continue;
+    }
+    const [all, closes, name = '', given = '', isEmpty] = tag;
+    at += all.length;
+    if (closes) {
+      if (open.pop() !== name) return `“${all}” closes nothing.`;
+      continue;
+    }
+    const problem = problemWithElement(name, given, open.length === 0, count);
+    if (problem) return problem;
+    count++;
+    if (!isEmpty) open.push(name);
+  }
+  if (count === 0) return 'An icon begins with <svg>.';
+  return open.length ? `<${open.at(-1)}> is not closed.` : undefined;
+}
+
+function problemWithElement(
+  name: string,
+  given: string,
+  isOutermost: boolean,
+  before: number,
+): string | undefined {
+  if (isOutermost !== (name === 'svg') || (isOutermost && before > 0))
+    return 'An icon is one <svg> with shapes in it.';
+  if (!elements.includes(name)) return `<${name}> is no shape: expected ${elements.slice(1).join(', ')}.`;
+  for (const [, attribute = '', double, single] of given.matchAll(
+    /([A-Za-z][\w:-]*)\s*=\s*(?:"([^"]*)"|'([^']*)')/g,
+  )) {
+    const value = double ?? single ?? '';
+    if (!attributes.includes(attribute)) return `“${attribute}” is nothing a shape of an icon may have.`;
+    const isPlain =
+      attribute === 'xmlns' ? value === namespace : plainValue.test(value) && !/url\s*\(/i.test(value);
+    if (!isPlain) return `“${value.slice(0, 30)}” is nothing ${attribute} may be.`;
+  }
+  return undefined;
+}
