@@ -312,6 +312,32 @@ test('a form’s element: fields share its state, it is held back at the first w
   await expect(page.getByText('Arrived')).toBeVisible();
 });
 
+test('what a script gave elements before they were any of ours is taken over', async ({ page }) => {
+  await put(
+    page,
+    `<form><arbeit-form form="stay">${field('pass')}${field('dog')}<button>Send</button></arbeit-form></form>`,
+    false,
+  );
+  await page.evaluate(() => {
+    const sent: unknown[] = [];
+    Object.assign(window, { sent });
+    Object.assign(document.querySelector('[field="pass"]')!, { value: 'AB1234' });
+    Object.assign(document.querySelector('arbeit-form')!, {
+      send: async ({ raw }: { raw: unknown }) => {
+        sent.push(raw);
+        return [];
+      },
+    });
+  });
+  await alive(page);
+  await expect(page.getByLabel('Hut pass')).toHaveValue('AB-1234');
+  await page.getByLabel('No', { exact: true }).check();
+  await page.getByRole('button').click();
+  await expect
+    .poll(() => page.evaluate(() => (window as unknown as { sent: unknown[] }).sent))
+    .toEqual([{ pass: 'AB1234', dog: 'no' }]);
+});
+
 test('a form that waits for an answer is sent by itself once it is there', async ({ page }) => {
   await put(
     page,

@@ -41,5 +41,15 @@ export function dress(element: HTMLElement, attributes: Readonly<Record<string, 
   }
 }
 
+/**
+ * Takes a property that a script gave an element before it was one of ours: it stands in the way of the accessor (HTML, upgrade). Returns it,
+ * if there was one.
+ */
+export function givenBefore(element: HTMLElement, name: string): unknown {
+  const given = Object.getOwnPropertyDescriptor(element, name)?.value as unknown;
+  Reflect.deleteProperty(element, name);
+  return given;
+}
+
 /** What a plan may say of how a field is drawn. */
 export const planOf = <P>(field: OpenField): Partial<P> => field.plan as unknown as Partial<P>;

@@ -1,7 +1,7 @@
 import { createStore, type FieldStore, readOn } from '@arbeit/dom';
 import type { OpenField, Reading } from '@arbeit/engine/field';
 import type { Drawing } from './control.ts';
-import { drawn, dressElement, hostOf, takeFallback, tellElement, type View } from './field-view.ts';
+import { drawn, dressElement, hostOf, tellElement, typedBefore, type View } from './field-view.ts';
 import { sheet } from './sheet.ts';
 
 /** A field's element, to whoever writes to it from a script. */
@@ -140,7 +140,7 @@ export function fieldElementClass(table: FieldTable): CustomElementConstructor {
     }
     connectedCallback(): void {
       const { store } = this;
-      const typed = takeFallback(this);
+      const typed = typedBefore(this);
       if (typed !== undefined && typed !== store.reading().display) this.value = typed;
       if (!this.hasAttribute('name')) this.name = store.field.id;
       dressElement(this, store);

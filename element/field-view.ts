@@ -1,6 +1,6 @@
 import { attributesOf, type FieldStore, type Host, lookOf, statesOf } from '@arbeit/dom';
 import type { Reading } from '@arbeit/engine/field';
-import { type Control, type Drawing, part } from './control.ts';
+import { type Control, type Drawing, givenBefore, part } from './control.ts';
 import { line } from './line.ts';
 
 /** What stands in a field's element. */
@@ -149,14 +149,22 @@ export function tellElement(
   const sent = view.control.isGroup ? raw.split(' ').filter(Boolean) : [raw];
   if (counts) for (const one of sent) values.append(name, one);
   internals.setFormValue(values, raw);
-  element.hidden = !counts;
+  // Not `hidden`, which is the page's own.
+  element.toggleAttribute('data-away', !counts);
+}
+
+/** What an element held before it was one of ours: what a script gave it, or somebody typed into the control in it. */
+export function typedBefore(element: HTMLElement): string | undefined {
+  const given = givenBefore(element, 'value');
+  const typed = takeFallback(element);
+  return typeof given === 'string' ? given : typed;
 }
 
 /**
  * The native control that stood in an element for a page without scripts goes; what somebody had typed into it already, or picked, is
  * the field's.
  */
-export function takeFallback(element: HTMLElement): string | undefined {
+function takeFallback(element: HTMLElement): string | undefined {
   const own = [...element.children].filter((child) => !child.slot);
   const typed = own
     .flatMap((child) =>

@@ -7,6 +7,7 @@ import {
   type SendRecord,
 } from '@arbeit/dom';
 import type { OpenForm } from '@arbeit/engine/form';
+import { givenBefore } from './control.ts';
 import type { StoreOwner } from './field-element.ts';
 
 /** A form's element, to whoever writes to it from a script. */
@@ -68,7 +69,7 @@ function attach(element: FormElement, form: HTMLFormElement, { drive }: FormTabl
  */
 export function formElementClass(table: FormTable): CustomElementConstructor {
   return class extends HTMLElement implements FormElement {
-    send: SendRecord | undefined;
+    send = givenBefore(this, 'send') as SendRecord | undefined;
     #store: FormStore | undefined;
     #release: (() => void) | undefined;
 

@@ -4,7 +4,7 @@
  */
 export const sheet = `
 :host{display:block;font:inherit;color:inherit;--_ink:var(--arbeit-ink,currentColor);--_line:var(--arbeit-line,color-mix(in srgb,currentColor 55%,transparent));--_wrong:var(--arbeit-wrong,#a63d2f);--_accent:var(--arbeit-accent,#2f6b57)}
-:host([hidden]){display:none}
+:host([hidden]),:host([data-away]){display:none}
 *{box-sizing:border-box;font:inherit;letter-spacing:inherit}
 [part~=label]{display:block;margin-block-end:var(--arbeit-gap,.25em)}
 [part~=frame]{display:flex;align-items:center;gap:var(--arbeit-gap,.25em);max-inline-size:100%;inline-size:var(--arbeit-width,auto)}

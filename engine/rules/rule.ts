@@ -58,6 +58,7 @@ export interface Automaton {
   readonly root: number;
 }
 
+/** A piece of an expression, which refers to others by their index. */
 export type ExpressionNode =
   | { readonly op: 'nothing' }
   | { readonly op: 'empty' }

@@ -16,6 +16,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages } from '../../scripts/packages.mjs';
 import { documentText, readDocumentText } from '../document-text.ts';
 import { type HandedFiles, handOff } from './hand-off.ts';
+import { snippets } from './snippets.ts';
 import { sourcesFrom } from './sources.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -240,6 +241,24 @@ describe('server.js', () => {
       'dog',
     ]);
   });
+});
+
+test('the README’s snippet for a server is a handler and a server action that work', async () => {
+  const { code } = snippets(set, ['server'])[0]!;
+  expect(files.get('README.md')).toContain(code.trim());
+  writeFileSync(join(folder, 'handler.mjs'), code);
+  const told = run(`
+    import { POST, schema, send } from './handler.mjs';
+    const post = (body) => POST(new Request('http://huts.example/bookings', { method: 'POST', body: JSON.stringify(body) }));
+    const far = new Date(Date.now() + 30 * 86400000).toISOString().slice(0, 10);
+    const good = { mobile: '07700900123', hut: 'windgap', deposit: '100', arrival: far, dog: 'no' };
+    const form = new FormData();
+    for (const [name, value] of Object.entries(good)) form.append(name, value);
+    const [taken, refused, action] = [await post(good), await post({ ...good, hut: 'nowhere' }), await send(form)];
+    console.log(JSON.stringify([taken.status, await taken.json(), refused.status, await refused.json(), action.ok, schema['~standard'].vendor]));`);
+  expect(JSON.parse(told)).toEqual([
+    200, { findings: [] }, 422, { findings: [{ field: 'hut', code: 'not-allowed' }] }, true, 'arbeit',
+  ]); // biome-ignore format: an answer beside the other
 });
 
 test('its types are exact, and its Standard Schema is one to the specification’s own types', () => {
