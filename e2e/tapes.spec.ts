@@ -11,8 +11,11 @@ const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo)
 const set = compiled(document);
 
 /** A few pages, each of which plays some: making a page for every tape took longer than the tapes. */
-const pages = 6;
-const names = readdirSync(new URL('tapes/', demo)).sort();
+const pages = 4;
+/** Every tape of the demo is played in what is handed off (`taken-home.spec.ts`); here, on the studio's own pages, those of forms and every other. */
+const names = readdirSync(new URL('tapes/', demo))
+  .sort()
+  .filter((name, i) => i % 2 === 0 || /^form /m.test(readFileSync(new URL(`tapes/${name}`, demo), 'utf8')));
 for (let first = 0; first < pages; first++) {
   const own = names.filter((_, i) => i % pages === first);
   test(`tapes play in Chromium as in the engine: ${own.join(', ')}`, async ({ page }) => {

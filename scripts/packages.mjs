@@ -39,10 +39,14 @@ export function buildPackages() {
     before = Math.max(before, newest(folder));
     if (existsSync(stamp) && statSync(stamp).mtimeMs >= before) continue;
     rmSync(join(folder, 'dist'), { recursive: true, force: true });
-    const { status } = spawnSync('npx', ['tsc', '-p', join(room, 'tsconfig.build.json')], {
-      cwd: root,
-      stdio: ['ignore', 2, 2],
-    });
+    const { status } = spawnSync(
+      join(root, 'node_modules', '.bin', 'tsc'),
+      ['-p', join(room, 'tsconfig.build.json')],
+      {
+        cwd: root,
+        stdio: ['ignore', 2, 2],
+      },
+    );
     if (status !== 0) return false;
     declareAsBuilt(join(folder, 'dist'));
     writeFileSync(stamp, '');

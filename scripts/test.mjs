@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from './chromium.mjs';
@@ -26,10 +26,27 @@ const run = (name, command, args, env = {}) => {
   );
   return status === 0;
 };
-/** A check that is one thing to pass or fail. */
-const check = (...step) => {
-  if (run(...step)) passed++;
-  else failed++;
+/** Checks that are one thing each to pass or fail, side by side: each leaves a core idle now and then. What they say comes one after the other. */
+const checks = async (...steps) => {
+  const from = Date.now();
+  const done = steps.map(
+    ([name, command, args]) =>
+      new Promise((resolve) => {
+        const said = [];
+        const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+        for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => said.push(piece));
+        child.on('close', (status) => {
+          process.stdout.write(`\n── ${name}\n${Buffer.concat(said)}`);
+          process.stdout.write(
+            `   ${name}: ${status === 0 ? 'good' : 'FAILED'}, after ${((Date.now() - from) / 1000).toFixed(1)} s\n`,
+          );
+          if (status === 0) passed++;
+          else failed++;
+          resolve();
+        });
+      }),
+  );
+  await Promise.all(done);
 };
 /** A test run that counts its own tests, in a JUnit file. One that ends badly without a failed test counts as one. */
 const count = (file, isGood) => {
@@ -46,9 +63,11 @@ const count = (file, isGood) => {
   failed += isGood ? bad : Math.max(1, bad);
 };
 
-check('lint', 'npx', ['biome', 'check', '.']);
-check('types', 'node', ['scripts/types.mjs']);
-check('API pages', 'node', ['scripts/api.mjs']);
+await checks(
+  ['lint', 'npx', ['biome', 'check', '.']],
+  ['types', 'node', ['scripts/types.mjs']],
+  ['API pages', 'node', ['scripts/api.mjs']],
+);
 const unit = join(results, 'unit.xml');
 count(
   unit,
