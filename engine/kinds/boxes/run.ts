@@ -48,7 +48,7 @@ function clean(plan: BoxesPlan, text: string): Cleaned {
   if (bound?.length !== plan.length && bare.length <= plan.length) return { text: bare, leftOut: '' };
   const found = bound?.length === plan.length ? [bound] : runs(plan, folded);
   if (found.length !== 1) return { text: bare, leftOut: '' };
-  const rest = folded.replace(found[0]!, '').replace(/[^\p{L}\p{N}]/gu, '');
+  const rest = folded.replace(found[0]!, '').replace(/[^\p{L}\p{N}\p{So}]/gu, '');
   return { text: found[0]!.replace(/[^0-9A-Za-z]/g, ''), leftOut: rest, assumed: 'code' };
 }
 
