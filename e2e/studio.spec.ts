@@ -381,6 +381,36 @@ for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2]] as const)
     }
   }); // biome-ignore format: a table and a test
 
+test('whatever pops out can be reached to its last entry, wherever its button stands', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 330 });
+  for (const [path, opens] of [
+    ['/', 'menu'],
+    ['/sets/ridge-huts/fields/warden', 'menu'],
+    ['/sets/ridge-huts/forms/booking', 'menu'],
+    ['/sets/ridge-huts/fields/arrival/alone', 'dialog'],
+    ['/sets/ridge-huts/fields/mobile/alone', 'dialog'],
+  ] as const) {
+    await page.goto(path);
+    const buttons = page.locator(`main [aria-haspopup="${opens}"]:visible`);
+    await expect(buttons.first()).toBeVisible();
+    for (const at of new Set([0, (await buttons.count()) - 1])) {
+      const button = buttons.nth(at);
+      // In the middle: neither side has room for much.
+      await button.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+      await button.click();
+      const opened = page.locator('[data-radix-popper-content-wrapper]');
+      await expect(opened).toBeVisible();
+      const entries = opened.getByRole('menuitem').or(opened.locator('button, input, [role="option"]'));
+      for (const entry of [entries.first(), entries.last()]) {
+        await entry.scrollIntoViewIfNeeded();
+        await expect(entry).toBeInViewport({ ratio: 1 });
+      }
+      await page.keyboard.press('Escape');
+      await expect(opened).toHaveCount(0);
+    }
+  }
+});
+
 test('no page needs to be scrolled sideways on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
   for (const path of [

@@ -39,7 +39,7 @@ export function PopOutSheet({
             align="start"
             sideOffset={6}
             collisionPadding={12}
-            className={`z-20 max-w-[calc(100vw-1.5rem)] border-2 border-ink bg-paper ${className}`}
+            className={`z-20 max-h-(--radix-popover-content-available-height) max-w-[calc(100vw-1.5rem)] overflow-y-auto border-2 border-ink bg-paper ${className}`}
             {...(onOpenAutoFocus ? { onOpenAutoFocus } : {})}
             {...(onCloseAutoFocus ? { onCloseAutoFocus } : {})}
           >
@@ -76,6 +76,7 @@ export function OpenedMenu({ trigger, button, align, className, byKey = false, i
           <DropdownMenu.Content
             align={align}
             sideOffset={4}
+            collisionPadding={8}
             className={`menu ${className}`}
             onFocus={(event) => {
               // The menu gives its first entry the focus only after keys it saw; the one that had it fetched it did not see.
