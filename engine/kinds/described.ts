@@ -1,15 +1,19 @@
 import type { Plan } from '../field/compiled.ts';
+import { fold } from '../values/graphemes.ts';
+import { type Alphabet, alphabetOf } from './alphabet.ts';
 import type { BoxesPlan } from './boxes/run.ts';
 import type { ChoicePlan } from './choice/run.ts';
 import type { ChoicesPlan } from './choices/run.ts';
 import type { DurationPlan } from './duration/run.ts';
 import type { NumberPlan } from './number/run.ts';
-import { typedForm as typedPattern } from './pattern/typed-form.ts';
+import { patternAlphabet, typedForm as typedPattern } from './pattern/typed-form.ts';
 import { valuesOf as patternValues } from './pattern/value-form.ts';
 import type { PhonePlan } from './phone/plan.ts';
 import type { KindName } from './table.ts';
 import type { TimePlan } from './time/run.ts';
-import { amongThem, digitsIn, escaped, numbersIn, type ValueForm } from './value-form.ts';
+import { amongThem, digitsIn, dropped, escaped, numbersIn, type ValueForm } from './value-form.ts';
+
+export { type Alphabet, endOf } from './alphabet.ts';
 
 /** What is known of the values of a kind, for types, schemas and pages without scripts. Apart from its definition: no screen carries it. */
 export interface Described<P extends Plan = Plan> {
@@ -20,14 +24,22 @@ export interface Described<P extends Plan = Plan> {
    * types it without being helped; the closer it is, the better. Any text, where it says nothing.
    */
   typedForm?(plan: P): string;
+  /** The characters its fields tell apart, where it is worth going through the texts they make. */
+  alphabet?(plan: P): Alphabet;
 }
 
-/** As it is, with blanks and marks anywhere: those a paste loses. Digits and letters may be full-width, and digits of any script. */
-const typedBoxes = ({ accept, length }: BoxesPlan): string =>
-  `(?:[^\\p{L}\\p{N}]*${accept === 'digit' ? '\\p{Nd}' : '[\\p{Nd}A-Za-z\\uFF21-\\uFF3A\\uFF41-\\uFF5A]'}){${length}}[^\\p{L}\\p{N}]*`;
+/**
+ * As it is, with blanks and marks anywhere: those a paste loses. Digits and letters may be full-width, and digits of any script. A message
+ * that says its code after these two signs has it whatever else is in it.
+ */
+function typedBoxes({ accept, length }: BoxesPlan): string {
+  const one = accept === 'digit' ? '\\p{Nd}' : '[\\p{Nd}A-Za-z\\uFF21-\\uFF3A\\uFF41-\\uFF5A]';
+  return `(?:${dropped}${one}){${length}}${dropped}|[\\s\\S]*[@\\uFF20][\\s\\S]*[#\\uFF03][\\s\\S]*`;
+}
 
 const boxesValues = ({ accept, length }: BoxesPlan): ValueForm => ({
   type: 'string',
+  isRaw: true,
   expression: `${accept === 'digit' ? '\\d' : '[0-9A-Za-z]'}{${length}}`,
 });
 
@@ -49,7 +61,12 @@ function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueFor
   const names = offered.map(({ value }) => value);
   if (names.length > 6) {
     const one = `(?:${names.map(escaped).join('|')})`;
-    return { type: 'string', expression: `${one}(?: ${one})*`, beyond: 'the order of choices, and how many' };
+    return {
+      type: 'string',
+      isRaw: true,
+      expression: `${one}(?: ${one})*`,
+      beyond: 'the order of choices, and how many',
+    };
   }
   const sets = Array.from({ length: 2 ** names.length }, (_, bits) =>
     names.filter((__, i) => bits & (1 << i)),
@@ -59,13 +76,28 @@ function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueFor
   );
 }
 
-const boxes: Described<BoxesPlan> = { values: boxesValues, typedForm: typedBoxes };
+const boxes: Described<BoxesPlan> = {
+  values: boxesValues,
+  typedForm: typedBoxes,
+  // What a whole message says of its code is read by these two signs.
+  alphabet: ({ accept }) =>
+    alphabetOf([], ['@', '#'], (c) => {
+      const digit = /[0-9]/.test(fold(c));
+      return `${digit || (accept === 'alnum' && /[0-9a-z]/i.test(fold(c)))} ${digit} ${/[@#]/.test(c) ? c : ''} ${/\s/.test(c)}`;
+    }),
+};
 const number: Described<NumberPlan> = { values: numberValues, typedForm: () => digitsIn(1) };
 
 /** All kinds that come with the package, by name. */
 const described = {
-  pattern: { values: patternValues, typedForm: typedPattern },
-  text: { values: () => ({ type: 'string', beyond: 'blanks, case and length as its options have them' }) },
+  pattern: { values: patternValues, typedForm: typedPattern, alphabet: patternAlphabet },
+  text: {
+    values: () => ({
+      type: 'string',
+      isRaw: true,
+      beyond: 'blanks, case and length as its options have them',
+    }),
+  },
   number,
   currency: number,
   percent: number,
@@ -100,18 +132,32 @@ const described = {
   'one-time-code': boxes,
   choice: { values: ({ options }: ChoicePlan) => amongThem(options.map(({ value }) => value)) },
   choices: { values: choicesValues },
-  'yes-no': { values: () => amongThem(['yes', 'no']) },
+  // The raw value of a box that is not ticked is empty, its value is no.
+  'yes-no': { values: () => ({ ...amongThem(['yes', 'no']), isRaw: false }) },
 } satisfies Readonly<Record<KindName, Described<never>>>;
 
-/** What is known of the values of a field with this plan; nothing of a kind that does not come with the package. */
-export function describedBy(plan: Plan): {
+/** What is known of the values of a field, by its plan. */
+export interface KnownOf {
   readonly values: ValueForm;
   readonly typedForm: string | undefined;
-} {
+  readonly alphabet: Alphabet | undefined;
+}
+
+/** What is known of the values of a field with this plan; nothing of a kind that does not come with the package. */
+export function describedBy(plan: Plan): KnownOf {
   const known = Object.hasOwn(described, plan.kind)
     ? // Each is asked about plans of its own kind alone, by whose name it was found.
       (described[plan.kind as KindName] as Described<never>)
     : undefined;
-  if (!known) return { values: { type: 'string', beyond: 'what its kind refuses' }, typedForm: undefined };
-  return { values: known.values(plan as never), typedForm: known.typedForm?.(plan as never) };
+  if (!known)
+    return {
+      values: { type: 'string', beyond: 'what its kind refuses' },
+      typedForm: undefined,
+      alphabet: undefined,
+    };
+  return {
+    values: known.values(plan as never),
+    typedForm: known.typedForm?.(plan as never),
+    alphabet: known.alphabet?.(plan as never),
+  };
 }

@@ -6,6 +6,8 @@ export interface ValueForm {
   readonly among?: readonly string[];
   /** An expression (ECMAScript, flag `u`) that each of them matches as a whole, without `^` and `$`. */
   readonly expression?: string;
+  /** A value is the same text as the raw value it has. */
+  readonly isRaw?: boolean;
   /** In words, what keeps out others that match it: the field refuses some of those. */
   readonly beyond?: string;
 }
@@ -14,7 +16,11 @@ export interface ValueForm {
 export const amongThem = (values: readonly string[]): ValueForm => ({
   type: values.map((value) => JSON.stringify(value)).join(' | ') || 'never',
   among: values,
+  isRaw: true,
 });
+
+/** Marks and blanks, as many as there are: what may be left out of a text and is not told (law 6). */
+export const dropped = '[^\\p{L}\\p{N}\\p{So}]*';
 
 /** Texts with so many digits of any script in them, or more: what is left to the field to read is written in many ways. */
 export const digitsIn = (count: number): string =>

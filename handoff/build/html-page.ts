@@ -1,6 +1,6 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import type { KindTable, Offer } from '@arbeit/engine/kinds';
-import { type Difference, type NativeField, nativeField } from './native.ts';
+import { type Difference, type NativeField, nativeField, noProofs } from './native.ts';
 
 /** A text in HTML, as content or as an attribute's value. */
 const escaped = (text: string): string =>
@@ -75,7 +75,8 @@ export interface HtmlPage {
  * elements go along each control stands in one, which takes it over once scripts have come.
  */
 export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boolean): readonly HtmlPage[] {
-  const natives = new Map(set.fields.map((field) => [field.id, nativeField(field, set, kinds)]));
+  const proofs = noProofs();
+  const natives = new Map(set.fields.map((field) => [field.id, nativeField(field, set, kinds, proofs)]));
   const forms = set.forms?.length
     ? set.forms.map((form) => ({
         id: form.id,
@@ -133,6 +134,8 @@ function differenceInWords(difference: Difference): string | undefined {
     case 'more':
       return `more than the field takes, such as “${difference.example}”`;
     case 'unknown':
-      return `no difference among ${difference.states} states; there are more`;
+      return difference.states
+        ? `no difference among ${difference.states} states; there are more`
+        : 'not gone through';
   }
 }

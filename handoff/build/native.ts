@@ -1,9 +1,8 @@
-import { describedBy } from '@arbeit/engine/described';
-import type { FieldDocument } from '@arbeit/engine/document';
-import { compileField, type SetDocument } from '@arbeit/engine/document';
+import { type Alphabet, describedBy, endOf } from '@arbeit/engine/described';
+import { compileField, type FieldDocument, type SetDocument } from '@arbeit/engine/document';
 import { mayStand, type OpenField } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import { parseExpression, type Walker, walkerOf } from '@arbeit/engine/rules';
+import { type Automaton, parseExpression, type Walker, walkerOf } from '@arbeit/engine/rules';
 
 /** What a page says of a field without scripts (HTML, constraint validation): it refuses only what can never be right. */
 export interface NativeField {
@@ -20,14 +19,19 @@ export type Difference =
   | { readonly is: 'none' }
   /** A text that is let through and the field refuses. */
   | { readonly is: 'more'; readonly example: string }
-  /** Too many states to go through; among those that were there was no difference. */
+  /** Not gone through, or not to the end; among the states that were there was no difference. */
   | { readonly is: 'unknown'; readonly states: number };
 
-/** More states than this are not gone through: a hand-off is made in a second or two. */
+/** More states than this are not gone through for a field, and more than that not for a hand-off: it is made in a second or two. */
 const mostStates = 1_500;
+const mostInAll = 6_000;
 
-/** Characters that texts are made of, for one that stands for all that are treated alike to be found among them. */
-const candidates = [..."0123456789aAzZfFxX -./:()+'é漢٣７Ａ_"];
+/** What was found for fields gone through before: those of one plan differ in nothing, and there are so many states for all of them. */
+export interface Proofs {
+  readonly known: Map<string, Found>;
+  left: number;
+}
+export const noProofs = (): Proofs => ({ known: new Map(), left: mostInAll });
 
 /** Whether a field takes a text whole: complete, and nothing of it left out. What a server does with what comes in. */
 export function takesWhole({ kind, plan }: OpenField, text: string): boolean {
@@ -35,75 +39,96 @@ export function takesWhole({ kind, plan }: OpenField, text: string): boolean {
   return body.complete && !leftOut && !rejected;
 }
 
-/** One character for all that field and expression treat alike where they stand alone; numbers and words tell each apart. */
-function alphabetOf(field: OpenField, walker: Walker): readonly string[] {
-  const { kind, plan } = field;
-  const isCounted =
-    JSON.stringify(plan).includes('"takes":"number"') || JSON.stringify(plan).includes('"takes":"words"');
-  const fixed = [...JSON.stringify((plan as { readonly before?: unknown }).before ?? '')];
-  const all = [...new Set([...candidates, ...fixed.filter((c) => /[^"\\[\]{},]/.test(c))])];
-  if (isCounted) return all;
-  const signature = (c: string): string => {
-    const { body, leftOut, rejected } = kind.read(plan, c);
-    const after = kind.read(plan, `0${c}`);
-    const step = walker.step(walker.start, c.codePointAt(0) ?? 0);
-    return JSON.stringify([
-      body.content === c ? 'itself' : body.content && 'changed', leftOut && 'left', rejected, step, after.leftOut && 'left', fixed.includes(c) && c,
-    ]); // biome-ignore format: what is looked at
+/** How field and expression stand to each other; `less`, where the field takes a text the expression does not. */
+type Found = Difference | { readonly is: 'less' };
+
+/** One character for all that are of one sort to the field and that each piece of the expression treats alike, and which of them one is. */
+interface Letters {
+  readonly each: readonly string[];
+  /** A text with each character as the number of its sort: of two such texts the same may follow. */
+  sorted(text: string): string;
+}
+
+function lettersOf({ characters, sortOf }: Alphabet, automaton: Automaton): Letters {
+  const pieces = automaton.nodes.flatMap((node, root) =>
+    node.op === 'one' ? [walkerOf({ nodes: automaton.nodes, root })] : [],
+  );
+  const bySort = new Map<string, string>();
+  const numbers = new Map<string, string>();
+  const numberOf = (c: string): string => {
+    const known = numbers.get(c);
+    if (known !== undefined) return known;
+    const sort = `${sortOf(c)} ${pieces.map((piece) => Number(accepts(piece, c))).join('')}`;
+    const first = bySort.get(sort);
+    if (first === undefined) bySort.set(sort, c);
+    const number = first === undefined ? `${bySort.size} ` : (numbers.get(first) ?? '');
+    numbers.set(c, number);
+    return number;
   };
-  const known = new Map(all.map((c) => [signature(c), c]));
-  return [...known.values()];
+  for (const c of characters) numberOf(c);
+  return { each: [...bySort.values()], sorted: (text) => Array.from(text, numberOf).join('') };
 }
 
 /**
  * Goes through all states that field and expression can be in together, the shortest texts first, and finds a text that one takes and the
  * other does not. Two texts that leave both in the same state are one: what follows is then the same (law 8).
  */
-function compared(field: OpenField, walker: Walker): Difference & { readonly less?: string } {
+function compared(
+  field: OpenField,
+  walker: Walker,
+  letters: Letters,
+  most: number,
+): { readonly found: Found; readonly states: number } {
   const { kind, plan } = field;
-  const alphabet = alphabetOf(field, walker);
   const seen = new Set<string>();
+  const gone = (found: Found) => ({ found, states: seen.size });
   let open: { readonly text: string; readonly state: number }[] = [{ text: '', state: walker.start }];
   while (open.length > 0) {
     const next: typeof open = [];
     for (const { text, state } of open)
-      for (const c of alphabet) {
+      for (const c of letters.each) {
         const to = walker.step(state, c.codePointAt(0) ?? 0);
-        if (to === undefined) return { is: 'unknown', states: seen.size };
+        if (to === undefined) return gone({ is: 'unknown', states: seen.size });
         const longer = text + c;
-        const { body, leftOut, rejected } = kind.read(plan, longer);
+        const { body, caret, leftOut, rejected } = kind.read(plan, longer);
         const isTaken = body.complete && !leftOut && !rejected;
         if (isTaken !== walker.matches(to))
-          return isTaken
-            ? { is: 'unknown', states: seen.size, less: longer }
-            : { is: 'more', example: longer };
-        // What was left out stays left out: then the expression alone says how a text goes on that is let through.
-        const end = leftOut ? completion(walker, to, alphabet) : undefined;
-        if (end !== undefined && !takesWhole(field, longer + end))
-          return { is: 'more', example: longer + end };
-        if (leftOut && end === undefined) continue;
-        const key = `${to} ${body.content.length} ${body.content} ${body.display} ${leftOut ? 1 : 0} ${rejected}`;
+          return gone(isTaken ? { is: 'less' } : { is: 'more', example: longer });
+        if (leftOut) {
+          // What was left out stays left out: then the expression alone says how a text goes on that is let through.
+          const more = completion(walker, to, letters.each);
+          if (more === undefined) continue;
+          return gone(
+            more !== null && !takesWhole(field, longer + more)
+              ? { is: 'more', example: longer + more }
+              : { is: 'unknown', states: seen.size },
+          );
+        }
+        const key = JSON.stringify([to, caret, rejected, endOf(longer), body], (_, value: unknown) =>
+          typeof value === 'string' ? letters.sorted(value) : value,
+        );
         if (seen.has(key)) continue;
+        if (seen.size >= most) return gone({ is: 'unknown', states: seen.size });
         seen.add(key);
-        if (seen.size > mostStates) return { is: 'unknown', states: seen.size };
         next.push({ text: longer, state: to });
       }
     open = next;
   }
-  return { is: 'same', states: seen.size };
+  return gone({ is: 'same', states: seen.size });
 }
 
-/** The shortest text that leads from a state to one that matches; `undefined` where none was found soon. */
-function completion(walker: Walker, from: number, alphabet: readonly string[]): string | undefined {
+/** The shortest text that leads from a state to one that matches; `undefined` where there is none, `null` where that was not found out. */
+function completion(walker: Walker, from: number, characters: readonly string[]): string | undefined | null {
   const seen = new Set([from]);
   let open: readonly (readonly [text: string, state: number])[] = [['', from]];
-  while (open.length > 0 && seen.size < mostStates) {
+  while (open.length > 0) {
     const next: [string, number][] = [];
     for (const [text, state] of open) {
       if (walker.matches(state)) return text;
-      for (const c of alphabet) {
+      for (const c of characters) {
         const to = walker.step(state, c.codePointAt(0) ?? 0);
-        if (to === undefined || seen.has(to)) continue;
+        if (to === undefined || seen.size > mostStates) return null;
+        if (seen.has(to)) continue;
         seen.add(to);
         next.push([text + c, to]);
       }
@@ -113,11 +138,41 @@ function completion(walker: Walker, from: number, alphabet: readonly string[]): 
   return undefined;
 }
 
-/** Texts that are worth a try where there are too many to go through. */
-const tries = ['1', '12', '123', '99:99', '9999', '31/02/2027', '1x', '1234567890123', '+1', '0'];
+/** Texts that people write: what of these is let through and refused later says more than what a machine has found. */
+const tries = ['1', '12', '123', '99:99', '9999', '31/02/2027', '1x', '1234567890123', '+1', '0', '@#'];
+
+/** How a field stands to the expression of what may be typed for it, found once for fields of one plan. */
+function foundFor(field: OpenField, expression: string, proofs: Proofs): Found {
+  const key = JSON.stringify(field.plan);
+  const found = proofs.known.get(key) ?? find(field, expression, proofs);
+  proofs.known.set(key, found);
+  return found;
+}
+
+function find(field: OpenField, expression: string, proofs: Proofs): Found {
+  const automaton = parseExpression(expression);
+  if ('message' in automaton) throw new RangeError(`${field.id}: ${automaton.message}`);
+  const walker = walkerOf(automaton);
+  const { alphabet } = describedBy(field.plan);
+  let found: Found = { is: 'unknown', states: 0 };
+  if (alphabet && proofs.left > 0) {
+    const most = Math.min(mostStates, proofs.left);
+    const gone = compared(field, walker, lettersOf(alphabet, automaton), most);
+    proofs.left -= gone.states;
+    found = gone.found;
+  }
+  if (found.is === 'same' || found.is === 'less') return found;
+  const example = tries.find((text) => accepts(walker, text) && !takesWhole(field, text));
+  return example === undefined ? found : { is: 'more', example };
+}
 
 /** The attributes of a field for a page without scripts, and how far they go. */
-export function nativeField(definition: FieldDocument, set: SetDocument, kinds: KindTable): NativeField {
+export function nativeField(
+  definition: FieldDocument,
+  set: SetDocument,
+  kinds: KindTable,
+  proofs: Proofs = noProofs(),
+): NativeField {
   const field = compileField(definition, set, kinds);
   const { define } = kindIn(kinds, definition.kind);
   const attributes: Record<string, string | true> = {};
@@ -133,24 +188,19 @@ export function nativeField(definition: FieldDocument, set: SetDocument, kinds: 
       attributes.minlength = String(check.min);
   const pattern = describedBy(field.plan).typedForm;
   if (pattern === undefined) return { field, attributes, difference: { is: 'none' } };
-  const automaton = parseExpression(pattern);
-  if ('message' in automaton) throw new RangeError(`${field.id}: ${automaton.message}`);
-  const walker = walkerOf(automaton);
-  const found = compared(field, walker);
+  const found = foundFor(field, pattern, proofs);
   // A text the field takes and the expression does not: it must not be refused.
-  if ('less' in found) return { field, attributes, difference: { is: 'none' } };
+  if (found.is === 'less') return { field, attributes, difference: { is: 'none' } };
   attributes.pattern = pattern;
-  if (found.is === 'same') return { field, attributes, difference: found };
-  // A text that people write says more than one a machine has found.
-  const example = tries.find((text) => accepts(walker, text) && !takesWhole(field, text));
-  return { field, attributes, difference: example === undefined ? found : { is: 'more', example } };
+  return { field, attributes, difference: found };
 }
 
+/** Whether it takes a text, as far as can be told. */
 function accepts(walker: Walker, text: string): boolean {
   let state: number | undefined = walker.start;
   for (const c of text) {
     state = walker.step(state, c.codePointAt(0) ?? 0);
-    if (state === undefined) return true;
+    if (state === undefined) return false;
   }
   return walker.matches(state);
 }

@@ -32,11 +32,11 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
   for (const id of ids) {
     // The reader has seen that each of them is there.
     const definition = own.find((field) => field.id === id)!;
-    const { values, define, field } = described(definition, set, kinds);
+    const { values, field } = described(definition, set, kinds);
     const rules = (definition.rules ?? []).filter(({ severity }) => severity !== 'warning');
     const isNeeded = rules.some(({ check, when }) => check.type === 'required' && !when);
     const said = rules.flatMap((rule) => {
-      const one = sayable(rule, define.comparable === undefined, values);
+      const one = sayable(rule, values);
       if (one === undefined) unsaid.push(`${field.label}: the rule “${rule.id}” (${rule.check.type})`);
       return one ?? [];
     });
@@ -103,19 +103,15 @@ function property(
 const labelOf = (fields: SetDocument['fields'], id: string): string =>
   fields.find((field) => field.id === id)?.label ?? id;
 
-/** A rule as schemas; nothing for one that no schema can say. `isPlain`: raw and typed value are the same text. */
+/** A rule as schemas; nothing for one that no schema can say: it reads the raw value, a schema the typed one. */
 function sayable(
   { check, when }: RuleDocument,
-  isText: boolean,
-  { expression, among }: ValueForm,
+  { expression, isRaw }: ValueForm,
 ): readonly Schema[] | undefined {
   if (check.type === 'required') return when ? undefined : [];
   // Without a whole value there is none, which is said already.
   if (check.type === 'complete') return [];
-  // Raw and typed value are one text where the value does not count, and is not written another way.
-  const isPlain =
-    isText && (among !== undefined || expression === undefined || !expression.startsWith('\\+'));
-  if (when || !isPlain) return undefined;
+  if (when || !isRaw) return undefined;
   switch (check.type) {
     case 'matches':
       return check.flags ? undefined : [{ pattern: `^(?:${check.pattern})$` }];

@@ -1,11 +1,15 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
-import { graphemes } from '../../values/graphemes.ts';
+import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { digitsBetween } from '../value-form.ts';
+import { type Alphabet, alphabetOf } from '../alphabet.ts';
+import { digitsBetween, dropped, escaped } from '../value-form.ts';
 import type { Part, PatternPlan, Segment } from './plan.ts';
+import { taken } from './takes.ts';
 
-/** Between what is taken, a text may have marks and blanks, which a paste loses: everything that is neither letter nor digit. */
-const aside = '[^\\p{L}\\p{N}]*';
+/** What melts into the character before it, which is another one then. */
+const melts = '\\p{M}\\p{EMod}\\u200c\\u200d';
+/** What is not told when it is left out. */
+const mark = `[^\\p{L}\\p{N}\\p{So}${melts}]`;
 
 /** Full-width letters fold to those of ASCII (Unicode, Halfwidth and Fullwidth Forms), as digits of any script do to digits. */
 const wide = '\\uFF21-\\uFF3A\\uFF41-\\uFF5A';
@@ -19,19 +23,17 @@ function wideOf(from: number, to: number): string {
 const unit = (code: number): string =>
   /[a-z0-9]/i.test(String.fromCodePoint(code)) ? String.fromCodePoint(code) : `\\u{${code.toString(16)}}`;
 
-/** What may be typed for a cell of a set: either case, where the cell has a case of its own. */
-function cellOf(set: CharacterSet, manner: Part['manner']): string {
+/** The characters of a set, either case where the cell has a case of its own, as a class to be written in square brackets. */
+function classOf(set: Exclude<CharacterSet, 'any'>, manner: Part['manner']): string {
   switch (set) {
     case 'digit':
       return '\\p{Nd}';
     case 'latin':
-      return `[A-Za-z${wide}]`;
+      return `A-Za-z${wide}`;
     case 'letter':
-      return `(?:[\\p{L}${wide}]\\p{M}*)`;
+      return `\\p{L}${wide}`;
     case 'alnum':
-      return `(?:[\\p{Nd}\\p{L}${wide}]\\p{M}*)`;
-    case 'any':
-      return '(?:[\\s\\S]+)';
+      return `\\p{Nd}\\p{L}${wide}`;
     default: {
       const pieces: string[] = [];
       for (let i = 0; i < set.length; i += 2) {
@@ -40,9 +42,19 @@ function cellOf(set: CharacterSet, manner: Part['manner']): string {
         if (manner) pieces.push(...otherCases(from, to));
       }
       const hasDigits = '0123456789'.split('').some((c) => isIn(set, c));
-      return `[${pieces.join('')}${hasDigits ? '\\p{Nd}' : ''}${manner ? wide : ''}]`;
+      return `${pieces.join('')}${hasDigits ? '\\p{Nd}' : ''}`;
     }
   }
+}
+
+const setOf = ({ takes, set }: Part): CharacterSet => (takes === 'number' ? 'digit' : (set ?? 'any'));
+
+/** What may be typed for a cell of a part; of a word its beginning may be enough. */
+function cellOf(part: Part): string {
+  const set = part.takes === 'words' ? 'alnum' : setOf(part);
+  if (set === 'any') return '(?:[\\s\\S]+)';
+  const one = `[${classOf(set, part.manner)}]`;
+  return set === 'letter' || set === 'alnum' ? `${one}\\p{M}*` : one;
 }
 
 /** Of a range, the letters that come to one of it in another case; of wide ranges none are gone through. */
@@ -52,50 +64,85 @@ function otherCases(from: number, to: number): readonly string[] {
   for (let code = from; code <= to; code++) {
     const c = String.fromCodePoint(code);
     for (const other of [recase(c, 'upper'), recase(c, 'lower')])
-      if (other !== c && [...other].length === 1) cases.push(unit(item([...other], 0).codePointAt(0) ?? 0));
+      if (other !== c && [...other].length === 1) {
+        const own = other.codePointAt(0) ?? 0;
+        cases.push(unit(own), wideOf(own, own));
+      }
   }
   return cases;
 }
 
-/** Letters and digits of fixed text may be typed or left out, in either case; what else is in it is aside. */
-const fixed = (text: string): string =>
-  graphemes(text)
-    .filter((c) => /[\p{L}\p{N}]/u.test(c))
-    .map((c) => `(?:[${[...new Set([c, recase(c, 'upper'), recase(c, 'lower')])].join('')}]${aside})?`)
-    .join('');
-
 const textOf = (before: string | readonly Segment[]): string =>
   typeof before === 'string' ? before : before.map(({ text }) => text).join('');
+
+/** What of a fixed text is told when it is left out, each in either case. */
+const toldIn = (text: string): readonly string[] =>
+  graphemes(text)
+    .filter((c) => worthTelling.test(c))
+    .flatMap((c) => [c, recase(c, 'upper'), recase(c, 'lower')]);
+
+/** Marks and blanks between what is taken, and everything that stands fixed anywhere: where it is not taken, it has been met. */
+function betweenOf(told: readonly string[]): { readonly any: string; readonly some: string } {
+  if (told.length === 0) return { any: `(?:${mark}${dropped})?`, some: mark + dropped };
+  const one = `(?:${mark}[${melts}]*|${[...new Set(told)].map(escaped).join('|')})`;
+  return { any: `${one}*`, some: `${one}+` };
+}
+
+/** One stretch of like cells, as often as they may be there. */
+interface Piece {
+  readonly text: string;
+  readonly least: number;
+  readonly most: number;
+}
+
+const writtenOf = ({ text, least, most }: Piece): string =>
+  least === 1 && most === 1 ? text : `(?:${text}){${least === most ? most : `${least},${most}`}}`;
+
+/** One after the other; those alike are written once, with how often: so no text can be shared out among them in many ways. */
+function joined(pieces: readonly Piece[]): string {
+  const merged: Piece[] = [];
+  for (const piece of pieces) {
+    const last = merged.at(-1);
+    if (last?.text === piece.text)
+      merged.splice(-1, 1, { ...last, least: last.least + piece.least, most: last.most + piece.most });
+    else merged.push(piece);
+  }
+  return merged.map(writtenOf).join('');
+}
 
 /**
  * What may be typed for a pattern without the field's help, as an expression: its cells one after the other, with marks, blanks and
  * fixed text between them or not. Stretches, and cells that may stay out, may.
  */
 export function typedForm(plan: PatternPlan): string {
-  let text = aside;
-  for (const { takes, first, size, min, stretch, ...part } of plan.parts) {
-    const isNeeded = stretch < 0;
+  const told = plan.before.flatMap((text) => toldIn(textOf(text)));
+  // Where cell after cell takes what else stands fixed, a browser would share it out among them in all ways there are.
+  const shared = plan.parts
+    .filter((part) => told.some((c) => taken(part, c) !== undefined))
+    .reduce((sum, { size }) => sum + size, 0);
+  if (shared > 2) return looseForm(plan);
+  const { any, some } = betweenOf(told);
+  const pieces = plan.parts.flatMap((part): readonly Piece[] => {
+    const { takes, first, size, min } = part;
+    const isNeeded = part.stretch < 0 && takes !== 'words';
     // In fixed positions each cell has its own place; what is taken are the same characters.
-    const written: string[] = [];
     if (takes === 'number' && isNeeded && plan.positions === 'flow' && plainNumber(plan, first, size))
-      text += fixed(textOf(item(plan.before, first))) + numberOf(part.low ?? '', part.high ?? '');
-    else {
-      for (let cell = first; cell < first + size; cell++) {
-        const one =
-          takes === 'words'
-            ? wordCell
-            : cellOf(takes === 'number' ? 'digit' : (part.set ?? 'any'), part.manner);
-        const isOptional = !isNeeded || takes === 'words' || cell - first >= min;
-        written.push(`${fixed(textOf(item(plan.before, cell)))}(?:${one}${aside})${isOptional ? '?' : ''}`);
-      }
-      text += written.join('');
-    }
-  }
-  return text + fixed(textOf(item(plan.before, plan.cells.length)));
+      return [{ text: any + numberOf(part.low ?? '', part.high ?? '', any, some), least: 1, most: 1 }];
+    return [{ text: any + cellOf(part), least: isNeeded ? min : 0, most: size }];
+  });
+  return `[${melts}]*${joined(pieces)}${any}`;
 }
 
-/** Of a word its beginning may be enough. */
-const wordCell = `(?:[\\p{L}\\p{N}${wide}]\\p{M}*)`;
+/** Something for each cell that must be filled, in order, whatever else is in the text: less cannot be right. */
+const looseForm = ({ parts }: PatternPlan): string =>
+  `${parts
+    .map((part) => {
+      const set = setOf(part);
+      const least = part.stretch >= 0 || part.takes === 'words' ? 0 : part.takes === 'number' ? 1 : part.min;
+      const body = set === 'any' ? '' : classOf(set, part.manner);
+      return least === 0 ? '' : body ? `(?:[^${body}]*[${body}]){${least}}` : `[\\s\\S]{${least},}`;
+    })
+    .join('')}[\\s\\S]*`;
 
 /** Whether nothing stands inside a number, so that its digits are said together. */
 const plainNumber = (plan: PatternPlan, first: number, size: number): boolean =>
@@ -106,10 +153,27 @@ const plainNumber = (plan: PatternPlan, first: number, size: number): boolean =>
 /**
  * A number of two digits between bounds. Other numbers, digits of another script, and digits that stand apart are only said to be digits.
  */
-function numberOf(low: string, high: string): string {
-  if (low.length !== 2) return Array.from(low, () => `\\p{Nd}${aside}`).join('');
+function numberOf(low: string, high: string, any: string, some: string): string {
+  if (low.length !== 2) return Array.from(low, () => '\\p{Nd}').join(any);
   const bounded = digitsBetween(low, high).replaceAll('\\d', '[0-9]');
   const beyond = '[^\\x00-\\x7F]';
-  const others = [`${beyond}${aside}\\p{Nd}`, `\\p{Nd}${aside}${beyond}`, '[0-9][^\\p{L}\\p{N}]+[0-9]'];
-  return `(?:${[bounded, ...others].join('|')})${aside}`;
+  const others = [`${beyond}${any}\\p{Nd}`, `\\p{Nd}${any}${beyond}`, `[0-9]${some}[0-9]`];
+  return `(?:${[bounded, ...others].join('|')})`;
+}
+
+/**
+ * The characters a pattern tells apart. To its cells two are alike that all of them take or refuse; digits of numbers and letters of words
+ * are each their own, and so is what stands fixed.
+ */
+export function patternAlphabet(plan: PatternPlan): Alphabet {
+  const { parts, before, filler } = plan;
+  const ranges = parts.flatMap(({ set }) => (Array.isArray(set) ? (set as readonly number[]) : []));
+  const fixedText = graphemes(before.map(textOf).join('') + filler);
+  const worded = parts.flatMap(({ words = [] }) => graphemes(words.join('')));
+  const digits = parts.some(({ takes }) => takes === 'number') ? [...'0123456789'] : [];
+  const own = new Set([...fixedText, ...worded, ...digits].map((c) => c.toLowerCase()));
+  return alphabetOf(ranges, [...own], (c) => {
+    const named = fold(c).toLowerCase();
+    return `${parts.map((part) => (taken(part, c) === undefined ? 0 : 1)).join('')} ${own.has(named) ? named : ''}`;
+  });
 }

@@ -119,6 +119,7 @@ function writePart(plan: PatternPlan, writing: Writing, part: Part): void {
 function inPlaces(plan: PatternPlan): ValueForm {
   return {
     type: 'string',
+    isRaw: true,
     beyond: `blanks only where the pattern of ${plan.cells.length} cells lets one be`,
   };
 }
@@ -146,6 +147,7 @@ export function valuesOf(plan: PatternPlan): ValueForm {
   const isGreedy = plan.parts.some((part) => part.min < part.size && !endsBefore(plan, part));
   const isLoose = writing.isLoose || !hasNeeded || !isFirm || isGreedy;
   return {
+    isRaw: true,
     type: fixed ? `\`${fixed}\${string}\`` : 'string',
     expression: writing.text,
     ...(isLoose ? { beyond: 'characters and stretches that the pattern takes only in part' } : {}),

@@ -1,0 +1,69 @@
+import { recase } from '../values/characters.ts';
+import { fold, graphemes, worthTelling } from '../values/graphemes.ts';
+
+/** The characters a field tells apart. */
+export interface Alphabet {
+  /** Of every sort at least one, and more of those on whose edges it is decided. */
+  readonly characters: readonly string[];
+  /**
+   * What a character is to the field, wherever it may stand: two of one sort are treated alike, so that one of them is enough to try where
+   * texts are gone through.
+   */
+  sortOf(character: string): string;
+}
+
+/**
+ * Characters of every sort there is: digits and letters of ASCII, full-width and of other scripts, numbers that are no digits, marks, signs,
+ * pictures, and what melts into its neighbour: joiners, skin tones, half flags, conjoining jamo.
+ */
+const everySort = [...'0159azAZéÉß漢٣７ＡＺａ½Ⅷ .-_@#/:()+,\u0301😀‼☎\u200c\u200d\u{1f3fb}\u{1f1ec}각가각'];
+
+/** What it is to the character it may become one with (UAX #29). */
+const melting = [
+  /\p{M}|\u200d/u,
+  /\u200c|\p{EMod}/u,
+  /\p{RI}/u,
+  /\p{ExtPict}/u,
+  /[\u1100-\u115f]/,
+  /[\u1160-\u11a7]/,
+  /[\u11a8-\u11ff]/,
+  /[\uac00-\ud7a3]/,
+];
+const joinOf = (c: string): number => melting.findIndex((sort) => sort.test(c));
+
+/** What the end of a text is to the character that follows: what it melts with, and whether it would be told if that took it along. */
+export function endOf(text: string): string {
+  const last = graphemes(text).at(-1) ?? '';
+  return `${worthTelling.test(last)} ${joinOf([...last].at(-1) ?? '')}`;
+}
+
+const other = (c: string): readonly string[] => [recase(c, 'upper'), recase(c, 'lower')];
+
+/** The full-width form of what has one (Unicode, Halfwidth and Fullwidth Forms). */
+function wideOf(c: string): readonly string[] {
+  const code = c.codePointAt(0) ?? 0;
+  return code > 0x20 && code < 0x7f ? [String.fromCodePoint(code + 0xfee0)] : [];
+}
+
+/** What stands on and beside the edges of ranges: there it is decided what is in them. */
+const edgesOf = (ranges: readonly number[]): readonly string[] =>
+  ranges
+    .flatMap((code) => [code - 1, code, code + 1])
+    .filter((code) => code > 0x20 && code <= 0x10ffff && (code < 0xd800 || code > 0xdfff))
+    .map((code) => String.fromCodePoint(code));
+
+/**
+ * The alphabet of a field: characters of every sort, those on the edges of its own ranges and those it knows one by one, each in both cases
+ * and full-width, with what `sortOf` says each is to it.
+ */
+export function alphabetOf(
+  ranges: readonly number[],
+  known: readonly string[],
+  sortOf: (character: string) => string,
+): Alphabet {
+  const own = [...edgesOf(ranges), ...known];
+  return {
+    characters: [...new Set([...everySort, ...own, ...own.flatMap(other), ...own.flatMap(wideOf)])],
+    sortOf: (c) => `${worthTelling.test(c)} ${joinOf(c)} ${fold(c) !== c} ${sortOf(c)}`,
+  };
+}
