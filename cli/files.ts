@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
-import { placeIn, readDocumentText } from '@arbeit/handoff';
+import { placesIn, readDocumentText } from '@arbeit/handoff';
 
 /** Where output goes; the process's own streams outside of tests. */
 export interface Output {
@@ -16,8 +16,9 @@ export function loadDocument(path: string, output: Output): SetDocument | undefi
   if (text === undefined) return undefined;
   const result = readDocumentText(text);
   if (result.ok) return result.document;
+  const placeOf = placesIn(text);
   for (const fault of result.faults) {
-    const place = placeIn(text, fault.path);
+    const place = placeOf(fault.path);
     const line = fault.line ?? place.line;
     const column = fault.line === undefined ? place.column : fault.column;
     const inside =

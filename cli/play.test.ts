@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { placeIn } from '@arbeit/handoff';
+import { placesIn } from '@arbeit/handoff';
 import { describe, expect, test } from 'vitest';
 import { run } from './arbeit.ts';
 
@@ -110,5 +110,5 @@ test.each([
   ['$.missing', 1, 1],
   ['$["d e"]', 3, 9],
 ])('the place of %s', (path, line, column) => {
-  expect(placeIn('{"a": 1,\n  "b": [[1], "x,]", {"c": 2}],\n "d e": null}', path)).toEqual({ line, column });
+  expect(placesIn('{"a": 1,\n  "b": [[1], "x,]", {"c": 2}],\n "d e": null}')(path)).toEqual({ line, column });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { placeIn, readDocumentText } from './document-text.ts';
+import { placesIn, readDocumentText } from './document-text.ts';
 
 const faultsOf = (text: string) => {
   const result = readDocumentText(text);
@@ -33,8 +33,34 @@ describe('text that is no document, by line and column', () => {
 
 test('a path leads to its line and column, or to its nearest parent', () => {
   const text = '{\n  "fields": [\n    { "id": "a", "odd name": { "b\\"c": 1 } }\n  ]\n}';
-  expect(placeIn(text, '$.fields[0].id')).toEqual({ line: 3, column: 13 });
-  expect(placeIn(text, '$.fields[0]["odd name"]["b\\"c"]')).toEqual({ line: 3, column: 40 });
-  expect(placeIn(text, '$.fields[0].label')).toEqual({ line: 3, column: 5 });
-  expect(placeIn(text, '$.forms')).toEqual({ line: 1, column: 1 });
+  const placeIn = placesIn(text);
+  expect(placeIn('$.fields[0].id')).toEqual({ line: 3, column: 13 });
+  expect(placeIn('$.fields[0]["odd name"]["b\\"c"]')).toEqual({ line: 3, column: 40 });
+  expect(placeIn('$.fields[0].label')).toEqual({ line: 3, column: 5 });
+  expect(placeIn('$.forms')).toEqual({ line: 1, column: 1 });
+});
+
+test('a column counts characters, on a line of a million as well, and many places are found at once', () => {
+  const odd = '{"a": "🗝️", "b": 1}';
+  expect(placesIn(odd)('$.b')).toEqual({ line: 1, column: [...odd.slice(0, odd.indexOf('1'))].length + 1 });
+  const text = JSON.stringify({ list: Array.from({ length: 100_000 }, (_, i) => `🗝${i}`) });
+  const placeIn = placesIn(text);
+  for (let i = 0; i < 100_000; i += 997)
+    expect(placeIn(`$.list[${i}]`).column).toBe([...text.slice(0, text.indexOf(`"🗝${i}"`))].length + 1);
+});
+
+test.each([
+  ['lists', '['.repeat(50_000)],
+  ['objects', '{"a":'.repeat(50_000)],
+  ['a document', `{"arbeit": 1, "fields": ${'['.repeat(50_000)}${']'.repeat(50_000)}}`],
+])('%s one inside another without end are told by their place, and are no fault of the reader', (_, text) => {
+  expect(faultsOf(text)).toEqual([
+    expect.objectContaining({ line: 1, message: expect.stringMatching(/one inside another/) }),
+  ]);
+  expect(placesIn(text)('$[0][0]')).toEqual({ line: 1, column: 1 });
+});
+
+test('brackets in texts are no depth', () => {
+  const text = `{"arbeit": 1, "title": "${'['.repeat(500)}", "locale": "en-GB", "fields": []}`;
+  expect(readDocumentText(text).ok).toBe(true);
 });

@@ -1,7 +1,20 @@
-import { capped, type DocumentResult, readDocument, type SetDocument } from '@arbeit/engine/document';
+import {
+  capped,
+  type DocumentResult,
+  mostDeep,
+  readDocument,
+  type SetDocument,
+} from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
-import { findNodeAtLocation, type Node, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser';
+import {
+  createScanner,
+  findNodeAtLocation,
+  type Node,
+  type ParseError,
+  parseTree,
+  printParseErrorCode,
+} from 'jsonc-parser';
 
 /** A place in a text, both counted from 1. */
 export interface Place {
@@ -9,8 +22,33 @@ export interface Place {
   readonly column: number;
 }
 
+/** Why the text of a JSON value goes further inwards than anybody reads, with the place where it does; nothing where it does not. */
+export function tooDeep(text: string): DocumentFault | undefined {
+  // Short of that many brackets no scan is needed.
+  if ((text.match(/[[{]/g)?.length ?? 0) <= mostDeep) return undefined;
+  const scanner = createScanner(text, true);
+  let depth = 0;
+  while (scanner.getPosition() < text.length) {
+    scanner.scan();
+    // A bracket in a text is no token of its own.
+    const sign = text[scanner.getTokenOffset()] ?? '';
+    if (sign === '[' || sign === '{') depth++;
+    else if (sign === ']' || sign === '}') depth--;
+    if (depth > mostDeep)
+      return {
+        path: '$',
+        ...placesAt(text)(scanner.getTokenOffset()),
+        message: `This is the ${mostDeep + 1}st object or list one inside another: at most ${mostDeep} are read.`,
+      };
+  }
+  return undefined;
+}
+
 /** Reads the text of a document. JSON that does not parse, or has a key twice, is told by line and column. */
 export function readDocumentText(text: string): DocumentResult {
+  const deep = tooDeep(text);
+  if (deep) return { ok: false, faults: [deep] };
+  const placeAt = placesAt(text);
   const errors: ParseError[] = [];
   const tree = parseTree(text, errors, {
     disallowComments: true,
@@ -18,7 +56,7 @@ export function readDocumentText(text: string): DocumentResult {
     allowEmptyContent: false,
   });
   if (errors.length > 0 || !tree) {
-    const faults = errors.map((error) => syntaxFault(text, error));
+    const faults = errors.map((error) => syntaxFault(placeAt, error));
     // The first mistake makes the rest of the text look wrong: a line is told once.
     const first = faults.filter((fault, i) => faults.findIndex(({ line }) => line === fault.line) === i);
     return {
@@ -28,7 +66,7 @@ export function readDocumentText(text: string): DocumentResult {
       ),
     };
   }
-  const twice = keysTwice(text, tree, '$');
+  const twice = keysTwice(placeAt, tree, '$');
   if (twice.length > 0) return { ok: false, faults: capped(twice) };
   return readDocument(JSON.parse(text), kinds);
 }
@@ -52,19 +90,19 @@ const said: Readonly<Partial<Record<string, string>>> = {
   InvalidCharacter: 'This character must be escaped in a text.',
 };
 
-const syntaxFault = (text: string, { error, offset }: ParseError): DocumentFault => ({
+const syntaxFault = (placeAt: PlaceAt, { error, offset }: ParseError): DocumentFault => ({
   path: '$',
-  ...placeAt(text, offset),
+  ...placeAt(offset),
   message: said[printParseErrorCode(error)] ?? 'This is not JSON.',
 });
 
 /** Names that stand twice in one object: which of the two counts would be anybody's guess. */
-function keysTwice(text: string, node: Node, path: string): DocumentFault[] {
+function keysTwice(placeAt: PlaceAt, node: Node, path: string): DocumentFault[] {
   const faults: DocumentFault[] = [];
   const names = new Map<string, number>();
   for (const [i, child] of (node.children ?? []).entries()) {
     if (node.type !== 'object') {
-      faults.push(...keysTwice(text, child, `${path}[${i}]`));
+      faults.push(...keysTwice(placeAt, child, `${path}[${i}]`));
       continue;
     }
     const [key, value] = child.children!;
@@ -73,34 +111,58 @@ function keysTwice(text: string, node: Node, path: string): DocumentFault[] {
     const before = names.get(name);
     if (before === undefined) names.set(name, key!.offset);
     else {
-      const { line } = placeAt(text, before);
+      const { line } = placeAt(before);
       faults.push({
         path: own,
-        ...placeAt(text, key!.offset),
+        ...placeAt(key!.offset),
         message: `"${name}" stands here a second time (first in line ${line}): take one of them out.`,
       });
     }
-    if (value) faults.push(...keysTwice(text, value, own));
+    if (value) faults.push(...keysTwice(placeAt, value, own));
   }
   return faults;
 }
 
-function placeAt(text: string, offset: number): Place {
-  const before = text.slice(0, offset).split(/\r\n|\n|\r/);
-  return { line: before.length, column: [...before.at(-1)!].length + 1 };
+type PlaceAt = (offset: number) => Place;
+
+/** How many of numbers in rising order are at most a number. */
+function upTo(numbers: readonly number[], most: number): number {
+  let [from, to] = [0, numbers.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if ((numbers[middle] ?? 0) <= most) from = middle + 1;
+    else to = middle;
+  }
+  return from;
 }
 
-/** Where in JSON text a path such as `$.fields[0].label` leads; its nearest parent if it is missing. */
-export function placeIn(text: string, path: string): Place {
-  const keys = [...path.matchAll(/\.([A-Za-z_]\w*)|\[(\d+)\]|\["((?:[^"\\]|\\.)*)"\]/g)].map((m) =>
-    m[2] === undefined ? (m[1] ?? (JSON.parse(`"${m[3]!}"`) as string)) : Number(m[2]),
-  );
-  const tree = parseTree(text);
-  for (let length = keys.length; tree && length >= 0; length--) {
-    const node = findNodeAtLocation(tree, keys.slice(0, length));
-    if (node) return placeAt(text, node.offset);
-  }
-  return { line: 1, column: 1 };
+/** Places of offsets in a text, which is gone through once: a place is looked up, however long its line is. */
+function placesAt(text: string): PlaceAt {
+  const starts = [0];
+  for (const { index, 0: end } of text.matchAll(/\r\n|\n|\r/g)) starts.push(index + end.length);
+  // Characters of two units count as one column.
+  const wide = Array.from(text.matchAll(/[\u{10000}-\u{10ffff}]/gu), ({ index }) => index);
+  return (offset) => {
+    const line = upTo(starts, offset);
+    const start = starts[line - 1] ?? 0;
+    return { line, column: offset - start - (upTo(wide, offset - 1) - upTo(wide, start - 1)) + 1 };
+  };
+}
+
+/** Where in JSON text paths such as `$.fields[0].label` lead, each to its nearest parent if it is missing. The text is read once. */
+export function placesIn(text: string): (path: string) => Place {
+  const tree = tooDeep(text) ? undefined : parseTree(text);
+  const placeAt = placesAt(text);
+  return (path) => {
+    const keys = [...path.matchAll(/\.([A-Za-z_]\w*)|\[(\d+)\]|\["((?:[^"\\]|\\.)*)"\]/g)].map((m) =>
+      m[2] === undefined ? (m[1] ?? (JSON.parse(`"${m[3]!}"`) as string)) : Number(m[2]),
+    );
+    for (let length = keys.length; tree && length >= 0; length--) {
+      const node = findNodeAtLocation(tree, keys.slice(0, length));
+      if (node) return placeAt(node.offset);
+    }
+    return { line: 1, column: 1 };
+  };
 }
 
 /** A document as the text of its file: the same document, the same text. */

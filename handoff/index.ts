@@ -1,2 +1,2 @@
 export { type CompiledModule, compiledModule } from './compiled-module.ts';
-export { documentText, type Place, placeIn, readDocumentText } from './document-text.ts';
+export { documentText, type Place, placesIn, readDocumentText, tooDeep } from './document-text.ts';

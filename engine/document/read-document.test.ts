@@ -362,3 +362,16 @@ test('a checked document is handed on as it was', () => {
   const result = readDocument(set, kinds);
   expect(result.ok && (result.document as SetDocument)).toBe(set);
 });
+
+test('what goes inwards without end is refused by its place, not by a stack that overflows', () => {
+  let when: object = { field: 'pass', is: '1' };
+  for (let i = 0; i < 50_000; i++) when = { not: when };
+  expect(readDocument(withField({ when }), kinds)).toEqual({
+    ok: false,
+    faults: [{ path: '$.fields[0].when', message: expect.stringContaining('200 deep') }],
+  });
+  let near: object = { field: 'pass', is: '1' };
+  for (let i = 0; i < 90; i++) near = { all: [near] };
+  const result = readDocument(withField({ when: near }), kinds);
+  expect(result.ok ? '' : result.faults[0]?.message).not.toMatch(/deep/);
+});

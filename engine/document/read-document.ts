@@ -20,12 +20,38 @@ export type DocumentResult =
 /** More faults than this nobody mends at a time; the rest is counted. */
 export const mostFaults = 50;
 
+/** Objects and lists one inside another: more than this no document has, and whoever reads inwards would not come back. */
+export const mostDeep = 200;
+
+/** Where something goes further inwards than any document does, by the path of the piece it is in; nothing where none does. */
+function deepIn(json: unknown): string | undefined {
+  let level: readonly { readonly value: unknown; readonly path: string }[] = [{ value: json, path: '$' }];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > mostDeep) return level[0]?.path;
+    level = level.flatMap(({ value, path }) => {
+      if (typeof value !== 'object' || value === null) return [];
+      const isList = Array.isArray(value);
+      return Object.entries(value).map(([key, inner]) => ({
+        value: inner,
+        // As far as people follow a path.
+        path: depth > 2 ? path : isList ? `${path}[${key}]` : `${path}.${key}`,
+      }));
+    });
+  }
+  return undefined;
+}
+
 /**
  * Checks a document, reporting every fault with its JSON path, the first fifty in full. Nothing is half-loaded: it is
  * whole or refused. The document is handed on as it was, but that a field may leave out an `entry` of usual values.
  */
 export function readDocument(json: unknown, kinds: KindTable): DocumentResult {
   const faults: DocumentFault[] = [];
+  const deep = deepIn(json);
+  if (deep !== undefined) {
+    const message = `Objects and lists stand more than ${mostDeep} deep inside of each other here: at most ${mostDeep} are read.`;
+    return { ok: false, faults: [{ path: deep, message }] };
+  }
   readSet(new Spot(json, '$', faults), kinds);
   if (faults.length === 0) {
     const document = withEntries(json as SetDocument);

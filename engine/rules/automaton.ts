@@ -165,7 +165,7 @@ function step(m: Machine, i: number, code: number): number {
     case 'empty':
       return add(m, { op: 'nothing' });
     case 'one':
-      return add(m, { op: takes(node, code) ? 'empty' : 'nothing' });
+      return add(m, { op: takesPoint(node, code) ? 'empty' : 'nothing' });
     case 'not':
       return negate(m, inner(m, node.a, code));
     case 'many':
@@ -202,7 +202,8 @@ function inner(m: Machine, i: number, code: number): number {
 
 const tests = new Map<string, RegExp>();
 
-function takes(node: ExpressionNode & { op: 'one' }, code: number): boolean {
+/** Whether a piece that stands for one character takes a code point. */
+export function takesPoint(node: ExpressionNode & { op: 'one' }, code: number): boolean {
   let inside = false;
   for (let i = 0; i < node.ranges.length && !inside; i += 2)
     inside = code >= item(node.ranges, i) && code <= item(node.ranges, i + 1);

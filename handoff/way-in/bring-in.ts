@@ -1,3 +1,5 @@
+import { tooDeep } from '../document-text.ts';
+
 /** What a text most likely is that is brought in. */
 export type Sort = 'document' | 'schema' | 'html' | 'table';
 
@@ -17,6 +19,8 @@ const isSchema = (text: string): boolean => /"(?:\$schema|properties|\$defs|x-ar
 
 /** A text of JSON as an object; why it is none, where it is not. */
 export function objectIn(text: string): Readonly<Record<string, unknown>> | string {
+  const deep = tooDeep(text);
+  if (deep) return `Line ${deep.line}, column ${deep.column}: ${deep.message}`;
   try {
     const value: unknown = JSON.parse(text);
     return typeof value === 'object' && value !== null && !Array.isArray(value)

@@ -2,7 +2,7 @@ import type { FieldDocument, RuleDocument } from '@arbeit/engine/document';
 import { attributeNames } from '@arbeit/engine/field';
 import { type DefaultTreeAdapterMap, parse } from 'parse5';
 import type { Place } from '../document-text.ts';
-import { patternOf } from './pattern-of.ts';
+import { type PatternReader, patternReader } from './pattern-of.ts';
 import { type BroughtIn, type Draft, idFor, type Lost, labelFor, soundSet } from './sound.ts';
 
 type Element = DefaultTreeAdapterMap['element'];
@@ -11,11 +11,12 @@ type Node = DefaultTreeAdapterMap['node'];
 const isElement = (node: Node): node is Element => 'tagName' in node;
 const childrenOf = (node: Node): readonly Node[] => ('childNodes' in node ? node.childNodes : []);
 
-/** All elements below a node, in the order of the page. What a `<template>` holds is no part of it. */
+/** All elements below a node, in the order of the page, however deep they are. What a `<template>` holds is no part of it. */
 function* elementsIn(node: Node): Generator<Element> {
-  for (const child of childrenOf(node)) {
-    if (isElement(child)) yield child;
-    yield* elementsIn(child);
+  const open = [...childrenOf(node)].reverse();
+  for (let at = open.pop(); at; at = open.pop()) {
+    if (isElement(at)) yield at;
+    for (const child of [...childrenOf(at)].reverse()) open.push(child);
   }
 }
 
@@ -23,18 +24,21 @@ const attribute = (element: Element, name: string): string | undefined =>
   element.attrs.find((one) => one.name === name)?.value;
 const has = (element: Element, name: string): boolean => attribute(element, name) !== undefined;
 
-const textIn = (node: Node, isControl = false): string => {
-  if ('value' in node) return node.value;
-  if (
-    isElement(node) &&
-    (/^(?:script|style|option)$/.test(node.tagName) ||
-      (isControl && /^(?:input|select|textarea|button)$/.test(node.tagName)))
-  )
-    return '';
-  return childrenOf(node)
-    .map((child) => textIn(child, isControl))
-    .join('');
-};
+/** The text of a node, without that of elements of some names. */
+function textIn(node: Node, without = /^(?:script|style|option)$/): string {
+  const found: string[] = [];
+  const open: Node[] = [node];
+  for (let at = open.pop(); at; at = open.pop()) {
+    if ('value' in at) found.push(at.value);
+    if (isElement(at) && without.test(at.tagName)) continue;
+    for (const child of [...childrenOf(at)].reverse()) open.push(child);
+  }
+  return found.join('');
+}
+/** A label, a legend, a description: what stands around controls, not what is in them. */
+const besideControls = /^(?:script|style|option|input|select|textarea|button)$/;
+/** Of an option, a text area: all there is. */
+const rawText = (node: Node): string => textIn(node, /^$/);
 const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
 const placeOf = ({ sourceCodeLocation }: Element): Place | undefined =>
@@ -44,10 +48,57 @@ const placeOf = ({ sourceCodeLocation }: Element): Place | undefined =>
 
 /** What is known of a page while its controls are read. */
 interface Page {
-  readonly all: readonly Element[];
   readonly locale: string;
   readonly taken: Set<string>;
   readonly lost: Lost[];
+  readonly patternOf: PatternReader;
+  /** The first element of each id, and the first label for each. */
+  readonly byId: ReadonlyMap<string, Element>;
+  readonly labelFor: ReadonlyMap<string, Element>;
+  /** The label and the fieldset each element stands in. */
+  readonly around: ReadonlyMap<Node, Around>;
+  /** What labels and descriptions say, each read once. */
+  readonly said: Map<Element, string>;
+}
+
+interface Around {
+  readonly label?: Element;
+  readonly fieldset?: Element;
+  readonly form?: Element;
+}
+
+/** What each element stands in: what its parent does, or its parent itself. */
+function aroundOf(every: readonly Element[]): ReadonlyMap<Node, Around> {
+  const known = new Map<Node, Around>();
+  for (const element of every) {
+    const parent = element.parentNode;
+    const above = (parent && known.get(parent)) || {};
+    const isPart = parent && isElement(parent) && /^(?:label|fieldset|form)$/.test(parent.tagName);
+    known.set(element, isPart ? { ...above, [parent.tagName]: parent } : above);
+  }
+  return known;
+}
+
+/** The first of each: what stands twice is found where it stands first. */
+function firstBy(elements: readonly Element[], name: string): ReadonlyMap<string, Element> {
+  const first = new Map<string, Element>();
+  for (const element of elements) {
+    const value = attribute(element, name);
+    if (value !== undefined && !first.has(value)) first.set(value, element);
+  }
+  return first;
+}
+
+function inputsByName(elements: readonly Element[]): ReadonlyMap<string, readonly Element[]> {
+  const known = new Map<string, Element[]>();
+  for (const element of elements) {
+    const name = element.tagName === 'input' ? attribute(element, 'name') : undefined;
+    if (name === undefined) continue;
+    const members = known.get(name);
+    if (members) members.push(element);
+    else known.set(name, [element]);
+  }
+  return known;
 }
 
 /**
@@ -59,11 +110,25 @@ export function fromHtml(text: string): BroughtIn {
   const every = [...elementsIn(document)];
   const forms = every.filter(({ tagName }) => tagName === 'form');
   const root = forms.length === 1 ? forms[0] : undefined;
-  const all = root ? [...elementsIn(root)] : every;
+  const around = aroundOf(every);
+  const all = root ? every.filter((one) => around.get(one)?.form === root) : every;
   const locale = every.map((one) => attribute(one, 'lang')).find(Boolean) ?? 'en-GB';
-  const page: Page = { all: every, locale, taken: new Set(), lost: [] };
+  const page: Page = {
+    locale,
+    taken: new Set(),
+    lost: [],
+    patternOf: patternReader(),
+    byId: firstBy(every, 'id'),
+    labelFor: firstBy(
+      every.filter(({ tagName }) => tagName === 'label'),
+      'for',
+    ),
+    around,
+    said: new Map(),
+  };
   const drafts: Draft[] = [];
   const groups = new Set<string>();
+  const inputs = inputsByName(all);
   for (const element of all) {
     if (!/^(?:input|select|textarea)$/.test(element.tagName)) continue;
     const type =
@@ -72,8 +137,7 @@ export function fromHtml(text: string): BroughtIn {
     if (/^(?:radio|checkbox)$/.test(type) && name) {
       if (groups.has(name)) continue;
       groups.add(name);
-      const members = all.filter((one) => one.tagName === 'input' && attribute(one, 'name') === name);
-      drafts.push(picked(page, element, members, type));
+      drafts.push(picked(page, element, inputs.get(name) ?? [], type));
     } else {
       const draft = controlled(page, element, type);
       if (draft) drafts.push(draft);
@@ -98,26 +162,30 @@ export function fromHtml(text: string): BroughtIn {
 }
 
 /** What a control is called: by its label, around it or for it, else by what the page says otherwise. */
-function labelOf({ all }: Page, element: Element): string {
+function labelOf(page: Page, element: Element): string {
   const id = attribute(element, 'id');
-  const own = id ? all.find((one) => one.tagName === 'label' && attribute(one, 'for') === id) : undefined;
-  let around: Node | null = element.parentNode;
-  while (around && !(isElement(around) && around.tagName === 'label'))
-    around = 'parentNode' in around ? around.parentNode : null;
-  const label = own ?? (around as Element | null);
-  const said = label ? oneLine(textIn(label, true)) : oneLine(attribute(element, 'aria-label') ?? '');
+  const label = (id ? page.labelFor.get(id) : undefined) ?? page.around.get(element)?.label;
+  const said = label ? wordsOf(page, label) : oneLine(attribute(element, 'aria-label') ?? '');
   return (
     said.replace(/\s*[*:]+$/, '').slice(0, 200) ||
     labelFor(attribute(element, 'name') ?? id ?? attribute(element, 'placeholder') ?? '')
   );
 }
 
+/** What an element says, on one line. What many controls are called by is read once. */
+function wordsOf({ said }: Page, element: Element): string {
+  const known = said.get(element) ?? oneLine(textIn(element, besideControls));
+  said.set(element, known);
+  return known;
+}
+
 /** What a control says of itself beside its label: what it is described by, else its title. */
-function hintOf({ all }: Page, element: Element): string {
+function hintOf(page: Page, element: Element): string {
   const ids = (attribute(element, 'aria-describedby') ?? '').split(/\s+/).filter(Boolean);
-  const described = ids
-    .map((id) => all.find((one) => attribute(one, 'id') === id))
-    .flatMap((one) => (one ? [oneLine(textIn(one))] : []));
+  const described = ids.slice(0, 20).flatMap((id) => {
+    const one = page.byId.get(id);
+    return one ? [wordsOf(page, one)] : [];
+  });
   return (described.join(' ') || oneLine(attribute(element, 'title') ?? '')).slice(0, 500);
 }
 
@@ -169,7 +237,7 @@ function fieldFrom(page: Page, element: Element, made: Made, html: Record<string
 
 /** Buttons or boxes of one name. */
 function picked(page: Page, element: Element, members: readonly Element[], type: string): Draft {
-  const legend = groupLabel(element);
+  const legend = groupLabel(page, element);
   const options = members.map((one, i) => ({
     value: attribute(one, 'value') ?? `${i + 1}`,
     label: labelOf(page, one),
@@ -199,14 +267,11 @@ function picked(page: Page, element: Element, members: readonly Element[], type:
 }
 
 /** The legend of the fieldset a control stands in. */
-function groupLabel(element: Element): string {
-  let around: Node | null = element.parentNode;
-  while (around && !(isElement(around) && around.tagName === 'fieldset'))
-    around = 'parentNode' in around ? around.parentNode : null;
-  const legend = around
-    ? childrenOf(around).find((child) => isElement(child) && child.tagName === 'legend')
-    : undefined;
-  return legend ? oneLine(textIn(legend)).slice(0, 200) : '';
+function groupLabel(page: Page, element: Element): string {
+  const { fieldset } = page.around.get(element) ?? {};
+  const legend =
+    fieldset && childrenOf(fieldset).find((child) => isElement(child) && child.tagName === 'legend');
+  return legend && isElement(legend) ? wordsOf(page, legend).slice(0, 200) : '';
 }
 
 const number = (text: string | undefined): number | undefined =>
@@ -227,8 +292,7 @@ function controlled(page: Page, element: Element, type: string): Draft | undefin
   if (type === 'hidden') return lose('What nobody sees is no field.');
   if (/^(?:file|color|month|week|datetime-local)$/.test(type))
     return lose('There is no kind of field for it.');
-  for (const name of ['list', 'multiple', 'maxlength'] as const)
-    if (name === 'list' && has(element, name)) lose('The suggestions of a <datalist> are not carried over.');
+  if (has(element, 'list')) lose('The suggestions of a <datalist> are not carried over.');
   if (type === 'select') return listed(page, element);
   return typed(page, element, type, lose);
 }
@@ -259,9 +323,6 @@ function listed(page: Page, element: Element): Draft {
   const placeholder = empty ? oneLine(rawText(empty)) : '';
   return placeholder ? { ...draft, field: { ...draft.field, placeholder } } : draft;
 }
-
-const rawText = (node: Node): string =>
-  'value' in node ? node.value : childrenOf(node).map(rawText).join('');
 
 /** Kinds by the type of an input, where that says one. */
 function typed(page: Page, element: Element, type: string, lose: (why: string) => undefined): Draft {
@@ -346,7 +407,7 @@ function written(
 ): Draft {
   const rules: RuleDocument[] = [];
   if (source !== undefined) {
-    const found = patternOf(source);
+    const found = page.patternOf(source);
     if (found.is === 'exact')
       return fieldFrom(
         page,

@@ -1,8 +1,8 @@
 import type { FieldDocument, RuleDocument } from '@arbeit/engine/document';
 import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { placeIn } from '../document-text.ts';
-import { patternOf } from './pattern-of.ts';
+import { type Place, placesIn } from '../document-text.ts';
+import { type PatternReader, patternReader } from './pattern-of.ts';
 import { type BroughtIn, type Draft, idFor, type Lost, labelFor, soundSet } from './sound.ts';
 
 type Json = Readonly<Record<string, unknown>>;
@@ -14,10 +14,11 @@ const count = (value: unknown): number | undefined =>
 
 /** What is known of a schema while its properties are read. */
 interface Reading {
-  readonly source: string;
+  readonly placeIn: (path: string) => Place;
   readonly root: Json;
   readonly lost: Lost[];
   readonly taken: Set<string>;
+  readonly patternOf: PatternReader;
 }
 
 /** One property, with what it was found under. */
@@ -38,7 +39,13 @@ export function fromSchema(source: string, root: Json): BroughtIn {
     const result = readDocument(own, kinds);
     if (result.ok) return { set: result.document, lost: [] };
   }
-  const reading: Reading = { source, root, lost: [], taken: new Set() };
+  const reading: Reading = {
+    placeIn: placesIn(source),
+    root,
+    lost: [],
+    taken: new Set(),
+    patternOf: patternReader(),
+  };
   const schema = resolved(reading, root, '$');
   const properties = isObject(schema.properties) ? schema.properties : {};
   const required = Array.isArray(schema.required) ? schema.required : [];
@@ -72,11 +79,11 @@ export function fromSchema(source: string, root: Json): BroughtIn {
   return soundSet({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
 }
 
-function lose({ source, lost }: Reading, path: string, why: string): [] {
+function lose({ placeIn, lost }: Reading, path: string, why: string): [] {
   lost.push({
     where: path.replace(/^\$\.?(?:properties\.)?/, '') || 'the schema',
     why,
-    place: placeIn(source, path),
+    place: placeIn(path),
   });
   return [];
 }
@@ -155,7 +162,7 @@ function draftOf(reading: Reading, property: Property): readonly Draft[] {
     ...(rules.length ? { rules } : {}),
   };
   // What is not sound of it goes as it is taken into the set.
-  return [{ field: field as unknown as FieldDocument, place: placeIn(reading.source, path) }];
+  return [{ field: field as unknown as FieldDocument, place: reading.placeIn(path) }];
 }
 
 interface Made {
@@ -276,7 +283,7 @@ function writtenOf(reading: Reading, path: string, schema: Json): Made {
   const rules = [...made.rules];
   if (typeof pattern === 'string') {
     const whole = wholeOf(pattern);
-    const found = whole === undefined ? undefined : patternOf(whole);
+    const found = whole === undefined ? undefined : reading.patternOf(whole);
     if (found?.is === 'exact' && !known)
       return { kind: 'pattern', entry: { pattern: found.pattern, raw: 'text' }, rules };
     rules.push({

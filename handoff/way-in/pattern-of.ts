@@ -6,6 +6,7 @@ import {
   type Automaton,
   type ExpressionNode,
   parseExpression,
+  takesPoint,
   type Walker,
   walkerOf,
 } from '@arbeit/engine/rules';
@@ -24,14 +25,38 @@ function stop(why: string): never {
   throw new Unsayable(why);
 }
 
+/** More parts than this no pattern has that anybody reads. */
+const mostParts = 300;
+
 /** More than this many texts are not written out to see whether they are the numbers between two. */
 const mostNumbers = 10_000;
+
+/** How many states all proofs of one text may go through together: a page of a thousand expressions is read as quickly as one of ten. */
+const mostStates = 100_000;
+
+/** What is left of the states that may be gone through. */
+interface Budget {
+  left: number;
+}
+
+export type PatternReader = (source: string) => PatternOf;
+
+/** Reads the expressions of one text: one that stands there many times once, and all of them within one budget. */
+export function patternReader(): PatternReader {
+  const budget = { left: mostStates };
+  const known = new Map<string, PatternOf>();
+  return (source) => {
+    const result = known.get(source) ?? patternOf(source, budget);
+    known.set(source, result);
+    return result;
+  };
+}
 
 /**
  * A regular expression (ECMAScript, matched as a whole) as a pattern, where one is exact: proven by going through the states of both
  * together, not by how they look.
  */
-export function patternOf(source: string): PatternOf {
+export function patternOf(source: string, budget: Budget = { left: mostStates }): PatternOf {
   const automaton = parseExpression(source);
   if ('message' in automaton) return { is: 'not', why: automaton.message };
   let pattern: string;
@@ -43,7 +68,7 @@ export function patternOf(source: string): PatternOf {
   }
   const { faults } = parseNotation(pattern);
   if (faults[0]) return { is: 'not', why: faults[0].message };
-  return proven(automaton, pattern);
+  return proven(automaton, pattern, budget);
 }
 
 /** The field a pattern makes: its raw value is its text, as an expression reads it. */
@@ -54,7 +79,7 @@ const fieldOf = (pattern: string) =>
     kinds,
   );
 
-function proven(automaton: Automaton, pattern: string): PatternOf {
+function proven(automaton: Automaton, pattern: string, budget: Budget): PatternOf {
   const field = fieldOf(pattern);
   const { values: form } = describedBy(field.plan);
   const own = form.expression === undefined ? undefined : parseExpression(form.expression);
@@ -63,7 +88,7 @@ function proven(automaton: Automaton, pattern: string): PatternOf {
       is: 'not',
       why: `${pattern} would be near, but what it takes could not be held against the expression.`,
     };
-  const apart = tellingApart(walkerOf(automaton), walkerOf(own), alphabetOf([automaton, own]));
+  const apart = tellingApart(walkerOf(automaton), walkerOf(own), alphabetOf([automaton, own]), budget);
   if (apart === undefined) return { is: 'exact', pattern };
   return {
     is: 'not',
@@ -74,19 +99,28 @@ function proven(automaton: Automaton, pattern: string): PatternOf {
   };
 }
 
-/** One code point for all that both expressions treat alike: the edges of every range. */
+/** One code point for all that both expressions treat alike: of those at the edges of ranges, one for each set of ranges they are in. */
 function alphabetOf(automata: readonly Automaton[]): readonly number[] {
   const edges = new Set([...'aZ7 -_é漢'].map((c) => c.codePointAt(0) ?? 0));
-  for (const { nodes } of automata)
-    for (const node of nodes)
-      if (node.op === 'one')
-        for (const edge of node.ranges)
-          for (const code of [edge - 1, edge, edge + 1]) if (code >= 0 && code <= 0x10ffff) edges.add(code);
-  return [...edges].slice(0, 300);
+  const ones = automata.flatMap(({ nodes }) => nodes.flatMap((node) => (node.op === 'one' ? [node] : [])));
+  for (const { ranges } of ones)
+    for (const edge of ranges)
+      for (const code of [edge - 1, edge, edge + 1]) if (code >= 0 && code <= 0x10ffff) edges.add(code);
+  const sorts = new Map<string, number>();
+  for (const code of edges) {
+    const sort = ones.map((one) => Number(takesPoint(one, code))).join('');
+    if (!sorts.has(sort)) sorts.set(sort, code);
+  }
+  return [...sorts.values()];
 }
 
 /** The shortest text one takes and the other does not; `undefined` where there is none, `null` where there are too many states. */
-function tellingApart(a: Walker, b: Walker, alphabet: readonly number[]): string | null | undefined {
+function tellingApart(
+  a: Walker,
+  b: Walker,
+  alphabet: readonly number[],
+  budget: Budget,
+): string | null | undefined {
   const seen = new Set<string>([`${a.start} ${b.start}`]);
   let open: readonly (readonly [text: string, a: number, b: number])[] = [['', a.start, b.start]];
   while (open.length > 0) {
@@ -101,7 +135,7 @@ function tellingApart(a: Walker, b: Walker, alphabet: readonly number[]): string
         const key = `${x} ${y}`;
         if (seen.has(key)) continue;
         seen.add(key);
-        if (seen.size > 20_000) return null;
+        if (--budget.left < 0 || seen.size > 20_000) return null;
         next.push([text + String.fromCodePoint(code), x, y]);
       }
     }
@@ -214,6 +248,8 @@ function mergedRanges(ranges: readonly number[]): readonly (readonly [number, nu
 /** Something so many times: cells where it is one character, the same again where it is more. */
 function repeated(m: Automaton, { a, min, max }: ExpressionNode & { op: 'counted' }): readonly Matter[] {
   const inside = matterOf(m, a);
+  // Counts within counts multiply.
+  if (inside.length * min > mostParts) return stop('It is longer than a pattern can be.');
   const [only] = inside;
   if (inside.length === 1 && only?.type === 'cells' && only.min === 1 && only.max === 1)
     return [{ ...only, min, max }];
@@ -298,10 +334,10 @@ function tidy(matter: readonly Matter[]): readonly Matter[] {
   for (const one of matter) {
     const own: Matter = one.type === 'stretch' ? stretch(tidy(one.nodes)) : one;
     const last = tidied.at(-1);
+    const number = last?.type === 'cells' && own.type === 'cells' ? tens(last, own) : undefined;
     if (last?.type === 'text' && own.type === 'text')
       tidied.splice(-1, 1, { type: 'text', text: last.text + own.text });
-    else if (last?.type === 'cells' && own.type === 'cells' && tens(last, own))
-      tidied.splice(-1, 1, tens(last, own) ?? own);
+    else if (number) tidied.splice(-1, 1, number);
     else if (last?.type === 'cells' && own.type === 'cells' && isAlike(last, own) && last.min === last.max)
       tidied.splice(-1, 1, { ...last, min: last.min + own.min, max: last.max + own.max });
     else tidied.push(own);

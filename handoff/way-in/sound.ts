@@ -95,6 +95,10 @@ function without<K extends keyof FieldDocument>(field: FieldDocument, piece: K):
   return rest as unknown as FieldDocument;
 }
 
+/** More fields than this are no form that anybody fills in; more losses than this nobody reads one by one. */
+const mostFields = 1000;
+const mostLost = 500;
+
 /** A set of drafts, each as far as it is sound; with a form of them all where it has a title. */
 export function soundSet(
   {
@@ -106,11 +110,19 @@ export function soundSet(
   lost: readonly Lost[],
 ): BroughtIn {
   const all = [...lost];
+  if (drafts.length > mostFields)
+    all.unshift({
+      where: `${drafts.length - mostFields} fields`,
+      why: `The first ${mostFields} came in: bring in the others by themselves.`,
+      place: drafts[mostFields]?.place,
+    });
   const isLocale = readDocument({ arbeit: 1, title: 'T', locale, fields: [] }, kinds).ok;
   const speaks = isLocale ? locale : 'en-GB';
   if (!isLocale)
     all.push({ where: 'the language', why: `“${locale}” is none that is known: it came in as en-GB.` });
-  const fields = drafts.map((draft) => soundField(draft, speaks, (one) => all.push(one)));
+  const fields = drafts
+    .slice(0, mostFields)
+    .map((draft) => soundField(draft, speaks, (one) => all.push(one)));
   const base = {
     arbeit: 1 as const,
     title: title.trim().slice(0, 200) || 'Brought in',
@@ -122,8 +134,16 @@ export function soundSet(
       ? { ...base, forms: [{ id: idFor(form, new Set()), title: form, fields: fields.map(({ id }) => id) }] }
       : base;
   const result = readDocument(withForm, kinds);
-  if (result.ok) return { set: result.document, lost: all };
+  if (result.ok) return { set: result.document, lost: cappedLost(all) };
   const plain = readDocument(base, kinds);
   for (const { message } of result.faults) all.push({ where: `the form “${form}”`, why: message });
-  return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: all };
+  return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
 }
+
+const cappedLost = (all: readonly Lost[]): readonly Lost[] =>
+  all.length <= mostLost
+    ? all
+    : [
+        ...all.slice(0, mostLost),
+        { where: 'the rest', why: `${all.length - mostLost} more could not be carried over either.` },
+      ];

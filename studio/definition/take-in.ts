@@ -2,7 +2,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { readDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
-import { placeIn, readDocumentText } from '@arbeit/handoff';
+import { type Place, placesIn, readDocumentText, tooDeep } from '@arbeit/handoff';
 import { parse } from 'jsonc-parser';
 import { placeInWords } from './place-words.ts';
 
@@ -36,7 +36,7 @@ const isObject = (value: unknown): value is Json =>
 export function takeIn(text: string): TakenIn {
   const result = readDocumentText(text);
   // What can be read of a text that is no JSON is read all the same.
-  const found: unknown = parse(text, [], { allowTrailingComma: true });
+  const found: unknown = tooDeep(text) ? undefined : parse(text, [], { allowTrailingComma: true });
   const root = isObject(found) ? found : {};
   const title = typeof root.title === 'string' && root.title.trim() ? root.title : 'Taken in';
   const locale = typeof root.locale === 'string' ? root.locale : 'en-GB';
@@ -47,7 +47,9 @@ export function takeIn(text: string): TakenIn {
   }
   const given = Array.isArray(root.fields) ? root.fields : [];
   const sound = soundIn(given, isObject(root.classes) ? root.classes : undefined, locale);
-  return { document: null, faults: result.faults.map((fault) => told(text, root, fault)), title, ...sound };
+  const placeOf = placesIn(text);
+  const faults = result.faults.map((fault) => told(fault, root, placeOf(fault.path)));
+  return { document: null, faults, title, ...sound };
 }
 
 /** The fields that are sound by themselves, with the classes and the locale if those are. */
@@ -67,8 +69,7 @@ function soundIn(given: readonly unknown[], classes: Json | undefined, locale: s
   return { fields, classes: own, locale: speaks };
 }
 
-function told(text: string, root: Json, fault: DocumentFault): Told {
-  const place = placeIn(text, fault.path);
+function told(fault: DocumentFault, root: Json, place: Place): Told {
   const line = fault.line ?? place.line;
   const column = fault.line === undefined ? place.column : (fault.column ?? 1);
   const hint = fault.suggestion === undefined ? '' : ` Perhaps ${fault.suggestion}.`;
