@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { sourcesFrom, weigh } from '@arbeit/handoff/build';
+import { sourcesFrom, weigher } from '@arbeit/handoff/build';
 import type { Size } from './size.ts';
 
 /** Fields of one kind each, as one is handed off. */
@@ -36,7 +36,7 @@ export async function handedOffSizes(root: string): Promise<Size[]> {
   // Their keys are their names.
   for (const name of Object.keys(fields) as (keyof typeof fields)[])
     for (const use of ['dom', 'element'] as const) {
-      const { bytes } = await weigh(setOf([fields[name]]), use, sources);
+      const { bytes } = await weigher(setOf([fields[name]]), sources)(use);
       rows.push({
         what: `handed off: one field, ${name}, ${use === 'dom' ? 'bound to an input' : 'as an element'}`,
         bytes,
@@ -61,7 +61,7 @@ export async function handedOffSizes(root: string): Promise<Size[]> {
     },
   };
   const every = setOf(Object.keys(kinds).map((kind) => ({ kind, entry: entries[kind] ?? {} })));
-  const { bytes } = await weigh(every, 'react', sources);
+  const { bytes } = await weigher(every, sources)('react');
   rows.push({
     what: 'handed off: React with a field of every kind, React itself left out',
     bytes,

@@ -44,7 +44,8 @@ export function compiledModule(
   kinds: KindTable,
   at: { readonly run: (from: string) => string; readonly types: (from: string) => string } = byName,
 ): CompiledModule {
-  const { fields, forms } = compile(set, kinds);
+  const compiled = compile(set, kinds);
+  const { fields, forms } = compiled;
   const nameOf = namesIn(set);
   const runs = new Map<string, string>();
   const checks = new Set<string>();
@@ -95,7 +96,7 @@ export function compiledModule(
   const lines = (...all: readonly string[]): string => `${head(set.title)}${all.join('\n')}\n`;
   return {
     js: lines(...written(imports, 'import', at.run), '', ...ownCode(codes), ...body),
-    dts: moduleTypes(set, kinds, at.types),
+    dts: moduleTypes(set, compiled, kinds, at.types),
     imports,
   };
 }

@@ -19,7 +19,12 @@ export function written(
     const place = at(from);
     places.set(place, [...(places.get(place) ?? []), as === undefined ? name : `${name} as ${as}`]);
   }
-  return [...places].map(([place, names]) =>
-    [word, '{', names.join(', '), '}', 'from', `'${place}';`].join(' '),
-  );
+  return [...places].map(([place, names]) => listed(word, names, place));
 }
+
+/** One line that imports names, or hands them on. */
+export const listed = (word: string, names: readonly string[], place: string): string =>
+  [word, '{', names.join(', '), '}', 'from', `'${place}';`].join(' ');
+
+/** Everything of a place under one name, so that no name of a set meets one of the module’s own. */
+export const allOf = (place: string): string => ['import', '*', 'as', 'all', 'from', `'${place}';`].join(' ');

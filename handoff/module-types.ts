@@ -1,5 +1,5 @@
 import { describedBy } from '@arbeit/engine/described';
-import { compile, type SetDocument } from '@arbeit/engine/document';
+import type { CompiledSet, SetDocument } from '@arbeit/engine/document';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { type Import, written } from './imports.ts';
@@ -9,8 +9,12 @@ import { camel, capital, head, inComment, keyOf, namesIn, recordName } from './n
  * The types of a compiled module: of each field the values it can have (an amount is a decimal, a choice one of its options), of each form
  * what it sends. `at` says where the types of a package are imported from.
  */
-export function moduleTypes(set: SetDocument, kinds: KindTable, at: (from: string) => string): string {
-  const { fields, forms } = compile(set, kinds);
+export function moduleTypes(
+  set: SetDocument,
+  { fields, forms }: CompiledSet,
+  kinds: KindTable,
+  at: (from: string) => string,
+): string {
   const nameOf = namesIn(set);
   const runs = new Map<string, Import>();
   const types: string[] = [];

@@ -6,21 +6,21 @@ export const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${
 export const camel = (id: string): string =>
   id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());
 
-/** Words no export can be called (ECMAScript, reserved words, in modules). */
+/** Words no export can be called (ECMAScript, reserved words, in modules), and what a compiled module itself is made with. */
 const reserved =
-  /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm)$/;
+  /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm|codes|customBy|ownCode)$/;
 
-/** A name for each id: in camel case, with `Field` behind words that cannot be one. Throws `RangeError` for two of one name. */
-function namesOf(ids: readonly string[]): ReadonlyMap<string, string> {
+/** A name for each id, of which is known what it is called in words: in camel case, with `Field` behind words that cannot be one. Throws `RangeError` for two of one name. */
+function namesOf(ids: readonly (readonly [id: string, words: string])[]): ReadonlyMap<string, string> {
   const names = new Map<string, string>();
   const taken = new Map<string, string>();
-  for (const id of ids) {
+  for (const [id, words] of ids) {
     const plain = camel(id);
     const name = reserved.test(plain) || /(?:Kind|Check)$/.test(plain) ? `${plain}Field` : plain;
     const other = taken.get(name);
     if (other !== undefined)
-      throw new RangeError(`"${other}" and "${id}" would both be called ${name}: rename one.`);
-    taken.set(name, id);
+      throw new RangeError(`${other} and ${words} would both be called ${name}: rename one.`);
+    taken.set(name, words);
     names.set(id, name);
   }
   return names;
@@ -41,7 +41,10 @@ export function namesIn({
   fields,
   forms = [],
 }: Pick<SetDocument, 'fields' | 'forms'>): (id: string) => string {
-  const names = namesOf([...fields.map(({ id }) => id), ...forms.map(({ id }) => `${id}-form`)]);
+  const names = namesOf([
+    ...fields.map(({ id }) => [id, `the field "${id}"`] as const),
+    ...forms.map(({ id }) => [`${id}-form`, `the form "${id}"`] as const),
+  ]);
   return (id) => names.get(id) ?? id;
 }
 

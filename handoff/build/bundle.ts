@@ -1,14 +1,9 @@
-import { type BuildOptions, build, type Metafile, type Plugin } from 'esbuild';
+import { posix } from 'node:path';
+import { type BuildOptions, build, type Plugin } from 'esbuild';
 import type { Sources } from './sources.ts';
 
 /** A module to be made, by its path without `.js`: what stands in it. Names of Arbeit's packages lead to what was built of them. */
 export type Entries = Readonly<Record<string, string>>;
-
-/** Modules by path, and what each is made of. */
-export interface Bundled {
-  readonly files: ReadonlyMap<string, string>;
-  readonly metafile: Metafile;
-}
 
 const namespace = 'arbeit';
 
@@ -39,15 +34,14 @@ const shape = {
   charset: 'utf8',
   legalComments: 'none',
   logLevel: 'silent',
-  metafile: true,
 } as const satisfies BuildOptions;
 
 /**
  * Bundles entries, each with just what it needs of the packages; what several need stands once, in `run-time/shared-*.js`. The same
  * entries and packages make the same bytes, wherever they stand.
  */
-export async function bundled(entries: Entries, sources: Sources): Promise<Bundled> {
-  const { outputFiles, metafile } = await build({
+export async function bundled(entries: Entries, sources: Sources): Promise<ReadonlyMap<string, string>> {
+  const { outputFiles } = await build({
     ...shape,
     entryPoints: Object.keys(entries).map((path) => ({ in: path, out: path })),
     outdir: '/',
@@ -56,24 +50,19 @@ export async function bundled(entries: Entries, sources: Sources): Promise<Bundl
     chunkNames: 'run-time/shared-[hash]',
     plugins: [asTree(entries, sources)],
   });
-  const made = outputFiles.map(({ path, text }): [string, string] => [path.replace(/^[\\/]+/, ''), text]);
-  // What modules share that all of them leave out is a file of nothing.
-  const empty = made.flatMap(([path, text]) => (text.trim() ? [] : [path.replace(/^run-time\//, '')]));
-  const files = new Map(
-    made
-      .filter(([, text]) => text.trim())
-      .map(([path, text]): [string, string] => [path, withoutImports(text, empty)])
-      .sort(([a], [b]) => (a < b ? -1 : 1)),
-  );
-  return { files, metafile };
+  const made = outputFiles.map(({ path, text }): [string, string] => [
+    path.replace(/^[\\/]+/, ''),
+    text.replace(forNothing, ''),
+  ]);
+  // What all modules leave out of a shared one leaves a file that nobody imports.
+  const isWanted = (path: string): boolean =>
+    path.replace(/\.js$/, '') in entries ||
+    made.some(([, text]) => text.includes(`${posix.basename(path)}"`));
+  return new Map(made.filter(([path]) => isWanted(path)).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-const withoutImports = (text: string, names: readonly string[]): string =>
-  names.reduce(
-    (kept, name) =>
-      kept.replace(new RegExp(`^import "[./]*(?:run-time/)?${name.replace('.', '\\.')}";\n`, 'm'), ''),
-    text,
-  );
+/** Imports of shared modules that import no name: nothing happens as they load, and a page's bundler would complain that they are left out. */
+const forNothing = /^import "[./]*(?:run-time\/)?shared-[^"]+";\n/gm;
 
 /**
  * The entry `page` as a page gets it: minified, in one piece, with the bytes each module adds to it. Entries are known to each other as
@@ -86,6 +75,7 @@ export async function minified(
   const { outputFiles, metafile } = await build({
     ...shape,
     minify: true,
+    metafile: true,
     entryPoints: [{ in: 'page', out: 'page' }],
     outdir: '/',
     absWorkingDir: '/',

@@ -12,6 +12,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
+import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages } from '../../scripts/packages.mjs';
 import { documentText, readDocumentText } from '../document-text.ts';
@@ -339,4 +340,72 @@ checkBooking({}, {});
     });
     expect([moduleResolution, stdout, status]).toEqual([moduleResolution, '', 0]);
   }
+});
+
+test('ids that are names in the code around them meet none of it: every module and every snippet builds', async () => {
+  const names =
+    'boxes picks define-fields define-forms all set tapes tape test expect deep-equal trial misses read-file-sync store field fields use-field ask-by-fetch drive drive-asks codes custom-by own-code check schema today send bind create-store read-on open open-form constructor class await control label frame message one live record'.split(
+      ' ',
+    );
+  const fields: object[] = names.map((id) => ({ id, kind: 'text', label: id, entry: {} }));
+  fields[0] = { id: 'boxes', kind: 'pin', label: 'Boxes', entry: { length: 4 } };
+  fields[1] = { id: 'picks', kind: 'yes-no', label: 'Picks', entry: {} };
+  const own = { type: 'custom', code: 'export default ({ value }) => value !== "x";' };
+  const asking = { type: 'remote', url: '/ask' };
+  fields[2] = {
+    ...fields[2],
+    rules: [
+      { id: 'own', check: own },
+      { id: 'ask', check: asking },
+    ],
+  };
+  const forms = ['server', 'control', 'label', 'use', 'one', 'all', 'drive', 'check', 'react'].map((id) => ({
+    id,
+    title: id,
+    fields: names,
+  }));
+  for (const used of [forms, []]) {
+    const hard = of(fields, used);
+    const all = await handOff({
+      set: hard,
+      tapes: [{ name: 'a.tape', text: 'tape 1\nfield boxes\ntype "1"\n' }],
+      sources: sourcesFrom(root),
+    });
+    const entries = new Map([...all].filter(([path]) => /^[^/]+\.js$|^trials\//.test(path)));
+    const uses = ['dom', 'react', 'server'] as const;
+    for (const { use, code } of snippets(hard, uses)) entries.set(`snippet-${use}.jsx`, code);
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-names-'));
+    write(place, new Map([...all, ...entries]));
+    const { errors, warnings } = await build({
+      entryPoints: [...entries.keys()]
+        .filter((path) => /\.jsx?$/.test(path))
+        .map((path) => join(place, path)),
+      bundle: true,
+      write: false,
+      outdir: place,
+      format: 'esm',
+      platform: 'node',
+      packages: 'external',
+      loader: { '.css': 'empty' },
+      logLevel: 'silent',
+    });
+    expect([errors, warnings]).toEqual([[], []]);
+    const told = execFileSync(
+      process.execPath,
+      ['-e', "import('./fields.js').then((all) => console.log(Object.keys(all).length))"],
+      { cwd: place, encoding: 'utf8' },
+    );
+    expect(Number(told)).toBe(fields.length + used.length);
+    rmSync(place, { recursive: true });
+  }
+});
+
+test('a field and a form that would come to one name are told apart in words', async () => {
+  const two = of(
+    [{ id: 'use-form', kind: 'text', label: 'A', entry: {} }],
+    [{ id: 'use', title: 'U', fields: ['use-form'] }],
+  );
+  await expect(handOff({ set: two, sources: sourcesFrom(root) })).rejects.toThrow(
+    'the field "use-form" and the form "use" would both be called useForm: rename one.',
+  );
 });

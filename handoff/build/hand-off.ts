@@ -2,7 +2,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { compiledModule } from '../compiled-module.ts';
 import { documentText } from '../document-text.ts';
-import { written } from '../imports.ts';
+import { listed, written } from '../imports.ts';
 import { fileName } from '../names.ts';
 import { bundled, type Entries } from './bundle.ts';
 import { declarations, typesAt } from './declarations.ts';
@@ -38,9 +38,6 @@ export interface HandOff {
 export type HandedFiles = ReadonlyMap<string, string>;
 
 const runTime = './run-time/fields.js';
-
-const listed = (word: string, names: readonly string[], place: string): string =>
-  [word, '{', names.join(', '), '}', 'from', `'${place}';`].join(' ');
 
 /** A face as what it hands on, and as the types of that. */
 const handsOn = ({ from, names, isClient, more }: Face): string =>
@@ -101,7 +98,7 @@ export async function handOff({
     ...(isServed ? { 'run-time/server': "export { serverForm } from '@arbeit/engine/form';" } : {}),
     ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
   };
-  for (const [path, text] of (await bundled(entries, sources)).files) files.set(path, text);
+  for (const [path, text] of await bundled(entries, sources)) files.set(path, text);
 
   onProgress('declaring', 0.7);
   for (const { use, face } of faces)

@@ -1,4 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { allOf, listed } from '../imports.ts';
 import { capital, inComment, namesIn } from '../names.ts';
 import { drawingsOf, type Needs } from './faces.ts';
 
@@ -27,9 +28,6 @@ const formsOf = (set: SetDocument): readonly FormNames[] => {
 };
 
 const lines = (...all: readonly string[]): string => `${all.join('\n')}\n`;
-const imported = (names: readonly string[], from: string, word = 'import'): string =>
-  [word, '{', names.join(', '), '}', 'from', `'${from}';`].join(' ');
-
 /** `server.js`: of each form a check and a Standard Schema. */
 export function serverModule(set: SetDocument): Module {
   const forms = formsOf(set);
@@ -37,23 +35,20 @@ export function serverModule(set: SetDocument): Module {
   const isOne = forms.length === 1 && only !== undefined;
   return {
     js: lines(
-      imported(['serverForm'], './run-time/server.js'),
-      imported(
-        forms.map(({ form }) => form),
-        './fields.js',
-      ),
+      listed('import', ['serverForm'], './run-time/server.js'),
+      allOf('./fields.js'),
       '',
       ...forms.flatMap(({ form, stem }) => [
-        `export const { check: check${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(${form});`,
+        `export const { check: check${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(all.${form});`,
       ]),
       ...(isOne ? [`export { check${only.stem} as check };`] : []),
     ),
     dts: lines(
-      imported(['ServerForm'], './types/engine/form/index.js', 'import type'),
-      imported(
+      listed('import type', ['ServerForm'], './types/engine/form/index.js'),
+      listed(
+        'import type',
         forms.map(({ stem }) => `${stem}Record`),
         './fields.js',
-        'import type',
       ),
       '',
       ...forms.flatMap(({ title, stem }) => [
@@ -71,8 +66,8 @@ export function serverModule(set: SetDocument): Module {
 /** `elements.js`: defines the elements for everything in the set as soon as a page loads it. */
 export function elementsModule(set: SetDocument, needs: Needs): Module {
   const nameOf = namesIn(set);
-  const fields = set.fields.map(({ id }) => nameOf(id));
-  const forms = formsOf(set).map(({ form }) => form);
+  const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
+  const forms = formsOf(set).map(({ form }) => `all.${form}`);
   const drawings = drawingsOf(needs);
   const drive = (form: string): string => `(store) => ${form}(store, askByFetch())`;
   const options = [
@@ -83,9 +78,13 @@ export function elementsModule(set: SetDocument, needs: Needs): Module {
   const asks = ['askByFetch', 'driveAsks', ...(forms.length ? ['driveFormAsks'] : [])];
   return {
     js: lines(
-      imported(['defineFields', ...(forms.length ? ['defineForms'] : []), ...drawings], './element.js'),
-      ...(needs.isAsking ? [imported(asks, './dom.js')] : []),
-      imported([...fields, ...forms], './fields.js'),
+      listed(
+        'import',
+        ['defineFields', ...(forms.length ? ['defineForms'] : []), ...drawings],
+        './element.js',
+      ),
+      ...(needs.isAsking ? [listed('import', asks, './dom.js')] : []),
+      allOf('./fields.js'),
       '',
       // Fields ask for the form around them as they come alive.
       ...(forms.length
@@ -106,15 +105,15 @@ export function trialsModule(
   tapes: readonly string[],
 ): string {
   const nameOf = namesIn(set);
-  const fields = set.fields.map(({ id }) => nameOf(id));
-  const forms = formsOf(set).map(({ form }) => form);
+  const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
+  const forms = formsOf(set).map(({ form }) => `all.${form}`);
   return lines(
     ...(runner === 'vitest'
-      ? [imported(['expect', 'test'], 'vitest')]
-      : [imported(['deepEqual'], 'node:assert/strict'), imported(['test'], 'node:test')]),
-    imported(['readFileSync'], 'node:fs'),
-    imported([...fields, ...forms], '../fields.js'),
-    imported(['trial'], './player.js'),
+      ? [listed('import', ['expect', 'test'], 'vitest')]
+      : [listed('import', ['deepEqual'], 'node:assert/strict'), listed('import', ['test'], 'node:test')]),
+    listed('import', ['readFileSync'], 'node:fs'),
+    allOf('../fields.js'),
+    listed('import', ['trial'], './player.js'),
     '',
     `const set = { fields: [${fields.join(', ')}], forms: [${forms.join(', ')}] };`,
     `const tapes = ${JSON.stringify(tapes)};`,

@@ -3,7 +3,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { compiledModule } from '../compiled-module.ts';
 import { minified } from './bundle.ts';
-import { faceOf, needsOf, type Use } from './faces.ts';
+import { type Face, faceOf, needsOf, type Use } from './faces.ts';
 import type { Sources } from './sources.ts';
 
 /** What a page's script is made of, each in bytes as a page gets it: minified and gzipped. */
@@ -33,19 +33,24 @@ function nameOf(path: string): string {
   }
 }
 
+/** A use whose script is weighed. */
+export type WeighedUse = Extract<Use, 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server'>;
+
 /**
  * What the script of a page weighs with the fields and forms of a set and one use of them, the framework itself left out: minified and gzipped
- * as most servers send it (level 9).
+ * as most servers send it (level 9). The set is compiled once for all uses.
  */
-export async function weigh(
+export function weigher(
   set: SetDocument,
-  use: Extract<Use, 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server'>,
   sources: Sources,
   kinds: KindTable = allKinds,
-): Promise<Weight> {
+): (use: WeighedUse) => Promise<Weight> {
   const needs = needsOf(set, kinds);
-  const face = faceOf(use, needs);
   const { js } = compiledModule(set, kinds);
+  return (use) => weigh(js, faceOf(use, needs), sources);
+}
+
+async function weigh(js: string, face: Face | undefined, sources: Sources): Promise<Weight> {
   const names = face?.names.join(', ') ?? 'serverForm';
   const entry = [
     ['export', '*', 'from', "'#definitions';"].join(' '),

@@ -1,5 +1,5 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import { handOff, snippets, sourcesFrom, type Use, type Weight, weigh } from '@arbeit/handoff/build';
+import { handOff, snippets, sourcesFrom, type Use, weigher } from '@arbeit/handoff/build';
 import { type Choice, chosen } from './choice.ts';
 import type { Made, Told } from './made.ts';
 
@@ -31,14 +31,14 @@ export async function makeHandOff(
       onProgress: (step, done) => tell({ step, done: done * 0.5 }),
     });
     const weights: Made['weights'][number][] = [];
+    const weigh = weigher(set, all);
     const wanted = weighed.filter(
       (use) => uses.includes(use) && (use !== 'server' || set.forms?.some((form) => fieldIdsOf(form).length)),
     );
     for (const [i, use] of wanted.entries()) {
       if (signal.aborted) return;
       tell({ step: 'weighing', done: 0.5 + (0.5 * i) / wanted.length });
-      const weight: Weight = await weigh(set, use, all);
-      weights.push({ use, ...weight });
+      weights.push({ use, ...(await weigh(use)) });
     }
     tell({
       made: {
