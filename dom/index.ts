@@ -1,6 +1,7 @@
 export { type AskElsewhere, askByFetch, driveAsks, driveFormAsks } from './asking.ts';
 export { attributesOf } from './attributes.ts';
 export { type BindOptions, bind } from './bind.ts';
+export { bindControl } from './bind-control.ts';
 export { bindPicks } from './bind-picks.ts';
 export { localToday, readOn } from './clock.ts';
 export { onCompletion, onNextEdit } from './completion.ts';
@@ -10,6 +11,6 @@ export type { Host } from './host.ts';
 export { type LookAttributes, lookOf } from './look.ts';
 export { driveSending, type SendRecord } from './sending.ts';
 export { follow, share } from './share.ts';
-export { type States, statesOf } from './states.ts';
+export { rootAttributesOf, type States, showStates, statesOf } from './states.ts';
 export { createStore, type FieldStore, type Read } from './store.ts';
 export type { TextControl } from './text-control.ts';

@@ -1,4 +1,5 @@
-import type { Reading } from '@arbeit/engine/field';
+import type { OpenField, Reading } from '@arbeit/engine/field';
+import { lookOf } from './look.ts';
 
 /** How a field is, for whoever styles it: each is an attribute `data-…` while it is so. */
 export interface States {
@@ -22,3 +23,20 @@ export const statesOf = ({ display, flags, shown }: Reading): States => ({
   wrong: shown.some(({ severity }) => severity === 'error'),
   pending: flags.pending,
 });
+
+/** What stands around a field says of it, as attributes: that it is one, its look, its states; a state that is not so is not there. */
+export const rootAttributesOf = (
+  field: Pick<OpenField, 'look'>,
+  reading: Reading,
+): Readonly<Record<string, unknown>> => ({
+  'data-arbeit': 'field',
+  ...lookOf(field),
+  ...Object.fromEntries(
+    Object.entries(statesOf(reading)).map(([name, isSo]) => [`data-${name}`, isSo ? '' : undefined]),
+  ),
+});
+
+/** Puts the states of a field on an element. */
+export function showStates(element: Element, reading: Reading): void {
+  for (const [name, isSo] of Object.entries(statesOf(reading))) element.toggleAttribute(`data-${name}`, isSo);
+}

@@ -76,6 +76,7 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
     await expect(input, name).toHaveValue('07700 90');
     await page.keyboard.press('Backspace');
     await expect(input, name).toHaveValue('07700 9');
+    await expect(page.getByText('At work')).toBeVisible();
   }
   expect(refused).toEqual([]);
   const reached = await page
@@ -91,6 +92,20 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
       (() => { try { return String(localStorage); } catch { return 'refused'; } })(),
     ]),
   ).toEqual(['null', 'refused', 'refused', 'refused']); // biome-ignore format: a way out a line
+});
+
+test('a snippet the server could not build is said so, and tried again', async ({ page }) => {
+  let isBroken = true;
+  await page.route('**/hand-off/live?*', (route) =>
+    isBroken ? route.fulfill({ status: 500, json: { error: 'broken' } }) : route.continue(),
+  );
+  await page.goto(path);
+  await expect(page.getByText('It could not be shown: the server did not answer')).toBeVisible();
+  await expect(page.locator('iframe')).toHaveCount(0);
+  isBroken = false;
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('At work')).toBeVisible();
+  await expect(page.frameLocator('iframe').getByLabel('Guest’s mobile number')).toBeVisible();
 });
 
 test('it can be stopped and made again; a server that is gone is told; nothing chosen is told', async ({

@@ -1,7 +1,7 @@
 import { createStore, type FieldStore, readOn } from '@arbeit/dom';
 import type { OpenField, Reading } from '@arbeit/engine/field';
 import type { Drawing } from './control.ts';
-import { drawn, dressElement, hostOf, tellElement, typedBefore, type View } from './field-view.ts';
+import { drawn, dressElement, hostOf, teller, typedBefore, type View } from './field-view.ts';
 import { sheet } from './sheet.ts';
 
 /** A field's element, to whoever writes to it from a script. */
@@ -149,7 +149,7 @@ export function fieldElementClass(table: FieldTable): CustomElementConstructor {
       this.#root.replaceChildren(...view.elements);
       this.#view = view;
       this.formDisabledCallback(this.#isDisabled);
-      const tell = (): void => tellElement(this, this.internals, view, store.reading());
+      const tell = teller(this, this.internals, view, store);
       this.#letGo = [
         view.control.bind(hostOf(this, this.internals, view.control, () => this.isAsking)),
         store.subscribe(tell),

@@ -1,4 +1,4 @@
-import { attributesOf, type FieldStore, type Host, lookOf, statesOf } from '@arbeit/dom';
+import { attributesOf, type FieldStore, type Host, lookOf, showStates } from '@arbeit/dom';
 import type { Reading } from '@arbeit/engine/field';
 import { type Control, type Drawing, givenBefore, part } from './control.ts';
 import { line } from './line.ts';
@@ -131,26 +131,33 @@ export function hostOf(
 }
 
 /**
- * Shows on the element how its field is, and hands the raw value to its form under its name; of several choices each by itself, as
- * boxes to tick have it. One that does not count is neither seen nor sent.
+ * Shows on an element how its field is, and hands the raw value to its form under its name, where that is another than before; of several
+ * choices each by itself, as boxes to tick have it. One that does not count is neither seen nor sent.
  */
-export function tellElement(
+export function teller(
   element: HTMLElement,
   internals: ElementInternals,
   view: View,
-  reading: Reading,
-): void {
-  view.tell(reading);
-  for (const [name, isSo] of Object.entries(statesOf(reading))) element.toggleAttribute(`data-${name}`, isSo);
-  const { raw, counts } = reading;
-  const values = new FormData();
-  const name = element.getAttribute('name') ?? '';
-  // Native buttons and boxes send nothing where none is picked, a line sends an empty text.
-  const sent = view.control.isGroup ? raw.split(' ').filter(Boolean) : [raw];
-  if (counts) for (const one of sent) values.append(name, one);
-  internals.setFormValue(values, raw);
-  // Not `hidden`, which is the page's own.
-  element.toggleAttribute('data-away', !counts);
+  store: FieldStore,
+): () => void {
+  let before: string | undefined;
+  return () => {
+    const reading = store.reading();
+    view.tell(reading);
+    showStates(element, reading);
+    const { raw, counts } = reading;
+    // Not `hidden`, which is the page's own.
+    element.toggleAttribute('data-away', !counts);
+    const name = element.getAttribute('name') ?? '';
+    const now = `${counts} ${name} ${raw}`;
+    if (now === before) return;
+    before = now;
+    const values = new FormData();
+    // Native buttons and boxes send nothing where none is picked, a line sends an empty text.
+    const sent = view.control.isGroup ? raw.split(' ').filter(Boolean) : [raw];
+    if (counts) for (const one of sent) values.append(name, one);
+    internals.setFormValue(values, raw);
+  };
 }
 
 /** What an element held before it was one of ours: what a script gave it, or somebody typed into the control in it. */

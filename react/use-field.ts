@@ -1,7 +1,7 @@
 'use client';
 
 import type { TextControl } from '@arbeit/dom';
-import { type BindOptions, bind, createStore, type FieldStore, lookOf, readOn, statesOf } from '@arbeit/dom';
+import { type BindOptions, bind, createStore, type FieldStore, readOn, rootAttributesOf } from '@arbeit/dom';
 import type { Body, FieldState, OpenField, Plan, Reading } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
@@ -69,23 +69,11 @@ export function useField<V extends string = string>(
       'aria-describedby': field.hint ? `${ids.hint} ${ids.message}` : ids.message,
       ref,
     },
-    rootProps: rootPropsOf(field, reading),
+    rootProps: rootAttributesOf(field, reading),
     labelProps: { id: ids.label, htmlFor: ids.input },
     hintProps: { id: ids.hint },
     messageProps: { id: ids.message, 'aria-live': 'polite' },
   };
 }
-
-/** States and look as attributes; a state that is not so is not there. */
-const rootPropsOf = (
-  field: Pick<OpenField, 'look'>,
-  reading: Reading,
-): Readonly<Record<string, unknown>> => ({
-  'data-arbeit': 'field',
-  ...lookOf(field),
-  ...Object.fromEntries(
-    Object.entries(statesOf(reading)).map(([name, isSo]) => [`data-${name}`, isSo ? '' : undefined]),
-  ),
-});
 
 const none: Readonly<Record<string, string>> = {};

@@ -1,13 +1,12 @@
 import {
   attributesOf,
   type BindOptions,
-  bind,
-  bindPicks,
+  bindControl,
   createStore,
   type FieldStore,
   lookOf,
   readOn,
-  statesOf,
+  showStates,
 } from '@arbeit/dom';
 import type { Body, OpenField, Plan, Reading } from '@arbeit/engine/field';
 
@@ -59,8 +58,7 @@ export function field<V extends string = string>(
       store.dispatch({ type: 'set', text });
     },
     control(element) {
-      const isText = element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement;
-      return { destroy: isText ? bind(element, store, { submits }) : bindPicks(element, store) };
+      return { destroy: bindControl(element, store, { submits }) };
     },
     states(element) {
       const { style, ...look } = lookOf(definition);
@@ -68,10 +66,7 @@ export function field<V extends string = string>(
         element.setAttribute(name, value);
       for (const [name, value] of Object.entries(style ?? {})) element.style.setProperty(name, value);
       return {
-        destroy: subscribe((reading) => {
-          for (const [name, isSo] of Object.entries(statesOf(reading)))
-            element.toggleAttribute(`data-${name}`, isSo);
-        }),
+        destroy: subscribe((reading) => showStates(element, reading)),
       };
     },
     attributes: { ...attributesOf(definition), name: definition.id },

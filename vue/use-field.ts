@@ -1,13 +1,11 @@
 import {
   attributesOf,
   type BindOptions,
-  bind,
-  bindPicks,
+  bindControl,
   createStore,
   type FieldStore,
-  lookOf,
   readOn,
-  statesOf,
+  rootAttributesOf,
 } from '@arbeit/dom';
 import type { Body, OpenField, Plan, Reading } from '@arbeit/engine/field';
 import { computed, onScopeDispose, type Ref, shallowRef, type WritableComputedRef } from 'vue';
@@ -49,10 +47,7 @@ export function useField<V extends string = string>(
   let letGo: (() => void) | undefined;
   const tie = (element: unknown): void => {
     letGo?.();
-    letGo = undefined;
-    if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement)
-      letGo = bind(element, store, { submits });
-    else if (element instanceof HTMLElement) letGo = bindPicks(element, store);
+    letGo = element instanceof HTMLElement ? bindControl(element, store, { submits }) : undefined;
   };
   return {
     store,
@@ -64,16 +59,7 @@ export function useField<V extends string = string>(
       },
     }),
     value: computed(() => reading.value.value),
-    states: computed(() => ({
-      'data-arbeit': 'field',
-      ...lookOf(field),
-      ...Object.fromEntries(
-        Object.entries(statesOf(reading.value)).map(([name, isSo]) => [
-          `data-${name}`,
-          isSo ? '' : undefined,
-        ]),
-      ),
-    })),
+    states: computed(() => rootAttributesOf(field, reading.value)),
     control: { ...attributesOf(field), name: field.id, ref: tie },
   };
 }

@@ -409,3 +409,11 @@ test('a field and a form that would come to one name are told apart in words', a
     'the field "use-form" and the form "use" would both be called useForm: rename one.',
   );
 });
+
+test.each([
+  [['a.tape', 'A.tape'], 'Two tapes are called A.tape: rename one.'],
+  [['player.js'], 'player.js is no name for a tape: end it in .tape.'],
+])('tapes called %s are refused: one would take the place of another file', async (names, why) => {
+  const twice = names.map((name) => ({ name, text: tapes[0]!.text }));
+  await expect(handOff({ set, tapes: twice, sources: sourcesFrom(root) })).rejects.toThrow(why);
+});

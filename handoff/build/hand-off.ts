@@ -57,7 +57,7 @@ const handsOnTypes = ({ names, types, more }: Face, place: string): string =>
 /**
  * Makes the folder a developer takes home: the fields and forms of a set as modules with their types, just the run-time they need, a face
  * for each use, schemas of the records, trials, a README. The same set, tapes and packages make the same bytes. Throws `RangeError` for
- * ids that come to one name, and where the packages are not built.
+ * ids or tapes that come to one name, and where the packages are not built.
  */
 export async function handOff({
   set,
@@ -67,6 +67,7 @@ export async function handOff({
   kinds = allKinds,
   onProgress = () => {},
 }: HandOff): Promise<HandedFiles> {
+  distinct(tapes);
   onProgress('compiling', 0);
   const needs = needsOf(set, kinds);
   const files = new Map<string, string>();
@@ -130,6 +131,18 @@ export async function handOff({
   files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: isTried }));
   onProgress('done', 1);
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+/** Tapes stand beside each other, and beside what plays them. Throws `RangeError` for one that would take another's place. */
+function distinct(tapes: readonly TapeFile[]): void {
+  const taken = new Set<string>();
+  for (const { name } of tapes) {
+    // Where letters of both cases are one to the disk, names are as well.
+    const own = name.toLowerCase();
+    if (taken.has(own)) throw new RangeError(`Two tapes are called ${name}: rename one.`);
+    if (!own.endsWith('.tape')) throw new RangeError(`${name} is no name for a tape: end it in .tape.`);
+    taken.add(own);
+  }
 }
 
 const put = (

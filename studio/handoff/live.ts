@@ -106,7 +106,8 @@ addEventListener('submit', (event) => {
   const data = [...new FormData(event.target)];
   if (!event.defaultPrevented || event.target.noValidate) out.textContent = data.map(([name, value]) => name + ': ' + value).join('\\n');
   event.preventDefault();
-});`;
+});
+parent.postMessage('live', '*');`;
 
 function markupOf(use: LiveUse, code: string, set: SetDocument): string {
   const inside =

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Choices } from '../sheet/choices.tsx';
 import { Code } from './code.tsx';
 import type { Made } from './made.ts';
@@ -51,7 +51,9 @@ function Live({
   of,
   title,
 }: { readonly set: string; readonly title: string } & Pick<Made['snippets'][number], 'use' | 'of'>) {
-  const [isThere, setThere] = useState(false);
+  const [state, setState] = useState<'building' | 'live' | 'failed'>('building');
+  const [tries, setTries] = useState(0);
+  const frame = useRef<HTMLIFrameElement>(null);
   const [sheet, setSheet] = useState<string>();
   useEffect(() => {
     const root = document.documentElement;
@@ -61,17 +63,43 @@ function Live({
     watch.observe(root, { attributes: true, attributeFilter: ['data-sheet'] });
     return () => watch.disconnect();
   }, []);
+  // The page says so itself when its script has run: an answer of the server that is no such page loads just as well.
+  useEffect(() => {
+    const hear = ({ source, data }: MessageEvent) => {
+      if (data === 'live' && source === frame.current?.contentWindow) setState('live');
+    };
+    addEventListener('message', hear);
+    return () => removeEventListener('message', hear);
+  }, []);
   return (
     <div className="hand-off-live">
       <p className="caption" role="status">
-        {isThere ? 'At work' : 'Being built…'}
+        {state === 'failed'
+          ? 'It could not be shown: the server did not answer with a page.'
+          : state === 'live'
+            ? 'At work'
+            : 'Being built…'}
       </p>
-      {sheet && (
+      {state === 'failed' && (
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            setState('building');
+            setTries(tries + 1);
+          }}
+        >
+          Try again
+        </button>
+      )}
+      {sheet && state !== 'failed' && (
         <iframe
+          key={`${tries}`}
+          ref={frame}
           title={`${title}, at work`}
           src={`/sets/${encodeURIComponent(set)}/hand-off/live?${new URLSearchParams({ use, sheet, [of.type]: of.id })}`}
           sandbox="allow-scripts allow-forms"
-          onLoad={() => setThere(true)}
+          onLoad={() => setState((now) => (now === 'live' ? now : 'failed'))}
         />
       )}
     </div>
