@@ -386,7 +386,7 @@ test('whatever pops out can be reached to its last entry, wherever its button st
   for (const [path, opens] of [
     ['/', 'menu'],
     ['/sets/ridge-huts/fields/warden', 'menu'],
-    ['/sets/ridge-huts/forms/booking', 'menu'],
+    ['/sets/ridge-huts/forms/booking', 'dialog'],
     ['/sets/ridge-huts/fields/arrival/alone', 'dialog'],
     ['/sets/ridge-huts/fields/mobile/alone', 'dialog'],
   ] as const) {

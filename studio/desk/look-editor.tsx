@@ -8,6 +8,8 @@ import { Choices } from '../sheet/choices.tsx';
 import type { Change } from './definition-band.tsx';
 import { type Look, labels, sizes, withLook } from './look-words.ts';
 
+const written = { before: 'Before it', behind: 'Behind it', icon: 'Icon (SVG)' } as const;
+
 /** The options of a look, a row each. What is no sign, width or icon is told in its row, and is not taken. */
 export function LookEditor({
   definition,
@@ -45,28 +47,17 @@ export function LookEditor({
         valueFor={(text) => (/^\d+$/.test(text) ? Number(text) : text)}
         set={(value) => set('width', value as number | undefined)}
       />
-      <Written
-        definition={definition}
-        name="before"
-        label="Before it"
-        text={look.before ?? ''}
-        set={(value) => set('before', value as string | undefined)}
-      />
-      <Written
-        definition={definition}
-        name="behind"
-        label="Behind it"
-        text={look.behind ?? ''}
-        set={(value) => set('behind', value as string | undefined)}
-      />
-      <Written
-        definition={definition}
-        name="icon"
-        label="Icon (SVG)"
-        text={look.icon ?? ''}
-        isLong
-        set={(value) => set('icon', value as string | undefined)}
-      />
+      {(['before', 'behind', 'icon'] as const).map((name) => (
+        <Written
+          key={name}
+          definition={definition}
+          name={name}
+          label={written[name]}
+          text={look[name] ?? ''}
+          isLong={name === 'icon'}
+          set={(value) => set(name, value as string | undefined)}
+        />
+      ))}
     </>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
 
 import type { FieldDocument } from '@arbeit/engine/document';
-import { memo, useId, useState } from 'react';
+import { memo } from 'react';
 import { deferred } from '../sheet/later.tsx';
 import type { Change } from './definition-band.tsx';
+import { FoldedLine } from './folded-line.tsx';
 import { lookInWords } from './look-words.ts';
 
 const LookEditor = deferred(() => import('./look-editor.tsx').then((editor) => editor.LookEditor));
@@ -16,27 +17,16 @@ export const TheLook = memo(function TheLook({
   readonly definition: FieldDocument;
   readonly onChange: Change;
 }) {
-  const [isOpen, setOpen] = useState(false);
-  const id = useId();
   return (
-    <section aria-label="How it looks" className="mt-1 text-sm">
-      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-t pt-1.5">
-        <span className="caption">Handed off it looks</span>
-        <span className="min-w-0 flex-1 wrap-anywhere">{lookInWords(definition.look)}</span>
-        <button
-          type="button"
-          className="word-button"
-          aria-expanded={isOpen}
-          aria-controls={id}
-          aria-label={isOpen ? 'Put the look away' : 'Change the look'}
-          onClick={() => setOpen(!isOpen)}
-        >
-          {isOpen ? 'Put away' : 'Change'}
-        </button>
-      </div>
-      <div id={id} hidden={!isOpen} className="max-w-xl pt-1">
-        {isOpen && <LookEditor definition={definition} onChange={onChange} />}
-      </div>
-    </section>
+    <div className="mt-1">
+      <FoldedLine
+        name="How it looks"
+        caption="Handed off it looks"
+        said={lookInWords(definition.look)}
+        opens="the look"
+      >
+        {() => <LookEditor definition={definition} onChange={onChange} />}
+      </FoldedLine>
+    </div>
   );
 });

@@ -2,12 +2,13 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { kindIn } from '@arbeit/engine/kinds';
-import { memo, useId, useState } from 'react';
+import { memo, useId } from 'react';
 import { withAttribute } from '../definition/edits.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { Help } from '../sheet/help.tsx';
 import { attributes, type BrowserAttribute, tokenWords } from './attributes.ts';
 import type { Change } from './definition-band.tsx';
+import { FoldedLine } from './folded-line.tsx';
 
 /** Attributes that are on or off are told so; one that is simply there needs no value. */
 const switched: Readonly<Record<string, string>> = { true: 'on', false: 'off' };
@@ -23,8 +24,6 @@ export const ToldBrowser = memo(function ToldBrowser({
   readonly definition: FieldDocument;
   readonly onChange: Change;
 }) {
-  const [isOpen, setOpen] = useState(false);
-  const id = useId();
   const { define } = kindIn(useKinds(), definition.kind);
   const own = define.attributes?.(definition.entry as never) ?? {};
   const html = definition.html ?? {};
@@ -35,28 +34,22 @@ export const ToldBrowser = memo(function ToldBrowser({
       : [value === true ? short : `${short} ${switched[value] ?? value}`];
   });
   return (
-    <section aria-label="What the browser is told" className="mt-3 text-sm">
-      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 border-t pt-1.5">
-        <span className="caption">The browser is told</span>
-        <span className="value min-w-0 flex-1 wrap-anywhere">{said.join(' · ') || 'nothing of its own'}</span>
-        <button
-          type="button"
-          className="word-button"
-          aria-expanded={isOpen}
-          aria-controls={id}
-          onClick={() => setOpen(!isOpen)}
-        >
-          {isOpen ? 'Put away' : 'Change'}
-        </button>
-        <Help about="what the browser is told">
-          <p>
-            The keyboard a phone raises, what the browser may fill in, how it treats capitals. A kind sets
-            what suits it; what you set here goes before that.
-          </p>
-        </Help>
-      </div>
-      <div id={id} hidden={!isOpen} className="max-w-xl pt-1">
-        {isOpen &&
+    <div className="mt-3">
+      <FoldedLine
+        name="What the browser is told"
+        caption="The browser is told"
+        said={said.join(' · ') || 'nothing of its own'}
+        isValue
+        help={
+          <Help about="what the browser is told">
+            <p>
+              The keyboard a phone raises, what the browser may fill in, how it treats capitals. A kind sets
+              what suits it; what you set here goes before that.
+            </p>
+          </Help>
+        }
+      >
+        {() =>
           attributes.map((attribute) => (
             <Row
               key={attribute.name}
@@ -67,9 +60,10 @@ export const ToldBrowser = memo(function ToldBrowser({
                 onChange((f) => withAttribute(f, attribute.name, value), `html ${attribute.name}`)
               }
             />
-          ))}
-      </div>
-    </section>
+          ))
+        }
+      </FoldedLine>
+    </div>
   );
 });
 
