@@ -1,5 +1,5 @@
 import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { chromiumFlags } from './chromium.ts';
@@ -17,7 +17,8 @@ export default defineConfig({
     { name: 'all', testMatch: '*.spec.ts', testIgnore: 'weight.spec.ts', dependencies: ['first visit'] },
   ],
   fullyParallel: true,
-  workers: 2,
+  // Twice as many as there are cores: a test waits as much as it works, for a server, a frame, a save.
+  workers: 2 * availableParallelism(),
   retries: 0,
   // Bounds for a hang, not measures of speed: a slow machine fails nothing.
   timeout: 120_000,

@@ -72,7 +72,7 @@ test('one call at a time; a late reply of a thread that was ended says nothing',
   reply({ ready: true });
   expect(posts).toEqual([1]);
   const late = reply;
-  vi.advanceTimersByTime(300);
+  vi.advanceTimersByTime(600);
   expect(run('a', input)).toHaveProperty('broken');
   late({ id: 1, outcome: { answer: undefined } });
   expect(run('a', input)).toHaveProperty('broken');

@@ -30,7 +30,7 @@ export interface Runner {
 /** Calls remembered. */
 const remembered = 300;
 /** So long after it should have ended itself a call is ended with its thread, in milliseconds; and how long a thread may take to start. */
-const patience = { call: 250, start: 15_000 };
+const patience = { call: 500, start: 15_000 };
 
 const tooLong: CodeOutcome = { broken: 'It took longer than 20 ms and was ended.' };
 const notStarted: CodeOutcome = { broken: 'What runs own code could not be started. Reload to try again.' };
