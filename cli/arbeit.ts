@@ -4,6 +4,7 @@ import { buildHandOff } from './build.ts';
 import { compileDocument } from './compile.ts';
 import type { Output } from './files.ts';
 import { playTapes } from './play.ts';
+import { testDocument, watching } from './test.ts';
 
 type Flags = NonNullable<ParseArgsConfig['options']>;
 
@@ -63,6 +64,22 @@ Exit code 0: every expectation holds; 1: one does not; 2: a file cannot be read.
     words: { json: 'one JSON object a line for every action' },
     run: ([document = '', ...tapes], { json }, output) =>
       playTapes(document, tapes, { json: json === true, output }),
+  },
+  test: {
+    takes: '<document.arbeit.json> [tape]…',
+    about: `Runs the trials of a document, and tapes beside it.
+Exit code 0: all of them hold; 1: one does not; 2: something cannot be read, or there is nothing to try.`,
+    least: 1,
+    flags: { junit: { type: 'string' }, watch: { type: 'boolean' } },
+    words: {
+      junit: 'a file for a report as JUnit XML',
+      watch: 'again whenever one of the files has changed',
+    },
+    run: ([document = '', ...tapes], { junit, watch }, output) => {
+      const once = () =>
+        testDocument(document, tapes, { report: junit === undefined ? undefined : String(junit), output });
+      return watch === true ? watching([document, ...tapes], once) : once();
+    },
   },
 };
 

@@ -33,7 +33,8 @@ const filesIn = (path: string): readonly string[] =>
 
 describe('arbeit build', () => {
   test('writes the folder, telling what it does; twice the same bytes', async () => {
-    const tapes = ['key-box.tape', 'mobile.tape'].map((name) => join(demo, 'tapes', name));
+    const tapes = ['one.tape', 'two.tape'].map((name) => join(folder, name));
+    for (const tape of tapes) writeFileSync(tape, 'tape "T"\nfield key-box\nexpect codes none\n');
     const [one, two] = [join(folder, 'one'), join(folder, 'two', 'deep')];
     const { code, out, err } = await arbeit('build', document, ...tapes, '--out', one);
     expect([code, out]).toEqual([0, expect.stringMatching(/one: \d+ files$/)]);
@@ -43,7 +44,8 @@ describe('arbeit build', () => {
     expect(filesIn(two)).toEqual(filesIn(one));
     for (const file of filesIn(one))
       expect(readFileSync(join(two, file), 'utf8'), file).toBe(readFileSync(join(one, file), 'utf8'));
-    expect(filesIn(one)).toContain('trials/key-box.tape');
+    // The set's own trials, and the tapes beside them.
+    for (const name of ['key-box', 'one', 'two']) expect(filesIn(one)).toContain(`trials/${name}.tape`);
   });
 
   test('one made before is made anew: what is not in it any more goes', async () => {

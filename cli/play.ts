@@ -1,6 +1,7 @@
 import { type CompiledSet, compile } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { play, readTape } from '@arbeit/engine/tape';
+import { today } from './clock.ts';
 import { load, loadDocument, type Output } from './files.ts';
 
 /**
@@ -57,11 +58,4 @@ function playFile(
   }
   const expectations = result.tape.steps.filter((step) => step.do === 'expect').length;
   return { held: expectations - played.misses.length, missed: played.misses.length };
-}
-
-/** The date here and now, for tapes that do not freeze one. */
-function today(): string {
-  const now = new Date();
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }

@@ -1,7 +1,7 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
 import { actions, actionsFor, kindNames, writeTape } from '@arbeit/engine/prove';
-import { type Action, readTape, type Tape } from '@arbeit/engine/tape';
+import { type Action, readTape, type Tape, trialTape } from '@arbeit/engine/tape';
 import { expect, type Page, test } from '@playwright/test';
 import fc from 'fast-check';
 import { compiled, playBoth, type Seen } from './hands.ts';
@@ -20,9 +20,8 @@ const parsed = (text: string): Tape => {
   if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
   return read.tape;
 };
-const tapes = readdirSync(new URL('tapes/', demo))
-  .sort()
-  .map((name) => parsed(readFileSync(new URL(`tapes/${name}`, demo), 'utf8')))
+const tapes = (set.trials ?? [])
+  .map((trial) => parsed(trialTape(trial)))
   // Those of one day are played on one page.
   .sort((a, b) => (a.today ?? '').localeCompare(b.today ?? ''));
 

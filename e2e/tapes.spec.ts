@@ -1,27 +1,28 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
+import type { SetDocument } from '@arbeit/engine/document';
 import { actions, sketch, writeTape } from '@arbeit/engine/prove';
-import { readTape } from '@arbeit/engine/tape';
+import { readTape, type Trial, trialTape } from '@arbeit/engine/tape';
 import { expect } from '@playwright/test';
 import fc from 'fast-check';
 import { test } from './alive.ts';
 import { compiled, playBoth } from './hands.ts';
 
 const demo = new URL('../studio/demo/', import.meta.url);
-const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8'));
+const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument & {
+  trials: readonly Trial[];
+};
 const set = compiled(document);
 
 /** A few pages, each of which plays some: making a page for every tape took longer than the tapes. */
 const pages = 4;
-/** Every tape of the demo is played in what is handed off (`taken-home.spec.ts`); here, on the studio's own pages, those of forms and every other. */
-const names = readdirSync(new URL('tapes/', demo))
-  .sort()
-  .filter((name, i) => i % 2 === 0 || /^form /m.test(readFileSync(new URL(`tapes/${name}`, demo), 'utf8')));
+/** Every trial of the demo is played in what is handed off (`taken-home.spec.ts`); here, on the studio's own pages, those of forms and every other. */
+const trials = document.trials.filter(({ tape }, i) => i % 2 === 0 || /^form /m.test(tape));
 for (let first = 0; first < pages; first++) {
-  const own = names.filter((_, i) => i % pages === first);
-  test(`tapes play in Chromium as in the engine: ${own.join(', ')}`, async ({ page }) => {
-    for (const name of own)
-      await test.step(name, async () => {
-        const read = readTape(readFileSync(new URL(`tapes/${name}`, demo), 'utf8'));
+  const own = trials.filter((_, i) => i % pages === first);
+  test(`tapes play in Chromium as in the engine: ${own.map(({ id }) => id).join(', ')}`, async ({ page }) => {
+    for (const trial of own)
+      await test.step(trial.id, async () => {
+        const read = readTape(trialTape(trial));
         if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
         const { type, id } = read.tape.target;
         await page.goto(`/sets/ridge-huts/${type}s/${id}/alone`);

@@ -70,8 +70,8 @@ describe('imports go one way', () => {
     form: ['rules', 'field'],
     plans: [],
     kinds: ['values', 'faults', 'options', 'rules', 'field', 'plans'],
-    document: ['values', 'faults', 'options', 'rules', 'field', 'form', 'kinds'],
-    tape: ['values', 'faults', 'rules', 'field', 'form', 'document'],
+    tape: ['values', 'faults', 'rules', 'field', 'form'],
+    document: ['values', 'faults', 'options', 'rules', 'field', 'form', 'kinds', 'tape'],
     prove: ['values', 'rules', 'field', 'form', 'plans', 'kinds', 'document', 'tape'],
   };
 

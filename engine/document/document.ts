@@ -3,6 +3,7 @@ import type { AllKinds, KindName } from '../kinds/table.ts';
 import type { EntryOf } from '../options/option.ts';
 import type { Comparison } from '../rules/rule.ts';
 import type { Plural } from '../rules/wording.ts';
+import type { Trial } from '../tape/trial.ts';
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */
 export interface SetDocument {
@@ -12,6 +13,8 @@ export interface SetDocument {
   readonly classes?: Readonly<Record<string, string>>;
   readonly fields: readonly FieldDocument[];
   readonly forms?: readonly FormDocument[];
+  /** Tapes that expect something, in an order of the developer's. */
+  readonly trials?: readonly Trial[];
   /** Texts in other languages, by language (BCP 47) and by name (`fields/phone/label`; `texts.ts`). */
   readonly texts?: Readonly<Record<string, Readonly<Record<string, string | Plural>>>>;
 }

@@ -375,3 +375,46 @@ test('what goes inwards without end is refused by its place, not by a stack that
   const result = readDocument(withField({ when: near }), kinds);
   expect(result.ok ? '' : result.faults[0]?.message).not.toMatch(/deep/);
 });
+
+describe('trials', () => {
+  const withTrials = (...trials: object[]) => ({ ...set, trials });
+  const faults = (...trials: object[]) => {
+    const result = readDocument(withTrials(...trials), kinds);
+    return result.ok ? [] : result.faults;
+  };
+  const good = { id: 'a', name: 'A', why: 'Because.', tape: 'field pass\ntype "1"\nexpect display "1"' };
+  test('are tapes that expect something, of fields that are there or not yet', () => {
+    expect(faults(good, { id: 'b', tape: 'form none\nexpect codes none' })).toEqual([]);
+    expect(isBySchema(withTrials(good))).toBe(true);
+  });
+  test.each<[string, object, string, RegExp]>([
+    [
+      'expects nothing',
+      { ...good, tape: 'field pass\ntype "1"' },
+      '$.trials[0].tape',
+      /expects nothing.*add a line/,
+    ],
+    ['has no tape', { id: 'a' }, '$.trials[0].tape', /missing/],
+    ['has an empty name', { ...good, name: ' ' }, '$.trials[0].name', /./],
+    ['is more than a trial', { ...good, tapes: '' }, '$.trials[0].tapes', /known as "tapes"/],
+    ['has no id that is one', { ...good, id: '1 a' }, '$.trials[0].id', /./],
+  ])('one that %s is refused with the reason', (_, trial, path, message) => {
+    expect(faults(trial)).toEqual([
+      expect.objectContaining({ path, message: expect.stringMatching(message) }),
+    ]);
+    expect(isBySchema(withTrials(trial))).toBe(false);
+  });
+  test('two of one id, and every line that cannot be read, are told each by its place', () => {
+    expect(faults(good, { ...good, tape: 'field pass\ntyp "1"\nexpect display' })).toEqual([
+      expect.objectContaining({ path: '$.trials[1].id' }),
+      expect.objectContaining({
+        path: '$.trials[1].tape',
+        message: expect.stringMatching(/^Line 2, column 1 of the tape: /),
+      }),
+      expect.objectContaining({
+        path: '$.trials[1].tape',
+        message: expect.stringMatching(/^Line 3, column 15 of the tape: /),
+      }),
+    ]);
+  });
+});

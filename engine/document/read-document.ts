@@ -11,6 +11,7 @@ import type { FieldDocument, SetDocument } from './document.ts';
 import { problemWithIcon } from './icon.ts';
 import { readReferences } from './read-references.ts';
 import { readCondition, readFormRules, readMessage, readRules } from './read-rules.ts';
+import { readTrials } from './read-trials.ts';
 
 /** A document that was read, or everything that is wrong with it, each fault at its place. */
 export type DocumentResult =
@@ -100,7 +101,7 @@ function readInitials(document: SetDocument, faults: DocumentFault[], kinds: Kin
 function readSet(at: Spot, kinds: KindTable): void {
   if (
     !at.object(
-      ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms', 'texts'],
+      ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms', 'trials', 'texts'],
       ['arbeit', 'title', 'locale', 'fields'],
     )
   )
@@ -114,6 +115,7 @@ function readSet(at: Spot, kinds: KindTable): void {
   const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
   const ids = at.has('fields') ? readFields(at.get('fields'), classes, kinds) : [];
   if (at.has('forms')) readForms(at.get('forms'), ids, (id) => kindOfField(at.value, id, kinds));
+  if (at.has('trials')) readTrials(at.get('trials'));
   if (at.has('texts')) readTexts(at.get('texts'));
   if (at.faults.length === 0) readReferences(at, kinds);
 }

@@ -7,7 +7,7 @@ import { checkTypes } from './read-rules.ts';
 
 /**
  * What the schema leaves to the reader, because no schema can say it:
- * mistakes inside a text in a language of its own (notation, expression, code, characters of a class, data in a message), values
+ * mistakes inside a text in a language of its own (notation, expression, code, tape, characters of a class, data in a message), values
  * against each other (what is said of other fields, what a kind can be compared by, bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
  * a locale is known, and how a limit of a kind is written.
  */
@@ -160,6 +160,20 @@ const form: Schema = shape(
   { oneOf: [{ required: ['fields'] }, { required: ['sections'] }] },
 );
 
+const trial: Schema = shape(
+  {
+    id: { $ref: '#/$defs/word' },
+    name: { $ref: '#/$defs/filled' },
+    why: text,
+    tape: {
+      type: 'string',
+      pattern: '(^|\\n)\\s*expect\\s',
+      description: 'The text of a tape that expects something.',
+    },
+  },
+  ['id', 'tape'],
+);
+
 /** The checks a field of that kind can have, and whether its limits go in steps. */
 function rulesOf({ pointless = [], limits }: Definition): Schema {
   const possible = checkTypes.filter((type) => !pointless.includes(type) && (type !== 'range' || limits));
@@ -240,6 +254,11 @@ export function documentSchema(kinds: KindTable): Schema {
         },
         fields: { type: 'array', items: { $ref: '#/$defs/field' } },
         forms: { type: 'array', items: { $ref: '#/$defs/form' } },
+        trials: {
+          description: 'Tapes that expect something.',
+          type: 'array',
+          items: { $ref: '#/$defs/trial' },
+        },
         texts: {
           description: 'Texts in other languages, by language and by name (fields/phone/label).',
           type: 'object',
@@ -267,6 +286,7 @@ export function documentSchema(kinds: KindTable): Schema {
       check,
       condition,
       form,
+      trial,
     },
   };
 }

@@ -1,4 +1,3 @@
-import type { CompiledSet } from '../document/compile.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { type Flags, type Reading, told } from '../field/reading.ts';
@@ -11,6 +10,12 @@ import type { Rule } from '../rules/rule.ts';
 import { graphemes } from '../values/graphemes.ts';
 import { item } from '../values/item.ts';
 import type { Action, Expectation, Tape } from './script.ts';
+
+/** What tapes are played on: fields, and forms of them. */
+export interface Playable {
+  readonly fields: readonly OpenField[];
+  readonly forms: readonly OpenForm[];
+}
 
 /** What an action led to. Offsets are UTF-16 units of the display. */
 export interface Row {
@@ -53,7 +58,7 @@ export interface TapeMismatch {
  * Plays a tape on the set, on the day the tape names or else on `clock` (ISO 8601); without either, relative limits hold
  * nothing back. Nothing else is asked, so it plays the same anywhere.
  */
-export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMismatch {
+export function play(set: Playable, tape: Tape, clock = ''): Played | TapeMismatch {
   const today = tape.today ?? clock;
   const form = formFor(set, tape);
   if (!form) return { line: 1, message: `The document has no ${tape.target.type} "${tape.target.id}".` };
@@ -89,7 +94,7 @@ export function play(set: CompiledSet, tape: Tape, clock = ''): Played | TapeMis
 }
 
 /** The form a tape plays on; a field's own tape plays on a form of that field alone. */
-function formFor(set: CompiledSet, tape: Tape): OpenForm | undefined {
+function formFor(set: Playable, tape: Tape): OpenForm | undefined {
   if (tape.target.type === 'form') {
     const form = set.forms.find((candidate) => candidate.id === tape.target.id);
     return form?.fields.length ? form : undefined;

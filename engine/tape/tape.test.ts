@@ -1,16 +1,15 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { compile } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { kinds } from '../kinds/table.ts';
 import { marked, play } from './play.ts';
 import { readTape } from './read-tape.ts';
+import { holds, runTrial, trialTape } from './trial.ts';
 
 const demo = new URL('../../studio/demo/', import.meta.url);
-const set = compile(
-  JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument,
-  kinds,
-);
+const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument;
+const set = compile(document, kinds);
 
 const tapeOf = (...lines: string[]) => {
   const read = readTape(lines.join('\n'));
@@ -23,13 +22,48 @@ const played = (...lines: string[]) => {
   return result;
 };
 
-describe('the demo’s tapes hold', () => {
-  test.each(readdirSync(new URL('tapes/', demo)))('%s', (name) => {
-    const read = readTape(readFileSync(new URL(`tapes/${name}`, demo), 'utf8'));
-    expect(read).toMatchObject({ ok: true });
-    const result = read.ok && play(set, read.tape);
-    expect(result).toMatchObject({ misses: [] });
-    expect(read.ok && read.tape.steps.filter((step) => step.do === 'expect').length).toBeGreaterThan(2);
+describe('the demo’s trials hold', () => {
+  test.each(document.trials!)('$id', (trial) => {
+    const outcome = runTrial(set, trial);
+    expect(outcome).toMatchObject({ misses: [], faults: [], name: trial.name });
+    expect(holds(outcome)).toBe(true);
+    expect(outcome.expected).toBeGreaterThan(2);
+  });
+});
+
+describe('a trial', () => {
+  const own = (tape: string) => runTrial(set, { id: 'own', tape });
+  test('tells each expectation that did not hold, and what was there', () => {
+    expect(own('field key-box\ntype "12"\nexpect raw "13"\nexpect display "12|"')).toMatchObject({
+      name: 'Untitled',
+      expected: 2,
+      misses: [{ line: 3, source: 'expect raw "13"', expected: '"13"', found: '"12"' }],
+      rows: [{ line: 2, display: '12' }],
+    });
+  });
+  test.each([
+    ['a tape that cannot be read', 'field key-box\ntyp "1"', 2, /type/],
+    ['a field that is not there', 'field nobody\nexpect codes none', 1, /no field "nobody"/],
+    ['a rule that is not there', 'field key-box\nexpect verdict odd pass', 2, /odd/],
+  ])('%s is told with its place, and does not hold', (_, tape, line, why) => {
+    const outcome = own(tape);
+    expect(outcome.faults).toEqual([expect.objectContaining({ line, message: expect.stringMatching(why) })]);
+    expect(holds(outcome)).toBe(false);
+  });
+  test('that expects nothing does not hold: nothing could go wrong in it', () => {
+    expect(holds(own('field key-box\ntype "12"'))).toBe(false);
+  });
+  test('by itself is a tape that says what it is called, and what for', () => {
+    const one = {
+      id: 'a',
+      name: 'A "b"',
+      why: 'Because.\n\nAnd so.',
+      tape: 'field key-box\nexpect codes none\n\n',
+    };
+    const text = trialTape(one);
+    expect(text).toBe('tape "A \\"b\\""\n# Because.\n# And so.\nfield key-box\nexpect codes none\n');
+    expect(readTape(text)).toMatchObject({ ok: true, tape: { title: 'A "b"' } });
+    expect(trialTape({ id: 'a', tape: text })).toBe(text);
   });
 });
 

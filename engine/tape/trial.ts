@@ -1,17 +1,73 @@
-import type { CompiledSet } from '../document/compile.ts';
-import { play } from './play.ts';
+import { type Miss, type Playable, play, type Row } from './play.ts';
 import { readTape } from './read-tape.ts';
+import type { TapeFault } from './script.ts';
+
+/** A trial, as a document has it: a tape with at least one expectation (`engine.md`, section 10). */
+export interface Trial {
+  readonly id: string;
+  /** What it is called; left out, what its tape says. */
+  readonly name?: string;
+  /** What it is there for. */
+  readonly why?: string;
+  /** The text of the tape. */
+  readonly tape: string;
+}
+
+/** What came of a trial. */
+export interface Outcome {
+  readonly id: string;
+  /** What the trial is called, or its tape. */
+  readonly name: string;
+  /** How many expectations it has. */
+  readonly expected: number;
+  /** Those that did not hold. */
+  readonly misses: readonly Miss[];
+  /** What it led to, a row an action. */
+  readonly rows: readonly Row[];
+  /** Why it could not be played to its end, each with its place in the tape. */
+  readonly faults: readonly TapeFault[];
+}
+
+/** A trial as a tape by itself: what it is called first, then what it is there for. */
+export function trialTape({ id, name, why, tape }: Trial): string {
+  const title = name ?? id;
+  const hasTitle = /^[ \t]*tape\s/m.test(tape);
+  const reason = (why ?? '').split(/\r?\n/).flatMap((line) => (line.trim() ? [`# ${line.trim()}\n`] : []));
+  return `${hasTitle ? '' : `tape ${JSON.stringify(title)}\n`}${reason.join('')}${tape.replace(/\s*$/, '')}\n`;
+}
+
+/** Whether a trial was played and all it expects was there. */
+export const holds = ({ expected, misses, faults }: Outcome): boolean =>
+  expected > 0 && misses.length === 0 && faults.length === 0;
+
+/** Plays a trial on its set, on the day its tape names or else on `clock` (ISO 8601). A tape that does not go with the set is told, not thrown. */
+export function runTrial(
+  set: Playable,
+  { id, name, tape: text }: Pick<Trial, 'id' | 'name' | 'tape'>,
+  clock = '',
+): Outcome {
+  const none = { id, name: name ?? id, expected: 0, misses: [], rows: [], faults: [] };
+  const result = readTape(text);
+  if (!result.ok) return { ...none, faults: result.faults };
+  const { tape } = result;
+  const expected = tape.steps.filter((step) => step.do === 'expect').length;
+  const called = { ...none, name: name ?? tape.title, expected };
+  const played = play(set, { ...tape, title: called.name }, clock);
+  return 'message' in played
+    ? { ...called, faults: [{ line: played.line, column: 1, message: played.message }] }
+    : { ...called, ...played };
+}
 
 /**
  * Plays the text of a tape on a set: what did not hold, a line each with its place, what was expected and what was there. Nothing where all of
  * it did. `clock` (ISO 8601) is the day for tapes that name none.
  */
-export function trial(set: CompiledSet, text: string, clock = ''): readonly string[] {
-  const result = readTape(text);
-  if (!result.ok) return result.faults.map(({ line, column, message }) => `${line}:${column}: ${message}`);
-  const played = play(set, result.tape, clock);
-  if ('message' in played) return [`${played.line}:1: ${played.message}`];
-  return played.misses.map(
-    ({ line, source, expected, found }) => `${line}: ${source}: expected ${expected}, found ${found}`,
-  );
+export function trial(set: Playable, text: string, clock = ''): readonly string[] {
+  const { faults, misses } = runTrial(set, { id: '', tape: text }, clock);
+  return [
+    ...faults.map(({ line, column, message }) => `${line}:${column}: ${message}`),
+    ...misses.map(
+      ({ line, source, expected, found }) => `${line}: ${source}: expected ${expected}, found ${found}`,
+    ),
+  ];
 }

@@ -1,17 +1,10 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import {
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  symlinkSync,
-  writeFileSync,
-} from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
+import { trialTape } from '@arbeit/engine/tape';
 import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages } from '../../scripts/packages.mjs';
@@ -24,10 +17,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 const demo = join(root, 'studio/demo');
 const text = readFileSync(join(demo, 'ridge-huts.arbeit.json'), 'utf8');
 const set = JSON.parse(text) as SetDocument;
-const tapes = readdirSync(join(demo, 'tapes')).map((name) => ({
-  name,
-  text: readFileSync(join(demo, 'tapes', name), 'utf8'),
-}));
+const trials = set.trials!;
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-hand-off-'));
 let files: HandedFiles;
 
@@ -46,7 +36,7 @@ const run = (code: string): string => {
 
 beforeAll(async () => {
   expect(buildPackages()).toBe(true);
-  files = await handOff({ set, tapes, sources: sourcesFrom(root) });
+  files = await handOff({ set, sources: sourcesFrom(root) });
   write(folder, files);
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -55,7 +45,6 @@ describe('the folder', () => {
   test('is the same, byte for byte, for the same document', async () => {
     const again = await handOff({
       set: structuredClone(set),
-      tapes: [...tapes].reverse(),
       sources: sourcesFrom(join(root, 'studio')),
     });
     expect([...again]).toEqual([...files]);
@@ -114,7 +103,7 @@ describe('the folder', () => {
     const read = readDocumentText(files.get('ridge-huts.arbeit.json')!);
     if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
     expect(documentText(read.document)).toBe(files.get('ridge-huts.arbeit.json'));
-    const again = await handOff({ set: read.document, tapes, sources: sourcesFrom(root) });
+    const again = await handOff({ set: read.document, sources: sourcesFrom(root) });
     expect([...again]).toEqual([...files]);
   });
 
@@ -171,7 +160,7 @@ describe('its trials', () => {
       });
       return { status, told: stdout };
     };
-    expect(ran()).toMatchObject({ status: 0, told: expect.stringContaining(`# pass ${tapes.length}`) });
+    expect(ran()).toMatchObject({ status: 0, told: expect.stringContaining(`# pass ${trials.length}`) });
     const path = join(folder, 'trials/key-box.tape');
     const before = readFileSync(path, 'utf8');
     writeFileSync(path, `${before}expect raw "9999"\n`);
@@ -194,7 +183,7 @@ describe('its trials', () => {
     );
     expect([status, stdout + stderr]).toEqual([
       0,
-      expect.stringMatching(new RegExp(`${tapes.length} passed`)),
+      expect.stringMatching(new RegExp(`${trials.length} passed`)),
     ]);
   });
 });
@@ -414,6 +403,6 @@ test.each([
   [['a.tape', 'A.tape'], 'Two tapes are called A.tape: rename one.'],
   [['player.js'], 'player.js is no name for a tape: end it in .tape.'],
 ])('tapes called %s are refused: one would take the place of another file', async (names, why) => {
-  const twice = names.map((name) => ({ name, text: tapes[0]!.text }));
+  const twice = names.map((name) => ({ name, text: trialTape(trials[0]!) }));
   await expect(handOff({ set, tapes: twice, sources: sourcesFrom(root) })).rejects.toThrow(why);
 });

@@ -1,5 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
+import { trialTape } from '@arbeit/engine/tape';
 import { compiledModule } from '../compiled-module.ts';
 import { documentText } from '../document-text.ts';
 import { listed, written } from '../imports.ts';
@@ -24,6 +25,7 @@ export interface TapeFile {
 /** What is to be handed off. */
 export interface HandOff {
   readonly set: SetDocument;
+  /** Tapes beside the trials of the set. */
   readonly tapes?: readonly TapeFile[];
   /** What goes along beside the fields; everything, where nothing is named. */
   readonly uses?: readonly Use[];
@@ -61,13 +63,13 @@ const handsOnTypes = ({ names, types, more }: Face, place: string): string =>
  */
 export async function handOff({
   set,
-  tapes = [],
+  tapes: beside = [],
   uses = allUses,
   sources,
   kinds = allKinds,
   onProgress = () => {},
 }: HandOff): Promise<HandedFiles> {
-  distinct(tapes);
+  const tapes = tapesOf(set, beside);
   onProgress('compiling', 0);
   const needs = needsOf(set, kinds);
   const files = new Map<string, string>();
@@ -133,16 +135,19 @@ export async function handOff({
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-/** Tapes stand beside each other, and beside what plays them. Throws `RangeError` for one that would take another's place. */
-function distinct(tapes: readonly TapeFile[]): void {
+/** The trials of a set as tapes, and those beside them, each by a name of its own. Throws `RangeError` for one that would take another's place. */
+function tapesOf({ trials = [] }: SetDocument, beside: readonly TapeFile[]): readonly TapeFile[] {
+  const own = trials.map((trial) => ({ name: `${trial.id}.tape`, text: trialTape(trial) }));
+  const tapes = [...own, ...beside];
   const taken = new Set<string>();
   for (const { name } of tapes) {
     // Where letters of both cases are one to the disk, names are as well.
-    const own = name.toLowerCase();
-    if (taken.has(own)) throw new RangeError(`Two tapes are called ${name}: rename one.`);
-    if (!own.endsWith('.tape')) throw new RangeError(`${name} is no name for a tape: end it in .tape.`);
-    taken.add(own);
+    const place = name.toLowerCase();
+    if (taken.has(place)) throw new RangeError(`Two tapes are called ${name}: rename one.`);
+    if (!place.endsWith('.tape')) throw new RangeError(`${name} is no name for a tape: end it in .tape.`);
+    taken.add(place);
   }
+  return tapes;
 }
 
 const put = (

@@ -1,0 +1,110 @@
+import { watch, writeFileSync } from 'node:fs';
+import { basename, dirname } from 'node:path';
+import { compile } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { type Outcome, runTrial } from '@arbeit/engine/tape';
+import { today } from './clock.ts';
+import { load, loadDocument, type Output } from './files.ts';
+import { type Case, junit } from './junit.ts';
+
+/** A trial, and what is told of where it stands. */
+interface Told {
+  readonly id: string;
+  readonly name?: string;
+  readonly tape: string;
+  /** The place of a line of its tape. */
+  at(line: number): string;
+}
+
+/**
+ * `arbeit test`. Runs the trials of a document, and tapes beside it. Returns the exit code: 0 all of them hold, 1 one does not, 2 something cannot
+ * be read or there is nothing to run.
+ */
+export function testDocument(
+  path: string,
+  tapes: readonly string[],
+  { report, output }: { readonly report: string | undefined; readonly output: Output },
+): number {
+  const document = loadDocument(path, output);
+  if (!document) return 2;
+  const own = (document.trials ?? []).map(
+    (trial): Told => ({ ...trial, at: (line) => `${path}: trial "${trial.id}", line ${line}` }),
+  );
+  const beside = tapes.map((tape): Told | undefined => {
+    const text = load(tape, output);
+    return text === undefined
+      ? undefined
+      : { id: basename(tape), tape: text, at: (line) => `${tape}:${line}` };
+  });
+  const trials = [...own, ...beside].filter((one) => one !== undefined);
+  if (beside.includes(undefined)) return 2;
+  if (trials.length === 0) {
+    output.err(`${path}: there are no trials in it, so nothing was tried`);
+    return 2;
+  }
+  const set = compile(document, kinds);
+  const clock = today();
+  const cases = trials.map((one) => {
+    const from = performance.now();
+    const outcome = runTrial(set, one, clock);
+    return { one, outcome, seconds: (performance.now() - from) / 1000 };
+  });
+  for (const { one, outcome } of cases) tell(one, outcome, output);
+  const problems = cases.filter(({ outcome }) => outcome.faults.length > 0 || outcome.expected === 0).length;
+  const missed = cases.filter(({ outcome }) => outcome.misses.length > 0).length;
+  const held = cases.length - problems - missed;
+  const seconds = cases.reduce((sum, one) => sum + one.seconds, 0);
+  output.out(
+    `${held} of ${cases.length} ${cases.length === 1 ? 'trial holds' : 'trials hold'}, in ${Math.ceil(seconds * 1000)} ms`,
+  );
+  if (report !== undefined && !write(report, junit(document.title, cases.map(asCase)), output)) return 2;
+  return problems ? 2 : missed ? 1 : 0;
+}
+
+function tell(one: Told, { name, expected, misses, faults }: Outcome, output: Output): void {
+  for (const { line, message } of faults) output.err(`${one.at(line)}: ${message}`);
+  if (faults.length === 0 && expected === 0)
+    output.err(`${one.at(1)}: it expects nothing, so nothing could go wrong in it`);
+  const isGood = faults.length === 0 && misses.length === 0 && expected > 0;
+  output.out(`${isGood ? 'holds ' : 'MISSES'}  ${name}`);
+  for (const { line, source, expected: wanted, found } of misses)
+    output.out(`  ${one.at(line)}: ${source}\n    expected ${wanted}\n    found    ${found}`);
+}
+
+const asCase = ({ outcome, seconds }: { readonly outcome: Outcome; readonly seconds: number }): Case => ({
+  name: outcome.name,
+  seconds,
+  misses: outcome.misses,
+  problems: [
+    ...outcome.faults.map(({ line, message }) => `line ${line}: ${message}`),
+    ...(outcome.faults.length === 0 && outcome.expected === 0 ? ['It expects nothing.'] : []),
+  ],
+});
+
+function write(path: string, text: string, output: Output): boolean {
+  try {
+    writeFileSync(path, text);
+    return true;
+  } catch (error) {
+    output.err(`${path}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+    return false;
+  }
+}
+
+/**
+ * Runs `once` now, and again whenever one of the files has changed. Their folders are watched and not they themselves: most editors put another file
+ * in the place of the one they save. Never resolves: it ends with the program.
+ */
+export function watching(paths: readonly string[], once: () => void): Promise<never> {
+  let waiting: NodeJS.Timeout | undefined;
+  const names = new Set(paths.map((path) => basename(path)));
+  for (const folder of new Set(paths.map((path) => dirname(path))))
+    watch(folder, (_, name) => {
+      if (name !== null && !names.has(name)) return;
+      // A file is written in several steps.
+      clearTimeout(waiting);
+      waiting = setTimeout(once, 60);
+    });
+  once();
+  return new Promise(() => {});
+}

@@ -1,0 +1,30 @@
+import { readId, type Spot } from '../faults/spot.ts';
+import { readTape } from '../tape/read-tape.ts';
+
+/**
+ * Trials: tapes that can be read, and expect something. Whether the field, the form and the rules they speak of are there is no fault of the
+ * document: it is told when they are played, and a field that is taken away takes nothing else with it.
+ */
+export function readTrials(at: Spot): void {
+  const ids: string[] = [];
+  for (const trial of at.items()) {
+    if (!trial.object(['id', 'name', 'why', 'tape'], ['id', 'tape'])) continue;
+    if (trial.has('id')) readId(trial.get('id'), ids);
+    if (trial.has('name')) trial.get('name').filled();
+    if (trial.has('why')) trial.get('why').string();
+    if (trial.has('tape')) readTrialTape(trial.get('tape'));
+  }
+}
+
+function readTrialTape(at: Spot): void {
+  const text = at.string();
+  if (text === undefined) return;
+  const read = readTape(text);
+  if (!read.ok)
+    for (const { line, column, message } of read.faults)
+      at.fault(`Line ${line}, column ${column} of the tape: ${message}`);
+  else if (!read.tape.steps.some((step) => step.do === 'expect'))
+    at.fault(
+      'This trial expects nothing, so nothing could go wrong in it: add a line such as expect codes none.',
+    );
+}
