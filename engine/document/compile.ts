@@ -5,7 +5,7 @@ import type { KindTable } from '../kinds/definition.ts';
 import { languages as every } from '../rules/wording/all.ts';
 import type { Languages } from '../rules/wording.ts';
 import { compileField, compileRule, withWords } from './compile-field.ts';
-import { type FormRuleDocument, fieldIdsOf, type SetDocument } from './document.ts';
+import { type FormDocument, type FormRuleDocument, fieldIdsOf, type SetDocument } from './document.ts';
 
 /** A document ready to run. */
 export interface CompiledSet {
@@ -17,20 +17,28 @@ export interface CompiledSet {
 export function compile(document: SetDocument, kinds: KindTable, languages: Languages = every): CompiledSet {
   const fields = document.fields.map((field) => compileField(field, document, kinds, languages));
   const byId = new Map(fields.map((field) => [field.id, field]));
-  const forms = (document.forms ?? []).map((form) =>
-    openForm({
-      id: form.id,
-      title: form.title ?? form.id,
-      // The reader has seen that each of them is there.
-      fields: fieldIdsOf(form).map((id) => byId.get(id)!),
-      rules: (form.rules ?? []).map((rule) => compileFormRule(rule, document, kinds, languages)),
-      submit: form.submit ?? 'always',
-      completes: form.completes ?? null,
-      unanswered: form.unanswered ?? 'hold',
-    }),
-  );
+  const forms = (document.forms ?? []).map((form) => compileForm(form, byId, document, kinds, languages));
   return { fields, forms };
 }
+
+/** Compiles one form of a set whose fields, by id, are compiled. */
+export const compileForm = (
+  form: FormDocument,
+  byId: ReadonlyMap<string, OpenField>,
+  document: SetDocument,
+  kinds: KindTable,
+  languages: Languages = every,
+): OpenForm =>
+  openForm({
+    id: form.id,
+    title: form.title ?? form.id,
+    // The reader has seen that each of them is there.
+    fields: fieldIdsOf(form).map((id) => byId.get(id)!),
+    rules: (form.rules ?? []).map((rule) => compileFormRule(rule, document, kinds, languages)),
+    submit: form.submit ?? 'always',
+    completes: form.completes ?? null,
+    unanswered: form.unanswered ?? 'hold',
+  });
 
 /** A rule of a form, worded as the field it stands at is. */
 function compileFormRule(

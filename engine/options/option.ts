@@ -14,6 +14,8 @@ interface Described {
   readonly when?: { readonly option: string; readonly is: Constant };
   /** It must be given. */
   readonly needed?: true;
+  /** It says how the field is drawn: what a tape could tell does not depend on it, or not on how much of it there is. */
+  readonly drawn?: true;
 }
 
 /** A value of JSON that can stand in a list of choices. */

@@ -11,6 +11,7 @@ import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/table.ts';
 import { fieldEvents } from '../tape/play.ts';
 import type { Action } from '../tape/script.ts';
+import { writeTape } from '../tape/write-tape.ts';
 
 /** Random patterns, fields and tapes for the laws, each shrinking to something that can be read. */
 
@@ -204,20 +205,6 @@ const action: fc.Arbitrary<Action> = fc.oneof(
 export const actions: fc.Arbitrary<readonly Action[]> = fc
   .array(action, { maxLength: 12 })
   .map((list) => Object.assign(list, { [fc.toStringMethod]: () => `\n${writeTape(list)}` }));
-
-/** Actions as the text of a tape. */
-export function writeTape(list: readonly Action[]): string {
-  return list.map(writeAction).join('\n');
-}
-
-function writeAction(step: Action): string {
-  if (step.do === 'select')
-    return step.start === step.end ? `caret ${step.start}` : `select ${step.start} ${step.end}`;
-  if (step.do === 'select-all') return 'select all';
-  if ('text' in step) return `${step.do} ${JSON.stringify(step.text)}`;
-  if ('times' in step) return `${step.do} ${step.times}`;
-  return step.do;
-}
 
 export interface Walked<B extends Body> {
   readonly before: FieldState<B>;

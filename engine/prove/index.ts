@@ -1,2 +1,3 @@
-export { actions, fieldOf, sketch, walk, writeTape } from './arbitraries.ts';
+export { writeTape } from '../tape/write-tape.ts';
+export { actions, fieldOf, sketch, walk } from './arbitraries.ts';
 export { actionsFor, kindNames, sketchOf } from './kinds.ts';

@@ -9,8 +9,8 @@ import type { PartsBody } from '../kinds/parts.ts';
 import { type KindName, kinds } from '../kinds/table.ts';
 import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
+import { writeTape } from '../tape/write-tape.ts';
 import { graphemes } from '../values/graphemes.ts';
-import { writeTape } from './arbitraries.ts';
 
 /** Random fields of every kind but `pattern`, and tapes whose keys have something to do with them. */
 export interface KindSketch {

@@ -9,6 +9,7 @@ import type { Values } from '../form/sending.ts';
 import type { Rule } from '../rules/rule.ts';
 import { graphemes } from '../values/graphemes.ts';
 import { item } from '../values/item.ts';
+import { marked } from './marked.ts';
 import type { Action, Expectation, Tape } from './script.ts';
 
 /** What tapes are played on: fields, and forms of them. */
@@ -32,6 +33,10 @@ export interface Row {
   readonly message: string | null;
   readonly rejected: string | null;
   readonly leftOut: string;
+  /** Id of the field that has the focus. */
+  readonly focus: string | null;
+  /** Whether a record is under way, or was taken. */
+  readonly submitted: boolean;
 }
 
 /** An expectation that did not hold. */
@@ -48,6 +53,9 @@ export interface Played {
   readonly misses: readonly Miss[];
 }
 
+/** Sees every state a tape leads through. */
+export type OnState = (form: OpenForm, state: FormState, today: string) => void;
+
 /** A tape that does not go with its document: no such field, form or rule. */
 export interface TapeMismatch {
   readonly line: number;
@@ -58,7 +66,12 @@ export interface TapeMismatch {
  * Plays a tape on the set, on the day the tape names or else on `clock` (ISO 8601); without either, relative limits hold
  * nothing back. Nothing else is asked, so it plays the same anywhere.
  */
-export function play(set: Playable, tape: Tape, clock = ''): Played | TapeMismatch {
+export function play(
+  set: Playable,
+  tape: Tape,
+  clock = '',
+  onState: OnState = () => {},
+): Played | TapeMismatch {
   const today = tape.today ?? clock;
   const form = formFor(set, tape);
   if (!form) return { line: 1, message: `The document has no ${tape.target.type} "${tape.target.id}".` };
@@ -82,6 +95,7 @@ export function play(set: Playable, tape: Tape, clock = ''): Played | TapeMismat
     report = { rejected: null, leftOut: '' };
     for (const event of events) {
       state = drive(form, state, event, today, step.do === 'wait');
+      onState(form, state, today);
       about = state.focus ?? about;
       const { rejected, leftOut } = fieldOf(form, state, about).state;
       report = { rejected: rejected ?? report.rejected, leftOut: report.leftOut + leftOut };
@@ -278,6 +292,8 @@ function rowOf(form: OpenForm, state: FormState, id: string, head: Head, today: 
     message: shown[0]?.message ?? null,
     rejected: head.rejected,
     leftOut: head.leftOut,
+    focus: state.focus,
+    submitted: recordIn(state) !== undefined,
   };
 }
 
@@ -297,8 +313,8 @@ function examine(
   switch (step.what) {
     case 'display':
       return compare(
-        marked(step.text, step.caret),
-        marked(reading.display, step.caret && [at.start, at.end]),
+        quoted(marked(step.text, step.caret)),
+        quoted(marked(reading.display, step.caret && [at.start, at.end])),
       );
     case 'raw':
       return compare(quoted(step.text), quoted(reading.raw));
@@ -365,13 +381,4 @@ function verdictOf(field: OpenField, findings: Reading['findings'], name: string
   });
   const known = field.rules.some((rule) => codesOf(rule).includes(name));
   return coded.find((verdict) => verdict !== 'pass') ?? coded[0] ?? (known ? 'pass' : undefined);
-}
-
-/** A display with its caret drawn in, the way a tape writes it. */
-export function marked(display: string, caret?: readonly [number, number]): string {
-  const piece = (from: number, to?: number) => display.slice(from, to).replaceAll('|', '\\|');
-  if (!caret) return JSON.stringify(piece(0));
-  const [start, end] = caret;
-  const middle = start === end ? '' : `${piece(start, end)}|`;
-  return JSON.stringify(`${piece(0, start)}|${middle}${piece(end)}`);
 }

@@ -23,6 +23,7 @@ const pinOptions = {
   conceal: yesNo('concealed, with a control to reveal it', 'seen', {
     label: 'What is typed',
     at: ['conceal'],
+    drawn: true,
     usual: true,
   }),
 } as const satisfies Options;
@@ -35,6 +36,7 @@ const codeOptions = {
     label: 'Boxes stand',
     about: 'Sizes of the groups the boxes are drawn in; they add up to the length.',
     at: ['groups'],
+    drawn: true,
     of: { is: 'whole', min: 1, max: 12 },
     least: 1,
     otherwise: 'all together',

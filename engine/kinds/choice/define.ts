@@ -15,6 +15,7 @@ const options = {
     is: 'choice',
     label: 'Drawn as',
     at: ['draw'],
+    drawn: true,
     choices: [
       ['list', 'a list to open'],
       ['radio', 'buttons under each other'],

@@ -65,6 +65,7 @@ const options = {
     label: 'Guide behind the text',
     about: 'What is still to come is drawn behind the input.',
     at: ['typing'],
+    drawn: true,
     when: { option: 'positions', is: 'flow' },
     usual: false,
   }),

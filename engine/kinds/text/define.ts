@@ -21,6 +21,7 @@ const options = {
     label: 'Lines',
     about: 'So many lines are shown; with more than one the return key begins a new one.',
     at: ['lines'],
+    drawn: true,
     min: 1,
     max: 30,
     usual: 1,

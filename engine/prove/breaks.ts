@@ -1,0 +1,160 @@
+import type {
+  ConditionDocument,
+  FieldDocument,
+  FormDocument,
+  RuleDocument,
+  SetDocument,
+} from '../document/document.ts';
+import { readDocument } from '../document/read-document.ts';
+import { brokenEntries } from '../kinds/broken.ts';
+import { type KindTable, kindIn } from '../kinds/definition.ts';
+import { besideLimit } from './limits.ts';
+
+/** A set with one thing in it that is not as it was. */
+export interface Break {
+  /** The same for the same break, whatever stands beside it: `mobile/rules/range/3`. */
+  readonly id: string;
+  readonly target: { readonly type: 'field' | 'form'; readonly id: string };
+  /** What was changed, in words: `the rule “range” dropped`. */
+  readonly words: string;
+  readonly document: SetDocument;
+}
+
+/** One way to change something, with what it is then. */
+type Way<T> = readonly [words: string, instead: T];
+
+/** Comparisons turned round, and those beside them. */
+const turned: Readonly<Record<string, readonly string[]>> = {
+  same: ['differs'],
+  differs: ['same'],
+  after: ['not-before', 'not-after'],
+  'not-before': ['after', 'before'],
+  before: ['not-after', 'not-before'],
+  'not-after': ['before', 'after'],
+  above: ['below'],
+  below: ['above'],
+  'at-most-days': ['at-least-days'],
+  'at-least-days': ['at-most-days'],
+};
+
+/** What a check does not do any more, or does otherwise. */
+function brokenChecks({ check }: RuleDocument): readonly Way<RuleDocument['check']>[] {
+  switch (check.type) {
+    case 'length':
+      return (['min', 'max'] as const).flatMap((end) => {
+        const at = check[end];
+        return at === undefined
+          ? []
+          : [at - 1, at + 1].filter((one) => one >= 0).map((one): Way<RuleDocument['check']> => [`${end} ${one} in the place of ${at}`, { ...check, [end]: one }]);
+      });
+    case 'range':
+      return (['min', 'max', 'step'] as const).flatMap((end) => {
+        const at = check[end];
+        if (at === undefined) return [];
+        const { [end]: _, ...rest } = check;
+        const isLast = Object.keys(rest).length === 1;
+        return [
+          ...besideLimit(String(at)).map((one): Way<RuleDocument['check']> => [`${end} ${one} in the place of ${at}`, { ...check, [end]: one }]),
+          ...(isLast ? [] : [[`without ${end} ${at}`, rest] as Way<RuleDocument['check']>]),
+        ];
+      });
+    case 'in':
+    case 'not-in':
+      return [
+        ...(check.values.length > 1 ? check.values.slice(0, 5).map((value): Way<RuleDocument['check']> => [`without “${value}” in its list`, { ...check, values: check.values.filter((one) => one !== value) }]) : []),
+        [check.type === 'in' ? 'none of its list in the place of one' : 'one of its list in the place of none', { ...check, type: check.type === 'in' ? 'not-in' : 'in' }],
+      ];
+    case 'checksum':
+      return (['luhn', 'mod97', 'mod11'] as const).filter((scheme) => scheme !== check.scheme).map((scheme) => [`${scheme} in the place of ${check.scheme}`, { ...check, scheme }]);
+    case 'compare':
+      return [
+        ...(turned[check.op] ?? []).map((op): Way<RuleDocument['check']> => [`“${op}” in the place of “${check.op}”`, { ...check, op: op as 'same' }]),
+        ...(check.days === undefined ? [] : [check.days - 1, check.days + 1].filter((one) => one >= 0).map((days): Way<RuleDocument['check']> => [`${days} days in the place of ${check.days}`, { ...check, days }])),
+      ];
+    default:
+      return [];
+  }
+} // biome-ignore format: a way a line
+
+/** What a rule does not do any more, or does otherwise; `undefined`: it is dropped. */
+function brokenRules<R extends RuleDocument>(rule: R): readonly Way<R | undefined>[] {
+  const { say: _, when: __, ...bare } = rule;
+  const moments = ['at-once', 'leave', 'submit'] as const;
+  const shown = rule.show ?? 'leave';
+  const name = `the rule “${rule.id}”`;
+  return [
+    [`${name} dropped`, undefined],
+    ...brokenChecks(rule).map(([words, check]): Way<R> => [`${name}: ${words}`, { ...rule, check }]),
+    ...moments.filter((one) => one !== shown).map((show): Way<R> => [`${name} is seen ${show} in the place of ${shown}`, { ...rule, show }]),
+    [`${name} is ${rule.severity === 'warning' ? 'an error' : 'a warning'}`, { ...rule, severity: rule.severity === 'warning' ? 'error' : 'warning' }],
+    ...(rule.refused ? [[`${name}: what it refuses ${rule.refused === 'clear' ? 'stays' : 'is taken out'}`, { ...rule, refused: rule.refused === 'clear' ? 'keep' : 'clear' }] as Way<R>] : []),
+    ...(rule.say ? [[`${name} has lost its message`, { ...bare, ...(rule.when ? { when: rule.when } : {}) } as R] as Way<R>] : []),
+    ...(rule.when ? [[`${name} counts always`, { ...bare, ...(rule.say ? { say: rule.say } : {}) } as R], [`${name} counts when it did not`, { ...rule, when: not(rule.when) }]] as Way<R>[] : []),
+  ]; // biome-ignore format: a way a line
+}
+
+const not = (when: ConditionDocument): ConditionDocument => ('not' in when ? when.not : { not: when });
+
+/** Rules with one of them broken. */
+const brokenLists = <R extends RuleDocument>(rules: readonly R[]): readonly Way<readonly R[]>[] =>
+  rules.flatMap((rule, i) =>
+    brokenRules(rule).map(([words, broken]): Way<readonly R[]> => [words, broken ? rules.with(i, broken) : rules.toSpliced(i, 1)]),
+  ); // biome-ignore format: a list of lists
+
+/** Every way to break a field, by what it is then. */
+function brokenFields(
+  field: FieldDocument,
+  { classes = {} }: SetDocument,
+  kinds: KindTable,
+): readonly Way<FieldDocument>[] {
+  const { define } = kindIn(kinds, field.kind);
+  const entry = (field.entry ?? {}) as Readonly<Record<string, unknown>>;
+  const as = (more: object): FieldDocument => ({ ...field, ...more }) as FieldDocument;
+  const { when, initial, ...rest } = field;
+  const hasRequired = field.rules?.some(({ check }) => check.type === 'required');
+  return [
+    ...brokenEntries(define.options, entry, Object.keys(classes)).map(({ words, entry: broken }): Way<FieldDocument> => [words, as({ entry: broken })]),
+    ...brokenLists(field.rules ?? []).map(([words, rules]): Way<FieldDocument> => [words, as({ rules })]),
+    ...(hasRequired ? [] : [['it has to be filled in', as({ rules: [{ id: 'has-to-be', check: { type: 'required' } }, ...(field.rules ?? [])] })] as Way<FieldDocument>]),
+    ...(field.messages === 'all' ? [['one message at a time', as({ messages: 'first' })] as Way<FieldDocument>] : []),
+    ...(initial ? [['without its initial value', { ...rest, ...(when ? { when } : {}) } as unknown as FieldDocument] as Way<FieldDocument>] : []),
+    ...(when ? [['it counts always', { ...rest, ...(initial ? { initial } : {}) } as unknown as FieldDocument], ['it counts when it did not', as({ when: not(when) })]] as Way<FieldDocument>[] : []),
+  ]; // biome-ignore format: a way a line
+}
+
+/** Every way to break a form itself, apart from its fields. */
+function brokenForms(form: FormDocument): readonly Way<FormDocument>[] {
+  const { completes, ...rest } = form;
+  return [
+    ...brokenLists(form.rules ?? []).map(([words, rules]): Way<FormDocument> => [words, { ...form, rules }]),
+    ...(completes ? [['it is not sent by itself any more', rest] as Way<FormDocument>] : []),
+    ...(form.unanswered ? [['what nobody answered is taken otherwise', { ...form, unanswered: form.unanswered === 'hold' ? 'let-through' : 'hold' }] as Way<FormDocument>] : []),
+  ]; // biome-ignore format: a way a line
+}
+
+/**
+ * Every sensible way to break a field or a form of a set in one place. Each is a set that can be read: what is no definition any more would not be
+ * shipped either.
+ */
+export function breaksOf(
+  document: SetDocument,
+  target: Break['target'],
+  kinds: KindTable,
+): readonly Break[] {
+  const { trials: _, texts: __, ...set } = document;
+  const broken: readonly Way<SetDocument>[] =
+    target.type === 'field'
+      ? set.fields.flatMap((field, i) =>
+          field.id === target.id
+            ? brokenFields(field, set, kinds).map(([words, one]): Way<SetDocument> => [words, { ...set, fields: set.fields.with(i, one) }])
+            : [],
+        )
+      : (set.forms ?? []).flatMap((form, i) =>
+          form.id === target.id
+            ? brokenForms(form).map(([words, one]): Way<SetDocument> => [words, { ...set, forms: (set.forms ?? []).with(i, one) }])
+            : [],
+        );
+  return broken
+    .filter(([, one]) => readDocument(one, kinds).ok)
+    .map(([words, one]) => ({ id: `${target.type}/${target.id}: ${words}`, target, words, document: one }));
+} // biome-ignore format: a target at a time

@@ -1,0 +1,128 @@
+import type { KindTable } from '../kinds/definition.ts';
+import { type Playable, play, type Row } from '../tape/play.ts';
+import type { Action, Tape } from '../tape/script.ts';
+import { differing, expectationOf, headOf, writeAction } from '../tape/write-tape.ts';
+import { candidates, type Together } from './candidates.ts';
+
+/** Two definitions of one field or form: as it is, and as it would be. */
+export interface Pair {
+  readonly right: Playable;
+  readonly wrong: Playable;
+  readonly target: Tape['target'];
+  /** ISO 8601: the day both are played on. */
+  readonly today: string;
+}
+
+/** What came of looking for a tape that tells two definitions apart. */
+export type Search =
+  /** The text of a tape, without a title, that expects what the right one does where the two part; and how many actions it has. */
+  | { readonly is: 'told'; readonly tape: string; readonly length: number }
+  /** None was found among so many. */
+  | { readonly is: 'untold'; readonly tries: number };
+
+interface Difference {
+  readonly at: number;
+  readonly right: Row;
+  readonly wrong: Row;
+}
+
+/** The first row in which the two differ. */
+function firstDifference(
+  { right, wrong, target, today }: Pair,
+  actions: readonly Action[],
+): Difference | undefined {
+  const steps = actions.map((action, i) => ({ line: i, source: '', ...action }));
+  const tape: Tape = { title: '', target, today, steps };
+  const [one, other] = [play(right, tape), play(wrong, tape)];
+  // A tape that one of them cannot play says nothing of how it would behave.
+  if ('message' in one || 'message' in other) return undefined;
+  for (const [at, row] of one.rows.entries()) {
+    const beside = other.rows[at];
+    if (beside && differing(row, beside).length > 0) return { at, right: row, wrong: beside };
+  }
+  return undefined;
+}
+
+/** Shorter tapes that could do as well: an action less, the end of a text less. What was thought of as a whole stays one that can be read. */
+function* shorter(actions: readonly Action[]): Generator<readonly Action[]> {
+  for (const i of actions.keys()) yield actions.toSpliced(i, 1);
+  for (const [i, action] of actions.entries()) {
+    if (!('text' in action)) continue;
+    const characters = [...action.text];
+    for (const kept of [Math.ceil(characters.length / 2), characters.length - 1])
+      if (kept > 0 && kept < characters.length)
+        yield actions.with(i, { ...action, text: characters.slice(0, kept).join('') });
+  }
+}
+
+const mostShortenings = 2000;
+
+/** The tape as short as it gets while it still tells the two apart. */
+function shrunk(pair: Pair, found: readonly Action[]): readonly Action[] {
+  let best = found;
+  let tries = 0;
+  for (let isShorter = true; isShorter; ) {
+    isShorter = false;
+    for (const one of shorter(best)) {
+      if (++tries > mostShortenings) return best;
+      const difference = firstDifference(pair, one);
+      if (!difference) continue;
+      best = one.slice(0, difference.at + 1);
+      isShorter = true;
+      break;
+    }
+  }
+  return best;
+}
+
+/** What is played on: a field by itself is filled in alone. */
+function togetherIn({ fields, forms }: Playable, { type, id }: Tape['target']): Together | undefined {
+  if (type === 'form') return forms.find((form) => form.id === id);
+  const field = fields.find((one) => one.id === id);
+  return field && { fields: [field], rules: [] };
+}
+
+/** Whether anything depends on the day. */
+const isByDay = ({ fields, rules }: Together): boolean =>
+  JSON.stringify([fields.map((field) => field.rules), rules]).includes('"today');
+
+/**
+ * Looks for a short tape on which two definitions differ in anything a tape can expect, and writes it down with what the right one does there.
+ * `most` tapes are made at random once those that are thought of tell nothing; the same `seed` makes the same.
+ */
+export function tellApart(
+  pair: Pair,
+  kinds: KindTable,
+  { most = 400, seed = 1 }: { readonly most?: number; readonly seed?: number } = {},
+): Search {
+  const right = togetherIn(pair.right, pair.target);
+  const wrong = togetherIn(pair.wrong, pair.target);
+  let tries = 0;
+  if (!right || !wrong) return { is: 'untold', tries };
+  for (const actions of candidates(right, wrong, { kinds, today: pair.today, seed, most })) {
+    tries++;
+    const difference = firstDifference(pair, actions);
+    if (!difference) continue;
+    const best = shrunk(pair, actions.slice(0, difference.at + 1));
+    return written(pair, best, isByDay(right) || isByDay(wrong));
+  }
+  return { is: 'untold', tries };
+}
+
+/** The tape with its expectations: all in which the two differ, as the right one has it. */
+function written(pair: Pair, actions: readonly Action[], isOnDay: boolean): Search {
+  const { target, today } = pair;
+  const difference = firstDifference(pair, actions);
+  if (!difference) return { is: 'untold', tries: 0 };
+  const { right, wrong } = difference;
+  const what = differing(right, wrong);
+  // The code says what the message does, and stays when the wording is changed.
+  const shown = what.includes('codes') ? what.filter((one) => one !== 'message') : what;
+  const isForm = target.type === 'form';
+  const lines = [
+    ...actions.map(writeAction),
+    ...shown.map((one) => expectationOf(right, one, { isForm, against: wrong })),
+  ];
+  const head = headOf({ target, ...(isOnDay ? { today } : {}) });
+  return { is: 'told', tape: `${head}${lines.join('\n')}\n`, length: actions.length };
+}

@@ -1,0 +1,32 @@
+import { addDays, isDate } from '../values/calendar.ts';
+import { add, canonical, places } from '../values/decimal.ts';
+
+/** A time of day so many minutes on; nothing past midnight. */
+function minutesOn(time: string, by: number): string | undefined {
+  const [hour = 0, minute = 0] = time.split(':').map(Number);
+  const at = hour * 60 + minute + by;
+  if (at < 0 || at >= 1440) return undefined;
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return `${two(Math.floor(at / 60))}:${two(at % 60)}${time.slice(5)}`;
+}
+
+/**
+ * What stands directly below and above a limit as rules write them: decimals by one in their last place, dates (ISO 8601) by a day, relative ones
+ * by one of their unit, times by a minute. Nothing for what is no limit.
+ */
+export function besideLimit(limit: string): readonly string[] {
+  const relative = /^today(?:([+-])(\d+)([dwmy]))?$/.exec(limit);
+  if (relative) {
+    const [, sign = '+', count = '0', unit = 'd'] = relative;
+    const at = Number(`${sign}${count}`);
+    return [at - 1, at + 1].map((one) =>
+      one === 0 ? 'today' : `today${one < 0 ? '-' : '+'}${Math.abs(one)}${unit}`,
+    );
+  }
+  if (isDate(limit)) return [addDays(limit, -1), addDays(limit, 1)];
+  if (/^\d\d:\d\d(?::\d\d)?$/.test(limit)) return [-1, 1].flatMap((by) => minutesOn(limit, by) ?? []);
+  const number = canonical(limit);
+  if (!number) return [];
+  const unit = places(number) ? `0.${'0'.repeat(places(number) - 1)}1` : '1';
+  return [add(number, `-${unit}`), add(number, unit)];
+}
