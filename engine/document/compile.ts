@@ -2,6 +2,7 @@ import type { OpenField } from '../field/kind.ts';
 import { type OpenForm, openForm } from '../form/form.ts';
 import type { FormRule } from '../form/form-rule.ts';
 import type { KindTable } from '../kinds/definition.ts';
+import { customBy, type RunCode } from '../rules/custom.ts';
 import { languages as every } from '../rules/wording/all.ts';
 import type { Languages } from '../rules/wording.ts';
 import { compileField, compileRule, withWords } from './compile-field.ts';
@@ -19,6 +20,26 @@ export function compile(document: SetDocument, kinds: KindTable, languages: Lang
   const byId = new Map(fields.map((field) => [field.id, field]));
   const forms = (document.forms ?? []).map((form) => compileForm(form, byId, document, kinds, languages));
   return { fields, forms };
+}
+
+/** The set with what runs developers' code, on fields whose own rules or forms have any. */
+export function withOwnCode({ fields, forms }: CompiledSet, run: RunCode): CompiledSet {
+  const custom = customBy(run);
+  const hasCode = ({ id, rules }: OpenField): boolean =>
+    [...rules, ...forms.flatMap((form) => form.rulesAt.get(id) ?? [])].some(
+      ({ check }) => check.type === 'custom',
+    );
+  const running = fields.map((field) =>
+    hasCode(field) ? { ...field, checks: { ...field.checks, custom } } : field,
+  );
+  if (running.every((field, i) => field === fields[i])) return { fields, forms };
+  const byId = new Map(running.map((field) => [field.id, field]));
+  return {
+    fields: running,
+    forms: forms.map((form) =>
+      openForm({ ...form, fields: form.fields.map((field) => byId.get(field.id) ?? field) }),
+    ),
+  };
 }
 
 /** Compiles one form of a set whose fields, by id, are compiled. */

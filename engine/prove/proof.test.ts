@@ -4,6 +4,7 @@ import { compile } from '../document/compile.ts';
 import type { FieldDocument, FormDocument, SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { kinds } from '../kinds/table.ts';
+import type { RunCode } from '../rules/custom.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { breaksOf } from './breaks.ts';
 import { besideLimit } from './limits.ts';
@@ -197,4 +198,29 @@ test('the same seed makes the same numbers, within their bounds and spread over 
 test('fields and forms of the demo have something that can be broken', () => {
   for (const { id } of demo.fields as readonly FieldDocument[])
     expect(breaksOf(demo, { type: 'field', id }, kinds).length, id).toBeGreaterThan(3);
+});
+
+test('rules of own code are broken and told apart where something runs it', () => {
+  const code = 'export default ({ value }) => (value === "123" ? { code: "twelve" } : undefined);';
+  const own = setOf([
+    {
+      id: 'a',
+      kind: 'pin',
+      label: 'A',
+      entry: { length: 3 },
+      rules: [{ id: 'own', check: { type: 'custom', code }, show: 'at-once' }],
+    },
+  ]);
+  const run: RunCode = (_, { value }) => ({ answer: value === '123' ? { code: 'twelve' } : undefined });
+  const trials: Trial[] = [{ id: 't', tape: 'field a\ntype "123"\nexpect codes twelve\n' }];
+  const fates = (more: object) =>
+    [...breakOnPurpose({ ...own, trials }, kinds, { today, ...more })].flatMap((step) => step.proven ?? []);
+  expect(fates({ run }).find(({ words }) => words === 'the rule “own” dropped')?.fate).toEqual({
+    is: 'caught',
+    by: 't',
+  });
+  // Without it the trial does not hold, and notices nothing.
+  expect(fates({}).find(({ words }) => words === 'the rule “own” dropped')?.fate).not.toMatchObject({
+    is: 'caught',
+  });
 });

@@ -1,9 +1,10 @@
-import { type CompiledSet, compile, compileForm } from '../document/compile.ts';
+import { type CompiledSet, compile, compileForm, withOwnCode } from '../document/compile.ts';
 import { compileField } from '../document/compile-field.ts';
 import { fieldIdsOf, type SetDocument } from '../document/document.ts';
 import { closed } from '../field/kind.ts';
 import type { OpenForm } from '../form/form.ts';
 import type { KindTable } from '../kinds/definition.ts';
+import type { RunCode } from '../rules/custom.ts';
 import { readTape } from '../tape/read-tape.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { type Break, breaksOf } from './breaks.ts';
@@ -95,6 +96,16 @@ function idFor(target: Target, taken: Set<string>): string {
   return id;
 }
 
+/** How a set is broken on purpose. */
+export interface Purpose {
+  /** ISO 8601. */
+  readonly today: string;
+  /** What is broken; everything, where nothing is named. */
+  readonly targets?: readonly Target[];
+  /** Runs developers' code at once; without it rules of own code stay open. */
+  readonly run?: RunCode | undefined;
+}
+
 /**
  * Breaks a set on purpose, in every sensible way, one after the other, and says of each what its trials do about it. For those that no trial notices
  * a short trial that would is looked for. Between two steps it may be left off. `today` (ISO 8601) is the day trials are played on that name
@@ -103,9 +114,10 @@ function idFor(target: Target, taken: Set<string>): string {
 export function* breakOnPurpose(
   document: SetDocument,
   kinds: KindTable,
-  { today, targets = targetsOf(document) }: { readonly today: string; readonly targets?: readonly Target[] },
+  { today, targets = targetsOf(document), run }: Purpose,
 ): Generator<Step> {
-  const right = compile(document, kinds);
+  const ready = (set: CompiledSet): CompiledSet => (run ? withOwnCode(set, run) : set);
+  const right = ready(compile(document, kinds));
   const { trials = [] } = document;
   const taken = new Set(trials.map(({ id }) => id));
   // A trial that does not hold as things are notices nothing.
@@ -122,7 +134,7 @@ export function* breakOnPurpose(
       yield { done: ++done, of, proven: { id, target, words, fate: fateOf(one) } };
     }
     function fateOf(one: Break): Fate {
-      const wrong = compiledAs(right, one, kinds);
+      const wrong = ready(compiledAs(right, one, kinds));
       if (whole(wrong, target) === whole(right, target)) return { is: 'same' };
       const notices = (trial: Trial): boolean => !holds(runTrial(wrong, trial, today));
       const caught = own.find(notices);

@@ -10,3 +10,4 @@ export {
 export { readTape } from './read-tape.ts';
 export type { Action, Expectation, Tape } from './script.ts';
 export { holds, type Outcome, runTrial, type Trial, trial, trialTape } from './trial.ts';
+export { type Expectable, expectationOf, writeAction } from './write-tape.ts';

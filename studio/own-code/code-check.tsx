@@ -48,9 +48,9 @@ export function CodeCheck({
   }
   const problem = problemWithCheck(anyKind, { ...check, code: draft })[0];
   const outcome = useTried(compiled, draft);
-  const mistake = useMemo<Mistake | undefined>(() => {
-    if (!outcome || !('broken' in outcome)) return undefined;
-    return { line: outcome.line ?? 1, message: outcome.broken };
+  const mistakes = useMemo<readonly Mistake[]>(() => {
+    if (!outcome || !('broken' in outcome)) return [];
+    return [{ line: outcome.line ?? 1, message: outcome.broken }];
   }, [outcome]);
   const offers = useMemo(
     () => [
@@ -65,7 +65,7 @@ export function CodeCheck({
         label="Code of the check"
         code={draft}
         offers={offers}
-        mistake={mistake}
+        mistakes={mistakes}
         onChange={(code) => {
           setDraft(code);
           if (code !== check.code && problemWithCheck(anyKind, { ...check, code }).length === 0)

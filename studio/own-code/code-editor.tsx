@@ -4,7 +4,7 @@ import { autocompletion, type CompletionContext } from '@codemirror/autocomplete
 import { javascript } from '@codemirror/lang-javascript';
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { type Diagnostic, setDiagnostics } from '@codemirror/lint';
-import { EditorState } from '@codemirror/state';
+import { EditorState, type Extension } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { basicSetup } from 'codemirror';
@@ -16,9 +16,10 @@ export interface Offer {
   readonly detail: string;
 }
 
-/** A mistake of the code, at its line (1-based). */
+/** A mistake of the code, at its line and where it is known its column (both 1-based). */
 export interface Mistake {
   readonly line: number;
+  readonly column?: number;
   readonly message: string;
 }
 
@@ -48,27 +49,29 @@ const inks = HighlightStyle.define([
   { tag: tags.comment, fontStyle: 'italic' },
 ]);
 
-/** A small JavaScript function, written with what it is given at hand. Tab goes on, as in any other field of the page. */
+/** A small text in a language, a JavaScript function if nothing else is said, written with what it may have at hand. Tab goes on, as in any other field of the page. */
 export function CodeEditor({
   label,
   code,
   offers,
-  mistake,
+  mistakes,
+  language = javascript(),
   onChange,
 }: {
   readonly label: string;
   readonly code: string;
   readonly offers: readonly Offer[];
-  readonly mistake: Mistake | undefined;
+  readonly mistakes: readonly Mistake[];
+  readonly language?: Extension;
   readonly onChange: (code: string) => void;
 }) {
   const place = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(undefined);
-  const latest = useRef({ code, offers, onChange });
-  latest.current = { code, offers, onChange };
+  const latest = useRef({ code, offers, onChange, language });
+  latest.current = { code, offers, onChange, language };
   useEffect(() => {
     const complete = (context: CompletionContext) => {
-      const word = context.matchBefore(/[\w.]*/);
+      const word = context.matchBefore(/[\w.-]*/);
       if (!word || (word.from === word.to && !context.explicit)) return null;
       const options = latest.current.offers.map(({ label: name, detail }) => ({
         label: name,
@@ -86,7 +89,7 @@ export function CodeEditor({
           syntaxHighlighting(inks),
           basicSetup,
           EditorView.lineWrapping,
-          javascript(),
+          latest.current.language,
           autocompletion({ override: [complete] }),
           EditorView.contentAttributes.of({ 'aria-label': label }),
           EditorView.updateListener.of(({ docChanged, state }) => {
@@ -108,12 +111,13 @@ export function CodeEditor({
   useEffect(() => {
     const editor = view.current;
     if (!editor) return;
-    const found: Diagnostic[] = [];
-    if (mistake && mistake.line <= editor.state.doc.lines) {
-      const { from, to } = editor.state.doc.line(Math.max(1, mistake.line));
-      found.push({ from, to, severity: 'error', message: mistake.message });
-    }
+    const found = mistakes.flatMap(({ line: number, column = 1, message }): Diagnostic[] => {
+      if (number > editor.state.doc.lines) return [];
+      const line = editor.state.doc.line(Math.max(1, number));
+      const from = Math.min(line.to, line.from + column - 1);
+      return [{ from, to: Math.max(from, line.to), severity: 'error', message }];
+    });
     editor.dispatch(setDiagnostics(editor.state, found));
-  }, [mistake]);
+  }, [mistakes]);
   return <div ref={place} />;
 }

@@ -7,6 +7,7 @@ import { SheetSwitch } from './sheet-switch.tsx';
 
 /** Sheets a set has beside its fields and forms. */
 const sheets = [
+  { label: 'Trials', path: 'trials' },
   { label: 'Texts', path: 'texts' },
   { label: 'Hand-off', path: 'hand-off' },
 ] as const;

@@ -1,0 +1,225 @@
+'use client';
+
+import type { Fate, Proven } from '@arbeit/engine/proof';
+import type { Trial } from '@arbeit/engine/tape';
+import { useState } from 'react';
+import { addTrials } from '../definition/trial-edits.ts';
+import type { EditedSet } from '../definition/use-set.ts';
+import { Go } from '../sheet/go.tsx';
+import { nameOf } from './keys.ts';
+import type { Breaking } from './use-trials.ts';
+
+const fates: Readonly<Record<Fate['is'], string>> = {
+  caught: 'noticed by a trial',
+  missed: 'noticed by none',
+  same: 'changes nothing',
+  unknown: 'no difference found',
+};
+/** In the order they are looked at: what is to be done first. */
+const order = ['missed', 'unknown', 'same', 'caught'] as const;
+
+/** The trials that were found, each once, and are not taken yet. */
+const found = (proven: readonly Proven[], taken: ReadonlySet<string>): readonly Trial[] =>
+  proven.flatMap(({ fate }) =>
+    fate.is === 'missed' && fate.isNew && !taken.has(fate.trial.tape) ? [fate.trial] : [],
+  );
+
+/** The set broken on purpose: which trial notices which break, and a trial for each that none does. */
+export function Breaks({ set, breaking }: { readonly set: EditedSet; readonly breaking: Breaking }) {
+  const { proven, tried, of, is, problem, about } = breaking;
+  const taken = new Set((set.document.trials ?? []).map(({ tape }) => tape));
+  const fresh = found(proven, taken);
+  const take = (trials: readonly Trial[]) => set.edit((d) => addTrials(d, trials).set);
+  const count = (one: Fate['is']): number => proven.filter(({ fate }) => fate.is === one).length;
+  const targets = [...new Map(proven.map(({ target }) => [`${target.type} ${target.id}`, target])).values()];
+  const said = {
+    'not yet': 'Not tried yet.',
+    'under way': `${tried} of ${of} ways tried…`,
+    stopped: `Stopped after ${tried} of ${of} ways.`,
+    done: `${of} ways tried.`,
+    failed: problem,
+  }[is];
+  return (
+    <section aria-label="Broken on purpose">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
+        <h2 className="font-semibold">Broken on purpose</h2>
+        <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
+          {said}
+        </span>
+        <progress aria-label="Ways tried so far" max={of || 1} value={tried} hidden={is !== 'under way'} />
+        <div className="ml-auto flex flex-wrap gap-x-4">
+          {fresh.length > 0 && (
+            <button type="button" className="word-button" onClick={() => take(fresh)}>
+              Take {fresh.length === 1 ? 'the trial' : `all ${fresh.length} trials`} found
+            </button>
+          )}
+          {is === 'under way' ? (
+            <button type="button" className="word-button" onClick={breaking.stop}>
+              Stop
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="word-button"
+              disabled={set.document.fields.length === 0}
+              onClick={breaking.begin}
+            >
+              {is === 'not yet' ? 'Break it' : 'Break it again'}
+            </button>
+          )}
+        </div>
+      </div>
+      {is === 'not yet' ? (
+        <p className="py-3 text-faint">
+          Every rule is dropped, every limit put off by one, every cell made wider and narrower, and so on: a
+          trial that is worth its name notices. For each way that none notices a short trial is looked for
+          that would.
+        </p>
+      ) : (
+        <>
+          <ul className="fates" aria-label="What came of them">
+            {order.map((one) => (
+              <li key={one}>
+                <Mark is={one} /> {count(one)} {fates[one]}
+              </li>
+            ))}
+          </ul>
+          {about && about !== set.document && is !== 'under way' && (
+            <p className="caption">The set has been changed since: break it again to see what holds now.</p>
+          )}
+          <ol>
+            {targets.map((target) => (
+              <Target
+                key={`${target.type} ${target.id}`}
+                set={set}
+                target={target}
+                proven={proven.filter(
+                  (one) => one.target.type === target.type && one.target.id === target.id,
+                )}
+                taken={taken}
+                onTake={take}
+              />
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** One break, by shape: noticed is full, missed is hollow with a bar, half what is not known, a dot what changes nothing. */
+function Mark({ is, title }: { readonly is: Fate['is']; readonly title?: string }) {
+  return (
+    <svg width="11" height="11" viewBox="0 0 13 13" aria-hidden="true" className="fate" data-fate={is}>
+      {title && <title>{title}</title>}
+      {is === 'same' ? (
+        <rect x="5" y="5" width="3" height="3" fill="currentColor" />
+      ) : (
+        <rect
+          x="1"
+          y="1"
+          width="11"
+          height="11"
+          fill={is === 'caught' ? 'currentColor' : 'none'}
+          stroke="currentColor"
+          strokeWidth="1.6"
+        />
+      )}
+      {is === 'unknown' && <rect x="1" y="6.5" width="11" height="5.5" fill="currentColor" />}
+      {is === 'missed' && <rect x="3.2" y="5.4" width="6.6" height="2.2" fill="currentColor" />}
+    </svg>
+  );
+}
+
+/** What came of breaking one field or form: drawn as a strip, and read where somebody asks. */
+function Target({
+  set,
+  target,
+  proven,
+  taken,
+  onTake,
+}: {
+  readonly set: EditedSet;
+  readonly target: Proven['target'];
+  readonly proven: readonly Proven[];
+  readonly taken: ReadonlySet<string>;
+  readonly onTake: (trials: readonly Trial[]) => void;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const name = nameOf(set.document, target);
+  const missed = proven.filter(({ fate }) => fate.is === 'missed').length;
+  const id = `fates-${target.type}-${target.id}`;
+  return (
+    <li className="fate-of">
+      <div className="fate-line">
+        <button
+          type="button"
+          className="fold"
+          aria-expanded={isOpen}
+          aria-controls={id}
+          aria-label={`${isOpen ? 'Put away' : 'Open'} what came of breaking ${name}`}
+          onClick={() => setOpen(!isOpen)}
+        >
+          {isOpen ? '▾' : '▸'}
+        </button>
+        <Go href={`/sets/${set.id}/${target.type}s/${target.id}`} className="word-button">
+          {name}
+        </Go>
+        <span className="fate-strip">
+          {proven.map((one) => (
+            <Mark key={one.id} is={one.fate.is} title={`${one.words}: ${fates[one.fate.is]}`} />
+          ))}
+        </span>
+        <span className={missed ? 'text-brick' : 'text-faint'}>
+          {missed ? `${missed} of ${proven.length} noticed by none` : `none of ${proven.length} is missed`}
+        </span>
+      </div>
+      <ul id={id} hidden={!isOpen}>
+        {isOpen &&
+          order.flatMap((is) =>
+            proven
+              .filter(({ fate }) => fate.is === is)
+              .map((one) => <Way key={one.id} one={one} taken={taken} onTake={onTake} />),
+          )}
+      </ul>
+    </li>
+  );
+}
+
+/** One way to break it, and what is known of it; a trial that was found can be taken. */
+function Way({
+  one: { words, fate },
+  taken,
+  onTake,
+}: {
+  readonly one: Proven;
+  readonly taken: ReadonlySet<string>;
+  readonly onTake: (trials: readonly Trial[]) => void;
+}) {
+  const isTaken = fate.is === 'missed' && taken.has(fate.trial.tape);
+  return (
+    <li className="way">
+      <Mark is={fate.is} />
+      <div>
+        <p className="first-letter:uppercase">{words}</p>
+        <p className="caption">
+          {fate.is === 'caught' && `Noticed by ${fate.by}.`}
+          {fate.is === 'same' && 'Provably nothing: what it compiles to is the same.'}
+          {fate.is === 'unknown' && `No difference was found in ${fate.tries.toLocaleString('en-GB')} tapes.`}
+          {fate.is === 'missed' &&
+            !fate.isNew &&
+            `${fate.trial.name ?? fate.trial.id} would notice it as well.`}
+          {isTaken && fate.is === 'missed' && fate.isNew && 'Taken.'}
+        </p>
+        {fate.is === 'missed' && fate.isNew && !isTaken && (
+          <>
+            <pre className="value">{fate.trial.tape.trim()}</pre>
+            <button type="button" className="word-button" onClick={() => onTake([fate.trial])}>
+              Take this trial
+            </button>
+          </>
+        )}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,37 @@
+import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { readTape, type Trial } from '@arbeit/engine/tape';
+
+/** What a trial is played on; nothing where its tape cannot be read. */
+export function targetOf({
+  tape,
+}: Trial): { readonly type: 'field' | 'form'; readonly id: string } | undefined {
+  const read = readTape(tape);
+  return read.ok ? read.tape.target : undefined;
+}
+
+/**
+ * All that the outcome of a trial depends on, as one text: while it is the same, so is the outcome. The trial itself, the definition it is played on,
+ * of a form all of its fields, and what those need of the set.
+ */
+export function keyOf(set: SetDocument, trial: Trial, today: string): string {
+  const target = targetOf(trial);
+  const form = target?.type === 'form' ? set.forms?.find(({ id }) => id === target.id) : undefined;
+  const ids = target?.type === 'field' ? [target.id] : form ? fieldIdsOf(form) : [];
+  const fields = set.fields.filter(({ id }) => ids.includes(id));
+  return JSON.stringify([trial.tape, trial.name, fields, form, set.locale, set.classes, today]);
+}
+
+/** What a field or a form is called. */
+export function nameOf(
+  { fields, forms = [] }: SetDocument,
+  { type, id }: { readonly type: 'field' | 'form'; readonly id: string },
+): string {
+  return type === 'field'
+    ? fields.find((field) => field.id === id)?.label || id
+    : (forms.find((form) => form.id === id)?.title ?? id);
+}
+
+/** Whether a trial was run, and all that it expects was there. */
+export const holding = (
+  outcome: { readonly misses: readonly unknown[]; readonly faults: readonly unknown[] } | undefined,
+): boolean => outcome !== undefined && outcome.misses.length === 0 && outcome.faults.length === 0;

@@ -1,0 +1,166 @@
+'use client';
+
+import { localToday } from '@arbeit/dom';
+import type { SetDocument } from '@arbeit/engine/document';
+import type { Proven, Reach } from '@arbeit/engine/proof';
+import type { Trial } from '@arbeit/engine/tape';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { todayIn } from '../definition/clock.ts';
+import { keyOf } from './keys.ts';
+import type { Answered, Asked, Ran } from './messages.ts';
+
+const start = (hear: (answered: Answered) => void): Worker => {
+  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+  worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => hear(data));
+  worker.addEventListener('error', () =>
+    hear({ is: 'failed', why: 'What runs the trials came to an end. Run them again.' }),
+  );
+  return worker;
+};
+
+/** A question put to a thread of its own, and stopped with it. */
+function useThread(hear: (answered: Answered) => void): {
+  ask(asked: Asked): void;
+  stop(): void;
+} {
+  const thread = useRef<Worker>(undefined);
+  const latest = useRef(hear);
+  latest.current = hear;
+  const stop = useCallback(() => {
+    thread.current?.terminate();
+    thread.current = undefined;
+  }, []);
+  const ask = useCallback(
+    (asked: Asked) => {
+      stop();
+      const own = start((answered) => {
+        // What a thread says that was ended is about a set that is no more.
+        if (thread.current === own) latest.current(answered);
+      });
+      thread.current = own;
+      own.postMessage(asked);
+    },
+    [stop],
+  );
+  useEffect(() => stop, [stop]);
+  return { ask, stop };
+}
+
+export interface Running {
+  /** What came of each trial as it stands; nothing of those that are still to be run. */
+  readonly outcomes: ReadonlyMap<string, Ran>;
+  readonly isRunning: boolean;
+  readonly problem: string;
+  readonly today: string;
+  again(): void;
+  stop(): void;
+}
+
+/** Trials, run in a thread as they and their definitions change: those alone that a change reaches. What is known stays until it is known anew. */
+export function useRunning(setId: string, document: SetDocument): Running {
+  const today = todayIn(setId) ?? localToday();
+  const known = useRef(new Map<string, Ran>());
+  const [outcomes, setOutcomes] = useState<ReadonlyMap<string, Ran>>(new Map());
+  const [isRunning, setRunning] = useState(false);
+  const [problem, setProblem] = useState('');
+  const keys = useRef(new Map<string, string>());
+  const { ask, stop } = useThread((answered) => {
+    if (answered.is === 'failed') {
+      setProblem(answered.why);
+      setRunning(false);
+    }
+    if (answered.is !== 'ran') return;
+    for (const one of answered.outcomes) {
+      const key = keys.current.get(one.id);
+      if (key !== undefined) known.current.set(key, one);
+    }
+    if (answered.done) setRunning(false);
+    show();
+  });
+  const show = (): void =>
+    setOutcomes(
+      new Map(
+        [...keys.current].flatMap(([id, key]) => {
+          const one = known.current.get(key);
+          return one ? [[id, one] as const] : [];
+        }),
+      ),
+    );
+  const run = (trials: readonly Trial[]): void => {
+    setProblem('');
+    keys.current = new Map((document.trials ?? []).map((trial) => [trial.id, keyOf(document, trial, today)]));
+    show();
+    const wanted = trials.filter(({ id }) => !known.current.has(keys.current.get(id) ?? ''));
+    setRunning(wanted.length > 0);
+    if (wanted.length > 0) ask({ do: 'run', document, trials: wanted, today });
+    else stop();
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another document is what is run anew
+  useEffect(() => run(document.trials ?? []), [document, today]);
+  return {
+    outcomes,
+    isRunning,
+    problem,
+    today,
+    again() {
+      known.current.clear();
+      run(document.trials ?? []);
+    },
+    stop() {
+      stop();
+      setRunning(false);
+    },
+  };
+}
+
+export interface Breaking {
+  readonly proven: readonly Proven[];
+  readonly tried: number;
+  readonly of: number;
+  readonly is: 'not yet' | 'under way' | 'stopped' | 'done' | 'failed';
+  readonly problem: string;
+  /** The set it was asked about; what was found is about that one. */
+  readonly about: SetDocument | undefined;
+  begin(): void;
+  stop(): void;
+}
+
+const nothing = { proven: [], tried: 0, of: 0, is: 'not yet', problem: '', about: undefined } as const;
+
+/** A set broken on purpose, in a thread, when it is asked for. What was found before it was stopped stays. */
+export function useBreaking(document: SetDocument, today: string): Breaking {
+  const [state, setState] = useState<Omit<Breaking, 'begin' | 'stop'>>(nothing);
+  const { ask, stop } = useThread((answered) => {
+    if (answered.is === 'failed') setState((now) => ({ ...now, is: 'failed', problem: answered.why }));
+    if (answered.is !== 'broke') return;
+    const { proven, tried, of, done } = answered;
+    setState((now) => ({
+      ...now,
+      proven: [...now.proven, ...proven],
+      tried,
+      of,
+      is: done ? 'done' : 'under way',
+    }));
+  });
+  return {
+    ...state,
+    begin() {
+      setState({ ...nothing, is: 'under way', about: document });
+      ask({ do: 'break', document, today });
+    },
+    stop() {
+      stop();
+      setState((now) => ({ ...now, is: 'stopped' }));
+    },
+  };
+}
+
+/** What the trials of a set reach, worked out in a thread whenever it changes; what was known before stays until then. */
+export function useReach(document: SetDocument, today: string): readonly Reach[] {
+  const [reach, setReach] = useState<readonly Reach[]>([]);
+  const { ask } = useThread((answered) => {
+    if (answered.is === 'reached') setReach(answered.reach);
+  });
+  useEffect(() => ask({ do: 'reach', document, today }), [ask, document, today]);
+  return reach;
+}

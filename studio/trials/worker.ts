@@ -1,0 +1,73 @@
+import { compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { breakOnPurpose, type Proven, reachOf } from '@arbeit/engine/proof';
+import type { RunCode } from '@arbeit/engine/rules';
+import { runTrial } from '@arbeit/engine/tape';
+import type { Answered, Asked, Ran } from './messages.ts';
+
+/** The thread in which trials are run and definitions broken. It is ended from outside, in the middle of whatever it does. */
+const tell = (answered: Answered): void => self.postMessage(answered);
+
+/** So often what is known is told, in milliseconds. */
+const breath = 60;
+
+const rulesIn = ({ fields, forms = [] }: SetDocument) =>
+  [...fields, ...forms].flatMap(({ rules = [] }) => rules);
+
+/** What runs developers' code at once, in a world of its own; fetched where there is any. */
+async function runnerFor(document: SetDocument): Promise<RunCode | undefined> {
+  if (!rulesIn(document).some(({ check }) => check.type === 'custom')) return undefined;
+  const [{ default: variant }, { newQuickJSWASMModuleFromVariant }, { createSandbox }] = await Promise.all([
+    import('@jitl/quickjs-singlefile-browser-release-sync'),
+    import('quickjs-emscripten-core'),
+    import('../own-code/sandbox.mjs'),
+  ]);
+  const engine = await newQuickJSWASMModuleFromVariant(variant);
+  return createSandbox(engine, () => {});
+}
+
+async function run({ document, trials, today }: Extract<Asked, { do: 'run' }>): Promise<void> {
+  const compiled = compile(document, kinds);
+  const code = await runnerFor(document);
+  const set = code ? withOwnCode(compiled, code) : compiled;
+  let outcomes: Ran[] = [];
+  let from = performance.now();
+  for (const trial of trials) {
+    const start = performance.now();
+    const { rows: _, ...outcome } = runTrial(set, trial, today);
+    const now = performance.now();
+    outcomes.push({ ...outcome, milliseconds: now - start });
+    if (now - from < breath) continue;
+    tell({ is: 'ran', outcomes, done: false });
+    outcomes = [];
+    from = now;
+  }
+  tell({ is: 'ran', outcomes, done: true });
+}
+
+async function breakAll({ document, today }: Extract<Asked, { do: 'reach' | 'break' }>): Promise<void> {
+  const code = await runnerFor(document);
+  let proven: Proven[] = [];
+  let [tried, all] = [0, 0];
+  let from = performance.now();
+  for (const step of breakOnPurpose(document, kinds, { today, run: code })) {
+    if (step.proven) proven.push(step.proven);
+    [tried, all] = [step.done, step.of];
+    const now = performance.now();
+    if (now - from < breath) continue;
+    tell({ is: 'broke', proven, tried, of: all, done: false });
+    proven = [];
+    from = now;
+  }
+  tell({ is: 'broke', proven, tried, of: all, done: true });
+}
+
+self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
+  try {
+    if (data.do === 'run') await run(data);
+    else if (data.do === 'break') await breakAll(data);
+    else tell({ is: 'reached', reach: reachOf(data.document, kinds, data.today) });
+  } catch (error) {
+    tell({ is: 'failed', why: String(error) });
+  }
+});
