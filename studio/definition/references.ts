@@ -1,4 +1,6 @@
 import type { ConditionDocument, FormDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
+import type { Trial } from '@arbeit/engine/tape';
+import { renamedIn, targetOf } from './trial-edits.ts';
 
 /** What a field is called from now on; `null`: it is gone. */
 type Renamed = (id: string) => string | null;
@@ -22,7 +24,29 @@ function withReferences(set: SetDocument, to: Renamed): SetDocument {
   });
   const forms = set.forms?.flatMap((form) => inForm(form, to));
   const texts = set.texts && inTexts(set.texts, to);
-  return { ...set, fields, ...(forms ? { forms } : {}), ...(texts ? { texts } : {}) };
+  const { trials, ...rest } = set;
+  const tried = trials?.flatMap((trial) => inTrial(trial, set, to)) ?? [];
+  return {
+    ...rest,
+    fields,
+    ...(forms ? { forms } : {}),
+    ...(tried.length ? { trials: tried } : {}),
+    ...(texts ? { texts } : {}),
+  };
+}
+
+/** A trial goes with the field it is played on; a form’s stays, and says what it cannot be played on any more. */
+function inTrial(trial: Trial, { fields }: SetDocument, to: Renamed): readonly Trial[] {
+  const target = targetOf(trial);
+  if (target?.type === 'field' && to(target.id) === null) return [];
+  let { tape } = trial;
+  // The fields have their new ids already; what they are called from is what a tape still says.
+  for (const id of new Set(tape.match(/[A-Za-z][\w-]*/g)))
+    if (!fields.some((field) => field.id === id)) {
+      const name = to(id);
+      if (name !== null && name !== id) tape = renamedIn(tape, 'field', id, name);
+    }
+  return [tape === trial.tape ? trial : { ...trial, tape }];
 }
 
 /** Takes a field out of the set, of every form it is in, and of whatever speaks of it; a form left without fields goes with it. */

@@ -1,6 +1,14 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Trial } from '@arbeit/engine/tape';
 
+/** What a trial is played on, as the first line that says so has it; nothing where none does. */
+export function targetOf({
+  tape,
+}: Pick<Trial, 'tape'>): { readonly type: 'field' | 'form'; readonly id: string } | undefined {
+  const [, type, id] = /^[ \t]*(field|form)[ \t]+([^\s"#]+)/m.exec(tape) ?? [];
+  return id === undefined ? undefined : { type: type === 'form' ? 'form' : 'field', id };
+}
+
 /** The set with other trials; without any it has no list of them. */
 function withTrials(set: SetDocument, trials: readonly Trial[]): SetDocument {
   const { trials: _, texts, ...rest } = set;

@@ -5,12 +5,13 @@ import { kinds } from '@arbeit/engine/kinds';
 import type { PatternBody } from '@arbeit/engine/kinds/pattern';
 import { lay, parseNotation, sampleCells } from '@arbeit/engine/kinds/pattern';
 import { actions, fieldOf, sketch, walk } from '@arbeit/engine/prove';
-import { play, readTape } from '@arbeit/engine/tape';
+import { type Expectable, play, readTape } from '@arbeit/engine/tape';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { boundaryFor, columnsOf, place } from './columns.ts';
 import { phoneKeys } from './phone-keys.ts';
-import { type DeskTape, mostRows, newTape, recordRow, replay, tapeText } from './tape-rows.ts';
+import { type DeskTape, mostRows, newTape, recordRow, replay } from './tape-rows.ts';
+import { type Expects, tapeText } from './tape-text.ts';
 
 describe('the column grid', () => {
   test('every pattern has a sample that it would show itself, whole, one character a column', () => {
@@ -140,6 +141,31 @@ describe('the desk’s tape', () => {
     const played = read.ok && play({ fields: [field], forms: [] }, read.tape);
     expect(played).toMatchObject({ misses: [] });
     expect(played && 'rows' in played && played.rows.length).toBe(5);
+  });
+
+  test('what is expected where is kept, changed or dropped; without anything expected it is a tape and no trial', () => {
+    const tape = recorded([{ type: 'focus' }, { type: 'key', text: '1' }, { type: 'key', text: 'x' }, { type: 'leave' }]); // biome-ignore format: a tape
+    const [, first, second, last] = tape.rows;
+    const head = { fieldId: 'pin', today: '2027-02-10' };
+    const expects: Expects = new Map<number, ReadonlySet<Expectable>>([
+      [first!.id, new Set<Expectable>(['display', 'flags'])],
+      [second!.id, new Set<Expectable>(['rejected'])],
+      [last!.id, new Set<Expectable>(['message'])],
+    ]);
+    const text = tapeText(head, field, tape, expects);
+    const lines = text.split('\n');
+    expect(lines.filter((line) => line.startsWith('expect'))).toEqual([
+      'expect display "1|"', expect.stringMatching(/^expect flags focused !touched dirty/), 'expect rejected not-accepted', expect.stringMatching(/^expect message "/),
+    ]); // biome-ignore format: a line each
+    expect(lines).toContain('type "1"');
+    const read = readTape(text);
+    expect(read.ok && play({ fields: [field], forms: [] }, read.tape)).toMatchObject({ misses: [] });
+    const none = tapeText(head, field, tape, new Map([[last!.id, new Set()]]));
+    expect(none).not.toContain('expect');
+    // Left alone, the last row is expected as it is seen, without a caret where nobody is in it.
+    expect(tapeText(head, field, tape)).toMatch(
+      /\nexpect display "1"\nexpect raw "1"\nexpect value null\nexpect codes /,
+    );
   });
 });
 

@@ -27,12 +27,12 @@ import { Notes } from './notes.tsx';
 import { type Play, playsFor } from './plays.ts';
 import { SharedValue } from './shared-value.tsx';
 import { Tape } from './tape.tsx';
-import { tapeText } from './tape-rows.ts';
 import { TheLook } from './the-look.tsx';
 import { Tie } from './tie.tsx';
 import { ToldBrowser } from './told-browser.tsx';
 import { useBench } from './use-bench.ts';
 import { useOutside } from './use-outside.ts';
+import { useNamedTrial, useTrialTape } from './use-trial-tape.tsx';
 
 export interface DeskProps {
   readonly stored: StoredSet;
@@ -96,8 +96,9 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
     document.getElementById(String(field.inputProps.id))?.focus();
     for (const event of events) bench.store.dispatch(event);
   };
-  const textOf = () =>
-    tapeText({ title: `Try of ${name}`, fieldId, today: today ?? localToday() }, compiled, bench.tape);
+  const trial = useTrialTape(set, compiled, bench, { name, today });
+  useNamedTrial(set, bench);
+  const { textOf } = trial;
   useCommands('Desk', [
     { id: 'field', label: 'Into the field', key: 'f', run: () => focusOn(`#${CSS.escape(String(field.inputProps.id))}`) },
     { id: 'part', label: 'To the specimen', key: 's', run: () => focusOn('[data-part]') },
@@ -105,6 +106,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
     { id: 'rule', label: 'Add a rule', key: 'r', run: () => focusOn('[data-add-rule]') },
     { id: 'tape', label: 'To the tape, to step along it', key: 't', run: () => focusOn('.tape-rows') },
     { id: 'copy', label: 'Copy the tape as text', key: 'c', run: () => void navigator.clipboard?.writeText(textOf()) },
+    { id: 'keep', label: 'Keep the tape as a trial', key: 'k', run: trial.onKeep },
     { id: 'new-tape', label: 'New tape', run: bench.clear },
   ]); // biome-ignore format: one command a line
   return (
@@ -128,7 +130,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
           onPlay={play}
           onStep={bench.step}
           onClear={bench.clear}
-          textOf={textOf}
+          {...trial}
         />
       </main>
       <aside aria-label="The same value elsewhere" className="space-y-6 px-6 pb-16">

@@ -1,10 +1,12 @@
 'use client';
 
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { assumedInWords } from '../sheet/assumed.ts';
+import { Expected } from './expected.tsx';
 import { keyInWords, refusalInWords } from './key-words.ts';
 import type { Play } from './plays.ts';
-import { scriptOf, type TapeRow } from './tape-rows.ts';
+import type { TapeRow } from './tape-rows.ts';
+import { type DeskExpectable, type Expects, expectedAt, scriptOf } from './tape-text.ts';
 
 /** What has been done to the field, a row a keystroke, and the whole desk stepped back and forth along it. */
 export function Tape({
@@ -15,6 +17,10 @@ export function Tape({
   onClear,
   onPlay,
   textOf,
+  expects,
+  onExpect,
+  onKeep,
+  kept,
 }: {
   readonly rows: readonly TapeRow[];
   /** The row the desk stands at; `null` for the present. */
@@ -26,6 +32,12 @@ export function Tape({
   readonly onPlay: (play: Play) => void;
   /** The tape as text that plays again. */
   readonly textOf: () => string;
+  readonly expects: Expects;
+  readonly onExpect: (row: TapeRow, what: DeskExpectable) => void;
+  /** Keeps the tape as a trial of the set. */
+  readonly onKeep: () => void;
+  /** What is said of the last one that was kept. */
+  readonly kept: ReactNode;
 }) {
   const [copied, setCopied] = useState('');
   const copy = async () => {
@@ -63,7 +75,8 @@ export function Tape({
       <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
         <h2 className="font-semibold">Tape</h2>
         <span className="caption" role="status">
-          {copied ||
+          {kept ||
+            copied ||
             (rows.length === 0
               ? 'nothing done yet'
               : at === null
@@ -80,11 +93,15 @@ export function Tape({
           <button type="button" className="word-button" disabled={rows.length === 0} onClick={copy}>
             Copy as text
           </button>
+          <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
+            Keep as a trial
+          </button>
           <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
             New tape
           </button>
         </div>
       </div>
+      {rows[here] && <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />}
       {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keyboard, and arrows step here */}
       <section
         ref={list}
@@ -94,14 +111,7 @@ export function Tape({
         className="tape-rows"
       >
         {rows.length === 0 ? (
-          <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2 py-4">
-            <p className="text-faint">Type into the field above: every key leaves a row here. Or play:</p>
-            {plays.map((play) => (
-              <button key={play.label} type="button" className="word-button" onClick={() => onPlay(play)}>
-                {play.label}
-              </button>
-            ))}
-          </div>
+          <NothingYet plays={plays} onPlay={onPlay} />
         ) : (
           <table className="w-full border-collapse text-left text-sm">
             <thead className="caption sticky top-0 bg-paper">
@@ -115,7 +125,15 @@ export function Tape({
             </thead>
             <tbody>
               {rows.map((row, i) => (
-                <Row key={row.id} row={row} before={rows[i - 1]} isHere={i === here} onStep={() => step(i)} />
+                <Row
+                  key={row.id}
+                  row={row}
+                  before={rows[i - 1]}
+                  isHere={i === here}
+                  expected={expectedAt(rows, row, expects)}
+                  onStep={() => step(i)}
+                  onExpect={(what) => onExpect(row, what)}
+                />
               ))}
             </tbody>
           </table>
@@ -126,19 +144,48 @@ export function Tape({
   );
 }
 
+/** What stands there before anything was done. */
+function NothingYet({
+  plays,
+  onPlay,
+}: {
+  readonly plays: readonly Play[];
+  readonly onPlay: (play: Play) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2 py-4">
+      <p className="text-faint">Type into the field above: every key leaves a row here. Or play:</p>
+      {plays.map((play) => (
+        <button key={play.label} type="button" className="word-button" onClick={() => onPlay(play)}>
+          {play.label}
+        </button>
+      ))}
+    </div>
+  );
+}
+
 function Row({
   row,
   before,
   isHere,
+  expected,
   onStep,
+  onExpect,
 }: {
   readonly row: TapeRow;
   readonly before: TapeRow | undefined;
   readonly isHere: boolean;
+  readonly expected: ReadonlySet<string>;
   readonly onStep: () => void;
+  readonly onExpect: (what: DeskExpectable) => void;
 }) {
   const { reading, state } = row;
   const changed = (isChanged: boolean) => (isChanged ? 'font-bold text-ink' : 'text-faint');
+  // On the row one stands at a click on a cell keeps or drops it as an expectation; elsewhere it goes there.
+  const cell = (what: DeskExpectable) => ({
+    'data-expected': expected.has(what) || undefined,
+    onClick: isHere ? () => onExpect(what) : undefined,
+  });
   const flags = Object.entries(reading.flags).filter(([, on]) => on);
   const wasOn = new Set(
     Object.entries(before?.reading.flags ?? {}).flatMap(([name, on]) => (on ? [name] : [])),
@@ -154,6 +201,7 @@ function Row({
         <span title={scriptOf(row.event)}>{keyInWords(row.event)}</span>
       </td>
       <td
+        {...cell('display')}
         className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.reading.display !== reading.display)}`}
       >
         {state.focused ? (
@@ -163,23 +211,25 @@ function Row({
         )}
       </td>
       <td
+        {...cell('raw')}
         className={`value max-w-40 truncate whitespace-pre py-0.5 pr-4 ${changed(before?.reading.raw !== reading.raw)}`}
       >
         {reading.raw}
       </td>
       <td
+        {...cell('value')}
         className={`value max-w-40 truncate py-0.5 pr-4 ${changed(before?.reading.value !== reading.value)}`}
       >
         {reading.value ?? 'null'}
       </td>
-      <td className="py-0.5 pr-4 text-xs leading-5">
+      <td {...cell('flags')} className="py-0.5 pr-4 text-xs leading-5">
         {flags.map(([name]) => (
           <span key={name} className={`mr-1.5 ${changed(!wasOn.has(name))}`}>
             {name}
           </span>
         ))}
       </td>
-      <td className="py-0.5">
+      <td {...cell('codes')} className="py-0.5">
         {state.rejected && (
           <span className="text-brick">
             {refusalInWords(state.rejected, row.event)} <span className="caption">{state.rejected}</span>{' '}

@@ -73,6 +73,9 @@ export function CodeEditor({
     const complete = (context: CompletionContext) => {
       const word = context.matchBefore(/[\w.-]*/);
       if (!word || (word.from === word.to && !context.explicit)) return null;
+      // A word that is written already is not offered: the return key begins a line.
+      if (!context.explicit && latest.current.offers.some(({ label: name }) => name === word.text))
+        return null;
       const options = latest.current.offers.map(({ label: name, detail }) => ({
         label: name,
         detail,

@@ -1,13 +1,6 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import { readTape, type Trial } from '@arbeit/engine/tape';
-
-/** What a trial is played on; nothing where its tape cannot be read. */
-export function targetOf({
-  tape,
-}: Trial): { readonly type: 'field' | 'form'; readonly id: string } | undefined {
-  const read = readTape(tape);
-  return read.ok ? read.tape.target : undefined;
-}
+import type { Trial } from '@arbeit/engine/tape';
+import { targetOf } from '../definition/trial-edits.ts';
 
 /**
  * All that the outcome of a trial depends on, as one text: while it is the same, so is the outcome. The trial itself, the definition it is played on,

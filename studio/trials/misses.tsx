@@ -1,9 +1,9 @@
 'use client';
 
 import type { Miss, Trial } from '@arbeit/engine/tape';
+import { targetOf } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Go } from '../sheet/go.tsx';
-import { targetOf } from './keys.ts';
 import type { Ran } from './messages.ts';
 
 /** What was expected and what was there, as two rulers under each other; and the way to that row on the desk. */

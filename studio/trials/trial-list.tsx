@@ -1,17 +1,20 @@
 'use client';
 
 import { fieldIdsOf } from '@arbeit/engine/document';
-import { useState } from 'react';
+import type { Trial } from '@arbeit/engine/tape';
+import { useEffect, useRef, useState } from 'react';
 import { addTrials } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { holding } from './keys.ts';
 import { TrialRow } from './trial-row.tsx';
 import type { Running } from './use-trials.ts';
 
+const none: readonly Trial[] = [];
+
 /** How many there are, whether they hold, and each in a row. */
 export function TrialList({ set, running }: { readonly set: EditedSet; readonly running: Running }) {
-  const trials = set.document.trials ?? [];
-  const [open, setOpen] = useState<string | null>(() => linked(trials.map(({ id }) => id)));
+  const trials = set.document.trials ?? none;
+  const [open, setOpen] = useOpen(trials);
   const { outcomes, isRunning, problem } = running;
   const add = () => {
     const [form] = (set.document.forms ?? []).filter((one) => fieldIdsOf(one).length > 0);
@@ -92,9 +95,23 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
   );
 }
 
+/** Which trial is open. */
+function useOpen(trials: readonly Trial[]) {
+  const [open, setOpen] = useState<string | null>(null);
+  const isThere = useRef(false);
+  // The one the address names is opened once it is there: one that was kept a moment ago may still be on its way.
+  useEffect(() => {
+    const named = isThere.current ? null : linked(trials.map(({ id }) => id));
+    if (named === null) return;
+    isThere.current = true;
+    setOpen(named);
+    window.document.getElementById(named)?.scrollIntoView({ block: 'nearest' });
+  }, [trials]);
+  return [open, setOpen] as const;
+}
+
 /** The trial the address names. */
 function linked(ids: readonly string[]): string | null {
-  if (typeof location === 'undefined') return null;
   const named = decodeURIComponent(location.hash.slice(1));
   return ids.includes(named) ? named : null;
 }

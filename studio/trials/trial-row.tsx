@@ -2,13 +2,13 @@
 
 import type { Trial } from '@arbeit/engine/tape';
 import { memo, useId } from 'react';
-import { changeTrial, moveTrial, removeTrial } from '../definition/trial-edits.ts';
+import { changeTrial, moveTrial, removeTrial, targetOf } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Go } from '../sheet/go.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
-import { holding, nameOf, targetOf } from './keys.ts';
+import { holding, nameOf } from './keys.ts';
 import type { Ran } from './messages.ts';
 import { Misses } from './misses.tsx';
 
@@ -119,6 +119,7 @@ function Opened({
       {outcome && <Misses set={set} trial={trial} outcome={outcome} />}
       <TrialTape
         set={set.document}
+        name={`${set.id}/trials/${trial.id}`}
         trial={trial}
         onChange={(tape) => onEdit((one) => ({ ...one, tape }), 'tape')}
       />

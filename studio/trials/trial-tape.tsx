@@ -3,6 +3,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { readTape, type Trial } from '@arbeit/engine/tape';
 import { useMemo, useState } from 'react';
+import { keepText, keptText } from '../definition/draft.ts';
 import { CodeEditor, type Mistake } from '../own-code/code-editor.tsx';
 import { useUnsavedLine } from '../sheet/unsaved.ts';
 import { offersFor, tapeLanguage } from './tape-language.ts';
@@ -25,14 +26,21 @@ function mistakesIn(text: string): readonly Mistake[] {
 /** The tape of a trial as text. It is taken once it can be read and expects something; until then what is wrong stands under it. */
 export function TrialTape({
   set,
+  name,
   trial,
   onChange,
 }: {
   readonly set: SetDocument;
+  /** Under which a tape with mistakes is kept in the browser: it is unsaved work. */
+  readonly name: string;
   readonly trial: Trial;
   readonly onChange: (tape: string) => void;
 }) {
-  const [draft, setDraft] = useState<string>();
+  const [draft, setDraft] = useState<string | null>(() => keptText(name));
+  const take = (next: string | null): void => {
+    setDraft(next);
+    keepText(name, next);
+  };
   const text = draft ?? trial.tape;
   const mistakes = useMemo(() => mistakesIn(text), [text]);
   useUnsavedLine(mistakes.length > 0);
@@ -47,18 +55,23 @@ export function TrialTape({
         mistakes={mistakes}
         onChange={(written) => {
           const isSound = mistakesIn(written).length === 0;
-          setDraft(isSound ? undefined : written);
+          take(isSound ? null : written);
           if (isSound && written !== trial.tape) onChange(written);
         }}
       />
-      <ul role="status" aria-label="What is wrong with the tape" className="min-h-5 text-sm text-brick">
+      <div role="status" aria-label="What is wrong with the tape" className="min-h-5 text-sm text-brick">
         {mistakes.slice(0, 3).map(({ line, column, message }) => (
-          <li key={`${line} ${message}`}>
+          <p key={`${line} ${message}`}>
             Line {line}
             {column === undefined ? '' : `, column ${column}`}: {message}
-          </li>
+          </p>
         ))}
-      </ul>
+      </div>
+      {mistakes.length > 0 && (
+        <button type="button" className="word-button" onClick={() => take(null)}>
+          Back to the last tape that read
+        </button>
+      )}
     </div>
   );
 }

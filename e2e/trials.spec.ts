@@ -1,0 +1,220 @@
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
+
+const price = {
+  id: 'price',
+  kind: 'currency',
+  label: 'Price of a bed',
+  entry: { currency: 'GBP' },
+  rules: [{ id: 'most', check: { type: 'range', max: '500' } }],
+};
+const edge = {
+  id: 'edge',
+  name: 'Up to the edge',
+  why: 'A bed is never dearer.',
+  tape: 'field price\ntype "500"\nexpect display "£500|"\nleave\nexpect codes none\n',
+};
+const wrong = { id: 'wrong', name: 'Not what is there', tape: 'field price\ntype "501"\nbackspace\nexpect display "£51|"\n' }; // biome-ignore format: a document a line
+
+async function newSet(request: APIRequestContext, trials: readonly object[] = [edge]): Promise<string> {
+  const document = { arbeit: 1, title: `Trials ${Math.random()}`, locale: 'en-GB', fields: [price], ...(trials.length ? { trials } : {}) };
+  const answer = await request.post('/api/sets', { data: { document } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return ((await answer.json()) as { id: string }).id;
+} // biome-ignore format: a document a line
+const documentOf = async (request: APIRequestContext, id: string) =>
+  (await (await request.get(`/api/sets/${id}`)).json()).document;
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
+const list = (page: Page) => page.getByRole('region', { name: 'Trials', exact: true });
+const breaks = (page: Page) => page.getByRole('region', { name: 'Broken on purpose' });
+const editor = (page: Page, name: string) => page.getByRole('textbox', { name: `Tape of ${name}` });
+
+test('trials run by themselves; a miss is told by two rulers and opens on the desk at its row', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, [edge, wrong]);
+  await page.goto(`/sets/${id}/trials`);
+  await expect(list(page).getByRole('status').first()).toHaveText('1 of 2 hold, 1 does not.');
+  await expect(list(page).getByText('2 things expected, all there')).toBeVisible();
+  await page.getByRole('button', { name: 'Open Not what is there' }).click();
+  const misses = page.getByRole('list', { name: 'What did not hold' });
+  await expect(misses.getByRole('row', { name: 'expected "£51|"' })).toBeVisible();
+  await expect(misses.getByRole('row', { name: 'was there "£50|"' })).toBeVisible();
+  await expect(misses.locator('[data-apart]')).toHaveText(['1', '0']);
+  await expectNoViolations(page);
+  await misses.getByRole('link', { name: 'To this row on the desk' }).click();
+  await page.waitForURL(/fields\/price\?trial=wrong&line=4$/);
+  const here = page.locator('[aria-current="step"]');
+  await expect(here).toContainText('backspace');
+  await expect(here).toContainText('£50');
+  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed')).toHaveValue(
+    '£50',
+  );
+});
+
+test('a tape is written with its mistakes told at their place; what cannot be read is not saved and not lost', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials#edge`);
+  const tape = editor(page, 'Up to the edge');
+  await tape.click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type('expect valeu "x"');
+  const mistakes = page.getByRole('status', { name: 'What is wrong with the tape' });
+  await expect(mistakes).toContainText('Line 6, column 8: "valeu" cannot be expected: is "value" meant?');
+  await page.reload();
+  await expect(editor(page, 'Up to the edge')).toContainText('expect valeu "x"');
+  expect((await documentOf(request, id)).trials[0].tape).toBe(edge.tape);
+  await page.getByRole('button', { name: 'Back to the last tape that read' }).click();
+  await expect(mistakes).toBeEmpty();
+  await editor(page, 'Up to the edge').click();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('field price');
+  await expect(mistakes).toContainText('expects nothing');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('expect codes none');
+  await page.keyboard.press('Escape');
+  await expect(list(page).getByText('1 thing expected, all there')).toBeVisible();
+  await saved(page);
+  expect((await documentOf(request, id)).trials[0].tape).toBe('field price\nexpect codes none');
+});
+
+test('broken on purpose: a strip of what is noticed, trials for the rest; all of them taken, nothing is missed', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  await breaks(page).getByRole('button', { name: 'Break it' }).click();
+  await expect(breaks(page).getByRole('status')).toHaveText(/^\d+ ways tried\.$/);
+  await breaks(page).getByRole('button', { name: 'Open what came of breaking Price of a bed' }).click();
+  const way = breaks(page)
+    .getByRole('listitem')
+    .filter({ hasText: /^The rule “most” dropped/i });
+  await expect(way.getByText('expect flags !valid')).toBeVisible();
+  const caught = breaks(page)
+    .getByRole('listitem')
+    .filter({ hasText: /^The rule “most”: max 499 in the place of 500/i });
+  await expect(caught).toContainText('Noticed by edge.');
+  await expectNoViolations(page);
+  await way.getByRole('button', { name: 'Take this trial' }).click();
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 hold, in \d+ ms\.$/);
+  await breaks(page)
+    .getByRole('button', { name: /^Take all \d+ trials found$/ })
+    .click();
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All (?!2 )\d+ hold, in \d+ ms\.$/);
+  await breaks(page).getByRole('button', { name: 'Break it again' }).click();
+  await expect(breaks(page).getByRole('list', { name: 'What came of them' })).toContainText(
+    '0 noticed by none',
+  );
+  await saved(page);
+  // One step each way.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 hold/);
+});
+
+test('it can be stopped, and what was found stays; a thread that dies is told', async ({ page, request }) => {
+  const id = await newSet(request);
+  await page.goto('/sets/ridge-huts/trials');
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 28 hold/);
+  await breaks(page).getByRole('button', { name: 'Break it' }).click();
+  await expect(breaks(page).getByRole('progressbar')).toBeVisible();
+  await expect(
+    breaks(page)
+      .getByRole('button', { name: /^Open what came of breaking/ })
+      .first(),
+  ).toBeVisible();
+  await breaks(page).getByRole('button', { name: 'Stop' }).click();
+  await expect(breaks(page).getByRole('status')).toHaveText(/^Stopped after \d+ of \d+ ways\.$/);
+  await expect(
+    breaks(page)
+      .getByRole('button', { name: /^Open what came of breaking/ })
+      .first(),
+  ).toBeVisible();
+  await page.route('**/*.js', (route) =>
+    /worker|turbopack-worker/.test(route.request().url()) ||
+    route.request().headers()['sec-fetch-dest'] === 'worker'
+      ? route.abort()
+      : route.continue(),
+  );
+  await page.goto(`/sets/${id}/trials`);
+  await expect(list(page).getByRole('status').first()).toHaveText(
+    'What runs the trials came to an end. Run them again.',
+  );
+  await page.unroute('**/*.js');
+  await page.getByRole('button', { name: 'Run again' }).click();
+  await expect(list(page).getByRole('status').first()).toHaveText(/^It holds, in \d+ ms\.$/);
+});
+
+test('by key alone: typed on the desk, what is expected chosen, kept as a trial, named, and run', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, []);
+  await page.goto(`/sets/${id}/fields/price`);
+  await page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed').focus();
+  await page.keyboard.type('501');
+  await page.keyboard.press('Tab');
+  const expected = page.getByRole('group', { name: 'A trial expects at this row' });
+  await expect(expected.getByLabel('display')).toBeChecked();
+  await expect(expected.getByLabel('its wording')).not.toBeChecked();
+  await expected.getByLabel('raw').focus();
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Step back' }).focus();
+  await page.keyboard.press('Enter');
+  // The cell itself, by mouse: kept with one click on the row one stands at.
+  await page.locator('[aria-current="step"] td').nth(1).click();
+  await expect(page.locator('[aria-current="step"] td[data-expected]')).toHaveCount(1);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Keep the tape');
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Give it a name and a reason' }).press('Enter');
+  await page.waitForURL('**/trials#price');
+  await expect(list(page).getByRole('status').first()).toHaveText(/^It holds, in \d+ ms\.$/);
+  await page.getByRole('textbox', { name: 'Name of the trial price' }).fill('Too dear');
+  await page.getByRole('textbox', { name: 'Why the trial price is there' }).fill('Beds are cheap.');
+  await saved(page);
+  const [trial] = (await documentOf(request, id)).trials;
+  expect(trial).toMatchObject({ id: 'price', name: 'Too dear', why: 'Beds are cheap.' });
+  expect(trial.tape).toMatch(
+    /^field price\ntoday .*\nfocus\ntype "501"\nexpect display "£501\|"\nleave\nexpect display "£501.00"\nexpect value "501.00"\nexpect codes above-max\n$/,
+  );
+  await page.getByRole('button', { name: 'Delete this trial' }).press('Enter');
+  await expect(list(page).getByText('There are none yet.')).toBeVisible();
+});
+
+test('what the trials reach: seen and never seen; a set without fields or trials looks meant', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  const row = page
+    .getByRole('region', { name: 'What the trials reach' })
+    .getByRole('row')
+    .filter({ hasText: 'most' });
+  await expect(row).toContainText('pass seen');
+  await expect(row).toContainText('fail never seen');
+  await page.setViewportSize({ width: 400, height: 800 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
+  const answer = await request.post('/api/sets', {
+    data: { document: { arbeit: 1, title: `Empty ${Math.random()}`, locale: 'en-GB', fields: [] } },
+  });
+  await page.goto(`/sets/${(await answer.json()).id}/trials`);
+  await expect(list(page).getByText('There are none yet.')).toBeVisible();
+  await expect(breaks(page).getByRole('button', { name: 'Break it' })).toBeDisabled();
+  await expectNoViolations(page);
+});
+
+test('axe finds nothing on the trials of the demo, on the dark sheet', async ({ page }) => {
+  await page.addInitScript(() => localStorage.setItem('arbeit.sheet', 'dark'));
+  await page.goto('/sets/ridge-huts/trials');
+  await expect(list(page).getByRole('status').first()).toHaveText(/^All 28 hold/);
+  await page.getByRole('button', { name: 'Open A PIN that is too easy' }).click();
+  await expect(editor(page, 'A PIN that is too easy')).toBeVisible();
+  await expectNoViolations(page);
+});

@@ -1,0 +1,103 @@
+'use client';
+
+import { localToday } from '@arbeit/dom';
+import type { FieldEvent, OpenField } from '@arbeit/engine/field';
+import { fieldEvents, readTape } from '@arbeit/engine/tape';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { addTrials } from '../definition/trial-edits.ts';
+import type { EditedSet } from '../definition/use-set.ts';
+import { Go } from '../sheet/go.tsx';
+import type { TapeRow } from './tape-rows.ts';
+import { type DeskExpectable, type Expects, expectedAt, tapeText } from './tape-text.ts';
+import type { useBench } from './use-bench.ts';
+
+type Bench = ReturnType<typeof useBench>;
+
+/** What a trial made of the desk's tape would expect, and making one of it. */
+export function useTrialTape(
+  set: EditedSet,
+  field: OpenField,
+  bench: Bench,
+  { name, today = localToday() }: { readonly name: string; readonly today: string | undefined },
+): {
+  readonly expects: Expects;
+  readonly kept: ReactNode;
+  textOf(): string;
+  onExpect(row: TapeRow, what: DeskExpectable): void;
+  onKeep(): void;
+} {
+  const [expects, setExpects] = useState<Expects>(new Map());
+  const [kept, setKept] = useState<{ readonly id: string; readonly rows: number }>();
+  const { rows } = bench.tape;
+  return {
+    expects,
+    textOf: () => tapeText({ title: `Try of ${name}`, fieldId: field.id, today }, field, bench.tape, expects),
+    onExpect(row, what) {
+      const now = new Set(expectedAt(rows, row, expects));
+      if (!now.delete(what)) now.add(what);
+      setExpects(new Map(expects).set(row.id, now));
+    },
+    onKeep() {
+      if (rows.length === 0) return;
+      const tape = tapeText({ fieldId: field.id, today }, field, bench.tape, expects);
+      // A trial has to expect something: what the last row shows, where all of it was dropped.
+      const sound = /^expect /m.test(tape) ? tape : tapeText({ fieldId: field.id, today }, field, bench.tape);
+      const added = addTrials(set.document, [{ id: field.id, name: `Try of ${name}`, tape: sound }]);
+      set.edit(() => added.set);
+      const [id] = added.ids;
+      if (id !== undefined) setKept({ id, rows: rows.length });
+    },
+    kept:
+      kept && kept.rows === rows.length ? (
+        <>
+          Kept as a trial.{' '}
+          <Go href={`/sets/${set.id}/trials#${kept.id}`} className="word-button">
+            Give it a name and a reason
+          </Go>
+        </>
+      ) : null,
+  };
+}
+
+/** The trial the address names is played on the desk once it is alive, up to the line it names. */
+export function useNamedTrial(set: EditedSet, bench: Bench): void {
+  const isPlayed = useRef(false);
+  const latest = useRef(bench);
+  latest.current = bench;
+  const [at, setAt] = useState<number>();
+  useEffect(() => {
+    if (isPlayed.current) return;
+    const asked = new URLSearchParams(location.search);
+    const trial = set.document.trials?.find(({ id }) => id === asked.get('trial'));
+    const read = trial && readTape(trial.tape);
+    if (!read?.ok) return;
+    isPlayed.current = true;
+    const line = Number(asked.get('line') ?? Number.POSITIVE_INFINITY);
+    const { store } = latest.current;
+    let count = 0;
+    let here: number | undefined;
+    const dispatch = (event: FieldEvent): void => {
+      store.dispatch(event);
+      count++;
+    };
+    for (const step of read.tape.steps) {
+      if (step.do === 'expect' || step.do === 'wait' || step.do === 'answer' || step.do === 'sent') continue;
+      if (step.line <= line) here = count;
+      const isWhole =
+        step.do === 'focus' || step.do === 'leave' || step.do === 'submit' || step.do === 'reset';
+      if (!store.state().focused && !isWhole && step.do !== 'set' && step.do !== 'autofill')
+        dispatch({ type: 'focus' });
+      const events = isWhole ? [{ type: step.do } as const] : fieldEvents(step, store.state(), store.field);
+      for (const event of events) dispatch(event);
+      if (step.line <= line) here = count - 1;
+    }
+    if (asked.has('line')) setAt(here);
+  }, [set.document]);
+  // The rows are there with the next drawing.
+  const rows = bench.tape.rows.length;
+  useEffect(() => {
+    if (at === undefined || rows === 0) return;
+    setAt(undefined);
+    latest.current.step(at >= rows - 1 ? null : at);
+  }, [at, rows]);
+}
