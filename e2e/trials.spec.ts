@@ -98,7 +98,7 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   await expect(way.getByText('expect flags !valid')).toBeVisible();
   const caught = breaks(page)
     .getByRole('listitem')
-    .filter({ hasText: /^The rule “most”: max 499 in the place of 500/i });
+    .filter({ hasText: /^The rule “most”: max 499 instead of 500/i });
   await expect(caught).toContainText('Noticed by edge.');
   await expectNoViolations(page);
   await way.getByRole('button', { name: 'Take this trial' }).click();

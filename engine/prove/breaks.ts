@@ -45,7 +45,7 @@ function brokenChecks({ check }: RuleDocument): readonly Way<RuleDocument['check
         const at = check[end];
         return at === undefined
           ? []
-          : [at - 1, at + 1].filter((one) => one >= 0).map((one): Way<RuleDocument['check']> => [`${end} ${one} in the place of ${at}`, { ...check, [end]: one }]);
+          : [at - 1, at + 1].filter((one) => one >= 0).map((one): Way<RuleDocument['check']> => [`${end} ${one} instead of ${at}`, { ...check, [end]: one }]);
       });
     case 'range':
       return (['min', 'max', 'step'] as const).flatMap((end) => {
@@ -54,7 +54,7 @@ function brokenChecks({ check }: RuleDocument): readonly Way<RuleDocument['check
         const { [end]: _, ...rest } = check;
         const isLast = Object.keys(rest).length === 1;
         return [
-          ...besideLimit(String(at)).map((one): Way<RuleDocument['check']> => [`${end} ${one} in the place of ${at}`, { ...check, [end]: one }]),
+          ...besideLimit(String(at)).map((one): Way<RuleDocument['check']> => [`${end} ${one} instead of ${at}`, { ...check, [end]: one }]),
           ...(isLast ? [] : [[`without ${end} ${at}`, rest] as Way<RuleDocument['check']>]),
         ];
       });
@@ -62,19 +62,22 @@ function brokenChecks({ check }: RuleDocument): readonly Way<RuleDocument['check
     case 'not-in':
       return [
         ...(check.values.length > 1 ? check.values.slice(0, 5).map((value): Way<RuleDocument['check']> => [`without “${value}” in its list`, { ...check, values: check.values.filter((one) => one !== value) }]) : []),
-        [check.type === 'in' ? 'none of its list in the place of one' : 'one of its list in the place of none', { ...check, type: check.type === 'in' ? 'not-in' : 'in' }],
+        [check.type === 'in' ? 'none of its list instead of one' : 'one of its list instead of none', { ...check, type: check.type === 'in' ? 'not-in' : 'in' }],
       ];
     case 'checksum':
-      return (['luhn', 'mod97', 'mod11'] as const).filter((scheme) => scheme !== check.scheme).map((scheme) => [`${scheme} in the place of ${check.scheme}`, { ...check, scheme }]);
+      return (['luhn', 'mod97', 'mod11'] as const).filter((scheme) => scheme !== check.scheme).map((scheme) => [`${scheme} instead of ${check.scheme}`, { ...check, scheme }]);
     case 'compare':
       return [
-        ...(turned[check.op] ?? []).map((op): Way<RuleDocument['check']> => [`“${op}” in the place of “${check.op}”`, { ...check, op: op as 'same' }]),
-        ...(check.days === undefined ? [] : [check.days - 1, check.days + 1].filter((one) => one >= 0).map((days): Way<RuleDocument['check']> => [`${days} days in the place of ${check.days}`, { ...check, days }])),
+        ...(turned[check.op] ?? []).map((op): Way<RuleDocument['check']> => [`“${op}” instead of “${check.op}”`, { ...check, op: op as 'same' }]),
+        ...(check.days === undefined ? [] : [check.days - 1, check.days + 1].filter((one) => one >= 0).map((days): Way<RuleDocument['check']> => [`${days} days instead of ${check.days}`, { ...check, days }])),
       ];
     default:
       return [];
   }
 } // biome-ignore format: a way a line
+
+/** When a message may first be seen, as people say it. */
+const when = { 'at-once': 'while typing', leave: 'on leaving', submit: 'on sending' } as const;
 
 /** What a rule does not do any more, or does otherwise; `undefined`: it is dropped. */
 function brokenRules<R extends RuleDocument>(rule: R): readonly Way<R | undefined>[] {
@@ -85,7 +88,7 @@ function brokenRules<R extends RuleDocument>(rule: R): readonly Way<R | undefine
   return [
     [`${name} dropped`, undefined],
     ...brokenChecks(rule).map(([words, check]): Way<R> => [`${name}: ${words}`, { ...rule, check }]),
-    ...moments.filter((one) => one !== shown).map((show): Way<R> => [`${name} is seen ${show} in the place of ${shown}`, { ...rule, show }]),
+    ...moments.filter((one) => one !== shown).map((show): Way<R> => [`${name} is seen ${when[show]} instead of ${when[shown]}`, { ...rule, show }]),
     [`${name} is ${rule.severity === 'warning' ? 'an error' : 'a warning'}`, { ...rule, severity: rule.severity === 'warning' ? 'error' : 'warning' }],
     ...(rule.refused ? [[`${name}: what it refuses ${rule.refused === 'clear' ? 'stays' : 'is taken out'}`, { ...rule, refused: rule.refused === 'clear' ? 'keep' : 'clear' }] as Way<R>] : []),
     ...(rule.say ? [[`${name} has lost its message`, { ...bare, ...(rule.when ? { when: rule.when } : {}) } as R] as Way<R>] : []),

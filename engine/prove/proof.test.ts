@@ -38,17 +38,17 @@ const day = (id: string) => ({ id, kind: 'date', label: id, entry: {} }); // bio
 describe('every sort of break is made', () => {
   test.each<[string, SetDocument, readonly string[]]>([
     ['rules: dropped, off by one, at another moment, of another weight', setOf([price]), [
-      'the rule “most” dropped', 'the rule “most”: max 499 in the place of 500', 'the rule “most”: max 501 in the place of 500',
-      'the rule “most” is seen at-once in the place of leave', 'the rule “most” is seen submit in the place of leave', 'the rule “most” is a warning', 'it has to be filled in',
+      'the rule “most” dropped', 'the rule “most”: max 499 instead of 500', 'the rule “most”: max 501 instead of 500',
+      'the rule “most” is seen while typing instead of on leaving', 'the rule “most” is seen on sending instead of on leaving', 'the rule “most” is a warning', 'it has to be filled in',
     ]],
     ['options: sign, grouping, decimals, by what they say of themselves', setOf([price]), ['below zero: with a minus', 'below zero: in brackets']],
     ['a pattern: wider, narrower, optional, fixed text', setOf([{ id: 'a', kind: 'pattern', label: 'A', entry: { pattern: 'R-<2 digit><? x<1-2 letter>>' } }]), [
-      '“R-” gone', '“-” in the place of “R”', 'one digit more', 'one digit less', 'the last digit may be missing', 'alnum in the place of digit', '“ x<1-2 letter>” is needed', '“ x<1-2 letter>” gone', 'every letter is needed', 'latin in the place of letter',
+      '“R-” gone', '“-” instead of “R”', 'one digit more', 'one digit less', 'the last digit may be missing', 'alnum instead of digit', '“ x<1-2 letter>” is needed', '“ x<1-2 letter>” gone', 'every letter is needed', 'latin instead of letter',
     ]],
     ['numbers and words of a pattern', setOf([{ id: 'a', kind: 'pattern', label: 'A', entry: { pattern: '<00..23> <AM|PM>' } }]), ['from 01 to 23', 'from 00 to 22', 'from 00 to 24', 'without “AM”', 'without “PM”']],
     ['what is offered', setOf([{ id: 'a', kind: 'choice', label: 'A', entry: { options: [{ value: 'x', label: 'X' }, { value: 'y', label: 'Y' }, { value: 'z', label: 'Z' }] } }]), ['without “X”', 'without “Z”']],
     ['messages, conditions, what is done with what is refused', setOf([{ ...price, rules: [{ id: 'r', check: { type: 'in', values: ['1', '2'] }, say: 'No.', refused: 'clear', when: { field: 'b', is: null } }] }, day('b')]), [
-      'the rule “r” has lost its message', 'the rule “r” counts always', 'the rule “r” counts when it did not', 'the rule “r”: what it refuses stays', 'the rule “r”: without “1” in its list', 'the rule “r”: none of its list in the place of one',
+      'the rule “r” has lost its message', 'the rule “r” counts always', 'the rule “r” counts when it did not', 'the rule “r”: what it refuses stays', 'the rule “r”: without “1” in its list', 'the rule “r”: none of its list instead of one',
     ]],
   ])('%s', (_, document, some) => {
     const words = wordsOf(document);
@@ -59,7 +59,7 @@ describe('every sort of break is made', () => {
   test('across fields: a comparison turned round, days off by one; a form that is not sent by itself', () => {
     const form = { id: 'a', fields: ['b', 'c'], rules: [{ id: 'order', field: 'c', check: { type: 'compare', op: 'after', field: 'b' } }, { id: 'two', field: 'c', check: { type: 'compare', op: 'at-most-days', field: 'b', days: 14 } }], unanswered: 'hold' } as unknown as FormDocument;
     const words = wordsOf(setOf([day('b'), day('c')], { forms: [form] }), 'form');
-    expect(words).toEqual(expect.arrayContaining(['the rule “order”: “not-before” in the place of “after”', 'the rule “order”: “not-after” in the place of “after”', 'the rule “two”: 13 days in the place of 14', 'the rule “two”: “at-least-days” in the place of “at-most-days”', 'what nobody answered is taken otherwise']));
+    expect(words).toEqual(expect.arrayContaining(['the rule “order”: “not-before” instead of “after”', 'the rule “order”: “not-after” instead of “after”', 'the rule “two”: 13 days instead of 14', 'the rule “two”: “at-least-days” instead of “at-most-days”', 'what nobody answered is taken otherwise']));
   }); // biome-ignore format: a list
 
   test('each of the demo’s is a set that can be read, other than it was', () => {
@@ -98,7 +98,7 @@ describe('what trials do about it', () => {
     const fates = new Map(
       proven({ ...setOf([price]), trials: [trial] }).map(({ words, fate }) => [words, fate]),
     );
-    for (const words of ['max 499 in the place of 500', 'max 501 in the place of 500'])
+    for (const words of ['max 499 instead of 500', 'max 501 instead of 500'])
       expect(fates.get(`the rule “most”: ${words}`)).toEqual({ is: 'caught', by: 'top' });
     expect(fates.get('the rule “most” dropped')).toEqual({ is: 'caught', by: 'top' });
     expect(fates.get('the rule “most” is a warning')).toMatchObject({ is: 'missed' });

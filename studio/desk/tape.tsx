@@ -101,7 +101,9 @@ export function Tape({
           </button>
         </div>
       </div>
-      {rows[here] && <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />}
+      <div className="min-h-8">
+        {rows[here] && <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />}
+      </div>
       {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keyboard, and arrows step here */}
       <section
         ref={list}

@@ -6,7 +6,7 @@ export interface BrokenPattern {
   readonly words: string;
 }
 
-/** Classes beside one another: what a slip of the hand would write in the place of each. */
+/** Classes beside one another: what a slip of the hand would write instead of each. */
 const beside: Readonly<Record<string, readonly string[]>> = {
   digit: ['alnum'],
   letter: ['alnum', 'latin'],
@@ -39,7 +39,7 @@ function changedCells(node: Matter & { type: 'cells' }): Changed {
       : []),
     ...(min > 0 && max > 1 ? [[`the last ${name} may be missing`, { ...node, min: min - 1 }] as const] : []),
     ...(min < max ? [[`every ${name} is needed`, { ...node, min: max }] as const] : []),
-    ...known.map((wide) => [`${wide} in the place of ${name}`, { ...node, takes: { type: 'built-in', name: wide as 'digit' } }] as const),
+    ...known.map((wide) => [`${wide} instead of ${name}`, { ...node, takes: { type: 'built-in', name: wide as 'digit' } }] as const),
     ...(manner ? [[`${name} without ${manner} case`, plain] as const] : []),
   ]; // biome-ignore format: a way a line
 }
@@ -51,7 +51,7 @@ function changed(node: Node): Changed {
       return [
         [`${quoted(node.text)} gone`, []],
         [
-          `${quoted(other)} in the place of ${quoted(node.text.slice(0, 1))}`,
+          `${quoted(other)} instead of ${quoted(node.text.slice(0, 1))}`,
           { type: 'text', text: other + node.text.slice(1) },
         ],
       ];
