@@ -1,6 +1,7 @@
 import { type ParseArgsConfig, parseArgs } from 'node:util';
 import { uses } from '@arbeit/handoff/build';
 import { buildHandOff } from './build.ts';
+import { compareDocuments } from './compare.ts';
 import { compileDocument } from './compile.ts';
 import type { Output } from './files.ts';
 import { playTapes } from './play.ts';
@@ -44,6 +45,17 @@ Exit code 0: it is written; 2: the document or a tape cannot be read, or the fol
         wanted: wanted as readonly string[] | undefined,
         output,
       }),
+  },
+  compare: {
+    takes: '<document.arbeit.json> <document.arbeit.json>',
+    about: `Compares two documents by what their fields and forms do, the one before with the one after: what is new
+and what is gone, and of what behaves otherwise the shortest tape that was found to show it.
+Exit code 0: nothing behaves otherwise; 1: something does; 2: a document cannot be read.`,
+    least: 2,
+    flags: { markdown: { type: 'boolean' } },
+    words: { markdown: 'as Markdown, for a pull request' },
+    run: ([before = '', after = ''], { markdown }, output) =>
+      compareDocuments(before, after, { markdown: markdown === true, output }),
   },
   compile: {
     takes: '<document.arbeit.json>',

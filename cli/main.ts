@@ -1,6 +1,12 @@
 #!/usr/bin/env node
 import { run } from './arbeit.ts';
 
+// Whoever reads has seen enough: `arbeit … | head` ends without a word.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit();
+});
+
 const code = await run(process.argv.slice(2), {
   out: (line) => process.stdout.write(`${line}\n`),
   err: (line) => process.stderr.write(`${line}\n`),

@@ -23,6 +23,7 @@ const entryPoints = [
   ...rooms('engine/kinds'),
   'engine/rules/judges.ts',
   'engine/kinds/described.ts',
+  'engine/prove/without-laws.ts',
   ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map((room) => `${room}/index.ts`),
 ];
 
@@ -33,6 +34,7 @@ const paths = Object.fromEntries(
   [
     ['@arbeit/engine/checks', 'engine/rules/judges.ts'],
     ['@arbeit/engine/described', 'engine/kinds/described.ts'],
+    ['@arbeit/engine/proof', 'engine/prove/without-laws.ts'],
     ['@arbeit/engine/runs', 'engine/kinds/runs.ts'],
     ['@arbeit/engine/runs/*', 'engine/kinds/*/run.ts'],
     ['@arbeit/engine/*', 'engine/*/index.ts'],

@@ -45,8 +45,9 @@ function* deeds(field: OpenField, { raws, texts }: Texts): Generator<Actions> {
   const as = (way: 'type' | 'set' | 'paste', all: readonly string[]): Actions =>
     all.map((text) => ({ do: way, text }));
   const puts = [
-    ...as('type', texts.slice(0, 4)),
+    // What stands on either side of a line tells most, and is what somebody would try.
     ...as('set', raws),
+    ...as('type', texts.slice(0, 4)),
     ...as('type', texts.slice(4)),
     ...as('paste', texts.slice(0, 8)),
     ...as('set', texts.slice(0, 8)),

@@ -15,8 +15,17 @@ export interface Pair {
 
 /** What came of looking for a tape that tells two definitions apart. */
 export type Search =
-  /** The text of a tape, without a title, that expects what the right one does where the two part; and how many actions it has. */
-  | { readonly is: 'told'; readonly tape: string; readonly length: number }
+  /**
+   * The text of a tape, without a title, that expects what the right one does where the two part; what is done in it, a line an action; and what
+   * each of the two shows then, as expectations.
+   */
+  | {
+      readonly is: 'told';
+      readonly tape: string;
+      readonly actions: readonly string[];
+      readonly right: readonly string[];
+      readonly wrong: readonly string[];
+    }
   /** None was found among so many. */
   | { readonly is: 'untold'; readonly tries: number };
 
@@ -119,10 +128,16 @@ function written(pair: Pair, actions: readonly Action[], isOnDay: boolean): Sear
   // The code says what the message does, and stays when the wording is changed.
   const shown = what.includes('codes') ? what.filter((one) => one !== 'message') : what;
   const isForm = target.type === 'form';
-  const lines = [
-    ...actions.map(writeAction),
-    ...shown.map((one) => expectationOf(right, one, { isForm, against: wrong })),
-  ];
+  const seen = (row: Row, other: Row): readonly string[] =>
+    shown.map((one) => expectationOf(row, one, { isForm, against: other }));
+  const done = actions.map(writeAction);
+  const expected = seen(right, wrong);
   const head = headOf({ target, ...(isOnDay ? { today } : {}) });
-  return { is: 'told', tape: `${head}${lines.join('\n')}\n`, length: actions.length };
+  return {
+    is: 'told',
+    tape: `${head}${[...done, ...expected].join('\n')}\n`,
+    actions: done,
+    right: expected,
+    wrong: seen(wrong, right),
+  };
 }

@@ -21,6 +21,7 @@ export type Fate =
   /** No trial notices, and no tape that would tell was found among so many. */
   | { readonly is: 'unknown'; readonly tries: number };
 
+/** A way to break a set, and what its trials do about it. */
 export type Proven = Pick<Break, 'id' | 'target' | 'words'> & { readonly fate: Fate };
 
 /** How far it has come, and what is known since. */

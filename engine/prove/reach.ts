@@ -24,7 +24,9 @@ export interface Reach {
   readonly moments: Readonly<Record<Moment, boolean>>;
 }
 
+/** What can be so of a field at some time, in the order it is told. */
 export const moments = ['focused', 'left', 'submitted', 'whole', 'refused'] as const;
+/** One of them. */
 export type Moment = (typeof moments)[number];
 
 interface Seen {

@@ -1,4 +1,5 @@
-export { takesPoint, type Walker, walkerOf } from './automaton.ts';
+export { type StateBudget, textApart } from './apart.ts';
+export { type Walker, walkerOf } from './automaton.ts';
 export type { CarriedCheck, Checks, Judge } from './checks.ts';
 export type { CodeInput, CodeOutcome, RunCode } from './custom.ts';
 export { parseExpression } from './expression.ts';

@@ -32,6 +32,7 @@ export const writeTape = (list: readonly Action[]): string => list.map(writeActi
 
 /** What of a row can be expected. */
 const expectable = ['display', 'raw', 'value', 'codes', 'message', 'flags', 'rejected', 'left-out', 'focus', 'submitted'] as const; // biome-ignore format: a list
+/** What of a row can be expected, as a tape says it. */
 export type Expectable = (typeof expectable)[number];
 
 const quoted = (text: string | null): string => (text === null ? 'null' : JSON.stringify(text));

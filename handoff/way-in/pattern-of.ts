@@ -6,9 +6,8 @@ import {
   type Automaton,
   type ExpressionNode,
   parseExpression,
-  takesPoint,
-  type Walker,
-  walkerOf,
+  type StateBudget,
+  textApart,
 } from '@arbeit/engine/rules';
 
 /** What a regular expression comes to in the notation of patterns. */
@@ -34,11 +33,6 @@ const mostNumbers = 10_000;
 /** How many states all proofs of one text may go through together: a page of a thousand expressions is read as quickly as one of ten. */
 const mostStates = 100_000;
 
-/** What is left of the states that may be gone through. */
-interface Budget {
-  left: number;
-}
-
 export type PatternReader = (source: string) => PatternOf;
 
 /** Reads the expressions of one text: one that stands there many times once, and all of them within one budget. */
@@ -56,7 +50,7 @@ export function patternReader(): PatternReader {
  * A regular expression (ECMAScript, matched as a whole) as a pattern, where one is exact: proven by going through the states of both
  * together, not by how they look.
  */
-export function patternOf(source: string, budget: Budget = { left: mostStates }): PatternOf {
+export function patternOf(source: string, budget: StateBudget = { left: mostStates }): PatternOf {
   const automaton = parseExpression(source);
   if ('message' in automaton) return { is: 'not', why: automaton.message };
   let pattern: string;
@@ -79,7 +73,7 @@ const fieldOf = (pattern: string) =>
     kinds,
   );
 
-function proven(automaton: Automaton, pattern: string, budget: Budget): PatternOf {
+function proven(automaton: Automaton, pattern: string, budget: StateBudget): PatternOf {
   const field = fieldOf(pattern);
   const { values: form } = describedBy(field.plan);
   const own = form.expression === undefined ? undefined : parseExpression(form.expression);
@@ -88,7 +82,7 @@ function proven(automaton: Automaton, pattern: string, budget: Budget): PatternO
       is: 'not',
       why: `${pattern} would be near, but what it takes could not be held against the expression.`,
     };
-  const apart = tellingApart(walkerOf(automaton), walkerOf(own), alphabetOf([automaton, own]), budget);
+  const apart = textApart(automaton, own, budget);
   if (apart === undefined) return { is: 'exact', pattern };
   return {
     is: 'not',
@@ -97,51 +91,6 @@ function proven(automaton: Automaton, pattern: string, budget: Budget): PatternO
         ? 'It is too large to be held against a pattern.'
         : `${pattern} would be near, but one of the two takes “${apart}” and the other does not.`,
   };
-}
-
-/** One code point for all that both expressions treat alike: of those at the edges of ranges, one for each set of ranges they are in. */
-function alphabetOf(automata: readonly Automaton[]): readonly number[] {
-  const edges = new Set([...'aZ7 -_é漢'].map((c) => c.codePointAt(0) ?? 0));
-  const ones = automata.flatMap(({ nodes }) => nodes.flatMap((node) => (node.op === 'one' ? [node] : [])));
-  for (const { ranges } of ones)
-    for (const edge of ranges)
-      for (const code of [edge - 1, edge, edge + 1]) if (code >= 0 && code <= 0x10ffff) edges.add(code);
-  const sorts = new Map<string, number>();
-  for (const code of edges) {
-    const sort = ones.map((one) => Number(takesPoint(one, code))).join('');
-    if (!sorts.has(sort)) sorts.set(sort, code);
-  }
-  return [...sorts.values()];
-}
-
-/** The shortest text one takes and the other does not; `undefined` where there is none, `null` where there are too many states. */
-function tellingApart(
-  a: Walker,
-  b: Walker,
-  alphabet: readonly number[],
-  budget: Budget,
-): string | null | undefined {
-  const seen = new Set<string>([`${a.start} ${b.start}`]);
-  let open: readonly (readonly [text: string, a: number, b: number])[] = [['', a.start, b.start]];
-  while (open.length > 0) {
-    const next: [string, number, number][] = [];
-    for (const [text, at, bt] of open) {
-      // An empty field has no value: it is no difference that nothing matches nothing.
-      if (text && a.matches(at) !== b.matches(bt)) return text;
-      for (const code of alphabet) {
-        const x = a.step(at, code);
-        const y = b.step(bt, code);
-        if (x === undefined || y === undefined) return null;
-        const key = `${x} ${y}`;
-        if (seen.has(key)) continue;
-        seen.add(key);
-        if (--budget.left < 0 || seen.size > 20_000) return null;
-        next.push([text + String.fromCodePoint(code), x, y]);
-      }
-    }
-    open = next;
-  }
-  return undefined;
 }
 
 /** The pieces of a sequence in their order. */

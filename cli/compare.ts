@@ -1,0 +1,79 @@
+import { kinds } from '@arbeit/engine/kinds';
+import { type Compared, compareSets } from '@arbeit/engine/proof';
+import { today } from './clock.ts';
+import { loadDocument, type Output } from './files.ts';
+
+const words: Readonly<Record<Compared['is'], string>> = {
+  added: 'is new',
+  removed: 'is gone',
+  same: 'is the same',
+  other: 'behaves otherwise',
+  alike: 'is written otherwise; no difference was found',
+};
+
+/**
+ * `arbeit compare`. Two documents, or two revisions of one, compared by what their fields and forms do. Returns the exit code: 0 nothing differs, 1
+ * something does, 2 a document cannot be read.
+ */
+export function compareDocuments(
+  before: string,
+  after: string,
+  { markdown, output }: { readonly markdown: boolean; readonly output: Output },
+): number {
+  const [a, b] = [loadDocument(before, output), loadDocument(after, output)];
+  if (!a || !b) return 2;
+  let count = 0;
+  let other = 0;
+  for (const one of compareSets(a, b, kinds, today())) {
+    count++;
+    if (one.is === 'same') continue;
+    if (one.is !== 'alike') other++;
+    for (const line of markdown ? asMarkdown(one) : asText(one)) output.out(line);
+  }
+  const summary =
+    other === 0
+      ? `Nothing behaves otherwise, of ${count} fields and forms.`
+      : `${other} of ${count} fields and forms behave otherwise.`;
+  output.out(summary);
+  return other === 0 ? 0 : 1;
+}
+
+const title = ({ target, name, is }: Compared): string =>
+  `${target.type} ${target.id} (${name}) ${words[is]}`;
+
+/** What is done, and under it what each of the two shows. */
+const rows = ({ target, tape }: Compared): readonly string[] =>
+  tape
+    ? [
+        `${target.type} ${target.id}`,
+        ...tape.actions,
+        ...tape.before.map((line) => `# before: ${line}`),
+        ...tape.after.map((line) => `# after:  ${line}`),
+      ]
+    : [];
+
+const onlyIn = ({ values }: Compared): readonly string[] => [
+  ...(values?.before === undefined ? [] : [`a value no more: ${JSON.stringify(values.before)}`]),
+  ...(values?.after === undefined ? [] : [`a value now: ${JSON.stringify(values.after)}`]),
+];
+
+const asText = (one: Compared): readonly string[] => [
+  title(one),
+  ...rows(one).map((line) => `    ${line}`),
+  ...onlyIn(one).map((line) => `    ${line}`),
+];
+
+/** Text from a document inside Markdown, where no sign of it means anything. */
+const escaped = (text: string): string => text.replace(/[\\`*_{}[\]<>#|]/g, '\\$&').replace(/[\r\n]+/g, ' ');
+
+const asMarkdown = (one: Compared): readonly string[] => {
+  const tape = rows(one);
+  const fence = '`'.repeat(Math.max(3, ...tape.map((line) => (/`+/.exec(line)?.[0].length ?? 0) + 1)));
+  return [
+    `### ${escaped(one.name)}: ${words[one.is]} (${one.target.type} ${escaped(one.target.id)})`,
+    '',
+    ...(tape.length ? [fence, ...tape, fence, ''] : []),
+    ...onlyIn(one).map((line) => `- ${escaped(line)}`),
+    ...(one.values ? [''] : []),
+  ];
+};

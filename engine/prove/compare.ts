@@ -1,0 +1,99 @@
+import { compile } from '../document/compile.ts';
+import type { SetDocument } from '../document/document.ts';
+import { closed, type OpenField } from '../field/kind.ts';
+import type { OpenForm } from '../form/form.ts';
+import type { KindTable } from '../kinds/definition.ts';
+import { describedBy } from '../kinds/described.ts';
+import { textApart } from '../rules/apart.ts';
+import { parseExpression } from '../rules/expression.ts';
+import { tellApart } from './distinguish.ts';
+
+/** A field or a form of two sets, by what it does. */
+export interface Compared {
+  readonly target: { readonly type: 'field' | 'form'; readonly id: string };
+  /** What people call it. */
+  readonly name: string;
+  readonly is:
+    | 'added'
+    | 'removed'
+    /** What it compiles to is the same. */
+    | 'same'
+    /** A tape tells the two apart, or a text that one of them takes. */
+    | 'other'
+    /** Written otherwise; no tape was found that tells. */
+    | 'alike';
+  /** What is done, a line an action, and what each of the two shows then. */
+  readonly tape?: {
+    readonly actions: readonly string[];
+    readonly before: readonly string[];
+    readonly after: readonly string[];
+  };
+  /** Values that only one of the two takes, the shortest; found by going through both automata, so that none means that there is none. */
+  readonly values?: { readonly before?: string; readonly after?: string };
+}
+
+/** The values of a field as an automaton, where they can be said exactly. */
+function automatonOf({ plan }: OpenField) {
+  const { values } = describedBy(plan);
+  if (values.expression === undefined || values.beyond !== undefined) return undefined;
+  const read = parseExpression(values.expression);
+  return 'message' in read ? undefined : read;
+}
+
+/** Values that only one of two fields can have. */
+function valuesApart(a: OpenField, b: OpenField): Compared['values'] {
+  const [one, other] = [automatonOf(a), automatonOf(b)];
+  if (!one || !other) return undefined;
+  const before = textApart(one, other, undefined, true);
+  const after = textApart(other, one, undefined, true);
+  return before || after ? { ...(before ? { before } : {}), ...(after ? { after } : {}) } : undefined;
+}
+
+const formAs = ({ rules, submit, completes, unanswered, fields }: OpenForm): string =>
+  JSON.stringify([rules, submit, completes, unanswered, fields.map(({ id }) => id)]);
+
+/**
+ * Two sets compared by what they do: each field and each form of either, with the shortest tape that was found on which the two differ. `today`
+ * (ISO 8601) is the day both are tried on. Throws `RangeError` for documents that `readDocument` would have refused.
+ */
+export function* compareSets(
+  before: SetDocument,
+  after: SetDocument,
+  kinds: KindTable,
+  today: string,
+): Generator<Compared> {
+  const [right, wrong] = [compile(before, kinds), compile(after, kinds)];
+  const pairOf = (target: Compared['target']) => ({ right, wrong, target, today });
+  const told = (target: Compared['target'], name: string, values: Compared['values']): Compared => {
+    const found = tellApart(pairOf(target), kinds);
+    const tape =
+      found.is === 'told' ? { actions: found.actions, before: found.right, after: found.wrong } : undefined;
+    return {
+      target,
+      name,
+      is: tape || values ? 'other' : 'alike',
+      ...(tape ? { tape } : {}),
+      ...(values ? { values } : {}),
+    };
+  };
+  const ids = <T extends { readonly id: string }>(a: readonly T[], b: readonly T[]): readonly string[] => [
+    ...new Set([...a, ...b].map(({ id }) => id)),
+  ];
+  for (const id of ids(right.fields, wrong.fields)) {
+    const [a, b] = [right, wrong].map(({ fields }) => fields.find((field) => field.id === id));
+    const target = { type: 'field', id } as const;
+    const name = (b ?? a)?.label || id;
+    if (!a || !b) yield { target, name, is: a ? 'removed' : 'added' };
+    else if (JSON.stringify(closed(a)) === JSON.stringify(closed(b))) yield { target, name, is: 'same' };
+    else yield told(target, name, valuesApart(a, b));
+  }
+  for (const id of ids(right.forms, wrong.forms)) {
+    const [a, b] = [right, wrong].map(({ forms }) => forms.find((form) => form.id === id));
+    const target = { type: 'form', id } as const;
+    const name = (b ?? a)?.title || id;
+    if (!a || !b) yield { target, name, is: a ? 'removed' : 'added' };
+    // What its fields do otherwise is told at the fields.
+    else if (formAs(a) === formAs(b)) yield { target, name, is: 'same' };
+    else yield told(target, name, undefined);
+  }
+}
