@@ -72,13 +72,38 @@ test('one call at a time; a late reply of a thread that was ended says nothing',
   reply({ ready: true });
   expect(posts).toEqual([1]);
   const late = reply;
+  // It has a second try, in a thread of its own and with more time; what the first one says by then is past.
   vi.advanceTimersByTime(600);
-  expect(run('a', input)).toHaveProperty('broken');
+  expect(run('a', input)).toBeUndefined();
   late({ id: 1, outcome: { answer: undefined } });
-  expect(run('a', input)).toHaveProperty('broken');
+  expect(run('a', input)).toBeUndefined();
   reply({ ready: true });
   expect(posts).toEqual([1, 2]);
-  reply({ id: 2, outcome: { answer: { code: 'x' } } });
+  vi.advanceTimersByTime(600);
+  expect(run('a', input)).toBeUndefined();
+  vi.advanceTimersByTime(1000);
+  expect(run('a', input)).toHaveProperty('broken');
+  reply({ ready: true });
+  expect(posts).toEqual([1, 2, 3]);
+  reply({ id: 3, outcome: { answer: { code: 'x' } } });
   expect(run('b', input)).toEqual({ answer: { code: 'x' } });
+  vi.useRealTimers();
+});
+
+test('a call that only the machine held up comes to what it comes to, at its second try', () => {
+  vi.useFakeTimers();
+  let reply: (reply: Reply) => void = () => undefined;
+  const ids: number[] = [];
+  const { run } = createRunner((onReply) => {
+    reply = onReply;
+    return { post: ({ id }) => void ids.push(id), end: () => undefined };
+  });
+  run('a', input);
+  reply({ ready: true });
+  vi.advanceTimersByTime(600);
+  reply({ ready: true });
+  vi.advanceTimersByTime(1200);
+  reply({ id: ids.at(-1)!, outcome: { answer: { code: 'x' } } });
+  expect(run('a', input)).toEqual({ answer: { code: 'x' } });
   vi.useRealTimers();
 });

@@ -29,8 +29,11 @@ export interface Runner {
 
 /** Calls remembered. */
 const remembered = 300;
-/** So long after it should have ended itself a call is ended with its thread, in milliseconds; and how long a thread may take to start. */
-const patience = { call: 500, start: 15_000 };
+/**
+ * So long after it should have ended itself a call is ended with its thread, in milliseconds; it has a second try in a fresh one, and more time
+ * for it: a machine that is busy with something else says nothing of a check. And how long a thread may take to start.
+ */
+const patience = { call: 500, again: 1500, start: 15_000 };
 
 const tooLong: CodeOutcome = { broken: 'It took longer than 20 ms and was ended.' };
 const notStarted: CodeOutcome = { broken: 'What runs own code could not be started. Reload to try again.' };
@@ -65,6 +68,8 @@ function createCaller(
   let busy: { readonly key: string; readonly id: number } | undefined;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let count = 0;
+  /** Calls that have had one try. */
+  const tried = new Set<string>();
   const drop = (): void => {
     clearTimeout(timer);
     thread?.end();
@@ -79,11 +84,18 @@ function createCaller(
   };
   const begin = (key: string, call: Omit<Call, 'id'>, to: Thread): void => {
     busy = { key, id: ++count };
-    timer = setTimeout(() => {
-      drop();
-      learn(key, tooLong);
-      next();
-    }, patience.call);
+    const isAgain = tried.has(key);
+    timer = setTimeout(
+      () => {
+        drop();
+        if (isAgain) {
+          tried.delete(key);
+          learn(key, tooLong);
+        } else tried.add(key);
+        next();
+      },
+      isAgain ? patience.again : patience.call,
+    );
     to.post({ ...call, id: busy.id });
   };
   const hear = (reply: Reply): void => {
@@ -93,6 +105,7 @@ function createCaller(
     else if (busy) {
       const { key } = busy;
       busy = undefined;
+      tried.delete(key);
       learn(key, reply.outcome);
     }
     next();
