@@ -6,7 +6,9 @@ import { kinds } from '../kinds/table.ts';
 import { marked } from './marked.ts';
 import { play } from './play.ts';
 import { readTape } from './read-tape.ts';
+import type { Action } from './script.ts';
 import { holds, runTrial, trialTape } from './trial.ts';
+import { expectationOf, writeAction } from './write-tape.ts';
 
 const demo = new URL('../../studio/demo/', import.meta.url);
 const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument;
@@ -357,5 +359,37 @@ describe('a form that asks and is sent', () => {
   ])('%s where nothing waits for it does not go with the document', (line, message) => {
     const result = play(stay, tapeOf('form stay', line));
     expect('message' in result && result.message).toMatch(message);
+  });
+});
+
+describe('what a row shows, as a line that expects it', () => {
+  const rows = played('field key-box', 'type "1"', 'leave').rows;
+  test.each([
+    ['display', 'expect display "1|"'],
+    ['raw', 'expect raw "1"'],
+    ['value', 'expect value null'],
+    ['codes', 'expect codes incomplete'],
+    ['message', 'expect message "This is not complete yet."'],
+    ['flags', 'expect flags !focused touched dirty !complete !valid !pending'],
+    ['rejected', 'expect rejected none'],
+    ['left-out', 'expect left-out ""'],
+    ['focus', 'expect focus none'],
+    ['submitted', 'expect submitted none'],
+  ] as const)('%s', (what, line) => {
+    expect(expectationOf(rows[1]!, what)).toBe(line);
+    // It can be read, and holds where it was taken from.
+    expect(played('field key-box', 'type "1"', 'leave', line).misses).toEqual([]);
+  });
+
+  test('in a form it names its field; of the flags those alone that differ', () => {
+    expect(expectationOf(rows[1]!, 'raw', { isForm: true })).toBe('expect key-box raw "1"');
+    expect(expectationOf(rows[1]!, 'focus', { isForm: true })).toBe('expect focus none');
+    expect(expectationOf(rows[1]!, 'flags', { against: rows[0]! })).toBe('expect flags !focused touched');
+  });
+
+  test('actions are written as they are read', () => {
+    const lines = ['focus', 'type "1\\"\\n"', 'paste "x"', 'caret 3', 'select 1 2', 'select all', 'backspace', 'left 2', 'undo', 'wait 300ms', 'answer right fail spent', 'answer right pass', 'unreachable right', 'sent', 'sent key-box wrong', 'submit']; // biome-ignore format: a list
+    const { steps } = tapeOf('form booking', ...lines);
+    expect(steps.map((step) => writeAction(step as Action))).toEqual(lines);
   });
 });
