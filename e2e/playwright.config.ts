@@ -17,8 +17,8 @@ export default defineConfig({
     { name: 'all', testMatch: '*.spec.ts', testIgnore: 'weight.spec.ts', dependencies: ['first visit'] },
   ],
   fullyParallel: true,
-  // Twice as many as there are cores: a test waits as much as it works, for a server, a frame, a save.
-  workers: 2 * availableParallelism(),
+  // Half as many again as there are cores: a test waits half as much as it works, for a server, a frame, a save.
+  workers: Math.ceil(1.5 * availableParallelism()),
   retries: 0,
   // Bounds for a hang, not measures of speed: a slow machine fails nothing.
   timeout: 120_000,

@@ -22,7 +22,7 @@ import {
 } from './kinds.ts';
 
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 100),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 70),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const read = (field: OpenField, state: FieldState) => readOn(field, state, '2027-02-10');

@@ -25,7 +25,7 @@ import {
 
 /** One seed, so that a red run is red for everybody; `ARBEIT_SEED` and `ARBEIT_RUNS` go looking for more. */
 const runs = {
-  numRuns: Number(process.env.ARBEIT_RUNS ?? 1500),
+  numRuns: Number(process.env.ARBEIT_RUNS ?? 1000),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const fresh = (field: PatternField): FieldState<PatternBody> => apply(field, start(field), { type: 'focus' });

@@ -155,9 +155,13 @@ function useFolded(id: string): [boolean, (isFolded: boolean) => void] {
   return [isFolded, fold];
 }
 
-/** The focus to something that is drawn in a moment. */
-const focusSoon = (selector: string): void => {
-  requestAnimationFrame(() => window.document.querySelector<HTMLElement>(selector)?.focus());
+/** The focus to something that is drawn in a moment: on a busy machine that is not the next frame. */
+const focusSoon = (selector: string, frames = 120): void => {
+  requestAnimationFrame(() => {
+    const element = window.document.querySelector<HTMLElement>(selector);
+    if (element) element.focus();
+    else if (frames > 0) focusSoon(selector, frames - 1);
+  });
 };
 
 /** What rows ask of their set; the same functions from one drawing to the next, so that rows nobody touches are not drawn again. */

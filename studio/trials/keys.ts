@@ -11,7 +11,7 @@ export function keyOf(set: SetDocument, trial: Trial, today: string): string {
   const form = target?.type === 'form' ? set.forms?.find(({ id }) => id === target.id) : undefined;
   const ids = target?.type === 'field' ? [target.id] : form ? fieldIdsOf(form) : [];
   const fields = set.fields.filter(({ id }) => ids.includes(id));
-  return JSON.stringify([trial.tape, trial.name, fields, form, set.locale, set.classes, today]);
+  return JSON.stringify([trial.tape, fields, form, set.locale, set.classes, today]);
 }
 
 /** What a field or a form is called. */

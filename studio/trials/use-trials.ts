@@ -18,27 +18,37 @@ const start = (hear: (answered: Answered) => void): Worker => {
   return worker;
 };
 
-/** A question put to a thread of its own, and stopped with it. */
+/** Whether an answer is the last of its question. */
+const isLast = (answered: Answered): boolean => !('done' in answered) || answered.done;
+
+/** Questions put to a thread, one after the other. One that is asked while another is under way has a thread of its own: that other is ended. */
 function useThread(hear: (answered: Answered) => void): {
   ask(asked: Asked): void;
   stop(): void;
 } {
-  const thread = useRef<Worker>(undefined);
+  const thread = useRef<{ readonly worker: Worker; isBusy: boolean }>(undefined);
   const latest = useRef(hear);
   latest.current = hear;
   const stop = useCallback(() => {
-    thread.current?.terminate();
+    thread.current?.worker.terminate();
     thread.current = undefined;
   }, []);
   const ask = useCallback(
     (asked: Asked) => {
-      stop();
-      const own = start((answered) => {
-        // What a thread says that was ended is about a set that is no more.
-        if (thread.current === own) latest.current(answered);
-      });
-      thread.current = own;
-      own.postMessage(asked);
+      if (thread.current?.isBusy) stop();
+      if (!thread.current) {
+        const worker = start((answered) => {
+          // What a thread says that was ended is about a set that is no more.
+          if (thread.current?.worker !== worker) return;
+          if (isLast(answered)) thread.current.isBusy = false;
+          // One that failed may be gone.
+          if (answered.is === 'failed') stop();
+          latest.current(answered);
+        });
+        thread.current = { worker, isBusy: true };
+      }
+      thread.current.isBusy = true;
+      thread.current.worker.postMessage(asked);
     },
     [stop],
   );
@@ -155,12 +165,18 @@ export function useBreaking(document: SetDocument, today: string): Breaking {
   };
 }
 
-/** What the trials of a set reach, worked out in a thread whenever it changes; what was known before stays until then. */
+/** So long somebody has to have written nothing before what is reached is worked out again, in milliseconds. */
+const calm = 300;
+
+/** What the trials of a set reach, worked out in a thread after a change; what was known before stays until then. */
 export function useReach(document: SetDocument, today: string): readonly Reach[] {
   const [reach, setReach] = useState<readonly Reach[]>([]);
   const { ask } = useThread((answered) => {
     if (answered.is === 'reached') setReach(answered.reach);
   });
-  useEffect(() => ask({ do: 'reach', document, today }), [ask, document, today]);
+  useEffect(() => {
+    const timer = setTimeout(() => ask({ do: 'reach', document, today }), calm);
+    return () => clearTimeout(timer);
+  }, [ask, document, today]);
   return reach;
 }
