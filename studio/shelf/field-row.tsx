@@ -12,6 +12,7 @@ import type { EditedSet } from '../definition/use-set.ts';
 import { Control } from '../kinds/controls.tsx';
 import { useLanguages } from '../kinds/languages.ts';
 import { FieldMenu } from '../sheet/field-menu.tsx';
+import { focusSoon } from '../sheet/focus-soon.ts';
 import { Go } from '../sheet/go.tsx';
 import type { ListedSet } from '../sheet/other-sets.ts';
 
@@ -88,8 +89,4 @@ export const FieldRow = memo(function FieldRow({
 });
 
 /** The focus to a row that came into being, once it is drawn. */
-function focusRow(id: string): void {
-  requestAnimationFrame(() =>
-    document.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] .shelf-name`)?.focus(),
-  );
-}
+const focusRow = (id: string): void => focusSoon(`[data-row="${CSS.escape(id)}"] .shelf-name`);

@@ -6,6 +6,7 @@ import { moveField } from '../definition/edits.ts';
 import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { useAtFirstUse } from '../sheet/first-use.ts';
+import { focusSoon } from '../sheet/focus-soon.ts';
 import { later, useLater } from '../sheet/later.tsx';
 import { type ListedSet, received, sendField } from '../sheet/other-sets.ts';
 import { SaveLine } from '../sheet/save-line.tsx';
@@ -154,15 +155,6 @@ function useFolded(id: string): [boolean, (isFolded: boolean) => void] {
   };
   return [isFolded, fold];
 }
-
-/** The focus to something that is drawn in a moment: on a busy machine that is not the next frame. */
-const focusSoon = (selector: string, frames = 120): void => {
-  requestAnimationFrame(() => {
-    const element = window.document.querySelector<HTMLElement>(selector);
-    if (element) element.focus();
-    else if (frames > 0) focusSoon(selector, frames - 1);
-  });
-};
 
 /** What rows ask of their set; the same functions from one drawing to the next, so that rows nobody touches are not drawn again. */
 function useFieldTurns(set: EditedSet) {

@@ -1,0 +1,8 @@
+/** The focus to something that is drawn in a moment: on a busy machine that is not the next frame. */
+export function focusSoon(selector: string, frames = 120): void {
+  requestAnimationFrame(() => {
+    const element = document.querySelector<HTMLElement>(selector);
+    if (element) element.focus();
+    else if (frames > 0) focusSoon(selector, frames - 1);
+  });
+}
