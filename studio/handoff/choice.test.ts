@@ -13,7 +13,17 @@ const set = demo as unknown as SetDocument;
 
 describe('what goes along of a set', () => {
   test('all of it is the set itself', () => {
-    expect(chosen(set, everything(set))).toEqual(set);
+    expect(JSON.stringify(chosen(set, everything(set)))).toBe(JSON.stringify(set));
+  });
+  test('trials go along with what they are played on', () => {
+    const ids = (choice: { fields: string[]; forms: string[] }) =>
+      chosen(set, choice).trials?.map(({ id }) => id);
+    expect(ids({ fields: ['dog'], forms: [] })).toEqual(['dog']);
+    expect(ids({ fields: [], forms: ['change'] })).toEqual(
+      expect.arrayContaining(['mobile', 'change-code', 'change-of-booking']),
+    );
+    expect(ids({ fields: [], forms: ['change'] })).not.toContain('booking-form');
+    expect(chosen(set, { fields: ['dog-name'], forms: [] })).not.toHaveProperty('trials');
   });
   test('a form takes its fields along, chosen or not, in the order of the set', () => {
     const { fields, forms } = chosen(set, { fields: ['member'], forms: ['change'] });

@@ -1,4 +1,5 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { targetOf } from '../definition/trial-edits.ts';
 
 /** What goes along of a set: fields and forms by id, and the uses they are for. */
 export interface Choice {
@@ -16,6 +17,7 @@ export const useNames = {
   svelte: 'Svelte',
   server: 'Server check',
   html: 'HTML without scripts',
+  trials: 'Tests of its trials',
 } as const;
 export type UseName = keyof typeof useNames;
 
@@ -27,13 +29,22 @@ export const everything = ({ fields, forms = [] }: SetDocument): Choice => ({
   uses: Object.keys(useNames) as UseName[],
 });
 
-/** The set as far as it goes along: a form takes its fields with it, and of fields that are left out nothing stays behind. */
+/** The set as far as it goes along: a form takes its fields with it, and of what is left out nothing stays behind, its trials neither. */
 export function chosen(set: SetDocument, { fields, forms }: Pick<Choice, 'fields' | 'forms'>): SetDocument {
   const kept = (set.forms ?? []).filter(({ id }) => forms.includes(id));
   const needed = new Set([...fields, ...kept.flatMap(fieldIdsOf)]);
-  const { forms: _, ...rest } = set;
-  const own = { ...rest, fields: set.fields.filter(({ id }) => needed.has(id)) };
-  return kept.length ? { ...own, forms: kept } : own;
+  const trials = (set.trials ?? []).filter((trial) => {
+    const target = targetOf(trial);
+    return target?.type === 'form'
+      ? forms.includes(target.id)
+      : target !== undefined && needed.has(target.id);
+  });
+  const all = { ...set, fields: set.fields.filter(({ id }) => needed.has(id)), forms: kept, trials };
+  // In the order of the set, so that the whole of it is the same document, byte for byte; without lists of nothing.
+  const { forms: _, ...withoutForms } = all;
+  const own: SetDocument = kept.length ? all : withoutForms;
+  const { trials: __, ...withoutTrials } = own;
+  return trials.length ? own : withoutTrials;
 }
 
 /** Fields that go along whether or not they are chosen: a form that goes along has them. */

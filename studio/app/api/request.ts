@@ -3,6 +3,7 @@ import { readDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { z } from 'zod';
+import { type UseName, useNames } from '../../handoff/choice.ts';
 import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
@@ -80,11 +81,13 @@ async function readWith<T extends { document?: unknown }>(
 export const readSave = (request: Request) => readWith(request, withBase);
 
 const ids = z.array(z.string().max(100)).max(10_000);
+/** Their keys are their names. */
+const useList = Object.keys(useNames) as UseName[];
 /** What of a set is to be handed off. */
 const choice = z.strictObject({
   fields: ids,
   forms: ids,
-  uses: z.array(z.enum(['element', 'dom', 'react', 'vue', 'svelte', 'server', 'html'])).max(7),
+  uses: z.array(z.enum(useList)).max(useList.length),
 });
 
 export const readChoice = (request: Request) => readShape(request, choice);
