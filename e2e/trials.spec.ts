@@ -15,7 +15,7 @@ const edge = {
   why: 'A bed is never dearer.',
   tape: 'field price\ntype "500"\nexpect display "£500|"\nleave\nexpect codes none\n',
 };
-const wrong = { id: 'wrong', name: 'Not what is there', tape: 'field price\ntype "501"\nbackspace\nexpect display "£51|"\n' }; // biome-ignore format: a document a line
+const wrong = { id: 'wrong', name: 'Not what is there', tape: 'field price\ntype "501"\nhome\ncaret 4\nbackspace\nexpect display "£51|"\ntype "2"\n' }; // biome-ignore format: a document a line
 
 async function newSet(request: APIRequestContext, trials: readonly object[] = [edge]): Promise<string> {
   const document = { arbeit: 1, title: `Trials ${Math.random()}`, locale: 'en-GB', fields: [price], ...(trials.length ? { trials } : {}) };
@@ -45,7 +45,7 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   await expect(misses.locator('[data-apart]')).toHaveText(['1', '0']);
   await expectNoViolations(page);
   await misses.getByRole('link', { name: 'To this row on the desk' }).click();
-  await page.waitForURL(/fields\/price\?trial=wrong&line=4$/);
+  await page.waitForURL(/fields\/price\?trial=wrong&line=6$/);
   const here = page.locator('[aria-current="step"]');
   await expect(here).toContainText('backspace');
   await expect(here).toContainText('£50');

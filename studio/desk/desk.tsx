@@ -107,7 +107,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
     { id: 'tape', label: 'To the tape, to step along it', key: 't', run: () => focusOn('.tape-rows') },
     { id: 'copy', label: 'Copy the tape as text', key: 'c', run: () => void navigator.clipboard?.writeText(textOf()) },
     { id: 'keep', label: 'Keep the tape as a trial', key: 'k', run: trial.onKeep },
-    { id: 'new-tape', label: 'New tape', run: bench.clear },
+    { id: 'new-tape', label: 'New tape', run: trial.onClear },
   ]); // biome-ignore format: one command a line
   return (
     <>
@@ -129,7 +129,6 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
           plays={plays}
           onPlay={play}
           onStep={bench.step}
-          onClear={bench.clear}
           {...trial}
         />
       </main>

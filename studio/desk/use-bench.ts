@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { newTape, recordRow, replay } from './tape-rows.ts';
 
 /** Events a person brings about by hand in the field: of these every one leaves a row, also one that changed nothing. */
-const byHand = /^(?:key|insert|paste|backspace|delete|word-backspace|cut|up|down|undo|redo)$/;
+export const byHand = /^(?:key|insert|paste|backspace|delete|word-backspace|cut|up|down|undo|redo)$/;
 
 /** A store that tells of events that changed nothing as well: a key refused for the second time is still a key. */
 function telling(store: FieldStore, tell: (event: FieldEvent, state: FieldState) => void): FieldStore {

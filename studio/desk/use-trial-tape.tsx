@@ -9,7 +9,7 @@ import type { EditedSet } from '../definition/use-set.ts';
 import { Go } from '../sheet/go.tsx';
 import type { TapeRow } from './tape-rows.ts';
 import { type DeskExpectable, type Expects, expectedAt, tapeText } from './tape-text.ts';
-import type { useBench } from './use-bench.ts';
+import { byHand, type useBench } from './use-bench.ts';
 
 type Bench = ReturnType<typeof useBench>;
 
@@ -25,6 +25,8 @@ export function useTrialTape(
   textOf(): string;
   onExpect(row: TapeRow, what: DeskExpectable): void;
   onKeep(): void;
+  /** Begins a new tape, of which nothing is expected yet. */
+  onClear(): void;
 } {
   const [expects, setExpects] = useState<Expects>(new Map());
   const [kept, setKept] = useState<{ readonly id: string; readonly rows: number }>();
@@ -46,6 +48,12 @@ export function useTrialTape(
       set.edit(() => added.set);
       const [id] = added.ids;
       if (id !== undefined) setKept({ id, rows: rows.length });
+    },
+    onClear() {
+      bench.clear();
+      // Rows of a new tape are counted from one again.
+      setExpects(new Map());
+      setKept(undefined);
     },
     kept:
       kept && kept.rows === rows.length ? (
@@ -76,13 +84,16 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
     const { store } = latest.current;
     let count = 0;
     let here: number | undefined;
+    let last = '';
+    // Counted as the bench records: what changes nothing leaves no row unless it is a key, caret moves in a row are one.
     const dispatch = (event: FieldEvent): void => {
-      store.dispatch(event);
-      count++;
+      const before = store.state();
+      if (store.dispatch(event) === before && !byHand.test(event.type)) return;
+      if (event.type !== 'select' || last !== 'select') count++;
+      last = event.type;
     };
     for (const step of read.tape.steps) {
       if (step.do === 'expect' || step.do === 'wait' || step.do === 'answer' || step.do === 'sent') continue;
-      if (step.line <= line) here = count;
       const isWhole =
         step.do === 'focus' || step.do === 'leave' || step.do === 'submit' || step.do === 'reset';
       if (!store.state().focused && !isWhole && step.do !== 'set' && step.do !== 'autofill')
