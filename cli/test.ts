@@ -2,7 +2,7 @@ import { watch, writeFileSync } from 'node:fs';
 import { basename, dirname } from 'node:path';
 import { compile } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { type Outcome, runTrial } from '@arbeit/engine/tape';
+import { holds, type Outcome, runTrial } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { type Case, junit } from './junit.ts';
@@ -61,12 +61,12 @@ export function testDocument(
   return problems ? 2 : missed ? 1 : 0;
 }
 
-function tell(one: Told, { name, expected, misses, faults }: Outcome, output: Output): void {
+function tell(one: Told, outcome: Outcome, output: Output): void {
+  const { name, expected, misses, faults } = outcome;
   for (const { line, message } of faults) output.err(`${one.at(line)}: ${message}`);
   if (faults.length === 0 && expected === 0)
     output.err(`${one.at(1)}: it expects nothing, so nothing could go wrong in it`);
-  const isGood = faults.length === 0 && misses.length === 0 && expected > 0;
-  output.out(`${isGood ? 'holds ' : 'MISSES'}  ${name}`);
+  output.out(`${holds(outcome) ? 'holds ' : 'MISSES'}  ${name}`);
   for (const { line, source, expected: wanted, found } of misses)
     output.out(`  ${one.at(line)}: ${source}\n    expected ${wanted}\n    found    ${found}`);
 }

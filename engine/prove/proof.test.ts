@@ -219,6 +219,10 @@ test('rules of own code are broken and told apart where something runs it', () =
     is: 'caught',
     by: 't',
   });
+  const seen = (code?: RunCode) =>
+    reachOf({ ...own, trials }, kinds, today, code)[0]!.rules.find(({ rule }) => rule === 'own')!;
+  expect(seen(run).verdicts).toContain('fail');
+  expect(seen().verdicts).not.toContain('fail');
   // Without it the trial does not hold, and notices nothing.
   expect(fates({}).find(({ words }) => words === 'the rule “own” dropped')?.fate).not.toMatchObject({
     is: 'caught',

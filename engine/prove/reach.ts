@@ -1,8 +1,9 @@
-import { compile } from '../document/compile.ts';
+import { compile, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { type FormState, fieldOf, type OpenForm } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
 import type { KindTable } from '../kinds/definition.ts';
+import type { RunCode } from '../rules/custom.ts';
 import type { Verdict } from '../rules/finding.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';
@@ -37,9 +38,15 @@ interface Seen {
   readonly moments: Set<Moment>;
 }
 
-/** What the trials of a set reach of its fields: each state they lead through is looked at. `clock` as for `play`. */
-export function reachOf(document: SetDocument, kinds: KindTable, clock: string): readonly Reach[] {
-  const set = compile(document, kinds);
+/** What the trials of a set reach of its fields: each state they lead through is looked at. `clock` as for `play`; `run` runs developers' code. */
+export function reachOf(
+  document: SetDocument,
+  kinds: KindTable,
+  clock: string,
+  run?: RunCode,
+): readonly Reach[] {
+  const compiled = compile(document, kinds);
+  const set = run ? withOwnCode(compiled, run) : compiled;
   const seen = new Map<string, Seen>(
     set.fields.map(({ id }) => [
       id,

@@ -37,7 +37,11 @@ export function trialTape({ id, name, why, tape }: Trial): string {
 }
 
 /** Whether a trial was played and all it expects was there. */
-export const holds = ({ expected, misses, faults }: Outcome): boolean =>
+export const holds = ({
+  expected,
+  misses,
+  faults,
+}: Pick<Outcome, 'expected' | 'misses' | 'faults'>): boolean =>
   expected > 0 && misses.length === 0 && faults.length === 0;
 
 /** Plays a trial on its set, on the day its tape names or else on `clock` (ISO 8601). A tape that does not go with the set is told, not thrown. */

@@ -23,8 +23,3 @@ export function nameOf(
     ? fields.find((field) => field.id === id)?.label || id
     : (forms.find((form) => form.id === id)?.title ?? id);
 }
-
-/** Whether a trial was run, and all that it expects was there. */
-export const holding = (
-  outcome: { readonly misses: readonly unknown[]; readonly faults: readonly unknown[] } | undefined,
-): boolean => outcome !== undefined && outcome.misses.length === 0 && outcome.faults.length === 0;

@@ -1,11 +1,10 @@
 'use client';
 
 import { fieldIdsOf } from '@arbeit/engine/document';
-import type { Trial } from '@arbeit/engine/tape';
+import { holds, type Trial } from '@arbeit/engine/tape';
 import { useEffect, useRef, useState } from 'react';
 import { addTrials } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
-import { holding } from './keys.ts';
 import { TrialRow } from './trial-row.tsx';
 import type { Running } from './use-trials.ts';
 
@@ -26,7 +25,10 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
     setOpen(added.ids[0] ?? null);
   };
   const ran = trials.filter(({ id }) => outcomes.has(id));
-  const missing = ran.filter(({ id }) => !holding(outcomes.get(id))).length;
+  const missing = ran.filter(({ id }) => {
+    const outcome = outcomes.get(id);
+    return outcome && !holds(outcome);
+  }).length;
   const spent = ran.reduce((sum, { id }) => sum + (outcomes.get(id)?.milliseconds ?? 0), 0);
   const said = problem
     ? problem

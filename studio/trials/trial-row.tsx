@@ -1,6 +1,6 @@
 'use client';
 
-import type { Trial } from '@arbeit/engine/tape';
+import { holds, type Trial } from '@arbeit/engine/tape';
 import { memo, useId } from 'react';
 import { changeTrial, moveTrial, removeTrial, targetOf } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
@@ -8,7 +8,7 @@ import { Go } from '../sheet/go.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
-import { holding, nameOf } from './keys.ts';
+import { nameOf } from './keys.ts';
 import type { Ran } from './messages.ts';
 import { Misses } from './misses.tsx';
 
@@ -32,7 +32,7 @@ export const TrialRow = memo(function TrialRow({
 }) {
   const id = useId();
   const target = targetOf(trial);
-  const isGood = holding(outcome);
+  const isGood = outcome !== undefined && holds(outcome);
   const name = trial.name ?? trial.id;
   const edit: Edit = (change, about) =>
     set.edit((d) => changeTrial(d, trial.id, change), `trial ${trial.id} ${about}`);

@@ -66,7 +66,7 @@ export interface Running {
   stop(): void;
 }
 
-/** Trials, run in a thread as they and their definitions change: those alone that a change reaches. What is known stays until it is known anew. */
+/** Trials, run in a thread as they and their definitions change: those alone that a change reaches. Run again, what is known stays until it is known anew. */
 export function useRunning(setId: string, document: SetDocument): Running {
   const today = todayIn(setId) ?? localToday();
   const known = useRef(new Map<string, Ran>());
@@ -96,11 +96,14 @@ export function useRunning(setId: string, document: SetDocument): Running {
         }),
       ),
     );
-  const run = (trials: readonly Trial[]): void => {
+  const run = (trials: readonly Trial[], isAgain = false): void => {
     setProblem('');
     keys.current = new Map((document.trials ?? []).map((trial) => [trial.id, keyOf(document, trial, today)]));
     show();
-    const wanted = trials.filter(({ id }) => !known.current.has(keys.current.get(id) ?? ''));
+    const wanted = trials.filter(({ id }) => isAgain || !known.current.has(keys.current.get(id) ?? ''));
+    // Of tapes that are written letter by letter each is known for a moment; only those that stand are kept.
+    const present = new Set(keys.current.values());
+    for (const key of known.current.keys()) if (!present.has(key)) known.current.delete(key);
     setRunning(wanted.length > 0);
     if (wanted.length > 0) ask({ do: 'run', document, trials: wanted, today });
     else stop();
@@ -113,8 +116,7 @@ export function useRunning(setId: string, document: SetDocument): Running {
     problem,
     today,
     again() {
-      known.current.clear();
-      run(document.trials ?? []);
+      run(document.trials ?? [], true);
     },
     stop() {
       stop();

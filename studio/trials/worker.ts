@@ -66,7 +66,10 @@ self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
   try {
     if (data.do === 'run') await run(data);
     else if (data.do === 'break') await breakAll(data);
-    else tell({ is: 'reached', reach: reachOf(data.document, kinds, data.today) });
+    else {
+      const code = await runnerFor(data.document);
+      tell({ is: 'reached', reach: reachOf(data.document, kinds, data.today, code) });
+    }
   } catch (error) {
     tell({ is: 'failed', why: String(error) });
   }
