@@ -7,7 +7,7 @@ import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
 import { sizes } from './size.ts';
 import { studioOpened } from './studio.ts';
-import { demoTrials } from './trials.ts';
+import { auditSpeed, demoTrials } from './trials.ts';
 
 if (answerIfAsked()) process.exit(0);
 
@@ -73,6 +73,13 @@ lines.push(
     good: warm <= 200,
   },
 );
+const { perSecond, bare } = auditSpeed(new URL(root).pathname, 'mobile');
+lines.push({
+  what: `events a second and core in the audit of the mobile number (the engine alone, key by key, carries out ${bare.toFixed(1)} times as many)`,
+  found: Math.round(perSecond).toLocaleString('en-GB'),
+  limit: '100,000',
+  good: perSecond >= 100_000,
+});
 for (const { what, plain, bound, limit } of await inBrowser(root))
   lines.push({
     what: `${what}, in Chromium, added to a plain input’s ${plain.toFixed(3)} ms`,

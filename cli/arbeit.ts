@@ -1,5 +1,6 @@
 import { type ParseArgsConfig, parseArgs } from 'node:util';
 import { uses } from '@arbeit/handoff/build';
+import { auditDocument } from './audit.ts';
 import { buildHandOff } from './build.ts';
 import { compareDocuments } from './compare.ts';
 import { compileDocument } from './compile.ts';
@@ -26,7 +27,47 @@ interface Command {
 
 const help = { help: { type: 'boolean', short: 'h' } } as const satisfies Flags;
 
+/** A whole number from a flag, at least 1. Throws `TypeError` as parsing does: whoever calls is told. */
+function countIn(flag: string, text: unknown): number | undefined {
+  if (text === undefined) return undefined;
+  const count = Number(text);
+  if (Number.isSafeInteger(count) && count > 0) return count;
+  throw Object.assign(new TypeError(`--${flag}: ${String(text)} is no whole number above 0`), {
+    code: 'COUNT',
+  });
+}
+
 const commands: Readonly<Record<string, Command>> = {
+  audit: {
+    takes: '<document.arbeit.json>',
+    about: `Holds the fields of a document against the laws of a field, with random tapes made for each of them, on
+all cores. Of each law that is broken the shortest tape is told that was found to show it.
+Exit code 0: no law is broken; 1: one is; 2: the document cannot be read, or has no such field.`,
+    least: 1,
+    flags: {
+      field: { type: 'string', multiple: true },
+      events: { type: 'string' },
+      seconds: { type: 'string' },
+      seed: { type: 'string' },
+      threads: { type: 'string' },
+    },
+    words: {
+      field: 'a field by its id, and no other; several may be named',
+      events: 'so many events a field; 100000, where it is left out',
+      seconds: 'so many seconds at most, all fields together',
+      seed: 'the tapes of that seed, to see again what was found; 1, where it is left out',
+      threads: 'so many at once; as many as there are cores, where it is left out',
+    },
+    run: ([document = ''], { field = [], events, seconds, seed, threads }, output) =>
+      auditDocument(document, {
+        fields: field as readonly string[],
+        events: countIn('events', events) ?? 100_000,
+        seconds: countIn('seconds', seconds),
+        seed: countIn('seed', seed) ?? 1,
+        threads: countIn('threads', threads),
+        output,
+      }),
+  },
   build: {
     takes: '<document.arbeit.json> [tape]…',
     about: `Makes the folder a developer takes home: fields.js with its types and just the run-time they need, a face

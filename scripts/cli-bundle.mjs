@@ -14,23 +14,29 @@ export async function build() {
   ) {
     install();
     const { build } = await import('esbuild');
-    // Under another name first: two commands started together must not read half a file.
-    const fresh = `${bundle}.${process.pid}`;
-    await build({
-      entryPoints: [join(root, 'cli', 'main.ts')],
-      outfile: fresh,
-      bundle: true,
-      platform: 'node',
-      // Runs a program of its own, which stands beside it.
-      external: ['esbuild'],
-      format: 'esm',
-      tsconfig: join(root, 'tsconfig.json'),
-      // Some packages have a CommonJS build that no bundler can follow, and name it first.
-      mainFields: ['module', 'main'],
-      target: 'node20',
-      logLevel: 'error',
-    });
-    renameSync(fresh, bundle);
+    // The program last: where it is there and new, so is the thread it starts.
+    for (const [entry, outfile] of [
+      ['audit-thread.ts', join(root, 'bin', 'dist', 'audit-thread.js')],
+      ['main.ts', bundle],
+    ]) {
+      // Under another name first: two commands started together must not read half a file.
+      const fresh = `${outfile}.${process.pid}`;
+      await build({
+        entryPoints: [join(root, 'cli', entry)],
+        outfile: fresh,
+        bundle: true,
+        platform: 'node',
+        // Runs a program of its own, which stands beside it.
+        external: ['esbuild'],
+        format: 'esm',
+        tsconfig: join(root, 'tsconfig.json'),
+        // Some packages have a CommonJS build that no bundler can follow, and name it first.
+        mainFields: ['module', 'main'],
+        target: 'node20',
+        logLevel: 'error',
+      });
+      renameSync(fresh, outfile);
+    }
   }
   return pathToFileURL(bundle).href;
 }

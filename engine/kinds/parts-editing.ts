@@ -280,7 +280,9 @@ function erase<P extends PartsPlan, B extends PartsBody>(
     }
     const next = body.texts.findIndex((text, i) => i > part && text !== '');
     if (next < 0) return { body, caret: start };
-    return { ...cut(at, body, caretIn(body, next, 0), caretIn(body, next, 0) + 1), caret: start };
+    const { body: rest } = cut(at, body, caretIn(body, next, 0), caretIn(body, next, 0) + 1);
+    // With its last digit the fixed text before it goes as well, and the caret may have stood in that.
+    return { body: rest, caret: Math.min(start, rest.display.length) };
   }
   const from = index > 0 ? part : body.texts.findLastIndex((text, i) => i < part && text !== '');
   if (from < 0) return { body, caret: start };

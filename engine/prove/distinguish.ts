@@ -3,6 +3,7 @@ import { type Playable, play, type Row } from '../tape/play.ts';
 import type { Action, Tape } from '../tape/script.ts';
 import { differing, expectationOf, headOf, writeAction } from '../tape/write-tape.ts';
 import { candidates, type Together } from './candidates.ts';
+import { shortest } from './shorter.ts';
 
 /** Two definitions of one field or form: as it is, and as it would be. */
 export interface Pair {
@@ -52,38 +53,6 @@ function firstDifference(
   return undefined;
 }
 
-/** Shorter tapes that could do as well: an action less, the end of a text less. What was thought of as a whole stays one that can be read. */
-function* shorter(actions: readonly Action[]): Generator<readonly Action[]> {
-  for (const i of actions.keys()) yield actions.toSpliced(i, 1);
-  for (const [i, action] of actions.entries()) {
-    if (!('text' in action)) continue;
-    const characters = [...action.text];
-    for (const kept of [Math.ceil(characters.length / 2), characters.length - 1])
-      if (kept > 0 && kept < characters.length)
-        yield actions.with(i, { ...action, text: characters.slice(0, kept).join('') });
-  }
-}
-
-const mostShortenings = 2000;
-
-/** The tape as short as it gets while it still tells the two apart. */
-function shrunk(pair: Pair, found: readonly Action[]): readonly Action[] {
-  let best = found;
-  let tries = 0;
-  for (let isShorter = true; isShorter; ) {
-    isShorter = false;
-    for (const one of shorter(best)) {
-      if (++tries > mostShortenings) return best;
-      const difference = firstDifference(pair, one);
-      if (!difference) continue;
-      best = one.slice(0, difference.at + 1);
-      isShorter = true;
-      break;
-    }
-  }
-  return best;
-}
-
 /** What is played on: a field by itself is filled in alone. */
 function togetherIn({ fields, forms }: Playable, { type, id }: Tape['target']): Together | undefined {
   if (type === 'form') return forms.find((form) => form.id === id);
@@ -112,7 +81,7 @@ export function tellApart(
     tries++;
     const difference = firstDifference(pair, actions);
     if (!difference) continue;
-    const best = shrunk(pair, actions.slice(0, difference.at + 1));
+    const best = shortest(actions.slice(0, difference.at + 1), (one) => firstDifference(pair, one)?.at);
     return written(pair, best, isByDay(right) || isByDay(wrong));
   }
   return { is: 'untold', tries };

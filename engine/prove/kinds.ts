@@ -1,11 +1,8 @@
 import fc from 'fast-check';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, RuleDocument } from '../document/document.ts';
-import type { Body } from '../field/body.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
-import { kindIn } from '../kinds/definition.ts';
-import type { PartsBody } from '../kinds/parts.ts';
 import { type KindName, kinds } from '../kinds/table.ts';
 import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
@@ -168,25 +165,4 @@ export function actionsFor(kind: KindSketch['kind']): fc.Arbitrary<readonly Acti
   return fc
     .array(action, { maxLength: 10 })
     .map((list) => Object.assign(list, { [fc.toStringMethod]: () => `\n${writeTape(list)}` }));
-}
-
-/** The characters a user contributed, each with the offset where it stands in the display. */
-export function atomsOf(
-  field: OpenField,
-  body: Body,
-): readonly { readonly c: string; readonly at: number }[] {
-  if ('texts' in body) {
-    // Parts: what is typed stands where its part stands, beside what else the content has of closed ones.
-    const { texts, at } = body as PartsBody;
-    return texts.flatMap((text, part) => [...text].map((c, i) => ({ c, at: at[part]! + i })));
-  }
-  const { draw } = kindIn(kinds, field.plan.kind);
-  const own = draw.own?.(field.plan, body) ?? (() => true);
-  const at: number[] = [];
-  let offset = 0;
-  for (const character of graphemes(body.display)) {
-    if (own(character, offset)) at.push(offset);
-    offset += character.length;
-  }
-  return graphemes(body.content).map((c, i) => ({ c, at: at[i]! }));
 }

@@ -1,4 +1,7 @@
 // What proves a definition without random fields: a page's worker and the command line need no library for these.
+export type { Counterexample, Progress } from './audit.ts';
+export { type Audit, type Audited, auditSet, together } from './audit-set.ts';
 export { type Compared, compareSets } from './compare.ts';
+export { type Law, lawWords } from './laws.ts';
 export { breakOnPurpose, type Fate, type Proven, type Step, targetsOf } from './proof.ts';
 export { type Moment, moments, type Reach, reachOf } from './reach.ts';

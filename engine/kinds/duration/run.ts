@@ -33,7 +33,8 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
     // Hours alone and minutes alone are told apart by the unit.
     if (text) content += text + (i === plan.hour ? 'h' : '');
   }
-  return { content, display, complete: content !== '', texts, at };
+  // A point whose hours were taken out says nothing yet.
+  return { content, display, complete: texts.some((text) => text !== '' && text !== '.'), texts, at };
 }
 
 /** No hours yet, and the caret past them: what typing their unit alone leads to. */
@@ -44,13 +45,14 @@ function passedBy(plan: DurationPlan): PartsBody {
 
 /** Whole minutes; parts of an hour as they can be typed are whole minutes too, or on the way there. */
 const minutesOf = (plan: DurationPlan, { texts }: PartsBody): number =>
-  Math.round(Number(texts[plan.hour] ?? 0) * 60) + Number(texts[plan.minute] ?? 0);
+  // A point alone is no number; it comes to nothing.
+  Math.round((Number(texts[plan.hour] ?? 0) || 0) * 60) + Number(texts[plan.minute] ?? 0);
 
 /**
  * Hours as they can be typed: three digits, the decimals among them, so that taking the point out leaves hours again.
  * Parts of an hour are whole minutes, or the beginning of some: a second decimal is 0 or 5.
  */
-const isHours = (text: string): boolean => /^(?:\d{1,3}|\d\d?\.\d?|\d\.\d[05])$/.test(text);
+const isHours = (text: string): boolean => /^(?:\d{1,3}|\d{0,2}\.\d?|\d?\.\d[05])$/.test(text);
 
 /** The parts for whole minutes; hours where there are any. */
 function ordered(plan: DurationPlan, minutes: number): string[] {
@@ -194,8 +196,9 @@ const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>
 
 /** The parts of a raw value as they were typed; `undefined` where it is none of this field. */
 function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
-  const match = /^(?:(\d{1,3}(?:\.\d{0,2})?)h)?(\d{0,4})$/.exec(raw);
-  if (!match || !raw) return undefined;
+  const match = /^(?:(\d{1,3}(?:\.\d{0,2})?|\.\d{0,2})h)?(\d{0,4})$/.exec(raw);
+  // Parts of an hour are minutes already: none stand beside them.
+  if (!match || !raw || (match[1]?.includes('.') && match[2])) return undefined;
   const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : item(match, 2)));
   return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;
 }
@@ -203,6 +206,11 @@ function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
 /** As a person would write it: 90 minutes are an hour and a half. Hours passed by without a number are forgotten. */
 function settled(plan: DurationPlan, body: PartsBody): PartsBody {
   if (!body.content) return body.display ? lay(plan, body.texts) : body;
+  if (!body.complete)
+    return lay(
+      plan,
+      plan.parts.map(() => ''),
+    );
   const texts =
     plan.minute < 0
       ? [
@@ -219,7 +227,7 @@ function settled(plan: DurationPlan, body: PartsBody): PartsBody {
 export const duration: Kind<DurationPlan, PartsBody> = {
   ...editing,
   raw: (_, body) => body.content,
-  value: (plan, body) => (body.content ? `${minutesOf(plan, body)}` : null),
+  value: (plan, body) => (body.complete ? `${minutesOf(plan, body)}` : null),
   hasRoom,
   read(plan, text) {
     const own = ownTexts(plan, text);

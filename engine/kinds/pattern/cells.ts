@@ -29,8 +29,9 @@ export function mayStayBlank(plan: PatternPlan, cells: Cells, cell: number): boo
 export function fit(plan: PatternPlan, cells: Cells, cell: number, character: string): Fit {
   const part = partOf(plan, cell);
   const as = taken(part, character);
-  // In fixed positions the filler is how a blank looks, so no cell can hold it.
-  if (as === undefined || (as === plan.filler && plan.positions === 'fixed')) return 'not-accepted';
+  // In fixed positions the filler is how a blank looks and a space how raw has it, so no cell can hold them.
+  const isBlank = plan.positions === 'fixed' && (as === plan.filler || as === ' ');
+  if (as === undefined || isBlank) return 'not-accepted';
   if (part.takes === 'set') return { as };
   const stands = cells.slice(part.first, part.first + part.size);
   stands[cell - part.first] = as;

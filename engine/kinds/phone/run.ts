@@ -162,7 +162,7 @@ function most(plan: PhonePlan, { code, own, formats: { sure, open } }: Read): nu
 }
 
 /** Whether there is room for all digits of a number. */
-function hasPlace(plan: PhonePlan, read: Read): boolean {
+export function hasPlace(plan: PhonePlan, read: Read): boolean {
   const { length } = read.digits;
   const first = read.formats.sure[0];
   return (first !== undefined && length <= first.max) || length <= most(plan, read);

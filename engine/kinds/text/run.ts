@@ -26,7 +26,8 @@ const lay = (text: string): Body => (text ? { content: text, display: text, comp
 function tidy(plan: TextPlan, text: string): string {
   const several = plan.lines > 1 ? /[^\S\n]+/gu : /\s+/gu;
   const collapsed = plan.collapse ? text.replace(several, ' ') : text;
-  return plan.trim ? collapsed.trim() : collapsed;
+  // A mark on a blank that goes, goes with it: alone it would be no character.
+  return plan.trim ? collapsed.trim().replace(/^(?:[\p{M}\u200c\u200d]\s*)+/u, '') : collapsed;
 }
 
 /** Breaks as the lines have them: spaces on one line, `\n` on several; tabs are spaces. What cannot be seen stays out. */
@@ -45,6 +46,12 @@ const isBlank = (unit: number): boolean =>
         unit === 0x3000 ||
         unit === 0xfeff ||
         (unit < 0x3000 && unit > 0x167f && /\s/.test(String.fromCharCode(unit))));
+
+/** Whether a character can stand in a text: a joiner behind it is part of it, alone it is nothing. */
+function isSeen(character: string): boolean {
+  const bare = character.replace(/\u200d+$/, '');
+  return bare !== '' && isIn('any', bare);
+}
 
 /** Whether a character melts into the last one of a text: an accent typed after its letter. */
 function doesJoin(before: string, character: string): boolean {
@@ -65,7 +72,7 @@ function put(plan: TextPlan, body: Body, start: number, end: number, text: strin
   for (const character of graphemes(onLines(plan, text))) {
     const joins = count === 0 && before !== '' && doesJoin(before, character);
     // A line break is no sign of its own; on a single line it was made a blank before.
-    if (!joins && character !== '\n' && !isIn('any', character)) {
+    if (!joins && character !== '\n' && !isSeen(character)) {
       unseen = true;
       continue;
     }

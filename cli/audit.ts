@@ -1,0 +1,114 @@
+import { existsSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import type { SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import {
+  type Audit,
+  type Audited,
+  auditSet,
+  type Counterexample,
+  lawWords,
+  together,
+} from '@arbeit/engine/proof';
+import { today } from './clock.ts';
+import { loadDocument, type Output } from './files.ts';
+
+/** What `arbeit audit` is asked for. */
+export interface Wanted {
+  readonly fields: readonly string[];
+  readonly events: number;
+  /** So many seconds all together, at most. */
+  readonly seconds: number | undefined;
+  readonly seed: number;
+  readonly threads: number | undefined;
+  readonly output: Output;
+}
+
+/** Built beside this file; where it is run from its sources there is no thread to start. */
+const thread = new URL('./audit-thread.js', import.meta.url);
+
+/** Runs the shares of an audit, each in a thread where there are several; `hear` answers whether to go on. */
+async function run(
+  document: SetDocument,
+  audit: Audit,
+  threads: number,
+  hear: (step: Audited) => boolean,
+): Promise<void> {
+  if (threads === 1 || !existsSync(fileURLToPath(thread))) {
+    for (const step of auditSet(document, kinds, audit)) if (!hear(step)) return;
+    return;
+  }
+  const workers: Worker[] = [];
+  const end = (): void => {
+    for (const worker of workers) void worker.terminate();
+  };
+  const shares = Array.from({ length: threads }, (_, first) => {
+    const worker = new Worker(thread, {
+      workerData: { document, wanted: { ...audit, first, every: threads } },
+    });
+    workers.push(worker);
+    return new Promise<void>((done, fail) => {
+      worker.on('message', (step: Audited) => {
+        if (!hear(step)) end();
+      });
+      worker.on('error', fail);
+      worker.on('exit', () => done());
+    });
+  });
+  try {
+    await Promise.all(shares);
+  } finally {
+    end();
+  }
+}
+
+/**
+ * `arbeit audit`. Holds the fields of a document against their laws with random tapes. Returns the exit code: 0 no law is broken, 1 one is, 2 the
+ * document cannot be read or has no such field.
+ */
+export async function auditDocument(path: string, wanted: Wanted): Promise<number> {
+  const { output, seed, events, seconds } = wanted;
+  const document = loadDocument(path, output);
+  if (!document) return 2;
+  const all = document.fields.map(({ id }) => id);
+  const fields = wanted.fields.length > 0 ? wanted.fields : all;
+  const unknown = fields.filter((id) => !all.includes(id));
+  for (const id of unknown)
+    output.err(`${path}: there is no field "${id}" in it; there are ${all.join(', ')}`);
+  if (unknown.length > 0) return 2;
+  const threads = wanted.threads ?? availableParallelism();
+  const from = performance.now();
+  const found = new Map<string, Counterexample[]>(fields.map((id) => [id, []]));
+  const played = new Map<string, number>();
+  await run(document, { fields, events, seed, today: today() }, threads, (step) => {
+    played.set(step.field, (played.get(step.field) ?? 0) + step.events);
+    if (step.found) found.get(step.field)?.push(step.found);
+    return seconds === undefined || performance.now() - from < seconds * 1000;
+  });
+  let broken = 0;
+  for (const [id, examples] of found) {
+    const some = together(examples);
+    if (some.length > 0) broken++;
+    tell(id, some, played.get(id) ?? 0, output);
+  }
+  const count = [...played.values()].reduce((sum, one) => sum + one, 0);
+  const took = (performance.now() - from) / 1000;
+  output.out(
+    `${fields.length - broken} of ${fields.length} ${fields.length === 1 ? 'field keeps' : 'fields keep'} the laws, in ${count} events and ${took.toFixed(1)} s; seed ${seed}`,
+  );
+  return broken > 0 ? 1 : 0;
+}
+
+function tell(id: string, examples: readonly Counterexample[], events: number, output: Output): void {
+  // A field that was not come to is told as such: nothing is known of it.
+  const word = examples.length > 0 ? 'BROKEN ' : events > 0 ? 'keeps  ' : 'not yet';
+  output.out(`${word} ${id} (${events} events)`);
+  for (const { law, expected, found, tape } of examples) {
+    output.out(`  law ${law}: ${lawWords[law]}`);
+    output.out(`    expected ${expected}`);
+    output.out(`    found    ${found}`);
+    for (const line of tape.trimEnd().split('\n')) output.out(`      ${line}`);
+  }
+}

@@ -1,0 +1,265 @@
+import type { OpenField } from '../field/kind.ts';
+import type { FieldEvent, FieldState } from '../field/moment.ts';
+import { apply, start } from '../field/state.ts';
+import type { KindTable } from '../kinds/definition.ts';
+import { fieldEvents } from '../tape/play.ts';
+import type { Action } from '../tape/script.ts';
+import { headOf, writeAction } from '../tape/write-tape.ts';
+import {
+  type Breach,
+  breachAt,
+  breachIn,
+  type Law,
+  lawWords,
+  type Memory,
+  typedAsPasted,
+  typedInto,
+} from './laws.ts';
+import { random } from './random.ts';
+import { shortest } from './shorter.ts';
+import { type Subject, subjectOf } from './subject.ts';
+import { charactersOf, textsFor } from './texts.ts';
+
+/** The tapes a field is audited with. The same seed makes the same ones, however many threads share them out. */
+export interface Course {
+  readonly seed: number;
+  /** The number of the first tape; 0, where it is left out. */
+  readonly first?: number;
+  /** Every how many of them are played here: as many as there are threads. */
+  readonly every?: number;
+  /** ISO 8601. */
+  readonly today: string;
+}
+
+/** A law that does not hold of a field, and the shortest tape that was found to show it. */
+export interface Counterexample extends Breach {
+  /** What is done, a line an action. */
+  readonly actions: readonly string[];
+  /** The text of the tape. */
+  readonly tape: string;
+  /** The number of the tape it was found with. */
+  readonly at: number;
+}
+
+/** How far an audit has come since the last time it told. */
+export interface Progress {
+  /** Tapes played, and events in them. */
+  readonly tapes: number;
+  readonly events: number;
+  /** A law that was not known to be broken. Each is told once. */
+  readonly found?: Counterexample;
+}
+
+type Actions = readonly Action[];
+/** The events an action comes to; what is done to a field without the focus focuses it first, as a hand would. */
+function eventsOf(action: Action, state: FieldState, field: OpenField): readonly FieldEvent[] {
+  switch (action.do) {
+    case 'leave':
+    case 'focus':
+    case 'submit':
+    case 'reset':
+      return [{ type: action.do }];
+    case 'wait':
+    case 'answer':
+    case 'sent':
+      return [];
+    default: {
+      const events = fieldEvents(action, state, field);
+      const isByHand = action.do !== 'set' && action.do !== 'autofill';
+      return isByHand && !state.focused ? [{ type: 'focus' }, ...events] : events;
+    }
+  }
+}
+
+/** What the tapes of a field are made of: its own characters and texts, what is near them, and what no keyboard should send. */
+function makerOf(field: OpenField, kinds: KindTable, today: string): (seed: number) => Actions {
+  const known = textsFor(field, kinds, today);
+  const characters = charactersOf(field, known);
+  const own = characters.slice(0, 16);
+  const texts = [...known.raws, ...known.texts].filter((text) => text.length < 60).slice(0, 60);
+  const odd = [
+    'é',
+    'ß',
+    '٣',
+    '７',
+    'ｘ',
+    '漢',
+    '👍🏽',
+    '1\u0301',
+    '\u0301',
+    '\u200d',
+    '\ud83d',
+    '\0',
+    '\r\n',
+    '½',
+    ' ',
+    '’',
+  ];
+  return (seed) => {
+    const { below, pick } = random(seed);
+    const character = (): string => pick(below(24) === 0 ? odd : below(6) === 0 ? characters : own);
+    const typed = (most: number): string => Array.from({ length: 1 + below(most) }, character).join('');
+    // A text is one that means something, with a mistake in it now and then.
+    const text = (): string => {
+      if (texts.length === 0 || below(3) === 0) return typed(below(6) ? 10 : 60);
+      const whole = pick(texts);
+      const at = below(whole.length + 1);
+      return below(3) ? whole : whole.slice(0, at) + character() + whole.slice(at + below(2));
+    };
+    const action = (): Action => {
+      const of = below(32);
+      if (of < 10) return { do: 'type', text: typed(6) };
+      if (of < 12) return { do: 'type', text: text() };
+      if (of < 15) { const at = below(18); return { do: 'select', start: at, end: at }; }
+      if (of < 17) return { do: 'select', start: below(18), end: below(18) };
+      if (of < 22) return { do: pick(['backspace', 'delete']), times: 1 + below(3) };
+      if (of < 24) return { do: pick(['left', 'right', 'up', 'down']), times: 1 + below(2) };
+      if (of < 25) return { do: 'word-backspace', times: 1 };
+      if (of < 27) return { do: pick(['paste', 'insert', 'set', 'autofill']), text: text() };
+      if (of < 29) return { do: pick(['undo', 'redo', 'cut']) };
+      return { do: pick(['home', 'end', 'select-all', 'leave', 'focus', 'submit', 'leave', 'reset']) };
+    };
+    return Array.from({ length: 20 + below(60) }, action);
+  }; // biome-ignore format: an action a line
+}
+
+/** A law that is broken, and at which of the actions; `index` counts them. */
+interface Found {
+  readonly breach: Breach;
+  readonly index: number;
+}
+
+interface Walked {
+  readonly found: Found | undefined;
+  readonly events: number;
+}
+
+/**
+ * Plays a tape and asks the laws at every step; unless `isThorough`, those that cost much at every fourth, and those of states only where it ends: more
+ * tapes tell more than each of them asked everything. `memory` is what was shown so far; laws in `but` are not looked for.
+ */
+function walked(
+  subject: Subject,
+  actions: Actions,
+  memory: Memory,
+  { isThorough, but }: { readonly isThorough: boolean; readonly but: ReadonlySet<Law> },
+): Walked {
+  const { field } = subject;
+  let events = 0;
+  let state = start(field);
+  let isFirst = true;
+  const ended = (breach: Breach, index: number): Walked => ({ found: { breach, index }, events });
+  for (const [index, action] of actions.entries()) {
+    try {
+      for (const event of eventsOf(action, state, field)) {
+        const before = state;
+        state = apply(field, before, event);
+        events++;
+        if (event.type === 'leave' || event.type === 'submit') isFirst = false;
+        else if (event.type === 'reset') isFirst = true;
+        const isAll = isThorough || events % 4 === 0;
+        const moment = { before, event, after: state, isFirst };
+        const breach = breachAt(subject, moment, memory, { isAll, but });
+        if (breach) return ended(breach, index);
+      }
+      if (isThorough || index === actions.length - 1) {
+        const breach = breachIn(subject, state, but);
+        if (breach) return ended(breach, index);
+      }
+      if (index === 0 && action.do === 'type' && !but.has(8)) {
+        const breach = typedAsPasted(subject, action.text, typedInto(subject, action.text));
+        if (breach) return ended(breach, index);
+      }
+    } catch (error) {
+      const breach: Breach = { law: 11, expected: 'nothing is thrown', found: String(error) };
+      return but.has(11) ? { found: undefined, events } : ended(breach, index);
+    }
+  }
+  return { found: undefined, events };
+}
+
+/** All laws but one. */
+const butFor = (law: Law): ReadonlySet<Law> =>
+  new Set(
+    Object.keys(lawWords)
+      .map(Number)
+      .filter((one) => one !== law) as Law[],
+  );
+
+/** Contents remembered for the first law. */
+const mostRemembered = 20_000;
+
+/** Something that is done to a field so that another tape can begin where nothing was done. */
+const again: Action = { do: 'reset' };
+
+/** Tapes between two times it tells. */
+const atOnce = 20;
+
+/**
+ * Audits a field: plays random tapes on it, made for it, and asks its laws at every step. Goes on for ever: whoever asks stops when there was enough.
+ * Each law that is broken is told once, with a tape as short as it gets.
+ */
+export function* audit(
+  field: OpenField,
+  kinds: KindTable,
+  { seed, first = 0, every = 1, today }: Course,
+): Generator<Progress, never> {
+  const subject = subjectOf(field, kinds, today);
+  const make = makerOf(field, kinds, today);
+  const actionsAt = (at: number): Actions => make((seed ^ Math.imul(at + 1, 0x9e3779b1)) >>> 0);
+  const told = new Set<Law>();
+  let memory: Memory = new Map();
+  /** The tapes whose contents are remembered. */
+  let from = first;
+  let tapes = 0;
+  let events = 0;
+  for (let at = first; ; at += every) {
+    const actions = actionsAt(at);
+    const one = walked(subject, actions, memory, { isThorough: false, but: told });
+    tapes++;
+    events += one.events;
+    if (one.found) {
+      told.add(one.found.breach.law);
+      const whole = one.found.breach.law === 1 ? withEarlier(at, actions) : actions;
+      yield { tapes, events, found: counterexampleOf(subject, whole, one.found, at) };
+      tapes = events = 0;
+    }
+    if (memory.size > mostRemembered) {
+      memory = new Map();
+      from = at + every;
+    }
+    if (tapes >= atOnce) {
+      yield { tapes, events };
+      tapes = events = 0;
+    }
+  }
+  /** What the first law remembers may come from an earlier tape: the one that shows the same content otherwise goes before. */
+  function withEarlier(at: number, actions: Actions): Actions {
+    const isBroken = (all: Actions): boolean =>
+      walked(subject, all, new Map(), { isThorough: false, but: butFor(1) }).found !== undefined;
+    if (isBroken(actions)) return actions;
+    for (let before = at - every; before >= from; before -= every) {
+      const both = [...actionsAt(before), again, ...actions];
+      if (isBroken(both)) return both;
+    }
+    return actions;
+  }
+}
+
+/** A broken law with the shortest tape that shows it. */
+function counterexampleOf(
+  subject: Subject,
+  actions: Actions,
+  { breach, index }: Found,
+  at: number,
+): Counterexample {
+  const { law } = breach;
+  const but = butFor(law);
+  const look = (all: Actions): Found | undefined =>
+    walked(subject, all, new Map(), { isThorough: true, but }).found;
+  const short = shortest(actions.slice(0, index + 1), (all) => look(all)?.index);
+  const found = look(short)?.breach ?? breach;
+  const lines = short.map(writeAction);
+  const head = headOf({ target: { type: 'field', id: subject.field.id }, today: subject.today });
+  return { ...found, actions: lines, tape: `${head}${lines.join('\n')}\n`, at };
+}

@@ -1,0 +1,386 @@
+import type { FieldEvent, FieldState } from '../field/moment.ts';
+import { read } from '../field/reading.ts';
+import { apply, keysOf, start } from '../field/state.ts';
+import { fold } from '../values/graphemes.ts';
+import { drawn, emptied, isFromRight, isSame, isTold, type Subject, sign, signsOf } from './subject.ts';
+
+/**
+ * The laws of a field (`engine.md`, section 1) as functions: each looks at what an event made of a state and says where it does not hold. Where one asks
+ * something else of a kind, the kind says so itself (`leeway.ts`).
+ */
+
+export type Law = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12;
+
+/** What each of them asks, for people. */
+export const lawWords: Readonly<Record<Law, string>> = {
+  1: 'What is shown follows from what was typed, never from the way there.',
+  2: 'Pasting what is shown into the empty field gives the same again.',
+  3: 'A character that was taken stands directly left of the caret.',
+  4: 'A backspace takes exactly one character, whatever fixed text is between, and is never stuck.',
+  5: 'After a deletion the caret stays where it was, or as near as it can.',
+  6: 'Nothing is lost without a word: what cannot be taken is told, and pushes nothing out.',
+  7: 'Undo brings back text and caret exactly, and redo what was undone.',
+  8: 'Typed key by key or pasted at once, it comes to the same.',
+  9: 'A verdict follows from the value alone, never from the way there.',
+  10: 'Nothing unfinished is complained of while somebody types for the first time.',
+  11: 'Whatever comes in, nothing breaks, and there is no value or a well-formed one.',
+  12: 'What was handed on can be written back and stays what it was.',
+};
+
+/** A law that does not hold: what it asks for, and what was there, in words and texts. */
+export interface Breach {
+  readonly law: Law;
+  readonly expected: string;
+  readonly found: string;
+}
+
+/** An event, what was before it and what after. */
+export interface Moment {
+  readonly before: FieldState;
+  readonly event: FieldEvent;
+  readonly after: FieldState;
+  /** Whether it has not been left nor sent since it was empty; where left out, what the state itself says. */
+  readonly isFirst?: boolean;
+}
+
+/** 1: what has been shown for a content so far; a law of everything that was seen together. */
+export type Memory = Map<string, string>;
+
+/** Law 1: the same content and flags have the same display, whatever the way there. */
+export function sameWayShown(
+  { leeway }: Subject,
+  { body, focused }: FieldState,
+  memory: Memory,
+): Breach | undefined {
+  const flags = leeway.flags
+    ? leeway.flags(body)
+    : body.content === '' && body.display !== ''
+      ? 'passed'
+      : '';
+  const key = `${body.content}\u0000${focused ? 'f' : ''}${flags}`;
+  const known = memory.get(key);
+  if (known === undefined) memory.set(key, body.display);
+  else if (known !== body.display)
+    return {
+      law: 1,
+      expected: `“${known}”, as before with the same content`,
+      found: `“${body.display}”`,
+    };
+  return undefined;
+}
+
+/** Law 2: pasting the display into the empty field gives the same state. */
+export function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
+  const { field, leeway, fresh } = subject;
+  const { body } = after;
+  if (!body.content || !after.focused || !isTold(subject, after)) return undefined;
+  if (leeway.isReadOtherwise?.(field.plan, body)) return undefined;
+  const pasted = apply(field, fresh, { type: 'paste', text: body.display });
+  const isContent = pasted.body.content === body.content || leeway.isAmbiguous?.(field.plan);
+  if (pasted.body.display === body.display && pasted.leftOut === '' && isContent) return undefined;
+  const less = pasted.leftOut ? `, without “${pasted.leftOut}”` : '';
+  return {
+    law: 2,
+    expected: `“${body.display}” with content “${body.content}” when it is pasted`,
+    found: `“${pasted.body.display}” with content “${pasted.body.content}”${less}`,
+  };
+}
+
+/** Law 3: a character that was taken stands directly left of the caret. */
+function standsLeft(subject: Subject, { before, event, after }: Moment): Breach | undefined {
+  if (event.type !== 'key' || !before.focused || after.rejected) return undefined;
+  if (after.body.content === before.body.content || isFromRight(subject)) return undefined;
+  const c = fold(event.text.normalize('NFKC')).toLowerCase();
+  if (!(subject.leeway.typed ?? sign).test(c)) return undefined;
+  const now = subject.atomsOf(after.body);
+  const was = subject.atomsOf(before.body);
+  const taken = was.filter(({ at }) => at >= before.start && at < before.end).length;
+  // Fixed text that was typed adds no character: over a selection, or between two parts.
+  const isOver = before.start === before.end && subject.leeway.doesOverwrite?.(subject.field.plan);
+  if (now.length <= was.length - taken && !isOver) return undefined;
+  const left = now.filter(({ at }) => at < after.start);
+  const typed = left[left.length - 1 - (subject.leeway.brought?.(after.body) ?? 0)];
+  const stands = typed && fold(typed.c.normalize('NFKC')).toLowerCase();
+  if (stands === c) return undefined;
+  return { law: 3, expected: `“${event.text}” directly left of the caret`, found: drawn(after) };
+}
+
+/** Laws 4 and 5: backspace and delete take exactly the next character of the content, and the caret moves as little as can be. */
+function takesOne(subject: Subject, { before, event, after }: Moment): Breach | undefined {
+  const { field, leeway, isPicked, atomsOf } = subject;
+  if (event.type !== 'backspace' && event.type !== 'delete') return undefined;
+  if (isPicked || before.start !== before.end || !before.focused) return undefined;
+  if (event.type === 'backspace' && leeway.hasPassed?.(before.body, before.start))
+    return after.body.content === before.body.content
+      ? undefined
+      : { law: 4, expected: 'fixed text that was typed goes before content does', found: drawn(after) };
+  const atoms = atomsOf(before.body);
+  let left = 0;
+  while (left < atoms.length && atoms[left]!.at < before.start) left++;
+  const gone = event.type === 'backspace' ? left - 1 : left;
+  const now = atomsOf(after.body);
+  const rest = atoms.filter((_, i) => i !== gone);
+  const written = rest.map(({ c }) => c).join('');
+  // Zeros in front of a right fill count for nothing.
+  if (isFromRight(subject) && /^-?0/.test(written)) return undefined;
+  if (subject.textOf(after.body).toLowerCase() !== written.toLowerCase())
+    return {
+      law: 4,
+      expected: gone in atoms ? `“${atoms[gone]!.c}” gone, and “${written}” left` : 'nothing gone',
+      found: `${drawn(after)} with content “${after.body.content}”`,
+    };
+  if (!(gone in atoms)) return undefined;
+  // A sign at the head is passed with what belongs to it.
+  if (rest[0]?.c === '-' && gone === 1) return undefined;
+  const aim = Math.min(before.start, atoms[gone]!.at);
+  const previous = now[gone - 1];
+  const stand = (offset: number): number => field.kind.stand?.(field.plan, after.body, offset) ?? offset;
+  const low = Math.max(previous ? previous.at + previous.c.length : 0, field.kind.stand ? stand(0) : 0);
+  const high = now[gone]?.at ?? after.body.display.length;
+  const right = Math.max(low, Math.min(aim, high));
+  const aimed = Math.min(right, stand(right));
+  return after.start === aimed && after.end === aimed
+    ? undefined
+    : { law: 5, expected: drawn({ ...after, start: aimed, end: aimed }), found: drawn(after) };
+}
+
+/** Law 6: what cannot be taken leaves everything as it is; a key takes nothing else away; a paste tells what it leaves out. */
+function losesNothing(subject: Subject, { before, event, after }: Moment): Breach | undefined {
+  const { field, leeway } = subject;
+  if (event.type === 'key') {
+    if (after.rejected)
+      return isSame(before, after)
+        ? undefined
+        : { law: 6, expected: `${drawn(before)}, for the key was refused`, found: drawn(after) };
+    return losesByKey(subject, before, after);
+  }
+  if (event.type !== 'paste' || before.body.content || leeway.doesConvert?.(event.text)) return undefined;
+  if (isFromRight(subject) && /^\D*[0٠]/.test(event.text)) return undefined;
+  const fixed = signsOf((leeway.fixed?.(field.plan) ?? '') + after.body.display);
+  const kept = [...signsOf(`${after.body.content}${after.leftOut}`)];
+  for (const c of signsOf(event.text)) {
+    const at = kept.indexOf(c);
+    if (at >= 0) kept.splice(at, 1);
+    else if (!fixed.includes(c))
+      return {
+        law: 6,
+        expected: `“${c}” of the paste in the field, or told as left out`,
+        found: `${drawn(after)}, left out ${after.leftOut ? `“${after.leftOut}”` : 'nothing'}`,
+      };
+  }
+  return undefined;
+}
+
+/** A key that was taken pushes nothing out at the other end. */
+function losesByKey(subject: Subject, before: FieldState, after: FieldState): Breach | undefined {
+  const { field, leeway, isPicked } = subject;
+  if (before.body === after.body || before.start !== before.end || isPicked || !before.focused)
+    return undefined;
+  if (isFromRight(subject) || leeway.doesOverwrite?.(field.plan)) return undefined;
+  const was = subject.textOf(before.body);
+  const is = subject.textOf(after.body);
+  if (is.startsWith(was) || is.endsWith(was)) return undefined;
+  const now = [...signsOf(is)];
+  for (const c of signsOf(was)) {
+    const at = now.indexOf(c);
+    if (at < 0) return { law: 6, expected: `“${was}” still there, all of it`, found: drawn(after) };
+    now.splice(at, 1);
+  }
+  return undefined;
+}
+
+const moves: ReadonlySet<FieldEvent['type']> = new Set(['undo', 'redo', 'reset', 'leave', 'focus', 'submit', 'select', 'up', 'down']); // biome-ignore format: a list
+
+/** Law 7: undo brings back display, caret and selection, and redo what was undone. */
+function comesBack({ field }: Subject, { before, event, after }: Moment): Breach | undefined {
+  if (moves.has(event.type) || after.body === before.body || !before.focused) return undefined;
+  const undone = apply(field, after, { type: 'undo' });
+  const isNew = before.run === 'none' || before.run !== after.run;
+  if (isNew && !isSame(undone, before))
+    return { law: 7, expected: `${drawn(before)} when it is undone`, found: drawn(undone) };
+  const redone = apply(field, undone, { type: 'redo' });
+  return isSame(redone, after)
+    ? undefined
+    : { law: 7, expected: `${drawn(after)} when it is done again`, found: drawn(redone) };
+}
+
+/** Law 8: typing a text and pasting it give the same content. */
+export function typedAsPasted(subject: Subject, text: string, typed: FieldState): Breach | undefined {
+  const { field, leeway, fresh } = subject;
+  if (leeway.alike && !leeway.alike.test(text)) return undefined;
+  if (leeway.isAmbiguous?.(field.plan) || !isTold(subject, typed)) return undefined;
+  if (text !== text.normalize('NFC')) return undefined;
+  const pasted = apply(field, fresh, { type: 'paste', text });
+  return pasted.body.content === typed.body.content
+    ? undefined
+    : {
+        law: 8,
+        expected: `“${typed.body.display}” when “${text}” is pasted, as when it is typed`,
+        found: `“${pasted.body.display}”`,
+      };
+}
+
+/** Laws 9 and 10: verdicts follow from the value alone, and nothing open is shown at the first visit. */
+function isCalm({ field, today }: Subject, moment: Moment): Breach | undefined {
+  const { event, after, before, isFirst = !after.touched && !after.submitted } = moment;
+  if (after === before || event.type === 'select') return undefined;
+  const reading = read(field, after, today);
+  const { findings, shown } = reading;
+  if (after.past || after.touched || after.submitted) {
+    const other = read(field, { ...start(field), body: after.body }, today).findings;
+    const at = findings.findIndex(
+      ({ verdict, code }, i) => verdict !== other[i]?.verdict || code !== other[i]?.code,
+    );
+    if (at >= 0 && !after.refused)
+      return {
+        law: 9,
+        expected: `the verdict “${other[at]?.verdict}” of rule ${field.rules[at]?.id}, as for the same value elsewhere`,
+        found: `“${findings[at]?.verdict}”`,
+      };
+  }
+  if (!isFirst) return undefined;
+  const early = shown.find(
+    ({ rule }) => findings[field.rules.findIndex(({ id }) => id === rule)]?.verdict === 'open',
+  );
+  return early && { law: 10, expected: 'no message yet', found: `“${early.message}”` };
+}
+
+/** Law 11: offsets stand inside the display, nothing is undefined, and a value is written as its kind writes values. */
+function isWellFormed({ field, grammar, today }: Subject, { before, after }: Moment): Breach | undefined {
+  const { display } = after.body;
+  if (!(after.start >= 0 && after.end >= after.start && after.end <= display.length))
+    return {
+      law: 11,
+      expected: 'the caret inside the text',
+      found: `${after.start} to ${after.end} of “${display}”`,
+    };
+  if (after.body === before.body) return undefined;
+  const { kind, plan } = field;
+  const value = kind.value(plan, after.body);
+  if (value !== null && grammar && !grammar.test(value))
+    return { law: 11, expected: 'no value, or a well-formed one', found: `“${value}” on ${today}` };
+  const raw = kind.raw(plan, after.body);
+  return /\p{Cs}/u.test(raw)
+    ? { law: 11, expected: 'whole characters', found: JSON.stringify(raw) }
+    : undefined;
+}
+
+/** Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do its verdicts. */
+export function writesBack(subject: Subject, after: FieldState): Breach | undefined {
+  const { field, today } = subject;
+  if (!isTold(subject, after)) return undefined;
+  const own = read(field, after, today);
+  if (own.raw !== own.raw.normalize('NFC')) return undefined;
+  const empty = { ...start(field), ...emptied(field) };
+  for (const type of ['set', 'autofill'] as const) {
+    const put = apply(field, empty, { type, text: own.raw });
+    const again = read(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
+    if (again.raw !== own.raw || again.value !== own.value)
+      return back(`raw “${own.raw}”, value ${said(own.value)} after ${type}`, again);
+    // Of one value one thing is said, however it came about.
+    const at =
+      !after.focused || own.display !== again.display
+        ? -1
+        : own.findings.findIndex(({ verdict }, i) => verdict !== again.findings[i]?.verdict);
+    if (at >= 0 && !after.refused)
+      return {
+        law: 9,
+        expected: `the verdict “${again.findings[at]?.verdict}” of rule ${field.rules[at]?.id}, as when the program writes “${own.raw}”`,
+        found: `“${own.findings[at]?.verdict}”`,
+      };
+    if (own.value === null) continue;
+    const valued = read(field, apply(field, empty, { type, text: own.value }), today);
+    if (valued.value !== own.value)
+      return back(`value ${said(own.value)} after ${type} with just that`, valued);
+  }
+  const begun = read(field, start({ ...field, initial: own.raw }), today);
+  if (begun.raw !== own.raw) return back(`raw “${own.raw}” when it starts with that`, begun);
+  return undefined;
+}
+const said = (value: string | null): string => (value === null ? 'none' : `“${value}”`);
+const back = (
+  expected: string,
+  { raw, value }: { readonly raw: string; readonly value: string | null },
+): Breach => ({
+  law: 12,
+  expected,
+  found: `raw “${raw}”, value ${said(value)}`,
+});
+
+/** Law 11: leaving a second time changes nothing, and a round of leaving and coming back neither. */
+export function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
+  const left = apply(field, { ...after, focused: true }, { type: 'leave' });
+  const again = apply(field, apply(field, left, { type: 'focus' }), { type: 'leave' });
+  return again.body.display === left.body.display && again.body.content === left.body.content
+    ? undefined
+    : {
+        law: 11,
+        expected: `“${left.body.display}” after leaving it again`,
+        found: `“${again.body.display}”`,
+      };
+}
+
+/** Law 4: as many backspaces as there are characters empty the field. */
+export function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
+  const { field, leeway, atomsOf } = subject;
+  let state = apply(field, after, { type: 'focus' });
+  const { length } = state.body.display;
+  state = apply(field, state, { type: 'select', start: length, end: length });
+  const passed = leeway.hasPassed?.(state.body, state.start) ? 1 : 0;
+  const count = atomsOf(state.body).length + passed;
+  for (let i = 0; i < count; i++) state = apply(field, state, { type: 'backspace' });
+  return state.body.content === ''
+    ? undefined
+    : { law: 4, expected: `nothing left after ${count} backspaces`, found: drawn(state) };
+}
+
+/** The laws of a single step; what an event made of a state is all they look at. */
+const ofSteps = [losesNothing, standsLeft, takesOne, isWellFormed] as const;
+/** Those that cost as much as several events. */
+const dearOfSteps = [comesBack, isCalm] as const;
+/** The laws of a state, however it came about. They cost more: whoever goes through many states asks them now and then. */
+const ofStates = [displayReadsBack, writesBack, leavesOnce, isNeverStuck] as const;
+
+/** What is asked of laws. */
+export interface Asked {
+  /** Those that cost as much as several events, too. */
+  readonly isAll: boolean;
+  /** Laws whose breach is of no interest. */
+  readonly but?: ReadonlySet<Law>;
+}
+
+const noLaws: ReadonlySet<Law> = new Set();
+
+/** The first law of a step that does not hold. */
+export function breachAt(
+  subject: Subject,
+  moment: Moment,
+  memory: Memory,
+  { isAll, but = noLaws }: Asked,
+): Breach | undefined {
+  for (const law of ofSteps) {
+    const breach = law(subject, moment);
+    if (breach && !but.has(breach.law)) return breach;
+  }
+  for (const law of isAll ? dearOfSteps : []) {
+    const breach = law(subject, moment);
+    if (breach && !but.has(breach.law)) return breach;
+  }
+  // What shows is another text only with another body, or with the focus.
+  const { before, after } = moment;
+  if (but.has(1) || (before.body === after.body && before.focused === after.focused)) return undefined;
+  return sameWayShown(subject, after, memory);
+}
+
+/** The first law of a state that does not hold. */
+export function breachIn(subject: Subject, state: FieldState, but = noLaws): Breach | undefined {
+  for (const law of ofStates) {
+    const breach = law(subject, state);
+    if (breach && !but.has(breach.law)) return breach;
+  }
+  return undefined;
+}
+
+/** The empty field after the keys of a text, one after the other. */
+export const typedInto = ({ field, fresh }: Subject, text: string): FieldState =>
+  keysOf(text).reduce((state, key) => apply(field, state, key), fresh);

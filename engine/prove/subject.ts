@@ -1,0 +1,106 @@
+import type { Body } from '../field/body.ts';
+import type { OpenField } from '../field/kind.ts';
+import type { FieldState } from '../field/moment.ts';
+import { apply, start } from '../field/state.ts';
+import { type KindTable, kindIn } from '../kinds/definition.ts';
+import { describedBy } from '../kinds/described.ts';
+import { type Atom, type Leeway, leewayOf } from '../kinds/leeway.ts';
+import { fold, graphemes } from '../values/graphemes.ts';
+
+/** A field made ready for its laws. */
+export interface Subject {
+  readonly field: OpenField;
+  readonly leeway: Leeway;
+  /** The user’s characters, each with its place; and as one text: what closes a part is none of them. */
+  readonly atomsOf: (body: Body) => readonly Atom[];
+  readonly textOf: (body: Body) => string;
+  /** Nothing typed, with the focus. */
+  readonly fresh: FieldState;
+  /** How its values are written; `undefined` where nothing exact is known of them. */
+  readonly grammar: RegExp | undefined;
+  /** Its value is picked and not typed. */
+  readonly isPicked: boolean;
+  /** ISO 8601. */
+  readonly today: string;
+}
+
+/** A field ready for its laws on a day (ISO 8601). */
+export function subjectOf(field: OpenField, kinds: KindTable, today: string): Subject {
+  const leeway = leewayOf(field.plan);
+  const { draw } = kindIn(kinds, field.plan.kind);
+  const { expression, beyond } = describedBy(field.plan).values;
+  const drawn = (body: Body): readonly Atom[] => {
+    const own = draw.own?.(field.plan, body) ?? (() => true);
+    const places: number[] = [];
+    let offset = 0;
+    for (const character of graphemes(body.display)) {
+      if (own(character, offset)) places.push(offset);
+      offset += character.length;
+    }
+    return graphemes(body.content).map((c, i) => ({ c, at: places[i] ?? body.display.length }));
+  };
+  const remembered = rememberingTwo(leeway.atoms ?? drawn);
+  return {
+    field,
+    leeway,
+    atomsOf: remembered,
+    textOf: rememberingTwo((body) =>
+      remembered(body)
+        .map(({ c }) => c)
+        .join(''),
+    ),
+    fresh: apply(field, { ...start(field), ...emptied(field) }, { type: 'focus' }),
+    grammar:
+      expression === undefined || beyond !== undefined ? undefined : new RegExp(`^(?:${expression})$`, 'u'),
+    isPicked: draw.isPicked ?? false,
+    today,
+  };
+}
+
+/** Several laws ask the same of a body and of the one before it, and of hardly any other. */
+function rememberingTwo<T>(of: (body: Body) => T): (body: Body) => T {
+  let [last, before]: [Body?, Body?] = [];
+  let [ofLast, ofBefore]: [T?, T?] = [];
+  return (body) => {
+    // Whoever is remembered has something.
+    if (body === last) return ofLast as T;
+    if (body === before) return ofBefore as T;
+    [before, ofBefore] = [last, ofLast];
+    last = body;
+    ofLast = of(body);
+    return ofLast;
+  };
+}
+
+/** Nothing, whatever it starts with. */
+export function emptied({ kind, plan }: OpenField): Pick<FieldState, 'body' | 'start' | 'end'> {
+  const { body, caret } = kind.whole(plan, kind.empty(plan));
+  return { body, start: caret, end: caret };
+}
+
+/** A display with its caret or selection drawn in. */
+export const drawn = ({ body: { display }, start, end }: FieldState): string =>
+  start === end
+    ? `“${display.slice(0, start)}|${display.slice(start)}”`
+    : `“${display.slice(0, start)}|${display.slice(start, end)}|${display.slice(end)}”`;
+
+export const isSame = (a: FieldState, b: FieldState): boolean =>
+  a.body.display === b.body.display &&
+  a.body.content === b.body.content &&
+  a.start === b.start &&
+  a.end === b.end;
+
+/** A letter or a digit. */
+export const sign = /^[\p{L}\p{N}]$/u;
+const digits = /^[0-9]*$/;
+/** Letters and digits of a text, compared without case, script of digits and accents. */
+export const signsOf = (text: string): readonly string[] =>
+  digits.test(text)
+    ? text.split('')
+    : [...text.normalize('NFKD').toLowerCase()].map(fold).filter((c) => sign.test(c));
+
+/** Whether nothing is left short in the middle and the text stays as it is in Unicode's composed form. */
+export const isTold = ({ field, leeway }: Subject, { body }: FieldState): boolean =>
+  (leeway.isTold?.(field.plan, body) ?? true) && body.display === body.display.normalize('NFC');
+
+export const isFromRight = ({ field, leeway }: Subject): boolean => leeway.isFromRight?.(field.plan) ?? false;
