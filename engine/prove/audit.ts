@@ -135,7 +135,7 @@ interface Walked {
 }
 
 /**
- * Plays a tape and asks the laws at every step; unless `isThorough`, those that cost much at every fourth, and those of states only where it ends: more
+ * Plays a tape and asks the laws at every step; unless `isThorough`, those that cost much at every sixth, and those of states only where it ends: more
  * tapes tell more than each of them asked everything. `memory` is what was shown so far; laws in `but` are not looked for.
  */
 function walked(
@@ -157,7 +157,7 @@ function walked(
         events++;
         if (event.type === 'leave' || event.type === 'submit') isFirst = false;
         else if (event.type === 'reset') isFirst = true;
-        const isAll = isThorough || events % 4 === 0;
+        const isAll = isThorough || events % 6 === 0;
         const moment = { before, event, after: state, isFirst };
         const breach = breachAt(subject, moment, memory, { isAll, but });
         if (breach) return ended(breach, index);

@@ -47,7 +47,7 @@ export interface Moment {
 export type Memory = Map<string, string>;
 
 /** Law 1: the same content and flags have the same display, whatever the way there. */
-export function sameWayShown(
+function sameWayShown(
   { leeway }: Subject,
   { body, focused }: FieldState,
   memory: Memory,
@@ -70,7 +70,7 @@ export function sameWayShown(
 }
 
 /** Law 2: pasting the display into the empty field gives the same state. */
-export function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
+function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
   const { field, leeway, fresh } = subject;
   const { body } = after;
   if (!body.content || !after.focused || !isTold(subject, after)) return undefined;
@@ -266,7 +266,7 @@ function isWellFormed({ field, grammar, today }: Subject, { before, after }: Mom
 }
 
 /** Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do its verdicts. */
-export function writesBack(subject: Subject, after: FieldState): Breach | undefined {
+function writesBack(subject: Subject, after: FieldState): Breach | undefined {
   const { field, today } = subject;
   if (!isTold(subject, after)) return undefined;
   const own = read(field, after, today);
@@ -308,7 +308,7 @@ const back = (
 });
 
 /** Law 11: leaving a second time changes nothing, and a round of leaving and coming back neither. */
-export function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
+function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
   const left = apply(field, { ...after, focused: true }, { type: 'leave' });
   const again = apply(field, apply(field, left, { type: 'focus' }), { type: 'leave' });
   return again.body.display === left.body.display && again.body.content === left.body.content
@@ -321,7 +321,7 @@ export function leavesOnce({ field }: Subject, after: FieldState): Breach | unde
 }
 
 /** Law 4: as many backspaces as there are characters empty the field. */
-export function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
+function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
   const { field, leeway, atomsOf } = subject;
   let state = apply(field, after, { type: 'focus' });
   const { length } = state.body.display;

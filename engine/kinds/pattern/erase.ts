@@ -6,7 +6,7 @@ import { contentEnd, lay } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 /** The filled cells whose characters lie in the display range, as a list of cell indexes. */
-export function cellsIn(body: PatternBody, start: number, end: number): number[] {
+function cellsIn(body: PatternBody, start: number, end: number): number[] {
   const found: number[] = [];
   for (let i = 0; i <= body.last; i++)
     if (body.cells[i] && item(body.at, i) >= start && item(body.at, i) < end) found.push(i);
