@@ -53,7 +53,7 @@ Exit code 0: no law is broken; 1: one is; 2: the document cannot be read, or has
     },
     words: {
       field: 'a field by its id, and no other; several may be named',
-      events: 'so many events a field; 100000, where it is left out',
+      events: 'so many events a field; 100000, where neither they nor a time is named',
       seconds: 'so many seconds at most, all fields together',
       seed: 'the tapes of that seed, to see again what was found; 1, where it is left out',
       threads: 'so many at once; as many as there are cores, where it is left out',
@@ -61,7 +61,7 @@ Exit code 0: no law is broken; 1: one is; 2: the document cannot be read, or has
     run: ([document = ''], { field = [], events, seconds, seed, threads }, output) =>
       auditDocument(document, {
         fields: field as readonly string[],
-        events: countIn('events', events) ?? 100_000,
+        events: countIn('events', events) ?? (seconds === undefined ? 100_000 : Number.POSITIVE_INFINITY),
         seconds: countIn('seconds', seconds),
         seed: countIn('seed', seed) ?? 1,
         threads: countIn('threads', threads),

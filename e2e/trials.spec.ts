@@ -218,3 +218,51 @@ test('axe finds nothing on the trials of the demo, on the dark sheet', async ({ 
   await expect(editor(page, 'A PIN that is too easy')).toBeVisible();
   await expectNoViolations(page);
 });
+
+const audit = (page: Page) => page.getByRole('region', { name: 'Law audit' });
+
+test('a set is held against the laws on all cores; what was found outlives the page', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  await expect(audit(page).getByRole('status')).toHaveText('Not tried yet.');
+  await audit(page).getByLabel('for').selectOption('10,000 events a field');
+  await audit(page).getByLabel('seed').fill('7');
+  await audit(page).getByRole('button', { name: 'Audit it' }).click();
+  await expect(audit(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/, {
+    timeout: 60_000,
+  });
+  const row = audit(page).getByRole('row', { name: /^Price of a bed/ });
+  await expect(row.getByText('kept')).toHaveCount(12);
+  await expectNoViolations(page);
+  const said = await audit(page).getByRole('status').textContent();
+  await page.waitForTimeout(500);
+  await page.reload();
+  await expect(audit(page).getByRole('status')).toHaveText(said ?? '');
+  await expect(row).toBeVisible();
+});
+
+test('an audit that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  await audit(page).getByLabel('for').selectOption('ten minutes');
+  await audit(page).getByRole('button', { name: 'Audit it' }).click();
+  await expect(audit(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/, {
+    timeout: 60_000,
+  });
+  await audit(page).getByRole('button', { name: 'Stop' }).click();
+  await expect(audit(page).getByRole('status')).toHaveText(
+    /^Stopped after [\d,]+ events, seed 1: no law is broken\.$/,
+  );
+});
+
+test('a tape in the address is played on the desk', async ({ page, request }) => {
+  const id = await newSet(request);
+  const tape = 'field price\nfocus\ntype "501"\nleave\n';
+  await page.goto(`/sets/${id}/fields/price?tape=${encodeURIComponent(tape)}`);
+  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed')).toHaveValue(
+    '£501.00',
+  );
+});

@@ -21,22 +21,22 @@ export interface Audited {
 }
 
 /**
- * Audits the fields of a set, one after the other; or that share of it which `first` and `every` name. Between two steps it may be left off. Throws
+ * Audits the fields of a set, by turns, so that wherever it is left off each had its part; or that share of it which `first` and `every` name. Throws
  * `RangeError` for a document that `readDocument` would have refused.
  */
 export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit): Generator<Audited> {
   const { fields = document.fields.map(({ id }) => id), events: most, every = 1 } = wanted;
-  const share = Math.ceil(most / every);
-  for (const field of compile(document, kinds).fields) {
-    if (!fields.includes(field.id)) continue;
-    let events = 0;
-    for (const step of audit(field, kinds, wanted)) {
-      events += step.events;
-      const isDone = events >= share;
-      const { found } = step;
-      yield { field: field.id, events: step.events, isDone, ...(found ? { found } : {}) };
-      if (isDone) break;
+  const share = most / every;
+  let open = compile(document, kinds)
+    .fields.filter(({ id }) => fields.includes(id))
+    .map((field) => ({ id: field.id, steps: audit(field, kinds, wanted), events: 0 }));
+  while (open.length > 0) {
+    for (const one of open) {
+      const { events, found } = one.steps.next().value;
+      one.events += events;
+      yield { field: one.id, events, isDone: one.events >= share, ...(found ? { found } : {}) };
     }
+    open = open.filter(({ events }) => events < share);
   }
 }
 

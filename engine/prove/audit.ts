@@ -187,7 +187,7 @@ const butFor = (law: Law): ReadonlySet<Law> =>
   );
 
 /** Contents remembered for the first law. */
-const mostRemembered = 20_000;
+const mostRemembered = 8000;
 
 /** Something that is done to a field so that another tape can begin where nothing was done. */
 const again: Action = { do: 'reset' };

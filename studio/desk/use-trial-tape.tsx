@@ -67,7 +67,7 @@ export function useTrialTape(
   };
 }
 
-/** The trial the address names is played on the desk once it is alive, up to the line it names. */
+/** The trial or the tape the address names is played on the desk once it is alive, up to the line it names. */
 export function useNamedTrial(set: EditedSet, bench: Bench): void {
   const isPlayed = useRef(false);
   const latest = useRef(bench);
@@ -77,7 +77,8 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
     if (isPlayed.current) return;
     const asked = new URLSearchParams(location.search);
     const trial = set.document.trials?.find(({ id }) => id === asked.get('trial'));
-    const read = trial && readTape(trial.tape);
+    const text = trial?.tape ?? asked.get('tape');
+    const read = text ? readTape(text) : undefined;
     if (!read?.ok) return;
     isPlayed.current = true;
     const line = Number(asked.get('line') ?? Number.POSITIVE_INFINITY);

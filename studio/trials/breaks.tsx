@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { addTrials } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Go } from '../sheet/go.tsx';
+import { Mark, type Shape } from '../sheet/mark.tsx';
 import { nameOf } from './keys.ts';
 import type { Breaking } from './use-trials.ts';
 
@@ -80,7 +81,7 @@ export function Breaks({ set, breaking }: { readonly set: EditedSet; readonly br
           <ul className="fates" aria-label="What came of them">
             {order.map((one) => (
               <li key={one}>
-                <Mark is={one} /> {count(one)} {fates[one]}
+                <FateMark is={one} /> {count(one)} {fates[one]}
               </li>
             ))}
           </ul>
@@ -107,29 +108,19 @@ export function Breaks({ set, breaking }: { readonly set: EditedSet; readonly br
   );
 }
 
+const shapes: Readonly<Record<Fate['is'], Shape>> = {
+  caught: 'full',
+  missed: 'barred',
+  unknown: 'half',
+  same: 'dot',
+};
+
 /** One break, by shape: noticed is full, missed is hollow with a bar, half what is not known, a dot what changes nothing. */
-function Mark({ is, title }: { readonly is: Fate['is']; readonly title?: string }) {
-  return (
-    <svg width="11" height="11" viewBox="0 0 13 13" aria-hidden="true" className="fate" data-fate={is}>
-      {title && <title>{title}</title>}
-      {is === 'same' ? (
-        <rect x="5" y="5" width="3" height="3" fill="currentColor" />
-      ) : (
-        <rect
-          x="1"
-          y="1"
-          width="11"
-          height="11"
-          fill={is === 'caught' ? 'currentColor' : 'none'}
-          stroke="currentColor"
-          strokeWidth="1.6"
-        />
-      )}
-      {is === 'unknown' && <rect x="1" y="6.5" width="11" height="5.5" fill="currentColor" />}
-      {is === 'missed' && <rect x="3.2" y="5.4" width="6.6" height="2.2" fill="currentColor" />}
-    </svg>
-  );
-}
+const FateMark = ({ is, title }: { readonly is: Fate['is']; readonly title?: string }) => (
+  <span className="fate" data-fate={is}>
+    <Mark shape={shapes[is]} title={title} size={11} />
+  </span>
+);
 
 /** What came of breaking one field or form: drawn as a strip, and read where somebody asks. */
 function Target({
@@ -167,7 +158,7 @@ function Target({
         </Go>
         <span className="fate-strip">
           {proven.map((one) => (
-            <Mark key={one.id} is={one.fate.is} title={`${one.words}: ${fates[one.fate.is]}`} />
+            <FateMark key={one.id} is={one.fate.is} title={`${one.words}: ${fates[one.fate.is]}`} />
           ))}
         </span>
         <span className={missed ? 'text-brick' : 'text-faint'}>
@@ -199,7 +190,7 @@ function Way({
   const isTaken = fate.is === 'missed' && taken.has(fate.trial.tape);
   return (
     <li className="way">
-      <Mark is={fate.is} />
+      <FateMark is={fate.is} />
       <div>
         <p className="first-letter:uppercase">{words}</p>
         <p className="caption">

@@ -1,5 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import type { Proven, Reach } from '@arbeit/engine/proof';
+import type { Audit, Audited, Proven, Reach } from '@arbeit/engine/proof';
 import type { Outcome, Trial } from '@arbeit/engine/tape';
 
 /** What the thread of the trials is asked. `today` (ISO 8601) is the day for tapes that name none. */
@@ -10,7 +10,9 @@ export type Asked =
       readonly trials: readonly Trial[];
       readonly today: string;
     }
-  | { readonly do: 'reach' | 'break'; readonly document: SetDocument; readonly today: string };
+  | { readonly do: 'reach' | 'break'; readonly document: SetDocument; readonly today: string }
+  /** A share of an audit. */
+  | { readonly do: 'audit'; readonly document: SetDocument; readonly wanted: Audit };
 
 /** An outcome without its rows, which nobody needs that is only told whether it holds. */
 export type Ran = Omit<Outcome, 'rows'> & { readonly milliseconds: number };
@@ -26,4 +28,5 @@ export type Answered =
       readonly of: number;
       readonly done: boolean;
     }
+  | { readonly is: 'audited'; readonly steps: readonly Audited[]; readonly done: boolean }
   | { readonly is: 'failed'; readonly why: string };

@@ -6,9 +6,11 @@ import { Masthead } from '../sheet/masthead.tsx';
 import { SaveLine } from '../sheet/save-line.tsx';
 import { useUndoKeys } from '../sheet/undo-keys.ts';
 import type { StoredSet } from '../store/sets.ts';
+import { AuditSection } from './audit.tsx';
 import { Breaks } from './breaks.tsx';
 import { Reached } from './reached.tsx';
 import { TrialList } from './trial-list.tsx';
+import { useAudit } from './use-audit.ts';
 import { useBreaking, useReach, useRunning } from './use-trials.ts';
 import './trials.css';
 
@@ -17,7 +19,8 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
   const running = useRunning(set.id, set.document);
-  const breaking = useBreaking(set.document, running.today);
+  const breaking = useBreaking(set.id, set.document, running.today);
+  const auditing = useAudit(set.id, set.document, running.today);
   const reach = useReach(set.document, running.today);
   return (
     <>
@@ -28,6 +31,7 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
         <h1 className="sr-only">Trials of {set.document.title}</h1>
         <TrialList set={set} running={running} />
         <Breaks set={set} breaking={breaking} />
+        <AuditSection set={set} auditing={auditing} />
         <Reached document={set.document} reach={reach} />
       </main>
       <Alive />

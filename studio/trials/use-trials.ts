@@ -4,57 +4,12 @@ import { localToday } from '@arbeit/dom';
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Proven, Reach } from '@arbeit/engine/proof';
 import type { Trial } from '@arbeit/engine/tape';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { todayIn } from '../definition/clock.ts';
+import { useKept } from './kept.ts';
 import { keyOf } from './keys.ts';
-import type { Answered, Asked, Ran } from './messages.ts';
-
-const start = (hear: (answered: Answered) => void): Worker => {
-  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => hear(data));
-  worker.addEventListener('error', () =>
-    hear({ is: 'failed', why: 'What runs the trials came to an end. Run them again.' }),
-  );
-  return worker;
-};
-
-/** Whether an answer is the last of its question. */
-const isLast = (answered: Answered): boolean => !('done' in answered) || answered.done;
-
-/** Questions put to a thread, one after the other. One that is asked while another is under way has a thread of its own: that other is ended. */
-function useThread(hear: (answered: Answered) => void): {
-  ask(asked: Asked): void;
-  stop(): void;
-} {
-  const thread = useRef<{ readonly worker: Worker; isBusy: boolean }>(undefined);
-  const latest = useRef(hear);
-  latest.current = hear;
-  const stop = useCallback(() => {
-    thread.current?.worker.terminate();
-    thread.current = undefined;
-  }, []);
-  const ask = useCallback(
-    (asked: Asked) => {
-      if (thread.current?.isBusy) stop();
-      if (!thread.current) {
-        const worker = start((answered) => {
-          // What a thread says that was ended is about a set that is no more.
-          if (thread.current?.worker !== worker) return;
-          if (isLast(answered)) thread.current.isBusy = false;
-          // One that failed may be gone.
-          if (answered.is === 'failed') stop();
-          latest.current(answered);
-        });
-        thread.current = { worker, isBusy: true };
-      }
-      thread.current.isBusy = true;
-      thread.current.worker.postMessage(asked);
-    },
-    [stop],
-  );
-  useEffect(() => stop, [stop]);
-  return { ask, stop };
-}
+import type { Ran } from './messages.ts';
+import { useThread } from './threads.ts';
 
 export interface Running {
   /** What came of each trial as it stands; nothing of those that are still to be run. */
@@ -137,11 +92,15 @@ export interface Breaking {
   stop(): void;
 }
 
+/** What was under way when its page was closed was stopped with it. */
+const stopped = (state: Omit<Breaking, 'begin' | 'stop'>): Omit<Breaking, 'begin' | 'stop'> =>
+  state.is === 'under way' ? { ...state, is: 'stopped' } : state;
+
 const nothing = { proven: [], tried: 0, of: 0, is: 'not yet', problem: '', about: undefined } as const;
 
-/** A set broken on purpose, in a thread, when it is asked for. What was found before it was stopped stays. */
-export function useBreaking(document: SetDocument, today: string): Breaking {
-  const [state, setState] = useState<Omit<Breaking, 'begin' | 'stop'>>(nothing);
+/** A set broken on purpose, in a thread, when it is asked for. What was found stays, stopped or reloaded, until it is broken anew. */
+export function useBreaking(setId: string, document: SetDocument, today: string): Breaking {
+  const [state, setState] = useKept<Omit<Breaking, 'begin' | 'stop'>>(`${setId} breaks`, nothing, stopped);
   const { ask, stop } = useThread((answered) => {
     if (answered.is === 'failed') setState((now) => ({ ...now, is: 'failed', problem: answered.why }));
     if (answered.is !== 'broke') return;
@@ -157,7 +116,7 @@ export function useBreaking(document: SetDocument, today: string): Breaking {
   return {
     ...state,
     begin() {
-      setState({ ...nothing, is: 'under way', about: document });
+      setState(() => ({ ...nothing, is: 'under way', about: document }));
       ask({ do: 'break', document, today });
     },
     stop() {

@@ -1,6 +1,6 @@
 import { compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { breakOnPurpose, type Proven, reachOf } from '@arbeit/engine/proof';
+import { type Audited, auditSet, breakOnPurpose, type Proven, reachOf } from '@arbeit/engine/proof';
 import type { RunCode } from '@arbeit/engine/rules';
 import { runTrial } from '@arbeit/engine/tape';
 import type { Answered, Asked, Ran } from './messages.ts';
@@ -62,10 +62,25 @@ async function breakAll({ document, today }: Extract<Asked, { do: 'reach' | 'bre
   tell({ is: 'broke', proven, tried, of: all, done: true });
 }
 
+function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>): void {
+  let steps: Audited[] = [];
+  let from = performance.now();
+  for (const step of auditSet(document, kinds, wanted)) {
+    steps.push(step);
+    const now = performance.now();
+    if (now - from < breath) continue;
+    tell({ is: 'audited', steps, done: false });
+    steps = [];
+    from = now;
+  }
+  tell({ is: 'audited', steps, done: true });
+}
+
 self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
   try {
     if (data.do === 'run') await run(data);
     else if (data.do === 'break') await breakAll(data);
+    else if (data.do === 'audit') auditShare(data);
     else {
       const code = await runnerFor(data.document);
       tell({ is: 'reached', reach: reachOf(data.document, kinds, data.today, code) });

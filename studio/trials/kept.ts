@@ -1,0 +1,50 @@
+'use client';
+
+import { createStore, get, set } from 'idb-keyval';
+import { useEffect, useRef, useState } from 'react';
+
+const database = () => createStore('arbeit-proof', 'found');
+
+/** So long nothing more has to have been found before it is kept, in milliseconds. */
+const calm = 300;
+
+/**
+ * State that outlives its page, in the browser: what took minutes to find is not gone with a closed tab. `asKept` says what a state is that was kept
+ * in the middle. A browser that keeps nothing loses only that.
+ */
+export function useKept<T>(
+  key: string,
+  first: T,
+  asKept: (state: T) => T,
+): readonly [T, (next: (now: T) => T) => void] {
+  const [state, setState] = useState(first);
+  const isOurs = useRef(false);
+  const change = (next: (now: T) => T): void => {
+    isOurs.current = true;
+    setState(next);
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was kept is asked for once a key
+  useEffect(() => {
+    let isGone = false;
+    get<T>(key, database())
+      .then((found) => {
+        // Whatever was begun meanwhile is newer.
+        if (found !== undefined && !isGone && !isOurs.current) setState(asKept(found));
+      })
+      .catch(() => {});
+    return () => {
+      isGone = true;
+    };
+  }, [key]);
+  useEffect(() => {
+    if (!isOurs.current) return undefined;
+    const keep = (): void => void set(key, state, database()).catch(() => {});
+    const timer = setTimeout(keep, calm);
+    window.addEventListener('pagehide', keep);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('pagehide', keep);
+    };
+  }, [key, state]);
+  return [state, change];
+}

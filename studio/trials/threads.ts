@@ -1,0 +1,52 @@
+'use client';
+
+import { useCallback, useEffect, useRef } from 'react';
+import type { Answered, Asked } from './messages.ts';
+
+/** Starts a thread of the trials; one that comes to an end by itself is told as failed. */
+export const start = (hear: (answered: Answered) => void): Worker => {
+  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+  worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => hear(data));
+  worker.addEventListener('error', () =>
+    hear({ is: 'failed', why: 'What runs the trials came to an end. Run them again.' }),
+  );
+  return worker;
+};
+
+/** Whether an answer is the last of its question. */
+const isLast = (answered: Answered): boolean => !('done' in answered) || answered.done;
+
+/** Questions put to a thread, one after the other. One that is asked while another is under way has a thread of its own: that other is ended. */
+export function useThread(hear: (answered: Answered) => void): {
+  ask(asked: Asked): void;
+  stop(): void;
+} {
+  const thread = useRef<{ readonly worker: Worker; isBusy: boolean }>(undefined);
+  const latest = useRef(hear);
+  latest.current = hear;
+  const stop = useCallback(() => {
+    thread.current?.worker.terminate();
+    thread.current = undefined;
+  }, []);
+  const ask = useCallback(
+    (asked: Asked) => {
+      if (thread.current?.isBusy) stop();
+      if (!thread.current) {
+        const worker = start((answered) => {
+          // What a thread says that was ended is about a set that is no more.
+          if (thread.current?.worker !== worker) return;
+          if (isLast(answered)) thread.current.isBusy = false;
+          // One that failed may be gone.
+          if (answered.is === 'failed') stop();
+          latest.current(answered);
+        });
+        thread.current = { worker, isBusy: true };
+      }
+      thread.current.isBusy = true;
+      thread.current.worker.postMessage(asked);
+    },
+    [stop],
+  );
+  useEffect(() => stop, [stop]);
+  return { ask, stop };
+}
