@@ -266,3 +266,52 @@ test('a tape in the address is played on the desk', async ({ page, request }) =>
     '£501.00',
   );
 });
+
+const brought = (page: Page) => page.getByRole('region', { name: 'The function you have' });
+const said = (page: Page) => brought(page).getByRole('status').first();
+
+test('a function somebody brings: the laws it breaks by its keys, and the field that does the same', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  await brought(page).getByRole('button', { name: 'Try it' }).click();
+  await expect(said(page)).toHaveText(/^[5-8] of 12 laws are broken\.$/, { timeout: 60_000 });
+  await expect(brought(page)).toContainText('(<3 digit>) <3 digit>-<4 digit>');
+  const count = brought(page).getByRole('region', {
+    name: 'The caret is put back by counting letters and digits',
+  });
+  const undo = count.getByRole('region', { name: 'Keys that break law 7, caret counted' });
+  await expect(undo.getByRole('row').last()).toContainText('undo');
+  await expectNoViolations(page);
+  await brought(page).getByRole('button', { name: 'Take this field into the set' }).click();
+  await brought(page).getByRole('link', { name: 'To its desk' }).click();
+  await page.waitForURL(/fields\/field$/);
+  await expect(page.getByRole('region', { name: 'Live field' })).toBeVisible();
+});
+
+test('what is no function, throws, or never ends, is told; and nothing of it reaches the page', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  const write = async (code: string) => {
+    await brought(page).getByRole('textbox', { name: 'Your formatter' }).click();
+    await page.keyboard.press('Control+A');
+    await page.keyboard.insertText(code);
+    await brought(page)
+      .getByRole('button', { name: /Try it/ })
+      .click();
+  };
+  await write('const n = 1;');
+  await expect(said(page)).toHaveText('There is no function in it that takes a text.', { timeout: 30_000 });
+  await write('(text) => document.title');
+  await expect(brought(page)).toContainText("'document' is not defined", { timeout: 30_000 });
+  await expect(brought(page)).toContainText('No kind of field was found');
+  await write('(text) => { [].indexOf.call({ length: 2 ** 53 - 1 }, 1); return text; }');
+  await expect(said(page)).toContainText('kept the engine busy for too long', { timeout: 30_000 });
+  await write('(text) => text.trim()');
+  await expect(said(page)).toHaveText(/laws? (?:is|are) broken\.$/, { timeout: 60_000 });
+});

@@ -41,6 +41,8 @@ export interface Leeway<P extends Plan = Plan, B extends Body = Body> {
   readonly typed?: RegExp;
   /** How many characters the last key brought beside itself (3). */
   brought?(body: B): number;
+  /** It has no way to tell what it did not take: then everything has to be taken (6). */
+  readonly isSilent?: true;
   /** Whether a key types over the character at the caret (6). */
   doesOverwrite?(plan: P): boolean;
   /** Whether typed fixed text stands at the left of an offset, behind the content: it is taken back first (4, 5). */

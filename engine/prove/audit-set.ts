@@ -1,7 +1,7 @@
 import { compile } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import type { KindTable } from '../kinds/definition.ts';
-import { audit, type Counterexample, type Course } from './audit.ts';
+import { auditField, type Counterexample, type Course } from './audit.ts';
 
 /** What is audited, and how much. */
 export interface Audit extends Course {
@@ -29,7 +29,7 @@ export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit
   const share = most / every;
   let open = compile(document, kinds)
     .fields.filter(({ id }) => fields.includes(id))
-    .map((field) => ({ id: field.id, steps: audit(field, kinds, wanted), events: 0 }));
+    .map((field) => ({ id: field.id, steps: auditField(field, kinds, wanted), events: 0 }));
   while (open.length > 0) {
     for (const one of open) {
       const { events, found } = one.steps.next().value;

@@ -15,10 +15,9 @@ import {
   typedAsPasted,
   typedInto,
 } from './laws.ts';
-import { random } from './random.ts';
 import { shortest } from './shorter.ts';
 import { type Subject, subjectOf } from './subject.ts';
-import { charactersOf, textsFor } from './texts.ts';
+import { type Matter, makerOf, matterOf } from './tapes.ts';
 
 /** The tapes a field is audited with. The same seed makes the same ones, however many threads share them out. */
 export interface Course {
@@ -32,7 +31,7 @@ export interface Course {
 }
 
 /** A law that does not hold of a field, and the shortest tape that was found to show it. */
-export interface Counterexample extends Breach {
+export interface Counterexample extends Omit<Breach, 'further'> {
   /** What is done, a line an action. */
   readonly actions: readonly string[];
   /** The text of the tape. */
@@ -52,7 +51,7 @@ export interface Progress {
 
 type Actions = readonly Action[];
 /** The events an action comes to; what is done to a field without the focus focuses it first, as a hand would. */
-function eventsOf(action: Action, state: FieldState, field: OpenField): readonly FieldEvent[] {
+export function eventsOf(action: Action, state: FieldState, field: OpenField): readonly FieldEvent[] {
   switch (action.do) {
     case 'leave':
     case 'focus':
@@ -69,58 +68,6 @@ function eventsOf(action: Action, state: FieldState, field: OpenField): readonly
       return isByHand && !state.focused ? [{ type: 'focus' }, ...events] : events;
     }
   }
-}
-
-/** What the tapes of a field are made of: its own characters and texts, what is near them, and what no keyboard should send. */
-function makerOf(field: OpenField, kinds: KindTable, today: string): (seed: number) => Actions {
-  const known = textsFor(field, kinds, today);
-  const characters = charactersOf(field, known);
-  const own = characters.slice(0, 16);
-  const texts = [...known.raws, ...known.texts].filter((text) => text.length < 60).slice(0, 60);
-  const odd = [
-    'é',
-    'ß',
-    '٣',
-    '７',
-    'ｘ',
-    '漢',
-    '👍🏽',
-    '1\u0301',
-    '\u0301',
-    '\u200d',
-    '\ud83d',
-    '\0',
-    '\r\n',
-    '½',
-    ' ',
-    '’',
-  ];
-  return (seed) => {
-    const { below, pick } = random(seed);
-    const character = (): string => pick(below(24) === 0 ? odd : below(6) === 0 ? characters : own);
-    const typed = (most: number): string => Array.from({ length: 1 + below(most) }, character).join('');
-    // A text is one that means something, with a mistake in it now and then.
-    const text = (): string => {
-      if (texts.length === 0 || below(3) === 0) return typed(below(6) ? 10 : 60);
-      const whole = pick(texts);
-      const at = below(whole.length + 1);
-      return below(3) ? whole : whole.slice(0, at) + character() + whole.slice(at + below(2));
-    };
-    const action = (): Action => {
-      const of = below(32);
-      if (of < 10) return { do: 'type', text: typed(6) };
-      if (of < 12) return { do: 'type', text: text() };
-      if (of < 15) { const at = below(18); return { do: 'select', start: at, end: at }; }
-      if (of < 17) return { do: 'select', start: below(18), end: below(18) };
-      if (of < 22) return { do: pick(['backspace', 'delete']), times: 1 + below(3) };
-      if (of < 24) return { do: pick(['left', 'right', 'up', 'down']), times: 1 + below(2) };
-      if (of < 25) return { do: 'word-backspace', times: 1 };
-      if (of < 27) return { do: pick(['paste', 'insert', 'set', 'autofill']), text: text() };
-      if (of < 29) return { do: pick(['undo', 'redo', 'cut']) };
-      return { do: pick(['home', 'end', 'select-all', 'leave', 'focus', 'submit', 'leave', 'reset']) };
-    };
-    return Array.from({ length: 20 + below(60) }, action);
-  }; // biome-ignore format: an action a line
 }
 
 /** A law that is broken, and at which of the actions; `index` counts them. */
@@ -195,17 +142,20 @@ const again: Action = { do: 'reset' };
 /** Tapes between two times it tells. */
 const atOnce = 20;
 
+/** Audits a field with tapes made for it. */
+export const auditField = (field: OpenField, kinds: KindTable, course: Course): Generator<Progress, never> =>
+  audit(subjectOf(field, kinds, course.today), matterOf(field, kinds, course.today), course);
+
 /**
- * Audits a field: plays random tapes on it, made for it, and asks its laws at every step. Goes on for ever: whoever asks stops when there was enough.
- * Each law that is broken is told once, with a tape as short as it gets.
+ * Audits a field: plays random tapes on it, made of `matter`, and asks its laws at every step. Goes on for ever: whoever asks stops when there was
+ * enough. Each law that is broken is told once, with a tape as short as it gets.
  */
 export function* audit(
-  field: OpenField,
-  kinds: KindTable,
-  { seed, first = 0, every = 1, today }: Course,
+  subject: Subject,
+  matter: Matter,
+  { seed, first = 0, every = 1 }: Course,
 ): Generator<Progress, never> {
-  const subject = subjectOf(field, kinds, today);
-  const make = makerOf(field, kinds, today);
+  const make = makerOf(matter);
   const actionsAt = (at: number): Actions => make((seed ^ Math.imul(at + 1, 0x9e3779b1)) >>> 0);
   const told = new Set<Law>();
   let memory: Memory = new Map();
@@ -258,8 +208,8 @@ function counterexampleOf(
   const look = (all: Actions): Found | undefined =>
     walked(subject, all, new Map(), { isThorough: true, but }).found;
   const short = shortest(actions.slice(0, index + 1), (all) => look(all)?.index);
-  const found = look(short)?.breach ?? breach;
-  const lines = short.map(writeAction);
+  const { further = [], ...found } = look(short)?.breach ?? breach;
+  const lines = [...short, ...further].map(writeAction);
   const head = headOf({ target: { type: 'field', id: subject.field.id }, today: subject.today });
   return { ...found, actions: lines, tape: `${head}${lines.join('\n')}\n`, at };
 }

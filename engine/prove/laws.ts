@@ -1,6 +1,7 @@
 import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { read } from '../field/reading.ts';
 import { apply, keysOf, start } from '../field/state.ts';
+import type { Action } from '../tape/script.ts';
 import { fold } from '../values/graphemes.ts';
 import { drawn, emptied, isFromRight, isSame, isTold, type Subject, sign, signsOf } from './subject.ts';
 
@@ -32,6 +33,8 @@ export interface Breach {
   readonly law: Law;
   readonly expected: string;
   readonly found: string;
+  /** What is to be done yet to see it, where the step alone does not show it. */
+  readonly further?: readonly Action[];
 }
 
 /** An event, what was before it and what after. */
@@ -69,6 +72,14 @@ function sameWayShown(
   return undefined;
 }
 
+/** Into the empty field once more. */
+const afresh = (way: 'paste' | 'set' | 'autofill', text: string): readonly Action[] => [
+  { do: 'reset' },
+  { do: 'select-all' },
+  { do: 'backspace', times: 1 },
+  { do: way, text },
+];
+
 /** Law 2: pasting the display into the empty field gives the same state. */
 function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
   const { field, leeway, fresh } = subject;
@@ -83,6 +94,7 @@ function displayReadsBack(subject: Subject, after: FieldState): Breach | undefin
     law: 2,
     expected: `“${body.display}” with content “${body.content}” when it is pasted`,
     found: `“${pasted.body.display}” with content “${pasted.body.content}”${less}`,
+    further: afresh('paste', body.display),
   };
 }
 
@@ -152,7 +164,7 @@ function losesNothing(subject: Subject, { before, event, after }: Moment): Breac
       return isSame(before, after)
         ? undefined
         : { law: 6, expected: `${drawn(before)}, for the key was refused`, found: drawn(after) };
-    return losesByKey(subject, before, after);
+    return takesSilently(subject, { before, event, after }) ?? losesByKey(subject, before, after);
   }
   if (event.type !== 'paste' || before.body.content || leeway.doesConvert?.(event.text)) return undefined;
   if (isFromRight(subject) && /^\D*[0٠]/.test(event.text)) return undefined;
@@ -169,6 +181,18 @@ function losesNothing(subject: Subject, { before, event, after }: Moment): Breac
       };
   }
   return undefined;
+}
+
+/** What has no way to tell that a key was not taken has to take it. */
+function takesSilently({ leeway, textOf }: Subject, { before, event, after }: Moment): Breach | undefined {
+  if (!leeway.isSilent || event.type !== 'key' || before.start !== before.end || !before.focused)
+    return undefined;
+  if (!sign.test(event.text) || textOf(after.body).length > textOf(before.body).length) return undefined;
+  return {
+    law: 6,
+    expected: `“${event.text}” in the field, or a word that it was not taken`,
+    found: drawn(after),
+  };
 }
 
 /** A key that was taken pushes nothing out at the other end. */
@@ -197,11 +221,21 @@ function comesBack({ field }: Subject, { before, event, after }: Moment): Breach
   const undone = apply(field, after, { type: 'undo' });
   const isNew = before.run === 'none' || before.run !== after.run;
   if (isNew && !isSame(undone, before))
-    return { law: 7, expected: `${drawn(before)} when it is undone`, found: drawn(undone) };
+    return {
+      law: 7,
+      expected: `${drawn(before)} when it is undone`,
+      found: drawn(undone),
+      further: [{ do: 'undo' }],
+    };
   const redone = apply(field, undone, { type: 'redo' });
   return isSame(redone, after)
     ? undefined
-    : { law: 7, expected: `${drawn(after)} when it is done again`, found: drawn(redone) };
+    : {
+        law: 7,
+        expected: `${drawn(after)} when it is done again`,
+        found: drawn(redone),
+        further: [{ do: 'undo' }, { do: 'redo' }],
+      };
 }
 
 /** Law 8: typing a text and pasting it give the same content. */
@@ -217,6 +251,7 @@ export function typedAsPasted(subject: Subject, text: string, typed: FieldState)
         law: 8,
         expected: `“${typed.body.display}” when “${text}” is pasted, as when it is typed`,
         found: `“${pasted.body.display}”`,
+        further: afresh('paste', text),
       };
 }
 
@@ -276,7 +311,7 @@ function writesBack(subject: Subject, after: FieldState): Breach | undefined {
     const put = apply(field, empty, { type, text: own.raw });
     const again = read(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
     if (again.raw !== own.raw || again.value !== own.value)
-      return back(`raw “${own.raw}”, value ${said(own.value)} after ${type}`, again);
+      return back(`raw “${own.raw}”, value ${said(own.value)} after ${type}`, again, afresh(type, own.raw));
     // Of one value one thing is said, however it came about.
     const at =
       !after.focused || own.display !== again.display
@@ -291,7 +326,7 @@ function writesBack(subject: Subject, after: FieldState): Breach | undefined {
     if (own.value === null) continue;
     const valued = read(field, apply(field, empty, { type, text: own.value }), today);
     if (valued.value !== own.value)
-      return back(`value ${said(own.value)} after ${type} with just that`, valued);
+      return back(`value ${said(own.value)} after ${type} with just that`, valued, afresh(type, own.value));
   }
   const begun = read(field, start({ ...field, initial: own.raw }), today);
   if (begun.raw !== own.raw) return back(`raw “${own.raw}” when it starts with that`, begun);
@@ -301,10 +336,12 @@ const said = (value: string | null): string => (value === null ? 'none' : `“${
 const back = (
   expected: string,
   { raw, value }: { readonly raw: string; readonly value: string | null },
+  further: readonly Action[] = [],
 ): Breach => ({
   law: 12,
   expected,
   found: `raw “${raw}”, value ${said(value)}`,
+  further,
 });
 
 /** Law 11: leaving a second time changes nothing, and a round of leaving and coming back neither. */
@@ -331,7 +368,12 @@ function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
   for (let i = 0; i < count; i++) state = apply(field, state, { type: 'backspace' });
   return state.body.content === ''
     ? undefined
-    : { law: 4, expected: `nothing left after ${count} backspaces`, found: drawn(state) };
+    : {
+        law: 4,
+        expected: `nothing left after ${count} backspaces`,
+        found: drawn(state),
+        further: [{ do: 'end' }, { do: 'backspace', times: count }],
+      };
 }
 
 /** The laws of a single step; what an event made of a state is all they look at. */

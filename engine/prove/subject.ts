@@ -4,6 +4,7 @@ import type { FieldState } from '../field/moment.ts';
 import { apply, start } from '../field/state.ts';
 import { type KindTable, kindIn } from '../kinds/definition.ts';
 import { describedBy } from '../kinds/described.ts';
+import type { Drawing } from '../kinds/drawing.ts';
 import { type Atom, type Leeway, leewayOf } from '../kinds/leeway.ts';
 import { fold, graphemes } from '../values/graphemes.ts';
 
@@ -29,8 +30,37 @@ export function subjectOf(field: OpenField, kinds: KindTable, today: string): Su
   const leeway = leewayOf(field.plan);
   const { draw } = kindIn(kinds, field.plan.kind);
   const { expression, beyond } = describedBy(field.plan).values;
-  const drawn = (body: Body): readonly Atom[] => {
-    const own = draw.own?.(field.plan, body) ?? (() => true);
+  return {
+    ...subjectWith(field, leeway.atoms ? leeway : { ...leeway, atoms: atomsDrawn(field, draw) }, today),
+    grammar:
+      expression === undefined || beyond !== undefined ? undefined : new RegExp(`^(?:${expression})$`, 'u'),
+    isPicked: draw.isPicked ?? false,
+  };
+}
+
+/** A field whose kind is in no table, with what the laws have to know of it. */
+export function subjectWith(field: OpenField, leeway: Leeway, today: string): Subject {
+  const atomsOf = rememberingTwo(leeway.atoms ?? (() => []));
+  return {
+    field,
+    leeway,
+    atomsOf,
+    textOf: rememberingTwo((body) =>
+      atomsOf(body)
+        .map(({ c }) => c)
+        .join(''),
+    ),
+    fresh: apply(field, { ...start(field), ...emptied(field) }, { type: 'focus' }),
+    grammar: undefined,
+    isPicked: false,
+    today,
+  };
+}
+
+/** The characters of the user, as the kind's drawing tells them from the fixed ones. */
+function atomsDrawn({ plan }: OpenField, draw: Drawing): (body: Body) => readonly Atom[] {
+  return (body) => {
+    const own = draw.own?.(plan, body) ?? (() => true);
     const places: number[] = [];
     let offset = 0;
     for (const character of graphemes(body.display)) {
@@ -38,22 +68,6 @@ export function subjectOf(field: OpenField, kinds: KindTable, today: string): Su
       offset += character.length;
     }
     return graphemes(body.content).map((c, i) => ({ c, at: places[i] ?? body.display.length }));
-  };
-  const remembered = rememberingTwo(leeway.atoms ?? drawn);
-  return {
-    field,
-    leeway,
-    atomsOf: remembered,
-    textOf: rememberingTwo((body) =>
-      remembered(body)
-        .map(({ c }) => c)
-        .join(''),
-    ),
-    fresh: apply(field, { ...start(field), ...emptied(field) }, { type: 'focus' }),
-    grammar:
-      expression === undefined || beyond !== undefined ? undefined : new RegExp(`^(?:${expression})$`, 'u'),
-    isPicked: draw.isPicked ?? false,
-    today,
   };
 }
 

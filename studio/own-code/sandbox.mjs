@@ -21,25 +21,107 @@ const harness = `(call, text) => {
  */
 export const createSandbox = (quickjs, onSpoilt) => (code, input) => callOnce(quickjs, code, input, onSpoilt);
 
+/** What there is in the world of own code beside the language itself: nothing. */
+const intrinsics = {
+  BaseObjects: true,
+  Eval: true,
+  StringNormalize: true,
+  RegExp: true,
+  RegExpCompiler: true,
+  JSON: true,
+  MapSet: true,
+  Promise: true,
+  BigInt: true,
+};
+
+/** Bounds a world, and takes out of it what would not come to the same twice or would make code of text. */
+function bound(runtime, context) {
+  runtime.setMemoryLimit(limits.memory);
+  runtime.setMaxStackSize(limits.stack);
+  evaluate(context, 'delete Math.random; delete globalThis.eval; delete globalThis.Function;').dispose();
+}
+
+/**
+ * A function of one text that somebody has, in a world of its own that stays from call to call: whether it keeps something to itself is for whoever
+ * calls it to find out. `call` answers `{ text }` or `{ broken, line? }`; `end` lets it go. Throws what `createSandbox` would have told, as `{ broken, line? }`.
+ */
+export function createCaller(quickjs, code) {
+  const runtime = quickjs.newRuntime();
+  const context = runtime.newContext({ intrinsics });
+  const held = [];
+  const hold = (handle) => {
+    held.push(handle);
+    return handle;
+  };
+  const end = () => {
+    try {
+      for (const handle of held) handle.dispose();
+      context.dispose();
+      runtime.dispose();
+    } catch {
+      // Ended in the middle it left something behind; the thread it ran in ends with it.
+    }
+  };
+  try {
+    bound(runtime, context);
+    runtime.setInterruptHandler(meter());
+    const loaded = context.evalCode(asModule(code), 'check.js', { type: 'module' });
+    if (loaded.error) throw broken(context, loaded.error);
+    const module = hold(loaded.value);
+    const own = context.typeof(module) === 'object' ? hold(context.getProp(module, 'default')) : undefined;
+    if (!own || context.typeof(own) !== 'function')
+      throw new Broken({ broken: 'There is no function in it that takes a text.' });
+    const run = hold(evaluate(context, textHarness));
+    const call = (text) => {
+      runtime.setInterruptHandler(meter());
+      const given = context.newString(JSON.stringify(text));
+      const result = context.callFunction(run, context.undefined, own, given);
+      given.dispose();
+      if (result.error) return broken(context, result.error).outcome;
+      const said = context.getString(result.value);
+      result.value.dispose();
+      return textOf(said);
+    };
+    return { call, end };
+  } catch (problem) {
+    end();
+    throw problem instanceof Broken ? problem.outcome : { broken: `The engine stopped: ${String(problem)}.` };
+  }
+}
+
+/** Calls a function of a text, both ways as JSON: a text with a zero in it would end there otherwise. */
+const textHarness = `((parse, stringify) => (call, text) => {
+  const answer = call(parse(text));
+  return typeof answer === 'string' ? '=' + stringify(answer) : answer === undefined ? 'nothing' : 'a ' + typeof answer;
+})(JSON.parse, JSON.stringify)`;
+
+function textOf(said) {
+  if (!said.startsWith('=')) return { broken: `It answered ${said}, and no text.` };
+  if (said.length > limits.answer) return { broken: 'Its answer is too long.' };
+  return { text: JSON.parse(said.slice(1)) };
+}
+
+/** A function as it is copied from somewhere, as a module that hands it out: the last one it names, or the whole of it. */
+export function asModule(code) {
+  if (/^\s*export\s+default\b/m.test(code)) return code;
+  // Line for line as it was: what is wrong is told by its line.
+  const plain = code.replace(/^(\s*)export\s+(?=(?:async\s+)?(?:function|const|let|var)\b)/gm, '$1');
+  const named = [
+    ...plain.matchAll(
+      /^(?:function\s+([\w$]+)|(?:const|let|var)\s+([\w$]+)\s*=\s*(?:function\b|\(?[\w$\s,=:]*\)?\s*=>))/gm,
+    ),
+  ];
+  const last = named.at(-1);
+  if (last) return `${plain}\nexport default ${last[1] ?? last[2]};`;
+  const isStatement = /^\s*(?:const|let|var|import|class|if|for|while)\b/.test(plain);
+  return isStatement ? plain : `export default ${plain.trim().replace(/;$/, '')}`;
+}
+
 function callOnce(quickjs, code, input, onSpoilt) {
   const runtime = quickjs.newRuntime();
-  const context = runtime.newContext({
-    intrinsics: {
-      BaseObjects: true,
-      Eval: true,
-      StringNormalize: true,
-      RegExp: true,
-      RegExpCompiler: true,
-      JSON: true,
-      MapSet: true,
-      Promise: true,
-      BigInt: true,
-    },
-  });
+  const context = runtime.newContext({ intrinsics });
   try {
-    runtime.setMemoryLimit(limits.memory);
-    runtime.setMaxStackSize(limits.stack);
-    evaluate(context, 'delete Math.random; delete globalThis.eval; delete globalThis.Function;').dispose();
+    bound(runtime, context);
     runtime.setInterruptHandler(meter());
     return call(context, code, input);
   } catch (problem) {

@@ -2,7 +2,7 @@ import type { CodeInput } from '@arbeit/engine/rules';
 import variant from '@jitl/quickjs-wasmfile-release-sync';
 import { newQuickJSWASMModuleFromVariant } from 'quickjs-emscripten-core';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { createSandbox } from './sandbox.mjs';
+import { asModule, createCaller, createSandbox } from './sandbox.mjs';
 
 const input: CodeInput = {
   value: '2027-02-14',
@@ -111,5 +111,65 @@ describe('own code', () => {
 
   test('leaves nothing behind, whatever came of it', () => {
     expect(spoilt).toBe(0);
+  });
+});
+
+describe('a function somebody brings', () => {
+  const caller = async (code: string) => createCaller(await newQuickJSWASMModuleFromVariant(variant), code);
+  const answer = async (code: string, text: string) => {
+    const { call, end } = await caller(code);
+    const called = call(text);
+    end();
+    return called;
+  };
+
+  test.each([
+    'export default (text) => text + "!"',
+    'function shout(text) {\n  return text + "!";\n}',
+    'const add = (a, b) => a + b;\nconst shout = (text) => add(text, "!");',
+    'export function shout(text) { return text + "!"; }',
+    'let shout = function (text) { return text + "!"; };',
+    '(text) => text + "!"',
+    'text => text + "!";',
+    'function (text) { return text + "!"; }',
+  ])('%s', async (code) => {
+    expect(await answer(code, 'hé\0y')).toEqual({ text: 'hé\0y!' });
+  });
+
+  test.each([
+    ['const n = 1;', /no function/],
+    ['export default 42', /no function/],
+    ['function (', /SyntaxError/],
+    ['import "x";\nexport default (t) => t', /import/],
+    ['', /SyntaxError|no function/],
+    ['for (;;);\nfunction f(t) { return t; }', /longer than 20 ms/],
+  ])('%s is refused', async (code, why) => {
+    await expect(caller(code)).rejects.toMatchObject({ broken: expect.stringMatching(why) });
+  });
+
+  test.each([
+    ['() => 42', /answered a number/],
+    ['() => {}', /answered nothing/],
+    ['() => { throw new TypeError("no"); }', /TypeError: no/],
+    ['() => { for (;;); }', /longer than 20 ms/],
+    ['() => "x".repeat(1e5)', /too long/],
+    ['async (t) => t', /answered a object/],
+    ['() => fetch("https://huts.example")', /not defined/],
+  ])('%s is told', async (code, why) => {
+    expect(await answer(code, 'x')).toEqual(expect.objectContaining({ broken: expect.stringMatching(why) }));
+  });
+
+  test('goes on after a call that failed, and keeps what it keeps to itself', async () => {
+    const { call, end } = await caller(
+      'let n = 0;\nexport default (t) => { if (t === "x") for (;;); return t + n++; }',
+    );
+    expect(call('a')).toEqual({ text: 'a0' });
+    expect(call('x')).toHaveProperty('broken');
+    expect(call('a')).toEqual({ text: 'a1' });
+    end();
+  });
+
+  test('what is wrong is told at its own line', () => {
+    expect(asModule('\nfunction a() {}\n').split('\n')[1]).toBe('function a() {}');
   });
 });

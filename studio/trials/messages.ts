@@ -1,5 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import type { Audit, Audited, Proven, Reach } from '@arbeit/engine/proof';
+import type { Audit, Audited, Counterexample, Proven, Reach, SameAs, Wiring } from '@arbeit/engine/proof';
 import type { Outcome, Trial } from '@arbeit/engine/tape';
 
 /** What the thread of the trials is asked. `today` (ISO 8601) is the day for tapes that name none. */
@@ -11,6 +11,8 @@ export type Asked =
       readonly today: string;
     }
   | { readonly do: 'reach' | 'break'; readonly document: SetDocument; readonly today: string }
+  /** A function somebody brings: what it breaks, and what does the same. */
+  | { readonly do: 'function'; readonly code: string }
   /** A share of an audit. */
   | { readonly do: 'audit'; readonly document: SetDocument; readonly wanted: Audit };
 
@@ -28,5 +30,22 @@ export type Answered =
       readonly of: number;
       readonly done: boolean;
     }
+  | { readonly is: 'trying'; readonly events: number; readonly of: number }
+  | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: SameAs | null }
+  /** There is no function in it, or one that cannot be read. */
+  | { readonly is: 'no function'; readonly why: string; readonly line?: number }
   | { readonly is: 'audited'; readonly steps: readonly Audited[]; readonly done: boolean }
   | { readonly is: 'failed'; readonly why: string };
+
+/** A law a function breaks, and what the same keys do in it and in the field that does the same, key by key. */
+export type Beside = Counterexample & {
+  readonly theirs: readonly string[];
+  readonly ours: readonly string[];
+};
+
+/** What came of a function wired in one way. */
+export interface Wired {
+  readonly wiring: Wiring;
+  readonly events: number;
+  readonly found: readonly Beside[];
+}

@@ -8,6 +8,7 @@ import { useUndoKeys } from '../sheet/undo-keys.ts';
 import type { StoredSet } from '../store/sets.ts';
 import { AuditSection } from './audit.tsx';
 import { Breaks } from './breaks.tsx';
+import { BringFunction } from './bring-function.tsx';
 import { Reached } from './reached.tsx';
 import { TrialList } from './trial-list.tsx';
 import { useAudit } from './use-audit.ts';
@@ -33,6 +34,7 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
         <Breaks set={set} breaking={breaking} />
         <AuditSection set={set} auditing={auditing} />
         <Reached document={set.document} reach={reach} />
+        <BringFunction set={set} />
       </main>
       <Alive />
     </>

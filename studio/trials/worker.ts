@@ -1,9 +1,21 @@
 import { compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { type Audited, auditSet, breakOnPurpose, type Proven, reachOf } from '@arbeit/engine/proof';
+import {
+  type Audited,
+  auditPasted,
+  auditSet,
+  breakOnPurpose,
+  compiledOf,
+  type Proven,
+  pastedField,
+  reachOf,
+  sameAs,
+  shownAlong,
+  type Wiring,
+} from '@arbeit/engine/proof';
 import type { RunCode } from '@arbeit/engine/rules';
 import { runTrial } from '@arbeit/engine/tape';
-import type { Answered, Asked, Ran } from './messages.ts';
+import type { Answered, Asked, Ran, Wired } from './messages.ts';
 
 /** The thread in which trials are run and definitions broken. It is ended from outside, in the middle of whatever it does. */
 const tell = (answered: Answered): void => self.postMessage(answered);
@@ -17,13 +29,17 @@ const rulesIn = ({ fields, forms = [] }: SetDocument) =>
 /** What runs developers' code at once, in a world of its own; fetched where there is any. */
 async function runnerFor(document: SetDocument): Promise<RunCode | undefined> {
   if (!rulesIn(document).some(({ check }) => check.type === 'custom')) return undefined;
-  const [{ default: variant }, { newQuickJSWASMModuleFromVariant }, { createSandbox }] = await Promise.all([
+  const [engine, { createSandbox }] = await Promise.all([quickjs(), import('../own-code/sandbox.mjs')]);
+  return createSandbox(engine, () => {});
+}
+
+/** The engine that runs developers' code; fetched where there is any. */
+async function quickjs() {
+  const [{ default: variant }, { newQuickJSWASMModuleFromVariant }] = await Promise.all([
     import('@jitl/quickjs-singlefile-browser-release-sync'),
     import('quickjs-emscripten-core'),
-    import('../own-code/sandbox.mjs'),
   ]);
-  const engine = await newQuickJSWASMModuleFromVariant(variant);
-  return createSandbox(engine, () => {});
+  return newQuickJSWASMModuleFromVariant(variant);
 }
 
 async function run({ document, trials, today }: Extract<Asked, { do: 'run' }>): Promise<void> {
@@ -76,11 +92,55 @@ function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>): void
   tell({ is: 'audited', steps, done: true });
 }
 
+/** So many events a way to wire it. */
+const tried = 4000;
+const wirings: readonly Wiring[] = ['browser', 'count'];
+
+async function tryFunction({ code }: Extract<Asked, { do: 'function' }>): Promise<void> {
+  const [engine, { createCaller }] = await Promise.all([quickjs(), import('../own-code/sandbox.mjs')]);
+  let caller: ReturnType<typeof createCaller>;
+  try {
+    caller = createCaller(engine, code);
+  } catch (problem) {
+    const { broken, line } = problem as { readonly broken: string; readonly line?: number };
+    tell({ is: 'no function', why: broken, ...(line === undefined ? {} : { line }) });
+    return;
+  }
+  const format = (text: string): string => {
+    const called = caller.call(text);
+    if ('text' in called) return called.text;
+    throw new RangeError(
+      called.line === undefined ? called.broken : `${called.broken} (line ${called.line})`,
+    );
+  };
+  const of = tried * wirings.length;
+  tell({ is: 'trying', events: 0, of });
+  const same = sameAs(format, kinds);
+  const like = same && compiledOf(same.field, kinds);
+  const wired = wirings.map((wiring, i): Wired => {
+    const onStep = (events: number): void => tell({ is: 'trying', events: i * tried + events, of });
+    const { events, found } = auditPasted(format, wiring, { seed: 1, events: tried, onStep });
+    const { field } = pastedField('theirs', format, wiring);
+    return {
+      wiring,
+      events,
+      found: found.map((one) => ({
+        ...one,
+        theirs: shownAlong(field, one.actions),
+        ours: like ? shownAlong(like, one.actions) : [],
+      })),
+    };
+  });
+  tell({ is: 'tried', wired, same: same ?? null });
+  caller.end();
+}
+
 self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
   try {
     if (data.do === 'run') await run(data);
     else if (data.do === 'break') await breakAll(data);
     else if (data.do === 'audit') auditShare(data);
+    else if (data.do === 'function') await tryFunction(data);
     else {
       const code = await runnerFor(data.document);
       tell({ is: 'reached', reach: reachOf(data.document, kinds, data.today, code) });

@@ -1,0 +1,74 @@
+import type { OpenField } from '../field/kind.ts';
+import type { FieldState } from '../field/moment.ts';
+import { apply, start } from '../field/state.ts';
+import { marked } from '../tape/marked.ts';
+import { readTape } from '../tape/read-tape.ts';
+import { audit, type Counterexample, eventsOf } from './audit.ts';
+import { type Formatter, pastedField, type Wiring } from './pasted.ts';
+import { subjectWith } from './subject.ts';
+
+/** What came of the audit of a function. */
+export interface PastedAudit {
+  readonly events: number;
+  /** Of each law that is broken the shortest tape that was found to show it. */
+  readonly found: readonly Counterexample[];
+}
+
+/** Contents that formatters are made for. */
+const texts = [
+  '1234567890',
+  '0770090012',
+  '12345678901234567890',
+  '1234.56',
+  '1,234',
+  '-12',
+  '14/02/2027',
+  'AB12CD',
+  'name',
+];
+const own = [...'1234567890'];
+
+/** How much a function is tried. */
+export interface PastedCourse {
+  readonly seed: number;
+  readonly events: number;
+  /** Told how many events were played so far. */
+  readonly onStep?: (events: number) => void;
+}
+
+/** Holds a function against the laws, wired in one of the usual ways, in so many events. The same seed finds the same. */
+export function auditPasted(
+  format: Formatter,
+  wiring: Wiring,
+  { seed, events: most, onStep }: PastedCourse,
+): PastedAudit {
+  const { field, leeway } = pastedField('theirs', format, wiring);
+  const found: Counterexample[] = [];
+  let events = 0;
+  const matter = { own, texts, characters: [...own, ...'aZ-./, '] };
+  for (const step of audit(subjectWith(field, leeway, ''), matter, { seed, today: '' })) {
+    events += step.events;
+    if (step.found) found.push(step.found);
+    onStep?.(events);
+    if (events >= most) break;
+  }
+  return { events, found: found.sort((a, b) => a.law - b.law) };
+}
+
+/** What a field shows after each line of a tape, with its caret drawn in; what it throws, where it does. */
+export function shownAlong(field: OpenField, lines: readonly string[]): readonly string[] {
+  const read = readTape(`field ${field.id}\n${lines.join('\n')}\n`);
+  if (!read.ok) return [];
+  const shown: string[] = [];
+  let state: FieldState = start(field);
+  for (const step of read.tape.steps) {
+    if (step.do === 'expect') continue;
+    try {
+      for (const event of eventsOf(step, state, field)) state = apply(field, state, event);
+      shown.push(marked(state.body.display, [state.start, state.end]));
+    } catch (error) {
+      shown.push(String(error));
+    }
+  }
+  return shown;
+}

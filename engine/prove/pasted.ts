@@ -1,0 +1,176 @@
+import type { Body, Edited, Extent, Taken } from '../field/body.ts';
+import type { Plan } from '../field/compiled.ts';
+import type { Kind, OpenField } from '../field/kind.ts';
+import { carryOut } from '../field/state.ts';
+import type { Atom, Leeway } from '../kinds/leeway.ts';
+import { boundaryAt, characterAt, graphemes } from '../values/graphemes.ts';
+
+/**
+ * A formatter as developers have them, a function from the text that was typed to the text that is shown, wired to a plain input in one of the two ways
+ * that are usual; as a field, so that tapes play on it and laws can be asked of it. It says nothing of what it leaves out, and has no value of its own.
+ */
+
+/** The function. It may throw: that is told as the law it breaks. */
+export type Formatter = (text: string) => string;
+
+/**
+ * What stands around it. `browser`: the input's value is replaced and the caret left to the browser, which puts it behind the text. `count`: the caret is
+ * put back behind as many letters and digits as were left of it.
+ */
+export type Wiring = 'browser' | 'count';
+
+/** What the field holds: the text of the input, and whether the function made another of it than was typed. */
+interface PastedBody extends Body {
+  readonly isRewritten: boolean;
+}
+
+const letterOrDigit = /^[\p{L}\p{N}]$/u;
+const countIn = (text: string): number => [...text].filter((c) => letterOrDigit.test(c)).length;
+
+/** The offset behind so many letters and digits of a text. */
+function behind(text: string, count: number): number {
+  let left = count;
+  let at = 0;
+  for (const c of text) {
+    if (left === 0) break;
+    if (letterOrDigit.test(c)) left--;
+    at += c.length;
+  }
+  return at;
+}
+
+/** Texts that show what the function puts in by itself. */
+const probes = ['1234567890123456', 'abcdefghijklmnop', 'AB12CD34EF56', '12.34', '-12', '1200,5'];
+
+/** The characters the function puts between others that nobody typed; letters and digits are never among them. */
+function separatorsOf(format: Formatter): ReadonlySet<string> {
+  const own = new Set<string>();
+  for (const probe of probes)
+    for (let length = 1; length <= probe.length; length++) {
+      const typed = probe.slice(0, length);
+      let shown = '';
+      try {
+        shown = String(format(typed));
+      } catch {
+        // What it throws at says nothing of what it puts in.
+      }
+      for (const c of graphemes(shown)) if (!letterOrDigit.test(c) && !typed.includes(c)) own.add(c);
+    }
+  return own;
+}
+
+/** Half a character no browser hands on. */
+const wellFormed = (text: string): string => text.replace(/\p{Cs}/gu, '');
+
+/** What comes of it when the browser has changed the text of the input and the function is called. */
+type Rewritten = (text: string, caret: number) => Edited<PastedBody>;
+
+function rewriting(format: Formatter, wiring: Wiring, separators: ReadonlySet<string>): Rewritten {
+  const lay = (display: string, isRewritten: boolean): PastedBody => ({
+    content: graphemes(display)
+      .filter((c) => !separators.has(c))
+      .join(''),
+    display,
+    complete: display !== '',
+    isRewritten,
+  });
+  return (text, caret) => {
+    const display = format(text);
+    if (typeof display !== 'string') throw new RangeError(`It answered ${typeof display}, and no text.`);
+    // Writing into an input what stands there already leaves the caret where it is.
+    if (display === text) return { body: lay(display, false), caret };
+    const count = countIn(text.slice(0, caret));
+    return {
+      body: lay(display, true),
+      caret: wiring === 'browser' ? display.length : behind(display, count),
+    };
+  };
+}
+
+const nothing: PastedBody = { content: '', display: '', complete: false, isRewritten: false };
+const taken = (edited: Edited<PastedBody>): Taken<PastedBody> => ({ ...edited, leftOut: '', rejected: null });
+const whole = (body: PastedBody): Edited<PastedBody> => ({ body, caret: body.display.length });
+
+/** What a deletion takes out of a plain input: from where, to where. */
+function erased(display: string, start: number, end: number, extent: Extent): readonly [number, number] {
+  if (start < end) return [start, end];
+  const word = /[\p{L}\p{N}]*[^\p{L}\p{N}]*$/u.exec(display.slice(0, start));
+  switch (extent) {
+    case 'selection':
+      return [start, start];
+    case 'character-right':
+      return [start, start + (start < display.length ? characterAt(display, start).length : 0)];
+    case 'character-left':
+      return [start > 0 ? boundaryAt(display, start - 1) : 0, start];
+    case 'word-left':
+      return [start > 0 ? Math.min(word?.index ?? 0, start - 1) : 0, start];
+  }
+}
+
+/** The function as a kind. */
+function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
+  const put = ({ display }: PastedBody, start: number, end: number, given: string): Edited<PastedBody> => {
+    const text = wellFormed(given);
+    return after(display.slice(0, start) + text + display.slice(end), start + text.length);
+  };
+  return {
+    empty: () => nothing,
+    hasRoom: () => true,
+    raw: (_, { display }) => display,
+    value: (_, { display }) => display || null,
+    key: (_, body, start, end, character) => put(body, start, end, character),
+    insert: (_, body, start, end, text) => taken(put(body, start, end, text)),
+    // A program that writes a value calls the function as well.
+    read: (_, text) => taken(whole(after(wellFormed(text), text.length).body)),
+    whole: (_, body) => whole(body),
+    erase(_, body, start, end, extent) {
+      const { display } = body;
+      const [from, to] = erased(display, start, end, extent);
+      return from === to ? { body, caret: start } : after(display.slice(0, from) + display.slice(to), from);
+    },
+    // A text that a script writes into an input ends what the browser could undo.
+    around(field, state, event) {
+      const next = carryOut(field, state, event);
+      const isWritten = next.body !== state.body && next.body.isRewritten;
+      return isWritten && event.type !== 'undo' && event.type !== 'redo'
+        ? { ...next, past: null, future: null, run: 'none' }
+        : next;
+    },
+  };
+}
+
+/** The function, wired, as a field; and where the laws ask something else of it. */
+export interface Pasted {
+  readonly field: OpenField;
+  readonly leeway: Leeway;
+}
+
+/** A formatter as a field called `id`. */
+export function pastedField(id: string, format: Formatter, wiring: Wiring): Pasted {
+  const separators = separatorsOf(format);
+  const kind = kindOf(rewriting(format, wiring, separators));
+  const field: OpenField<Plan, PastedBody> = {
+    id,
+    label: id,
+    hint: '',
+    placeholder: '',
+    locale: 'en-GB',
+    initial: '',
+    html: {},
+    messages: 'first',
+    rules: [],
+    plan: { kind: 'pasted' },
+    kind,
+    checks: {},
+  };
+  const atoms = ({ display }: Body): readonly Atom[] => {
+    let at = 0;
+    return graphemes(display).flatMap((c) => {
+      const from = at;
+      at += c.length;
+      return separators.has(c) ? [] : [{ c, at: from }];
+    });
+  };
+  // Whoever made the field knows its bodies; the laws hand back none but those.
+  return { field: field as unknown as OpenField, leeway: { atoms, isSilent: true } };
+}

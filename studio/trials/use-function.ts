@@ -1,0 +1,59 @@
+'use client';
+
+import type { SameAs } from '@arbeit/engine/proof';
+import { useRef, useState } from 'react';
+import type { Wired } from './messages.ts';
+import { useThread } from './threads.ts';
+
+/** What is known of a function somebody brings. */
+export type Tried =
+  | { readonly is: 'not yet' }
+  | { readonly is: 'under way'; readonly events: number; readonly of: number }
+  | { readonly is: 'stopped' }
+  | { readonly is: 'no function'; readonly why: string; readonly line?: number }
+  | { readonly is: 'failed'; readonly why: string }
+  | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: SameAs | null };
+
+/** So long a thread may say nothing: each call of the function is ended sooner, but for what its engine itself is busy with. In milliseconds. */
+const patience = 8000;
+
+/** A function tried in a thread, when it is asked for; one that does not come to an end is ended with it. */
+export function useFunction(): {
+  readonly tried: Tried;
+  begin(code: string): void;
+  stop(): void;
+} {
+  const [tried, setTried] = useState<Tried>({ is: 'not yet' });
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const { ask, stop } = useThread((answered) => {
+    clearTimeout(timer.current);
+    if (answered.is === 'trying') {
+      setTried({ is: 'under way', events: answered.events, of: answered.of });
+      wait();
+    } else if (answered.is === 'tried' || answered.is === 'no function' || answered.is === 'failed')
+      setTried(answered);
+  });
+  const wait = (): void => {
+    timer.current = setTimeout(() => {
+      stop();
+      setTried({
+        is: 'failed',
+        why: 'It kept the engine busy for too long and was ended: look for a loop over a list or a text without a bound.',
+      });
+    }, patience);
+  };
+  return {
+    tried,
+    begin(code) {
+      clearTimeout(timer.current);
+      setTried({ is: 'under way', events: 0, of: 0 });
+      ask({ do: 'function', code });
+      wait();
+    },
+    stop() {
+      clearTimeout(timer.current);
+      stop();
+      setTried({ is: 'stopped' });
+    },
+  };
+}
