@@ -118,7 +118,7 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: SameAs | 
   const { field, agreed, near, of, apart } = same;
   const { pattern } = field.entry as { readonly pattern?: string };
   const { locale, kind, entry } = field;
-  const take = (): void => {
+  const take = async (): Promise<void> => {
     const added = addField(set.document, {
       id: 'field',
       label: 'Field in place of a function',
@@ -126,7 +126,8 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: SameAs | 
       ...(locale === undefined || locale === set.document.locale ? {} : { locale }),
       entry,
     } as FieldDocument);
-    set.edit(() => added.set);
+    // Its desk is there once it is saved.
+    await set.editAndSave(() => added.set);
     setTaken(added.id);
   };
   return (
