@@ -1,9 +1,11 @@
 import { type ParseArgsConfig, parseArgs } from 'node:util';
+import { hands } from '@arbeit/engine/tape';
 import { uses } from '@arbeit/handoff/build';
 import { auditDocument } from './audit.ts';
 import { buildHandOff } from './build.ts';
 import { compareDocuments } from './compare.ts';
 import { compileDocument } from './compile.ts';
+import { drivePage } from './drive.ts';
 import type { Output } from './files.ts';
 import { playTapes } from './play.ts';
 import { testDocument, watching } from './test.ts';
@@ -107,6 +109,38 @@ Exit code 0: they are written; 2: the document cannot be read, or the folder not
     flags: { out: { type: 'string' } },
     words: { out: 'the folder they are written to; this one, where none is named' },
     run: ([document = ''], { out = '.' }, output) => compileDocument(document, String(out), output),
+  },
+  drive: {
+    takes: '<document.arbeit.json|tape>… --url <page> --field <id>=<selector>…',
+    about: `Types tapes with real keys into a page, ours or not, in an installed Chromium, and compares step by step what
+it shows: with what the definition of the document does, or without one with what the tapes expect. Of a
+document its trials are driven, unless tapes are named beside it.
+Exit code 0: all of them come to the same; 1: one does not; 2: a file, the page, a field or a browser is
+not to be had.`,
+    least: 1,
+    flags: {
+      url: { type: 'string' },
+      field: { type: 'string', multiple: true },
+      message: { type: 'string', multiple: true },
+      hand: { type: 'string', multiple: true },
+      browser: { type: 'string' },
+    },
+    words: {
+      url: 'where the page is',
+      field: 'which input a field is, by a CSS selector: mobile=#mobile; one a field',
+      message: 'what shows the message of a field, likewise',
+      hand: `how what is typed comes in: ${hands.join(', ')}; several may be named, keys where none is`,
+      browser: 'the program of a Chromium; one that is installed, where it is left out',
+    },
+    run: (files, { url, field = [], message = [], hand = [], browser }, output) =>
+      drivePage(files, {
+        url: url as string | undefined,
+        fields: field as readonly string[],
+        messages: message as readonly string[],
+        hands: hand as readonly string[],
+        browser: browser as string | undefined,
+        output,
+      }),
   },
   play: {
     takes: '<document.arbeit.json> <tape>…',

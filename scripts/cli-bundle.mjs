@@ -26,8 +26,8 @@ export async function build() {
         outfile: fresh,
         bundle: true,
         platform: 'node',
-        // Runs a program of its own, which stands beside it.
-        external: ['esbuild'],
+        // One runs a program of its own, which stands beside it; the other is there for whoever drives pages.
+        external: ['esbuild', 'playwright-core'],
         format: 'esm',
         tsconfig: join(root, 'tsconfig.json'),
         // Some packages have a CommonJS build that no bundler can follow, and name it first.

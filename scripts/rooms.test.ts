@@ -16,7 +16,7 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   vue: { rooms: ['engine', 'dom'], packages: /^vue$/ },
   svelte: { rooms: ['engine', 'dom'], packages: /^$/ },
   handoff: { rooms: ['engine'], packages: /^(?:jsonc-parser|esbuild|parse5|csv-parse\/.*|node:\w+)$/ },
-  cli: { rooms: ['engine', 'handoff'], packages: /^node:/ },
+  cli: { rooms: ['engine', 'handoff'], packages: /^(?:node:.*|playwright-core)$/ },
   studio: { rooms: ['engine', 'dom', 'react', 'element', 'handoff'], packages: /./ },
 };
 

@@ -1,3 +1,4 @@
+export { byHand, type Hand, hands, type Otherwise, otherwise } from './hands.ts';
 export {
   fieldEvents,
   type Miss,

@@ -199,6 +199,7 @@ function BrokenLaw({
   readonly hasOurs: boolean;
 }) {
   const { law, expected, found, actions, theirs, ours } = broken;
+  const keys = `Keys that break law ${law}, ${kept[wiring]}`;
   return (
     <li className="way broken-law">
       <span className="text-brick">{law}</span>
@@ -208,11 +209,7 @@ function BrokenLaw({
           Expected {expected}; there was {found}.
         </p>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
-        <section
-          className="overflow-x-auto"
-          aria-label={`Keys that break law ${law}, ${kept[wiring]}`}
-          tabIndex={0}
-        >
+        <section className="overflow-x-auto" aria-label={keys} tabIndex={0}>
           <table className="table beside">
             <thead>
               <tr>

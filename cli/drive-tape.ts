@@ -1,0 +1,124 @@
+import type { Expectation, Hand, Row, Tape } from '@arbeit/engine/tape';
+import type { Locator, Page } from 'playwright-core';
+import { act, type Driven, type Shown, shownIn } from './page-hands.ts';
+
+/** A tape on its way into a page. */
+export interface Drive {
+  readonly page: Page;
+  readonly tape: Tape;
+  readonly hand: Hand;
+  readonly fields: ReadonlyMap<string, string>;
+  readonly messages: ReadonlyMap<string, string>;
+  /** What the definition does, by the same hand; the last of a line is what it led to. */
+  readonly rows: readonly Row[] | undefined;
+}
+
+/** The input a selector means: itself, or the one in what it names. */
+async function inputOf(page: Page, selector: string): Promise<Locator> {
+  const found = page.locator(selector).first();
+  await found.waitFor({ state: 'attached', timeout: 10_000 });
+  const isInput = await found.evaluate((element) => element.matches('input, textarea'));
+  return isInput ? found : found.locator('input, textarea').first();
+}
+
+const marked = (text: string, [start, end]: readonly [number, number]): string =>
+  JSON.stringify(
+    start === end
+      ? `${text.slice(0, start)}|${text.slice(start)}`
+      : `${text.slice(0, start)}|${text.slice(start, end)}|${text.slice(end)}`,
+  );
+
+type Step = Tape['steps'][number];
+type Expect = Step & Expectation;
+
+/** The inputs of a page by the fields they are, each looked for once. */
+function inputsOn(page: Page, fields: ReadonlyMap<string, string>): (id: string) => Promise<Locator> {
+  const known = new Map<string, Locator>();
+  return async (id) => {
+    const found = known.get(id) ?? (await inputOf(page, fields.get(id) ?? ''));
+    known.set(id, found);
+    return found;
+  };
+}
+
+/** What the definition shows, and what the page does; without the focus a browser keeps a caret of its own. */
+function shownBoth(row: Row, seen: Shown): readonly [string, string] {
+  return row.flags.focused && seen.focused
+    ? [marked(row.display, row.caret), marked(seen.display, seen.caret)]
+    : [JSON.stringify(row.display), JSON.stringify(seen.display)];
+}
+
+/** What is expected and what is found, of what can be seen on a page: the text, its caret, the message, the focus. */
+async function expectedBoth(
+  step: Expect,
+  input: Locator,
+  message: Locator | undefined,
+): Promise<readonly [string, string] | undefined> {
+  switch (step.what) {
+    case 'display': {
+      const { display, caret } = await shownIn(input);
+      return step.caret
+        ? [marked(step.text, step.caret), marked(display, caret)]
+        : [JSON.stringify(step.text), JSON.stringify(display)];
+    }
+    case 'message':
+      return message && [JSON.stringify(step.text), JSON.stringify((await message.innerText()).trim())];
+    case 'focus': {
+      if (step.id === null) return undefined;
+      return [step.id, (await shownIn(input)).focused ? step.id : 'another'];
+    }
+    default:
+      return undefined;
+  }
+}
+
+const withoutFocus: ReadonlySet<Step['do']> = new Set(['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill']); // biome-ignore format: a list
+
+/** Drives one tape; what is not the same, a line each. */
+export async function drivenTape({
+  page,
+  tape,
+  hand,
+  fields,
+  messages,
+  rows,
+}: Drive): Promise<readonly string[]> {
+  const driving: Driven = { page, session: await page.context().newCDPSession(page) };
+  const led = new Map((rows ?? []).map((row) => [row.line, row]));
+  const input = inputsOn(page, fields);
+  const apart: string[] = [];
+  const touched = new Set<string>();
+  let about = tape.target.type === 'field' ? tape.target.id : ([...fields.keys()][0] ?? '');
+  let focused = false;
+  const tell = ({ line, source }: Step, [expected, found]: readonly [string, string]): void => {
+    if (expected !== found) apart.push(`line ${line}: ${source}: expected ${expected}, found ${found}`);
+  };
+  for (const step of tape.steps) {
+    if (step.do === 'expect') {
+      // What the definition shows was held against it already.
+      if (rows !== undefined && step.what === 'display') continue;
+      const id = step.what === 'focus' ? (step.id ?? about) : (step.field ?? about);
+      const selector = messages.get(id);
+      if (!fields.has(id)) continue;
+      const both = await expectedBoth(
+        step,
+        await input(id),
+        selector === undefined ? undefined : page.locator(selector).first(),
+      );
+      if (both) tell(step, both);
+      continue;
+    }
+    if (step.do === 'focus') about = step.field ?? about;
+    const field = await input(about);
+    const isByHand = !withoutFocus.has(step.do);
+    if (isByHand && !focused) await act(driving, field, { do: 'focus' }, { hand, isFirst: false });
+    await act(driving, field, step, { hand, isFirst: !touched.has(about) });
+    if (isByHand || step.do === 'set' || step.do === 'autofill') touched.add(about);
+    const row = led.get(step.line);
+    about = row?.field ?? about;
+    const seen = await shownIn(await input(about));
+    focused = seen.focused;
+    if (row) tell(step, shownBoth(row, seen));
+  }
+  return apart;
+}

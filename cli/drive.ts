@@ -1,0 +1,185 @@
+import { existsSync } from 'node:fs';
+import { compile, type SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { byHand, type Hand, hands, play, readTape, type Tape, trialTape } from '@arbeit/engine/tape';
+import type { Browser, Page } from 'playwright-core';
+import { today } from './clock.ts';
+import { drivenTape } from './drive-tape.ts';
+import { load, loadDocument, type Output } from './files.ts';
+import { canBeDriven } from './page-hands.ts';
+
+/** What `arbeit drive` is asked for. */
+export interface Wanted {
+  readonly url: string | undefined;
+  /** `id=selector`, one a field. */
+  readonly fields: readonly string[];
+  /** `id=selector` of what shows a field’s message. */
+  readonly messages: readonly string[];
+  readonly hands: readonly string[];
+  /** The program of a browser; looked for where it is left out. */
+  readonly browser: string | undefined;
+  readonly output: Output;
+}
+
+/** A tape to be driven, and how it is told of. */
+interface Driving {
+  readonly name: string;
+  readonly tape: Tape;
+}
+
+const chromiums = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'] as const;
+/** Without a monitor, and as root in a container. */
+const flags = ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'];
+
+/** Pairs of a field and a selector; one that is no pair is told. */
+function pairs(
+  flag: string,
+  texts: readonly string[],
+  output: Output,
+): ReadonlyMap<string, string> | undefined {
+  const all = new Map<string, string>();
+  for (const text of texts) {
+    const at = text.indexOf('=');
+    if (at < 1 || at === text.length - 1) {
+      output.err(`--${flag} ${text}: expected a field and a selector, as in mobile=#mobile`);
+      return undefined;
+    }
+    all.set(text.slice(0, at), text.slice(at + 1));
+  }
+  return all;
+}
+
+/** The tapes of files: of a document its trials, unless tapes are named beside it. */
+function loaded(
+  files: readonly string[],
+  output: Output,
+): { readonly document: SetDocument | undefined; readonly all: readonly Driving[] } | undefined {
+  let document: SetDocument | undefined;
+  const all: Driving[] = [];
+  const add = (name: string, text: string): boolean => {
+    const read = readTape(text);
+    if (read.ok) all.push({ name: read.tape.title || name, tape: read.tape });
+    else
+      for (const { line, column, message } of read.faults)
+        output.err(`${name}:${line}:${column}: ${message}`);
+    return read.ok;
+  };
+  for (const file of files) {
+    if (/\.json$/.test(file)) {
+      document = loadDocument(file, output);
+      if (!document) return undefined;
+      continue;
+    }
+    const text = load(file, output);
+    if (text === undefined || !add(file, text)) return undefined;
+  }
+  if (all.length === 0 && document)
+    for (const trial of document.trials ?? []) if (!add(trial.id, trialTape(trial))) return undefined;
+  if (all.length === 0) {
+    output.err('there is no tape to drive the page by: name one, or a document with trials');
+    return undefined;
+  }
+  return { document, all };
+}
+
+/**
+ * `arbeit drive`. Types tapes with real keys into a page, ours or not, and compares what it shows step by step: with what the document’s own definition
+ * does, or with what the tape expects. Returns the exit code: 0 all the same, 1 something is not, 2 a file, the page, a field or a browser is not to be had.
+ */
+export async function drivePage(files: readonly string[], wanted: Wanted): Promise<number> {
+  const { url, output } = wanted;
+  const fields = pairs('field', wanted.fields, output);
+  const messages = pairs('message', wanted.messages, output);
+  const known = loaded(files, output);
+  if (!fields || !messages || !known) return 2;
+  const by = wanted.hands.length > 0 ? wanted.hands : ['keys'];
+  const odd = by.filter((hand) => !(hands as readonly string[]).includes(hand));
+  for (const hand of odd) output.err(`--hand ${hand}: there are ${hands.join(', ')}`);
+  if (url === undefined) output.err('--url: where is the page?');
+  if (odd.length > 0 || url === undefined) return 2;
+  const browser = await launched(wanted.browser, output);
+  if (!browser) return 2;
+  const set = known.document && compile(known.document, kinds);
+  const clock = today();
+  const count = { same: 0, apart: 0, left: 0 };
+  try {
+    for (const { name, tape } of known.all)
+      for (const hand of by as readonly Hand[]) {
+        const said = by.length > 1 ? `${name}, by ${hand}` : name;
+        const lacking = fieldsOf(tape, known.document).filter((id) => !fields.has(id));
+        const cannot = tape.steps.some((step) => step.do !== 'expect' && !canBeDriven(step))
+          ? 'what servers answer is not for a tape to say here'
+          : lacking.length > 0
+            ? `no --field says where ${lacking.join(', ')} is`
+            : undefined;
+        if (cannot !== undefined) {
+          count.left++;
+          output.out(`left out ${said}: ${cannot}`);
+          continue;
+        }
+        const played = set && play(set, byHand(tape, hand), clock);
+        if (played && 'message' in played) {
+          count.left++;
+          output.out(`left out ${said}: ${played.message}`);
+          continue;
+        }
+        const page = await opened(browser, url, tape.today ?? clock);
+        const apart = await drivenTape({ page, tape, hand, fields, messages, rows: played?.rows });
+        await page.context().close();
+        count[apart.length > 0 ? 'apart' : 'same']++;
+        output.out(`${apart.length > 0 ? 'APART   ' : 'the same'} ${said}`);
+        for (const line of apart) output.out(`  ${line}`);
+      }
+  } catch (error) {
+    output.err(`${url}: ${String((error as Error).message).split('\n')[0]}`);
+    return 2;
+  } finally {
+    await browser.close();
+  }
+  output.out(
+    `${count.same} of ${count.same + count.apart} ${count.same + count.apart === 1 ? 'tape comes' : 'tapes come'} to the same${count.left ? `; ${count.left} left out` : ''}`,
+  );
+  return count.apart > 0 ? 1 : count.same > 0 ? 0 : 2;
+}
+
+/** A browser to drive with; where none is to be had that is told. */
+async function launched(program: string | undefined, output: Output): Promise<Browser | undefined> {
+  const core = await import('playwright-core').catch(() => undefined);
+  if (!core) {
+    output.err('arbeit drive types with a package that is not here: npm install --save-dev playwright-core');
+    return undefined;
+  }
+  const named = program ?? process.env.ARBEIT_CHROMIUM ?? chromiums.find((path) => existsSync(path));
+  try {
+    return await core.chromium.launch({
+      args: flags,
+      ...(named === undefined ? {} : { executablePath: named }),
+    });
+  } catch (error) {
+    output.err(
+      `${named ?? 'chromium'}: cannot be started (${String((error as Error).message).split('\n')[0]}); --browser names another one`,
+    );
+    return undefined;
+  }
+}
+
+/** A page of its own, fresh, on the day of the tape. */
+async function opened(browser: Browser, url: string, day: string): Promise<Page> {
+  const context = await browser.newContext({ permissions: ['clipboard-read', 'clipboard-write'] });
+  const page = await context.newPage();
+  await page.clock.setFixedTime(new Date(`${day}T12:00:00`));
+  await page.goto(url);
+  return page;
+}
+
+/** The fields a tape is about. */
+function fieldsOf(tape: Tape, document: SetDocument | undefined): readonly string[] {
+  const named = tape.steps.flatMap((step) =>
+    'field' in step && step.field !== undefined ? [step.field] : [],
+  );
+  const first =
+    tape.target.type === 'field'
+      ? tape.target.id
+      : (document?.forms?.find(({ id }) => id === tape.target.id)?.fields?.[0] ?? named[0]);
+  return [...new Set([...(first === undefined ? [] : [first]), ...named])];
+}

@@ -1,0 +1,186 @@
+import type { Action, Hand } from '@arbeit/engine/tape';
+import type { CDPSession, Locator, Page } from 'playwright-core';
+
+/** Does to an input of a page, ours or not, what a tape says: with the keys, compositions and writes a browser has. */
+
+/** The key that does each action a key does. */
+const keyFor = {
+  backspace: 'Backspace',
+  delete: 'Delete',
+  'word-backspace': 'Control+Backspace',
+  left: 'ArrowLeft',
+  right: 'ArrowRight',
+  up: 'ArrowUp',
+  down: 'ArrowDown',
+  home: 'Home',
+  end: 'End',
+  cut: 'Control+X',
+  undo: 'Control+Z',
+  redo: 'Control+Shift+Z',
+  'select-all': 'Control+A',
+} as const;
+
+/** A page with what drives it. */
+export interface Driven {
+  readonly page: Page;
+  /** The protocol's own session: compositions are not to be had otherwise. */
+  readonly session: CDPSession;
+}
+
+/** Writes a whole value the way the browser or a script does, so that a page built on a framework hears of it. */
+const write = (input: Locator, text: string, type: 'autofill' | 'set'): Promise<void> =>
+  input.evaluate(
+    (element, [value, way]) => {
+      const field = element as HTMLInputElement;
+      const { set } = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value') ?? {};
+      set?.call(field, value);
+      const inputType = way === 'autofill' ? 'insertReplacementText' : '';
+      field.dispatchEvent(new InputEvent('input', { bubbles: true, composed: true, inputType }));
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    },
+    [text, type] as const,
+  );
+
+/** A word composed letter by letter and handed over whole, as a phone’s keyboard does. */
+async function compose({ session }: Driven, word: string, replacing = 0): Promise<void> {
+  const letters = [...word];
+  const at = (length: number) => ({ selectionStart: length, selectionEnd: length });
+  for (let count = 1; count <= letters.length; count++) {
+    const text = letters.slice(0, count).join('');
+    await session.send('Input.imeSetComposition', {
+      text,
+      ...at(text.length),
+      ...(replacing > 0 && count === 1 ? { replacementStart: -replacing, replacementEnd: 0 } : {}),
+    });
+  }
+  await session.send('Input.insertText', { text: word });
+}
+
+/** A word begun by keys and finished by a suggestion that takes its place. */
+async function suggest(driven: Driven, input: Locator, word: string): Promise<void> {
+  const letters = [...word];
+  const caret = (): Promise<number> =>
+    input.evaluate((element) => (element as HTMLInputElement).selectionStart ?? 0);
+  const from = await caret();
+  await driven.page.keyboard.type(letters.slice(0, Math.ceil(letters.length / 2)).join(''));
+  const to = await caret();
+  // The keyboard picks what stands there of the word, whatever the page has made of it.
+  await input.evaluate(
+    (element, [start, end]) => (element as HTMLInputElement).setSelectionRange(start, end),
+    [Math.min(from, to), to] as const,
+  );
+  await driven.page.keyboard.insertText(word);
+}
+
+const wordsIn = (text: string): readonly string[] => text.match(/\s+|\S+/gu) ?? [];
+
+/** What is typed, by a hand. `isFirst`: nothing was done to the field before. */
+async function typeBy(
+  driven: Driven,
+  input: Locator,
+  hand: Hand,
+  text: string,
+  isFirst: boolean,
+): Promise<void> {
+  const { keyboard } = driven.page;
+  switch (hand) {
+    case 'composing':
+    case 'suggestion':
+      for (const word of wordsIn(text)) {
+        if (/^\s/u.test(word) || (hand === 'suggestion' && [...word].length < 3)) await keyboard.type(word);
+        else if (hand === 'composing') await compose(driven, word);
+        else await suggest(driven, input, word);
+      }
+      return;
+    case 'dictation':
+      return keyboard.insertText(text);
+    case 'autofill':
+    case 'program':
+      if (isFirst) return write(input, text, hand === 'program' ? 'set' : 'autofill');
+      return keyboard.type(text);
+    case 'keys':
+      return keyboard.type(text);
+  }
+}
+
+/** Has the form an input stands in sent or reset: its own, or the one its element is in. */
+const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Promise<void> =>
+  input.evaluate((element, name) => {
+    const field = element as HTMLInputElement;
+    const root = field.getRootNode();
+    const form = field.form ?? ('host' in root ? (root.host as Element).closest('form') : null);
+    form?.[name]();
+  }, what);
+
+/** Whether an action is one a page can be driven by: what servers answer it does not decide. */
+export const canBeDriven = (action: Action): boolean => action.do !== 'answer' && action.do !== 'sent';
+
+/** Does one action to the input a tape is about. */
+export async function act(
+  driven: Driven,
+  input: Locator,
+  action: Action,
+  { hand, isFirst }: { readonly hand: Hand; readonly isFirst: boolean },
+): Promise<void> {
+  const { page } = driven;
+  switch (action.do) {
+    case 'focus':
+      // At the end of the text, wherever a page puts the caret by itself.
+      return input.evaluate((element) => {
+        const field = element as HTMLInputElement;
+        field.focus();
+        if (field.selectionStart === 0 && field.selectionEnd !== field.value.length)
+          field.setSelectionRange(field.value.length, field.value.length);
+      });
+    case 'leave':
+      return input.blur();
+    case 'type':
+      return typeBy(driven, input, hand, action.text, isFirst);
+    case 'insert':
+      return page.keyboard.insertText(action.text);
+    case 'paste':
+      await page.evaluate((text) => navigator.clipboard.writeText(text), action.text);
+      return page.keyboard.press('Control+V');
+    case 'autofill':
+    case 'set':
+      return write(input, action.text, action.do);
+    case 'select':
+      return input.evaluate(
+        (element, [start, end]) => (element as HTMLInputElement).setSelectionRange(start, end),
+        [Math.min(action.start, action.end), Math.max(action.start, action.end)] as const,
+      );
+    case 'wait':
+      return page.waitForTimeout(action.milliseconds);
+    case 'submit':
+      return formAround(input, 'requestSubmit');
+    case 'reset':
+      return formAround(input, 'reset');
+    case 'answer':
+    case 'sent':
+      return;
+    default: {
+      const times = 'times' in action ? action.times : 1;
+      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
+    }
+  }
+}
+
+/** What a page shows of an input. */
+export interface Shown {
+  readonly display: string;
+  readonly caret: readonly [number, number];
+  readonly focused: boolean;
+}
+
+/** What an input shows once the page has drawn what the last event changed. */
+export const shownIn = (input: Locator): Promise<Shown> =>
+  input.evaluate(async (element) => {
+    await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    const field = element as HTMLInputElement;
+    const { activeElement } = field.getRootNode() as Document | ShadowRoot;
+    return {
+      display: field.value,
+      caret: [field.selectionStart ?? 0, field.selectionEnd ?? 0] as const,
+      focused: activeElement === field,
+    };
+  });
