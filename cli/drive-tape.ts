@@ -13,12 +13,22 @@ export interface Drive {
   readonly rows: readonly Row[] | undefined;
 }
 
-/** The input a selector means: itself, or the one in what it names. */
+const typedInto =
+  'input:not([type=radio], [type=checkbox], [type=file], [type=button], [type=submit]), textarea';
+
+/** There is nothing to type into where a field was said to be. */
+class NoInput extends Error {}
+
+/** The input a selector means: itself, or the one in what it names. Throws `NoInput` where there is none. */
 async function inputOf(page: Page, selector: string): Promise<Locator> {
   const found = page.locator(selector).first();
-  await found.waitFor({ state: 'attached', timeout: 10_000 });
-  const isInput = await found.evaluate((element) => element.matches('input, textarea'));
-  return isInput ? found : found.locator('input, textarea').first();
+  await found.waitFor({ state: 'attached', timeout: 10_000 }).catch(() => {
+    throw new NoInput(`there is nothing at ${selector}`);
+  });
+  const isInput = await found.evaluate((element, what) => element.matches(what), typedInto);
+  const input = isInput ? found : found.locator(typedInto).first();
+  if ((await input.count()) === 0) throw new NoInput(`there is nothing to type into at ${selector}`);
+  return input;
 }
 
 const marked = (text: string, [start, end]: readonly [number, number]): string =>
@@ -74,15 +84,17 @@ async function expectedBoth(
 
 const withoutFocus: ReadonlySet<Step['do']> = new Set(['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill']); // biome-ignore format: a list
 
-/** Drives one tape; what is not the same, a line each. */
-export async function drivenTape({
-  page,
-  tape,
-  hand,
-  fields,
-  messages,
-  rows,
-}: Drive): Promise<readonly string[]> {
+/** Drives one tape: what is not the same, a line each; or why it cannot be driven. */
+export async function drivenTape(drive: Drive): Promise<readonly string[] | string> {
+  try {
+    return await apartIn(drive);
+  } catch (error) {
+    if (error instanceof NoInput) return error.message;
+    throw error;
+  }
+}
+
+async function apartIn({ page, tape, hand, fields, messages, rows }: Drive): Promise<readonly string[]> {
   const driving: Driven = { page, session: await page.context().newCDPSession(page) };
   const led = new Map((rows ?? []).map((row) => [row.line, row]));
   const input = inputsOn(page, fields);
@@ -112,7 +124,11 @@ export async function drivenTape({
     const field = await input(about);
     const isByHand = !withoutFocus.has(step.do);
     if (isByHand && !focused) await act(driving, field, { do: 'focus' }, { hand, isFirst: false });
-    await act(driving, field, step, { hand, isFirst: !touched.has(about) });
+    await act(driving, field, step, {
+      hand,
+      isFirst: !touched.has(about),
+      hint: led.get(step.line)?.caret[1],
+    });
     if (isByHand || step.do === 'set' || step.do === 'autofill') touched.add(about);
     const row = led.get(step.line);
     about = row?.field ?? about;

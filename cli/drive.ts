@@ -117,7 +117,7 @@ export async function drivePage(files: readonly string[], wanted: Wanted): Promi
           output.out(`left out ${said}: ${cannot}`);
           continue;
         }
-        const played = set && play(set, byHand(tape, hand), clock);
+        const played = set && play(set, byHand(set, tape, hand, clock), clock);
         if (played && 'message' in played) {
           count.left++;
           output.out(`left out ${said}: ${played.message}`);
@@ -126,6 +126,11 @@ export async function drivePage(files: readonly string[], wanted: Wanted): Promi
         const page = await opened(browser, url, tape.today ?? clock);
         const apart = await drivenTape({ page, tape, hand, fields, messages, rows: played?.rows });
         await page.context().close();
+        if (typeof apart === 'string') {
+          count.left++;
+          output.out(`left out ${said}: ${apart}`);
+          continue;
+        }
         count[apart.length > 0 ? 'apart' : 'same']++;
         output.out(`${apart.length > 0 ? 'APART   ' : 'the same'} ${said}`);
         for (const line of apart) output.out(`  ${line}`);

@@ -1,3 +1,5 @@
+// Parts of this run in a page.
+/// <reference lib="dom" />
 import type { Action, Hand } from '@arbeit/engine/tape';
 import type { CDPSession, Locator, Page } from 'playwright-core';
 
@@ -28,17 +30,17 @@ export interface Driven {
 }
 
 /** Writes a whole value the way the browser or a script does, so that a page built on a framework hears of it. */
-const write = (input: Locator, text: string, type: 'autofill' | 'set'): Promise<void> =>
+const write = (input: Locator, text: string): Promise<void> =>
   input.evaluate(
-    (element, [value, way]) => {
+    (element, [value]) => {
       const field = element as HTMLInputElement;
       const { set } = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value') ?? {};
       set?.call(field, value);
-      const inputType = way === 'autofill' ? 'insertReplacementText' : '';
-      field.dispatchEvent(new InputEvent('input', { bubbles: true, composed: true, inputType }));
+      // Chromium tells of what it filled in by plain events.
+      field.dispatchEvent(new Event('input', { bubbles: true, composed: true }));
       field.dispatchEvent(new Event('change', { bubbles: true }));
     },
-    [text, type] as const,
+    [text] as const,
   );
 
 /** A word composed letter by letter and handed over whole, as a phone’s keyboard does. */
@@ -96,7 +98,7 @@ async function typeBy(
       return keyboard.insertText(text);
     case 'autofill':
     case 'program':
-      if (isFirst) return write(input, text, hand === 'program' ? 'set' : 'autofill');
+      if (isFirst) return write(input, text);
       return keyboard.type(text);
     case 'keys':
       return keyboard.type(text);
@@ -115,23 +117,30 @@ const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Promise<vo
 /** Whether an action is one a page can be driven by: what servers answer it does not decide. */
 export const canBeDriven = (action: Action): boolean => action.do !== 'answer' && action.do !== 'sent';
 
-/** Does one action to the input a tape is about. */
+/** Does one action to the input a tape is about. `hint`: where the definition has the caret then. */
 export async function act(
   driven: Driven,
   input: Locator,
   action: Action,
-  { hand, isFirst }: { readonly hand: Hand; readonly isFirst: boolean },
+  {
+    hand,
+    isFirst,
+    hint,
+  }: { readonly hand: Hand; readonly isFirst: boolean; readonly hint?: number | undefined },
 ): Promise<void> {
   const { page } = driven;
   switch (action.do) {
     case 'focus':
-      // At the end of the text, wherever a page puts the caret by itself.
-      return input.evaluate((element) => {
-        const field = element as HTMLInputElement;
-        field.focus();
-        if (field.selectionStart === 0 && field.selectionEnd !== field.value.length)
-          field.setSelectionRange(field.value.length, field.value.length);
-      });
+      // At the end of the text, where a page leaves the caret where it was; not where the definition has it elsewhere.
+      return input.evaluate(
+        (element, toEnd) => {
+          const field = element as HTMLInputElement;
+          field.focus();
+          if (toEnd && field.selectionStart === 0 && field.selectionEnd === 0)
+            field.setSelectionRange(field.value.length, field.value.length);
+        },
+        hint === undefined || hint > 0,
+      );
     case 'leave':
       return input.blur();
     case 'type':
@@ -143,7 +152,7 @@ export async function act(
       return page.keyboard.press('Control+V');
     case 'autofill':
     case 'set':
-      return write(input, action.text, action.do);
+      return write(input, action.text);
     case 'select':
       return input.evaluate(
         (element, [start, end]) => (element as HTMLInputElement).setSelectionRange(start, end),

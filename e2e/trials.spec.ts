@@ -315,3 +315,33 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   await write('(text) => text.trim()');
   await expect(said(page)).toHaveText(/laws? (?:is|are) broken\.$/, { timeout: 60_000 });
 });
+
+test('a trial by other hands: the same, or where it comes to something else and why; played so on the desk', async ({
+  page,
+  request,
+}) => {
+  const dated = { id: 'when', kind: 'date', label: 'Day', entry: {} };
+  const trial = { id: 'day', name: 'A day', tape: 'field when\nfocus\ntype "4"\nexpect display "04/|"\n' };
+  const answer = await request.post('/api/sets', {
+    data: {
+      document: {
+        arbeit: 1,
+        title: `Hands ${Math.random()}`,
+        locale: 'en-GB',
+        fields: [dated],
+        trials: [trial],
+      },
+    },
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/sets/${id}/trials#day`);
+  const by = page.getByRole('region', { name: 'A day by other hands' });
+  await expect(by.getByRole('listitem').filter({ hasText: 'dictated' })).toContainText('the same');
+  const program = by.getByRole('listitem').filter({ hasText: 'written by a program' });
+  await expect(program).toContainText('line 3 comes to something else');
+  await expect(program).toContainText('It is a whole value and not typing');
+  await expectNoViolations(page);
+  await program.getByRole('link').click();
+  await page.waitForURL(/hand=program$/);
+  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Day')).toHaveValue('4');
+});

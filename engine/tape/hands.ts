@@ -13,24 +13,37 @@ export type Hand = (typeof hands)[number];
 const wordsIn = (text: string): readonly string[] => text.match(/\s+|\S+/gu) ?? [];
 const isBlank = (text: string): boolean => /^\s/u.test(text);
 
+/** Plays what was done so far, and tells where the caret then is. */
+type CaretAfter = (steps: readonly Action[]) => readonly [number, number];
+
+/** A word begun by keys; then a suggestion takes the place of what stands there of it. */
+function suggested(word: string, caretAfter: CaretAfter): readonly Action[] {
+  const letters = graphemes(word);
+  if (letters.length < 3) return [{ do: 'type', text: word }];
+  const begun: Action = { do: 'type', text: letters.slice(0, Math.ceil(letters.length / 2)).join('') };
+  // Typed over a selection it begins where that did.
+  const [from] = caretAfter([]);
+  const [, to] = caretAfter([begun]);
+  return [begun, { do: 'select', start: Math.min(from, to), end: to }, { do: 'insert', text: word }];
+}
+
 /** What typing a text comes to by a hand. `isFirst`: nothing was done to the field before. */
-function typedBy(hand: Hand, text: string, isFirst: boolean): readonly Action[] {
+function typedBy(hand: Hand, text: string, isFirst: boolean, caretAfter: CaretAfter): readonly Action[] {
   switch (hand) {
     case 'keys':
       return [{ do: 'type', text }];
     case 'composing':
       return wordsIn(text).map((word): Action => ({ do: isBlank(word) ? 'type' : 'insert', text: word }));
-    case 'suggestion':
-      return wordsIn(text).flatMap((word): readonly Action[] => {
-        const letters = graphemes(word);
-        if (isBlank(word) || letters.length < 3) return [{ do: 'type', text: word }];
-        const begun = letters.slice(0, Math.ceil(letters.length / 2));
-        return [
-          { do: 'type', text: begun.join('') },
-          { do: 'backspace', times: begun.length },
-          { do: 'insert', text: word },
-        ];
-      });
+    case 'suggestion': {
+      const done: Action[] = [];
+      for (const word of wordsIn(text))
+        done.push(
+          ...(isBlank(word)
+            ? [{ do: 'type', text: word } as const]
+            : suggested(word, (more) => caretAfter([...done, ...more]))),
+        );
+      return done;
+    }
     case 'dictation':
       return [{ do: 'insert', text }];
     // Both replace all that stands there: what follows comes by keys.
@@ -41,20 +54,29 @@ function typedBy(hand: Hand, text: string, isFirst: boolean): readonly Action[] 
   }
 }
 
-/** A tape as another hand does it: what is typed comes in that way, everything else stays. Each line may be several actions then. */
-export function byHand(tape: Tape, hand: Hand): Tape {
+/** A tape as another hand does it on a set: what is typed comes in that way, everything else stays. Each line may be several actions then. */
+export function byHand(set: Playable, tape: Tape, hand: Hand, clock = ''): Tape {
   const touched = new Set<string>();
   let about = '';
-  const steps = tape.steps.flatMap((step): readonly Step[] => {
+  const steps: Step[] = [];
+  const caretAfter: CaretAfter = (more) => {
+    const all = [...steps, ...more.map((action) => ({ ...action, line: 0, source: '' }))];
+    const played = play(set, { ...tape, steps: all.filter((step) => step.do !== 'expect') }, clock);
+    return ('message' in played ? undefined : played.rows.at(-1)?.caret) ?? [0, 0];
+  };
+  for (const step of tape.steps) {
     if (step.do === 'focus') about = step.field ?? about;
     const isFirst = !touched.has(about);
     const isNothing =
       step.do === 'focus' || step.do === 'expect' || step.do === 'wait' || step.do === 'leave';
     if (!isNothing) touched.add(about);
-    if (step.do !== 'type') return [step];
-    const { line, source } = step;
-    return typedBy(hand, step.text, isFirst).map((action) => ({ ...action, line, source }));
-  });
+    if (step.do !== 'type') steps.push(step);
+    else {
+      const { line, source } = step;
+      const typed = typedBy(hand, step.text, isFirst, caretAfter);
+      steps.push(...typed.map((action) => ({ ...action, line, source })));
+    }
+  }
   return { ...tape, steps };
 }
 
@@ -77,7 +99,7 @@ const told = ({ display, raw, value, codes, caret }: Row): string =>
 
 /** The first line at which a tape by a hand shows, hands on or says something else than by keys; `undefined` where it never does. */
 export function otherwise(set: Playable, tape: Tape, hand: Hand, clock = ''): Otherwise | undefined {
-  const [keys, other] = [play(set, tape, clock), play(set, byHand(tape, hand), clock)];
+  const [keys, other] = [play(set, tape, clock), play(set, byHand(set, tape, hand, clock), clock)];
   if ('message' in keys || 'message' in other) return undefined;
   const there = byLine(other.rows);
   for (const [line, row] of byLine(keys.rows)) {

@@ -2,7 +2,7 @@
 
 import { localToday } from '@arbeit/dom';
 import type { FieldEvent, OpenField } from '@arbeit/engine/field';
-import { fieldEvents, readTape } from '@arbeit/engine/tape';
+import { fieldEvents, hands, byHand as playedBy, readTape } from '@arbeit/engine/tape';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { addTrials } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
@@ -67,7 +67,7 @@ export function useTrialTape(
   };
 }
 
-/** The trial or the tape the address names is played on the desk once it is alive, up to the line it names. */
+/** The trial or the tape the address names is played on the desk once it is alive, up to the line it names, by the hand it names. */
 export function useNamedTrial(set: EditedSet, bench: Bench): void {
   const isPlayed = useRef(false);
   const latest = useRef(bench);
@@ -83,6 +83,8 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
     isPlayed.current = true;
     const line = Number(asked.get('line') ?? Number.POSITIVE_INFINITY);
     const { store } = latest.current;
+    const hand = hands.find((one) => one === asked.get('hand')) ?? 'keys';
+    const { steps } = playedBy({ fields: [store.field], forms: [] }, read.tape, hand, read.tape.today);
     let count = 0;
     let here: number | undefined;
     let last = '';
@@ -93,7 +95,7 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
       if (event.type !== 'select' || last !== 'select') count++;
       last = event.type;
     };
-    for (const step of read.tape.steps) {
+    for (const step of steps) {
       if (step.do === 'expect' || step.do === 'wait' || step.do === 'answer' || step.do === 'sent') continue;
       const isWhole =
         step.do === 'focus' || step.do === 'leave' || step.do === 'submit' || step.do === 'reset';

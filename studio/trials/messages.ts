@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Audit, Audited, Counterexample, Proven, Reach, SameAs, Wiring } from '@arbeit/engine/proof';
-import type { Outcome, Trial } from '@arbeit/engine/tape';
+import type { Hand, Otherwise, Outcome, Trial } from '@arbeit/engine/tape';
 
 /** What the thread of the trials is asked. `today` (ISO 8601) is the day for tapes that name none. */
 export type Asked =
@@ -11,6 +11,13 @@ export type Asked =
       readonly today: string;
     }
   | { readonly do: 'reach' | 'break'; readonly document: SetDocument; readonly today: string }
+  /** How a trial comes out by other hands than keys. */
+  | {
+      readonly do: 'hands';
+      readonly document: SetDocument;
+      readonly trial: Trial;
+      readonly today: string;
+    }
   /** A function somebody brings: what it breaks, and what does the same. */
   | { readonly do: 'function'; readonly code: string }
   /** A share of an audit. */
@@ -30,6 +37,7 @@ export type Answered =
       readonly of: number;
       readonly done: boolean;
     }
+  | { readonly is: 'by hands'; readonly hands: readonly ByHand[] }
   | { readonly is: 'trying'; readonly events: number; readonly of: number }
   | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: SameAs | null }
   /** There is no function in it, or one that cannot be read. */
@@ -48,4 +56,10 @@ export interface Wired {
   readonly wiring: Wiring;
   readonly events: number;
   readonly found: readonly Beside[];
+}
+
+/** A trial by one hand: where it first comes to something else than by keys. */
+export interface ByHand {
+  readonly hand: Hand;
+  readonly otherwise: Otherwise | null;
 }

@@ -88,6 +88,7 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
             trial={trial}
             at={i}
             outcome={outcomes.get(trial.id)}
+            today={running.today}
             isOpen={open === trial.id}
             onOpen={(isOpen) => setOpen(isOpen ? trial.id : null)}
           />

@@ -8,6 +8,7 @@ import { Go } from '../sheet/go.tsx';
 import { Lamp } from '../sheet/lamp.tsx';
 import { deferred } from '../sheet/later.tsx';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
+import { ByHands } from './by-hands.tsx';
 import { nameOf } from './keys.ts';
 import type { Ran } from './messages.ts';
 import { Misses } from './misses.tsx';
@@ -20,6 +21,7 @@ export const TrialRow = memo(function TrialRow({
   trial,
   at,
   outcome,
+  today,
   isOpen,
   onOpen,
 }: {
@@ -27,6 +29,7 @@ export const TrialRow = memo(function TrialRow({
   readonly trial: Trial;
   readonly at: number;
   readonly outcome: Ran | undefined;
+  readonly today: string;
   readonly isOpen: boolean;
   readonly onOpen: (isOpen: boolean) => void;
 }) {
@@ -76,7 +79,7 @@ export const TrialRow = memo(function TrialRow({
         </span>
       </div>
       <div id={id} hidden={!isOpen} className="trial-open">
-        {isOpen && <Opened set={set} trial={trial} at={at} outcome={outcome} onEdit={edit} />}
+        {isOpen && <Opened set={set} trial={trial} at={at} outcome={outcome} today={today} onEdit={edit} />}
       </div>
     </li>
   );
@@ -91,12 +94,14 @@ function Opened({
   trial,
   at,
   outcome,
+  today,
   onEdit,
 }: {
   readonly set: EditedSet;
   readonly trial: Trial;
   readonly at: number;
   readonly outcome: Ran | undefined;
+  readonly today: string;
   readonly onEdit: Edit;
 }) {
   const target = targetOf(trial);
@@ -123,6 +128,7 @@ function Opened({
         trial={trial}
         onChange={(tape) => onEdit((one) => ({ ...one, tape }), 'tape')}
       />
+      <ByHands set={set.id} document={set.document} trial={trial} today={today} />
       <div className="flex flex-wrap gap-x-4">
         <button type="button" className="word-button" disabled={at === 0} onClick={() => move(at - 1)}>
           Earlier

@@ -14,7 +14,7 @@ import {
   type Wiring,
 } from '@arbeit/engine/proof';
 import type { RunCode } from '@arbeit/engine/rules';
-import { runTrial } from '@arbeit/engine/tape';
+import { hands, otherwise, readTape, runTrial } from '@arbeit/engine/tape';
 import type { Answered, Asked, Ran, Wired } from './messages.ts';
 
 /** The thread in which trials are run and definitions broken. It is ended from outside, in the middle of whatever it does. */
@@ -92,6 +92,20 @@ function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>): void
   tell({ is: 'audited', steps, done: true });
 }
 
+function tryHands({ document, trial, today }: Extract<Asked, { do: 'hands' }>): void {
+  const set = compile(document, kinds);
+  const read = readTape(trial.tape);
+  if (!read.ok) {
+    tell({ is: 'by hands', hands: [] });
+    return;
+  }
+  const others = hands.filter((hand) => hand !== 'keys');
+  tell({
+    is: 'by hands',
+    hands: others.map((hand) => ({ hand, otherwise: otherwise(set, read.tape, hand, today) ?? null })),
+  });
+}
+
 /** So many events a way to wire it. */
 const tried = 4000;
 const wirings: readonly Wiring[] = ['browser', 'count'];
@@ -141,6 +155,7 @@ self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
     else if (data.do === 'break') await breakAll(data);
     else if (data.do === 'audit') auditShare(data);
     else if (data.do === 'function') await tryFunction(data);
+    else if (data.do === 'hands') tryHands(data);
     else {
       const code = await runnerFor(data.document);
       tell({ is: 'reached', reach: reachOf(data.document, kinds, data.today, code) });

@@ -1,0 +1,35 @@
+import { readFileSync } from 'node:fs';
+import { compile, type SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { byHand, hands, play, readTape, type Trial, trialTape } from '@arbeit/engine/tape';
+import { expect } from '@playwright/test';
+import { drivenTape } from '../cli/drive-tape.ts';
+import { test } from './alive.ts';
+
+const document = JSON.parse(
+  readFileSync(new URL('../studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8'),
+) as SetDocument & { trials: readonly Trial[] };
+const set = compile(document, kinds);
+const typed = document.trials.filter(({ tape }) => /^field /m.test(tape) && /^type /m.test(tape));
+
+// Every hand plays a part of the trials; as many as there are turn into all of them with another seed.
+const turn = Number(process.env.ARBEIT_SEED ?? 0);
+for (const [at, hand] of hands.entries())
+  test(`typed ${hand === 'keys' ? 'by keys' : `by ${hand}`}, trials come to what the engine says of that hand`, async ({
+    page,
+  }) => {
+    for (const trial of typed.filter((_, i) => (i + turn) % hands.length === at))
+      await test.step(trial.id, async () => {
+        const read = readTape(trialTape(trial));
+        if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
+        const { tape } = read;
+        const { id } = tape.target;
+        const played = play(set, byHand(set, tape, hand), '2027-02-10');
+        if ('message' in played) throw new RangeError(played.message);
+        await page.goto(`/sets/ridge-huts/fields/${id}/alone`);
+        const fields = new Map([[id, `[data-field="${id}"]`]]);
+        expect(
+          await drivenTape({ page, tape, hand, fields, messages: new Map(), rows: played.rows }),
+        ).toEqual([]);
+      });
+  });
