@@ -10,6 +10,7 @@ const sheets = [
   { label: 'Trials', path: 'trials' },
   { label: 'Texts', path: 'texts' },
   { label: 'Hand-off', path: 'hand-off' },
+  { label: 'Revisions', path: 'revisions' },
 ] as const;
 
 /** The top line of every sheet: where one is, and what can be done with the whole of it. */

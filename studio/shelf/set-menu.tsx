@@ -67,6 +67,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
           { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
           { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
           { id: 'copy', label: 'Copy the document', onSelect: () => void copy() },
+          { id: 'revisions', label: 'Revisions', onSelect: () => router.push(`/sets/${set.id}/revisions`) },
           { id: 'refused', label: 'Refused versions', onSelect: () => router.push(`/sets/${set.id}/refused`) },
           { id: 'duplicate', label: 'Duplicate the set', isApart: true, onSelect: () => void duplicate() },
           { id: 'rename', label: 'Rename the id…', note: set.id, onSelect: () => ask('rename') },

@@ -13,7 +13,7 @@ export const sets = pgTable('sets', {
 
 /**
  * The revisions of a set. Saves of one page within a few minutes are one revision, which then stands under its latest
- * number; `saved_by` is that page, `begun_at` when it was begun.
+ * number; `saved_by` is that page, `begun_at` when it was begun. One that somebody named stays as it is.
  */
 export const revisions = pgTable(
   'revisions',
@@ -24,6 +24,7 @@ export const revisions = pgTable(
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
     begunAt: timestamp('begun_at', { withTimezone: true }).notNull().defaultNow(),
     savedBy: text('saved_by').notNull().default(''),
+    name: text('name'),
   },
   (table) => [primaryKey({ columns: [table.setId, table.revision] })],
 );

@@ -79,7 +79,12 @@ export async function saveSet(
     if (!present) return { outcome: 'missing' };
     // A save that changes nothing is no conflict: a page that goes away may send the same twice, and the second late.
     if (isSame(present.document, document)) return { outcome: 'saved', revision: present.revision };
-    const columns = { revision: revisions.revision, savedBy: revisions.savedBy, begunAt: revisions.begunAt };
+    const columns = {
+      revision: revisions.revision,
+      savedBy: revisions.savedBy,
+      begunAt: revisions.begunAt,
+      name: revisions.name,
+    };
     if (present.revision !== base) {
       const since = await tx
         .select(columns)
@@ -109,6 +114,7 @@ export async function saveSet(
       .limit(1);
     const joins =
       last !== undefined &&
+      last.name === null &&
       from !== '' &&
       last.savedBy === from &&
       Date.now() - last.begunAt.getTime() < oneRevision;
@@ -117,6 +123,57 @@ export async function saveSet(
     await tx.insert(revisions).values({ setId: id, revision, document, savedBy: from, begunAt });
     return { outcome: 'saved', revision };
   });
+}
+
+/** A revision of a set, without its document. */
+export interface Revision {
+  readonly revision: number;
+  /** What somebody called it; `null` while nobody has. */
+  readonly name: string | null;
+  /** ISO 8601, UTC. */
+  readonly savedAt: string;
+}
+
+/** The revisions of a set, the latest first. */
+export async function listRevisions(db: Database, setId: string): Promise<Revision[]> {
+  const columns = { revision: revisions.revision, name: revisions.name, savedAt: revisions.savedAt };
+  const found = await db
+    .select(columns)
+    .from(revisions)
+    .where(eq(revisions.setId, setId))
+    .orderBy(desc(revisions.revision));
+  return found.map(({ savedAt, ...one }) => ({ ...one, savedAt: savedAt.toISOString() }));
+}
+
+const thatRevision = (setId: string, revision: number) =>
+  and(eq(revisions.setId, setId), eq(revisions.revision, revision));
+
+/** A set as it was at a revision; `undefined` where it has none of that number, or has gone on within it. */
+export async function findRevision(
+  db: Database,
+  setId: string,
+  revision: number,
+): Promise<SetDocument | undefined> {
+  const [found] = await db
+    .select({ document: revisions.document })
+    .from(revisions)
+    .where(thatRevision(setId, revision));
+  return found?.document;
+}
+
+/** Names a revision, or takes its name away; whether there is one of that number. */
+export async function nameRevision(
+  db: Database,
+  setId: string,
+  revision: number,
+  name: string | null,
+): Promise<boolean> {
+  const named = await db
+    .update(revisions)
+    .set({ name })
+    .where(thatRevision(setId, revision))
+    .returning({ revision: revisions.revision });
+  return named.length > 0;
 }
 
 /** A save that was refused, without its document. */

@@ -15,9 +15,12 @@ import {
   deleteSet,
   dropRefused,
   findRefused,
+  findRevision,
   findSet,
   listRefused,
+  listRevisions,
   listSets,
+  nameRevision,
   renameSet,
   restoreSet,
   saveSet,
@@ -161,6 +164,22 @@ describe('saves of one page', () => {
     expect((await saveSet(db, id, 99, titled('from the future'), 'page')).outcome).toBe('refused');
   });
 });
+
+test('revisions are listed, named, read as they were; one with a name is not gone on from', async () => {
+  const document = { arbeit: 1, title: 'Named', locale: 'en-GB', fields: [] } as unknown as SetDocument;
+  const { id } = await createSet(db, document);
+  const titled = (title: string): SetDocument => ({ ...document, title });
+  await saveSet(db, id, 1, titled('two'), 'page');
+  expect(await nameRevision(db, id, 2, 'As agreed')).toBe(true);
+  await saveSet(db, id, 2, titled('three'), 'page');
+  await saveSet(db, id, 3, titled('four'), 'page');
+  const all = await listRevisions(db, id);
+  expect(all.map(({ revision, name }) => [revision, name])).toEqual([[4, null], [2, 'As agreed'], [1, null]]);
+  expect((await findRevision(db, id, 2))?.title).toBe('two');
+  expect(await findRevision(db, id, 3)).toBeUndefined();
+  expect([await nameRevision(db, id, 3, 'x'), await nameRevision(db, id, 2, null)]).toEqual([false, true]);
+  expect((await listRevisions(db, id)).every(({ name }) => name === null)).toBe(true);
+}); // biome-ignore format: a row a revision
 
 test('refused versions can be found, and forgotten', async () => {
   const { id } = await createSet(db, titled('Kept'));

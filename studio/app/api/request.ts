@@ -9,10 +9,11 @@ import { isTrouble } from '../../store/trouble.ts';
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
 const mostBytes = 4_000_000;
 
+const mostRevisions = 2_147_483_647;
 const withDocument = z.strictObject({ document: z.unknown() });
 /** `from` names the page that saves. Revisions are counted in 32 bits. */
 const withBase = withDocument.extend({
-  base: z.int().min(1).max(2_147_483_647),
+  base: z.int().min(1).max(mostRevisions),
   from: z
     .string()
     .max(100)
@@ -98,6 +99,10 @@ export const readRename = (request: Request) =>
     z.strictObject({ id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'Small letters, digits and “-”.') }),
   );
 
+/** What a revision is called; `null` takes its name away. */
+export const readRevisionName = (request: Request) =>
+  readShape(request, z.strictObject({ name: z.string().trim().min(1).max(200).nullable() }));
+
 const text = z.string().max(2000);
 /** More fields than this no form has. */
 const mostNames = 5000;
@@ -132,6 +137,10 @@ export const readRecord = (request: Request) => readShape(request, z.strictObjec
 /** An id of a set as it stands in an address; `undefined` for what can be none. */
 export const setIdOf = (text: string): string | undefined =>
   /^[a-z0-9-]{1,80}$/.test(text) ? text : undefined;
+
+/** The number of a revision as it stands in an address; `undefined` for what can be none. */
+export const revisionOf = (text: string): number | undefined =>
+  /^[1-9]\d{0,9}$/.test(text) && Number(text) <= mostRevisions ? Number(text) : undefined;
 
 /** Runs a handler; what goes wrong in the store becomes an answer that says so, not a page of stack. */
 export async function answer(what: string, work: () => Promise<Response>): Promise<Response> {

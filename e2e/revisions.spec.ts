@@ -1,0 +1,97 @@
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
+
+const pin = (length: number) => ({ id: 'box', kind: 'pin', label: 'Key box', entry: { length } });
+const setOf = (title: string, ...fields: readonly object[]) => ({
+  arbeit: 1,
+  title,
+  locale: 'en-GB',
+  fields,
+});
+
+/** A set at its second revision: its PIN had four digits and has five. */
+async function revised(request: APIRequestContext): Promise<{ id: string; title: string }> {
+  const title = `Revised ${Math.random()}`;
+  const made = await request.post('/api/sets', { data: { document: setOf(title, pin(4)) } });
+  const { id } = (await made.json()) as { id: string };
+  const note = { id: 'note', kind: 'text', label: 'Note', entry: {} };
+  const saved = await request.put(`/api/sets/${id}`, {
+    data: { base: 1, document: setOf(title, pin(5), note) },
+  });
+  expect(saved.status(), await saved.text()).toBe(200);
+  return { id, title };
+}
+const documentOf = async (request: APIRequestContext, id: string) =>
+  (await (await request.get(`/api/sets/${id}`)).json()).document;
+const list = (page: Page) => page.getByRole('region', { name: 'Revisions', exact: true });
+const compared = (page: Page) => page.getByRole('region', { name: 'Compared' });
+
+test('a revision is named, looked at as it was, and brought back; undo takes that back', async ({
+  page,
+  request,
+}) => {
+  const { id } = await revised(request);
+  await page.goto(`/sets/${id}/revisions`);
+  await expect(list(page).getByRole('listitem')).toHaveCount(2);
+  await page.getByRole('textbox', { name: 'Name of revision 1' }).fill('Four digits');
+  await expect
+    .poll(async () => (await (await request.get(`/api/sets/${id}/revisions`)).json()).at(-1).name)
+    .toBe('Four digits');
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Name of revision 1' })).toHaveValue('Four digits');
+  await page.getByRole('button', { name: 'Look at Four digits (1)' }).click();
+  const was = page.getByRole('region', { name: 'Four digits (1), as it was' });
+  await was.getByLabel('Key box').fill('12345');
+  await expect(was.getByLabel('Key box')).toHaveValue('1234');
+  await expectNoViolations(page);
+  await page.getByRole('button', { name: 'Bring Four digits (1) back' }).click();
+  await expect(list(page).getByRole('status')).toContainText('Four digits (1) was brought back.');
+  await expect.poll(async () => (await documentOf(request, id)).fields).toEqual([pin(4)]);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(2);
+});
+
+test('what two revisions do otherwise: values, a tape with what each shows; fields beside each other, other sets', async ({
+  page,
+  request,
+}) => {
+  const { id } = await revised(request);
+  const other = `Other ${Math.random()}`;
+  await request.post('/api/sets', { data: { document: setOf(other, pin(5)) } });
+  await page.goto(`/sets/${id}/revisions`);
+  await page.getByRole('button', { name: 'Compare Revision 1 with now' }).click();
+  await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
+  await expect(compared(page).getByRole('status')).toHaveText('2 of 2 differ.');
+  const found = compared(page).getByRole('list', { name: 'What was found' }).getByRole('listitem');
+  await expect(found.first()).toContainText('Key box does something else');
+  await expect(found.first()).toContainText(/No value any more: \d{4}/);
+  await expect(found.first().getByRole('row', { name: /^before / })).toBeVisible();
+  await expect(found.nth(1)).toContainText('Note is new');
+  await expectNoViolations(page);
+  // One field beside another.
+  await compared(page).getByLabel('Before: which set').selectOption({ label: 'As it stands now' });
+  await compared(page).getByLabel('Before: which field').selectOption({ label: 'Key box' });
+  await compared(page).getByLabel('After: which field').selectOption({ label: 'Note' });
+  await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
+  await expect(compared(page).getByRole('status')).toHaveText('1 of 1 differ.');
+  // And the same field of another set.
+  await compared(page).getByLabel('After: which set').selectOption({ label: other });
+  await compared(page).getByLabel('After: which field').selectOption({ label: 'Key box' });
+  await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
+  await expect(compared(page).getByRole('status')).toHaveText('Nothing does anything else.');
+});
+
+test('what is asked of revisions that are not there is answered so', async ({ request }) => {
+  const { id } = await revised(request);
+  for (const path of ['revisions/9', 'revisions/0', 'revisions/x', 'revisions/99999999999'])
+    expect([path, (await request.get(`/api/sets/${id}/${path}`)).status()]).toEqual([path, 404]);
+  expect((await request.get('/api/sets/nowhere/revisions')).status()).toBe(404);
+  const named = (name: unknown) => request.patch(`/api/sets/${id}/revisions/1`, { data: { name } });
+  expect([
+    (await named('')).status(),
+    (await named('x'.repeat(201))).status(),
+    (await named(null)).status(),
+    (await named(7)).status(),
+  ]).toEqual([400, 400, 200, 400]);
+});

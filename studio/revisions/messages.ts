@@ -1,0 +1,14 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import type { Compared } from '@arbeit/engine/proof';
+
+/** Two sets to be compared, on a day (ISO 8601). */
+export interface AskedToCompare {
+  readonly before: SetDocument;
+  readonly after: SetDocument;
+  readonly today: string;
+}
+
+export type ComparedStep =
+  | { readonly is: 'compared'; readonly compared: Compared }
+  | { readonly is: 'done' }
+  | { readonly is: 'failed'; readonly why: string };

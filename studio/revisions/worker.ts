@@ -1,0 +1,15 @@
+import { kinds } from '@arbeit/engine/kinds';
+import { compareSets } from '@arbeit/engine/proof';
+import type { AskedToCompare, ComparedStep } from './messages.ts';
+
+/** The thread in which two sets are compared: what was found is told as it is found. */
+const tell = (step: ComparedStep): void => self.postMessage(step);
+
+self.addEventListener('message', ({ data: { before, after, today } }: MessageEvent<AskedToCompare>) => {
+  try {
+    for (const compared of compareSets(before, after, kinds, today)) tell({ is: 'compared', compared });
+    tell({ is: 'done' });
+  } catch (error) {
+    tell({ is: 'failed', why: String(error) });
+  }
+});
