@@ -9,6 +9,7 @@ export { bindForm } from './form.ts';
 export { carryOver, createFormStore, type FormStore } from './form-store.ts';
 export type { Host } from './host.ts';
 export { type LookAttributes, lookOf } from './look.ts';
+export { type Recording, record } from './record.ts';
 export { driveSending, type SendRecord } from './sending.ts';
 export { follow, share } from './share.ts';
 export { rootAttributesOf, type States, showStates, statesOf } from './states.ts';

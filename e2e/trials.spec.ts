@@ -345,3 +345,31 @@ test('a trial by other hands: the same, or where it comes to something else and 
   await page.waitForURL(/hand=program$/);
   await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Day')).toHaveValue('4');
 });
+
+test('a tape that was recorded elsewhere opens on the desk of its field; one of another field, or none at all, is told', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/fields/price`);
+  const tape = page.getByRole('region', { name: 'Tape', exact: true });
+  const open = (text: string) =>
+    tape
+      .getByLabel('Open a tape')
+      .setInputFiles({ name: 'one.tape', mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await open(
+    'tape "Recorded in Price"\nfield price\ntoday 2027-02-10\nfocus\ntype "12x5"\ncaret 2\nbackspace\n',
+  );
+  const line = page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed');
+  await expect(line).toHaveValue('£25');
+  await expect(tape.getByRole('status').first()).toContainText('rows');
+  await open('field other\ntype "1"\n');
+  await expect(tape.getByRole('status').first()).toHaveText(
+    'It is a tape of the field “other”, and this is the desk of “price”.',
+  );
+  await expect(line).toHaveValue('£25');
+  await open('what is this');
+  await expect(tape.getByRole('status').first()).toContainText('Line 1, column 1:');
+  await page.keyboard.press('Tab');
+  await expectNoViolations(page);
+});

@@ -1,3 +1,4 @@
+export { type Recording, record } from '@arbeit/dom';
 export { boxes } from './boxes.ts';
 export type { Control, Drawing } from './control.ts';
 export { defineFields, defineForms, type FieldElementOptions } from './define.ts';

@@ -1,3 +1,4 @@
+export { type Recording, record } from '@arbeit/dom';
 export { Boxes } from './boxes.tsx';
 export { type ControlComponent, controlOf } from './control.tsx';
 export { Counter } from './counter.tsx';

@@ -79,13 +79,13 @@ function domFace({ kinds, hasForms, isAsking }: Needs): Face {
   return {
     from: '@arbeit/dom',
     names: unique([
-      'attributesOf', 'bind', 'createStore', 'lookOf', 'onCompletion', 'readOn', 'share', 'statesOf',
+      'attributesOf', 'bind', 'createStore', 'lookOf', 'onCompletion', 'readOn', 'record', 'share', 'statesOf',
       ...(hasPicks ? ['bindPicks'] : []),
       ...(hasForms ? ['bindForm', 'createFormStore', 'driveSending'] : []),
       ...(isAsking ? ['askByFetch', 'driveAsks'] : []),
       ...(isAsking && hasForms ? ['driveFormAsks'] : []),
     ]), // biome-ignore format: a list
-    types: ['FieldStore', 'States', ...(hasForms ? ['FormStore', 'SendRecord'] : [])],
+    types: ['FieldStore', 'Recording', 'States', ...(hasForms ? ['FormStore', 'SendRecord'] : [])],
     isClient: true,
   };
 }
@@ -111,25 +111,33 @@ export function faceOf(use: Use, needs: Needs): Face | undefined {
       return {
         from: '@arbeit/react',
         names: unique([
-          'useField', 'Frame', 'Label', 'Line', 'Message', 'Resting',
+          'useField', 'Frame', 'Label', 'Line', 'Message', 'Resting', 'record',
           ...(hasForms ? ['useForm'] : []),
           ...[...needs.kinds].flatMap((kind) => components[kind] ?? []),
         ]), // biome-ignore format: a list
-        types: ['Field', ...(hasForms ? ['Form'] : [])],
+        types: ['Field', 'Recording', ...(hasForms ? ['Form'] : [])],
         more: reactControl(needs),
         isClient: true,
       };
     case 'element':
       return {
         from: '@arbeit/element',
-        names: unique(['defineFields', ...(hasForms ? ['defineForms'] : []), ...drawingsOf(needs)]),
-        types: ['FieldElement', ...(hasForms ? ['FormElement'] : [])],
+        names: unique(['defineFields', 'record', ...(hasForms ? ['defineForms'] : []), ...drawingsOf(needs)]),
+        types: ['FieldElement', 'Recording', ...(hasForms ? ['FormElement'] : [])],
         isClient: true,
       };
     case 'vue':
-      return { from: '@arbeit/vue', names: ['useField', ...(hasForms ? ['useForm'] : [])], types: ['Field'] };
+      return {
+        from: '@arbeit/vue',
+        names: ['record', 'useField', ...(hasForms ? ['useForm'] : [])],
+        types: ['Field', 'Recording'],
+      };
     case 'svelte':
-      return { from: '@arbeit/svelte', names: ['field', ...(hasForms ? ['form'] : [])], types: ['Field'] };
+      return {
+        from: '@arbeit/svelte',
+        names: ['field', ...(hasForms ? ['form'] : []), 'record'],
+        types: ['Field', 'Recording'],
+      };
     case 'server':
     case 'html':
     case 'trials':

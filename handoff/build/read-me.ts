@@ -23,6 +23,20 @@ const fenced = ({ title, language, code }: Snippet): readonly string[] => {
   return [`## ${title}`, '', `${fence}${language}`, code.trimEnd(), fence, ''];
 };
 
+/** How a tape is recorded where the fields run, of those uses that can. */
+function aboutRecording(uses: readonly Use[]): readonly string[] {
+  const recorders = uses.filter((use) => !['server', 'html', 'trials'].includes(use));
+  if (recorders.length === 0) return [];
+  return [
+    '## When somebody is in trouble',
+    '',
+    `Nothing is recorded unless you ask for it: \`record(store)\`, from ${recorders.map((use) => `\`${use}.js\``).join(', ')}, keeps a tape of what is done to a field`,
+    'from then on, and `text()` hands it out. It stays in the page: what is sent, and to whom, is yours to decide. Of concealed fields dots stand where',
+    'characters were. A tape opens on the desk of its field and becomes a trial there.',
+    '',
+  ];
+}
+
 /** The README of a hand-off: what is in it, a snippet for each use, what a schema cannot say. */
 export function readMe({ set, uses, schemas, pages, hasTrials }: Told): string {
   const nameOf = namesIn(set);
@@ -42,6 +56,7 @@ export function readMe({ set, uses, schemas, pages, hasTrials }: Told): string {
     ...forms,
     '',
     ...snippets(set, uses).flatMap(fenced),
+    ...aboutRecording(uses),
     ...(hasTrials
       ? [
           '## Trials',

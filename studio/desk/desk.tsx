@@ -32,7 +32,7 @@ import { Tie } from './tie.tsx';
 import { ToldBrowser } from './told-browser.tsx';
 import { useBench } from './use-bench.ts';
 import { useOutside } from './use-outside.ts';
-import { useNamedTrial, useTrialTape } from './use-trial-tape.tsx';
+import { playText, useNamedTrial, useTrialTape } from './use-trial-tape.tsx';
 
 export interface DeskProps {
   readonly stored: StoredSet;
@@ -130,6 +130,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
           onPlay={play}
           onStep={bench.step}
           {...trial}
+          onOpen={(text) => playText(bench.store, text, trial.onClear)}
         />
       </main>
       <aside aria-label="The same value elsewhere" className="space-y-6 px-6 pb-16">

@@ -1,24 +1,8 @@
-import type { FieldEvent, OpenField } from '@arbeit/engine/field';
+import type { OpenField } from '@arbeit/engine/field';
 import { start } from '@arbeit/engine/field';
 import { type Expectable, expectationOf } from '@arbeit/engine/tape';
+import { writeEvent } from '@arbeit/engine/tape/events';
 import type { DeskTape, TapeRow } from './tape-rows.ts';
-
-/** The row as a line of a tape. */
-export function scriptOf(event: FieldEvent): string {
-  switch (event.type) {
-    case 'key':
-      return `type ${JSON.stringify(event.text)}`;
-    case 'insert':
-    case 'paste':
-    case 'autofill':
-    case 'set':
-      return `${event.type} ${JSON.stringify(event.text)}`;
-    case 'select':
-      return event.start === event.end ? `caret ${event.start}` : `select ${event.start} ${event.end}`;
-    default:
-      return event.type;
-  }
-}
 
 /** What a tape of the desk is written down with: where it is to be played, and on which day. */
 export interface TapeHead {
@@ -108,7 +92,7 @@ export function tapeText(
     if (event.type === 'key') typed += event.text;
     else {
       flush();
-      lines.push(scriptOf(event));
+      lines.push(writeEvent(event));
     }
     const expected = expectedAt(rows, row, expects);
     if (expected.size === 0) continue;

@@ -1,12 +1,16 @@
 'use client';
 
-import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { writeEvent } from '@arbeit/engine/tape/events';
+import { type ChangeEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { Expected } from './expected.tsx';
 import { keyInWords, refusalInWords } from './key-words.ts';
 import type { Play } from './plays.ts';
 import type { TapeRow } from './tape-rows.ts';
-import { type DeskExpectable, type Expects, expectedAt, scriptOf } from './tape-text.ts';
+import { type DeskExpectable, type Expects, expectedAt } from './tape-text.ts';
+
+/** More no tape has that somebody wrote or recorded. */
+const mostBytes = 500_000;
 
 /** What has been done to the field, a row a keystroke, and the whole desk stepped back and forth along it. */
 export function Tape({
@@ -20,6 +24,7 @@ export function Tape({
   expects,
   onExpect,
   onKeep,
+  onOpen,
   kept,
 }: {
   readonly rows: readonly TapeRow[];
@@ -36,20 +41,11 @@ export function Tape({
   readonly onExpect: (row: TapeRow, what: DeskExpectable) => void;
   /** Keeps the tape as a trial of the set. */
   readonly onKeep: () => void;
+  /** Plays the text of a tape that comes from elsewhere; answers what is wrong with it. */
+  readonly onOpen: (text: string) => string;
   /** What is said of the last one that was kept. */
   readonly kept: ReactNode;
 }) {
-  const [copied, setCopied] = useState('');
-  const copy = async () => {
-    const done = await navigator.clipboard?.writeText(textOf()).then(
-      () => true,
-      () => false,
-    );
-    setCopied(done ? 'Copied' : 'The browser does not let it be copied');
-  };
-  // What was said of a copy is said of this tape alone.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
-  useEffect(() => setCopied(''), [rows]);
   const here = at ?? rows.length - 1;
   const list = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: follows the row, whatever it is
@@ -72,35 +68,17 @@ export function Tape({
   };
   return (
     <section aria-label="Tape" className="flex grow flex-col">
-      <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
-        <h2 className="font-semibold">Tape</h2>
-        <span className="caption" role="status">
-          {kept ||
-            copied ||
-            (rows.length === 0
-              ? 'nothing done yet'
-              : at === null
-                ? `${rows.length} rows`
-                : `row ${at + 1} of ${rows.length}; typing goes on from here`)}
-        </span>
-        <div className="ml-auto flex gap-x-4">
-          <button type="button" className="word-button" disabled={here <= 0} onClick={() => step(here - 1)}>
-            Step back
-          </button>
-          <button type="button" className="word-button" disabled={at === null} onClick={() => step(here + 1)}>
-            Step forth
-          </button>
-          <button type="button" className="word-button" disabled={rows.length === 0} onClick={copy}>
-            Copy as text
-          </button>
-          <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
-            Keep as a trial
-          </button>
-          <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
-            New tape
-          </button>
-        </div>
-      </div>
+      <TapeHead
+        rows={rows}
+        at={at}
+        here={here}
+        kept={kept}
+        textOf={textOf}
+        onStepTo={step}
+        onOpen={onOpen}
+        onKeep={onKeep}
+        onClear={onClear}
+      />
       <div className="min-h-8">
         {rows[here] && <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />}
       </div>
@@ -143,6 +121,88 @@ export function Tape({
       </section>
       {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
     </section>
+  );
+}
+
+/** How many rows there are, and what can be done with all of them. */
+function TapeHead({
+  rows,
+  at,
+  here,
+  kept,
+  textOf,
+  onStepTo,
+  onOpen,
+  onKeep,
+  onClear,
+}: {
+  readonly rows: readonly TapeRow[];
+  readonly at: number | null;
+  readonly here: number;
+  readonly kept: ReactNode;
+  readonly textOf: () => string;
+  readonly onStepTo: (row: number) => void;
+  readonly onOpen: (text: string) => string;
+  readonly onKeep: () => void;
+  readonly onClear: () => void;
+}) {
+  const [copied, setCopied] = useState('');
+  const copy = async () => {
+    const done = await navigator.clipboard?.writeText(textOf()).then(
+      () => true,
+      () => false,
+    );
+    setCopied(done ? 'Copied' : 'The browser does not let it be copied');
+  };
+  const open = async ({ target }: ChangeEvent<HTMLInputElement>) => {
+    const [file] = target.files ?? [];
+    // The same file can be opened a second time.
+    target.value = '';
+    if (!file) return;
+    setCopied(file.size > mostBytes ? 'It is too long for a tape.' : onOpen(await file.text()));
+  };
+  // What was said of a copy is said of this tape alone.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
+  useEffect(() => setCopied(''), [rows]);
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
+      <h2 className="font-semibold">Tape</h2>
+      <span className="caption" role="status">
+        {kept ||
+          copied ||
+          (rows.length === 0
+            ? 'nothing done yet'
+            : at === null
+              ? `${rows.length} rows`
+              : `row ${at + 1} of ${rows.length}; typing goes on from here`)}
+      </span>
+      <div className="ml-auto flex gap-x-4">
+        <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
+          Step back
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          disabled={at === null}
+          onClick={() => onStepTo(here + 1)}
+        >
+          Step forth
+        </button>
+        <label className="word-button cursor-pointer focus-within:outline-2">
+          Open a tape
+          <input type="file" accept=".tape,text/plain" className="sr-only" onChange={open} />
+        </label>
+        <button type="button" className="word-button" disabled={rows.length === 0} onClick={copy}>
+          Copy as text
+        </button>
+        <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
+          Keep as a trial
+        </button>
+        <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
+          New tape
+        </button>
+      </div>
+    </div>
   );
 }
 
@@ -200,7 +260,7 @@ function Row({
     >
       <td className="value max-w-56 truncate whitespace-nowrap py-0.5 pr-4">
         {isHere ? <span aria-hidden="true">▸ </span> : <span aria-hidden="true">{'\u00a0 '}</span>}
-        <span title={scriptOf(row.event)}>{keyInWords(row.event)}</span>
+        <span title={writeEvent(row.event)}>{keyInWords(row.event)}</span>
       </td>
       <td
         {...cell('display')}

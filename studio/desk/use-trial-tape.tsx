@@ -1,8 +1,8 @@
 'use client';
 
-import { localToday } from '@arbeit/dom';
+import { type FieldStore, localToday } from '@arbeit/dom';
 import type { FieldEvent, OpenField } from '@arbeit/engine/field';
-import { fieldEvents, hands, byHand as playedBy, readTape } from '@arbeit/engine/tape';
+import { fieldEvents, type Hand, hands, byHand as playedBy, readTape, type Tape } from '@arbeit/engine/tape';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { addTrials } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
@@ -67,6 +67,38 @@ export function useTrialTape(
   };
 }
 
+/**
+ * Plays a tape on the desk, by a hand. Answers the row it leaves at a line, counted as the bench records: what changes nothing leaves no row unless
+ * it is a key, caret moves in a row are one.
+ */
+function playOn(
+  store: FieldStore,
+  tape: Tape,
+  hand: Hand,
+  line = Number.POSITIVE_INFINITY,
+): number | undefined {
+  const { steps } = playedBy({ fields: [store.field], forms: [] }, tape, hand, tape.today);
+  let count = 0;
+  let here: number | undefined;
+  let last = '';
+  const dispatch = (event: FieldEvent): void => {
+    const before = store.state();
+    if (store.dispatch(event) === before && !byHand.test(event.type)) return;
+    if (event.type !== 'select' || last !== 'select') count++;
+    last = event.type;
+  };
+  for (const step of steps) {
+    if (step.do === 'expect' || step.do === 'wait' || step.do === 'answer' || step.do === 'sent') continue;
+    const isWhole = step.do === 'focus' || step.do === 'leave' || step.do === 'submit' || step.do === 'reset';
+    if (!store.state().focused && !isWhole && step.do !== 'set' && step.do !== 'autofill')
+      dispatch({ type: 'focus' });
+    const events = isWhole ? [{ type: step.do } as const] : fieldEvents(step, store.state(), store.field);
+    for (const event of events) dispatch(event);
+    if (step.line <= line) here = count - 1;
+  }
+  return here;
+}
+
 /** The trial or the tape the address names is played on the desk once it is alive, up to the line it names, by the hand it names. */
 export function useNamedTrial(set: EditedSet, bench: Bench): void {
   const isPlayed = useRef(false);
@@ -81,31 +113,10 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
     const read = text ? readTape(text) : undefined;
     if (!read?.ok) return;
     isPlayed.current = true;
-    const line = Number(asked.get('line') ?? Number.POSITIVE_INFINITY);
-    const { store } = latest.current;
+    const line = asked.get('line');
     const hand = hands.find((one) => one === asked.get('hand')) ?? 'keys';
-    const { steps } = playedBy({ fields: [store.field], forms: [] }, read.tape, hand, read.tape.today);
-    let count = 0;
-    let here: number | undefined;
-    let last = '';
-    // Counted as the bench records: what changes nothing leaves no row unless it is a key, caret moves in a row are one.
-    const dispatch = (event: FieldEvent): void => {
-      const before = store.state();
-      if (store.dispatch(event) === before && !byHand.test(event.type)) return;
-      if (event.type !== 'select' || last !== 'select') count++;
-      last = event.type;
-    };
-    for (const step of steps) {
-      if (step.do === 'expect' || step.do === 'wait' || step.do === 'answer' || step.do === 'sent') continue;
-      const isWhole =
-        step.do === 'focus' || step.do === 'leave' || step.do === 'submit' || step.do === 'reset';
-      if (!store.state().focused && !isWhole && step.do !== 'set' && step.do !== 'autofill')
-        dispatch({ type: 'focus' });
-      const events = isWhole ? [{ type: step.do } as const] : fieldEvents(step, store.state(), store.field);
-      for (const event of events) dispatch(event);
-      if (step.line <= line) here = count - 1;
-    }
-    if (asked.has('line')) setAt(here);
+    const here = playOn(latest.current.store, read.tape, hand, line === null ? undefined : Number(line));
+    if (line !== null) setAt(here);
   }, [set.document]);
   // The rows are there with the next drawing.
   const rows = bench.tape.rows.length;
@@ -114,4 +125,23 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
     setAt(undefined);
     latest.current.step(at >= rows - 1 ? null : at);
   }, [at, rows]);
+}
+
+/**
+ * Plays the text of a tape, one that was recorded in a page perhaps, once `begin` has put the present one away; what is wrong with it, in a sentence,
+ * where it cannot be played.
+ */
+export function playText(store: FieldStore, text: string, begin: () => void): string {
+  const read = readTape(text);
+  if (!read.ok) {
+    const [first] = read.faults;
+    return first ? `Line ${first.line}, column ${first.column}: ${first.message}` : 'It cannot be read.';
+  }
+  const { target } = read.tape;
+  if (target.type !== 'field' || target.id !== store.field.id)
+    return `It is a tape of the ${target.type} “${target.id}”, and this is the desk of “${store.field.id}”.`;
+  store.dispatch({ type: 'reset' });
+  begin();
+  playOn(store, read.tape, 'keys');
+  return '';
 }

@@ -1,0 +1,55 @@
+import type { FieldEvent } from '@arbeit/engine/field';
+import { writeEvents } from '@arbeit/engine/tape/events';
+import { localToday } from './clock.ts';
+import type { FieldStore } from './store.ts';
+
+/** A tape of what somebody does to a field where it runs. It stays in the page: what is sent, and to whom, is the page’s own matter. */
+export interface Recording {
+  /** The tape so far, as text: a file of it opens on the desk. */
+  text(): string;
+  /** Ends it; what was recorded can be read still. */
+  stop(): void;
+}
+
+/** So many events at most: whoever needs more has a page that is open for days. */
+const most = 5000;
+
+/** A character in its place: what a concealed field holds is nobody’s business. */
+const dots = (text: string): string => text.replace(/./gsu, '•');
+
+/** Whether what stands in a field is not to be read by others: it is drawn concealed, or the browser is told that it is a secret. */
+function isConcealed({ field: { plan, html } }: FieldStore): boolean {
+  const { conceal } = plan as { readonly conceal?: unknown };
+  return conceal === true || /password|one-time-code|cc-/.test(String(html.autocomplete ?? ''));
+}
+
+/**
+ * Records what happens to a field from now on. Off unless this is called. Of concealed fields dots stand where characters were: such a tape shows what was
+ * done and does not play. `today` (ISO 8601) stands for the device’s clock.
+ */
+export function record(store: FieldStore, today = localToday()): Recording {
+  const { field } = store;
+  const isSecret = isConcealed(store);
+  const hidden = (event: FieldEvent): FieldEvent =>
+    isSecret && 'text' in event ? { ...event, text: dots(event.text) } : event;
+  const raw = store.reading().raw;
+  const events: FieldEvent[] = [];
+  if (raw) events.push(hidden({ type: 'set', text: raw }));
+  if (store.state().focused) events.push({ type: 'focus' });
+  const stop = store.subscribe((_, event) => {
+    if (event && events.length < most) events.push(hidden(event));
+  });
+  return {
+    stop,
+    text: () =>
+      [
+        `tape ${JSON.stringify(`Recorded in ${field.label || field.id}`)}`,
+        ...(isSecret ? ['# Concealed: a dot stands for each character.'] : []),
+        ...(events.length >= most ? [`# It ends here: more than ${most} events.`] : []),
+        `field ${field.id}`,
+        `today ${today}`,
+        ...writeEvents(events),
+        '',
+      ].join('\n'),
+  };
+}
