@@ -13,7 +13,6 @@ export default defineConfig({
       },
       { find: /^@arbeit\/engine\/checks$/, replacement: source('engine/rules/judges.ts') },
       { find: /^@arbeit\/engine\/described$/, replacement: source('engine/kinds/described.ts') },
-      { find: /^@arbeit\/engine\/tape\/events$/, replacement: source('engine/tape/write-events.ts') },
       { find: /^@arbeit\/engine\/proof$/, replacement: source('engine/prove/without-laws.ts') },
       { find: /^@arbeit\/engine\/runs$/, replacement: source('engine/kinds/runs.ts') },
       { find: /^@arbeit\/engine\/runs\/([\w-]+)$/, replacement: source('engine/kinds/$1/run.ts') },

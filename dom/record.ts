@@ -1,5 +1,5 @@
 import type { FieldEvent } from '@arbeit/engine/field';
-import { writeEvents } from '@arbeit/engine/tape/events';
+import { writeEvents } from '@arbeit/engine/tape';
 import { localToday } from './clock.ts';
 import type { FieldStore } from './store.ts';
 

@@ -35,7 +35,6 @@ const paths = Object.fromEntries(
     ['@arbeit/engine/checks', 'engine/rules/judges.ts'],
     ['@arbeit/engine/described', 'engine/kinds/described.ts'],
     ['@arbeit/engine/proof', 'engine/prove/without-laws.ts'],
-    ['@arbeit/engine/tape/events', 'engine/tape/write-events.ts'],
     ['@arbeit/engine/runs', 'engine/kinds/runs.ts'],
     ['@arbeit/engine/runs/*', 'engine/kinds/*/run.ts'],
     ['@arbeit/engine/*', 'engine/*/index.ts'],

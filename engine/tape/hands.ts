@@ -7,6 +7,7 @@ import type { Action, Step, Tape } from './script.ts';
  * of a word begun; by dictation, all of it at once; filled in by the browser; written by a program.
  */
 export const hands = ['keys', 'composing', 'suggestion', 'dictation', 'autofill', 'program'] as const;
+/** One of them. */
 export type Hand = (typeof hands)[number];
 
 /** Words of a text, and what stands between them. */

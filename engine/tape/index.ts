@@ -11,4 +11,5 @@ export {
 export { readTape } from './read-tape.ts';
 export type { Action, Expectation, Tape } from './script.ts';
 export { holds, type Outcome, runTrial, type Trial, trial, trialTape } from './trial.ts';
+export { writeEvent, writeEvents } from './write-events.ts';
 export { type Expectable, expectationOf, writeAction } from './write-tape.ts';

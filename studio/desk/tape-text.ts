@@ -1,7 +1,6 @@
 import type { OpenField } from '@arbeit/engine/field';
 import { start } from '@arbeit/engine/field';
-import { type Expectable, expectationOf } from '@arbeit/engine/tape';
-import { writeEvent } from '@arbeit/engine/tape/events';
+import { type Expectable, expectationOf, writeEvent } from '@arbeit/engine/tape';
 import type { DeskTape, TapeRow } from './tape-rows.ts';
 
 /** What a tape of the desk is written down with: where it is to be played, and on which day. */

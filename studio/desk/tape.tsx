@@ -1,6 +1,6 @@
 'use client';
 
-import { writeEvent } from '@arbeit/engine/tape/events';
+import { writeEvent } from '@arbeit/engine/tape';
 import { type ChangeEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { assumedInWords } from '../sheet/assumed.ts';
 import { Expected } from './expected.tsx';

@@ -22,7 +22,7 @@ export async function documentOf(of: string, setId: string, now: SetDocument): P
 }
 
 /** A set of one field alone, under a name both sides have; what depends on others is left out. */
-export function fieldAlone(document: SetDocument, id: string): SetDocument {
+function fieldAlone(document: SetDocument, id: string): SetDocument {
   const others = document.fields.filter((field) => field.id !== id).map((field) => field.id);
   const { trials: _, forms: __, ...rest } = others.reduce(removeField, document);
   return id === 'field' ? rest : renameField(rest, id, 'field');
