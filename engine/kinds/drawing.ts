@@ -19,6 +19,13 @@ export interface Piece {
   readonly isValue?: boolean;
 }
 
+/** A stretch of a finished text: fixed, or a place that holds something of the user’s. */
+export interface Place {
+  readonly text: string;
+  /** Which place it is; fixed text is none. */
+  readonly place?: number;
+}
+
 /** How a kind is drawn for whoever defines it. It ships to no page. */
 export interface Drawing<P extends Plan = Plan, B extends Body = Body> {
   /** A finished text of the field, in pieces. The text as it rests is one of them where it is another. */
@@ -27,6 +34,10 @@ export interface Drawing<P extends Plan = Plan, B extends Body = Body> {
   own?(plan: P, body: B): (character: string, offset: number) => boolean;
   /** How many of the user's characters stand before the value and are no part of it. */
   lead?(body: B): number;
+  /** Its places in the order of its text, of kinds that have several. */
+  places?(plan: P): readonly Place[];
+  /** The places that hold something. */
+  held?(body: B): readonly number[];
   /** Its value is picked from what is offered, and not typed. */
   readonly isPicked?: true;
   /** Whether the page shows bullets in place of what is typed. */

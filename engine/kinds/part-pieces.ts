@@ -2,7 +2,7 @@ import type { OpenField } from '../field/kind.ts';
 import { apply, start } from '../field/state.ts';
 import { fold } from '../values/graphemes.ts';
 import { item } from '../values/item.ts';
-import type { Piece } from './drawing.ts';
+import type { Piece, Place } from './drawing.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 
 /** How the parts and the fixed text between them are called. */
@@ -57,3 +57,16 @@ export function ownInParts(_: PartsPlan, body: PartsBody): (character: string, o
     isTyped &&
     body.texts.some((text, i) => offset >= item(body.at, i) && offset < item(body.at, i) + text.length);
 }
+
+/** The parts of a field by their names, with the fixed text between them. */
+export function placesOfParts({ parts, between }: PartsPlan): readonly Place[] {
+  const all = parts.flatMap(({ name }, place): readonly Place[] => [
+    { text: item(between, place) },
+    { text: name, place },
+  ]);
+  return [...all, { text: between.at(-1) ?? '' }].filter(({ text }) => text !== '');
+}
+
+/** The parts that hold something. */
+export const heldInParts = ({ texts }: PartsBody): readonly number[] =>
+  texts.flatMap((text, i) => (text ? [i] : []));

@@ -178,6 +178,19 @@ describe('what trials reach', () => {
     expect(offered!.options).toEqual([{ value: 'x', isSeen: false }, { value: 'y', isSeen: true }]); // biome-ignore format: a list
   });
 
+  test('the places of a text that were ever filled, in cells and in parts; fixed text is none', () => {
+    const pass = { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: 'RH-<2 digit><? /<1 letter>>' } };
+    const day = { id: 'day', kind: 'date', label: 'Day', entry: {} };
+    const trials = [
+      { id: 'p', tape: 'field pass\ntype "12"\nexpect codes none\n' },
+      { id: 'd', tape: 'field day\ntype "4"\nexpect codes none\n' },
+    ];
+    const [cells, parts, none] = reachOf(setOf([pass, day, price], { trials }), kinds, today);
+    expect(cells!.places).toEqual([{ text: 'RH-' }, { text: '5', isSeen: true }, { text: '5', isSeen: true }, { text: ' /' }, { text: 'C', isSeen: false }]);
+    expect(parts!.places).toEqual([{ text: 'day', isSeen: true }, { text: '/' }, { text: 'month', isSeen: false }, { text: '/' }, { text: 'year', isSeen: false }]);
+    expect(none!.places).toEqual([]);
+  }); // biome-ignore format: a text a line
+
   test('a field no trial goes through has been nowhere', () => {
     const [a] = reachOf(setOf([price]), kinds, today);
     expect(a).toMatchObject({ trials: 0, moments: { focused: false } });

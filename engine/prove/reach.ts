@@ -2,7 +2,7 @@ import { compile, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { type FormState, fieldOf, type OpenForm } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import { type KindTable, kindIn } from '../kinds/definition.ts';
 import type { RunCode } from '../rules/custom.ts';
 import type { Verdict } from '../rules/finding.ts';
 import { play } from '../tape/play.ts';
@@ -21,6 +21,8 @@ export interface Reach {
   }[];
   /** Of what it offers, the values it had. */
   readonly options: readonly { readonly value: string; readonly isSeen: boolean }[];
+  /** Its finished text in places, of kinds that have several: whether one ever held something; fixed text never does. */
+  readonly places: readonly { readonly text: string; readonly isSeen?: boolean }[];
   /** Whether it was in use, left, submitted; whether it was whole, and whether something was not taken. */
   readonly moments: Readonly<Record<Moment, boolean>>;
 }
@@ -35,6 +37,7 @@ interface Seen {
   readonly verdicts: Map<string, Set<Verdict>>;
   readonly shown: Set<string>;
   readonly values: Set<string>;
+  readonly places: Set<number>;
   readonly moments: Set<Moment>;
 }
 
@@ -50,11 +53,18 @@ export function reachOf(
   const seen = new Map<string, Seen>(
     set.fields.map(({ id }) => [
       id,
-      { trials: 0, verdicts: new Map(), shown: new Set(), values: new Set(), moments: new Set() },
+      {
+        trials: 0,
+        verdicts: new Map(),
+        shown: new Set(),
+        values: new Set(),
+        places: new Set(),
+        moments: new Set(),
+      },
     ]),
   );
   const look = (form: OpenForm, state: FormState, today: string): void => {
-    for (const { id } of form.fields) note(seen.get(id), form, state, id, today);
+    for (const { id } of form.fields) note(seen.get(id), form, state, { id, today, kinds });
   };
   for (const { tape } of document.trials ?? []) {
     const read = readTape(tape);
@@ -71,7 +81,8 @@ export function reachOf(
     play(set, read.tape, clock, look);
   }
   return set.fields.map(({ id, rules, plan }) => {
-    const { trials, verdicts, shown, values, moments: had } = seen.get(id) as Seen;
+    const { trials, verdicts, shown, values, places, moments: had } = seen.get(id) as Seen;
+    const { draw } = kindIn(kinds, plan.kind);
     const names = [
       ...new Set([
         ...rules.map((rule) => rule.id),
@@ -87,6 +98,10 @@ export function reachOf(
         verdicts: [...(verdicts.get(rule) ?? [])].sort(),
         isShown: shown.has(rule),
       })),
+      places: (draw.places?.(plan) ?? []).map(({ text, place }) => ({
+        text,
+        ...(place === undefined ? {} : { isSeen: places.has(place) }),
+      })),
       options: options.map(({ value }) => ({ value, isSeen: values.has(value) })),
       moments: Object.fromEntries(moments.map((moment) => [moment, had.has(moment)])) as Reach['moments'],
     };
@@ -94,7 +109,12 @@ export function reachOf(
 }
 
 /** What one state shows of a field. */
-function note(seen: Seen | undefined, form: OpenForm, state: FormState, id: string, today: string): void {
+function note(
+  seen: Seen | undefined,
+  form: OpenForm,
+  state: FormState,
+  { id, today, kinds }: { readonly id: string; readonly today: string; readonly kinds: KindTable },
+): void {
   if (!seen) return;
   const { field, state: at } = fieldOf(form, state, id);
   const { findings, shown, flags, raw, counts } = readInForm(form, state, id, today);
@@ -108,6 +128,7 @@ function note(seen: Seen | undefined, form: OpenForm, state: FormState, id: stri
   }
   for (const { rule } of shown) seen.shown.add(rule);
   for (const value of raw.split(' ')) seen.values.add(value);
+  for (const place of kindIn(kinds, field.plan.kind).draw.held?.(at.body) ?? []) seen.places.add(place);
   const now: Readonly<Record<Moment, boolean>> = {
     focused: flags.focused,
     left: flags.touched,

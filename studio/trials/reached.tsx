@@ -25,6 +25,25 @@ function Seen({ is, children }: { readonly is: boolean; readonly children: strin
   );
 }
 
+/** The finished text of a field, place by place: what no trial ever filled is struck out, fixed text is faint. */
+function Specimen({ places }: { readonly places: Reach['places'] }) {
+  const never = places.filter(({ isSeen }) => isSeen === false).length;
+  if (places.length === 0) return null;
+  return (
+    <span className="value reached-text">
+      {places.map(({ text, isSeen }, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a text has no other order
+        <span key={i} data-seen={isSeen} aria-hidden="true">
+          {text}
+        </span>
+      ))}
+      <span className="sr-only">
+        {never === 0 ? 'every place was filled' : `${never} of its places never filled`}
+      </span>
+    </span>
+  );
+}
+
 /** What any trial reaches of each field: its rules with the verdicts they had, what it offers, its moments. */
 export const Reached = memo(function Reached({
   document,
@@ -55,6 +74,7 @@ export const Reached = memo(function Reached({
           <thead>
             <tr>
               <th scope="col">Field</th>
+              <th scope="col">Its text</th>
               <th scope="col">Moments</th>
               <th scope="col">Rules, and what they said</th>
               <th scope="col">What it offers</th>
@@ -67,6 +87,9 @@ export const Reached = memo(function Reached({
                 one && (
                   <tr key={id}>
                     <th scope="row">{label || id}</th>
+                    <td>
+                      <Specimen places={one.places} />
+                    </td>
                     <td>
                       {moments.map(([moment, words]) => (
                         <Seen key={moment} is={one.moments[moment]}>

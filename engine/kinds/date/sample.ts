@@ -1,5 +1,5 @@
 import type { Drawing } from '../drawing.ts';
-import { ownInParts, partPieces } from '../part-pieces.ts';
+import { heldInParts, ownInParts, partPieces, placesOfParts } from '../part-pieces.ts';
 import type { PartsBody } from '../parts.ts';
 import type { DatePlan } from './run.ts';
 
@@ -10,6 +10,8 @@ export const drawing: Drawing<DatePlan, PartsBody> = {
     return [...pieces, { id: 'resting', part: 'resting', text: rested, caption: 'at rest', isAside: true }];
   },
   own: ownInParts,
+  places: placesOfParts,
+  held: heldInParts,
   other: ({ year }) =>
     year === 0
       ? { entry: { order: 'locale', resting: 'same' }, label: 'in the locale’s order' }

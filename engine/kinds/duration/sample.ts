@@ -1,5 +1,5 @@
 import type { Drawing } from '../drawing.ts';
-import { ownInParts, partPieces } from '../part-pieces.ts';
+import { heldInParts, ownInParts, partPieces, placesOfParts } from '../part-pieces.ts';
 import type { PartsBody } from '../parts.ts';
 import type { DurationPlan } from './run.ts';
 
@@ -8,6 +8,8 @@ export const drawing: Drawing<DurationPlan, PartsBody> = {
     partPieces(field, { text: '90', fixed: { part: 'units', caption: 'unit' }, partOf: () => 'units' })
       .pieces,
   own: ownInParts,
+  places: placesOfParts,
+  held: heldInParts,
   other: ({ parts }) =>
     parts.length === 1
       ? { entry: { units: ['h', 'min'] }, label: 'in hours and minutes' }

@@ -1,7 +1,8 @@
 import { item } from '../../values/item.ts';
-import type { Drawing } from '../drawing.ts';
+import type { Drawing, Place } from '../drawing.ts';
 import type { PatternBody } from './body.ts';
 import { inBounds } from './cells.ts';
+import { written } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
 import { taken } from './takes.ts';
 
@@ -11,6 +12,15 @@ export const drawing: Drawing<PatternPlan, PatternBody> = {
     const { body } = field.kind.read(field.plan, sampleCells(field.plan).join(''));
     return [{ id: 'text', part: 'typing', text: body.display, caption: 'text', isValue: true }];
   },
+  places: (plan) => {
+    const fixed = plan.before.map(written);
+    const cells = sampleCells(plan).flatMap((text, place): readonly Place[] => [
+      { text: item(fixed, place) },
+      { text, place },
+    ]);
+    return [...cells, { text: fixed.at(-1) ?? '' }].filter(({ text }) => text !== '');
+  },
+  held: ({ cells }) => cells.flatMap((c, i) => (c ? [i] : [])),
 };
 
 /** A character for every cell, optional ones too: what a finished text of the pattern could look like. */

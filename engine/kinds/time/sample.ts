@@ -1,5 +1,5 @@
 import type { Drawing } from '../drawing.ts';
-import { ownInParts, partPieces } from '../part-pieces.ts';
+import { heldInParts, ownInParts, partPieces, placesOfParts } from '../part-pieces.ts';
 import type { PartsBody } from '../parts.ts';
 import type { TimePlan } from './run.ts';
 
@@ -11,4 +11,6 @@ export const drawing: Drawing<TimePlan, PartsBody> = {
     return [...pieces, { id: 'second', part: 'second', text: ':45', caption: 'seconds', isOff: true }];
   },
   own: ownInParts,
+  places: placesOfParts,
+  held: heldInParts,
 };
