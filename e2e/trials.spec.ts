@@ -237,6 +237,9 @@ test('a set is held against the laws on all cores; what was found outlives the p
   const row = audit(page).getByRole('row', { name: /^Price of a bed/ });
   await expect(row.getByText('kept')).toHaveCount(12);
   await expectNoViolations(page);
+  // A table that is wider than the page is scrolled by itself.
+  await page.setViewportSize({ width: 400, height: 800 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
   const said = await audit(page).getByRole('status').textContent();
   await page.waitForTimeout(500);
   await page.reload();
