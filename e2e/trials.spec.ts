@@ -376,3 +376,27 @@ test('a tape that was recorded elsewhere opens on the desk of its field; one of 
   await page.keyboard.press('Tab');
   await expectNoViolations(page);
 });
+
+test('a miss of a form’s trial opens on the form, filled in up to that row', async ({ page, request }) => {
+  const trial = {
+    id: 'all',
+    name: 'Filled in',
+    tape: 'form stay\nfocus price\ntype "501"\nfocus note\ntype "late"\nexpect note raw "early"\ntype "r"\n',
+  };
+  const note = { id: 'note', kind: 'text', label: 'Note', entry: {} };
+  const document = {
+    arbeit: 1,
+    title: `Form ${Math.random()}`,
+    locale: 'en-GB',
+    fields: [price, note],
+    forms: [{ id: 'stay', title: 'Stay', fields: ['price', 'note'] }],
+    trials: [trial],
+  };
+  const answer = await request.post('/api/sets', { data: { document } });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`/sets/${id}/trials#all`);
+  await page.getByRole('link', { name: 'To this row on its form' }).click();
+  await page.waitForURL(/forms\/stay\?trial=all&line=6$/);
+  await expect(page.getByLabel('Price of a bed').first()).toHaveValue('£501.00');
+  await expect(page.getByLabel('Note', { exact: true }).first()).toHaveValue('late');
+});

@@ -1,6 +1,7 @@
 export { byHand, type Hand, hands, type Otherwise, otherwise } from './hands.ts';
 export {
   fieldEvents,
+  formEvents,
   type Miss,
   type Playable,
   type Played,

@@ -90,7 +90,7 @@ export function play(
       if (miss) misses.push({ line: step.line, source: step.source, ...miss });
       continue;
     }
-    const events = eventsOf(form, step, state, about);
+    const events = formEvents(form, step, state, about);
     if (typeof events === 'string') return { line: step.line, message: events };
     report = { rejected: null, leftOut: '' };
     for (const event of events) {
@@ -156,8 +156,11 @@ function openQuestion(form: OpenForm, state: FormState, rule: string) {
   return undefined;
 }
 
-/** The events an action comes to. What is done to a field that has no focus first focuses it, as a hand would. */
-function eventsOf(
+/**
+ * The events an action comes to in a form, `about` the field that had the focus last; a sentence where it makes no sense there. What is done to a field that
+ * has no focus first focuses it, as a hand would.
+ */
+export function formEvents(
   form: OpenForm,
   action: Action,
   state: FormState,

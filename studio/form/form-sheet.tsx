@@ -32,6 +32,7 @@ import { type Link, Links } from './links.tsx';
 import { LiveForm } from './live-form.tsx';
 import { Manners } from './manners.tsx';
 import { Record as SentRecord } from './record.tsx';
+import { useNamedTrial } from './use-named-trial.ts';
 import { WhenSent } from './when-sent.tsx';
 
 /** The form screen: fields put together, tried, and watched. A sheet of bands: how it is met, what would be seen when, what is sent. */
@@ -104,6 +105,7 @@ function Sheet({
   const live = useForm(open, { today, drive, carry: carryOver });
   const { store, sending } = live;
   useFormOutcomes(store);
+  useNamedTrial(document, store);
   const [isArranging, setArranging] = useState(false);
   const around = useRef<HTMLDivElement>(null);
   const record = 'record' in sending ? sending.record : undefined;

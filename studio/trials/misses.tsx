@@ -31,12 +31,12 @@ export function Misses({
         <li key={`${miss.line} ${miss.source}`}>
           <p>
             <span className="caption">Line {miss.line}</span> <span className="value">{miss.source}</span>{' '}
-            {target?.type === 'field' && (
+            {target && (
               <Go
-                href={`/sets/${set.id}/fields/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
+                href={`/sets/${set.id}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
                 className="word-button text-sm"
               >
-                To this row on the desk
+                {target.type === 'field' ? 'To this row on the desk' : 'To this row on its form'}
               </Go>
             )}
           </p>

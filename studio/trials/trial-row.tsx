@@ -136,12 +136,12 @@ function Opened({
         <button type="button" className="word-button" disabled={at === last} onClick={() => move(at + 1)}>
           Later
         </button>
-        {target?.type === 'field' && (
+        {target && (
           <Go
-            href={`/sets/${set.id}/fields/${target.id}?trial=${encodeURIComponent(trial.id)}`}
+            href={`/sets/${set.id}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}`}
             className="word-button"
           >
-            Play it on the desk
+            {target.type === 'field' ? 'Play it on the desk' : 'Play it on its form'}
           </Go>
         )}
         <button
