@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest';
+import { apply } from '../field/state.ts';
 import { kinds } from '../kinds/table.ts';
-import type { Law } from './laws.ts';
+import { breachAt, type Law } from './laws.ts';
 import { type Formatter, pastedField, type Wiring } from './pasted.ts';
 import { auditPasted, shownAlong } from './pasted-audit.ts';
 import { sameAs } from './same-as.ts';
+import { subjectWith } from './subject.ts';
 
 /** A formatter as one finds it everywhere: digits taken out of the text, and put into groups. */
 const phone: Formatter = (text) => {
@@ -53,6 +55,20 @@ describe('a function that somebody brings', () => {
   ])('one that %s is told so', (_, format, laws) => {
     expect([...broken(format, 'count').keys()]).toEqual(expect.arrayContaining([...laws]));
   }); // biome-ignore format: a function a line
+});
+
+test('a key that it drops without a word is one law broken, whatever else is not', () => {
+  const { field, leeway } = pastedField('theirs', (text) => text.replace(/\D/g, ''), 'count');
+  const subject = subjectWith(field, leeway, '');
+  const before = subject.fresh;
+  const key = (text: string) => {
+    const event = { type: 'key', text } as const;
+    return breachAt(subject, { before, event, after: apply(field, before, event) }, new Map(), {
+      isAll: true,
+    });
+  };
+  expect(key('a')).toMatchObject({ law: 6, expected: '“a” in the field, or a word that it was not taken' });
+  expect([key('1'), key('-')]).toEqual([undefined, undefined]);
 });
 
 describe('what does the same', () => {

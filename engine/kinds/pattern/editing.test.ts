@@ -147,6 +147,7 @@ describe('fixed text that was typed shows', () => {
     ['<00..12> <no|none|all>', ['type "07a"', 'expect display "07 all|"', 'type "l"', 'expect rejected none', 'backspace', 'expect display "07 al|"', 'type "x"', 'expect rejected not-accepted']],
     ['<AM|PM> <letter>', ['type "pmx"', 'expect display "PM x|"', 'select all', 'type "pxm"', 'expect display "PM x|"', 'expect rejected full']],
     ['<2-3 letter><3 digit>; positions fixed', ['type "ab123"', 'expect display "ab_123|"', 'expect raw "ab 123"', 'set "ab 123"', 'expect display "ab_123|"']],
+    ['<1-2 any>-; positions fixed', ['autofill " "', 'type "0"', 'expect display "0|_-"', 'expect raw "0"']],
     ['<0-3 letter>-<2 digit>; positions fixed', ['type "7"', 'expect display "___-7|_"']],
   ])('%s %j', (head, lines) => holds(head, lines));
 }); // biome-ignore format: a row a pattern
