@@ -74,6 +74,7 @@ test('a key that it drops without a word is one law broken, whatever else is not
 describe('what does the same', () => {
   test.each<[string, Formatter, object]>([
     ['a pattern', phone, { kind: 'pattern' }],
+    ['capitals', (text) => text.toUpperCase(), { kind: 'text', entry: { case: 'upper' } }],
     ['a number in groups', thousands, { kind: 'number' }],
     ['an amount', (text) => { const digits = text.replace(/\D/g, ''); return digits && `£${digits.replace(/^0+(?=\d)/, '').replace(/\B(?=(\d{3})+$)/g, ',')}`; }, { kind: 'currency', entry: { currency: 'GBP' }, locale: 'en-GB' }],
     ['four by four', (text) => text.replace(/\D/g, '').slice(0, 16).replace(/(\d{4})(?=\d)/g, '$1 '), { kind: 'pattern', entry: { pattern: '<4 digit> <4 digit> <4 digit> <4 digit>', literals: 'behind' } }],

@@ -25,6 +25,12 @@ const contents = ['07700900123456', '201555012398765432101234', '492912345678123
 const locales = ['en-GB', 'en-US', 'de-DE', 'fr-FR', 'de-CH', 'en-IN'] as const;
 const homes = ['GB', 'US', 'FR', 'DE', 'ES', 'CH', 'IT', 'AU', 'NO', 'BR', 'IN', 'JP'] as const;
 
+/** What has no shape: of those that do as well, the simplest is meant. */
+const plain: readonly Definition[] = [
+  { kind: 'text', entry: { case: 'upper' } },
+  { kind: 'text', entry: { case: 'lower' } },
+];
+
 /** Definitions of every kind that has a shape of its own. */
 function* definitions(): Generator<Definition> {
   for (const locale of locales) {
@@ -101,7 +107,7 @@ export function sameAs(format: Formatter, kinds: KindTable): SameAs | undefined 
   const told = [...answers].filter(([text, answer]) => answer !== text);
   if (told.length === 0) return undefined;
   let best: SameAs | undefined;
-  for (const field of [...patterns(answers), ...definitions()]) {
+  for (const field of [...plain, ...patterns(answers), ...definitions()]) {
     const compiled = compiledOf(field, kinds);
     if (!compiled) continue;
     let [agreed, near] = [0, 0];
