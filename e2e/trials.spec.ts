@@ -251,7 +251,9 @@ test('an audit that goes on for ever is stopped, and stays where it was', async 
   const id = await newSet(request);
   await page.goto(`/sets/${id}/trials`);
   await audit(page).getByLabel('for').selectOption('ten minutes');
-  await audit(page).getByRole('button', { name: 'Audit it' }).click();
+  await audit(page).getByRole('button', { name: 'Audit it' }).press('Enter');
+  // By key it is stopped where it was begun.
+  await expect(audit(page).getByRole('button', { name: 'Stop' })).toBeFocused();
   await expect(audit(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/, {
     timeout: 60_000,
   });

@@ -62,11 +62,7 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
           hidden={is !== 'under way'}
         />
         <div className="ml-auto flex flex-wrap items-baseline gap-x-4">
-          {is === 'under way' ? (
-            <button type="button" className="word-button" onClick={auditing.stop}>
-              Stop
-            </button>
-          ) : (
+          {is !== 'under way' && (
             <>
               <label className="flex items-baseline gap-1.5">
                 <span className="caption">for</span>
@@ -91,16 +87,19 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
                   onChange={(event) => setSeed(event.target.value.replace(/\D/g, '').slice(0, 9))}
                 />
               </label>
-              <button
-                type="button"
-                className="word-button"
-                disabled={fields.length === 0}
-                onClick={() => wanted && auditing.begin(wanted[1], Number(seed) || 1)}
-              >
-                {is === 'not yet' ? 'Audit it' : 'Audit it again'}
-              </button>
             </>
           )}
+          {/* One button for both: who began it by key stays on what stops it. */}
+          <button
+            type="button"
+            className="word-button"
+            disabled={fields.length === 0}
+            onClick={() =>
+              is === 'under way' ? auditing.stop() : wanted && auditing.begin(wanted[1], Number(seed) || 1)
+            }
+          >
+            {is === 'under way' ? 'Stop' : is === 'not yet' ? 'Audit it' : 'Audit it again'}
+          </button>
         </div>
       </div>
       {is === 'not yet' ? (
