@@ -50,8 +50,11 @@ export function weigher(
   return (use) => weigh(js, faceOf(use, needs), sources);
 }
 
+/** What hardly a page takes of a face: one that does not carries nothing of it. */
+const seldom: ReadonlySet<string> = new Set(['record']);
+
 async function weigh(js: string, face: Face | undefined, sources: Sources): Promise<Weight> {
-  const names = face?.names.join(', ') ?? 'serverForm';
+  const names = face?.names.filter((name) => !seldom.has(name)).join(', ') ?? 'serverForm';
   const entry = [
     ['export', '*', 'from', "'#definitions';"].join(' '),
     ['export', '{', names, '}', 'from', `'${face?.from ?? '@arbeit/engine/form'}';`].join(' '),
