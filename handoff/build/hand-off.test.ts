@@ -233,6 +233,25 @@ describe('server.js', () => {
   });
 });
 
+test('records where it runs, for whoever asks: every face hands it on, and the tape leads to the same', () => {
+  for (const face of ['dom', 'element', 'react', 'vue', 'svelte'])
+    expect(files.get(`${face}.js`), face).toMatch(/\brecord\b/);
+  expect(files.get('README.md')).toContain('Nothing is recorded unless you ask for it');
+  const told = run(`
+    import { createStore, readOn, record } from './dom.js';
+    import * as fields from './fields.js';
+    const store = createStore(fields.deposit, readOn('2027-02-10'));
+    const recording = record(store, '2027-02-10');
+    store.dispatch({ type: 'focus' });
+    for (const text of '501') store.dispatch({ type: 'key', text });
+    store.dispatch({ type: 'leave' });
+    console.log(recording.text());
+  `);
+  expect(told.trim()).toBe(
+    'tape "Recorded in Deposit"\nfield deposit\ntoday 2027-02-10\nfocus\ntype "501"\nleave',
+  );
+});
+
 test('the README’s snippet for a server is a handler and a server action that work', async () => {
   const { code } = snippets(set, ['server'])[0]!;
   expect(files.get('README.md')).toContain(code.trim());
