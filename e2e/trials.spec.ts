@@ -312,6 +312,11 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   };
   await write('const n = 1;');
   await expect(said(page)).toHaveText('There is no function in it that takes a text.', { timeout: 30_000 });
+  // What was written and what came of it are there after a reload.
+  await page.waitForTimeout(500);
+  await page.reload();
+  await expect(brought(page).getByRole('textbox', { name: 'Your formatter' })).toHaveText('const n = 1;');
+  await expect(said(page)).toHaveText('There is no function in it that takes a text.');
   await write('(text) => document.title');
   await expect(brought(page)).toContainText("'document' is not defined", { timeout: 30_000 });
   await expect(brought(page)).toContainText('No kind of field was found');

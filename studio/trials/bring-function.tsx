@@ -8,6 +8,7 @@ import type { EditedSet } from '../definition/use-set.ts';
 import type { Mistake } from '../own-code/code-editor.tsx';
 import { Go } from '../sheet/go.tsx';
 import { deferred } from '../sheet/later.tsx';
+import { useKept } from './kept.ts';
 import type { Beside, Wired } from './messages.ts';
 import { type Tried, useFunction } from './use-function.ts';
 
@@ -48,10 +49,12 @@ function saidOf(tried: Tried): string {
   }
 }
 
+const asItWas = <T,>(kept: T): T => kept;
+
 /** The formatter somebody uses today, wired the usual ways and held against the laws beside a field that does the same. */
 export function BringFunction({ set }: { readonly set: EditedSet }) {
-  const [code, setCode] = useState(example);
-  const { tried, begin, stop } = useFunction();
+  const [code, setCode] = useKept(`${set.id} function`, example, asItWas);
+  const { tried, begin, stop } = useFunction(set.id);
   const isWrong = tried.is === 'no function' || tried.is === 'failed';
   const mistakes = useMemo<readonly Mistake[]>(
     () => (tried.is === 'no function' ? [{ line: tried.line ?? 1, message: tried.why }] : []),
@@ -87,7 +90,13 @@ export function BringFunction({ set }: { readonly set: EditedSet }) {
         is shown. It runs in a world of its own, wired to an input in the two usual ways, under the same tapes
         and laws as the fields of this set.
       </p>
-      <CodeEditor label="Your formatter" code={code} offers={[]} mistakes={mistakes} onChange={setCode} />
+      <CodeEditor
+        label="Your formatter"
+        code={code}
+        offers={[]}
+        mistakes={mistakes}
+        onChange={(text) => setCode(() => text)}
+      />
       {tried.is === 'tried' && <Came set={set} tried={tried} />}
     </section>
   );

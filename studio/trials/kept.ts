@@ -7,6 +7,8 @@ const database = () => createStore('arbeit-proof', 'found');
 
 /** So long nothing more has to have been found before it is kept, in milliseconds. */
 const calm = 300;
+/** And so long it may go on without being kept. */
+const longest = 2000;
 
 /**
  * State that outlives its page, in the browser: what took minutes to find is not gone with a closed tab. `asKept` says what a state is that was kept
@@ -19,6 +21,7 @@ export function useKept<T>(
 ): readonly [T, (next: (now: T) => T) => void] {
   const [state, setState] = useState(first);
   const isOurs = useRef(false);
+  const last = useRef(0);
   const change = (next: (now: T) => T): void => {
     isOurs.current = true;
     setState(next);
@@ -38,8 +41,12 @@ export function useKept<T>(
   }, [key]);
   useEffect(() => {
     if (!isOurs.current) return undefined;
-    const keep = (): void => void set(key, state, database()).catch(() => {});
-    const timer = setTimeout(keep, calm);
+    const keep = (): void => {
+      last.current = Date.now();
+      void set(key, state, database()).catch(() => {});
+    };
+    // What goes on without a pause is kept on the way as well.
+    const timer = setTimeout(keep, Date.now() - last.current > longest ? 0 : calm);
     window.addEventListener('pagehide', keep);
     return () => {
       clearTimeout(timer);

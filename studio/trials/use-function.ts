@@ -1,7 +1,8 @@
 'use client';
 
 import type { SameAs } from '@arbeit/engine/proof';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
+import { useKept } from './kept.ts';
 import type { Wired } from './messages.ts';
 import { useThread } from './threads.ts';
 
@@ -17,13 +18,17 @@ export type Tried =
 /** So long a thread may say nothing: each call of the function is ended sooner, but for what its engine itself is busy with. In milliseconds. */
 const patience = 8000;
 
+/** What was under way when its page was closed was stopped with it. */
+const stopped = (tried: Tried): Tried => (tried.is === 'under way' ? { is: 'stopped' } : tried);
+
 /** A function tried in a thread, when it is asked for; one that does not come to an end is ended with it. */
-export function useFunction(): {
+export function useFunction(setId: string): {
   readonly tried: Tried;
   begin(code: string): void;
   stop(): void;
 } {
-  const [tried, setTried] = useState<Tried>({ is: 'not yet' });
+  const [tried, change] = useKept<Tried>(`${setId} tried`, { is: 'not yet' }, stopped);
+  const setTried = (next: Tried): void => change(() => next);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const { ask, stop } = useThread((answered) => {
     clearTimeout(timer.current);
