@@ -68,21 +68,21 @@ await checks(
   ['types', 'node', ['scripts/types.mjs']],
   ['API pages', 'node', ['scripts/api.mjs']],
 );
+// Pages are driven by the command line’s own tests as well.
+const ARBEIT_CHROMIUM = chromium();
 const unit = join(results, 'unit.xml');
 count(
   unit,
-  run('unit tests', 'npx', [
-    'vitest',
-    'run',
-    '--reporter=default',
-    '--reporter=junit',
-    `--outputFile.junit=${unit}`,
-  ]),
+  run(
+    'unit tests',
+    'npx',
+    ['vitest', 'run', '--reporter=default', '--reporter=junit', `--outputFile.junit=${unit}`],
+    { ARBEIT_CHROMIUM },
+  ),
 );
 process.stdout.write('\n── build\n');
 if (buildStudio()) {
   passed++;
-  const ARBEIT_CHROMIUM = chromium();
   count(
     join(results, 'e2e.xml'),
     run('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
