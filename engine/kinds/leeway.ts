@@ -80,7 +80,7 @@ const partsLeeway: Leeway<PartsPlan, PartsBody> = {
 const numberLeeway: Leeway<NumberPlan> = {
   isFromRight: ({ fill }) => fill === 'right',
   fixed: ({ around, own }) => [...around, ...own].join(''),
-  alike: /^[1-9]\d{0,3}$/,
+  alike: /^[1-9]\d{0,8}$/,
 };
 
 /** A part with fewer characters than it needs, or with a hole in it, that something stands behind; half a word. */
@@ -132,9 +132,9 @@ const patternLeeway: Leeway<PatternPlan, PatternBody> = {
 
 const leeways = {
   pattern: patternLeeway,
-  number: numberLeeway,
+  number: { ...numberLeeway, alike: /^\d{1,8}$/ },
   currency: numberLeeway,
-  percent: numberLeeway,
+  percent: { ...numberLeeway, alike: /^\d{1,4}$/ },
   date: {
     ...partsLeeway,
     // Where another calendar is in use, a year far from ours is taken for one of that.

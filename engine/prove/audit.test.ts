@@ -5,12 +5,15 @@ import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, SetDocument } from '../document/document.ts';
 import type { Body } from '../field/body.ts';
 import type { Kind, OpenField } from '../field/kind.ts';
-import { carryOut } from '../field/state.ts';
+import { apply, carryOut, start } from '../field/state.ts';
 import { kinds } from '../kinds/table.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';
-import { auditField, type Counterexample } from './audit.ts';
-import type { Law } from './laws.ts';
+import { auditField, type Counterexample, eventsOf } from './audit.ts';
+import type { Law } from './law.ts';
+import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
+import { breachAt, type Memory } from './laws-of-steps.ts';
+import { subjectOf } from './subject.ts';
 
 const today = '2027-02-10';
 const demo = JSON.parse(
@@ -53,6 +56,35 @@ const faulty = (how: (kind: Kind) => Partial<Kind>, field = sound): OpenField =>
   ...field,
   kind: { ...field.kind, ...how(field.kind) },
 });
+/** Whether a tape shows that a law is broken: played anew, on nothing but that field. */
+function shows(field: OpenField, law: Law, lines: readonly string[]): boolean {
+  const read = readTape(`field ${field.id}\n${lines.join('\n')}\n`);
+  if (!read.ok) throw new RangeError(lines.join('\n'));
+  const subject = subjectOf(field, kinds, today);
+  const memory: Memory = new Map();
+  const but = new Set(([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] as const).filter((one) => one !== law));
+  let state = start(field);
+  let isFirst = true;
+  for (const [at, step] of read.tape.steps.entries()) {
+    if (step.do === 'expect') continue;
+    try {
+      for (const event of eventsOf(step, state, field)) {
+        const before = state;
+        state = apply(field, before, event);
+        if (event.type === 'leave' || event.type === 'submit') isFirst = false;
+        if (breachAt(subject, { before, event, after: state, isFirst }, memory, { isAll: true, but }))
+          return true;
+      }
+      if (breachIn(subject, state, but)) return true;
+      if (law === 8 && at === 0 && step.do === 'type')
+        if (typedAsPasted(subject, step.text, typedInto(subject, step.text))) return true;
+    } catch {
+      return law === 11;
+    }
+  }
+  return false;
+}
+
 /** A fault of each sort, and the laws one of which it breaks. */
 const planted: readonly (readonly [string, readonly Law[], OpenField])[] = [
   ['a display that depends on the way there', [1], faulty((kind) => ({
@@ -133,7 +165,8 @@ describe('an audit', () => {
   test.each(planted)('finds %s', (_, laws, field) => {
     const { found } = toldOf(field, 60_000);
     expect(found.map(({ law }) => law)).toEqual(expect.arrayContaining([expect.toBeOneOf([...laws])]));
-    for (const { actions, tape, expected, found: there } of found) {
+    for (const { law, actions, tape, expected, found: there } of found) {
+      expect([law, actions, shows(field, law, actions)]).toEqual([law, actions, true]);
       expect(actions.length).toBeLessThan(10);
       expect(readTape(tape).ok).toBe(true);
       expect(expected).not.toBe(there);
@@ -159,6 +192,33 @@ describe('an audit', () => {
     expect(shares.map(({ at }) => at % 3)).toEqual([0, 1, 2]);
     expect(Math.min(...shares.map(({ at }) => at))).toBe(one!.at);
     expect(toldOf(stuck, 20_000, { seed: 2 }).found[0]!.at).not.toBe(-1);
+  });
+
+  test('shows by one tape what only two together show: the same content another way', () => {
+    // What came in first decides how everything is shown until a reset: nothing that is done in one visit tells.
+    type Born = Body & { readonly born?: string };
+    const born = faulty(
+      (kind) => ({
+        around(field, state, event) {
+          const after = carryOut({ ...field, kind }, state, event);
+          if (event.type === 'reset') return after;
+          const came = event.type === 'key' || event.type === 'paste' ? event.type : undefined;
+          const first = (state.body as Born).born ?? came;
+          const { content } = after.body;
+          const body: Born = {
+            ...after.body,
+            ...(first ? { born: first } : {}),
+            display: content && first === 'paste' ? `${content}~` : content,
+          };
+          return { ...after, body, start: body.display.length, end: body.display.length };
+        },
+      }),
+      freeText,
+    );
+    const { found } = toldOf(born, 60_000);
+    const one = found.find(({ law }) => law === 1);
+    expect(one?.actions).toContain('reset');
+    expect(shows(born, 1, one!.actions)).toBe(true);
   });
 
   test('shortens what it found to the keys that show it', () => {

@@ -5,16 +5,9 @@ import type { KindTable } from '../kinds/definition.ts';
 import { fieldEvents } from '../tape/play.ts';
 import type { Action } from '../tape/script.ts';
 import { headOf, writeAction } from '../tape/write-tape.ts';
-import {
-  type Breach,
-  breachAt,
-  breachIn,
-  type Law,
-  lawWords,
-  type Memory,
-  typedAsPasted,
-  typedInto,
-} from './laws.ts';
+import { type Breach, type Law, lawWords } from './law.ts';
+import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
+import { breachAt, type Memory } from './laws-of-steps.ts';
 import { shortest } from './shorter.ts';
 import { type Subject, subjectOf } from './subject.ts';
 import { type Matter, makerOf, matterOf } from './tapes.ts';
@@ -50,6 +43,7 @@ export interface Progress {
 }
 
 type Actions = readonly Action[];
+
 /** The events an action comes to; what is done to a field without the focus focuses it first, as a hand would. */
 export function eventsOf(action: Action, state: FieldState, field: OpenField): readonly FieldEvent[] {
   switch (action.do) {
@@ -100,8 +94,8 @@ function walked(
     try {
       for (const event of eventsOf(action, state, field)) {
         const before = state;
-        state = apply(field, before, event);
         events++;
+        state = apply(field, before, event);
         if (event.type === 'leave' || event.type === 'submit') isFirst = false;
         else if (event.type === 'reset') isFirst = true;
         const isAll = isThorough || events % 6 === 0;
@@ -170,8 +164,10 @@ export function* audit(
     events += one.events;
     if (one.found) {
       told.add(one.found.breach.law);
-      const whole = one.found.breach.law === 1 ? withEarlier(at, actions) : actions;
-      yield { tapes, events, found: counterexampleOf(subject, whole, one.found, at) };
+      const { breach, index } = one.found;
+      const own = actions.slice(0, index + 1);
+      const whole = breach.law === 1 ? withEarlier(at, own) : own;
+      yield { tapes, events, found: counterexampleOf(subject, whole, breach, at) };
       tapes = events = 0;
     }
     if (memory.size > mostRemembered) {
@@ -186,7 +182,7 @@ export function* audit(
   /** What the first law remembers may come from an earlier tape: the one that shows the same content otherwise goes before. */
   function withEarlier(at: number, actions: Actions): Actions {
     const isBroken = (all: Actions): boolean =>
-      walked(subject, all, new Map(), { isThorough: false, but: butFor(1) }).found !== undefined;
+      walked(subject, all, new Map(), { isThorough: true, but: butFor(1) }).found !== undefined;
     if (isBroken(actions)) return actions;
     for (let before = at - every; before >= from; before -= every) {
       const both = [...actionsAt(before), again, ...actions];
@@ -197,17 +193,12 @@ export function* audit(
 }
 
 /** A broken law with the shortest tape that shows it. */
-function counterexampleOf(
-  subject: Subject,
-  actions: Actions,
-  { breach, index }: Found,
-  at: number,
-): Counterexample {
+function counterexampleOf(subject: Subject, actions: Actions, breach: Breach, at: number): Counterexample {
   const { law } = breach;
   const but = butFor(law);
   const look = (all: Actions): Found | undefined =>
     walked(subject, all, new Map(), { isThorough: true, but }).found;
-  const short = shortest(actions.slice(0, index + 1), (all) => look(all)?.index);
+  const short = shortest(actions, (all) => look(all)?.index);
   const { further = [], ...found } = look(short)?.breach ?? breach;
   const lines = [...short, ...further].map(writeAction);
   const head = headOf({ target: { type: 'field', id: subject.field.id }, today: subject.today });

@@ -9,7 +9,8 @@ import { kinds, type PlanOf } from '../kinds/table.ts';
 import { isDate } from '../values/calendar.ts';
 import { anyEvent, walk } from './arbitraries.ts';
 import { actionsFor, compiledOf, eventFor, type KindSketch, kindNames, sketchOf, textFor } from './kinds.ts';
-import { breachAt, breachIn, type Memory, typedAsPasted, typedInto } from './laws.ts';
+import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
+import { breachAt, type Memory } from './laws-of-steps.ts';
 import { subjectOf } from './subject.ts';
 
 const runs = {
@@ -60,6 +61,9 @@ for (const kind of kindNames)
           for (const moment of walk(subject.field, tape)) {
             expect(breachAt(subject, moment, memory, { isAll: true })).toBeUndefined();
             expect(breachIn(subject, moment.after)).toBeUndefined();
+            // Hours that were passed by without a number are shown.
+            const { content, display } = moment.after.body;
+            if (content === '' && kind !== 'duration') expect(display).toBe('');
           }
         }),
         runs,

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { apply } from '../field/state.ts';
 import { kinds } from '../kinds/table.ts';
-import { breachAt, type Law } from './laws.ts';
+import type { Law } from './law.ts';
+import { breachAt } from './laws-of-steps.ts';
 import { type Formatter, pastedField, type Wiring } from './pasted.ts';
 import { auditPasted, shownAlong } from './pasted-audit.ts';
 import { sameAs } from './same-as.ts';

@@ -9,7 +9,8 @@ import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/table.ts';
 import { graphemes } from '../values/graphemes.ts';
 import { actions, anyEvent, fieldOf, rawOption, sketch, typed, walk } from './arbitraries.ts';
-import { breachAt, breachIn, type Memory, typedAsPasted, typedInto } from './laws.ts';
+import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
+import { breachAt, type Memory } from './laws-of-steps.ts';
 import { subjectOf } from './subject.ts';
 
 /** One seed, so that a red run is red for everybody; `ARBEIT_SEED` and `ARBEIT_RUNS` go looking for more. */
@@ -65,6 +66,41 @@ describe('laws of pattern fields', () => {
           const key = JSON.stringify([body.content, body.passed]);
           expect(known.get(key) ?? body.display).toBe(body.display);
           known.set(key, body.display);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test('7: down to the bottom and up again, the same texts, whatever the caret did in between', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        let state = walk(field, tape).at(-1)?.after ?? fresh(field);
+        const down = [state.body];
+        for (; state.past; down.push(state.body)) state = apply(field, state, { type: 'undo' });
+        const up = [state.body];
+        while (up.length < down.length) {
+          state = apply(field, state, { type: 'redo' });
+          up.push(state.body);
+        }
+        expect(up.reverse()).toEqual(down);
+      }),
+      runs,
+    );
+  });
+
+  test('9: once it was left, what is shown is what does not pass and is due, in the rules’ order', () => {
+    fc.assert(
+      fc.property(sketch, actions, (from, tape) => {
+        const field = fieldOf(from);
+        for (const { after } of walk(field, tape)) {
+          const { shown: messages, findings } = read(field, { ...after, touched: true });
+          const due = field.rules.filter(({ show }, i) => {
+            const { verdict } = findings[i]!;
+            return verdict !== 'pass' && (show === 'leave' || verdict === 'fail' || after.submitted);
+          });
+          expect(messages.map(({ rule }) => rule)).toEqual(due.map(({ id }) => id));
         }
       }),
       runs,

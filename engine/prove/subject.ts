@@ -6,6 +6,7 @@ import { type KindTable, kindIn } from '../kinds/definition.ts';
 import { describedBy } from '../kinds/described.ts';
 import type { Drawing } from '../kinds/drawing.ts';
 import { type Atom, type Leeway, leewayOf } from '../kinds/leeway.ts';
+import { marked } from '../tape/marked.ts';
 import { fold, graphemes } from '../values/graphemes.ts';
 
 /** A field made ready for its laws. */
@@ -94,9 +95,7 @@ export function emptied({ kind, plan }: OpenField): Pick<FieldState, 'body' | 's
 
 /** A display with its caret or selection drawn in. */
 export const drawn = ({ body: { display }, start, end }: FieldState): string =>
-  start === end
-    ? `“${display.slice(0, start)}|${display.slice(start)}”`
-    : `“${display.slice(0, start)}|${display.slice(start, end)}|${display.slice(end)}”`;
+  `“${marked(display, [start, end])}”`;
 
 export const isSame = (a: FieldState, b: FieldState): boolean =>
   a.body.display === b.body.display &&

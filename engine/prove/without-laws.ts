@@ -2,7 +2,7 @@
 export type { Counterexample, Progress } from './audit.ts';
 export { type Audit, type Audited, auditSet, together } from './audit-set.ts';
 export { type Compared, compareSets } from './compare.ts';
-export { type Law, lawWords } from './laws.ts';
+export { type Law, lawWords } from './law.ts';
 export { type Formatter, pastedField, type Wiring } from './pasted.ts';
 export { auditPasted, type PastedAudit, shownAlong } from './pasted-audit.ts';
 export { breakOnPurpose, type Fate, type Proven, type Step, targetsOf } from './proof.ts';

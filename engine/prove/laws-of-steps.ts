@@ -1,41 +1,11 @@
 import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { read } from '../field/reading.ts';
-import { apply, keysOf, start } from '../field/state.ts';
-import type { Action } from '../tape/script.ts';
+import { apply, start } from '../field/state.ts';
 import { fold } from '../values/graphemes.ts';
-import { drawn, emptied, isFromRight, isSame, isTold, type Subject, sign, signsOf } from './subject.ts';
+import { type Breach, type Law, noLaws } from './law.ts';
+import { drawn, isFromRight, isSame, type Subject, sign, signsOf } from './subject.ts';
 
-/**
- * The laws of a field (`engine.md`, section 1) as functions: each looks at what an event made of a state and says where it does not hold. Where one asks
- * something else of a kind, the kind says so itself (`leeway.ts`).
- */
-
-export type Law = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12;
-
-/** What each of them asks, for people. */
-export const lawWords: Readonly<Record<Law, string>> = {
-  1: 'What is shown follows from what was typed, never from the way there.',
-  2: 'Pasting what is shown into the empty field gives the same again.',
-  3: 'A character that was taken stands directly left of the caret.',
-  4: 'A backspace takes exactly one character, whatever fixed text is between, and is never stuck.',
-  5: 'After a deletion the caret stays where it was, or as near as it can.',
-  6: 'Nothing is lost without a word: what cannot be taken is told, and pushes nothing out.',
-  7: 'Undo brings back text and caret exactly, and redo what was undone.',
-  8: 'Typed key by key or pasted at once, it comes to the same.',
-  9: 'A verdict follows from the value alone, never from the way there.',
-  10: 'Nothing unfinished is complained of while somebody types for the first time.',
-  11: 'Whatever comes in, nothing breaks, and there is no value or a well-formed one.',
-  12: 'What was handed on can be written back and stays what it was.',
-};
-
-/** A law that does not hold: what it asks for, and what was there, in words and texts. */
-export interface Breach {
-  readonly law: Law;
-  readonly expected: string;
-  readonly found: string;
-  /** What is to be done yet to see it, where the step alone does not show it. */
-  readonly further?: readonly Action[];
-}
+/** The laws of a single step: what an event made of a state is all they look at. */
 
 /** An event, what was before it and what after. */
 export interface Moment {
@@ -70,32 +40,6 @@ function sameWayShown(
       found: `“${body.display}”`,
     };
   return undefined;
-}
-
-/** Into the empty field once more. */
-const afresh = (way: 'paste' | 'set' | 'autofill', text: string): readonly Action[] => [
-  { do: 'reset' },
-  { do: 'select-all' },
-  { do: 'backspace', times: 1 },
-  { do: way, text },
-];
-
-/** Law 2: pasting the display into the empty field gives the same state. */
-function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
-  const { field, leeway, fresh } = subject;
-  const { body } = after;
-  if (!body.content || !after.focused || !isTold(subject, after)) return undefined;
-  if (leeway.isReadOtherwise?.(field.plan, body)) return undefined;
-  const pasted = apply(field, fresh, { type: 'paste', text: body.display });
-  const isContent = pasted.body.content === body.content || leeway.isAmbiguous?.(field.plan);
-  if (pasted.body.display === body.display && pasted.leftOut === '' && isContent) return undefined;
-  const less = pasted.leftOut ? `, without “${pasted.leftOut}”` : '';
-  return {
-    law: 2,
-    expected: `“${body.display}” with content “${body.content}” when it is pasted`,
-    found: `“${pasted.body.display}” with content “${pasted.body.content}”${less}`,
-    further: afresh('paste', body.display),
-  };
 }
 
 /** Law 3: a character that was taken stands directly left of the caret. */
@@ -238,23 +182,6 @@ function comesBack({ field }: Subject, { before, event, after }: Moment): Breach
       };
 }
 
-/** Law 8: typing a text and pasting it give the same content. */
-export function typedAsPasted(subject: Subject, text: string, typed: FieldState): Breach | undefined {
-  const { field, leeway, fresh } = subject;
-  if (leeway.alike && !leeway.alike.test(text)) return undefined;
-  if (leeway.isAmbiguous?.(field.plan) || !isTold(subject, typed)) return undefined;
-  if (text !== text.normalize('NFC')) return undefined;
-  const pasted = apply(field, fresh, { type: 'paste', text });
-  return pasted.body.content === typed.body.content
-    ? undefined
-    : {
-        law: 8,
-        expected: `“${typed.body.display}” when “${text}” is pasted, as when it is typed`,
-        found: `“${pasted.body.display}”`,
-        further: afresh('paste', text),
-      };
-}
-
 /** Laws 9 and 10: verdicts follow from the value alone, and nothing open is shown at the first visit. */
 function isCalm({ field, today }: Subject, moment: Moment): Breach | undefined {
   const { event, after, before, isFirst = !after.touched && !after.submitted } = moment;
@@ -300,89 +227,9 @@ function isWellFormed({ field, grammar, today }: Subject, { before, after }: Mom
     : undefined;
 }
 
-/** Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do its verdicts. */
-function writesBack(subject: Subject, after: FieldState): Breach | undefined {
-  const { field, today } = subject;
-  if (!isTold(subject, after)) return undefined;
-  const own = read(field, after, today);
-  if (own.raw !== own.raw.normalize('NFC')) return undefined;
-  const empty = { ...start(field), ...emptied(field) };
-  for (const type of ['set', 'autofill'] as const) {
-    const put = apply(field, empty, { type, text: own.raw });
-    const again = read(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
-    if (again.raw !== own.raw || again.value !== own.value)
-      return back(`raw “${own.raw}”, value ${said(own.value)} after ${type}`, again, afresh(type, own.raw));
-    // Of one value one thing is said, however it came about.
-    const at =
-      !after.focused || own.display !== again.display
-        ? -1
-        : own.findings.findIndex(({ verdict }, i) => verdict !== again.findings[i]?.verdict);
-    if (at >= 0 && !after.refused)
-      return {
-        law: 9,
-        expected: `the verdict “${again.findings[at]?.verdict}” of rule ${field.rules[at]?.id}, as when the program writes “${own.raw}”`,
-        found: `“${own.findings[at]?.verdict}”`,
-      };
-    if (own.value === null) continue;
-    const valued = read(field, apply(field, empty, { type, text: own.value }), today);
-    if (valued.value !== own.value)
-      return back(`value ${said(own.value)} after ${type} with just that`, valued, afresh(type, own.value));
-  }
-  const begun = read(field, start({ ...field, initial: own.raw }), today);
-  if (begun.raw !== own.raw) return back(`raw “${own.raw}” when it starts with that`, begun);
-  return undefined;
-}
-const said = (value: string | null): string => (value === null ? 'none' : `“${value}”`);
-const back = (
-  expected: string,
-  { raw, value }: { readonly raw: string; readonly value: string | null },
-  further: readonly Action[] = [],
-): Breach => ({
-  law: 12,
-  expected,
-  found: `raw “${raw}”, value ${said(value)}`,
-  further,
-});
-
-/** Law 11: leaving a second time changes nothing, and a round of leaving and coming back neither. */
-function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
-  const left = apply(field, { ...after, focused: true }, { type: 'leave' });
-  const again = apply(field, apply(field, left, { type: 'focus' }), { type: 'leave' });
-  return again.body.display === left.body.display && again.body.content === left.body.content
-    ? undefined
-    : {
-        law: 11,
-        expected: `“${left.body.display}” after leaving it again`,
-        found: `“${again.body.display}”`,
-      };
-}
-
-/** Law 4: as many backspaces as there are characters empty the field. */
-function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
-  const { field, leeway, atomsOf } = subject;
-  let state = apply(field, after, { type: 'focus' });
-  const { length } = state.body.display;
-  state = apply(field, state, { type: 'select', start: length, end: length });
-  const passed = leeway.hasPassed?.(state.body, state.start) ? 1 : 0;
-  const count = atomsOf(state.body).length + passed;
-  for (let i = 0; i < count; i++) state = apply(field, state, { type: 'backspace' });
-  return state.body.content === ''
-    ? undefined
-    : {
-        law: 4,
-        expected: `nothing left after ${count} backspaces`,
-        found: drawn(state),
-        further: [{ do: 'end' }, { do: 'backspace', times: count }],
-      };
-}
-
-/** The laws of a single step; what an event made of a state is all they look at. */
 const ofSteps = [losesNothing, standsLeft, takesOne, isWellFormed] as const;
 /** Those that cost as much as several events. */
 const dearOfSteps = [comesBack, isCalm] as const;
-/** The laws of a state, however it came about. They cost more: whoever goes through many states asks them now and then. */
-const ofStates = [displayReadsBack, writesBack, leavesOnce, isNeverStuck] as const;
-
 /** What is asked of laws. */
 export interface Asked {
   /** Those that cost as much as several events, too. */
@@ -390,8 +237,6 @@ export interface Asked {
   /** Laws whose breach is of no interest. */
   readonly but?: ReadonlySet<Law>;
 }
-
-const noLaws: ReadonlySet<Law> = new Set();
 
 /** The first law of a step that does not hold. */
 export function breachAt(
@@ -413,16 +258,3 @@ export function breachAt(
   if (but.has(1) || (before.body === after.body && before.focused === after.focused)) return undefined;
   return sameWayShown(subject, after, memory);
 }
-
-/** The first law of a state that does not hold. */
-export function breachIn(subject: Subject, state: FieldState, but = noLaws): Breach | undefined {
-  for (const law of ofStates) {
-    const breach = law(subject, state);
-    if (breach && !but.has(breach.law)) return breach;
-  }
-  return undefined;
-}
-
-/** The empty field after the keys of a text, one after the other. */
-export const typedInto = ({ field, fresh }: Subject, text: string): FieldState =>
-  keysOf(text).reduce((state, key) => apply(field, state, key), fresh);

@@ -1,0 +1,157 @@
+import type { FieldState } from '../field/moment.ts';
+import { read } from '../field/reading.ts';
+import { apply, keysOf, start } from '../field/state.ts';
+import type { Action } from '../tape/script.ts';
+import { type Breach, noLaws } from './law.ts';
+import { drawn, emptied, isTold, type Subject } from './subject.ts';
+
+/** The laws of a state, however it came about. They cost more than those of a step: whoever goes through many states asks them now and then. */
+
+/** Into the empty field once more. */
+const afresh = (way: 'paste' | 'set' | 'autofill', text: string): readonly Action[] => [
+  { do: 'reset' },
+  { do: 'select-all' },
+  { do: 'backspace', times: 1 },
+  { do: way, text },
+];
+
+/** What is done once more to see whether a law holds may throw: then that is what the tape shows. */
+function orThrown(further: readonly Action[], law: () => Breach | undefined): Breach | undefined {
+  try {
+    return law();
+  } catch (error) {
+    return { law: 11, expected: 'nothing is thrown', found: String(error), further };
+  }
+}
+
+/** Law 2: pasting the display into the empty field gives the same state. */
+function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
+  const { field, leeway, fresh } = subject;
+  const { body } = after;
+  if (!body.content || !after.focused || !isTold(subject, after)) return undefined;
+  if (leeway.isReadOtherwise?.(field.plan, body)) return undefined;
+  const further = afresh('paste', body.display);
+  return orThrown(further, () => {
+    const pasted = apply(field, fresh, { type: 'paste', text: body.display });
+    const isContent = pasted.body.content === body.content || leeway.isAmbiguous?.(field.plan);
+    if (pasted.body.display === body.display && pasted.leftOut === '' && isContent) return undefined;
+    const less = pasted.leftOut ? `, without “${pasted.leftOut}”` : '';
+    return {
+      law: 2,
+      expected: `“${body.display}” with content “${body.content}” when it is pasted`,
+      found: `“${pasted.body.display}” with content “${pasted.body.content}”${less}`,
+      further,
+    };
+  });
+}
+
+/** Law 8: typing a text and pasting it give the same content. */
+export function typedAsPasted(subject: Subject, text: string, typed: FieldState): Breach | undefined {
+  const { field, leeway, fresh } = subject;
+  if (leeway.alike && !leeway.alike.test(text)) return undefined;
+  if (leeway.isAmbiguous?.(field.plan) || !isTold(subject, typed)) return undefined;
+  if (text !== text.normalize('NFC')) return undefined;
+  const further = afresh('paste', text);
+  return orThrown(further, () => {
+    const pasted = apply(field, fresh, { type: 'paste', text });
+    return pasted.body.content === typed.body.content
+      ? undefined
+      : {
+          law: 8,
+          expected: `“${typed.body.display}” when “${text}” is pasted, as when it is typed`,
+          found: `“${pasted.body.display}”`,
+          further,
+        };
+  });
+}
+
+/** The empty field after the keys of a text, one after the other. */
+export const typedInto = ({ field, fresh }: Subject, text: string): FieldState =>
+  keysOf(text).reduce((state, key) => apply(field, state, key), fresh);
+
+/** Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do its verdicts. */
+function writesBack(subject: Subject, after: FieldState): Breach | undefined {
+  const { field, today } = subject;
+  if (!isTold(subject, after)) return undefined;
+  const own = read(field, after, today);
+  if (own.raw !== own.raw.normalize('NFC')) return undefined;
+  const empty = { ...start(field), ...emptied(field) };
+  for (const type of ['set', 'autofill'] as const) {
+    const put = apply(field, empty, { type, text: own.raw });
+    const again = read(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
+    if (again.raw !== own.raw || again.value !== own.value)
+      return back(`raw “${own.raw}”, value ${said(own.value)} after ${type}`, again, afresh(type, own.raw));
+    // Of one value one thing is said, however it came about.
+    const at =
+      !after.focused || own.display !== again.display
+        ? -1
+        : own.findings.findIndex(({ verdict }, i) => verdict !== again.findings[i]?.verdict);
+    if (at >= 0 && !after.refused)
+      return {
+        law: 9,
+        expected: `the verdict “${again.findings[at]?.verdict}” of rule ${field.rules[at]?.id}, as when the program writes “${own.raw}”`,
+        found: `“${own.findings[at]?.verdict}”`,
+      };
+    if (own.value === null) continue;
+    const valued = read(field, apply(field, empty, { type, text: own.value }), today);
+    if (valued.value !== own.value)
+      return back(`value ${said(own.value)} after ${type} with just that`, valued, afresh(type, own.value));
+  }
+  const begun = read(field, start({ ...field, initial: own.raw }), today);
+  if (begun.raw !== own.raw) return back(`raw “${own.raw}” when it starts with that`, begun);
+  return undefined;
+}
+const said = (value: string | null): string => (value === null ? 'none' : `“${value}”`);
+const back = (
+  expected: string,
+  { raw, value }: { readonly raw: string; readonly value: string | null },
+  further: readonly Action[] = [],
+): Breach => ({
+  law: 12,
+  expected,
+  found: `raw “${raw}”, value ${said(value)}`,
+  further,
+});
+
+/** Law 11: leaving a second time changes nothing, and a round of leaving and coming back neither. */
+function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
+  const left = apply(field, { ...after, focused: true }, { type: 'leave' });
+  const again = apply(field, apply(field, left, { type: 'focus' }), { type: 'leave' });
+  return again.body.display === left.body.display && again.body.content === left.body.content
+    ? undefined
+    : {
+        law: 11,
+        expected: `“${left.body.display}” after leaving it again`,
+        found: `“${again.body.display}”`,
+      };
+}
+
+/** Law 4: as many backspaces as there are characters empty the field. */
+function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
+  const { field, leeway, atomsOf } = subject;
+  let state = apply(field, after, { type: 'focus' });
+  const { length } = state.body.display;
+  state = apply(field, state, { type: 'select', start: length, end: length });
+  const passed = leeway.hasPassed?.(state.body, state.start) ? 1 : 0;
+  const count = atomsOf(state.body).length + passed;
+  for (let i = 0; i < count; i++) state = apply(field, state, { type: 'backspace' });
+  return state.body.content === ''
+    ? undefined
+    : {
+        law: 4,
+        expected: `nothing left after ${count} backspaces`,
+        found: drawn(state),
+        further: [{ do: 'end' }, { do: 'backspace', times: count }],
+      };
+}
+
+const ofStates = [displayReadsBack, writesBack, leavesOnce, isNeverStuck] as const;
+
+/** The first law of a state that does not hold. */
+export function breachIn(subject: Subject, state: FieldState, but = noLaws): Breach | undefined {
+  for (const law of ofStates) {
+    const breach = law(subject, state);
+    if (breach && !but.has(breach.law)) return breach;
+  }
+  return undefined;
+}
