@@ -44,7 +44,8 @@ const commands: Readonly<Record<string, Command>> = {
     takes: '<document.arbeit.json>',
     about: `Holds the fields of a document against the laws of a field, with random tapes made for each of them, on
 all cores. Of each law that is broken the shortest tape is told that was found to show it.
-Exit code 0: no law is broken; 1: one is; 2: the document cannot be read, or has no such field.`,
+Exit code 0: no law is broken; 1: one is; 2: the document cannot be read, or has no such
+field, or none at all.`,
     least: 1,
     flags: {
       field: { type: 'string', multiple: true },

@@ -75,6 +75,12 @@ describe('arbeit audit', () => {
     const path = join(folder, 'broken.json');
     writeFileSync(path, '{ "arbeit": 1 }');
     expect((await called(path)).code).toBe(2);
+    const empty = join(folder, 'empty.json');
+    writeFileSync(empty, '{ "arbeit": 1, "title": "E", "locale": "en-GB", "fields": [] }');
+    expect(await called(empty)).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('there are no fields in it'),
+    });
     const { code, err } = await called(demo, '--field', 'mobil');
     expect([code, err]).toEqual([
       2,

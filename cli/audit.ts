@@ -73,6 +73,10 @@ export async function auditDocument(path: string, wanted: Wanted): Promise<numbe
   const document = loadDocument(path, output);
   if (!document) return 2;
   const all = document.fields.map(({ id }) => id);
+  if (all.length === 0) {
+    output.err(`${path}: there are no fields in it, so nothing was tried`);
+    return 2;
+  }
   const fields = wanted.fields.length > 0 ? wanted.fields : all;
   const unknown = fields.filter((id) => !all.includes(id));
   for (const id of unknown)

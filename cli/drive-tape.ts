@@ -1,4 +1,4 @@
-import type { Expectation, Hand, Row, Tape } from '@arbeit/engine/tape';
+import { type Expectation, type Hand, marked, type Row, type Tape } from '@arbeit/engine/tape';
 import type { Locator, Page } from 'playwright-core';
 import { act, type Driven, type Shown, shownIn } from './page-hands.ts';
 
@@ -7,6 +7,8 @@ export interface Drive {
   readonly page: Page;
   readonly tape: Tape;
   readonly hand: Hand;
+  /** The field a tape is about before it names one. */
+  readonly first: string;
   readonly fields: ReadonlyMap<string, string>;
   readonly messages: ReadonlyMap<string, string>;
   /** What the definition does, by the same hand; the last of a line is what it led to. */
@@ -31,12 +33,9 @@ async function inputOf(page: Page, selector: string): Promise<Locator> {
   return input;
 }
 
-const marked = (text: string, [start, end]: readonly [number, number]): string =>
-  JSON.stringify(
-    start === end
-      ? `${text.slice(0, start)}|${text.slice(start)}`
-      : `${text.slice(0, start)}|${text.slice(start, end)}|${text.slice(end)}`,
-  );
+/** A text with its caret or selection drawn in, as a tape writes it. */
+const quoted = (text: string, caret?: readonly [number, number]): string =>
+  JSON.stringify(marked(text, caret));
 
 type Step = Tape['steps'][number];
 type Expect = Step & Expectation;
@@ -54,9 +53,11 @@ function inputsOn(page: Page, fields: ReadonlyMap<string, string>): (id: string)
 /** What the definition shows, and what the page does; without the focus a browser keeps a caret of its own. */
 function shownBoth(row: Row, seen: Shown): readonly [string, string] {
   return row.flags.focused && seen.focused
-    ? [marked(row.display, row.caret), marked(seen.display, seen.caret)]
-    : [JSON.stringify(row.display), JSON.stringify(seen.display)];
+    ? [quoted(row.display, row.caret), quoted(seen.display, seen.caret)]
+    : [quoted(row.display), quoted(seen.display)];
 }
+
+const textOf = async (said: Locator): Promise<string> => (await said.innerText()).trim();
 
 /** What is expected and what is found, of what can be seen on a page: the text, its caret, the message, the focus. */
 async function expectedBoth(
@@ -67,12 +68,10 @@ async function expectedBoth(
   switch (step.what) {
     case 'display': {
       const { display, caret } = await shownIn(input);
-      return step.caret
-        ? [marked(step.text, step.caret), marked(display, caret)]
-        : [JSON.stringify(step.text), JSON.stringify(display)];
+      return [quoted(step.text, step.caret), quoted(display, step.caret && caret)];
     }
     case 'message':
-      return message && [JSON.stringify(step.text), JSON.stringify((await message.innerText()).trim())];
+      return message && [JSON.stringify(step.text), JSON.stringify(await textOf(message))];
     case 'focus': {
       if (step.id === null) return undefined;
       return [step.id, (await shownIn(input)).focused ? step.id : 'another'];
@@ -94,29 +93,36 @@ export async function drivenTape(drive: Drive): Promise<readonly string[] | stri
   }
 }
 
-async function apartIn({ page, tape, hand, fields, messages, rows }: Drive): Promise<readonly string[]> {
+async function apartIn({
+  page,
+  tape,
+  hand,
+  first,
+  fields,
+  messages,
+  rows,
+}: Drive): Promise<readonly string[]> {
   const driving: Driven = { page, session: await page.context().newCDPSession(page) };
   const led = new Map((rows ?? []).map((row) => [row.line, row]));
   const input = inputsOn(page, fields);
   const apart: string[] = [];
   const touched = new Set<string>();
-  let about = tape.target.type === 'field' ? tape.target.id : ([...fields.keys()][0] ?? '');
+  let about = first;
   let focused = false;
+  const messageAt = (id: string): Locator | undefined => {
+    const selector = messages.get(id);
+    return selector === undefined ? undefined : page.locator(selector).first();
+  };
   const tell = ({ line, source }: Step, [expected, found]: readonly [string, string]): void => {
     if (expected !== found) apart.push(`line ${line}: ${source}: expected ${expected}, found ${found}`);
   };
   for (const step of tape.steps) {
     if (step.do === 'expect') {
       // What the definition shows was held against it already.
-      if (rows !== undefined && step.what === 'display') continue;
+      if (rows !== undefined && step.what !== 'focus') continue;
       const id = step.what === 'focus' ? (step.id ?? about) : (step.field ?? about);
-      const selector = messages.get(id);
       if (!fields.has(id)) continue;
-      const both = await expectedBoth(
-        step,
-        await input(id),
-        selector === undefined ? undefined : page.locator(selector).first(),
-      );
+      const both = await expectedBoth(step, await input(id), messageAt(id));
       if (both) tell(step, both);
       continue;
     }
@@ -134,7 +140,10 @@ async function apartIn({ page, tape, hand, fields, messages, rows }: Drive): Pro
     about = row?.field ?? about;
     const seen = await shownIn(await input(about));
     focused = seen.focused;
-    if (row) tell(step, shownBoth(row, seen));
+    if (!row) continue;
+    tell(step, shownBoth(row, seen));
+    const said = messageAt(row.field);
+    if (said) tell(step, [JSON.stringify(row.message ?? ''), JSON.stringify(await textOf(said))]);
   }
   return apart;
 }

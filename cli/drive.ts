@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { compile, type SetDocument } from '@arbeit/engine/document';
+import { compile, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { byHand, type Hand, hands, play, readTape, type Tape, trialTape } from '@arbeit/engine/tape';
 import type { Browser, Page } from 'playwright-core';
@@ -106,7 +106,8 @@ export async function drivePage(files: readonly string[], wanted: Wanted): Promi
     for (const { name, tape } of known.all)
       for (const hand of by as readonly Hand[]) {
         const said = by.length > 1 ? `${name}, by ${hand}` : name;
-        const lacking = fieldsOf(tape, known.document).filter((id) => !fields.has(id));
+        const about = fieldsOf(tape, known.document);
+        const lacking = about.filter((id) => !fields.has(id));
         const cannot = tape.steps.some((step) => step.do !== 'expect' && !canBeDriven(step))
           ? 'what servers answer is not for a tape to say here'
           : lacking.length > 0
@@ -124,7 +125,15 @@ export async function drivePage(files: readonly string[], wanted: Wanted): Promi
           continue;
         }
         const page = await opened(browser, url, tape.today ?? clock);
-        const apart = await drivenTape({ page, tape, hand, fields, messages, rows: played?.rows });
+        const apart = await drivenTape({
+          page,
+          tape,
+          hand,
+          first: about[0] ?? '',
+          fields,
+          messages,
+          rows: played?.rows,
+        });
         await page.context().close();
         if (typeof apart === 'string') {
           count.left++;
@@ -177,14 +186,10 @@ async function opened(browser: Browser, url: string, day: string): Promise<Page>
   return page;
 }
 
-/** The fields a tape is about. */
-function fieldsOf(tape: Tape, document: SetDocument | undefined): readonly string[] {
-  const named = tape.steps.flatMap((step) =>
-    'field' in step && step.field !== undefined ? [step.field] : [],
-  );
-  const first =
-    tape.target.type === 'field'
-      ? tape.target.id
-      : (document?.forms?.find(({ id }) => id === tape.target.id)?.fields?.[0] ?? named[0]);
-  return [...new Set([...(first === undefined ? [] : [first]), ...named])];
+/** The fields a tape is about, the one it begins with first. */
+function fieldsOf({ target, steps }: Tape, document: SetDocument | undefined): readonly string[] {
+  const named = steps.flatMap((step) => ('field' in step && step.field !== undefined ? [step.field] : []));
+  if (target.type === 'field') return [...new Set([target.id, ...named])];
+  const form = document?.forms?.find(({ id }) => id === target.id);
+  return [...new Set([...(form ? fieldIdsOf(form).slice(0, 1) : []), ...named])];
 }

@@ -1,12 +1,12 @@
 // Parts of this run in a page.
 /// <reference lib="dom" />
-import type { Action, Hand } from '@arbeit/engine/tape';
+import { type Action, begunOf, type Hand, isBlank, wordsIn } from '@arbeit/engine/tape';
 import type { CDPSession, Locator, Page } from 'playwright-core';
 
 /** Does to an input of a page, ours or not, what a tape says: with the keys, compositions and writes a browser has. */
 
 /** The key that does each action a key does. */
-const keyFor = {
+export const keyFor = {
   backspace: 'Backspace',
   delete: 'Delete',
   'word-backspace': 'Control+Backspace',
@@ -44,37 +44,35 @@ const write = (input: Locator, text: string): Promise<void> =>
   );
 
 /** A word composed letter by letter and handed over whole, as a phone’s keyboard does. */
-async function compose({ session }: Driven, word: string, replacing = 0): Promise<void> {
-  const letters = [...word];
-  const at = (length: number) => ({ selectionStart: length, selectionEnd: length });
-  for (let count = 1; count <= letters.length; count++) {
-    const text = letters.slice(0, count).join('');
-    await session.send('Input.imeSetComposition', {
-      text,
-      ...at(text.length),
-      ...(replacing > 0 && count === 1 ? { replacementStart: -replacing, replacementEnd: 0 } : {}),
-    });
+async function compose({ session }: Driven, word: string): Promise<void> {
+  let text = '';
+  for (const letter of word) {
+    text += letter;
+    const { length } = text;
+    await session.send('Input.imeSetComposition', { text, selectionStart: length, selectionEnd: length });
   }
   await session.send('Input.insertText', { text: word });
 }
 
 /** A word begun by keys and finished by a suggestion that takes its place. */
-async function suggest(driven: Driven, input: Locator, word: string): Promise<void> {
-  const letters = [...word];
+async function suggest({ page }: Driven, input: Locator, word: string): Promise<void> {
+  const begun = begunOf(word);
+  if (begun === undefined) return page.keyboard.type(word);
   const caret = (): Promise<number> =>
     input.evaluate((element) => (element as HTMLInputElement).selectionStart ?? 0);
   const from = await caret();
-  await driven.page.keyboard.type(letters.slice(0, Math.ceil(letters.length / 2)).join(''));
+  await page.keyboard.type(begun);
   const to = await caret();
   // The keyboard picks what stands there of the word, whatever the page has made of it.
-  await input.evaluate(
-    (element, [start, end]) => (element as HTMLInputElement).setSelectionRange(start, end),
-    [Math.min(from, to), to] as const,
-  );
-  await driven.page.keyboard.insertText(word);
+  await selectIn(input, from, to);
+  await page.keyboard.insertText(word);
 }
 
-const wordsIn = (text: string): readonly string[] => text.match(/\s+|\S+/gu) ?? [];
+const selectIn = (input: Locator, from: number, to: number): Promise<void> =>
+  input.evaluate((element, [start, end]) => (element as HTMLInputElement).setSelectionRange(start, end), [
+    Math.min(from, to),
+    Math.max(from, to),
+  ] as const);
 
 /** What is typed, by a hand. `isFirst`: nothing was done to the field before. */
 async function typeBy(
@@ -87,26 +85,23 @@ async function typeBy(
   const { keyboard } = driven.page;
   switch (hand) {
     case 'composing':
+      for (const word of wordsIn(text)) await (isBlank(word) ? keyboard.type(word) : compose(driven, word));
+      return;
     case 'suggestion':
-      for (const word of wordsIn(text)) {
-        if (/^\s/u.test(word) || (hand === 'suggestion' && [...word].length < 3)) await keyboard.type(word);
-        else if (hand === 'composing') await compose(driven, word);
-        else await suggest(driven, input, word);
-      }
+      for (const word of wordsIn(text)) await suggest(driven, input, word);
       return;
     case 'dictation':
       return keyboard.insertText(text);
     case 'autofill':
     case 'program':
-      if (isFirst) return write(input, text);
-      return keyboard.type(text);
+      return isFirst ? write(input, text) : keyboard.type(text);
     case 'keys':
       return keyboard.type(text);
   }
 }
 
 /** Has the form an input stands in sent or reset: its own, or the one its element is in. */
-const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Promise<void> =>
+export const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Promise<void> =>
   input.evaluate((element, name) => {
     const field = element as HTMLInputElement;
     const root = field.getRootNode();
@@ -154,10 +149,7 @@ export async function act(
     case 'set':
       return write(input, action.text);
     case 'select':
-      return input.evaluate(
-        (element, [start, end]) => (element as HTMLInputElement).setSelectionRange(start, end),
-        [Math.min(action.start, action.end), Math.max(action.start, action.end)] as const,
-      );
+      return selectIn(input, action.start, action.end);
     case 'wait':
       return page.waitForTimeout(action.milliseconds);
     case 'submit':

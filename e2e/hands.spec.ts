@@ -28,8 +28,9 @@ for (const [at, hand] of hands.entries())
         if ('message' in played) throw new RangeError(played.message);
         await page.goto(`/sets/ridge-huts/fields/${id}/alone`);
         const fields = new Map([[id, `[data-field="${id}"]`]]);
+        const messages = new Map([[id, `[data-field="${id}"] [aria-live]`]]);
         expect(
-          await drivenTape({ page, tape, hand, fields, messages: new Map(), rows: played.rows }),
+          await drivenTape({ page, tape, hand, first: id, fields, messages, rows: played.rows }),
         ).toEqual([]);
       });
   });

@@ -5,6 +5,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import type { Action, Tape } from '@arbeit/engine/tape';
 import { play, type Row } from '@arbeit/engine/tape';
 import { expect, type Locator, type Page, type Route } from '@playwright/test';
+import { formAround, keyFor } from '../cli/page-hands.ts';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
 
@@ -13,13 +14,6 @@ export const lineOf = (page: Page, field: string): Locator =>
 
 /** What a field is picked from, where it is. */
 const picksOf = (page: Page, field: string): Locator => page.locator(`[data-field="${field}"] [data-draw]`);
-
-/** Has the form a control stands in sent or reset: its own, or the one its element is in. */
-const formAround = (control: Locator, what: 'requestSubmit' | 'reset'): Promise<void> =>
-  control.evaluate((element: HTMLInputElement, what) => {
-    const { host } = element.getRootNode() as ShadowRoot;
-    (element.form ?? host.closest('form'))![what]();
-  }, what);
 
 /** Picks as a person would; a whole value as the browser or a program puts it there. */
 async function pick(page: Page, action: Action, field: string): Promise<void> {
@@ -160,23 +154,6 @@ async function answerOnPage(page: Page, action: Extract<Action, { do: 'answer' |
   } else if (action.verdict === 'unreachable') await route.abort();
   else await route.fulfill({ json: { verdict: action.verdict, code: action.code } });
 }
-
-/** The key that does each action a key does. */
-export const keyFor = {
-  backspace: 'Backspace',
-  delete: 'Delete',
-  'word-backspace': 'Control+Backspace',
-  left: 'ArrowLeft',
-  right: 'ArrowRight',
-  up: 'ArrowUp',
-  down: 'ArrowDown',
-  home: 'Home',
-  end: 'End',
-  cut: 'Control+X',
-  undo: 'Control+Z',
-  redo: 'Control+Shift+Z',
-  'select-all': 'Control+A',
-} as const;
 
 /** What a page shows of a field: what a person sees, what a form submits, where the caret is. */
 export type Seen = Awaited<ReturnType<typeof pickedOn>> | Awaited<ReturnType<typeof lineOn>>;

@@ -7,8 +7,8 @@ import type { Action } from '@arbeit/engine/tape';
 import { fieldEvents } from '@arbeit/engine/tape';
 import { expect, test } from '@playwright/test';
 import fc from 'fast-check';
+import { keyFor } from '../cli/page-hands.ts';
 import { type Field, putUp } from './dom-page.ts';
-import { keyFor } from './hands.ts';
 
 /**
  * Real keys at random against the engine’s own account of them. `npm run keys -- --events 20000 --seed 7` does many and

@@ -11,17 +11,26 @@ export const hands = ['keys', 'composing', 'suggestion', 'dictation', 'autofill'
 export type Hand = (typeof hands)[number];
 
 /** Words of a text, and what stands between them. */
-const wordsIn = (text: string): readonly string[] => text.match(/\s+|\S+/gu) ?? [];
-const isBlank = (text: string): boolean => /^\s/u.test(text);
+export const wordsIn = (text: string): readonly string[] => text.match(/\s+|\S+/gu) ?? [];
+/** What stands between words. */
+export const isBlank = (text: string): boolean => /^\s/u.test(text);
 
 /** Plays what was done so far, and tells where the caret then is. */
 type CaretAfter = (steps: readonly Action[]) => readonly [number, number];
 
+/** As much of a word as is typed before a suggestion takes its place; nothing of one so short that none is made. */
+export function begunOf(word: string): string | undefined {
+  const letters = graphemes(word);
+  return letters.length < 3 || isBlank(word)
+    ? undefined
+    : letters.slice(0, Math.ceil(letters.length / 2)).join('');
+}
+
 /** A word begun by keys; then a suggestion takes the place of what stands there of it. */
 function suggested(word: string, caretAfter: CaretAfter): readonly Action[] {
-  const letters = graphemes(word);
-  if (letters.length < 3) return [{ do: 'type', text: word }];
-  const begun: Action = { do: 'type', text: letters.slice(0, Math.ceil(letters.length / 2)).join('') };
+  const text = begunOf(word);
+  if (text === undefined) return [{ do: 'type', text: word }];
+  const begun: Action = { do: 'type', text };
   // Typed over a selection it begins where that did.
   const [from] = caretAfter([]);
   const [, to] = caretAfter([begun]);
@@ -38,11 +47,7 @@ function typedBy(hand: Hand, text: string, isFirst: boolean, caretAfter: CaretAf
     case 'suggestion': {
       const done: Action[] = [];
       for (const word of wordsIn(text))
-        done.push(
-          ...(isBlank(word)
-            ? [{ do: 'type', text: word } as const]
-            : suggested(word, (more) => caretAfter([...done, ...more]))),
-        );
+        done.push(...suggested(word, (more) => caretAfter([...done, ...more])));
       return done;
     }
     case 'dictation':

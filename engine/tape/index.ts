@@ -1,4 +1,14 @@
-export { byHand, type Hand, hands, type Otherwise, otherwise } from './hands.ts';
+export {
+  begunOf,
+  byHand,
+  type Hand,
+  hands,
+  isBlank,
+  type Otherwise,
+  otherwise,
+  wordsIn,
+} from './hands.ts';
+export { marked } from './marked.ts';
 export {
   fieldEvents,
   formEvents,
