@@ -28,7 +28,7 @@ for (const [at, hand] of hands.entries())
         if ('message' in played) throw new RangeError(played.message);
         await page.goto(`/sets/ridge-huts/fields/${id}/alone`);
         const fields = new Map([[id, `[data-field="${id}"]`]]);
-        const messages = new Map([[id, `[data-field="${id}"] [aria-live]`]]);
+        const messages = new Map([[id, `[data-field="${id}"] [id$="-message"]`]]);
         expect(
           await drivenTape({ page, tape, hand, first: id, fields, messages, rows: played.rows }),
         ).toEqual([]);

@@ -47,8 +47,10 @@ type Actions = readonly Action[];
 /** The events an action comes to; what is done to a field without the focus focuses it first, as a hand would. */
 export function eventsOf(action: Action, state: FieldState, field: OpenField): readonly FieldEvent[] {
   switch (action.do) {
-    case 'leave':
     case 'focus':
+      // Nobody comes to a field who is in it.
+      return state.focused ? [] : [{ type: 'focus' }];
+    case 'leave':
     case 'submit':
     case 'reset':
       return [{ type: action.do }];

@@ -2,6 +2,7 @@
 
 import type { FormStore } from '@arbeit/dom';
 import { useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react';
+import { Scrolled } from '../sheet/scrolled.tsx';
 import { boardOf, type Moment, moments, type Seen } from './board.ts';
 
 /** Each field against the moments: exactly which message would be seen for the present values, and why the others are quiet. */
@@ -25,8 +26,7 @@ export function Board({ store, today }: { readonly store: FormStore; readonly to
           {isExplained ? 'Only what is seen' : 'Why the others are quiet'}
         </button>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
-      <section className="overflow-x-auto" aria-label="Messages by moment" tabIndex={0}>
+      <Scrolled label="Messages by moment">
         <table className="table board">
           <thead>
             <tr>
@@ -51,7 +51,7 @@ export function Board({ store, today }: { readonly store: FormStore; readonly to
             ))}
           </tbody>
         </table>
-      </section>
+      </Scrolled>
     </section>
   );
 }

@@ -3,6 +3,7 @@
 import type { FormRecord } from '@arbeit/engine/form';
 import { useState } from 'react';
 import { Choices } from '../sheet/choices.tsx';
+import { Scrolled } from '../sheet/scrolled.tsx';
 
 const ways = { fields: 'By field', json: 'As JSON', data: 'As FormData' } as const;
 
@@ -28,8 +29,7 @@ export function Record({
         <p className="mt-1 text-sm text-faint">Nothing was sent yet. Fill the form in and submit it.</p>
       )}
       {record && way === 'fields' && (
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key
-        <section className="overflow-x-auto" tabIndex={0} aria-label="The record by field">
+        <Scrolled label="The record by field">
           <table className="table board">
             <thead>
               <tr>
@@ -56,7 +56,7 @@ export function Record({
               ))}
             </tbody>
           </table>
-        </section>
+        </Scrolled>
       )}
       {record && way === 'json' && (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key

@@ -5,6 +5,7 @@ import type { Compared } from '@arbeit/engine/proof';
 import { useEffect, useState } from 'react';
 import { Mark, type Shape } from '../sheet/mark.tsx';
 import { type ListedSet, listSets } from '../sheet/other-sets.ts';
+import { Scrolled } from '../sheet/scrolled.tsx';
 import type { Revision } from '../store/sets.ts';
 import { bothReady, documentOf, type Side } from './sides.ts';
 import type { useComparing } from './use-comparing.ts';
@@ -48,6 +49,7 @@ export function ComparedSides({
 }) {
   const { is, compared, problem, begin, stop } = comparing;
   const others = useOtherSets(setId);
+  const fieldsOf = useFieldsOf(setId, document, [before.of, after.of]);
   const count = (one: Compared['is']): number => compared.filter((item) => item.is === one).length;
   const apart = compared.length - count('same') - count('alike');
   const said = {
@@ -69,7 +71,7 @@ export function ComparedSides({
     <SideChoice
       label={label}
       side={side}
-      fields={document.fields}
+      fields={fieldsOf(side.of)}
       revisions={revisions}
       others={others}
       onChange={onChange}
@@ -121,6 +123,28 @@ export function ComparedSides({
   );
 }
 
+/** The fields of what is chosen on either side; none of one that is being fetched, or cannot be. */
+function useFieldsOf(
+  setId: string,
+  document: SetDocument,
+  [before, after]: readonly [string, string],
+): (of: string) => SetDocument['fields'] {
+  const [known, setKnown] = useState<ReadonlyMap<string, SetDocument['fields']>>(new Map());
+  useEffect(() => {
+    let isGone = false;
+    for (const side of [before, after].filter((one) => one !== 'now'))
+      documentOf(side, setId, document).then(
+        ({ fields }) => !isGone && setKnown((now) => new Map(now).set(side, fields)),
+        // What is wrong with it is told when it is compared.
+        () => {},
+      );
+    return () => {
+      isGone = true;
+    };
+  }, [setId, document, before, after]);
+  return (of) => (of === 'now' ? document.fields : (known.get(of) ?? []));
+}
+
 /** Sets beside this one; none while Arbeit does not answer. */
 function useOtherSets(setId: string): readonly ListedSet[] {
   const [sets, setSets] = useState<readonly ListedSet[]>([]);
@@ -155,7 +179,7 @@ function SideChoice({
         aria-label={`${label}: which set`}
         className="entry max-w-full"
         value={side.of}
-        onChange={({ target }) => onChange({ ...side, of: target.value })}
+        onChange={({ target }) => onChange({ of: target.value, field: '' })}
       >
         <option value="now">As it stands now</option>
         <optgroup label="Revisions">
@@ -213,7 +237,7 @@ function Found({ one: { is, name, target, tape, values } }: { readonly one: Comp
           </p>
         )}
         {tape && (
-          <div className="overflow-x-auto">
+          <Scrolled label={`What ${name} does otherwise`}>
             <table className="rulers-of-both">
               <tbody>
                 <Lines head="done" lines={tape.actions} />
@@ -221,7 +245,7 @@ function Found({ one: { is, name, target, tape, values } }: { readonly one: Comp
                 <Lines head="after" lines={tape.after.map(fact)} />
               </tbody>
             </table>
-          </div>
+          </Scrolled>
         )}
       </div>
     </li>

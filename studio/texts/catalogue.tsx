@@ -27,6 +27,7 @@ import { TextCell } from './text-cell.tsx';
 import { TextFiles } from './text-files.tsx';
 import '../sheet/table.css';
 import './texts.css';
+import { Scrolled } from '../sheet/scrolled.tsx';
 
 const shows = { all: 'All', missing: 'Missing', own: 'Said by the rules alone' } as const;
 
@@ -76,8 +77,7 @@ function Table({ set }: { readonly set: EditedSet }) {
               : `${missing.size} ${missing.size === 1 ? 'text is' : 'texts are'} missing somewhere.`}
         </span>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
-      <section className="overflow-x-auto" aria-label="Texts by language" tabIndex={0}>
+      <Scrolled label="Texts by language">
         <table className="table texts" data-languages={languages.length}>
           <thead>
             <tr>
@@ -109,7 +109,7 @@ function Table({ set }: { readonly set: EditedSet }) {
             />
           ))}
         </table>
-      </section>
+      </Scrolled>
       {shown.length === 0 && <p className="py-3 text-faint">Nothing of that kind.</p>}
     </section>
   );

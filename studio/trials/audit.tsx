@@ -6,6 +6,8 @@ import type { EditedSet } from '../definition/use-set.ts';
 import { Go } from '../sheet/go.tsx';
 import { Mark } from '../sheet/mark.tsx';
 import '../sheet/table.css';
+import { Scrolled } from '../sheet/scrolled.tsx';
+import { useHasChanged } from './kept.ts';
 import type { Amount, Auditing, Known } from './use-audit.ts';
 
 const laws = Object.keys(lawWords).map(Number) as readonly Law[];
@@ -45,6 +47,7 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
   const { is, about, byField, events, of } = auditing;
   const [amount, setAmount] = useState(usual);
   const [seed, setSeed] = useState('1');
+  const hasChanged = useHasChanged(about, set.document);
   const { fields } = set.document;
   const wanted = amounts[amount] ?? amounts[usual];
   const isBroken = Object.values(byField).some(({ found }) => found.length > 0);
@@ -111,7 +114,7 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
         </p>
       ) : (
         <>
-          {about && about !== set.document && is !== 'under way' && !isSame(about, set) && (
+          {hasChanged && is !== 'under way' && (
             <p className="caption pt-1">
               The set has been changed since: audit it again to see what holds now.
             </p>
@@ -123,17 +126,12 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
   );
 }
 
-/** What was kept over a reload is another object with the same in it. */
-const isSame = (about: object, set: EditedSet): boolean =>
-  JSON.stringify(about) === JSON.stringify(set.document);
-
 /** Fields against laws: kept is a full square, broken a hollow one with a bar, a dot where nothing was asked yet. */
 function Matrix({ set, byField }: { readonly set: EditedSet; readonly byField: Auditing['byField'] }) {
   const fields = set.document.fields.filter(({ id }) => byField[id]);
   return (
     <div className="audited">
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
-      <section className="overflow-x-auto" aria-label="Laws, by field" tabIndex={0}>
+      <Scrolled label="Laws, by field">
         <table className="table audit">
           <thead>
             <tr>
@@ -154,7 +152,7 @@ function Matrix({ set, byField }: { readonly set: EditedSet; readonly byField: A
             ))}
           </tbody>
         </table>
-      </section>
+      </Scrolled>
       <Words />
     </div>
   );

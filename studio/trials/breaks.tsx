@@ -7,6 +7,7 @@ import { addTrials } from '../definition/trial-edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Go } from '../sheet/go.tsx';
 import { Mark, type Shape } from '../sheet/mark.tsx';
+import { useHasChanged } from './kept.ts';
 import { nameOf } from './keys.ts';
 import type { Breaking } from './use-trials.ts';
 
@@ -28,6 +29,7 @@ const found = (proven: readonly Proven[], taken: ReadonlySet<string>): readonly 
 /** The set broken on purpose: which trial notices which break, and a trial for each that none does. */
 export function Breaks({ set, breaking }: { readonly set: EditedSet; readonly breaking: Breaking }) {
   const { proven, tried, of, is, problem, about } = breaking;
+  const hasChanged = useHasChanged(about, set.document);
   const taken = new Set((set.document.trials ?? []).map(({ tape }) => tape));
   const fresh = found(proven, taken);
   const take = (trials: readonly Trial[]) => set.edit((d) => addTrials(d, trials).set);
@@ -85,7 +87,7 @@ export function Breaks({ set, breaking }: { readonly set: EditedSet; readonly br
               </li>
             ))}
           </ul>
-          {about && about !== set.document && is !== 'under way' && (
+          {hasChanged && is !== 'under way' && (
             <p className="caption">The set has been changed since: break it again to see what holds now.</p>
           )}
           <ol>

@@ -8,6 +8,7 @@ import type { EditedSet } from '../definition/use-set.ts';
 import type { Mistake } from '../own-code/code-editor.tsx';
 import { Go } from '../sheet/go.tsx';
 import { deferred } from '../sheet/later.tsx';
+import { Scrolled } from '../sheet/scrolled.tsx';
 import { useKept } from './kept.ts';
 import type { Beside, Wired } from './messages.ts';
 import { type Tried, useFunction } from './use-function.ts';
@@ -217,8 +218,7 @@ function BrokenLaw({
         <p className="caption">
           Expected {expected}; there was {found}.
         </p>
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
-        <section className="overflow-x-auto" aria-label={keys} tabIndex={0}>
+        <Scrolled label={keys}>
           <table className="table beside">
             <thead>
               <tr>
@@ -238,7 +238,7 @@ function BrokenLaw({
               ))}
             </tbody>
           </table>
-        </section>
+        </Scrolled>
       </div>
     </li>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { createStore, get, set } from 'idb-keyval';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 
 const database = () => createStore('arbeit-proof', 'found');
 
@@ -54,4 +54,12 @@ export function useKept<T>(
     };
   }, [key, state]);
   return [state, change];
+}
+
+/** Whether a set is another than the one something was found about. What was kept over a reload is another object with the same in it. */
+export function useHasChanged(about: object | undefined, present: object): boolean {
+  return useMemo(
+    () => about !== undefined && about !== present && JSON.stringify(about) !== JSON.stringify(present),
+    [about, present],
+  );
 }

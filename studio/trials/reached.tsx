@@ -5,6 +5,7 @@ import type { Moment, Reach } from '@arbeit/engine/proof';
 import type { Verdict } from '@arbeit/engine/rules';
 import { memo } from 'react';
 import '../sheet/table.css';
+import { Scrolled } from '../sheet/scrolled.tsx';
 
 const moments: readonly (readonly [Moment, string])[] = [
   ['focused', 'in use'],
@@ -68,8 +69,7 @@ export const Reached = memo(function Reached({
               : 'What none has seen is struck out.'}
         </span>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key */}
-      <section className="overflow-x-auto" aria-label="Reached, by field" tabIndex={0}>
+      <Scrolled label="Reached, by field">
         <table className="table reached">
           <thead>
             <tr>
@@ -123,7 +123,7 @@ export const Reached = memo(function Reached({
             })}
           </tbody>
         </table>
-      </section>
+      </Scrolled>
     </section>
   );
 });

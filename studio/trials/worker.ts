@@ -120,19 +120,29 @@ async function tryFunction({ code }: Extract<Asked, { do: 'function' }>): Promis
     tell({ is: 'no function', why: broken, ...(line === undefined ? {} : { line }) });
     return;
   }
+  const of = tried * wirings.length;
+  let done = 0;
+  let from = performance.now();
+  // Every call that comes back is a sign of life: to shorten a tape may take thousands of them.
   const format = (text: string): string => {
+    const now = performance.now();
+    if (now - from > breath) {
+      from = now;
+      tell({ is: 'trying', events: done, of });
+    }
     const called = caller.call(text);
     if ('text' in called) return called.text;
     throw new RangeError(
       called.line === undefined ? called.broken : `${called.broken} (line ${called.line})`,
     );
   };
-  const of = tried * wirings.length;
-  tell({ is: 'trying', events: 0, of });
+  tell({ is: 'trying', events: done, of });
   const same = sameAs(format, kinds);
   const like = same && compiledOf(same.field, kinds);
   const wired = wirings.map((wiring, i): Wired => {
-    const onStep = (events: number): void => tell({ is: 'trying', events: i * tried + events, of });
+    const onStep = (events: number): void => {
+      done = i * tried + Math.min(events, tried);
+    };
     const { events, found } = auditPasted(format, wiring, { seed: 1, events: tried, onStep });
     const { field } = pastedField('theirs', format, wiring);
     return {

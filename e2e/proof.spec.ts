@@ -1,0 +1,227 @@
+import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { test } from './alive.ts';
+import { expectNoViolations } from './axe.ts';
+
+const price = {
+  id: 'price',
+  kind: 'currency',
+  label: 'Price of a bed',
+  entry: { currency: 'GBP' },
+  rules: [{ id: 'most', check: { type: 'range', max: '500' } }],
+};
+
+/** A set of one field, and what else is given. */
+async function newSet(request: APIRequestContext, more: object = {}): Promise<string> {
+  const document = { arbeit: 1, title: `Proof ${Math.random()}`, locale: 'en-GB', fields: [price], ...more };
+  const answer = await request.post('/api/sets', { data: { document } });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return ((await answer.json()) as { id: string }).id;
+}
+
+/** Waits until the browser has kept what was found. */
+const kept = (page: Page, what: string) =>
+  expect
+    .poll(() =>
+      page.evaluate(
+        (name) =>
+          new Promise<boolean>((done) => {
+            const opened = indexedDB.open('arbeit-proof');
+            opened.onsuccess = () => {
+              const keys = opened.result.transaction('found').objectStore('found').getAllKeys();
+              keys.onsuccess = () => {
+                opened.result.close();
+                done(keys.result.some((key) => String(key).endsWith(` ${name}`)));
+              };
+            };
+          }),
+        what,
+      ),
+    )
+    .toBe(true);
+const audit = (page: Page) => page.getByRole('region', { name: 'Law audit' });
+
+test('a set is held against the laws on all cores; what was found outlives the page', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  await expect(audit(page).getByRole('status')).toHaveText('Not tried yet.');
+  await audit(page).getByLabel('for').selectOption('10,000 events a field');
+  await audit(page).getByLabel('seed').fill('7');
+  await audit(page).getByRole('button', { name: 'Audit it' }).click();
+  await expect(audit(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/, {
+    timeout: 60_000,
+  });
+  const row = audit(page).getByRole('row', { name: /^Price of a bed/ });
+  await expect(row.getByText('kept')).toHaveCount(12);
+  await expectNoViolations(page);
+  // A table that is wider than the page is scrolled by itself.
+  await page.setViewportSize({ width: 400, height: 800 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
+  const said = await audit(page).getByRole('status').textContent();
+  await kept(page, 'audit');
+  await page.reload();
+  await expect(audit(page).getByRole('status')).toHaveText(said ?? '');
+  await expect(row).toBeVisible();
+});
+
+test('an audit that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  await audit(page).getByLabel('for').selectOption('ten minutes');
+  await audit(page).getByRole('button', { name: 'Audit it' }).press('Enter');
+  // By key it is stopped where it was begun.
+  await expect(audit(page).getByRole('button', { name: 'Stop' })).toBeFocused();
+  await expect(audit(page).getByRole('status')).toHaveText(/^\d+,\d{3} events; so far no law is broken…$/, {
+    timeout: 60_000,
+  });
+  await audit(page).getByRole('button', { name: 'Stop' }).click();
+  await expect(audit(page).getByRole('status')).toHaveText(
+    /^Stopped after [\d,]+ events, seed 1: no law is broken\.$/,
+  );
+});
+
+test('a tape in the address is played on the desk', async ({ page, request }) => {
+  const id = await newSet(request);
+  const tape = 'field price\nfocus\ntype "501"\nleave\n';
+  await page.goto(`/sets/${id}/fields/price?tape=${encodeURIComponent(tape)}`);
+  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed')).toHaveValue(
+    '£501.00',
+  );
+});
+
+const brought = (page: Page) => page.getByRole('region', { name: 'The function you have' });
+const said = (page: Page) => brought(page).getByRole('status').first();
+
+test('a function somebody brings: the laws it breaks by its keys, and the field that does the same', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  await brought(page).getByRole('button', { name: 'Try it' }).click();
+  await expect(said(page)).toHaveText(/^[5-8] of 12 laws are broken\.$/, { timeout: 60_000 });
+  await expect(brought(page)).toContainText('(<3 digit>) <3 digit>-<4 digit>');
+  const count = brought(page).getByRole('region', {
+    name: 'The caret is put back by counting letters and digits',
+  });
+  const undo = count.getByRole('region', { name: 'Keys that break law 7, caret counted' });
+  await expect(undo.getByRole('row').last()).toContainText('undo');
+  await expectNoViolations(page);
+  await brought(page).getByRole('button', { name: 'Take this field into the set' }).click();
+  await brought(page).getByRole('link', { name: 'To its desk' }).click();
+  await page.waitForURL(/fields\/field$/);
+  await expect(page.getByRole('region', { name: 'Live field' })).toBeVisible();
+});
+
+test('what is no function, throws, or never ends, is told; and nothing of it reaches the page', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  const write = async (code: string) => {
+    await brought(page).getByRole('textbox', { name: 'Your formatter' }).click();
+    await page.keyboard.press('Control+A');
+    await page.keyboard.insertText(code);
+    await brought(page)
+      .getByRole('button', { name: /Try it/ })
+      .click();
+  };
+  await write('const n = 1;');
+  await expect(said(page)).toHaveText('There is no function in it that takes a text.', { timeout: 30_000 });
+  // What was written and what came of it are there after a reload.
+  await kept(page, 'tried');
+  await page.reload();
+  await expect(brought(page).getByRole('textbox', { name: 'Your formatter' })).toHaveText('const n = 1;');
+  await expect(said(page)).toHaveText('There is no function in it that takes a text.');
+  await write('(text) => document.title');
+  await expect(brought(page)).toContainText("'document' is not defined", { timeout: 30_000 });
+  await expect(brought(page)).toContainText('No kind of field was found');
+  await write('(text) => { [].indexOf.call({ length: 2 ** 53 - 1 }, 1); return text; }');
+  await expect(said(page)).toContainText('kept the engine busy for too long', { timeout: 30_000 });
+  await write('(text) => text.trim()');
+  await expect(said(page)).toHaveText(/laws? (?:is|are) broken\.$/, { timeout: 60_000 });
+});
+
+test('a trial by other hands: the same, or where it comes to something else and why; played so on the desk', async ({
+  page,
+  request,
+}) => {
+  const dated = { id: 'when', kind: 'date', label: 'Day', entry: {} };
+  const trial = { id: 'day', name: 'A day', tape: 'field when\nfocus\ntype "4"\nexpect display "04/|"\n' };
+  const id = await newSet(request, { fields: [dated], trials: [trial] });
+  await page.goto(`/sets/${id}/trials#day`);
+  const by = page.getByRole('region', { name: 'A day by other hands' });
+  await expect(by.getByRole('listitem').filter({ hasText: 'dictated' })).toContainText('the same');
+  const program = by.getByRole('listitem').filter({ hasText: 'written by a program' });
+  await expect(program).toContainText('line 3 comes to something else');
+  await expect(program).toContainText('It is a whole value and not typing');
+  await expectNoViolations(page);
+  await program.getByRole('link').click();
+  await page.waitForURL(/hand=program$/);
+  await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Day')).toHaveValue('4');
+});
+
+test('a tape that was recorded elsewhere opens on the desk of its field; one of another field, or none at all, is told', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/fields/price`);
+  const tape = page.getByRole('region', { name: 'Tape', exact: true });
+  const open = (text: string) =>
+    tape
+      .getByLabel('Open a tape')
+      .setInputFiles({ name: 'one.tape', mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await open(
+    'tape "Recorded in Price"\nfield price\ntoday 2027-02-10\nfocus\ntype "12x5"\ncaret 2\nbackspace\n',
+  );
+  const line = page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed');
+  await expect(line).toHaveValue('£25');
+  await expect(tape.getByRole('status').first()).toContainText('rows');
+  await open('field other\ntype "1"\n');
+  await expect(tape.getByRole('status').first()).toHaveText(
+    'It is a tape of the field “other”, and this is the desk of “price”.',
+  );
+  await expect(line).toHaveValue('£25');
+  await open('what is this');
+  await expect(tape.getByRole('status').first()).toContainText('Line 1, column 1:');
+  await page.keyboard.press('Tab');
+  await expectNoViolations(page);
+});
+
+test('a miss of a form’s trial opens on the form, filled in up to that row', async ({ page, request }) => {
+  const trial = {
+    id: 'all',
+    name: 'Filled in',
+    tape: 'form stay\nfocus price\ntype "501"\nfocus note\ntype "late"\nexpect note raw "early"\ntype "r"\n',
+  };
+  const note = { id: 'note', kind: 'text', label: 'Note', entry: {} };
+  const forms = [{ id: 'stay', title: 'Stay', fields: ['price', 'note'] }];
+  const id = await newSet(request, { fields: [price, note], forms, trials: [trial] });
+  await page.goto(`/sets/${id}/trials#all`);
+  await page.getByRole('link', { name: 'To this row on its form' }).click();
+  await page.waitForURL(/forms\/stay\?trial=all&line=6$/);
+  await expect(page.getByLabel('Price of a bed').first()).toHaveValue('£501.00');
+  await expect(page.getByLabel('Note', { exact: true }).first()).toHaveValue('late');
+});
+
+test('what breaking found is about the set as it stands, after a reload as well, until that is changed', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request);
+  await page.goto(`/sets/${id}/trials`);
+  const breaks = page.getByRole('region', { name: 'Broken on purpose' });
+  await breaks.getByRole('button', { name: 'Break it' }).click();
+  await expect(breaks.getByRole('status')).toHaveText(/^\d+ ways tried\.$/, { timeout: 60_000 });
+  await kept(page, 'breaks');
+  await page.reload();
+  await expect(breaks.getByRole('status')).toHaveText(/^\d+ ways tried\.$/);
+  const changed = breaks.getByText('The set has been changed since');
+  await expect(changed).toBeHidden();
+  await breaks.getByRole('button', { name: /^Take/ }).first().click();
+  await expect(changed).toBeVisible();
+});
