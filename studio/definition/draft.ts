@@ -1,5 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { createStore, del, get, keys, set, type UseStore } from 'idb-keyval';
+import { del, get, keys, set } from 'idb-keyval';
+import { browserStore } from './browser-store.ts';
 
 /**
  * What a page has changed, kept in the browser (IndexedDB). It outlives its acknowledgement until a page has seen that
@@ -18,20 +19,7 @@ export interface Draft {
   readonly at: string;
 }
 
-let opened: UseStore | undefined;
-
-/**
- * The drafts' store: one connection, and each change committed as it is made, without waiting for its own answer.
- * A page reloaded in the next moment has then already handed its last words to the browser.
- */
-const store: UseStore = (mode, use) => {
-  opened ??= createStore('arbeit', 'drafts');
-  return opened(mode, (drafts) => {
-    const done = use(drafts);
-    if (mode === 'readwrite') drafts.transaction.commit();
-    return done;
-  });
-};
+const store = browserStore('arbeit', 'drafts');
 
 const keyOf = (setId: string, from: string): string => `${setId} ${from}`;
 const lockOf = (from: string): string => `arbeit page ${from}`;

@@ -1,10 +1,13 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { createStore, get, set } from 'idb-keyval';
+import { get, set } from 'idb-keyval';
+import { browserStore } from './browser-store.ts';
 import { begin, type History } from './history.ts';
 
 /** Undo that outlives its page: from desk to shelf it is kept here, over a reload in the browser. It belongs to one document as it stands. */
 
 type Steps = History<SetDocument>;
+
+const store = browserStore('arbeit-undo', 'undo');
 
 const here = new Map<string, Steps>();
 
@@ -23,7 +26,7 @@ export function recall(id: string, document: SetDocument): Steps {
 /** The same from before a reload; `undefined` where there is none. */
 export async function recallFromBrowser(id: string, document: SetDocument): Promise<Steps | undefined> {
   try {
-    const found = await get<Steps>(id, database());
+    const found = await get<Steps>(id, store);
     return found && isThat(found, document) ? { ...found, present: document, about: null } : undefined;
   } catch {
     // A browser that keeps nothing has no undo over a reload.
@@ -47,10 +50,8 @@ export async function keepNow(id: string): Promise<void> {
   const { past, present, future } = history;
   const kept = { past: past.slice(-mostKept), present, future: future.slice(0, mostKept), about: null };
   try {
-    await set(id, kept, database());
+    await set(id, kept, store);
   } catch {
     // Without it only undo over a reload is missing; the work itself is kept elsewhere.
   }
 }
-
-const database = () => createStore('arbeit-undo', 'undo');

@@ -1,14 +1,13 @@
 'use client';
 
-import { createStore, get, set } from 'idb-keyval';
+import { get, set } from 'idb-keyval';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { browserStore } from '../definition/browser-store.ts';
 
-const database = () => createStore('arbeit-proof', 'found');
+const store = browserStore('arbeit-proof', 'found');
 
-/** So long nothing more has to have been found before it is kept, in milliseconds. */
-const calm = 300;
-/** And so long it may go on without being kept. */
-const longest = 2000;
+/** What goes on changing is kept this often, in milliseconds; and in any case when its page goes away. */
+const often = 300;
 
 /**
  * State that outlives its page, in the browser: what took minutes to find is not gone with a closed tab. `asKept` says what a state is that was kept
@@ -29,7 +28,7 @@ export function useKept<T>(
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was kept is asked for once a key
   useEffect(() => {
     let isGone = false;
-    get<T>(key, database())
+    get<T>(key, store)
       .then((found) => {
         // Whatever was begun meanwhile is newer.
         if (found !== undefined && !isGone && !isOurs.current) setState(asKept(found));
@@ -43,10 +42,9 @@ export function useKept<T>(
     if (!isOurs.current) return undefined;
     const keep = (): void => {
       last.current = Date.now();
-      void set(key, state, database()).catch(() => {});
+      void set(key, state, store).catch(() => {});
     };
-    // What goes on without a pause is kept on the way as well.
-    const timer = setTimeout(keep, Date.now() - last.current > longest ? 0 : calm);
+    const timer = setTimeout(keep, Math.max(0, last.current + often - Date.now()));
     window.addEventListener('pagehide', keep);
     return () => {
       clearTimeout(timer);
