@@ -19,14 +19,15 @@ export default defineConfig({
       { find: /^@arbeit\/engine\/wording\/(\w+)$/, replacement: source('engine/rules/wording/$1.ts') },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('engine/$1/index.ts') },
       { find: /^@arbeit\/handoff\/([\w-]+)$/, replacement: source('handoff/$1/index.ts') },
+      { find: /^@arbeit\/sandbox\/([\w-]+)$/, replacement: source('sandbox/in-$1.ts') },
       {
-        find: /^@arbeit\/(engine|dom|react|element|vue|svelte|handoff|cli)$/,
+        find: /^@arbeit\/(engine|dom|react|element|vue|svelte|handoff|sandbox|cli)$/,
         replacement: source('$1/index.ts'),
       },
     ],
   },
   test: {
-    include: ['{engine,dom,react,element,vue,svelte,handoff,cli,studio,scripts}/**/*.test.{ts,tsx}'],
+    include: ['{engine,dom,react,element,vue,svelte,handoff,sandbox,cli,studio,scripts}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/.next/**'],
     passWithNoTests: false,
     // Left to itself it keeps one of two cores free.

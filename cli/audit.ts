@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import type { SetDocument } from '@arbeit/engine/document';
+import { hasOwnCode, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   type Audit,
@@ -14,6 +14,7 @@ import {
 } from '@arbeit/engine/proof';
 import { today } from './clock.ts';
 import { loadDocument, type Output } from './files.ts';
+import { runsOwnCode } from './own-code.ts';
 
 /** What `arbeit audit` is asked for. */
 export interface Wanted {
@@ -37,7 +38,8 @@ async function run(
   hear: (step: Audited) => boolean,
 ): Promise<void> {
   if (threads === 1 || !existsSync(fileURLToPath(thread))) {
-    for (const step of auditSet(document, kinds, audit)) if (!hear(step)) return;
+    const own = hasOwnCode(document, kinds) ? await runsOwnCode() : undefined;
+    for (const step of auditSet(document, kinds, { ...audit, run: own })) if (!hear(step)) return;
     return;
   }
   const workers: Worker[] = [];

@@ -1,7 +1,9 @@
+import type { RunOwnCode, SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Compared, compareSets } from '@arbeit/engine/proof';
 import { today } from './clock.ts';
 import { loadDocument, type Output } from './files.ts';
+import { withSets } from './own-code.ts';
 
 const words: Readonly<Record<Compared['is'], string>> = {
   added: 'is new',
@@ -19,12 +21,20 @@ export function compareDocuments(
   before: string,
   after: string,
   { markdown, output }: { readonly markdown: boolean; readonly output: Output },
-): number {
+): number | Promise<number> {
   const [a, b] = [loadDocument(before, output), loadDocument(after, output)];
-  if (!a || !b) return 2;
+  return a && b ? withSets([a, b], (_, run) => compared([a, b], run, markdown, output)) : 2;
+}
+
+function compared(
+  [before, after]: readonly [SetDocument, SetDocument],
+  run: RunOwnCode | undefined,
+  markdown: boolean,
+  output: Output,
+): number {
   let count = 0;
   let other = 0;
-  for (const one of compareSets(a, b, kinds, today())) {
+  for (const one of compareSets(before, after, kinds, today(), run)) {
     count++;
     if (one.is === 'same') continue;
     if (one.is !== 'alike') other++;

@@ -1,11 +1,11 @@
 import { existsSync } from 'node:fs';
-import { compile, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
+import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { byHand, type Hand, hands, play, readTape, type Tape, trialTape } from '@arbeit/engine/tape';
 import type { Browser, Page } from 'playwright-core';
 import { today } from './clock.ts';
 import { drivenTape } from './drive-tape.ts';
 import { load, loadDocument, type Output } from './files.ts';
+import { withSet } from './own-code.ts';
 import { canBeDriven } from './page-hands.ts';
 
 /** What `arbeit drive` is asked for. */
@@ -99,7 +99,7 @@ export async function drivePage(files: readonly string[], wanted: Wanted): Promi
   if (odd.length > 0 || url === undefined) return 2;
   const browser = await launched(wanted.browser, output);
   if (!browser) return 2;
-  const set = known.document && compile(known.document, kinds);
+  const set = known.document && (await withSet(known.document, (ready) => ready));
   const clock = today();
   const count = { same: 0, apart: 0, left: 0 };
   try {

@@ -17,28 +17,32 @@ const good = file('good.tape', 'tape "Good"\nfield key-box\ntype "12"\nexpect di
 const wrong = file('wrong.tape', 'tape "Wrong"\nfield key-box\ntype "12"\nexpect raw "13"\n');
 const broken = file('broken.tape', 'tape "Broken"\nfield key-box\ntyp "12"\n');
 
-const called = (...args: string[]) => {
+const called = async (...args: string[]) => {
   const out: string[] = [];
   const err: string[] = [];
-  const code = run(args, { out: (line) => out.push(line), err: (line) => err.push(line) });
+  const code = await run(args, { out: (line) => out.push(line), err: (line) => err.push(line) });
   return { code, out, err };
 };
 
 describe('arbeit play', () => {
-  test('0 when every expectation holds', () => {
-    expect(called('play', demo, good)).toEqual({ code: 0, out: ['1 expectation held, 0 missed'], err: [] });
+  test('0 when every expectation holds', async () => {
+    expect(await called('play', demo, good)).toEqual({
+      code: 0,
+      out: ['1 expectation held, 0 missed'],
+      err: [],
+    });
   });
-  test('1 when one does not, with file and line, what was expected and what was there', () => {
-    const { code, out } = called('play', demo, good, wrong);
+  test('1 when one does not, with file and line, what was expected and what was there', async () => {
+    const { code, out } = await called('play', demo, good, wrong);
     expect(code).toBe(1);
     expect(out.join('\n')).toContain(`${wrong}:4: expect raw "13"\n  expected "13"\n  found    "12"`);
   });
-  test('2 when a file cannot be read, with file, line and column', () => {
-    expect(called('play', demo, broken)).toMatchObject({
+  test('2 when a file cannot be read, with file, line and column', async () => {
+    expect(await called('play', demo, broken)).toMatchObject({
       code: 2,
       err: [expect.stringContaining(`${broken}:3:1: `)],
     });
-    expect(called('play', demo, join(folder, 'none.tape'))).toMatchObject({
+    expect(await called('play', demo, join(folder, 'none.tape'))).toMatchObject({
       code: 2,
       err: [expect.stringContaining('none.tape:1:1: no such file')],
     });
@@ -46,7 +50,7 @@ describe('arbeit play', () => {
       'faulty.arbeit.json',
       '{\n  "arbeit": 1, "title": "T", "locale": "en",\n  "fields": [\n    { "id": "a", "kind": "pattern", "label": "A", "entry": { "pattern": "<2 digt>" } }\n  ]\n}',
     );
-    expect(called('play', faulty, good)).toMatchObject({
+    expect(await called('play', faulty, good)).toMatchObject({
       code: 2,
       err: [
         expect.stringMatching(
@@ -54,37 +58,39 @@ describe('arbeit play', () => {
         ),
       ],
     });
-    expect(called('play', file('no.json', '{"a" 1}'), good)).toMatchObject({
+    expect(await called('play', file('no.json', '{"a" 1}'), good)).toMatchObject({
       code: 2,
       err: [expect.stringMatching(/no\.json:1:6: /)],
     });
   });
-  test('2 and how to call it when it is called otherwise', () => {
+  test('2 and how to call it when it is called otherwise', async () => {
     for (const args of [[], ['play'], ['play', demo], ['paly', demo, good], ['play', '--jsno', demo, good]])
-      expect(called(...args)).toMatchObject({
+      expect(await called(...args)).toMatchObject({
         code: 2,
         out: [],
         err: expect.arrayContaining([expect.stringContaining('usage')]),
       });
   });
-  test('--help tells what can be asked for, and of each command what it takes', () => {
-    expect(called('--help')).toMatchObject({ code: 0, err: [] });
-    expect(called('-h').out.join('\n')).toContain('arbeit play <document.arbeit.json> <tape>…');
-    const play = called('play', '--help');
+  test('--help tells what can be asked for, and of each command what it takes', async () => {
+    expect(await called('--help')).toMatchObject({ code: 0, err: [] });
+    expect((await called('-h')).out.join('\n')).toContain('arbeit play <document.arbeit.json> <tape>…');
+    const play = await called('play', '--help');
     expect(play).toMatchObject({ code: 0, err: [] });
     expect(play.out.join('\n')).toMatch(/--json +one JSON object a line[\s\S]*--help/);
   });
-  test('what is wrong with a call is said before how to call it', () => {
-    expect(called('paly', demo, good).err[0]).toBe('paly: no such command');
-    expect(called('play', '--jsno', demo, good).err[0]).toBe('--jsno: no such option');
-    expect(called('play', '--json=yes', demo, good).err[0]).toMatch(/--json/);
-    expect(called('toString')).toMatchObject({ code: 2 });
+  test('what is wrong with a call is said before how to call it', async () => {
+    expect((await called('paly', demo, good)).err[0]).toBe('paly: no such command');
+    expect((await called('play', '--jsno', demo, good)).err[0]).toBe('--jsno: no such option');
+    expect((await called('play', '--json=yes', demo, good)).err[0]).toMatch(/--json/);
+    expect(await called('toString')).toMatchObject({ code: 2 });
   });
-  test('a file whose name begins like an option comes behind --', () => {
-    expect(called('play', '--', demo, '--no-such.tape').err[0]).toMatch(/^--no-such\.tape:1:1: no such file/);
+  test('a file whose name begins like an option comes behind --', async () => {
+    expect((await called('play', '--', demo, '--no-such.tape')).err[0]).toMatch(
+      /^--no-such\.tape:1:1: no such file/,
+    );
   });
-  test('--json: one object a line for every action, and nothing else on standard output', () => {
-    const { code, out } = called('play', demo, wrong, '--json');
+  test('--json: one object a line for every action, and nothing else on standard output', async () => {
+    const { code, out } = await called('play', demo, wrong, '--json');
     expect(code).toBe(1);
     expect(out.map((line) => JSON.parse(line))).toEqual([
       {
@@ -94,7 +100,7 @@ describe('arbeit play', () => {
       },
     ]); // biome-ignore format: the line as it is sent
   });
-  test('as a command', () => {
+  test('as a command', async () => {
     const bin = fileURLToPath(new URL('../bin/arbeit.mjs', import.meta.url));
     const { status, stdout } = spawnSync(process.execPath, [bin, 'play', demo, good, '--json'], {
       encoding: 'utf8',

@@ -1,8 +1,8 @@
-import { type CompiledSet, compile } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
+import type { CompiledSet } from '@arbeit/engine/document';
 import { play, readTape } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
 import { load, loadDocument, type Output } from './files.ts';
+import { withSet } from './own-code.ts';
 
 /**
  * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.
@@ -12,10 +12,12 @@ export function playTapes(
   documentPath: string,
   tapes: readonly string[],
   { json, output }: { readonly json: boolean; readonly output: Output },
-): number {
+): number | Promise<number> {
   const document = loadDocument(documentPath, output);
-  if (!document) return 2;
-  const set = compile(document, kinds);
+  return document ? withSet(document, (set) => playAll(set, tapes, json, output)) : 2;
+}
+
+function playAll(set: CompiledSet, tapes: readonly string[], json: boolean, output: Output): number {
   let code = 0;
   let held = 0;
   let missed = 0;

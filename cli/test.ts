@@ -1,11 +1,10 @@
 import { watch, writeFileSync } from 'node:fs';
 import { basename, dirname } from 'node:path';
-import { compile } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import { holds, type Outcome, runTrial } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { type Case, junit } from './junit.ts';
+import { withSet } from './own-code.ts';
 
 /** A trial, and what is told of where it stands. */
 interface Told {
@@ -24,7 +23,7 @@ export function testDocument(
   path: string,
   tapes: readonly string[],
   { report, output }: { readonly report: string | undefined; readonly output: Output },
-): number {
+): number | Promise<number> {
   const document = loadDocument(path, output);
   if (!document) return 2;
   const own = (document.trials ?? []).map(
@@ -42,13 +41,28 @@ export function testDocument(
     output.err(`${path}: there are no trials in it, so nothing was tried`);
     return 2;
   }
-  const set = compile(document, kinds);
-  const clock = today();
-  const cases = trials.map((one) => {
-    const from = performance.now();
-    const outcome = runTrial(set, one, clock);
-    return { one, outcome, seconds: (performance.now() - from) / 1000 };
+  return withSet(document, (set) => {
+    const clock = today();
+    const cases = trials.map((one) => {
+      const from = performance.now();
+      const outcome = runTrial(set, one, clock);
+      return { one, outcome, seconds: (performance.now() - from) / 1000 };
+    });
+    const code = told(cases, output);
+    if (report !== undefined && !write(report, junit(document.title, cases.map(asCase)), output)) return 2;
+    return code;
   });
+}
+
+/** A trial that was run. */
+interface Run {
+  readonly one: Told;
+  readonly outcome: Outcome;
+  readonly seconds: number;
+}
+
+/** Tells what came of all of them; the exit code of that. */
+function told(cases: readonly Run[], output: Output): number {
   for (const { one, outcome } of cases) tell(one, outcome, output);
   const problems = cases.filter(({ outcome }) => outcome.faults.length > 0 || outcome.expected === 0).length;
   const missed = cases.filter(({ outcome }) => outcome.misses.length > 0).length;
@@ -57,7 +71,6 @@ export function testDocument(
   output.out(
     `${held} of ${cases.length} ${cases.length === 1 ? 'trial holds' : 'trials hold'}, in ${Math.ceil(seconds * 1000)} ms`,
   );
-  if (report !== undefined && !write(report, junit(document.title, cases.map(asCase)), output)) return 2;
   return problems ? 2 : missed ? 1 : 0;
 }
 
@@ -95,7 +108,7 @@ function write(path: string, text: string, output: Output): boolean {
  * Runs `once` now, and again whenever one of the files has changed. Their folders are watched and not they themselves: most editors put another file
  * in the place of the one they save. Never resolves: it ends with the program.
  */
-export function watching(paths: readonly string[], once: () => void): Promise<never> {
+export function watching(paths: readonly string[], once: () => unknown): Promise<never> {
   let waiting: NodeJS.Timeout | undefined;
   const names = new Set(paths.map((path) => basename(path)));
   for (const folder of new Set(paths.map((path) => dirname(path))))

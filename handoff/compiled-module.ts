@@ -2,10 +2,11 @@ import { compile, type SetDocument } from '@arbeit/engine/document';
 import { type CompiledField, closed } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import type { CarriedCheck, Judge, Rule } from '@arbeit/engine/rules';
+import type { CarriedCheck, Judge } from '@arbeit/engine/rules';
 import { byName, type Import, written } from './imports.ts';
 import { moduleTypes } from './module-types.ts';
 import { camel, head, keyOf, namesIn } from './names.ts';
+import { ownCode, ownShapes, shapeApart, withCodeApart } from './own-code.ts';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
@@ -47,16 +48,14 @@ export function compiledModule(
   const compiled = compile(set, kinds);
   const { fields, forms } = compiled;
   const nameOf = namesIn(set);
-  const runs = new Map<string, string>();
+  const runs = runsIn(kinds);
   const checks = new Set<string>();
   const codes: string[] = [];
+  const shapes: string[] = [];
   const body: string[] = [];
   for (const field of fields) {
     const { kind } = field.plan;
-    const { ships } = kindIn(kinds, kind);
-    if (ships === undefined) throw new RangeError(`The kind "${kind}" is none of Arbeit’s own.`);
-    const run = `${camel(ships)}Kind`;
-    runs.set(ships, run);
+    const run = runs.of(kind);
     const name = nameOf(field.id);
     const carried = checksOf(field, forms);
     for (const [type, check] of carried) checks.add(type === 'custom' ? 'customBy' : check);
@@ -65,7 +64,11 @@ export function compiledModule(
       ([type, check]) => `${keyOf(type)}: ${type === 'custom' ? 'ownCode' : `${check}Check`}`,
     );
     if (judges.length) given.push(`{ ${judges.join(', ')} }`);
-    const data = { ...closed(field), rules: withCodeApart(field.rules, codes) };
+    const data = {
+      ...closed(field),
+      ...shapeApart(field.plan, shapes),
+      rules: withCodeApart(field.rules, codes),
+    };
     body.push(`export const ${name} = /*#__PURE__*/ open(${JSON.stringify(data)}, ${given.join(', ')});`);
   }
   for (const form of forms) {
@@ -81,7 +84,6 @@ export function compiledModule(
     name,
     ...(as ? { as } : {}),
   });
-  const kindImports = [...runs].sort().map(([run, as]) => from(`@arbeit/engine/runs/${run}`, camel(run), as));
   const formImport = (what: string): Import[] => (forms.length ? [from('@arbeit/engine/form', what)] : []);
   const imports = [
     ...[...checks]
@@ -91,11 +93,17 @@ export function compiledModule(
       ),
     from('@arbeit/engine/field', 'open'),
     ...formImport('openForm'),
-    ...kindImports,
+    ...runs.imports(),
   ];
   const lines = (...all: readonly string[]): string => `${head(set.title)}${all.join('\n')}\n`;
   return {
-    js: lines(...written(imports, 'import', at.run), '', ...ownCode(codes), ...body),
+    js: lines(
+      ...written(imports, 'import', at.run),
+      '',
+      ...ownCode(codes),
+      ...ownShapes(shapes, runs.made()),
+      ...body,
+    ),
     dts: moduleTypes(set, compiled, kinds, at.types),
     imports,
   };
@@ -126,33 +134,26 @@ function mannerOf({ submit, completes, unanswered, rules }: OpenForm, codes: str
     .join('');
 }
 
-/** Rules whose own code stands apart, as code and not as text: their checks name it by its place among `codes`. */
-const withCodeApart = <R extends Rule>(rules: readonly R[], codes: string[]): readonly R[] =>
-  rules.map((rule) => {
-    const { check } = rule;
-    if (check.type !== 'custom') return rule;
-    codes.push(check.code);
-    return { ...rule, check: { ...check, code: String(codes.length - 1) } };
-  });
-
-/** The developer's own code as it is, and what calls it. It runs as the page's own: nothing stands around it any more. */
-function ownCode(codes: readonly string[]): readonly string[] {
-  if (codes.length === 0) return [];
-  const functions = codes.map((code) => {
-    const inside = code.replace(/^(\s*)export\s+default\s/m, '$1return ');
-    return `  (() => {\n${inside.replace(/^/gm, '    ')}\n  })(),`;
-  });
-  return [
-    'const codes = [',
-    ...functions,
-    '];',
-    'const ownCode = /*#__PURE__*/ customBy((at, input) => {',
-    '  try {',
-    '    return { answer: codes[at](input) };',
-    '  } catch (error) {',
-    '    return { broken: String(error) };',
-    '  }',
-    '});',
-    '',
-  ];
+/** The kinds a module carries: what each is called in it, and how it comes by it. */
+function runsIn(kinds: KindTable) {
+  /** By the module of what runs: what it exports, and the name here; of kinds made here of what lays out their text, what makes them. */
+  const carried = new Map<string, { readonly run: string; readonly by: string | undefined }>();
+  return {
+    of(kind: string): string {
+      const { ships, shipsBy } = kindIn(kinds, kind);
+      if (ships === undefined) throw new RangeError(`The kind "${kind}" is none of Arbeit’s own.`);
+      const run = `${camel(ships)}Kind`;
+      carried.set(ships, { run, by: shipsBy });
+      return run;
+    },
+    imports: (): readonly Import[] =>
+      [...carried]
+        .sort(([a], [b]) => (a < b ? -1 : 1))
+        .map(([ships, { run, by }]) => {
+          const from = `@arbeit/engine/runs/${ships}`;
+          return by === undefined ? { from, name: camel(ships), as: run } : { from, name: by };
+        }),
+    made: (): readonly (readonly [name: string, by: string])[] =>
+      [...carried.values()].flatMap(({ run, by }) => (by === undefined ? [] : [[run, by] as const])),
+  };
 }

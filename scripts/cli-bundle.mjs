@@ -10,7 +10,7 @@ const bundle = join(root, 'bin', 'dist', 'arbeit.mjs');
 export async function build() {
   if (
     !existsSync(bundle) ||
-    ['engine', 'handoff', 'cli'].some((room) => newest(join(root, room)) > mtime(bundle))
+    ['engine', 'handoff', 'sandbox', 'cli'].some((room) => newest(join(root, room)) > mtime(bundle))
   ) {
     install();
     const { build } = await import('esbuild');
@@ -26,8 +26,8 @@ export async function build() {
         outfile: fresh,
         bundle: true,
         platform: 'node',
-        // One runs a program of its own, which stands beside it; the other is there for whoever drives pages.
-        external: ['esbuild', 'playwright-core'],
+        // What runs a program of its own, or WebAssembly, has that stand beside it; one is there for whoever drives pages.
+        external: ['esbuild', 'playwright-core', 'quickjs-emscripten-core', '@jitl/*'],
         format: 'esm',
         tsconfig: join(root, 'tsconfig.json'),
         // Some packages have a CommonJS build that no bundler can follow, and name it first.

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Rooms that are built as packages, in the order in which they know each other. */
-export const packages = ['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'];
+export const packages = ['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'sandbox', 'cli'];
 const left = new Set(['node_modules', '.next', 'dist']);
 
 /** When the newest source under a folder was changed, in milliseconds. */

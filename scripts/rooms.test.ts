@@ -16,8 +16,12 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   vue: { rooms: ['engine', 'dom'], packages: /^vue$/ },
   svelte: { rooms: ['engine', 'dom'], packages: /^$/ },
   handoff: { rooms: ['engine'], packages: /^(?:jsonc-parser|esbuild|parse5|csv-parse\/.*|node:\w+)$/ },
-  cli: { rooms: ['engine', 'handoff'], packages: /^(?:node:.*|playwright-core)$/ },
-  studio: { rooms: ['engine', 'dom', 'react', 'element', 'handoff'], packages: /./ },
+  sandbox: {
+    rooms: ['engine'],
+    packages: /^(?:quickjs-emscripten-core|@jitl\/quickjs-[\w-]+|node:\w+)$/,
+  },
+  cli: { rooms: ['engine', 'handoff', 'sandbox'], packages: /^(?:node:.*|playwright-core)$/ },
+  studio: { rooms: ['engine', 'dom', 'react', 'element', 'handoff', 'sandbox'], packages: /./ },
 };
 
 const sources = (folder: string): string[] =>

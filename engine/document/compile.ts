@@ -1,4 +1,5 @@
-import type { OpenField } from '../field/kind.ts';
+import { type OpenField, withShape } from '../field/kind.ts';
+import type { RunShape } from '../field/shape.ts';
 import { type OpenForm, openForm } from '../form/form.ts';
 import type { FormRule } from '../form/form-rule.ts';
 import type { KindTable } from '../kinds/definition.ts';
@@ -22,16 +23,32 @@ export function compile(document: SetDocument, kinds: KindTable, languages: Lang
   return { fields, forms };
 }
 
-/** The set with what runs developers' code, on fields whose own rules or forms have any. */
-export function withOwnCode({ fields, forms }: CompiledSet, run: RunCode): CompiledSet {
-  const custom = customBy(run);
+/** What runs developers' code: their checks, and the shapes of fields whose text such code lays out. */
+export interface RunOwnCode {
+  readonly check: RunCode;
+  readonly shape: RunShape;
+}
+
+/** Whether anything of a set is developers' code: the shape of a field, or a rule. */
+export function hasOwnCode({ fields, forms = [] }: SetDocument, kinds: KindTable): boolean {
+  const rules = [...fields, ...forms].flatMap((one) => one.rules ?? []);
+  return (
+    fields.some(({ kind }) => kinds[kind]?.run.withShape) ||
+    rules.some(({ check }) => check.type === 'custom')
+  );
+}
+
+/** The set with what runs developers' code, on fields whose shape is such code, or whose own rules or forms have any. */
+export function withOwnCode({ fields, forms }: CompiledSet, run: RunOwnCode): CompiledSet {
+  const custom = customBy(run.check);
   const hasCode = ({ id, rules }: OpenField): boolean =>
     [...rules, ...forms.flatMap((form) => form.rulesAt.get(id) ?? [])].some(
       ({ check }) => check.type === 'custom',
     );
-  const running = fields.map((field) =>
-    hasCode(field) ? { ...field, checks: { ...field.checks, custom } } : field,
-  );
+  const running = fields.map((field) => {
+    const shaped = withShape(field, run.shape);
+    return hasCode(field) ? { ...shaped, checks: { ...field.checks, custom } } : shaped;
+  });
   if (running.every((field, i) => field === fields[i])) return { fields, forms };
   const byId = new Map(running.map((field) => [field.id, field]));
   return {

@@ -1,4 +1,4 @@
-export { type CompiledSet, compile, withOwnCode } from './compile.ts';
+export { type CompiledSet, compile, hasOwnCode, type RunOwnCode, withOwnCode } from './compile.ts';
 export { compileField } from './compile-field.ts';
 export { compileCondition } from './condition.ts';
 export {

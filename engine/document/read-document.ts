@@ -3,7 +3,7 @@ import { nearest } from '../faults/fault.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import { attributeNames } from '../field/html.ts';
 import type { Definition, KindTable } from '../kinds/definition.ts';
-import { builtIns, rangesOf } from '../kinds/pattern/notation.ts';
+import { builtIns, rangesOf } from '../kinds/notation.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { readOptions } from '../options/read.ts';
 import { compileField } from './compile-field.ts';

@@ -28,7 +28,16 @@ const ofItem = (
       return fc.oneof(
         item.among
           ? fc.constantFrom(...item.among())
-          : fc.constantFrom('<3 digit>', '<3 dgit>', '/', ' ', '_', 'kg'),
+          : fc.constantFrom(
+              '<3 digit>',
+              '<3 dgit>',
+              '/',
+              ' ',
+              '_',
+              'kg',
+              'digit',
+              'export function shape(c) { return c; }',
+            ),
         fc.string({ maxLength: 4 }),
       );
   }
@@ -213,6 +222,7 @@ const beyond = [
   /^Expected a [a-z ]+ such as|A step is above zero/,
   /cannot take this initial value/,
   /one function behind "export default"/,
+  /takes one sort of characters/,
   /In a circle|never has the value|It lacks the field|The form has no field|always the same as itself|cannot be "[a-z-]+" a /,
   /field cannot be "/,
 ];

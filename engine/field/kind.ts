@@ -2,6 +2,7 @@ import { type Checks, isCarried, type Judged } from '../rules/checks.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { CompiledField, Plan } from './compiled.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
+import type { RunShape } from './shape.ts';
 
 /**
  * What a kind of field must be able to do. `plan` is the compiled definition, `body` what the field holds;
@@ -34,6 +35,10 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
   facts?(plan: P, body: B): Readonly<Record<string, string>>;
   /** Guide text still to come, drawn behind the input after what it displays; empty when there is none. */
   ghost?(plan: P, body: B): string;
+  /** The same kind with what runs a developer's code: of kinds whose text such code lays out. */
+  withShape?(run: RunShape): Kind<P, B>;
+  /** The contents the next key may lead to, of such kinds: whoever asks elsewhere for shapes asks for these ahead. */
+  ahead?(plan: P, body: B, start: number, end: number): readonly string[];
   /** What fields on one value hand each other: the typed value, or where parts of one mean something already, raw. */
   readonly shares?: 'raw';
 }
@@ -86,6 +91,10 @@ export function open<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P
 /** The same for a field whose kind nobody knows beforehand: it came as JSON. */
 export const openAny = (field: CompiledField, kinds: Kinds, checks: Checks): OpenField =>
   open(field, kinds, checks);
+
+/** A field with what runs the code that lays out its text; the same, where none does. */
+export const withShape = <F extends OpenField>(field: F, run: RunShape): F =>
+  field.kind.withShape ? { ...field, kind: field.kind.withShape(run) } : field;
 
 /** The field as data again, to be stored or sent. */
 export function closed<P extends Plan>({ kind: _, checks: __, ...field }: OpenField<P>): CompiledField<P> {

@@ -65,7 +65,9 @@ function wrongWith(form: OpenForm, state: FormState, id: string, today: string):
     if (!found || found.verdict === 'pass' || rule.severity === 'warning') return [];
     if (found.code === 'unreachable' && form.unanswered === 'let-through') return [];
     if (found !== unanswered && found !== unrun) return [{ rule, finding: found }];
-    return rule.check.type === 'custom' ? [{ rule, finding: { ...found, code: 'check-broken' } }] : [];
+    if (rule.check.type === 'remote') return [];
+    const code = rule.check.type === 'custom' ? 'check-broken' : 'shape-broken';
+    return [{ rule, finding: { ...found, code } }];
   });
   const error = errors.find(({ finding }) => finding.verdict === 'fail') ?? errors[0];
   if (!error) return undefined;

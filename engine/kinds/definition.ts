@@ -67,6 +67,8 @@ export interface KindEntry {
    * by that name in camel case.
    */
   readonly ships?: string;
+  /** Of kinds whose text a developer's code lays out: what that module exports that makes the kind, given what runs the code. */
+  readonly shipsBy?: string;
 }
 
 /** Kinds by name. */

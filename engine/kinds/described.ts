@@ -134,6 +134,7 @@ const described = {
   choices: { values: choicesValues },
   // The raw value of a box that is not ticked is empty, its value is no.
   'yes-no': { values: () => ({ ...amongThem(['yes', 'no']), isRaw: false }) },
+  own: { values: () => ({ type: 'string', beyond: 'what its own code makes of them' }) },
 } satisfies Readonly<Record<KindName, Described<never>>>;
 
 /** What is known of the values of a field, by its plan. */

@@ -5,6 +5,7 @@ import { graphemes } from '../values/graphemes.ts';
 import type { DatePlan } from './date/run.ts';
 import type { DurationPlan } from './duration/run.ts';
 import type { NumberPlan } from './number/run.ts';
+import type { OwnBody, OwnPlan } from './own/body.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 import type { PatternBody } from './pattern/body.ts';
 import { exists } from './pattern/cells.ts';
@@ -37,6 +38,8 @@ export interface Leeway<P extends Plan = Plan, B extends Body = Body> {
   isReadOtherwise?(plan: P, body: B): boolean;
   /** Characters arrive from the right: none stands where it is typed, and zeros in front go by themselves (3, 4, 6). */
   isFromRight?(plan: P): boolean;
+  /** What a developer's own code does that it may not, and the law that asks otherwise. */
+  problem?(body: B): { readonly law: 2 | 11; readonly reason: string } | undefined;
   /** The characters that stand as they are typed (3); any letter and digit, where it is left out. */
   readonly typed?: RegExp;
   /** How many characters the last key brought beside itself (3). */
@@ -172,6 +175,10 @@ const leeways = {
   choices: { alike: /^$/ },
   'yes-no': { doesConvert: () => true, alike: /^$/ },
   text: {},
+  own: {
+    atoms: ({ characters, places }) => characters.map((c, i) => ({ c, at: places[i]! })),
+    problem: ({ problem }) => problem && { law: problem.of === 'text' ? 2 : 11, reason: problem.reason },
+  } satisfies Leeway<OwnPlan, OwnBody>,
 } satisfies Readonly<Record<KindName, Leeway<never, never>>>;
 
 const none: Leeway = {};

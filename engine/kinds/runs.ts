@@ -5,6 +5,7 @@ import { choices } from './choices/run.ts';
 import { date } from './date/run.ts';
 import { duration } from './duration/run.ts';
 import { number } from './number/run.ts';
+import { own } from './own/run.ts';
 import { pattern } from './pattern/run.ts';
 import { phone } from './phone/run.ts';
 import { text } from './text/run.ts';
@@ -27,4 +28,5 @@ export const runs = {
   choice,
   choices,
   'yes-no': yesNo,
+  own,
 } satisfies Kinds;

@@ -5,6 +5,7 @@ import { date } from './date/entry.ts';
 import type { KindTable } from './definition.ts';
 import { duration } from './duration/entry.ts';
 import { currency, number, percent } from './number/entry.ts';
+import { own } from './own/entry.ts';
 import { pattern } from './pattern/entry.ts';
 import { phone } from './phone/entry.ts';
 import { text } from './text/entry.ts';
@@ -27,6 +28,7 @@ export const kinds = {
   choice,
   choices,
   'yes-no': yesNo,
+  own,
 } satisfies KindTable;
 
 /** The table of all kinds, each under its own name with its own types. */

@@ -44,6 +44,8 @@ export interface Whole extends Described {
 /** A text with a form of its own. */
 export interface Text extends Described {
   readonly is: 'text';
+  /** It is a program: a screen edits it as one. */
+  readonly isCode?: true;
   /** All that a schema can say of it: ECMAScript with `u`, the whole of the text. */
   readonly form?: string;
   /** All it can be, where that can be listed; with a `form` beside it, as far as this platform knows. Asked for when it is needed. */

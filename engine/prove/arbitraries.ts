@@ -6,7 +6,7 @@ import type { Plan } from '../field/compiled.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { apply, start } from '../field/state.ts';
-import { type Matter, type Node, parseNotation, printNotation } from '../kinds/pattern/notation.ts';
+import { type Matter, type Node, parseNotation, printNotation } from '../kinds/notation.ts';
 import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/table.ts';
 import { fieldEvents } from '../tape/play.ts';

@@ -1,4 +1,4 @@
-import { compile } from '../document/compile.ts';
+import { compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import type { KindTable } from '../kinds/definition.ts';
 import { auditField, type Counterexample, type Course } from './audit.ts';
@@ -9,6 +9,8 @@ export interface Audit extends Course {
   readonly fields?: readonly string[];
   /** So many events a field, all threads together. */
   readonly events: number;
+  /** Runs developers' code at once; without it shapes show what was typed, and their rules stay open. */
+  readonly run?: RunOwnCode | undefined;
 }
 
 /** How far the audit of a set has come since the last time it told. */
@@ -25,10 +27,11 @@ export interface Audited {
  * `RangeError` for a document that `readDocument` would have refused.
  */
 export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit): Generator<Audited> {
-  const { fields = document.fields.map(({ id }) => id), events: most, every = 1 } = wanted;
+  const { fields = document.fields.map(({ id }) => id), events: most, every = 1, run } = wanted;
   const share = most / every;
-  let open = compile(document, kinds)
-    .fields.filter(({ id }) => fields.includes(id))
+  const compiled = compile(document, kinds);
+  let open = (run ? withOwnCode(compiled, run) : compiled).fields
+    .filter(({ id }) => fields.includes(id))
     .map((field) => ({ id: field.id, steps: auditField(field, kinds, wanted), events: 0 }));
   while (open.length > 0) {
     for (const one of open) {

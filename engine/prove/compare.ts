@@ -1,4 +1,4 @@
-import { compile } from '../document/compile.ts';
+import { type CompiledSet, compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { closed, type OpenField } from '../field/kind.ts';
 import type { OpenForm } from '../form/form.ts';
@@ -54,15 +54,20 @@ const formAs = ({ rules, submit, completes, unanswered, fields }: OpenForm): str
 
 /**
  * Two sets compared by what they do: each field and each form of either, with the shortest tape that was found on which the two differ. `today`
- * (ISO 8601) is the day both are tried on. Throws `RangeError` for documents that `readDocument` would have refused.
+ * (ISO 8601) is the day both are tried on, `run` what runs developers' code. Throws `RangeError` for documents that `readDocument` would have refused.
  */
 export function* compareSets(
   before: SetDocument,
   after: SetDocument,
   kinds: KindTable,
   today: string,
+  run?: RunOwnCode,
 ): Generator<Compared> {
-  const [right, wrong] = [compile(before, kinds), compile(after, kinds)];
+  const ready = (document: SetDocument): CompiledSet => {
+    const set = compile(document, kinds);
+    return run ? withOwnCode(set, run) : set;
+  };
+  const [right, wrong] = [ready(before), ready(after)];
   const pairOf = (target: Compared['target']) => ({ right, wrong, target, today });
   const told = (target: Compared['target'], name: string, values: Compared['values']): Compared => {
     const found = tellApart(pairOf(target), kinds);

@@ -227,7 +227,19 @@ function isWellFormed({ field, grammar, today }: Subject, { before, after }: Mom
     : undefined;
 }
 
-const ofSteps = [losesNothing, standsLeft, takesOne, isWellFormed] as const;
+/** Laws 2 and 11: a developer's own code keeps what was typed, and comes to something. What is shown in its place breaks no law. */
+function isShaped({ leeway }: Subject, { before, after }: Moment): Breach | undefined {
+  const problem = after.body === before.body ? undefined : leeway.problem?.(after.body);
+  if (!problem) return undefined;
+  const { law, reason } = problem;
+  const expected =
+    law === 2
+      ? `every character of “${after.body.content}”, in its order, in the text its code makes of it`
+      : `an answer of its code for “${after.body.content}”`;
+  return { law, expected, found: reason };
+}
+
+const ofSteps = [losesNothing, standsLeft, takesOne, isWellFormed, isShaped] as const;
 /** Those that cost as much as several events. */
 const dearOfSteps = [comesBack, isCalm] as const;
 /** What is asked of laws. */

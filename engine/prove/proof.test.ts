@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { compile } from '../document/compile.ts';
+import { compile, type RunOwnCode } from '../document/compile.ts';
 import type { FieldDocument, FormDocument, SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { kinds } from '../kinds/table.ts';
-import type { RunCode } from '../rules/custom.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { breaksOf } from './breaks.ts';
 import { besideLimit } from './limits.ts';
@@ -224,7 +223,10 @@ test('rules of own code are broken and told apart where something runs it', () =
       rules: [{ id: 'own', check: { type: 'custom', code }, show: 'at-once' }],
     },
   ]);
-  const run: RunCode = (_, { value }) => ({ answer: value === '123' ? { code: 'twelve' } : undefined });
+  const run: RunOwnCode = {
+    check: (_, { value }) => ({ answer: value === '123' ? { code: 'twelve' } : undefined }),
+    shape: () => undefined,
+  };
   const trials: Trial[] = [{ id: 't', tape: 'field a\ntype "123"\nexpect codes twelve\n' }];
   const fates = (more: object) =>
     [...breakOnPurpose({ ...own, trials }, kinds, { today, ...more })].flatMap((step) => step.proven ?? []);
@@ -232,7 +234,7 @@ test('rules of own code are broken and told apart where something runs it', () =
     is: 'caught',
     by: 't',
   });
-  const seen = (code?: RunCode) =>
+  const seen = (code?: RunOwnCode) =>
     reachOf({ ...own, trials }, kinds, today, code)[0]!.rules.find(({ rule }) => rule === 'own')!;
   expect(seen(run).verdicts).toContain('fail');
   expect(seen().verdicts).not.toContain('fail');

@@ -1,10 +1,9 @@
-import { type CompiledSet, compile, compileForm, withOwnCode } from '../document/compile.ts';
+import { type CompiledSet, compile, compileForm, type RunOwnCode, withOwnCode } from '../document/compile.ts';
 import { compileField } from '../document/compile-field.ts';
 import { fieldIdsOf, type SetDocument } from '../document/document.ts';
 import { closed } from '../field/kind.ts';
 import type { OpenForm } from '../form/form.ts';
 import type { KindTable } from '../kinds/definition.ts';
-import type { RunCode } from '../rules/custom.ts';
 import { readTape } from '../tape/read-tape.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { type Break, breaksOf } from './breaks.ts';
@@ -103,8 +102,8 @@ export interface Purpose {
   readonly today: string;
   /** What is broken; everything, where nothing is named. */
   readonly targets?: readonly Target[];
-  /** Runs developers' code at once; without it rules of own code stay open. */
-  readonly run?: RunCode | undefined;
+  /** Runs developers' code at once; without it rules of own code stay open, and shapes show what was typed. */
+  readonly run?: RunOwnCode | undefined;
 }
 
 /**

@@ -1,9 +1,8 @@
-import { compile, withOwnCode } from '../document/compile.ts';
+import { compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { type FormState, fieldOf, type OpenForm } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
 import { type KindTable, kindIn } from '../kinds/definition.ts';
-import type { RunCode } from '../rules/custom.ts';
 import type { Verdict } from '../rules/finding.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';
@@ -46,7 +45,7 @@ export function reachOf(
   document: SetDocument,
   kinds: KindTable,
   clock: string,
-  run?: RunCode,
+  run?: RunOwnCode,
 ): readonly Reach[] {
   const compiled = compile(document, kinds);
   const set = run ? withOwnCode(compiled, run) : compiled;

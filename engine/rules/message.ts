@@ -11,7 +11,7 @@ export function message(
   finding: Finding,
 ): string {
   const { code, data } = finding;
-  const own = code === 'unreachable' || code === 'check-broken' ? undefined : say;
+  const own = code === 'unreachable' || code === 'check-broken' || code === 'shape-broken' ? undefined : say;
   // What own code and servers find has names of their own, which nobody has worded.
   const template = own ?? words?.[code] ?? words?.['no-match'] ?? words?.['not-allowed'] ?? code;
   if (!template.includes('{')) return template;

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { compile } from '../document/compile.ts';
+import { compile, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
+import { plainly } from '../kinds/own/plainly.fixture.ts';
 import { kinds } from '../kinds/table.ts';
 import { marked } from './marked.ts';
 import { play } from './play.ts';
@@ -12,7 +13,7 @@ import { expectationOf, writeAction } from './write-tape.ts';
 
 const demo = new URL('../../studio/demo/', import.meta.url);
 const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument;
-const set = compile(document, kinds);
+const set = withOwnCode(compile(document, kinds), { check: () => undefined, shape: plainly() });
 
 const tapeOf = (...lines: string[]) => {
   const read = readTape(lines.join('\n'));

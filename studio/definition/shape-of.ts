@@ -1,5 +1,5 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
-import type { KindTable } from '@arbeit/engine/kinds';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { sampleLine, sampleOf } from './sample.ts';
 
 /** What a field looks like, in one line: its pattern, or a sample as it rests. */
@@ -10,6 +10,8 @@ export function shapeOf(
 ): string {
   const own = 'pattern' in field.entry ? field.entry.pattern : undefined;
   if (own !== undefined) return own;
+  // Own code is not run for a list of fields: what the developer holds out to the user says it as well.
+  if (kindIn(kinds, field.kind).run.withShape && field.placeholder) return field.placeholder;
   const pieces = sampleOf(field, set, kinds);
   const rested = pieces.find(({ part, isAside, isOff }) => part === 'resting' && isAside && !isOff);
   return rested?.text ?? sampleLine(pieces);

@@ -11,6 +11,7 @@ import { partAt } from '../definition/pattern-edits.ts';
 import { sampleOf } from '../definition/sample.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { hasNotation } from '../kinds/notation.ts';
+import { useAnswers } from '../own-code/use-own-code.ts';
 import { columnsOf } from './columns.ts';
 import { Facts, KindRuler } from './kind-ruler.tsx';
 import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
@@ -73,7 +74,10 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const { open, setOpen, close, buttons } = useOpenPart();
   const [preview, setPreview] = useState<FieldDocument | null>(null);
-  const pieces = useMemo(() => sampleOf(definition, facts, kinds), [definition, facts, kinds]);
+  // What own code lays out is laid out once that has answered.
+  const answers = useAnswers(field.store.field.kind.withShape !== undefined);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: an answer changes what the same definition comes to
+  const pieces = useMemo(() => sampleOf(definition, facts, kinds), [definition, facts, kinds, answers]);
   const shown = useMemo(() => (preview ? sampleOf(preview, facts, kinds) : null), [preview, facts, kinds]);
   const opened = pieces.find(({ id }) => id === open) ?? null;
   const inText = pieces.filter(isInText).map(({ text }) => graphemes(text).length);

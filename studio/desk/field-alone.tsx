@@ -8,6 +8,7 @@ import { openAlone } from '@arbeit/engine/form';
 import { runs } from '@arbeit/engine/runs';
 import { useField, useForm } from '@arbeit/react';
 import { useState } from 'react';
+import { useOwnOutcomes, withOwnCode } from '../own-code/use-own-code.ts';
 import { Alive } from '../sheet/alive.tsx';
 import { PlainField } from '../sheet/plain-field.tsx';
 import { takenData, takenInWords } from '../sheet/taken.ts';
@@ -21,7 +22,7 @@ export function FieldAlone({
   /** As data: it comes from the server. */
   readonly field: CompiledField;
 }) {
-  const [form] = useState(() => openAlone(openAny(compiled, runs, checks)));
+  const [form] = useState(() => openAlone(withOwnCode(openAny(compiled, runs, checks))));
   const { store, formProps } = useForm(form, { today });
   const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
   return (
@@ -63,6 +64,7 @@ export function FieldAlone({
 function Alone({ store, today }: { readonly store: FieldStore; readonly today: string | undefined }) {
   const { field } = store;
   const live = useField(field, { store });
+  useOwnOutcomes(store);
   return (
     <div data-field={field.id}>
       <PlainField field={live} today={today} />

@@ -51,7 +51,9 @@ describe('specimens', () => {
                   ? [option.any, option.offers.slice(0, 2).map(([one]) => one)]
                   : option.is === 'picks'
                     ? [[...(chosen(shape, option) as readonly Offer[]), another([])]]
-                    : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
+                    : option.is === 'code'
+                      ? ['export const shape = (content) => content;']
+                      : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
           for (const value of values.filter((one) => problemOf(shape, option, one, kinds) === null)) {
             const next = withOption(shape, option, value, kinds);
             const read = readDocument({ arbeit: 1, title: 'T', ...set, fields: [next] }, kinds);

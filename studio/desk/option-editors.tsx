@@ -10,9 +10,12 @@ import { useKinds } from '../kinds/at-hand.tsx';
 import type { Option } from '../kinds/option.ts';
 import { DraftInput } from '../sheet/draft-input.tsx';
 import { Labelled } from '../sheet/labelled.tsx';
+import { deferred } from '../sheet/later.tsx';
 import { chosen, isSame, optionsFor, problemOf, withOption } from './options.ts';
 import { PicksEditor } from './picks-editor.tsx';
 import { SeveralEditor } from './several-editor.tsx';
+
+const ShapeEditor = deferred(() => import('../own-code/shape-editor.tsx').then((own) => own.ShapeEditor));
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
@@ -33,8 +36,8 @@ export function OptionEditors({
   const kinds = useKinds();
   return (
     <>
-      {optionsFor(definition, part, kinds).map((option) => (
-        <div key={option.key} className="option">
+      {optionsFor(definition, part, kinds, Object.keys(set.classes ?? {})).map((option) => (
+        <div key={option.key} className={option.is === 'code' ? 'option w-full' : 'option'}>
           <OptionEditor
             option={option}
             definition={definition}
@@ -98,40 +101,72 @@ function OptionEditor({
           onChange={onChange}
         />
       );
-    case 'number':
-    case 'text': {
-      const check =
-        option.is === 'text'
-          ? option.check
-          : (text: string) =>
-              wholeFrom(option.min, option.max)(text) ??
-              (text === '' ? null : problemOf(definition, option, Number(text), kinds));
-      const suggestions = option.is === 'text' ? (option.suggestions ?? []) : [];
+    case 'code':
       return (
-        <Labelled label={option.label}>
-          {(inputId) => (
-            <>
-              <DraftInput
-                id={inputId}
-                className="entry value"
-                {...(option.is === 'number' ? { inputMode: 'numeric' } : { list: `${inputId}-list` })}
-                value={value === undefined ? '' : String(value)}
-                check={check}
-                onChange={(text) =>
-                  onChange(option.is === 'text' ? text : text === '' ? undefined : Number(text))
-                }
-              />
-              <datalist id={`${inputId}-list`}>
-                {suggestions.map((text) => (
-                  <option key={text} value={text} />
-                ))}
-              </datalist>
-            </>
-          )}
-        </Labelled>
+        <ShapeEditor
+          label={option.label}
+          definition={definition}
+          set={set}
+          code={String(value ?? '')}
+          check={option.check}
+          withCode={(code) => would(code)}
+          onChange={onChange}
+        />
       );
-    }
+    case 'number':
+    case 'text':
+      return (
+        <LineEditor
+          option={option}
+          value={value === undefined ? '' : String(value)}
+          problemOf={(number) => problemOf(definition, option, number, kinds)}
+          onChange={onChange}
+        />
+      );
   }
+}
+
+/** A number or a text on one line. */
+function LineEditor({
+  option,
+  value,
+  problemOf,
+  onChange,
+}: {
+  readonly option: Extract<Option, { is: 'number' | 'text' }>;
+  readonly value: string;
+  readonly problemOf: (number: number) => string | null;
+  readonly onChange: (value: unknown) => void;
+}) {
+  const check =
+    option.is === 'text'
+      ? option.check
+      : (text: string) =>
+          wholeFrom(option.min, option.max)(text) ?? (text === '' ? null : problemOf(Number(text)));
+  const suggestions = option.is === 'text' ? (option.suggestions ?? []) : [];
+  return (
+    <Labelled label={option.label}>
+      {(inputId) => (
+        <>
+          <DraftInput
+            id={inputId}
+            className="entry value"
+            {...(option.is === 'number' ? { inputMode: 'numeric' } : { list: `${inputId}-list` })}
+            value={value}
+            check={check}
+            onChange={(text) =>
+              onChange(option.is === 'text' ? text : text === '' ? undefined : Number(text))
+            }
+          />
+          <datalist id={`${inputId}-list`}>
+            {suggestions.map((text) => (
+              <option key={text} value={text} />
+            ))}
+          </datalist>
+        </>
+      )}
+    </Labelled>
+  );
 }
 
 /** More ways than this are a list that opens. */

@@ -10,13 +10,18 @@ import { carriedAlong, editedHere } from '../kinds/options.ts';
 type Entry = Readonly<Record<string, unknown>>;
 
 /** The options a part of the specimen stands for, from the kind's own description of them. */
-export function optionsFor(field: FieldDocument, part: string, kinds: KindTable): readonly Option[] {
+export function optionsFor(
+  field: FieldDocument,
+  part: string,
+  kinds: KindTable,
+  classes: readonly string[] = [],
+): readonly Option[] {
   const entry: Entry = field.entry;
   const { options } = kindIn(kinds, field.kind).define;
   return Object.entries(options)
     .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
     .flatMap(([key, option]) => {
-      const own = editedHere(field, key, option) ?? offered(key, option, entry[key], options);
+      const own = editedHere(field, key, option) ?? offered(key, option, entry[key], { options, classes });
       // Said once, where an option is two lines.
       return own.map((one, i): Option => (i === 0 && option.about ? { ...one, about: option.about } : one));
     });
@@ -28,7 +33,13 @@ function isMet(options: Options, entry: Entry, { option, is }: NonNullable<Descr
   return (entry[option] ?? (described && 'usual' in described ? described.usual : undefined)) === is;
 }
 
-function offered(key: string, option: Described, value: unknown, all: Options): readonly Option[] {
+/** What an option stands among: those of its kind, and the set's own classes of characters. */
+interface Among {
+  readonly options: Options;
+  readonly classes: readonly string[];
+}
+
+function offered(key: string, option: Described, value: unknown, among: Among): readonly Option[] {
   const { label } = option;
   switch (option.is) {
     case 'choice': {
@@ -49,13 +60,13 @@ function offered(key: string, option: Described, value: unknown, all: Options): 
       ];
     }
     case 'text':
-      return [textOption(key, option)];
+      return [textOption(key, option, among.classes)];
     case 'picks':
       return [
         { key, label, is: 'picks', least: option.least, check: (offers) => problemWith(key, option, offers) },
       ];
     case 'list': {
-      if (option.of.is === 'text') return severalOf(key, option, option.of.among, all);
+      if (option.of.is === 'text') return severalOf(key, option, option.of.among, among.options);
       if (option.of.is !== 'choice') return [];
       const single = option.of.choices.map(([value, words]) => [[value], words] as const);
       const choices: (readonly [value: unknown, words: string])[] = [[[], 'any'], ...single];
@@ -80,8 +91,9 @@ function severalOf(
 }
 
 /** A few texts that have words are a choice; else a line, with what may stand there held out. */
-function textOption(key: string, option: Text): Option {
+function textOption(key: string, option: Text, classes: readonly string[]): Option {
   const { label, otherwise } = option;
+  if (option.isCode) return { key, label, is: 'code', check: (code) => problemWith(key, option, code) };
   const offers = option.offers?.() ?? [];
   if (offers.length && offers.every(([, words]) => words !== ''))
     return {
@@ -97,14 +109,19 @@ function textOption(key: string, option: Text): Option {
     is: 'text',
     usual: option.usual ?? (option.needed ? (option.suggestion ?? '') : ''),
     suggestions: offers.map(([text]) => text),
-    check: (text) => (text === '' && !option.needed ? null : problemWith(key, option, text)),
+    check: (text) => (text === '' && !option.needed ? null : problemWith(key, option, text, classes)),
   };
 }
 
 /** What the reader would say of a value for that option, in one sentence. */
-function problemWith(key: string, option: Described, value: unknown): string | null {
+function problemWith(
+  key: string,
+  option: Described,
+  value: unknown,
+  classes: readonly string[] = [],
+): string | null {
   const faults: DocumentFault[] = [];
-  readOptions(new Spot({ [key]: value }, '$', faults), { [key]: option }, { classes: [] });
+  readOptions(new Spot({ [key]: value }, '$', faults), { [key]: option }, { classes });
   return faults[0]?.message ?? null;
 }
 

@@ -39,6 +39,7 @@ const kinds: Readonly<
   choice: { Desk: dynamic(() => import('@arbeit/engine/kinds/choice').then((own) => deskWith({ choice: own.choice }))), fetch: () => import('@arbeit/engine/kinds/choice').then((own) => ({ choice: own.choice })) },
   choices: { Desk: dynamic(() => import('@arbeit/engine/kinds/choices').then((own) => deskWith({ choices: own.choices }))), fetch: () => import('@arbeit/engine/kinds/choices').then((own) => ({ choices: own.choices })) },
   'yes-no': { Desk: dynamic(() => import('@arbeit/engine/kinds/yes-no').then((own) => deskWith({ 'yes-no': own.yesNo }))), fetch: () => import('@arbeit/engine/kinds/yes-no').then((own) => ({ 'yes-no': own.yesNo })) },
+  own: { Desk: dynamic(() => import('@arbeit/engine/kinds/own').then((own) => deskWith({ own: own.own }))), fetch: () => import('@arbeit/engine/kinds/own').then((own) => ({ own: own.own })) },
 }; // biome-ignore format: a line a kind
 
 /** Fetches a kind by its name. */

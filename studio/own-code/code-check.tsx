@@ -100,7 +100,7 @@ export function CodeCheck({
 
 /** What the code comes to for the value in the field's placeholder or, without one, an empty text: enough to see it run. */
 function useTried(compiled: OpenField, code: string): CodeOutcome | undefined {
-  const { run, subscribe } = runnerInPage();
+  const { check, subscribe } = runnerInPage();
   const { kind, plan } = compiled;
   const { body } = kind.read(plan, compiled.placeholder);
   const input = { value: kind.value(plan, body) ?? '', raw: kind.raw(plan, body), values: {}, today: '' };
@@ -109,5 +109,5 @@ function useTried(compiled: OpenField, code: string): CodeOutcome | undefined {
     const stop = subscribe(() => setCount((count) => count + 1));
     return () => void stop();
   }, [subscribe]);
-  return run(code, input);
+  return check(code, input);
 }

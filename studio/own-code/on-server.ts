@@ -1,9 +1,9 @@
 import { join } from 'node:path';
-import { createRunner, type Reply, type Runner } from './runner.ts';
+import { createRunner, type Reply, type Runner } from '@arbeit/sandbox';
 
 const held = globalThis as { arbeitRunner?: Runner };
 
-/** The folder of the thread: beside this file, or in the studio the server was started in. */
+/** The studio the server was started in: what it needs beside itself is found from there. */
 const folder = (): string => process.env.ARBEIT_STUDIO ?? process.cwd();
 
 /** What runs own code on the server, in a thread that ends with it. */
@@ -11,9 +11,9 @@ export function runnerOnServer(): Runner {
   held.arbeitRunner ??= createRunner((onReply, onFailure) => {
     // Asked for by name where it runs: a bundler that sees a thread started takes its file along, and looks for it there.
     const { Worker } = process.getBuiltinModule('node:worker_threads');
-    const worker = new Worker(join(folder(), 'own-code', 'thread.mjs'), {
-      resourceLimits: { maxOldGenerationSizeMb: 64 },
-    });
+    const { createRequire } = process.getBuiltinModule('node:module');
+    const file = createRequire(join(folder(), 'package.json')).resolve('@arbeit/sandbox/thread');
+    const worker = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: 64 } });
     worker.on('message', (reply: Reply) => onReply(reply));
     worker.on('error', onFailure);
     worker.unref();

@@ -1,17 +1,14 @@
-import variant from '@jitl/quickjs-singlefile-browser-release-sync';
-import { newQuickJSWASMModuleFromVariant } from 'quickjs-emscripten-core';
-import type { Call } from './runner.ts';
-import { createSandbox } from './sandbox.mjs';
+import { answerTo, type Call, createSandbox, type Reply, type Sandbox } from '@arbeit/sandbox';
+import { quickjs } from '@arbeit/sandbox/browser';
 
 /** The thread of a page in which own code runs. */
-const fresh = async (): Promise<ReturnType<typeof createSandbox>> =>
-  createSandbox(await newQuickJSWASMModuleFromVariant(variant), () => {
+const fresh = async (): Promise<Sandbox> =>
+  createSandbox(await quickjs(), () => {
     sandbox = fresh();
   });
 let sandbox = fresh();
 
-self.addEventListener('message', async ({ data }: MessageEvent<Call>) => {
-  const run = await sandbox;
-  self.postMessage({ id: data.id, outcome: run(data.code, data.input) });
-});
-self.postMessage({ ready: await sandbox.then(() => true) });
+const tell = (reply: Reply): void => self.postMessage(reply);
+self.addEventListener('message', async ({ data }: MessageEvent<Call>) => tell(answerTo(data, await sandbox)));
+await sandbox;
+tell({ ready: true });

@@ -1,10 +1,10 @@
 'use client';
 
+import type { FieldStore } from '@arbeit/dom';
 import { customBy } from '@arbeit/engine/checks';
-import type { FieldDocument } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
-import { useEffect, useMemo } from 'react';
-import { createRunner, type Reply, type Runner } from './runner.ts';
+import { apply, type FieldState, type OpenField, withShape } from '@arbeit/engine/field';
+import { createRunner, type Reply, type Runner } from '@arbeit/sandbox';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 
 let runner: Runner | undefined;
 
@@ -19,8 +19,11 @@ export function runnerInPage(): Runner {
   return runner;
 }
 
-/** Whether a rule is the developer's own code. */
-export const hasOwnCode = ({ rules = [] }: Pick<FieldDocument, 'rules'>): boolean =>
+/** Whether something of a field is the developer's own code: its shape, or a rule. */
+export const hasOwnCode = ({ kind, rules }: Pick<OpenField, 'kind' | 'rules'>): boolean =>
+  kind.withShape !== undefined || hasChecks(rules);
+
+const hasChecks = (rules: readonly { readonly check: { readonly type: string } }[]): boolean =>
   rules.some(({ check }) => check.type === 'custom');
 
 /** The field with what runs its own code, where it has any; the same field for the same one. */
@@ -28,16 +31,41 @@ export function useOwnCode<F extends OpenField>(field: F): F {
   return useMemo(() => withOwnCode(field), [field]);
 }
 
-/** The same, outside of components. On the server, where a page is only drawn, nothing runs. */
-export function withOwnCode<F extends OpenField>(field: F, isWanted = hasCode(field)): F {
-  if (!isWanted || typeof window === 'undefined') return field;
-  return { ...field, checks: { ...field.checks, custom: customBy(runnerInPage().run) } };
+/** The same, outside of components. `isWanted`: rules of a form ask own code about it. On the server, where a page is only drawn, nothing runs. */
+export function withOwnCode<F extends OpenField>(field: F, isWanted = false): F {
+  if (typeof window === 'undefined' || !(isWanted || hasOwnCode(field))) return field;
+  const { check, shape } = runnerInPage();
+  const shaped = withShape(field, shape);
+  if (!isWanted && !hasChecks(field.rules)) return shaped;
+  return { ...shaped, checks: { ...field.checks, custom: customBy(check) } };
 }
 
-const hasCode = ({ rules }: Pick<OpenField, 'rules'>): boolean =>
-  rules.some(({ check }) => check.type === 'custom');
-
-/** Looks at a field anew whenever some own code has come to something. */
+/** Looks anew whenever some own code has come to something. */
 export function useOutcomes(isWanted: boolean, look: () => void): void {
   useEffect(() => (isWanted ? runnerInPage().subscribe(look) : undefined), [isWanted, look]);
+}
+
+/** How many times own code has come to something since it is looked at: what is drawn by it is drawn anew. */
+export function useAnswers(isWanted: boolean): number {
+  const [count, setCount] = useState(0);
+  const more = useCallback(() => setCount((now) => now + 1), []);
+  useOutcomes(isWanted, more);
+  return count;
+}
+
+/** Keeps a field told of what its own code comes to; and asks for the shapes the next key may lead to, so that it is seldom shown without. */
+export function useOwnOutcomes(store: FieldStore): void {
+  // No event of the field's, and nothing for its tape: what stands there is told anew.
+  const look = useCallback(() => store.restore(apply(store.field, store.state(), { type: 'look' })), [store]);
+  useOutcomes(hasOwnCode(store.field), look);
+  useEffect(
+    () => (store.field.kind.ahead ? store.subscribe((state) => askAhead(store.field, state)) : undefined),
+    [store],
+  );
+}
+
+/** Has the shapes worked out that the next key may lead to. */
+export function askAhead({ kind, plan }: OpenField, { body, start, end, focused }: FieldState): void {
+  if (focused && kind.ahead && 'code' in plan && typeof plan.code === 'string')
+    runnerInPage().ahead(plan.code, kind.ahead(plan, body, start, end));
 }

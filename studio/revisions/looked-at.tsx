@@ -7,6 +7,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import { runs } from '@arbeit/engine/runs';
 import { useField } from '@arbeit/react';
 import { useMemo } from 'react';
+import { useOwnOutcomes, withOwnCode } from '../own-code/use-own-code.ts';
 import { PlainField } from '../sheet/plain-field.tsx';
 
 /** A set as it was at a revision: each of its fields live, to be typed into. */
@@ -20,7 +21,7 @@ export function LookedAt({
   readonly today: string;
 }) {
   const fields = useMemo(
-    () => compile(document, kinds).fields.map((field) => openAny(closed(field), runs, checks)),
+    () => compile(document, kinds).fields.map((field) => withOwnCode(openAny(closed(field), runs, checks))),
     [document],
   );
   return (
@@ -35,5 +36,6 @@ export function LookedAt({
 
 function Was({ field, today }: { readonly field: ReturnType<typeof openAny>; readonly today: string }) {
   const live = useField(field, { today });
+  useOwnOutcomes(live.store);
   return <PlainField field={live} today={today} />;
 }

@@ -1,7 +1,7 @@
 import { localToday } from '@arbeit/dom';
 import { customBy } from '@arbeit/engine/checks';
 import { compile, readDocument } from '@arbeit/engine/document';
-import type { Ask } from '@arbeit/engine/field';
+import { type Ask, withShape } from '@arbeit/engine/field';
 import { type CheckedRecord, checkRecord, type OpenForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { todayIn } from '../definition/clock.ts';
@@ -54,15 +54,19 @@ async function withCodeRun(
   today: string,
 ): Promise<OpenForm> {
   const rules = [...form.fields.flatMap((field) => field.rules), ...form.rules];
-  if (!rules.some(({ check }) => check.type === 'custom')) return form;
-  const { run, settled } = runnerOnServer();
+  const isShaped = form.fields.some(({ kind }) => kind.withShape);
+  if (!isShaped && !rules.some(({ check }) => check.type === 'custom')) return form;
+  const { check, shape, settled } = runnerOnServer();
   let isKnown = true;
-  const custom = customBy((code, input) => {
-    const outcome = run(code, input);
+  const noticed = <T>(outcome: T | undefined): T | undefined => {
     isKnown &&= outcome !== undefined;
     return outcome;
-  });
-  const fields = form.fields.map((field) => ({ ...field, checks: { ...field.checks, custom } }));
+  };
+  const custom = customBy((code, input) => noticed(check(code, input)));
+  const fields = form.fields.map((field) => ({
+    ...withShape(field, (code, content) => noticed(shape(code, content))),
+    checks: { ...field.checks, custom },
+  }));
   const own: OpenForm = { ...form, fields };
   for (let round = 0; round < mostRounds; round++) {
     isKnown = true;

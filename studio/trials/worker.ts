@@ -1,4 +1,11 @@
-import { compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
+import {
+  type CompiledSet,
+  compile,
+  hasOwnCode,
+  type RunOwnCode,
+  type SetDocument,
+  withOwnCode,
+} from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   type Audited,
@@ -13,7 +20,6 @@ import {
   shownAlong,
   type Wiring,
 } from '@arbeit/engine/proof';
-import type { RunCode } from '@arbeit/engine/rules';
 import { hands, otherwise, readTape, runTrial } from '@arbeit/engine/tape';
 import type { Answered, Asked, Ran, Wired } from './messages.ts';
 
@@ -23,29 +29,29 @@ const tell = (answered: Answered): void => self.postMessage(answered);
 /** So often what is known is told, in milliseconds. */
 const breath = 60;
 
-const rulesIn = ({ fields, forms = [] }: SetDocument) =>
-  [...fields, ...forms].flatMap(({ rules = [] }) => rules);
-
-/** What runs developers' code at once, in a world of its own; fetched where there is any. */
-async function runnerFor(document: SetDocument): Promise<RunCode | undefined> {
-  if (!rulesIn(document).some(({ check }) => check.type === 'custom')) return undefined;
-  const [engine, { createSandbox }] = await Promise.all([quickjs(), import('../own-code/sandbox.mjs')]);
+/** What runs developers' code at once, in worlds of its own; fetched where there is any. */
+async function runnerFor(document: SetDocument): Promise<RunOwnCode | undefined> {
+  if (!hasOwnCode(document, kinds)) return undefined;
+  const [engine, { createSandbox }] = await sandbox();
   return createSandbox(engine, () => {});
 }
 
-/** The engine that runs developers' code; fetched where there is any. */
-async function quickjs() {
-  const [{ default: variant }, { newQuickJSWASMModuleFromVariant }] = await Promise.all([
-    import('@jitl/quickjs-singlefile-browser-release-sync'),
-    import('quickjs-emscripten-core'),
+/** The engine that runs developers' code, and what calls it; fetched where there is any. */
+const sandbox = () =>
+  Promise.all([
+    import('@arbeit/sandbox/browser').then(({ quickjs }) => quickjs()),
+    import('@arbeit/sandbox'),
   ]);
-  return newQuickJSWASMModuleFromVariant(variant);
+
+/** A set with what runs its code. */
+async function readySet(document: SetDocument): Promise<CompiledSet> {
+  const code = await runnerFor(document);
+  const set = compile(document, kinds);
+  return code ? withOwnCode(set, code) : set;
 }
 
 async function run({ document, trials, today }: Extract<Asked, { do: 'run' }>): Promise<void> {
-  const compiled = compile(document, kinds);
-  const code = await runnerFor(document);
-  const set = code ? withOwnCode(compiled, code) : compiled;
+  const set = await readySet(document);
   let outcomes: Ran[] = [];
   let from = performance.now();
   for (const trial of trials) {
@@ -78,10 +84,11 @@ async function breakAll({ document, today }: Extract<Asked, { do: 'reach' | 'bre
   tell({ is: 'broke', proven, tried, of: all, done: true });
 }
 
-function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>): void {
+async function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>): Promise<void> {
+  const code = await runnerFor(document);
   let steps: Audited[] = [];
   let from = performance.now();
-  for (const step of auditSet(document, kinds, wanted)) {
+  for (const step of auditSet(document, kinds, { ...wanted, run: code })) {
     steps.push(step);
     const now = performance.now();
     if (now - from < breath) continue;
@@ -92,8 +99,8 @@ function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>): void
   tell({ is: 'audited', steps, done: true });
 }
 
-function tryHands({ document, trial, today }: Extract<Asked, { do: 'hands' }>): void {
-  const set = compile(document, kinds);
+async function tryHands({ document, trial, today }: Extract<Asked, { do: 'hands' }>): Promise<void> {
+  const set = await readySet(document);
   const read = readTape(trial.tape);
   if (!read.ok) {
     tell({ is: 'by hands', hands: [] });
@@ -111,7 +118,7 @@ const tried = 4000;
 const wirings: readonly Wiring[] = ['browser', 'count'];
 
 async function tryFunction({ code }: Extract<Asked, { do: 'function' }>): Promise<void> {
-  const [engine, { createCaller }] = await Promise.all([quickjs(), import('../own-code/sandbox.mjs')]);
+  const [engine, { createCaller }] = await sandbox();
   let caller: ReturnType<typeof createCaller>;
   try {
     caller = createCaller(engine, code);
@@ -163,9 +170,9 @@ self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
   try {
     if (data.do === 'run') await run(data);
     else if (data.do === 'break') await breakAll(data);
-    else if (data.do === 'audit') auditShare(data);
+    else if (data.do === 'audit') await auditShare(data);
     else if (data.do === 'function') await tryFunction(data);
-    else if (data.do === 'hands') tryHands(data);
+    else if (data.do === 'hands') await tryHands(data);
     else {
       const code = await runnerFor(data.document);
       tell({ is: 'reached', reach: reachOf(data.document, kinds, data.today, code) });

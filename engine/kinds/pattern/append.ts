@@ -1,12 +1,12 @@
 import type { Reason } from '../../field/body.ts';
 import { worthTelling } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
+import { taken } from '../takes.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, mayStayBlank, partOf } from './cells.ts';
 import { completed, nextIn } from './insert.ts';
 import { indexIn, lay, standing, textBefore, written } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
-import { taken } from './takes.ts';
 
 /**
  * Many characters behind all others, without laying the field out after each: a paste of two thousand took half a second

@@ -1,6 +1,6 @@
 import type { Reason } from '../../field/body.ts';
+import { taken } from '../takes.ts';
 import type { Part, PatternPlan } from './plan.ts';
-import { taken } from './takes.ts';
 
 /** One entry per cell: the character in it, or '' for a blank. */
 export type Cells = readonly string[];

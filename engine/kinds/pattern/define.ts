@@ -1,11 +1,10 @@
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
-import type { CharacterSet } from '../../values/characters.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
 import type { Definition } from '../definition.ts';
-import { type Node, parseNotation, rangesOf, type Takes } from './notation.ts';
+import { type Node, parseNotation, setOf } from '../notation.ts';
+import { taken } from '../takes.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
-import { taken } from './takes.ts';
 
 const options = {
   pattern: {
@@ -199,12 +198,4 @@ function planPart(
       return node.manner ? { ...part, manner: node.manner } : part;
     }
   }
-}
-
-function setOf(takes: Takes, classes: Readonly<Record<string, string>>): CharacterSet {
-  if (takes.type === 'built-in') return takes.name;
-  const characters = takes.type === 'class' ? item(classes, takes.name) : takes.characters;
-  const ranges = rangesOf(characters);
-  if (typeof ranges === 'string') throw new RangeError(ranges);
-  return ranges;
 }

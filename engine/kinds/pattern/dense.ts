@@ -1,7 +1,7 @@
+import { taken } from '../takes.ts';
 import type { Edited, PatternBody } from './body.ts';
 import type { Cells } from './cells.ts';
 import type { Part, PatternPlan } from './plan.ts';
-import { taken } from './takes.ts';
 
 /**
  * The keystroke that nearly always happens, made cheap: content without blanks in a pattern of plain cells. Where

@@ -1,8 +1,7 @@
-import type { CharacterSet } from '../../values/characters.ts';
+import type { Taking } from '../takes.ts';
 
 /** A stretch of like cells: what one pair of angle brackets stands for. */
-export interface Part {
-  readonly takes: 'set' | 'number' | 'words';
+export interface Part extends Taking {
   /** Index of the part's first cell, and how many cells it has. */
   readonly first: number;
   readonly size: number;
@@ -10,8 +9,6 @@ export interface Part {
   readonly min: number;
   /** Index of the innermost stretch it stands in, -1 for none. */
   readonly stretch: number;
-  readonly set?: CharacterSet;
-  readonly manner?: 'upper' | 'lower';
   /** Bounds of a numeric part, both `size` ASCII digits, inclusive. */
   readonly low?: string;
   readonly high?: string;

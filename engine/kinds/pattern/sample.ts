@@ -1,10 +1,10 @@
 import { item } from '../../values/item.ts';
 import type { Drawing, Place } from '../drawing.ts';
+import { taken } from '../takes.ts';
 import type { PatternBody } from './body.ts';
 import { inBounds } from './cells.ts';
 import { written } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
-import { taken } from './takes.ts';
 
 /** A pattern's specimen is drawn from its notation, part by part; here its finished text is one piece. */
 export const drawing: Drawing<PatternPlan, PatternBody> = {

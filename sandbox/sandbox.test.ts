@@ -1,8 +1,7 @@
 import type { CodeInput } from '@arbeit/engine/rules';
-import variant from '@jitl/quickjs-wasmfile-release-sync';
-import { newQuickJSWASMModuleFromVariant } from 'quickjs-emscripten-core';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { asModule, createCaller, createSandbox } from './sandbox.mjs';
+import { quickjs } from './in-node.ts';
+import { asModule, createCaller, createSandbox, type Sandbox } from './sandbox.ts';
 
 const input: CodeInput = {
   value: '2027-02-14',
@@ -10,12 +9,12 @@ const input: CodeInput = {
   values: { hut: 'windgap', dog: null },
   today: '2027-02-10',
 };
-let run: ReturnType<typeof createSandbox>;
+let run: Sandbox['check'];
 let spoilt = 0;
 beforeAll(async () => {
-  run = createSandbox(await newQuickJSWASMModuleFromVariant(variant), () => {
+  run = createSandbox(await quickjs(), () => {
     spoilt++;
-  });
+  }).check;
   run('export default () => {}', input);
 });
 const outcome = (code: string, given = input) => run(code, given);
@@ -115,7 +114,7 @@ describe('own code', () => {
 });
 
 describe('a function somebody brings', () => {
-  const caller = async (code: string) => createCaller(await newQuickJSWASMModuleFromVariant(variant), code);
+  const caller = async (code: string) => createCaller(await quickjs(), code);
   const answer = async (code: string, text: string) => {
     const { call, end } = await caller(code);
     const called = call(text);
@@ -171,5 +170,50 @@ describe('a function somebody brings', () => {
 
   test('what is wrong is told at its own line', () => {
     expect(asModule('\nfunction a() {}\n').split('\n')[1]).toBe('function a() {}');
+  });
+});
+
+describe('a shape', () => {
+  const fours = "export function shape(content) { return content.replace(/(..)(?=.)/g, '$1 '); }";
+  const shaped = async (code: string, content = '123') =>
+    createSandbox(await quickjs(), () => undefined).shape(code, content);
+
+  test('answers what it shows, and a value where it has one', async () => {
+    expect(await shaped(fours)).toEqual({ shown: '12 3' });
+    expect(await shaped(`${fours}\nexport const value = (c) => c === '123' ? null : c;`)).toEqual({
+      shown: '12 3',
+      value: null,
+    });
+    expect(await shaped('export const value = 1; export const shape = () => ["a", 1];')).toEqual({
+      shown: ['a', 1],
+    });
+    expect(await shaped('export function shape() {}')).toEqual({ shown: undefined });
+    expect(await shaped('export async function shape() {}')).toEqual({ shown: {} });
+    expect(await shaped('export const shape = (c) => c + "\\0";', 'a\0')).toEqual({ shown: 'a\0\0' });
+  });
+
+  test.each([
+    ['export default (c) => c', /no “export function shape/],
+    ['export const shape = 1', /no “export function shape/],
+    ['export function shape() { for (;;); }', /longer than 20 ms/],
+    ['for (;;);\nexport function shape() {}', /longer than 20 ms/],
+    ['export function shape(c) {\n  throw new TypeError("no");\n}', /TypeError: no/],
+    ['export function shape(c) { return fetch(c); }', /not defined/],
+    ['export function shape(c) { return "x".repeat(1e5); }', /too long/],
+    ['JSON.stringify = () => "1"; export function shape(c) { return c; }', /no JSON/],
+  ])('%s is told, once and again', async (code, why) => {
+    const { shape } = createSandbox(await quickjs(), () => undefined);
+    for (const found of [shape(code, '1'), shape(code, '2')])
+      expect(found).toEqual(expect.objectContaining({ broken: expect.stringMatching(why) }));
+  });
+
+  test('has a world of its own that stays, so that one which keeps something to itself is found out', async () => {
+    const counting = 'let n = 0;\nexport const shape = (c) => c + n++;';
+    const { shape } = createSandbox(await quickjs(), () => undefined);
+    expect([shape(counting, 'a'), shape(counting, 'a')]).toEqual([{ shown: 'a0' }, { shown: 'a1' }]);
+    expect(shape(`${counting} `, 'a')).toEqual({ shown: 'a0' });
+    // Of codes that are written letter by letter few are kept.
+    for (let n = 0; n < 20; n++) expect(shape(`${fours}// ${n}`, '123')).toEqual({ shown: '12 3' });
+    expect(shape(counting, 'a')).toEqual({ shown: 'a0' });
   });
 });

@@ -1,6 +1,7 @@
-import { type Fault, fault, nearest } from '../../faults/fault.ts';
-import { graphemes } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { type Fault, fault, nearest } from '../faults/fault.ts';
+import type { CharacterSet } from '../values/characters.ts';
+import { graphemes } from '../values/graphemes.ts';
+import { item } from '../values/item.ts';
 
 /** A pattern as written, part by part; `at` and `end` are UTF-16 offsets into its text. */
 export type Node = { readonly at: number; readonly end: number } & Matter;
@@ -327,4 +328,13 @@ function printNode(node: Matter): string {
       return `<${[...count, what, ...(manner ? [manner] : [])].join(' ')}>`;
     }
   }
+}
+
+/** The set of characters a cell takes; `classes` are the set's own, by name. Throws `RangeError` for a class that is none. */
+export function setOf(takes: Takes, classes: Readonly<Record<string, string>>): CharacterSet {
+  if (takes.type === 'built-in') return takes.name;
+  const characters = takes.type === 'class' ? item(classes, takes.name) : takes.characters;
+  const ranges = rangesOf(characters);
+  if (typeof ranges === 'string') throw new RangeError(ranges);
+  return ranges;
 }

@@ -1,0 +1,123 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import type { SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { compiledModule } from '@arbeit/handoff';
+import { build } from 'esbuild';
+import { afterAll, describe, expect, test } from 'vitest';
+import { run } from './arbeit.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'arbeit-own-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const shape = "export function shape(content) { return content.replace(/(..)(?=.)/g, '$1-'); }";
+const check = "export default ({ value }) => (value === '1234' ? { code: 'easy' } : undefined);";
+
+function file(name: string, code = shape): string {
+  const path = join(folder, name);
+  writeFileSync(path, JSON.stringify(setOf(code)));
+  return path;
+}
+const setOf = (code: string) =>
+  ({
+    arbeit: 1,
+    title: 'Lockers',
+    locale: 'en-GB',
+    fields: [
+      {
+        id: 'locker',
+        kind: 'own',
+        label: 'Locker',
+        entry: { code, length: { min: 4, max: 4 } },
+        rules: [{ id: 'easy', check: { type: 'custom', code: check }, show: 'at-once' }],
+      },
+    ],
+    trials: [
+      {
+        id: 'easy',
+        tape: 'field locker\ntype "123"\nexpect display "12-3|"\ntype "4"\nexpect codes easy\nbackspace\nexpect codes none\n',
+      },
+    ],
+  }) as unknown as SetDocument;
+
+async function arbeit(...args: string[]) {
+  const [out, err]: [string[], string[]] = [[], []];
+  const code = await run(args, { out: (line) => out.push(line), err: (line) => err.push(line) });
+  return { code, out: out.join('\n'), err: err.join('\n') };
+}
+
+describe('developers’ code on the command line', () => {
+  test('runs in its sandbox: trials hold, tapes play', async () => {
+    const path = file('locker.json');
+    expect(await arbeit('test', path)).toMatchObject({ code: 0, err: '' });
+    const tape = join(folder, 'one.tape');
+    writeFileSync(tape, 'field locker\ntype "1234"\nexpect display "12-34|"\nexpect codes easy\n');
+    expect(await arbeit('play', path, tape)).toMatchObject({ code: 0, err: '' });
+    // Without what it says, neither would hold.
+    const silent = file('silent.json', 'export function shape(content) { return content; }');
+    expect((await arbeit('test', silent)).code).toBe(1);
+  });
+
+  test('what a shape may not do is told by the audit, with its shortest tape', async () => {
+    expect(await arbeit('audit', file('locker.json'), '--events', '3000', '--threads', '1')).toMatchObject({
+      code: 0,
+    });
+    const dropping = file('dropping.json', 'export function shape(content) { return content.slice(0, 3); }');
+    const { code, out } = await arbeit('audit', dropping, '--events', '3000', '--threads', '1');
+    expect(code).toBe(1);
+    expect(out).toContain('law 2:');
+    expect(out).toMatch(/found {4}It left “\d” out\.\n {6}field locker\n {6}today .*\n(?: {6}type "\d+"\n){1,2}/);
+    const hanging = file(
+      'hanging.json',
+      'export function shape(content) { if (content.length > 2) for (;;); return content; }',
+    );
+    expect((await arbeit('audit', hanging, '--events', '200', '--threads', '1')).out).toContain(
+      'longer than 20 ms',
+    );
+  });
+
+  test('two shapes are compared by what they show', async () => {
+    const dotted = file('dotted.json', shape.replace('$1-', '$1.'));
+    const { code, out } = await arbeit('compare', file('locker.json'), dotted);
+    expect(code).toBe(1);
+    expect(out).toMatch(/# before: .*12-3[\s\S]*# after: .*12\.3|before.*-.*\n.*after.*\./);
+    expect((await arbeit('compare', dotted, dotted)).code).toBe(0);
+  });
+
+  test('handed off it is plain code, which does the same', async () => {
+    const valued = `${shape}\nexport const value = (content) => (content === '0000' ? null : content);`;
+    const set = setOf(valued);
+    const { js, dts } = compiledModule(
+      { ...set, fields: [set.fields[0]!, { ...set.fields[0]!, id: 'second' }] as never },
+      kinds,
+    );
+    expect(js).toContain('    function shape(content) { return content.replace(');
+    expect(js).toContain('    const value = (content) =>');
+    expect(js).not.toMatch(/export (?:function|const) (?:shape|value)\b/);
+    expect(js.match(/ownBy/g)).toHaveLength(2);
+    expect(dts).toContain('export declare const locker: FieldOf<typeof ownKind, LockerValue>;');
+    const source = join(folder, 'fields.js');
+    writeFileSync(source, `${js}\nexport { apply, keysOf, read, start } from '@arbeit/engine/field';\n`);
+    const outfile = join(folder, 'bundled.mjs');
+    await build({
+      entryPoints: [source],
+      outfile,
+      bundle: true,
+      format: 'esm',
+      platform: 'node',
+      nodePaths: ['node_modules'],
+      logLevel: 'silent',
+    });
+    const { locker, second, apply, keysOf, read, start } = await import(pathToFileURL(outfile).href);
+    for (const field of [locker, second]) {
+      const after = (text: string) =>
+        keysOf(text).reduce((state: unknown, key: unknown) => apply(field, state, key), start(field));
+      expect(read(field, after('123'))).toMatchObject({ display: '12-3', value: null });
+      expect(read(field, after('1239'))).toMatchObject({ display: '12-39', value: '1239' });
+      expect(read(field, after('0000'))).toMatchObject({ display: '00-00', value: null });
+      expect(read(field, after('1234')).shown).toMatchObject([{ code: 'easy' }]);
+    }
+  });
+});

@@ -1,0 +1,93 @@
+import type { Body } from '../../field/body.ts';
+import type { Taking } from '../takes.ts';
+
+/** A field whose text a developer's function lays out. What is taken, how much of it, caret, undo and pastes are ours. */
+export interface OwnPlan {
+  readonly kind: 'own';
+  /** A module: `export function shape(content)`, and `export function value(content)` where the value is not the content. */
+  readonly code: string;
+  /** What it takes, as a cell of a pattern says it. */
+  readonly takes: Taking;
+  /** It is whole with so many characters, and takes so many. */
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Why a function's answer could not be shown, for the developer; `line` is 1-based. */
+export interface ShapeProblem {
+  /** Whether it did not come to an answer, or answered a text or a value that cannot be. */
+  readonly of: 'run' | 'text' | 'value';
+  readonly reason: string;
+  readonly line?: number;
+}
+
+export interface OwnBody extends Body {
+  readonly characters: readonly string[];
+  /** The offset of each character in the display. */
+  readonly places: readonly number[];
+  readonly value: string | null;
+  /**
+   * Whether the function's answer stands there. `waiting`: it is not known yet, and the content stands there as it is; the same where it cannot be
+   * shown (`broken`): nothing that was typed is gone.
+   */
+  readonly is: 'shaped' | 'waiting' | 'broken';
+  readonly problem?: ShapeProblem;
+}
+
+/** Nothing typed. */
+export const empty: OwnBody = {
+  content: '',
+  display: '',
+  complete: false,
+  characters: [],
+  places: [],
+  value: null,
+  is: 'shaped',
+};
+
+const offsetsOf = (characters: readonly string[]): readonly number[] => {
+  let at = 0;
+  return characters.map((c) => {
+    at += c.length;
+    return at - c.length;
+  });
+};
+
+/** The content as it is, without the function. */
+export function bare(characters: readonly string[], is: OwnBody['is'], problem?: ShapeProblem): OwnBody {
+  const content = characters.join('');
+  return {
+    content,
+    display: content,
+    complete: false,
+    characters,
+    places: offsetsOf(characters),
+    value: null,
+    is,
+    ...(problem ? { problem } : {}),
+  };
+}
+
+/** How many characters of the content stand left of an offset. */
+export function countLeft({ places }: OwnBody, offset: number): number {
+  let count = 0;
+  while (count < places.length && places[count]! < offset) count++;
+  return count;
+}
+
+export const endAt = ({ places, characters }: OwnBody, index: number): number =>
+  places[index]! + characters[index]!.length;
+
+export const endOf = (body: OwnBody): number =>
+  body.places.length ? endAt(body, body.places.length - 1) : 0;
+
+/** The offset right behind the first `count` characters. */
+export const behind = (body: OwnBody, count: number): number =>
+  count === 0 ? (body.places[0] ?? 0) : endAt(body, Math.min(count, body.places.length) - 1);
+
+/** The fixed text between the characters before an index and the one there. */
+export const gapAt = (body: OwnBody, index: number): string =>
+  body.display.slice(
+    index === 0 ? 0 : endAt(body, index - 1),
+    index < body.places.length ? body.places[index] : undefined,
+  );

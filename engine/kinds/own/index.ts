@@ -1,0 +1,3 @@
+export type { OwnBody, OwnPlan, ShapeProblem } from './body.ts';
+export { own } from './entry.ts';
+export { ownBy } from './run.ts';

@@ -1,0 +1,93 @@
+import type { RunShape, Shaped } from '../../field/shape.ts';
+import { graphemes } from '../../values/graphemes.ts';
+import { taken } from '../takes.ts';
+import { bare, empty, type OwnBody, type OwnPlan, type ShapeProblem } from './body.ts';
+import { type Placed, placed, toldApart } from './placed.ts';
+
+/** How contents are laid out by a developer's code. */
+export interface Layout {
+  /** The content, shown as the code has it; as it is, where that is not known yet or cannot be shown. */
+  lay(plan: OwnPlan, characters: readonly string[]): OwnBody;
+  /** The fixed text every display begins with, where there are characters in it that the field takes; for pastes. Asked of a sample. */
+  leadOf(plan: OwnPlan): readonly string[];
+}
+
+/** The typed value a function answered, or a sentence on what it may not answer. */
+function valueIn(
+  shaped: Exclude<Shaped, { broken: string }>,
+  content: string,
+): { value: string | null } | string {
+  const { value = content } = shaped;
+  if (value === null) return { value };
+  if (typeof value !== 'string') return `Its “value” answered a ${typeof value}: expected a text, or null.`;
+  return value === '' ? 'Its “value” answered an empty text: what is no value is null.' : { value };
+}
+
+/** Printable characters of ASCII. */
+const printable = Array.from({ length: 95 }, (_, i) => String.fromCharCode(i + 32));
+
+const alphabets = new WeakMap<OwnPlan, readonly string[]>();
+
+/** Of them, those the field takes as they are: for samples, and for contents unlike one another. */
+export function alphabetOf(plan: OwnPlan): readonly string[] {
+  const found = alphabets.get(plan) ?? printable.filter((c) => taken(plan.takes, c) === c);
+  alphabets.set(plan, found);
+  return found;
+}
+
+/** As many characters of which none is the same; `undefined` where the field takes but one. */
+function twinOf(plan: OwnPlan, characters: readonly string[]): readonly string[] | undefined {
+  const own = alphabetOf(plan);
+  // What is none of them has none at its place, and so the first.
+  return own.length > 1 ? characters.map((c) => own[(own.indexOf(c) + 1) % own.length]!) : undefined;
+}
+
+/** Layout by what runs the code. */
+export function layoutBy(run: RunShape): Layout {
+  /** The places where another content tells them apart; `undefined`: it is not known yet. */
+  const apart = (
+    plan: OwnPlan,
+    characters: readonly string[],
+    { display, places }: Placed,
+  ): readonly number[] | undefined => {
+    const twin = twinOf(plan, characters);
+    if (!twin) return places;
+    const other = run(plan.code, twin.join(''));
+    if (!other) return undefined;
+    const shown = 'shown' in other && typeof other.shown === 'string' ? other.shown : '';
+    return toldApart(display, characters, shown, twin) ?? places;
+  };
+  const lay: Layout['lay'] = (plan, characters) => {
+    if (characters.length === 0) return empty;
+    const content = characters.join('');
+    const shaped = run(plan.code, content);
+    if (!shaped) return bare(characters, 'waiting');
+    const broken = (problem: ShapeProblem): OwnBody => bare(characters, 'broken', problem);
+    if ('broken' in shaped) {
+      const { broken: reason, line } = shaped;
+      return broken({ of: 'run', reason, ...(line === undefined ? {} : { line }) });
+    }
+    const at = placed(shaped.shown, characters);
+    if (typeof at === 'string') return broken({ of: 'text', reason: at });
+    const answered = valueIn(shaped, content);
+    if (typeof answered === 'string') return broken({ of: 'value', reason: answered });
+    const places = at.isAmbiguous ? apart(plan, characters, at) : at.places;
+    if (!places) return bare(characters, 'waiting');
+    const complete = characters.length >= plan.least && answered.value !== null;
+    const value = complete ? answered.value : null;
+    return { content, display: at.display, complete, characters, places, value, is: 'shaped' };
+  };
+  return {
+    lay,
+    leadOf(plan) {
+      const own = alphabetOf(plan);
+      const length = Math.max(1, plan.least);
+      const { display, places } = lay(
+        plan,
+        Array.from({ length }, (_, i) => own[i % own.length] ?? '0'),
+      );
+      const lead = graphemes(display.slice(0, places[0]));
+      return lead.some((c) => taken(plan.takes, c) !== undefined) ? lead : [];
+    },
+  };
+}

@@ -1,0 +1,190 @@
+import type { Edited, Extent, Reason, Taken } from '../../field/body.ts';
+import type { Kind } from '../../field/kind.ts';
+import type { FieldState } from '../../field/moment.ts';
+import type { RunShape } from '../../field/shape.ts';
+import { carryOut } from '../../field/state.ts';
+import { type Finding, unanswered } from '../../rules/finding.ts';
+import { graphemes, worthTelling } from '../../values/graphemes.ts';
+import { taken } from '../takes.ts';
+import { behind, countLeft, empty, endAt, endOf, gapAt, type OwnBody, type OwnPlan } from './body.ts';
+import { alphabetOf, type Layout, layoutBy } from './layout.ts';
+
+/** Takes the characters from index `first` up to `end` out; the caret aims at where they began. */
+function without(
+  { lay }: Layout,
+  plan: OwnPlan,
+  body: OwnBody,
+  [first, end]: readonly [first: number, end: number],
+  caret: number,
+): Edited<OwnBody> {
+  if (first < 0 || first >= end || end > body.characters.length) return { body, caret };
+  const aim = Math.min(caret, body.places[first]!);
+  const rest = lay(plan, body.characters.toSpliced(first, end - first));
+  const low = behind(rest, first);
+  const high = rest.places[first] ?? endOf(rest);
+  return { body: rest, caret: Math.max(Math.min(low, high), Math.min(aim, high)) };
+}
+
+/** What a deletion without a selection takes away, as indices. */
+function reach(body: OwnBody, count: number, extent: Extent): readonly [first: number, end: number] {
+  if (extent === 'character-left') return [count - 1, count];
+  if (extent === 'character-right') return [count, count + 1];
+  // A word is a run of content without fixed text in it.
+  let first = Math.max(0, count - 1);
+  while (first > 0 && endAt(body, first - 1) === body.places[first]) first--;
+  return [first, count];
+}
+
+/** Fixed text typed over: passed where it comes next, left where it is the one just placed. */
+function passOver(
+  { body, caret }: Edited<OwnBody>,
+  at: number,
+  character: string,
+): Edited<OwnBody> | undefined {
+  if (body.characters.length === 0) return undefined;
+  const next = body.places[at] ?? body.display.length;
+  const ahead = body.display.slice(caret, next).indexOf(character);
+  if (ahead >= 0) return { body, caret: Math.min(endOf(body), caret + ahead + character.length) };
+  const last = at ? endAt(body, at - 1) : 0;
+  return body.display.slice(last, caret).includes(character) ? { body, caret } : undefined;
+}
+
+/** A text without the fixed text it begins with, blanks left out or not, in either case; as it is, where it does not. */
+function withoutLead(given: readonly string[], lead: readonly string[]): readonly string[] {
+  if (lead.length === 0) return given;
+  let at = 0;
+  const skip = (): void => {
+    while (given[at] !== undefined && /^\s$/u.test(given[at]!)) at++;
+  };
+  for (const c of lead) {
+    if (/^\s$/u.test(c)) continue;
+    skip();
+    if (given[at]?.toLowerCase() !== c.toLowerCase()) return given;
+    at++;
+  }
+  skip();
+  return given.slice(at);
+}
+
+/** Of what was not taken, what is not fixed text that now stands where it was given (law 6). */
+function notFixed<P extends { readonly c: string; readonly index: number }>(
+  body: OwnBody,
+  passed: readonly P[],
+): readonly P[] {
+  let [gap, index] = ['', -1];
+  return passed.filter((one) => {
+    if (one.index !== index) [gap, index] = [gapAt(body, one.index).toLowerCase(), one.index];
+    const found = gap.indexOf(one.c.toLowerCase());
+    if (found >= 0) gap = gap.slice(found + one.c.length);
+    return found < 0;
+  });
+}
+
+const cut = (layout: Layout, plan: OwnPlan, body: OwnBody, start: number, end: number): Edited<OwnBody> =>
+  without(layout, plan, body, [countLeft(body, start), countLeft(body, end)], start);
+
+/** A text at once: what the field takes of it, laid out at the end. */
+function insert(
+  { lay, leadOf }: Layout,
+  plan: OwnPlan,
+  { body, caret }: Edited<OwnBody>,
+  text: string,
+): Taken<OwnBody> {
+  const at = countLeft(body, caret);
+  const given = graphemes(text.normalize('NFC'));
+  const rest = at === 0 && given.length > 1 ? withoutLead(given, leadOf(plan)) : given;
+  const room = plan.most - body.characters.length;
+  const put: string[] = [];
+  /** Letters and digits that were not taken, each with how many characters stand before it. */
+  const passed: { readonly c: string; readonly index: number; readonly why: Reason }[] = [];
+  for (const c of rest) {
+    const own = taken(plan.takes, c);
+    if (own !== undefined && put.length < room) put.push(own);
+    else if (worthTelling.test(c))
+      passed.push({ c, index: at + put.length, why: own === undefined ? 'not-accepted' : 'full' });
+  }
+  const next = put.length ? lay(plan, body.characters.toSpliced(at, 0, ...put)) : body;
+  const left = put.length ? notFixed(next, passed) : passed;
+  return {
+    body: next,
+    caret: put.length ? behind(next, at + put.length) : caret,
+    leftOut: left.map(({ c }) => c).join(''),
+    rejected: put.length ? null : (left.at(-1)?.why ?? null),
+  };
+}
+
+/** The state with what the code has answered meanwhile; the caret between the same characters. */
+function again({ lay }: Layout, plan: OwnPlan, state: FieldState<OwnBody>): FieldState<OwnBody> {
+  const body = lay(plan, state.body.characters);
+  if (body.is === 'waiting') return state;
+  const moved = (offset: number): number => behind(body, countLeft(state.body, offset));
+  return { ...state, body, start: moved(state.start), end: moved(state.end) };
+}
+
+/** What there is to say of a field whose code is not done, or does what it may not. */
+function judge(
+  _: OwnPlan,
+  { is, problem }: OwnBody,
+  { type }: { readonly type: string },
+): Finding | undefined {
+  if (type !== 'complete') return undefined;
+  if (is === 'waiting') return unanswered;
+  if (!problem) return undefined;
+  const { reason, line } = problem;
+  return {
+    verdict: 'fail',
+    code: 'shape-broken',
+    data: { reason, line: line === undefined ? '' : `${line}` },
+  };
+}
+
+/** What a key, a backspace and a delete lead to from there. */
+function ahead(plan: OwnPlan, { characters }: OwnBody, from: number, to: number): readonly string[] {
+  const rest = characters.toSpliced(from, to - from);
+  const keys = rest.length < plan.most ? alphabetOf(plan).map((c) => rest.toSpliced(from, 0, c)) : [];
+  const gone =
+    from < to
+      ? [rest]
+      : [from - 1, from].filter((at) => at in characters).map((at) => characters.toSpliced(at, 1));
+  return [...gone, ...keys].map((all) => all.join('')).filter((content) => content !== '');
+}
+
+/** The kind, with what runs its code. */
+export function ownBy(run: RunShape): Kind<OwnPlan, OwnBody> {
+  const layout = layoutBy(run);
+  return {
+    empty: () => empty,
+    raw: (_, body) => body.content,
+    value: (_, body) => body.value,
+    hasRoom: ({ most }, { characters }) => characters.length < most,
+    whole: (_, body) => ({ body, caret: endOf(body) }),
+    stand: (_, body, offset) => Math.max(body.places[0] ?? 0, Math.min(endOf(body), offset)),
+    key(plan, body, start, end, character) {
+      const cleared = cut(layout, plan, body, start, end);
+      const { characters } = cleared.body;
+      const at = countLeft(cleared.body, cleared.caret);
+      const own = taken(plan.takes, character.normalize('NFC'));
+      if (own === undefined) return passOver(cleared, at, character) ?? 'not-accepted';
+      if (characters.length >= plan.most) return 'full';
+      const next = layout.lay(plan, characters.toSpliced(at, 0, own));
+      return { body: next, caret: behind(next, at + 1) };
+    },
+    insert: (plan, body, start, end, text) => insert(layout, plan, cut(layout, plan, body, start, end), text),
+    read: (plan, text) => insert(layout, plan, { body: empty, caret: 0 }, text),
+    erase(plan, body, start, end, extent) {
+      if (start < end || extent === 'selection') return cut(layout, plan, body, start, end);
+      return without(layout, plan, body, reach(body, countLeft(body, start), extent), start);
+    },
+    judge,
+    ahead: (plan, body, start, end) => ahead(plan, body, countLeft(body, start), countLeft(body, end)),
+    around(field, state, event) {
+      const next = carryOut(field, state, event);
+      // What it waited for may have come: it stands there from the next event on, in states that are undone and redone too.
+      return next.body.is === 'waiting' ? again(layout, field.plan, next) : next;
+    },
+    withShape: ownBy,
+  };
+}
+
+/** Where nothing runs its code, what was typed stands there as it is. */
+export const own: Kind<OwnPlan, OwnBody> = ownBy(() => undefined);

@@ -1,0 +1,5 @@
+import variant from '@jitl/quickjs-wasmfile-release-sync';
+import { newQuickJSWASMModuleFromVariant, type QuickJSWASMModule } from 'quickjs-emscripten-core';
+
+/** The engine that runs developers' code, under Node. */
+export const quickjs = (): Promise<QuickJSWASMModule> => newQuickJSWASMModuleFromVariant(variant);

@@ -1,0 +1,17 @@
+export {
+  answerTo,
+  type Call,
+  createRunner,
+  type Reply,
+  type Runner,
+  type StartThread,
+  type Thread,
+} from './runner.ts';
+export {
+  asModule,
+  type Called,
+  type Caller,
+  createCaller,
+  createSandbox,
+  type Sandbox,
+} from './sandbox.ts';

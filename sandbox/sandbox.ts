@@ -1,0 +1,341 @@
+import type { Shaped } from '@arbeit/engine/field';
+import type { CodeInput, CodeOutcome } from '@arbeit/engine/rules';
+import type { QuickJSContext, QuickJSHandle, QuickJSWASMModule } from 'quickjs-emscripten-core';
+
+/** What a call may take: milliseconds, and of those at most so many between two looks at the clock, bytes of memory and of stack, characters of its answer. */
+const limits = { time: 20, gap: 5, memory: 8 * 1024 * 1024, stack: 256 * 1024, answer: 20_000 };
+
+/** Runs checks and shapes of developers. */
+export interface Sandbox {
+  /** What came of the module's default function, in a world that has seen nothing yet. */
+  check(code: string, input: CodeInput): CodeOutcome;
+  /**
+   * What came of the module's `shape` and `value`, in a world that stays from call to call: as fast as the engine is, and whether a shape keeps
+   * something to itself shows.
+   */
+  shape(code: string, content: string): Shaped;
+}
+
+/**
+ * Runs developers' code in a JavaScript engine of its own (QuickJS, compiled to WebAssembly), in worlds that have nothing but the
+ * language: no clock, no random numbers, no network, no page. What takes too long or too much is ended, and told. What the engine itself
+ * is busy with (a search through a list of any length) it cannot end: whoever calls gives it a thread of its own and ends that (`runner.ts`).
+ * `onSpoilt`: this engine should not be called again.
+ */
+export function createSandbox(quickjs: QuickJSWASMModule, onSpoilt: () => void): Sandbox {
+  return {
+    check(code, input) {
+      let world: World | undefined;
+      try {
+        world = worldOf(quickjs, code, checking, onSpoilt);
+        return outcomeIn(world.call(input));
+      } catch (problem) {
+        return failureOf(problem);
+      } finally {
+        // Ended in the middle it left something behind: another one goes on.
+        if (world && !world.end()) onSpoilt();
+      }
+    },
+    shape: shaper(quickjs),
+  };
+}
+
+/** What a call of a function came to. */
+export type Called = { readonly text: string } | Failure;
+
+/** A function of one text, in a world that stays from call to call. */
+export interface Caller {
+  call(text: string): Called;
+  /** Lets the world go. */
+  end(): void;
+}
+
+/**
+ * A function of one text that somebody has, in a world of its own that stays from call to call: whether it keeps something to itself is for whoever
+ * calls it to find out. Throws `{ broken, line? }` where there is none in the code.
+ */
+export function createCaller(quickjs: QuickJSWASMModule, code: string): Caller {
+  let world: World;
+  try {
+    world = worldOf(quickjs, asModule(code), answering);
+  } catch (problem) {
+    throw failureOf(problem);
+  }
+  return {
+    call(text) {
+      try {
+        return textIn(world.call(text));
+      } catch (problem) {
+        return failureOf(problem);
+      }
+    },
+    end: () => void world.end(),
+  };
+}
+
+/** So many worlds of shapes are kept. */
+const mostWorlds = 8;
+
+/** Shapes, of each code in a world that stays. */
+function shaper(quickjs: QuickJSWASMModule): Sandbox['shape'] {
+  const worlds = new Map<string, World | Failure>();
+  const worldFor = (code: string): World | Failure => {
+    const known = worlds.get(code);
+    if (known) return known;
+    let made: World | Failure;
+    try {
+      made = worldOf(quickjs, code, shaping);
+    } catch (problem) {
+      made = failureOf(problem);
+    }
+    worlds.set(code, made);
+    // Code that is being written is another one with every letter.
+    for (const [oldest, world] of worlds) {
+      if (worlds.size <= mostWorlds) break;
+      if ('end' in world) world.end();
+      worlds.delete(oldest);
+    }
+    return made;
+  };
+  return (code, content) => {
+    const world = worldFor(code);
+    if ('broken' in world) return world;
+    try {
+      return shapeIn(world.call(content));
+    } catch (problem) {
+      return failureOf(problem);
+    }
+  };
+}
+
+/** Why there is no answer, in words, and on which line of the code (1-based). */
+type Failure = { readonly broken: string; readonly line?: number };
+
+/** What went wrong inside, told to whoever called. */
+class Broken extends Error {
+  readonly failure: Failure;
+  constructor(failure: Failure) {
+    super('broken');
+    this.failure = failure;
+  }
+}
+
+const failureOf = (problem: unknown): Failure =>
+  problem instanceof Broken ? problem.failure : { broken: `The engine stopped: ${String(problem)}.` };
+
+/** What is called in a module, and by what. */
+interface Made {
+  /** The names of what it exports; the first is a function, or there is nothing to call. */
+  readonly exports: readonly string[];
+  /** What is said where it is none; told what it is, where it is anything. */
+  missing(type: string): string;
+  /**
+   * A function, as text, that calls them from inside and hands the answer out as text, with what kind of thing it is: nothing out there can be reached
+   * from in here, so nothing but text comes out. Both ways as JSON: a text with a zero in it would end there otherwise.
+   */
+  readonly harness: string;
+}
+
+const checking: Made = {
+  exports: ['default'],
+  missing: (type) =>
+    type === 'undefined'
+      ? 'It has no "export default".'
+      : 'It needs "export default" and a function behind it.',
+  harness: `(call, text) => {
+    const answer = call(JSON.parse(text));
+    if (answer === undefined || answer === null) return 'nothing';
+    if (answer instanceof Promise) return 'a promise';
+    if (typeof answer !== 'object') return 'a ' + typeof answer;
+    return '=' + JSON.stringify(answer);
+  }`,
+};
+
+const answering: Made = {
+  exports: ['default'],
+  missing: () => 'There is no function in it that takes a text.',
+  harness: `((parse, stringify) => (call, text) => {
+    const answer = call(parse(text));
+    return typeof answer === 'string' ? '=' + stringify(answer) : answer === undefined ? 'nothing' : 'a ' + typeof answer;
+  })(JSON.parse, JSON.stringify)`,
+};
+
+const shaping: Made = {
+  exports: ['shape', 'value'],
+  missing: () => 'There is no “export function shape(content)” in it.',
+  harness: `((parse, stringify) => (shape, value, text) => {
+    const content = parse(text);
+    const plain = (answer) => (answer instanceof Promise ? {} : answer);
+    const answer = { shown: plain(shape(content)) };
+    if (typeof value === 'function') answer.value = plain(value(content)) ?? null;
+    return '=' + stringify(answer);
+  })(JSON.parse, JSON.stringify)`,
+};
+
+/** What there is in the world of own code beside the language itself: nothing. */
+const intrinsics = {
+  BaseObjects: true,
+  Eval: true,
+  StringNormalize: true,
+  RegExp: true,
+  RegExpCompiler: true,
+  JSON: true,
+  MapSet: true,
+  Promise: true,
+  BigInt: true,
+};
+
+/** A world with a module in it. */
+interface World {
+  /** What the harness said of a call. Throws `Broken`. */
+  call(given: unknown): string;
+  /** Lets it go; `false` where it could not be let go whole. */
+  end(): boolean;
+}
+
+function worldOf(
+  quickjs: QuickJSWASMModule,
+  code: string,
+  made: Made,
+  onSpoilt: () => void = () => undefined,
+): World {
+  const runtime = quickjs.newRuntime();
+  const context = runtime.newContext({ intrinsics });
+  /** Whatever is held of the world inside, to be let go before it is closed. */
+  const held: QuickJSHandle[] = [];
+  const hold = (handle: QuickJSHandle): QuickJSHandle => {
+    held.push(handle);
+    return handle;
+  };
+  const end = (): boolean => {
+    try {
+      for (const handle of held) handle.dispose();
+      context.dispose();
+      runtime.dispose();
+      return true;
+    } catch {
+      return false;
+    }
+  };
+  try {
+    runtime.setMemoryLimit(limits.memory);
+    runtime.setMaxStackSize(limits.stack);
+    // What would not come to the same twice, or would make code of text.
+    evaluate(context, 'delete Math.random; delete globalThis.eval; delete globalThis.Function;').dispose();
+    runtime.setInterruptHandler(meter());
+    const loaded = context.evalCode(code, 'own.js', { type: 'module' });
+    if (loaded.error) throw broken(context, loaded.error);
+    const module = hold(loaded.value);
+    const own = made.exports.map((name) =>
+      context.typeof(module) === 'object' ? hold(context.getProp(module, name)) : context.undefined,
+    );
+    const type = context.typeof(own[0] ?? context.undefined);
+    if (type !== 'function') throw new Broken({ broken: made.missing(type) });
+    const run = hold(evaluate(context, made.harness));
+    const call = (given: unknown): string => {
+      runtime.setInterruptHandler(meter());
+      const text = context.newString(JSON.stringify(given));
+      const result = context.callFunction(run, context.undefined, ...own, text);
+      text.dispose();
+      if (result.error) throw broken(context, result.error);
+      const said = context.getString(result.value);
+      result.value.dispose();
+      return said;
+    };
+    return { call, end };
+  } catch (problem) {
+    if (!end()) onSpoilt();
+    throw problem;
+  }
+}
+
+/**
+ * Whether a call has had its time. The engine asks every few thousand steps, mostly several times a millisecond; where far more lies between two
+ * questions the machine was most likely busy with something else, and little of it is counted: a sound check must not fail because others work too.
+ */
+function meter(): () => boolean {
+  let spent = 0;
+  let last = performance.now();
+  return () => {
+    const now = performance.now();
+    spent += Math.min(now - last, limits.gap);
+    last = now;
+    return spent > limits.time;
+  };
+}
+
+function evaluate(context: QuickJSContext, code: string): QuickJSHandle {
+  const result = context.evalCode(code, 'arbeit.js');
+  if (result.error) throw broken(context, result.error);
+  return result.value;
+}
+
+/** An answer that came as JSON; what came otherwise is told, with what was expected. */
+function jsonIn(said: string, expected: string): { readonly json: unknown } | Failure {
+  if (!said.startsWith('=')) return { broken: `It answered ${said}${expected}` };
+  if (said.length > limits.answer) return { broken: 'Its answer is too long.' };
+  try {
+    return { json: JSON.parse(said.slice(1)) };
+  } catch {
+    return { broken: 'Its answer is no JSON.' };
+  }
+}
+
+function outcomeIn(said: string): CodeOutcome {
+  if (said === 'nothing') return { answer: undefined };
+  const read = jsonIn(said, ': expected nothing or an object.');
+  return 'broken' in read ? read : { answer: read.json };
+}
+
+function textIn(said: string): Called {
+  const read = jsonIn(said, ', and no text.');
+  // The harness hands nothing out as JSON but texts.
+  return 'broken' in read ? read : { text: String(read.json) };
+}
+
+function shapeIn(said: string): Shaped {
+  const read = jsonIn(said, '.');
+  if ('broken' in read) return read;
+  const { json } = read;
+  if (typeof json !== 'object' || json === null) return { broken: 'Its answer is no JSON.' };
+  return { shown: undefined, ...json };
+}
+
+/** An error from inside, in words, with the line of the code it came from. */
+function broken(context: QuickJSContext, handle: QuickJSHandle): Broken {
+  const error = context.dump(handle);
+  handle.dispose();
+  if (typeof error !== 'object' || error === null)
+    return new Broken({ broken: `It threw ${JSON.stringify(error)}.` });
+  const message = String(error.message ?? '');
+  const line = /own\.js:(\d+)/.exec(String(error.stack ?? ''))?.[1];
+  return new Broken({
+    broken: inWords(String(error.name ?? 'Error'), message),
+    ...(line === undefined ? {} : { line: Number(line) }),
+  });
+}
+
+function inWords(name: string, message: string): string {
+  if (message === 'interrupted') return `It took longer than ${limits.time} ms and was ended.`;
+  if (message === 'out of memory')
+    return `It took more than ${limits.memory / 1024 / 1024} MB and was ended.`;
+  if (/could not load module|module loader/.test(message))
+    return 'It imports something: there is nothing to import.';
+  return `${name}: ${message}`;
+}
+
+/** A function as it is copied from somewhere, as a module that hands it out: the last one it names, or the whole of it. */
+export function asModule(code: string): string {
+  if (/^\s*export\s+default\b/m.test(code)) return code;
+  // Line for line as it was: what is wrong is told by its line.
+  const plain = code.replace(/^(\s*)export\s+(?=(?:async\s+)?(?:function|const|let|var)\b)/gm, '$1');
+  const named = [
+    ...plain.matchAll(
+      /^(?:function\s+([\w$]+)|(?:const|let|var)\s+([\w$]+)\s*=\s*(?:function\b|\(?[\w$\s,=:]*\)?\s*=>))/gm,
+    ),
+  ];
+  const last = named.at(-1);
+  if (last) return `${plain}\nexport default ${last[1] ?? last[2]};`;
+  const isStatement = /^\s*(?:const|let|var|import|class|if|for|while)\b/.test(plain);
+  return isStatement ? plain : `export default ${plain.trim().replace(/;$/, '')}`;
+}

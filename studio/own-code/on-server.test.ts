@@ -1,0 +1,46 @@
+import { fileURLToPath } from 'node:url';
+import type { CodeInput } from '@arbeit/engine/rules';
+import { afterAll, beforeAll, expect, test, vi } from 'vitest';
+import { runnerOnServer } from './on-server.ts';
+
+const input: CodeInput = { value: '1', raw: '1', values: {}, today: '' };
+
+beforeAll(() => {
+  process.env.ARBEIT_STUDIO = fileURLToPath(new URL('..', import.meta.url));
+});
+afterAll(() => runnerOnServer().end());
+
+test('in a thread of its own: unknown at first, told when it is known, and known from then on', async () => {
+  const { check, settled, subscribe } = runnerOnServer();
+  const told = vi.fn();
+  const stop = subscribe(told);
+  const code = 'export default ({ value }) => ({ facts: { value } })';
+  expect(check(code, input)).toBeUndefined();
+  await settled();
+  expect(told).toHaveBeenCalledOnce();
+  expect(check(code, input)).toEqual({ answer: { facts: { value: '1' } } });
+  stop();
+});
+
+test.each([
+  '[].indexOf.call({ length: 2 ** 53 - 1 }, 1)',
+  'new Array(4e9).lastIndexOf(1)',
+  'Array.from({ length: 2 ** 40 })',
+  'new Array(1e8).fill("x").join("y")',
+  '"x".padEnd(2 ** 29, "yz").replaceAll("z", "zz")',
+  'new Array(2 ** 31).toString()',
+])(
+  'what the engine itself is busy with is ended with its thread: %s',
+  async (busy) => {
+    const { check, settled } = runnerOnServer();
+    const code = `export default () => { ${busy}; }`;
+    check(code, input);
+    const good = 'export default () => ({ code: "good" })';
+    check(good, input);
+    await settled();
+    expect(check(code, input)).toHaveProperty('broken');
+    // The next one has a thread again.
+    expect(check(good, input)).toEqual({ answer: { code: 'good' } });
+  },
+  30_000,
+);
