@@ -1,11 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { SetDocument } from '@arbeit/engine/document';
-import { type CompiledSet, compile } from '@arbeit/engine/document';
+import { type CompiledSet, compile, withOwnCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Action, Tape } from '@arbeit/engine/tape';
 import { play, type Row } from '@arbeit/engine/tape';
 import { expect, type Locator, type Page, type Route } from '@playwright/test';
 import { formAround, keyFor } from '../cli/page-hands.ts';
+import { plainly } from '../engine/kinds/own/plainly.fixture.ts';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
 
@@ -250,4 +251,5 @@ async function expectAgreement(
     expect(rest, `${tape.title}, line ${step.line}: ${step.source}`).toEqual(expected);
 }
 
-export const compiled = (document: unknown): CompiledSet => compile(document as SetDocument, kinds);
+export const compiled = (document: unknown): CompiledSet =>
+  withOwnCode(compile(document as SetDocument, kinds), { check: () => undefined, shape: plainly() });

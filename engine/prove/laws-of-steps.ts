@@ -236,7 +236,8 @@ function isShaped({ leeway }: Subject, { before, after }: Moment): Breach | unde
     law === 2
       ? `every character of “${after.body.content}”, in its order, in the text its code makes of it`
       : `an answer of its code for “${after.body.content}”`;
-  return { law, expected, found: reason };
+  const why = `${reason.charAt(0).toLowerCase()}${reason.slice(1).replace(/\.$/, '')}`;
+  return { law, expected, found: `${law === 2 ? 'no such text' : 'none'}: ${why}` };
 }
 
 const ofSteps = [losesNothing, standsLeft, takesOne, isWellFormed, isShaped] as const;

@@ -39,7 +39,20 @@ describe('what goes along of a set', () => {
     const own = { id: 'own', check: { type: 'custom', code: 'export default () => {}' } } as const;
     const [first, ...others] = set.fields;
     const withCode = { ...set, fields: [{ ...first!, rules: [...(first!.rules ?? []), own] }, ...others] };
-    expect(withoutOwnCode(withCode as SetDocument)).toEqual(set);
+    const { fields, ...bare } = withoutOwnCode(withCode as SetDocument, kinds);
+    const shaped = ({ id }: { readonly id: string }): boolean => id === 'map-square';
+    expect({ ...bare, fields: fields.filter((one) => !shaped(one)) }).toEqual({
+      ...set,
+      fields: set.fields.filter((one) => !shaped(one)),
+    });
+    // A shape shows what was typed, and keeps all else.
+    expect(fields.find(shaped)).toEqual({
+      ...set.fields.find(shaped),
+      entry: {
+        ...set.fields.find(shaped)!.entry,
+        code: 'export function shape(content) { return content; }',
+      },
+    });
   });
 });
 

@@ -69,7 +69,7 @@ createRoot(document.querySelector('#live')).render(createElement(${shown}, {}));
  * around it. Nothing where there is no snippet of that use.
  */
 export async function livePage(stored: SetDocument, use: LiveUse): Promise<LivePage | undefined> {
-  const set = withoutOwnCode(stored);
+  const set = withoutOwnCode(stored, kinds);
   const [snippet] = snippets(set, [use]);
   if (!snippet) return undefined;
   const files = new Map(await handOff({ set, uses: [use, 'dom'], sources: sourcesFrom(process.cwd()) }));

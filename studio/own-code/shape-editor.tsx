@@ -57,10 +57,11 @@ export function ShapeEditor({
     const field = compileField({ ...withCode(draft), rules: [] } as FieldDocument, set, kinds);
     return growing(withShape(field, runnerInPage().shape), kinds);
   }, [draft, problem, definition, set, kinds, answers]);
-  const mistakes = useMemo<readonly Mistake[]>(() => {
-    const broken = steps.find(({ problem: why }) => why)?.problem;
-    return broken ? [{ line: broken.line ?? 1, message: broken.reason }] : [];
-  }, [steps]);
+  const broken = steps.find(({ problem: why }) => why)?.problem;
+  const mistakes = useMemo<readonly Mistake[]>(
+    () => (broken ? [{ line: broken.line ?? 1, message: broken.reason }] : []),
+    [broken],
+  );
   return (
     <div className="w-full space-y-1">
       <span className="caption">{label}</span>
@@ -80,9 +81,10 @@ export function ShapeEditor({
       <p role="status" className="min-h-6 text-sm">
         {problem !== null ? (
           <span className="text-brick">Not saved: {problem}</span>
-        ) : mistakes[0] ? (
+        ) : broken ? (
           <span className="text-brick">
-            Line {mistakes[0].line}: {mistakes[0].message} What is typed is shown as it is.
+            {broken?.line === undefined ? '' : `Line ${broken.line}: `}
+            {broken?.reason} What is typed is shown as it is.
           </span>
         ) : null}
       </p>
@@ -115,7 +117,7 @@ function Shown({ body }: { readonly body: OwnBody }) {
         at += character.length;
         return (
           <span key={offset} data-is={body.places.includes(offset) ? 'taken' : 'fixed'}>
-            {character}
+            {/^\s$/u.test(character) ? '⎵' : character}
           </span>
         );
       })}

@@ -11,7 +11,7 @@ const options = {
     is: 'text',
     label: 'Shape',
     about:
-      'An ECMAScript module: `export function shape(content)` answers the text to show, `export function value(content)` the value, where that is not the content.',
+      'An ECMAScript module: its shape(content) answers the text to show, its value(content) the value, where that is not the content.',
     at: ['shape'],
     needed: true,
     isCode: true,
@@ -26,7 +26,7 @@ const options = {
   takes: {
     is: 'text',
     label: 'Takes',
-    about: 'The characters it takes, as a cell of a pattern says it: `digit`, `latin upper`, `"0-9A-F"`.',
+    about: 'The characters it takes, as a cell of a pattern says it: digit, latin upper, "0-9A-F".',
     at: ['takes'],
     check: (text, { classes }) => {
       const { nodes, faults } = parseNotation(`<${text}>`, classes);

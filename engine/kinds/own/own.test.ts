@@ -95,7 +95,7 @@ describe('what a function may not do', () => {
   });
 
   test.each([
-    ['export function shape(c) { return c.slice(0, 3); }', 2, 'It left “'],
+    ['export function shape(c) { return c.slice(0, 3); }', 2, 'it left “'],
     ['export function shape(c) { return [...c].reverse().join(""); }', 2, 'another order'],
     ['let calls = 0; export function shape(c) { return c + "-".repeat(++calls % 3); }', 1, ''],
     [
