@@ -1,4 +1,5 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { unzipSync } from 'fflate';
 import { describe, expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
