@@ -1,12 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import type { FieldDocument } from '@arbeit/engine/document';
-import { compile } from '@arbeit/engine/document';
+import { compile, withOwnCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import type { PatternField } from '@arbeit/engine/kinds/pattern';
 import { lay, parseNotation, readAloud, sampleCells } from '@arbeit/engine/kinds/pattern';
 import { tableOf } from '@arbeit/engine/options';
 import { play, readTape } from '@arbeit/engine/tape';
 import { describe, expect, test } from 'vitest';
+import { plainly } from '../engine/kinds/own/plainly.fixture.ts';
 
 const root = new URL('../', import.meta.url);
 const notation = readFileSync(new URL('docs/notation.md', root), 'utf8');
@@ -63,7 +64,8 @@ describe('docs/kinds.md', () => {
     '%s %s %s',
     (kind, entry, locale, lines) => {
       const field = { id: 'it', kind, label: 'It', entry: JSON.parse(entry) } as FieldDocument;
-      const set = compile({ arbeit: 1, title: 'Docs', locale, fields: [field] }, kinds);
+      const own = { check: () => undefined, shape: plainly() };
+      const set = withOwnCode(compile({ arbeit: 1, title: 'Docs', locale, fields: [field] }, kinds), own);
       const read = readTape(`field it\n${lines}`);
       expect(read).toMatchObject({ ok: true });
       expect(read.ok && play(set, read.tape)).toMatchObject({ misses: [] });
