@@ -1,6 +1,8 @@
 import { type Expectation, type Hand, marked, type Row, type Tape } from '@arbeit/engine/tape';
 import type { Locator, Page } from 'playwright-core';
 import { act, type Driven, type Shown, shownIn } from './page-hands.ts';
+import { pick, pickable, pickedIn } from './page-picks.ts';
+import type { Servers } from './page-servers.ts';
 
 /** A tape on its way into a page. */
 export interface Drive {
@@ -11,6 +13,8 @@ export interface Drive {
   readonly first: string;
   readonly fields: ReadonlyMap<string, string>;
   readonly messages: ReadonlyMap<string, string>;
+  /** Answers what the page asks of servers. */
+  readonly servers: Servers;
   /** What the definition does, by the same hand; the last of a line is what it led to. */
   readonly rows: readonly Row[] | undefined;
 }
@@ -21,16 +25,27 @@ const typedInto =
 /** There is nothing to type into where a field was said to be. */
 class NoInput extends Error {}
 
-/** The input a selector means: itself, or the one in what it names. Throws `NoInput` where there is none. */
-async function inputOf(page: Page, selector: string): Promise<Locator> {
+/** What a field is on a page: an input to type into, or something that is picked from. */
+interface Place {
+  readonly at: Locator;
+  readonly isPicked: boolean;
+}
+
+/** What a selector means: itself, or what is in what it names. Throws `NoInput` where there is nothing. */
+async function placeOf(page: Page, selector: string): Promise<Place> {
   const found = page.locator(selector).first();
   await found.waitFor({ state: 'attached', timeout: 10_000 }).catch(() => {
     throw new NoInput(`there is nothing at ${selector}`);
   });
   const isInput = await found.evaluate((element, what) => element.matches(what), typedInto);
   const input = isInput ? found : found.locator(typedInto).first();
-  if ((await input.count()) === 0) throw new NoInput(`there is nothing to type into at ${selector}`);
-  return input;
+  if ((await input.count()) > 0) return { at: input, isPicked: false };
+  const hasPicks = await found.evaluate(
+    (element, what) => element.matches(what) || element.querySelector(what) !== null,
+    pickable,
+  );
+  if (!hasPicks) throw new NoInput(`there is nothing to type into or to pick from at ${selector}`);
+  return { at: found, isPicked: true };
 }
 
 /** A text with its caret or selection drawn in, as a tape writes it. */
@@ -40,19 +55,29 @@ const quoted = (text: string, caret?: readonly [number, number]): string =>
 type Step = Tape['steps'][number];
 type Expect = Step & Expectation;
 
-/** The inputs of a page by the fields they are, each looked for once. */
-function inputsOn(page: Page, fields: ReadonlyMap<string, string>): (id: string) => Promise<Locator> {
-  const known = new Map<string, Locator>();
+/** What fields are on a page, each looked for once. */
+function placesOn(page: Page, fields: ReadonlyMap<string, string>): (id: string) => Promise<Place> {
+  const known = new Map<string, Place>();
   return async (id) => {
-    const found = known.get(id) ?? (await inputOf(page, fields.get(id) ?? ''));
+    const found = known.get(id) ?? (await placeOf(page, fields.get(id) ?? ''));
     known.set(id, found);
     return found;
   };
 }
 
+/** What a place shows; of what is picked the words, and no caret. */
+async function shownAt({ at, isPicked }: Place): Promise<Shown & { readonly ticked?: boolean | undefined }> {
+  if (!isPicked) return shownIn(at);
+  const { words, ticked, focused } = await pickedIn(at);
+  return { display: words, caret: [0, 0], focused, ticked };
+}
+
 /** What the definition shows, and what the page does; without the focus a browser keeps a caret of its own. */
-function shownBoth(row: Row, seen: Shown): readonly [string, string] {
-  return row.flags.focused && seen.focused
+async function shownBoth(row: Row, place: Place): Promise<readonly [string, string]> {
+  const seen = await shownAt(place);
+  if (seen.ticked !== undefined)
+    return [row.value === 'yes' ? 'ticked' : 'not ticked', seen.ticked ? 'ticked' : 'not ticked'];
+  return row.flags.focused && seen.focused && !place.isPicked
     ? [quoted(row.display, row.caret), quoted(seen.display, seen.caret)]
     : [quoted(row.display), quoted(seen.display)];
 }
@@ -62,26 +87,27 @@ const textOf = async (said: Locator): Promise<string> => (await said.innerText()
 /** What is expected and what is found, of what can be seen on a page: the text, its caret, the message, the focus. */
 async function expectedBoth(
   step: Expect,
-  input: Locator,
+  place: Place,
   message: Locator | undefined,
 ): Promise<readonly [string, string] | undefined> {
   switch (step.what) {
     case 'display': {
-      const { display, caret } = await shownIn(input);
-      return [quoted(step.text, step.caret), quoted(display, step.caret && caret)];
+      const { display, caret } = await shownAt(place);
+      const expected = place.isPicked ? undefined : step.caret;
+      return [quoted(step.text, expected), quoted(display, expected && caret)];
     }
     case 'message':
       return message && [JSON.stringify(step.text), JSON.stringify(await textOf(message))];
     case 'focus': {
       if (step.id === null) return undefined;
-      return [step.id, (await shownIn(input)).focused ? step.id : 'another'];
+      return [step.id, (await shownAt(place)).focused ? step.id : 'another'];
     }
     default:
       return undefined;
   }
 }
 
-const withoutFocus: ReadonlySet<Step['do']> = new Set(['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill']); // biome-ignore format: a list
+const withoutFocus: ReadonlySet<Step['do']> = new Set(['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill', 'answer', 'sent']); // biome-ignore format: a list
 
 /** Drives one tape: what is not the same, a line each; or why it cannot be driven. */
 export async function drivenTape(drive: Drive): Promise<readonly string[] | string> {
@@ -93,18 +119,25 @@ export async function drivenTape(drive: Drive): Promise<readonly string[] | stri
   }
 }
 
-async function apartIn({
-  page,
-  tape,
-  hand,
-  first,
-  fields,
-  messages,
-  rows,
-}: Drive): Promise<readonly string[]> {
+/** So long a page may take to show what came of an answer, in milliseconds. */
+const patience = 3000;
+
+/** Two texts that are to be the same; read again until they are, where a page takes its time. */
+async function sameSoon(
+  both: () => Promise<readonly [string, string]>,
+  isLate: boolean,
+): Promise<readonly [string, string]> {
+  let [expected, found] = await both();
+  for (const end = Date.now() + patience; isLate && expected !== found && Date.now() < end; )
+    [expected, found] = await both();
+  return [expected, found];
+}
+
+async function apartIn(drive: Drive): Promise<readonly string[]> {
+  const { page, tape, first, fields, messages, rows, servers } = drive;
   const driving: Driven = { page, session: await page.context().newCDPSession(page) };
   const led = new Map((rows ?? []).map((row) => [row.line, row]));
-  const input = inputsOn(page, fields);
+  const placeAt = placesOn(page, fields);
   const apart: string[] = [];
   const touched = new Set<string>();
   let about = first;
@@ -116,34 +149,50 @@ async function apartIn({
   const tell = ({ line, source }: Step, [expected, found]: readonly [string, string]): void => {
     if (expected !== found) apart.push(`line ${line}: ${source}: expected ${expected}, found ${found}`);
   };
+  /** Does what a step says, the focus being where a hand would have it. */
+  const carryOut = async (step: Exclude<Step, Expect>): Promise<void> => {
+    if (step.do === 'answer' || step.do === 'sent') {
+      const problem = await servers.answer(step);
+      if (problem) tell(step, ['to be asked', problem]);
+      return;
+    }
+    const place = await placeAt(about);
+    const isByHand = !withoutFocus.has(step.do);
+    const done = (action: Exclude<Step, Expect> | { do: 'focus' }) =>
+      place.isPicked
+        ? pick(driving, place.at, action)
+        : act(driving, place.at, action, {
+            hand: drive.hand,
+            isFirst: action.do !== 'focus' && !touched.has(about),
+            hint: led.get(step.line)?.caret[1],
+          });
+    if (isByHand && !focused) await done({ do: 'focus' });
+    await done(step);
+    if (isByHand || step.do === 'set' || step.do === 'autofill') touched.add(about);
+  };
   for (const step of tape.steps) {
     if (step.do === 'expect') {
       // What the definition shows was held against it already.
       if (rows !== undefined && step.what !== 'focus') continue;
       const id = step.what === 'focus' ? (step.id ?? about) : (step.field ?? about);
       if (!fields.has(id)) continue;
-      const both = await expectedBoth(step, await input(id), messageAt(id));
+      const both = await expectedBoth(step, await placeAt(id), messageAt(id));
       if (both) tell(step, both);
       continue;
     }
     if (step.do === 'focus') about = step.field ?? about;
-    const field = await input(about);
-    const isByHand = !withoutFocus.has(step.do);
-    if (isByHand && !focused) await act(driving, field, { do: 'focus' }, { hand, isFirst: false });
-    await act(driving, field, step, {
-      hand,
-      isFirst: !touched.has(about),
-      hint: led.get(step.line)?.caret[1],
-    });
-    if (isByHand || step.do === 'set' || step.do === 'autofill') touched.add(about);
+    await carryOut(step);
     const row = led.get(step.line);
     about = row?.field ?? about;
-    const seen = await shownIn(await input(about));
-    focused = seen.focused;
+    const place = await placeAt(about);
+    focused = (await shownAt(place)).focused;
     if (!row) continue;
-    tell(step, shownBoth(row, seen));
+    const isLate = step.do === 'answer' || step.do === 'sent';
+    tell(step, await sameSoon(() => shownBoth(row, place), isLate));
     const said = messageAt(row.field);
-    if (said) tell(step, [JSON.stringify(row.message ?? ''), JSON.stringify(await textOf(said))]);
+    if (!said) continue;
+    const told = async () => [JSON.stringify(row.message ?? ''), JSON.stringify(await textOf(said))] as const;
+    tell(step, await sameSoon(told, isLate));
   }
   return apart;
 }

@@ -83,7 +83,7 @@ describe('arbeit drive', () => {
     // Three digits alone have their bracket in the definition, and none on that page.
     expect(out).toContain('the same Typed to the end');
     expect(out).toContain('APART    Mended in the middle\n  line 5: backspace: expected "(5|50) 123", found "(550) 123|"');
-    expect(out).toContain('left out Asked: what servers answer is not for a tape to say here');
+    expect(out).toContain('left out Asked: no rule of a document says where the page asks');
     expect(out).toMatch(/^1 of 2 tapes come to the same; 1 left out$/m);
   });
 

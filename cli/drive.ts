@@ -1,12 +1,12 @@
 import { existsSync } from 'node:fs';
-import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { type CompiledSet, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { byHand, type Hand, hands, play, readTape, type Tape, trialTape } from '@arbeit/engine/tape';
 import type { Browser, Page } from 'playwright-core';
 import { today } from './clock.ts';
 import { drivenTape } from './drive-tape.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { withSet } from './own-code.ts';
-import { canBeDriven } from './page-hands.ts';
+import { askedPaths, holdServers } from './page-servers.ts';
 
 /** What `arbeit drive` is asked for. */
 export interface Wanted {
@@ -18,6 +18,8 @@ export interface Wanted {
   readonly hands: readonly string[];
   /** The program of a browser; looked for where it is left out. */
   readonly browser: string | undefined;
+  /** The path to which the page sends its forms. */
+  readonly record: string | undefined;
   readonly output: Output;
 }
 
@@ -100,41 +102,23 @@ export async function drivePage(files: readonly string[], wanted: Wanted): Promi
   const browser = await launched(wanted.browser, output);
   if (!browser) return 2;
   const set = known.document && (await withSet(known.document, (ready) => ready));
-  const clock = today();
+  const asked = askedPaths(known.document);
+  const course: Course = {
+    url,
+    record: wanted.record,
+    browser,
+    set,
+    asked,
+    fields,
+    messages,
+    clock: today(),
+  };
   const count = { same: 0, apart: 0, left: 0 };
   try {
     for (const { name, tape } of known.all)
       for (const hand of by as readonly Hand[]) {
         const said = by.length > 1 ? `${name}, by ${hand}` : name;
-        const about = fieldsOf(tape, known.document);
-        const lacking = about.filter((id) => !fields.has(id));
-        const cannot = tape.steps.some((step) => step.do !== 'expect' && !canBeDriven(step))
-          ? 'what servers answer is not for a tape to say here'
-          : lacking.length > 0
-            ? `no --field says where ${lacking.join(', ')} is`
-            : undefined;
-        if (cannot !== undefined) {
-          count.left++;
-          output.out(`left out ${said}: ${cannot}`);
-          continue;
-        }
-        const played = set && play(set, byHand(set, tape, hand, clock), clock);
-        if (played && 'message' in played) {
-          count.left++;
-          output.out(`left out ${said}: ${played.message}`);
-          continue;
-        }
-        const page = await opened(browser, url, tape.today ?? clock);
-        const apart = await drivenTape({
-          page,
-          tape,
-          hand,
-          first: about[0] ?? '',
-          fields,
-          messages,
-          rows: played?.rows,
-        });
-        await page.context().close();
+        const apart = await driven(course, tape, hand, fieldsOf(tape, known.document));
         if (typeof apart === 'string') {
           count.left++;
           output.out(`left out ${said}: ${apart}`);
@@ -154,6 +138,55 @@ export async function drivePage(files: readonly string[], wanted: Wanted): Promi
     `${count.same} of ${count.same + count.apart} ${count.same + count.apart === 1 ? 'tape comes' : 'tapes come'} to the same${count.left ? `; ${count.left} left out` : ''}`,
   );
   return count.apart > 0 ? 1 : count.same > 0 ? 0 : 2;
+}
+
+/** What tapes are driven with. */
+interface Course {
+  readonly url: string;
+  readonly record: string | undefined;
+  readonly browser: Browser;
+  readonly set: CompiledSet | undefined;
+  /** Where the page asks, by rule. */
+  readonly asked: ReadonlyMap<string, string>;
+  readonly fields: ReadonlyMap<string, string>;
+  readonly messages: ReadonlyMap<string, string>;
+  readonly clock: string;
+}
+
+/** Why a tape cannot be driven, before a page is opened for it; `about` are the fields it is about. */
+function hindrance(
+  { asked, record, fields }: Course,
+  { steps }: Tape,
+  about: readonly string[],
+): string | undefined {
+  const lacking = about.filter((id) => !fields.has(id));
+  if (lacking.length > 0) return `no --field says where ${lacking.join(', ')} is`;
+  if (steps.some((step) => step.do === 'answer' && !asked.has(step.rule)))
+    return 'no rule of a document says where the page asks';
+  if (record === undefined && steps.some((step) => step.do === 'sent'))
+    return '--record does not say where the page sends its forms';
+  return undefined;
+}
+
+/** Drives one tape by one hand, on a page of its own: what is not the same; or why it cannot be driven. */
+async function driven(
+  course: Course,
+  tape: Tape,
+  hand: Hand,
+  about: readonly string[],
+): Promise<readonly string[] | string> {
+  const { url, record, browser, set, asked, fields, messages, clock } = course;
+  const cannot = hindrance(course, tape, about);
+  if (cannot !== undefined) return cannot;
+  const played = set && play(set, byHand(set, tape, hand, clock), clock);
+  if (played && 'message' in played) return played.message;
+  const page = await opened(browser, tape.today ?? clock);
+  const servers = await holdServers(page, asked, record);
+  await page.goto(url);
+  const [first = ''] = about;
+  const apart = await drivenTape({ page, tape, hand, first, fields, messages, servers, rows: played?.rows });
+  await page.context().close();
+  return apart;
 }
 
 /** A browser to drive with; where none is to be had that is told. */
@@ -178,11 +211,10 @@ async function launched(program: string | undefined, output: Output): Promise<Br
 }
 
 /** A page of its own, fresh, on the day of the tape. */
-async function opened(browser: Browser, url: string, day: string): Promise<Page> {
+async function opened(browser: Browser, day: string): Promise<Page> {
   const context = await browser.newContext({ permissions: ['clipboard-read', 'clipboard-write'] });
   const page = await context.newPage();
   await page.clock.setFixedTime(new Date(`${day}T12:00:00`));
-  await page.goto(url);
   return page;
 }
 

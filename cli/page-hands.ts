@@ -109,9 +109,6 @@ export const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Pro
     form?.[name]();
   }, what);
 
-/** Whether an action is one a page can be driven by: what servers answer it does not decide. */
-export const canBeDriven = (action: Action): boolean => action.do !== 'answer' && action.do !== 'sent';
-
 /** Does one action to the input a tape is about. `hint`: where the definition has the caret then. */
 export async function act(
   driven: Driven,

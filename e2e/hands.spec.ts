@@ -4,6 +4,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import { byHand, hands, play, readTape, type Trial, trialTape } from '@arbeit/engine/tape';
 import { expect } from '@playwright/test';
 import { drivenTape } from '../cli/drive-tape.ts';
+import { holdServers } from '../cli/page-servers.ts';
 import { test } from './alive.ts';
 
 const document = JSON.parse(
@@ -30,7 +31,16 @@ for (const [at, hand] of hands.entries())
         const fields = new Map([[id, `[data-field="${id}"]`]]);
         const messages = new Map([[id, `[data-field="${id}"] [id$="-message"]`]]);
         expect(
-          await drivenTape({ page, tape, hand, first: id, fields, messages, rows: played.rows }),
+          await drivenTape({
+            page,
+            tape,
+            hand,
+            first: id,
+            fields,
+            messages,
+            rows: played.rows,
+            servers: await holdServers(page, new Map(), undefined),
+          }),
         ).toEqual([]);
       });
   });

@@ -1,0 +1,111 @@
+// Parts of this run in a page.
+/// <reference lib="dom" />
+import type { Action } from '@arbeit/engine/tape';
+import type { Locator } from 'playwright-core';
+import { type Driven, formAround, keyFor } from './page-hands.ts';
+
+/** Picks from what a page offers as a person would: a list, buttons of which one is chosen, boxes to be ticked. */
+
+/** What is picked from. */
+export const pickable = 'select, input[type=radio], input[type=checkbox]';
+
+/** What has the focus of it: the list, or what is chosen of the buttons, or the first of them. */
+const headOf = async (root: Locator): Promise<Locator> => {
+  const isOne = await root.evaluate((element, what) => element.matches(what), pickable);
+  if (isOne) return root;
+  const chosen = root.locator('input:checked').first();
+  return (await chosen.count()) > 0 ? chosen : root.locator(pickable).first();
+};
+
+/** Picks by value or by words, as a browser or a program does; several are said with blanks or semicolons between. */
+const choose = (root: Locator, text: string): Promise<void> =>
+  root.evaluate(
+    (element, [what, given]) => {
+      const inside = element.matches(what) ? [element] : [...element.querySelectorAll(what)];
+      const wanted = new Set([given, ...given.split(' '), ...given.split(';').map((one) => one.trim())]);
+      const tell = (one: Element): void => {
+        one.dispatchEvent(new Event('input', { bubbles: true, composed: true }));
+        one.dispatchEvent(new Event('change', { bubbles: true }));
+      };
+      for (const one of inside) {
+        if (one instanceof HTMLSelectElement) {
+          for (const option of one.options)
+            option.selected = given !== '' && (wanted.has(option.value) || wanted.has(option.text.trim()));
+          tell(one);
+          continue;
+        }
+        const box = one as HTMLInputElement;
+        const words = box.labels?.[0]?.textContent?.trim() ?? '';
+        // A box by itself is ticked or not: what it is called is no answer.
+        const isTicked =
+          inside.length === 1 ? /^(?:yes|true|on)$/i.test(given) : wanted.has(box.value) || wanted.has(words);
+        const isChosen = isTicked && given !== '';
+        if (box.checked === isChosen) continue;
+        const { set } = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'checked') ?? {};
+        if (isChosen) box.click();
+        else set?.call(box, false);
+        tell(box);
+      }
+    },
+    [pickable, text] as const,
+  );
+
+/** Does one action to what is picked from. */
+export async function pick({ page }: Driven, root: Locator, action: Action): Promise<void> {
+  const head = await headOf(root);
+  switch (action.do) {
+    case 'focus':
+      return head.focus();
+    case 'leave':
+      return head.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    case 'set':
+    case 'autofill':
+    case 'paste':
+    case 'insert':
+      return choose(root, action.text);
+    case 'submit':
+      return formAround(head, 'requestSubmit');
+    case 'reset':
+      return formAround(head, 'reset');
+    case 'wait':
+      return page.waitForTimeout(action.milliseconds);
+    case 'type':
+      return page.keyboard.type(action.text);
+    case 'select':
+    case 'answer':
+    case 'sent':
+      return;
+    default: {
+      const times = 'times' in action ? action.times : 1;
+      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
+    }
+  }
+}
+
+/** What is picked: its words, several with semicolons between; of a box by itself whether it is ticked. */
+export interface Picked {
+  readonly words: string;
+  readonly ticked: boolean | undefined;
+  readonly focused: boolean;
+}
+
+/** What a page shows of it, once it has drawn what the last event changed. */
+export const pickedIn = (root: Locator): Promise<Picked> =>
+  root.evaluate(async (element, what) => {
+    await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    const inside = element.matches(what) ? [element] : [...element.querySelectorAll(what)];
+    const words = inside.flatMap((one) => {
+      if (one instanceof HTMLSelectElement)
+        return [...one.selectedOptions].filter(({ value }) => value !== '').map(({ text }) => text.trim());
+      const box = one as HTMLInputElement;
+      return box.checked ? [box.labels?.[0]?.textContent?.trim() ?? box.value] : [];
+    });
+    const [only] = inside;
+    const isOne = inside.length === 1 && only instanceof HTMLInputElement;
+    const { activeElement } = element.getRootNode() as Document | ShadowRoot;
+    return {
+      words: words.join('; '),
+      ticked: isOne ? only.checked : undefined,
+      focused: inside.some((one) => one === activeElement),
+    };
+  }, pickable);
