@@ -6,6 +6,7 @@ import type { DatePlan } from './date/run.ts';
 import type { DurationPlan } from './duration/run.ts';
 import type { NumberPlan } from './number/run.ts';
 import type { OwnBody, OwnPlan } from './own/body.ts';
+import { shapeWords } from './own/words.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 import type { PatternBody } from './pattern/body.ts';
 import { exists } from './pattern/cells.ts';
@@ -177,7 +178,7 @@ const leeways = {
   text: {},
   own: {
     atoms: ({ characters, places }) => characters.map((c, i) => ({ c, at: places[i]! })),
-    problem: ({ problem }) => problem && { law: problem.of === 'text' ? 2 : 11, reason: problem.reason },
+    problem: ({ problem }) => problem && { law: problem.of === 'text' ? 2 : 11, reason: shapeWords(problem) },
   } satisfies Leeway<OwnPlan, OwnBody>,
 } satisfies Readonly<Record<KindName, Leeway<never, never>>>;
 

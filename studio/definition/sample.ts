@@ -3,13 +3,17 @@ import { compileField } from '@arbeit/engine/document';
 import type { OpenField } from '@arbeit/engine/field';
 import type { Piece } from '@arbeit/engine/kinds';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import { withOwnCode } from '../own-code/use-own-code.ts';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
-/** A finished text of the field, in pieces. */
-export const sampleOf = (field: FieldDocument, set: Facts, kinds: KindTable): readonly Piece[] =>
-  kindIn(kinds, field.kind).draw.sample(withOwnCode(compileField({ ...field, rules: [] }, set, kinds)));
+/** A finished text of the field, in pieces. `withCode` gives it what runs its own code. */
+export const sampleOf = (
+  field: FieldDocument,
+  set: Facts,
+  kinds: KindTable,
+  withCode: (field: OpenField) => OpenField = (compiled) => compiled,
+): readonly Piece[] =>
+  kindIn(kinds, field.kind).draw.sample(withCode(compileField({ ...field, rules: [] }, set, kinds)));
 
 /** The specimen as one line of text, for showing what a choice would make of it. */
 export const sampleLine = (pieces: readonly Piece[]): string =>

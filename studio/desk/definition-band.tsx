@@ -11,7 +11,7 @@ import { partAt } from '../definition/pattern-edits.ts';
 import { sampleOf } from '../definition/sample.ts';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { hasNotation } from '../kinds/notation.ts';
-import { useAnswers } from '../own-code/use-own-code.ts';
+import { useAnswers, withOwnCode } from '../own-code/use-own-code.ts';
 import { columnsOf } from './columns.ts';
 import { Facts, KindRuler } from './kind-ruler.tsx';
 import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
@@ -77,8 +77,14 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
   // What own code lays out is laid out once that has answered.
   const answers = useAnswers(field.store.field.kind.withShape !== undefined);
   // biome-ignore lint/correctness/useExhaustiveDependencies: an answer changes what the same definition comes to
-  const pieces = useMemo(() => sampleOf(definition, facts, kinds), [definition, facts, kinds, answers]);
-  const shown = useMemo(() => (preview ? sampleOf(preview, facts, kinds) : null), [preview, facts, kinds]);
+  const pieces = useMemo(
+    () => sampleOf(definition, facts, kinds, withOwnCode),
+    [definition, facts, kinds, answers],
+  );
+  const shown = useMemo(
+    () => (preview ? sampleOf(preview, facts, kinds, withOwnCode) : null),
+    [preview, facts, kinds],
+  );
   const opened = pieces.find(({ id }) => id === open) ?? null;
   const inText = pieces.filter(isInText).map(({ text }) => graphemes(text).length);
   const count = Math.max(

@@ -4,7 +4,8 @@ import type { FormStore } from '@arbeit/dom';
 import type { OpenField } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { useCallback, useEffect, useMemo } from 'react';
-import { askAhead, hasOwnCode, useOutcomes, withOwnCode } from '../own-code/use-own-code.ts';
+import { hasOwnCode } from '../own-code/has-own-code.ts';
+import { askAhead, useOutcomes, withOwnCode } from '../own-code/use-own-code.ts';
 
 /** Whether own code is asked at a field: by its shape, by a rule of its own or by one of the form. */
 const hasCode = ({ rulesAt }: OpenForm, field: OpenField): boolean =>

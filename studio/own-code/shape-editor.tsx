@@ -3,7 +3,7 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import { withShape } from '@arbeit/engine/field';
-import type { OwnBody } from '@arbeit/engine/kinds/own';
+import { type OwnBody, shapeWords } from '@arbeit/engine/kinds/own';
 import { lawWords } from '@arbeit/engine/proof';
 import { graphemes } from '@arbeit/engine/values';
 import { useMemo, useState } from 'react';
@@ -59,7 +59,7 @@ export function ShapeEditor({
   }, [draft, problem, definition, set, kinds, answers]);
   const broken = steps.find(({ problem: why }) => why)?.problem;
   const mistakes = useMemo<readonly Mistake[]>(
-    () => (broken ? [{ line: broken.line ?? 1, message: broken.reason }] : []),
+    () => (broken ? [{ line: broken.line ?? 1, message: shapeWords(broken) }] : []),
     [broken],
   );
   return (
@@ -83,8 +83,8 @@ export function ShapeEditor({
           <span className="text-brick">Not saved: {problem}</span>
         ) : broken ? (
           <span className="text-brick">
-            {broken?.line === undefined ? '' : `Line ${broken.line}: `}
-            {broken?.reason} What is typed is shown as it is.
+            {broken.line === undefined ? '' : `Line ${broken.line}: `}
+            {shapeWords(broken)} What is typed is shown as it is.
           </span>
         ) : null}
       </p>

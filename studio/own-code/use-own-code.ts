@@ -5,6 +5,7 @@ import { customBy } from '@arbeit/engine/checks';
 import { apply, type FieldState, type OpenField, withShape } from '@arbeit/engine/field';
 import { createRunner, type Reply, type Runner } from '@arbeit/sandbox';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { hasOwnCode } from './has-own-code.ts';
 
 let runner: Runner | undefined;
 
@@ -18,10 +19,6 @@ export function runnerInPage(): Runner {
   });
   return runner;
 }
-
-/** Whether something of a field is the developer's own code: its shape, or a rule. */
-export const hasOwnCode = ({ kind, rules }: Pick<OpenField, 'kind' | 'rules'>): boolean =>
-  kind.withShape !== undefined || hasChecks(rules);
 
 const hasChecks = (rules: readonly { readonly check: { readonly type: string } }[]): boolean =>
   rules.some(({ check }) => check.type === 'custom');
@@ -55,13 +52,21 @@ export function useAnswers(isWanted: boolean): number {
 
 /** Keeps a field told of what its own code comes to; and asks for the shapes the next key may lead to, so that it is seldom shown without. */
 export function useOwnOutcomes(store: FieldStore): void {
+  useEffect(() => watchOutcomes(store), [store]);
+}
+
+/** The same, outside of components. Returns what ends it; nothing, where the field has no own code. */
+export function watchOutcomes(store: FieldStore): (() => void) | undefined {
+  if (!hasOwnCode(store.field)) return undefined;
   // No event of the field's, and nothing for its tape: what stands there is told anew.
-  const look = useCallback(() => store.restore(apply(store.field, store.state(), { type: 'look' })), [store]);
-  useOutcomes(hasOwnCode(store.field), look);
-  useEffect(
-    () => (store.field.kind.ahead ? store.subscribe((state) => askAhead(store.field, state)) : undefined),
-    [store],
+  const stop = runnerInPage().subscribe(() =>
+    store.restore(apply(store.field, store.state(), { type: 'look' })),
   );
+  const stopAsking = store.field.kind.ahead && store.subscribe((state) => askAhead(store.field, state));
+  return () => {
+    stop();
+    stopAsking?.();
+  };
 }
 
 /** Has the shapes worked out that the next key may lead to. */

@@ -11,7 +11,7 @@ import { shapeOf } from '../definition/shape-of.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Control } from '../kinds/controls.tsx';
 import { useLanguages } from '../kinds/languages.ts';
-import { useOwnCode, useOwnOutcomes } from '../own-code/use-own-code.ts';
+import { useOwnCodeLater, useOwnOutcomesLater } from '../own-code/later.ts';
 import { FieldMenu } from '../sheet/field-menu.tsx';
 import { focusSoon } from '../sheet/focus-soon.ts';
 import { Go } from '../sheet/go.tsx';
@@ -35,11 +35,11 @@ export const FieldRow = memo(function FieldRow({
   const { classes, locale } = set.document;
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const languages = useLanguages(field.locale ?? locale);
-  const compiled = useOwnCode(
+  const compiled = useOwnCodeLater(
     useMemo(() => compileField(field, facts, kinds, languages), [field, facts, languages]),
   );
   const live = useField(compiled, { today: todayIn(set.id) });
-  useOwnOutcomes(live.store);
+  useOwnOutcomesLater(live.store);
   const message = live.reading.shown[0];
   const name = field.label || field.id;
   const href = `/sets/${set.id}/fields/${field.id}`;

@@ -1,5 +1,6 @@
 import type { Body } from '../../field/body.ts';
 import type { Taking } from '../takes.ts';
+import type { Misplaced } from './placed.ts';
 
 /** A field whose text a developer's function lays out. What is taken, how much of it, caret, undo and pastes are ours. */
 export interface OwnPlan {
@@ -13,11 +14,13 @@ export interface OwnPlan {
   readonly most: number;
 }
 
-/** Why a function's answer could not be shown, for the developer; `line` is 1-based. */
+/** Why a function's answer could not be shown; in words for the developer by `words.ts`. `line` is 1-based. */
 export interface ShapeProblem {
   /** Whether it did not come to an answer, or answered a text or a value that cannot be. */
   readonly of: 'run' | 'text' | 'value';
-  readonly reason: string;
+  readonly what: Misplaced[0] | 'empty';
+  /** What it is about: the characters, a type; where it did not come to an answer, why. */
+  readonly about: string;
   readonly line?: number;
 }
 

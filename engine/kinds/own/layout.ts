@@ -12,15 +12,14 @@ export interface Layout {
   leadOf(plan: OwnPlan): readonly string[];
 }
 
-/** The typed value a function answered, or a sentence on what it may not answer. */
+/** The typed value a function answered, or what is wrong with it. */
 function valueIn(
-  shaped: Exclude<Shaped, { broken: string }>,
+  { value }: Exclude<Shaped, { broken: string }>,
   content: string,
-): { value: string | null } | string {
-  const { value = content } = shaped;
-  if (value === null) return { value };
-  if (typeof value !== 'string') return `Its “value” answered a ${typeof value}: expected a text, or null.`;
-  return value === '' ? 'Its “value” answered an empty text: what is no value is null.' : { value };
+): { value: string | null } | ShapeProblem['what'] {
+  if (value === undefined) return { value: content };
+  if (value !== null && typeof value !== 'string') return 'type';
+  return value === '' ? 'empty' : { value };
 }
 
 /** Printable characters of ASCII. */
@@ -64,13 +63,14 @@ export function layoutBy(run: RunShape): Layout {
     if (!shaped) return bare(characters, 'waiting');
     const broken = (problem: ShapeProblem): OwnBody => bare(characters, 'broken', problem);
     if ('broken' in shaped) {
-      const { broken: reason, line } = shaped;
-      return broken({ of: 'run', reason, ...(line === undefined ? {} : { line }) });
+      const { broken: about, line } = shaped;
+      return broken({ of: 'run', what: 'type', about, ...(line === undefined ? {} : { line }) });
     }
     const at = placed(shaped.shown, characters);
-    if (typeof at === 'string') return broken({ of: 'text', reason: at });
+    if (!('display' in at)) return broken({ of: 'text', what: at[0], about: at[1] });
     const answered = valueIn(shaped, content);
-    if (typeof answered === 'string') return broken({ of: 'value', reason: answered });
+    if (typeof answered === 'string')
+      return broken({ of: 'value', what: answered, about: typeof shaped.value });
     const places = at.isAmbiguous ? apart(plan, characters, at) : at.places;
     if (!places) return bare(characters, 'waiting');
     const complete = characters.length >= plan.least && answered.value !== null;

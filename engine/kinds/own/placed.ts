@@ -9,67 +9,69 @@ export interface Placed {
   readonly isAmbiguous: boolean;
 }
 
+/**
+ * What a function may not do, as a word and what it is about: its words are in `words.ts`, which no page carries. A text is left out, put in another order
+ * or written otherwise; is no line of text; the pieces of a list are not the content.
+ */
+export type Misplaced = readonly [
+  what: 'type' | 'list' | 'pieces' | 'long' | 'sign' | 'apart' | 'left-out' | 'order' | 'otherwise',
+  about: string,
+];
+
 /** More than this is no line anybody reads. */
-const mostShown = 2000;
+export const mostShown = 2000;
 
 /**
- * What a function answered as text and places, or a sentence on what it may not do: leave something of the content out, put it in another order, answer
- * something that is no line of text. It answers the text as it is shown or, to say itself what is the user's, pieces of it: fixed text and
- * the user's by turns, fixed text first.
+ * What a function answered as text and places, or what it did that it may not. It answers the text as it is shown or, to say itself what is the
+ * user's, pieces of it: fixed text and the user's by turns, fixed text first.
  */
-export function placed(answer: unknown, content: readonly string[]): Placed | string {
+export function placed(answer: unknown, content: readonly string[]): Placed | Misplaced {
   if (Array.isArray(answer)) return fromPieces(answer, content);
-  if (typeof answer !== 'string') return `It answered ${nameOf(answer)}: expected the text to show.`;
+  if (typeof answer !== 'string') return ['type', answer === null ? 'undefined' : typeof answer];
   const problem = problemWith(answer);
   if (problem) return problem;
   const units = graphemes(answer);
   const first = leftmost(units, content);
-  if (typeof first === 'string') return first;
+  if (first.length < content.length) return missing(units, content, first.length);
   const last = rightmost(units, content);
   return { display: answer, places: first, isAmbiguous: first.some((at, i) => at !== last[i]) };
 }
 
-function fromPieces(answer: readonly unknown[], content: readonly string[]): Placed | string {
-  if (!answer.every((piece) => typeof piece === 'string'))
-    return 'It answered a list of something else than texts.';
+function fromPieces(answer: readonly unknown[], content: readonly string[]): Placed | Misplaced {
+  if (!answer.every((piece) => typeof piece === 'string')) return ['list', ''];
   const display = answer.join('');
   const problem = problemWith(display);
   if (problem) return problem;
   const places: number[] = [];
-  const own: string[] = [];
+  let own = '';
   let at = 0;
   for (const [i, piece] of answer.entries()) {
     if (i % 2 === 0) at += piece.length;
     else
       for (const c of graphemes(piece)) {
-        own.push(c);
+        own += c;
         places.push(at);
         at += c.length;
       }
   }
-  if (own.join('') !== content.join(''))
-    return `The user’s pieces of its list come to “${own.join('')}”, and the content is “${content.join('')}”.`;
-  return { display, places, isAmbiguous: false };
+  return own === content.join('') ? { display, places, isAmbiguous: false } : ['pieces', own];
 }
 
-function problemWith(display: string): string | undefined {
-  if (display.length > mostShown) return `It answered more than ${mostShown} characters.`;
-  if (/[\p{Cc}\p{Zl}\p{Zp}\p{Cs}]/u.test(display))
-    return 'It answered a line break or another sign no line can show.';
-  if (display !== display.normalize('NFC'))
-    return 'It answered letters and accents apart: a text is shown composed (NFC).';
-  return undefined;
+function problemWith(display: string): Misplaced | undefined {
+  if (display.length > mostShown) return ['long', ''];
+  if (/[\p{Cc}\p{Zl}\p{Zp}\p{Cs}]/u.test(display)) return ['sign', ''];
+  return display === display.normalize('NFC') ? undefined : ['apart', ''];
 }
 
-/** Each character at the first place it can have; a sentence where there is none. */
-function leftmost(units: readonly string[], content: readonly string[]): readonly number[] | string {
+/** Each character at the first place it can have, as far as there is one. */
+function leftmost(units: readonly string[], content: readonly string[]): readonly number[] {
   const places: number[] = [];
   let at = 0;
   for (const unit of units) {
     if (unit === content[places.length]) places.push(at);
     at += unit.length;
   }
-  return places.length === content.length ? places : missing(units, content, places.length);
+  return places;
 }
 
 /** Each at the last. There is one: the leftmost were found. */
@@ -84,7 +86,7 @@ function rightmost(units: readonly string[], content: readonly string[]): readon
 }
 
 /** Why not all of the content stands there in order. */
-function missing(units: readonly string[], content: readonly string[], found: number): string {
+function missing(units: readonly string[], content: readonly string[], found: number): Misplaced {
   const rest = [...units];
   for (const c of content) {
     const i = rest.indexOf(c);
@@ -93,15 +95,10 @@ function missing(units: readonly string[], content: readonly string[], found: nu
       continue;
     }
     const other = rest.find((unit) => unit.toLowerCase() === c.toLowerCase());
-    return other === undefined
-      ? `It left “${c}” out.`
-      : `It showed “${c}” as “${other}”: letters are shown as they are taken, which “Takes” decides.`;
+    return other === undefined ? ['left-out', c] : ['otherwise', `${c} ${other}`];
   }
-  return `It put “${content[found]}” in another order.`;
+  return ['order', content[found]!];
 }
-
-const nameOf = (answer: unknown): string =>
-  answer === undefined || answer === null ? 'nothing' : `a ${typeof answer}`;
 
 /**
  * The same where two displays tell what is fixed: that of a content, and that of another with as many characters, none of which is the same. What differs is

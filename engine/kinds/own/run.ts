@@ -130,7 +130,8 @@ function judge(
   if (type !== 'complete') return undefined;
   if (is === 'waiting') return unanswered;
   if (!problem) return undefined;
-  const { reason, line } = problem;
+  const { of, what, about, line } = problem;
+  const reason = of === 'run' ? about : `${what} ${about}`.trim();
   return {
     verdict: 'fail',
     code: 'shape-broken',
