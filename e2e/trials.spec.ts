@@ -52,6 +52,13 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed')).toHaveValue(
     '£50',
   );
+  // The shelf tells what came of them, and leads back.
+  await page.goto('/');
+  const told = page
+    .locator(`[data-set="${id}"]`)
+    .getByRole('link', { name: 'Trials of Price of a bed, last run: 1 held, 1 missed' });
+  await told.click();
+  await page.waitForURL(new RegExp(`/sets/${id}/trials$`));
 });
 
 test('a tape is written with its mistakes told at their place; what cannot be read is not saved and not lost', async ({

@@ -15,6 +15,7 @@ import { useOwnCodeLater, useOwnOutcomesLater } from '../own-code/later.ts';
 import { FieldMenu } from '../sheet/field-menu.tsx';
 import { focusSoon } from '../sheet/focus-soon.ts';
 import { Go } from '../sheet/go.tsx';
+import { Mark } from '../sheet/mark.tsx';
 import type { ListedSet } from '../sheet/other-sets.ts';
 
 /** A field on the shelf: its name, itself, what it looks like or has to say, and what can be done with it. */
@@ -24,12 +25,20 @@ export const FieldRow = memo(function FieldRow({
   deliver,
   onHandleKey,
   onDelete,
+  held,
+  missed,
+  isOld,
 }: {
   readonly set: EditedSet;
   readonly field: FieldDocument;
   readonly deliver: (to: ListedSet, field: FieldDocument) => Promise<string>;
   readonly onHandleKey: (event: KeyboardEvent, id: string) => void;
   readonly onDelete: (field: FieldDocument) => void;
+  /** Of its own trials, so many held and so many missed when they were last run here. */
+  readonly held: number;
+  readonly missed: number;
+  /** Something has changed since. */
+  readonly isOld: boolean;
 }) {
   const router = useRouter();
   const { classes, locale } = set.document;
@@ -75,6 +84,19 @@ export const FieldRow = memo(function FieldRow({
           </>
         )}
       </div>
+      <span className="shelf-trials">
+        {held + missed > 0 && (
+          <Go
+            href={`/sets/${set.id}/trials`}
+            title={`Trials, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}.`}
+            aria-label={`Trials of ${name}, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}`}
+            data-is={missed > 0 ? 'missed' : 'held'}
+            data-old={isOld || undefined}
+          >
+            <Mark shape={missed > 0 ? 'barred' : isOld ? 'hollow' : 'full'} />
+          </Go>
+        )}
+      </span>
       <span className="caption shelf-count">{count ? `${count} ${count === 1 ? 'rule' : 'rules'}` : ''}</span>
       <FieldMenu
         set={set}
@@ -91,6 +113,9 @@ export const FieldRow = memo(function FieldRow({
     </li>
   );
 });
+
+const inWords = (held: number, missed: number): string =>
+  missed === 0 ? `${held} held` : held === 0 ? `${missed} missed` : `${held} held, ${missed} missed`;
 
 /** The focus to a row that came into being, once it is drawn. */
 const focusRow = (id: string): void => focusSoon(`[data-row="${CSS.escape(id)}"] .shelf-name`);

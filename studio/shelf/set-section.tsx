@@ -12,6 +12,7 @@ import { type ListedSet, received, sendField } from '../sheet/other-sets.ts';
 import { SaveLine } from '../sheet/save-line.tsx';
 import { useSorting } from '../sheet/use-sorting.ts';
 import type { StoredSet } from '../store/sets.ts';
+import type { LastResult } from '../trials/last-results.ts';
 import { FieldRow } from './field-row.tsx';
 import { SetMenu } from './set-menu.tsx';
 
@@ -22,6 +23,7 @@ const lowerRows = 4;
 const moreRows = 60;
 
 const newField = later(() => import('./new-field-dialog.tsx'));
+const lastResults = later(() => import('../trials/last-results.ts'));
 const deleting = later(() => import('../definition/deleting.ts'));
 
 /** Sets that are laid out on this page: a field copied to one of them goes there at once. */
@@ -193,6 +195,26 @@ function useFieldTurns(set: EditedSet) {
   return { gone: isGone ? gone : null, move, remove, back, deliver };
 }
 
+/** What came of the trials of the set's fields when they were last run here; read once the page is there, and after a change. */
+function useLastResults(set: EditedSet): Readonly<Record<string, LastResult>> {
+  const [results, setResults] = useState<Readonly<Record<string, LastResult>>>({});
+  const { id, document } = set;
+  const hasTrials = (document.trials ?? []).length > 0;
+  useEffect(() => {
+    if (!hasTrials) return undefined;
+    let isGone = false;
+    const timer = setTimeout(async () => {
+      const found = await lastResults.fetch().then((it) => it.lastResults(document, id));
+      if (!isGone) setResults(found);
+    }, 400);
+    return () => {
+      isGone = true;
+      clearTimeout(timer);
+    };
+  }, [id, document, hasTrials]);
+  return results;
+}
+
 function Fields({
   set,
   found,
@@ -206,6 +228,7 @@ function Fields({
   readonly first: number;
 }) {
   const { gone, move, remove, back, deliver } = useFieldTurns(set);
+  const results = useLastResults(set);
   const list = useRef<HTMLUListElement>(null);
   const [rows, setRows] = useState(first);
   // Among what was found an order means nothing.
@@ -221,6 +244,9 @@ function Fields({
         deliver={deliver}
         onHandleKey={moveByKey}
         onDelete={remove}
+        held={results[field.id]?.held ?? 0}
+        missed={results[field.id]?.missed ?? 0}
+        isOld={results[field.id]?.isOld ?? false}
       />
     ));
   if (gone && !isSearch)

@@ -3,11 +3,12 @@
 import { localToday } from '@arbeit/dom';
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Proven, Reach } from '@arbeit/engine/proof';
-import type { Trial } from '@arbeit/engine/tape';
+import { holds, type Trial } from '@arbeit/engine/tape';
 import { useEffect, useRef, useState } from 'react';
 import { todayIn } from '../definition/clock.ts';
 import { useKept } from './kept.ts';
 import { keyOf } from './keys.ts';
+import { keepResults } from './last-results.ts';
 import type { Ran } from './messages.ts';
 import { useThread } from './threads.ts';
 
@@ -39,9 +40,20 @@ export function useRunning(setId: string, document: SetDocument): Running {
       const key = keys.current.get(one.id);
       if (key !== undefined) known.current.set(key, one);
     }
-    if (answered.done) setRunning(false);
+    if (answered.done) {
+      setRunning(false);
+      keep();
+    }
     show();
   });
+  /** What is known of all of them is kept for the shelf. */
+  const keep = (): void => {
+    const outcomes = [...keys.current].flatMap(([id, key]) => {
+      const one = known.current.get(key);
+      return one ? [{ id, key, holds: holds(one) }] : [];
+    });
+    void keepResults(setId, outcomes);
+  };
   const show = (): void =>
     setOutcomes(
       new Map(
