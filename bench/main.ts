@@ -58,7 +58,7 @@ for (const { what, worst, milliseconds, limit } of growth())
     limit: `${limit} ms`,
     good: milliseconds <= limit,
   });
-const { first, warm, besides } = demoTrials(new URL(root).pathname);
+const { first, warm, besides } = await demoTrials(new URL(root).pathname);
 lines.push(
   {
     what: 'all trials of the demo, the first time, compiling the set among it',

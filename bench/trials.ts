@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { compile, type SetDocument } from '@arbeit/engine/document';
+import { compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
 import { apply, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { auditSet } from '@arbeit/engine/proof';
 import { play, readTape, runTrial } from '@arbeit/engine/tape';
+import { createSandbox } from '@arbeit/sandbox';
+import { quickjs } from '@arbeit/sandbox/node';
 
 /** What running all trials of the demo takes. */
 export interface TrialTimes {
@@ -23,15 +25,21 @@ const timed = (work: () => void): number => {
   return performance.now() - from;
 };
 
-export function demoTrials(root: string): TrialTimes {
+export async function demoTrials(root: string): Promise<TrialTimes> {
   const path = join(root, 'studio/demo/ridge-huts.arbeit.json');
   const document = JSON.parse(readFileSync(path, 'utf8')) as SetDocument;
   const trials = document.trials ?? [];
-  const first = timed(() => {
-    const set = compile(document, kinds);
-    for (const trial of trials) runTrial(set, trial, '2027-02-10');
-  });
-  const set = compile(document, kinds);
+  const from = performance.now();
+  // One of its fields is laid out by code: what runs that is set up among the first.
+  const run = createSandbox(await quickjs(), () => {});
+  const first =
+    performance.now() -
+    from +
+    timed(() => {
+      const set = withOwnCode(compile(document, kinds), run);
+      for (const trial of trials) runTrial(set, trial, '2027-02-10');
+    });
+  const set = withOwnCode(compile(document, kinds), run);
   const tapes = trials.flatMap(({ tape }) => {
     const read = readTape(tape);
     return read.ok ? [read.tape] : [];

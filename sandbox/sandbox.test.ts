@@ -168,6 +168,48 @@ describe('a function somebody brings', () => {
     end();
   });
 
+  test.each([
+    ['(t) => Number(t).toLocaleString()', '1234.5', '1,234.5'],
+    ["(t) => Number(t).toLocaleString('de-DE', { minimumFractionDigits: 2 })", '1234.5', '1.234,50'],
+    [
+      "const euro = new Intl.NumberFormat('de-DE', { style: 'currency', currency: 'EUR' });\nconst shown = (t) => euro.format(t);",
+      '1234',
+      '1.234,00\u00a0€',
+    ],
+    [
+      "const { format } = Intl.NumberFormat('en-IN');\nconst shown = (t) => format(t);",
+      '1234567',
+      '12,34,567',
+    ],
+    [
+      "(t) => new Intl.NumberFormat('fr-FR').formatToParts(t).map(({ type }) => type).join()",
+      '-1234',
+      'minusSign,integer,group,integer',
+    ],
+    ["(t) => new Intl.NumberFormat('en-GB').resolvedOptions().locale", '', 'en-GB'],
+    ["(t) => BigInt(t).toLocaleString('en-GB')", '12345678901234567890', '12,345,678,901,234,567,890'],
+    ['(t) => (-0).toLocaleString() + (0 / 0).toLocaleString()', '', '-0NaN'],
+  ])('numbers as locales write them: %s', async (code, text, shown) => {
+    expect(await answer(code, text)).toEqual({ text: shown });
+  });
+
+  test.each([
+    ["(t) => (1).toLocaleString('no_such')", /RangeError/],
+    ["(t) => new Intl.NumberFormat('en', { style: 'currency' }).format(1)", /TypeError/],
+    [
+      "const odd = new Intl.NumberFormat('en', { maximumFractionDigits: 1e9 });\nconst shown = (t) => t;",
+      /RangeError/,
+    ],
+    ['() => new Intl.DateTimeFormat().format()', /not a constructor|not a function/],
+  ])('%s is told as it is elsewhere', async (code, why) => {
+    const told = await answer(code, 'x').catch((broken: unknown) => broken);
+    expect(told).toEqual(expect.objectContaining({ broken: expect.stringMatching(why) }));
+  });
+
+  test('checks and shapes have none of it', () => {
+    expect(brokenBy('export default () => { Intl; }')?.broken).toMatch(/not defined/);
+  });
+
   test('what is wrong is told at its own line', () => {
     expect(asModule('\nfunction a() {}\n').split('\n')[1]).toBe('function a() {}');
   });

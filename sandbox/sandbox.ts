@@ -1,6 +1,7 @@
 import type { Shaped } from '@arbeit/engine/field';
 import type { CodeInput, CodeOutcome } from '@arbeit/engine/rules';
 import type { QuickJSContext, QuickJSHandle, QuickJSWASMModule } from 'quickjs-emscripten-core';
+import { giveIntl } from './intl.ts';
 
 /** What a call may take: milliseconds, and of those at most so many between two looks at the clock, bytes of memory and of stack, characters of its answer. */
 const limits = { time: 20, gap: 5, memory: 8 * 1024 * 1024, stack: 256 * 1024, answer: 20_000 };
@@ -134,6 +135,8 @@ interface Made {
    * from in here, so nothing but text comes out. Both ways as JSON: a text with a zero in it would end there otherwise.
    */
   readonly harness: string;
+  /** What the world has beside the language. */
+  prepare?(context: QuickJSContext, evaluate: (code: string) => QuickJSHandle): void;
 }
 
 const checking: Made = {
@@ -154,6 +157,7 @@ const checking: Made = {
 const answering: Made = {
   exports: ['default'],
   missing: () => 'There is no function in it that takes a text.',
+  prepare: giveIntl,
   harness: `((parse, stringify) => (call, text) => {
     const answer = call(parse(text));
     return typeof answer === 'string' ? '=' + stringify(answer) : answer === undefined ? 'nothing' : 'a ' + typeof answer;
@@ -222,6 +226,7 @@ function worldOf(
     runtime.setMaxStackSize(limits.stack);
     // What would not come to the same twice, or would make code of text.
     evaluate(context, 'delete Math.random; delete globalThis.eval; delete globalThis.Function;').dispose();
+    made.prepare?.(context, (text) => evaluate(context, text));
     runtime.setInterruptHandler(meter());
     const loaded = context.evalCode(code, 'own.js', { type: 'module' });
     if (loaded.error) throw broken(context, loaded.error);

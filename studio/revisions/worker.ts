@@ -1,13 +1,16 @@
 import { kinds } from '@arbeit/engine/kinds';
 import { compareSets } from '@arbeit/engine/proof';
+import { runnerFor } from '../own-code/in-thread.ts';
 import type { AskedToCompare, ComparedStep } from './messages.ts';
 
 /** The thread in which two sets are compared: what was found is told as it is found. */
 const tell = (step: ComparedStep): void => self.postMessage(step);
 
-self.addEventListener('message', ({ data: { before, after, today } }: MessageEvent<AskedToCompare>) => {
+self.addEventListener('message', async ({ data }: MessageEvent<AskedToCompare>) => {
+  const { before, after, today } = data;
   try {
-    for (const compared of compareSets(before, after, kinds, today)) tell({ is: 'compared', compared });
+    const run = await runnerFor(before, after);
+    for (const compared of compareSets(before, after, kinds, today, run)) tell({ is: 'compared', compared });
     tell({ is: 'done' });
   } catch (error) {
     tell({ is: 'failed', why: String(error) });

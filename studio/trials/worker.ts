@@ -1,11 +1,4 @@
-import {
-  type CompiledSet,
-  compile,
-  hasOwnCode,
-  type RunOwnCode,
-  type SetDocument,
-  withOwnCode,
-} from '@arbeit/engine/document';
+import { type CompiledSet, compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   type Audited,
@@ -21,6 +14,7 @@ import {
   type Wiring,
 } from '@arbeit/engine/proof';
 import { hands, otherwise, readTape, runTrial } from '@arbeit/engine/tape';
+import { runnerFor, sandboxInThread } from '../own-code/in-thread.ts';
 import type { Answered, Asked, Ran, Wired } from './messages.ts';
 
 /** The thread in which trials are run and definitions broken. It is ended from outside, in the middle of whatever it does. */
@@ -28,20 +22,6 @@ const tell = (answered: Answered): void => self.postMessage(answered);
 
 /** So often what is known is told, in milliseconds. */
 const breath = 60;
-
-/** What runs developers' code at once, in worlds of its own; fetched where there is any. */
-async function runnerFor(document: SetDocument): Promise<RunOwnCode | undefined> {
-  if (!hasOwnCode(document, kinds)) return undefined;
-  const [engine, { createSandbox }] = await sandbox();
-  return createSandbox(engine, () => {});
-}
-
-/** The engine that runs developers' code, and what calls it; fetched where there is any. */
-const sandbox = () =>
-  Promise.all([
-    import('@arbeit/sandbox/browser').then(({ quickjs }) => quickjs()),
-    import('@arbeit/sandbox'),
-  ]);
 
 /** A set with what runs its code. */
 async function readySet(document: SetDocument): Promise<CompiledSet> {
@@ -118,7 +98,7 @@ const tried = 4000;
 const wirings: readonly Wiring[] = ['browser', 'count'];
 
 async function tryFunction({ code }: Extract<Asked, { do: 'function' }>): Promise<void> {
-  const [engine, { createCaller }] = await sandbox();
+  const [engine, { createCaller }] = await sandboxInThread();
   let caller: ReturnType<typeof createCaller>;
   try {
     caller = createCaller(engine, code);

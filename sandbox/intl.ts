@@ -1,0 +1,70 @@
+import type { QuickJSContext, QuickJSHandle } from 'quickjs-emscripten-core';
+
+/**
+ * Numbers as locales write them, for functions somebody brings: formatters in pages lean on `Intl.NumberFormat` and `toLocaleString`, and the engine of the
+ * sandbox has none. Only texts go out and come back; what is worked out outside depends on them alone. Checks and shapes have nothing of it: handed
+ * off they ask no `Intl` either.
+ */
+
+/** The locale where a function names none: that of whoever reads a page is not to be known here. */
+const usualLocale = 'en-US';
+
+/** What is asked: of which format, in which way, and of which number, as text. */
+type Asked = readonly [
+  what: 'format' | 'formatToParts' | 'resolvedOptions',
+  locales: string | string[] | null,
+  options: Intl.NumberFormatOptions | null,
+  number: string,
+  isBig: boolean,
+];
+
+/** Answers as JSON. Throws what `Intl` throws: a locale or an option that is none. */
+function answerTo(asked: string): string {
+  const [what, locales, options, number, isBig] = JSON.parse(asked) as Asked;
+  const format = new Intl.NumberFormat(locales ?? usualLocale, options ?? {});
+  const value = isBig ? BigInt(number) : Number(number);
+  return JSON.stringify(what === 'resolvedOptions' ? format.resolvedOptions() : format[what](value));
+}
+
+/** Inside: what of `Intl` there is, made of one function from text to text. */
+const inside = `((bridge, parse, stringify) => {
+  const ask = (what, locales, options, value) => {
+    const isBig = typeof value === 'bigint';
+    const number = isBig ? String(value) : Object.is(Number(value), -0) ? '-0' : String(Number(value));
+    return parse(bridge(stringify([what, locales ?? null, options ?? null, number, isBig])));
+  };
+  // With new or without: either makes one.
+  function NumberFormat(locales, options) {
+    ask('resolvedOptions', locales, options, 0);
+    return Object.assign(Object.create(NumberFormat.prototype), {
+      format: (value) => ask('format', locales, options, value),
+      formatToParts: (value) => ask('formatToParts', locales, options, value),
+      resolvedOptions: () => ask('resolvedOptions', locales, options, 0),
+    });
+  }
+  globalThis.Intl = { NumberFormat };
+  const local = function (locales, options) {
+    return ask('format', locales, options, this.valueOf());
+  };
+  Number.prototype.toLocaleString = local;
+  BigInt.prototype.toLocaleString = local;
+})`;
+
+/** Gives a world `Intl.NumberFormat` and `toLocaleString` of numbers. */
+export function giveIntl(context: QuickJSContext, evaluate: (code: string) => QuickJSHandle): void {
+  const bridge = context.newFunction('bridge', (asked) => {
+    try {
+      return context.newString(answerTo(context.getString(asked)));
+    } catch (error) {
+      const { name, message } = error as Error;
+      return { error: context.newError({ name, message }) };
+    }
+  });
+  const give = evaluate(inside);
+  const [parse, stringify] = [evaluate('JSON.parse'), evaluate('JSON.stringify')];
+  try {
+    context.unwrapResult(context.callFunction(give, context.undefined, bridge, parse, stringify)).dispose();
+  } finally {
+    for (const handle of [give, bridge, parse, stringify]) handle.dispose();
+  }
+}
