@@ -119,16 +119,19 @@ export async function drivenTape(drive: Drive): Promise<readonly string[] | stri
   }
 }
 
-/** So long a page may take to show what came of an answer, in milliseconds. */
-const patience = 3000;
+/**
+ * So long a page may take to show what came of an answer, and of anything else, in milliseconds: some lay their texts out in a thread. One that has
+ * shown something else already is not waited for any more.
+ */
+const patience = { answer: 3000, else: 1000, apart: 0 };
 
-/** Two texts that are to be the same; read again until they are, where a page takes its time. */
+/** Two texts that are to be the same; read again until they are, for so long. */
 async function sameSoon(
   both: () => Promise<readonly [string, string]>,
-  isLate: boolean,
+  milliseconds: number,
 ): Promise<readonly [string, string]> {
   let [expected, found] = await both();
-  for (const end = Date.now() + patience; isLate && expected !== found && Date.now() < end; )
+  for (const end = Date.now() + milliseconds; expected !== found && Date.now() < end; )
     [expected, found] = await both();
   return [expected, found];
 }
@@ -187,12 +190,13 @@ async function apartIn(drive: Drive): Promise<readonly string[]> {
     const place = await placeAt(about);
     focused = (await shownAt(place)).focused;
     if (!row) continue;
-    const isLate = step.do === 'answer' || step.do === 'sent';
-    tell(step, await sameSoon(() => shownBoth(row, place), isLate));
+    const isAnswered = step.do === 'answer' || step.do === 'sent';
+    const soon = isAnswered ? patience.answer : apart.length > 0 ? patience.apart : patience.else;
+    tell(step, await sameSoon(() => shownBoth(row, place), soon));
     const said = messageAt(row.field);
     if (!said) continue;
     const told = async () => [JSON.stringify(row.message ?? ''), JSON.stringify(await textOf(said))] as const;
-    tell(step, await sameSoon(told, isLate));
+    tell(step, await sameSoon(told, soon));
   }
   return apart;
 }

@@ -62,9 +62,12 @@ async function suggest({ page }: Driven, input: Locator, word: string): Promise<
     input.evaluate((element) => (element as HTMLInputElement).selectionStart ?? 0);
   const from = await caret();
   await page.keyboard.type(begun);
-  const to = await caret();
-  // The keyboard picks what stands there of the word, whatever the page has made of it.
-  await selectIn(input, from, to);
+  // The keyboard picks what stands there of the word by then, whatever the page has made of it.
+  await input.evaluate((element, start) => {
+    const field = element as HTMLInputElement;
+    const end = field.selectionStart ?? start;
+    field.setSelectionRange(Math.min(start, end), Math.max(start, end));
+  }, from);
   await page.keyboard.insertText(word);
 }
 

@@ -1,16 +1,16 @@
 import { readFileSync } from 'node:fs';
-import { compile, type SetDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
+import type { SetDocument } from '@arbeit/engine/document';
 import { byHand, hands, play, readTape, type Trial, trialTape } from '@arbeit/engine/tape';
 import { expect } from '@playwright/test';
 import { drivenTape } from '../cli/drive-tape.ts';
 import { holdServers } from '../cli/page-servers.ts';
 import { test } from './alive.ts';
+import { compiled } from './hands.ts';
 
 const document = JSON.parse(
   readFileSync(new URL('../studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8'),
 ) as SetDocument & { trials: readonly Trial[] };
-const set = compile(document, kinds);
+const set = compiled(document);
 const typed = document.trials.filter(({ tape }) => /^field /m.test(tape) && /^type /m.test(tape));
 
 // Every hand plays a part of the trials; as many as there are turn into all of them with another seed.

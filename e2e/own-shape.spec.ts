@@ -98,6 +98,43 @@ test('the code is written on the desk: how a text grows, the laws, a mistake at 
   await expect(locker(page)).toHaveValue('12/34');
 });
 
+test('a caret that was moved while the function was asked stays where it was put', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, grouped);
+  await page.goto(`/sets/${id}/fields/locker/alone`);
+  await locker(page).focus();
+  // In one task: a text that has to be asked about, and the caret put into its middle before the browser tells of it.
+  await locker(page).evaluate((input: HTMLInputElement) => {
+    document.execCommand('insertText', false, '123456');
+    input.setSelectionRange(2, 2);
+  });
+  await expect(locker(page)).toHaveValue('123-456');
+  expect(await caret(page)).toBe(2);
+  await page.keyboard.type('9');
+  await expect(locker(page)).toHaveValue('129-345-6');
+});
+
+test('what waited for the function stands in the tape as it came, and a trial kept of it holds', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, grouped);
+  await page.goto(`/sets/${id}/fields/locker`);
+  await locker(page).focus();
+  await page.evaluate(() => navigator.clipboard.writeText('12345678'));
+  await page.keyboard.press('Control+v');
+  await expect(locker(page)).toHaveValue('123-456-78');
+  // Kept at once, its expectations are what came of it, not what stood there while the function was asked.
+  await page.getByRole('button', { name: 'Keep as a trial' }).click();
+  await page.getByRole('link', { name: 'Give it a name and a reason' }).click();
+  await page.waitForURL('**/trials#*');
+  await expect(page.getByText(/^It holds, in \d+ ms\.$/)).toBeVisible();
+  const { document } = await (await request.get(`/api/sets/${id}`)).json();
+  expect(document.trials[0].tape).toContain('expect display "123-456-78"');
+});
+
 test('a function that never comes back freezes nothing and loses nothing, and can be mended', async ({
   page,
   request,

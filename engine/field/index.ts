@@ -20,5 +20,5 @@ export type { Ask, Question, Questions } from './questions.ts';
 export { type Flags, type Reading, read, type Shown, told } from './reading.ts';
 export { refusalAfter } from './refusing.ts';
 export { sampleVerdict } from './sample-verdict.ts';
-export type { RunShape, Shaped } from './shape.ts';
+export type { Ahead, RunShape, Shaped } from './shape.ts';
 export { apply, keysOf, start } from './state.ts';

@@ -2,7 +2,7 @@ import { type Checks, isCarried, type Judged } from '../rules/checks.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { CompiledField, Plan } from './compiled.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
-import type { RunShape } from './shape.ts';
+import type { Ahead, RunShape } from './shape.ts';
 
 /**
  * What a kind of field must be able to do. `plan` is the compiled definition, `body` what the field holds;
@@ -37,8 +37,8 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
   ghost?(plan: P, body: B): string;
   /** The same kind with what runs a developer's code: of kinds whose text such code lays out. */
   withShape?(run: RunShape): Kind<P, B>;
-  /** The contents the next key may lead to, of such kinds: whoever asks elsewhere for shapes asks for these ahead. */
-  ahead?(plan: P, body: B, start: number, end: number): readonly string[];
+  /** Of such kinds the contents the next key may lead to, and the code that lays them out: whoever asks elsewhere for shapes asks for these ahead. */
+  ahead?(plan: P, body: B, start: number, end: number): Ahead;
   /** What fields on one value hand each other: the typed value, or where parts of one mean something already, raw. */
   readonly shares?: 'raw';
 }

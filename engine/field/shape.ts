@@ -12,3 +12,9 @@ export type Shaped =
  * yet; whoever drives the field has it look again once it is. Never throws.
  */
 export type RunShape = (code: string, content: string) => Shaped | undefined;
+
+/** Shapes that may be wanted next. */
+export interface Ahead {
+  readonly code: string;
+  readonly contents: readonly string[];
+}

@@ -1,6 +1,6 @@
 import { compileField } from '@arbeit/engine/document';
-import type { Body, FieldEvent, Plan } from '@arbeit/engine/field';
-import { apply, keysOf, read, start } from '@arbeit/engine/field';
+import type { Body, FieldEvent, Plan, RunShape } from '@arbeit/engine/field';
+import { apply, keysOf, read, start, withShape } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import type { PatternBody } from '@arbeit/engine/kinds/pattern';
 import { lay, parseNotation, sampleCells } from '@arbeit/engine/kinds/pattern';
@@ -10,7 +10,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { boundaryFor, columnsOf, place } from './columns.ts';
 import { phoneKeys } from './phone-keys.ts';
-import { type DeskTape, mostRows, newTape, recordRow, replay } from './tape-rows.ts';
+import { answered, type DeskTape, mostRows, newTape, recordRow, replay } from './tape-rows.ts';
 import { type Expects, tapeText } from './tape-text.ts';
 
 describe('the column grid', () => {
@@ -167,6 +167,46 @@ describe('the desk’s tape', () => {
       /\nexpect display "1"\nexpect raw "1"\nexpect value null\nexpect codes /,
     );
   });
+});
+
+test('rows that waited for own code are told as if it had been known then; others stay as they are', () => {
+  const known = new Set<string>();
+  const run: RunShape = (_, content) =>
+    known.has(content) ? { shown: content.replace(/(..)(?=.)/g, '$1-') } : undefined;
+  const code = 'export function shape(content) { return content; }';
+  const field = withShape(
+    compileField({ id: 'own', kind: 'own', label: 'Own', entry: { code } }, { locale: 'en-GB' }, kinds),
+    run,
+  );
+  const events: readonly FieldEvent[] = [
+    { type: 'focus' },
+    { type: 'paste', text: '12345' },
+    { type: 'select', start: 2, end: 2 },
+    { type: 'backspace' },
+  ];
+  let state = start(field);
+  let tape = newTape(state);
+  for (const event of events) {
+    state = apply(field, state, event);
+    tape = recordRow(tape, field, event, state, null, read);
+  }
+  expect(tape.rows.map(({ reading }) => reading.display)).toEqual(['', '12345', '12345', '1345']);
+  expect(answered(tape, field, read).rows[1]).toEqual({
+    ...tape.rows[1],
+    state: expect.anything(),
+    reading: tape.rows[1]!.reading,
+  });
+  known.add('12345').add('1345');
+  const told = answered(tape, field, read);
+  expect(told.rows.map(({ reading, state: { start: at } }) => [reading.display, at])).toEqual([
+    ['', 0],
+    ['12-34-5', 7],
+    ['12-34-5', 2],
+    ['13-45', 1],
+  ]);
+  expect(told.rows[0]).toBe(tape.rows[0]);
+  // Once all of them are known nothing is told anew.
+  expect(answered(told, field, read)).toBe(told);
 });
 
 test.each([

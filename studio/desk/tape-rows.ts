@@ -43,6 +43,19 @@ export function recordRow(
     : { base: tape.base, rows };
 }
 
+/** The same once own code has come to something: rows that waited for it are told anew, as if it had been known then. */
+export function answered(tape: DeskTape, field: OpenField, read: Read): DeskTape {
+  const isWaiting = ({ reading }: TapeRow): boolean =>
+    reading.findings.some(({ code }) => code === 'unanswered');
+  if (!tape.rows.some(isWaiting)) return tape;
+  const rows = tape.rows.map((row) => {
+    if (!isWaiting(row)) return row;
+    const state = apply(field, row.state, { type: 'look' });
+    return { ...row, state, reading: read(field, state) };
+  });
+  return { base: tape.base, rows };
+}
+
 /** The same keys on another definition of the field: what they come to now, row by row. */
 export function replay(tape: DeskTape, before: OpenField, now: OpenField, read: Read): DeskTape {
   const base = carry(tape.base, before, now);

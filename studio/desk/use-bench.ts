@@ -3,8 +3,10 @@
 import { createStore, type FieldStore, readOn } from '@arbeit/dom';
 import type { FieldEvent, FieldState, OpenField } from '@arbeit/engine/field';
 import { start } from '@arbeit/engine/field';
-import { useEffect, useMemo, useState } from 'react';
-import { newTape, recordRow, replay } from './tape-rows.ts';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { hasOwnCode } from '../own-code/has-own-code.ts';
+import { useOutcomes } from '../own-code/use-own-code.ts';
+import { answered, newTape, recordRow, replay } from './tape-rows.ts';
 
 /** Events a person brings about by hand in the field: of these every one leaves a row, also one that changed nothing. */
 export const byHand = /^(?:key|insert|paste|backspace|delete|word-backspace|cut|up|down|undo|redo)$/;
@@ -68,6 +70,11 @@ export function useBench(compiled: OpenField, today: string | undefined) {
     ear.current = (event, state) => hear(state, event);
     return store.subscribe(hear);
   }, [store, read, ear]);
+  const hearAnswers = useCallback(
+    () => setBench((b) => (b.store === store ? { ...b, tape: answered(b.tape, store.field, read) } : b)),
+    [store, read],
+  );
+  useOutcomes(hasOwnCode(compiled), hearAnswers);
   const step = (to: number | null) => {
     const row = present.tape.rows[to ?? present.tape.rows.length - 1];
     if (!row) return;

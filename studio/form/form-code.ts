@@ -5,7 +5,7 @@ import type { OpenField } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { useCallback, useEffect, useMemo } from 'react';
 import { hasOwnCode } from '../own-code/has-own-code.ts';
-import { askAhead, useOutcomes, withOwnCode } from '../own-code/use-own-code.ts';
+import { askAhead, tellCaret, useOutcomes, withOwnCode } from '../own-code/use-own-code.ts';
 
 /** Whether own code is asked at a field: by its shape, by a rule of its own or by one of the form. */
 const hasCode = ({ rulesAt }: OpenForm, field: OpenField): boolean =>
@@ -31,6 +31,7 @@ export function withCode(form: OpenForm): OpenForm {
 export function useFormOutcomes(store: FormStore): void {
   const own = useMemo(() => fieldsWithCode(store.form), [store]);
   const look = useCallback(() => {
+    tellCaret();
     for (const id of own) store.field(id).dispatch({ type: 'look' });
   }, [store, own]);
   useOutcomes(own.length > 0, look);

@@ -50,6 +50,12 @@ export function useAnswers(isWanted: boolean): number {
   return count;
 }
 
+/**
+ * Before fields are looked at anew: the browser tells of a caret that was moved a moment later (`selectionchange` is a task of its own), and what an
+ * answer brings would put it back to where the field knows it. So it is told now.
+ */
+export const tellCaret = (): void => void document.dispatchEvent(new Event('selectionchange'));
+
 /** Keeps a field told of what its own code comes to; and asks for the shapes the next key may lead to, so that it is seldom shown without. */
 export function useOwnOutcomes(store: FieldStore): void {
   useEffect(() => watchOutcomes(store), [store]);
@@ -59,9 +65,10 @@ export function useOwnOutcomes(store: FieldStore): void {
 export function watchOutcomes(store: FieldStore): (() => void) | undefined {
   if (!hasOwnCode(store.field)) return undefined;
   // No event of the field's, and nothing for its tape: what stands there is told anew.
-  const stop = runnerInPage().subscribe(() =>
-    store.restore(apply(store.field, store.state(), { type: 'look' })),
-  );
+  const stop = runnerInPage().subscribe(() => {
+    tellCaret();
+    store.restore(apply(store.field, store.state(), { type: 'look' }));
+  });
   const stopAsking = store.field.kind.ahead && store.subscribe((state) => askAhead(store.field, state));
   return () => {
     stop();
@@ -71,6 +78,7 @@ export function watchOutcomes(store: FieldStore): (() => void) | undefined {
 
 /** Has the shapes worked out that the next key may lead to. */
 export function askAhead({ kind, plan }: OpenField, { body, start, end, focused }: FieldState): void {
-  if (focused && kind.ahead && 'code' in plan && typeof plan.code === 'string')
-    runnerInPage().ahead(plan.code, kind.ahead(plan, body, start, end));
+  if (!focused || !kind.ahead) return;
+  const { code, contents } = kind.ahead(plan, body, start, end);
+  runnerInPage().ahead(code, contents);
 }

@@ -177,7 +177,10 @@ export function ownBy(run: RunShape): Kind<OwnPlan, OwnBody> {
       return without(layout, plan, body, reach(body, countLeft(body, start), extent), start);
     },
     judge,
-    ahead: (plan, body, start, end) => ahead(plan, body, countLeft(body, start), countLeft(body, end)),
+    ahead: (plan, body, start, end) => ({
+      code: plan.code,
+      contents: ahead(plan, body, countLeft(body, start), countLeft(body, end)),
+    }),
     around(field, state, event) {
       const next = carryOut(field, state, event);
       // What it waited for may have come: it stands there from the next event on, in states that are undone and redone too.
