@@ -1,105 +1,25 @@
 import type { FieldDocument, RuleDocument } from '@arbeit/engine/document';
 import { attributeNames } from '@arbeit/engine/field';
-import { type DefaultTreeAdapterMap, parse } from 'parse5';
-import type { Place } from '../document-text.ts';
-import { type PatternReader, patternReader } from './pattern-of.ts';
-import { type BroughtIn, type Draft, idFor, type Lost, labelFor, soundSet } from './sound.ts';
-
-type Element = DefaultTreeAdapterMap['element'];
-type Node = DefaultTreeAdapterMap['node'];
-
-const isElement = (node: Node): node is Element => 'tagName' in node;
-const childrenOf = (node: Node): readonly Node[] => ('childNodes' in node ? node.childNodes : []);
-
-/** All elements below a node, in the order of the page, however deep they are. What a `<template>` holds is no part of it. */
-function* elementsIn(node: Node): Generator<Element> {
-  const open = [...childrenOf(node)].reverse();
-  for (let at = open.pop(); at; at = open.pop()) {
-    if (isElement(at)) yield at;
-    for (const child of [...childrenOf(at)].reverse()) open.push(child);
-  }
-}
-
-const attribute = (element: Element, name: string): string | undefined =>
-  element.attrs.find((one) => one.name === name)?.value;
-const has = (element: Element, name: string): boolean => attribute(element, name) !== undefined;
-
-/** The text of a node, without that of elements of some names. */
-function textIn(node: Node, without = /^(?:script|style|option)$/): string {
-  const found: string[] = [];
-  const open: Node[] = [node];
-  for (let at = open.pop(); at; at = open.pop()) {
-    if ('value' in at) found.push(at.value);
-    if (isElement(at) && without.test(at.tagName)) continue;
-    for (const child of [...childrenOf(at)].reverse()) open.push(child);
-  }
-  return found.join('');
-}
-/** A label, a legend, a description: what stands around controls, not what is in them. */
-const besideControls = /^(?:script|style|option|input|select|textarea|button)$/;
-/** Of an option, a text area: all there is. */
-const rawText = (node: Node): string => textIn(node, /^$/);
-const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
-
-const placeOf = ({ sourceCodeLocation }: Element): Place | undefined =>
-  sourceCodeLocation
-    ? { line: sourceCodeLocation.startLine, column: sourceCodeLocation.startCol }
-    : undefined;
-
-/** What is known of a page while its controls are read. */
-interface Page {
-  readonly locale: string;
-  readonly taken: Set<string>;
-  readonly lost: Lost[];
-  readonly patternOf: PatternReader;
-  /** The first element of each id, and the first label for each. */
-  readonly byId: ReadonlyMap<string, Element>;
-  readonly labelFor: ReadonlyMap<string, Element>;
-  /** The label and the fieldset each element stands in. */
-  readonly around: ReadonlyMap<Node, Around>;
-  /** What labels and descriptions say, each read once. */
-  readonly said: Map<Element, string>;
-}
-
-interface Around {
-  readonly label?: Element;
-  readonly fieldset?: Element;
-  readonly form?: Element;
-}
-
-/** What each element stands in: what its parent does, or its parent itself. */
-function aroundOf(every: readonly Element[]): ReadonlyMap<Node, Around> {
-  const known = new Map<Node, Around>();
-  for (const element of every) {
-    const parent = element.parentNode;
-    const above = (parent && known.get(parent)) || {};
-    const isPart = parent && isElement(parent) && /^(?:label|fieldset|form)$/.test(parent.tagName);
-    known.set(element, isPart ? { ...above, [parent.tagName]: parent } : above);
-  }
-  return known;
-}
-
-/** The first of each: what stands twice is found where it stands first. */
-function firstBy(elements: readonly Element[], name: string): ReadonlyMap<string, Element> {
-  const first = new Map<string, Element>();
-  for (const element of elements) {
-    const value = attribute(element, name);
-    if (value !== undefined && !first.has(value)) first.set(value, element);
-  }
-  return first;
-}
-
-function inputsByName(elements: readonly Element[]): ReadonlyMap<string, readonly Element[]> {
-  const known = new Map<string, Element[]>();
-  for (const element of elements) {
-    const name = element.tagName === 'input' ? attribute(element, 'name') : undefined;
-    if (name === undefined) continue;
-    const members = known.get(name);
-    if (members) members.push(element);
-    else known.set(name, [element]);
-  }
-  return known;
-}
+import { parse } from 'parse5';
+import {
+  aroundOf,
+  attribute,
+  type Element,
+  elementsIn,
+  firstBy,
+  groupLabel,
+  has,
+  hintOf,
+  inputsByName,
+  labelOf,
+  oneLine,
+  type Page,
+  placeOf,
+  rawText,
+  textIn,
+} from './page.ts';
+import { patternReader } from './pattern-of.ts';
+import { type BroughtIn, type Draft, idFor, labelFor, soundSet } from './sound.ts';
 
 /**
  * An HTML form as a set: fields with kind, pattern, rules, labels, hints, autofill tokens and choices, a form of them, and what could not be
@@ -159,34 +79,6 @@ export function fromHtml(text: string): BroughtIn {
   const heading = every.find(({ tagName }) => /^(?:legend|h1|h2|title)$/.test(tagName));
   const title = (root && attribute(root, 'aria-label')) ?? (heading ? oneLine(textIn(heading)) : '');
   return soundSet({ title: title || 'Brought in', locale, form: title || 'Form' }, drafts, page.lost);
-}
-
-/** What a control is called: by its label, around it or for it, else by what the page says otherwise. */
-function labelOf(page: Page, element: Element): string {
-  const id = attribute(element, 'id');
-  const label = (id ? page.labelFor.get(id) : undefined) ?? page.around.get(element)?.label;
-  const said = label ? wordsOf(page, label) : oneLine(attribute(element, 'aria-label') ?? '');
-  return (
-    said.replace(/\s*[*:]+$/, '').slice(0, 200) ||
-    labelFor(attribute(element, 'name') ?? id ?? attribute(element, 'placeholder') ?? '')
-  );
-}
-
-/** What an element says, on one line. What many controls are called by is read once. */
-function wordsOf({ said }: Page, element: Element): string {
-  const known = said.get(element) ?? oneLine(textIn(element, besideControls));
-  said.set(element, known);
-  return known;
-}
-
-/** What a control says of itself beside its label: what it is described by, else its title. */
-function hintOf(page: Page, element: Element): string {
-  const ids = (attribute(element, 'aria-describedby') ?? '').split(/\s+/).filter(Boolean);
-  const described = ids.slice(0, 20).flatMap((id) => {
-    const one = page.byId.get(id);
-    return one ? [wordsOf(page, one)] : [];
-  });
-  return (described.join(' ') || oneLine(attribute(element, 'title') ?? '')).slice(0, 500);
 }
 
 function idOf({ taken }: Page, element: Element, label: string): string {
@@ -264,14 +156,6 @@ function picked(page: Page, element: Element, members: readonly Element[], type:
   const draft = fieldFrom(page, element, made, {});
   const label = legend || labelFor(attribute(element, 'name') ?? '');
   return { ...draft, field: { ...draft.field, label } };
-}
-
-/** The legend of the fieldset a control stands in. */
-function groupLabel(page: Page, element: Element): string {
-  const { fieldset } = page.around.get(element) ?? {};
-  const legend =
-    fieldset && childrenOf(fieldset).find((child) => isElement(child) && child.tagName === 'legend');
-  return legend && isElement(legend) ? wordsOf(page, legend).slice(0, 200) : '';
 }
 
 const number = (text: string | undefined): number | undefined =>

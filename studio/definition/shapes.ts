@@ -2,7 +2,7 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
 
 const typical = [
-  'mobile', 'deposit', 'discount', 'party', 'arrival', 'expected', 'walk-in', 'key-box', 'change-code', 'remarks', 'hut', 'meals', 'extras', 'dog', 'member', 'warden', 'ledger',
+  'mobile', 'deposit', 'discount', 'party', 'arrival', 'expected', 'walk-in', 'key-box', 'change-code', 'remarks', 'hut', 'meals', 'extras', 'dog', 'member', 'warden', 'ledger', 'map-square',
 ]; // biome-ignore format: a list
 
 /** Fields to start from: the shapes of the demo, one of each kind and a few patterns. */

@@ -58,7 +58,10 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
         all={typicalShapes.map((field) => ({
           id: field.id,
           label: field.label,
-          note: sampleLine(sampleOf(field, demoFacts, kinds)),
+          // What own code lays out the example says.
+          note: kindIn(kinds, field.kind).run.withShape
+            ? (field.placeholder ?? '')
+            : sampleLine(sampleOf(field, demoFacts, kinds)),
           onSelect: () =>
             create((d) => received(d, field, classesIn(field).length ? demoFacts.classes : undefined)),
         }))}
