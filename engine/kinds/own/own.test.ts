@@ -6,6 +6,9 @@ import { closed, type OpenField } from '../../field/kind.ts';
 import { read } from '../../field/reading.ts';
 import type { RunShape, Shaped } from '../../field/shape.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
+import { applyToForm, type FormEvent } from '../../form/apply.ts';
+import { checkRecord } from '../../form/check-record.ts';
+import { startForm } from '../../form/form.ts';
 import { auditSet } from '../../prove/audit-set.ts';
 import { play } from '../../tape/play.ts';
 import { readTape } from '../../tape/read-tape.ts';
@@ -195,6 +198,28 @@ describe('where the function answers later', () => {
     const typed = keysOf('12345').reduce((was, key) => apply(opened, was, key), start(opened));
     expect(typed.body.display).toBe('12345');
     expect(ownBy(plainly()).read(json.plan, '12345').body.display).toBe('1234 5');
+  });
+
+  test('a submit waits for it; no server takes a record with a shape nobody has run', async () => {
+    const set = { ...setOf({ code: shapes.fours }), forms: [{ id: 'f', fields: ['key'] }] };
+    const { run, answer } = later();
+    const slow = withOwnCode(compile(set, kinds), code(run)).forms[0]!;
+    const put: FormEvent = { type: 'field', field: 'key', event: { type: 'paste', text: '12345' } };
+    let state = applyToForm(slow, applyToForm(slow, startForm(slow), put, ''), { type: 'submit' }, '');
+    expect(state.sending.is).toBe('waiting');
+    answer();
+    state = applyToForm(slow, state, { type: 'field', field: 'key', event: { type: 'look' } }, '');
+    expect(state.sending.is).toBe('sending');
+    const bare = compile(set, kinds);
+    expect(await checkRecord(bare.forms[0]!, { key: '12345' }, '')).toEqual({
+      ok: false,
+      findings: [{ field: 'key', code: 'shape-broken', message: 'This could not be checked.' }],
+    });
+    const ready = withOwnCode(bare, code(plainly())).forms[0]!;
+    expect(await checkRecord(ready, { key: '12345' }, '')).toMatchObject({
+      ok: true,
+      record: { values: { key: '12345' } },
+    });
   });
 
   test('displays are told apart by another content; where the two are laid out otherwise, not', () => {
