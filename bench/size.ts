@@ -70,7 +70,7 @@ export async function sizes(root: string): Promise<Size[]> {
   rows.push({ what: 'the field without a kind, and dom', bytes: bare, limit: null });
   rows.push({ what: 'the core: that, and the editing that kinds share', bytes: base, limit: null });
   for (const [name, file] of [
-    ['text', 'text'], ['number', 'number'], ['date', 'date'], ['time', 'time'], ['duration', 'duration'], ['phone', 'phone'], ['boxes', 'boxes'],
+    ['text', 'text'], ['number', 'number'], ['date', 'date'], ['time', 'time'], ['duration', 'duration'], ['phone', 'phone'], ['boxes', 'boxes'], ['own', 'own'],
   ] as const) {
     const bytes = (await bytesOf(withKind(name, file, shared), root)) - base;
     const alone = (await bytesOf(withKind(name, file), root)) - bare;
