@@ -22,6 +22,11 @@ export const keyFor = {
   'select-all': 'Control+A',
 } as const;
 
+/** Presses the key of an action, so many times. */
+export async function press(page: Page, action: keyof typeof keyFor, times: number): Promise<void> {
+  for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action]);
+}
+
 /** A page with what drives it. */
 export interface Driven {
   readonly page: Page;
@@ -159,10 +164,8 @@ export async function act(
     case 'answer':
     case 'sent':
       return;
-    default: {
-      const times = 'times' in action ? action.times : 1;
-      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
-    }
+    default:
+      return press(page, action.do, 'times' in action ? action.times : 1);
   }
 }
 

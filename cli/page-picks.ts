@@ -2,7 +2,7 @@
 /// <reference lib="dom" />
 import type { Action } from '@arbeit/engine/tape';
 import type { Locator } from 'playwright-core';
-import { type Driven, formAround, keyFor } from './page-hands.ts';
+import { type Driven, formAround, press } from './page-hands.ts';
 
 /** Picks from what a page offers as a person would: a list, buttons of which one is chosen, boxes to be ticked. */
 
@@ -75,10 +75,8 @@ export async function pick({ page }: Driven, root: Locator, action: Action): Pro
     case 'answer':
     case 'sent':
       return;
-    default: {
-      const times = 'times' in action ? action.times : 1;
-      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
-    }
+    default:
+      return press(page, action.do, 'times' in action ? action.times : 1);
   }
 }
 

@@ -5,7 +5,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import type { Action, Tape } from '@arbeit/engine/tape';
 import { play, type Row } from '@arbeit/engine/tape';
 import { expect, type Locator, type Page, type Route } from '@playwright/test';
-import { formAround, keyFor } from '../cli/page-hands.ts';
+import { formAround, press } from '../cli/page-hands.ts';
 import { plainly } from '../engine/kinds/own/plainly.fixture.ts';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
@@ -45,11 +45,8 @@ async function pick(page: Page, action: Action, field: string): Promise<void> {
     case 'down':
     case 'backspace':
     case 'undo':
-    case 'redo': {
-      const times = 'times' in action ? action.times : 1;
-      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
-      return;
-    }
+    case 'redo':
+      return press(page, action.do, 'times' in action ? action.times : 1);
     default:
       throw new RangeError(`Nobody does "${action.do}" to what is picked.`);
   }
@@ -121,10 +118,8 @@ async function act(page: Page, action: Action, field: string): Promise<void> {
     case 'answer':
     case 'sent':
       return answerOnPage(page, action);
-    default: {
-      const times = 'times' in action ? action.times : 1;
-      for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action.do]);
-    }
+    default:
+      return press(page, action.do, 'times' in action ? action.times : 1);
   }
 }
 

@@ -48,7 +48,10 @@ export function ownShapes(
 ): readonly string[] {
   if (shapes.length === 0) return [];
   const modules = shapes.map((code) => {
-    const inside = code.replace(/(^|[\n;}])([^\S\n]*)export(?=\s)/g, '$1$2');
+    const inside = code.replace(
+      /(^|[\n;}])([^\S\n]*)export\s+(?=(?:async\s+)?(?:function|const|let|var|class)\b)/g,
+      '$1$2',
+    );
     const value = /\bexport\s+(?:function|const|let|var)\s+value\b/.test(code) ? ', value' : '';
     return `  (() => {\n${inside.replace(/^/gm, '    ')}\n    return { shape${value} };\n  })(),`;
   });

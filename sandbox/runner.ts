@@ -53,11 +53,33 @@ const mostHangs = 3;
 const tooLong = { broken: 'It took longer than 20 ms and was ended.' } as const;
 const notStarted = { broken: 'What runs own code could not be started. Reload to try again.' } as const;
 
-const keyOf = (asked: Asked): string =>
-  JSON.stringify([asked.code, 'input' in asked ? asked.input : asked.content]);
+/** Codes that are told apart; one that is written is another with every letter. */
+const mostCodes = 100;
+
+/**
+ * What is asked, as a key. A code is a number in it: with every key of the keyboard a hundred contents may be wanted ahead, and a code is up to 20,000
+ * characters.
+ */
+function createKeys(): (asked: Asked) => string {
+  const numbers = new Map<string, number>();
+  let last = 0;
+  return (asked) => {
+    let number = numbers.get(asked.code);
+    if (number === undefined) {
+      number = ++last;
+      numbers.set(asked.code, number);
+      for (const oldest of numbers.keys()) {
+        if (numbers.size <= mostCodes) break;
+        numbers.delete(oldest);
+      }
+    }
+    return 'input' in asked ? `${number} ${JSON.stringify(asked.input)}` : `${number}:${asked.content}`;
+  };
+}
 
 /** What calls came to, and those that wait, by code and input. */
 function createOutcomes() {
+  const keyOf = createKeys();
   const known = new Map<string, Outcome>();
   const waiting = new Map<string, Asked>();
   /** What is wanted ahead: nobody waits for it. */
@@ -76,6 +98,7 @@ function createOutcomes() {
     if (isWaitedFor) for (const listener of listeners) listener();
   };
   return {
+    keyOf,
     waiting,
     listeners,
     learn,
@@ -91,7 +114,8 @@ function createOutcomes() {
       );
     },
     first: (): [string, Asked] | undefined => {
-      for (const entry of [...waiting, ...later]) return entry;
+      for (const entry of waiting) return entry;
+      for (const entry of later) return entry;
       return undefined;
     },
   };
@@ -173,7 +197,7 @@ export function createRunner(start: StartThread): Runner {
     for (const done of settling.splice(0)) done();
   });
   const ask = (asked: Asked): Outcome | undefined => {
-    const key = keyOf(asked);
+    const key = outcomes.keyOf(asked);
     const outcome = outcomes.find(key, asked);
     if (outcome || outcomes.waiting.has(key)) return outcome;
     outcomes.waiting.set(key, asked);

@@ -2,7 +2,7 @@
 
 import type { FieldStore } from '@arbeit/dom';
 import { customBy } from '@arbeit/engine/checks';
-import { apply, type OpenField, withShape } from '@arbeit/engine/field';
+import { type OpenField, withShape } from '@arbeit/engine/field';
 import { useEffect, useMemo } from 'react';
 import { hasOwnCode } from './has-own-code.ts';
 
@@ -50,7 +50,7 @@ export function useOwnOutcomesLater(store: FieldStore): void {
     let stop: (() => void) | undefined;
     const begin = (): void => {
       stop = own?.watchOutcomes(store);
-      store.restore(apply(store.field, store.state(), { type: 'look' }));
+      own?.lookAgain(store);
     };
     if (own) stop = own.watchOutcomes(store);
     else waiting.add(begin);

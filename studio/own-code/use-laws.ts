@@ -50,6 +50,8 @@ export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'local
   const { locale, classes } = set;
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked anew with a definition, not with a thread
   useEffect(() => {
+    // What is still found is about the code before.
+    stop();
     setKnown(nothing);
     const document: SetDocument = {
       arbeit: 1,
@@ -67,6 +69,6 @@ export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'local
       clearTimeout(soon);
       clearTimeout(timer.current);
     };
-  }, [definition, locale, classes, ask]);
+  }, [definition, locale, classes, ask, stop]);
   return known;
 }

@@ -56,6 +56,12 @@ export function useAnswers(isWanted: boolean): number {
  */
 export const tellCaret = (): void => void document.dispatchEvent(new Event('selectionchange'));
 
+/** Tells a field anew what stands there. No event of its own, and nothing for its tape. */
+export function lookAgain(store: FieldStore): void {
+  tellCaret();
+  store.restore(apply(store.field, store.state(), { type: 'look' }));
+}
+
 /** Keeps a field told of what its own code comes to; and asks for the shapes the next key may lead to, so that it is seldom shown without. */
 export function useOwnOutcomes(store: FieldStore): void {
   useEffect(() => watchOutcomes(store), [store]);
@@ -64,11 +70,7 @@ export function useOwnOutcomes(store: FieldStore): void {
 /** The same, outside of components. Returns what ends it; nothing, where the field has no own code. */
 export function watchOutcomes(store: FieldStore): (() => void) | undefined {
   if (!hasOwnCode(store.field)) return undefined;
-  // No event of the field's, and nothing for its tape: what stands there is told anew.
-  const stop = runnerInPage().subscribe(() => {
-    tellCaret();
-    store.restore(apply(store.field, store.state(), { type: 'look' }));
-  });
+  const stop = runnerInPage().subscribe(() => lookAgain(store));
   const stopAsking = store.field.kind.ahead && store.subscribe((state) => askAhead(store.field, state));
   return () => {
     stop();

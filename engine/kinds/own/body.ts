@@ -35,6 +35,11 @@ export interface OwnBody extends Body {
    */
   readonly is: 'shaped' | 'waiting' | 'broken';
   readonly problem?: ShapeProblem;
+  /**
+   * A text that was put before everything else while nobody could say yet what of it is fixed text, and how many characters were taken of it: it is
+   * put again once that is known.
+   */
+  readonly given?: { readonly text: string; readonly count: number };
 }
 
 /** Nothing typed. */

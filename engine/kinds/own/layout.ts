@@ -8,8 +8,8 @@ import { type Placed, placed, toldApart } from './placed.ts';
 export interface Layout {
   /** The content, shown as the code has it; as it is, where that is not known yet or cannot be shown. */
   lay(plan: OwnPlan, characters: readonly string[]): OwnBody;
-  /** The fixed text every display begins with, where there are characters in it that the field takes; for pastes. Asked of a sample. */
-  leadOf(plan: OwnPlan): readonly string[];
+  /** The fixed text every display begins with, where there are characters in it that the field takes; for pastes. Asked of a sample; `undefined`: it is not known yet. */
+  leadOf(plan: OwnPlan): readonly string[] | undefined;
 }
 
 /** The typed value a function answered, or what is wrong with it. */
@@ -32,6 +32,12 @@ export function alphabetOf(plan: OwnPlan): readonly string[] {
   const found = alphabets.get(plan) ?? printable.filter((c) => taken(plan.takes, c) === c);
   alphabets.set(plan, found);
   return found;
+}
+
+/** A content as any other, of which the fixed text in front is learnt. */
+export function sampleOf(plan: OwnPlan): readonly string[] {
+  const own = alphabetOf(plan);
+  return Array.from({ length: Math.max(1, plan.least) }, (_, i) => own[i % own.length] ?? '0');
 }
 
 /** As many characters of which none is the same; `undefined` where the field takes but one. */
@@ -80,12 +86,8 @@ export function layoutBy(run: RunShape): Layout {
   return {
     lay,
     leadOf(plan) {
-      const own = alphabetOf(plan);
-      const length = Math.max(1, plan.least);
-      const { display, places } = lay(
-        plan,
-        Array.from({ length }, (_, i) => own[i % own.length] ?? '0'),
-      );
+      const { display, places, is } = lay(plan, sampleOf(plan));
+      if (is === 'waiting') return undefined;
       const lead = graphemes(display.slice(0, places[0]));
       return lead.some((c) => taken(plan.takes, c) !== undefined) ? lead : [];
     },

@@ -200,6 +200,56 @@ describe('where the function answers later', () => {
     expect(ownBy(plainly()).read(json.plan, '12345').body.display).toBe('1234 5');
   });
 
+  test('a paste of which nobody could say yet what is fixed comes to what it would have come to', () => {
+    const { run, answer } = later((content) => ({ shown: `K4-${content}` }));
+    const field = fieldOf({ code: shapes.plain }, run);
+    const focused = apply(field, start(field), { type: 'focus' });
+    const settled = (from: typeof focused, text: string) => {
+      let state = apply(field, from, { type: 'paste', text });
+      for (let round = 0; round < 3; round++) {
+        answer();
+        state = apply(field, state, { type: 'look' });
+      }
+      return state;
+    };
+    expect(apply(field, focused, { type: 'paste', text: 'K4-123' }).body).toMatchObject({
+      display: '4123',
+      is: 'waiting',
+    });
+    expect(settled(focused, 'K4-123')).toMatchObject({
+      start: 6,
+      leftOut: '',
+      body: { display: 'K4-123', content: '123' },
+    });
+    // The same once it is known; and a text that does not begin so stays whole.
+    expect(apply(field, focused, { type: 'paste', text: 'k4 - 12' }).body.content).toBe('12');
+    const other = later((content) => ({ shown: `K4-${content}` }));
+    const again = fieldOf({ code: shapes.plain }, other.run);
+    let state = apply(again, apply(again, start(again), { type: 'focus' }), { type: 'paste', text: '4123' });
+    for (let round = 0; round < 3; round++) {
+      other.answer();
+      state = apply(again, state, { type: 'look' });
+    }
+    expect(state.body).toMatchObject({ display: 'K4-4123', content: '4123', is: 'shaped' });
+    // What was put before what stands there already, too.
+    const typed = settled(apply(field, state, { type: 'select', start: 3, end: 5 }), 'K4-9');
+    expect(typed.body.content).toBe('923');
+  });
+
+  test('what is typed over a selection asks for what comes of it, and for nothing in between', () => {
+    const asked: string[] = [];
+    const field = fieldOf({ code: shapes.plain }, (_, content) => {
+      asked.push(content);
+      return { shown: content };
+    });
+    let state = apply(field, start(field), { type: 'paste', text: '12345' });
+    state = apply(field, state, { type: 'select', start: 1, end: 4 });
+    asked.length = 0;
+    expect(apply(field, state, { type: 'key', text: '9' }).body.content).toBe('195');
+    expect(apply(field, state, { type: 'paste', text: '88' }).body.content).toBe('1885');
+    expect(asked).toEqual(['195', '1885']);
+  });
+
   test('a submit waits for it; no server takes a record with a shape nobody has run', async () => {
     const set = { ...setOf({ code: shapes.fours }), forms: [{ id: 'f', fields: ['key'] }] };
     const { run, answer } = later();

@@ -6,8 +6,8 @@ import { carryOut } from '../../field/state.ts';
 import { type Finding, unanswered } from '../../rules/finding.ts';
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
 import { taken } from '../takes.ts';
-import { behind, countLeft, empty, endAt, endOf, gapAt, type OwnBody, type OwnPlan } from './body.ts';
-import { alphabetOf, type Layout, layoutBy } from './layout.ts';
+import { bare, behind, countLeft, empty, endAt, endOf, gapAt, type OwnBody, type OwnPlan } from './body.ts';
+import { alphabetOf, type Layout, layoutBy, sampleOf } from './layout.ts';
 
 /** Takes the characters from index `first` up to `end` out; the caret aims at where they began. */
 function without(
@@ -83,42 +83,76 @@ function notFixed<P extends { readonly c: string; readonly index: number }>(
 const cut = (layout: Layout, plan: OwnPlan, body: OwnBody, start: number, end: number): Edited<OwnBody> =>
   without(layout, plan, body, [countLeft(body, start), countLeft(body, end)], start);
 
-/** A text at once: what the field takes of it, laid out at the end. */
+/** A text at once, over what is selected: what the field takes of it, laid out at the end. */
 function insert(
-  { lay, leadOf }: Layout,
+  layout: Layout,
   plan: OwnPlan,
-  { body, caret }: Edited<OwnBody>,
+  body: OwnBody,
+  start: number,
+  end: number,
   text: string,
 ): Taken<OwnBody> {
-  const at = countLeft(body, caret);
+  const at = countLeft(body, start);
+  const kept = body.characters.toSpliced(at, countLeft(body, end) - at);
   const given = graphemes(text.normalize('NFC'));
-  const rest = at === 0 && given.length > 1 ? withoutLead(given, leadOf(plan)) : given;
-  const room = plan.most - body.characters.length;
+  const lead = at === 0 && given.length > 1 ? layout.leadOf(plan) : [];
+  const room = plan.most - kept.length;
   const put: string[] = [];
   /** Letters and digits that were not taken, each with how many characters stand before it. */
   const passed: { readonly c: string; readonly index: number; readonly why: Reason }[] = [];
-  for (const c of rest) {
+  for (const c of withoutLead(given, lead ?? [])) {
     const own = taken(plan.takes, c);
     if (own !== undefined && put.length < room) put.push(own);
     else if (worthTelling.test(c))
       passed.push({ c, index: at + put.length, why: own === undefined ? 'not-accepted' : 'full' });
   }
-  const next = put.length ? lay(plan, body.characters.toSpliced(at, 0, ...put)) : body;
-  const left = put.length ? notFixed(next, passed) : passed;
+  if (put.length === 0) {
+    const rejected = passed.at(-1)?.why ?? null;
+    return { ...cut(layout, plan, body, start, end), leftOut: passed.map(({ c }) => c).join(''), rejected };
+  }
+  const characters = kept.toSpliced(at, 0, ...put);
+  // Mostly nothing of it is fixed: then this is what is shown once that is known, and is asked for along with it.
+  const laid = layout.lay(plan, characters);
+  const next = lead ? laid : { ...bare(characters, 'waiting'), given: { text, count: put.length } };
+  const left = notFixed(next, passed);
   return {
     body: next,
-    caret: put.length ? behind(next, at + put.length) : caret,
+    caret: behind(next, at + put.length),
     leftOut: left.map(({ c }) => c).join(''),
-    rejected: put.length ? null : (left.at(-1)?.why ?? null),
+    rejected: null,
   };
 }
 
 /** The state with what the code has answered meanwhile; the caret between the same characters. */
-function again({ lay }: Layout, plan: OwnPlan, state: FieldState<OwnBody>): FieldState<OwnBody> {
-  const body = lay(plan, state.body.characters);
+function again(layout: Layout, plan: OwnPlan, state: FieldState<OwnBody>): FieldState<OwnBody> {
+  const { characters, given } = state.body;
+  if (given !== undefined) return givenAgain(layout, plan, state, given);
+  const body = layout.lay(plan, characters);
   if (body.is === 'waiting') return state;
   const moved = (offset: number): number => behind(body, countLeft(state.body, offset));
   return { ...state, body, start: moved(state.start), end: moved(state.end) };
+}
+
+/** The same with a text put again of which is known now what of it is fixed; what stood behind it stands there still. */
+function givenAgain(
+  layout: Layout,
+  plan: OwnPlan,
+  state: FieldState<OwnBody>,
+  { text, count }: NonNullable<OwnBody['given']>,
+): FieldState<OwnBody> {
+  if (!layout.leadOf(plan)) return state;
+  const { characters } = state.body;
+  const { body, leftOut } = insert(layout, plan, bare(characters.slice(count), 'waiting'), 0, 0, text);
+  const less = characters.length - body.characters.length;
+  const moved = (offset: number): number => behind(body, Math.max(0, countLeft(state.body, offset) - less));
+  // What the last event left out is told while it is the last.
+  return {
+    ...state,
+    body,
+    start: moved(state.start),
+    end: moved(state.end),
+    leftOut: state.leftOut && leftOut,
+  };
 }
 
 /** What there is to say of a field whose code is not done, or does what it may not. */
@@ -147,7 +181,9 @@ function ahead(plan: OwnPlan, { characters }: OwnBody, from: number, to: number)
     from < to
       ? [rest]
       : [from - 1, from].filter((at) => at in characters).map((at) => characters.toSpliced(at, 1));
-  return [...gone, ...keys].map((all) => all.join('')).filter((content) => content !== '');
+  // Before anything is pasted into it, what a paste is known by.
+  const sample = characters.length === 0 ? [sampleOf(plan)] : [];
+  return [...sample, ...gone, ...keys].map((all) => all.join('')).filter((content) => content !== '');
 }
 
 /** The kind, with what runs its code. */
@@ -161,17 +197,18 @@ export function ownBy(run: RunShape): Kind<OwnPlan, OwnBody> {
     whole: (_, body) => ({ body, caret: endOf(body) }),
     stand: (_, body, offset) => Math.max(body.places[0] ?? 0, Math.min(endOf(body), offset)),
     key(plan, body, start, end, character) {
-      const cleared = cut(layout, plan, body, start, end);
-      const { characters } = cleared.body;
-      const at = countLeft(cleared.body, cleared.caret);
+      const at = countLeft(body, start);
+      const selected = countLeft(body, end) - at;
       const own = taken(plan.takes, character.normalize('NFC'));
-      if (own === undefined) return passOver(cleared, at, character) ?? 'not-accepted';
-      if (characters.length >= plan.most) return 'full';
-      const next = layout.lay(plan, characters.toSpliced(at, 0, own));
+      if (own === undefined)
+        return passOver(cut(layout, plan, body, start, end), at, character) ?? 'not-accepted';
+      if (body.characters.length - selected >= plan.most) return 'full';
+      // Of what is selected nothing is laid out in between: only what comes of the key is asked for.
+      const next = layout.lay(plan, body.characters.toSpliced(at, selected, own));
       return { body: next, caret: behind(next, at + 1) };
     },
-    insert: (plan, body, start, end, text) => insert(layout, plan, cut(layout, plan, body, start, end), text),
-    read: (plan, text) => insert(layout, plan, { body: empty, caret: 0 }, text),
+    insert: (plan, body, start, end, text) => insert(layout, plan, body, start, end, text),
+    read: (plan, text) => insert(layout, plan, empty, 0, 0, text),
     erase(plan, body, start, end, extent) {
       if (start < end || extent === 'selection') return cut(layout, plan, body, start, end);
       return without(layout, plan, body, reach(body, countLeft(body, start), extent), start);
