@@ -1,21 +1,15 @@
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { actionsFor, kindNames, sketchOf, writeTape } from '@arbeit/engine/prove';
 import { readTape } from '@arbeit/engine/tape';
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import fc from 'fast-check';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { compiled, playBoth } from './hands.ts';
+import { newSet } from './sets.ts';
 
 const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
 const desk = (field: string) => `/sets/ridge-huts/fields/${field}`;
-
-async function newSet(request: APIRequestContext, fields: readonly object[]): Promise<string> {
-  const document = { arbeit: 1, title: `Kinds ${Math.random()}`, locale: 'en-GB', fields };
-  const answer = await request.post('/api/sets', { data: { document } });
-  expect(answer.status(), await answer.text()).toBe(201);
-  return ((await answer.json()) as { id: string }).id;
-}
 
 test('random tapes on random fields of every kind play in Chromium as in the engine', async ({
   page,
@@ -40,7 +34,7 @@ test('random tapes on random fields of every kind play in Chromium as in the eng
     locale,
     entry,
   }));
-  const id = await newSet(request, fields);
+  const id = await newSet(request, { fields });
   const set = compiled({ arbeit: 1, title: 'Kinds', locale: 'en-GB', fields });
   for (const [i, { sketch, tape }] of cases.entries()) {
     const read = readTape(`tape "Random ${i}"\nfield random-${i}\nfocus\n${writeTape(tape)}`);
@@ -54,9 +48,9 @@ test('a part of the specimen is defined where it stands; a choice shows what it 
   page,
   request,
 }) => {
-  const id = await newSet(request, [
-    { id: 'sum', kind: 'currency', label: 'Sum', entry: { currency: 'GBP' } },
-  ]);
+  const id = await newSet(request, {
+    fields: [{ id: 'sum', kind: 'currency', label: 'Sum', entry: { currency: 'GBP' } }],
+  });
   await page.goto(`/sets/${id}/fields/sum`);
   const specimen = page.getByRole('region', { name: 'Specimen' });
   await specimen.getByRole('button', { name: /^currency: £/ }).focus();
@@ -274,7 +268,9 @@ test('what can be chosen is edited where it stands: words, value, order, another
     { value: 'none', label: 'No meals' },
     { value: 'half', label: 'Half board' },
   ];
-  const id = await newSet(request, [{ id: 'meals', kind: 'choice', label: 'Meals', entry: { options } }]);
+  const id = await newSet(request, {
+    fields: [{ id: 'meals', kind: 'choice', label: 'Meals', entry: { options } }],
+  });
   await page.goto(`/sets/${id}/fields/meals`);
   const list = live(page).locator('option');
   await page.getByRole('button', { name: /^one of 2/ }).click();

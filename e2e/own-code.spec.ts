@@ -1,20 +1,9 @@
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { documentOf, newSet } from './sets.ts';
 
 const day = { id: 'day', kind: 'date', label: 'Day', placeholder: '14/02/2027', entry: {} };
-const documentOf = async (request: APIRequestContext, id: string) =>
-  (await (await request.get(`/api/sets/${id}`)).json()).document;
-async function newSet(
-  request: APIRequestContext,
-  fields: readonly object[],
-  more: object = {},
-): Promise<string> {
-  const document = { arbeit: 1, title: `Code ${Math.random()}`, locale: 'en-GB', fields, ...more };
-  const answer = await request.post('/api/sets', { data: { document } });
-  expect(answer.status(), await answer.text()).toBe(201);
-  return ((await answer.json()) as { id: string }).id;
-}
 const live = (page: Page) => page.getByRole('region', { name: 'Live field' });
 const rules = (page: Page) => page.getByRole('region', { name: 'Rules' });
 const editor = (page: Page) => page.getByRole('textbox', { name: 'Code of the check' });
@@ -29,7 +18,7 @@ test('own code: written, tried while it is written, told with its line when it b
   page,
   request,
 }) => {
-  const id = await newSet(request, [day]);
+  const id = await newSet(request, { fields: [day] });
   const answer = await page.goto(`/sets/${id}/fields/day`);
   // The page itself may compile nothing; the thread that runs the code may.
   expect(answer!.headers()['content-security-policy']).not.toContain('wasm');
@@ -94,7 +83,7 @@ test('samples kept with a rule: what should pass and what should not, and where 
     entry: { conceal: false },
     rules: [{ id: 'easy', check: { type: 'not-trivial' } }],
   };
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await rules(page)
     .getByRole('button', { name: /not easy to guess/ })
@@ -119,7 +108,7 @@ test('samples kept with a rule: what should pass and what should not, and where 
 test('a refused value is taken out, in one step of undo', async ({ page, request }) => {
   const rule = { id: 'easy', check: { type: 'not-trivial' }, refused: 'clear' };
   const pin = { id: 'pin', kind: 'pin', label: 'PIN', entry: { conceal: false }, rules: [rule] };
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const line = live(page).getByLabel('PIN');
   await line.focus();
@@ -140,7 +129,8 @@ test('the server runs the code of a record as the page does', async ({ request }
     label: 'To',
     rules: [{ id: 'own', check: { type: 'custom', code, with: ['from'] } }],
   };
-  const id = await newSet(request, [{ ...day, id: 'from', label: 'From' }, to], {
+  const id = await newSet(request, {
+    fields: [{ ...day, id: 'from', label: 'From' }, to],
     forms: [{ id: 'f', fields: ['from', 'to'] }],
   });
   const send = (raw: object) => request.post(`/api/sets/${id}/forms/f/records`, { data: { raw } });
@@ -159,7 +149,10 @@ test('the catalogue: another language, what is missing, edited in place, out and
 }) => {
   const form = { id: 'stay', title: 'Stay', fields: ['day'] };
   const rule = { id: 'soon', check: { type: 'range', min: 'today' }, say: 'From {min} on.' };
-  const id = await newSet(request, [{ ...day, hint: 'Day, month, year.', rules: [rule] }], { forms: [form] });
+  const id = await newSet(request, {
+    fields: [{ ...day, hint: 'Day, month, year.', rules: [rule] }],
+    forms: [form],
+  });
   await page.goto(`/sets/${id}/texts`);
   await page.getByLabel('Add a language').selectOption('de-DE');
   await expect(page.getByText('5 texts are missing somewhere.')).toBeVisible();

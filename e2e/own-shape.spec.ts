@@ -1,6 +1,7 @@
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { documentOf, newSet } from './sets.ts';
 
 /** A field whose text the developer's own function lays out: on its desk, alone, in a form, and where the function does what it may not. */
 
@@ -17,19 +18,6 @@ const field = (code: string, more: object = {}) => ({
   ...more,
 });
 
-async function newSet(request: APIRequestContext, code: string, more: object = {}): Promise<string> {
-  const document = {
-    arbeit: 1,
-    title: `Lockers ${Math.random()}`,
-    locale: 'en-GB',
-    fields: [field(code)],
-    ...more,
-  };
-  const answer = await request.post('/api/sets', { data: { document } });
-  expect(answer.status(), await answer.text()).toBe(201);
-  return ((await answer.json()) as { id: string }).id;
-}
-
 const locker = (page: Page) => page.getByLabel('Locker', { exact: true }).first();
 const caret = (page: Page) => locker(page).evaluate((input: HTMLInputElement) => input.selectionStart);
 
@@ -37,7 +25,7 @@ test('typed, mended in the middle, undone: the function lays out, all else is as
   page,
   request,
 }) => {
-  const id = await newSet(request, grouped);
+  const id = await newSet(request, { fields: [field(grouped)] });
   await page.goto(`/sets/${id}/fields/locker/alone`);
   await locker(page).pressSequentially('123456');
   await expect(locker(page)).toHaveValue('123-456');
@@ -60,7 +48,7 @@ test('the code is written on the desk: how a text grows, the laws, a mistake at 
   page,
   request,
 }) => {
-  const id = await newSet(request, grouped);
+  const id = await newSet(request, { fields: [field(grouped)] });
   await page.goto(`/sets/${id}/fields/locker`);
   await page.locator('[data-part="shape"]').first().click();
   const strip = page.getByRole('region', { name: /^Define:/ });
@@ -102,7 +90,7 @@ test('a caret that was moved while the function was asked stays where it was put
   page,
   request,
 }) => {
-  const id = await newSet(request, grouped);
+  const id = await newSet(request, { fields: [field(grouped)] });
   await page.goto(`/sets/${id}/fields/locker/alone`);
   await locker(page).focus();
   // In one task: a text that has to be asked about, and the caret put into its middle before the browser tells of it.
@@ -120,7 +108,7 @@ test('what waited for the function stands in the tape as it came, and a trial ke
   page,
   request,
 }) => {
-  const id = await newSet(request, grouped);
+  const id = await newSet(request, { fields: [field(grouped)] });
   await page.goto(`/sets/${id}/fields/locker`);
   await locker(page).focus();
   await page.evaluate(() => navigator.clipboard.writeText('12345678'));
@@ -131,8 +119,8 @@ test('what waited for the function stands in the tape as it came, and a trial ke
   await page.getByRole('link', { name: 'Give it a name and a reason' }).click();
   await page.waitForURL('**/trials#*');
   await expect(page.getByText(/^It holds, in \d+ ms\.$/)).toBeVisible();
-  const { document } = await (await request.get(`/api/sets/${id}`)).json();
-  expect(document.trials[0].tape).toContain('expect display "123-456-78"');
+  const { trials } = await documentOf(request, id);
+  expect(trials[0].tape).toContain('expect display "123-456-78"');
 });
 
 test('a function that never comes back freezes nothing and loses nothing, and can be mended', async ({
@@ -140,7 +128,7 @@ test('a function that never comes back freezes nothing and loses nothing, and ca
   request,
 }) => {
   test.setTimeout(120_000);
-  const id = await newSet(request, hanging);
+  const id = await newSet(request, { fields: [field(hanging)] });
   await page.goto(`/sets/${id}/fields/locker`);
   await locker(page).pressSequentially('12345');
   // What was typed stands there at once, and the page answers.
@@ -161,7 +149,8 @@ test('a function that never comes back freezes nothing and loses nothing, and ca
 
 test('a form sends its value, and the server asks the same function', async ({ page, request }) => {
   const valued = `${grouped}\nexport function value(content) {\n  return content === '0000' ? null : content;\n}`;
-  const id = await newSet(request, valued, {
+  const id = await newSet(request, {
+    fields: [field(valued)],
     forms: [{ id: 'rent', title: 'Rent a locker', fields: ['locker'] }],
   });
   await page.goto(`/sets/${id}/forms/rent/alone`);
@@ -184,7 +173,7 @@ test('a form sends its value, and the server asks the same function', async ({ p
 test('on the trials screen the audit tells what a shape may not do', async ({ page, request }) => {
   const counting =
     'let calls = 0;\nexport function shape(content) {\n  calls = (calls + 1) % 3;\n  return content + "-".repeat(calls);\n}';
-  const id = await newSet(request, counting);
+  const id = await newSet(request, { fields: [field(counting)] });
   await page.goto(`/sets/${id}/trials`);
   const audit = page.getByRole('region', { name: 'Law audit' });
   await audit.getByLabel('for').selectOption('10,000 events a field');

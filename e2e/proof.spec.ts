@@ -1,6 +1,7 @@
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { newSet } from './sets.ts';
 
 const price = {
   id: 'price',
@@ -10,21 +11,13 @@ const price = {
   rules: [{ id: 'most', check: { type: 'range', max: '500' } }],
 };
 
-/** A set of one field, and what else is given. */
-async function newSet(request: APIRequestContext, more: object = {}): Promise<string> {
-  const document = { arbeit: 1, title: `Proof ${Math.random()}`, locale: 'en-GB', fields: [price], ...more };
-  const answer = await request.post('/api/sets', { data: { document } });
-  expect(answer.status(), await answer.text()).toBe(201);
-  return ((await answer.json()) as { id: string }).id;
-}
-
 const audit = (page: Page) => page.getByRole('region', { name: 'Law audit' });
 
 test('a set is held against the laws on all cores; what was found outlives the page', async ({
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await expect(audit(page).getByRole('status')).toHaveText('Not tried yet.');
   await audit(page).getByLabel('for').selectOption('10,000 events a field');
@@ -46,7 +39,7 @@ test('a set is held against the laws on all cores; what was found outlives the p
 });
 
 test('an audit that goes on for ever is stopped, and stays where it was', async ({ page, request }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await audit(page).getByLabel('for').selectOption('ten minutes');
   await audit(page).getByRole('button', { name: 'Audit it' }).press('Enter');
@@ -62,7 +55,7 @@ test('an audit that goes on for ever is stopped, and stays where it was', async 
 });
 
 test('a tape in the address is played on the desk', async ({ page, request }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price] });
   const tape = 'field price\nfocus\ntype "501"\nleave\n';
   await page.goto(`/sets/${id}/fields/price?tape=${encodeURIComponent(tape)}`);
   await expect(page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed')).toHaveValue(
@@ -77,7 +70,7 @@ test('a function somebody brings: the laws it breaks by its keys, and the field 
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await brought(page).getByRole('button', { name: 'Try it' }).click();
   await expect(said(page)).toHaveText(/^[5-8] of 12 laws are broken\.$/, { timeout: 60_000 });
@@ -98,7 +91,7 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   const write = async (code: string) => {
     await brought(page).getByRole('textbox', { name: 'Your formatter' }).click();
@@ -146,7 +139,7 @@ test('a tape that was recorded elsewhere opens on the desk of its field; one of 
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/fields/price`);
   const tape = page.getByRole('region', { name: 'Tape', exact: true });
   const open = (text: string) =>
@@ -190,7 +183,7 @@ test('what breaking found is about the set as it stands, after a reload as well,
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   const breaks = page.getByRole('region', { name: 'Broken on purpose' });
   await breaks.getByRole('button', { name: 'Break it' }).click();

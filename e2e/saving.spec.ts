@@ -1,14 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import { patient, test } from './alive.ts';
+import { newSet } from './sets.ts';
 
 const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
-async function newSet(request: APIRequestContext, fields: readonly object[] = [pin]): Promise<string> {
-  const document = { arbeit: 1, title: `Saving ${Math.random()}`, locale: 'en-GB', fields };
-  const answer = await request.post('/api/sets', { data: { document } });
-  expect(answer.status(), await answer.text()).toBe(201);
-  return ((await answer.json()) as { id: string }).id;
-}
 /** Fields of a set that is larger than a page may send while it goes away. */
 const large = () =>
   Array.from({ length: 700 }, (_, i) => ({
@@ -29,7 +24,7 @@ test('reloaded right after an edit, the edit is there, is saved, and is no confl
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   for (const text of ['one', 'one two', 'one two three']) {
     await hint(page).fill(text);
@@ -57,7 +52,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
         ? Promise.reject(new TypeError('away'))
         : fetch(input, init);
   });
-  const id = await newSet(request, large());
+  const id = await newSet(request, { fields: large() });
   await page.goto(`/sets/${id}/fields/pin-0`);
   await page.evaluate(() => localStorage.setItem('away', 'yes'));
   await hint(page).fill('made without a server');
@@ -75,7 +70,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
 });
 
 test('a set larger than a page may send while it goes away', async ({ page, request }) => {
-  const id = await newSet(request, large());
+  const id = await newSet(request, { fields: large() });
   await page.goto(`/sets/${id}/fields/pin-0`);
   await hint(page).fill('last words');
   await page.goto('about:blank', { waitUntil: 'commit' });
@@ -84,7 +79,7 @@ test('a set larger than a page may send while it goes away', async ({ page, requ
 });
 
 test('what another living page has not saved yet is its own', async ({ page, request, context }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [pin] });
   await page.route('**/api/sets/**', (route) =>
     route.request().method() === 'PUT' ? route.abort() : route.continue(),
   );
@@ -99,7 +94,7 @@ test('what another living page has not saved yet is its own', async ({ page, req
 });
 
 test('a faulty pattern is unsaved work too', async ({ page, request }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const line = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
   await line.fill('<4 digit>-<2 lett');
@@ -111,7 +106,7 @@ test('a faulty pattern is unsaved work too', async ({ page, request }) => {
 });
 
 test('refused versions are found again, compared and taken back', async ({ page, request }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [pin] });
   const save = (base: number, hint: string) => {
     const document = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [{ ...pin, hint }] };
     return request.put(`/api/sets/${id}`, { data: { base, document } });

@@ -1,19 +1,11 @@
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { patient, test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { documentOf, newSet, saved } from './sets.ts';
 
-/** A set of its own for each test, so that none sees another's changes. */
-async function newSet(request: APIRequestContext, fields: readonly object[] = []): Promise<string> {
-  const document = { arbeit: 1, title: `Own ${Math.random()}`, locale: 'en-GB', fields };
-  const answer = await request.post('/api/sets', { data: { document } });
-  return ((await answer.json()) as { id: string }).id;
-}
 const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
-const documentOf = async (request: APIRequestContext, id: string) =>
-  (await (await request.get(`/api/sets/${id}`)).json()).document;
-const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
 const liveLine = (page: Page, label: string) =>
   page.getByRole('region', { name: 'Live field' }).getByLabel(label);
 
@@ -21,7 +13,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, {});
   await page.goto('/');
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: 'New field' }).focus();
@@ -49,7 +41,7 @@ test('from nothing to a working field with the keyboard alone, and all of it is 
 });
 
 test('a change made just before the page goes away is saved', async ({ page, request }) => {
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByLabel('Hint', { exact: true }).fill('Four digits');
   await page.goto('/');
@@ -57,7 +49,7 @@ test('a change made just before the page goes away is saved', async ({ page, req
 });
 
 test('specimen and pattern text stay in step, by mouse and by key', async ({ page, request }) => {
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: '4 digits. Define this part.' }).focus();
   await page.keyboard.press('Enter');
@@ -88,7 +80,7 @@ test('a pattern with mistakes tells each with its column, saves nothing, and has
   page,
   request,
 }) => {
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
   await pattern.fill('<4 digt>-<2 latn>');
@@ -102,7 +94,7 @@ test('a pattern with mistakes tells each with its column, saves nothing, and has
 });
 
 test('the desk follows the tape back and forth, and typing goes on from there', async ({ page, request }) => {
-  const id = await newSet(request, [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
+  const id = await newSet(request, { fields: [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }] });
   await page.goto(`/sets/${id}/fields/pin`);
   const line = liveLine(page, 'Key-box PIN');
   await line.focus();
@@ -129,7 +121,7 @@ test('a changed definition plays the same keys again, and the tape still steps',
   page,
   request,
 }) => {
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const line = liveLine(page, 'Key-box PIN');
   await page.waitForLoadState('networkidle');
@@ -152,7 +144,7 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
   page,
   request,
 }) => {
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   const rules = page.getByRole('region', { name: 'Rules' });
   await rules.getByRole('button', { name: 'Add a rule' }).click();
@@ -182,7 +174,7 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
 });
 
 test('a field is deleted and put back', async ({ page, request }) => {
-  const id = await newSet(request, [pin, { ...pin, id: 'two', label: 'Second PIN' }]);
+  const id = await newSet(request, { fields: [pin, { ...pin, id: 'two', label: 'Second PIN' }] });
   await page.goto('/');
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: 'Menu of Key-box PIN' }).click();
@@ -194,7 +186,7 @@ test('a field is deleted and put back', async ({ page, request }) => {
 });
 
 test('a field deleted on its desk can be put back from the shelf', async ({ page, request }) => {
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: 'Menu of Key-box PIN' }).click();
   await page.getByRole('menuitem', { name: 'Delete', exact: true }).click();
@@ -211,7 +203,7 @@ test('two windows: the later save is a choice, and either way nothing is lost', 
   request,
 }) => {
   for (const choice of ['Go on with mine', 'Go on with theirs']) {
-    const id = await newSet(request, [pin]);
+    const id = await newSet(request, { fields: [pin] });
     const other = await context.newPage();
     await page.goto(`/sets/${id}/fields/pin`);
     await patient(other).goto(`/sets/${id}/fields/pin`);
@@ -309,7 +301,9 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
     { id: 'b', check: { type: 'in', values: ['one'] } },
   ];
   const meals = { id: 'meals', kind: 'choice', label: 'Meals', entry: { options }, rules };
-  const id = await newSet(request, [meals, { ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
+  const id = await newSet(request, {
+    fields: [meals, { ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }],
+  });
   const isKept = async () => {
     await page.waitForTimeout(100);
     expect(await page.evaluate(() => document.activeElement !== document.body)).toBe(true);
@@ -349,7 +343,7 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
 });
 
 test('what is faulty is not called saved', async ({ page, request }) => {
-  const id = await newSet(request, [pin]);
+  const id = await newSet(request, { fields: [pin] });
   await page.goto(`/sets/${id}/fields/pin`);
   await saved(page);
   await page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }).fill('<4 dig');
@@ -361,7 +355,7 @@ test('what is faulty is not called saved', async ({ page, request }) => {
 for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2]] as const)
   test(`nothing is cut and nothing lies over another at ${width}, ${zoom * 100} %`, async ({ page, request }) => {
     const long = 'Wanderhüttenübernachtungsanmeldebestätigungsnummer';
-    const id = await newSet(request, [{ ...pin, label: long, hint: `${long} ${long}`, rules: [{ id: 'r', check: { type: 'not-in', values: [long] }, say: `${long}${long}` }] }]);
+    const id = await newSet(request, { fields: [{ ...pin, label: long, hint: `${long} ${long}`, rules: [{ id: 'r', check: { type: 'not-in', values: [long] }, say: `${long}${long}` }] }] });
     await page.setViewportSize({ width: Math.round(width / zoom), height: 800 });
     for (const path of ['/', `/sets/${id}/fields/pin`, '/sets/ridge-huts/fields/warden', '/sets/ridge-huts/fields/deposit', '/sets/ridge-huts/forms/booking', `/sets/${id}/texts`]) {
       await page.goto(path);

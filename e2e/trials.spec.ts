@@ -1,6 +1,7 @@
-import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { documentOf, newSet, saved } from './sets.ts';
 
 const price = {
   id: 'price',
@@ -17,15 +18,6 @@ const edge = {
 };
 const wrong = { id: 'wrong', name: 'Not what is there', tape: 'field price\ntype "501"\nhome\ncaret 4\nbackspace\nexpect display "£51|"\ntype "2"\n' }; // biome-ignore format: a document a line
 
-async function newSet(request: APIRequestContext, trials: readonly object[] = [edge]): Promise<string> {
-  const document = { arbeit: 1, title: `Trials ${Math.random()}`, locale: 'en-GB', fields: [price], ...(trials.length ? { trials } : {}) };
-  const answer = await request.post('/api/sets', { data: { document } });
-  expect(answer.status(), await answer.text()).toBe(201);
-  return ((await answer.json()) as { id: string }).id;
-} // biome-ignore format: a document a line
-const documentOf = async (request: APIRequestContext, id: string) =>
-  (await (await request.get(`/api/sets/${id}`)).json()).document;
-const saved = (page: Page) => expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
 const list = (page: Page) => page.getByRole('region', { name: 'Trials', exact: true });
 const breaks = (page: Page) => page.getByRole('region', { name: 'Broken on purpose' });
 const editor = (page: Page, name: string) => page.getByRole('textbox', { name: `Tape of ${name}` });
@@ -34,7 +26,7 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   page,
   request,
 }) => {
-  const id = await newSet(request, [edge, wrong]);
+  const id = await newSet(request, { fields: [price], trials: [edge, wrong] });
   await page.goto(`/sets/${id}/trials`);
   await expect(list(page).getByRole('status').first()).toHaveText('1 of 2 hold, 1 does not.');
   await expect(list(page).getByText('2 things expected, all there')).toBeVisible();
@@ -65,7 +57,7 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials#edge`);
   const tape = editor(page, 'Up to the edge');
   await tape.click();
@@ -94,7 +86,7 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
   await breaks(page).getByRole('button', { name: 'Break it' }).click();
   await expect(breaks(page).getByRole('status')).toHaveText(/^\d+ ways tried\.$/);
@@ -125,7 +117,7 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
 });
 
 test('it can be stopped, and what was found stays; a thread that dies is told', async ({ page, request }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto('/sets/ridge-huts/trials');
   await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 hold/);
   await breaks(page).getByRole('button', { name: 'Break it' }).click();
@@ -161,7 +153,7 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   page,
   request,
 }) => {
-  const id = await newSet(request, []);
+  const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/fields/price`);
   await page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed').focus();
   await page.keyboard.type('501');
@@ -198,7 +190,7 @@ test('what the trials reach: seen and never seen; a set without fields or trials
   page,
   request,
 }) => {
-  const id = await newSet(request);
+  const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
   const row = page
     .getByRole('region', { name: 'What the trials reach' })

@@ -2,8 +2,7 @@
 
 import type { RuleDocument } from '@arbeit/engine/document';
 import { type OpenField, sampleVerdict } from '@arbeit/engine/field';
-import { useEffect, useState } from 'react';
-import { runnerInPage } from '../own-code/use-own-code.ts';
+import { useAnswers } from '../own-code/use-own-code.ts';
 import { Lamp } from '../sheet/lamp.tsx';
 
 type Side = 'pass' | 'fail';
@@ -26,12 +25,7 @@ export function SampleValues({
 }) {
   const { samples = {} } = rule;
   const isCode = rule.check.type === 'custom';
-  const [, setCount] = useState(0);
-  useEffect(() => {
-    if (!isCode) return;
-    const stop = runnerInPage().subscribe(() => setCount((count) => count + 1));
-    return () => void stop();
-  }, [isCode]);
+  useAnswers(isCode);
   const put = (side: Side, values: readonly string[]) => {
     const { [side]: _, ...others } = samples;
     const next = values.length ? { ...samples, [side]: values } : others;

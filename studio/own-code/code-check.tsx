@@ -5,9 +5,10 @@ import { problemWithCheck } from '@arbeit/engine/document';
 import type { OpenField } from '@arbeit/engine/field';
 import type { Definition } from '@arbeit/engine/kinds';
 import type { CodeOutcome } from '@arbeit/engine/rules';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { CodeEditor, type Mistake, type Offer } from './code-editor.tsx';
-import { runnerInPage } from './use-own-code.ts';
+import { useCodeDraft } from './use-draft.ts';
+import { runnerInPage, useAnswers } from './use-own-code.ts';
 
 /** A kind that forbids nothing. */
 const anyKind: Definition = { name: 'field', options: {}, plan: () => ({ kind: '' }) };
@@ -39,13 +40,7 @@ export function CodeCheck({
   readonly check: Custom;
   readonly onChange: (check: CheckDocument) => void;
 }) {
-  const [draft, setDraft] = useState(check.code);
-  const [seen, setSeen] = useState(check.code);
-  // Changed elsewhere, by undo: what stands here is that.
-  if (seen !== check.code) {
-    setSeen(check.code);
-    setDraft(check.code);
-  }
+  const [draft, setDraft] = useCodeDraft(check.code);
   const problem = problemWithCheck(anyKind, { ...check, code: draft })[0];
   const outcome = useTried(compiled, draft);
   const mistakes = useMemo<readonly Mistake[]>(() => {
@@ -100,14 +95,10 @@ export function CodeCheck({
 
 /** What the code comes to for the value in the field's placeholder or, without one, an empty text: enough to see it run. */
 function useTried(compiled: OpenField, code: string): CodeOutcome | undefined {
-  const { check, subscribe } = runnerInPage();
+  const { check } = runnerInPage();
   const { kind, plan } = compiled;
   const { body } = kind.read(plan, compiled.placeholder);
   const input = { value: kind.value(plan, body) ?? '', raw: kind.raw(plan, body), values: {}, today: '' };
-  const [, setCount] = useState(0);
-  useEffect(() => {
-    const stop = subscribe(() => setCount((count) => count + 1));
-    return () => void stop();
-  }, [subscribe]);
+  useAnswers(true);
   return check(code, input);
 }

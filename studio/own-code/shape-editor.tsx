@@ -6,10 +6,11 @@ import { withShape } from '@arbeit/engine/field';
 import { type OwnBody, shapeWords } from '@arbeit/engine/kinds/own';
 import { lawWords } from '@arbeit/engine/proof';
 import { graphemes } from '@arbeit/engine/values';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useKinds } from '../kinds/at-hand.tsx';
 import { CodeEditor, type Mistake, type Offer } from './code-editor.tsx';
 import { growing } from './growing.ts';
+import { useCodeDraft } from './use-draft.ts';
 import { useLaws } from './use-laws.ts';
 import { runnerInPage, useAnswers } from './use-own-code.ts';
 
@@ -41,13 +42,7 @@ export function ShapeEditor({
   readonly withCode: (code: string) => FieldDocument;
   readonly onChange: (code: string) => void;
 }) {
-  const [draft, setDraft] = useState(code);
-  const [seen, setSeen] = useState(code);
-  // Changed elsewhere, by undo: what stands here is that.
-  if (seen !== code) {
-    setSeen(code);
-    setDraft(code);
-  }
+  const [draft, setDraft] = useCodeDraft(code);
   const problem = check(draft);
   const kinds = useKinds();
   const answers = useAnswers(true);
