@@ -26,6 +26,7 @@ import { Conditions } from './conditions.tsx';
 import { driveForm } from './drive.ts';
 import { useFormOutcomes, withCode } from './form-code.ts';
 import '../sheet/table.css';
+import '../desk/desk.css';
 import './form.css';
 import { fillWithSamples } from './fill.ts';
 import { type Link, Links } from './links.tsx';

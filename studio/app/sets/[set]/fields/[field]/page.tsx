@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import '../../../../../desk/desk.css';
 import { DeskFor } from '../../../../../kinds/desks.tsx';
 import { isTrouble } from '../../../../../store/trouble.ts';
 import { Trouble } from '../../../../open.tsx';
