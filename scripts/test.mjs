@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from './chromium.mjs';
@@ -12,19 +12,32 @@ rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 let passed = 0;
 let failed = 0;
+/** What failed, told once more at the end: whoever keeps but the end of this output has to see it. */
+const faults = [];
+/** How much of one fault is told there, in lines. */
+const most = 60;
+const endOf = (text) => text.trimEnd().split('\n').slice(-most).join('\n');
 
-const run = (name, command, args, env = {}) => {
+/** Runs a command, its output passed on as it comes; `said` is its end. */
+const run = async (name, command, args, env = {}) => {
   process.stdout.write(`\n── ${name}\n`);
   const from = Date.now();
-  const { status } = spawnSync(command, args, {
+  const child = spawn(command, args, {
     cwd: root,
-    stdio: 'inherit',
+    stdio: ['ignore', 'pipe', 'pipe'],
     env: { ...process.env, ...env },
   });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream.setEncoding('utf8').on('data', (piece) => {
+      process.stdout.write(piece);
+      said = (said + piece).slice(-100_000);
+    });
+  const status = await new Promise((resolve) => child.on('close', resolve));
   process.stdout.write(
     `   ${name}: ${status === 0 ? 'good' : 'FAILED'}, ${((Date.now() - from) / 1000).toFixed(1)} s\n`,
   );
-  return status === 0;
+  return { isGood: status === 0, said };
 };
 /** Checks that are one thing each to pass or fail, side by side: each leaves a core idle now and then. What they say comes one after the other. */
 const checks = async (...steps) => {
@@ -41,26 +54,46 @@ const checks = async (...steps) => {
             `   ${name}: ${status === 0 ? 'good' : 'FAILED'}, after ${((Date.now() - from) / 1000).toFixed(1)} s\n`,
           );
           if (status === 0) passed++;
-          else failed++;
+          else {
+            failed++;
+            faults.push({ name, text: endOf(String(Buffer.concat(said))) });
+          }
           resolve();
         });
       }),
   );
   await Promise.all(done);
 };
+const marks = { lt: '<', gt: '>', quot: '"', apos: "'", amp: '&' };
+const plain = (xml) =>
+  xml
+    .replace(/<!\[CDATA\[(.*?)\]\]>/gs, '$1')
+    .replace(/&(\w+);/g, (all, name) => marks[name] ?? all)
+    .replace(/&#x?\w+;/g, '');
 /** A test run that counts its own tests, in a JUnit file. One that ends badly without a failed test counts as one. */
-const count = (file, isGood) => {
-  let bad = 0;
+const count = (what, file, { isGood, said }) => {
+  let xml = '';
   try {
-    const [, tests = '0'] = /<testsuites[^>]*\btests="(\d+)"/.exec(readFileSync(file, 'utf8')) ?? [];
-    const [, failures = '0'] = /<testsuites[^>]*\bfailures="(\d+)"/.exec(readFileSync(file, 'utf8')) ?? [];
-    const [, errors = '0'] = /<testsuites[^>]*\berrors="(\d+)"/.exec(readFileSync(file, 'utf8')) ?? [];
-    bad = Number(failures) + Number(errors);
-    passed += Number(tests) - bad;
+    xml = readFileSync(file, 'utf8');
   } catch {
-    bad = 1;
+    // Then it ended before it began to count, and is told as one fault.
   }
-  failed += isGood ? bad : Math.max(1, bad);
+  const [head = ''] = /<testsuites[^>]*>/.exec(xml) ?? [];
+  const numberOf = (name) => Number(new RegExp(`\\b${name}="(\\d+)"`).exec(head)?.[1] ?? 0);
+  const bad = numberOf('failures') + numberOf('errors');
+  passed += numberOf('tests') - bad;
+  failed += isGood && head ? bad : Math.max(1, bad);
+  for (const [, name, inside] of xml.matchAll(
+    /<testcase\b[^>]*?\bname="([^"]*)"[^>]*(?<!\/)>(.*?)<\/testcase>/gs,
+  )) {
+    const [, text] = /<(?:failure|error)\b[^>]*>(.*?)<\/(?:failure|error)>/s.exec(inside) ?? [];
+    if (text !== undefined)
+      faults.push({
+        name: `${what}: ${plain(name)}`,
+        text: plain(text).trim().split('\n').slice(0, most).join('\n'),
+      });
+  }
+  if ((!isGood || !head) && bad === 0) faults.push({ name: `${what} ended badly`, text: endOf(said) });
 };
 
 await checks(
@@ -72,8 +105,9 @@ await checks(
 const ARBEIT_CHROMIUM = chromium();
 const unit = join(results, 'unit.xml');
 count(
+  'unit tests',
   unit,
-  run(
+  await run(
     'unit tests',
     'npx',
     ['vitest', 'run', '--reporter=default', '--reporter=junit', `--outputFile.junit=${unit}`],
@@ -84,12 +118,17 @@ process.stdout.write('\n── build\n');
 if (buildStudio()) {
   passed++;
   count(
+    'browser tests',
     join(results, 'e2e.xml'),
-    run('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
+    await run('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
       ARBEIT_CHROMIUM,
     }),
   );
-} else failed++;
+} else {
+  failed++;
+  faults.push({ name: 'build', text: 'The studio does not build: see above.' });
+}
 
+for (const { name, text } of faults) process.stdout.write(`\nFAILED  ${name}\n${text}\n`);
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
