@@ -2,7 +2,7 @@ import { compile, type SetDocument } from '@arbeit/engine/document';
 import { type CompiledField, closed } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import type { CarriedCheck, Judge } from '@arbeit/engine/rules';
+import { type CarriedCheck, type Checks, carriedBy, type Judge } from '@arbeit/engine/rules';
 import { byName, type Import, written } from './imports.ts';
 import { moduleTypes } from './module-types.ts';
 import { camel, head, keyOf, namesIn } from './names.ts';
@@ -22,8 +22,10 @@ type NameOf<T extends CarriedCheck> = {
   [N in keyof Judges]: Judges[N] extends Judge<T> ? N : never;
 }[keyof Judges];
 
-/** What each check is exported as by `@arbeit/engine/checks`. */
-const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } = {
+/** What each check, and what goes with some rules, is exported as by `@arbeit/engine/checks`. */
+const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } & {
+  readonly [N in keyof Checks]-?: keyof Judges;
+} = {
   length: 'length',
   matches: 'matches',
   in: 'among',
@@ -33,6 +35,8 @@ const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } = {
   compare: 'compare',
   custom: 'custom',
   remote: 'remote',
+  asking: 'asking',
+  clearing: 'clearing',
 };
 
 /**
@@ -109,16 +113,13 @@ export function compiledModule(
   };
 }
 
-/** The checks a field has to carry, each with what exports it: its own rules' and those of forms whose message stands at it. */
+/** What a field has to carry, each with what exports it: its own rules' and those of forms whose message stands at it. */
 function checksOf(
   field: CompiledField,
   forms: readonly OpenForm[],
 ): readonly (readonly [type: string, exported: string])[] {
   const rules = [...field.rules, ...forms.flatMap((form) => form.rulesAt.get(field.id) ?? [])];
-  return [...new Set(rules.map(({ check }) => check.type))].sort().flatMap((type) => {
-    const check = (checkNames as Readonly<Record<string, string>>)[type];
-    return check ? [[type, check] as const] : [];
-  });
+  return [...carriedBy(rules)].sort().map((name) => [name, checkNames[name]] as const);
 }
 
 /** What a form says of itself beside its fields, where that is not what every form does. */

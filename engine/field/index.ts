@@ -1,4 +1,5 @@
 export type { Answer } from '../rules/checks.ts';
+export type { Ask, Question, Questions } from '../rules/questions.ts';
 export type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 export type { CompiledField, Plan } from './compiled.ts';
 export { attributeNames, mayStand } from './html.ts';
@@ -16,7 +17,6 @@ export {
 } from './kind.ts';
 export type { Look } from './look.ts';
 export type { FieldEvent, FieldState, Refused } from './moment.ts';
-export type { Ask, Question, Questions } from './questions.ts';
 export { type Flags, type Reading, read, type Shown, told } from './reading.ts';
 export { refusalAfter } from './refusing.ts';
 export { sampleVerdict } from './sample-verdict.ts';

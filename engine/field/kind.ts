@@ -1,4 +1,4 @@
-import { type Checks, isCarried, type Judged } from '../rules/checks.ts';
+import { type Checks, carriedBy, type Judged } from '../rules/checks.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { CompiledField, Plan } from './compiled.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
@@ -81,9 +81,8 @@ export function open<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P
   const name: P['kind'] = field.plan.kind;
   if (!Object.hasOwn(kinds, name))
     throw new RangeError(`The kind "${name}" is not at hand: give it to "open".`);
-  for (const { check } of field.rules)
-    if (isCarried(check.type) && !checks[check.type])
-      throw new RangeError(`The check "${check.type}" is not at hand: give it to "open".`);
+  for (const name of carriedBy(field.rules))
+    if (!checks[name]) throw new RangeError(`The check "${name}" is not at hand: give it to "open".`);
   // What a kind makes and takes are of one type; which, its "empty" says.
   return { ...field, kind: kinds[name] as unknown as Kind<P, BodyOf<T[P['kind']]>>, checks };
 }

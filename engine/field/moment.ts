@@ -1,7 +1,6 @@
-import type { Answer } from '../rules/checks.ts';
 import type { Finding } from '../rules/finding.ts';
+import type { QuestionEvent, Questions } from '../rules/questions.ts';
 import type { Body, Reason } from './body.ts';
-import type { Questions } from './questions.ts';
 
 /** A body with its selection: what undo brings back. Offsets are UTF-16 units of the display. */
 export interface Snap<B extends Body = Body> {
@@ -55,11 +54,7 @@ export type FieldEvent =
   /** A whole value, from the browser or the program. */
   | { readonly type: 'autofill' | 'set'; readonly text: string }
   | { readonly type: 'backspace' | 'delete' | 'word-backspace' }
-  /** A question was put, `about` what its `Ask` says, or the present raw value; its answer came, under the same id. */
-  | { readonly type: 'ask'; readonly id: string; readonly rule: string; readonly about?: string }
-  /** What nobody answered may be asked again. */
-  | { readonly type: 'ask-again' }
-  | { readonly type: 'answer'; readonly id: string; readonly answer: Answer }
+  | QuestionEvent
   /** Something a check waits for outside has come to something: what is told of the field is worked out anew. */
   | { readonly type: 'look' }
   /** A rule refuses what stands there: it is taken out, in one step of undo. */

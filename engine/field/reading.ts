@@ -1,13 +1,13 @@
-import { check, type Given, valuesOf } from '../rules/checks.ts';
+import { check, type Given } from '../rules/checks.ts';
 import type { Condition } from '../rules/condition.ts';
 import { type Finding, passed, unanswered, unrun, type Verdict } from '../rules/finding.ts';
 import { message } from '../rules/message.ts';
+import type { Ask } from '../rules/questions.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { Body } from './body.ts';
 import type { Plan } from './compiled.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldState } from './moment.ts';
-import { type Ask, aboutOf, answerTo, isAsked, nothingAsked } from './questions.ts';
 import { start } from './state.ts';
 
 /** What is so of a field, yes or no. */
@@ -108,12 +108,14 @@ export function read<V extends string = string>(
   const raw = kind.raw(plan, body);
   const rules = form.rules.length ? [...field.rules, ...form.rules] : field.rules;
   const { others } = form;
-  const answers = questions === nothingAsked ? noAnswers : answersFor(questions, rules, raw, others);
+  const { asking } = field.checks;
+  const answers = asking?.answers(questions, rules, raw, others) ?? noAnswers;
   const given: Given = { today, others, answers };
   const findings: Finding[] = [];
   let heard = silence;
   let facts = nothing;
-  let isOpen = false;
+  let isAsking = false;
+  let isRunning = false;
   for (const rule of form.counts ? rules : noRules) {
     const isPlain = rule.when === undefined && refused === null;
     const finding = isPlain
@@ -123,8 +125,11 @@ export function read<V extends string = string>(
     // Mostly it passes and has found nothing out: then there is nothing to weigh.
     if (finding === passed) continue;
     if (finding.facts) facts = { ...facts, ...finding.facts };
-    if (finding === unanswered) isOpen = true;
-    else if (finding.verdict !== 'pass' && finding !== unrun) {
+    if (finding === unanswered) {
+      if (rule.check.type === 'remote') isAsking = true;
+      // Own code that is under way: whoever runs it tells.
+      else isRunning = true;
+    } else if (finding.verdict !== 'pass' && finding !== unrun) {
       const isLeft = state.touched && (!rule.reads || form.isLeft(rule.reads));
       const isSeen = state.submitted || isDue(rule, finding, isLeft);
       heard = hear(heard, field, form.letsThrough ? lenient(rule, finding) : rule, finding, isSeen);
@@ -132,8 +137,10 @@ export function read<V extends string = string>(
   }
   if (form.told && form.counts) heard = hear(heard, field, ofServer, form.told, true);
   const { shown, problem } = heard;
-  const questioned =
-    isOpen && problem === undefined ? questionsOf(rules, findings, state, raw, form) : unasked;
+  const isSound = problem === undefined;
+  const isLeft = form.waits || (state.touched && !state.focused);
+  const wanted =
+    isAsking && isSound ? asking?.wanted(questions, rules, findings, raw, others, isLeft) : undefined;
   return {
     display: body.display,
     content: body.content,
@@ -145,15 +152,15 @@ export function read<V extends string = string>(
       touched: state.touched,
       dirty: raw !== initialRaw(field),
       complete: body.complete,
-      valid: problem === undefined,
-      pending: questioned.isPending,
+      valid: isSound,
+      pending: isSound && (isRunning || wanted?.isPending === true),
     },
     findings,
     shown,
     problem: problem ?? '',
     counts: form.counts,
     facts,
-    asks: questioned.asks,
+    asks: wanted?.asks ?? noAsks,
   };
 }
 
@@ -174,7 +181,7 @@ function findingOf(
 const noAnswers: Given['answers'] = {};
 const nothing: Reading['facts'] = {};
 const noRules: readonly Rule[] = [];
-const unasked = { asks: [] as readonly Ask[], isPending: false };
+const noAsks: readonly Ask[] = [];
 
 /** What a server says of a field is an error, and is seen at once. */
 const ofServer: Voice = { id: 'server', show: 'at-once', severity: 'error' };
@@ -182,53 +189,6 @@ const ofServer: Voice = { id: 'server', show: 'at-once', severity: 'error' };
 /** A rule as it speaks where what nobody answered holds nothing back. */
 const lenient = (rule: Rule, { code }: Finding): Voice =>
   code === 'unreachable' ? { ...rule, severity: 'warning' } : rule;
-
-function answersFor(
-  questions: FieldState['questions'],
-  rules: readonly Rule[],
-  raw: string,
-  others: Given['others'],
-): Given['answers'] {
-  const answers: Record<string, Given['answers'][string]> = {};
-  for (const rule of rules) {
-    if (rule.check.type !== 'remote') continue;
-    const found = answerTo(questions, rule.id, aboutOf(raw, rule, others));
-    if (found) answers[rule.id] = found;
-  }
-  return answers;
-}
-
-/**
- * What the rules without an answer want to know now, and whether any of them waits for one. Asked on leaving, once the field is left
- * or a submit waits for it; on a pause, whenever there is a whole value. Nothing is asked twice.
- */
-function questionsOf(
-  rules: readonly Rule[],
-  findings: readonly Finding[],
-  { focused, touched, questions }: FieldState,
-  raw: string,
-  { others, waits }: FromForm,
-): { readonly asks: readonly Ask[]; readonly isPending: boolean } {
-  const asks: Ask[] = [];
-  let isPending = false;
-  for (const [i, rule] of rules.entries()) {
-    if (findings[i] !== unanswered) continue;
-    if (rule.check.type !== 'remote') {
-      // Own code that is under way: whoever runs it tells.
-      isPending = true;
-      continue;
-    }
-    const { ask: path, timeout, on } = rule.check;
-    const about = aboutOf(raw, rule, others);
-    const isLeft = waits || (touched && !focused);
-    const isOut = isAsked(questions, rule.id, about);
-    isPending ||= isOut || isLeft;
-    if (isOut || (on === 'leave' && !isLeft)) continue;
-    const values = valuesOf(others, rule.check.with);
-    asks.push({ rule: rule.id, value: raw, about, path, timeout, on: isLeft ? 'leave' : on, values });
-  }
-  return { asks, isPending };
-}
 
 /** What has been heard of the rules so far. */
 interface Heard {

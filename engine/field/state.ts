@@ -1,9 +1,9 @@
+import { nothingAsked } from '../rules/questions.ts';
 import { boundaryAt, graphemes } from '../values/graphemes.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { Plan } from './compiled.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldEvent, FieldState, Snap, Step } from './moment.ts';
-import { answer, ask, forgetUnreachable, nothingAsked } from './questions.ts';
 
 /** The field before anything happened: its initial value, not focused. */
 export function start<P extends Plan, B extends Body>({
@@ -95,8 +95,11 @@ export function carryOut<P extends Plan, B extends Body>(
       return { ...report(state), run: 'none', submitted: true, refused: null };
     case 'ask':
     case 'answer':
-    case 'ask-again':
-      return question(state, event, () => kind.raw(plan, state.body));
+    case 'ask-again': {
+      const { questions } = state;
+      const after = field.checks.asking?.after(questions, event, kind.raw(plan, state.body)) ?? questions;
+      return after === questions ? state : { ...state, questions: after };
+    }
     case 'look':
       return { ...state };
     case 'refuse': {
@@ -108,23 +111,6 @@ export function carryOut<P extends Plan, B extends Body>(
     default:
       return report(state);
   }
-}
-
-/** What became of what the field asks elsewhere. */
-function question<B extends Body>(
-  state: FieldState<B>,
-  event: Extract<FieldEvent, { readonly type: 'ask' | 'answer' | 'ask-again' }>,
-  raw: () => string,
-): FieldState<B> {
-  const { questions: before } = state;
-  const after = (): FieldState['questions'] => {
-    if (event.type === 'answer') return answer(before, event.id, event.answer);
-    if (event.type === 'ask-again') return forgetUnreachable(before);
-    const { id, rule, about = raw() } = event;
-    return ask(before, { id, rule, value: raw(), about });
-  };
-  const questions = after();
-  return questions === before ? state : { ...state, questions };
 }
 
 /** The state with what there is to tell of the last event. */

@@ -1,7 +1,7 @@
-import type { Ask } from '../field/questions.ts';
 import { told } from '../field/reading.ts';
 import type { Answer } from '../rules/checks.ts';
 import { unanswered, unrun } from '../rules/finding.ts';
+import type { Ask } from '../rules/questions.ts';
 import { applyToForm, type FieldFinding } from './apply.ts';
 import { type FormState, fieldOf, type OpenForm, startForm, withField } from './form.ts';
 import { countsInForm, readInForm } from './form-reading.ts';

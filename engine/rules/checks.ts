@@ -1,5 +1,9 @@
 import { type Finding, incomplete, passed } from './finding.ts';
-import type { Check } from './rule.ts';
+import type { Given } from './given.ts';
+import type { Asking, Clearing } from './questions.ts';
+import type { Check, Rule } from './rule.ts';
+
+export type { Answer, Given, Other } from './given.ts';
 
 const none: Readonly<Record<string, string>> = {};
 const missing: Finding = { verdict: 'open', code: 'required', data: none };
@@ -29,33 +33,6 @@ export interface Judged<P, B extends Held> {
   judge?(plan: P, body: B, check: Check, given: Given): Finding | undefined;
 }
 
-/** What a check is given beside the value: all it may know of the world. */
-export interface Given {
-  /** The clock, an ISO 8601 date; empty where none is at hand. */
-  readonly today: string;
-  /** The other fields of the form that it reads, by id; one that does not count has no value. */
-  readonly others: Readonly<Record<string, Other>>;
-  /** What was answered about the value, by the rule's id. */
-  readonly answers: Readonly<Record<string, Answer>>;
-}
-
-/** Another field, as a check meets it. */
-export interface Other {
-  /** Its typed value. */
-  readonly value: string | null;
-  readonly label: string;
-  readonly display: string;
-}
-
-/** What came back of a question put elsewhere. `unreachable`: nobody answered; it can be asked again. */
-export interface Answer {
-  readonly verdict: 'pass' | 'fail' | 'unreachable';
-  readonly code?: string;
-  /** For a message, by name. */
-  readonly data?: Readonly<Record<string, string>>;
-  readonly facts?: Readonly<Record<string, string>>;
-}
-
 /** A field to be checked: its plan, its kind, and the checks it carries. */
 export interface Subject<P, B extends Held> {
   readonly plan: P;
@@ -78,11 +55,26 @@ export type Judge<T extends CarriedCheck> = <P, B extends Held>(
   rule: string,
 ) => Finding;
 
-/** Checks at hand, by their type: as kinds, they are values, and a page carries those it names. */
-export type Checks = { readonly [T in CarriedCheck]?: Judge<T> };
+/** Checks at hand, by their type, and what goes with some rules beside them: as kinds, they are values, and a page carries those it names. */
+export type Checks = { readonly [T in CarriedCheck]?: Judge<T> } & {
+  /** What fields carry whose rules ask elsewhere. */
+  readonly asking?: Asking;
+  /** What fields carry of which a rule takes out what it refuses. */
+  readonly clearing?: Clearing;
+};
 
-export const isCarried = (type: Check['type']): type is CarriedCheck =>
-  type !== 'required' && type !== 'complete' && type !== 'range';
+const everywhere: readonly Check['type'][] = ['required', 'complete', 'range'] satisfies Everywhere[];
+
+/** What a field has to carry for its rules, each once. */
+export function carriedBy(rules: readonly Rule[]): ReadonlySet<keyof Checks> {
+  const names = new Set<keyof Checks>();
+  for (const { check, clears } of rules) {
+    if (!everywhere.includes(check.type)) names.add(check.type as CarriedCheck);
+    if (check.type === 'remote') names.add('asking');
+    if (clears) names.add('clearing');
+  }
+  return names;
+}
 
 /** The other fields a check reads, by id. */
 export function readBy(check: Check): readonly string[] {

@@ -1,8 +1,10 @@
 import { compare as order } from '../values/decimal.ts';
 import { countOf } from '../values/graphemes.ts';
+import { asking } from './asking.ts';
 import { match } from './automaton.ts';
 import type { Checks, Held, Judge, Subject } from './checks.ts';
 import { rotated, schemes } from './checksum.ts';
+import { clearing } from './clearing.ts';
 import { type Finding, passed, unanswered, unrun, type Verdict } from './finding.ts';
 import type { Comparison } from './rule.ts';
 
@@ -106,9 +108,11 @@ export const remote: Judge<'remote'> = ({ kind, plan }, body, _, { answers }, ru
 /** Where nothing runs the developer's own code the check says nothing and holds nothing back; `customBy` makes one that does. */
 export const custom: Judge<'custom'> = () => unrun;
 
+export { asking } from './asking.ts';
+export { clearing } from './clearing.ts';
 export { customBy } from './custom.ts';
 
-/** All of them. */
+/** All of them, and what goes with some rules beside them. */
 export const checks = {
   length,
   matches,
@@ -119,6 +123,8 @@ export const checks = {
   compare,
   remote,
   custom,
+  asking,
+  clearing,
 } satisfies Required<Checks>;
 
 /** What is guessed first: one character over and over, a run up or down, a pair repeated. */
