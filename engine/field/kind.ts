@@ -23,6 +23,8 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
   whole(plan: P, body: B): Edited<B>;
   /** The nearest offset where the caret may stand. */
   stand?(plan: P, body: B, offset: number): number;
+  /** Of kinds with long texts what finds the nearest offset of the display at or left of one that splits no character. */
+  boundaryAt?(display: string, offset: number): number;
   /** Carries out events for kinds with a resting text or steps: `around.ts`. */
   around?(field: OpenField<P, B>, state: FieldState<B>, event: FieldEvent): FieldState<B>;
   /** What leaving makes of the content: padded, tidied. Nothing a key would refuse, and done once it stays. */

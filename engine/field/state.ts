@@ -202,7 +202,8 @@ function select<P extends Plan, B extends Body>(
   to: number,
 ): FieldState<B> {
   const { body } = state;
-  const at = (offset: number): number => boundaryAt(body.display, offset);
+  const { boundaryAt: near = boundaryAt } = field.kind;
+  const at = (offset: number): number => near(body.display, offset);
   let a = at(from < to ? from : to);
   let b = at(from < to ? to : from);
   if (b < a) b = a;

@@ -1,5 +1,5 @@
 import { compare as order } from '../values/decimal.ts';
-import { countOf } from '../values/graphemes.ts';
+import { countOf } from '../values/long-text.ts';
 import { asking } from './asking.ts';
 import { match } from './automaton.ts';
 import type { Checks, Held, Judge, Subject } from './checks.ts';

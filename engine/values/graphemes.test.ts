@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { boundaryAt, fold, graphemes } from './graphemes.ts';
+import { boundaryNear, countOf } from './long-text.ts';
 
 const segmenter = new Intl.Segmenter('en', { granularity: 'grapheme' });
 const bySegmenter = (text: string) => [...segmenter.segment(text)].map((s) => s.segment);
@@ -36,6 +37,33 @@ describe('graphemes', () => {
       }),
     );
   });
+});
+
+test('of long texts, whatever stands in them, the same is found from near by', () => {
+  const bit = fc.oneof(
+    fc.string({ unit: 'grapheme', maxLength: 12 }),
+    fc.constantFrom(
+      '🇨🇭🇳',
+      '\u1100\u1161',
+      '👨\u200d👩',
+      '\ud83d',
+      '\udc4d',
+      '\r\n',
+      'e\u0301',
+      'a'.repeat(60),
+    ),
+  );
+  const long = fc.array(bit, { minLength: 60, maxLength: 200 }).map((bits) => bits.join(''));
+  let seen = 0;
+  fc.assert(
+    fc.property(long, fc.nat(1500), (text, offset) => {
+      if (text.length >= 256) seen++;
+      expect(boundaryNear(text, offset)).toBe(boundaryAt(text, offset));
+      expect(countOf(text)).toBe(graphemes(text).length);
+    }),
+    { numRuns: Number(process.env.ARBEIT_RUNS ?? 1000) },
+  );
+  expect(seen).toBeGreaterThan(100);
 });
 
 test.each([

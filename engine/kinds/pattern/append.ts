@@ -148,7 +148,7 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
 }
 
 /** In fixed positions characters go into one cell after the other; one that may mean something else there ends it. */
-export function overwrite(
+function overwrite(
   plan: PatternPlan,
   body: PatternBody,
   caret: number,
@@ -184,7 +184,7 @@ export function overwrite(
 }
 
 /** Whether a plan in fixed positions can be written into that way. */
-export const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
+const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
   plan.positions === 'fixed' &&
   plan.stretches.length === 0 &&
   !body.owed &&
@@ -241,3 +241,21 @@ function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: 
   if (last + 1 < cells.length) return item(at, last + 1);
   return complete ? display.length : after;
 }
+
+/**
+ * Deals with as many as it can of the characters from an index on, as if they came one by one; `undefined` where they are not its matter.
+ */
+export type Bulk = (
+  plan: PatternPlan,
+  at: Edited,
+  characters: readonly string[],
+  from: number,
+) => (Omit<Appended, 'met'> & { readonly met?: string }) | undefined;
+
+/** What is carried for patterns so long that laying out anew after each character would be felt. */
+export const bulk: readonly Bulk[] = [
+  (plan, { body, caret }, characters, from) =>
+    isAppendable(plan, body, caret) ? append(plan, body, characters.slice(from)) : undefined,
+  (plan, { body, caret }, characters, from) =>
+    isOverwritable(plan, body) ? overwrite(plan, body, caret, characters.slice(from)) : undefined,
+];

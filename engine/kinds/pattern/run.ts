@@ -1,8 +1,9 @@
 import type { Reason, Taken } from '../../field/body.ts';
 import type { Kind, OpenField } from '../../field/kind.ts';
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
+import { boundaryNear } from '../../values/long-text.ts';
 import { align } from './align.ts';
-import { append, isAppendable, isOverwritable, overwrite } from './append.ts';
+import { type Bulk, bulk } from './append.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { fit, mayStayBlank } from './cells.ts';
 import { eraseDense, insertDense } from './dense.ts';
@@ -29,8 +30,14 @@ function emptyOf(plan: PatternPlan): PatternBody {
 /** Below that many a paste is typed out: nothing would be gained. */
 const enough = 64;
 
-/** Several characters one after the other, keeping what is taken and telling what is not. */
-export function insertAll(plan: PatternPlan, start: Edited, text: string, few = enough): Taken<PatternBody> {
+/** Several characters one after the other, keeping what is taken and telling what is not. More than `few` are left to `many` first. */
+export function insertAll(
+  plan: PatternPlan,
+  start: Edited,
+  text: string,
+  many: readonly Bulk[] = [],
+  few = enough,
+): Taken<PatternBody> {
   let { body, caret } = start;
   let leftOut = '';
   let met = '';
@@ -38,25 +45,17 @@ export function insertAll(plan: PatternPlan, start: Edited, text: string, few = 
   let taken = false;
   const characters = graphemes(text.normalize('NFC'));
   for (let i = 0; i < characters.length; i++) {
-    if (characters.length - i > few && isAppendable(plan, body, caret)) {
-      const appended = append(plan, body, characters.slice(i));
-      taken ||= appended.taken;
-      leftOut += appended.leftOut;
-      met += appended.met;
-      refusal = appended.refusal ?? refusal;
-      i += appended.count;
-      ({ body, caret } = appended);
-      if (i >= characters.length) break;
+    for (const one of many) {
+      const done = characters.length - i > few && one(plan, { body, caret }, characters, i);
+      if (!done) continue;
+      taken ||= done.taken;
+      leftOut += done.leftOut;
+      met += done.met ?? '';
+      refusal = done.refusal ?? refusal;
+      i += done.count;
+      ({ body, caret } = done);
     }
-    if (characters.length - i > few && isOverwritable(plan, body)) {
-      const over = overwrite(plan, body, caret, characters.slice(i));
-      taken ||= over.taken;
-      leftOut += over.leftOut;
-      refusal = over.refusal ?? refusal;
-      i += over.count;
-      ({ body, caret } = over);
-      if (i >= characters.length) break;
-    }
+    if (i >= characters.length) break;
     const character = characters[i]!;
     const edited = insertDense(body, caret, character) ?? insertOne(plan, body, caret, character);
     if (typeof edited !== 'string') {
@@ -106,8 +105,37 @@ const hasFixed = (plan: PatternPlan, text: string): boolean =>
 /** A field by pattern, where that is known. */
 export type PatternField = OpenField<PatternPlan, PatternBody>;
 
-/** Fields defined by a pattern (`engine.md`, section 2). */
-export const pattern: Kind<PatternPlan, PatternBody> = {
+/** A text put over what is selected; into an empty field a whole display is read as one. */
+function insert(
+  plan: PatternPlan,
+  body: PatternBody,
+  start: number,
+  end: number,
+  text: string,
+  many?: readonly Bulk[],
+): Taken<PatternBody> {
+  const cleared = clear(plan, body, start, end);
+  const typed = insertAll(plan, cleared, text, many);
+  const same = typed.body.display === text;
+  if (cleared.body.display !== emptyOf(plan).display || (same && !typed.leftOut)) return typed;
+  const aligned = hasFixed(plan, text) ? (align(plan, text) ?? align(plan, text.trim())) : undefined;
+  return aligned ? { ...whole(plan, aligned), leftOut: '', rejected: null } : typed;
+}
+
+function whole(plan: PatternPlan, body: PatternBody): Edited {
+  const { last, at, cells, display, passed } = body;
+  if (passed) return { body, caret: display.length };
+  if (last < 0) return { body, caret: at[0] ?? 0 };
+  // The end of the content; with `ahead`, where the next character would stand.
+  const next = at[last + 1];
+  const end = contentEnd(body);
+  if (plan.positions === 'fixed') return { body, caret: end };
+  if (next !== undefined && next > end) return { body, caret: next };
+  return { body, caret: plan.literals === 'ahead' && last === cells.length - 1 ? display.length : end };
+}
+
+/** Fields defined by a pattern (`engine.md`, section 2), of few cells: nothing done to one costs more than a walk over them. */
+export const shortPattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   raw: rawOf,
   value: (plan, body) => (body.complete ? rawOf(plan, body) : null),
@@ -123,19 +151,12 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
     return insertOne(plan, cleared.body, cleared.caret, character.normalize('NFC'));
   },
 
-  insert(plan, body, start, end, text) {
-    const cleared = clear(plan, body, start, end);
-    const typed = insertAll(plan, cleared, text);
-    const same = typed.body.display === text;
-    if (cleared.body.display !== emptyOf(plan).display || (same && !typed.leftOut)) return typed;
-    const aligned = hasFixed(plan, text) ? (align(plan, text) ?? align(plan, text.trim())) : undefined;
-    return aligned ? { ...this.whole(plan, aligned), leftOut: '', rejected: null } : typed;
-  },
+  insert: (plan, body, start, end, text) => insert(plan, body, start, end, text),
 
   read(plan, text) {
     const raw = readRaw(plan, text);
-    if (raw) return { ...this.whole(plan, raw), leftOut: '', rejected: null };
-    const { body, caret } = this.whole(plan, emptyOf(plan));
+    if (raw) return { ...whole(plan, raw), leftOut: '', rejected: null };
+    const { body, caret } = whole(plan, emptyOf(plan));
     return this.insert(plan, body, caret, caret, text);
   },
 
@@ -161,16 +182,13 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
     }
   },
 
-  whole(plan, body) {
-    const { last, at, cells, display, passed } = body;
-    if (passed) return { body, caret: display.length };
-    if (last < 0) return { body, caret: at[0] ?? 0 };
-    // The end of the content; with `ahead`, where the next character would stand.
-    const next = at[last + 1];
-    const end = contentEnd(body);
-    if (plan.positions === 'fixed') return { body, caret: end };
-    if (next !== undefined && next > end) return { body, caret: next };
-    return { body, caret: plan.literals === 'ahead' && last === cells.length - 1 ? display.length : end };
-  },
+  whole,
   ghost: ghostOf,
 };
+
+/** The same of any length. */
+export const pattern: Kind<PatternPlan, PatternBody> = /*#__PURE__*/ (() => ({
+  ...shortPattern,
+  boundaryAt: boundaryNear,
+  insert: (plan, body, start, end, text) => insert(plan, body, start, end, text, bulk),
+}))();

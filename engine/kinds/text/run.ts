@@ -2,7 +2,8 @@ import { around } from '../../field/around.ts';
 import type { Body, Edited } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
 import { isIn, recase } from '../../values/characters.ts';
-import { boundaryAt, characterAt, countOf, graphemes } from '../../values/graphemes.ts';
+import { characterAt, graphemes } from '../../values/graphemes.ts';
+import { boundaryNear, countOf } from '../../values/long-text.ts';
 
 /** Free text, on one line or on several. */
 export interface TextPlan {
@@ -55,7 +56,7 @@ function isSeen(character: string): boolean {
 
 /** Whether a character melts into the last one of a text: an accent typed after its letter. */
 function doesJoin(before: string, character: string): boolean {
-  const last = before.slice(boundaryAt(before, before.length - 1));
+  const last = before.slice(boundaryNear(before, before.length - 1));
   return graphemes(last + character).length === graphemes(last).length;
 }
 
@@ -114,7 +115,7 @@ export const text: Kind<TextPlan, Body> = {
     const { content } = body;
     switch (extent) {
       case 'character-left':
-        return without(body, start > 0 ? boundaryAt(content, start - 1) : 0, start, start);
+        return without(body, start > 0 ? boundaryNear(content, start - 1) : 0, start, start);
       case 'character-right':
         return without(body, start, start + characterAt(content, start).length, start);
       case 'word-left': {
@@ -128,6 +129,7 @@ export const text: Kind<TextPlan, Body> = {
     }
   },
   whole: (_, body) => ({ body, caret: body.display.length }),
+  boundaryAt: boundaryNear,
   around,
   leave(plan, body) {
     const tidied = tidy(plan, body.content);
