@@ -243,6 +243,25 @@ test('nothing moves when a message appears', async ({ page }) => {
   expect(await places()).toEqual(quiet);
 });
 
+for (const width of [1280, 400])
+  test(`rows that come as one looks for them move nothing below, at ${width}`, async ({ page, request }) => {
+    const many = {
+      fields: Array.from({ length: 90 }, (_, i) => ({ ...pin, id: `f${i}`, label: `Box ${i}` })),
+    };
+    const below = await newSet(request, { fields: [pin] });
+    await newSet(request, many);
+    await newSet(request, many);
+    await page.setViewportSize({ width, height: 800 });
+    await page.goto('/');
+    const head = page.locator(`[data-set="${below}"] .set-head`);
+    const rows = page.locator('.shelf-row');
+    const drawn = await rows.count();
+    await head.scrollIntoViewIfNeeded();
+    const { y } = (await head.boundingBox()) ?? {};
+    await expect.poll(() => rows.count()).toBeGreaterThan(drawn);
+    expect((await head.boundingBox())?.y).toBe(y);
+  });
+
 test('the phone keyboard types, and the focus stays', async ({ page }) => {
   await page.goto('/sets/ridge-huts/fields/key-box');
   await page.getByRole('radio', { name: 'Phone' }).click();

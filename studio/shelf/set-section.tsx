@@ -1,7 +1,7 @@
 'use client';
 
 import type { FieldDocument } from '@arbeit/engine/document';
-import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type CSSProperties, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { moveField } from '../definition/edits.ts';
 import { type JustDeleted, takeNote } from '../definition/just-deleted.ts';
 import { type EditedSet, useSet } from '../definition/use-set.ts';
@@ -267,32 +267,37 @@ function Fields({
     <>
       <ul ref={list}>{drawn}</ul>
       {found.length > rows && (
-        <More count={found.length - rows} onMore={() => setRows((n) => n + moreRows)} />
+        <More key={rows} count={found.length - rows} onMore={() => setRows((n) => n + moreRows)} />
       )}
     </>
   );
 }
 
-/** Shows further rows: by itself as it comes near what is seen, and at a click. */
+/**
+ * Shows further rows: by itself as what is seen comes near where they will stand, and at a click. Their room is kept for them, so that
+ * nothing below moves when they come. Made anew after each time: room that is still seen asks for more.
+ */
 function More({ count, onMore }: { readonly count: number; readonly onMore: () => void }) {
-  const button = useRef<HTMLButtonElement>(null);
+  const room = useRef<HTMLDivElement>(null);
   const more = useRef(onMore);
   more.current = onMore;
   useEffect(() => {
-    if (!button.current) return;
+    if (!room.current) return;
     const observer = new IntersectionObserver(
       (entries) => {
         if (entries.some(({ isIntersecting }) => isIntersecting)) more.current();
       },
       { rootMargin: '300px' },
     );
-    observer.observe(button.current);
+    observer.observe(room.current);
     return () => observer.disconnect();
   }, []);
   return (
-    <button ref={button} type="button" className="word-button my-2" onClick={onMore}>
-      Show {Math.min(moreRows, count)} of {count} more
-    </button>
+    <div ref={room} className="shelf-room" style={{ '--rows': count } as CSSProperties}>
+      <button type="button" className="word-button my-2" onClick={onMore}>
+        Show {Math.min(moreRows, count)} of {count} more
+      </button>
+    </div>
   );
 }
 
