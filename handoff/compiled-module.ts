@@ -1,5 +1,5 @@
 import { compile, type SetDocument } from '@arbeit/engine/document';
-import { type CompiledField, closed } from '@arbeit/engine/field';
+import { type CompiledField, closed, type Plan } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { type CarriedCheck, type Checks, carriedBy, type Judge } from '@arbeit/engine/rules';
@@ -59,7 +59,7 @@ export function compiledModule(
   const body: string[] = [];
   for (const field of fields) {
     const { kind } = field.plan;
-    const run = runs.of(kind);
+    const run = runs.of(field.plan);
     const name = nameOf(field.id);
     const carried = checksOf(field, forms);
     for (const [type, check] of carried) checks.add(type === 'custom' ? 'customBy' : check);
@@ -137,24 +137,28 @@ function mannerOf({ submit, completes, unanswered, rules }: OpenForm, codes: str
 
 /** The kinds a module carries: what each is called in it, and how it comes by it. */
 function runsIn(kinds: KindTable) {
-  /** By the module of what runs: what it exports, and the name here; of kinds made here of what lays out their text, what makes them. */
-  const carried = new Map<string, { readonly run: string; readonly by: string | undefined }>();
+  /** By what runs, as it is called here: where it comes from; of kinds made here of what lays out their text, what makes them. */
+  const carried = new Map<
+    string,
+    { readonly ships: string; readonly as: string; readonly by: string | undefined }
+  >();
   return {
-    of(kind: string): string {
-      const { ships, shipsBy } = kindIn(kinds, kind);
-      if (ships === undefined) throw new RangeError(`The kind "${kind}" is none of Arbeit’s own.`);
-      const run = `${camel(ships)}Kind`;
-      carried.set(ships, { run, by: shipsBy });
+    of(plan: Plan): string {
+      const { ships, shipsAs, shipsBy: by } = kindIn(kinds, plan.kind);
+      if (ships === undefined) throw new RangeError(`The kind "${plan.kind}" is none of Arbeit’s own.`);
+      const as = shipsAs?.(plan) ?? camel(ships);
+      const run = `${as}Kind`;
+      carried.set(run, { ships, as, by });
       return run;
     },
     imports: (): readonly Import[] =>
       [...carried]
         .sort(([a], [b]) => (a < b ? -1 : 1))
-        .map(([ships, { run, by }]) => {
+        .map(([run, { ships, as, by }]) => {
           const from = `@arbeit/engine/runs/${ships}`;
-          return by === undefined ? { from, name: camel(ships), as: run } : { from, name: by };
+          return by === undefined ? { from, name: as, as: run } : { from, name: by };
         }),
     made: (): readonly (readonly [name: string, by: string])[] =>
-      [...carried.values()].flatMap(({ run, by }) => (by === undefined ? [] : [[run, by] as const])),
+      [...carried].flatMap(([run, { by }]) => (by === undefined ? [] : [[run, by] as const])),
   };
 }

@@ -67,6 +67,8 @@ export interface KindEntry {
    * by that name in camel case.
    */
   readonly ships?: string;
+  /** What that module exports for fields of a plan, where it has more for some than others have to carry. */
+  shipsAs?(plan: Plan): string;
   /** Of kinds whose text a developer's code lays out: what that module exports that makes the kind, given what runs the code. */
   readonly shipsBy?: string;
 }

@@ -50,8 +50,15 @@ export function weigher(
   return (use) => weigh(js, faceOf(use, needs), sources);
 }
 
-/** What hardly a page takes of a face: one that does not carries nothing of it. */
-const seldom: ReadonlySet<string> = new Set(['record']);
+/** What the snippet of a face does without: a page that takes none of it carries nothing of it. */
+const seldom: ReadonlySet<string> = new Set([
+  'attributesOf',
+  'lookOf',
+  'onCompletion',
+  'record',
+  'share',
+  'statesOf',
+]);
 
 async function weigh(js: string, face: Face | undefined, sources: Sources): Promise<Weight> {
   const names = face?.names.filter((name) => !seldom.has(name)).join(', ') ?? 'serverForm';
