@@ -1,5 +1,4 @@
 import type { FieldEvent } from '@arbeit/engine/field';
-import type { BindOptions } from './bind.ts';
 import { joinForm } from './form-part.ts';
 import { type Host, nativeHost, tellHost } from './host.ts';
 import type { FieldStore } from './store.ts';
@@ -132,7 +131,7 @@ function listen(picks: Picks, signal: AbortSignal): void {
 export function bindPicks(
   element: HTMLElement,
   store: FieldStore,
-  options: Pick<BindOptions, 'host'> = {},
+  options: { readonly host?: Host } = {},
 ): () => void {
   const select = element instanceof HTMLSelectElement ? element : null;
   const head = select ?? boxesIn(element)[0];

@@ -13,8 +13,6 @@ import type { TextControl } from './text-control.ts';
 export interface BindOptions {
   /** What a form submits under the input's name: the raw value (default) or the display. */
   readonly submits?: 'raw' | 'display';
-  /** What the input stands in, where it is not the input itself that is in a form: then that hands on the value. */
-  readonly host?: Host;
 }
 
 /** What an input showed when it was let go: nobody typed that, should another field take the input over. */
@@ -28,8 +26,21 @@ const bindings = new WeakMap<TextControl, Bound>();
  * browser changes by itself (composition, suggestions, autofill) is left alone until it is done and then taken
  * over, by the range it is known to have replaced or by difference. Returns the way to let go again.
  */
-export function bind(input: TextControl, store: FieldStore, options: BindOptions = {}): () => void {
-  const host = options.host ?? nativeHost(input, input, () => [input]);
+export function bind(input: TextControl, store: FieldStore, { submits }: BindOptions = {}): () => void {
+  const host = nativeHost(input, input, () => [input]);
+  return bindWithin(input, store, host, (part, signal) => submitRaw(input, part, store, submits, signal));
+}
+
+/**
+ * The same for an input that stands in an element of somebody's own: that is in the form, and hands on the value. `submit` has the form
+ * submit it where nobody does.
+ */
+export function bindWithin(
+  input: TextControl,
+  store: FieldStore,
+  host: Host,
+  submit?: (part: FormPart, signal: AbortSignal) => void,
+): () => void {
   const bound: Bound = {
     input,
     store,
@@ -57,7 +68,7 @@ export function bind(input: TextControl, store: FieldStore, options: BindOptions
     },
   };
   joinForm(host.element, part, store, signal);
-  if (host.element === input) submitRaw(input, part, store, options.submits ?? 'raw', signal);
+  submit?.(part, signal);
   const letGo = [
     host.watch(),
     store.subscribe((_, event) => {

@@ -36,7 +36,7 @@ export function submitRaw(
   input: TextControl,
   part: FormPart,
   store: FieldStore,
-  submits: 'raw' | 'display',
+  submits: 'raw' | 'display' | undefined,
   signal: AbortSignal,
 ): void {
   const onFormData = (event: FormDataEvent): void => {

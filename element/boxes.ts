@@ -1,6 +1,20 @@
-import { bind, type FieldStore } from '@arbeit/dom';
+import { bindWithin, type FieldStore } from '@arbeit/dom';
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import { type Drawing, dress, part, planOf } from './control.ts';
+
+/** How boxes look, beside what every element does. */
+const sheet = `
+[part~=code]{display:inline-flex;gap:.75em;align-items:center}
+[part~=boxes]{position:relative;display:inline-block}
+[part~=row]{display:flex;gap:.75em}
+[part~=group]{display:flex;gap:.3em}
+[part~=code] [part~=box]{inline-size:2em;block-size:2.4em;display:grid;place-items:center;border:1px solid var(--_line)}
+[part~=active]{outline:2px solid var(--_accent);outline-offset:-1px}
+[part~=selected]{background:color-mix(in srgb,var(--_accent) 22%,transparent)}
+:host([data-wrong]) [part~=code] [part~=box]{border-color:var(--_wrong)}
+[part~=over]{position:absolute;inset:0;inline-size:100%;block-size:100%;margin:0;padding:0;border:0;background:none;color:transparent;caret-color:transparent}
+[part~=over]::selection{background:none}
+`;
 
 /** A PIN or a code: one real input, and boxes drawn under it that show what it holds, where its caret is and what is selected. */
 export const boxes: Drawing = (store, attributes) => {
@@ -53,7 +67,8 @@ export const boxes: Drawing = (store, attributes) => {
   return {
     element,
     named: input,
-    bind: (host) => bind(input, store, { host }),
+    sheet,
+    bind: (host) => bindWithin(input, store, host),
     draw,
     disable(isDisabled) {
       input.disabled = isDisabled;

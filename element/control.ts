@@ -9,6 +9,8 @@ export interface Control {
   readonly named: HTMLElement;
   /** Of a group, which a label cannot be for: it is named by the label's id. */
   readonly isGroup?: true;
+  /** How it looks, beside what every field does (CSS). */
+  readonly sheet?: string;
   /** Ties it to the field, which `host` stands for in its form. Returns the way to let go. */
   bind(host: Host): () => void;
   /** Draws what the field holds now, where that is more than the text. */

@@ -59,18 +59,22 @@ function storeFor(element: HTMLElement, { fields, today }: FieldTable): FieldSto
   return createStore(field, readOn(today));
 }
 
-const sheets = new WeakMap<Document, CSSStyleSheet>();
+const sheets = new WeakMap<Document, Map<string, CSSStyleSheet>>();
 
-/** The style sheet of the elements of a page: one for them all. */
-function sheetFor(page: Document): CSSStyleSheet {
-  let found = sheets.get(page);
-  if (!found) {
-    // Elements are only ever on a page that is shown.
-    found = new page.defaultView!.CSSStyleSheet();
-    found.replaceSync(sheet);
-    sheets.set(page, found);
-  }
-  return found;
+/** The style sheets of an element: on a page each is one for all its elements. */
+function sheetsFor(page: Document, { control }: View): CSSStyleSheet[] {
+  const known = sheets.get(page) ?? new Map<string, CSSStyleSheet>();
+  sheets.set(page, known);
+  return [sheet, control.sheet ?? ''].filter(Boolean).map((text) => {
+    let found = known.get(text);
+    if (!found) {
+      // Elements are only ever on a page that is shown.
+      found = new page.defaultView!.CSSStyleSheet();
+      found.replaceSync(text);
+      known.set(text, found);
+    }
+    return found;
+  });
 }
 
 /** The part of a form control that every native one has (HTML, form-associated custom elements), by its internals. */
@@ -144,8 +148,8 @@ export function fieldElementClass(table: FieldTable): CustomElementConstructor {
       if (typed !== undefined && typed !== store.reading().display) this.value = typed;
       if (!this.hasAttribute('name')) this.name = store.field.id;
       dressElement(this, store);
-      this.#root.adoptedStyleSheets = [sheetFor(this.ownerDocument)];
       const view = drawn(store, table.drawings);
+      this.#root.adoptedStyleSheets = sheetsFor(this.ownerDocument, view);
       this.#root.replaceChildren(...view.elements);
       this.#view = view;
       this.formDisabledCallback(this.#isDisabled);

@@ -1,4 +1,4 @@
-import { bind } from '@arbeit/dom';
+import { bindWithin } from '@arbeit/dom';
 import type { TextPlan } from '@arbeit/engine/kinds/text';
 import { type Drawing, dress, part, planOf } from './control.ts';
 
@@ -22,7 +22,7 @@ export const line: Drawing = (store, attributes) => {
   return {
     element,
     named: input,
-    bind: (host) => bind(input, store, { host }),
+    bind: (host) => bindWithin(input, store, host),
     draw() {
       const { body } = store.state();
       behind.textContent = body.display;

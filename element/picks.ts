@@ -2,6 +2,13 @@ import { bindPicks } from '@arbeit/dom';
 import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
 import { type Drawing, dress, part, planOf } from './control.ts';
 
+/** How what is picked from looks, beside what every element does. */
+const sheet = `
+[part~=options]{display:flex;flex-direction:column;gap:.35em}
+[part~=options][data-draw=segments]{flex-direction:row;flex-wrap:wrap}
+[part~=option]{display:inline-flex;gap:.5em;align-items:baseline}
+`;
+
 /** A list to open, buttons or boxes to tick: for fields whose value is picked. */
 export const picks: Drawing = (store, attributes) => {
   const { field } = store;
@@ -54,6 +61,7 @@ export const picks: Drawing = (store, attributes) => {
     element: group,
     named: group,
     isGroup: true,
+    sheet,
     bind: (host) => bindPicks(group, store, { host }),
     disable,
     focused: () => boxes.find(({ checked }) => checked) ?? boxes[0],

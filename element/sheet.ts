@@ -33,17 +33,4 @@ export const sheet = `
 [part~=message]{min-block-size:1.5em;margin-block-start:var(--arbeit-gap,.25em);font-size:.875em}
 [part~=message] p{margin:0}
 [part~=message][data-severity=error]{color:var(--_wrong)}
-[part~=options]{display:flex;flex-direction:column;gap:.35em}
-[part~=options][data-draw=segments]{flex-direction:row;flex-wrap:wrap}
-[part~=option]{display:inline-flex;gap:.5em;align-items:baseline}
-[part~=code]{display:inline-flex;gap:.75em;align-items:center}
-[part~=boxes]{position:relative;display:inline-block}
-[part~=row]{display:flex;gap:.75em}
-[part~=group]{display:flex;gap:.3em}
-[part~=code] [part~=box]{inline-size:2em;block-size:2.4em;display:grid;place-items:center;border:1px solid var(--_line)}
-[part~=active]{outline:2px solid var(--_accent);outline-offset:-1px}
-[part~=selected]{background:color-mix(in srgb,var(--_accent) 22%,transparent)}
-:host([data-wrong]) [part~=code] [part~=box]{border-color:var(--_wrong)}
-[part~=over]{position:absolute;inset:0;inline-size:100%;block-size:100%;margin:0;padding:0;border:0;background:none;color:transparent;caret-color:transparent}
-[part~=over]::selection{background:none}
 `;

@@ -14,6 +14,8 @@ export interface CompiledModule {
   readonly dts: string;
   /** What the module imports, by the names of the packages. */
   readonly imports: readonly Import[];
+  /** What its fields are made by. */
+  readonly plans: readonly Plan[];
 }
 
 type Judges = typeof import('@arbeit/engine/checks');
@@ -110,6 +112,7 @@ export function compiledModule(
     ),
     dts: moduleTypes(set, compiled, kinds, at.types),
     imports,
+    plans: fields.map(({ plan }) => plan),
   };
 }
 
@@ -144,9 +147,9 @@ function runsIn(kinds: KindTable) {
   >();
   return {
     of(plan: Plan): string {
-      const { ships, shipsAs, shipsBy: by } = kindIn(kinds, plan.kind);
+      const { ships, shipsBy: by } = kindIn(kinds, plan.kind);
       if (ships === undefined) throw new RangeError(`The kind "${plan.kind}" is none of Arbeit’s own.`);
-      const as = shipsAs?.(plan) ?? camel(ships);
+      const as = camel(ships);
       const run = `${as}Kind`;
       carried.set(run, { ships, as, by });
       return run;

@@ -67,8 +67,8 @@ export interface KindEntry {
    * by that name in camel case.
    */
   readonly ships?: string;
-  /** What that module exports for fields of a plan, where it has more for some than others have to carry. */
-  shipsAs?(plan: Plan): string;
+  /** Of the names in its `features.ts` those for which none of these plans has a use: a hand-off with just these does without. */
+  lacks?(plans: readonly Plan[]): readonly string[];
   /** Of kinds whose text a developer's code lays out: what that module exports that makes the kind, given what runs the code. */
   readonly shipsBy?: string;
 }

@@ -9,6 +9,7 @@ import { bundled, type Entries } from './bundle.ts';
 import { declarations, typesAt } from './declarations.ts';
 import { uses as allUses, type Face, faceOf, needsOf, type Use } from './faces.ts';
 import { htmlPages } from './html-page.ts';
+import { leaner } from './leaner.ts';
 import { lookSheet } from './look.ts';
 import { elementsModule, serverModule, trialsModule } from './modules.ts';
 import { readMe } from './read-me.ts';
@@ -101,7 +102,8 @@ export async function handOff({
     ...(isServed ? { 'run-time/server': "export { serverForm } from '@arbeit/engine/form';" } : {}),
     ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
   };
-  for (const [path, text] of await bundled(entries, sources)) files.set(path, text);
+  for (const [path, text] of await bundled(entries, leaner(sources, module.plans, kinds)))
+    files.set(path, text);
 
   onProgress('declaring', 0.7);
   for (const { use, face } of faces)

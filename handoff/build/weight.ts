@@ -4,6 +4,7 @@ import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { compiledModule } from '../compiled-module.ts';
 import { minified } from './bundle.ts';
 import { type Face, faceOf, needsOf, type Use } from './faces.ts';
+import { leaner } from './leaner.ts';
 import type { Sources } from './sources.ts';
 
 /** What a page's script is made of, each in bytes as a page gets it: minified and gzipped. */
@@ -46,8 +47,9 @@ export function weigher(
   kinds: KindTable = allKinds,
 ): (use: WeighedUse) => Promise<Weight> {
   const needs = needsOf(set, kinds);
-  const { js } = compiledModule(set, kinds);
-  return (use) => weigh(js, faceOf(use, needs), sources);
+  const { js, plans } = compiledModule(set, kinds);
+  const own = leaner(sources, plans, kinds);
+  return (use) => weigh(js, faceOf(use, needs), own);
 }
 
 /** What the snippet of a face does without: a page that takes none of it carries nothing of it. */

@@ -2,6 +2,7 @@ import { characterAt } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
 import type { Passed, PatternBody } from './body.ts';
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
+import { hasFixed, hasStretches } from './features.ts';
 import { lay, rawOf, written } from './layout.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
@@ -94,7 +95,7 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
   const { plan, text, as, filler } = search;
   const { cell, at, cells, passed } = reached;
   if (at === text.length) return from(search, reached);
-  if (plan.positions === 'fixed' && text.startsWith(filler, at)) {
+  if (hasFixed && plan.positions === 'fixed' && text.startsWith(filler, at)) {
     const found = from(search, { cell: cell + 1, at: at + filler.length, cells, passed: undefined });
     if (found) return found;
   }
@@ -110,12 +111,12 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
   const { first, size, stretch } = partOf(plan, cell);
   if (!mayStayBlank(plan, cells, cell)) return undefined;
   // Trailing blanks are in no raw value; what follows the last cell is.
-  if (as === 'raw' && plan.positions === 'fixed') {
+  if (hasFixed && as === 'raw' && plan.positions === 'fixed') {
     const found = from(search, { cell: plan.cells.length, at, cells, passed });
     if (found) return found;
   }
   // In fixed positions a blank is there to be seen, unless its stretch is not.
-  if (plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
+  if (hasFixed && plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
   return from(search, { cell: first + size, at, cells, passed });
 }
 
@@ -124,7 +125,7 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
  * some belong to stretches not typed into.
  */
 function waysToStand(fixed: FixedText): Set<string> {
-  if (typeof fixed === 'string') return new Set([fixed, '']);
+  if (!hasStretches || typeof fixed === 'string') return new Set([fixed as string, '']);
   const ways = new Set<string>();
   for (let from = 0; from <= fixed.length; from++)
     for (let end = fixed.length; end >= from; end--) ways.add(written(fixed.slice(from, end)));
@@ -133,11 +134,14 @@ function waysToStand(fixed: FixedText): Set<string> {
 
 /** Whether a part before the last character lacks something: a stretch skipped over and then typed into. */
 function isCutShort(plan: PatternPlan, { cells, last }: PatternBody): boolean {
-  return plan.parts.some(
-    ({ first, size, min, stretch }) =>
-      first + size <= last &&
-      cells.slice(first, first + min).includes('') &&
-      plan.positions === 'flow' &&
-      exists(plan, cells, stretch),
+  return (
+    hasStretches &&
+    plan.parts.some(
+      ({ first, size, min, stretch }) =>
+        first + size <= last &&
+        cells.slice(first, first + min).includes('') &&
+        plan.positions === 'flow' &&
+        exists(plan, cells, stretch),
+    )
   );
 }

@@ -1,5 +1,6 @@
 import type { Reason } from '../../field/body.ts';
 import { taken } from '../takes.ts';
+import { hasFixed, hasNumbers, hasStretches, hasVarying, hasWords } from './features.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /** One entry per cell: the character in it, or '' for a blank. */
@@ -10,7 +11,7 @@ export const partOf = (plan: PatternPlan, cell: number): Part => plan.parts[plan
 
 /** Whether a stretch exists: one of its cells is filled. Everything outside stretches (-1) does. */
 export function exists(plan: PatternPlan, cells: Cells, stretch: number): boolean {
-  if (stretch < 0) return true;
+  if (!hasStretches || stretch < 0) return true;
   const { first, end } = plan.stretches[stretch]!;
   for (let i = first; i < end; i++) if (cells[i]) return true;
   return false;
@@ -19,7 +20,7 @@ export function exists(plan: PatternPlan, cells: Cells, stretch: number): boolea
 /** Whether a blank cell may stay blank as things stand: past its part's minimum, or in a stretch not typed into. */
 export function mayStayBlank(plan: PatternPlan, cells: Cells, cell: number): boolean {
   const part = partOf(plan, cell);
-  return cell - part.first >= part.min || !exists(plan, cells, part.stretch);
+  return (hasVarying && cell - part.first >= part.min) || !exists(plan, cells, part.stretch);
 }
 
 /**
@@ -30,12 +31,14 @@ export function fit(plan: PatternPlan, cells: Cells, cell: number, character: st
   const part = partOf(plan, cell);
   const as = taken(part, character);
   // In fixed positions the filler is how a blank looks and a space how raw has it, so no cell can hold them.
-  const isBlank = plan.positions === 'fixed' && (as === plan.filler || as === ' ');
+  const isBlank = hasFixed && plan.positions === 'fixed' && (as === plan.filler || as === ' ');
   if (as === undefined || isBlank) return 'not-accepted';
-  if (part.takes === 'set') return { as };
+  if (part.takes === 'set' || (!hasNumbers && !hasWords)) return { as };
   const stands = cells.slice(part.first, part.first + part.size);
   stands[cell - part.first] = as;
-  if (part.takes === 'number') return inBounds(stands, part.low!, part.high!) ? { as } : 'out-of-bounds';
+  if (hasNumbers && part.takes === 'number')
+    return inBounds(stands, part.low!, part.high!) ? { as } : 'out-of-bounds';
+  if (!hasWords) return { as };
   const word = wordFor(stands, part.words!);
   return word === undefined ? 'not-accepted' : { as: [...word][cell - part.first]! };
 }
@@ -98,13 +101,14 @@ export function isComplete(plan: PatternPlan, cells: Cells): boolean {
   for (const part of plan.parts) {
     const filled = filledOf(part, cells);
     if (filled > 0) any = true;
-    if (filled < part.min || part.takes === 'words') {
+    if (filled < part.min || (hasWords && part.takes === 'words')) {
       if (filled === 0 && !exists(plan, cells, part.stretch)) continue;
       if (filled < part.min) return false;
-      if (!part.words!.includes(cells.slice(part.first, part.first + part.size).join(''))) return false;
+      if (hasWords && !part.words!.includes(cells.slice(part.first, part.first + part.size).join('')))
+        return false;
     }
     // In fixed positions it is the leading cells of a part that are needed, not just as many.
-    if (plan.positions === 'fixed' && filled > 0)
+    if (hasFixed && plan.positions === 'fixed' && filled > 0)
       for (let i = part.first; i < part.first + part.min; i++) if (!cells[i]) return false;
   }
   return any;

@@ -1,6 +1,7 @@
 import { item } from '../../values/item.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, partOf } from './cells.ts';
+import { hasFixed, hasMany } from './features.ts';
 import { placeOf } from './insert.ts';
 import { contentEnd, lay } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
@@ -62,12 +63,12 @@ export function erase(plan: PatternPlan, body: PatternBody, cells: readonly numb
   if (first === undefined) return { body, caret };
   const aim = Math.min(caret, item(body.at, first));
   let rest: Cells = body.cells;
-  if (plan.positions === 'fixed') rest = rest.map((c, i) => (cells.includes(i) ? '' : c));
+  if (hasFixed && plan.positions === 'fixed') rest = rest.map((c, i) => (cells.includes(i) ? '' : c));
   else if (cells.at(-1) === body.last && cells.length === body.last - first + 1)
     rest = rest.map((c, i) => (i < first ? c : ''));
   else
     rest =
-      shifted(plan, rest, cells, body.last) ??
+      (hasMany ? shifted(plan, rest, cells, body.last) : undefined) ??
       cells.toReversed().reduce<Cells>((left, cell) => closeUp(plan, left, cell), rest);
   const tailGone = cells.at(-1) === body.last;
   const laid = lay(plan, rest, tailGone ? undefined : body.passed);

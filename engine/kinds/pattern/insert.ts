@@ -1,6 +1,7 @@
 import type { Reason } from '../../field/body.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, exists, fit, mayStayBlank, move, partOf } from './cells.ts';
+import { hasAhead, hasFixed, hasVarying, hasWords } from './features.ts';
 import { indexIn, lay, textBefore, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
@@ -40,9 +41,9 @@ export function insertOne(
   caret: number,
   character: string,
 ): Edited | Reason {
-  const onWord = overWord(plan, body, caret, character);
+  const onWord = hasWords ? overWord(plan, body, caret, character) : undefined;
   if (onWord) return onWord;
-  if (plan.positions === 'fixed') return overwriteOne(plan, body, caret, character);
+  if (hasFixed && plan.positions === 'fixed') return overwriteOne(plan, body, caret, character);
   const place = placeOf(body, caret);
   const run = typeOn(plan, body, caret, place, character);
   if (run) return run;
@@ -72,7 +73,7 @@ function overWord(
   const { owed, cells, at } = body;
   const next = owed && [...owed][0]!;
   if (!next || next.toLowerCase() !== character.toLowerCase()) return undefined;
-  const left = plan.positions === 'fixed' ? cellEndingAt(body, caret) : placeOf(body, caret).left;
+  const left = hasFixed && plan.positions === 'fixed' ? cellEndingAt(body, caret) : placeOf(body, caret).left;
   if (left < 0 || partOf(plan, left).takes !== 'words') return undefined;
   if (caret < at[left]! + cells[left]!.length) return undefined;
   return { body: lay(plan, cells, body.passed, owed.slice(next.length)), caret };
@@ -162,7 +163,7 @@ function fill(plan: PatternPlan, cells: Cells, cell: number, character: string):
 export function completed(plan: PatternPlan, cells: string[], cell: number): Filled {
   const { takes, first, size, words } = partOf(plan, cell);
   const plain: Filled = { cells, end: cell, owed: '' };
-  if (takes !== 'words' || cells.slice(cell + 1, first + size).some(Boolean)) return plain;
+  if (!hasWords || takes !== 'words' || cells.slice(cell + 1, first + size).some(Boolean)) return plain;
   const typed = cells.slice(first, cell + 1);
   if (typed.includes('')) return plain;
   const meant = words!.filter((word) => word.startsWith(typed.join('')));
@@ -206,7 +207,7 @@ function blanked(cells: Cells, from: number, end: number): string[] {
  */
 function caretAfter(plan: PatternPlan, body: PatternBody, cell: number): number {
   const after = body.at[cell]! + body.cells[cell]!.length;
-  if (plan.literals === 'behind') return after;
+  if (!hasAhead || plan.literals === 'behind') return after;
   const part = partOf(plan, cell);
   if (cell < part.first + part.size - 1) return after;
   if (cell + 1 < body.cells.length) return body.at[cell + 1]!;
@@ -232,7 +233,7 @@ function passOver(
   if (ahead >= 0) return { body, caret: caret + ahead + character.length };
   const standsFrom = left >= 0 ? at[left]! + cells[left]!.length : 0;
 
-  if (left >= 0 && right < cells.length && right === left + 1) {
+  if (hasVarying && left >= 0 && right < cells.length && right === left + 1) {
     const split = closePart(plan, body, left, character);
     if (split) return split;
   }

@@ -1,11 +1,12 @@
 import type { Passed, PatternBody } from './body.ts';
 import { type Cells, exists, isComplete, mayStayBlank, partOf } from './cells.ts';
 import { denseBody } from './dense.ts';
+import { hasAhead, hasFixed, hasGhost, hasMany, hasStretches, hasText } from './features.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
 /** The part of a fixed text that stands, given which stretches exist. */
 export function standing(plan: PatternPlan, cells: Cells, fixed: FixedText): string {
-  if (typeof fixed === 'string') return fixed;
+  if (!hasStretches || typeof fixed === 'string') return fixed as string;
   let text = '';
   for (const segment of fixed) if (exists(plan, cells, segment.stretch)) text += segment.text;
   return text;
@@ -13,13 +14,15 @@ export function standing(plan: PatternPlan, cells: Cells, fixed: FixedText): str
 
 /** All of a fixed text, its optional stretches included: what may be typed over there. */
 export function written(fixed: FixedText): string {
-  return typeof fixed === 'string' ? fixed : fixed.map((segment) => segment.text).join('');
+  return !hasStretches || typeof fixed === 'string'
+    ? (fixed as string)
+    : fixed.map((segment) => segment.text).join('');
 }
 
 /** The fixed text as it stands before a cell once that cell is typed into; behind the last cell as things are. */
 export function textBefore(plan: PatternPlan, cells: Cells, cell: number): string {
   const fixed = plan.before[cell]!;
-  if (typeof fixed === 'string') return fixed;
+  if (!hasStretches || typeof fixed === 'string') return fixed as string;
   const { stretches } = plan;
   // The cell's own stretch exists then, and those it stands in.
   const isIn = (stretch: number): boolean =>
@@ -45,7 +48,7 @@ export function lay(plan: PatternPlan, cells: Cells, passed: Passed | undefined,
   while (last >= 0 && !cells[last]) last--;
   const content = cells.join('');
   const kept = passed && stillPassed(plan, cells, last, passed) ? passed : undefined;
-  if (!kept && !owed && content.length === last + 1 && !holed(cells, last)) {
+  if (hasMany && !kept && !owed && content.length === last + 1 && !holed(cells, last)) {
     const dense = denseBody(plan, content);
     if (dense) return dense;
   }
@@ -77,7 +80,7 @@ export function layOut(
   last: number,
   owed = '',
 ): PatternBody {
-  const isFixed = plan.positions === 'fixed';
+  const isFixed = hasFixed && plan.positions === 'fixed';
   const complete = last >= 0 && isComplete(plan, cells);
   const next = nextShown(plan, last);
   const until = passed ? passed.cell : last + 1;
@@ -113,7 +116,7 @@ export function fixedIn({ display, cells, at }: PatternBody): string {
 
 /** With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none. */
 function nextShown(plan: PatternPlan, last: number): number {
-  if (plan.literals === 'behind' || last < 0) return -1;
+  if (!hasAhead || plan.literals === 'behind' || last < 0) return -1;
   const part = partOf(plan, last);
   return last === part.first + part.size - 1 ? last + 1 : -1;
 }
@@ -123,16 +126,17 @@ function nextShown(plan: PatternPlan, last: number): number {
  * fixed text up to the last character is in it, and what follows it once the pattern is complete.
  */
 export function rawOf(plan: PatternPlan, body: PatternBody): string {
-  if (plan.raw === 'content' && plan.positions === 'flow') return body.content;
+  if ((!hasText && !hasFixed) || (plan.raw === 'content' && plan.positions === 'flow')) return body.content;
   const { cells, last, complete } = body;
   if (last < 0) return '';
   let raw = '';
   for (let i = 0; i <= last; i++) {
-    if (plan.raw === 'text') raw += standing(plan, cells, plan.before[i]!);
+    if (hasText && plan.raw === 'text') raw += standing(plan, cells, plan.before[i]!);
     if (cells[i]) raw += cells[i];
-    else if (plan.positions === 'fixed' && exists(plan, cells, partOf(plan, i).stretch)) raw += ' ';
+    else if (hasFixed && plan.positions === 'fixed' && exists(plan, cells, partOf(plan, i).stretch))
+      raw += ' ';
   }
-  if (plan.raw === 'text' && complete) raw += standing(plan, cells, plan.before[cells.length]!);
+  if (hasText && plan.raw === 'text' && complete) raw += standing(plan, cells, plan.before[cells.length]!);
   return raw;
 }
 
@@ -141,7 +145,7 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
  * every needed cell. Empty unless the plan asks for a ghost.
  */
 export function ghostOf(plan: PatternPlan, body: PatternBody): string {
-  if (!plan.ghost || plan.positions === 'fixed' || body.complete) return '';
+  if (!hasGhost || !plan.ghost || plan.positions === 'fixed' || body.complete) return '';
   const { cells, passed, last } = body;
   const start = passed?.cell ?? last + 1;
   const isShown = nextShown(plan, last) === start;

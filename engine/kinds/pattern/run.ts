@@ -1,6 +1,6 @@
 import type { Reason, Taken } from '../../field/body.ts';
 import type { Kind, OpenField } from '../../field/kind.ts';
-import { graphemes, worthTelling } from '../../values/graphemes.ts';
+import { boundaryAt, graphemes, worthTelling } from '../../values/graphemes.ts';
 import { boundaryNear } from '../../values/long-text.ts';
 import { align } from './align.ts';
 import { type Bulk, bulk } from './append.ts';
@@ -8,6 +8,7 @@ import type { Edited, PatternBody } from './body.ts';
 import { fit, mayStayBlank } from './cells.ts';
 import { eraseDense, insertDense } from './dense.ts';
 import { cellBeside, clear, erase, withoutPassed, wordLeft } from './erase.ts';
+import { hasAhead, hasDoubt, hasFixed, hasMany, hasText } from './features.ts';
 import { insertOne } from './insert.ts';
 import { contentEnd, fixedIn, ghostOf, indexIn, lay, rawOf, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
@@ -57,7 +58,8 @@ export function insertAll(
     }
     if (i >= characters.length) break;
     const character = characters[i]!;
-    const edited = insertDense(body, caret, character) ?? insertOne(plan, body, caret, character);
+    const edited =
+      (hasMany && insertDense(body, caret, character)) || insertOne(plan, body, caret, character);
     if (typeof edited !== 'string') {
       taken ||= edited.body !== body || edited.caret !== caret;
       if (edited.body.content === body.content && worthTelling.test(character)) met += character;
@@ -81,7 +83,8 @@ function notStanding(body: PatternBody, met: string): string {
 
 /** The body whose raw value a text is; `undefined` where it is none. A cell takes each character, fixed text none. */
 function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
-  if (plan.raw === 'text' || plan.positions === 'fixed') return align(plan, raw, 'raw');
+  if ((hasText || hasFixed) && (plan.raw === 'text' || plan.positions === 'fixed'))
+    return align(plan, raw, 'raw');
   const cells: string[] = plan.cells.map(() => '');
   let cell = 0;
   for (const character of graphemes(raw)) {
@@ -94,13 +97,13 @@ function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
     cells[cell++] = as.as;
   }
   const body = lay(plan, cells, undefined);
-  return rawOf(plan, body) === raw ? body : align(plan, raw, 'raw');
+  return rawOf(plan, body) === raw ? body : hasDoubt ? align(plan, raw, 'raw') : undefined;
 }
 
 /** Whether a text has anything of the fixed text in it: without, it is no display but what would be typed. */
-const hasFixed = (plan: PatternPlan, text: string): boolean =>
+const hasSome = (plan: PatternPlan, text: string): boolean =>
   plan.before.some((fixed) => [...written(fixed)].some((c) => text.includes(c))) ||
-  (plan.positions === 'fixed' && text.includes(plan.filler));
+  (hasFixed && plan.positions === 'fixed' && text.includes(plan.filler));
 
 /** A field by pattern, where that is known. */
 export type PatternField = OpenField<PatternPlan, PatternBody>;
@@ -112,13 +115,13 @@ function insert(
   start: number,
   end: number,
   text: string,
-  many?: readonly Bulk[],
 ): Taken<PatternBody> {
   const cleared = clear(plan, body, start, end);
-  const typed = insertAll(plan, cleared, text, many);
+  const typed = insertAll(plan, cleared, text, hasMany ? bulk : undefined);
   const same = typed.body.display === text;
   if (cleared.body.display !== emptyOf(plan).display || (same && !typed.leftOut)) return typed;
-  const aligned = hasFixed(plan, text) ? (align(plan, text) ?? align(plan, text.trim())) : undefined;
+  const aligned =
+    hasDoubt && hasSome(plan, text) ? (align(plan, text) ?? align(plan, text.trim())) : undefined;
   return aligned ? { ...whole(plan, aligned), leftOut: '', rejected: null } : typed;
 }
 
@@ -129,13 +132,14 @@ function whole(plan: PatternPlan, body: PatternBody): Edited {
   // The end of the content; with `ahead`, where the next character would stand.
   const next = at[last + 1];
   const end = contentEnd(body);
-  if (plan.positions === 'fixed') return { body, caret: end };
+  if (hasFixed && plan.positions === 'fixed') return { body, caret: end };
   if (next !== undefined && next > end) return { body, caret: next };
-  return { body, caret: plan.literals === 'ahead' && last === cells.length - 1 ? display.length : end };
+  const isAtEnd = hasAhead && plan.literals === 'ahead' && last === cells.length - 1;
+  return { body, caret: isAtEnd ? display.length : end };
 }
 
-/** Fields defined by a pattern (`engine.md`, section 2), of few cells: nothing done to one costs more than a walk over them. */
-export const shortPattern: Kind<PatternPlan, PatternBody> = {
+/** Fields defined by a pattern (`engine.md`, section 2). */
+export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   raw: rawOf,
   value: (plan, body) => (body.complete ? rawOf(plan, body) : null),
@@ -144,14 +148,14 @@ export const shortPattern: Kind<PatternPlan, PatternBody> = {
 
   key(plan, body, start, end, character) {
     if (start === end) {
-      const plainly = insertDense(body, start, character);
+      const plainly = hasMany && insertDense(body, start, character);
       if (plainly) return plainly;
     }
     const cleared = clear(plan, body, start, end);
     return insertOne(plan, cleared.body, cleared.caret, character.normalize('NFC'));
   },
 
-  insert: (plan, body, start, end, text) => insert(plan, body, start, end, text),
+  insert,
 
   read(plan, text) {
     const raw = readRaw(plan, text);
@@ -167,7 +171,7 @@ export const shortPattern: Kind<PatternPlan, PatternBody> = {
       if (taken) return taken;
     }
     if (extent === 'character-left' || extent === 'character-right') {
-      const plainly = eraseDense(body, start, extent === 'character-left' ? 'left' : 'right');
+      const plainly = hasMany && eraseDense(body, start, extent === 'character-left' ? 'left' : 'right');
       if (plainly) return plainly;
     }
     switch (extent) {
@@ -184,11 +188,5 @@ export const shortPattern: Kind<PatternPlan, PatternBody> = {
 
   whole,
   ghost: ghostOf,
+  boundaryAt: hasMany ? boundaryNear : boundaryAt,
 };
-
-/** The same of any length. */
-export const pattern: Kind<PatternPlan, PatternBody> = /*#__PURE__*/ (() => ({
-  ...shortPattern,
-  boundaryAt: boundaryNear,
-  insert: (plan, body, start, end, text) => insert(plan, body, start, end, text, bulk),
-}))();

@@ -1,0 +1,33 @@
+import { graphemes } from '../../values/graphemes.ts';
+import { taken } from '../takes.ts';
+import type * as features from './features.ts';
+import { written } from './layout.ts';
+import type { PatternPlan } from './plan.ts';
+
+/** With so many cells and more, walking over them is dearer than tables of where each stands. */
+const few = 32;
+
+/** What a plan has, by the name under which the code asks for it. */
+const has: Readonly<Record<keyof typeof features, (plan: PatternPlan) => boolean>> = {
+  hasFixed: ({ positions }) => positions === 'fixed',
+  hasStretches: ({ stretches }) => stretches.length > 0,
+  hasWords: ({ parts }) => parts.some(({ takes }) => takes === 'words'),
+  hasNumbers: ({ parts }) => parts.some(({ takes }) => takes === 'number'),
+  hasVarying: ({ parts }) => parts.some(({ min, size }) => min < size),
+  hasAhead: ({ literals }) => literals === 'ahead',
+  hasGhost: ({ ghost }) => ghost,
+  hasText: ({ raw }) => raw === 'text',
+  hasMany: ({ cells }) => cells.length > few,
+  hasDoubt: ({ parts, positions, stretches, raw, before }) =>
+    positions === 'fixed' ||
+    stretches.length > 0 ||
+    raw === 'text' ||
+    parts.some(({ takes, min, size }) => takes !== 'set' || min < size) ||
+    before.some((fixed) =>
+      graphemes(written(fixed)).some((c) => parts.some((part) => taken(part, c) !== undefined)),
+    ),
+};
+
+/** The features that none of these plans has: code for them is left out of what is handed off with just these. */
+export const lacks = (plans: readonly PatternPlan[]): readonly string[] =>
+  Object.entries(has).flatMap(([name, isIn]) => (plans.some(isIn) ? [] : [name]));
