@@ -1,7 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { sourcesFrom, weigher } from '@arbeit/handoff/build';
-import type { Size } from './size.ts';
+import { pageScripts, sourcesFrom } from '@arbeit/handoff/build';
+import { type Size, shrunk } from './size.ts';
 
 /** Fields of one kind each, as one is handed off. */
 const fields = {
@@ -36,10 +36,10 @@ export async function handedOffSizes(root: string): Promise<Size[]> {
   // Their keys are their names.
   for (const name of Object.keys(fields) as (keyof typeof fields)[])
     for (const use of ['dom', 'element'] as const) {
-      const { bytes } = await weigher(setOf([fields[name]]), sources)(use);
+      const { text } = await pageScripts(setOf([fields[name]]), sources)(use);
       rows.push({
         what: `handed off: one field, ${name}, ${use === 'dom' ? 'bound to an input' : 'as an element'}`,
-        bytes,
+        bytes: await shrunk(text),
         limit: limits[name],
       });
     }
@@ -61,10 +61,10 @@ export async function handedOffSizes(root: string): Promise<Size[]> {
     },
   };
   const every = setOf(Object.keys(kinds).map((kind) => ({ kind, entry: entries[kind] ?? {} })));
-  const { bytes } = await weigher(every, sources)('react');
+  const { text } = await pageScripts(every, sources)('react');
   rows.push({
     what: 'handed off: React with a field of every kind, React itself left out',
-    bytes,
+    bytes: await shrunk(text),
     limit: 22_528,
   });
   return rows;

@@ -20,7 +20,12 @@ async function bytesOf(source: string, root: string): Promise<number> {
     // Not the project's own paths: they lead to sources beside what is built, and both would be counted.
     tsconfigRaw: '{}',
   });
-  const { code } = await minify(outputFiles[0]!.text, {
+  return shrunk(outputFiles[0]!.text);
+}
+
+/** Bytes of a script after terser and gzip. */
+export async function shrunk(text: string): Promise<number> {
+  const { code } = await minify(text, {
     module: true,
     ecma: 2020,
     compress: { passes: 6, unsafe: true, unsafe_arrows: true, unsafe_methods: true, pure_getters: true },

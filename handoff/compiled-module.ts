@@ -14,8 +14,8 @@ export interface CompiledModule {
   readonly dts: string;
   /** What the module imports, by the names of the packages. */
   readonly imports: readonly Import[];
-  /** What its fields are made by. */
-  readonly plans: readonly Plan[];
+  /** The fields and forms it brings to life. */
+  readonly of: { readonly fields: readonly CompiledField[]; readonly forms: readonly OpenForm[] };
 }
 
 type Judges = typeof import('@arbeit/engine/checks');
@@ -112,7 +112,7 @@ export function compiledModule(
     ),
     dts: moduleTypes(set, compiled, kinds, at.types),
     imports,
-    plans: fields.map(({ plan }) => plan),
+    of: compiled,
   };
 }
 

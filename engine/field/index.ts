@@ -15,6 +15,7 @@ export {
   type ValueOf,
   withShape,
 } from './kind.ts';
+export { lacks as lacksOfFields } from './lacks.ts';
 export type { Look } from './look.ts';
 export type { FieldEvent, FieldState, Refused } from './moment.ts';
 export { type Flags, type Reading, read, type Shown, told } from './reading.ts';

@@ -1,6 +1,7 @@
 import { type Checks, carriedBy, type Judged } from '../rules/checks.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { CompiledField, Plan } from './compiled.ts';
+import { hasChecks } from './features.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
 import type { Ahead, RunShape } from './shape.ts';
 
@@ -83,7 +84,7 @@ export function open<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P
   const name: P['kind'] = field.plan.kind;
   if (!Object.hasOwn(kinds, name))
     throw new RangeError(`The kind "${name}" is not at hand: give it to "open".`);
-  for (const name of carriedBy(field.rules))
+  for (const name of hasChecks ? carriedBy(field.rules) : [])
     if (!checks[name]) throw new RangeError(`The check "${name}" is not at hand: give it to "open".`);
   // What a kind makes and takes are of one type; which, its "empty" says.
   return { ...field, kind: kinds[name] as unknown as Kind<P, BodyOf<T[P['kind']]>>, checks };

@@ -6,6 +6,7 @@ import type { Ask } from '../rules/questions.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { Body } from './body.ts';
 import type { Plan } from './compiled.ts';
+import { hasAsking, hasClearing, hasForms } from './features.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldState } from './moment.ts';
 import { start } from './state.ts';
@@ -106,18 +107,17 @@ export function read<V extends string = string>(
   const { body, questions, refused } = state;
   const { plan, kind } = field;
   const raw = kind.raw(plan, body);
-  const rules = form.rules.length ? [...field.rules, ...form.rules] : field.rules;
+  const rules = hasForms && form.rules.length ? [...field.rules, ...form.rules] : field.rules;
   const { others } = form;
-  const { asking } = field.checks;
-  const answers = asking?.answers(questions, rules, raw, others) ?? noAnswers;
+  const answers = (hasAsking && field.checks.asking?.answers(questions, rules, raw, others)) || noAnswers;
   const given: Given = { today, others, answers };
   const findings: Finding[] = [];
   let heard = silence;
   let facts = nothing;
   let isAsking = false;
   let isRunning = false;
-  for (const rule of form.counts ? rules : noRules) {
-    const isPlain = rule.when === undefined && refused === null;
+  for (const rule of !hasForms || form.counts ? rules : noRules) {
+    const isPlain = (!hasForms || rule.when === undefined) && (!hasClearing || refused === null);
     const finding = isPlain
       ? check(field, body, rule.check, given, rule.id)
       : findingOf(field, body, rule, given, form, refused);
@@ -126,21 +126,25 @@ export function read<V extends string = string>(
     if (finding === passed) continue;
     if (finding.facts) facts = { ...facts, ...finding.facts };
     if (finding === unanswered) {
-      if (rule.check.type === 'remote') isAsking = true;
+      if (hasAsking && rule.check.type === 'remote') isAsking = true;
       // Own code that is under way: whoever runs it tells.
       else isRunning = true;
     } else if (finding.verdict !== 'pass' && finding !== unrun) {
-      const isLeft = state.touched && (!rule.reads || form.isLeft(rule.reads));
+      const isLeft = state.touched && (!hasForms || !rule.reads || form.isLeft(rule.reads));
       const isSeen = state.submitted || isDue(rule, finding, isLeft);
-      heard = hear(heard, field, form.letsThrough ? lenient(rule, finding) : rule, finding, isSeen);
+      heard = hear(
+        heard,
+        field,
+        hasForms && form.letsThrough ? lenient(rule, finding) : rule,
+        finding,
+        isSeen,
+      );
     }
   }
-  if (form.told && form.counts) heard = hear(heard, field, ofServer, form.told, true);
+  if (hasForms && form.told && form.counts) heard = hear(heard, field, ofServer, form.told, true);
   const { shown, problem } = heard;
   const isSound = problem === undefined;
-  const isLeft = form.waits || (state.touched && !state.focused);
-  const wanted =
-    isAsking && isSound ? asking?.wanted(questions, rules, findings, raw, others, isLeft) : undefined;
+  const wanted = isAsking && isSound ? wantedOf(field, state, rules, findings, raw, form) : undefined;
   return {
     display: body.display,
     content: body.content,
@@ -158,7 +162,7 @@ export function read<V extends string = string>(
     findings,
     shown,
     problem: problem ?? '',
-    counts: form.counts,
+    counts: !hasForms || form.counts,
     facts,
     asks: wanted?.asks ?? noAsks,
   };
@@ -173,10 +177,23 @@ function findingOf(
   form: FromForm,
   refused: FieldState['refused'],
 ): Finding {
-  if (rule.when && !form.holds(rule.when)) return passed;
-  if (refused?.rule === rule.id) return refused.finding;
+  if (hasForms && rule.when && !form.holds(rule.when)) return passed;
+  if (hasClearing && refused?.rule === rule.id) return refused.finding;
   return check(field, body, rule.check, given, rule.id);
 }
+
+/** What is to be asked elsewhere now. */
+const wantedOf = (
+  { checks: { asking } }: OpenField,
+  { questions, touched, focused }: FieldState,
+  rules: readonly Rule[],
+  findings: readonly Finding[],
+  raw: string,
+  { others, waits }: FromForm,
+) =>
+  hasAsking
+    ? asking?.wanted(questions, rules, findings, raw, others, waits || (touched && !focused))
+    : undefined;
 
 const noAnswers: Given['answers'] = {};
 const nothing: Reading['facts'] = {};

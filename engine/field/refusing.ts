@@ -1,4 +1,5 @@
 import type { Rule } from '../rules/rule.ts';
+import { hasClearing } from './features.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
 import type { Reading } from './reading.ts';
@@ -14,6 +15,7 @@ export function refusalAfter(
   reading: () => Reading,
   rules: readonly Rule[] = field.rules,
 ): FieldEvent | undefined {
+  if (!hasClearing) return undefined;
   const refused = field.checks.clearing?.(rules, { type, content, reading });
   return refused && { type: 'refuse', refused };
 }

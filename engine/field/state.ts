@@ -1,7 +1,8 @@
-import { nothingAsked } from '../rules/questions.ts';
+import { nothingAsked, type QuestionEvent } from '../rules/questions.ts';
 import { boundaryAt, graphemes } from '../values/graphemes.ts';
 import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
 import type { Plan } from './compiled.ts';
+import { hasAsking, hasClearing } from './features.ts';
 import type { OpenField } from './kind.ts';
 import type { FieldEvent, FieldState, Snap, Step } from './moment.ts';
 
@@ -95,14 +96,12 @@ export function carryOut<P extends Plan, B extends Body>(
       return { ...report(state), run: 'none', submitted: true, refused: null };
     case 'ask':
     case 'answer':
-    case 'ask-again': {
-      const { questions } = state;
-      const after = field.checks.asking?.after(questions, event, kind.raw(plan, state.body)) ?? questions;
-      return after === questions ? state : { ...state, questions: after };
-    }
+    case 'ask-again':
+      return hasAsking ? question(field, state, event) : state;
     case 'look':
       return { ...state };
     case 'refuse': {
+      if (!hasClearing) return state;
       const emptied = edit(state, kind.whole(plan, kind.empty(plan)), 'none');
       return { ...emptied, refused: event.refused };
     }
@@ -111,6 +110,17 @@ export function carryOut<P extends Plan, B extends Body>(
     default:
       return report(state);
   }
+}
+
+/** What became of what the field asks elsewhere. */
+function question<P extends Plan, B extends Body>(
+  { kind, plan, checks }: OpenField<P, B>,
+  state: FieldState<B>,
+  event: QuestionEvent,
+): FieldState<B> {
+  const { questions: before } = state;
+  const questions = checks.asking?.after(before, event, kind.raw(plan, state.body)) ?? before;
+  return questions === before ? state : { ...state, questions };
 }
 
 /** The state with what there is to tell of the last event. */

@@ -1,6 +1,7 @@
 import type { Edited, Extent, Reason, Taken } from '../field/body.ts';
 import { fold, graphemes, worthTelling } from '../values/graphemes.ts';
 import { item } from '../values/item.ts';
+import { hasPartWords } from './features.ts';
 import {
   fits,
   isFull,
@@ -134,13 +135,16 @@ function placeFor<P extends PartsPlan, B extends PartsBody>(
   for (;;) {
     const at = item(plan.parts, part);
     const text = item(body.texts, part);
-    const isPassed = at.words
-      ? typed.isDigit && (text === '' || isFull(at, text))
-      : index === text.length && isFull(at, text);
+    const isPassed =
+      hasPartWords && at.words
+        ? typed.isDigit && (text === '' || isFull(at, text))
+        : index === text.length && isFull(at, text);
     if (!isPassed) return { part, index };
     if (part === body.texts.length - 1) {
       if (typed.isDigit) return 'full';
-      return at.words !== undefined && hasLetter(text, typed) ? { body, caret } : 'not-accepted';
+      return hasPartWords && at.words !== undefined && hasLetter(text, typed)
+        ? { body, caret }
+        : 'not-accepted';
     }
     part++;
     index = 0;
@@ -170,11 +174,11 @@ function typeIn<P extends PartsPlan, B extends PartsBody>(
   const place = placeFor(at, body, caret, typed);
   if (typeof place === 'string' || 'body' in place) return place;
   const { part, index } = place;
-  if (isRestOfWord(plan, body, part, index, typed)) return { body, caret };
+  if (hasPartWords && isRestOfWord(plan, body, part, index, typed)) return { body, caret };
   const own = item(plan.parts, part);
   const text = item(body.texts, part);
   if (typed.isDigit === (own.words !== undefined)) return 'not-accepted';
-  const next = typed.isDigit ? enter(own, text, index, c) : enterWord(own, text, index, c);
+  const next = !hasPartWords || typed.isDigit ? enter(own, text, index, c) : enterWord(own, text, index, c);
   if (next === undefined) return 'not-accepted';
   if (next === 'full' || next === 'out-of-bounds') return next;
   if (kind.takes && !kind.takes(plan, body.texts, part, next)) return 'out-of-bounds';
@@ -333,9 +337,10 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       const { part } = locate(body, caret);
       const { size, low, high, words } = item(plan.parts, part);
       const text = item(body.texts, part);
-      const next = words
-        ? item(words, text === words[0] ? 1 : 0)
-        : `${text ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(width ?? size, '0');
+      const next =
+        hasPartWords && words
+          ? item(words, text === words[0] ? 1 : 0)
+          : `${text ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(width ?? size, '0');
       const isKept = next === text || (kind.takes && !kind.takes(plan, body.texts, part, next));
       if (isKept) return { body, caret: caretIn(body, part, text.length) };
       const after = layWith({ kind, plan }, body, part, next);

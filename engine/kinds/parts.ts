@@ -1,6 +1,7 @@
 import type { Body } from '../field/body.ts';
 import { localized } from '../values/graphemes.ts';
 import { item } from '../values/item.ts';
+import { hasPartWords } from './features.ts';
 
 /**
  * What kinds hold that are made of parts with a meaning of their own (day, month, hour), and how it is laid out. Fixed text
@@ -43,7 +44,9 @@ export interface Parsed {
 }
 
 export const isFull = (part: PartPlan, text: string): boolean =>
-  part.words ? part.words.includes(text) : text.length === part.size && !(part.point && text.includes('.'));
+  hasPartWords && part.words
+    ? part.words.includes(text)
+    : text.length === part.size && !(part.point && text.includes('.'));
 
 /** Whether digits, more to come, can be a number of that part. */
 export function fits({ size, low, high }: PartPlan, digits: string): boolean {
@@ -103,10 +106,15 @@ export function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined
   let rest = raw;
   for (const part of parts) {
     const { words, size } = part;
-    const word = words?.find((one) => rest.startsWith(one)) ?? (words && rest.split('/')[0]!);
+    const word = hasPartWords
+      ? (words?.find((one) => rest.startsWith(one)) ?? (words && rest.split('/')[0]!))
+      : undefined;
     const text = word ?? /^\d*/.exec(rest)![0].slice(0, size);
     // Short of its digits it may be what a deletion left, which no key would lead to.
-    const isOne = words ? words.some((one) => one.startsWith(text)) : text.length < size || fits(part, text);
+    const isOne =
+      hasPartWords && words
+        ? words.some((one) => one.startsWith(text))
+        : text.length < size || fits(part, text);
     if (!isOne) return undefined;
     texts.push(text);
     rest = rest.slice(text.length);

@@ -102,8 +102,7 @@ export async function handOff({
     ...(isServed ? { 'run-time/server': "export { serverForm } from '@arbeit/engine/form';" } : {}),
     ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
   };
-  for (const [path, text] of await bundled(entries, leaner(sources, module.plans, kinds)))
-    files.set(path, text);
+  for (const [path, text] of await bundled(entries, leaner(sources, module.of, kinds))) files.set(path, text);
 
   onProgress('declaring', 0.7);
   for (const { use, face } of faces)

@@ -47,7 +47,7 @@ interface Lean {
 /** What a page gets that has this field alone, as it gets it: minified. */
 async function leanFor(field: OpenField): Promise<{ readonly lean: Lean; readonly bytes: number }> {
   const { ships = '' } = kinds[field.plan.kind as keyof typeof kinds];
-  const sources = leaner(sourcesFrom(root), [field.plan], kinds);
+  const sources = leaner(sourcesFrom(root), { fields: [field], forms: [] }, kinds);
   const page = [
     `export { ${camel(ships)} as run } from '@arbeit/engine/runs/${ships}';`,
     "export { apply, open, read, start } from '@arbeit/engine/field';",

@@ -3,7 +3,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { compiledModule } from '../compiled-module.ts';
 import { minified } from './bundle.ts';
-import { type Face, faceOf, needsOf, type Use } from './faces.ts';
+import { faceOf, needsOf, type Use } from './faces.ts';
 import { leaner } from './leaner.ts';
 import type { Sources } from './sources.ts';
 
@@ -37,19 +37,10 @@ function nameOf(path: string): string {
 /** A use whose script is weighed. */
 export type WeighedUse = Extract<Use, 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server'>;
 
-/**
- * What the script of a page weighs with the fields and forms of a set and one use of them, the framework itself left out: minified and gzipped
- * as most servers send it (level 9). The set is compiled once for all uses.
- */
-export function weigher(
-  set: SetDocument,
-  sources: Sources,
-  kinds: KindTable = allKinds,
-): (use: WeighedUse) => Promise<Weight> {
-  const needs = needsOf(set, kinds);
-  const { js, plans } = compiledModule(set, kinds);
-  const own = leaner(sources, plans, kinds);
-  return (use) => weigh(js, faceOf(use, needs), own);
+/** A page's script, minified, with the bytes each module adds to it. */
+export interface PageScript {
+  readonly text: string;
+  readonly parts: ReadonlyMap<string, number>;
 }
 
 /** What the snippet of a face does without: a page that takes none of it carries nothing of it. */
@@ -62,13 +53,40 @@ const seldom: ReadonlySet<string> = new Set([
   'statesOf',
 ]);
 
-async function weigh(js: string, face: Face | undefined, sources: Sources): Promise<Weight> {
-  const names = face?.names.filter((name) => !seldom.has(name)).join(', ') ?? 'serverForm';
-  const entry = [
-    ['export', '*', 'from', "'#definitions';"].join(' '),
-    ['export', '{', names, '}', 'from', `'${face?.from ?? '@arbeit/engine/form'}';`].join(' '),
-  ].join('\n');
-  const { text, parts } = await minified({ page: entry, definitions: js }, sources);
+/**
+ * The script of a page with the fields and forms of a set and one use of them, the framework itself left out. The set is compiled once for
+ * all uses.
+ */
+export function pageScripts(
+  set: SetDocument,
+  sources: Sources,
+  kinds: KindTable = allKinds,
+): (use: WeighedUse) => Promise<PageScript> {
+  const needs = needsOf(set, kinds);
+  const { js, of } = compiledModule(set, kinds);
+  const own = leaner(sources, of, kinds);
+  return (use) => {
+    const face = faceOf(use, needs);
+    const names = face?.names.filter((name) => !seldom.has(name)).join(', ') ?? 'serverForm';
+    const page = [
+      ['export', '*', 'from', "'#definitions';"].join(' '),
+      ['export', '{', names, '}', 'from', `'${face?.from ?? '@arbeit/engine/form'}';`].join(' '),
+    ].join('\n');
+    return minified({ page, definitions: js }, own);
+  };
+}
+
+/** What such a script weighs, gzipped as most servers send it (level 9). */
+export function weigher(
+  set: SetDocument,
+  sources: Sources,
+  kinds: KindTable = allKinds,
+): (use: WeighedUse) => Promise<Weight> {
+  const scripts = pageScripts(set, sources, kinds);
+  return async (use) => weightOf(await scripts(use));
+}
+
+function weightOf({ text, parts }: PageScript): Weight {
   const { length: bytes } = gzipSync(text, { level: 9 });
   const whole = [...parts.values()].reduce((sum, part) => sum + part, 0);
   const named = new Map<string, number>();

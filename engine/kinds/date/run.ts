@@ -8,6 +8,7 @@ import { fold, localized } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
 import { closeAll, isFull, layParts, type Parsed, type PartsBody, type PartsPlan, padded } from '../parts.ts';
 import { partsKind } from '../parts-editing.ts';
+import { hasOwnYears, hasRange, hasResting } from './features.ts';
 
 /** A date, ready to run: its parts in their order, and how it rests. */
 export interface DatePlan extends PartsPlan {
@@ -63,7 +64,7 @@ function parse(plan: DatePlan, given: string): Parsed | undefined {
       leftOut: digitsAndLetters(item(stamp, 4)),
     };
   const read = named(plan, text) ?? numeric(plan, withoutWords(plan, text)) ?? compact(plan, text);
-  return read && (plan.gregorian || isOurYear(plan, read, text)) ? read : undefined;
+  return read && (!hasOwnYears || plan.gregorian || isOurYear(plan, read, text)) ? read : undefined;
 }
 
 /** A year of four digits near our own is the Gregorian one also where others are in use. */
@@ -171,7 +172,10 @@ const editing = partsKind<DatePlan, PartsBody>({
   parse,
   close,
   isOwn: (plan, body) =>
-    plan.gregorian || !body.texts[plan.year] || isOurYear(plan, body, item(body.texts, plan.year)),
+    !hasOwnYears ||
+    plan.gregorian ||
+    !body.texts[plan.year] ||
+    isOurYear(plan, body, item(body.texts, plan.year)),
   isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
 });
 
@@ -217,7 +221,7 @@ function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string
         if (!min || late >= min) answer.notBelow = true;
         if (!max || early <= max) answer.notAbove = true;
         if (!answer.inside && (!min || late >= min) && (!max || early <= max))
-          answer.inside = !min || !max || hasYearInside(month, day, first, last, min, max);
+          answer.inside = !hasRange || !min || !max || hasYearInside(month, day, first, last, min, max);
         if (answer.inside) return answer;
       }
   return answer;
@@ -280,7 +284,7 @@ function judge(plan: DatePlan, body: PartsBody, check: Check, { today }: Given):
     if (isImpossible) return noSuchDate;
     return body.complete ? passed : incomplete;
   }
-  if (check.type !== 'range') return undefined;
+  if (!hasRange || check.type !== 'range') return undefined;
   const min = check.min ? (resolve(check.min, today) ?? '') : '';
   const max = check.max ? (resolve(check.max, today) ?? '') : '';
   const say = (verdict: Verdict, code: string): Finding => ({
@@ -301,6 +305,7 @@ function judge(plan: DatePlan, body: PartsBody, check: Check, { today }: Given):
 
 function rest(plan: DatePlan, body: PartsBody): PartsBody {
   const { texts } = body;
+  if (!hasResting) return lay(plan, texts);
   const date = value(plan, body);
   const template = date && plan.resting[+item(texts, plan.month) - 1];
   if (!date || !template) return lay(plan, texts);

@@ -6,6 +6,7 @@ import type { Check } from '../../rules/rule.ts';
 import { add, canonical, compare, hasMultiple, isMultiple, places } from '../../values/decimal.ts';
 import { fold, localized } from '../../values/graphemes.ts';
 import { type Cleaned, type LineBody, lineKind, type Put } from '../line.ts';
+import { hasDigits, hasNegative, hasPad, hasRange, hasRight, hasSingular } from './features.ts';
 
 /** A number, an amount of money (ISO 4217) or a percentage, with everything the locale says of it. */
 export interface NumberPlan {
@@ -73,10 +74,10 @@ const inSingular = ({ of, one }: NonNullable<NumberPlan['singular']>, suffix: st
 
 /** Lays content out; `isResting` with what only stands there while nobody types. */
 function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody {
-  const isNegative = content.charCodeAt(0) === 45;
+  const isNegative = hasNegative && content.charCodeAt(0) === 45;
   let digits = isNegative ? content.slice(1) : content;
   let skip = 0;
-  if (plan.fill === 'right' && digits) {
+  if (hasRight && plan.fill === 'right' && digits) {
     digits = digits.replace(/^0+(?=.)/, '');
     content = isNegative ? `-${digits}` : digits;
     const full = plan.most ? digits.padStart(plan.most + 1, '0') : digits;
@@ -88,15 +89,16 @@ function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody
   if (isResting && complete) {
     digits = canonical(digits);
     const lacking = plan.least - places(digits);
-    if (plan.pad && lacking > 0) digits += (places(digits) ? '' : '.') + '0'.repeat(lacking);
+    if (hasPad && plan.pad && lacking > 0) digits += (places(digits) ? '' : '.') + '0'.repeat(lacking);
   }
   const point = digits.indexOf('.');
   let text = point < 0 ? digits : digits.slice(0, point);
   if (plan.grouping === 'typing' || (isResting && plan.grouping === 'leave')) text = withGroups(plan, text);
   if (point >= 0) text += plan.decimal + digits.slice(point + 1);
-  text = localized(plan.digits, text);
+  if (hasDigits) text = localized(plan.digits, text);
   const [prefix, plural] = isNegative ? plan.aroundNegative : plan.around;
-  const suffix = plan.singular && isOne(plan.singular, digits) ? inSingular(plan.singular, plural) : plural;
+  const suffix =
+    hasSingular && plan.singular && isOne(plan.singular, digits) ? inSingular(plan.singular, plural) : plural;
   const from = prefix.length;
   return {
     content,
@@ -113,7 +115,7 @@ const lay = (plan: NumberPlan, content: string): LineBody => layOut(plan, conten
 
 /** Content as a decimal: what was typed, canonical; as it stands where there is no digit yet. */
 function decimalOf(plan: NumberPlan, content: string): string {
-  if (plan.fill === 'left' || !plan.most) {
+  if (!hasRight || plan.fill === 'left' || !plan.most) {
     // Nearly always it is canonical as typed, which its ends tell.
     const first = content.charCodeAt(0);
     const isPlain = first > 48 && first < 58 && content.charCodeAt(content.length - 1) !== 46;
@@ -128,29 +130,30 @@ function decimalOf(plan: NumberPlan, content: string): string {
 
 /** The content that typing a decimal would have led to. Needs no more places than can be typed. */
 function contentOf(plan: NumberPlan, decimal: string): string {
-  if (plan.fill === 'left') return decimal;
+  if (!hasRight || plan.fill === 'left') return decimal;
   const [whole = '', fraction = ''] = decimal.split('.');
   return whole + fraction.padEnd(plan.most, '0');
 }
 
 function put(plan: NumberPlan, content: string, at: number, character: string): Put | Reason {
   const c = fold(character);
-  const isNegative = content.charCodeAt(0) === 45;
+  const isNegative = hasNegative && content.charCodeAt(0) === 45;
   const unit = c.charCodeAt(0);
   if (unit >= 48 && unit <= 57 && c.length === 1) {
     const into = isNegative && at === 0 ? 1 : at;
     if (content.length >= most) return 'full';
     const point = content.indexOf('.');
     if (point >= 0 && into > point && content.length - point > plan.most) return 'too-many-decimals';
-    if (plan.fill === 'right') return putRight(content, isNegative, into, c);
+    if (hasRight && plan.fill === 'right') return putRight(content, isNegative, into, c);
     return { content: content.slice(0, into) + c + content.slice(into), at: into + 1 };
   }
   if (c === '-' || c === '−' || c === plan.minus || (c === '(' && plan.negative === 'parentheses')) {
-    if (plan.negative === 'no' || (at > 0 && !(isNegative && at === 1))) return 'not-accepted';
+    if (!hasNegative || plan.negative === 'no' || (at > 0 && !(isNegative && at === 1)))
+      return 'not-accepted';
     return { content: isNegative ? content : `-${content}`, at: 1 };
   }
   if (c === '.' || c === ',' || c === plan.decimal) {
-    if (!plan.most || plan.fill === 'right') return 'not-accepted';
+    if (!plan.most || (hasRight && plan.fill === 'right')) return 'not-accepted';
     const point = content.indexOf('.');
     if (point >= 0) return point === at ? { content, at: at + 1 } : 'not-accepted';
     const into = isNegative && at === 0 ? 1 : at;
@@ -193,7 +196,7 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   const minus = isNegative && plan.negative !== 'no' && (into === '' || into === '-') ? '-' : '';
   const kept = fraction.slice(0, plan.most);
   const decimal = minus + whole + (point && plan.most ? `.${kept}` : '');
-  const isRight = plan.fill === 'right' && point && plan.most > 0;
+  const isRight = hasRight && plan.fill === 'right' && point && plan.most > 0;
   return {
     text: isRight ? contentOf(plan, decimal).replace(/^(-?)0+(?=\d)/, '$1') : decimal,
     // A minus that cannot be held changes the amount, so it is told although it is no letter.
@@ -205,15 +208,16 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
 /** The content of which a text is this very field's display. */
 function ownContent(plan: NumberPlan, text: string): string | undefined {
   if (text.length > most) return undefined;
-  for (const sign of plan.negative === 'no' ? [''] : ['-', '']) {
+  for (const sign of !hasNegative || plan.negative === 'no' ? [''] : ['-', '']) {
     const [prefix, plural] = sign ? plan.aroundNegative : plan.around;
-    const single = plan.singular ? inSingular(plan.singular, plural) : plural;
+    const single = hasSingular && plan.singular ? inSingular(plan.singular, plural) : plural;
     const suffix = text.endsWith(plural.trim()) ? plural : single;
     if (!text.startsWith(prefix.trim()) || !text.endsWith(suffix.trim())) continue;
     const inner = text.slice(prefix.trim().length, text.length - suffix.trim().length).trim();
     const plain = [...inner.replaceAll(plan.group, '').replace(plan.decimal, '.')].map(fold).join('');
     if (!/^\d*\.?\d*$/.test(plain)) continue;
-    const digits = plan.fill === 'right' ? plain.replace('.', '').replace(/^0+(?=\d)/, '') : plain;
+    const digits =
+      hasRight && plan.fill === 'right' ? plain.replace('.', '').replace(/^0+(?=\d)/, '') : plain;
     if (lay(plan, sign + digits).display.trim() === text) return sign + digits;
   }
   return undefined;
@@ -278,8 +282,8 @@ const editing = lineKind<NumberPlan, LineBody>({
   lay,
   is: (plan, unit) =>
     (unit >= 48 && unit <= 57) ||
-    (unit === plan.decimal.charCodeAt(0) && plan.fill === 'left') ||
-    (plan.digits !== '' && plan.digits.includes(String.fromCharCode(unit))),
+    (unit === plan.decimal.charCodeAt(0) && (!hasRight || plan.fill === 'left')) ||
+    (hasDigits && plan.digits !== '' && plan.digits.includes(String.fromCharCode(unit))),
   put,
   clean,
 });
@@ -329,7 +333,9 @@ function range(plan: NumberPlan, body: LineBody, check: Range): Finding {
 function hasRoom(plan: NumberPlan, { content }: LineBody): boolean {
   if (content.length >= most) return false;
   return (
-    plan.fill === 'right' || !content.includes('.') || content.length - content.indexOf('.') <= plan.most
+    (hasRight && plan.fill === 'right') ||
+    !content.includes('.') ||
+    content.length - content.indexOf('.') <= plan.most
   );
 }
 
@@ -370,7 +376,7 @@ export const number: Kind<NumberPlan, LineBody> = {
     return editing.whole(plan, lay(plan, contentOf(plan, next)));
   },
   judge(plan, body, check) {
-    return check.type === 'range' ? range(plan, body, check) : undefined;
+    return hasRange && check.type === 'range' ? range(plan, body, check) : undefined;
   },
   shares: 'raw',
 };

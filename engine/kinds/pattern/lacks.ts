@@ -1,4 +1,5 @@
 import { graphemes } from '../../values/graphemes.ts';
+import { type Has, lacking } from '../lacking.ts';
 import { taken } from '../takes.ts';
 import type * as features from './features.ts';
 import { written } from './layout.ts';
@@ -8,7 +9,7 @@ import type { PatternPlan } from './plan.ts';
 const few = 32;
 
 /** What a plan has, by the name under which the code asks for it. */
-const has: Readonly<Record<keyof typeof features, (plan: PatternPlan) => boolean>> = {
+const has: Record<keyof typeof features, Has<PatternPlan>[string]> = {
   hasFixed: ({ positions }) => positions === 'fixed',
   hasStretches: ({ stretches }) => stretches.length > 0,
   hasWords: ({ parts }) => parts.some(({ takes }) => takes === 'words'),
@@ -28,6 +29,5 @@ const has: Readonly<Record<keyof typeof features, (plan: PatternPlan) => boolean
     ),
 };
 
-/** The features that none of these plans has: code for them is left out of what is handed off with just these. */
-export const lacks = (plans: readonly PatternPlan[]): readonly string[] =>
-  Object.entries(has).flatMap(([name, isIn]) => (plans.some(isIn) ? [] : [name]));
+/** The features that none of these fields has: code for them is left out of what is handed off with just these. */
+export const lacks = lacking(has);

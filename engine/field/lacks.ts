@@ -1,0 +1,19 @@
+import { carriedBy } from '../rules/checks.ts';
+import type { Rule } from '../rules/rule.ts';
+import type { CompiledField } from './compiled.ts';
+import type * as features from './features.ts';
+
+/** What of `features.ts` none of some fields has, nor the forms they stand in. */
+export function lacks(
+  fields: readonly Pick<CompiledField, 'rules'>[],
+  forms: readonly { readonly rules: readonly Rule[] }[],
+): readonly string[] {
+  const carried = carriedBy([...fields, ...forms].flatMap(({ rules }) => rules));
+  const has: Readonly<Record<keyof typeof features, boolean>> = {
+    hasForms: forms.length > 0,
+    hasChecks: carried.size > 0,
+    hasAsking: carried.has('asking'),
+    hasClearing: carried.has('clearing'),
+  };
+  return Object.entries(has).flatMap(([name, isIn]) => (isIn ? [] : [name]));
+}
