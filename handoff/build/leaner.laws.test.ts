@@ -4,13 +4,15 @@ import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { compileField } from '@arbeit/engine/document';
 import {
-  type apply,
+  apply,
   closed,
+  type FieldEvent,
   type FieldState,
   type OpenField,
   type open,
   read,
-  type start,
+  refusalAfter,
+  start,
 } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
@@ -40,6 +42,7 @@ interface Lean {
   readonly start: typeof start;
   readonly open: typeof open;
   readonly read: typeof read;
+  readonly refusalAfter: typeof refusalAfter;
   readonly checks: Parameters<typeof open>[2];
   readonly run: OpenField['kind'];
 }
@@ -50,7 +53,7 @@ async function leanFor(field: OpenField): Promise<{ readonly lean: Lean; readonl
   const sources = leaner(sourcesFrom(root), { fields: [field], forms: [] }, kinds);
   const page = [
     `export { ${camel(ships)} as run } from '@arbeit/engine/runs/${ships}';`,
-    "export { apply, open, read, start } from '@arbeit/engine/field';",
+    "export { apply, open, read, refusalAfter, start } from '@arbeit/engine/field';",
     "export { checks } from '@arbeit/engine/checks';",
   ].join('\n');
   const { text } = await minified({ page }, sources);
@@ -60,17 +63,19 @@ async function leanFor(field: OpenField): Promise<{ readonly lean: Lean; readonl
 }
 
 /** All there is to see of a field. */
-const seen = (reading: ReturnType<typeof read>, state: FieldState): object => ({
+const seen = (field: OpenField, reading: ReturnType<typeof read>, state: FieldState): object => ({
   ...reading,
   start: state.start,
   end: state.end,
   rejected: state.rejected,
   leftOut: state.leftOut,
   assumed: state.body.assumed,
+  ghost: field.kind.ghost?.(field.plan, state.body),
+  facts: field.kind.facts?.(field.plan, state.body),
 });
 
-/** The same events in the engine and in what is handed off come to the same. */
-async function holds(field: OpenField, tapes: readonly (readonly Parameters<typeof walk>[1][number][])[]) {
+/** The same events in the engine and in what is handed off come to the same, and so does what a rule takes out after each. */
+async function holds(field: OpenField, tapes: readonly (readonly FieldEvent[])[]): Promise<number> {
   const { lean, bytes } = await leanFor(field);
   const own = lean.open(
     closed(field) as OpenField,
@@ -78,14 +83,29 @@ async function holds(field: OpenField, tapes: readonly (readonly Parameters<type
     lean.checks,
   ) as OpenField;
   for (const tape of tapes) {
-    let state = lean.apply(own, lean.start(own), { type: 'focus' });
-    for (const { event, after } of walk(field, tape)) {
-      state = lean.apply(own, state, event);
-      expect(seen(lean.read(own, state, today), state)).toEqual(seen(read(field, after, today), after));
+    let here = start(field);
+    let there = lean.start(own);
+    const step = (event: FieldEvent): void => {
+      here = apply(field, here, event);
+      there = lean.apply(own, there, event);
+      expect(seen(own, lean.read(own, there, today), there)).toEqual(
+        seen(field, read(field, here, today), here),
+      );
+    };
+    for (const event of tape) {
+      step(event);
+      const refusal = refusalAfter(field, here, event, () => read(field, here, today));
+      const alike = lean.refusalAfter(own, there, event, () => lean.read(own, there, today));
+      expect(alike).toEqual(refusal);
+      if (refusal) step(refusal);
     }
   }
   return bytes;
 }
+
+/** Random tapes as the events they come to. */
+const eventsOf = (field: OpenField, tapes: readonly (readonly Parameters<typeof walk>[1][number][])[]) =>
+  tapes.map((tape) => [{ type: 'focus' } as const, ...walk(field, tape).map(({ event }) => event)]);
 
 describe('what is left out of a kind was of no use to the field', () => {
   test('pattern', async () => {
@@ -94,16 +114,18 @@ describe('what is left out of a kind was of no use to the field', () => {
       fc.asyncProperty(
         sketch,
         rawOption,
+        fc.boolean(),
         fc.array(actions, { minLength: 6, maxLength: 6 }),
-        async (from, raw, tapes) => {
-          const entry = raw ? { ...from, raw } : from;
+        async (from, raw, ghost, tapes) => {
+          const entry = raw ? { ...from, ghost, raw } : { ...from, ghost };
           const rules = [{ id: 'length', check: { type: 'length', min: 2 }, show: 'at-once' }] as const;
           const field = compileField(
             { id: 'f', kind: 'pattern', label: 'F', entry, rules },
             { locale: 'en-GB' },
             kinds,
           );
-          sizes.push(await holds(field as unknown as OpenField, tapes));
+          const any = field as unknown as OpenField;
+          sizes.push(await holds(any, eventsOf(any, tapes)));
         },
       ),
       { numRuns: numRuns * 20, seed },
@@ -119,10 +141,66 @@ describe('what is left out of a kind was of no use to the field', () => {
         sketchOf(kind),
         fc.array(actionsFor(kind), { minLength: 6, maxLength: 6 }),
         async (from, tapes) => {
-          await holds(compiledOf(from), tapes);
+          const field = compiledOf(from);
+          await holds(field, eventsOf(field, tapes));
         },
       ),
       { numRuns, seed },
+    );
+  });
+
+  test.each(['th-TH', 'fa-IR', 'ar-EG', 'ja-JP', 'de-CH'])(
+    'dates as they are written in %s',
+    async (locale) => {
+      const definition = { id: 'f', kind: 'date', label: 'F', initial: '2027-02-14' };
+      const field = compileField(definition as never, { locale }, kinds) as OpenField;
+      const pastes = ['2027-02-14', '14.2.2027', '14/02/2570', '25/11/1405', '14 February 2027', '14022027'];
+      await holds(
+        field,
+        pastes.map((text) => [
+          { type: 'focus' },
+          { type: 'set', text: '' },
+          { type: 'paste', text },
+          { type: 'leave' },
+        ]),
+      );
+    },
+  );
+
+  test('what is asked elsewhere, what is refused and taken out, a check that is carried', async () => {
+    const rules = [
+      { id: 'known', check: { type: 'remote', ask: '/known' }, refused: 'clear' },
+      { id: 'not', check: { type: 'not-in', values: ['1111'] }, show: 'at-once', refused: 'clear' },
+    ];
+    const field = compileField(
+      { id: 'f', kind: 'pattern', label: 'F', entry: { pattern: '<4 digit>' }, rules } as never,
+      { locale: 'en-GB' },
+      kinds,
+    ) as OpenField;
+    const answered = (text: string, verdict: 'pass' | 'fail' | 'unreachable'): readonly FieldEvent[] => [
+      { type: 'focus' },
+      { type: 'insert', text },
+      { type: 'leave' },
+      { type: 'ask', id: 'a', rule: 'known' },
+      { type: 'answer', id: 'a', answer: { verdict } },
+      { type: 'ask-again' },
+      { type: 'undo' },
+      { type: 'submit' },
+    ];
+    const tapes = [
+      answered('1234', 'pass'),
+      answered('1234', 'fail'),
+      answered('12', 'unreachable'),
+      answered('1111', 'fail'),
+    ];
+    // Something was asked, and something taken out.
+    let state = start(field);
+    for (const event of tapes[1]!.slice(0, 3)) state = apply(field, state, event);
+    expect(read(field, state).asks).toHaveLength(1);
+    await holds(field, tapes);
+    const plain = { ...field, rules: field.rules.filter(({ check }) => check.type === 'complete') };
+    expect(await holds(plain, [[{ type: 'paste', text: '1234' }]])).toBeLessThan(
+      (await holds(field, [])) - 500,
     );
   });
 });
