@@ -72,6 +72,13 @@ function isOne({ zero, padded, parts }: NonNullable<NumberPlan['singular']>, dig
 const inSingular = ({ of, one }: NonNullable<NumberPlan['singular']>, suffix: string): string =>
   suffix.replace(of, one);
 
+/** Digits that come in from the right, with their point. */
+function pointed({ most }: NumberPlan, digits: string): string {
+  if (!most) return digits;
+  const full = digits.padStart(most + 1, '0');
+  return `${full.slice(0, -most)}.${full.slice(-most)}`;
+}
+
 /** Lays content out; `isResting` with what only stands there while nobody types. */
 function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody {
   const isNegative = hasNegative && content.charCodeAt(0) === 45;
@@ -80,9 +87,8 @@ function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody
   if (hasRight && plan.fill === 'right' && digits) {
     digits = digits.replace(/^0+(?=.)/, '');
     content = isNegative ? `-${digits}` : digits;
-    const full = plan.most ? digits.padStart(plan.most + 1, '0') : digits;
-    skip = full.length - digits.length;
-    digits = plan.most ? `${full.slice(0, -plan.most)}.${full.slice(-plan.most)}` : full;
+    skip = plan.most && Math.max(0, plan.most + 1 - digits.length);
+    digits = pointed(plan, digits);
   }
   if (!content) return { content, display: '', complete: false, from: 0, to: 0, skip: 0, head: -1 };
   const complete = digits !== '' && digits !== '.';
@@ -124,8 +130,7 @@ function decimalOf(plan: NumberPlan, content: string): string {
   const isNegative = content.startsWith('-');
   const digits = content.slice(isNegative ? 1 : 0);
   if (!digits) return '';
-  const full = digits.padStart(plan.most + 1, '0');
-  return `${isNegative ? '-' : ''}${full.slice(0, -plan.most)}.${full.slice(-plan.most)}`;
+  return (isNegative ? '-' : '') + pointed(plan, digits);
 }
 
 /** The content that typing a decimal would have led to. Needs no more places than can be typed. */
@@ -174,7 +179,6 @@ function putRight(content: string, isNegative: boolean, at: number, c: string): 
 }
 
 const signs = /[\p{Sc}\u200e\u200f\u061c\u202a-\u202e\u2066-\u2069]/gu;
-const blanks = /[\s\u00a0\u2007\u2009\u202f]/gu;
 
 /**
  * Reads an amount in any common convention: `1.234,56`, `1,234.56`, `1 234,56`, `1'234.50`, `(12.50)`, `12-`.
@@ -240,11 +244,11 @@ function amountIn(plan: NumberPlan, given: string) {
     .join('')
     .replace(/[−–]/g, '-')
     .replace(/’/g, "'");
-  const match = /^(\(\s*-?|-\s*)?(\d[\d.,'_٫٬\s\u00a0\u2007\u2009\u202f]*|[.,٫]\d[\d]*)(\s*-|\s*\))?$/u.exec(
+  const match = /^(\(\s*-?|-\s*)?(\d[\d.,'_٫٬\s]*|[.,٫]\d[\d]*)(\s*-|\s*\))?$/u.exec(
     text,
   );
   if (!match) return undefined;
-  const number = match[2]!.replace(blanks, ' ').trim();
+  const number = match[2]!.replace(/\s/g, ' ').trim();
   const used = [...new Set(number.replace(/[\d\s]/g, ''))];
   let last = number.length - 1;
   while (last >= 0 && !".,'_٫٬".includes(number[last]!)) last--;

@@ -5,7 +5,6 @@ import type { RunShape } from '../../field/shape.ts';
 import { carryOut } from '../../field/state.ts';
 import { type Finding, unanswered } from '../../rules/finding.ts';
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
-import { boundaryNear } from '../../values/long-text.ts';
 import { taken } from '../takes.ts';
 import { bare, behind, countLeft, empty, endAt, endOf, gapAt, type OwnBody, type OwnPlan } from './body.ts';
 import { alphabetOf, type Layout, layoutBy, sampleOf } from './layout.ts';
@@ -196,7 +195,6 @@ export function ownBy(run: RunShape): Kind<OwnPlan, OwnBody> {
     value: (_, body) => body.value,
     hasRoom: ({ most }, { characters }) => characters.length < most,
     whole: (_, body) => ({ body, caret: endOf(body) }),
-    boundaryAt: boundaryNear,
     stand: (_, body, offset) => Math.max(body.places[0] ?? 0, Math.min(endOf(body), offset)),
     key(plan, body, start, end, character) {
       const at = countLeft(body, start);
