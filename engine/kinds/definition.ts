@@ -1,5 +1,5 @@
 import type { Spot } from '../faults/spot.ts';
-import type { CompiledField, Plan } from '../field/compiled.ts';
+import type { Plan } from '../field/compiled.ts';
 import type { Kind } from '../field/kind.ts';
 import type { EntryOf, Options } from '../options/option.ts';
 import type { Check, Rule } from '../rules/rule.ts';
@@ -67,8 +67,6 @@ export interface KindEntry {
    * by that name in camel case.
    */
   readonly ships?: string;
-  /** Of the names in its `features.ts` those for which none of these fields of it has a use: a hand-off with just these does without. */
-  lacks?(fields: readonly Pick<CompiledField, 'plan' | 'rules'>[]): readonly string[];
   /** Of kinds whose text a developer's code lays out: what that module exports that makes the kind, given what runs the code. */
   readonly shipsBy?: string;
 }

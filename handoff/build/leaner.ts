@@ -17,12 +17,12 @@ export interface Carrying {
 function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<string, ReadonlySet<string>> {
   const lacked = new Map<string, ReadonlySet<string>>();
   lacked.set('engine/field', new Set(lacksOfFields(fields, forms)));
-  lacked.set('engine/kinds', new Set(lacksOfKinds(fields.map(({ plan }) => plan))));
+  lacked.set('engine/kinds', new Set(lacksOfKinds(fields)));
   const shipping = (name: string): string => kindIn(kinds, name).ships ?? '';
   for (const { plan } of fields) {
     const ships = shipping(plan.kind);
     const own = fields.filter((field) => shipping(field.plan.kind) === ships);
-    lacked.set(`engine/kinds/${ships}`, new Set(kindIn(kinds, plan.kind).lacks?.(own)));
+    lacked.set(`engine/kinds/${ships}`, new Set(lacksOfKinds(own, ships)));
   }
   return lacked;
 }

@@ -13,6 +13,7 @@ import { SaveLine } from '../sheet/save-line.tsx';
 import { useSorting } from '../sheet/use-sorting.ts';
 import type { StoredSet } from '../store/sets.ts';
 import type { LastResult } from '../trials/last-results.ts';
+import { wereRun } from '../trials/were-run.ts';
 import { FieldRow } from './field-row.tsx';
 import { SetMenu } from './set-menu.tsx';
 
@@ -204,6 +205,7 @@ function useLastResults(set: EditedSet): Readonly<Record<string, LastResult>> {
     if (!hasTrials) return undefined;
     let isGone = false;
     const timer = setTimeout(async () => {
+      if (!(await wereRun())) return;
       const found = await lastResults.fetch().then((it) => it.lastResults(document, id));
       if (!isGone) setResults(found);
     }, 400);

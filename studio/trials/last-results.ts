@@ -5,6 +5,7 @@ import { browserStore } from '../definition/browser-store.ts';
 import { todayIn } from '../definition/clock.ts';
 import { targetOf } from '../definition/trial-edits.ts';
 import { keyOf } from './keys.ts';
+import { resultsName } from './were-run.ts';
 
 /** What came of trials when they were last run in this browser; apart from the sheet that runs them, so that the shelf can tell. */
 
@@ -19,7 +20,7 @@ export interface LastResult {
   readonly isOld: boolean;
 }
 
-const store = browserStore('arbeit-results', 'results');
+const store = browserStore(resultsName, 'results');
 
 /** A text as a number (FNV-1a, 32 bits): enough to tell that it is another one. */
 function numberOf(text: string): number {

@@ -1,7 +1,6 @@
 import { date as defineDate } from './define.ts';
-import { lacks } from './lacks.ts';
 import { date as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
 /** Kind `date`, whole. */
-export const date = { run, define: defineDate, draw, ships: 'date', lacks };
+export const date = { run, define: defineDate, draw, ships: 'date' };

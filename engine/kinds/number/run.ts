@@ -244,9 +244,7 @@ function amountIn(plan: NumberPlan, given: string) {
     .join('')
     .replace(/[−–]/g, '-')
     .replace(/’/g, "'");
-  const match = /^(\(\s*-?|-\s*)?(\d[\d.,'_٫٬\s]*|[.,٫]\d[\d]*)(\s*-|\s*\))?$/u.exec(
-    text,
-  );
+  const match = /^(\(\s*-?|-\s*)?(\d[\d.,'_٫٬\s]*|[.,٫]\d[\d]*)(\s*-|\s*\))?$/u.exec(text);
   if (!match) return undefined;
   const number = match[2]!.replace(/\s/g, ' ').trim();
   const used = [...new Set(number.replace(/[\d\s]/g, ''))];

@@ -1,5 +1,4 @@
 import { pattern as definePattern } from './define.ts';
-import { lacks } from './lacks.ts';
 import { pattern as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
@@ -9,5 +8,4 @@ export const pattern = {
   define: definePattern,
   draw,
   ships: 'pattern',
-  lacks,
 };
