@@ -21,7 +21,23 @@ export function patient(page: Page): Page {
   return page;
 }
 
+/**
+ * A page that is alive when it is looked at, and a server that is asked: sets made by asking it are taken away with the test. All of them lie
+ * on one shelf, and every look at that would cost a little more.
+ */
 export const test = base.extend({
+  request: async ({ request }, use) => {
+    const made: string[] = [];
+    const post = request.post.bind(request);
+    request.post = async (url, options) => {
+      const answer = await post(url, options);
+      if (url === '/api/sets' && answer.status() === 201)
+        made.push(((await answer.json()) as { id: string }).id);
+      return answer;
+    };
+    await use(request);
+    for (const id of made) await request.delete(`/api/sets/${id}`);
+  },
   page: async ({ page }, use) => {
     await use(patient(page));
   },

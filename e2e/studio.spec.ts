@@ -395,37 +395,30 @@ for (const [width, zoom] of [[1280, 1], [400, 1], [1280, 2]] as const)
   }); // biome-ignore format: a table and a test
 
 test('on every sheet what is written stays clear of the edges of the window', async ({ page }) => {
-  const sheets = [
-    '',
-    '/fields/mobile',
-    '/fields/mobile/alone',
-    '/forms/booking',
-    '/trials',
-    '/texts',
-    '/revisions',
-    '/hand-off',
-  ];
-  for (const width of [1280, 400]) {
-    await page.setViewportSize({ width, height: 800 });
-    for (const sheet of sheets) {
-      await page.goto(sheet === '' ? '/' : `/sets/ridge-huts${sheet}`);
-      const nearest = await page.evaluate(() => {
-        const { clientWidth } = document.documentElement;
-        const texts = document.createTreeWalker(document.querySelector('main')!, NodeFilter.SHOW_TEXT);
-        const gaps: number[] = [];
-        for (let node = texts.nextNode(); node; node = texts.nextNode()) {
-          if (!node.nodeValue?.trim() || node.parentElement?.closest('.sr-only, option')) continue;
-          const range = document.createRange();
-          range.selectNodeContents(node);
-          for (const { left, right, width } of range.getClientRects())
-            if (width > 0 && left < clientWidth) gaps.push(left, clientWidth - right);
-        }
-        return Math.min(...gaps.filter((gap) => gap > -1));
-      });
-      expect(nearest, `${sheet || '/'} at ${width}`).toBeGreaterThanOrEqual(8);
+  /** How near to an edge a text comes, in pixels. */
+  const nearest = () =>
+    page.evaluate(() => {
+      const { clientWidth } = document.documentElement;
+      const texts = document.createTreeWalker(document.querySelector('main')!, NodeFilter.SHOW_TEXT);
+      const gaps: number[] = [];
+      for (let node = texts.nextNode(); node; node = texts.nextNode()) {
+        if (!node.nodeValue?.trim() || node.parentElement?.closest('.sr-only, option')) continue;
+        const range = document.createRange();
+        range.selectNodeContents(node);
+        for (const { left, right, width } of range.getClientRects())
+          if (width > 0 && left < clientWidth) gaps.push(left, clientWidth - right);
+      }
+      return Math.min(...gaps.filter((gap) => gap > -1));
+    });
+  const sheets = ['', '/fields/mobile', '/fields/mobile/alone', '/forms/booking', '/trials', '/texts', '/revisions', '/hand-off'];
+  for (const sheet of sheets) {
+    await page.goto(sheet === '' ? '/' : `/sets/ridge-huts${sheet}`);
+    for (const width of [1280, 400]) {
+      await page.setViewportSize({ width, height: 800 });
+      expect(await nearest(), `${sheet || '/'} at ${width}`).toBeGreaterThanOrEqual(8);
     }
   }
-});
+}); // biome-ignore format: a list
 
 test('whatever pops out can be reached to its last entry, wherever its button stands', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 330 });

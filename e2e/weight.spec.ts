@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './alive.ts';
 
 /** What a first visit may weigh on the wire, scripts and fonts and all, in bytes. */
 const most = 300_000;
