@@ -130,7 +130,7 @@ export function read<V extends string = string>(
       // Own code that is under way: whoever runs it tells.
       else isRunning = true;
     } else if (finding.verdict !== 'pass' && finding !== unrun) {
-      const isLeft = state.touched && (!hasForms || !rule.reads || form.isLeft(rule.reads));
+      const isLeft = (!hasForms || !rule.reads || form.isLeft(rule.reads)) && state.touched;
       const isSeen = state.submitted || isDue(rule, finding, isLeft);
       heard = hear(
         heard,

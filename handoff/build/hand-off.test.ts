@@ -50,6 +50,21 @@ describe('the folder', () => {
     expect([...again]).toEqual([...files]);
   });
 
+  test.each([
+    ['pattern', { pattern: '<2 latin upper>-<4 digit>' }],
+    ['currency', { currency: 'GBP' }],
+    ['date', {}],
+    ['time', {}],
+    ['one-time-code', {}],
+  ])('has no branch that is never taken, for a field of kind %s', async (kind, entry) => {
+    const alone = of([{ id: 'f', label: 'F', kind, entry }]);
+    const made = await handOff({ set: alone, sources: sourcesFrom(root), uses: ['dom'] });
+    const dead = /\bif \((?:true|false)\)|\b(?:true|false) (?:&&|\|\||\?)|(?:&&|\|\|) (?:true|false)\b/;
+    for (const [path, content] of made)
+      if (path.startsWith('run-time/'))
+        expect(content.split('\n').filter((line) => dead.test(line))).toEqual([]);
+  });
+
   test('needs nothing but itself and the frameworks it is for, and tells nothing of this machine', () => {
     const outside = new Set<string>();
     for (const [path, content] of files) {

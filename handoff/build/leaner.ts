@@ -2,6 +2,7 @@ import { posix } from 'node:path';
 import { type CompiledField, lacksOfFields } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn, lacksOfKinds } from '@arbeit/engine/kinds';
+import { transformSync } from 'esbuild';
 import type { Sources } from './sources.ts';
 
 /** The import of what fields may have, as the compiler of the packages writes it. */
@@ -41,10 +42,12 @@ export function leaner(sources: Sources, set: Carrying, kinds: KindTable): Sourc
       const [line] = fromFeatures.exec(text) ?? [];
       if (!names || line === undefined) return text;
       const imported = line.match(/\bhas\w+/g) ?? [];
-      return imported.reduce(
+      const told = imported.reduce(
         (now, name) => now.replace(new RegExp(`\\b${name}\\b`, 'g'), String(!names.has(name))),
         text.replace(line, ''),
       );
+      // What is never reached goes here, so that nobody who reads the run-time meets it.
+      return transformSync(told, { minifySyntax: true, target: 'es2022', charset: 'utf8' }).code;
     },
   };
 }

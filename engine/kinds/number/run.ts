@@ -200,9 +200,11 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   const minus = isNegative && plan.negative !== 'no' && (into === '' || into === '-') ? '-' : '';
   const kept = fraction.slice(0, plan.most);
   const decimal = minus + whole + (point && plan.most ? `.${kept}` : '');
-  const isRight = hasRight && plan.fill === 'right' && point && plan.most > 0;
   return {
-    text: isRight ? contentOf(plan, decimal).replace(/^(-?)0+(?=\d)/, '$1') : decimal,
+    text:
+      hasRight && plan.fill === 'right' && point && plan.most > 0
+        ? contentOf(plan, decimal).replace(/^(-?)0+(?=\d)/, '$1')
+        : decimal,
     // A minus that cannot be held changes the amount, so it is told although it is no letter.
     leftOut: (isNegative && !minus ? '-' : '') + bare.leftOut + fraction.slice(plan.most),
     ...(assumed ? { assumed } : {}),
@@ -283,9 +285,9 @@ function amountIn(plan: NumberPlan, given: string) {
 const editing = lineKind<NumberPlan, LineBody>({
   lay,
   is: (plan, unit) =>
+    (hasDigits && plan.digits !== '' && plan.digits.includes(String.fromCharCode(unit))) ||
     (unit >= 48 && unit <= 57) ||
-    (unit === plan.decimal.charCodeAt(0) && (!hasRight || plan.fill === 'left')) ||
-    (hasDigits && plan.digits !== '' && plan.digits.includes(String.fromCharCode(unit))),
+    ((!hasRight || plan.fill === 'left') && unit === plan.decimal.charCodeAt(0)),
   put,
   clean,
 });

@@ -32,7 +32,7 @@ export function fit(plan: PatternPlan, cells: Cells, cell: number, character: st
   const as = taken(part, character);
   // In fixed positions the filler is how a blank looks and a space how raw has it, so no cell can hold them.
   const isBlank = hasFixed && plan.positions === 'fixed' && (as === plan.filler || as === ' ');
-  if (as === undefined || isBlank) return 'not-accepted';
+  if (isBlank || as === undefined) return 'not-accepted';
   if (part.takes === 'set' || (!hasNumbers && !hasWords)) return { as };
   const stands = cells.slice(part.first, part.first + part.size);
   stands[cell - part.first] = as;

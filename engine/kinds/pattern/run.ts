@@ -134,8 +134,9 @@ function whole(plan: PatternPlan, body: PatternBody): Edited {
   const end = contentEnd(body);
   if (hasFixed && plan.positions === 'fixed') return { body, caret: end };
   if (next !== undefined && next > end) return { body, caret: next };
-  const isAtEnd = hasAhead && plan.literals === 'ahead' && last === cells.length - 1;
-  return { body, caret: isAtEnd ? display.length : end };
+  return hasAhead && plan.literals === 'ahead' && last === cells.length - 1
+    ? { body, caret: display.length }
+    : { body, caret: end };
 }
 
 /** Fields defined by a pattern (`engine.md`, section 2). */
