@@ -17,6 +17,8 @@ await build({
   bundle: true,
   platform: 'node',
   format: 'esm',
+  // As a page carries it: what is known beforehand is put in its place.
+  minifySyntax: true,
   tsconfig: join(root, 'tsconfig.json'),
   packages: 'external',
   logLevel: 'error',

@@ -2,7 +2,7 @@ import { check, type Given } from '../rules/checks.ts';
 import type { Condition } from '../rules/condition.ts';
 import { type Finding, passed, unanswered, unrun, type Verdict } from '../rules/finding.ts';
 import { message } from '../rules/message.ts';
-import type { Ask } from '../rules/questions.ts';
+import { type Ask, nothingAsked } from '../rules/questions.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { Body } from './body.ts';
 import type { Plan } from './compiled.ts';
@@ -109,7 +109,8 @@ export function read<V extends string = string>(
   const raw = kind.raw(plan, body);
   const rules = hasForms && form.rules.length ? [...field.rules, ...form.rules] : field.rules;
   const { others } = form;
-  const answers = (hasAsking && field.checks.asking?.answers(questions, rules, raw, others)) || noAnswers;
+  const isUnasked = !hasAsking || questions === nothingAsked;
+  const answers = (!isUnasked && field.checks.asking?.answers(questions, rules, raw, others)) || noAnswers;
   const given: Given = { today, others, answers };
   const findings: Finding[] = [];
   let heard = silence;
