@@ -15,5 +15,9 @@ export function lacks(
     hasAsking: carried.has('asking'),
     hasClearing: carried.has('clearing'),
   };
-  return Object.entries(has).flatMap(([name, isIn]) => (isIn ? [] : [name]));
+  return namesLacking(has);
 }
+
+/** The names that are not so. */
+export const namesLacking = (has: Readonly<Record<string, boolean>>): readonly string[] =>
+  Object.keys(has).filter((name) => !has[name]);

@@ -1,24 +1,23 @@
-import type { CompiledField } from '../field/compiled.ts';
+import { namesLacking } from '../field/lacks.ts';
 import { lacks as date } from './date/lacks.ts';
 import type * as features from './features.ts';
+import type { Fields } from './lacking.ts';
 import { lacks as number } from './number/lacks.ts';
 import type { PartsPlan } from './parts.ts';
 import { lacks as pattern } from './pattern/lacks.ts';
-
-type Fields = readonly Pick<CompiledField, 'plan' | 'rules'>[];
 
 /** What of the `features.ts` of this folder none of some fields has. */
 function shared(fields: Fields): readonly string[] {
   const hasWords = fields.some(({ plan }) => (plan as Partial<PartsPlan>).parts?.some(({ words }) => words));
   const has: Readonly<Record<keyof typeof features, boolean>> = { hasPartWords: hasWords };
-  return Object.entries(has).flatMap(([name, isIn]) => (isIn ? [] : [name]));
+  return namesLacking(has);
 }
 
-/** Of the kinds with a `features.ts`, by what each ships, which of it none of some fields of that kind has. */
-const own: Readonly<Record<string, (fields: never) => readonly string[]>> = { date, number, pattern };
+/** Of the kinds with a `features.ts`, by what each ships. */
+const own: Readonly<Record<string, (fields: Fields) => readonly string[]>> = { date, number, pattern };
 
 /**
  * What of the `features.ts` of a folder none of some fields has: of what kinds share, or of the kind that ships `of`. The fields are its own.
  */
 export const lacks = (fields: Fields, of?: string): readonly string[] =>
-  of === undefined ? shared(fields) : (own[of]?.(fields as never) ?? []);
+  of === undefined ? shared(fields) : (own[of]?.(fields) ?? []);

@@ -57,16 +57,23 @@ test('a compiled field travels as JSON and is brought to life with the kinds at 
     apply(field, start(field), { type: 'paste', text: '0427' }).body.display;
   expect(typed(again)).toBe(typed(pin));
   expect(closed(pin)).not.toHaveProperty('kind');
-  const rules = [
-    {
-      id: 'luhn',
-      check: { type: 'checksum', scheme: 'luhn' } as const,
-      show: 'leave',
-      severity: 'error',
-    } as const,
-  ];
+  const luhn = {
+    id: 'luhn',
+    check: { type: 'checksum', scheme: 'luhn' },
+    show: 'leave',
+    severity: 'error',
+  } as const;
+  const rules = [luhn];
   expect(() => open({ ...closed(pin), rules }, { pattern })).toThrow(/check "checksum" is not at hand/);
   expect(open({ ...closed(pin), rules }, { pattern }, checks).rules).toEqual(rules);
+  // What goes with a rule beside its check is told missing as well.
+  const asked = { type: 'remote', ask: '/known', timeout: 500, on: 'leave', with: [] } as const;
+  const asking = { ...closed(pin), rules: [{ ...luhn, check: asked }] };
+  expect(() => open(asking, { pattern }, { remote: checks.remote })).toThrow(/"asking" is not at hand/);
+  const clearing = { ...closed(pin), rules: [{ ...luhn, clears: true }] } as const;
+  expect(() => open(clearing, { pattern }, { checksum: checks.checksum })).toThrow(
+    /"clearing" is not at hand/,
+  );
   expect(() => open(closed(pin), {} as never)).toThrow(
     new RangeError('The kind "pattern" is not at hand: give it to "open".'),
   );

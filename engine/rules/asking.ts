@@ -1,7 +1,7 @@
 import { readBy, valuesOf } from './checks.ts';
 import { unanswered } from './finding.ts';
 import type { Answer, Given } from './given.ts';
-import { type Ask, type Asking, nothingAsked, type Question, type Questions } from './questions.ts';
+import type { Ask, Asking, Question, Questions } from './questions.ts';
 import type { Rule } from './rule.ts';
 
 /** Answers kept, so that a value typed again is not asked about again. */
@@ -49,8 +49,6 @@ const answerTo = ({ answered }: Questions, rule: string, about: string): Answer 
 const isAsked = ({ open }: Questions, rule: string, about: string): boolean =>
   open.some((one) => isSame(one, rule, about));
 
-const noAnswers: Given['answers'] = {};
-
 /** How rules ask elsewhere. */
 export const asking: Asking = {
   after(questions, event, raw) {
@@ -61,7 +59,6 @@ export const asking: Asking = {
   },
 
   answers(questions, rules, raw, others) {
-    if (questions === nothingAsked) return noAnswers;
     const answers: Record<string, Answer> = {};
     for (const rule of rules) {
       if (rule.check.type !== 'remote') continue;

@@ -1,6 +1,7 @@
+import type { Clearing } from './clearing.ts';
 import { type Finding, incomplete, passed } from './finding.ts';
 import type { Given } from './given.ts';
-import type { Asking, Clearing } from './questions.ts';
+import type { Asking } from './questions.ts';
 import type { Check, Rule } from './rule.ts';
 
 export type { Answer, Given, Other } from './given.ts';

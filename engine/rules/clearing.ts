@@ -1,4 +1,20 @@
-import type { Clearing } from './questions.ts';
+import type { Finding } from './finding.ts';
+import type { Rule } from './rule.ts';
+
+/** What a field is like right after something happened to it. */
+interface Happened {
+  /** What happened (`FieldEvent`). */
+  readonly type: string;
+  readonly content: string;
+  /** What is told of it then. */
+  reading(): { readonly findings: readonly Finding[]; readonly value: string | null };
+}
+
+/** Of rules that take out what they refuse, the one that does now, with what it says; `undefined`: none does. */
+export type Clearing = (
+  rules: readonly Rule[],
+  happened: Happened,
+) => { readonly rule: string; readonly finding: Finding } | undefined;
 
 const edits = ['key', 'insert', 'paste', 'autofill'];
 const moments = ['leave', 'submit', 'answer'];

@@ -76,18 +76,3 @@ export interface Asking {
     isLeft: boolean,
   ): { readonly asks: readonly Ask[]; readonly isPending: boolean };
 }
-
-/** What a field is like right after something happened to it. */
-export interface Happened {
-  /** What happened (`FieldEvent`). */
-  readonly type: string;
-  readonly content: string;
-  /** What is told of it then. */
-  reading(): { readonly findings: readonly Finding[]; readonly value: string | null };
-}
-
-/** Of rules that take out what they refuse, the one that does now, with what it says; `undefined`: none does. */
-export type Clearing = (
-  rules: readonly Rule[],
-  happened: Happened,
-) => { readonly rule: string; readonly finding: Finding } | undefined;

@@ -3,9 +3,4 @@ import { pattern as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
 /** Kind `pattern`, whole. */
-export const pattern = {
-  run,
-  define: definePattern,
-  draw,
-  ships: 'pattern',
-};
+export const pattern = { run, define: definePattern, draw, ships: 'pattern' };

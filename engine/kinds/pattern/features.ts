@@ -1,6 +1,6 @@
 /**
  * What patterns may have beside cells in a row with fixed text between them. Here all of it is there; where fields are handed off, what none
- * of them has is left out of the code with these (`featuresOf` says which; `handoff/build` puts others in their place).
+ * of them has is left out of the code with these (`lacks.ts` says which, `handoff/build` puts others in their place).
  */
 
 /** Blanks that keep their place: `positions: fixed`. */
@@ -19,7 +19,7 @@ export const hasAhead: boolean = true;
 export const hasGhost: boolean = true;
 /** A raw value with the fixed text in it. */
 export const hasText: boolean = true;
-/** So many cells that a walk over all of them costs more than what saves it. */
+/** So many cells that walking over all of them at each key would be felt: tables of where each stands, and long pastes dealt with at once. */
 export const hasMany: boolean = true;
 /** Displays that typing them would not lead to: fixed text with characters that a cell takes, parts that may be passed by. */
 export const hasDoubt: boolean = true;
