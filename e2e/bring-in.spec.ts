@@ -19,15 +19,16 @@ test('an HTML form becomes fields to be confirmed; what could not be carried ove
   page.on('dialog', (dialog) => dialog.dismiss().then(() => asked.push('a dialog')));
   const dialog = await bring(
     page,
-    '<form aria-label="Hut desk"><script>alert(1)</script><img src="/evil.png" onerror="alert(2)"><label>Pass <input name="pass" pattern="[A-Z]{2}-\\d{4}" required></label><label>Loose <input name="loose" pattern="\\d+"></label><label>Old <input name="old"></label><input type="file" name="scan"></form>',
+    '<form aria-label="Hut desk"><script>alert(1)</script><img src="/evil.png" onerror="alert(2)"><label>Pass <input name="pass" pattern="[A-Z]{2}-\\d{4}" required></label><label>Loose <input name="loose" pattern="\\d+"></label><label>Old <input name="old"></label><label>Hut <select name="hut"><option>Two Tarns<option>Windgap</select></label><input type="file" name="scan"></form>',
   );
   await expect(dialog.getByRole('radio', { name: 'An HTML form' })).toBeChecked();
   await expect(dialog.getByRole('row', { name: /Pass pattern <2 latin upper>-<4 digit>/ })).toBeVisible();
   await expect(dialog.getByText(/“scan”, type file: There is no kind of field for it\./)).toBeVisible();
   await expect(dialog.getByText(/“loose”.*without an end/)).toBeVisible();
+  await expect(dialog.getByText(/“Two Tarns” is “two-tarns”/)).toBeVisible();
   await expectNoViolations(page, '[role="dialog"]');
   await dialog.getByLabel('Old').uncheck();
-  await dialog.getByRole('button', { name: 'Put 2 fields on the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Put 3 fields on the shelf' }).click();
   await expect(dialog).toBeHidden();
   const set = page
     .getByRole('region', { name: 'Hut desk' })
@@ -61,6 +62,34 @@ test('a table becomes fields: each as it is taken for, or as somebody says', asy
     ['guest', 'text'],
     ['mobile', 'phone'],
     ['pass-no', 'pattern'],
+  ]);
+});
+
+test('the cells of a table are read as they are written, or as somebody says; long guesses leave the names their room', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 400, height: 800 });
+  const dialog = await bring(
+    page,
+    'Kennung;Menge;IBAN\n08001;1.000;DE89 3704 0044 0532 0130 00\n01067;25,5;DE02 1203 0000 0000 2020 51',
+  );
+  const locale = dialog.getByLabel('The cells are written as in');
+  await expect(locale).toHaveValue('de-DE');
+  await expect(dialog.getByLabel('IBAN is').locator('option').first()).toHaveText(/with check digits$/);
+  // On one line: a name is not broken.
+  const name = dialog.getByText('Kennung', { exact: true });
+  await name.scrollIntoViewIfNeeded();
+  const { height = 0 } = (await name.boundingBox()) ?? {};
+  expect(height).toBeLessThan(40);
+  await locale.selectOption('de-CH');
+  const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
+  await dialog.getByRole('button', { name: 'Put 3 fields on the shelf' }).click();
+  const { document } = (await posted).postDataJSON() as {
+    document: { locale: string; fields: { kind: string }[] };
+  };
+  expect([document.locale, document.fields.map(({ kind }) => kind)]).toEqual([
+    'de-CH',
+    ['pattern', 'number', 'pattern'],
   ]);
 });
 

@@ -48,4 +48,5 @@ export function rotated(text: string, by: number): string {
   return [...characters.slice(by), ...characters.slice(0, by)].join('');
 }
 
+/** The schemes there are, by name: whether a text, separators in it or not, has the check characters it should. */
 export const schemes = { luhn, mod97, mod11 } as const;

@@ -36,7 +36,7 @@ describe('an HTML form', () => {
   test('kinds, labels, hints, attributes and choices', () => {
     expect(set.fields.map(({ id, kind }) => `${id}: ${kind}`)).toEqual([
       'guest-name: text', 'phone: phone', 'pass: pattern', 'any: text', 'mail: text', 'guests: number', 'deposit: number', 'arrival: date', 'at: time',
-      'code: one-time-code', 'pin: pin', 'remarks: text', 'hut: choice', 'meals: choice', 'extras: choices', 'dog: yes-no',
+      'code: one-time-code', 'pin: pin', 'remarks: text', 'hut: choice', 'meals: choice', 'extras: choices', 'dog: yes-no', 'shade: pattern',
     ]); // biome-ignore format: a list
     expect(of('guest-name')).toMatchObject({
       label: 'Your name',
@@ -81,15 +81,94 @@ describe('an HTML form', () => {
   });
 
   test('what could not be carried over is told by place', () => {
-    expect(brought.lost.map(({ where, place }) => [where, place?.line])).toEqual([
-      ['“any”, type text', 7],
-      ['“picture”, type file', 21],
-      ['“token”, type hidden', 21],
-      ['“shade”, type color', 21],
-      ...brought.lost.slice(4).map(({ where, place }) => [where, place?.line]),
+    expect(brought.lost).toEqual([
+      ['“any”, type text', 7, /without an end/],
+      ['“picture”, type file', 21, /no kind of field/],
+      ['“token”, type hidden', 21, /nobody sees/],
+      ['“shade”, type color', 21, /typed as #2a6f4e/],
+      ['<form>, onsubmit', 2, /Scripts/],
+    ].map(([where, line, why]) => ({ where, why: expect.stringMatching(why as RegExp), place: { line, column: expect.any(Number) } }))); // biome-ignore format: a loss a line
+  });
+
+  /** The fields of some controls in a form, and what was told, each on a line. */
+  const from = (controls: string) => {
+    const { set: made, lost } = fromHtml(`<form>${controls}</form>`);
+    sound({ set: made, lost });
+    return { fields: made.fields, forms: made.forms, told: lost.map(({ where, why }) => `${where}: ${why}`) };
+  };
+
+  test.each([
+    ['two choices of one name', '<input type=radio name=a value=1 id=x><label for=x>One</label><input type=radio name=a value=2 required> Two',
+      { kind: 'choice', rules: [{ check: { type: 'required' } }], entry: { options: [{ value: '1', label: 'One' }, { value: '2', label: 'Two' }] } }],
+    ['a value with blanks', '<select name=a multiple required><option>North side<option value=s selected>South</select>',
+      { kind: 'choices', initial: 's', rules: [{ check: { type: 'required' } }], entry: { options: [{ value: 'north-side', label: 'North side' }, { value: 's', label: 'South' }] } }],
+    ['an initial value with blanks', '<select name=a><option selected>North side<option>South</select>', { initial: 'north-side' }],
+    ['a value twice', '<select name=a><option value=1>A<option value=1>B<option value=2>B</select>', { entry: { options: [{ value: '1', label: 'A' }, { value: '2', label: 'B' }] } }],
+    ['a label that names it by id', '<b id=f>First</b> <b id=n>name</b><input name=a aria-labelledby="f n" aria-label=Other>', { label: 'First name' }],
+    ['a label nobody closed', '<label>One <input name=a><label>Two <input name=b></label>', { label: 'One' }],
+    ['a box of no name', '<label><input type=checkbox> A dog comes along</label>', { kind: 'yes-no', label: 'A dog comes along' }],
+    ['a month', '<input type=month name=a>', { kind: 'pattern', entry: { pattern: '<4 digit>-<01..12>' } }],
+    ['a week', '<input type=week name=a>', { kind: 'pattern', entry: { pattern: '<4 digit>-W<01..53>' } }],
+    ['a day with its time', '<input type=datetime-local name=a>', { kind: 'pattern', entry: { pattern: '<4 digit>-<01..12>-<01..31>T<00..23>:<00..59>' } }],
+    ['a time with seconds', '<input type=time name=a step=1>', { kind: 'time', entry: { clock: 24, seconds: true } }],
+    ['what is slid along', '<input type=range name=a step=2>', { kind: 'number', rules: [{ check: { type: 'range', min: 0, max: 100, step: 2 } }] }],
+    ['steps of a half', '<input type=number name=a min=-1 step=.5>', { entry: { negative: 'minus' } }],
+    ['as many digits as fit', '<input name=a pattern="[0-9]*" maxlength=6 inputmode=numeric>', { kind: 'pattern', entry: { pattern: '<1-6 digit>' } }],
+    ['an expression and a length that says more', '<input name=a pattern="[A-Z]+" minlength=3 maxlength=3>', { kind: 'pattern', entry: { pattern: '<3 latin upper>' } }],
+    ['a length that says more than an expression', '<input name=a pattern="\\d{2,8}" maxlength=6>', { kind: 'pattern', entry: { pattern: '<2-6 digit>' } }],
+    ['a code by its expression', '<input name=a pattern="\\d{8}" autocomplete="section-x one-time-code">', { kind: 'one-time-code', entry: { length: 8 } }],
+    ['a PIN by its expression', '<input type=password name=a pattern="[0-9]{4}">', { kind: 'pin', entry: { length: 4 } }],
+    ['a length beyond all', '<input name=a maxlength=524288>', { kind: 'text', entry: {} }],
+  ])('%s', (_, controls, field) => {
+    expect(from(controls).fields[0]).toMatchObject(field);
+  }); // biome-ignore format: a control a line
+
+  test.each([
+    ['<input name=a pattern="(">', ['“a”, type text: Its expression is left out: This group is not closed: expected ")".']],
+    ['<input name=a pattern="\\d{4} ?\\d{4}">', ['“a”, type text: Its expression came in as a rule: Its “ ” may be there or not; what a pattern puts in by itself is always there.']],
+    ['<input type=number name=a min=1 step=2>', ['“a”, type number: Its steps of 2 begin at 1: they are not carried over.']],
+    ['<input type=month name=a min=2027-01>', ['“a”, type month: A month is typed as 2027-02.', '“a”, type month: Its limits are not carried over.']],
+    ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: The groups of its choices are not carried over: they stand in one list.', '“a”, <select>: Choices that are disabled cannot be chosen, and are left out.']],
+    ['<select name=a required><option value=1>One</select>', ['the field “A”: It came in as a text. Expected at least 2 choices.']],
+    ['<input name=a></form><input name=b><form>', ['the page: It has 2 forms: their fields came in together.']],
+    ['<input name=a></form><input name=b>', ['the page: One control stands outside of the form: none of them came in.']],
+    ['<input name=a></form><input name=b form=f>', ['the page: One control stands outside of the form: none of them came in.']],
+  ])('%s is told of once', (controls, told) => {
+    expect(from(controls).told).toEqual(told);
+  }); // biome-ignore format: a control a line
+
+  test('what comes in as a text is needed as it was', () => {
+    expect(from('<select name=a required title="Pick"><option value=1>One</select>').fields[0]).toEqual({
+      id: 'a',
+      kind: 'text',
+      label: 'A',
+      hint: 'Pick',
+      entry: {},
+      rules: [{ id: 'required', check: { type: 'required' } }],
+    });
+  });
+
+  test('fieldsets are sections, save one around the buttons of a single field; a control names its form', () => {
+    const { forms } = from(
+      '<input name=a><fieldset><legend>Where</legend><input name=b><fieldset><legend>Side</legend><input type=radio name=c value=1><input type=radio name=c value=2></fieldset></fieldset><fieldset><legend>Meals</legend><input type=radio name=d value=1><input type=radio name=d value=2></fieldset>',
+    );
+    expect(forms).toEqual([
+      {
+        id: 'form',
+        title: 'Form',
+        sections: [{ fields: ['a'] }, { title: 'Where', fields: ['b', 'c'] }, { fields: ['d'] }],
+      },
     ]);
-    expect(brought.lost.every(({ why }) => why.length > 10)).toBe(true);
-    expect(brought.lost[0]!.why).toMatch(/without an end/);
+    expect(
+      fromHtml(
+        '<form id=f><fieldset><legend>Stay</legend><input name=a></fieldset></form><input name=b form=f>',
+      ).set.forms,
+    ).toEqual([
+      { id: 'form', title: 'Form', sections: [{ title: 'Stay', fields: ['a'] }, { fields: ['b'] }] },
+    ]);
+    expect(from('<fieldset><legend>Stay</legend><input name=a><input name=b></fieldset>').forms).toEqual([
+      { id: 'stay', title: 'Stay', fields: ['a', 'b'] },
+    ]);
   });
 
   test('nothing in it runs, and rubbish makes a set all the same', () => {

@@ -2,7 +2,7 @@ import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { fromTable, namesIn, rowsOf } from './from-table.ts';
+import { fromTable, localeIn, namesIn, rowsOf } from './from-table.ts';
 import { seed } from './seen.ts';
 
 describe('a table of names and examples', () => {
@@ -69,6 +69,44 @@ describe('a table of names and examples', () => {
       'Telephone: a telephone number', 'Member number: <2 latin upper>-<4 digit>-<2 latin upper><digit>', 'Key-box PIN: a PIN', 'Walk-in: a time', 'Discount: a percentage', 'Confirmation code: a one-time code',
     ]); // biome-ignore format: a list
   });
+  /** What each column is taken for first, in the locale the cells are written in. */
+  const first = (text: string): readonly string[] => {
+    const rows = rowsOf(text);
+    return fromTable(rows, namesIn(rows), localeIn(rows)).map(({ guesses }) => guesses[0]!.what);
+  };
+  test.each([
+    ['German cells', 'PLZ;Preis;Menge;Fläche;Aktiv;Datum\n08001;1.234,50 €;1.000;1,5;ja;31.12.2026\n01067;12,00 €;25;2,25;nein;01.02.2027', ['<5 digit>', 'an amount in EUR', 'a number', 'a number', 'one of a few', 'a date']],
+    ['American cells', 'Ship date,Phone,Paid\n02/14/2027,(201) 555-0123,$12.00\n12/31/2027,(201) 555-0199,$3.50', ['a date', 'a telephone number', 'an amount in USD']],
+    ['what machines call things', 'mac,hex,uuid,net,page\n00:1A:2B:3C:4D:5E,#2a6f4e,123e4567-e89b-12d3-a456-426614174000,192.0.2.1,https://huts.example/a\nAA:BB:CC:DD:EE:FF,#00ff00,123e4567-e89b-12d3-a456-426614174001,198.51.100.12,https://huts.example', ['a MAC address', 'a colour', 'a UUID', 'an IPv4 address', 'a web address']],
+    ['check digits that all have', 'IBAN,Card,Count\nDE89 3704 0044 0532 0130 00,4111 1111 1111 1111,12\nDE02 1203 0000 0000 2020 51,5500 0000 0000 0004,1 234\n,4012 8888 8888 1881,5', ['DE<2 digit> <4 digit> <4 digit> <4 digit> <4 digit> <2 digit>, with check digits', '<4 digit> <4 digit> <4 digit> <4 digit>, with check digits', 'a number']],
+    ['check digits that one has not', 'IBAN,Card\nDE89 3704 0044 0532 0130 00,4111 1111 1111 1111\nDE02 1203 0000 0000 2020 52,5500 0000 0000 0005', ['DE<2 digit> <4 digit> <4 digit> <4 digit> <4 digit> <2 digit>', '<4 digit> <4 digit> <4 digit> <4 digit>']],
+    ['a table drawn in a text', '| Hut | Beds |\n|-----|-----:|\n| A "1" | 12 |\n| B | 8 |', ['a text', 'a number']],
+    ['a table of a terminal', ' id | pass\n----+---------\n  1 | AB-1234\n  2 | CD-5678\n(2 rows)', ['a number', '<2 latin upper>-<4 digit>']],
+    ['how long something takes', 'Walk,Takes,Opens\n2 h 30 min,1:30,8:30\n45 min,0:45,19:00', ['how long something takes', 'how long something takes', 'a time']],
+    ['a post code and a code', 'Post code,Door code\n12345,123456\n54321,654321', ['<5 digit>', 'a one-time code']],
+  ])('%s', (_, text, what) => {
+    expect(first(text)).toEqual(what);
+  }); // biome-ignore format: a table a line
+
+  test('check digits are held', () => {
+    const rows = rowsOf('IBAN\nDE89 3704 0044 0532 0130 00\nDE02 1203 0000 0000 2020 51');
+    expect(fromTable(rows, 'above')[0]!.guesses[0]!.field.rules).toEqual([
+      { id: 'check', check: { type: 'checksum', scheme: 'mod97', rotate: 4 } },
+    ]);
+  });
+
+  test.each([
+    ['en-GB', '01/02/2027'],
+    ['en-GB', '31/12/2027,02/13/2027'],
+    ['en-US', '02/13/2027'],
+    ['en-US', '(201) 555-0123'],
+    ['de-DE', '1.234,5'],
+    ['de-DE', '31.12.2027'],
+    ['en-GB', '1.234,1,234.50'],
+  ])('%s is what %s is written in', (locale, cells) => {
+    expect(localeIn([cells.split(/,(?=\d\d\/)/)])).toBe(locale);
+  });
+
   test('every guess takes all of its examples, and the last is a text', () => {
     const cell = fc.oneof(
       fc.constantFrom(

@@ -30,13 +30,13 @@ export function textIn(node: Node, without = /^(?:script|style|option)$/): strin
   const open: Node[] = [node];
   for (let at = open.pop(); at; at = open.pop()) {
     if ('value' in at) found.push(at.value);
-    if (isElement(at) && without.test(at.tagName)) continue;
+    if (at !== node && isElement(at) && without.test(at.tagName)) continue;
     for (const child of [...childrenOf(at)].reverse()) open.push(child);
   }
   return found.join('');
 }
 /** A label, a legend, a description: what stands around controls, not what is in them. */
-const besideControls = /^(?:script|style|option|input|select|textarea|button)$/;
+const besideControls = /^(?:script|style|option|input|select|textarea|button|label)$/;
 /** Of an option, a text area: all there is. */
 export const rawText = (node: Node): string => textIn(node, /^$/);
 export const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
@@ -49,6 +49,8 @@ export const placeOf = ({ sourceCodeLocation }: Element): Place | undefined =>
 /** What is known of a page while its controls are read. */
 export interface Page {
   readonly locale: string;
+  /** The region telephone numbers are written in. */
+  readonly home: string;
   readonly taken: Set<string>;
   readonly lost: Lost[];
   readonly patternOf: PatternReader;
@@ -101,15 +103,38 @@ export function inputsByName(elements: readonly Element[]): ReadonlyMap<string, 
   return known;
 }
 
-/** What a control is called: by its label, around it or for it, else by what the page says otherwise. */
-export function labelOf(page: Page, element: Element): string {
+/**
+ * What a control is called: by its label, around it or for it, else by what the page says otherwise; last by `name`. What names it by id comes
+ * before (WAI-ARIA, `aria-labelledby`).
+ */
+export function labelOf(page: Page, element: Element, name = nameOf(element)): string {
   const id = attribute(element, 'id');
   const label = (id ? page.labelFor.get(id) : undefined) ?? page.around.get(element)?.label;
-  const said = label ? wordsOf(page, label) : oneLine(attribute(element, 'aria-label') ?? '');
-  return (
-    said.replace(/\s*[*:]+$/, '').slice(0, 200) ||
-    labelFor(attribute(element, 'name') ?? id ?? attribute(element, 'placeholder') ?? '')
-  );
+  const said =
+    wordsById(page, element, 'aria-labelledby') ||
+    (label ? wordsOf(page, label) : oneLine(attribute(element, 'aria-label') ?? '') || textBehind(element));
+  return said.replace(/\s*[*:]+$/, '').slice(0, 200) || labelFor(name);
+}
+
+const nameOf = (element: Element): string =>
+  attribute(element, 'name') ?? attribute(element, 'id') ?? attribute(element, 'placeholder') ?? '';
+
+/** What stands right behind a button or box to tick: its words, where nobody made a label of them. */
+function textBehind(element: Element): string {
+  if (!/^(?:radio|checkbox)$/i.test(attribute(element, 'type') ?? '')) return '';
+  const beside = element.parentNode ? childrenOf(element.parentNode) : [];
+  const next = beside[beside.indexOf(element) + 1];
+  return next && 'value' in next ? oneLine(next.value) : '';
+}
+
+/** What the elements say whose ids an attribute names. */
+function wordsById(page: Page, element: Element, name: string): string {
+  const ids = (attribute(element, name) ?? '').split(/\s+/).filter(Boolean);
+  const words = ids.slice(0, 20).flatMap((id) => {
+    const one = page.byId.get(id);
+    return one ? [wordsOf(page, one)] : [];
+  });
+  return words.join(' ').trim();
 }
 
 /** What an element says, on one line. What many controls are called by is read once. */
@@ -121,18 +146,20 @@ function wordsOf({ said }: Page, element: Element): string {
 
 /** What a control says of itself beside its label: what it is described by, else its title. */
 export function hintOf(page: Page, element: Element): string {
-  const ids = (attribute(element, 'aria-describedby') ?? '').split(/\s+/).filter(Boolean);
-  const described = ids.slice(0, 20).flatMap((id) => {
-    const one = page.byId.get(id);
-    return one ? [wordsOf(page, one)] : [];
-  });
-  return (described.join(' ') || oneLine(attribute(element, 'title') ?? '')).slice(0, 500);
+  return (wordsById(page, element, 'aria-describedby') || oneLine(attribute(element, 'title') ?? '')).slice(
+    0,
+    500,
+  );
 }
 
 /** The legend of the fieldset a control stands in. */
 export function groupLabel(page: Page, element: Element): string {
   const { fieldset } = page.around.get(element) ?? {};
-  const legend =
-    fieldset && childrenOf(fieldset).find((child) => isElement(child) && child.tagName === 'legend');
+  return fieldset ? legendOf(page, fieldset) : '';
+}
+
+/** What stands over a fieldset. */
+export function legendOf(page: Page, fieldset: Element): string {
+  const legend = childrenOf(fieldset).find((child) => isElement(child) && child.tagName === 'legend');
   return legend && isElement(legend) ? wordsOf(page, legend).slice(0, 200) : '';
 }

@@ -24,6 +24,13 @@ describe('a regular expression as a pattern', () => {
     ['a<\\d', 'a<<<digit>'],
     ['[-+]\\d', '<"-+"><digit>'],
     ['\\d\\d\\d', '<3 digit>'],
+    ['\\d{1,3}\\d', '<2-4 digit>'],
+    ['\\d\\d?\\d?', '<1-3 digit>'],
+    // What ends a part of varying length is told by what follows.
+    ['[A-Z]{1,2}\\d{1,4}', '<1-2 latin upper><1-4 digit>'],
+    ['\\d{4}[ -]?\\d{4}', '<4 digit><0-1 "- "><4 digit>'],
+    ['(?:\\+41|0)\\d{9}', '<+41|0><9 digit>'],
+    ['(red|green) \\d', '<red|green> <digit>'],
   ])('%s is %s', (source, pattern) => {
     expect(patternOf(source)).toEqual({ is: 'exact', pattern });
   });
@@ -38,10 +45,32 @@ describe('a regular expression as a pattern', () => {
     ['[^a]', /any character but some/],
     ['(a', /not closed/],
     ['abc', /Nothing can be typed/],
-    ['\\d{1,3}\\d', /could not be held|one of the two/],
+    ['[A-F0-9]{1,3}\\d', /does not tell where one part ends/],
+    ['(ab|abc)[a-z]', /does not tell where one part ends/],
+    ['\\d{4} ?\\d{4}', /may be there or not/],
+    ['(?:25[0-5]|2[0-4]\\d|1?\\d?\\d)\\.\\d', /more or fewer digits/],
     ['["a]', /quotation mark/],
   ])('%s is none, and says why', (source, why) => {
     expect(patternOf(source)).toEqual({ is: 'not', why: expect.stringMatching(why) });
+  });
+
+  test.each([
+    ['\\d+', { most: 6 }, '<1-6 digit>'],
+    ['[A-Z]+-\\d{2}', { least: 4, most: 8 }, '<1-5 latin upper>-<2 digit>'],
+    ['\\d{2,8}', { most: 6 }, '<2-6 digit>'],
+    ['\\d{2,8}', { least: 1, most: 9 }, '<2-8 digit>'],
+    ['[a-z]*\\d', { least: 3, most: 3 }, '<2 latin lower><digit>'],
+    ['(?:[A-Z]\\d)+', { least: 4, most: 5 }, '<latin upper><digit><latin upper><digit>'],
+  ])('%s of so many characters: %j', (source, lengths, pattern) => {
+    expect(patternOf(source, lengths)).toEqual({ is: 'exact', pattern });
+  });
+
+  test.each([
+    ['\\d{2,8}-\\d{2,3}', { most: 6 }, /5 to 12 characters/],
+    ['\\d{2}', { most: 1 }, /2 to 2 characters/],
+    ['\\d+-\\d+', { most: 6 }, /without an end/],
+  ])('%s of so many characters is none: %j', (source, lengths, why) => {
+    expect(patternOf(source, lengths)).toEqual({ is: 'not', why: expect.stringMatching(why) });
   });
 
   test('what is called exact is: random expressions and texts', () => {
@@ -56,8 +85,12 @@ describe('a regular expression as a pattern', () => {
       '(?:[01]\\d|2[0-3])',
       '(ab|cd)',
       '[A-Za-z]',
+      '(?:\\+4|0)',
+      '(ab|abc)',
+      '[ -]',
     );
-    const times = fc.constantFrom('', '', '{2}', '{1,3}', '?', '{0,2}');
+    const times = fc.constantFrom('', '', '{2}', '{1,3}', '?', '{0,2}', '+');
+    const length = fc.option(fc.integer({ min: 1, max: 7 }), { nil: undefined });
     const source = fc
       .array(
         fc.tuple(atom, times).map(([a, n]) => a + n),
@@ -68,12 +101,13 @@ describe('a regular expression as a pattern', () => {
     fc.assert(
       fc.property(
         source,
-        fc.array(fc.array(fc.constantFrom(...'0129abcdxABFZ-.'), { maxLength: 8 }), { maxLength: 30 }),
-        (expression, some) => {
-          const found = patternOf(expression);
+        length,
+        fc.array(fc.array(fc.constantFrom(...'0124+9abcdxABFZ-. '), { maxLength: 8 }), { maxLength: 30 }),
+        (expression, most, some) => {
+          const found = patternOf(expression, { most });
           if (found.is === 'not') return;
           exact++;
-          const field = compile(
+          const { kind, plan } = compile(
             {
               arbeit: 1,
               title: 'T',
@@ -85,11 +119,15 @@ describe('a regular expression as a pattern', () => {
             kinds,
           ).fields[0]!;
           const whole = new RegExp(`^(?:${expression})$`, 'u');
-          const own = new RegExp(`^(?:${describedBy(field.plan).values.expression})$`, 'u');
+          const own = new RegExp(`^(?:${describedBy(plan).values.expression})$`, 'u');
           for (const list of some) {
             const text = list.join('');
-            if (text)
-              expect([found.pattern, text, own.test(text)]).toEqual([found.pattern, text, whole.test(text)]);
+            const matches = whole.test(text) && (most === undefined || text.length <= most);
+            if (!text) continue;
+            expect([found.pattern, text, own.test(text)]).toEqual([found.pattern, text, matches]);
+            // And the field takes what matches, as it is, and has nothing else for a value.
+            const isTaken = kind.value(plan, kind.read(plan, text).body) === text;
+            expect([found.pattern, text, isTaken]).toEqual([found.pattern, text, matches]);
           }
         },
       ),

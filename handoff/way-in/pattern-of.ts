@@ -9,6 +9,7 @@ import {
   type StateBudget,
   textApart,
 } from '@arbeit/engine/rules';
+import { ofLength, piecesOf, spanOf } from './lengths.ts';
 
 /** What a regular expression comes to in the notation of patterns. */
 export type PatternOf =
@@ -30,31 +31,47 @@ const mostParts = 300;
 /** More than this many texts are not written out to see whether they are the numbers between two. */
 const mostNumbers = 10_000;
 
+/** Numbers that are fewer are words to choose from. */
+const fewest = 12;
+
 /** How many states all proofs of one text may go through together: a page of a thousand expressions is read as quickly as one of ten. */
 const mostStates = 100_000;
 
-export type PatternReader = (source: string) => PatternOf;
+/** How long a text may be beside what an expression says of it, in characters. */
+export interface Lengths {
+  readonly least?: number | undefined;
+  readonly most?: number | undefined;
+}
+
+export type PatternReader = (source: string, lengths?: Lengths) => PatternOf;
 
 /** Reads the expressions of one text: one that stands there many times once, and all of them within one budget. */
 export function patternReader(): PatternReader {
   const budget = { left: mostStates };
   const known = new Map<string, PatternOf>();
-  return (source) => {
-    const result = known.get(source) ?? patternOf(source, budget);
-    known.set(source, result);
+  return (source, lengths = {}) => {
+    const key = JSON.stringify([source, lengths.least, lengths.most]);
+    const result = known.get(key) ?? patternOf(source, lengths, budget);
+    known.set(key, result);
     return result;
   };
 }
 
 /**
  * A regular expression (ECMAScript, matched as a whole) as a pattern, where one is exact: proven by going through the states of both
- * together, not by how they look.
+ * together, not by how they look. With `lengths`, of those of its texts that are so long.
  */
-export function patternOf(source: string, budget: StateBudget = { left: mostStates }): PatternOf {
-  const automaton = parseExpression(source);
-  if ('message' in automaton) return { is: 'not', why: automaton.message };
+export function patternOf(
+  source: string,
+  lengths: Lengths = {},
+  budget: StateBudget = { left: mostStates },
+): PatternOf {
+  const whole = parseExpression(source);
+  if ('message' in whole) return { is: 'not', why: whole.message };
+  let automaton: Automaton;
   let pattern: string;
   try {
+    automaton = soLong(whole, lengths);
     pattern = printNotation(tidy(matterOf(automaton, automaton.root)));
   } catch (error) {
     if (!(error instanceof Unsayable)) throw error;
@@ -80,7 +97,7 @@ function proven(automaton: Automaton, pattern: string, budget: StateBudget): Pat
   if (form.beyond !== undefined || !own || 'message' in own)
     return {
       is: 'not',
-      why: `${pattern} would be near, but what it takes could not be held against the expression.`,
+      why: `${short(pattern)} would be near, but it does not tell where one part ends and the next begins.`,
     };
   const apart = textApart(automaton, own, budget);
   if (apart === undefined) return { is: 'exact', pattern };
@@ -89,16 +106,23 @@ function proven(automaton: Automaton, pattern: string, budget: StateBudget): Pat
     why:
       apart === null
         ? 'It is too large to be held against a pattern.'
-        : `${pattern} would be near, but one of the two takes “${apart}” and the other does not.`,
+        : `${short(pattern)} would be near, but one of the two takes “${apart}” and the other does not.`,
   };
 }
 
-/** The pieces of a sequence in their order. */
-function inSequence({ nodes }: Automaton, i: number): readonly number[] {
-  const node = nodes[i];
-  if (node?.op === 'sequence')
-    return [...inSequence({ nodes, root: 0 }, node.a), ...inSequence({ nodes, root: 0 }, node.b)];
-  return node?.op === 'empty' ? [] : [i];
+/** A pattern as a sentence can have it. */
+const short = (pattern: string): string => (pattern.length > 60 ? `${pattern.slice(0, 59)}…` : pattern);
+
+/** An expression of those of its texts that are as long as they may be. */
+function soLong(whole: Automaton, { least = 0, most = Number.POSITIVE_INFINITY }: Lengths): Automaton {
+  const own = ofLength(whole, { least, most });
+  if (own) return own;
+  const span = spanOf(whole, whole.root);
+  // Why it has no end is told where it is met.
+  if (!Number.isFinite(span.most)) return whole;
+  return stop(
+    `Its texts have ${span.least} to ${span.most} characters, and not all of them are as long as it may be: a pattern cannot say that.`,
+  );
 }
 
 /** Alternatives, however they are nested. */
@@ -110,7 +134,7 @@ function alternatives({ nodes }: Automaton, i: number): readonly number[] {
 }
 
 function matterOf(m: Automaton, i: number): readonly Matter[] {
-  return inSequence(m, i).flatMap((piece) => pieceOf(m, piece));
+  return piecesOf(m, i).flatMap((piece) => pieceOf(m, piece));
 }
 
 function pieceOf(m: Automaton, i: number): readonly Matter[] {
@@ -221,6 +245,10 @@ function choiceOf(m: Automaton, i: number): readonly Matter[] {
   if (present.length < all.length) {
     const inside = present.length === 1 ? matterOf(m, present[0] ?? 0) : [oneOf(m, present)];
     const [only] = inside;
+    if (inside.length === 1 && only?.type === 'text')
+      return stop(
+        `Its “${only.text}” may be there or not; what a pattern puts in by itself is always there.`,
+      );
     if (inside.length === 1 && only?.type === 'cells' && only.min === 1) return [{ ...only, min: 0 }];
     return [stretch(inside)];
   }
@@ -235,6 +263,10 @@ function oneOf(m: Automaton, all: readonly number[]): Matter {
   const isNumbers = sorted.every((text) => /^\d+$/.test(text) && text.length === low.length);
   if (isNumbers && Number(high) - Number(low) + 1 === sorted.length && sorted.length > 1)
     return { type: 'number', low, high };
+  if (sorted.length > fewest && sorted.every((text) => /^\d+$/.test(text)))
+    return stop(
+      'Its numbers have more or fewer digits, or some between are missing; those of a pattern do not.',
+    );
   if (sorted.some((text) => /[\s|<>".]/.test(text) || text === ''))
     return stop('Its alternatives have signs in them that words of a choice cannot have.');
   return { type: 'words', words: [...new Set(texts)] };
@@ -245,7 +277,7 @@ function textsOf(m: Automaton, all: readonly number[]): readonly string[] | unde
   const found: string[] = [];
   for (const one of all) {
     let texts: readonly string[] = [''];
-    for (const piece of inSequence(m, one)) {
+    for (const piece of piecesOf(m, one)) {
       const next = pieceTexts(m, piece);
       if (!next || texts.length * next.length > mostNumbers) return undefined;
       texts = texts.flatMap((text) => next.map((more) => text + more));
@@ -287,7 +319,7 @@ function tidy(matter: readonly Matter[]): readonly Matter[] {
     if (last?.type === 'text' && own.type === 'text')
       tidied.splice(-1, 1, { type: 'text', text: last.text + own.text });
     else if (number) tidied.splice(-1, 1, number);
-    else if (last?.type === 'cells' && own.type === 'cells' && isAlike(last, own) && last.min === last.max)
+    else if (last?.type === 'cells' && own.type === 'cells' && isAlike(last, own))
       tidied.splice(-1, 1, { ...last, min: last.min + own.min, max: last.max + own.max });
     else tidied.push(own);
   }

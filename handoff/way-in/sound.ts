@@ -1,4 +1,9 @@
-import { type FieldDocument, readDocument, type SetDocument } from '@arbeit/engine/document';
+import {
+  type FieldDocument,
+  type FormDocument,
+  readDocument,
+  type SetDocument,
+} from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Place } from '../document-text.ts';
 
@@ -20,6 +25,8 @@ export interface BroughtIn {
 export interface Draft {
   readonly field: FieldDocument;
   readonly place?: Place | undefined;
+  /** What its part of the form is called, where that has parts. */
+  readonly section?: string;
 }
 
 /** An id of letters, digits and hyphens that none of the others has. */
@@ -86,7 +93,17 @@ function soundField({ field, place }: Draft, locale: string, lose: (lost: Lost) 
     why: `It came in as a text. ${result.ok ? '' : (result.faults[0]?.message ?? '')}`.trim(),
     place,
   });
-  return { id: field.id, kind: 'text', label: field.label, entry: {} };
+  const { id, label, hint, rules: before = [] } = field;
+  const needed = before.filter(({ check }) => check.type === 'required');
+  const text: FieldDocument = {
+    id,
+    kind: 'text',
+    label,
+    ...(hint === undefined ? {} : { hint }),
+    entry: {},
+    ...(needed.length ? { rules: needed } : {}),
+  };
+  return isSound(text) ? text : { id, kind: 'text', label, entry: {} };
 }
 
 function without<K extends keyof FieldDocument>(field: FieldDocument, piece: K): FieldDocument {
@@ -120,9 +137,8 @@ export function soundSet(
   const speaks = isLocale ? locale : 'en-GB';
   if (!isLocale)
     all.push({ where: 'the language', why: `“${locale}” is none that is known: it came in as en-GB.` });
-  const fields = drafts
-    .slice(0, mostFields)
-    .map((draft) => soundField(draft, speaks, (one) => all.push(one)));
+  const taken = drafts.slice(0, mostFields);
+  const fields = taken.map((draft) => soundField(draft, speaks, (one) => all.push(one)));
   const base = {
     arbeit: 1 as const,
     title: title.trim().slice(0, 200) || 'Brought in',
@@ -131,13 +147,26 @@ export function soundSet(
   };
   const withForm =
     form !== undefined && fields.length > 0
-      ? { ...base, forms: [{ id: idFor(form, new Set()), title: form, fields: fields.map(({ id }) => id) }] }
+      ? { ...base, forms: [{ id: idFor(form, new Set()), title: form, ...inSections(taken, form) }] }
       : base;
   const result = readDocument(withForm, kinds);
   if (result.ok) return { set: result.document, lost: cappedLost(all) };
   const plain = readDocument(base, kinds);
   for (const { message } of result.faults) all.push({ where: `the form “${form}”`, why: message });
   return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
+}
+
+/** The fields of a form, in sections where they stood in some: fields that follow each other under one name. */
+function inSections(drafts: readonly Draft[], form: string): Pick<FormDocument, 'fields' | 'sections'> {
+  const sections: { readonly title: string; readonly fields: string[] }[] = [];
+  for (const { field, section = '' } of drafts) {
+    const title = section === form ? '' : section;
+    const last = sections.at(-1);
+    if (last && last.title === title) last.fields.push(field.id);
+    else sections.push({ title, fields: [field.id] });
+  }
+  if (sections.every(({ title }) => title === '')) return { fields: drafts.map(({ field }) => field.id) };
+  return { sections: sections.map(({ title, fields }) => (title ? { title, fields } : { fields })) };
 }
 
 const cappedLost = (all: readonly Lost[]): readonly Lost[] =>

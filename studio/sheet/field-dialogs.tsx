@@ -10,6 +10,7 @@ import { sampleLine, sampleOf } from '../definition/sample.ts';
 import type { EditedSet } from '../definition/use-set.ts';
 import { Dialog } from './dialog.tsx';
 import { Labelled } from './labelled.tsx';
+import { localeName, locales } from './locales.ts';
 import { type ListedSet, listSets } from './other-sets.ts';
 
 interface Props {
@@ -222,14 +223,6 @@ export function LocaleList({
   readonly onChange: (locale: string) => void;
 }) {
   const [search, setSearch] = useState('');
-  const names = new Intl.DisplayNames('en-GB', { type: 'language' });
-  const nameOf = (tag: string): string => {
-    try {
-      return names.of(tag) ?? tag;
-    } catch {
-      return tag;
-    }
-  };
   const sample = (locale: string): string => {
     if (field) return sampleLine(sampleOf({ ...field, locale } as FieldDocument, document, kinds));
     const amount = new Intl.NumberFormat(locale).format(1234.5);
@@ -237,7 +230,7 @@ export function LocaleList({
   };
   const known = locales.includes(value) || value === '' ? locales : [value, ...locales];
   const wanted = search.trim().toLowerCase();
-  const found = known.filter((tag) => `${nameOf(tag)} ${tag}`.toLowerCase().includes(wanted));
+  const found = known.filter((tag) => `${localeName(tag)} ${tag}`.toLowerCase().includes(wanted));
   const all = own !== undefined && wanted === '' ? ['', ...found] : found;
   return (
     <>
@@ -259,7 +252,7 @@ export function LocaleList({
               checked={value === tag}
               onChange={() => onChange(tag)}
             />
-            {tag === '' ? `as the set: ${nameOf(own ?? '')}` : nameOf(tag)}
+            {tag === '' ? `as the set: ${localeName(own ?? '')}` : localeName(tag)}
             <span className="value text-xs text-faint">{tag}</span>
             <span className="value ml-auto text-xs text-faint">{sample(tag || (own ?? 'en-GB'))}</span>
           </label>
@@ -273,8 +266,3 @@ export function LocaleList({
     </>
   );
 }
-
-/** Locales offered by name (BCP 47): those most forms are made for. Any other can stand in a document. */
-const locales: readonly string[] = [
-  'ar-AE', 'ar-EG', 'ar-SA', 'bg-BG', 'bn-BD', 'ca-ES', 'cs-CZ', 'da-DK', 'de-AT', 'de-CH', 'de-DE', 'el-GR', 'en-AU', 'en-CA', 'en-GB', 'en-IE', 'en-IN', 'en-NZ', 'en-US', 'en-ZA', 'es-AR', 'es-ES', 'es-MX', 'et-EE', 'fa-IR', 'fi-FI', 'fr-BE', 'fr-CA', 'fr-CH', 'fr-FR', 'he-IL', 'hi-IN', 'hr-HR', 'hu-HU', 'id-ID', 'it-CH', 'it-IT', 'ja-JP', 'ko-KR', 'lt-LT', 'lv-LV', 'mr-IN', 'nb-NO', 'nl-BE', 'nl-NL', 'pl-PL', 'pt-BR', 'pt-PT', 'ro-RO', 'sk-SK', 'sl-SI', 'sr-RS', 'sv-SE', 'th-TH', 'tr-TR', 'uk-UA', 'vi-VN', 'zh-CN', 'zh-TW',
-]; // biome-ignore format: a list

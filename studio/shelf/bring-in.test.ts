@@ -23,16 +23,36 @@ describe('what is brought in, to be confirmed', () => {
     expect(wantedOf(brought.set, new Set())).not.toHaveProperty('forms');
   });
 
+  test('a form in sections keeps those of its fields that are wanted', () => {
+    const brought = broughtFrom(
+      '<form aria-label="Booking"><input name="a"><fieldset><legend>Where</legend><input name="b"><input name="c"></fieldset><fieldset><legend>When</legend><input name="d"></fieldset></form>',
+      'html',
+    );
+    if (brought.is !== 'set') throw new RangeError(brought.is);
+    const some = wantedOf(brought.set, new Set(['a', 'c']));
+    expect([some.forms?.[0]?.sections, sound(some)]).toEqual([
+      [{ fields: ['a'] }, { title: 'Where', fields: ['c'] }],
+      true,
+    ]);
+    expect(wantedOf(brought.set, new Set())).not.toHaveProperty('forms');
+  });
+
   test('a table: the guess that is chosen, of the columns that are wanted', () => {
     const brought = broughtFrom('Guest,Pass\nA. Guest,AB-1234\nB. Guest,CD-5678', 'table');
     if (brought.is !== 'columns') throw new RangeError(brought.is);
     const { columns } = brought;
-    const all = setOfColumns('Huts', columns, new Map(), new Set(['Guest', 'Pass']));
+    const all = setOfColumns(
+      { title: 'Huts', locale: 'en-GB' },
+      columns,
+      new Map(),
+      new Set(['Guest', 'Pass']),
+    );
     expect([all.fields.map(({ kind }) => kind), sound(all)]).toEqual([['text', 'pattern'], true]);
     const last = columns[1]!.guesses.length - 1;
-    expect(setOfColumns('Huts', columns, new Map([['Pass', last]]), new Set(['Pass'])).fields).toEqual([
-      { id: 'pass', kind: 'text', label: 'Pass', entry: {} },
-    ]);
+    expect(
+      setOfColumns({ title: 'Huts', locale: 'en-GB' }, columns, new Map([['Pass', last]]), new Set(['Pass']))
+        .fields,
+    ).toEqual([{ id: 'pass', kind: 'text', label: 'Pass', entry: {} }]);
   });
 
   test('where the names stand can be said otherwise', () => {
@@ -42,10 +62,21 @@ describe('what is brought in, to be confirmed', () => {
       names: 'before',
       columns: [{ name: 'Guest' }, { name: 'Pass' }, { name: 'PIN' }],
     });
-    expect(broughtFrom(text, 'table', 'above')).toMatchObject({
+    expect(broughtFrom(text, 'table', { names: 'above' })).toMatchObject({
       names: 'above',
       columns: [{ name: 'Guest' }, { name: 'A. Guest' }],
     });
+  });
+
+  test('the locale of a table is found, and can be said otherwise', () => {
+    const text = 'Menge;Preis\n1.000;2,50 €\n25;3,00 €';
+    const decimals = (brought: ReturnType<typeof broughtFrom>) =>
+      brought.is === 'columns' ? [brought.locale, brought.columns[0]!.guesses[0]!.field.entry] : brought;
+    expect(decimals(broughtFrom(text, 'table'))).toEqual(['de-DE', {}]);
+    expect(decimals(broughtFrom(text, 'table', { locale: 'en-GB' }))).toEqual([
+      'en-GB',
+      { decimals: { max: 3 } },
+    ]);
   });
 
   test.each([

@@ -5,6 +5,7 @@ import {
   fromSchema,
   fromTable,
   type Lost,
+  localeIn,
   type Names,
   namesIn,
   objectIn,
@@ -20,12 +21,18 @@ export type Brought =
       readonly is: 'columns';
       readonly columns: readonly Column[];
       readonly names: Names;
-      readonly rows: number;
+      readonly locale: string;
     }
   | { readonly is: 'nothing'; readonly why: string };
 
-/** Reads a text as what it is said to be. `names` says where a table has its names, where somebody has said so. */
-export function broughtFrom(text: string, sort: Exclude<Sort, 'document'>, names?: Names): Brought {
+/** What somebody has said of a table: where it has its names, and what locale its cells are written in. */
+export interface SaidOfTable {
+  readonly names?: Names | undefined;
+  readonly locale?: string | undefined;
+}
+
+/** Reads a text as what it is said to be. */
+export function broughtFrom(text: string, sort: Exclude<Sort, 'document'>, said: SaidOfTable = {}): Brought {
   switch (sort) {
     case 'html': {
       const found = fromHtml(text);
@@ -40,17 +47,17 @@ export function broughtFrom(text: string, sort: Exclude<Sort, 'document'>, names
         : { is: 'set', ...fromSchema(text, root) };
     }
     case 'table':
-      return columnsFrom(text, names);
+      return columnsFrom(text, said);
   }
 }
 
-function columnsFrom(text: string, said: Names | undefined): Brought {
+function columnsFrom(text: string, said: SaidOfTable): Brought {
   try {
     const rows = rowsOf(text);
-    const names = said ?? namesIn(rows);
-    const columns = fromTable(rows, names);
+    const { names = namesIn(rows), locale = localeIn(rows) } = said;
+    const columns = fromTable(rows, names, locale);
     return columns.length
-      ? { is: 'columns', columns, names, rows: rows.length }
+      ? { is: 'columns', columns, names, locale }
       : {
           is: 'nothing',
           why: 'There is no name in it: a table has its names above its columns or before its rows.',
@@ -66,8 +73,13 @@ export function wantedOf(set: SetDocument, wanted: ReadonlySet<string>): SetDocu
   if (!set.forms) return { ...set, fields };
   const { forms, ...rest } = set;
   const kept = forms.flatMap((form) => {
-    const ids = form.fields?.filter((id) => wanted.has(id));
-    return ids?.length || form.sections ? [ids ? { ...form, fields: ids } : form] : [];
+    const { fields: ids, sections, ...more } = form;
+    const left = ids?.filter((id) => wanted.has(id));
+    const parts = sections
+      ?.map((section) => ({ ...section, fields: section.fields.filter((id) => wanted.has(id)) }))
+      .filter((section) => section.fields.length > 0);
+    if (!left?.length && !parts?.length) return [];
+    return [{ ...more, ...(left ? { fields: left } : { sections: parts ?? [] }) }];
   });
   const isWhole = fields.length === set.fields.length;
   return isWhole ? set : { ...rest, fields, ...(kept.length ? { forms: kept } : {}) };
@@ -75,7 +87,7 @@ export function wantedOf(set: SetDocument, wanted: ReadonlySet<string>): SetDocu
 
 /** The set of the columns as they are confirmed: of each the guess that was chosen. */
 export const setOfColumns = (
-  title: string,
+  { title, locale }: Pick<SetDocument, 'title' | 'locale'>,
   columns: readonly Column[],
   chosen: ReadonlyMap<string, number>,
   wanted: ReadonlySet<string>,
@@ -84,5 +96,5 @@ export const setOfColumns = (
     const guess = guesses[chosen.get(name) ?? 0] ?? guesses[0];
     return guess && wanted.has(name) ? [{ field: guess.field }] : [];
   });
-  return soundSet({ title, locale: 'en-GB', form: undefined }, drafts, []).set;
+  return soundSet({ title, locale, form: undefined }, drafts, []).set;
 };

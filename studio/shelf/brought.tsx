@@ -2,11 +2,13 @@
 
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import type { Column, Lost, Names, Sort } from '@arbeit/handoff/way-in';
+import type { Column, Lost, Sort } from '@arbeit/handoff/way-in';
 import { useMemo, useState } from 'react';
 import { shapeOf } from '../definition/shape-of.ts';
 import { Choices } from '../sheet/choices.tsx';
-import { type Brought, broughtFrom, setOfColumns, wantedOf } from './bring-in.ts';
+import { Labelled } from '../sheet/labelled.tsx';
+import { localeName, locales } from '../sheet/locales.ts';
+import { type Brought, broughtFrom, type SaidOfTable, setOfColumns, wantedOf } from './bring-in.ts';
 import '../sheet/table.css';
 
 /** The most that is laid out at once. */
@@ -22,8 +24,8 @@ export function BroughtIn({
   readonly sort: Exclude<Sort, 'document'>;
   readonly onMake: (document: SetDocument) => void;
 }) {
-  const [names, setNames] = useState<Names>();
-  const brought = useMemo<Brought>(() => broughtFrom(text, sort, names), [text, sort, names]);
+  const [said, setSaid] = useState<SaidOfTable>({});
+  const brought = useMemo<Brought>(() => broughtFrom(text, sort, said), [text, sort, said]);
   switch (brought.is) {
     case 'nothing':
       return <p className="text-brick">{brought.why}</p>;
@@ -32,13 +34,36 @@ export function BroughtIn({
     case 'columns':
       return (
         <>
-          <Choices
-            label="The names stand"
-            value={brought.names}
-            choices={{ above: 'Names above the columns', before: 'Names before the rows' }}
-            onChange={setNames}
+          <div className="flex flex-wrap items-end gap-x-6">
+            <Choices
+              label="The names stand"
+              value={brought.names}
+              choices={{ above: 'Names above the columns', before: 'Names before the rows' }}
+              onChange={(names) => setSaid({ ...said, names })}
+            />
+            <Labelled label="The cells are written as in">
+              {(id) => (
+                <select
+                  id={id}
+                  className="entry w-auto"
+                  value={brought.locale}
+                  onChange={({ target }) => setSaid({ ...said, locale: target.value })}
+                >
+                  {locales.map((tag) => (
+                    <option key={tag} value={tag}>
+                      {localeName(tag)}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Labelled>
+          </div>
+          <Columns
+            key={`${brought.names} ${brought.locale} ${text}`}
+            columns={brought.columns}
+            locale={brought.locale}
+            onMake={onMake}
           />
-          <Columns key={`${brought.names} ${text}`} columns={brought.columns} onMake={onMake} />
         </>
       );
   }
@@ -61,7 +86,13 @@ function FieldsOf({
   return (
     <>
       <div className="max-h-72 overflow-y-auto">
-        <table className="table">
+        <table className="table table-fixed">
+          <colgroup>
+            <col className="w-[33%] sm:w-[28%]" />
+            <col className="w-[21%] sm:w-[18%]" />
+            <col className="w-[31%] sm:w-[44%]" />
+            <col className="w-[15%] sm:w-[10%]" />
+          </colgroup>
           <thead>
             <tr>
               <th scope="col">Field</th>
@@ -137,9 +168,11 @@ function LostList({ lost }: { readonly lost: readonly Lost[] }) {
 
 function Columns({
   columns,
+  locale,
   onMake,
 }: {
   readonly columns: readonly Column[];
+  readonly locale: string;
   readonly onMake: (document: SetDocument) => void;
 }) {
   const [wanted, setWanted] = useState<ReadonlySet<string>>(new Set(columns.map(({ name }) => name)));
@@ -147,7 +180,13 @@ function Columns({
   return (
     <>
       <div className="max-h-72 overflow-y-auto">
-        <table className="table">
+        {/* What it is taken for may be long: it is cut in its list, and leaves the names their room. */}
+        <table className="table table-fixed">
+          <colgroup>
+            <col className="w-[28%]" />
+            <col className="w-[42%]" />
+            <col className="w-[30%]" />
+          </colgroup>
           <thead>
             <tr>
               <th scope="col">Field</th>
@@ -167,7 +206,7 @@ function Columns({
                 </th>
                 <td>
                   <select
-                    className="entry w-auto"
+                    className="entry w-full text-ellipsis"
                     aria-label={`${name} is`}
                     value={chosen.get(name) ?? 0}
                     onChange={({ target }) => setChosen(new Map(chosen).set(name, Number(target.value)))}
@@ -185,7 +224,10 @@ function Columns({
           </tbody>
         </table>
       </div>
-      <Make count={wanted.size} onMake={() => onMake(setOfColumns('Brought in', columns, chosen, wanted))} />
+      <Make
+        count={wanted.size}
+        onMake={() => onMake(setOfColumns({ title: 'Brought in', locale }, columns, chosen, wanted))}
+      />
     </>
   );
 }

@@ -155,13 +155,40 @@ export function valuesOf(plan: PatternPlan): ValueForm {
 }
 
 /**
- * Whether a value tells where a part of varying length ends: at the end, or at fixed text that cannot stand in it. Else what could go to the
- * part or to what follows goes to the part, and may then be missing behind it.
+ * Whether a value tells where a part of varying length ends: at the end, at fixed text or at a cell that take nothing it does; words, where none
+ * begins another. Else what could go to the part or to what follows goes to the part, and may then be missing behind it.
  */
-function endsBefore(plan: PatternPlan, { first, size, set = 'any' }: Part): boolean {
+function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any' }: Part): boolean {
+  if (words) return words.every((one) => words.every((other) => other === one || !other.startsWith(one)));
   if (first + size === plan.cells.length) return true;
   const text = plan.raw === 'text' ? plan.before[first + size] : '';
-  return typeof text === 'string' && text !== '' && !isIn(set, text.charAt(0));
+  if (typeof text !== 'string') return false;
+  if (text !== '') return !isIn(set, text.charAt(0));
+  const next = plan.parts.find((part) => part.first === first + size);
+  // What may stay out is no end.
+  return next !== undefined && next.min > 0 && next.stretch === stretch && beginsApart(set, next);
+}
+
+/** Whether a part begins with nothing that a set takes. */
+function beginsApart(set: CharacterSet, { takes, set: own = 'any', words = [] }: Part): boolean {
+  if (takes === 'words') return words.every((word) => !isIn(set, word.charAt(0)));
+  const other = takes === 'number' ? 'digit' : own;
+  if (typeof set !== 'string') return isApart(set, other);
+  if (typeof other !== 'string') return isApart(other, set);
+  const both = [set, other];
+  return both.includes('digit') && (both.includes('latin') || both.includes('letter'));
+}
+
+/** Whether no character in some ranges is in a set, however it is cased. */
+function isApart(ranges: readonly number[], set: CharacterSet): boolean {
+  let left = mostListed;
+  for (let i = 0; i < ranges.length; i += 2)
+    for (let code = item(ranges, i); code <= item(ranges, i + 1); code++) {
+      if (--left < 0) return false;
+      const c = String.fromCodePoint(code);
+      if (isIn(set, c) || isIn(set, recase(c, 'upper')) || isIn(set, recase(c, 'lower'))) return false;
+    }
+  return true;
 }
 
 /** The fixed text every value begins with, as it stands in a template of TypeScript. */

@@ -1,0 +1,317 @@
+import type { FieldDocument, RuleDocument } from '@arbeit/engine/document';
+import { attributeNames } from '@arbeit/engine/field';
+import { type Offers, offersFrom } from './offers.ts';
+import {
+  attribute,
+  type Element,
+  elementsIn,
+  groupLabel,
+  has,
+  hintOf,
+  labelOf,
+  oneLine,
+  type Page,
+  placeOf,
+  rawText,
+} from './page.ts';
+import { type Draft, idFor, labelFor } from './sound.ts';
+import { forms, type Made, writtenAs } from './written.ts';
+
+/** What the controls of a page come to as fields. */
+
+type Html = Readonly<Record<string, string | boolean>>;
+
+/** What is told of a control: its name and what it is, where it stands. */
+function lose(page: Page, element: Element, why: string): undefined {
+  const type = typeOf(element);
+  page.lost.push({
+    where: `“${attribute(element, 'name') ?? attribute(element, 'id') ?? type}”, ${type === element.tagName ? `<${type}>` : `type ${type}`}`,
+    why,
+    place: placeOf(element),
+  });
+  return undefined;
+}
+
+/** The type of an input; of a list and a text area its name. */
+export const typeOf = (element: Element): string =>
+  element.tagName === 'input' ? (attribute(element, 'type') ?? 'text').toLowerCase() : element.tagName;
+
+function idOf({ taken }: Page, element: Element, label: string): string {
+  const id = idFor(attribute(element, 'name') ?? attribute(element, 'id') ?? label, taken);
+  taken.add(id);
+  return id;
+}
+
+/** Attributes a definition may put on its input, as the control has them; what follows from a kind or a rule is not among them. */
+function htmlOf(element: Element): Html {
+  const kept: Record<string, string | boolean> = {};
+  for (const { name, value } of element.attrs)
+    if (attributeNames.includes(name) && !/^(?:size|title|aria-label)$/.test(name))
+      kept[name] = value === '' && /^(?:readonly|disabled|autofocus)$/.test(name) ? true : value;
+  return kept;
+}
+
+/** What fields have that their kind does not decide over. */
+interface Around {
+  readonly html?: Html;
+  readonly label?: string;
+  readonly placeholder?: string;
+  readonly initial?: string | undefined;
+  readonly isNeeded?: boolean;
+}
+
+/** What all fields are made of, whatever their kind. */
+function fieldFrom(page: Page, element: Element, made: Made, around: Around = {}): Draft {
+  const {
+    html = {},
+    label = labelOf(page, element),
+    placeholder = attribute(element, 'placeholder') ?? '',
+    initial,
+    isNeeded = has(element, 'required'),
+  } = around;
+  const hint = hintOf(page, element);
+  const required: RuleDocument[] = isNeeded ? [{ id: 'required', check: { type: 'required' } }] : [];
+  const rules = [...required, ...made.rules];
+  const field = {
+    id: idOf(page, element, label),
+    kind: made.kind,
+    label,
+    ...(hint ? { hint } : {}),
+    ...(placeholder ? { placeholder } : {}),
+    ...(initial ? { initial } : {}),
+    entry: made.entry,
+    ...(Object.keys(html).length ? { html } : {}),
+    ...(rules.length ? { rules } : {}),
+  };
+  // What is not sound of it goes as it is taken into the set.
+  return { field: field as unknown as FieldDocument, place: placeOf(element) };
+}
+
+/** What is offered by some elements, those that cannot be chosen left out. */
+function offered(
+  page: Page,
+  element: Element,
+  all: readonly Element[],
+  offerOf: (one: Element, i: number) => { readonly value: string; readonly label: string },
+): Offers {
+  const free = all.filter((one) => !has(one, 'disabled'));
+  if (free.length < all.length)
+    lose(page, element, 'Choices that are disabled cannot be chosen, and are left out.');
+  const offers = offersFrom(free.map(offerOf));
+  for (const why of offers.told) lose(page, element, why);
+  return offers;
+}
+
+const named = ({ words }: Offers, values: readonly string[]): string =>
+  values.map((value) => words[value] ?? value).join(' ');
+
+/** Buttons or boxes of one name. */
+export function picked(page: Page, element: Element, members: readonly Element[]): Draft {
+  const type = typeOf(element);
+  const chosen = members.filter((one) => has(one, 'checked'));
+  if (type === 'checkbox' && members.length === 1)
+    return fieldFrom(
+      page,
+      element,
+      { kind: 'yes-no', entry: { draw: 'tick' }, rules: [] },
+      { initial: chosen.length ? 'yes' : undefined },
+    );
+  const label = groupLabel(page, element) || labelFor(attribute(element, 'name') ?? '');
+  const valueIn = (one: Element): string =>
+    attribute(one, 'value') ?? `${1 + Math.max(0, members.indexOf(one))}`;
+  const offers = offered(page, element, members, (one) => ({
+    value: valueIn(one),
+    label: labelOf(page, one, attribute(one, 'value')),
+  }));
+  const { options } = offers;
+  const isOne = type === 'radio';
+  const isNeeded = members.some((one) => has(one, 'required'));
+  if (!isOne && isNeeded) lose(page, element, 'That one of its boxes has to be ticked is not carried over.');
+  const initial = named(offers, (isOne ? chosen.slice(-1) : chosen).map(valueIn));
+  return fieldFrom(
+    page,
+    element,
+    isOne
+      ? { kind: 'choice', entry: { options, draw: 'radio' }, rules: [] }
+      : { kind: 'choices', entry: { options }, rules: [] },
+    { label, initial, isNeeded: isOne && isNeeded },
+  );
+}
+
+/** A line to type into, a text area, a list: nothing for what is no field. */
+export function controlled(page: Page, element: Element): Draft | undefined {
+  const type = typeOf(element);
+  if (/^(?:submit|button|reset|image)$/.test(type)) return undefined;
+  if (type === 'hidden') return lose(page, element, 'What nobody sees is no field.');
+  if (type === 'file') return lose(page, element, 'There is no kind of field for it.');
+  if (has(element, 'list')) lose(page, element, 'The suggestions of a <datalist> are not carried over.');
+  return type === 'select' ? listed(page, element) : typed(page, element, type);
+}
+
+function listed(page: Page, element: Element): Draft {
+  const every = [...elementsIn(element)];
+  const textOf = (one: Element): string => attribute(one, 'label') ?? oneLine(rawText(one));
+  const valueIn = (one: Element): string => attribute(one, 'value') ?? oneLine(rawText(one));
+  const all = every.filter(({ tagName }) => tagName === 'option');
+  const real = all.filter((one) => valueIn(one) !== '');
+  if (every.some(({ tagName }) => tagName === 'optgroup'))
+    lose(page, element, 'The groups of its choices are not carried over: they stand in one list.');
+  const offers = offered(page, element, real, (one) => ({ value: valueIn(one), label: textOf(one) }));
+  const isMultiple = has(element, 'multiple');
+  const chosen = real.filter((one) => has(one, 'selected') && !has(one, 'disabled')).map(valueIn);
+  const empty = all.find((one) => valueIn(one) === '');
+  return fieldFrom(
+    page,
+    element,
+    { kind: isMultiple ? 'choices' : 'choice', entry: { options: offers.options }, rules: [] },
+    {
+      initial: named(offers, isMultiple ? chosen : chosen.slice(-1)),
+      placeholder: empty ? textOf(empty) : '',
+    },
+  );
+}
+
+const number = (text: string | undefined): number | undefined =>
+  text !== undefined && /^-?\d+(?:\.\d+)?$/.test(text.trim()) ? Number(text) : undefined;
+
+/** Kinds by the type of an input, where that says one. */
+function typed(page: Page, element: Element, type: string): Draft {
+  const html = htmlOf(element);
+  const initial = attribute(element, 'value') ?? (type === 'textarea' ? rawText(element) : '');
+  switch (type) {
+    case 'date':
+    case 'time':
+      return dated(page, element, type, { html, initial });
+    case 'number':
+    case 'range':
+      return counted(page, element, type, { html, initial });
+    case 'tel':
+      if (has(element, 'pattern')) return written(page, element, type, { html, initial });
+      return fieldFrom(
+        page,
+        element,
+        { kind: 'phone', entry: { home: page.home }, rules: [] },
+        { html, initial },
+      );
+    case 'month':
+    case 'week':
+    case 'datetime-local':
+    case 'color':
+      return formed(page, element, type, { html, initial });
+    default:
+      return boxed(page, element, type, html) ?? written(page, element, type, { html, initial });
+  }
+}
+
+/** A code or a PIN: what is typed into boxes, one character in each. */
+function boxed(page: Page, element: Element, type: string, html: Html): Draft | undefined {
+  const { autocomplete: token = '', inputmode, ...rest } = html;
+  const isCode = String(token).split(/\s+/).includes('one-time-code');
+  const expression = attribute(element, 'pattern');
+  const found =
+    expression === undefined
+      ? undefined
+      : page.patternOf(expression, { most: number(attribute(element, 'maxlength')) });
+  const cells = found?.is === 'exact' ? /^<(\d+) (digit|alnum)>$/.exec(found.pattern) : undefined;
+  const length = cells ? Number(cells[1]) : number(attribute(element, 'maxlength'));
+  const accept = cells?.[2] === 'alnum' ? { accept: 'alnum' } : {};
+  const entry = { ...(length ? { length } : {}), ...accept };
+  if (isCode) return fieldFrom(page, element, { kind: 'one-time-code', entry, rules: [] }, { html: rest });
+  const isPin =
+    type === 'password' && length !== undefined && length <= 12 && (inputmode === 'numeric' || cells);
+  return isPin ? fieldFrom(page, element, { kind: 'pin', entry, rules: [] }, { html: rest }) : undefined;
+}
+
+/** Bounds of a range as a rule writes them; none where there are none. */
+function rangeOf<T extends string | number>(
+  min: T | undefined,
+  max: T | undefined,
+  step?: number,
+): RuleDocument[] {
+  if (min === undefined && max === undefined && step === undefined) return [];
+  const bounds = {
+    ...(min === undefined ? {} : { min }),
+    ...(max === undefined ? {} : { max }),
+    ...(step === undefined ? {} : { step }),
+  };
+  return [{ id: 'range', check: { type: 'range', ...bounds } } as RuleDocument];
+}
+
+function dated(page: Page, element: Element, type: 'date' | 'time', around: Around): Draft {
+  // In seconds for a time, in days for a date (HTML, `step`).
+  const step = number(attribute(element, 'step'));
+  const hasSeconds = type === 'time' && step !== undefined && step % 60 !== 0;
+  if (step !== undefined && !hasSeconds && step !== 1 && step !== 60)
+    lose(page, element, 'That it goes in steps is not carried over.');
+  const entry = type === 'date' ? {} : { clock: 24, ...(hasSeconds ? { seconds: true } : {}) };
+  const rules = rangeOf(attribute(element, 'min'), attribute(element, 'max'));
+  return fieldFrom(page, element, { kind: type, entry, rules }, around);
+}
+
+function counted(page: Page, element: Element, type: 'number' | 'range', around: Around): Draft {
+  // What is to be slid along has its ends where nobody says any (HTML, `type=range`).
+  const [low, high] = type === 'range' ? ['0', '100'] : [];
+  const [min, max] = [attribute(element, 'min') ?? low, attribute(element, 'max') ?? high];
+  const written = attribute(element, 'step') ?? '1';
+  const given = number(written);
+  const step = given === undefined || given <= 0 ? 1 : given;
+  const decimals =
+    written.trim().toLowerCase() === 'any' ? 6 : Math.min(6, String(step).split('.')[1]?.length ?? 0);
+  const isPlain = decimals === 6 || step === 10 ** -decimals || Math.abs(step - 10 ** -decimals) < 1e-9;
+  const from = (number(min) ?? number(around.initial) ?? 0) / step;
+  // Steps are counted from the least (HTML); a rule counts them from nothing.
+  const isOnStep = Math.abs(from - Math.round(from)) < 1e-9;
+  if (!isPlain && !isOnStep)
+    lose(page, element, `Its steps of ${step} begin at ${min ?? around.initial}: they are not carried over.`);
+  const limit = (text: string | undefined): number | string | undefined => number(text) ?? text;
+  const entry = {
+    ...(decimals ? { decimals: { max: decimals } } : {}),
+    ...(min === undefined || Number(min) < 0 ? { negative: 'minus' } : {}),
+  };
+  const rules = rangeOf(limit(min), limit(max), !isPlain && isOnStep ? step : undefined);
+  return fieldFrom(page, element, { kind: 'number', entry, rules }, around);
+}
+
+/** Inputs whose values have one form, which is then typed: the browser would have them picked. */
+const picks = {
+  month: 'A month is typed as 2027-02.',
+  week: 'A week is typed as 2027-W06.',
+  'datetime-local':
+    'A day with its time is typed as 2027-02-14T16:00, and nobody checks that there is such a day: a date and a time are kinds of their own.',
+  color: 'A colour is typed as #2a6f4e.',
+} as const;
+
+/** What has one form, in that form. */
+function formed(page: Page, element: Element, type: keyof typeof picks, around: Around): Draft {
+  const { told: _, ...made } = writtenAs({ expression: forms[type] }, page.patternOf);
+  lose(page, element, picks[type]);
+  if (has(element, 'min') || has(element, 'max')) lose(page, element, 'Its limits are not carried over.');
+  return fieldFrom(page, element, made, around);
+}
+
+/** What is written as text: by a pattern, where its expression is one. */
+function written(page: Page, element: Element, type: string, around: Around): Draft {
+  const source = attribute(element, 'pattern');
+  const title = oneLine(attribute(element, 'title') ?? '');
+  const lines =
+    type === 'textarea' ? { lines: Math.min(20, Math.max(2, number(attribute(element, 'rows')) ?? 3)) } : {};
+  const { told, ...made } = writtenAs(
+    {
+      expression: source,
+      least: number(attribute(element, 'minlength')),
+      most: number(attribute(element, 'maxlength')),
+      entry: { ...lines, ...(type === 'email' ? { case: 'lower' } : {}) },
+      say: (source !== undefined && title.slice(0, 200).replace(/[{}]/g, '')) || undefined,
+    },
+    page.patternOf,
+  );
+  for (const why of told) lose(page, element, why);
+  if (type === 'password')
+    lose(page, element, 'It came in as a text that is seen: there is no kind of field for a password.');
+  if (type !== 'email' && type !== 'url') return fieldFrom(page, element, made, around);
+  const html = { inputmode: type, ...around.html };
+  // Its own expression says more than what its type asks for.
+  const asked: RuleDocument[] =
+    source === undefined ? [{ id: 'form', check: { type: 'matches', pattern: forms[type] } }] : [];
+  return fieldFrom(page, element, { ...made, rules: [...asked, ...made.rules] }, { ...around, html });
+}

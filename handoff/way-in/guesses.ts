@@ -1,0 +1,256 @@
+import { compileField, type FieldDocument, type RuleDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { propose } from '@arbeit/engine/kinds/pattern';
+import { schemes } from '@arbeit/engine/rules';
+import { offersFrom } from './offers.ts';
+import { patternOf } from './pattern-of.ts';
+import { idFor } from './sound.ts';
+import { forms } from './written.ts';
+
+/** A field that takes every one of the examples whole. */
+export interface Guess {
+  readonly field: FieldDocument;
+  /** What it was taken for, in words: `a date`, `RH-<4 digit>`. */
+  readonly what: string;
+}
+
+/** A field before anybody knows what it is, and the locale its examples are written in. */
+interface About {
+  readonly id: string;
+  readonly label: string;
+  readonly locale: string;
+}
+
+/** A column while it is looked at. */
+interface Column {
+  readonly about: About;
+  readonly cells: readonly string[];
+  /** Each of them once. */
+  readonly examples: readonly string[];
+  /** Whether all examples are of a form. */
+  all(form: RegExp): boolean;
+  /** Whether it has a name such as these. */
+  isCalled(names: RegExp): boolean;
+  made(what: string, kind: string, entry: object, more?: object): Guess;
+}
+
+/** What a column may be, tried in turn; a text is taken by every field of text. */
+export function guessesFor(
+  about: About,
+  cells: readonly string[],
+  examples: readonly string[],
+): readonly Guess[] {
+  const { id, label } = about;
+  const column: Column = {
+    about,
+    cells,
+    examples,
+    all: (form) => examples.length > 0 && examples.every((text) => form.test(text)),
+    isCalled: (names) => names.test(label.toLowerCase()),
+    made: (what, kind, entry, more = {}) => ({
+      what,
+      field: { id, label, kind, entry, ...more } as unknown as FieldDocument,
+    }),
+  };
+  const candidates = [
+    ...moments(column),
+    ...addresses(column),
+    ...codes(column),
+    ...amounts(column),
+    ...offers(column),
+    ...shapes(column),
+  ];
+  const taken = candidates.filter(({ field }) => takesAll(field, examples, about.locale));
+  const known = new Set<string>();
+  const once = taken.filter(({ what }) => !known.has(what) && known.add(what));
+  return [...once, column.made('a text', 'text', {})];
+}
+
+/** Yes or no, dates, times, how long something takes. */
+function moments({ all, isCalled, made }: Column): readonly Guess[] {
+  const time = made('a time', 'time', {
+    clock: all(/m\.?$/i) ? 12 : 24,
+    ...(all(/:\d\d:/) ? { seconds: true } : {}),
+  });
+  const lasts = isCalled(/duration|dauer|durée|takes|how long|hours|minutes/)
+    ? [made('how long something takes', 'duration', {})]
+    : [];
+  return [
+    ...(all(/^(?:yes|no|true|false)$/i) ? [made('yes or no', 'yes-no', { draw: 'radio' })] : []),
+    ...(all(/^\d{4}-\d\d-\d\d$|^\d{1,2}[./-]\d{1,2}[./-]\d{2,4}$|\p{L}{3,}.*\d{4}/u)
+      ? [made('a date', 'date', {})]
+      : []),
+    ...(all(/^\d{1,2}:\d\d$/) ? lasts : []),
+    ...(all(/^\d{1,2}:\d\d(?::\d\d)?(?: ?[ap]\.?m\.?)?$/i) ? [time] : []),
+    ...(all(/^(?:\d+ ?h(?:ours?)?\b ?)?(?:\d+ ?m(?:in)?)?$/i) && all(/\d ?[hm]/i)
+      ? [made('how long something takes', 'duration', {})]
+      : []),
+  ];
+}
+
+const matching = (pattern: string): { readonly rules: readonly RuleDocument[] } => ({
+  rules: [{ id: 'form', check: { type: 'matches', pattern } }],
+});
+const is = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
+
+/** Where somebody or something is to be found. */
+function addresses({ about, all, isCalled, made }: Column): readonly Guess[] {
+  const home = about.locale.split('-').find((part) => /^[A-Z]{2}$/.test(part)) ?? 'GB';
+  return [
+    ...(all(/@/)
+      ? [
+          made(
+            'an e-mail address',
+            'text',
+            { case: 'lower' },
+            { ...matching(forms.email), html: { inputmode: 'email', autocomplete: 'email' } },
+          ),
+        ]
+      : []),
+    ...(all(is(forms.url)) && all(/:\/\//)
+      ? [made('a web address', 'text', {}, { ...matching(forms.url), html: { inputmode: 'url' } })]
+      : []),
+    ...(all(is(forms.ipv4)) ? [made('an IPv4 address', 'text', {}, matching(forms.ipv4))] : []),
+    ...(isCalled(/phone|mobile|tel\b|telefon|téléphone|handy|cell\b/) || all(/^\+\d/)
+      ? [made('a telephone number', 'phone', { home, regions: 'any' })]
+      : []),
+  ];
+}
+
+/** Digits, in groups or not, and decimals behind them. */
+const number = /^-?(?:\d+|\d{1,3}(?:[.,' ]\d{2,3})+)(?:[.,]\d{1,6})?$/;
+
+/** How much of something there is. */
+function amounts({ about, all, isCalled, examples, made }: Column): readonly Guess[] {
+  const [first = ''] = examples;
+  const symbol = /[€£$¥]/.exec(first)?.[0] ?? '';
+  const currency =
+    /(?:^|\s)([A-Z]{3})(?:\s|$)/.exec(first)?.[1] ?? { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' }[symbol];
+  const signed = examples.some((text) => /^-|-$/.test(text)) ? { negative: 'minus' } : {};
+  const decimal = decimalOf(about.locale);
+  const digits = Math.max(0, ...examples.map((text) => digitsBehind(text, decimal)));
+  const decimals = digits ? { decimals: { max: digits } } : {};
+  // A number is not written with a nought before it, and seldom with more digits: that is a code.
+  const isCode =
+    examples.some((text) => /^0\d/.test(text) || text.replace(/\D/g, '').length > 12) ||
+    (isCalled(/\bcode|\bzip|\bplz|\bid\b/) &&
+      all(new RegExp(`^\\d{${Math.max(4, examples[0]?.length ?? 0)}}$`)));
+  return [
+    ...(currency && all(/\d/) ? [made(`an amount in ${currency}`, 'currency', { currency, ...signed })] : []),
+    ...(all(/%$/) ? [made('a percentage', 'percent', { decimals: { max: digits }, ...signed })] : []),
+    ...(all(number) && !isCode ? [made('a number', 'number', { ...decimals, ...signed })] : []),
+  ];
+}
+
+/** How many decimals a number has as it is written: three digits behind the sign that a locale groups by are a thousand. */
+function digitsBehind(text: string, decimal: string): number {
+  const [, sign, digits = ''] = /([.,])(\d{1,6})(?=\D*$)/.exec(text) ?? [];
+  return digits.length === 3 && sign !== decimal ? 0 : digits.length;
+}
+
+/** The sign a locale has before its decimals. */
+function decimalOf(locale: string): string {
+  const number = { id: 'a', label: 'A', kind: 'number', entry: { decimals: { max: 1 } } };
+  const shown = opened(number as unknown as FieldDocument, locale)?.('1.5').body.display ?? '';
+  return /[.,]/.exec(shown)?.[0] ?? '.';
+}
+
+/** What is told by heart or was handed out: PINs, codes, and what machines call things. */
+function codes({ all, examples, isCalled, made }: Column): readonly Guess[] {
+  const size = examples[0]?.length ?? 0;
+  const isFixed = all(new RegExp(`^\\d{${Math.max(3, Math.min(12, size))}}$`));
+  const named = Object.entries({ 'a UUID': forms.uuid, 'a colour': forms.color, 'a MAC address': mac });
+  return [
+    ...(isFixed && isCalled(/pin\b/) ? [made('a PIN', 'pin', { length: size })] : []),
+    ...(isFixed && isCalled(/\bcode|otp/) && !isCalled(/post|zip|area|country/)
+      ? [made('a one-time code', 'one-time-code', { length: size })]
+      : []),
+    ...named.flatMap(([what, form]) => {
+      const own = examples.some((text) => /[A-F]/.test(text)) ? form.replaceAll('a-f', 'A-F') : form;
+      const found = all(new RegExp(`^${form}$`, 'i')) ? patternOf(own) : undefined;
+      return found?.is === 'exact' ? [made(what, 'pattern', { pattern: found.pattern, raw: 'text' })] : [];
+    }),
+  ];
+}
+
+const mac = '[0-9a-f]{2}(?::[0-9a-f]{2}){5}';
+
+/** Yes and no in other languages: two words that say no more of each other. */
+const pairs = [
+  ['ja', 'nein'],
+  ['oui', 'non'],
+  ['sí', 'no'],
+  ['si', 'no'],
+  ['sì', 'no'],
+  ['ja', 'nej'],
+  ['ja', 'nee'],
+  ['tak', 'nie'],
+];
+
+/** What is one of a few: what comes again and again, or yes and no. */
+function offers({ cells, examples, made }: Column): readonly Guess[] {
+  const distinct = examples.length;
+  const filled = cells.filter(Boolean).length;
+  const isPair = pairs.some(
+    (pair) => distinct === 2 && examples.every((text) => pair.includes(text.toLowerCase())),
+  );
+  if (!isPair && !(distinct >= 2 && distinct <= 8 && filled >= distinct * 2)) return [];
+  // A value for the program, the words for people.
+  const taken = new Set<string>();
+  const named = examples.map((label) => {
+    const value = idFor(label, taken);
+    taken.add(value);
+    return { value, label };
+  });
+  return [made('one of a few', 'choice', { options: offersFrom(named).options })];
+}
+
+/** Patterns made from the examples, where they are of one shape and have more to it than letters. */
+function shapes({ examples, made }: Column): readonly Guess[] {
+  if (examples.length === 0 || !examples.some((text) => /\d/.test(text))) return [];
+  const proposed = propose([...examples]);
+  if (!proposed.ok) return [];
+  const rule = checked(examples);
+  // What only some of them have makes no shape of a column.
+  const patterns = proposed.proposals.flatMap(({ pattern }) => (pattern.includes('<?') ? [] : [pattern]));
+  return patterns
+    .slice(0, 2)
+    .flatMap((pattern) => [
+      ...(rule ? [made(`${pattern}, with check digits`, 'pattern', { pattern }, { rules: [rule] })] : []),
+      made(pattern, 'pattern', { pattern, raw: 'text' }),
+    ]);
+}
+
+/** The check digits that all of a column have; so many that it is no chance. */
+function checked(examples: readonly string[]): RuleDocument | undefined {
+  const bare = examples.map((text) => text.replace(/[\s\p{P}]/gu, ''));
+  const isLong = bare.every((text) => text.length >= 8);
+  if (!isLong || bare.length < 2) return undefined;
+  // The four characters an IBAN begins with are read last (ISO 13616).
+  const turned = bare.map((text) => text.slice(4) + text.slice(0, 4));
+  if (turned.every(schemes.mod97))
+    return { id: 'check', check: { type: 'checksum', scheme: 'mod97', rotate: 4 } };
+  const isLuhn = bare.length >= 3 && bare.every((text) => /^\d+$/.test(text) && schemes.luhn(text));
+  return isLuhn ? { id: 'check', check: { type: 'checksum', scheme: 'luhn' } } : undefined;
+}
+
+/** A definition, ready to read; nothing where it is none. */
+function opened(definition: FieldDocument, locale: string) {
+  try {
+    const { kind, plan } = compileField(definition, { locale }, kinds);
+    return (text: string) => kind.read(plan, text);
+  } catch (error) {
+    // A guess that is no definition is none.
+    if (error instanceof RangeError) return undefined;
+    throw error;
+  }
+}
+
+/** Whether a field takes every example whole. */
+function takesAll(definition: FieldDocument, examples: readonly string[], locale: string): boolean {
+  const read = opened(definition, locale);
+  return examples.every((text) => {
+    const { body, leftOut = '', rejected = null } = read?.(text) ?? {};
+    return body?.complete === true && !leftOut && !rejected;
+  });
+}

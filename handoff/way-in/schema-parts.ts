@@ -1,0 +1,163 @@
+import type { Place } from '../document-text.ts';
+import type { PatternReader } from './pattern-of.ts';
+import type { Lost } from './sound.ts';
+
+export type Json = Readonly<Record<string, unknown>>;
+
+export const isObject = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+export const text = (value: unknown): string => (typeof value === 'string' ? value : '');
+export const count = (value: unknown): number | undefined =>
+  typeof value === 'number' && Number.isFinite(value) ? value : undefined;
+export const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
+
+/** What is known of a schema while its properties are read. */
+export interface Reading {
+  readonly placeIn: (path: string) => Place;
+  readonly root: Json;
+  readonly lost: Lost[];
+  readonly taken: Set<string>;
+  readonly patternOf: PatternReader;
+  /** How many more schemas are looked into: they can refer to each other more often than anybody reads. */
+  readonly left: { schemas: number };
+  /** What was told already, by place: what many refer to is told once. */
+  readonly told: Set<string>;
+}
+
+/** Where a schema stands in its document, and what people call it: its property stands elsewhere, where that refers to it. */
+export interface Where {
+  readonly path: string;
+  readonly said: string;
+}
+
+export interface Found extends Where {
+  readonly schema: Json;
+}
+
+/** A schema that stands in another. */
+export const within = (at: Where, schema: Json, ...names: readonly (string | number)[]): Found => ({
+  schema,
+  path: names.reduce<string>(below, at.path),
+  said: names.reduce<string>(below, at.said),
+});
+
+/** The path of a member, as places are looked up by. */
+const below = (path: string, name: string | number): string =>
+  `${path}${typeof name === 'string' && /^[A-Za-z_]\w*$/.test(name) ? `.${name}` : `[${JSON.stringify(name)}]`}`;
+
+/** A path as people write it: without what every path of a property has in it. */
+const spoken = (path: string): string =>
+  path
+    .replace(/\["(\$\w+)"\]/g, '.$1')
+    .replace(/^\$\.?(?:properties\.?)?/, '')
+    .replaceAll(/\.properties(?=[.[])/g, '')
+    .slice(0, 120);
+
+/** Something that is not carried over: the schema there, or a keyword of it. */
+export function lose(reading: Reading, at: Where, why: string, ...keyword: readonly string[]): void {
+  const path = keyword.reduce<string>(below, at.path);
+  const key = `${path} ${why}`;
+  if (reading.told.has(key)) return;
+  reading.told.add(key);
+  reading.lost.push({
+    where: spoken(keyword.reduce<string>(below, at.said)) || 'the schema',
+    why,
+    place: reading.placeIn(path),
+  });
+}
+
+/**
+ * A schema with what it refers to inside its own document and what it is made of (`$ref`, `allOf`); a circle, and what stands elsewhere, is told
+ * and left out. `by` are the references it was come to by.
+ */
+export function resolved(reading: Reading, at: Found, by: readonly string[] = []): Found {
+  if (--reading.left.schemas < 0) {
+    if (reading.left.schemas === -1)
+      lose(reading, at, 'There are more references from here on than are followed.');
+    return { ...at, schema: {} };
+  }
+  const { $ref, allOf, ...rest } = at.schema;
+  let found: Found = { ...at, schema: rest };
+  if (typeof $ref === 'string') {
+    const target = referred(reading, at, $ref, by);
+    if (target) {
+      const there = resolved(reading, target, [...by, $ref]);
+      // What is said beside a reference says more; where the rest stands is where it leads.
+      found = { ...there, schema: merged(there.schema, rest) };
+    }
+  }
+  for (const [i, schema] of list(allOf).entries()) {
+    if (!isObject(schema)) continue;
+    const piece = resolved(reading, within(at, schema, 'allOf', i), by);
+    found = { ...found, schema: merged(piece.schema, found.schema) };
+  }
+  return found;
+}
+
+function referred(reading: Reading, at: Found, $ref: string, by: readonly string[]): Found | undefined {
+  const stop = (why: string): undefined => {
+    lose(reading, at, why, '$ref');
+  };
+  if (!$ref.startsWith('#')) return stop('It refers to another document, which is not fetched.');
+  if (by.includes($ref)) return stop('It refers to itself.');
+  const keys = $ref.slice(1).split('/').filter(Boolean).map(named);
+  let schema: unknown = reading.root;
+  for (const key of keys)
+    schema =
+      isObject(schema) && Object.hasOwn(schema, key)
+        ? schema[key]
+        : Array.isArray(schema) && /^\d+$/.test(key)
+          ? schema[Number(key)]
+          : undefined;
+  if (!isObject(schema)) return stop('What it refers to is not there.');
+  const names = keys.map((key) => (/^\d+$/.test(key) ? Number(key) : key));
+  return { ...within({ path: '$', said: '$' }, schema, ...names), said: at.said };
+}
+
+/** A name as a JSON Pointer in a URI writes it (RFC 6901); one that is written wrongly is none of the names there are. */
+function named(key: string): string {
+  try {
+    return decodeURIComponent(key).replaceAll('~1', '/').replaceAll('~0', '~');
+  } catch {
+    return key;
+  }
+}
+
+/** Bounds of which the narrower counts where two schemas have one. */
+const narrower: Readonly<Record<string, (a: number, b: number) => number>> = {
+  minimum: Math.max,
+  exclusiveMinimum: Math.max,
+  minLength: Math.max,
+  minItems: Math.max,
+  maximum: Math.min,
+  exclusiveMaximum: Math.min,
+  maxLength: Math.min,
+  maxItems: Math.min,
+};
+
+/** Two schemas that both hold: of what both say, `over` counts, save where they can both be said. */
+function merged(under: Json, over: Json): Json {
+  const both = new Map<string, unknown>(Object.entries(under));
+  for (const [name, value] of Object.entries(over)) both.set(name, ofBoth(name, both.get(name), value));
+  return Object.fromEntries(both);
+}
+
+function ofBoth(name: string, under: unknown, over: unknown): unknown {
+  const narrow = Object.hasOwn(narrower, name) ? narrower[name] : undefined;
+  if (narrow && typeof under === 'number' && typeof over === 'number') return narrow(under, over);
+  if (name === 'required') return [...new Set([...list(under), ...list(over)])];
+  if (name === 'enum' && Array.isArray(under) && Array.isArray(over))
+    return under.filter((one) => over.includes(one));
+  if (name === 'properties' && isObject(under) && isObject(over)) return propertiesOf(under, over);
+  return over;
+}
+
+/** The properties of both; what both speak of, both hold for. */
+function propertiesOf(under: Json, over: Json): Json {
+  const entries = new Map(Object.entries(under));
+  for (const [name, value] of Object.entries(over)) {
+    const before = entries.get(name);
+    entries.set(name, isObject(before) && isObject(value) ? { allOf: [value, before] } : value);
+  }
+  return Object.fromEntries(entries);
+}

@@ -1,0 +1,62 @@
+import type { RuleDocument } from '@arbeit/engine/document';
+import { wholeOf } from './anchors.ts';
+import { count, type Found, lose, type Reading } from './schema-parts.ts';
+import { forms, type Made, writtenAs } from './written.ts';
+
+/** What a text of a known form is (JSON Schema, "format"): a kind of its own, or an expression; with what is not carried over. */
+const formats: Readonly<
+  Record<
+    string,
+    { readonly kind?: string; readonly entry?: object; readonly form?: string; readonly but?: string }
+  >
+> = {
+  date: { kind: 'date' },
+  time: {
+    kind: 'time',
+    entry: { clock: 24, seconds: true },
+    but: 'How far it is from UTC is not carried over.',
+  },
+  email: { entry: { case: 'lower' }, form: forms.email },
+  'idn-email': { entry: { case: 'lower' }, form: forms.email },
+  uri: { form: forms.url },
+  iri: { form: forms.url },
+  uuid: { form: forms.uuid, but: 'It is written in small letters.' },
+  'date-time': {
+    form: forms['date-time'],
+    but: 'A day with its time is typed as 2027-02-14T16:00:00Z, and nobody checks that there is such a day.',
+  },
+  ipv4: { form: forms.ipv4 },
+  hostname: { form: forms.hostname },
+  password: { but: 'It came in as a text that is seen: there is no kind of field for a password.' },
+};
+
+/** A text of a schema as a field. */
+export function writtenOf(reading: Reading, at: Found): Made {
+  const { format, pattern, minLength, maxLength } = at.schema;
+  const named = typeof format === 'string';
+  const known = named && Object.hasOwn(formats, format) ? formats[format] : undefined;
+  if (named && (!known || known.but))
+    lose(reading, at, known?.but ?? `The format “${format}” is not carried over.`, 'format');
+  const matched = typeof pattern === 'string' ? wholeOf(pattern) : undefined;
+  if (known?.kind) {
+    if (matched !== undefined)
+      lose(reading, at, 'Its format says more: its expression is left out.', 'pattern');
+    return { kind: known.kind, entry: known.entry ?? {}, rules: [] };
+  }
+  const { told, ...made } = writtenAs(
+    {
+      expression: matched?.expression ?? known?.form,
+      isAnywhere: matched?.isAnywhere,
+      least: count(minLength),
+      most: count(maxLength),
+      entry: known?.entry,
+    },
+    reading.patternOf,
+  );
+  // How a form that has a name is held to it is nothing to tell of.
+  if (matched) for (const why of told) lose(reading, at, why, 'pattern');
+  // Both hold, where it has an expression and a format.
+  const also: RuleDocument[] =
+    matched && known?.form ? [{ id: 'format', check: { type: 'matches', pattern: known.form } }] : [];
+  return { ...made, rules: [...made.rules, ...also] };
+}

@@ -1,0 +1,90 @@
+import type { RuleDocument } from '@arbeit/engine/document';
+import { parseExpression } from '@arbeit/engine/rules';
+import type { PatternOf, PatternReader } from './pattern-of.ts';
+
+/** What a field is made of, whatever it was before. */
+export interface Made {
+  readonly kind: string;
+  readonly entry: object;
+  readonly rules: readonly RuleDocument[];
+}
+
+/** What is known of a text somebody writes. */
+export interface Writing {
+  /** An expression it matches as a whole. */
+  readonly expression?: string | undefined;
+  /** Its length, in characters. */
+  readonly least?: number | undefined;
+  readonly most?: number | undefined;
+  /** It asks nothing of what stands before or behind. */
+  readonly isAnywhere?: boolean | undefined;
+  /** How a text is written, where it is no pattern: an entry of the kind text. */
+  readonly entry?: object | undefined;
+  /** What is said where it does not match. */
+  readonly say?: string | undefined;
+}
+
+/** A text as a field, with what could not be said of it, a sentence each. */
+export interface Written extends Made {
+  readonly told: readonly string[];
+}
+
+/** More characters than this no text is said to have at most (engine, kind text). */
+const longest = 10_000;
+
+/** What is at most asked of a text: some are a count that is no bound. */
+const isCount = (value: number | undefined): value is number =>
+  value !== undefined && Number.isInteger(value) && value > 0;
+
+/** A text as a pattern, where its expression is one with its length; else as a text with rules. */
+export function writtenAs(
+  { expression, isAnywhere, least, most, entry: own, say }: Writing,
+  patternOf: PatternReader,
+): Written {
+  const [shortest, given] = [least, most].map((one) => (isCount(one) ? one : undefined));
+  const told: string[] = [];
+  if (given !== undefined && given > longest)
+    told.push(`That it has at most ${given} characters is not carried over: ${longest} are the most.`);
+  const widest = given !== undefined && given <= longest ? given : undefined;
+  // Where nothing stands nothing is asked: one character is no bound.
+  const lengths: RuleDocument[] =
+    shortest === undefined || shortest < 2
+      ? []
+      : [{ id: 'length', check: { type: 'length', min: shortest } }];
+  const entry = { ...(widest === undefined ? {} : { max: widest }), ...own };
+  if (expression === undefined) return { kind: 'text', entry, rules: lengths, told };
+  const read = parseExpression(expression);
+  // What is no expression is no rule either.
+  if ('message' in read) {
+    told.push(`Its expression is left out: ${read.message}`);
+    return { kind: 'text', entry, rules: lengths, told };
+  }
+  const found: PatternOf = isAnywhere
+    ? { is: 'not', why: 'it may match anywhere in a text.' }
+    : patternOf(expression, { least: shortest ?? 1, most: widest });
+  if (found.is === 'exact')
+    return { kind: 'pattern', entry: { pattern: found.pattern, raw: 'text' }, rules: [], told };
+  told.push(`Its expression came in as a rule: ${found.why}`);
+  const form: RuleDocument = {
+    id: 'form',
+    check: { type: 'matches', pattern: expression },
+    ...(say ? { say } : {}),
+  };
+  return { kind: 'text', entry, rules: [form, ...lengths], told };
+}
+
+/** What texts of a known form match: by the names that inputs and schemas have for it. */
+export const forms = {
+  email: '[^@\\s]+@[^@\\s]+\\.[^@\\s.]+',
+  url: '[a-zA-Z][a-zA-Z0-9+.\\-]*:.+',
+  month: '\\d{4}-(?:0[1-9]|1[0-2])',
+  week: '\\d{4}-W(?:0[1-9]|[1-4]\\d|5[0-3])',
+  'datetime-local': '\\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\\d|3[01])T(?:[01]\\d|2[0-3]):[0-5]\\d',
+  color: '#[0-9a-f]{6}',
+  uuid: '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}',
+  'date-time':
+    '\\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\\d|3[01])[Tt](?:[01]\\d|2[0-3]):[0-5]\\d:(?:[0-5]\\d|60)(?:\\.\\d+)?(?:[Zz]|[+\\-](?:[01]\\d|2[0-3]):[0-5]\\d)',
+  ipv4: '(?:(?:25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)\\.){3}(?:25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)',
+  hostname:
+    '[a-zA-Z0-9](?:[a-zA-Z0-9\\-]{0,61}[a-zA-Z0-9])?(?:\\.[a-zA-Z0-9](?:[a-zA-Z0-9\\-]{0,61}[a-zA-Z0-9])?)*',
+} as const;
