@@ -17,14 +17,21 @@ export interface FieldElementOptions {
   readonly tag?: `${string}-${string}`;
 }
 
-/** Defines `<arbeit-field>` for these fields. Fields of a form stand in a form's element: define that first. */
+/** Whether there are elements to be defined: a server that renders a page imports what its page does. */
+const hasElements = (): boolean => typeof customElements !== 'undefined';
+
+/**
+ * Defines `<arbeit-field>` for these fields. Fields of a form stand in a form's element: define that first. On a server there is nothing to
+ * define: the elements it writes come alive on the page.
+ */
 export function defineFields(fields: readonly OpenField[], options: FieldElementOptions = {}): void {
+  if (!hasElements()) return;
   const { drawings = [], today, drive, tag = 'arbeit-field' } = options;
   const table = { fields: new Map(fields.map((field) => [field.id, field])), drawings, today, drive };
   customElements.define(tag, fieldElementClass(table));
 }
 
-/** Defines `<arbeit-form>` for these forms. */
+/** Defines `<arbeit-form>` for these forms; on a server nothing. */
 export function defineForms(
   forms: readonly OpenForm[],
   options: {
@@ -34,6 +41,7 @@ export function defineForms(
     readonly tag?: `${string}-${string}`;
   } = {},
 ): void {
+  if (!hasElements()) return;
   const { today, drive, tag = 'arbeit-form' } = options;
   const table = { forms: new Map(forms.map((form) => [form.id, form])), today, drive };
   customElements.define(tag, formElementClass(table));
