@@ -24,19 +24,23 @@ export const statesOf = ({ display, flags, shown }: Reading): States => ({
   pending: flags.pending,
 });
 
-/** What stands around a field says of it, as attributes: that it is one, its look, its states; a state that is not so is not there. */
+/**
+ * What stands around a field says of it, as attributes: that it is one, its look, its states; a state that is not so is not there. One that does
+ * not count in its form is not seen.
+ */
 export const rootAttributesOf = (
   field: Pick<OpenField, 'look'>,
   reading: Reading,
 ): Readonly<Record<string, unknown>> => ({
   'data-arbeit': 'field',
   ...lookOf(field),
+  hidden: reading.counts ? undefined : true,
   ...Object.fromEntries(
     Object.entries(statesOf(reading)).map(([name, isSo]) => [`data-${name}`, isSo ? '' : undefined]),
   ),
 });
 
-/** Puts the states of a field on an element. */
+/** Puts the states of a field on an element; whether it is seen is not among them. */
 export function showStates(element: Element, reading: Reading): void {
   for (const [name, isSo] of Object.entries(statesOf(reading))) element.toggleAttribute(`data-${name}`, isSo);
 }

@@ -77,6 +77,22 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
     await page.keyboard.press('Backspace');
     await expect(input, name).toHaveValue('07700 9');
     await expect(page.getByText('At work')).toBeVisible();
+    if (name === 'Plain script') continue;
+    // What the desk shows beside a line stands beside it here, and is tied to it.
+    await page.keyboard.press('Tab');
+    await expect(input, name).toHaveAccessibleDescription(/^We only call if the weather turns\..*\S/);
+    if (name !== 'React') continue;
+    // What does not count in the form is not seen.
+    await expect(frame.getByLabel('The dog’s name')).toBeHidden();
+    await frame.getByLabel('Yes, a dog').focus();
+    await page.keyboard.press('Space');
+    await expect(frame.getByLabel('The dog’s name')).toBeVisible();
+    // A button to pick stands right before its words, a line keeps inside of its frame.
+    const button = await frame.getByLabel('Yes, a dog').boundingBox();
+    const words = await frame.getByText('Yes, a dog').boundingBox();
+    expect(words!.x - button!.x - button!.width).toBeLessThan(20);
+    expect(Math.abs(words!.y - button!.y)).toBeLessThan(12);
+    expect(await input.evaluate((one) => [one.offsetWidth <= one.parentElement!.offsetWidth, document.documentElement.scrollWidth <= innerWidth])).toEqual([true, true]); // biome-ignore format: one measure
   }
   expect(refused).toEqual([]);
   const reached = await page

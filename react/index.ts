@@ -5,6 +5,7 @@ export { Counter } from './counter.tsx';
 export { type Day, dayAfterKey, problemWith, type Week, weeksOf } from './days.ts';
 export type { Dress } from './dress.ts';
 export { Frame } from './frame.tsx';
+export { Hint } from './hint.tsx';
 export { Label } from './label.tsx';
 export { Line } from './line.tsx';
 export { Message } from './message.tsx';

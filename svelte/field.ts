@@ -31,7 +31,7 @@ export interface Field<V extends string = string> {
    * is the field's: no `bind:value` beside it.
    */
   readonly control: (element: HTMLElement) => Tied;
-  /** As an action on what is around it: states as attributes to style, `data-wrong`, and its look. */
+  /** As an action on what is around it: states as attributes to style, `data-wrong`, and its look; `hidden` while it does not count. */
   readonly states: (element: HTMLElement) => Tied;
   /** What the control says of itself: `<input {...mobile.attributes}>`. */
   readonly attributes: Readonly<Record<string, string | boolean>>;
@@ -66,7 +66,10 @@ export function field<V extends string = string>(
         element.setAttribute(name, value);
       for (const [name, value] of Object.entries(style ?? {})) element.style.setProperty(name, value);
       return {
-        destroy: subscribe((reading) => showStates(element, reading)),
+        destroy: subscribe((reading) => {
+          showStates(element, reading);
+          element.toggleAttribute('hidden', !reading.counts);
+        }),
       };
     },
     attributes: { ...attributesOf(definition), name: definition.id },

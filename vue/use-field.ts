@@ -19,7 +19,7 @@ export interface Field<V extends string = string> {
   readonly raw: WritableComputedRef<string>;
   /** The typed value, `null` until there is a whole one. */
   readonly value: Readonly<Ref<V | null>>;
-  /** With `v-bind` on what is around it: states as attributes to style, `data-wrong`, and its look. */
+  /** With `v-bind` on what is around it: states as attributes to style, `data-wrong`, and its look; `hidden` while it does not count. */
   readonly states: Readonly<Ref<Readonly<Record<string, unknown>>>>;
   /**
    * With `v-bind` on an `<input>`, `<textarea>` or `<select>`, or on an element around buttons and boxes. The text is the field's: no

@@ -111,7 +111,7 @@ export function faceOf(use: Use, needs: Needs): Face | undefined {
       return {
         from: '@arbeit/react',
         names: unique([
-          'useField', 'Frame', 'Label', 'Line', 'Message', 'Resting', 'record',
+          'useField', 'Frame', 'Hint', 'Label', 'Line', 'Message', 'Resting', 'record',
           ...(hasForms ? ['useForm'] : []),
           ...[...needs.kinds].flatMap((kind) => components[kind] ?? []),
         ]), // biome-ignore format: a list

@@ -22,6 +22,7 @@ interface About {
   readonly field: string;
   readonly id: string;
   readonly label: string;
+  readonly hint: string;
   readonly form?: {
     readonly id: string;
     readonly name: string;
@@ -44,6 +45,7 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
     field: nameOf(first.id),
     id: first.id,
     label: first.label,
+    hint: first.hint ?? '',
     isAsking,
     ...(form && ids.length
       ? { form: { id: form.id, name, stem: capital(name.replace(/Form$/, '')), fields: ids } }
@@ -126,6 +128,7 @@ function react({ field, form, isAsking }: About): Written {
     '      <Frame field={live}>',
     '        <Control field={live} />',
     '      </Frame>',
+    '      <Hint field={live} />',
     '      <Message field={live} />',
     '    </div>',
     '  );',
@@ -137,7 +140,7 @@ function react({ field, form, isAsking }: About): Written {
       language: 'jsx',
       code: [
         "import './look.css';",
-        "import { Control, Frame, Label, Message, useField } from './react.js';",
+        "import { Control, Frame, Hint, Label, Message, useField } from './react.js';",
         "import * as fields from './fields.js';",
         '',
         ...one.map((line) =>
@@ -150,7 +153,7 @@ function react({ field, form, isAsking }: About): Written {
     language: 'jsx',
     code: [
       "import './look.css';",
-      "import { Control, Frame, Label, Message, useField, useForm } from './react.js';",
+      "import { Control, Frame, Hint, Label, Message, useField, useForm } from './react.js';",
       ...(isAsking ? ["import { askByFetch, driveFormAsks } from './dom.js';"] : []),
       "import * as fields from './fields.js';",
       '',
@@ -172,46 +175,60 @@ function react({ field, form, isAsking }: About): Written {
   };
 }
 
-function vue({ field, label }: About): Written {
+/** A control and what is tied to it by id: its label, its hint, and a place that is always there for what is said of it. */
+function tied({ id, label, hint }: About, control: string, messages: readonly string[]): readonly string[] {
+  return [
+    `<label for="${id}">${escaped(label)}</label>`,
+    `<input id="${id}" ${control} aria-describedby="${hint ? `${id}-hint ` : ''}${id}-message" />`,
+    ...(hint ? [`<p id="${id}-hint" data-arbeit="hint">${escaped(hint)}</p>`] : []),
+    `<div id="${id}-message" aria-live="polite">`,
+    ...messages.map((line) => `  ${line}`),
+    '</div>',
+  ];
+}
+
+const indented = (lines: readonly string[], by: string): readonly string[] => lines.map((line) => by + line);
+
+function vue(about: About): Written {
+  const messages = ['<p v-for="one of reading.shown" :key="one.rule">{{ one.message }}</p>'];
   return {
     title: 'Vue',
     language: 'vue',
     code: [
       '<script setup>',
+      "import './look.css';",
       "import { useField } from './vue.js';",
       "import * as fields from './fields.js';",
       '',
-      `const { control, reading, states } = useField(fields.${field});`,
+      `const { control, reading, states } = useField(fields.${about.field});`,
       '</script>',
       '',
       '<template>',
-      '  <label v-bind="states">',
-      `    ${escaped(label)}`,
-      '    <input v-bind="control" />',
-      '  </label>',
-      '  <p v-for="one of reading.shown" :key="one.rule">{{ one.message }}</p>',
+      '  <div v-bind="states">',
+      ...indented(tied(about, 'v-bind="control"', messages), '    '),
+      '  </div>',
       '</template>',
     ].join('\n'),
   };
 }
 
-function svelte({ field, label }: About): Written {
+function svelte(about: About): Written {
+  const messages = ['{#each $live.shown as one (one.rule)}<p>{one.message}</p>{/each}'];
   return {
     title: 'Svelte',
     language: 'svelte',
     code: [
       '<script>',
+      "  import './look.css';",
       "  import { field } from './svelte.js';",
       "  import * as fields from './fields.js';",
       '',
-      `  const live = field(fields.${field});`,
+      `  const live = field(fields.${about.field});`,
       '</script>',
       '',
-      '<label use:live.states>',
-      `  ${escaped(label)}`,
-      '  <input {...live.attributes} use:live.control />',
-      '</label>',
-      '{#each $live.shown as one (one.rule)}<p>{one.message}</p>{/each}',
+      '<div use:live.states>',
+      ...indented(tied(about, '{...live.attributes} use:live.control', messages), '  '),
+      '</div>',
     ].join('\n'),
   };
 }
