@@ -92,7 +92,7 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
     const words = await frame.getByText('Yes, a dog').boundingBox();
     expect(words!.x - button!.x - button!.width).toBeLessThan(20);
     expect(Math.abs(words!.y - button!.y)).toBeLessThan(12);
-    expect(await input.evaluate((one) => [one.offsetWidth <= one.parentElement!.offsetWidth, document.documentElement.scrollWidth <= innerWidth])).toEqual([true, true]); // biome-ignore format: one measure
+    expect(await input.evaluate((one: HTMLElement) => [one.offsetWidth <= one.parentElement!.offsetWidth, document.documentElement.scrollWidth <= innerWidth])).toEqual([true, true]); // biome-ignore format: one measure
   }
   expect(refused).toEqual([]);
   const reached = await page

@@ -94,9 +94,8 @@ export function dressElement(element: HTMLElement, { field }: FieldStore): void 
   const { style, ...attributes } = lookOf(field);
   for (const [name, value] of Object.entries(attributes))
     if (!element.hasAttribute(name)) element.setAttribute(name, value);
-  const own = style?.['--arbeit-width'];
-  if (own && !element.style.getPropertyValue('--arbeit-width'))
-    element.style.setProperty('--arbeit-width', own);
+  for (const [name, value] of Object.entries(style ?? {}))
+    if (!element.style.getPropertyValue(name)) element.style.setProperty(name, value);
 }
 
 function slot(name: string, text = ''): HTMLSlotElement {

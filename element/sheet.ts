@@ -25,8 +25,8 @@ export const sheet = `
 :host([data-label=inside]) [part~=input]{padding-block:1.35em .35em}
 :host([data-label=inside]) [part~=ghost]{padding-block:1.35em .35em}
 :host([data-label=inside]:not([data-active],[data-filled])) [part~=input]::placeholder{color:transparent}
-:host([data-label=inside]) label[part~=label]{position:absolute;z-index:1;inset-block-start:.9em;inset-inline-start:.6em;margin:0;pointer-events:none;transform-origin:0 0;transition:transform .12s}
-:host([data-label=inside]:is([data-active],[data-filled])) label[part~=label]{transform:translateY(-.62em) scale(.75)}
+:host([data-label=inside]) label[part~=label]:not(:has(~ [part~=frame] [part~=code])){position:absolute;z-index:1;inset-block-start:.9em;inset-inline-start:calc(.6em + var(--arbeit-lead,0em));max-inline-size:calc(100% - 1.2em - var(--arbeit-lead,0em));overflow:hidden;text-overflow:ellipsis;white-space:nowrap;margin:0;pointer-events:none;transform-origin:0 0;transition:transform .12s}
+:host([data-label=inside]:is([data-active],[data-filled])) label[part~=label]:not(:has(~ [part~=frame] [part~=code])){transform:translateY(-.62em) scale(.75)}
 @media (prefers-reduced-motion:reduce){:host([data-label=inside]) label[part~=label]{transition:none}}
 [part~=hint]{opacity:.75;font-size:.875em;margin-block-start:var(--arbeit-gap,.25em)}
 [part~=hint]:not(:has(slot)){display:none}

@@ -30,12 +30,13 @@ export function Boxes({
   const isConcealed = plan.conceal && !isRevealed;
   const press = usePress(row, field.state.body.content.length);
   return (
-    <div className={dress.root}>
+    <div className={dress.root} data-arbeit="code">
       <div
         className={dress.frame}
+        data-arbeit="boxes"
         data-invalid={isWrong || field.reading.shown.some((m) => m.severity === 'error') || undefined}
       >
-        <div ref={row} aria-hidden="true" className={dress.row}>
+        <div ref={row} aria-hidden="true" className={dress.row} data-arbeit="row">
           <Drawn field={field} isConcealed={isConcealed} dress={dress} />
         </div>
         <input
@@ -122,7 +123,7 @@ function Drawn({
     index += size;
     return (
       // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
-      <span key={group} className={dress.group}>
+      <span key={group} className={dress.group} data-arbeit="group">
         {Array.from({ length: size }, (_, i) => {
           const at = from + i;
           const c = body.content[at];

@@ -17,7 +17,7 @@ export function Label({
   const { id, htmlFor } = field.labelProps;
   const text = field.store.field.label || missing;
   return isGroup(field) ? (
-    <span id={id} className={className}>
+    <span id={id} className={className} data-arbeit="label">
       {text}
     </span>
   ) : (

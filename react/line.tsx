@@ -25,9 +25,9 @@ export function Line({
     return <textarea {...props} {...named} rows={lines} className={dress.lines} />;
   }
   return (
-    <div className={dress.root}>
+    <div className={dress.root} data-arbeit="line">
       {ghost && (
-        <span aria-hidden="true" className={dress.ghost}>
+        <span aria-hidden="true" className={dress.ghost} data-arbeit="ghost">
           <span className={dress.behind}>{reading.display}</span>
           {ghost}
         </span>

@@ -23,7 +23,7 @@ export function Message({
   const isError = problem !== '' || shown.some((message) => message.severity === 'error');
   const severity = isError ? 'error' : shown.length ? 'warning' : undefined;
   return (
-    <div {...field.messageProps} className={dress.root} data-severity={severity}>
+    <div {...field.messageProps} className={dress.root} data-arbeit="message" data-severity={severity}>
       {problem && <p>{problem}</p>}
       {!problem && shown.map((message) => <p key={message.rule}>{message.message}</p>)}
     </div>

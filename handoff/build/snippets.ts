@@ -1,4 +1,4 @@
-import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { capital, namesIn } from '../names.ts';
 import { isPicked, type Needs, needsOf, type Use } from './faces.ts';
@@ -23,6 +23,7 @@ interface About {
   readonly id: string;
   readonly label: string;
   readonly hint: string;
+  readonly look: FieldDocument['look'];
   readonly form?: {
     readonly id: string;
     readonly name: string;
@@ -46,6 +47,7 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
     id: first.id,
     label: first.label,
     hint: first.hint ?? '',
+    look: first.look,
     isAsking,
     ...(form && ids.length
       ? { form: { id: form.id, name, stem: capital(name.replace(/Form$/, '')), fields: ids } }
@@ -176,12 +178,24 @@ function react({ field, form, isAsking }: About): Written {
 }
 
 /** A control and what is tied to it by id: its label, its hint, and a place that is always there for what is said of it. */
-function tied({ id, label, hint }: About, control: string, messages: readonly string[]): readonly string[] {
+function tied(
+  { id, label, hint, look = {} }: About,
+  control: string,
+  messages: readonly string[],
+): readonly string[] {
+  const beside = (name: string, inside: string): string =>
+    `  <span data-arbeit="${name}" aria-hidden="true">${inside}</span>`;
   return [
     `<label for="${id}">${escaped(label)}</label>`,
-    `<input id="${id}" ${control} aria-describedby="${hint ? `${id}-hint ` : ''}${id}-message" />`,
+    '<span data-arbeit="frame">',
+    // Shapes alone: whoever reads a document has seen to it.
+    ...(look.icon ? [beside('icon', look.icon)] : []),
+    ...(look.before ? [beside('sign', escaped(look.before))] : []),
+    `  <input id="${id}" ${control} aria-describedby="${hint ? `${id}-hint ` : ''}${id}-message" />`,
+    ...(look.behind ? [beside('sign', escaped(look.behind))] : []),
+    '</span>',
     ...(hint ? [`<p id="${id}-hint" data-arbeit="hint">${escaped(hint)}</p>`] : []),
-    `<div id="${id}-message" aria-live="polite">`,
+    `<div id="${id}-message" aria-live="polite" data-arbeit="message">`,
     ...messages.map((line) => `  ${line}`),
     '</div>',
   ];
