@@ -340,7 +340,11 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       const next =
         hasPartWords && words
           ? item(words, text === words[0] ? 1 : 0)
-          : `${text ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(width ?? size, '0');
+          : // A point alone is no number yet.
+            `${text && text !== '.' ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(
+              width ?? size,
+              '0',
+            );
       const isKept = next === text || (kind.takes && !kind.takes(plan, body.texts, part, next));
       if (isKept) return { body, caret: caretIn(body, part, text.length) };
       const after = layWith({ kind, plan }, body, part, next);

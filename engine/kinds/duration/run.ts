@@ -93,7 +93,9 @@ function parse(plan: DurationPlan, given: string): Parsed | undefined {
   const match = unitForm.exec(text) ?? /^(\d{1,4}[.,]\d{1,4})()$/.exec(text);
   if (!match || !(match[1] || match[2])) return undefined;
   const [, h = '', min = '', unit] = match;
-  if (!h && !unit && plan.bare === plan.hour) return held(plan, min, '');
+  // A bare number goes where it would be typed: what there is no room for is left out, as key by key.
+  if (!h && !unit && plan.bare === plan.hour)
+    return min.length <= item(plan.parts, plan.hour).size ? held(plan, min, '') : undefined;
   return held(plan, h.replace(',', '.'), min);
 }
 

@@ -4,9 +4,9 @@ import type { FieldDocument } from '../../document/document.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
 import { kinds } from '../table.ts';
 
-const fieldOf = (home: string) =>
+const fieldOf = (home: string, more: object = {}) =>
   compileField(
-    { id: 'f', kind: 'phone', label: 'F', entry: { home } } as FieldDocument,
+    { id: 'f', kind: 'phone', label: 'F', entry: { home, ...more } } as unknown as FieldDocument,
     { locale: 'en-GB' },
     kinds,
   );
@@ -35,4 +35,26 @@ test('a sign the writing does not have next is refused', () => {
   const begun = keysOf('07700').reduce((state, key) => apply(field, state, key), start(field));
   expect(apply(field, begun, { type: 'key', text: '-' }).rejected).toBe('not-accepted');
   expect(apply(field, begun, { type: 'key', text: ' ' })).toMatchObject({ rejected: null, body: begun.body });
+});
+
+test('the beginning of a number that begins like the calling code stays what it is, pasted or written back', () => {
+  const field = fieldOf('NO');
+  for (const type of ['paste', 'set'] as const)
+    for (const text of ['470 00 00', '4700000'])
+      expect(apply(field, start(field), { type, text }).body.content).toBe('4700000');
+  // One that can be none in the region is one with its calling code.
+  const { body } = apply(field, start(field), { type: 'autofill', text: '4740612345' });
+  expect(field.kind.value(field.plan, body)).toBe('+4740612345');
+});
+
+test('a number that is whole has room while it takes an extension', () => {
+  const field = fieldOf('GS', { extension: true });
+  const roomAfter = (text: string): boolean => {
+    const { body } = keysOf(text).reduce((state, key) => apply(field, state, key), start(field));
+    return field.kind.hasRoom(field.plan, body);
+  };
+  expect(['77777', '77777x', '77777x1', '77777x1234567'].map(roomAfter)).toEqual([true, true, true, false]);
+  const plain = fieldOf('GS');
+  const { body } = keysOf('77777').reduce((state, key) => apply(plain, state, key), start(plain));
+  expect(plain.kind.hasRoom(plain.plan, body)).toBe(false);
 });

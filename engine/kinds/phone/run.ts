@@ -168,6 +168,9 @@ export function hasPlace(plan: PhonePlan, read: Read): boolean {
   return (first !== undefined && length <= first.max) || length <= most(plan, read);
 }
 
+/** Digits an extension has at most. */
+const longestExtension = 7;
+
 function put(plan: PhonePlan, content: string, at: number, character: string): Put | Reason {
   const c = fold(character);
   const next = (text: string): Put => ({
@@ -178,7 +181,7 @@ function put(plan: PhonePlan, content: string, at: number, character: string): P
   if (c >= '0' && c <= '9' && c.length === 1) {
     if (at === 0 && content[0] === '+') return 'not-accepted';
     const more = next(c);
-    if (mark >= 0 && at > mark) return content.length - mark > 7 ? 'full' : more;
+    if (mark >= 0 && at > mark) return content.length - mark > longestExtension ? 'full' : more;
     return hasPlace(plan, takeApart(plan, more.content)) ? more : 'full';
   }
   if (c === '+') {
@@ -240,12 +243,14 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
 
 /**
  * A number handed over with the home region's calling code and no `+`, as autofill does (`447700900123`): read so where
- * it is none as it stands and one that way.
+ * it is none as it stands, nor the beginning of one, and one that way.
  */
 function withCode(plan: PhonePlan, taken: Taken<PhoneBody>, text: string): Taken<PhoneBody> | undefined {
   const code = plan.plans[plan.home]?.code ?? '';
   const digits = text.replace(/\D/g, '');
-  if (taken.body.complete || !code || text.includes('+') || !digits.startsWith(code)) return undefined;
+  if (!code || text.includes('+') || !digits.startsWith(code)) return undefined;
+  // All of it is a number, or the beginning of one.
+  if (!taken.leftOut && verdictOf(plan, taken.body.read).verdict !== 'fail') return undefined;
   const other = editing.insert(plan, lay(plan, ''), 0, 0, `+${digits}`);
   return other.body.complete && !other.leftOut ? other : undefined;
 }
@@ -285,7 +290,12 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
   },
   raw: (_, body) => body.content,
   value,
-  hasRoom: (plan, body) => body.read.digits.length < most(plan, body.read),
+  hasRoom: (plan, { read }) => {
+    const { digits, extension } = read;
+    if (extension !== undefined) return extension.length < longestExtension;
+    // A number that is whole takes an extension.
+    return digits.length < most(plan, read) || (plan.extension && verdictOf(plan, read) === passed);
+  },
   insert(plan, body, start, end, text) {
     const taken = editing.insert(plan, body, start, end, text);
     return body.content && start === end ? taken : (withCode(plan, taken, text) ?? taken);

@@ -1,0 +1,34 @@
+import { expect, test } from 'vitest';
+import { compileField, type FieldDocument } from '../../document/index.ts';
+import { apply, keysOf, start } from '../../field/state.ts';
+import { kinds } from '../table.ts';
+
+const open = (entry: object) =>
+  ({
+    ...compileField(
+      { id: 'a', kind: 'duration', label: 'A', entry } as unknown as FieldDocument,
+      { locale: 'en-GB' },
+      kinds,
+    ),
+    checks: {},
+  }) as const;
+
+test('a point whose hours are gone is no number to go up from', () => {
+  const field = open({});
+  for (const text of ['.h', '1.']) {
+    let state = apply(field, start(field), { type: 'autofill', text: '.h' });
+    if (text === '1.') {
+      state = keysOf(text).reduce((now, key) => apply(field, now, key), start(field));
+      state = apply(field, apply(field, state, { type: 'select', start: 0, end: 1 }), { type: 'cut' });
+    }
+    expect(apply(field, state, { type: 'up' }).body.display).not.toMatch(/NaN/);
+  }
+});
+
+test('a bare number of hours goes in as it would be typed', () => {
+  const field = open({ bare: 'h' });
+  const typed = keysOf('1000').reduce((now, key) => apply(field, now, key), start(field));
+  const pasted = apply(field, start(field), { type: 'paste', text: '1000' });
+  // The fourth digit is the first of the minutes.
+  expect([typed.body.content, pasted.body.content, pasted.leftOut]).toEqual(['100h0', '100h0', '']);
+});
