@@ -46,6 +46,7 @@ describe('a regular expression as a pattern', () => {
     ['(a', /not closed/],
     ['abc', /Nothing can be typed/],
     ['[A-F0-9]{1,3}\\d', /does not tell where one part ends/],
+    ['[A-Z]{1,2}\\d{0,2}[A-Z]', /does not tell where one part ends/],
     ['(ab|abc)[a-z]', /does not tell where one part ends/],
     ['\\d{4} ?\\d{4}', /may be there or not/],
     ['(?:25[0-5]|2[0-4]\\d|1?\\d?\\d)\\.\\d', /more or fewer digits/],
@@ -60,6 +61,7 @@ describe('a regular expression as a pattern', () => {
     ['\\d{2,8}', { most: 6 }, '<2-6 digit>'],
     ['\\d{2,8}', { least: 1, most: 9 }, '<2-8 digit>'],
     ['[a-z]*\\d', { least: 3, most: 3 }, '<2 latin lower><digit>'],
+    ['(?:[A-Z]\\d)+', { least: 3, most: 4 }, '<latin upper><digit><latin upper><digit>'],
     ['(?:[A-Z]\\d)+', { least: 4, most: 5 }, '<latin upper><digit><latin upper><digit>'],
   ])('%s of so many characters: %j', (source, lengths, pattern) => {
     expect(patternOf(source, lengths)).toEqual({ is: 'exact', pattern });
