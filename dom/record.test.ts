@@ -23,7 +23,7 @@ test('what is done to a field is a tape that leads to the same when it is played
   store.dispatch({ type: 'leave' });
   const text = recording.text();
   expect(text).toBe(
-    'tape "Recorded in Phone"\nfield phone\ntoday 2027-02-10\nset "12"\nfocus\ntype "3x45"\ncaret 1\nbackspace\npaste "98"\nundo\nleave\n',
+    'tape "Recorded in Phone"\nfield phone\ntoday 2027-02-10\nset "12"\nfocus\ntype "3x45"\ncaret 2\ncaret 1\nbackspace\npaste "98"\nundo\nleave\n',
   );
   const tape = readTape(text);
   if (!tape.ok) throw new RangeError(JSON.stringify(tape.faults));

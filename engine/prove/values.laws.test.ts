@@ -65,6 +65,13 @@ describe('the values of a kind are what its definition says', () => {
   });
 });
 
+test('a stretch that what follows it could begin says more than the field takes', () => {
+  const beyond = (pattern: string) =>
+    formOf(fieldOf({ pattern, positions: 'flow', literals: 'behind', raw: 'text' } as never)).beyond !== undefined;
+  expect(['<?<00..23>><1-2 digit>', '<?<2 latin>><0-1 latin><digit>', '<?-<2 digit>>-<digit>'].map(beyond)).toEqual([true, true, true]);
+  expect(['<?<2 latin>><4 digit>', '<?<GB|IE>><9 digit>', '<?+<2 digit>>-<digit>', '<4 digit><?-<4 digit>>'].map(beyond)).toEqual([false, false, false, false]);
+}); // biome-ignore format: a list a line
+
 test('numbers between two of as many digits', () => {
   for (const [low, high] of [['00', '23'], ['01', '12'], ['000', '255'], ['7', '7'], ['099', '101'], ['20', '79'], ['13', '14'], ['00', '99']] as const) {
     const expression = new RegExp(`^${digitsBetween(low, high)}$`);

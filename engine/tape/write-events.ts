@@ -20,24 +20,33 @@ export function writeEvent(event: FieldEvent): string {
 /** What only a page or a server brings about, and no hand: a tape has no word for it. */
 const wordless: ReadonlySet<FieldEvent['type']> = new Set(['ask', 'ask-again', 'answer', 'look', 'refuse']);
 
-/** Events in their order as the lines of a tape: keys in a row are one `type`, of caret moves in a row the last counts. */
+/**
+ * Events in their order as the lines of a tape: keys in a row are one `type`, of caret moves in a row the last counts, and the first: that
+ * the caret was moved at all ends what one undo takes back, though it came back to where it was.
+ */
 export function writeEvents(events: readonly FieldEvent[]): readonly string[] {
   const lines: string[] = [];
   let typed = '';
-  let before: FieldEvent['type'] | undefined;
+  /** How many lines of moves in a row there are: at most two. */
+  let moves = 0;
   const flush = (): void => {
     if (typed) lines.push(writeEvent({ type: 'key', text: typed }));
     typed = '';
   };
   for (const event of events) {
     if (wordless.has(event.type)) continue;
-    if (event.type === 'key') typed += event.text;
-    else {
-      flush();
-      if (event.type === 'select' && before === 'select') lines.pop();
-      lines.push(writeEvent(event));
+    if (event.type === 'key') {
+      typed += event.text;
+      moves = 0;
+      continue;
     }
-    before = event.type;
+    flush();
+    const line = writeEvent(event);
+    if (event.type !== 'select') moves = 0;
+    else if (moves > 0 && line === lines.at(-1)) continue;
+    else if (moves === 2) lines.pop();
+    else moves++;
+    lines.push(line);
   }
   flush();
   return lines;

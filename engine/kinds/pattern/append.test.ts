@@ -32,3 +32,9 @@ test('many characters at once lead where they would one by one', () => {
   // Otherwise this would prove nothing.
   expect(together).toBeGreaterThan(3000);
 });
+
+test('fixed text that was just typed is met again, though all that follows may stay out', () => {
+  const { plan } = fieldOf({ pattern: '9<?<00..23>>', positions: 'flow', literals: 'behind' });
+  const empty = { body: pattern.empty(plan), caret: 0 };
+  expect(insertAll(plan, empty, '99', bulk, -1).body.display).toBe('9');
+});

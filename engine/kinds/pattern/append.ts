@@ -203,7 +203,8 @@ function passedBy(
   const isShown = (at: number): boolean =>
     plan.literals === 'ahead' && at === last + 1 && isPartFull(plan, last) && over === 0;
   for (let at = cell; at <= cells.length; at++) {
-    if (at === cells.length) return indexIn(text(at), character) >= 0 ? undefined : null;
+    if (at === cells.length && indexIn(text(at), character) >= 0) return undefined;
+    if (at === cells.length) break;
     const found = isShown(at) ? -1 : indexIn(text(at), character, at === cell ? over : 0);
     if (found >= 0) return [at, found + character.length];
     if (!mayStayBlank(plan, cells, at)) break;

@@ -145,7 +145,8 @@ export function valuesOf(plan: PatternPlan): ValueForm {
     plan.parts.some((part) => part.stretch === i && part.min > 0),
   );
   const isGreedy = plan.parts.some((part) => part.min < part.size && !endsBefore(plan, part));
-  const isLoose = writing.isLoose || !hasNeeded || !isFirm || isGreedy;
+  const isTold = plan.stretches.every((_, i) => beginsTold(plan, i));
+  const isLoose = writing.isLoose || !hasNeeded || !isFirm || isGreedy || !isTold;
   return {
     isRaw: true,
     type: fixed ? `\`${fixed}\${string}\`` : 'string',
@@ -166,16 +167,55 @@ function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any
   if (text !== '') return !isIn(set, text.charAt(0));
   const next = plan.parts.find((part) => part.first === first + size);
   // What may stay out is no end.
-  return next !== undefined && next.min > 0 && next.stretch === stretch && beginsApart(set, next);
+  return next !== undefined && next.min > 0 && next.stretch === stretch && areApart(set, setOf(next));
 }
 
-/** Whether a part begins with nothing that a set takes. */
-function beginsApart(set: CharacterSet, { takes, set: own = 'any', words = [] }: Part): boolean {
-  if (takes === 'words') return words.every((word) => !isIn(set, word.charAt(0)));
-  const other = takes === 'number' ? 'digit' : own;
-  if (typeof set !== 'string') return isApart(set, other);
-  if (typeof other !== 'string') return isApart(other, set);
-  const both = [set, other];
+/**
+ * Whether a value tells that a stretch is there: it begins with nothing that what follows it could begin with. Else what is meant for what
+ * follows goes into the stretch, and may then be missing behind it.
+ */
+function beginsTold(plan: PatternPlan, stretch: number): boolean {
+  const { first, end } = item(plan.stretches, stretch);
+  const behind = plan.parts.filter((part) => part.first >= end);
+  if (behind.length === 0) return true;
+  const begins = plan.parts.find((part) => part.first === first);
+  const opening = plan.raw === 'text' ? textOf(plan, first, stretch) : '';
+  const set = opening ? pointsOf([opening]) : begins && setOf(begins);
+  if (set === undefined) return false;
+  const fixed = plan.raw === 'text' ? item(plan.before, end) : '';
+  if (typeof fixed !== 'string') return false;
+  if (fixed !== '') return !isIn(set, fixed.charAt(0));
+  for (const part of behind) {
+    if (!areApart(set, setOf(part))) return false;
+    // What may stay out leaves what follows it to be the next.
+    if (part.min > 0 && part.stretch < 0) break;
+  }
+  return true;
+}
+
+/** The fixed text before a cell that stands only while a stretch does. */
+function textOf(plan: PatternPlan, cell: number, stretch: number): string {
+  const fixed = item(plan.before, cell);
+  return typeof fixed === 'string' ? '' : (fixed.find((one) => one.stretch === stretch)?.text ?? '');
+}
+
+const pointsOf = (texts: readonly string[]): readonly number[] =>
+  texts.flatMap((text) => {
+    const code = text.codePointAt(0) ?? 0;
+    return [code, code];
+  });
+
+/** What a part can begin with. */
+function setOf({ takes, set = 'any', words = [] }: Part): CharacterSet {
+  if (takes === 'words') return pointsOf(words);
+  return takes === 'number' ? 'digit' : set;
+}
+
+/** Whether nothing is in both of two sets. */
+function areApart(a: CharacterSet, b: CharacterSet): boolean {
+  if (typeof a !== 'string') return isApart(a, b);
+  if (typeof b !== 'string') return isApart(b, a);
+  const both = [a, b];
   return both.includes('digit') && (both.includes('latin') || both.includes('letter'));
 }
 
