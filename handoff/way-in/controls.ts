@@ -15,7 +15,7 @@ import {
   rawText,
 } from './page.ts';
 import { type Draft, idFor, labelFor } from './sound.ts';
-import { forms, type Made, writtenAs } from './written.ts';
+import { forms, type Made, rangeOf, writtenAs } from './written.ts';
 
 /** What the controls of a page come to as fields. */
 
@@ -103,7 +103,7 @@ function offered(
 }
 
 const named = ({ words }: Offers, values: readonly string[]): string =>
-  values.map((value) => words[value] ?? value).join(' ');
+  values.map((value) => words.get(value) ?? value).join(' ');
 
 /** Buttons or boxes of one name. */
 export function picked(page: Page, element: Element, members: readonly Element[]): Draft {
@@ -207,6 +207,7 @@ function typed(page: Page, element: Element, type: string): Draft {
 function boxed(page: Page, element: Element, type: string, html: Html): Draft | undefined {
   const { autocomplete: token = '', inputmode, ...rest } = html;
   const isCode = String(token).split(/\s+/).includes('one-time-code');
+  if (!isCode && type !== 'password') return undefined;
   const expression = attribute(element, 'pattern');
   const found =
     expression === undefined
@@ -217,24 +218,8 @@ function boxed(page: Page, element: Element, type: string, html: Html): Draft | 
   const accept = cells?.[2] === 'alnum' ? { accept: 'alnum' } : {};
   const entry = { ...(length ? { length } : {}), ...accept };
   if (isCode) return fieldFrom(page, element, { kind: 'one-time-code', entry, rules: [] }, { html: rest });
-  const isPin =
-    type === 'password' && length !== undefined && length <= 12 && (inputmode === 'numeric' || cells);
+  const isPin = length !== undefined && length <= 12 && (inputmode === 'numeric' || cells);
   return isPin ? fieldFrom(page, element, { kind: 'pin', entry, rules: [] }, { html: rest }) : undefined;
-}
-
-/** Bounds of a range as a rule writes them; none where there are none. */
-function rangeOf<T extends string | number>(
-  min: T | undefined,
-  max: T | undefined,
-  step?: number,
-): RuleDocument[] {
-  if (min === undefined && max === undefined && step === undefined) return [];
-  const bounds = {
-    ...(min === undefined ? {} : { min }),
-    ...(max === undefined ? {} : { max }),
-    ...(step === undefined ? {} : { step }),
-  };
-  return [{ id: 'range', check: { type: 'range', ...bounds } } as RuleDocument];
 }
 
 function dated(page: Page, element: Element, type: 'date' | 'time', around: Around): Draft {
@@ -257,7 +242,8 @@ function counted(page: Page, element: Element, type: 'number' | 'range', around:
   const step = given === undefined || given <= 0 ? 1 : given;
   const decimals =
     written.trim().toLowerCase() === 'any' ? 6 : Math.min(6, String(step).split('.')[1]?.length ?? 0);
-  const isPlain = decimals === 6 || step === 10 ** -decimals || Math.abs(step - 10 ** -decimals) < 1e-9;
+  // Where it goes in steps of its last decimal, or of none, there is nothing to hold it to.
+  const isPlain = decimals === 6 || Math.abs(step - 10 ** -decimals) < 1e-9;
   const from = (number(min) ?? number(around.initial) ?? 0) / step;
   // Steps are counted from the least (HTML); a rule counts them from nothing.
   const isOnStep = Math.abs(from - Math.round(from)) < 1e-9;

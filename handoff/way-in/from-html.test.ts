@@ -103,6 +103,7 @@ describe('an HTML form', () => {
     ['a value with blanks', '<select name=a multiple required><option>North side<option value=s selected>South</select>',
       { kind: 'choices', initial: 's', rules: [{ check: { type: 'required' } }], entry: { options: [{ value: 'north-side', label: 'North side' }, { value: 's', label: 'South' }] } }],
     ['an initial value with blanks', '<select name=a><option selected>North side<option>South</select>', { initial: 'north-side' }],
+    ['a value called as what every object has', '<select name=a><option selected>constructor<option>b</select>', { initial: 'constructor' }],
     ['a value twice', '<select name=a><option value=1>A<option value=1>B<option value=2>B</select>', { entry: { options: [{ value: '1', label: 'A' }, { value: '2', label: 'B' }] } }],
     ['a label that names it by id', '<b id=f>First</b> <b id=n>name</b><input name=a aria-labelledby="f n" aria-label=Other>', { label: 'First name' }],
     ['a label nobody closed', '<label>One <input name=a><label>Two <input name=b></label>', { label: 'One' }],

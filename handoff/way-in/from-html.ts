@@ -35,7 +35,8 @@ export function fromHtml(text: string): BroughtIn {
       where: 'the page',
       why: `It has ${forms.length} forms: their fields came in together.`,
     });
-  const outside = every.filter((one) => isControl(one) && !all.includes(one)).length;
+  const known = new Set(all);
+  const outside = every.filter((one) => isControl(one) && !known.has(one)).length;
   if (outside > 0)
     page.lost.push({
       where: 'the page',

@@ -110,6 +110,8 @@ describe('a JSON Schema', () => {
     ['more beside a reference', { $ref: '#/$defs/few', minimum: 2, type: 'integer' }, { kind: 'number', rules: [{ check: { type: 'range', min: 2, max: 5 } }] }],
     ['bounds of either sort', { type: 'integer', minimum: 3, exclusiveMinimum: 4, maximum: 9, exclusiveMaximum: 9 }, { rules: [{ check: { type: 'range', min: 5, max: 8 } }] }],
     ['a box that has to be ticked', { type: 'boolean', const: true }, { kind: 'yes-no', rules: [{ check: { type: 'required' } }] }],
+    ['values called as what every object has', { enum: ['constructor', 'toString'], default: 'constructor' }, { kind: 'choice', initial: 'constructor' }],
+    ['a single example', { type: 'string', example: 'Windgap' }, { placeholder: 'Windgap' }],
     ['anything', true, { kind: 'text' }],
     ['an expression and lengths', { type: 'string', pattern: '^[A-Z]+$', minLength: 3, maxLength: 3 }, { kind: 'pattern', entry: { pattern: '<3 latin upper>' } }],
     ['alternatives that are whole', { type: 'string', pattern: '^ab\\d+$|^cd\\d$' }, { kind: 'text', rules: [{ check: { pattern: '(?:ab\\d+|cd\\d)' } }] }],
@@ -131,6 +133,7 @@ describe('a JSON Schema', () => {
     [7, ['a: This is no schema.']],
     [{ $ref: '#/properties/a' }, ['a.$ref: It refers to itself.']],
     [{ oneOf: [{ format: 'email' }, { format: 'uri' }] }, ['a.oneOf: Which of several it is, a field does not tell: of that nothing came in.']],
+    [{ allOf: [{ pattern: '^a\\d$' }, { pattern: '^[ab]1$' }] }, ['a.allOf[1].pattern: Another piece has a “pattern” of its own: this one is not carried over.']],
     [{ type: ['integer', 'string'] }, ['a.type: It may be integer or string: it came in as the first.']],
     [{ 'x-order': 3, deprecated: true, writeOnly: true, type: 'string' }, []],
   ])('%j is told of', (property, told) => {

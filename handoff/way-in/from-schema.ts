@@ -18,7 +18,7 @@ import {
 } from './schema-parts.ts';
 import { writtenOf } from './schema-texts.ts';
 import { type BroughtIn, type Draft, idFor, labelFor, soundSet } from './sound.ts';
-import type { Made as MadeOf } from './written.ts';
+import { type Made as MadeOf, rangeOf } from './written.ts';
 
 /** One property, with what it was found under. */
 interface Property extends Found {
@@ -173,9 +173,9 @@ function draftOf(reading: Reading, property: Property): readonly Draft[] {
   const id = idFor([...inside.names, name].join(' '), reading.taken);
   reading.taken.add(id);
   const hint = text(schema.description).replace(/\s+/g, ' ').trim().slice(0, 500);
-  const [example] = list(schema.examples);
+  const example = list(schema.examples)[0] ?? schema.example;
   const initial = (Array.isArray(schema.default) ? schema.default : [schema.default ?? ''])
-    .map((one) => made.words?.[String(one)] ?? String(one))
+    .map((one) => made.words?.get(String(one)) ?? String(one))
     .join(' ');
   const isAsked = isNeeded || schema.const === true;
   const rules: RuleDocument[] = [
@@ -200,24 +200,26 @@ function draftOf(reading: Reading, property: Property): readonly Draft[] {
 
 /** What is read of a property, and what says nothing of its values. */
 const heard: ReadonlySet<string> = new Set([
-  ...['type', 'enum', 'const', 'anyOf', 'oneOf', 'format', 'pattern', 'minLength', 'maxLength', 'minimum'],
-  ...['maximum', 'exclusiveMinimum', 'exclusiveMaximum', 'multipleOf', 'items', 'minItems', 'maxItems'],
-  ...['uniqueItems', 'title', 'description', 'default', 'example', 'examples', 'readOnly', 'writeOnly'],
-  ...['deprecated', 'nullable', '$comment', '$id', '$anchor', '$schema', '$defs', 'definitions'],
-]);
+  'type', 'enum', 'const', 'anyOf', 'oneOf', 'format', 'pattern', 'minLength', 'maxLength', 'minimum', 'maximum', 'exclusiveMinimum', 'exclusiveMaximum', 'multipleOf', 'items', 'minItems',
+  'maxItems', 'uniqueItems', 'title', 'description', 'default', 'example', 'examples', 'readOnly', 'writeOnly', 'deprecated', 'nullable', '$comment', '$id', '$anchor', '$schema', '$defs', 'definitions',
+]); // biome-ignore format: a list
 
 interface Made extends MadeOf {
   /** What values of the schema are called as values of the field, where that is something else. */
-  readonly words?: Readonly<Record<string, string>>;
+  readonly words?: ReadonlyMap<string, string>;
 }
+
+const yesAndNo = new Map([
+  ['true', 'yes'],
+  ['false', 'no'],
+]);
 
 function madeOf(reading: Reading, at: Property): Made | undefined {
   const { schema } = at;
   const types = typesOf(schema);
   if (types.length > 1)
     lose(reading, at, `It may be ${types.join(' or ')}: it came in as the first.`, 'type');
-  if (types[0] === 'boolean')
-    return { kind: 'yes-no', entry: { draw: 'tick' }, rules: [], words: { true: 'yes', false: 'no' } };
+  if (types[0] === 'boolean') return { kind: 'yes-no', entry: { draw: 'tick' }, rules: [], words: yesAndNo };
   const offers = offersIn(reading, at);
   if (offers === 'one') {
     lose(reading, at, 'It has one value only: there is nothing to fill in.');
@@ -285,18 +287,11 @@ function numberOf(schema: Json, isWhole: boolean): Made {
     a === undefined || b === undefined ? (a ?? b) : of(a, b);
   const min = most(count(minimum), next(exclusiveMinimum, unit), Math.max);
   const max = most(count(maximum), next(exclusiveMaximum, -unit), Math.min);
-  const isBounded = min !== undefined || max !== undefined || step !== undefined;
-  const range = {
-    type: 'range',
-    ...(min === undefined ? {} : { min }),
-    ...(max === undefined ? {} : { max }),
-    ...(step === undefined ? {} : { step }),
-  } as const;
   const entry = {
     ...(decimals ? { decimals: { max: decimals } } : {}),
     ...(min === undefined || min < 0 ? { negative: 'minus' } : {}),
   };
-  return { kind: 'number', entry, rules: isBounded ? [{ id: 'range', check: range }] : [] };
+  return { kind: 'number', entry, rules: rangeOf(min, max, step) };
 }
 
 function severalOf(reading: Reading, at: Found): Made | undefined {

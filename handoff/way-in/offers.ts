@@ -5,7 +5,7 @@ import { idFor, labelFor } from './sound.ts';
 export interface Offers {
   readonly options: readonly Offer[];
   /** What the values that had to be called something else are called, by what they were. */
-  readonly words: Readonly<Record<string, string>>;
+  readonly words: ReadonlyMap<string, string>;
   /** What is not as it was, a sentence each. */
   readonly told: readonly string[];
 }
@@ -49,7 +49,7 @@ export function offersFrom(given: readonly Offer[]): Offers {
   const renamed = [...known].filter(([value, offer]) => offer.value !== value);
   return {
     options: [...known.values()],
-    words: Object.fromEntries(renamed.map(([value, offer]) => [value, offer.value])),
+    words: new Map(renamed.map(([value, offer]) => [value, offer.value])),
     told: [
       ...(renamed.length
         ? [

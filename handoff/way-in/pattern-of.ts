@@ -97,7 +97,7 @@ function proven(automaton: Automaton, pattern: string, budget: StateBudget): Pat
   if (form.beyond !== undefined || !own || 'message' in own)
     return {
       is: 'not',
-      why: `${short(pattern)} would be near, but it does not tell where one part ends and the next begins.`,
+      why: `${short(pattern)} would be near, but it does not take every text it would seem to.`,
     };
   const apart = textApart(automaton, own, budget);
   if (apart === undefined) return { is: 'exact', pattern };

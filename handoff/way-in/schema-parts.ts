@@ -83,13 +83,13 @@ export function resolved(reading: Reading, at: Found, by: readonly string[] = []
     if (target) {
       const there = resolved(reading, target, [...by, $ref]);
       // What is said beside a reference says more; where the rest stands is where it leads.
-      found = { ...there, schema: merged(there.schema, rest) };
+      found = { ...there, schema: merged(reading, there, there.schema, rest) };
     }
   }
   for (const [i, schema] of list(allOf).entries()) {
     if (!isObject(schema)) continue;
     const piece = resolved(reading, within(at, schema, 'allOf', i), by);
-    found = { ...found, schema: merged(piece.schema, found.schema) };
+    found = { ...found, schema: merged(reading, piece, piece.schema, found.schema) };
   }
   return found;
 }
@@ -135,10 +135,19 @@ const narrower: Readonly<Record<string, (a: number, b: number) => number>> = {
   maxItems: Math.min,
 };
 
-/** Two schemas that both hold: of what both say, `over` counts, save where they can both be said. */
-function merged(under: Json, over: Json): Json {
+/** What is asked of a value, of which a field has one of each. */
+const asked = ['type', 'const', 'pattern', 'format', 'multipleOf', 'items', 'not', 'anyOf', 'oneOf'];
+
+/** Two schemas that both hold: of what both say, `over` counts, save where they can both be said. What does not count is told. */
+function merged(reading: Reading, at: Where, under: Json, over: Json): Json {
   const both = new Map<string, unknown>(Object.entries(under));
-  for (const [name, value] of Object.entries(over)) both.set(name, ofBoth(name, both.get(name), value));
+  for (const [name, value] of Object.entries(over)) {
+    const before = both.get(name);
+    const isOther = before !== undefined && JSON.stringify(before) !== JSON.stringify(value);
+    if (isOther && asked.includes(name))
+      lose(reading, at, `Another piece has a “${name}” of its own: this one is not carried over.`, name);
+    both.set(name, ofBoth(name, before, value));
+  }
   return Object.fromEntries(both);
 }
 

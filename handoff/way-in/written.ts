@@ -73,6 +73,21 @@ export function writtenAs(
   return { kind: 'text', entry, rules: [form, ...lengths], told };
 }
 
+/** Bounds of a range as a rule writes them; none where there are none. */
+export function rangeOf<T extends string | number>(
+  min: T | undefined,
+  max: T | undefined,
+  step?: number,
+): RuleDocument[] {
+  if (min === undefined && max === undefined && step === undefined) return [];
+  const bounds = {
+    ...(min === undefined ? {} : { min }),
+    ...(max === undefined ? {} : { max }),
+    ...(step === undefined ? {} : { step }),
+  };
+  return [{ id: 'range', check: { type: 'range', ...bounds } } as RuleDocument];
+}
+
 /** What texts of a known form match: by the names that inputs and schemas have for it. */
 export const forms = {
   email: '[^@\\s]+@[^@\\s]+\\.[^@\\s.]+',

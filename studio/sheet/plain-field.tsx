@@ -1,6 +1,6 @@
 'use client';
 
-import { type Field, Label, Message } from '@arbeit/react';
+import { type Field, Hint, Label, Message } from '@arbeit/react';
 import type { ReactNode } from 'react';
 import { Control } from '../kinds/controls.tsx';
 import { faceOf } from '../kinds/faces.tsx';
@@ -28,14 +28,11 @@ export function PlainField({
   /** What else there is to say of it. It shares its room with the message: two lines. */
   readonly said?: ReactNode;
 }) {
-  const definition = field.store.field;
   const { Before, Behind, Beneath } = faceOf(field);
   return (
     <div>
       <Label field={field} missing="No label" className="block font-semibold" />
-      <p {...field.hintProps} className="text-sm text-faint">
-        {definition.hint}
-      </p>
+      <Hint field={field} className="text-sm text-faint" />
       <div className="mt-1 flex items-center gap-3">
         {Before && <Before field={field} />}
         <Control field={field} isWrong={problem !== ''} />

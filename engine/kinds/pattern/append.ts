@@ -202,16 +202,16 @@ function passedBy(
   const text = (at: number): string => textBefore(plan, cells, at);
   const isShown = (at: number): boolean =>
     plan.literals === 'ahead' && at === last + 1 && isPartFull(plan, last) && over === 0;
-  for (let at = cell; at <= cells.length; at++) {
-    if (at === cells.length && indexIn(text(at), character) >= 0) return undefined;
-    if (at === cells.length) break;
+  let at = cell;
+  for (; at < cells.length; at++) {
     const found = isShown(at) ? -1 : indexIn(text(at), character, at === cell ? over : 0);
     if (found >= 0) return [at, found + character.length];
     if (!mayStayBlank(plan, cells, at)) break;
   }
+  if (at === cells.length && indexIn(text(at), character) >= 0) return undefined;
   // The one just placed left of the caret, and what stands before it.
   let placed = isShown(cell) ? text(cell) : text(cell).slice(0, over);
-  for (let at = last + 1; at < cell; at++) placed += standing(plan, cells, item(plan.before, at));
+  for (let i = last + 1; i < cell; i++) placed += standing(plan, cells, item(plan.before, i));
   return indexIn(placed, character) >= 0 ? [cell, over] : null;
 }
 
