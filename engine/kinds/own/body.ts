@@ -86,8 +86,9 @@ export function countLeft({ places }: OwnBody, offset: number): number {
 export const endAt = ({ places, characters }: OwnBody, index: number): number =>
   places[index]! + characters[index]!.length;
 
+/** Where the content ends. Without content: behind what was typed of the fixed text in front. */
 export const endOf = (body: OwnBody): number =>
-  body.places.length ? endAt(body, body.places.length - 1) : 0;
+  body.places.length ? endAt(body, body.places.length - 1) : body.display.length;
 
 /** The offset right behind the first `count` characters. */
 export const behind = (body: OwnBody, count: number): number =>

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compile, type RunOwnCode, withOwnCode } from '../../document/compile.ts';
 import type { SetDocument } from '../../document/document.ts';
@@ -13,6 +14,7 @@ import { auditSet } from '../../prove/audit-set.ts';
 import { play } from '../../tape/play.ts';
 import { readTape } from '../../tape/read-tape.ts';
 import { kinds } from '../table.ts';
+import type { OwnBody } from './body.ts';
 import { placed, toldApart } from './placed.ts';
 import { plainly, shapes } from './plainly.fixture.ts';
 import { ownBy } from './run.ts';
@@ -55,6 +57,12 @@ describe('editing around a developer’s text', () => {
     ['lead', { takes: 'digit' }, 'type "44"\nexpect display "K4-44|"\nbackspace\nexpect display "K4-4|"'],
     ['lead', { takes: 'digit' }, 'paste "K4-123"\nexpect raw "123"\nexpect left-out ""'],
     ['valued', {}, 'type "12"\nexpect display "12| h"\nexpect value "12"\nselect all\ntype "0"\nexpect value null\nexpect flags !complete\nset "7"\nexpect display "7| h"'],
+    // Fixed text in front that is typed is shown, and is not typed a second time.
+    ['pieces', {}, 'type "+"\nexpect display "+|"\nexpect raw ""\ntype "44"\nexpect display "+44|"\ntype "12"\nexpect display "+44 12|"\nexpect raw "12"\nselect all\ntype "+44 9"\nexpect display "+44 9|"\nexpect raw "9"'],
+    ['pieces', {}, 'type "+4"\nbackspace\nexpect display ""\ntype "4"\nexpect raw "4"'],
+    ['pieces', {}, 'type "+5"\nexpect display "+44 5|"\nselect all\npaste "+44"\nexpect raw ""\ntype "7"\nexpect raw "7"'],
+    // A raw value that begins as the fixed text does is that value (law 12).
+    ['nought', {}, 'type "0123"\nexpect display "00123|"\nset "0123"\nexpect raw "0123"\nset ""\nset "0123"\nexpect raw "0123"\nset ""\npaste "0123"\nexpect raw "123"'],
     ['plain', { takes: '"0-9A-F" upper' }, 'type "1af"\nexpect raw "1AF"\ntype "g"\nexpect rejected not-accepted'],
   ] as const)('%s %j', (name, more, tape) => {
     expect(misses({ code: shapes[name], ...more }, tape)).toEqual([]);
@@ -74,11 +82,45 @@ describe('what a function may not do', () => {
     ['1a2'.padEnd(2001), 'It answered more than 2000 characters.'],
     [['', '1', ' ', 'a'], 'The user’s pieces of its list come to “1a”, which is not the content.'],
     [['', 1], 'It answered a list of something else than texts.'],
+    // An accent by itself joins what is fixed before it: it is no character of its own there.
+    [
+      ['x', '1\u0301', '', 'a2'],
+      'The user’s pieces of its list come to “1\u0301a2”, which is not the content.',
+    ],
     // A mark behind a character makes another one of it.
     ['1a2\u20e3', 'It left “2” out.'],
   ])('%j', (answer, problem) => {
     const found = placed(answer, chars);
     expect(Array.isArray(found) && shapeWords({ of: 'text', what: found[0], about: found[1] })).toBe(problem);
+  });
+
+  test.each(['apart', 'pieces'] as const)('%s: accents on their own never throw', (name) => {
+    const field = fieldOf({ code: shapes[name], takes: 'any' });
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom('a', 'x', '1', '\u0301', '\u0327', 'é', '👍', '\u200d'), { maxLength: 8 }),
+        (keys) => {
+          let state = apply(field, start(field), { type: 'focus' });
+          for (const text of keys) state = apply(field, state, { type: 'key', text });
+          state = apply(field, state, { type: 'paste', text: keys.join('') });
+          for (const type of ['word-backspace', 'delete', 'undo', 'backspace'] as const)
+            state = apply(field, state, { type });
+          expect((state.body as OwnBody).places).toHaveLength((state.body as OwnBody).characters.length);
+        },
+      ),
+    );
+  });
+
+  test.each(Object.entries(shapes))('raw handed back to %s is that raw (law 12)', (_, own) => {
+    const field = fieldOf({ code: own, takes: '"0-9+K"' });
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...'0123456789+K'), { minLength: 1, maxLength: 8 }), (content) => {
+        const { plan, kind } = field;
+        const raw = content.join('');
+        const { body, leftOut } = kind.read(plan, raw);
+        expect([kind.raw(plan, body), leftOut]).toEqual([raw, '']);
+      }),
+    );
   });
 
   test('where it does, what was typed stands there, nothing is lost, and the developer is told why', () => {

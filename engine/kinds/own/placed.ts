@@ -43,18 +43,33 @@ function fromPieces(answer: readonly unknown[], content: readonly string[]): Pla
   const problem = problemWith(display);
   if (problem) return problem;
   const places: number[] = [];
-  let own = '';
+  const own: string[] = [];
   let at = 0;
   for (const [i, piece] of answer.entries()) {
     if (i % 2 === 0) at += piece.length;
     else
       for (const c of graphemes(piece)) {
-        own += c;
+        own.push(c);
         places.push(at);
         at += c.length;
       }
   }
-  return own === content.join('') ? { display, places, isAmbiguous: false } : ['pieces', own];
+  // Character by character: an accent that joins the letter before it makes one character of two.
+  const isContent = own.length === content.length && own.every((c, i) => c === content[i]);
+  return isContent && isWhole(display, places)
+    ? { display, places, isAmbiguous: false }
+    : ['pieces', own.join('')];
+}
+
+/** Whether a character of the display begins at each of these offsets: none of them joins what stands before it. */
+function isWhole(display: string, places: readonly number[]): boolean {
+  const starts = new Set<number>();
+  let at = 0;
+  for (const c of graphemes(display)) {
+    starts.add(at);
+    at += c.length;
+  }
+  return places.every((place) => starts.has(place));
 }
 
 function problemWith(display: string): Misplaced | undefined {

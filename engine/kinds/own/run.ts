@@ -95,7 +95,10 @@ function insert(
   const at = countLeft(body, start);
   const kept = body.characters.toSpliced(at, countLeft(body, end) - at);
   const given = graphemes(text.normalize('NFC'));
-  const lead = at === 0 && given.length > 1 ? layout.leadOf(plan) : [];
+  const lead =
+    at === 0 && given.length > 0 && (given.length > 1 || kept.length === 0) ? layout.leadOf(plan) : [];
+  if (kept.length === 0 && isBegun(plan, lead, given))
+    return { body: { ...empty, display: text }, caret: text.length, leftOut: '', rejected: null };
   const room = plan.most - kept.length;
   const put: string[] = [];
   /** Letters and digits that were not taken, each with how many characters stand before it. */
@@ -122,6 +125,51 @@ function insert(
     rejected: null,
   };
 }
+
+/**
+ * A raw value as the field hands it on: each character is one that the field takes as it is. `undefined` for any other text, which is read as
+ * a paste is. The fixed text in front may have such characters too (`0` before a number): of a raw value none is left out.
+ */
+function rawIn(layout: Layout, plan: OwnPlan, text: string): Taken<OwnBody> | undefined {
+  const characters = graphemes(text);
+  const isRaw = characters.length <= plan.most && characters.every((c) => taken(plan.takes, c) === c);
+  if (!isRaw) return undefined;
+  const body = layout.lay(plan, characters);
+  return { body, caret: endOf(body), leftOut: '', rejected: null };
+}
+
+/**
+ * The first characters of the fixed text in front, typed into an empty field before anything else. They are shown from then on; the first must be
+ * one that the field does not take, since a character of the content wins. Blanks may be left out.
+ */
+function leadTyped(
+  { leadOf }: Layout,
+  plan: OwnPlan,
+  body: OwnBody,
+  key: string,
+): Edited<OwnBody> | undefined {
+  if (body.characters.length > 0) return undefined;
+  const lead = leadOf(plan);
+  if (!lead?.length) return undefined;
+  const from = graphemes(body.display).length;
+  const blanks = lead.slice(from).findIndex((c) => !/^\s$/u.test(c));
+  const next = /^\s$/u.test(key) ? from : from + Math.max(0, blanks);
+  if (lead[next]?.toLowerCase() !== key.toLowerCase()) return undefined;
+  if (from === 0 && taken(plan.takes, key) !== undefined) return undefined;
+  const display = lead.slice(0, next + 1).join('');
+  return { body: { ...empty, display }, caret: display.length };
+}
+
+/** Whether a text is the beginning of the fixed text in front, as it is shown while somebody types it. */
+const isBegun = (plan: OwnPlan, lead: readonly string[] | undefined, given: readonly string[]): boolean =>
+  lead !== undefined &&
+  given.length > 0 &&
+  given.every((c, i) => c === lead[i]) &&
+  taken(plan.takes, lead[0] ?? '') === undefined;
+
+/** What a deletion leaves of fixed text that was typed before any content: all of it goes, as it came. */
+const withoutTyped = (body: OwnBody): Edited<OwnBody> | undefined =>
+  body.characters.length === 0 && body.display ? { body: empty, caret: 0 } : undefined;
 
 /** The state with what the code has answered meanwhile; the caret between the same characters. */
 function again(layout: Layout, plan: OwnPlan, state: FieldState<OwnBody>): FieldState<OwnBody> {
@@ -195,10 +243,13 @@ export function ownBy(run: RunShape): Kind<OwnPlan, OwnBody> {
     value: (_, body) => body.value,
     hasRoom: ({ most }, { characters }) => characters.length < most,
     whole: (_, body) => ({ body, caret: endOf(body) }),
-    stand: (_, body, offset) => Math.max(body.places[0] ?? 0, Math.min(endOf(body), offset)),
+    stand: (_, body, offset) => Math.max(body.places[0] ?? endOf(body), Math.min(endOf(body), offset)),
     key(plan, body, start, end, character) {
       const at = countLeft(body, start);
       const selected = countLeft(body, end) - at;
+      const left = selected && selected === body.characters.length ? empty : body;
+      const typed = leadTyped(layout, plan, left, character);
+      if (typed) return typed;
       const own = taken(plan.takes, character.normalize('NFC'));
       if (own === undefined)
         return passOver(cut(layout, plan, body, start, end), at, character) ?? 'not-accepted';
@@ -208,8 +259,10 @@ export function ownBy(run: RunShape): Kind<OwnPlan, OwnBody> {
       return { body: next, caret: behind(next, at + 1) };
     },
     insert: (plan, body, start, end, text) => insert(layout, plan, body, start, end, text),
-    read: (plan, text) => insert(layout, plan, empty, 0, 0, text),
+    read: (plan, text) => rawIn(layout, plan, text) ?? insert(layout, plan, empty, 0, 0, text),
     erase(plan, body, start, end, extent) {
+      const typed = end > 0 || extent === 'selection' ? withoutTyped(body) : undefined;
+      if (typed) return typed;
       if (start < end || extent === 'selection') return cut(layout, plan, body, start, end);
       return without(layout, plan, body, reach(body, countLeft(body, start), extent), start);
     },
