@@ -12,10 +12,36 @@ export function readInForm(form: OpenForm, state: FormState, id: string, today =
   return read(field, own, today, fromForm(form, state, id));
 }
 
-/** Whether a field counts: what it hangs on holds. A field that does not count has no value for others. */
+/** Whether each field with a condition counts, by the state of the form: each condition is evaluated once per state. */
+const counted = new WeakMap<FormState, Map<string, boolean>>();
+
+/**
+ * Whether a field counts: its condition holds. A field that does not count has no value for other fields. The conditions of a form are
+ * evaluated in the order of its graph: the cost grows with their number, however they depend on each other.
+ */
 export function countsInForm(form: OpenForm, state: FormState, id: string): boolean {
-  const { when } = fieldOf(form, state, id).field;
-  return !when || holds(when, (name) => valueIn(form, state, name));
+  if (!fieldOf(form, state, id).field.when) return true;
+  let known = counted.get(state);
+  if (!known) {
+    known = new Map();
+    counted.set(state, known);
+  }
+  // An explicit stack: a chain of conditions may be as long as the form.
+  const stack = [id];
+  for (let at = stack.at(-1); at !== undefined; at = stack.at(-1)) {
+    const { when } = fieldOf(form, state, at).field;
+    const seen = known;
+    const missing = (form.hangsOn.get(at) ?? []).filter(
+      (name) => !seen.has(name) && fieldOf(form, state, name).field.when,
+    );
+    if (missing.length && !known.has(at)) {
+      stack.push(...missing);
+      continue;
+    }
+    stack.pop();
+    if (!known.has(at)) known.set(at, !when || holds(when, (name) => valueIn(form, state, name)));
+  }
+  return known.get(id) === true;
 }
 
 /** The typed value of a field; `null` where it has none or does not count. */

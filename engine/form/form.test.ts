@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
+import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
 import { keysOf } from '../field/state.ts';
 import { kinds } from '../kinds/table.ts';
 import { applyToForm, type FormEvent, reachOf } from './apply.ts';
-import { type FormState, fieldOf, openAlone, openForm, startForm } from './form.ts';
+import { type FormState, fieldOf, type OpenForm, openAlone, openForm, startForm } from './form.ts';
 import { readInForm } from './form-reading.ts';
 import type { FormRule } from './form-rule.ts';
 
@@ -109,6 +110,52 @@ describe('a rule across fields', () => {
     expect(() => openForm({ id: 'f', title: '', fields, rules: [order] })).toThrow(/"departure"/);
     expect(() => openForm({ id: 'f', title: '', fields: [...fields, ...fields] })).toThrow(RangeError);
     expect(() => run([{ type: 'focus', field: 'nobody' }])).toThrow(/"nobody"/);
+  });
+});
+
+describe('conditions cost what they are, however they depend on each other', () => {
+  const whenYes = (field: string) => ({ field, is: ['yes'] });
+  const formOf = (count: number, when: (i: number) => OpenField['when']) =>
+    openForm({
+      id: 'f',
+      title: '',
+      fields: Array.from({ length: count }, (_, i) => ({
+        ...fieldNamed(`q${i}`, 'yes-no', { draw: 'radio' }),
+        when: i ? when(i) : undefined,
+      })),
+    });
+  const yes = (form: OpenForm) =>
+    form.fields.reduce(
+      (state, { id }) =>
+        applyToForm(form, state, { type: 'field', field: id, event: { type: 'set', text: 'yes' } }),
+      startForm(form),
+    );
+
+  // Read anew for each, sixty questions would be 2^60 readings.
+  test('two conditions on the question before', () => {
+    const form = formOf(60, (i) => ({ all: [whenYes(`q${i - 1}`), whenYes(`q${i - 1}`)] }));
+    const state = yes(form);
+    expect(form.fields.every(({ id }) => readInForm(form, state, id).counts)).toBe(true);
+    const no = applyToForm(form, state, { type: 'field', field: 'q0', event: { type: 'set', text: 'no' } });
+    expect(form.fields.filter(({ id }) => readInForm(form, no, id).counts)).toHaveLength(1);
+  });
+
+  test('each on the two before', () => {
+    const form = formOf(90, (i) => ({ all: [whenYes(`q${i - 1}`), whenYes(`q${Math.max(0, i - 2)}`)] }));
+    expect(readInForm(form, yes(form), 'q89').counts).toBe(true);
+  });
+
+  test('a chain of three thousand', () => {
+    const form = formOf(3000, (i) => whenYes(`q${i - 1}`));
+    const rows = yes(formOf(1, () => undefined)).rows[0]!;
+    const state: FormState = {
+      ...startForm(form),
+      rows: startForm(form).rows.map((row) => row.map(() => rows[0]!)),
+    };
+    expect(readInForm(form, state, 'q2999').counts).toBe(true);
+    expect(() => formOf(3000, (i) => whenYes(`q${i === 1500 ? 2999 : i - 1}`))).toThrow(
+      /In a circle: q1500 -> .* -> q1500/,
+    );
   });
 });
 

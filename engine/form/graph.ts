@@ -34,20 +34,24 @@ export function graphOf(
 ): Graph {
   const rulesAt = new Map<string, FormRule[]>();
   const readsAt = new Map<string, readonly string[]>();
-  const readers = new Map<string, string[]>();
-  const hanging = new Map<string, string[]>();
+  const readers = new Map<string, Set<string>>();
+  const hanging = new Map<string, Set<string>>();
   const hangsOn = new Map<string, readonly string[]>();
   const asking = new Set<string>();
   const clearing = new Set<string>();
-  const note = (map: Map<string, string[]>, from: string, to: string): void => {
+  const note = (map: Map<string, Set<string>>, from: string, to: string): void => {
     if (!isHere(from)) throw new RangeError(`"${to}" depends on a field that is not here: "${from}".`);
-    const known = map.get(from) ?? [];
-    if (from !== to && !known.includes(to)) map.set(from, [...known, to]);
+    if (from === to) return;
+    const known = map.get(from);
+    if (known) known.add(to);
+    else map.set(from, new Set([to]));
   };
   for (const rule of rules) {
     if (!isHere(rule.field))
       throw new RangeError(`The rule "${rule.id}" is about no field: "${rule.field}".`);
-    rulesAt.set(rule.field, [...(rulesAt.get(rule.field) ?? []), rule]);
+    const known = rulesAt.get(rule.field);
+    if (known) known.push(rule);
+    else rulesAt.set(rule.field, [rule]);
   }
   for (const { id, rules: own, when } of fields) {
     const all = [...own, ...(rulesAt.get(id) ?? [])];
@@ -65,16 +69,51 @@ export function graphOf(
     reads.delete(id);
     if (reads.size) readsAt.set(id, [...reads]);
   }
+  const order = inOrder(fields, hangsOn);
   const concerns = new Map<string, readonly string[]>();
-  const follow = (id: string, path: readonly string[]): readonly string[] => {
-    const known = concerns.get(id);
-    if (known) return known;
-    if (path.includes(id)) throw new RangeError(`In a circle: ${[...path, id].join(' -> ')}.`);
-    const deep = (hanging.get(id) ?? []).flatMap((one) => follow(one, [...path, id]));
-    const all = [...new Set([id, ...(readers.get(id) ?? []), ...deep])];
-    concerns.set(id, all);
-    return all;
-  };
-  for (const { id } of fields) follow(id, []);
+  // Last first: what hangs on a field has been looked at before the field itself.
+  for (const id of order.toReversed()) {
+    const all = new Set([id, ...(readers.get(id) ?? [])]);
+    for (const one of hanging.get(id) ?? []) for (const deep of concerns.get(one) ?? []) all.add(deep);
+    concerns.set(id, [...all]);
+  }
   return { rulesAt, readsAt, concerns, hangsOn, asking, clearing };
+}
+
+/**
+ * The ids of the fields, each after the fields its condition is about. Throws `RangeError` for conditions in a circle, with the path. Iterative:
+ * a chain of conditions may be as long as the form.
+ */
+function inOrder(
+  fields: readonly OpenField[],
+  hangsOn: ReadonlyMap<string, readonly string[]>,
+): readonly string[] {
+  const done = new Set<string>();
+  /** Fields on the way from the first of a chain, each with how many of those it hangs on were looked at. */
+  const path = new Map<string, number>();
+  const stack: string[] = [];
+  const enter = (id: string): void => {
+    path.set(id, 0);
+    stack.push(id);
+  };
+  for (const { id: first } of fields) {
+    if (!done.has(first)) enter(first);
+    for (let id = stack.at(-1); id !== undefined; id = stack.at(-1)) {
+      const looked = path.get(id) ?? 0;
+      const next = hangsOn.get(id)?.[looked];
+      if (next === undefined) {
+        stack.pop();
+        path.delete(id);
+        done.add(id);
+        continue;
+      }
+      path.set(id, looked + 1);
+      if (path.has(next)) {
+        const circle = stack.slice(stack.indexOf(next)).toReversed();
+        throw new RangeError(`In a circle: ${[circle.at(-1), ...circle].join(' -> ')}.`);
+      }
+      if (!done.has(next)) enter(next);
+    }
+  }
+  return [...done];
 }
