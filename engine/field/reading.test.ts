@@ -163,13 +163,14 @@ describe('showing', () => {
       ),
     ).toEqual(['too-long']);
   });
-  test('at-once: what fails while typing, never what is open before a submit', () => {
+  test('at-once: what fails while typing, what is open from the first blur on', () => {
     const compiled = field('<1-4 digit>', [
       long('at-once'),
       { id: 'needed', check: { type: 'required' }, show: 'at-once' },
     ]);
     expect(codes(after(compiled, keysOf('123')))).toEqual(['too-long']);
-    expect(codes(after(compiled, [leave]))).toEqual([]);
+    expect(codes(after(compiled, keysOf('1')))).toEqual([]);
+    expect(codes(after(compiled, [leave]))).toEqual(['required']);
     expect(codes(after(compiled, [submit]))).toEqual(['required']);
   });
   test('submit: nothing before it', () => {

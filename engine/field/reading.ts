@@ -250,13 +250,13 @@ export function told(field: OpenField, rule: Voice, finding: Finding): Shown {
 
 /**
  * Whether a rule's message is due before the submit. `leave` (the default) is quiet until what it speaks of was first
- * left and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time and what is
- * open only once submitted: a form must not be held back by something nobody is told.
+ * left and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time, and what is open from the first blur on: then
+ * `open` is as final as `fail`.
  */
 function isDue({ show }: Voice, { verdict }: Finding, isLeft: boolean): boolean {
   switch (show) {
     case 'at-once':
-      return verdict === 'fail';
+      return verdict === 'fail' || isLeft;
     case 'leave':
       return isLeft;
     case 'submit':

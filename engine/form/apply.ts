@@ -89,15 +89,11 @@ function fieldEvent(
   const { body } = fieldOf(form, state, id).state;
   const isEdit = own.body.content !== body.content;
   const { sending } = next;
-  if (sending.is === 'waiting') {
-    if (event.type === 'answer' || event.type === 'look') return decide(form, next, today);
-    return isEdit ? { ...next, sending: idle } : next;
-  }
-  // What was sent, or held back, speaks of other content.
+  const isAnswer = event.type === 'answer' || event.type === 'look';
+  if (sending.is === 'waiting' && (isAnswer || !isEdit)) return isAnswer ? decide(form, next, today) : next;
+  // What waits, was sent or was held back speaks of other content.
   const calm: FormState =
-    isEdit && (sending.is === 'sent' || sending.is === 'no') && sending !== idle
-      ? { ...next, sending: idle }
-      : next;
+    isEdit && sending.is !== 'sending' && sending !== idle ? { ...next, sending: idle } : next;
   const isComplete = isEdit && form.completes === id && event.type !== 'undo' && event.type !== 'redo';
   return isComplete && field.kind.value(field.plan, own.body) !== null ? submit(form, calm, today) : calm;
 }

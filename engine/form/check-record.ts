@@ -1,4 +1,5 @@
 import { told } from '../field/reading.ts';
+import { start } from '../field/state.ts';
 import type { Answer } from '../rules/checks.ts';
 import { unanswered, unrun } from '../rules/finding.ts';
 import type { Ask } from '../rules/questions.ts';
@@ -10,7 +11,12 @@ import type { FormRecord, Values } from './sending.ts';
 
 /** What checking a record came to: the record as the form itself would send it, or what is wrong with it, by field. */
 export type CheckedRecord<V extends Values = Values> =
-  | { readonly ok: true; readonly record: FormRecord<V> }
+  | {
+      readonly ok: true;
+      readonly record: FormRecord<V>;
+      /** Names that were sent and that no field of the form has: tokens, buttons, what a framework adds. */
+      readonly ignored: readonly string[];
+    }
   | { readonly ok: false; readonly findings: readonly FieldFinding[] };
 
 /** Puts a question of a field elsewhere. */
@@ -18,8 +24,9 @@ export type Asker = (ask: Ask, field: string) => Promise<Answer>;
 
 /**
  * Checks what was sent, raw by id of the field, with the same rules as the page: the server's side of a form. What a field could not have
- * held is refused, as is a field the form does not have; of fields that do not count nothing is taken. `today` is the clock, ISO 8601. A
- * question nobody answers, or that throws, is `unreachable`.
+ * held is refused. What was not sent is absent: an initial value never takes its place. Names the form does not have are ignored and listed, since
+ * frameworks, CSRF tokens and submit buttons add some; of fields that do not count nothing is taken. `today` is the clock, ISO 8601. A
+ * question that is not answered, or that throws, is `unreachable`.
  */
 export async function checkRecord<V extends Values = Values>(
   form: OpenForm<V>,
@@ -28,10 +35,11 @@ export async function checkRecord<V extends Values = Values>(
   ask: Asker = async () => ({ verdict: 'unreachable' }),
 ): Promise<CheckedRecord<V>> {
   const findings: FieldFinding[] = [];
-  let state = startForm(form);
+  let state = emptyForm(form);
+  const ignored: string[] = [];
   for (const [id, text] of Object.entries(raw)) {
     if (!form.places.has(id)) {
-      findings.push({ field: '', code: 'not-allowed', message: `The form has no field "${id}".` });
+      ignored.push(id);
       continue;
     }
     const { field, state: own } = fieldOf(form, state, id);
@@ -49,7 +57,18 @@ export async function checkRecord<V extends Values = Values>(
   }
   if (findings.length) return { ok: false, findings };
   // What values these can be, the form's own declaration says.
-  return { ok: true, record: recordOf(form, state, today) as FormRecord<V> };
+  return { ok: true, record: recordOf(form, state, today) as FormRecord<V>, ignored };
+}
+
+/** The form with nothing in it, initial values included. */
+function emptyForm(form: OpenForm): FormState {
+  let state = startForm(form);
+  for (const field of form.fields) {
+    if (!field.initial) continue;
+    const bare = start({ ...field, initial: '' });
+    state = withField(form, state, field.id, bare);
+  }
+  return state;
 }
 
 /**

@@ -32,8 +32,8 @@ export type RawRecord = { readonly [id: string]: string | null | undefined };
 /** The server's side of a form. */
 export interface ServerForm<V extends Values = Values> {
   /**
-   * Checks what was sent with the rules of the page: an object by id of the field, `FormData` or `URLSearchParams`. Whatever else comes in
-   * is refused with a finding; nothing makes it throw.
+   * Checks what was sent with the rules of the page: an object by id of the field, `FormData` or `URLSearchParams`. Names the form does not have
+   * are listed in `ignored`. Whatever else comes in is refused with a finding; nothing makes it throw.
    */
   check(record: unknown, at: AtServer): Promise<CheckedRecord<V>>;
   /** The same as Standard Schema. `today` is asked at each check. */
@@ -49,7 +49,9 @@ export function serverForm<V extends Values = Values>(form: OpenForm<V>): Server
         ok: false,
         findings: [{ field: '', code: 'not-allowed', message: 'Expected a record of texts by field.' }],
       };
-    const findings = sent.strange.map((field) => ({
+    // Files and the like under a name of somebody else's are ignored as texts are.
+    const strange = sent.strange.filter((name) => form.places.has(name));
+    const findings = strange.map((field) => ({
       field,
       code: 'not-allowed',
       message: 'Expected a text.',
@@ -57,7 +59,7 @@ export function serverForm<V extends Values = Values>(form: OpenForm<V>): Server
     const checked = await checkRecord(form, sent.raw, today, ask);
     if (findings.length === 0) return checked;
     // What was no text was not looked at: what is said of its field beside that is about nothing.
-    const others = checked.ok ? [] : checked.findings.filter(({ field }) => !sent.strange.includes(field));
+    const others = checked.ok ? [] : checked.findings.filter(({ field }) => !strange.includes(field));
     return { ok: false, findings: [...findings, ...others] };
   };
   return {

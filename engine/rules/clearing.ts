@@ -1,4 +1,4 @@
-import type { Finding } from './finding.ts';
+import { type Finding, unanswered, unrun } from './finding.ts';
 import type { Rule } from './rule.ts';
 
 /** What a field is like right after something happened to it. */
@@ -19,21 +19,27 @@ export type Clearing = (
 const edits = ['key', 'insert', 'paste', 'autofill'];
 const moments = ['leave', 'submit', 'answer'];
 
+/** Codes of findings that say nothing about the value: a server or a check that did not answer. */
+const undecided = ['unreachable', 'check-broken', 'shape-broken'];
+
 /**
- * What a rule with `"refused": "clear"` takes out. It refuses on leaving, on submitting, by an answer, and while typing where its message is
- * seen at once and the value is whole: never what is being typed, and never what undo has brought back.
+ * What a rule with `"refused": "clear"` removes: whatever the rule shows on blur or submit, what an answer refuses, and while typing a whole
+ * value that fails a rule shown at once. On blur and on submit `open` is final, unless an answer is still to come. Never what is being typed, and
+ * never what undo has brought back.
  */
 export const clearing: Clearing = (rules, { type, content, reading }) => {
   const isMoment = moments.includes(type);
   if (!content || !(isMoment || edits.includes(type)) || !rules.some(({ clears }) => clears))
     return undefined;
+  const isFinal = type === 'leave' || type === 'submit';
   const { findings, value } = reading();
   for (const [i, rule] of rules.entries()) {
     const finding = findings[i];
-    if (!rule.clears || finding?.verdict !== 'fail') continue;
-    const isSeen = rule.show === 'at-once' || isMoment;
-    if (isSeen && (value !== null || type === 'leave' || type === 'submit'))
-      return { rule: rule.id, finding };
+    if (!rule.clears || !finding || finding.verdict === 'pass') continue;
+    if (finding.verdict === 'open' && (!isFinal || finding === unanswered || finding === unrun)) continue;
+    if (undecided.includes(finding.code)) continue;
+    const isSeen = type === 'leave' ? rule.show !== 'submit' : isMoment || rule.show === 'at-once';
+    if (isSeen && (isFinal || value !== null)) return { rule: rule.id, finding };
   }
   return undefined;
 };
