@@ -83,7 +83,7 @@ export async function sizes(root: string): Promise<Size[]> {
     rows.push({ what: `kind ${what}, over the core`, bytes, limit: 3072 });
     rows.push({ what: `  a page with no other kind carries for it`, bytes: alone, limit: null });
   } // biome-ignore format: one kind beside the other
-  const asking = `export { bindForm, createFormStore, driveFormAsks, driveSending, askByFetch } from '@arbeit/dom'; export { openForm } from '@arbeit/engine/form'; export { compare, remote } from '@arbeit/engine/checks';`;
+  const asking = `export { bindForm, createFormStore, driveFormAsks, askByFetch } from '@arbeit/dom'; export { openForm } from '@arbeit/engine/form'; export { compare, remote } from '@arbeit/engine/checks';`;
   // A page that shows what is told of its field reads it as well.
   const patterned = `${withKind('pattern', 'pattern')} export { read } from '@arbeit/engine/field';`;
   rows.push({

@@ -1,9 +1,13 @@
 import type { OpenField } from '@arbeit/engine/field';
 import { mayStand } from '@arbeit/engine/field';
+import { isConcealed } from './secret.ts';
 
 /** The attributes a definition asks for, by their names in HTML. `required` follows from the rules and is told to assistive technology. */
 export function attributesOf(field: OpenField): Record<string, string | boolean> {
-  const attributes: Record<string, string | boolean> = { type: 'text' };
+  // What is concealed is drawn as dots, and the browser neither suggests it nor keeps it with the page.
+  const attributes: Record<string, string | boolean> = isConcealed(field)
+    ? { type: 'password', autocomplete: 'off' }
+    : { type: 'text' };
   for (const [name, value] of Object.entries(field.html)) if (mayStand(name, value)) attributes[name] = value;
   if (field.placeholder) attributes.placeholder = field.placeholder;
   if (field.rules.some((rule) => rule.check.type === 'required' && rule.severity === 'error'))

@@ -1,13 +1,8 @@
 import type { FieldEvent } from '@arbeit/engine/field';
-import { joinForm } from './form-part.ts';
-import { type Host, nativeHost, tellHost } from './host.ts';
+import { historyKey } from './history-keys.ts';
+import { type Host, nativeHost } from './host.ts';
 import type { FieldStore } from './store.ts';
-
-/** What the controls of an element showed when they were let go: nobody picked that, should another field take them over. */
-const lastShown = new WeakMap<HTMLElement, string>();
-
-/** The binding that has an element now: one that comes right after another takes the focus over with it. */
-const bindings = new WeakMap<HTMLElement, FieldStore>();
+import { hasFocus, type Tied, tellOf, tie } from './tie.ts';
 
 /** Native controls bound to a field whose value is picked. */
 interface Picks {
@@ -26,9 +21,6 @@ const boxesIn = (element: HTMLElement): HTMLInputElement[] => [...element.queryS
 
 const isFixed = ({ store }: Picks): boolean => store.field.html.readonly === true;
 
-const hasFocus = ({ element }: Picks): boolean =>
-  element.contains((element.getRootNode() as Document | ShadowRoot).activeElement);
-
 /** The values picked on the page, side by side as the raw value has them. */
 const pickedIn = ({ element, select }: Pick<Picks, 'element' | 'select'>): string =>
   select
@@ -39,7 +31,7 @@ const pickedIn = ({ element, select }: Pick<Picks, 'element' | 'select'>): strin
         .join(' ');
 
 function show(picks: Picks): void {
-  const { element, select, store, host } = picks;
+  const { element, select, store } = picks;
   const { raw } = store.reading();
   if (pickedIn(picks) !== raw) {
     const values = raw.split(' ');
@@ -47,7 +39,7 @@ function show(picks: Picks): void {
     else for (const box of boxesIn(element)) box.checked = values.includes(box.value);
   }
   picks.shown = pickedIn(picks);
-  tellHost(host, store.reading());
+  tellOf(picks);
 }
 
 /** Takes over what was picked, whoever picked it; what the field refuses is put back. */
@@ -102,25 +94,23 @@ function onFocusOut(picks: Picks, event: FocusEvent): void {
   show(picks);
 }
 
-function onInvalid(picks: Picks, event: Event): void {
-  event.preventDefault();
-  if (picks.host.isAsking()) return;
-  picks.store.dispatch({ type: 'submit' });
-  show(picks);
-}
-
 function listen(picks: Picks, signal: AbortSignal): void {
-  const { element, host } = picks;
-  const on = <T extends Event>(type: string, listener: (picks: Picks, event: T) => void, capture = false) =>
-    element.addEventListener(type, (event) => listener(picks, event as T), { signal, capture });
+  const on = <T extends Event>(type: string, listener: (picks: Picks, event: T) => void) =>
+    picks.element.addEventListener(type, (event) => listener(picks, event as T), { signal });
   on('input', takeOver);
   on('change', takeOver);
   on('keydown', onKeyDown);
   on('focusin', onFocusIn);
   on('focusout', onFocusOut);
-  host.element.addEventListener('invalid', (event) => onInvalid(picks, event), { signal, capture: true });
-  element.ownerDocument.defaultView?.addEventListener('pageshow', () => catchUp(picks), { signal });
 }
+
+/** Whether what is picked is what the page came with (HTML, dirty checkedness and selectedness). */
+const isUntouched = ({ element, select }: Pick<Picks, 'element' | 'select'>): boolean =>
+  select
+    ? [...select.options].every((option) => option.selected === option.defaultSelected) ||
+      // Without a default the browser selects the first.
+      (select.selectedIndex <= 0 && ![...select.options].some((option) => option.defaultSelected))
+    : boxesIn(element).every((box) => box.checked === box.defaultChecked);
 
 /**
  * Binds a field whose value is picked to native controls: a `<select>`, or an element around radio buttons or boxes to tick,
@@ -138,37 +128,22 @@ export function bindPicks(
   const isOneControl = select !== null || element.role === 'radiogroup';
   const host = options.host ?? nativeHost(element, head, () => (isOneControl ? [element] : boxesIn(element)));
   const picks: Picks = { element, store, select, head, host, shown: pickedIn({ element, select }) };
-
-  const release = new AbortController();
-  listen(picks, release.signal);
-  const part = { form: host.form, catchUp: () => catchUp(picks), settle: () => settle(picks) };
-  joinForm(host.element, part, store, release.signal);
-  const letGo = [
-    host.watch(),
-    store.subscribe((_, event) => {
-      if (event?.type === 'reset') settle(picks);
-      show(picks);
-    }),
-  ];
-
-  // What was picked before the page came alive is the user's, and stays.
-  const { shown } = picks;
-  if (shown !== store.reading().raw && shown !== '' && shown !== lastShown.get(element)) takeOver(picks);
-  show(picks);
-  if (hasFocus(picks)) onFocusIn(picks);
-  bindings.set(element, store);
-  return () => {
-    lastShown.set(element, pickedIn(picks));
-    release.abort();
-    for (const stop of letGo) stop();
-    if (bindings.get(element) === store) bindings.delete(element);
-    // Taken off the page with the focus in it, the field is left. One bound anew at once was not.
-    if (store.state().focused)
-      queueMicrotask(() => {
-        if (!bindings.has(element) && !(element.isConnected && hasFocus(picks)))
-          store.dispatch({ type: 'leave' });
-      });
+  const tied: Tied = {
+    element,
+    store,
+    host,
+    shown: () => pickedIn(picks),
+    isUntouched: () => isUntouched(picks),
+    expected: () => store.reading().raw,
+    takeTyped: () => takeOver(picks),
+    takeGiven: () => takeOver(picks),
+    catchUp: () => catchUp(picks),
+    show: () => show(picks),
+    settle: () => settle(picks),
+    focus: () => onFocusIn(picks),
+    end: () => {},
   };
+  return tie(tied, (_, signal) => listen(picks, signal));
 }
 
 type Meant = 'up' | 'down' | 'undo' | 'redo' | 'backspace';
@@ -176,10 +151,7 @@ type Meant = 'up' | 'down' | 'undo' | 'redo' | 'backspace';
 /** What a key means here, where it means anything: arrow keys only among radio buttons, everywhere else they are the browser's. */
 function meantBy(event: KeyboardEvent, isRadio: boolean): Meant | undefined {
   const { key, ctrlKey, metaKey, shiftKey } = event;
-  if (ctrlKey || metaKey) {
-    const letter = key.toLowerCase();
-    return letter === 'z' ? (shiftKey ? 'redo' : 'undo') : letter === 'y' ? 'redo' : undefined;
-  }
+  if (ctrlKey || metaKey) return historyKey(event);
   if (key === 'Backspace' || key === 'Delete') return 'backspace';
   if (!isRadio || shiftKey) return undefined;
   const target = event.currentTarget as HTMLElement;

@@ -2,23 +2,20 @@ import { type Bound, dispatch, hasFocus, show } from './bound.ts';
 import { catchUp, takeOver } from './catch-up.ts';
 import { endComposition } from './composition.ts';
 import { listenToEdits } from './editing.ts';
-import { type FormPart, joinForm, submitRaw } from './form-part.ts';
+import { type FormPart, submitRaw } from './form-part.ts';
 import { type Host, nativeHost } from './host.ts';
 import { listenToPresence } from './presence.ts';
 import { reconcile } from './reconcile.ts';
+import { isConcealed } from './secret.ts';
 import type { FieldStore } from './store.ts';
 import type { TextControl } from './text-control.ts';
+import { tie } from './tie.ts';
 
 /** How an input is bound. */
 export interface BindOptions {
   /** What a form submits under the input's name: the raw value (default) or the display. */
   readonly submits?: 'raw' | 'display';
 }
-
-/** What an input showed when it was let go: nobody typed that, should another field take the input over. */
-const lastShown = new WeakMap<TextControl, string>();
-/** The binding that has an input now: one that comes right after another takes the focus over with it. */
-const bindings = new WeakMap<TextControl, Bound>();
 
 /**
  * Binds a field to a real `<input>` (text, tel, search, url or password) or `<textarea>`. Everything happens in the task of the
@@ -48,75 +45,54 @@ export function bindWithin(
     composing: null,
     dragged: null,
     announced: null,
+    left: null,
     isPressed: false,
     shown: input.value,
     settled: store.reading().raw,
     isOurs: false,
     isTelling: false,
   };
-  const release = new AbortController();
-  const { signal } = release;
-  listenToEdits(bound, signal);
-  const { watchSelection } = listenToPresence(bound, signal);
-  // Text the browser restores when somebody comes back to the page.
-  input.ownerDocument.defaultView?.addEventListener('pageshow', () => catchUp(bound), { signal });
-  const part: FormPart = {
-    form: host.form,
-    catchUp: () => catchUp(bound),
-    settle() {
-      input.defaultValue = store.state().body.display;
-    },
-  };
-  joinForm(host.element, part, store, signal);
-  submit?.(part, signal);
-  const letGo = [
-    host.watch(),
-    store.subscribe((_, event) => {
-      if (bound.isOurs) return;
+  let watchSelection: (isOn: boolean) => void = () => {};
+  return tie(
+    {
+      element: input,
+      store,
+      host,
+      shown: () => input.value,
+      isUntouched: () => input.value === input.defaultValue,
+      expected: () => store.state().body.display,
+      takeTyped: () => reconcile(bound, 'insertText'),
+      takeGiven: () => reconcile(bound, null),
+      catchUp: () => catchUp(bound),
+      show: () => show(bound),
+      settle() {
+        // As an attribute it could be read by anybody: a secret is none.
+        if (!isConcealed(store.field)) input.defaultValue = store.state().body.display;
+      },
+      focus(isTyped) {
+        const { start, end } = store.state();
+        if (!store.state().focused) dispatch(bound, { type: 'focus' });
+        if (isTyped) dispatch(bound, { type: 'select', start, end });
+        else if (hasFocus(bound)) {
+          bound.shown = input.value;
+          takeOver(bound);
+        }
+        watchSelection(true);
+      },
+      end() {
+        endComposition(bound);
+        watchSelection(false);
+      },
+      isOwn: () => bound.isOurs,
       // A reset ends what was being composed; anything else a program does waits until it is over.
-      if (event?.type === 'reset') {
+      reset() {
         bound.composing = null;
-        part.settle();
-      }
-      show(bound);
-    }),
-  ];
-
-  begin(bound, watchSelection);
-  bindings.set(input, bound);
-
-  return () => {
-    endComposition(bound);
-    lastShown.set(input, input.value);
-    release.abort();
-    watchSelection(false);
-    for (const stop of letGo) stop();
-    if (bindings.get(input) === bound) bindings.delete(input);
-    // Taken off the page with the focus in it, the field is left. One bound anew at once was not.
-    if (store.state().focused)
-      queueMicrotask(() => {
-        if (bindings.has(input) || (input.isConnected && hasFocus(bound))) return;
-        store.dispatch({ type: 'leave' });
-      });
-  };
-}
-
-/** Text typed before the page came alive is the user's, and stays; so does the focus that is there already. */
-function begin(bound: Bound, watchSelection: (isOn: boolean) => void): void {
-  const { input, store } = bound;
-  const differs = input.value !== store.state().body.display;
-  const isTyped = differs && input.value !== lastShown.get(input);
-  if (isTyped) reconcile(bound, 'insertText');
-  else if (differs) show(bound);
-  if (hasFocus(bound)) {
-    const { start, end } = store.state();
-    if (!store.state().focused) dispatch(bound, { type: 'focus' });
-    if (isTyped) dispatch(bound, { type: 'select', start, end });
-    else {
-      bound.shown = input.value;
-      takeOver(bound);
-    }
-    watchSelection(true);
-  }
-  show(bound);
+      },
+    },
+    (part, signal) => {
+      listenToEdits(bound, signal);
+      ({ watchSelection } = listenToPresence(bound, signal));
+      submit?.(part, signal);
+    },
+  );
 }

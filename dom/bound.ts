@@ -18,6 +18,8 @@ export interface Bound {
   dragged: Range | null;
   /** Where the selection stood when the browser announced a change that cannot be held back. */
   announced: Range | null;
+  /** What of the text was selected when the focus left: another selection at the next focus is somebody's wish. */
+  left: Range | null;
   /** A pointer is down on it: it says itself where the caret goes. */
   isPressed: boolean;
   /** What the input showed when it was last looked at: anything else somebody has put there. */
@@ -50,10 +52,20 @@ export function show(bound: Bound): void {
   if (!bound.composing) {
     if (input.value !== body.display) nativeValue(input)?.set?.call(input, body.display);
     bound.shown = body.display;
-    if (hasFocus(bound) && (input.selectionStart !== start || input.selectionEnd !== end))
-      input.setSelectionRange(start, end);
+    if (hasFocus(bound) && (input.selectionStart !== start || input.selectionEnd !== end)) place(bound);
   }
   tellHost(host, store.reading());
+}
+
+/**
+ * Puts the caret where the field has it, without asking where it is: in the middle of a transition a getter may answer for a moment that
+ * is over, as WebKit's does in a focus handler.
+ */
+export function place({ input, store }: Bound): void {
+  const { start, end } = store.state();
+  // The end that moves with Shift stays the one it was.
+  const direction = start === end ? 'none' : (input.selectionDirection ?? 'none');
+  input.setSelectionRange(start, end, direction);
 }
 
 /** Dispatches what this input itself leads to; what comes from elsewhere is shown by the subscription. */

@@ -1,12 +1,11 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import type { FieldEvent } from '@arbeit/engine/field';
 import { apply, read, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test, vi } from 'vitest';
 import { localToday, readOn } from './clock.ts';
-import { moved } from './drag.ts';
+import { dropIn, dropped } from './drag.ts';
 import { eventFor } from './input-types.ts';
 import { changeOf, replaced } from './replaced.ts';
 import { createStore } from './store.ts';
@@ -152,7 +151,21 @@ test.each<[number, number, number, string]>([
     text: '123456',
   });
   const range = { text: state.body.display, start: from, end: to };
-  for (const event of moved(digits, state.body, range, at) as FieldEvent[])
+  for (const event of dropped(digits, state.body, range, { at, isMove: true }))
     state = apply(digits, state, event);
   expect(state.body.display).toBe(display);
+});
+
+test.each([
+  // Where browsers have the selection afterwards: at the text, behind it, where it was before.
+  ['moved', '12-3456', [0, 1], '2-31456', [3, 4], { at: 3, isMove: true }],
+  ['moved, the caret behind it', '12-3456', [0, 1], '2-31456', [4, 4], { at: 3, isMove: true }],
+  ['copied', '12-3456', [0, 1], '12-31456', [4, 5], { at: 4, isMove: false }],
+  ['copied, nothing said of where', '12-3456', [0, 1], '12-31456', [null, null], { at: 4, isMove: false }],
+  ['one of two equal places', '11-1111', [0, 1], '11-11111', [5, 6], { at: 5, isMove: false }],
+  ['put back where it was', '12-3456', [3, 5], '12-3456', [3, 5], { at: 3, isMove: true }],
+  ['something else', '12-3456', [0, 1], '12-345', [3, 3], undefined],
+  ['of that length, something else', '12-3456', [0, 1], '99-9999', [3, 3], undefined],
+] as const)('where a text was dropped: %s', (_, text, [start, end], now, selection, drop) => {
+  expect(dropIn({ text, start, end }, now, selection)).toEqual(drop);
 });

@@ -1,4 +1,4 @@
-import type { Body, FieldEvent, OpenField } from '@arbeit/engine/field';
+import { apply, type Body, type FieldEvent, type OpenField } from '@arbeit/engine/field';
 import { type Bound, carryOut } from './bound.ts';
 import type { Range } from './replaced.ts';
 
@@ -9,10 +9,17 @@ function contentLeft(field: OpenField, body: Body, offset: number): number {
 }
 
 /**
- * Text moved inside the field, as events: taken out where it was, put in where it was dropped. `at` is where it was dropped
- * in the text without it. Offsets are found again by the content left of them, since the field closes up in between.
+ * Text dragged inside the field, as events: a move takes it out where it was and puts it in where it was dropped, a copy only the second. `at` is where
+ * it was dropped, of a move in the text without it. Offsets are found again by the content left of them, since the field closes up in between.
  */
-export function moved(field: OpenField, body: Body, { text, start, end }: Range, at: number): FieldEvent[] {
+export function dropped(
+  field: OpenField,
+  body: Body,
+  { text, start, end }: Range,
+  { at, isMove }: Drop,
+): readonly FieldEvent[] {
+  const insert: FieldEvent = { type: 'insert', text: text.slice(start, end) };
+  if (!isMove) return [{ type: 'select', start: at, end: at }, insert];
   const target = at <= start ? at : at + end - start;
   const taken = field.kind.erase(field.plan, body, start, end, 'selection');
   const gone =
@@ -24,22 +31,56 @@ export function moved(field: OpenField, body: Body, { text, start, end }: Range,
     { type: 'select', start, end },
     { type: 'cut' },
     { type: 'select', start: offset, end: offset },
-    { type: 'insert', text: text.slice(start, end) },
+    insert,
   ];
 }
 
+/** Where a text was dropped, and whether it is gone from where it was. */
+interface Drop {
+  readonly at: number;
+  readonly isMove: boolean;
+}
+
 /**
- * Text dragged inside the field: the browser takes it out and puts it in itself, since its place to drop is one in the
- * text it sees. Where it was dropped the browser has it selected.
+ * Where the browser has put a text that was dragged inside its field, told by the text that stands there now: browsers differ in what they then
+ * have selected, and in the events they send. Of several places that come to the same text the one at the selection.
+ */
+export function dropIn(
+  { text, start, end }: Range,
+  now: string,
+  selection: readonly [number | null, number | null],
+): Drop | undefined {
+  const own = text.slice(start, end);
+  const isMove = now.length === text.length;
+  if (!isMove && now.length !== text.length + own.length) return undefined;
+  const base = isMove ? text.slice(0, start) + text.slice(end) : text;
+  let found: number | undefined;
+  for (let at = 0; at <= base.length; at++) {
+    if (!now.startsWith(own, at) || base.slice(0, at) + own + base.slice(at) !== now) continue;
+    if (at === selection[0] || at + own.length === selection[1]) return { at, isMove };
+    found ??= at;
+  }
+  return found === undefined ? undefined : { at: found, isMove };
+}
+
+/**
+ * Text dragged inside the field: the browser puts it in itself, since its place to drop is one in the text it sees. A drop that the field
+ * refuses changes nothing.
  */
 export function endMove(bound: Bound, inputType: string): void {
   const range = bound.dragged;
   if (inputType !== 'insertFromDrop' || !range) return;
   bound.dragged = null;
   const { input, store } = bound;
-  const at = input.selectionStart ?? 0;
+  const before = store.state();
+  const drop = dropIn(range, input.value, [input.selectionStart, input.selectionEnd]);
   bound.shown = input.value;
-  carryOut(bound, moved(store.field, store.state().body, range, at), { inputType });
+  const events = drop ? dropped(store.field, before.body, range, drop) : [];
+  let after = before;
+  for (const event of events) after = apply(store.field, after, event);
+  const isRefused = after.rejected !== null || after.leftOut !== '' || after.body === before.body;
+  const stay: FieldEvent = { type: 'select', start: range.start, end: range.end };
+  carryOut(bound, isRefused ? [stay] : events, { inputType });
 }
 
 /** Dragged out of the field: what is gone from the input goes from the field. */

@@ -2,8 +2,11 @@ import { type Bound, carryOut, selected, show, tell, tellChange } from './bound.
 import { takeOver } from './catch-up.ts';
 import { endComposition } from './composition.ts';
 import { endDrag, endMove } from './drag.ts';
+import { historyKey } from './history-keys.ts';
 import { eventFor } from './input-types.ts';
+import { onSelectionChange } from './presence.ts';
 import { reconcile } from './reconcile.ts';
+import { isConcealed } from './secret.ts';
 
 function beginComposition(bound: Bound): void {
   takeOver(bound);
@@ -49,11 +52,12 @@ function onInput(bound: Bound, event: Event): void {
 }
 
 function onKeyDown(bound: Bound, event: KeyboardEvent): void {
+  onSelectionChange(bound);
   // A key outside of a composition says that it is over; 229 is what keyboards send that compose.
   if (bound.composing && !event.isComposing && event.keyCode !== 229) endComposition(bound);
   if (event.key === 'Enter' && !bound.composing) tellChange(bound);
   if (event.altKey || bound.composing || bound.input.readOnly) return;
-  const type = meantBy(event, bound.store.field.kind.step !== undefined);
+  const type = historyKey(event) ?? stepKey(event, bound.store.field.kind.step !== undefined);
   if (!type) return;
   event.preventDefault();
   takeOver(bound);
@@ -61,7 +65,15 @@ function onKeyDown(bound: Bound, event: KeyboardEvent): void {
   carryOut(bound, [{ type }], { inputType: inputType ?? 'insertReplacementText' });
 }
 
+/** Of a concealed field nothing is copied, cut or dragged, revealed or not: browsers do not let it out of passwords either. */
+function keepSecret({ store }: Bound, event: Event): boolean {
+  if (!isConcealed(store.field)) return false;
+  event.preventDefault();
+  return true;
+}
+
 function onCut(bound: Bound, event: ClipboardEvent): void {
+  if (keepSecret(bound, event)) return;
   if (bound.input.readOnly || bound.composing || !event.clipboardData) return;
   takeOver(bound);
   const { start, end, body } = bound.store.state();
@@ -71,8 +83,8 @@ function onCut(bound: Bound, event: ClipboardEvent): void {
   carryOut(bound, [{ type: 'cut' }], { inputType: 'deleteByCut' });
 }
 
-function onDragStart(bound: Bound): void {
-  if (bound.input.readOnly) return;
+function onDragStart(bound: Bound, event: Event): void {
+  if (keepSecret(bound, event) || bound.input.readOnly) return;
   takeOver(bound);
   const range = selected(bound);
   if (range.start < range.end) bound.dragged = range;
@@ -88,18 +100,16 @@ export function listenToEdits(bound: Bound, signal: AbortSignal): void {
   on('compositionend', endComposition);
   on('keydown', onKeyDown);
   on('cut', onCut);
+  on('copy', keepSecret);
   on('dragstart', onDragStart);
   on('dragend', endDrag);
 }
 
-/** What a key means that the browser does not announce as an edit of the text. */
-function meantBy(event: KeyboardEvent, hasSteps: boolean): 'up' | 'down' | 'undo' | 'redo' | undefined {
-  const { key, code, ctrlKey, metaKey, shiftKey } = event;
-  if (ctrlKey || metaKey) {
-    // On layouts without Latin letters the key is told by its place.
-    const letter = /^[a-z]$/i.test(key) ? key.toLowerCase() : { KeyZ: 'z', KeyY: 'y' }[code];
-    return letter === 'z' ? (shiftKey ? 'redo' : 'undo') : letter === 'y' ? 'redo' : undefined;
-  }
-  if (shiftKey || !hasSteps) return undefined;
+/** Whether a key steps up or down. */
+function stepKey(
+  { key, shiftKey, ctrlKey, metaKey }: KeyboardEvent,
+  hasSteps: boolean,
+): 'up' | 'down' | undefined {
+  if (shiftKey || ctrlKey || metaKey || !hasSteps) return undefined;
   return key === 'ArrowUp' ? 'up' : key === 'ArrowDown' ? 'down' : undefined;
 }

@@ -1,38 +1,167 @@
+import type { Values } from '@arbeit/engine/form';
 import type { FormStore } from './form-store.ts';
+import { clearBubble, tellAtButton } from './nowhere.ts';
+import { wasRefused } from './secret.ts';
+import { driveSending, type SendRecord } from './sending.ts';
+
+/** How a form is bound. */
+export interface BindFormOptions<V extends Values = Values> {
+  /**
+   * Sends the record in place of the browser, and resolves to what the server found wrong, which stands at its fields. Left out, the browser
+   * submits the form, or the page's own handler does. Read each time the form is submitted.
+   */
+  readonly send?: SendRecord<V> | undefined;
+}
+
+/** A form's `<form>`, and how its present submit stands between two events of the page. */
+interface Bound {
+  readonly element: HTMLFormElement;
+  readonly store: Pick<FormStore, 'form' | 'state' | 'dispatch' | 'subscribe' | 'reading'>;
+  /** The page says how the record is sent. */
+  hasSend(): boolean;
+  /** The button of the last submit. */
+  submitter: HTMLElement | null;
+  /** A submit of the page is being looked at: what it leads to goes on with it. */
+  isAsked: boolean;
+  /** The form is ready and submitted again: the browser and the page have it now. */
+  isPassing: boolean;
+  /** The browser, or the page, has the record: there is no word from a server to wait for. */
+  isHandedOver: boolean;
+}
+
+/** The submit is the browser's and the page's. Afterwards: whether one of them keeps it. */
+function passOn(bound: Bound, event: SubmitEvent): void {
+  const { store } = bound;
+  bound.isHandedOver = true;
+  setTimeout(() => {
+    if (wasRefused(event)) store.dispatch({ type: 'unsent' });
+    // The page sends it itself: what its server says comes back with `sent` too.
+    else if (event.defaultPrevented) store.dispatch({ type: 'sent' });
+  });
+}
+
+function onSubmit(bound: Bound, event: SubmitEvent): void {
+  const { element, store } = bound;
+  if (event.target !== element || skipsChecks(event.submitter)) return;
+  if (bound.isPassing) {
+    passOn(bound, event);
+    return;
+  }
+  bound.submitter = event.submitter;
+  clearBubble(element);
+  const before = store.state().sending.is;
+  bound.isAsked = true;
+  store.dispatch({ type: 'submit' });
+  bound.isAsked = false;
+  if (before !== 'sending' && store.state().sending.is === 'sending' && !bound.hasSend()) {
+    passOn(bound, event);
+    return;
+  }
+  event.preventDefault();
+  event.stopImmediatePropagation();
+}
+
+/** Submits the form once more, now that it is ready, by the button that was pressed. */
+function submitAgain(bound: Bound): void {
+  const { element, store } = bound;
+  if (store.state().sending.is !== 'sending') return;
+  const by = bound.submitter as HTMLButtonElement | null;
+  bound.isPassing = true;
+  try {
+    element.requestSubmit(by?.form === element && !by.disabled ? by : null);
+  } finally {
+    bound.isPassing = false;
+  }
+}
+
+/** What the browser was handed is sent, as far as anybody can tell. */
+function settle({ store, isHandedOver }: Bound): void {
+  if (isHandedOver && store.state().sending.is === 'sending') store.dispatch({ type: 'sent' });
+}
+
+/** Goes where a change of the form leads to: to the first wrong field, where it was held back by a button or by a code that completed. */
+function watchSending(bound: Bound): () => void {
+  const { element, store } = bound;
+  let { sending } = store.state();
+  return store.subscribe((state, event) => {
+    if (state.sending.is !== 'sending') bound.isHandedOver = false;
+    // Nobody tells that the browser has sent it: who goes on typing is done with it.
+    else if (event?.type === 'field') settle(bound);
+    if (state.sending === sending) return;
+    sending = state.sending;
+    if (sending.is === 'no' && sending.wrong !== undefined && !focusOn(element, sending.wrong))
+      tellAtButton(element, bound.submitter, store, sending.wrong);
+  });
+}
 
 /**
- * Binds a form to a real `<form>`: its submit and its reset are one event of the form each, after all its fields have
- * taken over what their inputs show; the first field that holds a submit back gets the focus. The fields are bound by themselves, each
- * with `store.field(id)`. Returns the way to let go again.
+ * Binds a form to a real `<form>`: its submit and its reset are one event of the form each, after all its fields have taken over what their inputs
+ * show. The fields are bound by themselves, each with `store.field(id)`. Returns the way to let go again.
+ *
+ * A submit that is not ready is held back, and nobody hears of it: neither the browser nor a handler of the page, as HTML has it for an invalid
+ * form. The first wrong field gets the focus; where none of its controls can, the button says what is wrong. A form that waits for an
+ * answer, or that a code completes, is submitted once it may. A button with `formnovalidate` submits the form as it is.
+ *
+ * @example
+ * const store = createFormStore(bookingForm);
+ * bindForm(document.forms[0], store, { send: async (record) => (await post('/bookings', record.raw)).findings });
  */
-export function bindForm(element: HTMLFormElement, store: FormStore): () => void {
+export function bindForm<V extends Values = Values>(
+  element: HTMLFormElement,
+  store: FormStore<V>,
+  options: BindFormOptions<V> = {},
+): () => void {
   const release = new AbortController();
   const { signal } = release;
+  const { noValidate } = element;
+  // Messages have their own places, and the browser must not hold back what the form lets through.
+  element.noValidate = true;
+  const bound: Bound = {
+    element,
+    store,
+    hasSend: () => options.send !== undefined,
+    submitter: null,
+    isAsked: false,
+    isPassing: false,
+    isHandedOver: false,
+  };
+  const send: SendRecord<V> = (record) => {
+    if (options.send) return options.send(record);
+    // An answer came, or a code completed, in the middle of a key: that is over first.
+    if (!bound.isAsked) queueMicrotask(() => signal.aborted || submitAgain(bound));
+    return new Promise(() => {});
+  };
   // Fields take over what is shown as the event comes down (`form-part.ts`); handlers on the form find them submitted.
-  element.addEventListener('submit', () => store.dispatch({ type: 'submit' }), { signal, capture: true });
+  element.addEventListener('submit', (event) => onSubmit(bound, event), { signal, capture: true });
   // On the root: a reset that a handler on the form prevents has not happened.
   const onReset = (event: Event): void => {
     if (event.target === element && !event.defaultPrevented) store.dispatch({ type: 'reset' });
   };
   element.getRootNode().addEventListener('reset', onReset, { signal });
-  let { sending } = store.state();
-  const letGo = store.subscribe((state) => {
-    if (state.sending === sending) return;
-    sending = state.sending;
-    // Held back, by a button or by a code that completed: where it is wrong, there one goes on.
-    if (sending.is === 'no' && sending.wrong !== undefined) focusOn(element, sending.wrong);
-  });
+  // Back from its cache the page can be submitted again.
+  const onShow = ({ persisted }: PageTransitionEvent): void => {
+    if (persisted) settle(bound);
+  };
+  element.ownerDocument.defaultView?.addEventListener('pageshow', onShow, { signal });
+  const letGo = [driveSending(store, send), watchSending(bound)];
   return () => {
-    letGo();
+    for (const stop of letGo) stop();
+    clearBubble(element);
+    element.noValidate = noValidate;
     release.abort();
   };
 }
 
-/** Puts the focus on a field's control, of several that share the name on the first that can take it. */
-function focusOn(form: HTMLFormElement, name: string): void {
+/** Whether a button submits the form as it is (HTML, `formnovalidate`): for saving a draft, or going back. */
+const skipsChecks = (submitter: HTMLElement | null): boolean =>
+  submitter?.hasAttribute('formnovalidate') ?? false;
+
+/** Puts the focus on a field's control, of several that share the name on the first that can take it. Returns whether one did. */
+function focusOn(form: HTMLFormElement, name: string): boolean {
   for (const control of form.elements)
     if (control.getAttribute('name') === name && control instanceof HTMLElement) {
       control.focus();
-      if (control.matches(':focus')) return;
+      if (control.matches(':focus')) return true;
     }
+  return false;
 }

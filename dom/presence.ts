@@ -1,20 +1,23 @@
 import { apply } from '@arbeit/engine/field';
-import { type Bound, dispatch, hasFocus, show, tellChange } from './bound.ts';
+import { type Bound, dispatch, hasFocus, place, selected, show, tellChange } from './bound.ts';
 import { catchUp, takeOver } from './catch-up.ts';
 import { endComposition } from './composition.ts';
 
-/** The caret was moved, by whatever means. */
-function onSelectionChange(bound: Bound): void {
+/**
+ * The caret was moved, by whatever means: the field may keep it off its signs. Asked for before each key as well, since a key may come before the
+ * event that tells of the caret.
+ */
+export function onSelectionChange(bound: Bound): void {
   const { input, store } = bound;
   if (bound.composing || bound.dragged || !hasFocus(bound)) return;
   if (input.value !== store.state().body.display) return;
   takeOver(bound);
-  // The field may keep the caret off its signs.
   show(bound);
 }
 
 function onFocus(bound: Bound): void {
-  const { input, store } = bound;
+  const { input, store, left } = bound;
+  bound.left = null;
   // Back from another window the field was never left: caret and selection stay.
   if (store.state().focused) {
     takeOver(bound);
@@ -23,10 +26,23 @@ function onFocus(bound: Bound): void {
   }
   catchUp(bound);
   bound.settled = store.reading().raw;
+  // Tab selects all, and a program may select before it focuses. What was selected when the field was left is nobody's wish any more.
+  const given = selected(bound);
+  const isWished =
+    given.start < given.end &&
+    given.text === store.state().body.display &&
+    !(left?.text === given.text && left.start === given.start && left.end === given.end);
   dispatch(bound, { type: 'focus' });
-  // A pointer says itself where the caret goes.
-  if (bound.isPressed && input.value === store.state().body.display) takeOver(bound);
+  if (bound.isPressed) {
+    // A pointer says itself where the caret goes.
+    if (input.value === store.state().body.display) takeOver(bound);
+    show(bound);
+    return;
+  }
+  if (isWished && store.state().body.display === given.text)
+    dispatch(bound, { type: 'select', start: given.start, end: given.end });
   show(bound);
+  place(bound);
 }
 
 function onBlur(bound: Bound): void {
@@ -35,6 +51,7 @@ function onBlur(bound: Bound): void {
   if (hasFocus(bound)) return;
   dispatch(bound, { type: 'leave' });
   show(bound);
+  bound.left = selected(bound);
   tellChange(bound);
 }
 
@@ -51,16 +68,7 @@ function onClick(bound: Bound): void {
   show(bound);
 }
 
-function onInvalid(bound: Bound, event: Event): void {
-  // The message has its own place on the page; the browser's bubble would cover it.
-  event.preventDefault();
-  catchUp(bound);
-  if (bound.host.isAsking()) return;
-  dispatch(bound, { type: 'submit' });
-  show(bound);
-}
-
-/** Listens to who is there: focus, caret and pointer, and the browser asking whether what stands there is valid. */
+/** Listens to who is there: focus, caret and pointer. */
 export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSelection(isOn: boolean): void } {
   const { input, store } = bound;
   const onMove = (): void => onSelectionChange(bound);
@@ -90,6 +98,5 @@ export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSele
     catchUp(bound);
     bound.settled = store.reading().raw;
   });
-  bound.host.element.addEventListener('invalid', (event) => onInvalid(bound, event), { signal });
   return { watchSelection };
 }

@@ -1,6 +1,7 @@
 import type { FieldEvent } from '@arbeit/engine/field';
 import { writeEvents } from '@arbeit/engine/tape';
 import { localToday } from './clock.ts';
+import { isConcealed } from './secret.ts';
 import type { FieldStore } from './store.ts';
 
 /** A tape of what somebody does to a field where it runs. It stays in the page: what is sent, and to whom, is the page’s own matter. */
@@ -18,10 +19,8 @@ const most = 5000;
 const dots = (text: string): string => text.replace(/./gsu, '•');
 
 /** Whether what stands in a field is not to be read by others: it is drawn concealed, or the browser is told that it is a secret. */
-function isConcealed({ field: { plan, html } }: FieldStore): boolean {
-  const { conceal } = plan as { readonly conceal?: unknown };
-  return conceal === true || /password|one-time-code|cc-/.test(String(html.autocomplete ?? ''));
-}
+const isSecretIn = ({ field }: FieldStore): boolean =>
+  isConcealed(field) || /password|one-time-code|cc-/.test(String(field.html.autocomplete ?? ''));
 
 /**
  * Records what happens to a field from now on. Off unless this is called. Of concealed fields dots stand where characters were: such a tape shows what was
@@ -29,7 +28,7 @@ function isConcealed({ field: { plan, html } }: FieldStore): boolean {
  */
 export function record(store: FieldStore, today = localToday()): Recording {
   const { field } = store;
-  const isSecret = isConcealed(store);
+  const isSecret = isSecretIn(store);
   const hidden = (event: FieldEvent): FieldEvent =>
     isSecret && 'text' in event ? { ...event, text: dots(event.text) } : event;
   const raw = store.reading().raw;

@@ -8,7 +8,7 @@ const sheet = `
 [part~=boxes]{position:relative;display:inline-block;min-inline-size:0}
 [part~=row]{display:flex;gap:.75em}
 [part~=group]{display:flex;min-inline-size:0;gap:.3em}
-[part~=code] [part~=box]{flex:0 1 2em;min-inline-size:1ch;block-size:2.4em;display:grid;place-items:center;border:1px solid var(--_line)}
+[part~=code] [part~=box]{flex:0 1 auto;inline-size:2em;min-inline-size:1ch;block-size:2.4em;display:grid;place-items:center;border:1px solid var(--_line)}
 [part~=active]{outline:2px solid var(--_accent);outline-offset:-1px}
 [part~=selected]{background:color-mix(in srgb,var(--_accent) 22%,transparent)}
 :host([data-wrong]) [part~=code] [part~=box]{border-color:var(--_wrong)}

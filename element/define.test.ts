@@ -11,10 +11,17 @@ test('a server that renders a page imports its elements, and defines none', () =
 
 test('where there are elements, each is defined once under its tag', () => {
   const defined: string[] = [];
-  const page = { customElements: { define: (tag: string) => defined.push(tag) }, HTMLElement: class {} };
+  const known = new Map<string, unknown>();
+  const define = (tag: string, made: unknown) => {
+    defined.push(tag);
+    known.set(tag, made);
+  };
+  const page = { customElements: { define, get: (tag: string) => known.get(tag) }, HTMLElement: class {} };
   Object.assign(globalThis, page);
   try {
     defineForms([], { tag: 'hut-form' });
+    defineFields([]);
+    // Another hand-off of the same page joins what there is.
     defineFields([]);
   } finally {
     for (const name of Object.keys(page)) Reflect.deleteProperty(globalThis, name);

@@ -2,8 +2,9 @@ import type { FieldStore, FormStore } from '@arbeit/dom';
 import type { OpenField } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import type { Drawing } from './control.ts';
-import { fieldElementClass } from './field-element.ts';
-import { formElementClass } from './form-element.ts';
+import { fieldElementClass, fieldSource } from './field-element.ts';
+import { formElementClass, formSource } from './form-element.ts';
+import { defineWith } from './sources.ts';
 
 /** What a page's fields are drawn with. */
 export interface FieldElementOptions {
@@ -22,13 +23,13 @@ const hasElements = (): boolean => typeof customElements !== 'undefined';
 
 /**
  * Defines `<arbeit-field>` for these fields. Fields of a form stand in a form's element: define that first. On a server there is nothing to
- * define: the elements it writes come alive on the page.
+ * define: the elements it writes come alive on the page. Where another hand-off of the page has defined the tag, these fields join those it has.
  */
 export function defineFields(fields: readonly OpenField[], options: FieldElementOptions = {}): void {
   if (!hasElements()) return;
   const { drawings = [], today, drive, tag = 'arbeit-field' } = options;
   const table = { fields: new Map(fields.map((field) => [field.id, field])), drawings, today, drive };
-  customElements.define(tag, fieldElementClass(table));
+  defineWith(tag, fieldSource(table), fieldElementClass);
 }
 
 /** Defines `<arbeit-form>` for these forms; on a server nothing. */
@@ -44,5 +45,5 @@ export function defineForms(
   if (!hasElements()) return;
   const { today, drive, tag = 'arbeit-form' } = options;
   const table = { forms: new Map(forms.map((form) => [form.id, form])), today, drive };
-  customElements.define(tag, formElementClass(table));
+  defineWith(tag, formSource(table), formElementClass);
 }

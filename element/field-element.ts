@@ -2,7 +2,9 @@ import { createStore, type FieldStore, readOn } from '@arbeit/dom';
 import type { OpenField, Reading } from '@arbeit/engine/field';
 import type { Drawing } from './control.ts';
 import { drawn, dressElement, hostOf, teller, typedBefore, type View } from './field-view.ts';
+import { listenToEnter } from './implicit.ts';
 import { sheet } from './sheet.ts';
+import { type Sources, waitFor } from './sources.ts';
 
 /** A field's element, to whoever writes to it from a script. */
 export interface FieldElement extends HTMLElement {
@@ -51,7 +53,7 @@ function ownerOf(node: Node): StoreOwner | undefined {
 
 /** The store of an element's field: its form's, where it stands in one that has it, else one of its own. */
 function storeFor(element: HTMLElement, { fields, today }: FieldTable): FieldStore {
-  const id = element.getAttribute('field') ?? element.getAttribute('name') ?? '';
+  const id = idOf(element);
   const own = ownerOf(element)?.storeOf(id);
   if (own) return own;
   const field = fields.get(id);
@@ -117,18 +119,122 @@ const nativeFace = () =>
     }
   };
 
-/** The class of `<arbeit-field>`, which finds its definition in a table by its attribute `field`. Made where there is a page. */
-export function fieldElementClass(table: FieldTable): CustomElementConstructor {
+/** What runs one element: made by the hand-off that has the element's definition. */
+export interface FieldController {
+  readonly store: FieldStore;
+  connect(): void;
+  disconnect(): void;
+  focus(options?: FocusOptions): void;
+  disable(isDisabled: boolean): void;
+}
+
+/** The element around a controller. */
+export interface FieldShell extends HTMLElement {
+  readonly internals: ElementInternals;
+  readonly root: ShadowRoot;
+  /** A program only asks whether it is valid. */
+  readonly isAsking: boolean;
+  name: string;
+}
+
+/** Definitions, with what runs their elements. */
+export interface FieldSource {
+  /** Whether it has the definition; `field`: the very one that a form around the element uses. */
+  has(id: string, field: OpenField | undefined): boolean;
+  make(shell: FieldShell): FieldController;
+}
+
+/** What a field's element is called by: its definition's id. */
+const idOf = (element: HTMLElement): string =>
+  element.getAttribute('field') ?? element.getAttribute('name') ?? '';
+
+/** The source of fields of a table. */
+export const fieldSource = (table: FieldTable): FieldSource => ({
+  has: (id, field) => (field ? table.fields.get(id) === field : table.fields.has(id)),
+  make: (shell) => controllerOf(shell, table),
+});
+
+function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
+  const { root, internals } = shell;
+  const store = storeFor(shell, table);
+  let view: View | undefined;
+  let release = new AbortController();
+  let letGo: readonly (() => void)[] = [];
+  let isDisabled = false;
+  const disable = (): void => view?.control.disable(isDisabled || store.field.html.disabled === true);
+  return {
+    store,
+    connect() {
+      const typed = typedBefore(shell);
+      if (typed !== undefined && typed !== store.reading().display)
+        store.dispatch({ type: 'set', text: typed });
+      if (!shell.hasAttribute('name')) shell.name = store.field.id;
+      dressElement(shell, store);
+      const present = drawn(store, table.drawings);
+      view = present;
+      root.adoptedStyleSheets = sheetsFor(shell.ownerDocument, present);
+      root.replaceChildren(...present.elements);
+      disable();
+      const tell = teller(shell, internals, present, store);
+      release = new AbortController();
+      const { signal } = release;
+      letGo = [
+        present.control.bind(hostOf(shell, internals, present.control, () => shell.isAsking)),
+        store.subscribe(tell),
+        ...(table.drive && !store.inForm ? [table.drive(store)] : []),
+      ];
+      // Told inside alone (DOM, `change` is not composed): the page hears it from the element.
+      root.addEventListener(
+        'change',
+        (event) => {
+          if (!event.composed) shell.dispatchEvent(new Event('change', { bubbles: true }));
+        },
+        { signal },
+      );
+      listenToEnter(root, () => internals.form, signal);
+      tell();
+    },
+    disconnect() {
+      for (const stop of letGo) stop();
+      letGo = [];
+      release.abort();
+    },
+    // On to the control, as a native one is focused: the browser's own way would select all that stands there.
+    focus: (options) => (view?.control.focused?.() ?? view?.control.named)?.focus(options),
+    disable(now) {
+      isDisabled = now;
+      disable();
+    },
+  };
+}
+
+/**
+ * The class of `<arbeit-field>`, which finds its definition by its attribute `field` among those of the page's hand-offs. Made where there is
+ * a page.
+ */
+export function fieldElementClass(sources: Sources<FieldSource>): CustomElementConstructor {
   return class extends nativeFace() implements FieldElement {
-    readonly #root = this.attachShadow({ mode: 'open', delegatesFocus: true });
-    #store: FieldStore | undefined;
-    #view: View | undefined;
-    #letGo: readonly (() => void)[] = [];
+    readonly root = this.attachShadow({ mode: 'open', delegatesFocus: true });
+    #controller: FieldController | undefined;
+    #stopWaiting: (() => void) | undefined;
     #isDisabled = false;
 
+    #find(): FieldController | undefined {
+      if (this.#controller) return this.#controller;
+      const id = idOf(this);
+      const field = ownerOf(this)?.storeOf(id)?.field;
+      const found = sources.all.find((source) => source.has(id, field));
+      this.#controller = found?.make(this);
+      this.#controller?.disable(this.#isDisabled);
+      return this.#controller;
+    }
+    get #message(): string {
+      return `There is no field "${idOf(this)}" among those the elements were defined with.`;
+    }
     get store(): FieldStore {
-      this.#store ??= storeFor(this, table);
-      return this.#store;
+      const found = this.#find();
+      if (!found) throw new RangeError(this.#message);
+      return found.store;
     }
     get reading(): Reading {
       return this.store.reading();
@@ -143,53 +249,42 @@ export function fieldElementClass(table: FieldTable): CustomElementConstructor {
       return this.reading.value;
     }
     connectedCallback(): void {
-      const { store } = this;
-      const typed = typedBefore(this);
-      if (typed !== undefined && typed !== store.reading().display) this.value = typed;
-      if (!this.hasAttribute('name')) this.name = store.field.id;
-      dressElement(this, store);
-      const view = drawn(store, table.drawings);
-      this.#root.adoptedStyleSheets = sheetsFor(this.ownerDocument, view);
-      this.#root.replaceChildren(...view.elements);
-      this.#view = view;
-      this.formDisabledCallback(this.#isDisabled);
-      const tell = teller(this, this.internals, view, store);
-      this.#letGo = [
-        view.control.bind(hostOf(this, this.internals, view.control, () => this.isAsking)),
-        store.subscribe(tell),
-        ...(table.drive && !store.inForm ? [table.drive(store)] : []),
-      ];
-      // Told inside alone (DOM, `change` is not composed): the page hears it from the element.
-      this.#root.addEventListener('change', this.#onChange);
-      tell();
+      const found = this.#find();
+      if (found) {
+        found.connect();
+        return;
+      }
+      const look = (): boolean => {
+        if (!this.#find()) return false;
+        this.#stopWaiting?.();
+        this.#stopWaiting = undefined;
+        this.#controller?.connect();
+        return true;
+      };
+      this.#stopWaiting = waitFor(sources, this.ownerDocument, look, () => this.#message);
     }
     disconnectedCallback(): void {
-      for (const stop of this.#letGo) stop();
-      this.#letGo = [];
-      this.#root.removeEventListener('change', this.#onChange);
+      this.#stopWaiting?.();
+      this.#stopWaiting = undefined;
+      this.#controller?.disconnect();
       // In another place it may stand in another form.
-      if (this.#store?.inForm) this.#store = undefined;
+      if (this.#controller?.store.inForm) this.#controller = undefined;
     }
     attributeChangedCallback(_: string, before: string | null, now: string | null): void {
-      if (before === now || !this.#view) return;
+      if (before === now || !(this.#controller || this.#stopWaiting)) return;
       this.disconnectedCallback();
-      this.#store = undefined;
+      this.#controller = undefined;
       if (this.isConnected) this.connectedCallback();
     }
-    /** On to the control, as a native one is focused: the browser's own way would select all that stands there. */
     override focus(options?: FocusOptions): void {
-      const control = this.#view?.control;
-      (control?.focused?.() ?? control?.named)?.focus(options);
+      this.#controller?.focus(options);
     }
     formDisabledCallback(isDisabled: boolean): void {
       this.#isDisabled = isDisabled;
-      this.#view?.control.disable(isDisabled || this.store.field.html.disabled === true);
+      this.#controller?.disable(isDisabled);
     }
     formStateRestoreCallback(state: unknown): void {
       if (typeof state === 'string') this.value = state;
     }
-    readonly #onChange = (event: Event): void => {
-      if (!event.composed) this.dispatchEvent(new Event('change', { bubbles: true }));
-    };
   };
 }

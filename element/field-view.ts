@@ -1,4 +1,4 @@
-import { attributesOf, type FieldStore, type Host, lookOf, showStates } from '@arbeit/dom';
+import { attributesOf, type FieldStore, type Host, isConcealed, lookOf, showStates } from '@arbeit/dom';
 import type { Reading } from '@arbeit/engine/field';
 import { type Control, type Drawing, givenBefore, part } from './control.ts';
 import { line } from './line.ts';
@@ -155,7 +155,8 @@ export function teller(
     // Native buttons and boxes send nothing where none is picked, a line sends an empty text.
     const sent = view.control.isGroup ? raw.split(' ').filter(Boolean) : [raw];
     if (counts) for (const one of sent) values.append(name, one);
-    internals.setFormValue(values, raw);
+    // What is concealed is not to come back with the page: the browser would keep it in the clear.
+    internals.setFormValue(values, isConcealed(store.field) ? null : raw);
   };
 }
 
@@ -178,7 +179,10 @@ function takeFallback(element: HTMLElement): string | undefined {
     )
     .flatMap((control) => {
       const isPicked = control instanceof HTMLInputElement && /^(?:radio|checkbox)$/.test(control.type);
-      return control.value && (!isPicked || control.checked) ? [control.value] : [];
+      if (isPicked) return control.checked ? [control.value] : [];
+      // Emptied by somebody is typed as well.
+      const isEmptied = !(control instanceof HTMLSelectElement) && control.defaultValue !== '';
+      return control.value || isEmptied ? [control.value] : [];
     });
   for (const child of own) child.remove();
   return typed.length ? typed.join(' ') : undefined;

@@ -1,14 +1,8 @@
-import {
-  bindForm,
-  createFormStore,
-  driveSending,
-  type FieldStore,
-  type FormStore,
-  type SendRecord,
-} from '@arbeit/dom';
+import { bindForm, createFormStore, type FieldStore, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { OpenForm } from '@arbeit/engine/form';
 import { givenBefore } from './control.ts';
 import type { StoreOwner } from './field-element.ts';
+import { type Sources, waitFor } from './sources.ts';
 
 /** A form's element, to whoever writes to it from a script. */
 export interface FormElement extends StoreOwner {
@@ -33,74 +27,103 @@ export interface FormTable {
 /** Ties a form's element to the `<form>` it is about. Returns the way to let go. */
 function attach(element: FormElement, form: HTMLFormElement, { drive }: FormTable): () => void {
   const { store } = element;
-  // Messages have their own places, and whether the form is held back is its own word.
-  const { noValidate } = form;
-  form.noValidate = true;
-  /** The browser sends the form itself, now. */
-  let isNative = false;
-  const send: SendRecord = (record) => {
+  let { sending } = store.state();
+  const tellRecord = (): void => {
+    const before = sending;
+    ({ sending } = store.state());
+    if (sending.is !== 'sending' || before === sending) return;
+    const { record } = sending;
     element.dispatchEvent(
       new CustomEvent('arbeit-record', { bubbles: true, composed: true, detail: record }),
     );
-    if (element.send) return element.send(record);
-    // An answer was waited for, or a code completed: the browser has been told to hold it back by now.
-    queueMicrotask(() => {
-      if (!isNative) form.submit();
-    });
-    // The page goes: nobody is left to hear what the server says.
-    return new Promise(() => {});
   };
-  const onSubmit = (event: SubmitEvent): void => {
-    isNative = !element.send && store.state().sending.is === 'sending';
-    if (!isNative) event.preventDefault();
-  };
-  const letGo = [bindForm(form, store), driveSending(store, send), ...(drive ? [drive(store)] : [])];
-  form.addEventListener('submit', onSubmit);
+  const letGo = [
+    store.subscribe(tellRecord),
+    // The element may be told later how its record is sent.
+    bindForm(form, store, {
+      get send() {
+        return element.send;
+      },
+    }),
+    ...(drive ? [drive(store)] : []),
+  ];
   return () => {
     for (const stop of letGo) stop();
-    form.removeEventListener('submit', onSubmit);
-    form.noValidate = noValidate;
   };
 }
 
+/** What runs one form's element: made by the hand-off that has the form. */
+interface FormController {
+  readonly store: FormStore;
+  attach(form: HTMLFormElement): () => void;
+}
+
+/** Forms, with what runs their elements. */
+export interface FormSource {
+  has(id: string): boolean;
+  make(element: FormElement, id: string): FormController;
+}
+
+/** The source of the forms of a table. */
+export const formSource = (table: FormTable): FormSource => ({
+  has: (id) => table.forms.has(id),
+  make(element, id) {
+    const form = table.forms.get(id);
+    if (!form) throw new RangeError(`There is no form "${id}" among those the elements were defined with.`);
+    return {
+      store: createFormStore(form, table.today),
+      attach: (around) => attach(element, around, table),
+    };
+  },
+});
+
 /**
  * The class of `<arbeit-form>`, which stands in a `<form>` or around one: its submit and reset are the form's, and fields inside share its
- * state. The form it is comes from a table by its attribute `form`. Made where there is a page.
+ * state. The form it is comes by its attribute `form` from the page's hand-offs. Made where there is a page.
  */
-export function formElementClass(table: FormTable): CustomElementConstructor {
+export function formElementClass(sources: Sources<FormSource>): CustomElementConstructor {
   return class extends HTMLElement implements FormElement {
     send = givenBefore(this, 'send') as SendRecord | undefined;
-    #store: FormStore | undefined;
+    #controller: FormController | undefined;
     #release: (() => void) | undefined;
 
+    #find(): FormController | undefined {
+      const id = this.getAttribute('form') ?? '';
+      this.#controller ??= sources.all.find((source) => source.has(id))?.make(this, id);
+      return this.#controller;
+    }
+    get #message(): string {
+      return `There is no form "${this.getAttribute('form') ?? ''}" among those the elements were defined with.`;
+    }
     get store(): FormStore {
-      if (!this.#store) {
-        const id = this.getAttribute('form') ?? '';
-        const form = table.forms.get(id);
-        if (!form)
-          throw new RangeError(`There is no form "${id}" among those the elements were defined with.`);
-        this.#store = createFormStore(form, table.today);
-      }
-      return this.#store;
+      const found = this.#find();
+      if (!found) throw new RangeError(this.#message);
+      return found.store;
     }
     storeOf(id: string): FieldStore | undefined {
-      const { store } = this;
-      return store.form.places.has(id) ? store.field(id) : undefined;
+      const store = this.#find()?.store;
+      return store?.form.places.has(id) ? store.field(id) : undefined;
     }
     connectedCallback(): void {
       this.style.display ||= 'contents';
       const look = (): boolean => {
         const form = this.closest('form') ?? this.querySelector('form');
-        if (form) this.#release = attach(this, form, table);
-        return form !== null;
+        const found = this.#find();
+        if (!form || !found) return false;
+        this.#release?.();
+        this.#release = found.attach(form);
+        return true;
       };
       if (look()) return;
-      // What stands inside is still on its way.
-      const watch = new MutationObserver(() => {
-        if (look()) watch.disconnect();
-      });
+      // What stands inside is still on its way, or the hand-off that has the form.
+      const watch = new MutationObserver(look);
       watch.observe(this, { childList: true, subtree: true });
-      this.#release = () => watch.disconnect();
+      const message = (): string | undefined => (this.#find() ? undefined : this.#message);
+      const stop = waitFor(sources, this.ownerDocument, look, message);
+      this.#release = () => {
+        watch.disconnect();
+        stop();
+      };
     }
     disconnectedCallback(): void {
       this.#release?.();

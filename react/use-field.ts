@@ -1,7 +1,15 @@
 'use client';
 
 import type { TextControl } from '@arbeit/dom';
-import { type BindOptions, bind, createStore, type FieldStore, readOn, rootAttributesOf } from '@arbeit/dom';
+import {
+  type BindOptions,
+  bind,
+  createStore,
+  type FieldStore,
+  isConcealed,
+  readOn,
+  rootAttributesOf,
+} from '@arbeit/dom';
 import type { Body, FieldState, OpenField, Plan, Reading } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
@@ -65,7 +73,8 @@ export function useField<V extends string = string>(
       ...attributesOf(field),
       id: ids.input,
       name: field.id,
-      defaultValue: initial,
+      // As an attribute it could be read by anybody: a secret is none, and the binding shows it.
+      defaultValue: isConcealed(field) ? '' : initial,
       'aria-describedby': field.hint ? `${ids.hint} ${ids.message}` : ids.message,
       ref,
     },

@@ -1,8 +1,8 @@
 'use client';
 
-import { bindForm, createFormStore, type FormStore } from '@arbeit/dom';
+import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
-import { type RefCallback, useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { type RefCallback, useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 
 /** A form and what goes on the page for it. */
 export interface Form<V extends Values = Values> {
@@ -22,7 +22,12 @@ export interface FormOptions<V extends Values = Values> {
   /** What brings the values of a form over into one that takes its place: `carryOver` of `@arbeit/dom`. Left out, the new one begins anew. */
   readonly carry?: ((from: FormStore<V>, to: FormStore<V>) => void) | undefined;
   /**
-   * What drives the form while it is on the page, and the way to stop: `driveFormAsks`, `driveSending` of `@arbeit/dom`, or both. Handed in,
+   * Sends the record in place of the browser, and resolves to what the server found wrong, which stands at its fields. Left out, the browser
+   * submits the form once it is ready, or its `action` or `onSubmit` is called.
+   */
+  readonly send?: SendRecord<V> | undefined;
+  /**
+   * What puts the questions of its fields while the form is on the page, and the way to stop: `driveFormAsks` of `@arbeit/dom`. Handed in,
    * so that a form that asks nobody carries nothing of it; the same function from one render to the next.
    */
   readonly drive?: ((store: FormStore<V>) => () => void) | undefined;
@@ -34,7 +39,7 @@ export interface FormOptions<V extends Values = Values> {
  */
 export function useForm<V extends Values = Values>(
   form: OpenForm<V>,
-  { today, drive, carry }: FormOptions<V> = {},
+  { today, drive, send, carry }: FormOptions<V> = {},
 ): Form<V> {
   const make = () => createFormStore(form, today);
   const [own, setOwn] = useState(make);
@@ -49,8 +54,20 @@ export function useForm<V extends Values = Values>(
   const sendingNow = () => present.state().sending;
   const sending = useSyncExternalStore(present.subscribe, sendingNow, sendingNow);
   useEffect(() => drive?.(present), [drive, present]);
+  // The function of the latest render sends it: it may close over what has changed since the form was bound.
+  const sendNow = useRef(send);
+  useEffect(() => {
+    sendNow.current = send;
+  });
   const ref = useCallback<RefCallback<HTMLFormElement>>(
-    (element) => (element ? bindForm(element, present) : undefined),
+    (element) =>
+      element
+        ? bindForm(element, present, {
+            get send() {
+              return sendNow.current;
+            },
+          })
+        : undefined,
     [present],
   );
   return { store: present, isReady, sending, formProps: { noValidate: true, ref } };

@@ -1,4 +1,4 @@
-import { bindForm, createFormStore, type FormStore } from '@arbeit/dom';
+import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
 import { type Field, field, type Tied } from './field.ts';
 
@@ -13,12 +13,20 @@ export interface Form<V extends Values = Values> {
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
 }
 
-/** A form, for a component. `drive` puts its questions and sends it while its `<form>` is there: `driveFormAsks`, `driveSending`. */
+/**
+ * A form, for a component.
+ * `send` sends its record in place of the browser and resolves to what the server found wrong; left out, the browser submits the form once it is
+ * ready. `drive` puts its questions while its `<form>` is there: `driveFormAsks`.
+ */
 export function form<V extends Values = Values>(
   definition: OpenForm<V>,
-  options: { readonly today?: string; readonly drive?: (store: FormStore<V>) => () => void } = {},
+  options: {
+    readonly today?: string;
+    readonly send?: SendRecord<V>;
+    readonly drive?: (store: FormStore<V>) => () => void;
+  } = {},
 ): Form<V> {
-  const { today, drive } = options;
+  const { today, drive, send } = options;
   const store = createFormStore(definition, today);
   return {
     store,
@@ -28,8 +36,7 @@ export function form<V extends Values = Values>(
       return store.subscribe(tell);
     },
     form(element) {
-      element.noValidate = true;
-      const letGo = [bindForm(element, store), ...(drive ? [drive(store)] : [])];
+      const letGo = [bindForm(element, store, { send }), ...(drive ? [drive(store)] : [])];
       return {
         destroy() {
           for (const stop of letGo) stop();

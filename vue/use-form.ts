@@ -1,4 +1,4 @@
-import { bindForm, createFormStore, type FormStore } from '@arbeit/dom';
+import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
 import { onScopeDispose, type Ref, shallowRef } from 'vue';
 import { type Field, useField } from './use-field.ts';
@@ -16,12 +16,20 @@ export interface Form<V extends Values = Values> {
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
 }
 
-/** A form, for a component's set-up. `drive` puts its questions and sends it while the component is there: `driveFormAsks`, `driveSending`. */
+/**
+ * A form, for a component's set-up.
+ * `send` sends its record in place of the browser and resolves to what the server found wrong; left out, the browser submits the form once it is
+ * ready. `drive` puts its questions while the component is there: `driveFormAsks`.
+ */
 export function useForm<V extends Values = Values>(
   form: OpenForm<V>,
-  options: { readonly today?: string; readonly drive?: (store: FormStore<V>) => () => void } = {},
+  options: {
+    readonly today?: string;
+    readonly send?: SendRecord<V>;
+    readonly drive?: (store: FormStore<V>) => () => void;
+  } = {},
 ): Form<V> {
-  const { today, drive } = options;
+  const { today, drive, send } = options;
   const store = createFormStore(form, today);
   const isReady = shallowRef(store.isReady());
   const sending = shallowRef(store.state().sending);
@@ -35,7 +43,7 @@ export function useForm<V extends Values = Values>(
   let letGo: (() => void) | undefined;
   const tie = (element: unknown): void => {
     letGo?.();
-    letGo = element instanceof HTMLFormElement ? bindForm(element, store) : undefined;
+    letGo = element instanceof HTMLFormElement ? bindForm(element, store, { send }) : undefined;
   };
   return {
     store,

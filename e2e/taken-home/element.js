@@ -15,14 +15,15 @@ defineFields(fields, {
 });
 
 /** Puts up a field or a form, in place of what was there. */
-window.mount = ({ field, form }) => {
+window.mount = ({ field, form, native }) => {
   const ids = form ? forms.find((one) => one.id === form).fields.map(({ id }) => id) : [field];
   const rows = ids.map((id) => `<arbeit-field field="${id}" data-field="${id}"></arbeit-field>`).join('');
   const inside = form ? `<arbeit-form form="${form}">${rows}</arbeit-form>` : rows;
-  document.body.innerHTML = `<form>${inside}<button>Send</button></form>`;
+  const how = native ? ` method="${native}" action="/forms/native"` : '';
+  document.body.innerHTML = `<form${how}>${inside}<button name="by" value="button">Send</button></form>`;
   const around = document.querySelector('form');
-  if (form) document.querySelector('arbeit-form').send = (record) => send(form, record);
-  else {
+  if (form && !native) document.querySelector('arbeit-form').send = (record) => send(form, record);
+  if (!form) {
     around.noValidate = true;
     around.addEventListener('submit', (event) => event.preventDefault());
   }

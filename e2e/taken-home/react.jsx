@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { flushSync } from 'react-dom';
 import { createRoot } from 'react-dom/client';
 import { asked, seen, send } from './seen.js';
-import { askByFetch, driveAsks, driveFormAsks, driveSending } from './taken/dom.js';
+import { askByFetch, driveAsks, driveFormAsks } from './taken/dom.js';
 import * as all from './taken/fields.js';
 import { Boxes, isGroup, Label, Line, Message, Picks, useField, useForm } from './taken/react.js';
 
@@ -33,39 +33,35 @@ function One({ field, store }) {
   );
 }
 
-/** What drives a form while it is there; the same function from one drawing to the next. */
-const drive = (store) => {
-  const stops = [
-    driveFormAsks(store, askByFetch()),
-    driveSending(store, (record) => send(store.form.id, record)),
-  ];
-  return () => {
-    for (const stop of stops) stop();
-  };
-};
+const drive = (store) => driveFormAsks(store, askByFetch());
 
-function Whole({ form }) {
-  const { store, formProps } = useForm(form, { today, drive });
+/** A form, sent as its record; `native`: by the browser, with that method. */
+function Whole({ form, native }) {
+  const given = native ? {} : { send: (record) => send(form.id, record) };
+  const { store, sending, formProps } = useForm(form, { today, drive, ...given });
   return (
-    <form {...formProps} onSubmit={(event) => event.preventDefault()}>
+    <form {...formProps} {...(native ? { method: native, action: '/forms/native' } : {})}>
       {form.fields.map((field) => (
         <One key={field.id} field={field} store={store.field(field.id)} />
       ))}
-      <button type="submit">Send</button>
+      <button type="submit" name="by" value="button">
+        Send
+      </button>
+      <output>{sending.is}</output>
     </form>
   );
 }
 
 let root;
 /** Puts up a field or a form, in place of what was there. */
-window.mount = ({ field, form }) => {
+window.mount = ({ field, form, native }) => {
   root?.unmount();
   document.body.replaceChildren(document.createElement('main'));
   root = createRoot(document.body.firstChild);
   flushSync(() =>
     root.render(
       form ? (
-        <Whole form={forms.find(({ id }) => id === form)} />
+        <Whole form={forms.find(({ id }) => id === form)} native={native} />
       ) : (
         <form noValidate onSubmit={(event) => event.preventDefault()}>
           <One field={fields.find(({ id }) => id === field)} />

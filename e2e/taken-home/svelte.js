@@ -16,11 +16,11 @@ const onstore = (id, store) => {
 };
 let app;
 /** Puts up a field or a form, in place of what was there. */
-window.mount = ({ field, form }) => {
+window.mount = ({ field, form, native }) => {
   if (app) unmount(app);
   document.body.replaceChildren();
   const find = (list, wanted) => list.find(({ id }) => id === wanted);
-  const props = form ? { form: find(forms, form) } : { field: find(fields, field) };
+  const props = form ? { form: find(forms, form), native } : { field: find(fields, field) };
   app = mount(form ? Whole : Alone, { target: document.body, props: { ...props, today, onstore } });
   flushSync();
 };

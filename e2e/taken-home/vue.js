@@ -1,6 +1,6 @@
 import { createApp, h } from 'vue';
 import { asked, seen, send } from './seen.js';
-import { askByFetch, driveAsks, driveFormAsks, driveSending } from './taken/dom.js';
+import { askByFetch, driveAsks, driveFormAsks } from './taken/dom.js';
 import * as all from './taken/fields.js';
 import { useField, useForm } from './taken/vue.js';
 
@@ -58,21 +58,19 @@ const One = {
   },
 };
 
+const drive = (store) => driveFormAsks(store, askByFetch());
+
+/** A form, sent as its record; `native`: by the browser, with that method. */
 const Whole = {
-  props: ['id'],
-  setup({ id: form }) {
-    const drive = (store) => {
-      const stops = [driveFormAsks(store, askByFetch()), driveSending(store, (record) => send(form, record))];
-      return () => {
-        for (const stop of stops) stop();
-      };
-    };
+  props: ['id', 'native'],
+  setup({ id: form, native }) {
     const own = forms.find(({ id }) => id === form);
-    const live = useForm(own, { today, drive });
+    const live = useForm(own, { today, drive, ...(native ? {} : { send: (record) => send(form, record) }) });
+    const how = native ? { method: native, action: '/forms/native' } : {};
     return () =>
-      h('form', { ...live.form, onSubmit: (event) => event.preventDefault() }, [
+      h('form', { ...live.form, ...how }, [
         ...own.fields.map((field) => h(One, { key: field.id, field, store: live.store.field(field.id) })),
-        h('button', 'Send'),
+        h('button', { name: 'by', value: 'button' }, 'Send'),
       ]);
   },
 };
@@ -88,10 +86,10 @@ const Alone = {
 
 let app;
 /** Puts up a field or a form, in place of what was there. */
-window.mount = ({ field, form }) => {
+window.mount = ({ field, form, native }) => {
   app?.unmount();
   document.body.replaceChildren(document.createElement('main'));
-  app = createApp(form ? Whole : Alone, { id: form ?? field });
+  app = createApp(form ? Whole : Alone, { id: form ?? field, native });
   app.mount(document.body.firstChild);
 };
 window.mount(asked());

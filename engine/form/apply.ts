@@ -21,7 +21,7 @@ export type FormEvent =
   | { readonly type: 'leave' | 'submit' | 'reset' }
   /** `field`: not the focused one but this, by the program or the browser. */
   | { readonly type: 'field'; readonly event: FieldEvent; readonly field?: string }
-  /** The server took the record, or says of fields what is wrong. Counts only while sending. */
+  /** The server took the record, or says of fields what is wrong. Counts while sending; findings also once sent, until something is edited. */
   | { readonly type: 'sent'; readonly findings?: readonly FieldFinding[] }
   /** The server could not be reached. */
   | { readonly type: 'unsent' };
@@ -128,7 +128,8 @@ const heldBack = (form: OpenForm, state: FormState, wrong: string, today: string
 /** What the server says stands at its fields until they hold something else. */
 function sent(form: OpenForm, state: FormState, findings: readonly FieldFinding[], today: string): FormState {
   const { sending } = state;
-  if (sending.is !== 'sending') return state;
+  // A page that sends the record itself may hear what is wrong with it later than it said that it was sent.
+  if (sending.is !== 'sending' && !(sending.is === 'sent' && findings.length)) return state;
   const told: Record<string, Told> = {};
   for (const { field: id, code, message } of findings) {
     const raw = sending.record.raw[id];

@@ -90,8 +90,15 @@ describe('submit', () => {
     const sent = run(form, [{ type: 'sent' }], sending);
     expect(sent.sending.is).toBe('sent');
     expect(run(form, [{ type: 'unsent' }], sending).sending).toEqual({ is: 'no', failed: true });
-    // Nothing is sent: nothing is to be said of it.
-    expect(run(form, [{ type: 'sent', findings: [{ field: 'pass', code: 'x' }] }], sent)).toBe(sent);
+    // A page that sent it itself hears later what is wrong; after an edit nothing is to be said of it any more.
+    expect(run(form, [{ type: 'sent' }], sent)).toBe(sent);
+    const late: FormEvent = {
+      type: 'sent',
+      findings: [{ field: 'key-box', code: 'taken', message: 'Taken.' }],
+    };
+    expect(run(form, [late], sent).sending).toEqual({ is: 'no', wrong: 'key-box' });
+    const edited = run(form, [put('key-box', '4816')], sent);
+    expect(run(form, [late], edited)).toBe(edited);
   });
 
   test('what the server says stands at its field until that holds something else', () => {

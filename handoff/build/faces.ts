@@ -81,7 +81,7 @@ function domFace({ kinds, hasForms, isAsking }: Needs): Face {
     names: unique([
       'attributesOf', 'bind', 'createStore', 'lookOf', 'onCompletion', 'readOn', 'record', 'share', 'statesOf',
       ...(hasPicks ? ['bindPicks'] : []),
-      ...(hasForms ? ['bindForm', 'createFormStore', 'driveSending'] : []),
+      ...(hasForms ? ['bindForm', 'createFormStore'] : []),
       ...(isAsking ? ['askByFetch', 'driveAsks'] : []),
       ...(isAsking && hasForms ? ['driveFormAsks'] : []),
     ]), // biome-ignore format: a list

@@ -289,7 +289,7 @@ test('its types are exact, and its Standard Schema is one to the specificationâ€
   writeFileSync(
     join(folder, 'use.tsx'),
     `import type { StandardSchemaV1 } from '@standard-schema/spec';
-import { createFormStore, createStore, driveSending, readOn } from './dom.js';
+import { bindForm, createFormStore, createStore, readOn } from './dom.js';
 import { type BookingRecord, bookingForm, deposit, dog, hut, mobile } from './fields.js';
 import { Picks, useField, useForm } from './react.js';
 import { checkBooking, standardBooking } from './server.js';
@@ -313,7 +313,7 @@ export const store = createStore(mobile, readOn());
 store.reading().value satisfies \`+\${number}\` | null;
 const form = createFormStore(bookingForm);
 form.field('dog').reading().value satisfies 'yes' | 'no' | null;
-driveSending(form, async ({ values }) => { values.hut satisfies 'windgap' | 'two-tarns' | 'larch-shelf'; return []; });
+bindForm(document.forms[0]!, form, { send: async ({ values }) => { values.hut satisfies 'windgap' | 'two-tarns' | 'larch-shelf'; return []; } });
 useVueField(hut).value.value satisfies 'windgap' | 'two-tarns' | 'larch-shelf' | null;
 field(dog).subscribe(({ value }) => { value satisfies 'yes' | 'no' | null; });
 export function Hut() {

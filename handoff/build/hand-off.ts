@@ -169,7 +169,7 @@ const manifest = (set: SetDocument, version: string): string =>
       private: true,
       description: `Fields and forms of “${set.title}”, made with Arbeit.`,
       type: 'module',
-      sideEffects: ['./elements.js'],
+      sideEffects: ['./elements.js', './look.css'],
       exports: { './*.js': { types: './*.d.ts', default: './*.js' }, './*': './*' },
     },
     null,

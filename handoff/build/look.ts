@@ -17,7 +17,7 @@ export const lookSheet = `/* Where labels stand, three sizes, a width in charact
 :where([data-arbeit=boxes]) { position: relative; min-inline-size: 0; }
 :where([data-arbeit=row]) { display: flex; gap: .75em; }
 :where([data-arbeit=group]) { display: flex; min-inline-size: 0; gap: .3em; }
-:where([data-box]) { flex: 0 1 2em; min-inline-size: 1ch; block-size: 2.4em; box-sizing: border-box; display: grid; place-items: center; border: 1px solid; }
+:where([data-box]) { flex: 0 1 auto; inline-size: 2em; min-inline-size: 1ch; block-size: 2.4em; box-sizing: border-box; display: grid; place-items: center; border: 1px solid; }
 :where([data-box][data-active]) { outline: 2px solid; outline-offset: -2px; }
 :where([data-box][data-selected]) { background: color-mix(in srgb, currentColor 18%, transparent); }
 :where([data-arbeit=frame] [data-arbeit=boxes] > input) { position: absolute; inset: 0; block-size: 100%; padding: 0; border: 0; background: none; color: transparent; caret-color: transparent; }

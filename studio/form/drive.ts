@@ -1,8 +1,8 @@
-import { askByFetch, driveFormAsks, driveSending, type FormStore, type SendRecord } from '@arbeit/dom';
+import { askByFetch, driveFormAsks, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { FieldFinding } from '@arbeit/engine/form';
 
 /** Sends a record to the form's route; what is wrong with it comes back by field. Throws where the server does not say. */
-const sendTo =
+export const sendTo =
   (setId: string, formId: string): SendRecord =>
   async ({ raw }) => {
     const address = `/api/sets/${encodeURIComponent(setId)}/forms/${encodeURIComponent(formId)}/records`;
@@ -22,12 +22,5 @@ const sendTo =
     throw new Error(`The server answered ${response.status}.`);
   };
 
-/** Puts a form's questions to the services and sends its record, as long as it is on the page. */
-export const driveForm =
-  (setId: string, formId: string) =>
-  (store: FormStore): (() => void) => {
-    const stops = [driveFormAsks(store, askByFetch()), driveSending(store, sendTo(setId, formId))];
-    return () => {
-      for (const stop of stops) stop();
-    };
-  };
+/** Puts a form's questions to the services, as long as it is on the page. */
+export const driveForm = (store: FormStore): (() => void) => driveFormAsks(store, askByFetch());

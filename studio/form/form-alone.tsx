@@ -1,5 +1,6 @@
 'use client';
 
+import type { FormStore } from '@arbeit/dom';
 import { checks } from '@arbeit/engine/checks';
 import type { SectionDocument } from '@arbeit/engine/document';
 import { type CompiledField, openAny } from '@arbeit/engine/field';
@@ -8,7 +9,7 @@ import { runs } from '@arbeit/engine/runs';
 import { useForm } from '@arbeit/react';
 import { useMemo, useState } from 'react';
 import { Alive } from '../sheet/alive.tsx';
-import { driveForm } from './drive.ts';
+import { driveForm, sendTo } from './drive.ts';
 import './form.css';
 import { useFormOutcomes, withCode } from './form-code.ts';
 import { LiveForm } from './live-form.tsx';
@@ -37,16 +38,17 @@ export function FormAlone({
   const [open] = useState(() =>
     withCode(openForm({ ...compiled, fields: compiled.fields.map((field) => openAny(field, runs, checks)) })),
   );
-  const drive = useMemo(() => {
-    const driven = driveForm(setId, compiled.id);
-    return (store: Parameters<typeof driven>[0]) => {
+  const drive = useMemo(
+    () => (store: FormStore) => {
       for (const [field, text] of Object.entries(prefill))
         if (open.places.has(field) && !store.reading(field).raw)
           store.dispatch({ type: 'field', field, event: { type: 'set', text } });
-      return driven(store);
-    };
-  }, [setId, compiled.id, prefill, open]);
-  const form = useForm(open, { today, drive });
+      return driveForm(store);
+    },
+    [prefill, open],
+  );
+  const send = useMemo(() => sendTo(setId, compiled.id), [setId, compiled.id]);
+  const form = useForm(open, { today, drive, send });
   useFormOutcomes(form.store);
   const { sending } = form;
   const record = 'record' in sending ? sending.record : undefined;

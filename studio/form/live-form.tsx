@@ -31,7 +31,7 @@ export function LiveForm({
   const { store, formProps } = form;
   useGuard(form);
   return (
-    <form {...formProps} aria-label={open.title} onSubmit={(event) => event.preventDefault()}>
+    <form {...formProps} aria-label={open.title}>
       {sections.map((section, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: sections have no names of their own
         <fieldset key={i} className="form-section">
