@@ -19,6 +19,7 @@ export default defineConfig({
       { find: /^@arbeit\/engine\/wording\/(\w+)$/, replacement: source('engine/rules/wording/$1.ts') },
       { find: /^@arbeit\/engine\/([\w/-]+)$/, replacement: source('engine/$1/index.ts') },
       { find: /^@arbeit\/handoff\/([\w-]+)$/, replacement: source('handoff/$1/index.ts') },
+      { find: /^@arbeit\/sandbox\/at-once$/, replacement: source('sandbox/at-once.ts') },
       { find: /^@arbeit\/sandbox\/([\w-]+)$/, replacement: source('sandbox/in-$1.ts') },
       {
         find: /^@arbeit\/(engine|dom|react|element|vue|svelte|handoff|sandbox|cli)$/,
@@ -33,7 +34,7 @@ export default defineConfig({
     // Left to itself it keeps one of two cores free.
     maxWorkers: 2,
     // A bound for a hang, not a measure of speed: a slow machine fails nothing.
-    testTimeout: 180_000,
-    hookTimeout: 180_000,
+    testTimeout: 900_000,
+    hookTimeout: 900_000,
   },
 });

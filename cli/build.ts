@@ -1,9 +1,20 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { hasOwnCode } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
 import { readTape } from '@arbeit/engine/tape';
-import { type HandedFiles, handOff, sourcesFrom, type TapeFile, type Use, uses } from '@arbeit/handoff/build';
+import {
+  type HandedFiles,
+  handOff,
+  type RunsCode,
+  sourcesFrom,
+  type TapeFile,
+  type Use,
+  uses,
+} from '@arbeit/handoff/build';
 import { load, loadDocument, type Output } from './files.ts';
+import { runsOwnCode } from './own-code.ts';
 
 /**
  * `arbeit build`. Writes a hand-off into a folder, which it makes where there is none; of one it made before what is not in it any more
@@ -36,6 +47,7 @@ export async function buildHandOff(
       // Each of them is one, above.
       ...(chosen ? { uses: chosen as readonly Use[] } : {}),
       sources: sourcesFrom(dirname(fileURLToPath(import.meta.url))),
+      run: hasOwnCode(set, kinds) ? await sandboxOf() : undefined,
       onProgress: (step, done) => output.err(`${String(Math.round(done * 100)).padStart(3)} % ${step}`),
     });
   } catch (error) {
@@ -52,6 +64,13 @@ export async function buildHandOff(
   return 0;
 }
 
+/** What holds own code against what it becomes. */
+async function sandboxOf(): Promise<RunsCode> {
+  const { check, shape } = await runsOwnCode();
+  // Whatever runs it here answers at once.
+  return { check: (code, input) => check(code, input)!, shape: (code, content) => shape(code, content)! };
+}
+
 function readTapeFile(path: string, output: Output): TapeFile | undefined {
   const text = load(path, output);
   if (text === undefined) return undefined;
@@ -62,7 +81,7 @@ function readTapeFile(path: string, output: Output): TapeFile | undefined {
 }
 
 /** Modules a hand-off may have beside its folders. */
-const modules = [...uses, 'fields', 'elements'].flatMap((name) => [`${name}.js`, `${name}.d.ts`]);
+const modules = [...uses, 'fields', 'elements', 'own-code'].flatMap((name) => [`${name}.js`, `${name}.d.ts`]);
 
 /** What a folder is known by that was made here, and may be made anew: nobody's own files go. */
 const mark = 'package.json';

@@ -148,12 +148,12 @@ test('the page is answered what the tape says, when it says it', async () => {
       'line 5: answer known fail: expected to be asked, found the page asked nothing at /passes',
     ),
   ]);
-}, 60_000);
+});
 
 test('of several things asked the last is answered', async () => {
   const tape = 'field pass\ntype "4815"\nleave\nfocus\nbackspace\ntype "6"\nleave\nanswer known fail\n';
   expect(await drive(tape)).toEqual(same);
-}, 60_000);
+});
 
 test('what it sends is answered too, where it is said where it sends it', async () => {
   const tape = 'form book\nfocus pass\ntype "4815"\nleave\nanswer known pass\nsubmit\nsent pass full\n';

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
 import { placesIn, readDocumentText } from '@arbeit/handoff';
+import { parseCode } from '@arbeit/handoff/build';
 
 /** Where output goes; the process's own streams outside of tests. */
 export interface Output {
@@ -14,7 +15,7 @@ export interface Output {
 export function loadDocument(path: string, output: Output): SetDocument | undefined {
   const text = load(path, output);
   if (text === undefined) return undefined;
-  const result = readDocumentText(text);
+  const result = readDocumentText(text, { parseCode });
   if (result.ok) return result.document;
   const placeOf = placesIn(text);
   for (const fault of result.faults) {

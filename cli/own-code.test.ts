@@ -1,10 +1,12 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { compiledModule } from '@arbeit/handoff';
+import { ownCodeModule } from '@arbeit/handoff/build';
 import { build } from 'esbuild';
 import { afterAll, describe, expect, test } from 'vitest';
 import { run } from './arbeit.ts';
@@ -76,7 +78,7 @@ describe('developers’ code on the command line', () => {
       'export function shape(content) { if (content.length > 2) for (;;); return content; }',
     );
     expect((await arbeit('audit', hanging, '--events', '200', '--threads', '1')).out).toContain(
-      'longer than 20 ms',
+      'more than 500,000 steps',
     );
   });
 
@@ -91,17 +93,15 @@ describe('developers’ code on the command line', () => {
   test('handed off it is plain code, which does the same', async () => {
     const valued = `${shape}\nexport const value = (content) => (content === '0000' ? null : content);`;
     const set = setOf(valued);
-    const { js, dts } = compiledModule(
+    const { js, dts, ownCode } = compiledModule(
       { ...set, fields: [set.fields[0]!, { ...set.fields[0]!, id: 'second' }] as never },
       kinds,
     );
-    expect(js).toContain('    function shape(content) { return content.replace(');
-    expect(js).toContain('    const value = (content) =>');
-    expect(js).not.toMatch(/export (?:function|const) (?:shape|value)\b/);
     expect(js.match(/ownBy/g)).toHaveLength(2);
     expect(dts).toContain('export declare const locker: FieldOf<typeof ownKind, LockerValue>;');
     const source = join(folder, 'fields.js');
     writeFileSync(source, `${js}\nexport { apply, keysOf, read, start } from '@arbeit/engine/field';\n`);
+    writeFileSync(join(folder, 'own-code.js'), await ownCodeModule(ownCode!));
     const outfile = join(folder, 'bundled.mjs');
     await build({
       entryPoints: [source],
@@ -121,5 +121,87 @@ describe('developers’ code on the command line', () => {
       expect(read(field, after('0000'))).toMatchObject({ display: '00-00', value: null });
       expect(read(field, after('1234')).shown).toMatchObject([{ code: 'easy' }]);
     }
+  });
+
+  test('that does not parse is told at its place by every command, and nothing is written', async () => {
+    const path = file('slip.json', 'export function shape(content) { return (; }');
+    const out = join(folder, 'slip');
+    for (const args of [
+      ['build', path, '--out', out],
+      ['compile', path, '--out', out],
+      ['test', path],
+      ['audit', path],
+    ]) {
+      const { code, err } = await arbeit(...args);
+      expect([args[0], code, err]).toEqual([
+        args[0],
+        2,
+        expect.stringMatching(
+          /slip\.json:1:\d+: .*entry\.code: The code does not parse \(line 1, column 42 of it/,
+        ),
+      ]);
+    }
+    expect(existsSync(out)).toBe(false);
+    const rule = { id: 'r', check: { type: 'custom', code: 'export default ({ value) => {}' } };
+    const set = {
+      ...setOf(shape),
+      fields: [{ id: 'a', kind: 'text', label: 'A', entry: {}, rules: [rule] }],
+      trials: [],
+    };
+    writeFileSync(join(folder, 'rule.json'), JSON.stringify(set));
+    expect((await arbeit('compile', join(folder, 'rule.json'), '--out', out)).err).toContain(
+      '$.fields[0].rules[0].check.code',
+    );
+  });
+
+  test('that never comes back ends the call and not the command, as it is built', () => {
+    // What the engine cannot count as steps: searches of its own, and stacks that are caught again and again.
+    const hostile = [
+      '[].indexOf.call({ length: 2 ** 53 - 1 }, 1)',
+      '(function f() { try { f(); } finally { f(); } })()',
+      '"\\u0344".repeat(3e6).normalize("NFD").normalize("NFC")',
+    ];
+    const rules = hostile.map((one, i) => ({
+      id: `r${i}`,
+      check: { type: 'custom', code: `export default () => { ${one}; return { code: "over" }; }` },
+    }));
+    const path = join(folder, 'hostile.json');
+    writeFileSync(
+      path,
+      JSON.stringify({
+        ...setOf(shape),
+        fields: [
+          ...rules.map((rule, i) => ({ id: `f${i}`, kind: 'text', label: 'F', entry: {}, rules: [rule] })),
+          {
+            id: 'good',
+            kind: 'text',
+            label: 'G',
+            entry: {},
+            rules: [
+              {
+                id: 'r',
+                check: {
+                  type: 'custom',
+                  code: 'export default ({ value }) => (value === "no" ? { code: "bad" } : undefined);',
+                },
+              },
+            ],
+          },
+        ],
+        trials: [
+          ...rules.map((_, i) => ({ id: `t${i}`, tape: `field f${i}\nset "x"\nleave\nexpect value "x"\n` })),
+          {
+            id: 'good',
+            tape: 'field good\nset "no"\nexpect verdict r fail\nset "yes"\nexpect verdict r pass\n',
+          },
+        ],
+      }),
+    );
+    const { status, stdout, stderr } = spawnSync(
+      process.execPath,
+      [fileURLToPath(new URL('../bin/arbeit.mjs', import.meta.url)), 'test', path],
+      { encoding: 'utf8' },
+    );
+    expect([status, stderr, stdout]).toEqual([0, '', expect.stringContaining('4 of 4 trials hold')]);
   });
 });

@@ -1,3 +1,5 @@
+import { existsSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import {
   type CompiledSet,
   compile,
@@ -8,13 +10,18 @@ import {
 } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { createSandbox } from '@arbeit/sandbox';
+import { createAtOnce } from '@arbeit/sandbox/at-once';
 import { quickjs } from '@arbeit/sandbox/node';
 
+/** Built beside this file. */
+const thread = new URL('./own-code-thread.js', import.meta.url);
+
 /**
- * What runs developers' code: in the engine of the sandbox, at once, in this thread. What takes too long is ended, as on a page; what the engine
- * itself is busy with is not, since nobody waits here but whoever can end the command.
+ * What runs developers' code: in the engine of the sandbox, at once, in a thread that is ended where a call does not come back. Where the command line is run from
+ * its sources there is no such thread: it runs in this one.
  */
-export const runsOwnCode = async (): Promise<RunOwnCode> => createSandbox(await quickjs(), () => {});
+export const runsOwnCode = async (): Promise<RunOwnCode> =>
+  existsSync(fileURLToPath(thread)) ? createAtOnce(thread) : createSandbox(await quickjs(), () => {});
 
 /** Documents made ready, and what is done with them: at once where nothing in them is developers' code. */
 export function withSets<T>(

@@ -69,11 +69,12 @@ export function driveFormAsks(store: FormStore, ask: AskElsewhere): () => void {
 
 /**
  * Asks the page's own server (`engine.md`, section 9): POST of JSON `{ field, value, values }`, answered by `{ verdict, code, data, facts }`.
- * `base` goes before the path.
+ * `base` goes before the path: on a server, which has no address of
+ * its own, the origin of the routes that answer.
  */
 export const askByFetch =
-  (base = ''): AskElsewhere =>
-  async ({ path, value, values }, field, signal) => {
+  (base = ''): ((ask: Ask, field: string, signal?: AbortSignal) => Promise<Answer>) =>
+  async ({ path, value, values, timeout }, field, signal = AbortSignal.timeout(timeout)) => {
     const response = await fetch(`${base}${path}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

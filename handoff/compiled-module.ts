@@ -1,12 +1,12 @@
 import { compile, type SetDocument } from '@arbeit/engine/document';
-import { type CompiledField, closed, type Plan } from '@arbeit/engine/field';
+import { type CompiledField, closed, type OpenField, type Plan } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { type CarriedCheck, type Checks, carriedBy, type Judge } from '@arbeit/engine/rules';
-import { byName, type Import, written } from './imports.ts';
+import { byName, type Import, listed, written } from './imports.ts';
 import { moduleTypes } from './module-types.ts';
 import { camel, head, keyOf, namesIn } from './names.ts';
-import { ownCode, ownShapes, shapeApart, withCodeApart } from './own-code.ts';
+import { type OwnCode, shapeApart, withCodeApart } from './own-code.ts';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
@@ -14,8 +14,10 @@ export interface CompiledModule {
   readonly dts: string;
   /** What the module imports, by the names of the packages. */
   readonly imports: readonly Import[];
+  /** Developers' own code, which the module imports as `own-code.js` beside it; of none there is no such module. */
+  readonly ownCode: OwnCode | undefined;
   /** The fields and forms it brings to life. */
-  readonly of: { readonly fields: readonly CompiledField[]; readonly forms: readonly OpenForm[] };
+  readonly of: { readonly fields: readonly OpenField[]; readonly forms: readonly OpenForm[] };
 }
 
 type Judges = typeof import('@arbeit/engine/checks');
@@ -49,7 +51,12 @@ const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } & {
 export function compiledModule(
   set: SetDocument,
   kinds: KindTable,
-  at: { readonly run: (from: string) => string; readonly types: (from: string) => string } = byName,
+  at: {
+    readonly run: (from: string) => string;
+    readonly types: (from: string) => string;
+    /** Where its own code stands. */
+    readonly own?: string;
+  } = byName,
 ): CompiledModule {
   const compiled = compile(set, kinds);
   const { fields, forms } = compiled;
@@ -106,14 +113,34 @@ export function compiledModule(
     js: lines(
       ...written(imports, 'import', at.run),
       '',
-      ...ownCode(codes),
-      ...ownShapes(shapes, runs.made()),
+      ...ownCodeIn(codes, shapes, runs.made(), at.own),
       ...body,
     ),
     dts: moduleTypes(set, compiled, kinds, at.types),
     imports,
+    ownCode: codes.length || shapes.length ? { checks: codes, shapes } : undefined,
     of: compiled,
   };
+}
+
+/** What brings own code to the fields: where it comes from, and the check and the kinds made of it. */
+function ownCodeIn(
+  codes: readonly string[],
+  shapes: readonly string[],
+  made: readonly (readonly [name: string, by: string])[],
+  place = './own-code.js',
+): readonly string[] {
+  const names = [
+    ...(codes.length ? ['check as ownCheck'] : []),
+    ...(shapes.length ? ['shape as ownShape'] : []),
+  ];
+  if (names.length === 0) return [];
+  return [
+    listed('import', names, place),
+    ...(codes.length ? ['const ownCode = /*#__PURE__*/ customBy(ownCheck);'] : []),
+    ...made.map(([kind, by]) => `const ${kind} = /*#__PURE__*/ ${by}(ownShape);`),
+    '',
+  ];
 }
 
 /** What a field has to carry, each with what exports it: its own rules' and those of forms whose message stands at it. */

@@ -2,6 +2,7 @@ import {
   capped,
   type DocumentResult,
   mostDeep,
+  type ReadOptions,
   readDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
@@ -45,7 +46,7 @@ export function tooDeep(text: string): DocumentFault | undefined {
 }
 
 /** Reads the text of a document. JSON that does not parse, or has a key twice, is told by line and column. */
-export function readDocumentText(text: string): DocumentResult {
+export function readDocumentText(text: string, options: ReadOptions = {}): DocumentResult {
   const deep = tooDeep(text);
   if (deep) return { ok: false, faults: [deep] };
   const placeAt = placesAt(text);
@@ -68,7 +69,7 @@ export function readDocumentText(text: string): DocumentResult {
   }
   const twice = keysTwice(placeAt, tree, '$');
   if (twice.length > 0) return { ok: false, faults: capped(twice) };
-  return readDocument(JSON.parse(text), kinds);
+  return readDocument(JSON.parse(text), kinds, options);
 }
 
 const said: Readonly<Partial<Record<string, string>>> = {

@@ -4,6 +4,7 @@ export {
   createRunner,
   type Reply,
   type Runner,
+  type Session,
   type StartThread,
   type Thread,
 } from './runner.ts';

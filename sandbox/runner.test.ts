@@ -16,54 +16,81 @@ test('where no thread can be started every call says so', async () => {
   expect(check('b', input)).toEqual({ broken: expect.stringContaining('could not be started') });
 });
 
-test('one call at a time; a late reply of a thread that was ended says nothing', async () => {
+test('a call that does not come back is not decided: its thread is ended, and a late word of it says nothing', () => {
   vi.useFakeTimers();
   const posts: number[] = [];
-  let reply: (reply: Reply) => void = () => undefined;
+  const replies: ((reply: Reply) => void)[] = [];
+  let ended = 0;
   const { check } = createRunner((onReply) => {
-    reply = onReply;
-    return { post: ({ id }) => void posts.push(id), end: () => undefined };
+    replies.push(onReply);
+    return { post: ({ id }) => void posts.push(id), end: () => void ended++ };
   });
   check('a', input);
   check('b', input);
   expect(posts).toEqual([]);
-  reply({ ready: true });
+  replies[0]!({ ready: true });
   expect(posts).toEqual([1]);
-  const late = reply;
-  // It has a second try, in a thread of its own and with more time; what the first one says by then is past.
-  vi.advanceTimersByTime(600);
-  expect(check('a', input)).toBeUndefined();
-  late({ id: 1, outcome: { answer: undefined } });
-  expect(check('a', input)).toBeUndefined();
-  reply({ ready: true });
+  // A machine that is busy with something else says nothing of a check.
+  vi.advanceTimersByTime(4000);
+  expect([check('a', input), ended]).toEqual([undefined, 0]);
+  vi.advanceTimersByTime(2000);
+  expect([check('a', input), ended]).toEqual([{ undecided: expect.stringContaining('Not decided') }, 1]);
+  replies[0]!({ id: 1, outcome: { answer: undefined } });
+  expect(check('a', input)).toHaveProperty('undecided');
+  replies[1]!({ ready: true });
   expect(posts).toEqual([1, 2]);
-  vi.advanceTimersByTime(600);
-  expect(check('a', input)).toBeUndefined();
-  vi.advanceTimersByTime(1000);
-  expect(check('a', input)).toHaveProperty('broken');
-  reply({ ready: true });
-  expect(posts).toEqual([1, 2, 3]);
-  reply({ id: 3, outcome: { answer: { code: 'x' } } });
+  replies[1]!({ id: 2, outcome: { answer: { code: 'x' } } });
   expect(check('b', input)).toEqual({ answer: { code: 'x' } });
   vi.useRealTimers();
 });
 
-test('a call that only the machine held up comes to what it comes to, at its second try', () => {
+test('no session waits for the calls of another while a thread is free; each waits for its own alone', async () => {
   vi.useFakeTimers();
-  let reply: (reply: Reply) => void = () => undefined;
-  const ids: number[] = [];
-  const { check } = createRunner((onReply) => {
-    reply = onReply;
-    return { post: ({ id }) => void ids.push(id), end: () => undefined };
-  });
-  check('a', input);
-  reply({ ready: true });
-  vi.advanceTimersByTime(600);
-  reply({ ready: true });
-  vi.advanceTimersByTime(1200);
-  reply({ id: ids.at(-1)!, outcome: { answer: { code: 'x' } } });
-  expect(check('a', input)).toEqual({ answer: { code: 'x' } });
+  const calls: Call[] = [];
+  const replies: ((reply: Reply) => void)[] = [];
+  const runner = createRunner((onReply) => {
+    replies.push(onReply);
+    return { post: (call) => void calls.push(call), end: () => undefined };
+  }, 3);
+  // Threads tell that they are ready after they were started.
+  const ready = () => {
+    for (const reply of replies) reply({ ready: true });
+  };
+  const [many, one] = [runner.session(), runner.session()];
+  for (let i = 0; i < 12; i++) many.check(`hangs ${i}`, input);
+  ready();
+  // Two of the three threads.
+  expect(calls.map(({ code }) => code)).toEqual(['hangs 0', 'hangs 1']);
+  one.check('good', input);
+  ready();
+  expect(calls.at(-1)?.code).toBe('good');
+  const settled = vi.fn();
+  const [first, second] = [one.settled().then(settled), many.settled()];
+  for (const reply of replies) reply({ id: calls.at(-1)!.id, outcome: { answer: undefined } });
+  await first;
+  expect(settled).toHaveBeenCalledOnce();
+  expect(one.check('good', input)).toEqual({ answer: undefined });
+  for (let i = 0; i < 12; i++) {
+    vi.advanceTimersByTime(6000);
+    ready();
+  }
+  await second;
+  expect(many.check('hangs 11', input)).toHaveProperty('undecided');
   vi.useRealTimers();
+});
+
+test('what is remembered is bounded by what it takes, not by how many', () => {
+  const { runner, calls, reply } = byHand();
+  const long = 'x'.repeat(100_000);
+  for (let i = 0; i < 60; i++) {
+    runner.check('a', { ...input, value: String(i) });
+    if (i === 0) reply({ ready: true });
+    reply({ id: calls.at(-1)!.id, outcome: { broken: long } });
+  }
+  const known = Array.from({ length: 60 }, (_, i) => runner.check('a', { ...input, value: String(59 - i) }));
+  const kept = known.indexOf(undefined);
+  expect(kept).toBeGreaterThan(5);
+  expect(kept).toBeLessThanOrEqual(20);
 });
 
 /** A runner whose thread answers when the test says so. */
@@ -98,15 +125,13 @@ test('what is shown goes before what is only wanted ahead, which nobody is told 
   expect(asked()).toHaveLength(3);
 });
 
-test('code that never comes back is called three times, and no more', () => {
+test('code that never comes back is called twice, and no more', () => {
   vi.useFakeTimers();
   const { runner, asked, reply } = byHand();
-  for (const content of ['1', '2', '3']) {
+  for (const content of ['1', '2']) {
     runner.shape('a', content);
-    for (const patience of [600, 1600]) {
-      reply({ ready: true });
-      vi.advanceTimersByTime(patience);
-    }
+    reply({ ready: true });
+    vi.advanceTimersByTime(6000);
     expect(runner.shape('a', content)).toHaveProperty('broken');
   }
   const { length } = asked();

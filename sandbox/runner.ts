@@ -27,31 +27,43 @@ export interface Thread {
 /** Starts a thread; it tells `onReply` that it is ready, and then of each call. `onFailure`: it could not be started. */
 export type StartThread = (onReply: (reply: Reply) => void, onFailure: () => void) => Thread;
 
-/** What runs own code in a thread of its own, one call at a time. */
-export interface Runner {
+/** What asks for calls: a page, or one request to a server. What it asks is done in turn with what others ask. */
+export interface Session {
   /** What a call came to; `undefined` until it is known: then it is under way, and who has subscribed is told when it is. */
   readonly check: RunCode;
   readonly shape: RunShape;
+  /** Resolves once nothing that this session asked is under way. */
+  settled(): Promise<void>;
+}
+
+/** What runs own code in threads of its own, each one call at a time. */
+export interface Runner extends Session {
+  /** A session beside those there are: none waits for the calls of another while a thread is free. */
+  session(): Session;
   /** Has shapes of these contents worked out when nothing else is asked, in place of those that were wanted ahead before. */
   ahead(code: string, contents: readonly string[]): void;
   subscribe(listener: () => void): () => void;
-  /** Resolves once nothing is under way. */
-  settled(): Promise<void>;
   end(): void;
 }
 
-/** Calls remembered. */
-const remembered = 2000;
+/** Characters of calls and what they came to that are remembered. */
+const remembered = 2_000_000;
 /**
- * So long after it should have ended itself a call is ended with its thread, in milliseconds; it has a second try in a fresh one, and more time
- * for it: a machine that is busy with something else says nothing of a check. And how long a thread may take to start.
+ * How long a call may take, in milliseconds, before it is ended with its thread: many times what its steps take on a busy machine. Only what the engine cannot count
+ * takes longer: a search of its own through a text of any length. And how long a thread may take to start.
  */
-const patience = { call: 500, again: 1500, start: 15_000 };
+const patience = { call: 5000, start: 30_000 };
 /** Code that so many calls had to be ended of is not called any more: it would take a thread with every letter. */
-const mostHangs = 3;
+const mostHangs = 2;
 
-const tooLong = { broken: 'It took longer than 20 ms and was ended.' } as const;
+const notDecided = {
+  undecided:
+    'Not decided: the call did not come back. Run it again, or look for a search through a very long text.',
+} as const;
+const shapeNotDecided = { broken: notDecided.undecided } as const;
 const notStarted = { broken: 'What runs own code could not be started. Reload to try again.' } as const;
+
+const undecided = (asked: Asked): Outcome => ('input' in asked ? notDecided : shapeNotDecided);
 
 /** Codes that are told apart; one that is written is another with every letter. */
 const mostCodes = 100;
@@ -77,150 +89,225 @@ function createKeys(): (asked: Asked) => string {
   };
 }
 
-/** What calls came to, and those that wait, by code and input. */
-function createOutcomes() {
-  const keyOf = createKeys();
-  const known = new Map<string, Outcome>();
-  const waiting = new Map<string, Asked>();
-  /** What is wanted ahead: nobody waits for it. */
-  let later = new Map<string, Asked>();
-  const hangs = new Map<string, number>();
-  const listeners = new Set<() => void>();
-  const learn = (key: string, outcome: Outcome): void => {
-    // What was only wanted ahead changes nothing that is shown.
-    const isWaitedFor = waiting.delete(key);
-    later.delete(key);
-    known.set(key, outcome);
-    for (const oldest of known.keys()) {
-      if (known.size <= remembered) break;
-      known.delete(oldest);
-    }
-    if (isWaitedFor) for (const listener of listeners) listener();
+/** What calls came to, the newest last, bounded by characters: one answer may be as long as a thousand others. */
+function createMemory(): { get(key: string): Outcome | undefined; set(key: string, outcome: Outcome): void } {
+  const known = new Map<string, { readonly outcome: Outcome; readonly size: number }>();
+  let size = 0;
+  const forget = (key: string): void => {
+    size -= known.get(key)?.size ?? 0;
+    known.delete(key);
   };
   return {
-    keyOf,
-    waiting,
+    get: (key) => known.get(key)?.outcome,
+    set(key, outcome) {
+      forget(key);
+      const own = key.length + (JSON.stringify(outcome)?.length ?? 0);
+      known.set(key, { outcome, size: own });
+      size += own;
+      for (const oldest of known.keys()) {
+        if (size <= remembered || known.size <= 1) break;
+        forget(oldest);
+      }
+    },
+  };
+}
+
+/** What a session waits for, and who waits for all of it. */
+interface Queue {
+  readonly waiting: Map<string, Asked>;
+  readonly settling: (() => void)[];
+}
+
+/** A call to be made; `queue`: of which session, none for what is only wanted ahead. */
+interface Due {
+  readonly key: string;
+  readonly asked: Asked;
+  readonly queue: Queue | undefined;
+}
+
+/** What sessions ask, what calls came to, and which call is next. */
+function createAsked(threads: number) {
+  const keyOf = createKeys();
+  const memory = createMemory();
+  const listeners = new Set<() => void>();
+  const queues = new Set<Queue>();
+  const hangs = new Map<string, number>();
+  /** What is wanted ahead: nobody waits for it. */
+  let later = new Map<string, Asked>();
+  /** Of several threads one session has all but one at most. */
+  const most = Math.max(1, threads - 1);
+  const learn = (key: string, outcome: Outcome): void => {
+    memory.set(key, outcome);
+    later.delete(key);
+    // What was only wanted ahead changes nothing that is shown.
+    let isWaitedFor = false;
+    for (const { waiting } of queues) isWaitedFor = waiting.delete(key) || isWaitedFor;
+    if (isWaitedFor) for (const listener of [...listeners]) listener();
+  };
+  return {
     listeners,
     learn,
-    find: (key: string, { code }: Asked): Outcome | undefined =>
-      known.get(key) ?? ((hangs.get(code) ?? 0) >= mostHangs ? tooLong : undefined),
-    hangs(key: string, { code }: Asked): void {
-      hangs.set(code, (hangs.get(code) ?? 0) + 1);
-      learn(key, tooLong);
+    /** What a call came to; `undefined`: the session waits for it. */
+    find(queue: Queue, asked: Asked): Outcome | undefined {
+      const key = keyOf(asked);
+      const isHopeless = (hangs.get(asked.code) ?? 0) >= mostHangs;
+      const outcome = memory.get(key) ?? (isHopeless ? undecided(asked) : undefined);
+      if (outcome) return outcome;
+      queue.waiting.set(key, asked);
+      queues.add(queue);
+      return undefined;
+    },
+    settle(queue: Queue, done: () => void): void {
+      queue.settling.push(done);
+      queues.add(queue);
     },
     want(all: readonly Asked[]): void {
       later = new Map(
-        all.map((asked): [string, Asked] => [keyOf(asked), asked]).filter(([key]) => !known.has(key)),
+        all.map((asked): [string, Asked] => [keyOf(asked), asked]).filter(([key]) => !memory.get(key)),
       );
     },
-    first: (): [string, Asked] | undefined => {
-      for (const entry of waiting) return entry;
-      for (const entry of later) return entry;
+    /** The next call beside those that are under way: sessions in turn, then what is wanted ahead. */
+    next(busy: readonly Due[]): Due | undefined {
+      const isUnderWay = (key: string): boolean => busy.some((one) => one.key === key);
+      for (const queue of queues) {
+        if (busy.filter((one) => one.queue === queue).length >= most) continue;
+        for (const [key, asked] of queue.waiting) {
+          if (isUnderWay(key)) continue;
+          // It is asked last the next time.
+          queues.delete(queue);
+          queues.add(queue);
+          return { key, asked, queue };
+        }
+      }
+      for (const [key, asked] of later) if (!isUnderWay(key)) return { key, asked, queue: undefined };
       return undefined;
+    },
+    /** Tells those who wait for sessions that have nothing under way. */
+    release(): void {
+      for (const queue of queues) {
+        if (queue.waiting.size > 0) continue;
+        queues.delete(queue);
+        for (const done of queue.settling.splice(0)) done();
+      }
+    },
+    hang({ key, asked }: Due): void {
+      hangs.set(asked.code, (hangs.get(asked.code) ?? 0) + 1);
+      learn(key, undecided(asked));
+    },
+    giveUp(): void {
+      later = new Map();
+      for (const { waiting } of queues) for (const key of [...waiting.keys()]) learn(key, notStarted);
     },
   };
 }
 
-/** One thread at a time: started when there is something to do, ended with a call that does not end. */
-function createCalls(
-  start: StartThread,
-  outcomes: ReturnType<typeof createOutcomes>,
-  onIdle: () => void,
-): { next(): void; drop(): void } {
-  const { waiting, learn } = outcomes;
-  let thread: Thread | undefined;
-  let isReady = false;
-  let busy: { readonly key: string; readonly asked: Asked; readonly id: number } | undefined;
-  let timer: ReturnType<typeof setTimeout> | undefined;
+/** A thread, and the call it is busy with. */
+interface Slot {
+  thread: Thread | undefined;
+  isReady: boolean;
+  busy: (Due & { readonly id: number }) | undefined;
+  timer: ReturnType<typeof setTimeout> | undefined;
+}
+
+/** Threads, started when there is something to do and ended with a call that does not come back. */
+function createPool(start: StartThread, threads: number, work: ReturnType<typeof createAsked>) {
   let count = 0;
-  /** Calls that have had one try. */
-  const tried = new Set<string>();
-  const drop = (): void => {
-    clearTimeout(timer);
-    thread?.end();
-    thread = undefined;
-    isReady = false;
-    busy = undefined;
+  const slots = Array.from(
+    { length: threads },
+    (): Slot => ({ thread: undefined, isReady: false, busy: undefined, timer: undefined }),
+  );
+  const drop = (slot: Slot): void => {
+    clearTimeout(slot.timer);
+    slot.thread?.end();
+    Object.assign(slot, { thread: undefined, isReady: false, busy: undefined });
   };
-  const fail = (): void => {
-    drop();
-    outcomes.want([]);
-    for (const key of [...waiting.keys()]) learn(key, notStarted);
+  const fail = (slot: Slot): void => {
+    drop(slot);
+    work.giveUp();
     next();
   };
-  const begin = (key: string, asked: Asked, to: Thread): void => {
-    busy = { key, asked, id: ++count };
-    const isAgain = tried.has(key);
-    timer = setTimeout(
-      () => {
-        drop();
-        if (isAgain) {
-          tried.delete(key);
-          outcomes.hangs(key, asked);
-        } else tried.add(key);
-        next();
-      },
-      isAgain ? patience.again : patience.call,
-    );
-    to.post({ ...asked, id: busy.id });
-  };
-  const hear = (reply: Reply): void => {
-    if ('id' in reply && reply.id !== busy?.id) return;
-    clearTimeout(timer);
-    if ('ready' in reply) isReady = true;
-    else if (busy) {
-      const { key } = busy;
-      busy = undefined;
-      tried.delete(key);
-      learn(key, reply.outcome);
+  const hear = (slot: Slot, thread: Thread, reply: Reply): void => {
+    // A late word of a thread that was ended says nothing.
+    const isLate = 'id' in reply ? reply.id !== slot.busy?.id : slot.isReady;
+    if (slot.thread !== thread || isLate) return;
+    clearTimeout(slot.timer);
+    if ('ready' in reply) slot.isReady = true;
+    else if (slot.busy) {
+      const { key } = slot.busy;
+      slot.busy = undefined;
+      work.learn(key, reply.outcome);
     }
     next();
   };
-  const next = (): void => {
-    if (busy) return;
-    if (waiting.size === 0) onIdle();
-    const first = outcomes.first();
-    if (!first) return;
-    if (!thread) {
-      timer = setTimeout(fail, patience.start);
-      thread = start(hear, fail);
-    } else if (isReady) begin(...first, thread);
+  const begin = (slot: Slot): void => {
+    slot.timer = setTimeout(() => fail(slot), patience.start);
+    const thread: Thread = start(
+      (reply) => hear(slot, thread, reply),
+      () => slot.thread === thread && fail(slot),
+    );
+    slot.thread = thread;
   };
-  return { next, drop };
-}
-
-/** A runner on threads that `start` starts: the first when it is first needed, the next when one had to be ended. */
-export function createRunner(start: StartThread): Runner {
-  const outcomes = createOutcomes();
-  const settling: (() => void)[] = [];
-  const { next, drop } = createCalls(start, outcomes, () => {
-    for (const done of settling.splice(0)) done();
-  });
-  const ask = (asked: Asked): Outcome | undefined => {
-    const key = outcomes.keyOf(asked);
-    const outcome = outcomes.find(key, asked);
-    if (outcome || outcomes.waiting.has(key)) return outcome;
-    outcomes.waiting.set(key, asked);
-    next();
-    return undefined;
+  const call = (slot: Slot, thread: Thread, due: Due): void => {
+    const id = ++count;
+    slot.busy = { ...due, id };
+    slot.timer = setTimeout(() => {
+      drop(slot);
+      work.hang(due);
+      next();
+    }, patience.call);
+    thread.post({ ...due.asked, id });
+  };
+  const next = (): void => {
+    work.release();
+    for (const slot of slots) {
+      if (slot.busy || (slot.thread && !slot.isReady)) continue;
+      const due = work.next(slots.flatMap(({ busy }) => busy ?? []));
+      if (!due) return;
+      if (slot.thread) call(slot, slot.thread, due);
+      else begin(slot);
+    }
   };
   return {
-    // A key says which of the two was asked, and so which outcome there is.
-    check: (code, input) => ask({ code, input }) as CodeOutcome | undefined,
-    shape: (code, content) => ask({ code, content }) as Shaped | undefined,
+    next,
+    end(): void {
+      for (const slot of slots) drop(slot);
+    },
+  };
+}
+
+/** A runner on threads that `start` starts: the first when it is first needed, the next when one had to be ended; at most `threads` side by side. */
+export function createRunner(start: StartThread, threads = 1): Runner {
+  const work = createAsked(threads);
+  const pool = createPool(start, threads, work);
+  const session = (): Session => {
+    const queue: Queue = { waiting: new Map(), settling: [] };
+    const ask = (asked: Asked): Outcome | undefined => {
+      const outcome = work.find(queue, asked);
+      if (!outcome) pool.next();
+      return outcome;
+    };
+    return {
+      // A key says which of the two was asked, and so which outcome there is.
+      check: (code, input) => ask({ code, input }) as CodeOutcome | undefined,
+      shape: (code, content) => ask({ code, content }) as Shaped | undefined,
+      settled: () =>
+        new Promise((done) => {
+          work.settle(queue, done);
+          pool.next();
+        }),
+    };
+  };
+  return {
+    ...session(),
+    session,
     ahead(code, contents) {
-      outcomes.want(contents.map((content) => ({ code, content })));
-      next();
+      work.want(contents.map((content) => ({ code, content })));
+      pool.next();
     },
     subscribe(listener) {
-      outcomes.listeners.add(listener);
-      return () => outcomes.listeners.delete(listener);
+      work.listeners.add(listener);
+      return () => work.listeners.delete(listener);
     },
-    settled: () =>
-      new Promise((done) => {
-        settling.push(done);
-        next();
-      }),
-    end: drop,
+    end: pool.end,
   };
 }

@@ -43,20 +43,20 @@ describe('own code', () => {
   });
 
   test.each([
-    ['a loop without end', 'export default () => { for (;;); }', /longer than 20 ms/],
-    ['a loop before it begins', 'for (;;);\nexport default () => {}', /longer than 20 ms/],
+    ['a loop without end', 'export default () => { for (;;); }', /more than 500,000 steps/],
+    ['a loop before it begins', 'for (;;);\nexport default () => {}', /more than 500,000 steps/],
     [
       'an expression that tries for ever',
       'export default () => /^(a+)+$/.test("a".repeat(40) + "b")',
-      /longer than 20 ms/,
+      /more than 500,000 steps/,
     ],
     [
       'memory without end',
       'export default () => { const all = []; for (;;) all.push([1, 2, 3]); }',
-      /8 MB|20 ms/,
+      /8 MB|steps/,
     ],
-    ['a long text', 'export default () => { let s = "x"; for (;;) s += s; }', /8 MB|20 ms|too long|length/],
-    ['calls without end', 'const f = () => f();\nexport default () => f()', /stack|20 ms/i],
+    ['a long text', 'export default () => { let s = "x"; for (;;) s += s; }', /8 MB|steps|too long|length/],
+    ['calls without end', 'const f = () => f();\nexport default () => f()', /stack|steps/i],
     ['a throw', 'export default () => {\n  throw new TypeError("no");\n}', /TypeError: no/],
     ['a throw of something else', 'export default () => { throw "no"; }', /threw "no"/],
     ['a slip in the writing', 'export default ({ value ) => {}', /SyntaxError/],
@@ -68,10 +68,7 @@ describe('own code', () => {
     ['an answer in a circle', 'export default () => { const a = {}; a.a = a; return a; }', /circular/i],
     ['something imported', 'import fs from "node:fs";\nexport default () => {}', /import/],
   ])('%s is told, and ends', (_, code, reason) => {
-    const before = performance.now();
     expect(brokenBy(code)?.broken).toMatch(reason);
-    // A hang would be minutes; the bound only tells it from one.
-    expect(performance.now() - before).toBeLessThan(5000);
   });
 
   test('says on which line', () => {
@@ -141,7 +138,7 @@ describe('a function somebody brings', () => {
     ['function (', /SyntaxError/],
     ['import "x";\nexport default (t) => t', /import/],
     ['', /SyntaxError|no function/],
-    ['for (;;);\nfunction f(t) { return t; }', /longer than 20 ms/],
+    ['for (;;);\nfunction f(t) { return t; }', /more than 500,000 steps/],
   ])('%s is refused', async (code, why) => {
     await expect(caller(code)).rejects.toMatchObject({ broken: expect.stringMatching(why) });
   });
@@ -150,7 +147,7 @@ describe('a function somebody brings', () => {
     ['() => 42', /answered a number/],
     ['() => {}', /answered nothing/],
     ['() => { throw new TypeError("no"); }', /TypeError: no/],
-    ['() => { for (;;); }', /longer than 20 ms/],
+    ['() => { for (;;); }', /more than 500,000 steps/],
     ['() => "x".repeat(1e5)', /too long/],
     ['async (t) => t', /answered a object/],
     ['() => fetch("https://huts.example")', /not defined/],
@@ -237,8 +234,8 @@ describe('a shape', () => {
   test.each([
     ['export default (c) => c', /no “export function shape/],
     ['export const shape = 1', /no “export function shape/],
-    ['export function shape() { for (;;); }', /longer than 20 ms/],
-    ['for (;;);\nexport function shape() {}', /longer than 20 ms/],
+    ['export function shape() { for (;;); }', /more than 500,000 steps/],
+    ['for (;;);\nexport function shape() {}', /more than 500,000 steps/],
     ['export function shape(c) {\n  throw new TypeError("no");\n}', /TypeError: no/],
     ['export function shape(c) { return fetch(c); }', /not defined/],
     ['export function shape(c) { return "x".repeat(1e5); }', /too long/],

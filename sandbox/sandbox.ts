@@ -3,8 +3,14 @@ import type { CodeInput, CodeOutcome } from '@arbeit/engine/rules';
 import type { QuickJSContext, QuickJSHandle, QuickJSWASMModule } from 'quickjs-emscripten-core';
 import { giveIntl } from './intl.ts';
 
-/** What a call may take: milliseconds, and of those at most so many between two looks at the clock, bytes of memory and of stack, characters of its answer. */
-const limits = { time: 20, gap: 5, memory: 8 * 1024 * 1024, stack: 256 * 1024, answer: 20_000 };
+/**
+ * What a call may take: steps, bytes of memory and of stack, characters of its answer and of why there is none. Steps are rounds of loops and calls, counted by
+ * the engine: the same call takes as many on any machine, however busy that is. 500,000 take 20 to 40 ms on an idle one.
+ */
+const limits = { steps: 500_000, memory: 8 * 1024 * 1024, stack: 256 * 1024, answer: 20_000, reason: 500 };
+
+/** Steps between two questions of the engine whether to go on (QuickJS, `JS_INTERRUPT_COUNTER_INIT`). */
+const stepsAsked = 10_000;
 
 /** Runs checks and shapes of developers. */
 export interface Sandbox {
@@ -254,18 +260,12 @@ function worldOf(
   }
 }
 
-/**
- * Whether a call has had its time. The engine asks every few thousand steps, mostly several times a millisecond; where far more lies between two
- * questions the machine was most likely busy with something else, and little of it is counted: a sound check must not fail because others work too.
- */
+/** Whether a call has taken its steps. */
 function meter(): () => boolean {
-  let spent = 0;
-  let last = performance.now();
+  let steps = 0;
   return () => {
-    const now = performance.now();
-    spent += Math.min(now - last, limits.gap);
-    last = now;
-    return spent > limits.time;
+    steps += stepsAsked;
+    return steps > limits.steps;
   };
 }
 
@@ -311,7 +311,7 @@ function broken(context: QuickJSContext, handle: QuickJSHandle): Broken {
   const error = context.dump(handle);
   handle.dispose();
   if (typeof error !== 'object' || error === null)
-    return new Broken({ broken: `It threw ${JSON.stringify(error)}.` });
+    return new Broken({ broken: `It threw ${String(JSON.stringify(error)).slice(0, limits.reason)}.` });
   const message = String(error.message ?? '');
   const line = /own\.js:(\d+)/.exec(String(error.stack ?? ''))?.[1];
   return new Broken({
@@ -321,12 +321,14 @@ function broken(context: QuickJSContext, handle: QuickJSHandle): Broken {
 }
 
 function inWords(name: string, message: string): string {
-  if (message === 'interrupted') return `It took longer than ${limits.time} ms and was ended.`;
+  if (message === 'interrupted')
+    return `It took more than ${limits.steps.toLocaleString('en')} steps and was ended.`;
   if (message === 'out of memory')
     return `It took more than ${limits.memory / 1024 / 1024} MB and was ended.`;
   if (/could not load module|module loader/.test(message))
     return 'It imports something: there is nothing to import.';
-  return `${name}: ${message}`;
+  // An error may quote what it is about, however long that is.
+  return `${name}: ${message}`.slice(0, limits.reason);
 }
 
 /** A function as it is copied from somewhere, as a module that hands it out: the last one it names, or the whole of it. */

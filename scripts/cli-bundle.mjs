@@ -14,15 +14,16 @@ export async function build() {
   ) {
     install();
     const { build } = await import('esbuild');
-    // The program last: where it is there and new, so is the thread it starts.
+    // The program last: where it is there and new, so are the threads it starts.
     for (const [entry, outfile] of [
-      ['audit-thread.ts', join(root, 'bin', 'dist', 'audit-thread.js')],
-      ['main.ts', bundle],
+      ['cli/audit-thread.ts', join(root, 'bin', 'dist', 'audit-thread.js')],
+      ['sandbox/at-once-thread.ts', join(root, 'bin', 'dist', 'own-code-thread.js')],
+      ['cli/main.ts', bundle],
     ]) {
       // Under another name first: two commands started together must not read half a file.
       const fresh = `${outfile}.${process.pid}`;
       await build({
-        entryPoints: [join(root, 'cli', entry)],
+        entryPoints: [join(root, entry)],
         outfile: fresh,
         bundle: true,
         platform: 'node',

@@ -214,3 +214,41 @@ function files(folder: string): string[] {
     return /\.(?:tsx?|mjs)$/.test(entry.name) ? [path] : [];
   });
 }
+
+test('no test has a limit of time of its own, or looks at a clock: it fails for what the code does, never for when', () => {
+  const own = [
+    /^\s*\}, [\d_]{4,}\);/m,
+    /setTimeout\([\d_]{4,}\)/,
+    /toBeLessThan\([^)]*(?:now|elapsed|ms)/i,
+    /expect\((?:performance|Date)\.now/,
+    /\bretr(?:y|ies)\b *[:=(] *[1-9]/,
+  ];
+  const tests = [
+    'engine',
+    'dom',
+    'react',
+    'element',
+    'vue',
+    'svelte',
+    'handoff',
+    'sandbox',
+    'cli',
+    'studio',
+    'e2e',
+  ]
+    .flatMap((room) =>
+      readdirSync(join(root, room), { recursive: true, encoding: 'utf8' }).map((path) =>
+        join(root, room, path),
+      ),
+    )
+    .filter((path) => /\.(?:test|spec)\.tsx?$/.test(path) && !/node_modules|\.next|dist/.test(path));
+  expect(tests.length).toBeGreaterThan(100);
+  const found = tests.flatMap((path) => {
+    const text = readFileSync(path, 'utf8');
+    // Of a browser test; elsewhere it may be an option of what is tested.
+    const here = path.includes('/e2e/') ? [...own, /\btimeout: [\d_]+/] : own;
+    return here.flatMap((one) => (one.test(text) ? [`${relative(root, path)}: ${one.exec(text)?.[0]}`] : []));
+  });
+  // What a server of the test itself does without an answer is no limit of the test.
+  expect(found.filter((one) => !one.startsWith('e2e/server.spec.ts'))).toEqual([]);
+});

@@ -2,7 +2,7 @@ import type { DocumentFault } from '../faults/document-fault.ts';
 import { nearest } from '../faults/fault.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import { attributeNames } from '../field/html.ts';
-import type { Definition, KindTable } from '../kinds/definition.ts';
+import { type Definition, type KindTable, kindIn } from '../kinds/definition.ts';
 import { builtIns, rangesOf } from '../kinds/notation.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { readOptions } from '../options/read.ts';
@@ -42,11 +42,55 @@ function deepIn(json: unknown): string | undefined {
   return undefined;
 }
 
+/** How far a document is read. */
+export interface ReadOptions {
+  /**
+   * What keeps a text from being an ECMAScript module, with its place in it (1-based); `undefined` for one that is. Handed in by whoever has a parser: left out, own
+   * code is read as any text, as it is while somebody writes it.
+   */
+  readonly parseCode?: (
+    code: string,
+  ) => { readonly message: string; readonly line: number; readonly column: number } | undefined;
+}
+
+/** Own code that is no module: it would not load where it is handed off. */
+function readCode(
+  { fields, forms = [] }: SetDocument,
+  faults: DocumentFault[],
+  kinds: KindTable,
+  parseCode: NonNullable<ReadOptions['parseCode']>,
+): void {
+  const look = (code: unknown, path: string): void => {
+    const fault = typeof code === 'string' ? parseCode(code) : undefined;
+    if (!fault) return;
+    const { line, column, message } = fault;
+    faults.push({
+      path,
+      message: `The code does not parse (line ${line}, column ${column} of it): ${message}.`,
+    });
+  };
+  const rules = (all: SetDocument['fields'][number]['rules'], path: string): void => {
+    for (const [i, { check }] of (all ?? []).entries())
+      if (check.type === 'custom') look(check.code, `${path}.rules[${i}].check.code`);
+  };
+  for (const [i, field] of fields.entries()) {
+    rules(field.rules, `$.fields[${i}]`);
+    for (const [name, option] of Object.entries(kindIn(kinds, field.kind).define.options))
+      if ('isCode' in option && option.isCode)
+        look((field.entry as Readonly<Record<string, unknown>>)[name], `$.fields[${i}].entry.${name}`);
+  }
+  for (const [i, form] of forms.entries()) rules(form.rules, `$.forms[${i}]`);
+}
+
 /**
  * Checks a document, reporting every fault with its JSON path, the first fifty in full. Nothing is half-loaded: it is
  * whole or refused. The document is handed on as it was, but that a field may leave out an `entry` of usual values.
  */
-export function readDocument(json: unknown, kinds: KindTable): DocumentResult {
+export function readDocument(
+  json: unknown,
+  kinds: KindTable,
+  { parseCode }: ReadOptions = {},
+): DocumentResult {
   const faults: DocumentFault[] = [];
   const deep = deepIn(json);
   if (deep !== undefined) {
@@ -57,6 +101,7 @@ export function readDocument(json: unknown, kinds: KindTable): DocumentResult {
   if (faults.length === 0) {
     const document = withEntries(json as SetDocument);
     readInitials(document, faults, kinds);
+    if (parseCode) readCode(document, faults, kinds, parseCode);
     if (faults.length === 0) return { ok: true, document };
   }
   return { ok: false, faults: capped(faults) };

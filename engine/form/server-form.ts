@@ -57,7 +57,13 @@ export function serverForm<V extends Values = Values>(form: OpenForm<V>): Server
       message: 'Expected a text.',
     }));
     const checked = await checkRecord(form, sent.raw, today, ask);
-    if (findings.length === 0) return checked;
+    if (findings.length === 0)
+      return checked.ok
+        ? {
+            ...checked,
+            ignored: [...checked.ignored, ...sent.strange.filter((name) => !strange.includes(name))],
+          }
+        : checked;
     // What was no text was not looked at: what is said of its field beside that is about nothing.
     const others = checked.ok ? [] : checked.findings.filter(({ field }) => !strange.includes(field));
     return { ok: false, findings: [...findings, ...others] };

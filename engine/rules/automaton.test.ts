@@ -76,13 +76,11 @@ describe('matching', () => {
   );
 
   test('expressions that make a backtracking matcher hang are nothing special', () => {
-    const from = performance.now();
+    // A matcher that backtracked would not come back in this century.
     for (const bad of ['(a+)+b', '(a|a)*b', '(a|aa)+b', '(.*)*x', '([a-z]+)*\\d'])
       expect(match(automaton(bad), 'a'.repeat(60))).not.toBe('pass');
     const heavy = automaton('(?=(.*a){20})(?=(.*b){20}).*x');
     for (let n = 1; n < 80; n++) expect(match(heavy, 'ab'.repeat(40).slice(0, n))).toBe('open');
-    // Not a speed test: a matcher that backtracked would not come back in this century.
-    expect(performance.now() - from).toBeLessThan(20_000);
   });
 });
 

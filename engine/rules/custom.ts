@@ -12,8 +12,14 @@ export interface CodeInput {
   readonly today: string;
 }
 
-/** What came of a call: what it answered, whatever that is, or why it answered nothing and on which line of the code (1-based). */
-export type CodeOutcome = { readonly answer: unknown } | { readonly broken: string; readonly line?: number };
+/**
+ * What came of a call: what it answered, whatever that is; why it answered nothing, and on which line of the code (1-based); or that it had to be ended without
+ * anything being known of the code.
+ */
+export type CodeOutcome =
+  | { readonly answer: unknown }
+  | { readonly broken: string; readonly line?: number }
+  | { readonly undecided: string };
 
 /** Runs a module's default function. In a sandbox or, where the code is the page's own, by itself. `undefined`: it cannot run yet. */
 export type RunCode = (code: string, input: CodeInput) => CodeOutcome | undefined;
@@ -35,6 +41,8 @@ export const customBy =
 /** What an outcome says of the value. */
 function findingOf(outcome: CodeOutcome): Finding {
   if ('broken' in outcome) return broken(outcome.broken, outcome.line);
+  // No verdict: but a value that nobody has looked at does not pass either.
+  if ('undecided' in outcome) return { ...broken(outcome.undecided), verdict: 'open' };
   const { answer } = outcome;
   if (answer === undefined || answer === null) return passed;
   if (!isRecord(answer)) return broken(`It answered ${typeof answer}: expected nothing or an object.`);

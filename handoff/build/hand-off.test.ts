@@ -270,18 +270,30 @@ test('records where it runs, for whoever asks: every face hands it on, and the t
 test('the README’s snippet for a server is a handler and a server action that work', async () => {
   const { code } = snippets(set, ['server'])[0]!;
   expect(files.get('README.md')).toContain(code.trim());
+  expect(code).toContain("timeZone: 'Europe/London'");
   writeFileSync(join(folder, 'handler.mjs'), code);
   const told = run(`
-    import { POST, schema, send } from './handler.mjs';
+    const asked = [];
+    // The routes that answer what the rules ask, as the page has them.
+    globalThis.fetch = async (address, { body }) => {
+      asked.push([address, JSON.parse(body)]);
+      const { value } = JSON.parse(body);
+      return Response.json(value === 'RH-9999-ZZ' ? { verdict: 'fail', code: 'unknown-pass' } : { verdict: 'pass' });
+    };
+    const { POST, schema, send } = await import('./handler.mjs');
     const post = (body) => POST(new Request('http://huts.example/bookings', { method: 'POST', body: JSON.stringify(body) }));
     const far = new Date(Date.now() + 30 * 86400000).toISOString().slice(0, 10);
-    const good = { mobile: '07700900123', hut: 'windgap', deposit: '100', arrival: far, dog: 'no' };
+    const good = { mobile: '07700900123', hut: 'windgap', deposit: '100', arrival: far, dog: 'no', 'hut-pass': 'RH-1234-AB' };
+    // What a page of Next.js sends along, with and without scripts; a token, a button, a file.
     const form = new FormData();
-    for (const [name, value] of Object.entries(good)) form.append(name, value);
+    for (const [name, value] of Object.entries({ $ACTION_ID_60: '', $ACTION_REF_1: '', '$ACTION_1:0': '{}', $ACTION_KEY: 'k', csrf: 't', ...good, save: 'Send' })) form.append(name, value);
+    form.append('photo', new File(['x'], 'x.png'));
     const [taken, refused, action] = [await post(good), await post({ ...good, hut: 'nowhere' }), await send(form)];
-    console.log(JSON.stringify([taken.status, await taken.json(), refused.status, await refused.json(), action.ok, schema['~standard'].vendor]));`);
+    console.log(JSON.stringify([taken.status, await taken.json(), refused.status, await refused.json(), action.ok, action.ignored, schema['~standard'].vendor, asked[0]?.[0]]));`);
   expect(JSON.parse(told)).toEqual([
-    200, { findings: [] }, 422, { findings: [{ field: 'hut', code: 'not-allowed' }] }, true, 'arbeit',
+    200, { findings: [] }, 422, { findings: [{ field: 'hut', code: 'not-allowed' }] }, true,
+    ['$ACTION_ID_60', '$ACTION_REF_1', '$ACTION_1:0', '$ACTION_KEY', 'csrf', 'save', 'photo'], 'arbeit',
+    expect.stringContaining('http://localhost:3000/'),
   ]); // biome-ignore format: an answer beside the other
 });
 

@@ -7,11 +7,12 @@ import { listed, written } from '../imports.ts';
 import { fileName } from '../names.ts';
 import { bundled, type Entries } from './bundle.ts';
 import { declarations, typesAt } from './declarations.ts';
-import { uses as allUses, type Face, faceOf, needsOf, type Use } from './faces.ts';
+import { uses as allUses, type Face, faceOf, type Needs, needsOf, type Use } from './faces.ts';
 import { htmlPages } from './html-page.ts';
 import { leaner } from './leaner.ts';
 import { lookSheet } from './look.ts';
 import { elementsModule, serverModule, trialsModule } from './modules.ts';
+import { compareOwnCode, ownCodeModule, type RunsCode } from './own-code.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
 import type { Sources } from './sources.ts';
@@ -33,6 +34,8 @@ export interface HandOff {
   /** What was built of Arbeit's packages. */
   readonly sources: Sources;
   readonly kinds?: KindTable;
+  /** What runs developers' code safely: each check and shape is held against what it becomes. Left out, none is. */
+  readonly run?: RunsCode | undefined;
   /** Hears what is being done, and how much of it: from 0 to 1. */
   readonly onProgress?: (step: string, done: number) => void;
 }
@@ -68,6 +71,7 @@ export async function handOff({
   uses = allUses,
   sources,
   kinds = allKinds,
+  run,
   onProgress = () => {},
 }: HandOff): Promise<HandedFiles> {
   const tapes = tapesOf(set, beside);
@@ -79,6 +83,10 @@ export async function handOff({
     types: (from) => typesAt(from, sources),
   });
   files.set('fields.js', module.js);
+  if (module.ownCode) {
+    files.set('own-code.js', await ownCodeModule(module.ownCode));
+    if (run) await compareOwnCode(set, module.of, run);
+  }
   files.set('fields.d.ts', module.dts);
   files.set(fileName(set.title), documentText(set));
 
@@ -99,7 +107,7 @@ export async function handOff({
       .map((one) => written([{ from: one.from, name: one.name }], 'export', (from) => from))
       .join('\n'),
     ...Object.fromEntries(faces.map(({ use, face }) => [use, handsOn(face)])),
-    ...(isServed ? { 'run-time/server': "export { serverForm } from '@arbeit/engine/form';" } : {}),
+    ...(isServed ? { 'run-time/server': serverRunTime(needs) } : {}),
     ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
   };
   for (const [path, text] of await bundled(entries, leaner(sources, module.of, kinds))) files.set(path, text);
@@ -110,17 +118,39 @@ export async function handOff({
   const typed = [
     ...module.imports.map(({ from }) => from),
     ...faces.map(({ face }) => face.from),
-    ...(isServed ? ['@arbeit/engine/form'] : []),
+    ...(isServed ? ['@arbeit/engine/form', ...(needs.isAsking ? ['@arbeit/dom'] : [])] : []),
   ];
   for (const [path, text] of declarations([...new Set(typed)], sources)) files.set(path, text);
 
   onProgress('writing', 0.85);
-  if (isServed) put(files, 'server', serverModule(set));
+  if (isServed) put(files, 'server', serverModule(set, needs));
   if (uses.includes('element')) put(files, 'elements', elementsModule(set, needs));
+  putBeside(files, { set, tapes: isTried ? tapes : [], uses, kinds, version: sources.version });
+  onProgress('done', 1);
+  return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+/** What stands beside the modules: schemas, trials, styles, pages without scripts, what the folder says of itself. */
+function putBeside(
+  files: Map<string, string>,
+  {
+    set,
+    tapes,
+    uses,
+    kinds,
+    version,
+  }: {
+    readonly set: SetDocument;
+    readonly tapes: readonly TapeFile[];
+    readonly uses: readonly Use[];
+    readonly kinds: KindTable;
+    readonly version: string;
+  },
+): void {
   const schemas = (set.forms ?? []).map((form) => recordSchema(set, form, kinds));
   for (const { id, schema } of schemas)
     files.set(`records/${id}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
-  if (isTried) {
+  if (tapes.length > 0) {
     for (const { name, text } of tapes) files.set(`trials/${name}`, text);
     const names = tapes.map(({ name }) => name).sort();
     files.set('trials/trials.test.js', trialsModule(set, 'vitest', names));
@@ -130,11 +160,16 @@ export async function handOff({
     files.set('look.css', lookSheet);
   const pages = uses.includes('html') ? htmlPages(set, kinds, uses.includes('element')) : [];
   for (const { path, text } of pages) files.set(path, text);
-  files.set('package.json', manifest(set, sources.version));
-  files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: isTried }));
-  onProgress('done', 1);
-  return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
+  files.set('package.json', manifest(set, version));
+  files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: tapes.length > 0 }));
 }
+
+/** What the server's module runs with. */
+const serverRunTime = ({ isAsking }: Needs): string =>
+  [
+    listed('export', ['serverForm'], '@arbeit/engine/form'),
+    ...(isAsking ? [listed('export', ['askByFetch'], '@arbeit/dom')] : []),
+  ].join('\n');
 
 /** The trials of a set as tapes, and those beside them, each by a name of its own. Throws `RangeError` for one that would take another's place. */
 function tapesOf({ trials = [] }: SetDocument, beside: readonly TapeFile[]): readonly TapeFile[] {

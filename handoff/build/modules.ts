@@ -29,7 +29,7 @@ const formsOf = (set: SetDocument): readonly FormNames[] => {
 
 const lines = (...all: readonly string[]): string => `${all.join('\n')}\n`;
 /** `server.js`: of each form a check and a Standard Schema. */
-export function serverModule(set: SetDocument): Module {
+export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
   const forms = formsOf(set);
   const [only] = forms;
   const isOne = forms.length === 1 && only !== undefined;
@@ -42,6 +42,7 @@ export function serverModule(set: SetDocument): Module {
         `export const { check: check${stem}, standard: standard${stem} } = /*#__PURE__*/ serverForm(all.${form});`,
       ]),
       ...(isOne ? [`export { check${only.stem} as check };`] : []),
+      ...(isAsking ? [listed('export', ['askByFetch'], './run-time/server.js')] : []),
     ),
     dts: lines(
       listed('import type', ['ServerForm'], './types/engine/form/index.js'),
@@ -58,6 +59,7 @@ export function serverModule(set: SetDocument): Module {
         `export declare const standard${stem}: ServerForm<${stem}Record>['standard'];`,
       ]),
       ...(isOne ? [`export { check${only.stem} as check };`] : []),
+      ...(isAsking ? [listed('export', ['askByFetch'], './types/dom/index.js')] : []),
       "export type { AtServer, CheckedRecord, StandardForm } from './types/engine/form/index.js';",
     ),
   };

@@ -163,7 +163,7 @@ function react({ field, form, isAsking }: About): Written {
       `export function ${form.stem}Form() {`,
       `  const { store, formProps } = useForm(fields.${form.name}${isAsking ? ', { drive }' : ''});`,
       '  return (',
-      '    <form {...formProps}>',
+      '    <form {...formProps} method="post">',
       `      {fields.${form.name}.fields.map((field) => (`,
       '        <One key={field.id} field={field} store={store.field(field.id)} />',
       '      ))}',
@@ -247,31 +247,41 @@ function svelte(about: About): Written {
   };
 }
 
-function server({ form }: About): Written | undefined {
+function server({ form, isAsking }: About): Written | undefined {
   if (!form) return undefined;
+  const given = isAsking ? '{ today: today(), ask }' : '{ today: today() }';
   return {
     title: 'On the server',
     language: 'js',
     code: [
-      `import { check${form.stem}, standard${form.stem} } from './server.js';`,
+      `import { ${isAsking ? 'askByFetch, ' : ''}check${form.stem}, standard${form.stem} } from './server.js';`,
       '',
-      'const today = () => new Date().toISOString().slice(0, 10);',
+      '// The calendar day where the people are who fill in the form: set their time zone.',
+      "const day = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' });",
+      'const today = () => day.format(new Date());',
       '',
+      ...(isAsking
+        ? [
+            '// What the rules ask is asked again here: set the origin of the routes that answer.',
+            "const ask = askByFetch('http://localhost:3000');",
+            '',
+          ]
+        : []),
       '// A server action of Next.js, with what the form sends.',
       'export async function send(formData) {',
       "  'use server';",
-      `  return check${form.stem}(formData, { today: today() });`,
+      `  return check${form.stem}(formData, ${given});`,
       '}',
       '',
       '// A plain HTTP handler.',
       'export async function POST(request) {',
-      `  const checked = await check${form.stem}(await request.json(), { today: today() });`,
+      `  const checked = await check${form.stem}(await request.json(), ${given});`,
       '  if (!checked.ok) return Response.json({ findings: checked.findings }, { status: 422 });',
       '  return Response.json({ findings: [] });',
       '}',
       '',
       '// Whatever takes a Standard Schema takes this.',
-      `export const schema = standard${form.stem}({ today });`,
+      `export const schema = standard${form.stem}({ today${isAsking ? ', ask' : ''} });`,
     ].join('\n'),
   };
 }

@@ -2,9 +2,11 @@ import { gzipSync } from 'node:zlib';
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { compiledModule } from '../compiled-module.ts';
+import { byName } from '../imports.ts';
 import { minified } from './bundle.ts';
 import { faceOf, needsOf, type Use } from './faces.ts';
 import { leaner } from './leaner.ts';
+import { ownCodeModule } from './own-code.ts';
 import type { Sources } from './sources.ts';
 
 /** What a page's script is made of, each in bytes as a page gets it: minified and gzipped. */
@@ -63,16 +65,17 @@ export function pageScripts(
   kinds: KindTable = allKinds,
 ): (use: WeighedUse) => Promise<PageScript> {
   const needs = needsOf(set, kinds);
-  const { js, of } = compiledModule(set, kinds);
+  const { js, of, ownCode } = compiledModule(set, kinds, { ...byName, own: '#own-code' });
+  const code = ownCode && ownCodeModule(ownCode);
   const own = leaner(sources, of, kinds);
-  return (use) => {
+  return async (use) => {
     const face = faceOf(use, needs);
     const names = face?.names.filter((name) => !seldom.has(name)).join(', ') ?? 'serverForm';
     const page = [
       ['export', '*', 'from', "'#definitions';"].join(' '),
       ['export', '{', names, '}', 'from', `'${face?.from ?? '@arbeit/engine/form'}';`].join(' '),
     ].join('\n');
-    return minified({ page, definitions: js }, own);
+    return minified({ page, definitions: js, ...(code ? { 'own-code': await code } : {}) }, own);
   };
 }
 
@@ -91,7 +94,12 @@ function weightOf({ text, parts }: PageScript): Weight {
   const whole = [...parts.values()].reduce((sum, part) => sum + part, 0);
   const named = new Map<string, number>();
   for (const [path, part] of parts) {
-    const name = path === 'definitions' ? 'the definitions' : path === 'page' ? 'a field' : nameOf(path);
+    const name =
+      path === 'definitions' || path === 'own-code'
+        ? 'the definitions'
+        : path === 'page'
+          ? 'a field'
+          : nameOf(path);
     named.set(name, (named.get(name) ?? 0) + part);
   }
   const shares = [...named]

@@ -72,6 +72,8 @@ export function CodeCheck({
           <span className="text-brick">Not saved: {problem}</span>
         ) : outcome === undefined ? (
           <span className="text-faint">Being tried…</span>
+        ) : 'undecided' in outcome ? (
+          <span className="text-marigold">{outcome.undecided}</span>
         ) : 'broken' in outcome ? (
           <span className="text-brick">
             {outcome.line === undefined ? '' : `Line ${outcome.line}: `}

@@ -6,7 +6,10 @@ const held = globalThis as { arbeitRunner?: Runner };
 /** The studio the server was started in: what it needs beside itself is found from there. */
 const folder = (): string => process.env.ARBEIT_STUDIO ?? process.cwd();
 
-/** What runs own code on the server, in a thread that ends with it. */
+/** Threads side by side: code that does not come back takes one of them, and others go on. */
+const threads = 3;
+
+/** What runs own code on the server, in threads that end with it. */
 export function runnerOnServer(): Runner {
   held.arbeitRunner ??= createRunner((onReply, onFailure) => {
     // Asked for by name where it runs: a bundler that sees a thread started takes its file along, and looks for it there.
@@ -18,6 +21,6 @@ export function runnerOnServer(): Runner {
     worker.on('error', onFailure);
     worker.unref();
     return { post: (call) => worker.postMessage(call), end: () => void worker.terminate() };
-  });
+  }, threads);
   return held.arbeitRunner;
 }

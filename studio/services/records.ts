@@ -56,7 +56,7 @@ async function withCodeRun(
   const rules = [...form.fields.flatMap((field) => field.rules), ...form.rules];
   const isShaped = form.fields.some(({ kind }) => kind.withShape);
   if (!isShaped && !rules.some(({ check }) => check.type === 'custom')) return form;
-  const { check, shape, settled } = runnerOnServer();
+  const { check, shape, settled } = runnerOnServer().session();
   let isKnown = true;
   const noticed = <T>(outcome: T | undefined): T | undefined => {
     isKnown &&= outcome !== undefined;

@@ -24,7 +24,7 @@ let close: () => Promise<void>;
 beforeAll(async () => {
   const migrations = fileURLToPath(new URL('../store/migrations', import.meta.url));
   ({ db, write, close } = await openStore(mkdtempSync(join(tmpdir(), 'arbeit-services-')), migrations));
-}, 60_000);
+});
 afterAll(() => close());
 
 const start = new Date('2027-02-10T09:00:00Z');
@@ -116,7 +116,7 @@ describe('the message sender', () => {
     expect(hits).toBe(0);
     // 25 of a million an hour: a day of it is one chance in 1,600.
     expect(compared).toBe(mostCodes * mostAttempts);
-  }, 60_000);
+  });
 
   test('its message is read by a code field, pasted whole or filled in', () => {
     const field = compileField(
