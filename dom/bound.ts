@@ -1,4 +1,4 @@
-import type { FieldEvent, FieldState } from '@arbeit/engine/field';
+import { apply, type FieldEvent, type FieldState } from '@arbeit/engine/field';
 import { type Host, tellHost } from './host.ts';
 import type { Range } from './replaced.ts';
 import type { FieldStore } from './store.ts';
@@ -18,8 +18,10 @@ export interface Bound {
   dragged: Range | null;
   /** Where the selection stood when the browser announced a change that cannot be held back. */
   announced: Range | null;
-  /** What of the text was selected when the focus left: another selection at the next focus is somebody's wish. */
-  left: Range | null;
+  /** What of the text was selected when the focus left, by the browser. */
+  left: Range;
+  /** Where the caret was put for the next focus: the browser goes there by itself, unless somebody selects something before. */
+  parked: number;
   /** A pointer is down on it: it says itself where the caret goes. */
   isPressed: boolean;
   /** What the input showed when it was last looked at: anything else somebody has put there. */
@@ -52,9 +54,24 @@ export function show(bound: Bound): void {
   if (!bound.composing) {
     if (input.value !== body.display) nativeValue(input)?.set?.call(input, body.display);
     bound.shown = body.display;
-    if (hasFocus(bound) && (input.selectionStart !== start || input.selectionEnd !== end)) place(bound);
+    if (!hasFocus(bound)) park(bound);
+    else if (input.selectionStart !== start || input.selectionEnd !== end) place(bound);
   }
   tellHost(host, store.reading());
+}
+
+/**
+ * Puts the caret of an input without the focus where the next focus is to find it. Browsers restore it as they focus the input, later than a focus handler
+ * can read it; so a program that selects before it focuses keeps its selection. Of a text that changes with the focus the place tells only whether
+ * anybody has selected something else.
+ */
+function park(bound: Bound): void {
+  const { input, store, left } = bound;
+  const { body, start } = apply(store.field, store.state(), { type: 'focus' });
+  const { length } = input.value;
+  bound.parked = body.display === input.value ? start : left.start === 0 && left.end === 0 ? length : 0;
+  if (input.selectionStart !== bound.parked || input.selectionEnd !== bound.parked)
+    input.setSelectionRange(bound.parked, bound.parked);
 }
 
 /**

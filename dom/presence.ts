@@ -2,6 +2,8 @@ import { apply } from '@arbeit/engine/field';
 import { type Bound, dispatch, hasFocus, place, selected, show, tellChange } from './bound.ts';
 import { catchUp, takeOver } from './catch-up.ts';
 import { endComposition } from './composition.ts';
+import { tellHost } from './host.ts';
+import type { Range } from './replaced.ts';
 
 /**
  * The caret was moved, by whatever means: the field may keep it off its signs. Asked for before each key as well, since a key may come before the
@@ -16,8 +18,7 @@ export function onSelectionChange(bound: Bound): void {
 }
 
 function onFocus(bound: Bound): void {
-  const { input, store, left } = bound;
-  bound.left = null;
+  const { input, store } = bound;
   // Back from another window the field was never left: caret and selection stay.
   if (store.state().focused) {
     takeOver(bound);
@@ -26,32 +27,44 @@ function onFocus(bound: Bound): void {
   }
   catchUp(bound);
   bound.settled = store.reading().raw;
-  // Tab selects all, and a program may select before it focuses. What was selected when the field was left is nobody's wish any more.
   const given = selected(bound);
-  const isWished =
-    given.start < given.end &&
-    given.text === store.state().body.display &&
-    !(left?.text === given.text && left.start === given.start && left.end === given.end);
+  const isStill = given.text === store.state().body.display;
   dispatch(bound, { type: 'focus' });
+  const { display } = store.state().body;
   if (bound.isPressed) {
     // A pointer says itself where the caret goes.
-    if (input.value === store.state().body.display) takeOver(bound);
+    if (input.value === display) takeOver(bound);
     show(bound);
-    return;
+  } else if (isStill && display === given.text) {
+    // The browser puts the caret where it was parked, or selects what somebody has selected: it tells of that.
+    if (given.start < given.end) takeOver(bound);
+    tellHost(bound.host, store.reading());
+  } else {
+    if (isStill && isAllWished(bound, given))
+      dispatch(bound, { type: 'select', start: 0, end: display.length });
+    show(bound);
+    place(bound);
   }
-  if (isWished && store.state().body.display === given.text)
-    dispatch(bound, { type: 'select', start: given.start, end: given.end });
-  show(bound);
-  place(bound);
+}
+
+/**
+ * Whether everything is to be selected as a text changes with the focus: Tab selects all before it tells of the focus, and so does a program in Firefox.
+ * Chromium selects afterwards what a program has selected, and answers until then what was selected when the input was left. WebKit answers 0 always.
+ */
+function isAllWished({ left, parked }: Bound, { text, start, end }: Range): boolean {
+  if (text === '') return false;
+  if (start === 0 && end === text.length) return true;
+  const isStale = start === left.start && end === left.end && !(start === parked && end === parked);
+  return isStale && !navigator.vendor.startsWith('Apple');
 }
 
 function onBlur(bound: Bound): void {
   endComposition(bound);
   // The window was left, not the field: it is still the one that keys would go to.
   if (hasFocus(bound)) return;
+  bound.left = selected(bound);
   dispatch(bound, { type: 'leave' });
   show(bound);
-  bound.left = selected(bound);
   tellChange(bound);
 }
 

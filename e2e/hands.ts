@@ -212,8 +212,7 @@ export async function playBoth(
     const agrees = () => expectAgreement(page, tape, step, row, look);
     // An answer reaches the page in its own time, and so does what own code makes of a text.
     const isShaped = set.fields.find(({ id }) => id === row.field)?.kind.withShape !== undefined;
-    if (step.do === 'answer' || step.do === 'sent' || isShaped)
-      await expect(agrees).toPass({ timeout: 30_000 });
+    if (step.do === 'answer' || step.do === 'sent' || isShaped) await expect(agrees).toPass();
     else await agrees();
   }
 }

@@ -127,24 +127,23 @@ test('a function that never comes back freezes nothing and loses nothing, and ca
   page,
   request,
 }) => {
-  test.setTimeout(120_000);
   const id = await newSet(request, { fields: [field(hanging)] });
   await page.goto(`/sets/${id}/fields/locker`);
   await locker(page).pressSequentially('12345');
   // What was typed stands there at once, and the page answers.
-  await expect(locker(page)).toHaveValue('12345', { timeout: 1000 });
+  await expect(locker(page)).toHaveValue('12345');
   await page.keyboard.press('Backspace');
   await page.keyboard.press('Backspace');
   await expect(locker(page)).toHaveValue('123');
   await page.keyboard.type('45');
   await page.keyboard.press('Tab');
-  await expect(page.getByText('This could not be checked.').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('This could not be checked.').first()).toBeVisible();
   await expect(locker(page)).toHaveValue('12345');
   await page.locator('[data-part="shape"]').first().click();
   const strip = page.getByRole('region', { name: /^Define:/ });
   await strip.getByRole('textbox', { name: 'Code of the shape' }).fill(grouped);
-  await expect(locker(page)).toHaveValue('123-45', { timeout: 30_000 });
-  await expect(strip.getByText(/^The laws hold/)).toBeVisible({ timeout: 30_000 });
+  await expect(locker(page)).toHaveValue('123-45');
+  await expect(strip.getByText(/^The laws hold/)).toBeVisible();
 });
 
 test('a form sends its value, and the server asks the same function', async ({ page, request }) => {
@@ -178,7 +177,7 @@ test('on the trials screen the audit tells what a shape may not do', async ({ pa
   const audit = page.getByRole('region', { name: 'Law audit' });
   await audit.getByLabel('for').selectOption('10,000 events a field');
   await audit.getByRole('button', { name: 'Audit it' }).click();
-  await expect(audit.getByRole('status')).toHaveText(/broken/, { timeout: 60_000 });
+  await expect(audit.getByRole('status')).toHaveText(/broken/);
   await expect(audit.getByRole('list', { name: 'What breaks laws in Locker' })).toContainText(
     'as before with the same content',
   );

@@ -21,8 +21,8 @@ export default defineConfig({
   workers: Math.ceil(1.5 * availableParallelism()),
   retries: 0,
   // Bounds for a hang, not measures of speed: a slow machine fails nothing.
-  timeout: 120_000,
-  expect: { timeout: 30_000 },
+  timeout: 900_000,
+  expect: { timeout: 120_000 },
   reporter: [['list'], ['junit', { outputFile: '../test-results/e2e.xml' }]],
   outputDir: '../test-results/e2e',
   use: {

@@ -65,7 +65,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
   await expect(page.getByText(/were put back/)).toBeVisible();
   expect(await hintOf(request, id)).toBe('');
   await page.evaluate(() => localStorage.removeItem('away'));
-  await expect.poll(() => hintOf(request, id), { timeout: 30_000 }).toBe('made without a server, twice');
+  await expect.poll(() => hintOf(request, id)).toBe('made without a server, twice');
   await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
 });
 
@@ -75,7 +75,7 @@ test('a set larger than a page may send while it goes away', async ({ page, requ
   await hint(page).fill('last words');
   await page.goto('about:blank', { waitUntil: 'commit' });
   await page.goto('/');
-  await expect.poll(() => hintOf(request, id), { timeout: 30_000 }).toBe('last words');
+  await expect.poll(() => hintOf(request, id)).toBe('last words');
 });
 
 test('what another living page has not saved yet is its own', async ({ page, request, context }) => {

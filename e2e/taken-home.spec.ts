@@ -97,7 +97,6 @@ for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
     // The three that most are built with.
     if (app === 'svelte') return;
     test('200 random tapes', async ({ page }) => {
-      test.setTimeout(300_000);
       const random = randomTapes(200);
       expect(random).toHaveLength(200);
       for (const tape of random) await play(page, tape);

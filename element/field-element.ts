@@ -223,7 +223,8 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
       if (this.#controller) return this.#controller;
       const id = idOf(this);
       const field = ownerOf(this)?.storeOf(id)?.field;
-      const found = sources.all.find((source) => source.has(id, field));
+      // A field that only the element around has is drawn by whoever is there.
+      const found = sources.all.find((source) => source.has(id, field)) ?? (field && sources.all[0]);
       this.#controller = found?.make(this);
       this.#controller?.disable(this.#isDisabled);
       return this.#controller;

@@ -23,8 +23,9 @@ export function FieldAlone({
   readonly field: CompiledField;
 }) {
   const [form] = useState(() => openAlone(withOwnCode(openAny(compiled, runs, checks))));
-  const { store, formProps } = useForm(form, { today });
+  const { store, sending, formProps } = useForm(form, { today });
   const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
+  const isHeldBack = sending.is === 'no' && sending.wrong !== undefined;
   return (
     <main className="mx-auto max-w-md px-6 py-12">
       <h1 className="sr-only">{compiled.label}</h1>
@@ -35,7 +36,7 @@ export function FieldAlone({
           const entries = [...new FormData(event.currentTarget)].map(
             ([name, value]) => [name, String(value)] as const,
           );
-          setReceived(event.currentTarget.checkValidity() ? entries : []);
+          setReceived(entries);
         }}
         onReset={() => setReceived([])}
       >
@@ -49,7 +50,7 @@ export function FieldAlone({
           </button>
         </div>
         <div className="mt-4 min-h-6" role="status">
-          {received.map(([name, value]) => (
+          {(isHeldBack ? [] : received).map(([name, value]) => (
             <p key={name}>
               Received {name}: <output className="value font-bold">{value}</output>
             </p>
