@@ -25,6 +25,9 @@ export interface BindOptions {
  */
 export function bind(input: TextControl, store: FieldStore, { submits }: BindOptions = {}): () => void {
   const host = nativeHost(input, input, () => [input]);
+  // What is concealed is not to be read by whoever stands beside; a page that reveals it does so later.
+  if (isConcealed(store.field) && input instanceof HTMLInputElement && input.type === 'text')
+    input.type = 'password';
   return bindWithin(input, store, host, (part, signal) => submitRaw(input, part, store, submits, signal));
 }
 

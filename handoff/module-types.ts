@@ -2,8 +2,9 @@ import { describedBy } from '@arbeit/engine/described';
 import type { CompiledSet, SetDocument } from '@arbeit/engine/document';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import { inComment } from './escape.ts';
 import { type Import, written } from './imports.ts';
-import { camel, capital, head, inComment, keyOf, namesIn, recordName } from './names.ts';
+import { camel, capital, head, keyOf, namesIn, recordName } from './names.ts';
 
 /**
  * The types of a compiled module: of each field the values it can have (an amount is a decimal, a choice one of its options), of each form

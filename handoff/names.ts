@@ -26,10 +26,6 @@ function namesOf(ids: readonly (readonly [id: string, words: string])[]): Readon
   return names;
 }
 
-/** A text of a document inside a comment it cannot leave. */
-export const inComment = (text: string): string =>
-  text.replace(/[\s\u2028\u2029]+/g, ' ').replaceAll('*/', '*\u200b/');
-
 /** With a capital first. */
 export const capital = (name: string): string => name.charAt(0).toUpperCase() + name.slice(1);
 

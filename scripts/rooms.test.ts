@@ -249,6 +249,5 @@ test('no test has a limit of time of its own, or looks at a clock: it fails for 
     const here = path.includes('/e2e/') ? [...own, /\btimeout: [\d_]+/] : own;
     return here.flatMap((one) => (one.test(text) ? [`${relative(root, path)}: ${one.exec(text)?.[0]}`] : []));
   });
-  // What a server of the test itself does without an answer is no limit of the test.
-  expect(found.filter((one) => !one.startsWith('e2e/server.spec.ts'))).toEqual([]);
+  expect(found).toEqual([]);
 });

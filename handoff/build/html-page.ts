@@ -1,15 +1,12 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import type { KindTable, Offer } from '@arbeit/engine/kinds';
+import { inAttribute } from '../escape.ts';
 import { type Difference, type NativeField, nativeField, noProofs } from './native.ts';
-
-/** A text in HTML, as content or as an attribute's value. */
-const escaped = (text: string): string =>
-  text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`).replace(/[\n\r\u2028\u2029]+/g, ' ');
 
 /** Attributes as they stand in a tag; every name is one of the definition's own or of this file. */
 const written = (attributes: Readonly<Record<string, string | true>>): string =>
   Object.entries(attributes)
-    .map(([name, value]) => (value === true ? ` ${name}` : ` ${name}="${escaped(value)}"`))
+    .map(([name, value]) => (value === true ? ` ${name}` : ` ${name}="${inAttribute(value)}"`))
     .join('');
 
 /** What is offered, and how it is drawn, of a field that is picked. */
@@ -23,14 +20,16 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
   const { id, label, hint, plan } = field;
   const { options, draw, lines } = plan as Partial<Picked> & { readonly lines?: number };
   const describe = hint ? { 'aria-describedby': `${id}-hint` } : {};
-  const said = hint ? [`<small id="${escaped(id)}-hint">${escaped(hint)}</small>`] : [];
+  const said = hint ? [`<small id="${inAttribute(id)}-hint">${inAttribute(hint)}</small>`] : [];
   const { placeholder, required, ...others } = attributes;
   if (options && draw === 'list')
     return [
-      `<label for="${escaped(id)}">${escaped(label)}</label>`,
+      `<label for="${inAttribute(id)}">${inAttribute(label)}</label>`,
       `<select${written({ id, name: id, ...describe, ...(required ? { required } : {}) })}>`,
-      `  <option value="">${escaped(typeof placeholder === 'string' ? placeholder : '')}</option>`,
-      ...options.map((one) => `  <option value="${escaped(one.value)}">${escaped(one.label)}</option>`),
+      `  <option value="">${inAttribute(typeof placeholder === 'string' ? placeholder : '')}</option>`,
+      ...options.map(
+        (one) => `  <option value="${inAttribute(one.value)}">${inAttribute(one.label)}</option>`,
+      ),
       '</select>',
       ...said,
     ];
@@ -40,10 +39,10 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
     const needed = required && !isTick ? { required } : {};
     return [
       `<fieldset${written(describe)}>`,
-      `  <legend>${escaped(label)}</legend>`,
+      `  <legend>${inAttribute(label)}</legend>`,
       ...options.map(
         (one) =>
-          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name: id, value: one.value, ...needed })}> ${escaped(one.label)}</label>`,
+          `  <label><input${written({ type: isTick ? 'checkbox' : 'radio', name: id, value: one.value, ...needed })}> ${inAttribute(one.label)}</label>`,
       ),
       '</fieldset>',
       ...said,
@@ -59,7 +58,7 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
     lines && lines > 1
       ? `<textarea${written({ id, name: id, rows: String(lines), ...describe, ...more })}></textarea>`
       : `<input${written({ id, name: id, type: type ?? 'text', ...describe, ...more, ...(pattern ? { pattern, ...(title ? { title } : {}) } : {}) })}>`;
-  return [`<label for="${escaped(id)}">${escaped(label)}</label>`, control, ...said];
+  return [`<label for="${inAttribute(id)}">${inAttribute(label)}</label>`, control, ...said];
 }
 
 /** A page of HTML that needs no script, and what of it differs from the definitions. */
@@ -90,21 +89,21 @@ export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boole
     const fields = ids.map((one) => natives.get(one)!);
     const rows = fields.flatMap((native) => {
       const control = nativeControl(native);
-      const name = escaped(native.field.id);
+      const name = inAttribute(native.field.id);
       return hasElements
         ? [`<arbeit-field field="${name}">`, ...control.map((line) => `  ${line}`), '</arbeit-field>']
         : [...control, ''];
     });
     const inside =
       hasElements && isForm
-        ? [`<arbeit-form form="${escaped(id)}">`, ...rows.map((row) => `  ${row}`), '</arbeit-form>']
+        ? [`<arbeit-form form="${inAttribute(id)}">`, ...rows.map((row) => `  ${row}`), '</arbeit-form>']
         : rows;
     const text = [
       '<!doctype html>',
-      `<html lang="${escaped(set.locale)}">`,
+      `<html lang="${inAttribute(set.locale)}">`,
       '<meta charset="utf-8">',
       '<meta name="viewport" content="width=device-width, initial-scale=1">',
-      `<title>${escaped(title)}</title>`,
+      `<title>${inAttribute(title)}</title>`,
       ...(hasElements ? ['<script type="module" src="../elements.js"></script>'] : []),
       '<form method="post">',
       ...inside.map((row) => `  ${row}`.trimEnd()),

@@ -1,6 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { inComment } from '../escape.ts';
 import { allOf, listed } from '../imports.ts';
-import { capital, inComment, namesIn } from '../names.ts';
+import { capital, namesIn } from '../names.ts';
 import { drawingsOf, type Needs } from './faces.ts';
 
 /** A module and its declarations, as text. */

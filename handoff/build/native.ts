@@ -175,7 +175,10 @@ export function nativeField(
 ): NativeField {
   const field = compileField(definition, set, kinds);
   const { define } = kindIn(kinds, definition.kind);
-  const attributes: Record<string, string | true> = {};
+  const isConcealed = (field.plan as { readonly conceal?: unknown }).conceal === true;
+  const attributes: Record<string, string | true> = isConcealed
+    ? { type: 'password', autocomplete: 'off' }
+    : {};
   for (const [name, value] of Object.entries(field.html))
     if (mayStand(name, value) && value !== false) attributes[name] = value === true ? true : value;
   if (field.placeholder) attributes.placeholder = field.placeholder;

@@ -1,4 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import { inMarkdown } from '../escape.ts';
 import { namesIn } from '../names.ts';
 import type { Use } from './faces.ts';
 import { differencesIn, type HtmlPage } from './html-page.ts';
@@ -13,9 +14,6 @@ export interface Told {
   readonly pages: readonly HtmlPage[];
   readonly hasTrials: boolean;
 }
-
-/** A text of a document in Markdown, where none of its signs mean anything. */
-const plain = (text: string): string => text.replace(/\s+/g, ' ').replace(/[\\`*_{}[\]<>#|!]/g, '\\$&');
 
 /** A piece of code, between fences it cannot close. */
 const fenced = ({ title, language, code }: Snippet): readonly string[] => {
@@ -40,12 +38,14 @@ function aboutRecording(uses: readonly Use[]): readonly string[] {
 /** The README of a hand-off: what is in it, a snippet for each use, what a schema cannot say. */
 export function readMe({ set, uses, schemas, pages, hasTrials }: Told): string {
   const nameOf = namesIn(set);
-  const rows = set.fields.map(({ id, label, kind }) => `| \`${nameOf(id)}\` | ${plain(label)} | ${kind} |`);
+  const rows = set.fields.map(
+    ({ id, label, kind }) => `| \`${nameOf(id)}\` | ${inMarkdown(label)} | ${kind} |`,
+  );
   const forms = (set.forms ?? []).map(
-    ({ id, title = id }) => `| \`${nameOf(`${id}-form`)}\` | ${plain(title)} | form |`,
+    ({ id, title = id }) => `| \`${nameOf(`${id}-form`)}\` | ${inMarkdown(title)} | form |`,
   );
   return `${[
-    `# ${plain(set.title)}: fields to take home`,
+    `# ${inMarkdown(set.title)}: fields to take home`,
     '',
     'Made with Arbeit from the document beside this file. The folder needs nothing but itself: put it into a project and import from it. What is',
     'typed, formatted and checked here is what was tried on the desk, key by key.',
@@ -72,19 +72,19 @@ export function readMe({ set, uses, schemas, pages, hasTrials }: Told): string {
           '',
           `${pages.map(({ path }) => `\`${path}\``).join(', ')}: native controls that refuse what can never be right, before and without scripts. What their \`pattern\` lets through:`,
           '',
-          ...differencesIn(pages).map((line) => `- ${plain(line)}`),
+          ...differencesIn(pages).map((line) => `- ${inMarkdown(line)}`),
           '',
         ]
       : []),
     ...schemas.flatMap(({ id, title, unsaid }) => [
       `## What \`records/${id}.schema.json\` cannot say`,
       '',
-      `It accepts every record “${plain(title)}” sends. What is written another way than the form sends it (\`1234.5\` for \`1234.50\`) \`server.js\` reads as well.`,
+      `It accepts every record “${inMarkdown(title)}” sends. What is written another way than the form sends it (\`1234.5\` for \`1234.50\`) \`server.js\` reads as well.`,
       unsaid.length
         ? 'These the form and `server.js` refuse, and a schema does not:'
         : 'There is nothing the form refuses that the schema does not.',
       '',
-      ...unsaid.map((line) => `- ${plain(line)}`),
+      ...unsaid.map((line) => `- ${inMarkdown(line)}`),
       ...(unsaid.length ? [''] : []),
     ]),
   ]

@@ -1,5 +1,6 @@
 import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
+import { inTemplate, markupInTemplate } from '../escape.ts';
 import { capital, namesIn } from '../names.ts';
 import { isPicked, type Needs, needsOf, type Use } from './faces.ts';
 
@@ -54,8 +55,6 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
       : {}),
   };
 }
-
-const escaped = (text: string): string => text.replace(/[&<>"{}]/g, (c) => `&#${c.charCodeAt(0)};`);
 
 /** How each use is written, for the set at hand; of those that are taken along. */
 export function snippets(set: SetDocument, uses: readonly Use[]): readonly Snippet[] {
@@ -186,15 +185,15 @@ function tied(
   const beside = (name: string, inside: string): string =>
     `  <span data-arbeit="${name}" aria-hidden="true">${inside}</span>`;
   return [
-    `<label for="${id}">${escaped(label)}</label>`,
+    `<label for="${id}">${inTemplate(label)}</label>`,
     '<span data-arbeit="frame">',
     // Shapes alone: whoever reads a document has seen to it.
-    ...(look.icon ? [beside('icon', look.icon)] : []),
-    ...(look.before ? [beside('sign', escaped(look.before))] : []),
+    ...(look.icon ? [beside('icon', markupInTemplate(look.icon))] : []),
+    ...(look.before ? [beside('sign', inTemplate(look.before))] : []),
     `  <input id="${id}" ${control} aria-describedby="${hint ? `${id}-hint ` : ''}${id}-message" />`,
-    ...(look.behind ? [beside('sign', escaped(look.behind))] : []),
+    ...(look.behind ? [beside('sign', inTemplate(look.behind))] : []),
     '</span>',
-    ...(hint ? [`<p id="${id}-hint" data-arbeit="hint">${escaped(hint)}</p>`] : []),
+    ...(hint ? [`<p id="${id}-hint" data-arbeit="hint">${inTemplate(hint)}</p>`] : []),
     `<div id="${id}-message" aria-live="polite" data-arbeit="message">`,
     ...messages.map((line) => `  ${line}`),
     '</div>',

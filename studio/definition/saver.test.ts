@@ -168,3 +168,27 @@ test.each([
   vi.unstubAllGlobals();
   expect(answer).toMatchObject(revision === undefined ? { ok: false, faults: [] } : { ok: true, revision });
 });
+
+test('going on with theirs is acknowledged as their revision: nothing of mine is left to be sent', async () => {
+  const theirs = { revision: 5, document: titled('theirs') };
+  const { saver, sent, states } = scene([{ ok: false, theirs, kept: 1 }]);
+  saver.want(titled('mine'));
+  await vi.runAllTimersAsync();
+  saver.goOnFrom(5, theirs.document);
+  await vi.runAllTimersAsync();
+  expect([sent.length, states.at(-1), saver.base(), saver.isUnsaved()]).toEqual([1, 'saved', 5, false]);
+});
+
+test.each([
+  ['nothing', ''],
+  ['a page of a gateway', '<html>Conflict</html>'],
+  ['JSON of somebody else', '{"error":"conflict"}'],
+  ['half of it', '{"theirs":{"revision":5},"kept":1}'],
+  ['null', 'null'],
+])('409 with %s is a failure and no conflict: it is tried again', async (_, body) => {
+  vi.stubGlobal('fetch', async () => new Response(body, { status: 409 }));
+  const answer = await sendTo('set', () => 'page')(1, titled('mine'), false);
+  expect(answer).toMatchObject({ ok: false, why: expect.any(String), faults: [] });
+  expect(answer).not.toHaveProperty('theirs');
+  vi.unstubAllGlobals();
+});

@@ -18,8 +18,11 @@ export interface Saver {
   want(document: SetDocument): void;
   /** Saves at once; `leaving` as the page goes away. Resolves when everything wanted so far was answered. */
   flush(leaving?: boolean): Promise<void>;
-  /** After a refusal: goes on from their revision, with whatever is wanted next. */
-  goOnFrom(revision: number): void;
+  /**
+   * Goes on from a revision of the server's, with whatever is wanted next. `document`: what that revision is, where it is gone on with instead of what was
+   * wanted: nothing of that is kept to be sent again.
+   */
+  goOnFrom(revision: number, document?: SetDocument): void;
   retry(): void;
   /** The revision the next save is made on. */
   base(): number;
@@ -108,11 +111,11 @@ export function createSaver(
       if (!busy) tell({ is: 'waiting' });
     },
     flush,
-    goOnFrom(theirs) {
+    goOnFrom(theirs, document) {
       base = theirs;
       held = false;
       wanted = undefined;
-      tell({ is: 'saved' });
+      tell(document ? { is: 'saved', as: { revision: theirs, document } } : { is: 'saved' });
     },
     retry: () => void flush(),
     base: () => base,
@@ -123,6 +126,24 @@ export function createSaver(
       void flush();
     },
   };
+}
+
+/** A refusal of Arbeit's own; a gateway answers 409 too, with something else or nothing in it: that is a failure, and tried again. */
+function refusalIn({
+  theirs,
+  kept,
+}: {
+  readonly theirs?: unknown;
+  readonly kept?: unknown;
+}): Answer | undefined {
+  const { revision, document } = (theirs ?? {}) as {
+    readonly revision?: unknown;
+    readonly document?: unknown;
+  };
+  if (typeof revision !== 'number' || typeof document !== 'object' || document === null) return undefined;
+  if (typeof kept !== 'number') return undefined;
+  // What the store keeps as a document was read as one.
+  return { ok: false, theirs: { revision, document: document as SetDocument }, kept };
 }
 
 /** Longer than this no save takes; then it is told, and tried again. */
@@ -162,7 +183,8 @@ export const sendTo =
         why: 'Arbeit’s answer did not arrive whole. It is sent again by itself.',
         faults: [],
       };
-    if (response.status === 409) return { ok: false, theirs: body.theirs!, kept: body.kept! };
+    const refusal = response.status === 409 ? refusalIn(body) : undefined;
+    if (refusal) return refusal;
     return {
       ok: false,
       why: body.error ?? `The server answered ${response.status}.`,

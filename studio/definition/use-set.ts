@@ -212,9 +212,11 @@ export function useSet(stored: StoredSet): EditedSet {
   };
   const takeTheirs = () => {
     if (!refusal) return;
-    saver.goOnFrom(refusal.theirs.revision);
-    saved.current = refusal.theirs.document;
-    setHistory((h) => record(h, refusal.theirs.document, null));
+    const { revision, document } = refusal.theirs;
+    // The draft of mine goes with it: it would be sent again at the next visit, and refused again.
+    saver.goOnFrom(revision, document);
+    saved.current = document;
+    setHistory((h) => record(h, document, null));
   };
 
   return {

@@ -1,5 +1,6 @@
 import { compileField, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
+import { inAttribute } from '@arbeit/handoff';
 import { handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/build';
 import { build, type Plugin } from 'esbuild';
 import { withoutOwnCode } from './without-own-code.ts';
@@ -119,8 +120,6 @@ function markupOf(use: LiveUse, code: string, set: SetDocument): string {
   return `<div id="live">${inside}</div><output></output>`;
 }
 
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
-
 /** The input the plain script binds itself to, under its label. */
 function domMarkup(code: string, set: SetDocument): string {
   const [, name = ''] = /\[name="([^"]+)"\]/.exec(code) ?? [];
@@ -128,5 +127,5 @@ function domMarkup(code: string, set: SetDocument): string {
   if (!definition) return '';
   const { html } = compileField(definition, set, kinds);
   const type = typeof html.type === 'string' ? html.type : 'text';
-  return `<form><label>${escaped(definition.label)} <input name="${escaped(name)}" type="${escaped(type)}"></label></form>`;
+  return `<form><label>${inAttribute(definition.label)} <input name="${inAttribute(name)}" type="${inAttribute(type)}"></label></form>`;
 }

@@ -13,18 +13,22 @@ export interface Asked {
 
 /** Where rules may ask, and who answers. */
 export const services: Readonly<
-  Record<string, ((asked: Asked, today: string, write: Store['write']) => Promise<Answer>) | undefined>
+  Record<
+    string,
+    ((asked: Asked, today: string, write: Store['write'], browser: string) => Promise<Answer>) | undefined
+  >
 > = {
   '/api/services/passes': async ({ value }, today) => lookUp(value, today),
-  [codePath]: ({ value, values }, _, write) => write((db) => checkCode(db, addressIn(values), value)),
+  [codePath]: ({ value, values }, _, write, browser) =>
+    write((db) => checkCode(db, addressIn(values), value, browser)),
 };
 
 /** The address a code was sent to: the first value beside it that there is. */
 export const addressIn = (values: Asked['values']): string =>
   Object.values(values).find((value) => value !== null) ?? '';
 
-async function checkCode(db: Database, address: string, code: string): Promise<Answer> {
-  const given = await giveCode(db, address, code);
+async function checkCode(db: Database, address: string, code: string, browser: string): Promise<Answer> {
+  const given = await giveCode(db, address, code, browser);
   switch (given.is) {
     case 'right':
       return { verdict: 'pass' };

@@ -14,13 +14,14 @@ import { spendCode } from './sender.ts';
 
 /**
  * The server's side of a form of a set: what was sent is checked with the rules of the page, its questions put to the services here. A code
- * that confirms it is spent with it, once. `undefined` where there is no such form.
+ * that confirms it is spent with it, once, by the browser that gave it. `undefined` where there is no such form.
  */
 export async function takeRecord(
   write: Store['write'],
   set: StoredSet,
   formId: string,
   raw: Readonly<Record<string, string>>,
+  browser: string,
 ): Promise<CheckedRecord | undefined> {
   const read = readDocument(set.document, kinds);
   const found = read.ok ? compile(read.document, kinds).forms.find(({ id }) => id === formId) : undefined;
@@ -31,12 +32,14 @@ export async function takeRecord(
   const ask = async ({ path, value, values }: Ask, field: string) => {
     const service = services[path];
     if (path === codePath) used.push({ field, address: addressIn(values) });
-    return service ? service({ value, values }, today, write) : ({ verdict: 'unreachable' } as const);
+    return service
+      ? service({ value, values }, today, write, browser)
+      : ({ verdict: 'unreachable' } as const);
   };
   const checked = await checkRecord(form, raw, today, ask);
   if (!checked.ok) return checked;
   for (const { field, address } of used)
-    if (!(await write((db) => spendCode(db, address))))
+    if (!(await write((db) => spendCode(db, address, browser))))
       return { ok: false, findings: [{ field, code: 'void-code', message: 'This code was used before.' }] };
   return checked;
 }

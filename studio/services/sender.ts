@@ -66,18 +66,20 @@ const nobody = {
   id: -1,
   salt: '0'.repeat(32),
   hash: '0'.repeat(64),
-  attempts: mostAttempts,
   verifiedAt: null,
+  verifiedBy: null,
 };
 
 /**
  * Compares a code with the one sent last to an address, in constant time. Each attempt is counted before it is compared, so that many at once
- * are no more than many in a row. A right one may be given again until it is spent.
+ * are no more than many in a row, and for as long as the code counts. A right one may be given again until it is spent, by the browser that gave it
+ * first: for any other it is void, right or wrong, so nobody learns anything by guessing beside its owner.
  */
 export async function giveCode(
   db: Database,
   address: string,
   code: string,
+  browser: string,
   now = new Date(),
 ): Promise<Given> {
   const [found = nobody] = await db
@@ -89,20 +91,31 @@ export async function giveCode(
   const counted = await db
     .update(codes)
     .set({ attempts: sql`${codes.attempts} + 1` })
-    .where(and(eq(codes.id, found.id), lt(codes.attempts, mostAttempts)))
+    .where(eq(codes.id, found.id))
     .returning({ attempts: codes.attempts });
   const isSame = timingSafeEqual(await hashOf(code, found.salt), Buffer.from(found.hash, 'hex'));
   const attempts = counted[0]?.attempts;
+  if (found.verifiedAt && found.verifiedBy !== browser) return { is: 'void' };
   if (isSame && found.verifiedAt) return { is: 'right' };
-  if (attempts === undefined) return { is: 'void' };
+  if (attempts === undefined || attempts > mostAttempts) return { is: 'void' };
   if (!isSame)
     return attempts < mostAttempts ? { is: 'wrong', left: mostAttempts - attempts } : { is: 'void' };
-  await db.update(codes).set({ verifiedAt: now }).where(eq(codes.id, found.id));
-  return { is: 'right' };
+  // Of two browsers that give it at once, one is the first.
+  const verified = await db
+    .update(codes)
+    .set({ verifiedAt: now, verifiedBy: browser })
+    .where(and(eq(codes.id, found.id), isNull(codes.verifiedAt)))
+    .returning({ id: codes.id });
+  return verified.length > 0 ? { is: 'right' } : { is: 'void' };
 }
 
-/** Uses up the code that was given rightly for an address, once: whether there was one. */
-export async function spendCode(db: Database, address: string, now = new Date()): Promise<boolean> {
+/** Uses up the code that this browser gave rightly for an address, once: whether there was one. */
+export async function spendCode(
+  db: Database,
+  address: string,
+  browser: string,
+  now = new Date(),
+): Promise<boolean> {
   const spent = await db
     .update(codes)
     .set({ spentAt: now })
@@ -111,7 +124,7 @@ export async function spendCode(db: Database, address: string, now = new Date())
         eq(codes.address, address),
         gt(codes.expiresAt, now),
         isNull(codes.spentAt),
-        sql`${codes.verifiedAt} is not null`,
+        eq(codes.verifiedBy, browser),
       ),
     )
     .returning({ id: codes.id });

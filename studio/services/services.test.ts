@@ -45,30 +45,56 @@ describe('the message sender', () => {
     const to = freshNumber();
     const code = await codeFor(to);
     expect(code).toMatch(/^\d{6}$/);
-    expect(await spendCode(db, to, start)).toBe(false);
-    expect(await giveCode(db, to, code, start)).toEqual({ is: 'right' });
-    expect(await giveCode(db, to, code, start)).toEqual({ is: 'right' });
-    const both = await Promise.all([spendCode(db, to, start), spendCode(db, to, start)]);
+    expect(await spendCode(db, to, 'own', start)).toBe(false);
+    expect(await giveCode(db, to, code, 'own', start)).toEqual({ is: 'right' });
+    expect(await giveCode(db, to, code, 'own', start)).toEqual({ is: 'right' });
+    const both = await Promise.all([spendCode(db, to, 'own', start), spendCode(db, to, 'own', start)]);
     expect(both.filter(Boolean)).toHaveLength(1);
-    expect(await giveCode(db, to, code, start)).toEqual({ is: 'void' });
+    expect(await giveCode(db, to, code, 'own', start)).toEqual({ is: 'void' });
+  });
+
+  test('counts for the browser that gave it rightly, and guesses beside that one learn nothing', async () => {
+    const to = freshNumber();
+    const code = await codeFor(to);
+    expect(await giveCode(db, to, code, 'own', start)).toEqual({ is: 'right' });
+    // As many as anybody likes, the right one among them.
+    for (let n = 0; n < 3 * mostAttempts; n++)
+      expect(await giveCode(db, to, n === 7 ? code : otherThan(code, n + 1), 'other', start)).toEqual({
+        is: 'void',
+      });
+    expect(await spendCode(db, to, 'other', start)).toBe(false);
+    // From its own browser guesses are counted for ever too.
+    for (let n = 0; n < 2 * mostAttempts; n++)
+      expect(await giveCode(db, to, otherThan(code, n + 1), 'own', start)).toEqual({ is: 'void' });
+    expect(await giveCode(db, to, code, 'own', start)).toEqual({ is: 'right' });
+    expect(await spendCode(db, to, 'own', start)).toBe(true);
+    expect(await giveCode(db, to, code, 'own', start)).toEqual({ is: 'void' });
+  });
+
+  test('is given rightly by one browser, of two at once', async () => {
+    const to = freshNumber();
+    const code = await codeFor(to);
+    const both = await Promise.all(['one', 'two'].map((browser) => giveCode(db, to, code, browser, start)));
+    expect(both.map(({ is }) => is).sort()).toEqual(['right', 'void']);
   });
 
   test('counts attempts, and after the last one the right code counts no more', async () => {
     const to = freshNumber();
     const code = await codeFor(to);
     for (let left = mostAttempts - 1; left > 0; left--)
-      expect(await giveCode(db, to, otherThan(code, left), start)).toEqual({ is: 'wrong', left });
-    expect(await giveCode(db, to, otherThan(code, 77), start)).toEqual({ is: 'void' });
-    expect(await giveCode(db, to, code, start)).toEqual({ is: 'void' });
+      expect(await giveCode(db, to, otherThan(code, left), 'own', start)).toEqual({ is: 'wrong', left });
+    expect(await giveCode(db, to, otherThan(code, 77), 'own', start)).toEqual({ is: 'void' });
+    expect(await giveCode(db, to, code, 'own', start)).toEqual({ is: 'void' });
   });
 
   test('lets a code run out, and an older one count no more once another is sent', async () => {
     const to = freshNumber();
     const first = await codeFor(to);
-    expect(await giveCode(db, to, first, after(lifetime + 1))).toEqual({ is: 'void' });
+    expect(await giveCode(db, to, first, 'own', after(lifetime + 1))).toEqual({ is: 'void' });
     const second = await codeFor(to, after(pauseBetween));
-    if (second !== first) expect((await giveCode(db, to, first, after(pauseBetween))).is).toBe('wrong');
-    expect(await giveCode(db, to, second, after(pauseBetween + 1))).toEqual({ is: 'right' });
+    if (second !== first)
+      expect((await giveCode(db, to, first, 'own', after(pauseBetween))).is).toBe('wrong');
+    expect(await giveCode(db, to, second, 'own', after(pauseBetween + 1))).toEqual({ is: 'right' });
   });
 
   test('waits before it sends another, and after so many in an hour for long', async () => {
@@ -107,11 +133,11 @@ describe('the message sender', () => {
       const sent = await makeCode(db, to, after(now));
       if (!sent.ok) continue;
       const guesses = Array.from({ length: 8 }, (_, i) => otherThan(sent.code, i + 1));
-      const answers = await Promise.all(guesses.map((guess) => giveCode(db, to, guess, after(now))));
+      const answers = await Promise.all(guesses.map((guess) => giveCode(db, to, guess, 'own', after(now))));
       hits += answers.filter(({ is }) => is === 'right').length;
       compared += answers.filter(({ is }) => is === 'wrong').length + 1;
       // After so many even the right one is not taken.
-      expect(await giveCode(db, to, sent.code, after(now))).toEqual({ is: 'void' });
+      expect(await giveCode(db, to, sent.code, 'own', after(now))).toEqual({ is: 'void' });
     }
     expect(hits).toBe(0);
     // 25 of a million an hour: a day of it is one chance in 1,600.
@@ -173,19 +199,25 @@ describe('a record', () => {
     const sent = await makeCode(db, to);
     if (!sent.ok) throw new RangeError('too soon');
     const raw = { mobile: '07700900123', ...days, 'change-code': sent.code };
-    const wrong = await takeRecord(write, set, 'change', { ...raw, 'change-code': otherThan(sent.code) });
+    const wrong = await takeRecord(
+      write,
+      set,
+      'change',
+      { ...raw, 'change-code': otherThan(sent.code) },
+      'own',
+    );
     expect(wrong).toMatchObject({ ok: false, findings: [{ field: 'change-code', code: 'wrong-code' }] });
-    const early = await takeRecord(write, set, 'change', { ...raw, departure: '10022027' });
+    const early = await takeRecord(write, set, 'change', { ...raw, departure: '10022027' }, 'own');
     expect(early).toMatchObject({ ok: false, findings: [{ field: 'departure' }] });
-    expect(await takeRecord(write, set, 'change', raw)).toMatchObject({
+    expect(await takeRecord(write, set, 'change', raw, 'own')).toMatchObject({
       ok: true,
       record: { values: { mobile: to, arrival: '2027-02-14', departure: '2027-02-16' } },
     });
-    expect(await takeRecord(write, set, 'change', raw)).toMatchObject({
+    expect(await takeRecord(write, set, 'change', raw, 'own')).toMatchObject({
       ok: false,
       findings: [{ field: 'change-code', code: 'void-code' }],
     });
-    expect(await takeRecord(write, set, 'nobody', raw)).toBeUndefined();
+    expect(await takeRecord(write, set, 'nobody', raw, 'own')).toBeUndefined();
   });
 
   test('asks nobody but the services there are', () => {

@@ -18,8 +18,8 @@ export function ChoiceDialog({
   return (
     <AlertDialog.Root open>
       <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 bg-paper/70" />
-        <AlertDialog.Content className="fixed inset-x-4 top-24 mx-auto max-w-lg border-2 border-ink bg-paper p-6">
+        <AlertDialog.Overlay className="fixed inset-0 z-40 bg-paper/70" />
+        <AlertDialog.Content className="fixed inset-x-4 top-24 z-40 mx-auto max-w-lg border-2 border-ink bg-paper p-6">
           <AlertDialog.Title className="text-lg">
             This set was saved somewhere else meanwhile.
           </AlertDialog.Title>
@@ -28,12 +28,12 @@ export function ChoiceDialog({
             version is kept as well: nothing is lost, whichever you go on with.
           </AlertDialog.Description>
           <div className="mt-5 flex flex-wrap items-baseline gap-x-5 gap-y-3">
-            <AlertDialog.Action className="solid-button" onClick={set.keepMine}>
-              Go on with mine
-            </AlertDialog.Action>
-            <AlertDialog.Cancel className="word-button" onClick={set.takeTheirs}>
+            <AlertDialog.Cancel className="solid-button" onClick={set.takeTheirs}>
               Go on with theirs
             </AlertDialog.Cancel>
+            <AlertDialog.Action className="word-button" onClick={set.keepMine}>
+              Go on with mine
+            </AlertDialog.Action>
             <a className="word-button" href={`/api/sets/${set.id}/refused/${kept}`} download>
               Mine as a file
             </a>

@@ -56,6 +56,8 @@ export const codes = pgTable(
     attempts: integer('attempts').notNull().default(0),
     /** When it was given rightly: the mark that the address is its owner's. */
     verifiedAt: timestamp('verified_at', { withTimezone: true }),
+    /** The browser that gave it rightly: it counts for that one alone. */
+    verifiedBy: text('verified_by'),
     /** When what it was asked for was done: it counts no more. */
     spentAt: timestamp('spent_at', { withTimezone: true }),
   },

@@ -232,6 +232,19 @@ describe('what keeps the store from answering is said in words', () => {
     [new Error('whatever'), /Nothing was changed/],
   ])('%s', (error, words) => expect(saying(error, '/data').message).toMatch(words));
 
+  test('an error of whoever asks is not the store’s', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-ours-'));
+    const store = await openStore(place, migrations);
+    const ours = () => Promise.reject(new TypeError('x is undefined'));
+    await expect(store.read(ours)).rejects.toThrow(TypeError);
+    await expect(store.write(ours)).rejects.toThrow(TypeError);
+    await expect(store.read((db) => db.execute('select nothing from nowhere'))).rejects.toMatchObject({
+      name: 'StoreTrouble',
+      message: expect.stringContaining('did not answer'),
+    });
+    await store.close();
+  });
+
   test('a file where the folder should be, a damaged store', async () => {
     const place = mkdtempSync(join(tmpdir(), 'arbeit-bad-'));
     writeFileSync(join(place, 'file'), '');

@@ -9,7 +9,7 @@ import { flushAll, flushLog } from './flush.ts';
 import { lockFolder } from './lock.ts';
 import * as schema from './schema.ts';
 import { createSet, listSets } from './sets.ts';
-import { StoreTrouble, saying } from './trouble.ts';
+import { StoreTrouble, saying, troubleIn } from './trouble.ts';
 
 /** An opened data folder. */
 export interface Store {
@@ -61,7 +61,7 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
       try {
         return await inTime(work());
       } catch (error) {
-        throw saying(error, folder);
+        throw troubleIn(error, folder) ?? error;
       }
     };
     const tidy = async (): Promise<void> => {

@@ -25,7 +25,30 @@ function* causes(error: unknown): Generator<unknown> {
  * An error of the store as a sentence. System codes are those of POSIX, five-character ones PostgreSQL's (appendix A:
  * 53100 disk full, class 58 system error, XX00x corrupted data).
  */
-export function saying(error: unknown, folder: string): StoreTrouble {
+export const saying = (error: unknown, folder: string): StoreTrouble =>
+  troubleIn(error, folder) ?? new StoreTrouble(noAnswer, error);
+
+const noAnswer = 'The store did not answer. Nothing was changed; try again.';
+
+/** Whether an error is one of the database's: a query that failed (Drizzle), what PostgreSQL says, a client that is closed. */
+const isOfDatabase = (cause: unknown): boolean => {
+  const { name, severity, message } = (cause ?? {}) as {
+    name?: unknown;
+    severity?: unknown;
+    message?: unknown;
+  };
+  return (
+    name === 'DrizzleQueryError' ||
+    severity !== undefined ||
+    /^Failed query|PGlite is closed/.test(String(message))
+  );
+};
+
+/**
+ * An error of the store as a sentence; `undefined` for one that is not the store's, but of whoever asked it something: that must not be called a failure of
+ * the store. System codes are those of POSIX, five-character ones PostgreSQL's (appendix A).
+ */
+export function troubleIn(error: unknown, folder: string): StoreTrouble | undefined {
   for (const cause of causes(error)) {
     if (isTrouble(cause)) return cause;
     if (cause instanceof Error && cause.name === 'FolderInUse') return new StoreTrouble(cause.message, error);
@@ -61,5 +84,5 @@ export function saying(error: unknown, folder: string): StoreTrouble {
         error,
       );
   }
-  return new StoreTrouble('The store did not answer. Nothing was changed; try again.', error);
+  return [...causes(error)].some(isOfDatabase) ? new StoreTrouble(noAnswer, error) : undefined;
 }

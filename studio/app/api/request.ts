@@ -142,25 +142,47 @@ export const setIdOf = (text: string): string | undefined =>
 export const revisionOf = (text: string): number | undefined =>
   /^[1-9]\d{0,9}$/.test(text) && Number(text) <= mostRevisions ? Number(text) : undefined;
 
-/** Runs a handler; what goes wrong in the store becomes an answer that says so, not a page of stack. */
+/** Runs a handler; what goes wrong becomes an answer that says whose fault it is: the store's (503), or an error of ours (500). */
 export async function answer(what: string, work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {
     logTrouble(what, error);
-    const said = isTrouble(error)
-      ? error.message
-      : 'The store did not answer. Nothing was changed; try again.';
-    return problem(503, { error: said });
+    if (isTrouble(error)) return problem(503, { error: error.message });
+    return problem(500, {
+      error: 'Arbeit failed to answer, by an error of its own. What is not saved is kept in this browser.',
+    });
   }
+}
+
+/** At most so many places of the code are logged of an error. */
+const mostFrames = 8;
+
+/**
+ * Where in our own code an error came from: the lines of its stack that are places, without the message, which may quote a document. Paths are cut to what is
+ * below the studio.
+ */
+function framesOf(error: unknown): readonly string[] {
+  const stack = error instanceof Error ? (error.stack ?? '') : '';
+  return stack
+    .split('\n')
+    .filter((line) => /^\s+at /.test(line) && !/node_modules|node:|\(native\)/.test(line))
+    .slice(0, mostFrames)
+    .map((line) =>
+      line
+        .trim()
+        .replace(/(?:file:\/\/)?\/[^\s():]*\/(?=(?:studio|engine|handoff|sandbox|dom|\.next)\/)/, ''),
+    );
 }
 
 /** One line of JSON on standard error, without anything of a document in it. */
 export function logTrouble(what: string, error: unknown): void {
   const cause = error instanceof Error ? (error.cause ?? error) : error;
-  const { name = 'Error', code = '' } = cause as { name?: string; code?: string };
+  const { code = '' } = (cause ?? {}) as { code?: string };
+  const name = error instanceof Error ? error.constructor.name : typeof error;
   const message = isTrouble(error) ? error.message : name;
+  const frames = isTrouble(error) ? [] : framesOf(error);
   process.stderr.write(
-    `${JSON.stringify({ at: new Date().toISOString(), level: 'error', what, message, code })}\n`,
+    `${JSON.stringify({ at: new Date().toISOString(), level: 'error', what, message, code, ...(frames.length ? { frames } : {}) })}\n`,
   );
 }

@@ -1,6 +1,7 @@
 import { localToday } from '@arbeit/dom';
 import { todayIn } from '../../../definition/clock.ts';
 import { services } from '../../../services/ask.ts';
+import { browserOf } from '../../../services/browser-id.ts';
 import { behave, mannerOf } from '../../../services/manner.ts';
 import { store } from '../../../store/store.ts';
 import { answer, problem, readAsked } from '../request.ts';
@@ -19,5 +20,6 @@ export const answerQuestion =
       if (!service || !(await behave(mannerOf(request))))
         return problem(503, { error: 'The service does not answer, as its panel says.' });
       const { write } = await store();
-      return Response.json(await service(asked, today(), write));
+      const { id, headers } = browserOf(request);
+      return Response.json(await service(asked, today(), write, id), { headers });
     });

@@ -1,5 +1,6 @@
 import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
+import { scriptInPage } from '@arbeit/handoff';
 import { chosen } from '../../../../../handoff/choice.ts';
 import { type LiveUse, livePage, liveUses } from '../../../../../handoff/live.ts';
 import { findSet } from '../../../../../store/sets.ts';
@@ -29,7 +30,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const nonce = request.headers.get('x-nonce') ?? '';
     const isDark = searchParams.get('sheet') === 'dark';
     return new Response(
-      `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Live</title><style nonce="${nonce}">${sheetOf(isDark)}${page.sheet}</style></head><body>${page.markup}<script nonce="${nonce}">${page.script.replace(/<\/script/gi, '<\\/script')}</script></body></html>`,
+      `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Live</title><style nonce="${nonce}">${sheetOf(isDark)}${page.sheet}</style></head><body>${page.markup}<script nonce="${nonce}">${scriptInPage(page.script)}</script></body></html>`,
       { headers: { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' } },
     );
   });

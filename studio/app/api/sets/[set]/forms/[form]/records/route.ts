@@ -1,3 +1,4 @@
+import { browserOf } from '../../../../../../../services/browser-id.ts';
 import { takeRecord } from '../../../../../../../services/records.ts';
 import { findSet } from '../../../../../../../store/sets.ts';
 import { store } from '../../../../../../../store/store.ts';
@@ -20,7 +21,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const opened = await store();
     const set = id && (await opened.read((db) => findSet(db, id)));
     if (!set) return problem(404, { error: 'This set is no longer in the store.' });
-    const taken = await takeRecord(opened.write, set, form, read.raw);
+    const taken = await takeRecord(opened.write, set, form, read.raw, browserOf(request).id);
     if (!taken) return problem(404, { error: 'The set has no such form.' });
     return taken.ok
       ? Response.json({ record: taken.record })

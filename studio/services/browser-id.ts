@@ -1,0 +1,19 @@
+import { randomUUID } from 'node:crypto';
+
+const cookie = 'arbeit-browser';
+
+/** Which browser a request comes from: a secret of its own that scripts cannot read. */
+export interface BrowserId {
+  readonly id: string;
+  /** The header that gives the browser its id, where it has none yet. */
+  readonly headers: Readonly<Record<string, string>>;
+}
+
+/** The browser of a request; one that has no id is given one with the answer. */
+export function browserOf(request: Request): BrowserId {
+  const cookies = (request.headers.get('cookie') ?? '').split(/;\s*/);
+  const known = cookies.find((one) => one.startsWith(`${cookie}=`))?.slice(cookie.length + 1);
+  if (known && /^[\w-]{36}$/.test(known)) return { id: known, headers: {} };
+  const id = randomUUID();
+  return { id, headers: { 'set-cookie': `${cookie}=${id}; Path=/; HttpOnly; SameSite=Strict` } };
+}
