@@ -4,7 +4,7 @@ import { extname, join } from 'node:path';
 import type { SetDocument } from '@arbeit/engine/document';
 import { expect, test } from '@playwright/test';
 import { chromium } from './browsers/chromium.ts';
-import { type BrowserName, type Driven, pause } from './browsers/driven.ts';
+import { type BrowserName, type Driven, pause, until } from './browsers/driven.ts';
 import { firefox } from './browsers/firefox.ts';
 import { webkit } from './browsers/webkit.ts';
 import { type App, type Built, builtApp } from './taken-home/build.ts';
@@ -82,16 +82,12 @@ async function open(browser: Driven, app: App, what: Readonly<Record<string, str
   await browser.goto(`${origin}/${app}/?${new URLSearchParams({ today: '2027-02-10', ...what })}`);
   await ready(browser);
 }
+/** Asked from outside again and again: a call into a page that is going away may never be answered. */
 const ready = (browser: Driven) =>
-  browser.run(async () => {
-    while (!('seen' in window && document.querySelector('[data-field]')))
-      await new Promise((done) => setTimeout(done, 20));
-    Object.assign(window, {
-      inputOf(id: string) {
-        const around = document.querySelector(`[data-field="${id}"]`)!;
-        return (around.shadowRoot ?? around).querySelector('input, textarea, select');
-      },
-    });
+  until(async () => {
+    const asked = browser.run(() => 'seen' in window && document.querySelector('[data-field]') !== null);
+    const isReady = await Promise.race([asked.catch(() => false), pause(3000).then(() => false)]);
+    return isReady || undefined;
   });
 
 /** What a field holds, what its control shows, and where the caret is, once the browser has told all. */
@@ -181,7 +177,7 @@ for (const name of ['chromium', 'firefox', 'webkit'] as const)
             await act(browser, id, 'focus');
             await browser.keys('End', '7', 'Backspace', 'Backspace');
             const { content } = await look(browser, id);
-            expect(content.length, `${app} ${id}`).toBe(id === 'hall' ? 3 - i : 7 - i);
+            expect(content.length, `${app} ${id}`).toBe(id === 'hall' ? 2 - i : 6);
             await act(browser, id, 'blur');
           }
           await open(browser, app, { field: id });
@@ -227,11 +223,6 @@ for (const name of ['chromium', 'firefox', 'webkit'] as const)
         });
         await browser.goto(`${origin}/elsewhere`);
         await browser.back();
-        await browser
-          .run(async () => {
-            while (document.title === 'Elsewhere') await new Promise((done) => setTimeout(done, 20));
-          })
-          .catch(() => {});
         await ready(browser);
         const isSame = await browser.run(() => 'stays' in window);
         const after = await held();

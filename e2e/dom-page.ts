@@ -55,27 +55,34 @@ export async function putUp(
   await bindAll(page, fields);
 }
 
+/** The same as a page of its own, for a browser that another driver drives: its HTML, with the binding in it. */
+export async function boundPage(html: string, fields: Readonly<Record<string, Field>>): Promise<string> {
+  const script = (await bundle()).replaceAll('</script', '<\\/script').replaceAll('<!--', '\\x3c!--');
+  return `<!doctype html><meta charset="utf-8"><title>Bound</title><form>${html}<button>Send</button></form><script>${script}</script><script>(${String(bindOnPage)})(${JSON.stringify(fields)})</script>`;
+}
+
 /** Binds the inputs of the page as it stands. */
 export async function bindAll(page: Page, fields: Readonly<Record<string, Field>>): Promise<void> {
   await page.addScriptTag({ content: await bundle() });
-  await page.evaluate((fields: Readonly<Record<string, Field>>) => {
-    const { arbeit } = globalThis as unknown as { arbeit: OnPage };
-    for (const input of document.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(
-      'input, textarea',
-    )) {
-      const field = fields[input.name];
-      if (!field) continue;
-      const compiled = arbeit.compileField(
-        { id: input.name, label: 'F', ...field } as never,
-        {
-          locale: field.locale ?? 'en-GB',
-        },
-        arbeit.kinds,
-      );
-      arbeit.stores[input.name] ??= arbeit.createStore(compiled, arbeit.read);
-      arbeit.release[input.name] = arbeit.bind(input, arbeit.stores[input.name]!);
-    }
-  }, fields);
+  await page.evaluate(bindOnPage, fields);
+}
+
+/** Runs on the page: nothing of this file is there. */
+function bindOnPage(fields: Readonly<Record<string, Field>>): void {
+  const { arbeit } = globalThis as unknown as { arbeit: OnPage };
+  for (const input of document.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>('input, textarea')) {
+    const field = fields[input.name];
+    if (!field) continue;
+    const compiled = arbeit.compileField(
+      { id: input.name, label: 'F', ...field } as never,
+      {
+        locale: field.locale ?? 'en-GB',
+      },
+      arbeit.kinds,
+    );
+    arbeit.stores[input.name] ??= arbeit.createStore(compiled, arbeit.read);
+    arbeit.release[input.name] = arbeit.bind(input, arbeit.stores[input.name]!);
+  }
 }
 
 /** What the field holds, as its store tells. */

@@ -47,7 +47,8 @@ const post = (headers: Record<string, string>, body: Buffer | string = JSON.stri
 
 test('methods that a request cannot have are refused everywhere', async () => {
   for (const path of ['/', '/api/sets', '/sets/ridge-huts', '/_next/static/nothing.js'])
-    for (const method of ['TRACE', 'TRACK']) expect((await raw(method, path)).status, `${method} ${path}`).toBe(405);
+    for (const method of ['TRACE', 'TRACK'])
+      expect((await raw(method, path)).status, `${method} ${path}`).toBe(405);
 });
 
 test('a page from elsewhere can do nothing', async () => {

@@ -31,28 +31,22 @@ export function submitImplicitly(form: HTMLFormElement): void {
 }
 
 /**
- * Enter in the controls of a shadow tree submits the form that the element around it stands in: for the browser they stand in none. The browser announces
- * Enter in a line as an edit, after each handler of the page and not while somebody composes; in buttons and boxes it does not.
+ * Enter in the controls of a shadow tree submits the form that the element around it stands in: for the browser they stand in none. `keypress` comes for Enter in
+ * every browser, after `keydown` was not prevented, and not for the Enter that ends a composition. As the browser's own, it comes after every handler of the
+ * page, and each may prevent it.
  */
 export function listenToEnter(
   root: ShadowRoot,
   form: () => HTMLFormElement | null,
   signal: AbortSignal,
 ): void {
-  const onBeforeInput = (event: Event): void => {
-    const { inputType, isComposing, target } = event as InputEvent;
-    if (isComposing || event.defaultPrevented || !(target instanceof HTMLInputElement)) return;
-    if (!/^insert(?:LineBreak|Paragraph)$/.test(inputType)) return;
-    const own = form();
-    if (own) submitImplicitly(own);
+  const onKeyPress = (event: Event): void => {
+    const { key, isComposing, target } = event as KeyboardEvent;
+    if (key !== 'Enter' || isComposing || !(target instanceof HTMLInputElement)) return;
+    setTimeout(() => {
+      const own = form();
+      if (own && !event.defaultPrevented && !signal.aborted) submitImplicitly(own);
+    });
   };
-  const onKeyDown = (event: Event): void => {
-    const { key, isComposing, target, defaultPrevented } = event as KeyboardEvent;
-    const isBox = target instanceof HTMLInputElement && /^(?:radio|checkbox)$/.test(target.type);
-    if (key !== 'Enter' || isComposing || defaultPrevented || !isBox) return;
-    const own = form();
-    if (own) submitImplicitly(own);
-  };
-  root.addEventListener('beforeinput', onBeforeInput, { signal });
-  root.addEventListener('keydown', onKeyDown, { signal });
+  root.addEventListener('keypress', onKeyPress, { signal });
 }

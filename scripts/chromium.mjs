@@ -1,23 +1,48 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 
+const apt = (args) =>
+  spawnSync('apt-get', args, {
+    stdio: ['ignore', 2, 2],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+
+/** Installs Debian's packages where this user may. */
+function install(packages) {
+  if (process.getuid?.() !== 0) return;
+  process.stderr.write(`Missing; installing Debian’s: ${packages.join(', ')}.\n`);
+  apt(['update']);
+  apt(['install', '-y', '--no-install-recommends', ...packages]);
+}
+
 /** Finds Chromium, installing Debian's where it is missing and this user may. Says what to do where neither works. */
 export function chromium() {
   const path = process.env.ARBEIT_CHROMIUM ?? '/usr/bin/chromium';
   if (existsSync(path)) return path;
-  const run = (args) =>
-    spawnSync('apt-get', args, {
-      stdio: ['ignore', 2, 2],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
-  if (!process.env.ARBEIT_CHROMIUM && process.getuid?.() === 0) {
-    process.stderr.write('Chromium is missing; installing Debian’s.\n');
-    run(['update']);
-    run(['install', '-y', '--no-install-recommends', 'chromium']);
-  }
+  if (!process.env.ARBEIT_CHROMIUM) install(['chromium']);
   if (existsSync(path)) return path;
   process.stderr.write(
     `There is no Chromium at ${path}. Install your system’s package, or name one with ARBEIT_CHROMIUM.\n`,
+  );
+  process.exit(1);
+}
+
+/** The other browsers the tests drive, and what they need without a monitor: programs by the Debian package each is in. */
+const others = {
+  'firefox-esr': '/usr/bin/firefox-esr',
+  'webkit2gtk-driver': '/usr/bin/WebKitWebDriver',
+  xvfb: '/usr/bin/Xvfb',
+  xdotool: '/usr/bin/xdotool',
+};
+
+/** Finds Firefox and WebKit the same way. */
+export function otherBrowsers() {
+  const missing = () => Object.entries(others).filter(([, path]) => !existsSync(path));
+  if (missing().length) install(missing().map(([name]) => name));
+  const still = missing();
+  if (still.length === 0) return;
+  process.stderr.write(
+    `The browser tests need ${still.map(([name, path]) => `${path} (Debian package ${name})`).join(', ')}. Install them and run the tests again.\n`,
   );
   process.exit(1);
 }

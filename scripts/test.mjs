@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium } from './chromium.mjs';
+import { chromium, otherBrowsers } from './chromium.mjs';
 import { install } from './install.mjs';
 import { buildStudio, root } from './studio.mjs';
 
@@ -87,6 +87,7 @@ await checks(
 );
 // Pages are driven by the command line’s own tests as well.
 const ARBEIT_CHROMIUM = chromium();
+otherBrowsers();
 const unit = join(results, 'unit.xml');
 count(
   'unit tests',

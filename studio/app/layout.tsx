@@ -13,14 +13,14 @@ export const metadata: Metadata = {
 
 /**
  * Puts the chosen sheet on before the first paint, so that a dark one does not flash light, and tells the nonce to what
- * writes style elements (the scroll lock of dialogs).
+ * writes style elements (the scroll lock of dialogs). The attribute is this script's alone: React would put its own value back.
  */
 const sheetScript = `window.__webpack_nonce__=document.currentScript.nonce;try{var s=localStorage.getItem('arbeit.sheet')||(matchMedia('(prefers-color-scheme: dark)').matches?'dark':'light');document.documentElement.dataset.sheet=s}catch(e){}`;
 
 export default async function Layout({ children }: { readonly children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
-    <html lang="en-GB" data-sheet="light" suppressHydrationWarning>
+    <html lang="en-GB" suppressHydrationWarning>
       <head>
         {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of this file */}
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: sheetScript }} />

@@ -2,7 +2,7 @@
 
 import type { Languages, Wording } from '@arbeit/engine/rules';
 import { english } from '@arbeit/engine/wording/english';
-import { use, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 
 /** The languages messages ship in beside English, each fetched when a field is in it. */
 const loaders: Readonly<Record<string, () => Promise<Wording>>> = {
@@ -53,5 +53,8 @@ export function useLanguages(locale: string): Languages {
     if (!isKnown) void fetchLanguage(tag).then(() => setCount((count) => count + 1));
   }, [tag, isKnown]);
   if (!(tag in loaders)) return usual;
-  return fetched.get(tag) ?? (tag === first ? use(fetchLanguage(tag)) : usual);
+  const known = fetched.get(tag);
+  if (known || tag !== first) return known ?? usual;
+  // The page waits as it was drawn. Not by `use`, which React replays as it hydrates: hooks before it are then called as those of an update (React error 467).
+  throw fetchLanguage(tag);
 }

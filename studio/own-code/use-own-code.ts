@@ -28,10 +28,13 @@ export function useOwnCode<F extends OpenField>(field: F): F {
   return useMemo(() => withOwnCode(field), [field]);
 }
 
+/** Where a page is only drawn, nothing is known yet of any call: what the page then shows first is the same. */
+const nothingYet = { check: () => undefined, shape: () => undefined };
+
 /** The same, outside of components. `isWanted`: rules of a form ask own code about it. On the server, where a page is only drawn, nothing runs. */
 export function withOwnCode<F extends OpenField>(field: F, isWanted = false): F {
-  if (typeof window === 'undefined' || !(isWanted || hasOwnCode(field))) return field;
-  const { check, shape } = runnerInPage();
+  if (!(isWanted || hasOwnCode(field))) return field;
+  const { check, shape } = typeof window === 'undefined' ? nothingYet : runnerInPage();
   const shaped = withShape(field, shape);
   if (!isWanted && !hasChecks(field.rules)) return shaped;
   return { ...shaped, checks: { ...field.checks, custom: customBy(check) } };
