@@ -164,6 +164,9 @@ test.each([
   ['copied, nothing said of where', '12-3456', [0, 1], '12-31456', [null, null], { at: 4, isMove: false }],
   ['one of two equal places', '11-1111', [0, 1], '11-11111', [5, 6], { at: 5, isMove: false }],
   ['put back where it was', '12-3456', [3, 5], '12-3456', [3, 5], { at: 3, isMove: true }],
+  ['moved, a part of it taken out', '12-3456', [3, 5], '12-3563', [6, 7], undefined],
+  ['moved behind, a part of it taken out', '12-3456', [3, 5], '12-35634', [6, 8], { at: 5, isMove: true }],
+  ['moved before, a part of it taken out', '12-3456', [3, 5], '3412-456', [0, 2], { at: 0, isMove: true }],
   ['something else', '12-3456', [0, 1], '12-345', [3, 3], undefined],
   ['of that length, something else', '12-3456', [0, 1], '99-9999', [3, 3], undefined],
 ] as const)('where a text was dropped: %s', (_, text, [start, end], now, selection, drop) => {

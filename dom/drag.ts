@@ -41,9 +41,20 @@ interface Drop {
   readonly isMove: boolean;
 }
 
+/** What was taken out of a text so that another remains, where that is one stretch: its ends in the text. */
+function gone(text: string, rest: string): readonly [from: number, to: number] | undefined {
+  const length = text.length - rest.length;
+  let from = 0;
+  while (from < rest.length && text[from] === rest[from]) from++;
+  for (let at = from; at >= 0 && length >= 0; at--)
+    if (text.slice(0, at) + text.slice(at + length) === rest) return [at, at + length];
+  return undefined;
+}
+
 /**
  * Where the browser has put a text that was dragged inside its field, told by the text that stands there now: browsers differ in what they then
- * have selected, and in the events they send. Of several places that come to the same text the one at the selection.
+ * have selected, and in the events they send; WebKit may take out only a part of what was dragged. Of several places that come to the same text the
+ * one at the selection.
  */
 export function dropIn(
   { text, start, end }: Range,
@@ -51,16 +62,22 @@ export function dropIn(
   selection: readonly [number | null, number | null],
 ): Drop | undefined {
   const own = text.slice(start, end);
-  const isMove = now.length === text.length;
-  if (!isMove && now.length !== text.length + own.length) return undefined;
-  const base = isMove ? text.slice(0, start) + text.slice(end) : text;
-  let found: number | undefined;
-  for (let at = 0; at <= base.length; at++) {
-    if (!now.startsWith(own, at) || base.slice(0, at) + own + base.slice(at) !== now) continue;
-    if (at === selection[0] || at + own.length === selection[1]) return { at, isMove };
-    found ??= at;
+  let found: Drop | undefined;
+  for (let at = 0; at + own.length <= now.length; at++) {
+    if (!now.startsWith(own, at)) continue;
+    const taken = gone(text, now.slice(0, at) + now.slice(at + own.length));
+    if (!taken) continue;
+    const [from, to] = taken;
+    const isMove = from < to;
+    if (isMove && (from < start || to > end)) continue;
+    // In the whole text, then in the text without what was dragged.
+    const place = at <= from ? at : at + to - from;
+    const left = place <= start ? place : Math.max(start, place - (end - start));
+    const drop: Drop = { at: isMove ? left : at, isMove };
+    if (at === selection[0] || at + own.length === selection[1]) return drop;
+    found ??= drop;
   }
-  return found === undefined ? undefined : { at: found, isMove };
+  return found;
 }
 
 /**

@@ -25,47 +25,55 @@ export async function pointerOn(browser: Driven, display: string) {
   const move = ([x, y]: Point): void => {
     tool('mousemove', String(Math.round(x + left)), String(Math.round(y + top)));
   };
-  /** What the page has heard of a drag so far; a busy machine may take its time. */
-  const heard = (type: 'dragstart' | 'dragover' | 'dragend') =>
+  /** Where the page last heard of a drag, in its width; a busy machine may take its time. */
+  const heard = (type: 'dragstart' | 'dragover' | 'dragend'): Promise<number | undefined> =>
     browser.run(
-      (type) => (window as unknown as { dragging?: Record<string, boolean> }).dragging?.[type] === true,
+      (type: string) => (window as unknown as { dragging?: Record<string, number> }).dragging?.[type],
       type,
     );
-  const listen = () =>
+  const listen = (): Promise<void> =>
     browser.run(() => {
-      const dragging: Record<string, boolean> = {};
+      const dragging: Record<string, number> = {};
       Object.assign(window, { dragging });
       for (const type of ['dragstart', 'dragover', 'dragend'])
-        document.addEventListener(type, () => {
-          dragging[type] = true;
+        document.addEventListener(type, (event) => {
+          dragging[type] = (event as DragEvent).clientX;
         });
     });
   return {
     /** Drags from one place to another, as slowly as the page needs, with a modifier held while it drops. */
     async drag(from: Point, to: Point, modifier?: 'ctrl'): Promise<void> {
+      const between = (share: number): Point => [
+        from[0] + (to[0] - from[0]) * share,
+        from[1] + (to[1] - from[1]) * share,
+      ];
       await listen();
       move(from);
       await pause(100);
       tool('mousedown', '1');
       await pause(300);
       let step = 0;
-      await until(async () => {
+      await until(() => {
         // To and fro on the way, until it is a drag.
-        step++;
-        const share = 0.3 + 0.1 * (step % 4);
-        move([from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]);
-        return (await heard('dragstart')) || undefined;
+        move(between(0.3 + 0.1 * (++step % 4)));
+        return heard('dragstart');
       });
       if (modifier) tool('keydown', modifier);
-      for (const share of [0.6, 0.8, 0.95, 1]) {
-        move([from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]);
+      for (const share of [0.6, 0.8, 0.95]) {
+        move(between(share));
         await pause(100);
       }
-      await until(async () => (await heard('dragover')) || undefined);
-      await pause(300);
+      // The browser may be behind the pointer, and drops where it believes it to be.
+      await until(async () => {
+        move([to[0] + (++step % 2), to[1]]);
+        const at = await heard('dragover');
+        return at !== undefined && Math.abs(at - to[0]) < 2 ? true : undefined;
+      });
+      await pause(200);
       tool('mouseup', '1');
-      await until(async () => (await heard('dragend')) || undefined);
+      await until(() => heard('dragend'));
       if (modifier) tool('keyup', modifier);
+      await pause(200);
     },
   };
 }
