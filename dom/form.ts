@@ -84,9 +84,9 @@ function watchSending(bound: Bound): () => void {
   const { element, store } = bound;
   let { sending } = store.state();
   return store.subscribe((state, event) => {
-    if (state.sending.is !== 'sending') bound.isHandedOver = false;
+    if (state.sending.is === 'no' || state.sending.is === 'waiting') bound.isHandedOver = false;
     // Nobody tells that the browser has sent it: who goes on typing is done with it.
-    else if (event?.type === 'field') settle(bound);
+    else if (event?.type === 'field' && state.sending.is === 'sending') settle(bound);
     if (state.sending === sending) return;
     sending = state.sending;
     if (sending.is === 'no' && sending.wrong !== undefined && !focusOn(element, sending.wrong))
@@ -133,6 +133,13 @@ export function bindForm<V extends Values = Values>(
   };
   // Fields take over what is shown as the event comes down (`form-part.ts`); handlers on the form find them submitted.
   element.addEventListener('submit', (event) => onSubmit(bound, event), { signal, capture: true });
+  const view = element.ownerDocument.defaultView;
+  // React resets a form whose action is a function once that is done, whatever it came to: what somebody typed is theirs still.
+  const isReactsOwn = (): boolean => bound.isHandedOver && hasReactAction(element);
+  element.addEventListener('reset', (event) => event.isTrusted && isReactsOwn() && event.preventDefault(), {
+    signal,
+    capture: true,
+  });
   // On the root: a reset that a handler on the form prevents has not happened.
   const onReset = (event: Event): void => {
     if (event.target === element && !event.defaultPrevented) store.dispatch({ type: 'reset' });
@@ -142,7 +149,7 @@ export function bindForm<V extends Values = Values>(
   const onShow = ({ persisted }: PageTransitionEvent): void => {
     if (persisted) settle(bound);
   };
-  element.ownerDocument.defaultView?.addEventListener('pageshow', onShow, { signal });
+  view?.addEventListener('pageshow', onShow, { signal });
   const letGo = [driveSending(store, send), watchSending(bound)];
   return () => {
     for (const stop of letGo) stop();
@@ -150,6 +157,13 @@ export function bindForm<V extends Values = Values>(
     element.noValidate = noValidate;
     release.abort();
   };
+}
+
+/** Whether React has a function as the action of a form: nothing of the platform tells, only what React keeps on its elements. */
+function hasReactAction(form: HTMLFormElement): boolean {
+  const key = Object.keys(form).find((name) => name.startsWith('__reactProps$'));
+  const props = key && (form as unknown as Record<string, { readonly action?: unknown } | undefined>)[key];
+  return props !== undefined && props !== '' && typeof props.action === 'function';
 }
 
 /** Whether a button submits the form as it is (HTML, `formnovalidate`): for saving a draft, or going back. */

@@ -338,6 +338,63 @@ test('what a script gave elements before they were any of ours is taken over', a
     .toEqual([{ pass: 'AB1234', dog: 'no' }]);
 });
 
+test('two hand-offs on one page: each runs its own fields and forms, whichever came first', async ({
+  page,
+}) => {
+  const other = {
+    arbeit: 1,
+    title: 'Lockers',
+    locale: 'en-GB',
+    fields: [
+      { id: 'locker', kind: 'pattern', label: 'Locker', entry: { pattern: '<2 digit>/<2 digit>' }, rules: [{ id: 'needed', check: { type: 'required' } }] },
+      // The first hand-off has a field of this name too.
+      { id: 'pass', kind: 'pattern', label: 'Locker pass', entry: { pattern: '<3 digit>' } },
+    ],
+    forms: [{ id: 'lockers', title: 'Lockers', fields: ['locker', 'pass'] }],
+  }; // biome-ignore format: a field a line
+  const { outputFiles } = await build({
+    stdin: {
+      contents: `
+        import { boxes, defineFields, defineForms, picks } from '@arbeit/element';
+        import { compile } from '@arbeit/engine/document';
+        import { kinds } from '@arbeit/engine/kinds';
+        const { fields, forms } = compile(${JSON.stringify(other)}, kinds);
+        defineForms(forms);
+        defineFields(fields, { drawings: [boxes, picks] });`,
+      resolveDir: fileURLToPath(new URL('..', import.meta.url)),
+    },
+    bundle: true,
+    write: false,
+    format: 'iife',
+    tsconfigRaw: '{}',
+  });
+  const second = outputFiles[0]!.text;
+  for (const order of [
+    [script, second],
+    [second, script],
+  ]) {
+    const told: string[] = [];
+    page.on('pageerror', (error) => told.push(error.message));
+    await put(
+      page,
+      `<form id="a">${field('pass', 'id="own"')}${field('pin')}</form><form id="b"><arbeit-form form="lockers">${field('locker')}${field('pass', 'id="inside"')}<button>Send</button></arbeit-form></form>${order.map((one) => `<script>${one}</script>`).join('')}`,
+      false,
+    );
+    await page.getByLabel('PIN').pressSequentially('1357');
+    await page.getByLabel('Locker', { exact: true }).pressSequentially('1234');
+    await expect(page.getByLabel('Locker', { exact: true })).toHaveValue('12/34');
+    // Inside its form the name means the form's own field.
+    await page.locator('#inside input').pressSequentially('ab987');
+    await expect(page.locator('#inside input')).toHaveValue('987');
+    const forms = await page.evaluate(() =>
+      [...document.forms].map((form) => [...new FormData(form)].map(String).join('&')),
+    );
+    expect(forms[1]).toBe('locker,1234&pass,987');
+    expect([forms[0]!.includes('pin,1357'), told]).toEqual([true, []]);
+    await page.unrouteAll();
+  }
+});
+
 test('a form that waits for an answer is sent by itself once it is there', async ({ page }) => {
   await put(
     page,

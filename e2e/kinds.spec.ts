@@ -233,12 +233,23 @@ test('resting text turns into an input in its place: Enter saves what is valid, 
   await page.keyboard.press('Enter');
   await expect(rest).toHaveText('£50.00');
   await expect(rest).toBeFocused();
+  // Opened it holds what it rested with (law 13): seven times, and untouched it stays.
+  for (let i = 0; i < 7; i++) {
+    await page.keyboard.press('Enter');
+    await expect(line).toBeFocused();
+    await expect(line).toHaveValue('£50');
+    await page.keyboard.press(i % 2 ? 'Escape' : 'Enter');
+    await expect(rest).toHaveText('£50.00');
+    await expect(rest).toBeFocused();
+  }
   await page.keyboard.press('Enter');
-  await page.keyboard.type('1');
+  await page.keyboard.press('Backspace');
+  await expect(line).toHaveValue('£5');
   await page.keyboard.press('Escape');
   await expect(rest).toHaveText('£50.00');
   await page.keyboard.press('Enter');
   await expect(line).toBeFocused();
+  await page.keyboard.press('Control+A');
   await page.keyboard.type('999');
   await page.keyboard.press('Enter');
   await expect(line).toBeVisible();

@@ -97,6 +97,8 @@ for (const use of ['element', 'react'] as const)
             const isAlone = !isMoved && label.top >= line.top && label.bottom <= line.bottom;
             expect([field, isClear || isAlone]).toEqual([field, true]);
           }
+          // A box of a code is wide enough for its character, however many there are and however narrow the page.
+          for (const box of picks.length ? [] : pieces.box!) expect([field, box.right - box.left >= 20]).toEqual([field, true]);
           for (const [pick, words] of picks) {
             expect([field, pick.right - pick.left < 30]).toEqual([field, true]);
             expect([field, words.right <= root.right + 0.5, words.bottom - words.top < 40]).toEqual([field, true, true]);

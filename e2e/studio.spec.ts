@@ -220,10 +220,52 @@ test('two windows: the later save is a choice, and either way nothing is lost', 
     const kept = choice.endsWith('mine') ? 'mine' : 'theirs';
     await expect(page.getByLabel('Hint', { exact: true })).toHaveValue(kept);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe(kept);
+    // Chosen once: it is not asked again, here or after a reload.
+    await saved(page);
+    await page.reload();
+    await saved(page);
+    await expect(page.getByLabel('Hint', { exact: true })).toHaveValue(kept);
+    await expect(page.getByRole('alertdialog')).toHaveCount(0);
     await page.getByLabel('Placeholder').fill('1234');
     await expect.poll(async () => (await documentOf(request, id)).fields[0].placeholder).toBe('1234');
     await other.close();
   }
+});
+
+test('the choice lies over any dialog that is open, and its solid button overwrites nothing', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  await page.goto(`/sets/${id}/fields/pin`);
+  const theirs = { ...(await documentOf(request, id)), fields: [{ ...pin, hint: 'theirs' }] };
+  // Held until a dialog is open: the answer comes in the middle of it.
+  let answer = (): void => {};
+  const held = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route(`**/api/sets/${id}`, async (route) => {
+    if (route.request().method() === 'PUT') await held;
+    await route.continue();
+  });
+  expect((await request.put(`/api/sets/${id}`, { data: { base: 1, document: theirs } })).status()).toBe(200);
+  await page.getByLabel('Hint', { exact: true }).fill('mine');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: 'What do you want to do?' })).toBeFocused();
+  answer();
+  const choice = page.getByRole('alertdialog');
+  await expect(choice).toBeVisible();
+  const button = choice.getByRole('button', { name: 'Go on with theirs' });
+  await expect(button).toHaveClass(/solid-button/);
+  const isOnTop = await button.evaluate((element) => {
+    const { left, top, width, height } = element.getBoundingClientRect();
+    return document.elementFromPoint(left + width / 2, top + height / 2) === element;
+  });
+  expect(isOnTop).toBe(true);
+  await button.click();
+  await expect(choice).toHaveCount(0);
+  expect((await documentOf(request, id)).fields[0].hint).toBe('theirs');
 });
 
 test('nothing moves when a message appears', async ({ page }) => {

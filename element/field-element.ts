@@ -42,6 +42,8 @@ export interface FieldTable {
 export interface StoreOwner extends HTMLElement {
   /** The store of one of its fields; nothing for one it does not have. */
   storeOf(id: string): FieldStore | undefined;
+  /** Its form is in a hand-off that is not here yet. */
+  isMissing?(): boolean;
 }
 
 /** The next element around a node that has stores for its fields, out of shadow trees as well. */
@@ -49,6 +51,15 @@ function ownerOf(node: Node): StoreOwner | undefined {
   for (let at: Node | null = node.parentNode; at; at = at instanceof ShadowRoot ? at.host : at.parentNode)
     if ('storeOf' in at) return at as StoreOwner;
   return undefined;
+}
+
+/** Whether a node stands in a form's element whose hand-off is not here yet: what its fields are is not known before. */
+function isInMissingForm(node: Node): boolean {
+  for (let at: Node | null = node.parentNode; at; at = at instanceof ShadowRoot ? at.host : at.parentNode) {
+    if ('storeOf' in at) return (at as StoreOwner).isMissing?.() === true;
+    if (at instanceof Element && at.matches('arbeit-form:not(:defined)')) return true;
+  }
+  return false;
 }
 
 /** The store of an element's field: its form's, where it stands in one that has it, else one of its own. */
@@ -148,6 +159,19 @@ export interface FieldSource {
 const idOf = (element: HTMLElement): string =>
   element.getAttribute('field') ?? element.getAttribute('name') ?? '';
 
+/** The source that has an element's field; `isLast`: a form around it that is still missing will not come. */
+function sourceFor(
+  element: HTMLElement,
+  all: readonly FieldSource[],
+  isLast: boolean,
+): FieldSource | undefined {
+  if (!isLast && isInMissingForm(element)) return undefined;
+  const id = idOf(element);
+  const field = ownerOf(element)?.storeOf(id)?.field;
+  // A field that only the element around has is drawn by whoever is there.
+  return all.find((source) => source.has(id, field)) ?? (field && all[0]);
+}
+
 /** The source of fields of a table. */
 export const fieldSource = (table: FieldTable): FieldSource => ({
   has: (id, field) => (field ? table.fields.get(id) === field : table.fields.has(id)),
@@ -219,13 +243,9 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
     #stopWaiting: (() => void) | undefined;
     #isDisabled = false;
 
-    #find(): FieldController | undefined {
+    #find(isLast = false): FieldController | undefined {
       if (this.#controller) return this.#controller;
-      const id = idOf(this);
-      const field = ownerOf(this)?.storeOf(id)?.field;
-      // A field that only the element around has is drawn by whoever is there.
-      const found = sources.all.find((source) => source.has(id, field)) ?? (field && sources.all[0]);
-      this.#controller = found?.make(this);
+      this.#controller = sourceFor(this, sources.all, isLast)?.make(this);
       this.#controller?.disable(this.#isDisabled);
       return this.#controller;
     }
@@ -233,7 +253,7 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
       return `There is no field "${idOf(this)}" among those the elements were defined with.`;
     }
     get store(): FieldStore {
-      const found = this.#find();
+      const found = this.#find(true);
       if (!found) throw new RangeError(this.#message);
       return found.store;
     }
@@ -255,14 +275,16 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
         found.connect();
         return;
       }
-      const look = (): boolean => {
-        if (!this.#find()) return false;
+      const look = (isLast: boolean): boolean => {
+        if (!this.#find(isLast)) return false;
         this.#stopWaiting?.();
         this.#stopWaiting = undefined;
         this.#controller?.connect();
         return true;
       };
-      this.#stopWaiting = waitFor(sources, this.ownerDocument, look, () => this.#message);
+      // Everything has loaded: a form that is still missing will not come.
+      const message = (): string | undefined => (look(true) ? undefined : this.#message);
+      this.#stopWaiting = waitFor(sources, this.ownerDocument, () => look(false), message);
     }
     disconnectedCallback(): void {
       this.#stopWaiting?.();

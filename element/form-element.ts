@@ -104,6 +104,9 @@ export function formElementClass(sources: Sources<FormSource>): CustomElementCon
       const store = this.#find()?.store;
       return store?.form.places.has(id) ? store.field(id) : undefined;
     }
+    isMissing(): boolean {
+      return this.#find() === undefined;
+    }
     connectedCallback(): void {
       this.style.display ||= 'contents';
       const look = (): boolean => {
