@@ -67,6 +67,8 @@ export function pageScripts(
   const needs = needsOf(set, kinds);
   const { js, of, ownCode } = compiledModule(set, kinds, { ...byName, own: '#own-code' });
   const code = ownCode && ownCodeModule(ownCode);
+  // Whoever asks for a script is told.
+  code?.catch(() => {});
   const own = leaner(sources, of, kinds);
   return async (use) => {
     const face = faceOf(use, needs);

@@ -1,5 +1,6 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { handOff, snippets, sourcesFrom, type Use, weigher } from '@arbeit/handoff/build';
+import { settledOnServer } from '../own-code/on-server.ts';
 import { type Choice, chosen } from './choice.ts';
 import type { Made, Told } from './made.ts';
 
@@ -28,6 +29,7 @@ export async function makeHandOff(
       set,
       uses,
       sources: all,
+      run: settledOnServer(),
       onProgress: (step, done) => tell({ step, done: done * 0.5 }),
     });
     const weights: Made['weights'][number][] = [];

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import type { CodeInput } from '@arbeit/engine/rules';
 import { afterAll, beforeAll, expect, test, vi } from 'vitest';
-import { runnerOnServer } from './on-server.ts';
+import { runnerOnServer, settledOnServer } from './on-server.ts';
 
 const input: CodeInput = { value: '1', raw: '1', values: {}, today: '' };
 
@@ -49,4 +49,13 @@ test('what the engine itself is busy with is ended with its thread, and nobody e
     const outcome = hanging.check(code, input)!;
     expect('undecided' in outcome || 'broken' in outcome, code).toBe(true);
   }
+});
+
+test('who has to wait for own code gets what it comes to', async () => {
+  const { check, shape } = settledOnServer();
+  expect(await check('export default ({ value }) => ({ code: value })', { ...input, value: 'x' })).toEqual({
+    answer: { code: 'x' },
+  });
+  expect(await shape('export const shape = (c) => c + "."', '1')).toEqual({ shown: '1.' });
+  expect(await check('export default', input)).toHaveProperty('broken');
 });

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import type { CodeInput } from '@arbeit/engine/rules';
 import { createRunner, type Reply, type Runner } from '@arbeit/sandbox';
 
 const held = globalThis as { arbeitRunner?: Runner };
@@ -23,4 +24,20 @@ export function runnerOnServer(): Runner {
     return { post: (call) => worker.postMessage(call), end: () => void worker.terminate() };
   }, threads);
   return held.arbeitRunner;
+}
+
+/** Own code run on the server as a promise of what it comes to, in a session of its own: for what has to wait for it. */
+export function settledOnServer() {
+  const { check, shape, settled } = runnerOnServer().session();
+  const wait = async <T>(ask: () => T | undefined): Promise<T> => {
+    for (;;) {
+      const outcome = ask();
+      if (outcome !== undefined) return outcome;
+      await settled();
+    }
+  };
+  return {
+    check: (code: string, input: CodeInput) => wait(() => check(code, input)),
+    shape: (code: string, content: string) => wait(() => shape(code, content)),
+  };
 }
