@@ -169,3 +169,42 @@ test('what is picked from and taken off the page with the focus in it is left; b
     [false, true],
   ]);
 });
+
+test('undo on a layout without Latin letters works for what is picked as for what is typed', async ({
+  page,
+}) => {
+  await page.setContent(
+    '<!doctype html><select name="m"><option value=""></option><option value="a">A</option><option value="b">B</option></select>',
+  );
+  await page.addScriptTag({ content: script });
+  const values = await page.evaluate(() => {
+    // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
+    const { bindPicks, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
+    const options = [
+      { value: 'a', label: 'A' },
+      { value: 'b', label: 'B' },
+    ];
+    const field = { id: 'm', kind: 'choice', label: 'M', entry: { options, draw: 'list' } };
+    const select = document.querySelector('select')!;
+    const store = createStore(compileField(field, { locale: 'ru-RU' }, kinds), read);
+    bindPicks(select, store);
+    select.focus();
+    const all: string[] = [];
+    for (const value of ['a', 'b']) {
+      select.value = value;
+      select.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+    for (const [key, code] of [
+      ['я', 'KeyZ'],
+      ['я', 'KeyZ'],
+      ['н', 'KeyY'],
+    ] as const) {
+      select.dispatchEvent(
+        new KeyboardEvent('keydown', { key, code, ctrlKey: true, bubbles: true, cancelable: true }),
+      );
+      all.push(select.value);
+    }
+    return all;
+  });
+  expect(values).toEqual(['a', '', 'a']);
+});

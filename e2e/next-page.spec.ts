@@ -32,12 +32,13 @@ const files = {
   'app/actions.js': `'use server';
 import { checkBooking } from '../fields/server.js';
 const day = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' });
-export async function send(_, formData) {
+async function send(_, formData) {
   const checked = await checkBooking(formData, { today: day.format(new Date()) });
   if (checked.ok && checked.record.raw.mobile === '00000000')
     return { ok: false, findings: [{ field: 'mobile', code: 'taken', message: 'This number is taken.' }] };
   return checked.ok ? { ok: true, values: checked.record.values, ignored: checked.ignored } : checked;
-}`,
+}
+export { send };`,
   'app/booking.jsx': `'use client';
 import { useActionState, useEffect } from 'react';
 import { bookingForm } from '../fields/fields.js';
@@ -47,7 +48,7 @@ function One({ field, store }) {
   const live = useField(field, { store });
   return <div {...live.rootProps}><Label field={live} /><Control field={live} /><Message field={live} /></div>;
 }
-export function Booking() {
+function Booking() {
   const { store, formProps } = useForm(bookingForm);
   const [state, action] = useActionState(send, null);
   useEffect(() => { if (state?.findings) store.dispatch({ type: 'sent', findings: state.findings }); }, [state, store]);
@@ -59,7 +60,8 @@ export function Booking() {
       <output>{state && JSON.stringify(state)}</output>
     </form>
   );
-}`,
+}
+export { Booking };`,
 };
 
 // One build for both.

@@ -177,6 +177,9 @@ const leeways = {
   'yes-no': { doesConvert: () => true, alike: /^$/ },
   text: {},
   own: {
+    // Fixed text in front that was typed before any content.
+    flags: ({ characters, display }) => (characters.length === 0 ? display : ''),
+    hasPassed: ({ characters, display }) => characters.length === 0 && display !== '',
     atoms: ({ characters, places }) => characters.map((c, i) => ({ c, at: places[i]! })),
     problem: ({ problem }) => problem && { law: problem.of === 'text' ? 2 : 11, reason: shapeWords(problem) },
   } satisfies Leeway<OwnPlan, OwnBody>,

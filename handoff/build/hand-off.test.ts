@@ -248,6 +248,20 @@ describe('server.js', () => {
   });
 });
 
+test('a bundler keeps the styles that a page imports for their effect alone', async () => {
+  writeFileSync(join(folder, 'page.js'), "import './look.css';\nimport './elements.js';\n");
+  const { outputFiles, warnings } = await build({
+    entryPoints: [join(folder, 'page.js')],
+    bundle: true,
+    write: false,
+    outdir: join(folder, 'out'),
+    format: 'esm',
+    logLevel: 'silent',
+  });
+  expect(warnings).toEqual([]);
+  expect(outputFiles.find(({ path }) => path.endsWith('.css'))?.text).toContain('[data-arbeit=');
+});
+
 test('records where it runs, for whoever asks: every face hands it on, and the tape leads to the same', () => {
   for (const face of ['dom', 'element', 'react', 'vue', 'svelte'])
     expect(files.get(`${face}.js`), face).toMatch(/\brecord\b/);

@@ -16,7 +16,10 @@ import { readTape } from '../../tape/read-tape.ts';
 import { kinds } from '../table.ts';
 import type { OwnBody } from './body.ts';
 import { placed, toldApart } from './placed.ts';
-import { plainly, shapes } from './plainly.fixture.ts';
+import { shapes as evenShapes, oddShapes, plainly } from './plainly.fixture.ts';
+
+const shapes = { ...evenShapes, ...oddShapes };
+
 import { ownBy } from './run.ts';
 import { shapeWords } from './words.ts';
 

@@ -33,10 +33,14 @@ export const shapes = {
   /** In pieces: what is fixed and what is the user's by turns. */
   pieces:
     "export const shape = (content) => ['+44 ', content.slice(0, 4), content.length > 4 ? ' ' : '', content.slice(4)];",
+  valued:
+    "export function shape(content) { return content + ' h'; }\nexport function value(content) { return content === '0' ? null : content; }",
+} as const;
+
+/** Codes that break a law on purpose: fixed text that could be the user's too (8), a sign between all. */
+export const oddShapes = {
   /** A nought before everything, which the field takes as well. */
   nought: "export function shape(content) { return '0' + content; }",
   /** Each character a piece of its own, a sign between. */
   apart: "export const shape = (content) => [...content].flatMap((c, i) => [i ? '.' : 'x', c]);",
-  valued:
-    "export function shape(content) { return content + ' h'; }\nexport function value(content) { return content === '0' ? null : content; }",
 } as const;

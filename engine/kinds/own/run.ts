@@ -95,9 +95,12 @@ function insert(
   const at = countLeft(body, start);
   const kept = body.characters.toSpliced(at, countLeft(body, end) - at);
   const given = graphemes(text.normalize('NFC'));
-  const lead =
-    at === 0 && given.length > 0 && (given.length > 1 || kept.length === 0) ? layout.leadOf(plan) : [];
-  if (kept.length === 0 && isBegun(plan, lead, given))
+  const lead = at === 0 && given.length > 1 ? layout.leadOf(plan) : [];
+  if (
+    kept.length === 0 &&
+    taken(plan.takes, given[0] ?? '') === undefined &&
+    isBegun(layout.leadOf(plan), given)
+  )
     return { body: { ...empty, display: text }, caret: text.length, leftOut: '', rejected: null };
   const room = plan.most - kept.length;
   const put: string[] = [];
@@ -161,11 +164,8 @@ function leadTyped(
 }
 
 /** Whether a text is the beginning of the fixed text in front, as it is shown while somebody types it. */
-const isBegun = (plan: OwnPlan, lead: readonly string[] | undefined, given: readonly string[]): boolean =>
-  lead !== undefined &&
-  given.length > 0 &&
-  given.every((c, i) => c === lead[i]) &&
-  taken(plan.takes, lead[0] ?? '') === undefined;
+const isBegun = (lead: readonly string[] | undefined, given: readonly string[]): boolean =>
+  lead !== undefined && given.length > 0 && given.every((c, i) => c === lead[i]);
 
 /** What a deletion leaves of fixed text that was typed before any content: all of it goes, as it came. */
 const withoutTyped = (body: OwnBody): Edited<OwnBody> | undefined =>
