@@ -52,7 +52,9 @@ function onInput(bound: Bound, event: Event): void {
 }
 
 function onKeyDown(bound: Bound, event: KeyboardEvent): void {
-  onSelectionChange(bound);
+  const { start, end } = bound.store.state();
+  // A key may come before the event that tells of the caret; mostly there is nothing to tell.
+  if (bound.input.selectionStart !== start || bound.input.selectionEnd !== end) onSelectionChange(bound);
   // A key outside of a composition says that it is over; 229 is what keyboards send that compose.
   if (bound.composing && !event.isComposing && event.keyCode !== 229) endComposition(bound);
   if (event.key === 'Enter' && !bound.composing) tellChange(bound);
