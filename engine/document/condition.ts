@@ -4,6 +4,17 @@ import type { ConditionDocument, ConditionValue, FieldDocument, SetDocument } fr
 
 type Fields = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
 
+/** Of each list of fields its fields by id, made once: documents do not change. */
+const byIds = new WeakMap<readonly FieldDocument[], ReadonlyMap<string, FieldDocument>>();
+
+function fieldIn(fields: readonly FieldDocument[], id: string): FieldDocument | undefined {
+  const known = byIds.get(fields);
+  if (known) return known.get(id);
+  const made = new Map(fields.map((field) => [field.id, field]));
+  byIds.set(fields, made);
+  return made.get(id);
+}
+
 /**
  * A condition ready to run: what a field is compared with becomes the typed value it would have, so that `50` meets `50.00`. Of a field the
  * set does not have, what is written is taken as it is.
@@ -13,25 +24,25 @@ export function compileCondition(condition: ConditionDocument, set: Fields, kind
   if ('any' in condition) return { any: condition.any.map((one) => compileCondition(one, set, kinds)) };
   if ('not' in condition) return { not: compileCondition(condition.not, set, kinds) };
   const { field: id, is } = condition;
-  const field = set.fields?.find((one) => one.id === id);
+  const field = set.fields && fieldIn(set.fields, id);
   const given = Array.isArray(is) ? (is as readonly ConditionValue[]) : [is as ConditionValue];
-  const values = given.map((one) =>
-    one === null ? null : ((field && valueFor(field, one, set, kinds)) ?? String(one)),
-  );
+  const typed = field && valuesOf(field, set, kinds);
+  const values = given.map((one) => (one === null ? null : (typed?.(String(one)) ?? String(one))));
   const isSeveral = field !== undefined && kindIn(kinds, field.kind).define.hasSeveral;
   return isSeveral ? { field: id, is: values, has: true } : { field: id, is: values };
 }
 
-/** The typed value a field would have of what is written in a condition; `undefined` where it would have none. */
-export function valueFor(
+/** What tells the typed value a field would have of what is written in a condition; `undefined` where it would have none. */
+export function valuesOf(
   { id, kind, entry, locale }: FieldDocument,
-  written: string | number | boolean,
   set: Fields,
   kinds: KindTable,
-): string | undefined {
+): (written: string) => string | undefined {
   const { define, run } = kindIn(kinds, kind);
   const around = { id, locale: locale ?? set.locale, rules: [], classes: set.classes ?? {} };
   const plan = define.plan(entry ?? {}, around);
-  const { body, leftOut } = run.read(plan, String(written));
-  return leftOut ? undefined : (run.value(plan, body) ?? undefined);
+  return (written) => {
+    const { body, leftOut } = run.read(plan, written);
+    return leftOut ? undefined : (run.value(plan, body) ?? undefined);
+  };
 }

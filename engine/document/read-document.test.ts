@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
+import { mostFaults } from '../faults/limits.ts';
 import { kinds } from '../kinds/table.ts';
 import type { SetDocument } from './document.ts';
-import { mostFaults, readDocument } from './read-document.ts';
+import { readDocument } from './read-document.ts';
 import { documentSchema } from './schema.ts';
 
 const demo = readFileSync(new URL('../../studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8');

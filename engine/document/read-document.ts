@@ -1,5 +1,5 @@
 import type { DocumentFault } from '../faults/document-fault.ts';
-import { nearest } from '../faults/fault.ts';
+import { most, mostFaults } from '../faults/limits.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import { attributeNames } from '../field/html.ts';
 import { type Definition, type KindTable, kindIn } from '../kinds/definition.ts';
@@ -17,9 +17,6 @@ import { readTrials } from './read-trials.ts';
 export type DocumentResult =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
-
-/** More faults than this nobody mends at a time; the rest is counted. */
-export const mostFaults = 50;
 
 /** Objects and lists one inside another: more than this no document has, and whoever reads inwards would not come back. */
 export const mostDeep = 200;
@@ -158,8 +155,8 @@ function readSet(at: Spot, kinds: KindTable): void {
   if (at.has('title')) at.get('title').filled();
   if (at.has('locale')) readLocale(at.get('locale'));
   const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
-  const ids = at.has('fields') ? readFields(at.get('fields'), classes, kinds) : [];
-  if (at.has('forms')) readForms(at.get('forms'), ids, (id) => kindOfField(at.value, id, kinds));
+  const fields: Fields = at.has('fields') ? readFields(at.get('fields'), classes, kinds) : new Map();
+  if (at.has('forms')) readForms(at.get('forms'), fields);
   if (at.has('trials')) readTrials(at.get('trials'));
   if (at.has('texts')) readTexts(at.get('texts'));
   if (at.faults.length === 0) readReferences(at, kinds);
@@ -168,11 +165,15 @@ function readSet(at: Spot, kinds: KindTable): void {
 /** Texts in other languages, each by a name. Whether something of the set has that name is no fault: it is told in the catalogue. */
 function readTexts(at: Spot): void {
   if (!isObject(at, 'texts by language')) return;
-  for (const language of Object.keys(at.value as object)) {
+  const languages = Object.keys(at.value as object);
+  if (languages.length > most.languages) at.fault(`${most.languages} languages are the most.`);
+  for (const language of languages.slice(0, most.languages)) {
     const own = at.get(language);
     readLocale(new Spot(language, own.path, own.faults));
     if (!isObject(own, 'texts by name')) continue;
-    for (const key of Object.keys(own.value as object)) {
+    const keys = Object.keys(own.value as object);
+    if (keys.length > most.texts) own.fault(`${most.texts} texts are the most.`);
+    for (const key of keys.slice(0, most.texts)) {
       const text = own.get(key);
       if (!/^(?:fields|forms)\/[\w-]+\/[\w-]+(?:\/.+)?$/.test(key))
         text.fault('A text is named after its place, such as "fields/phone/label".');
@@ -185,14 +186,6 @@ function isObject(at: Spot, what: string): boolean {
   const isOne = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
   if (!isOne) at.fault(`Expected an object of ${what}, found ${nameOf(at.value)}.`);
   return isOne;
-}
-
-/** What a field of a document that may be broken is, by its id. */
-function kindOfField(set: unknown, id: unknown, kinds: KindTable): Definition | undefined {
-  const { fields } = set as { fields?: unknown };
-  const found = Array.isArray(fields) ? fields.find((one) => one?.id === id) : undefined;
-  const kind: unknown = found?.kind;
-  return typeof kind === 'string' && Object.hasOwn(kinds, kind) ? kinds[kind]!.define : undefined;
 }
 
 /** A BCP 47 tag, by form. */
@@ -220,6 +213,10 @@ function readClasses(at: Spot): string[] {
     return [];
   }
   const names = Object.keys(at.value);
+  if (names.length > most.classes) {
+    at.fault(`${most.classes} classes are the most.`);
+    return [];
+  }
   for (const name of names) {
     const spot = at.get(name);
     if (!/^[a-z][\w-]*$/i.test(name))
@@ -249,13 +246,19 @@ const fieldKeys = [
   'when',
 ];
 
-function readFields(at: Spot, classes: readonly string[], kinds: KindTable): string[] {
-  const ids: string[] = [];
+/** The fields of a document that may be broken, by id: of each what its kind is, where that is one. */
+type Fields = ReadonlyMap<string, Definition | undefined>;
+
+function readFields(at: Spot, classes: readonly string[], kinds: KindTable): Fields {
+  const ids = new Set<string>();
+  const fields = new Map<string, Definition | undefined>();
   for (const field of at.items()) {
     const named = (field.value as { kind?: unknown } | null)?.kind;
     const kind = typeof named === 'string' && Object.hasOwn(kinds, named) ? kinds[named]!.define : undefined;
     const needed = kind !== undefined && !mayBeLeftOut(kind.options);
     if (!field.object(fieldKeys, ['id', 'kind', 'label', ...(needed ? ['entry'] : [])])) continue;
+    const { id } = field.value as { id?: unknown };
+    if (typeof id === 'string' && !ids.has(id)) fields.set(id, kind);
     if (field.has('id')) readId(field.get('id'), ids);
     if (field.has('kind')) field.get('kind').oneOf(Object.keys(kinds));
     if (field.has('label')) field.get('label').filled();
@@ -268,7 +271,7 @@ function readFields(at: Spot, classes: readonly string[], kinds: KindTable): str
     if (field.has('rules')) readRules(field.get('rules'), kind);
     if (field.has('when')) readCondition(field.get('when'));
   }
-  return ids;
+  return fields;
 }
 
 /** Each option by itself, and where these are sound, what they come to together. */
@@ -287,9 +290,10 @@ function readHtml(at: Spot): void {
     const spot = at.get(name);
     if (!attributeNames.includes(name))
       spot.fault(`"${name}" is no attribute a definition may set: expected ${list(attributeNames)}.`, {
-        suggestion: nearest(name, attributeNames),
+        suggestion: spot.meant(name, attributeNames),
       });
-    else if (typeof value !== 'string' && typeof value !== 'boolean')
+    else if (typeof value === 'string') spot.string();
+    else if (typeof value !== 'boolean')
       spot.fault('Expected a text, or true for an attribute without a value.');
   }
 }
@@ -314,47 +318,43 @@ function readLook(at: Spot): void {
 
 const formKeys = ['id', 'title', 'fields', 'sections', 'submit', 'completes', 'unanswered', 'rules'];
 
-function readForms(
-  at: Spot,
-  fieldIds: readonly string[],
-  kindOf: (field: unknown) => Definition | undefined,
-): void {
-  const ids: string[] = [];
+function readForms(at: Spot, fields: Fields): void {
+  const ids = new Set<string>();
   for (const form of at.items()) {
     if (!form.object(formKeys, ['id'])) continue;
     if (form.has('id')) readId(form.get('id'), ids);
     if (form.has('title')) form.get('title').string();
     form.choice('submit', ['when-ready', 'always']);
     form.choice('unanswered', ['hold', 'let-through']);
-    if (form.has('rules')) readFormRules(form.get('rules'), kindOf);
+    if (form.has('rules')) readFormRules(form.get('rules'), fields);
     if (form.has('fields') === form.has('sections'))
       form.fault('A form has "fields" or "sections", one of the two.');
-    const seen: string[] = [];
-    if (form.has('fields')) readPlaces(form.get('fields'), fieldIds, seen);
+    const seen = new Set<string>();
+    if (form.has('fields')) readPlaces(form.get('fields'), fields, seen);
     for (const section of form.has('sections') ? form.get('sections').items() : []) {
       if (!section.object(['title', 'columns', 'fields'], ['fields'])) continue;
       if (section.has('title')) section.get('title').string();
       if (section.has('columns')) section.get('columns').wholeFrom(1, 2);
-      if (section.has('fields')) readPlaces(section.get('fields'), fieldIds, seen);
+      if (section.has('fields')) readPlaces(section.get('fields'), fields, seen);
     }
     if (form.has('completes')) {
       const completes = form.get('completes').string();
-      if (completes !== undefined && !seen.includes(completes))
+      if (completes !== undefined && !seen.has(completes))
         form.get('completes').fault(`The form has no field "${completes}".`, {
-          suggestion: nearest(completes, seen),
+          suggestion: form.meant(completes, seen),
         });
     }
   }
 }
 
 /** The fields of a form or of one of its sections, added to those already `seen`. */
-function readPlaces(at: Spot, fieldIds: readonly string[], seen: string[]): void {
+function readPlaces(at: Spot, fields: Fields, seen: Set<string>): void {
   for (const field of at.items()) {
     const id = field.string();
     if (id === undefined) continue;
-    if (seen.includes(id)) field.fault(`The field "${id}" is in this form twice.`);
-    else if (!fieldIds.includes(id))
-      field.fault(`No field has the id "${id}".`, { suggestion: nearest(id, fieldIds) });
-    seen.push(id);
+    if (seen.has(id)) field.fault(`The field "${id}" is in this form twice.`);
+    else if (!fields.has(id))
+      field.fault(`No field has the id "${id}".`, { suggestion: field.meant(id, fields.keys()) });
+    seen.add(id);
   }
 }

@@ -1,9 +1,9 @@
-import { nearest } from '../faults/fault.ts';
 import { list, nameOf, type Spot } from '../faults/spot.ts';
 import { type KindTable, kindIn } from '../kinds/definition.ts';
-import { valueFor } from './condition.ts';
+import { valuesOf } from './condition.ts';
 import {
   type ConditionDocument,
+  type ConditionValue,
   type FieldDocument,
   fieldIdsOf,
   type RuleDocument,
@@ -25,37 +25,37 @@ export function readReferences(at: Spot, kinds: KindTable): void {
   const set = at.value as SetDocument;
   const before = at.faults.length;
   const byId = new Map(set.fields.map((field) => [field.id, field]));
-  const known = [...byId.keys()];
   const needs = new Map<string, readonly Reference[]>();
   for (const [i, spot] of at.get('fields').items().entries()) {
     const field = set.fields[i]!;
     const all = [
       ...conditionsIn(field.when, spot.get('when')),
-      ...(field.rules ?? []).flatMap((rule, j) => referencesOf(rule, spot.get('rules').items()[j]!)),
+      ...(field.rules ?? []).flatMap((rule, j) => referencesOf(rule, spot.get('rules').item(j))),
     ];
     needs.set(field.id, all);
     for (const { field: id, at: place } of all)
-      if (!byId.has(id)) place.fault(`No field has the id "${id}".`, { suggestion: nearest(id, known) });
+      if (!byId.has(id))
+        place.fault(`No field has the id "${id}".`, { suggestion: place.meant(id, byId.keys()) });
     for (const [j, rule] of (field.rules ?? []).entries())
-      readComparison(rule, field, byId, spot.get('rules').items()[j]!, kinds);
+      readComparison(rule, field, byId, spot.get('rules').item(j), kinds);
   }
   for (const [i, spot] of (set.forms ? at.get('forms').items() : []).entries()) {
     const form = set.forms![i]!;
-    const own = fieldIdsOf(form);
+    const own = new Set(fieldIdsOf(form));
     for (const id of own)
       for (const one of needs.get(id) ?? [])
-        if (byId.has(one.field) && !own.includes(one.field))
+        if (byId.has(one.field) && !own.has(one.field))
           spot.fault(`It lacks the field "${one.field}", which "${id}" depends on.`, {
             suggestion: one.field,
           });
     for (const [j, rule] of (form.rules ?? []).entries()) {
-      const place = spot.get('rules').items()[j]!;
+      const place = spot.get('rules').item(j);
       for (const { field, at: where } of [
         { field: rule.field, at: place.get('field') },
         ...referencesOf(rule, place),
       ])
-        if (!own.includes(field))
-          where.fault(`The form has no field "${field}".`, { suggestion: nearest(field, own) });
+        if (!own.has(field))
+          where.fault(`The form has no field "${field}".`, { suggestion: where.meant(field, own) });
       const field = byId.get(rule.field);
       if (field) readComparison(rule, field, byId, place, kinds);
     }
@@ -71,7 +71,7 @@ function referencesOf(rule: RuleDocument, at: Spot): readonly Reference[] {
   const named = 'with' in check ? (check.with ?? []) : [];
   return [
     ...(check.type === 'compare' ? [{ field: check.field, at: at.get('check').get('field') }] : []),
-    ...named.map((field, i) => ({ field, at: at.get('check').get('with').items()[i]! })),
+    ...named.map((field, i) => ({ field, at: at.get('check').get('with').item(i) })),
     ...conditionsIn(rule.when, at.get('when')),
   ];
 }
@@ -83,7 +83,7 @@ function conditionsIn(when: ConditionDocument | undefined, at: Spot): readonly R
   if ('field' in when) return [{ field: when.field, at: at.get('field') }];
   const key = 'all' in when ? 'all' : 'any';
   const all = 'all' in when ? when.all : when.any;
-  return all.flatMap((one, i) => conditionsIn(one, at.get(key).items()[i]!));
+  return all.flatMap((one, i) => conditionsIn(one, at.get(key).item(i)));
 }
 
 /** The ids of the fields a condition speaks of. */
@@ -108,10 +108,10 @@ function readComparison(
   if (!other || check.op === 'same' || check.op === 'differs') return;
   const [own, its] = [field, other].map((one) => kindIn(kinds, one.kind).define);
   if (own!.comparable === its!.comparable) return;
-  const alike = [...byId.values()].filter(
-    ({ id, kind }) => id !== field.id && kindIn(kinds, kind).define.comparable === own!.comparable,
-  );
-  where.fault(`A ${own!.name} cannot be "${check.op}" a ${its!.name}.`, { suggestion: alike[0]?.id });
+  const isAlike = ({ id, kind }: FieldDocument): boolean =>
+    id !== field.id && kindIn(kinds, kind).define.comparable === own!.comparable;
+  const alike = where.isFull ? undefined : [...byId.values()].find(isAlike);
+  where.fault(`A ${own!.name} cannot be "${check.op}" a ${its!.name}.`, { suggestion: alike?.id });
 }
 
 /** What a condition asks of a field must be something the field can hold: else it would never hold. */
@@ -121,60 +121,101 @@ function readValues(
   byId: ReadonlyMap<string, FieldDocument>,
   kinds: KindTable,
 ): void {
+  const canBe = possibleValues(set, kinds);
   const look = (when: ConditionDocument | undefined, spot: Spot): void => {
     if (!when) return;
     if ('not' in when) look(when.not, spot.get('not'));
-    if ('all' in when) for (const [i, one] of when.all.entries()) look(one, spot.get('all').items()[i]!);
-    if ('any' in when) for (const [i, one] of when.any.entries()) look(one, spot.get('any').items()[i]!);
+    if ('all' in when) for (const [i, one] of when.all.entries()) look(one, spot.get('all').item(i));
+    if ('any' in when) for (const [i, one] of when.any.entries()) look(one, spot.get('any').item(i));
     if (!('field' in when)) return;
     const field = byId.get(when.field)!;
     const is = spot.get('is');
     for (const one of Array.isArray(is.value) ? is.items() : [is]) {
-      const value = one.value as string | number | boolean | null;
-      const { hasSeveral } = kindIn(kinds, field.kind).define;
-      const options = ((field.entry ?? {}) as { options?: readonly { value: string }[] }).options;
-      const isPossible =
-        value === null ||
-        (hasSeveral && options
-          ? options.some((option) => option.value === String(value))
-          : valueFor(field, value, set, kinds) !== undefined);
-      if (isPossible) continue;
-      const values = options?.map((option) => option.value) ?? [];
+      const value = one.value as ConditionValue;
+      if (canBe(field, value, one.isFull)) continue;
+      const { options } = (field.entry ?? {}) as Options;
+      const values = (!one.isFull && options?.map((option) => option.value)) || [];
       const meant = values.length ? `: expected ${list(values)}` : '';
       one.fault(`"${field.id}" never has the value ${nameOf(value)}${meant}.`, {
-        suggestion: nearest(String(value), values),
+        suggestion: one.meant(String(value), values),
       });
     }
   };
   for (const [i, spot] of at.get('fields').items().entries()) {
     const { when, rules = [] } = set.fields[i]!;
     look(when, spot.get('when'));
-    for (const [j, rule] of rules.entries()) look(rule.when, spot.get('rules').items()[j]!.get('when'));
+    for (const [j, rule] of rules.entries()) look(rule.when, spot.get('rules').item(j).get('when'));
   }
   for (const [i, form] of (set.forms ?? []).entries())
     for (const [j, rule] of (form.rules ?? []).entries())
-      look(rule.when, at.get('forms').items()[i]!.get('rules').items()[j]!.get('when'));
+      look(rule.when, at.get('forms').item(i).get('rules').item(j).get('when'));
 }
 
-/** Fields that count only while they count themselves. */
+type Options = { readonly options?: readonly { readonly value: string }[] };
+
+type CanBe = (field: FieldDocument, value: ConditionValue, isFull: boolean) => boolean;
+
+/** Whether a field can have a value; of each field what that takes is made once. Once there are faults enough, what is no value of a choice as written is not looked for in its words. */
+function possibleValues(set: SetDocument, kinds: KindTable): CanBe {
+  const made = new Map<FieldDocument, (written: string, isFull: boolean) => boolean>();
+  const make = (field: FieldDocument) => {
+    const { options } = (field.entry ?? {}) as Options;
+    const values = options && new Set(options.map(({ value }) => value));
+    const { hasSeveral } = kindIn(kinds, field.kind).define;
+    const typed = valuesOf(field, set, kinds);
+    return (written: string, isFull: boolean): boolean =>
+      values?.has(written) || (!(values && (hasSeveral || isFull)) && typed(written) !== undefined);
+  };
+  return (field, value, isFull) => {
+    if (value === null) return true;
+    const isPossible = made.get(field) ?? make(field);
+    made.set(field, isPossible);
+    return isPossible(String(value), isFull);
+  };
+}
+
+/** Fields that count only while they count themselves. Followed without recursion: a chain may be as long as the document. */
 function readCircles(at: Spot, set: SetDocument): void {
   const needs = new Map(set.fields.map(({ id, when }) => [id, when ? fieldsIn(when) : []]));
   const done = new Set<string>();
-  const follow = (id: string, path: readonly string[]): readonly string[] | undefined => {
-    if (path.includes(id)) return [...path.slice(path.indexOf(id)), id];
-    if (done.has(id)) return undefined;
-    for (const next of needs.get(id) ?? []) {
-      const circle = follow(next, [...path, id]);
-      if (circle) return circle;
-    }
-    done.add(id);
-    return undefined;
-  };
   for (const [i, { id }] of set.fields.entries()) {
-    const circle = follow(id, []);
+    const circle = circleFrom(id, needs, done);
     if (!circle) continue;
-    const spot = at.get('fields').items()[i]!.get('when');
-    spot.fault(`In a circle: ${circle.join(' -> ')}. Each would count only while it counts itself.`);
+    const spot = at.get('fields').item(i).get('when');
+    spot.fault(`In a circle: ${shortened(circle)}. Each would count only while it counts itself.`);
     return;
   }
+}
+
+/** The circle that is met from a field on, its first field last again; what was followed to its end is `done`. */
+function circleFrom(
+  start: string,
+  needs: ReadonlyMap<string, readonly string[]>,
+  done: Set<string>,
+): readonly string[] | undefined {
+  if (done.has(start)) return undefined;
+  /** The fields on the way, each with how many of those it needs were followed. */
+  const way = [{ id: start, next: 0 }];
+  const onWay = new Map([[start, 0]]);
+  for (let last = way.at(-1); last; last = way.at(-1)) {
+    const next = needs.get(last.id)?.[last.next++];
+    if (next === undefined) {
+      way.pop();
+      onWay.delete(last.id);
+      done.add(last.id);
+      continue;
+    }
+    const from = onWay.get(next);
+    if (from !== undefined) return [...way.slice(from).map(({ id }) => id), next];
+    if (done.has(next)) continue;
+    onWay.set(next, way.length);
+    way.push({ id: next, next: 0 });
+  }
+  return undefined;
+}
+
+/** As much of a circle as people follow. */
+function shortened(circle: readonly string[]): string {
+  const all = circle.length > 12 ? [...circle.slice(0, 6), '…', ...circle.slice(-3)] : circle;
+  return all.join(' -> ');
 }

@@ -1,5 +1,6 @@
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { nearest } from '../faults/fault.ts';
+import { most } from '../faults/limits.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import type { Definition, Limits } from '../kinds/definition.ts';
 import { parseExpression } from '../rules/expression.ts';
@@ -30,8 +31,8 @@ export const checkTypes = Object.keys(checks) as readonly (keyof typeof checks)[
 
 /** The rules of a field of that kind. */
 export function readRules(at: Spot, kind: Definition | undefined): void {
-  const ids: string[] = [];
-  for (const rule of at.items()) {
+  const ids = new Set<string>();
+  for (const rule of at.items(most.rules)) {
     if (!rule.object(ruleKeys, ['id', 'check'])) continue;
     if (rule.has('id')) readId(rule.get('id'), ids);
     readRule(rule, kind);
@@ -40,14 +41,14 @@ export function readRules(at: Spot, kind: Definition | undefined): void {
 
 const ruleKeys = ['id', 'check', 'say', 'code', 'show', 'severity', 'when', 'refused', 'samples'];
 
-/** The rules of a form; `kindOf` tells the kind of the field each stands at. */
-export function readFormRules(at: Spot, kindOf: (field: unknown) => Definition | undefined): void {
-  const ids: string[] = [];
-  for (const rule of at.items()) {
+/** The rules of a form; `fields` tells of each field, by its id, what kind it is. */
+export function readFormRules(at: Spot, fields: ReadonlyMap<unknown, Definition | undefined>): void {
+  const ids = new Set<string>();
+  for (const rule of at.items(most.rules)) {
     if (!rule.object([...ruleKeys, 'field'], ['id', 'field', 'check'])) continue;
     if (rule.has('id')) readId(rule.get('id'), ids);
     if (rule.has('field')) rule.get('field').string();
-    readRule(rule, kindOf(rule.get('field').value));
+    readRule(rule, fields.get(rule.get('field').value));
   }
 }
 
@@ -104,21 +105,22 @@ export function readCondition(at: Spot): void {
   if (at.has('not')) readCondition(at.get('not'));
   for (const key of ['all', 'any']) {
     const all = at.has(key) ? at.get(key) : undefined;
-    for (const one of all?.items() ?? []) readCondition(one);
-    if (Array.isArray(all?.value) && all.value.length === 0) all.fault('Expected at least one condition.');
+    for (const one of all?.items(most.conditions) ?? []) readCondition(one);
+    if (all?.isEmpty) all.fault('Expected at least one condition.');
   }
   if (!at.has('is')) return;
   const is = at.get('is');
   const values = Array.isArray(is.value) ? is.items() : [is];
-  if (values.length === 0) is.fault('Expected at least one value.');
+  if (is.isEmpty) is.fault('Expected at least one value.');
   for (const one of values)
-    if (one.value !== null && !['string', 'number', 'boolean'].includes(typeof one.value))
+    if (typeof one.value === 'string') one.string();
+    else if (one.value !== null && !['number', 'boolean'].includes(typeof one.value))
       one.fault(`Expected a value, true, false or null, found ${nameOf(one.value)}.`);
 }
 
 const typeOf = (check: unknown): keyof typeof checks | undefined => {
   const type = (check as { type?: unknown } | null | undefined)?.type;
-  return typeof type === 'string' && type in checks ? (type as keyof typeof checks) : undefined;
+  return typeof type === 'string' && Object.hasOwn(checks, type) ? (type as keyof typeof checks) : undefined;
 };
 
 /** A message of a check of a field of that kind, or any text in forms. */
@@ -215,15 +217,14 @@ function readCheck(at: Spot, kind: Definition | undefined): void {
   if (at.has('values') && (type === 'in' || type === 'not-in')) {
     const values = at.get('values').items();
     for (const value of values) value.string();
-    if (Array.isArray(at.get('values').value) && values.length === 0)
-      at.get('values').fault('Expected at least one value.');
+    if (at.get('values').isEmpty) at.get('values').fault('Expected at least one value.');
   }
   if (type === 'matches') readMatches(at);
   if (type === 'compare') readCompare(at, kind);
   if (type === 'custom' && at.has('code')) readCode(at.get('code'));
   if (type === 'remote') readRemote(at);
   if ((type === 'custom' || type === 'remote') && at.has('with'))
-    for (const name of at.get('with').items()) name.string();
+    for (const name of at.get('with').items(most.with)) name.string();
 }
 
 /** What each comparison needs of the values it compares. */
@@ -263,9 +264,9 @@ function readCompare(at: Spot, kind: Definition | undefined): void {
 
 /** What else is wrong with code shows where it runs. */
 function readCode(at: Spot): void {
-  const code = at.filled();
+  const code = at.filled(most.code);
   if (code === undefined) return;
-  const exported = code.match(/^\s*export\s+default\s/gm)?.length ?? 0;
+  const exported = code.match(/^[^\S\n\r\u2028\u2029]*export\s+default\s/gm)?.length ?? 0;
   if (exported !== 1)
     at.fault('The code has one function behind "export default", at the start of a line.', {
       suggestion: 'export default ({ value }) => {}',
@@ -308,6 +309,7 @@ function readRange(at: Spot, kind: Definition | undefined): void {
     if (key === 'step' && !limits.hasSteps) spot.fault(`A ${name} field has no steps: leave it out.`);
     else if (
       typeof text !== 'string' ||
+      text.length > most.id ||
       !limits.isGood(text) ||
       (key === 'step' && !/[1-9]/.test(text.replace('-', '')))
     )

@@ -1,3 +1,4 @@
+import { most } from '../faults/limits.ts';
 import { readId, type Spot } from '../faults/spot.ts';
 import { readTape } from '../tape/read-tape.ts';
 
@@ -6,7 +7,7 @@ import { readTape } from '../tape/read-tape.ts';
  * document: it is told when they are played, and a field that is taken away takes nothing else with it.
  */
 export function readTrials(at: Spot): void {
-  const ids: string[] = [];
+  const ids = new Set<string>();
   for (const trial of at.items()) {
     if (!trial.object(['id', 'name', 'why', 'tape'], ['id', 'tape'])) continue;
     if (trial.has('id')) readId(trial.get('id'), ids);
@@ -17,7 +18,7 @@ export function readTrials(at: Spot): void {
 }
 
 function readTrialTape(at: Spot): void {
-  const text = at.string();
+  const text = at.string(most.tape);
   if (text === undefined) return;
   const read = readTape(text);
   if (!read.ok)

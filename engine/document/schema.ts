@@ -1,3 +1,4 @@
+import { most } from '../faults/limits.ts';
 import { attributeNames } from '../field/html.ts';
 import type { Definition, KindTable } from '../kinds/definition.ts';
 import { mayBeLeftOut } from '../options/option.ts';
@@ -11,11 +12,12 @@ import { checkTypes } from './read-rules.ts';
  * against each other (what is said of other fields, what a kind can be compared by, bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
  * a locale is known, and how a limit of a kind is written.
  */
-const filled: Schema = { type: 'string', pattern: '\\S' };
-const word: Schema = { type: 'string', pattern: '^[A-Za-z][\\w-]*$' };
+const filled: Schema = { type: 'string', maxLength: most.characters, pattern: '\\S' };
+const word: Schema = { type: 'string', maxLength: most.id, pattern: '^[A-Za-z][\\w-]*$' };
 const whole: Schema = { type: 'integer', minimum: 0 };
 const limit: Schema = {
   type: ['string', 'number'],
+  maxLength: most.id,
   description:
     'A decimal, an ISO 8601 date or time, whole minutes, or for dates today, today+18m, today-16y.',
 };
@@ -29,8 +31,15 @@ const shape = (properties: Schema, required: readonly string[] = [], more: Schem
 });
 const oneOrOther = (...keys: string[]): Schema => ({ anyOf: keys.map((key) => ({ required: [key] })) });
 
-const text: Schema = { type: 'string' };
-const texts: Schema = { type: 'array', items: text };
+const text: Schema = { type: 'string', maxLength: most.characters };
+const listOf = (items: Schema, more: Schema = {}): Schema => ({
+  type: 'array',
+  maxItems: most.items,
+  items,
+  ...more,
+});
+const texts: Schema = listOf(text);
+const others: Schema = listOf(text, { maxItems: most.with });
 const withoutDays = ['same', 'differs', 'after', 'not-before', 'before', 'not-after', 'above', 'below'];
 
 /** Each check with what it must and may be told. */
@@ -43,15 +52,15 @@ const check: Schema = {
     shape(
       {
         type: { const: 'matches' },
-        pattern: { type: 'string' },
-        flags: { type: 'string', pattern: '^[isu]*$' },
+        pattern: text,
+        flags: { ...text, pattern: '^[isu]*$' },
       },
       ['pattern'],
     ),
     shape(
       {
         type: { enum: ['in', 'not-in'] },
-        values: { type: 'array', minItems: 1, items: { type: 'string' } },
+        values: listOf(text, { minItems: 1 }),
       },
       ['values'],
     ),
@@ -83,35 +92,34 @@ const check: Schema = {
       },
       ['op', 'field', 'days'],
     ),
-    shape({ type: { const: 'custom' }, code: { $ref: '#/$defs/filled' }, with: texts }, ['code']),
+    shape({ type: { const: 'custom' }, code: { ...filled, maxLength: most.code }, with: others }, ['code']),
     shape(
       {
         type: { const: 'remote' },
         ask: {
-          type: 'string',
+          ...text,
           pattern: '^/(?![/\\\\])[\\w\\-./]*$',
           description: 'A path of the same server.',
         },
         timeout: { type: 'integer', minimum: 100, maximum: 60_000, default: 4000 },
         on: { enum: ['leave', 'pause'], default: 'leave' },
-        with: texts,
+        with: others,
       },
       ['ask'],
     ),
   ],
 };
 
-const value: Schema = { type: ['string', 'number', 'boolean', 'null'] };
+const value: Schema = { type: ['string', 'number', 'boolean', 'null'], maxLength: most.characters };
 
 const condition: Schema = {
   type: 'object',
   oneOf: [
-    shape({ field: text, is: { anyOf: [value, { type: 'array', minItems: 1, items: value }] } }, [
-      'field',
-      'is',
-    ]),
+    shape({ field: text, is: { anyOf: [value, listOf(value, { minItems: 1 })] } }, ['field', 'is']),
     ...['all', 'any'].map((key) =>
-      shape({ [key]: { type: 'array', minItems: 1, items: { $ref: '#/$defs/condition' } } }, [key]),
+      shape({ [key]: listOf({ $ref: '#/$defs/condition' }, { minItems: 1, maxItems: most.conditions }) }, [
+        key,
+      ]),
     ),
     shape({ not: { $ref: '#/$defs/condition' } }, ['not']),
   ],
@@ -119,7 +127,7 @@ const condition: Schema = {
 
 const plural: Schema = shape(
   {
-    by: { type: 'string', description: 'The number of the check that the forms go by.' },
+    by: { ...text, description: 'The number of the check that the forms go by.' },
     ...Object.fromEntries(pluralCategories.map((form) => [form, { $ref: '#/$defs/filled' }])),
   },
   ['by', 'other'],
@@ -141,20 +149,19 @@ const ofRule: Schema = {
 const rule: Schema = shape(ofRule, ['id', 'check']);
 const formRule: Schema = shape({ ...ofRule, field: text }, ['id', 'field', 'check']);
 
-const places: Schema = { type: 'array', uniqueItems: true, items: { $ref: '#/$defs/word' } };
+const places: Schema = listOf({ $ref: '#/$defs/word' }, { uniqueItems: true });
 const form: Schema = shape(
   {
     id: { $ref: '#/$defs/word' },
     title: text,
     fields: places,
-    sections: {
-      type: 'array',
-      items: shape({ title: text, columns: { enum: [1, 2], default: 1 }, fields: places }, ['fields']),
-    },
+    sections: listOf(
+      shape({ title: text, columns: { enum: [1, 2], default: 1 }, fields: places }, ['fields']),
+    ),
     submit: { enum: ['when-ready', 'always'], default: 'always' },
     completes: { $ref: '#/$defs/word' },
     unanswered: { enum: ['hold', 'let-through'], default: 'hold' },
-    rules: { type: 'array', items: formRule },
+    rules: listOf(formRule, { maxItems: most.rules }),
   },
   ['id'],
   { oneOf: [{ required: ['fields'] }, { required: ['sections'] }] },
@@ -167,7 +174,8 @@ const trial: Schema = shape(
     why: text,
     tape: {
       type: 'string',
-      pattern: '(^|\\n)\\s*expect\\s',
+      maxLength: most.tape,
+      pattern: '(^|\\n)[^\\S\\n]*expect\\s',
       description: 'The text of a tape that expects something.',
     },
   },
@@ -189,16 +197,16 @@ function field(kinds: KindTable): Schema {
         id: { $ref: '#/$defs/word' },
         kind: { enum: Object.keys(kinds) },
         label: { $ref: '#/$defs/filled' },
-        hint: { type: 'string' },
-        placeholder: { type: 'string' },
+        hint: text,
+        placeholder: text,
         locale: { $ref: '#/$defs/locale' },
-        initial: { type: 'string', description: 'Raw value to begin with.' },
+        initial: { ...text, description: 'Raw value to begin with.' },
         messages: { enum: ['first', 'all'], default: 'first' },
         entry: { type: 'object' },
         html: {
           type: 'object',
           description: 'Attributes of the input; only these.',
-          additionalProperties: { type: ['string', 'boolean'] },
+          additionalProperties: { type: ['string', 'boolean'], maxLength: most.characters },
           propertyNames: { enum: attributeNames },
         },
         look: {
@@ -215,7 +223,7 @@ function field(kinds: KindTable): Schema {
             [],
           ),
         },
-        rules: { type: 'array', items: { $ref: '#/$defs/rule' } },
+        rules: listOf({ $ref: '#/$defs/rule' }, { maxItems: most.rules }),
         when: { $ref: '#/$defs/condition' },
       },
       ['id', 'kind', 'label'],
@@ -249,22 +257,24 @@ export function documentSchema(kinds: KindTable): Schema {
         classes: {
           description: 'Named classes of characters for patterns: characters and a-z ranges.',
           type: 'object',
+          maxProperties: most.classes,
           propertyNames: { pattern: '^[A-Za-z][\\w-]*$' },
-          additionalProperties: { type: 'string', minLength: 1 },
+          additionalProperties: { ...text, minLength: 1 },
         },
-        fields: { type: 'array', items: { $ref: '#/$defs/field' } },
-        forms: { type: 'array', items: { $ref: '#/$defs/form' } },
+        fields: listOf({ $ref: '#/$defs/field' }),
+        forms: listOf({ $ref: '#/$defs/form' }),
         trials: {
           description: 'Tapes that expect something.',
-          type: 'array',
-          items: { $ref: '#/$defs/trial' },
+          ...listOf({ $ref: '#/$defs/trial' }),
         },
         texts: {
           description: 'Texts in other languages, by language and by name (fields/phone/label).',
           type: 'object',
+          maxProperties: most.languages,
           propertyNames: { $ref: '#/$defs/locale' },
           additionalProperties: {
             type: 'object',
+            maxProperties: most.texts,
             propertyNames: { pattern: '^(?:fields|forms)/[\\w-]+/[\\w-]+(?:/.+)?$' },
             additionalProperties: { anyOf: [{ $ref: '#/$defs/filled' }, plural] },
           },
@@ -278,6 +288,7 @@ export function documentSchema(kinds: KindTable): Schema {
       locale: {
         description: 'A language tag (BCP 47).',
         type: 'string',
+        maxLength: most.characters,
         pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$',
       },
       field: field(kinds),

@@ -1,5 +1,6 @@
 import type { DocumentFault } from './document-fault.ts';
 import { nearest } from './fault.ts';
+import { most, mostFaults } from './limits.ts';
 
 /** A place in the document under check. Each reader below reports through it and never throws. */
 export class Spot {
@@ -20,6 +21,16 @@ export class Spot {
     });
   }
 
+  /** Whether so many mistakes were told that of the next ones only the number counts: then words for them are no longer looked for. */
+  get isFull(): boolean {
+    return this.faults.length >= mostFaults;
+  }
+
+  /** The known word that was likely meant, to suggest it. */
+  meant(word: string, known: Iterable<string>): string | undefined {
+    return this.isFull ? undefined : nearest(word, known);
+  }
+
   /** A member, at its own place. */
   get(key: string): Spot {
     return new Spot((this.value as Record<string, unknown>)[key], pathTo(this.path, key), this.faults);
@@ -38,7 +49,7 @@ export class Spot {
     }
     for (const key of Object.keys(this.value))
       if (!known.includes(key)) {
-        const meant = nearest(key, known);
+        const meant = this.meant(key, known);
         new Spot(undefined, pathTo(this.path, key), this.faults).fault(
           `Nothing is known as "${key}" here: expected ${list(known)}.`,
           { suggestion: meant },
@@ -48,16 +59,21 @@ export class Spot {
     return true;
   }
 
-  /** A text; anything else is told, and then there is none. */
-  string(): string | undefined {
-    if (typeof this.value === 'string') return this.value;
-    this.fault(`Expected a text in quotes, found ${nameOf(this.value)}.`);
+  /** A text of at most so many characters; anything else is told, and then there is none. */
+  string(longest: number = most.characters): string | undefined {
+    const { value } = this;
+    if (typeof value !== 'string') {
+      this.fault(`Expected a text in quotes, found ${nameOf(value)}.`);
+      return undefined;
+    }
+    if (!isLonger(value, longest)) return value;
+    this.fault(`This text is too long: ${count(longest)} characters are the most.`);
     return undefined;
   }
 
   /** A text that is not blank. */
-  filled(): string | undefined {
-    const text = this.string();
+  filled(longest?: number): string | undefined {
+    const text = this.string(longest);
     if (text?.trim() === '') this.fault('Expected a text that is not empty.');
     return text || undefined;
   }
@@ -91,25 +107,52 @@ export class Spot {
   /** One of these words. */
   oneOf(choices: readonly string[]): string | undefined {
     if (typeof this.value === 'string' && choices.includes(this.value)) return this.value;
-    const meant = typeof this.value === 'string' ? nearest(this.value, choices) : undefined;
+    const meant = typeof this.value === 'string' ? this.meant(this.value, choices) : undefined;
     this.fault(`Expected ${list(choices)}, found ${nameOf(this.value)}.`, { suggestion: meant });
     return undefined;
   }
 
-  /** The members of a list, each at its own place. */
-  items(): Spot[] {
-    if (Array.isArray(this.value))
-      return this.value.map((item, i) => new Spot(item, `${this.path}[${i}]`, this.faults));
-    this.fault(`Expected a list, found ${nameOf(this.value)}.`);
+  /** The members of a list of at most so many, each at its own place; a longer one is told, and none of it read. */
+  items(longest: number = most.items): Spot[] {
+    if (!Array.isArray(this.value)) this.fault(`Expected a list, found ${nameOf(this.value)}.`);
+    else if (this.value.length > longest)
+      this.fault(`Here are ${count(this.value.length)}: ${count(longest)} are the most.`);
+    else return this.value.map((_, i) => this.item(i));
     return [];
   }
+
+  /** How many a list has; `undefined` of what is none. */
+  get size(): number | undefined {
+    return Array.isArray(this.value) ? this.value.length : undefined;
+  }
+
+  /** A list of nothing. */
+  get isEmpty(): boolean {
+    return this.size === 0;
+  }
+
+  /** One member of what is a list. */
+  item(i: number): Spot {
+    return new Spot((this.value as readonly unknown[])[i], `${this.path}[${i}]`, this.faults);
+  }
 }
+
+/** Counted as JSON Schema does, in code points: of a text well below or above, that is not needed. */
+const isLonger = (text: string, longest: number): boolean =>
+  text.length > longest && (text.length > 2 * longest || [...text].length > longest);
+
+const count = (n: number): string => String(n).replace(/\B(?=(?:\d{3})+$)/g, ',');
 
 const pathTo = (path: string, key: string): string =>
   /^[A-Za-z_]\w*$/.test(key) ? `${path}.${key}` : `${path}[${JSON.stringify(key)}]`;
 
+/** More words than this nobody reads in a sentence. */
+const mostWords = 40;
+
 export function list(words: readonly string[]): string {
-  const quoted = words.map((word) => `"${word}"`);
+  const quoted = words.slice(0, mostWords).map((word) => `"${word}"`);
+  if (words.length > mostWords)
+    return `${quoted.join(', ')} or one of ${count(words.length - mostWords)} more`;
   return quoted.length < 2 ? quoted.join('') : `${quoted.slice(0, -1).join(', ')} or ${quoted.at(-1)}`;
 }
 
@@ -123,11 +166,11 @@ export function nameOf(value: unknown): string {
 }
 
 /** An id, not taken yet; it is then. */
-export function readId(at: Spot, taken: string[]): void {
-  const id = at.string();
+export function readId(at: Spot, taken: Set<string>): void {
+  const id = at.string(most.id);
   if (id === undefined) return;
   if (!/^[A-Za-z][\w-]*$/.test(id))
     at.fault('An id starts with a letter and has letters, digits, "-" and "_".');
-  else if (taken.includes(id)) at.fault(`The id "${id}" is used twice.`, { suggestion: `${id}-2` });
-  taken.push(id);
+  else if (taken.has(id)) at.fault(`The id "${id}" is used twice.`, { suggestion: `${id}-2` });
+  taken.add(id);
 }

@@ -37,6 +37,9 @@ export const mostCells = 2000;
 
 const deepest = 20;
 
+/** More mistakes than this nobody mends in one pattern at a time. */
+const mostMistakes = 20;
+
 /** A pattern's text, read: its nodes, and what is wrong with it. */
 export interface Notation {
   readonly nodes: readonly Node[];
@@ -82,6 +85,10 @@ function readNodes(r: Reader, opened: number): Node[] {
     fixed = '';
   };
   while (r.at < r.text.length) {
+    if (r.faults.length >= mostMistakes) {
+      r.at = r.text.length;
+      return nodes;
+    }
     const c = item(r.text, r.at);
     if (c === '>' && opened >= 0) {
       flush();
@@ -253,6 +260,9 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
   return manner ? { type: 'cells', min, max, takes, manner } : { type: 'cells', min, max, takes };
 }
 
+/** Of the classes a pattern knows, so many are named to somebody who wrote another. */
+const mostNamed = 20;
+
 function readWhat(r: Reader, what: string, at: number, complain: Complain): Takes | undefined {
   if (what.startsWith('"')) {
     if (!/^"[^"]*"$/.test(what))
@@ -266,11 +276,12 @@ function readWhat(r: Reader, what: string, at: number, complain: Complain): Take
   if (builtIn) return { type: 'built-in', name: builtIn };
   if (r.classes.includes(what)) return { type: 'class', name: what };
   const known = [...builtIns, ...r.classes];
+  const some = known.length > mostNamed ? [...known.slice(0, mostNamed), '…'] : known;
   const counted = /^\d/.test(what);
   const meant = nearest(what.replace(/^[\d-]+/, ''), known);
   const message = counted
-    ? `"${what}" is neither a count nor something a cell takes: expected a count, a space, then one of ${known.join(', ')}.`
-    : `Nothing is known as "${what}": expected ${known.join(', ')}, characters in quotes, bounds such as 00..59, or words joined by "|".`;
+    ? `"${what}" is neither a count nor something a cell takes: expected a count, a space, then one of ${some.join(', ')}.`
+    : `Nothing is known as "${what}": expected ${some.join(', ')}, characters in quotes, bounds such as 00..59, or words joined by "|".`;
   const count = /^\d+(?:-\d+)?/.exec(what)?.[0];
   return complain(at, what.length, message, meant && count ? `${count} ${meant}` : meant);
 }

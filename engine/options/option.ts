@@ -76,7 +76,7 @@ export interface List extends Described {
 export type ListItem =
   | { readonly is: 'choice'; readonly choices: readonly (readonly [value: string, words: string])[] }
   | { readonly is: 'whole'; readonly min: number; readonly max: number }
-  | Pick<Text, 'is' | 'among' | 'form' | 'expected' | 'suggestion'>;
+  | Pick<Text, 'is' | 'among' | 'form' | 'expected' | 'suggestion' | 'isCode'>;
 
 /** A least and a most, each of them optional, the least not above the most. */
 export interface Bounds extends Described {

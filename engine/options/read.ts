@@ -1,3 +1,4 @@
+import { most } from '../faults/limits.ts';
 import { nameOf, type Spot } from '../faults/spot.ts';
 import {
   type ListItem,
@@ -42,7 +43,7 @@ function readOption(at: Spot, option: Option, around: Surroundings): void {
       if (option.any !== undefined && at.value === option.any) return;
       const items = at.items();
       for (const item of items) readItem(item, option.of);
-      if (Array.isArray(at.value) && items.length < option.least) {
+      if (at.size !== undefined && at.size < option.least) {
         const any = option.any === undefined ? '' : `, or "${option.any}"`;
         at.fault(`Expected at least ${option.least === 1 ? 'one' : option.least}${any}.`, {
           suggestion: option.any,
@@ -73,7 +74,7 @@ function readPicks(at: Spot, least: number): void {
       seen[key].add(text);
     }
   }
-  if (Array.isArray(at.value) && items.length < least) at.fault(`Expected at least ${least} choices.`);
+  if (at.size !== undefined && at.size < least) at.fault(`Expected at least ${least} choices.`);
   for (const item of items) readAmbiguous(item, seen.value);
 }
 
@@ -115,9 +116,9 @@ function readText(at: Spot, option: Text, around: Surroundings): void {
 /** The text, where it is one and of its form. */
 function readForm(
   at: Spot,
-  { among, form, expected = 'This cannot stand here.', suggestion }: Omit<Text, 'label' | 'at'>,
+  { among, form, expected = 'This cannot stand here.', suggestion, isCode }: Omit<Text, 'label' | 'at'>,
 ): string | undefined {
-  const text = at.string();
+  const text = at.string(isCode ? most.code : most.characters);
   if (text === undefined) return undefined;
   const known = among?.();
   if (known ? known.includes(text) : form === undefined || new RegExp(form, 'u').test(text)) return text;

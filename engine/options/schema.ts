@@ -1,3 +1,4 @@
+import { most } from '../faults/limits.ts';
 import { type ListItem, type Option, type Options, pickForm } from './option.ts';
 
 /** A JSON Schema, draft 2020-12. */
@@ -33,10 +34,15 @@ function schemaOfOption(option: Option): Schema {
       return { type: 'object', additionalProperties: false, properties: { min: bound, max: bound } };
     }
     case 'picks': {
-      const text = (key: keyof typeof pickForm): Schema => ({ type: 'string', pattern: pickForm[key] });
+      const text = (key: keyof typeof pickForm): Schema => ({
+        type: 'string',
+        maxLength: most.characters,
+        pattern: pickForm[key],
+      });
       return {
         type: 'array',
         minItems: option.least,
+        maxItems: most.items,
         items: {
           type: 'object',
           required: ['value', 'label'],
@@ -49,6 +55,7 @@ function schemaOfOption(option: Option): Schema {
       const list = {
         type: 'array',
         ...(option.least ? { minItems: option.least } : {}),
+        maxItems: most.items,
         items: schemaOfItem(option.of),
       };
       return option.any === undefined ? list : { anyOf: [{ const: option.any }, list] };
@@ -67,6 +74,10 @@ function schemaOfItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' |
     case 'text':
       // A list that depends on the platform would make the schema depend on it as well: then its form has to do.
       if (item.among && item.form === undefined) return { enum: item.among() };
-      return { type: 'string', ...(item.form ? { pattern: item.form } : {}) };
+      return {
+        type: 'string',
+        maxLength: item.isCode ? most.code : most.characters,
+        ...(item.form ? { pattern: item.form } : {}),
+      };
   }
 }

@@ -15,10 +15,11 @@ const options = {
     at: ['shape'],
     needed: true,
     isCode: true,
-    // Nothing but what it declares is exported, and nothing imported: handed off, it stands inside the page's own code.
+    // Nothing but what it declares is exported, and nothing imported: handed off, it stands inside the page's own code. Blank lines are not gone over from each
+    // of them again: the last one before a word is where it begins.
     form:
-      '^(?=[\\s\\S]{1,20000}$)(?![\\s\\S]*(?:^|[\\n;}])\\s*(?:import\\b|export\\s*(?:default\\b|[{*])))' +
-      '[\\s\\S]*?(?:^|[\\n;}])\\s*export\\s+(?:function|const|let|var)\\s+shape\\b[\\s\\S]*$',
+      '^(?=[\\s\\S]{1,20000}$)(?![\\s\\S]*(?:^|[\\n;}])[^\\S\\n]*(?:import\\b|export\\s*(?:default\\b|[{*])))' +
+      '[\\s\\S]*?(?:^|[\\n;}])[^\\S\\n]*export\\s+(?:function|const|let|var)\\s+shape\\b[\\s\\S]*$',
     expected:
       'Expected “export function shape(content)”, no import and no other export but “value”, in 20,000 characters at most.',
     suggestion: 'export function shape(content) { return content; }',
