@@ -1,5 +1,14 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
+import { carriedOut, type Json, type Operation, operationsBetween } from '../store/operations.ts';
+import { digest, type Save, withMine } from '../store/saving.ts';
+
+/** A set as the store has it. */
+export interface Theirs {
+  readonly generation: string;
+  readonly revision: number;
+  readonly document: SetDocument;
+}
 
 /** What became of the latest save, in words the masthead can show. */
 export type SaveState =
@@ -7,187 +16,277 @@ export type SaveState =
   /** `as`: what the server has just acknowledged, and as which revision. */
   | { readonly is: 'saved'; readonly as?: { readonly revision: number; readonly document: SetDocument } }
   | { readonly is: 'failed'; readonly why: string; readonly faults: readonly DocumentFault[] }
-  | {
-      readonly is: 'refused';
-      readonly theirs: { revision: number; document: SetDocument };
-      readonly kept: number;
-    };
+  /** Somebody else changed the same. What was sent is kept under `kept`, where the server could put it together. */
+  | { readonly is: 'refused'; readonly theirs: Theirs; readonly kept: number | null };
+
+/** All a page has that is not known to be stored, to be kept in the browser. */
+export interface Outbox {
+  readonly generation: string;
+  /** The number of the last save that was answered, or is under way. */
+  readonly counter: number;
+  /** The revision last known, and the document at it. */
+  readonly base: number;
+  readonly stored: SetDocument;
+  /** The save that is sent until it is answered, with the document it comes to. */
+  readonly underWay?: { readonly save: Save; readonly document: SetDocument } | undefined;
+}
 
 export interface Saver {
   /** Saves this document soon; only the latest given counts. */
   want(document: SetDocument): void;
   /** Saves at once; `leaving` as the page goes away. Resolves when everything wanted so far was answered. */
   flush(leaving?: boolean): Promise<void>;
-  /**
-   * Goes on from a revision of the server's, with whatever is wanted next. `document`: what that revision is, where it is gone on with instead of what was
-   * wanted: nothing of that is kept to be sent again.
-   */
-  goOnFrom(revision: number, document?: SetDocument): void;
+  /** Goes on from what the store has, with what is wanted next in place of it. What was wanted before is not sent any more. */
+  goOnFrom(theirs: Theirs): void;
   retry(): void;
-  /** The revision the next save is made on. */
-  base(): number;
+  /** Asks what others have saved meanwhile. */
+  catchUp(): Promise<void>;
+  outbox(): Outbox;
   /** Whether anything wanted is not yet acknowledged. */
   isUnsaved(): boolean;
-  /** Takes up what another page of this browser left unsaved, made on an older revision perhaps. */
-  takeUp(base: number, document: SetDocument): void;
+  /** Takes up what another page of this browser left, under that page's name. Without its outbox nobody knows what it was made on: then somebody has to choose. */
+  takeUp(page: string, outbox: Outbox | undefined, document: SetDocument): void;
 }
 
-export type Send = (base: number, document: SetDocument, leaving: boolean) => Promise<Answer>;
 export type Answer =
-  | { readonly ok: true; readonly revision: number }
+  /** It is stored. `theirs`: what others saved since the base. `digest` of the document as it is stored now. */
   | {
-      readonly ok: false;
-      readonly theirs: { revision: number; document: SetDocument };
-      readonly kept: number;
+      readonly ok: true;
+      readonly revision: number;
+      readonly theirs: readonly Operation[];
+      readonly digest: string;
     }
+  | { readonly ok: false; readonly theirs: Theirs; readonly kept: number | null }
   | { readonly ok: false; readonly why: string; readonly faults: readonly DocumentFault[] };
+
+/** What others did since a revision; the whole where that cannot be told, or does not come to what is stored. */
+export type Changes =
+  | { readonly revision: number; readonly theirs: readonly Operation[]; readonly digest: string }
+  | { readonly whole: Theirs };
+
+export interface Around {
+  /** The name saves are sent under. */
+  readonly page: string;
+  /** Sends a save. What it throws is a failure, and tried again. */
+  send(save: Save & { readonly generation: string }, leaving: boolean): Promise<Answer>;
+  /** `undefined` where nobody answers. */
+  changesSince(base: number | undefined, generation: string): Promise<Changes | undefined>;
+  tell(state: SaveState): void;
+  /** Others have changed the set: what they did, and the document with what is not saved here. */
+  joined(theirs: readonly Operation[], document: SetDocument): void;
+  /** What is to be kept in the browser has changed. */
+  kept?(): void;
+  /** Milliseconds from a change to its save. */
+  readonly pause?: number;
+}
 
 /** How long to wait before trying again by itself, in milliseconds: longer each time. */
 const waits = [2_000, 5_000, 10_000, 30_000];
 
+const asJson = (document: SetDocument): Json => document as unknown as Json;
+const between = (before: SetDocument, after: SetDocument): readonly Operation[] =>
+  before === after ? [] : operationsBetween(asJson(before), asJson(after));
+
 /**
- * Saves a document as it changes: one request at a time, each on the revision the one before it made. After a
- * refusal nothing is sent until somebody has chosen; after a failure it is tried again by itself, unless the document is
- * at fault, which trying does not mend.
+ * Saves a document as it changes: one save at a time, sent again as it is until it is answered, so that one whose answer was lost is recognised. Changes of
+ * others to other members are joined in; of the same member nothing is sent until somebody has chosen. After a failure it is tried again by itself, unless the
+ * document is at fault, which trying does not mend.
  */
-export function createSaver(
-  revision: number,
-  send: Send,
-  tell: (state: SaveState) => void,
-  pause = 500,
-): Saver {
-  let base = revision;
-  let wanted: SetDocument | undefined;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let busy = false;
-  let held = false;
-  let failures = 0;
-  let sending = false;
-  /** What is under way, to its end: who comes in the middle of it waits for the same end. */
-  let underWay = Promise.resolve();
+export const createSaver = (from: Theirs, around: Around): Saver => new PageSaver(from, around);
 
-  const flush = (leaving = false): Promise<void> => {
-    if (!busy) underWay = go(leaving);
-    return underWay;
-  };
+type UnderWay = NonNullable<Outbox['underWay']>;
 
-  const go = async (leaving = false): Promise<void> => {
-    clearTimeout(timer);
-    if (held || wanted === undefined) return;
-    const document = wanted;
-    wanted = undefined;
-    busy = true;
-    sending = true;
-    tell({ is: 'saving' });
-    const answer = await send(base, document, leaving).catch((error: unknown): Answer => {
-      const why = error instanceof Error ? error.message : String(error);
-      return { ok: false, why: `Arbeit could not be reached (${why}).`, faults: [] };
+/** It holds a timer and a request. */
+class PageSaver implements Saver {
+  readonly #around: Around;
+  #page: string;
+  #box: Outbox;
+  #wanted: SetDocument | undefined;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  /** Somebody has to choose. */
+  #held = false;
+  #failures = 0;
+  #busy: Promise<void> | undefined;
+
+  constructor({ generation, revision, document }: Theirs, around: Around) {
+    this.#around = around;
+    this.#page = around.page;
+    this.#box = { generation, counter: 0, base: revision, stored: document };
+  }
+
+  want(document: SetDocument): void {
+    this.#wanted = document;
+    if (this.#held) return;
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.flush(), this.#around.pause ?? 500);
+    if (!this.#busy) this.#around.tell({ is: 'waiting' });
+  }
+
+  flush(leaving = false): Promise<void> {
+    this.#busy ??= this.#go(leaving).finally(() => {
+      this.#busy = undefined;
     });
-    busy = false;
-    sending = false;
+    return this.#busy;
+  }
+
+  retry(): void {
+    void this.flush();
+  }
+
+  goOnFrom({ generation, revision, document }: Theirs): void {
+    this.#held = false;
+    this.#wanted = undefined;
+    this.#put({ ...this.#box, generation, base: revision, stored: document, underWay: undefined });
+    this.#around.tell({ is: 'saved', as: { revision, document } });
+  }
+
+  async catchUp(): Promise<void> {
+    if (this.#busy || this.#held || this.#box.underWay) return;
+    const { base, stored } = this.#box;
+    const found = await this.#around.changesSince(base, this.#box.generation);
+    // A save that was begun meanwhile hears of them with its answer.
+    if (!found || this.#busy || this.#held || this.#box.underWay || this.#box.base !== base) return;
+    const revision = 'whole' in found ? found.whole.revision : found.revision;
+    if (revision === base && !('whole' in found && found.whole.generation !== this.#box.generation)) return;
+    if ('whole' in found) this.#goOverTo(found.whole, stored, between(stored, found.whole.document));
+    else await this.#goOver(found, stored, []);
+    if (!this.#held && this.#wanted === undefined) this.#around.tell({ is: 'saved' });
+    else if (!this.#held) void this.flush();
+  }
+
+  outbox(): Outbox {
+    return this.#box;
+  }
+
+  isUnsaved(): boolean {
+    return this.#wanted !== undefined || this.#box.underWay !== undefined;
+  }
+
+  takeUp(page: string, outbox: Outbox | undefined, document: SetDocument): void {
+    this.#wanted = document;
+    if (!outbox) {
+      const { generation, base: revision, stored } = this.#box;
+      this.#refuse({ generation, revision, document: stored }, null);
+      return;
+    }
+    this.#page = page;
+    this.#box = outbox;
+    void this.flush();
+  }
+
+  async #go(leaving: boolean): Promise<void> {
+    for (let isFirst = true; ; isFirst = false) {
+      clearTimeout(this.#timer);
+      const underWay = this.#held ? undefined : this.#begin();
+      if (!underWay) return;
+      this.#around.tell({ is: 'saving' });
+      const sent = { ...underWay.save, generation: this.#box.generation };
+      const answer = await this.#around.send(sent, leaving && isFirst).catch((error: unknown): Answer => {
+        const why = error instanceof Error ? error.message : String(error);
+        return { ok: false, why: `Arbeit could not be reached (${why}).`, faults: [] };
+      });
+      // Somebody went on from another revision meanwhile: what this one came to is of no more interest.
+      if (this.#box.underWay !== underWay) continue;
+      await this.#answered(answer, underWay);
+      if (this.#box.underWay || !answer.ok) return;
+    }
+  }
+
+  /** The save that is under way, or one of what is wanted. */
+  #begin(): UnderWay | undefined {
+    const box = this.#box;
+    const document = this.#wanted;
+    if (box.underWay || document === undefined) return box.underWay;
+    const operations = between(box.stored, document);
+    this.#wanted = undefined;
+    if (operations.length === 0) {
+      this.#around.tell({ is: 'saved' });
+      return undefined;
+    }
+    const save = { page: this.#page, counter: box.counter + 1, base: box.base, operations };
+    const underWay = { save, document };
+    this.#put({ ...box, counter: save.counter, underWay });
+    return underWay;
+  }
+
+  async #answered(answer: Answer, underWay: UnderWay): Promise<void> {
     if (answer.ok) {
-      failures = 0;
-      base = answer.revision;
-      if (wanted === undefined) tell({ is: 'saved', as: { revision: base, document } });
-      else await go();
-    } else if ('theirs' in answer) {
-      held = true;
-      wanted ??= document;
-      tell({ is: 'refused', theirs: answer.theirs, kept: answer.kept });
-    } else {
-      wanted ??= document;
-      tell({ is: 'failed', why: answer.why, faults: answer.faults });
-      if (answer.faults.length === 0)
-        timer = setTimeout(() => void flush(), waits[Math.min(failures++, waits.length - 1)]);
+      if (!(await this.#goOver(answer, underWay.document, underWay.save.operations)))
+        return this.#fail('Arbeit’s answer did not arrive whole.', []);
+      this.#failures = 0;
+      const { base: revision, stored: document } = this.#box;
+      if (!this.#held && this.#wanted === undefined)
+        this.#around.tell({ is: 'saved', as: { revision, document } });
+      return;
     }
-  };
-
-  return {
-    want(document) {
-      wanted = document;
-      if (held) return;
-      clearTimeout(timer);
-      timer = setTimeout(() => void flush(), pause);
-      if (!busy) tell({ is: 'waiting' });
-    },
-    flush,
-    goOnFrom(theirs, document) {
-      base = theirs;
-      held = false;
-      wanted = undefined;
-      tell(document ? { is: 'saved', as: { revision: theirs, document } } : { is: 'saved' });
-    },
-    retry: () => void flush(),
-    base: () => base,
-    isUnsaved: () => wanted !== undefined || sending,
-    takeUp(on, document) {
-      base = on;
-      wanted = document;
-      void flush();
-    },
-  };
-}
-
-/** A refusal of Arbeit's own; a gateway answers 409 too, with something else or nothing in it: that is a failure, and tried again. */
-function refusalIn({
-  theirs,
-  kept,
-}: {
-  readonly theirs?: unknown;
-  readonly kept?: unknown;
-}): Answer | undefined {
-  const { revision, document } = (theirs ?? {}) as {
-    readonly revision?: unknown;
-    readonly document?: unknown;
-  };
-  if (typeof revision !== 'number' || typeof document !== 'object' || document === null) return undefined;
-  if (typeof kept !== 'number') return undefined;
-  // What the store keeps as a document was read as one.
-  return { ok: false, theirs: { revision, document: document as SetDocument }, kept };
-}
-
-/** Longer than this no save takes; then it is told, and tried again. */
-const patience = 15_000;
-/** What a browser lets a page send while it goes away (Fetch, `keepalive`: 64 KiB), with room for the rest of the request. */
-const mostWhileLeaving = 60_000;
-
-/** Sends a save to the server's route, in the name of this page. */
-export const sendTo =
-  (setId: string, from: () => string): Send =>
-  async (base, document, leaving) => {
-    const text = JSON.stringify({ base, document, from: from() });
-    const response = await fetch(`/api/sets/${encodeURIComponent(setId)}`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: text,
-      keepalive: leaving && new TextEncoder().encode(text).length < mostWhileLeaving,
-      signal: AbortSignal.timeout(patience),
-    }).catch((error: unknown) => error as Error);
-    if (response instanceof Error) {
-      const why =
-        response.name === 'TimeoutError'
-          ? `Arbeit did not answer within ${patience / 1000} seconds.`
-          : 'Arbeit could not be reached.';
-      return {
-        ok: false,
-        why: `${why} What you changed is kept in this browser and sent again by itself.`,
-        faults: [],
-      };
+    if ('theirs' in answer) return this.#refuse(answer.theirs, answer.kept);
+    if (answer.faults.length > 0) {
+      // It was not taken and is not sent again: its number is the next one's.
+      this.#wanted = this.#here();
+      this.#put({ ...this.#box, counter: this.#box.counter - 1, underWay: undefined });
     }
-    const body = ((await response.json().catch(() => null)) ?? {}) as Record<string, never>;
-    // Cut off by a reload the answer is none, whatever its head said: without a revision nothing is acknowledged.
-    if (response.ok && typeof body.revision === 'number') return { ok: true, revision: body.revision };
-    if (response.ok)
-      return {
-        ok: false,
-        why: 'Arbeit’s answer did not arrive whole. It is sent again by itself.',
-        faults: [],
-      };
-    const refusal = response.status === 409 ? refusalIn(body) : undefined;
-    if (refusal) return refusal;
-    return {
-      ok: false,
-      why: body.error ?? `The server answered ${response.status}.`,
-      faults: body.faults ?? [],
-    };
-  };
+    this.#fail(answer.why, answer.faults);
+  }
+
+  /**
+   * Goes over to what the store has: what others did, and what was sent on top of it. `after` is what the store would have without them. Whether it is known
+   * now what the store has.
+   */
+  async #goOver(
+    { revision, theirs, digest: expected }: Exclude<Changes, { whole: Theirs }>,
+    after: SetDocument,
+    sent: readonly Operation[],
+  ): Promise<boolean> {
+    const others = carriedOut(asJson(this.#box.stored), theirs);
+    const now = others === undefined || theirs.length === 0 ? others && after : carriedOut(others, sent);
+    if (now !== undefined && digest(JSON.stringify(now)) === expected) {
+      const { generation } = this.#box;
+      this.#goOverTo({ generation, revision, document: now as unknown as SetDocument }, after, theirs);
+      return true;
+    }
+    const { underWay } = this.#box;
+    const found = await this.#around.changesSince(undefined, this.#box.generation);
+    if (!found || !('whole' in found)) return false;
+    if (this.#box.underWay === underWay)
+      this.#goOverTo(found.whole, after, between(after, found.whole.document));
+    return true;
+  }
+
+  #goOverTo(whole: Theirs, after: SetDocument, theirs: readonly Operation[]): void {
+    const mine = between(after, this.#here());
+    const shown = theirs.length === 0 ? this.#here() : withMine(whole.document, theirs, mine);
+    const { generation, revision, document } = whole;
+    this.#put({ ...this.#box, generation, base: revision, stored: document, underWay: undefined });
+    if (shown === undefined) {
+      this.#refuse(whole, null);
+      return;
+    }
+    const isAll = between(document, shown).length === 0;
+    this.#wanted = isAll ? undefined : shown;
+    if (theirs.length > 0) this.#around.joined(theirs, isAll ? document : shown);
+  }
+
+  #refuse({ generation, revision, document }: Theirs, kept: number | null): void {
+    this.#held = true;
+    this.#wanted = this.#here();
+    this.#put({ ...this.#box, underWay: undefined });
+    this.#around.tell({ is: 'refused', theirs: { generation, revision, document }, kept });
+  }
+
+  #fail(why: string, faults: readonly DocumentFault[]): void {
+    this.#around.tell({ is: 'failed', why, faults });
+    if (faults.length > 0) return;
+    const wait = waits[Math.min(this.#failures++, waits.length - 1)];
+    this.#timer = setTimeout(() => void this.flush(), wait);
+  }
+
+  /** What the page shows. */
+  #here(): SetDocument {
+    return this.#wanted ?? this.#box.underWay?.document ?? this.#box.stored;
+  }
+
+  #put(box: Outbox): void {
+    this.#box = box;
+    this.#around.kept?.();
+  }
+}

@@ -1,28 +1,15 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
-import {
-  type Dispatch,
-  type RefObject,
-  type SetStateAction,
-  useCallback,
-  useEffect,
-  useRef,
-  useState,
-} from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { StoredSet } from '../store/sets.ts';
-import { type Draft, dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
-import { begin, type History, record, redo, undo } from './history.ts';
+import { dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
+import { type Browser, Edited, type EditedState } from './edited.ts';
 import { keepNow, recall, recallFromBrowser, remember } from './kept-history.ts';
-import { createSaver, type Saver, type SaveState, sendTo } from './saver.ts';
+import { changesOf, sendTo } from './send-save.ts';
 
 /** A set being edited: its document, undo and redo, and how its saving stands. */
-export interface EditedSet {
-  readonly id: string;
-  readonly document: SetDocument;
-  readonly save: SaveState;
-  readonly canUndo: boolean;
-  readonly canRedo: boolean;
+export interface EditedSet extends EditedState, Pick<StoredSet, 'key' | 'id'> {
   /** Changes the document; changes about the same thing in a row are one step of undo. */
   edit(change: (document: SetDocument) => SetDocument, about?: string): void;
   /** Changes the document and resolves when it was saved, or was not; `save` says which. */
@@ -33,205 +20,100 @@ export interface EditedSet {
   keepMine(): void;
   takeTheirs(): void;
   retry(): void;
-  /** When unsaved work of an earlier visit was put back: then, ISO 8601. */
-  readonly putBack: string | null;
 }
 
-/** What another visit left of the set that this page was not given; what the server has by now is dropped for good. */
-async function leftFor(stored: Pick<StoredSet, 'id' | 'revision' | 'document'>): Promise<Draft | undefined> {
-  const shown = JSON.stringify(stored.document);
-  const isSeen = ({ savedAs, document }: Draft) =>
-    savedAs === undefined ? JSON.stringify(document) === shown : savedAs <= stored.revision;
-  const all = await leftDrafts(stored.id);
-  // What the server has needs no putting back, neither now nor later over newer work.
-  for (const draft of all) if (isSeen(draft)) void dropDraft(draft.setId, draft.from);
-  return all.find((draft) => !isSeen(draft));
-}
+/** Tabs of one browser tell each other of their saves. */
+const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('arbeit saves');
 
-/** Saves before the page goes, and again once there is a network; asks only where unsaved work is kept nowhere else. */
-function lookAfter(saver: Saver, isKept: () => boolean): () => void {
+const browserFor = ({ key }: StoredSet): Browser => ({
+  page: newPage(),
+  send: sendTo(key),
+  changesSince: changesOf(key),
+  keep: (draft) => {
+    markPage(key, draft.page);
+    return keepDraft(draft);
+  },
+  drop: (draft) => void dropDraft(draft),
+  left: leftDrafts,
+  hold: holdPage,
+  announce: (of, revision) => tabs?.postMessage({ key: of, revision }),
+  now: () => performance.now(),
+});
+
+/** Saves before the page goes, and again once there is a network; asks only where unsaved work is kept nowhere else. Hears of what others do. */
+function lookAfter(edited: Edited): () => void {
   const release = new AbortController();
   const { signal } = release;
-  const leave = () => void saver.flush(true);
-  const ask = (event: BeforeUnloadEvent) => {
-    if (saver.isUnsaved() && !isKept()) event.preventDefault();
-  };
-  window.addEventListener('pagehide', leave, { signal });
-  window.addEventListener('beforeunload', ask, { signal });
-  window.addEventListener('online', () => saver.retry(), { signal });
-  return () => {
-    release.abort();
-    leave();
-  };
-}
-
-/** What saves a set, in the name of one page, and keeps in the browser what is not saved yet. */
-interface Keeper {
-  readonly saver: Saver;
-  readonly save: SaveState;
-  /** Under whose name is saved: this page's, or that of the one whose work it took up. */
-  readonly page: RefObject<string>;
-  keep(document: SetDocument): void;
-  /** Whether the browser keeps what is not saved yet: only where it does not, leaving has to ask. */
-  isKept(): boolean;
-}
-
-function useKeeper(stored: StoredSet): Keeper {
-  const [save, setSave] = useState<SaveState>({ is: 'saved' });
-  const page = useRef('');
-  page.current ||= newPage();
-  const settle = ({ revision, document }: { revision: number; document: SetDocument }) => {
-    const draft = { setId: stored.id, from: page.current, base: revision, savedAs: revision, document };
-    void keepDraft({ ...draft, at: new Date().toISOString() });
-  };
-  const ref = useRef<Saver | null>(null);
-  ref.current ??= createSaver(
-    stored.revision,
-    sendTo(stored.id, () => page.current),
-    (state) => {
-      setSave(state);
-      if (state.is === 'saved' && state.as) settle(state.as);
+  window.addEventListener('pagehide', () => edited.leave(), { signal });
+  window.addEventListener(
+    'beforeunload',
+    (event) => {
+      if (edited.isAtRisk()) event.preventDefault();
     },
+    { signal },
   );
-  const saver = ref.current;
-  const kept = useRef(true);
-  const keep = useCallback(
-    (document: SetDocument) => {
-      markPage(stored.id, page.current);
-      const draft = { setId: stored.id, from: page.current, base: saver.base(), document };
-      void keepDraft({ ...draft, at: new Date().toISOString() }).then((done) => {
-        kept.current = done;
-      });
+  window.addEventListener('online', edited.retry, { signal });
+  window.addEventListener('online', edited.catchUp, { signal });
+  document.addEventListener(
+    'visibilitychange',
+    () => {
+      if (document.visibilityState === 'visible') edited.catchUp();
     },
-    [stored.id, saver],
+    { signal },
   );
-  const isKept = useCallback(() => kept.current, []);
-  return { saver, save, page, keep, isKept };
-}
-
-/** Takes up what an earlier visit left unsaved, and says when that was, ISO 8601; null where there was nothing. */
-function usePutBack(
-  { id, revision, document }: StoredSet,
-  { saver, page, keep, isKept }: Keeper,
-  saved: RefObject<SetDocument>,
-  setHistory: Dispatch<SetStateAction<History<SetDocument>>>,
-): string | null {
-  const [putBack, setPutBack] = useState<string | null>(null);
-  useEffect(() => {
-    const letGo = holdPage(page.current);
-    let isGone = false;
-    void leftFor({ id, revision, document }).then((left) => {
-      if (isGone || !left || saved.current !== document) return;
-      saved.current = left.document;
-      if (left.savedAs !== undefined) {
-        // Saved after this page was asked for: it is what the server would send now.
-        setHistory(begin(left.document));
-        saver.goOnFrom(left.savedAs);
-        return;
-      }
-      void dropDraft(left.setId, left.from);
-      // In the name of the page it was made on: what that one has saved since is no conflict.
-      page.current = left.from;
-      letGo();
-      holdPage(left.from);
-      setHistory((h) => record(h, left.document, null));
-      setPutBack(left.at);
-      saver.takeUp(left.base, left.document);
-      keep(left.document);
-    });
-    const stop = lookAfter(saver, isKept);
-    return () => {
-      isGone = true;
-      stop();
-      letGo();
-    };
-  }, [id, revision, document, saved, setHistory, keep, saver, page, isKept]);
-  return putBack;
+  tabs?.addEventListener(
+    'message',
+    ({ data }: MessageEvent<{ readonly key: string; readonly revision: number }>) =>
+      edited.heard(data.key, data.revision),
+    { signal },
+  );
+  return () => release.abort();
 }
 
 /** Undo over a reload and from one page to the next. */
-function useKeptHistory(
-  { id, document }: StoredSet,
-  history: History<SetDocument>,
-  setHistory: Dispatch<SetStateAction<History<SetDocument>>>,
-): void {
+function useKeptHistory({ key, document }: StoredSet, edited: Edited): void {
   useEffect(() => {
     // What was kept before counts only where nothing has happened here yet.
-    void recallFromBrowser(id, document).then((found) => {
-      if (!found) return;
-      setHistory((now) =>
-        now.past.length + now.future.length > 0 || now.present !== document ? now : found,
-      );
-    });
-    const leave = () => void keepNow(id);
+    void recallFromBrowser(key, document).then((found) => found && edited.recall(found));
+    const leave = () => void keepNow(key);
     window.addEventListener('pagehide', leave);
     return () => window.removeEventListener('pagehide', leave);
-  }, [id, document, setHistory]);
-  useEffect(() => {
-    if (history.past.length + history.future.length > 0) remember(id, history);
-  }, [id, history]);
+  }, [key, document, edited]);
+  useEffect(
+    () =>
+      edited.subscribe(() => {
+        const history = edited.history();
+        if (history.past.length + history.future.length > 0) remember(key, history);
+      }),
+    [key, edited],
+  );
 }
 
 export function useSet(stored: StoredSet): EditedSet {
-  const [history, setHistory] = useState(() => recall(stored.id, stored.document));
-  const keeper = useKeeper(stored);
-  const { saver, save, keep } = keeper;
-  const saved = useRef(stored.document);
-
-  const { present } = history;
+  const [edited] = useState(
+    () => new Edited(stored, recall(stored.key, stored.document), browserFor(stored)),
+  );
+  const state = useSyncExternalStore(edited.subscribe, edited.state, edited.state);
+  useKeptHistory(stored, edited);
   useEffect(() => {
-    if (present === saved.current) return;
-    saved.current = present;
-    saver.want(present);
-    keep(present);
-  }, [present, keep, saver]);
-
-  useKeptHistory(stored, history, setHistory);
-  const putBack = usePutBack(stored, keeper, saved, setHistory);
-
-  const edit = useCallback<EditedSet['edit']>((change, about) => {
-    setHistory((h) => record(h, change(h.present), about ?? null));
-  }, []);
-  const editAndSave = (change: (document: SetDocument) => SetDocument): Promise<void> => {
-    const next = change(present);
-    setHistory((h) => record(h, next, null));
-    saved.current = next;
-    saver.want(next);
-    keep(next);
-    return saver.flush();
-  };
-  const undoEdit = useCallback(() => setHistory(undo), []);
-  const redoEdit = useCallback(() => setHistory(redo), []);
-
-  const refusal = save.is === 'refused' ? save : undefined;
-  const keepMine = () => {
-    if (!refusal) return;
-    saver.goOnFrom(refusal.theirs.revision);
-    saver.want(present);
-    void saver.flush();
-  };
-  const takeTheirs = () => {
-    if (!refusal) return;
-    const { revision, document } = refusal.theirs;
-    // The draft of mine goes with it: it would be sent again at the next visit, and refused again.
-    saver.goOnFrom(revision, document);
-    saved.current = document;
-    setHistory((h) => record(h, document, null));
-  };
-
+    const stop = lookAfter(edited);
+    const letGo = edited.start();
+    return () => {
+      stop();
+      letGo();
+    };
+  }, [edited]);
+  const { edit, editAndSave, undo, redo, keepMine, takeTheirs, retry } = edited;
   return {
+    key: stored.key,
     id: stored.id,
-    document: present,
-    save,
-    canUndo: history.past.length > 0,
-    canRedo: history.future.length > 0,
+    ...state,
     edit,
     editAndSave,
-    undo: undoEdit,
-    redo: redoEdit,
+    undo,
+    redo,
     keepMine,
     takeTheirs,
-    retry: () => saver.retry(),
-    putBack,
+    retry,
   };
 }

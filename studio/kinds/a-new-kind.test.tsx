@@ -14,7 +14,7 @@ const kinds = { tally: entry };
 test('a desk draws a kind nobody has told it of: specimen, live field, rules', () => {
   const html = renderToString(
     <KindsAtHand value={kinds}>
-      <Desk stored={{ id: 'huts', revision: 1, document }} fieldId="guests" />
+      <Desk stored={{ key: 's_1', id: 'huts', generation: 'g_1', revision: 1, document }} fieldId="guests" />
     </KindsAtHand>,
   );
   const text = html.replace(/<!-- -->/g, '').replace(/<[^>]+>/g, ' ');

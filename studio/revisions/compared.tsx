@@ -4,9 +4,10 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { Compared } from '@arbeit/engine/proof';
 import { useEffect, useState } from 'react';
 import { Mark, type Shape } from '../sheet/mark.tsx';
-import { type ListedSet, listSets } from '../sheet/other-sets.ts';
+import { listSets } from '../sheet/other-sets.ts';
 import { Scrolled } from '../sheet/scrolled.tsx';
-import type { Revision } from '../store/sets.ts';
+import type { Revision } from '../store/revisions.ts';
+import type { ListedSet } from '../store/sets.ts';
 import { bothReady, documentOf, type Side } from './sides.ts';
 import type { useComparing } from './use-comparing.ts';
 

@@ -13,7 +13,7 @@ export function ChoiceDialog({
   readonly set: EditedSet;
   readonly theirs: string;
   readonly revision: number;
-  readonly kept: number;
+  readonly kept: number | null;
 }) {
   return (
     <AlertDialog.Root open>
@@ -34,9 +34,11 @@ export function ChoiceDialog({
             <AlertDialog.Action className="word-button" onClick={set.keepMine}>
               Go on with mine
             </AlertDialog.Action>
-            <a className="word-button" href={`/api/sets/${set.id}/refused/${kept}`} download>
-              Mine as a file
-            </a>
+            {kept !== null && (
+              <a className="word-button" href={`/api/sets/${set.key}/refused/${kept}`} download>
+                Mine as a file
+              </a>
+            )}
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

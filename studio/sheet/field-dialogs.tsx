@@ -8,10 +8,11 @@ import { turnedIn, withKind } from '../definition/kind-change.ts';
 import { renameField } from '../definition/references.ts';
 import { sampleLine, sampleOf } from '../definition/sample.ts';
 import type { EditedSet } from '../definition/use-set.ts';
+import type { ListedSet } from '../store/sets.ts';
 import { Dialog } from './dialog.tsx';
 import { Labelled } from './labelled.tsx';
 import { localeName, locales } from './locales.ts';
-import { type ListedSet, listSets } from './other-sets.ts';
+import { listSets } from './other-sets.ts';
 
 interface Props {
   readonly set: EditedSet;

@@ -4,8 +4,9 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import { useState } from 'react';
 import { duplicateField, moveField } from '../definition/edits.ts';
 import type { EditedSet } from '../definition/use-set.ts';
+import type { ListedSet } from '../store/sets.ts';
 import { later, useLater } from './later.tsx';
-import { type ListedSet, sendField } from './other-sets.ts';
+import { sendField } from './other-sets.ts';
 import { Menu } from './pop-out.tsx';
 import type { ButtonProps, MenuItem } from './pop-out-props.ts';
 

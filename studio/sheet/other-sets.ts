@@ -1,13 +1,9 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { classesIn } from '../definition/classes.ts';
+import { newPage } from '../definition/draft.ts';
 import { addField } from '../definition/edits.ts';
-
-/** A set as a list names it. */
-export interface ListedSet {
-  readonly id: string;
-  readonly title: string;
-  readonly fields: number;
-}
+import { saveOnce } from '../definition/send-save.ts';
+import type { ListedSet, StoredSet } from '../store/sets.ts';
 
 /** All sets there are, those changed last first. Rejects where Arbeit does not answer. */
 export async function listSets(): Promise<readonly ListedSet[]> {
@@ -45,12 +41,13 @@ export async function sendField(
 ): Promise<string> {
   const found = await fetch(`/api/sets/${to}`).catch(() => undefined);
   if (!found?.ok) return problemIn(found);
-  const { revision, document } = (await found.json()) as { revision: number; document: SetDocument };
-  return problemIn(
-    await fetch(`/api/sets/${to}`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ base: revision, document: received(document, field, from) }),
-    }).catch(() => undefined),
-  );
+  const set = (await found.json()) as StoredSet;
+  return problemWith(await saveOnce(set, received(set.document, field, from), newPage()));
+}
+
+/** What a save that nobody tries again says went wrong; nothing, where nothing did. */
+export function problemWith(answer: Awaited<ReturnType<typeof saveOnce>>): string {
+  if (answer.ok) return '';
+  if ('theirs' in answer) return 'Somebody else saved the set at the same moment. Try again.';
+  return answer.faults[0]?.message ?? `${answer.why} Nothing was changed; try again.`;
 }

@@ -3,9 +3,13 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Refused, StoredSet } from '../store/sets.ts';
+import { newPage } from '../definition/draft.ts';
+import { saveOnce } from '../definition/send-save.ts';
+import type { Refused } from '../store/refusing.ts';
+import type { StoredSet } from '../store/sets.ts';
 import { Alive } from './alive.tsx';
 import { Masthead } from './masthead.tsx';
+import { problemWith } from './other-sets.ts';
 
 export interface RefusedVersion extends Refused {
   readonly document: SetDocument;
@@ -41,11 +45,7 @@ export function RefusedVersions({
   };
   const takeBack = (version: RefusedVersion) =>
     act(async () => {
-      const problem = await ask(`/api/sets/${stored.id}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ base: stored.revision, document: version.document }),
-      });
+      const problem = problemWith(await saveOnce(stored, version.document, newPage()));
       return problem || drop(version.kept);
     }, 'Taken back. What it replaced is an earlier revision of the set.');
 

@@ -9,6 +9,11 @@ import { useHasUnsavedLine } from './unsaved.ts';
 
 const choiceDialog = later(() => import('./choice-dialog.tsx'));
 
+/** What becomes of what could not be saved: what the browser keeps outlives the page, what it does not keep is on the page alone. */
+const keptHere = 'What you changed is kept in this browser and is sent again automatically.';
+const keptNowhere =
+  'It is sent again automatically. This browser does not keep it: leave this page open until it is saved.';
+
 /** How saving stands, in one or two words, and the choice when somebody else saved in between. */
 export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
@@ -39,7 +44,7 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
             Not saved:{' '}
             {save.faults[0]
               ? `${placeInWords(save.faults[0].path, set.document)}: ${save.faults[0].message}`
-              : save.why}{' '}
+              : `${save.why} ${set.isKept ? keptHere : keptNowhere}`}{' '}
             <button type="button" className="word-button" onClick={set.retry}>
               Try again
             </button>

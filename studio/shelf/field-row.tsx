@@ -16,7 +16,7 @@ import { FieldMenu } from '../sheet/field-menu.tsx';
 import { focusSoon } from '../sheet/focus-soon.ts';
 import { Go } from '../sheet/go.tsx';
 import { Mark } from '../sheet/mark.tsx';
-import type { ListedSet } from '../sheet/other-sets.ts';
+import type { ListedSet } from '../store/sets.ts';
 
 /** A field on the shelf: its name, itself, what it looks like or has to say, and what can be done with it. */
 export const FieldRow = memo(function FieldRow({

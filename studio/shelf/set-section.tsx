@@ -8,10 +8,11 @@ import { type EditedSet, useSet } from '../definition/use-set.ts';
 import { useAtFirstUse } from '../sheet/first-use.ts';
 import { focusSoon } from '../sheet/focus-soon.ts';
 import { later, useLater } from '../sheet/later.tsx';
-import { type ListedSet, received, sendField } from '../sheet/other-sets.ts';
+import { received, sendField } from '../sheet/other-sets.ts';
+
 import { SaveLine } from '../sheet/save-line.tsx';
 import { useSorting } from '../sheet/use-sorting.ts';
-import type { StoredSet } from '../store/sets.ts';
+import type { ListedSet, StoredSet } from '../store/sets.ts';
 import type { LastResult } from '../trials/last-results.ts';
 import { wereRun } from '../trials/were-run.ts';
 import { FieldRow } from './field-row.tsx';

@@ -10,20 +10,13 @@ import { useCommands } from '../sheet/commands.tsx';
 import { later, useLater } from '../sheet/later.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
 import { problemIn } from '../sheet/other-sets.ts';
-import type { StoredSet } from '../store/sets.ts';
+import type { ListedSet, StoredSet } from '../store/sets.ts';
 import { SetSection } from './set-section.tsx';
 
 /** A stored set that cannot be read: what is wrong with it, a sentence each. */
 export interface Broken {
   readonly id: string;
   readonly faults: readonly string[];
-}
-
-/** A set of which only this much is on the page until it is opened. */
-export interface Folded {
-  readonly id: string;
-  readonly title: string;
-  readonly fields: number;
 }
 
 const takeInDialog = later(() => import('./take-in-dialog.tsx'));
@@ -35,7 +28,7 @@ export function Shelf({
   broken = [],
 }: {
   readonly sets: readonly StoredSet[];
-  readonly folded?: readonly Folded[];
+  readonly folded?: readonly ListedSet[];
   readonly broken?: readonly Broken[];
 }) {
   const router = useRouter();
@@ -210,7 +203,7 @@ function FoldedSet({
   folded: { id, title, fields },
   search,
 }: {
-  readonly folded: Folded;
+  readonly folded: ListedSet;
   readonly search: string;
 }) {
   const router = useRouter();

@@ -1,15 +1,53 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { bigint, index, integer, json, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  index,
+  integer,
+  json,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import type { Operation } from './operations.ts';
+
+/** The store itself, one row: its generation tells it from every other store, one that was put back from a backup too. */
+export const stores = pgTable('stores', {
+  id: integer('id').primaryKey(),
+  generation: text('generation').notNull(),
+});
 
 /** The sets, each one document with the number of its latest revision. */
-export const sets = pgTable('sets', {
-  id: text('id').primaryKey(),
-  revision: integer('revision').notNull(),
-  document: json('document').$type<SetDocument>().notNull(),
-  changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
-  /** When it was taken off the shelf: it can be put back, with all its revisions. */
-  deletedAt: timestamp('deleted_at', { withTimezone: true }),
-});
+export const sets = pgTable(
+  'sets',
+  {
+    /** It never changes: drafts and saves name a set by it. */
+    key: text('key').primaryKey(),
+    /** The name in the addresses of its pages; it may change. */
+    id: text('id').notNull(),
+    revision: integer('revision').notNull(),
+    document: json('document').$type<SetDocument>().notNull(),
+    /** Of the document, for the shelf. */
+    title: text('title').notNull(),
+    fields: integer('fields').notNull(),
+    changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
+    /** When it was taken off the shelf: it can be put back, with all its revisions. */
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    /** Revisions and refused saves that were dropped because there were too many. */
+    droppedRevisions: integer('dropped_revisions').notNull().default(0),
+    droppedRefused: integer('dropped_refused').notNull().default(0),
+  },
+  (table) => [uniqueIndex('sets_by_id').on(table.id)],
+);
+
+const setKey = () =>
+  text('set_key')
+    .notNull()
+    .references(() => sets.key, { onDelete: 'cascade' });
+
+/** Names that sets had: they lead to the set until another one takes them. */
+export const formerIds = pgTable('former_ids', { id: text('id').primaryKey(), setKey: setKey() });
 
 /**
  * The revisions of a set. Saves of one page within a few minutes are one revision, which then stands under its latest
@@ -18,7 +56,7 @@ export const sets = pgTable('sets', {
 export const revisions = pgTable(
   'revisions',
   {
-    setId: text('set_id').notNull(),
+    setKey: setKey(),
     revision: integer('revision').notNull(),
     document: json('document').$type<SetDocument>().notNull(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
@@ -26,20 +64,48 @@ export const revisions = pgTable(
     savedBy: text('saved_by').notNull().default(''),
     name: text('name'),
   },
-  (table) => [primaryKey({ columns: [table.setId, table.revision] })],
+  (table) => [primaryKey({ columns: [table.setKey, table.revision] })],
 );
 
-/** Saves that came too late: made on a revision that was no longer the latest. Kept until somebody chooses. */
+/** The log: every save that was taken, as the page sent it. What lies far back is dropped. */
+export const saves = pgTable(
+  'saves',
+  {
+    setKey: setKey(),
+    revision: integer('revision').notNull(),
+    page: text('page').notNull(),
+    operations: json('operations').$type<readonly Operation[]>().notNull(),
+    /** Of the operations, in characters. */
+    size: integer('size').notNull(),
+    savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.setKey, table.revision] })],
+);
+
+/** Of each page that saved a set its last save that was taken: kept for ever, so that it is recognised however late it comes again. */
+export const pages = pgTable(
+  'pages',
+  {
+    setKey: setKey(),
+    page: text('page').notNull(),
+    counter: integer('counter').notNull(),
+    digest: text('digest').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.setKey, table.page] })],
+);
+
+/** Saves that were refused because somebody else changed the same. Kept until somebody chooses, each once. */
 export const refused = pgTable(
   'refused',
   {
     id: bigint('id', { mode: 'number' }).primaryKey().generatedAlwaysAsIdentity(),
-    setId: text('set_id').notNull(),
+    setKey: setKey(),
     baseRevision: integer('base_revision').notNull(),
+    digest: text('digest').notNull(),
     document: json('document').$type<SetDocument>().notNull(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [index('refused_by_set').on(table.setId)],
+  (table) => [uniqueIndex('refused_once').on(table.setKey, table.digest)],
 );
 
 /** Codes that were sent, of each its salted hash alone. */

@@ -65,7 +65,8 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
       }
     };
     const tidy = async (): Promise<void> => {
-      for (const table of ['sets', 'revisions', 'refused', 'codes']) await opened.query(`vacuum ${table}`);
+      for (const table of ['sets', 'revisions', 'saves', 'pages', 'refused', 'codes'])
+        await opened.query(`vacuum ${table}`);
       await opened.query('checkpoint');
       flushAll(folder, since);
       since = Date.now() - 1000;

@@ -1,5 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { readDocument } from '@arbeit/engine/document';
+import { mostDeep, readDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { z } from 'zod';
@@ -11,14 +11,31 @@ const mostBytes = 4_000_000;
 
 const mostRevisions = 2_147_483_647;
 const withDocument = z.strictObject({ document: z.unknown() });
-/** `from` names the page that saves. Revisions are counted in 32 bits. */
-const withBase = withDocument.extend({
+
+/** JSON that goes no deeper than a document does. */
+const json = z.json();
+const step = z.union([z.string().max(10_000), z.strictObject({ id: z.string().max(10_000) })]);
+const at = z.array(step).max(mostDeep);
+const id = z.string().max(10_000);
+const operation = z.discriminatedUnion('do', [
+  z.strictObject({
+    do: z.literal('set'),
+    at,
+    before: json.optional(),
+    value: json.optional(),
+    next: z.string().max(10_000).optional(),
+  }),
+  z.strictObject({ do: z.literal('insert'), at, id, after: id.nullable(), value: json }),
+  z.strictObject({ do: z.literal('move'), at, id, after: id.nullable() }),
+  z.strictObject({ do: z.literal('remove'), at, id, before: json }),
+]);
+/** A save (`store/saving.ts`). Revisions are counted in 32 bits. */
+const save = z.strictObject({
+  generation: z.string().max(100),
+  page: z.string().regex(/^[\w-]{1,100}$/),
+  counter: z.int().min(1).max(mostRevisions),
   base: z.int().min(1).max(mostRevisions),
-  from: z
-    .string()
-    .max(100)
-    .regex(/^[\w-]*$/)
-    .optional(),
+  operations: z.array(operation).max(100_000),
 });
 
 export type Problem = { readonly error: string; readonly faults?: readonly DocumentFault[] };
@@ -79,7 +96,7 @@ async function readWith<T extends { document?: unknown }>(
   return { ...read, document: result.document };
 }
 
-export const readSave = (request: Request) => readWith(request, withBase);
+export const readSave = (request: Request) => readShape(request, save);
 
 const ids = z.array(z.string().max(100)).max(10_000);
 /** Their keys are their names. */
@@ -134,9 +151,9 @@ export const readAddress = (request: Request) =>
 /** The raw values of a form, by field. */
 export const readRecord = (request: Request) => readShape(request, z.strictObject({ raw: named(text) }));
 
-/** An id of a set as it stands in an address; `undefined` for what can be none. */
+/** An id or a key of a set as it stands in an address; `undefined` for what can be none. */
 export const setIdOf = (text: string): string | undefined =>
-  /^[a-z0-9-]{1,80}$/.test(text) ? text : undefined;
+  /^(?:[a-z0-9-]{1,80}|s_[0-9a-f]{32})$/.test(text) ? text : undefined;
 
 /** The number of a revision as it stands in an address; `undefined` for what can be none. */
 export const revisionOf = (text: string): number | undefined =>

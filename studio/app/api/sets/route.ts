@@ -5,10 +5,7 @@ import { answer, readNew } from '../request.ts';
 /** All sets, the one changed last first, each with its title and the number of its fields. */
 export function GET(): Promise<Response> {
   return answer('list the sets', async () => {
-    const all = await (await store()).read(listSets);
-    return Response.json(
-      all.map(({ id, document: { title, fields } }) => ({ id, title, fields: fields?.length ?? 0 })),
-    );
+    return Response.json(await (await store()).read(listSets));
   });
 }
 

@@ -1,6 +1,7 @@
-import { deleteSet, findSet, renameSet, saveSet } from '../../../../store/sets.ts';
+import { changesSince, type SentSave, saveSet } from '../../../../store/save-set.ts';
+import { deleteSet, findSet, renameSet } from '../../../../store/sets.ts';
 import { store } from '../../../../store/store.ts';
-import { answer, problem, readRename, readSave, setIdOf } from '../../request.ts';
+import { answer, problem, readRename, readSave, revisionOf, setIdOf } from '../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string }>;
@@ -8,18 +9,30 @@ interface Context {
 
 const missing = () => problem(404, { error: 'This set is no longer in the store.' });
 
-export function GET(_: Request, { params }: Context): Promise<Response> {
+/**
+ * A set, by its id, its key, or an id it had. With `?since=` a revision and `&generation=` of the store: what was done to it after that
+ * one, or the whole of it where the log does not go back so far.
+ */
+export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer('read a set', async () => {
     const id = setIdOf((await params).set);
-    const found = id && (await (await store()).read((db) => findSet(db, id)));
+    if (!id) return missing();
+    const { searchParams } = new URL(request.url);
+    const asked = searchParams.get('since');
+    const generation = searchParams.get('generation') ?? '';
+    const since = asked === null ? undefined : revisionOf(asked);
+    if (asked !== null && since === undefined) return problem(400, { error: '“since” is a revision.' });
+    const found = await (await store()).read(
+      async (db): Promise<object | undefined> =>
+        since === undefined ? findSet(db, id) : changesSince(db, id, since, generation),
+    );
     return found ? Response.json(found) : missing();
   });
 }
 
 /**
- * Saves a set. Body: `{ base, document, from }`, `base` the revision it was made on, `from` the page it was made on.
- * Answers `{ revision }`; 409 with the set as it is now and the number the refused one is kept under; 422 with the
- * faults of the document.
+ * Saves a set. Body: a save (`store/saving.ts`). Answers what is stored; 409 with the set as it is now, why, and the number the refused one is kept under; 422
+ * with the faults of what it comes to.
  */
 export function PUT(request: Request, { params }: Context): Promise<Response> {
   return answer('save a set', async () => {
@@ -27,11 +40,13 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
     if (read instanceof Response) return read;
     const id = setIdOf((await params).set);
     if (!id) return missing();
-    const { base, document, from = '' } = read;
-    const saved = await (await store()).write((db) => saveSet(db, id, base, document, from));
-    if (saved.outcome === 'missing') return missing();
-    if (saved.outcome === 'saved') return Response.json({ revision: saved.revision });
-    return Response.json({ theirs: saved.theirs, kept: saved.kept }, { status: 409 });
+    // Zod leaves out what is undefined; JSON has nothing of the kind.
+    const saved = await (await store()).write((db) => saveSet(db, id, read as SentSave));
+    const { outcome, ...rest } = saved;
+    if (outcome === 'missing') return missing();
+    if (saved.outcome === 'faulty')
+      return problem(422, { error: 'The document has faults.', faults: saved.faults });
+    return Response.json(rest, { status: outcome === 'saved' ? 200 : 409 });
   });
 }
 

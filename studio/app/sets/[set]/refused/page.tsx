@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { differences } from '../../../../definition/differences.ts';
 import { type RefusedVersion, RefusedVersions } from '../../../../sheet/refused-versions.tsx';
-import { findRefused, listRefused } from '../../../../store/sets.ts';
+import { findRefused, listRefused } from '../../../../store/refusing.ts';
 import { isTrouble } from '../../../../store/trouble.ts';
 import { reading, Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';

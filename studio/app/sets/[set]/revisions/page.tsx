@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { RevisionsSheet } from '../../../../revisions/revisions-sheet.tsx';
-import { listRevisions } from '../../../../store/sets.ts';
+import { listRevisions } from '../../../../store/revisions.ts';
 import { isTrouble } from '../../../../store/trouble.ts';
 import { reading, Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';

@@ -1,4 +1,4 @@
-import { listRefused } from '../../../../../store/sets.ts';
+import { listRefused } from '../../../../../store/refusing.ts';
 import { store } from '../../../../../store/store.ts';
 import { answer, problem, setIdOf } from '../../../request.ts';
 

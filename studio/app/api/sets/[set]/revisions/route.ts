@@ -1,4 +1,5 @@
-import { findSet, listRevisions } from '../../../../../store/sets.ts';
+import { listRevisions } from '../../../../../store/revisions.ts';
+import { findSet } from '../../../../../store/sets.ts';
 import { store } from '../../../../../store/store.ts';
 import { answer, problem, setIdOf } from '../../../request.ts';
 

@@ -1,4 +1,4 @@
-import { dropRefused, findRefused } from '../../../../../../store/sets.ts';
+import { dropRefused, findRefused } from '../../../../../../store/refusing.ts';
 import { store } from '../../../../../../store/store.ts';
 import { answer, problem, setIdOf } from '../../../../request.ts';
 

@@ -1,4 +1,5 @@
-import { findRevision, findSet, nameRevision } from '../../../../../../store/sets.ts';
+import { findRevision, nameRevision } from '../../../../../../store/revisions.ts';
+import { findSet } from '../../../../../../store/sets.ts';
 import { store } from '../../../../../../store/store.ts';
 import { answer, problem, readRevisionName, revisionOf, setIdOf } from '../../../../request.ts';
 

@@ -1,0 +1,275 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { carriedOut, type Json, type Operation } from '../store/operations.ts';
+import type { StoredSet } from '../store/sets.ts';
+import type { Draft } from './draft.ts';
+import { begin, type History, record, redo, undo } from './history.ts';
+import { type Around, createSaver, type Saver, type SaveState } from './saver.ts';
+
+/** How a set stands that is being edited. */
+export interface EditedState {
+  readonly document: SetDocument;
+  readonly save: SaveState;
+  /** Whether the browser keeps what is not saved yet: where it does not, leaving asks. */
+  readonly isKept: boolean;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  /** When unsaved work of an earlier visit was put back: then, ISO 8601. */
+  readonly putBack: string | null;
+}
+
+/** What a page needs of its browser. */
+export interface Browser extends Pick<Around, 'page' | 'send' | 'changesSince' | 'pause'> {
+  /** Whether the browser keeps it; it may take its time to say so, or never do. */
+  keep(draft: Draft): Promise<boolean>;
+  drop(draft: Pick<Draft, 'key' | 'page'>): void;
+  /** Drafts of the set whose page is gone, the newest first. */
+  left(set: Pick<StoredSet, 'key' | 'id'>): Promise<readonly Draft[]>;
+  /** Says, for as long as the page lives, that its drafts have somebody; answers what lets go of them. */
+  hold(page: string): () => void;
+  /** Tells the other tabs that a set was saved. */
+  announce(key: string, revision: number): void;
+  /** Milliseconds that only go up. */
+  now(): number;
+}
+
+/** So long a browser may take to say that it has kept something, in milliseconds. */
+const mostKeeping = 1_000;
+
+/** What others did, in a history: it stays when what was done here is undone. Steps that it has no place in are dropped. */
+function rebased(
+  { past, future }: History<SetDocument>,
+  theirs: readonly Operation[],
+  present: SetDocument,
+): History<SetDocument> {
+  const withTheirs = (all: readonly SetDocument[]): SetDocument[] =>
+    all.flatMap((document) => {
+      const next = carriedOut(document as unknown as Json, theirs);
+      return next === undefined ? [] : [next as unknown as SetDocument];
+    });
+  return { past: withTheirs(past), present, future: withTheirs(future), about: null };
+}
+
+/**
+ * A set being edited on a page: its document, undo and redo, its saving, and what the browser keeps of it. What is edited, and what comes from elsewhere, is known
+ * to the saver before anything else happens: nothing is joined to a document that is no longer shown.
+ */
+export class Edited {
+  readonly #stored: StoredSet;
+  readonly #browser: Browser;
+  readonly #saver: Saver;
+  readonly #listeners = new Set<() => void>();
+  #history: History<SetDocument>;
+  #save: SaveState = { is: 'saved' };
+  #page: string;
+  #letGo = (): void => {};
+  #isTouched = false;
+  #putBack: string | null = null;
+  /** Since when the browser has not said that it keeps what it was given last; `null`: it refused. */
+  #keepingSince: number | null | undefined;
+  #keepings = 0;
+  #state: EditedState;
+
+  constructor(stored: StoredSet, history: History<SetDocument>, browser: Browser) {
+    this.#stored = stored;
+    this.#browser = browser;
+    this.#page = browser.page;
+    this.#history = history;
+    this.#saver = createSaver(stored, {
+      page: browser.page,
+      send: browser.send,
+      changesSince: browser.changesSince,
+      ...(browser.pause === undefined ? {} : { pause: browser.pause }),
+      tell: (save) => this.#told(save),
+      joined: (theirs, document) => {
+        this.#history = rebased(this.#history, theirs, document);
+        this.#changed();
+      },
+      kept: () => this.#keep(),
+    });
+    this.#state = this.#stateNow();
+  }
+
+  readonly state = (): EditedState => this.#state;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => void this.#listeners.delete(listener);
+  };
+
+  /** Steps to go back and forward by. */
+  history(): History<SetDocument> {
+    return this.#history;
+  }
+
+  /** Takes up a history that outlived its page, where nothing has happened here yet. */
+  recall(history: History<SetDocument>): void {
+    const { past, future, present } = this.#history;
+    if (past.length + future.length > 0 || present !== this.#stored.document) return;
+    this.#history = { ...history, present };
+    this.#changed();
+  }
+
+  readonly edit = (change: (document: SetDocument) => SetDocument, about?: string): void =>
+    this.#go(record(this.#history, change(this.#history.present), about ?? null));
+  readonly undo = (): void => this.#go(undo(this.#history));
+  readonly redo = (): void => this.#go(redo(this.#history));
+  readonly retry = (): void => this.#saver.retry();
+
+  /** Changes the document and resolves when it was saved, or was not; `save` says which. */
+  readonly editAndSave = (change: (document: SetDocument) => SetDocument): Promise<void> => {
+    this.edit(change);
+    return this.#saver.flush();
+  };
+
+  /** After a refused save: mine over theirs. It can be undone. */
+  readonly keepMine = (): void => {
+    if (this.#save.is !== 'refused') return;
+    const { theirs } = this.#save;
+    const { present } = this.#history;
+    this.#saver.goOnFrom(theirs);
+    this.#saver.want(present);
+    void this.#saver.flush();
+  };
+
+  /** After a refused save: theirs. It can be undone. */
+  readonly takeTheirs = (): void => {
+    if (this.#save.is !== 'refused') return;
+    const { theirs } = this.#save;
+    this.#history = record(this.#history, theirs.document, null);
+    this.#saver.goOnFrom(theirs);
+    this.#changed();
+  };
+
+  /** Asks what others have saved meanwhile. */
+  readonly catchUp = (): void => void this.#saver.catchUp();
+
+  /** Another tab has saved a set. */
+  heard(key: string, revision: number): void {
+    if (key === this.#stored.key && revision > this.#saver.outbox().base) this.catchUp();
+  }
+
+  /** Saves as the page goes away. */
+  leave(): void {
+    void this.#saver.flush(true);
+  }
+
+  /** Whether leaving would lose something. */
+  isAtRisk(): boolean {
+    return this.#saver.isUnsaved() && !this.#isKept();
+  }
+
+  /** Takes up what an earlier visit left, and holds this page's name. Answers what lets go of it. */
+  start(): () => void {
+    let isGone = false;
+    this.#letGo = this.#browser.hold(this.#page);
+    void this.#left().then((draft) => {
+      if (!isGone && draft && !this.#isTouched) this.#takeUp(draft);
+    });
+    return () => {
+      isGone = true;
+      this.leave();
+      this.#letGo();
+    };
+  }
+
+  /** What another visit left of the set that this page was not given; what the server has by now is dropped for good. */
+  async #left(): Promise<Draft | undefined> {
+    const { revision, generation, document } = this.#stored;
+    const shown = JSON.stringify(document);
+    const isSeen = ({ savedAs, outbox, document: left }: Draft): boolean =>
+      savedAs === undefined
+        ? JSON.stringify(left) === shown
+        : savedAs <= revision || outbox?.generation !== generation;
+    const all = await this.#browser.left(this.#stored);
+    // What the server has needs no putting back, neither now nor later over newer work.
+    for (const draft of all) if (isSeen(draft)) this.#browser.drop(draft);
+    return all.find((draft) => !isSeen(draft));
+  }
+
+  #takeUp(draft: Draft): void {
+    const { savedAs: revision, document, outbox, page, at } = draft;
+    if (revision !== undefined && outbox) {
+      // Saved after this page was asked for: it is what the server would send now.
+      this.#history = begin(document);
+      this.#saver.goOnFrom({ generation: outbox.generation, revision, document });
+      this.#changed();
+      return;
+    }
+    this.#browser.drop(draft);
+    this.#isTouched = true;
+    this.#putBack = at;
+    this.#history = record(this.#history, document, null);
+    // In the name of the page it was made on, so that what that one was sending is recognised. One of an older Arbeit has no name.
+    if (outbox) {
+      this.#page = page;
+      this.#letGo();
+      this.#letGo = this.#browser.hold(page);
+    }
+    this.#saver.takeUp(this.#page, outbox, document);
+    this.#keep();
+    this.#changed();
+  }
+
+  #go(next: History<SetDocument>): void {
+    const isOther = next.present !== this.#history.present;
+    this.#history = next;
+    if (isOther) {
+      this.#isTouched = true;
+      this.#saver.want(next.present);
+      this.#keep();
+    }
+    this.#changed();
+  }
+
+  #told(save: SaveState): void {
+    this.#save = save;
+    if (save.is === 'saved' && save.as) {
+      this.#keep(save.as.revision);
+      this.#browser.announce(this.#stored.key, save.as.revision);
+    }
+    this.#changed();
+  }
+
+  /** Has the browser keep what is not known to be stored. A page on which nothing was done has nothing to keep. */
+  #keep(savedAs?: number): void {
+    if (!this.#isTouched) return;
+    const { present: document } = this.#history;
+    const saved = savedAs === undefined ? {} : { savedAs };
+    const at = new Date().toISOString();
+    const draft = { key: this.#stored.key, page: this.#page, outbox: this.#saver.outbox(), document, at };
+    const turn = ++this.#keepings;
+    this.#keepingSince ??= this.#browser.now();
+    void this.#browser.keep({ ...draft, ...saved }).then((isKept) => {
+      if (turn !== this.#keepings) return;
+      this.#keepingSince = isKept ? undefined : null;
+      this.#changed();
+    });
+  }
+
+  #isKept(): boolean {
+    const since = this.#keepingSince;
+    return since === undefined || (since !== null && this.#browser.now() - since < mostKeeping);
+  }
+
+  #stateNow(): EditedState {
+    const { past, present, future } = this.#history;
+    return {
+      document: present,
+      save: this.#save,
+      isKept: this.#isKept(),
+      canUndo: past.length > 0,
+      canRedo: future.length > 0,
+      putBack: this.#putBack,
+    };
+  }
+
+  #changed(): void {
+    const next = this.#stateNow();
+    const isSame = (Object.keys(next) as (keyof EditedState)[]).every(
+      (key) => next[key] === this.#state[key],
+    );
+    if (isSame) return;
+    this.#state = next;
+    for (const listener of this.#listeners) listener();
+  }
+}

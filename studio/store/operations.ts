@@ -1,0 +1,236 @@
+/**
+ * What a save changes, as operations on members of a document: names of objects, and in lists whose members can be told apart (fields, forms, rules and trials
+ * by their id, texts by themselves) the members. Operations on different members of one document can be carried out one after the other, whoever made them.
+ */
+
+export type Json = null | boolean | number | string | readonly Json[] | { readonly [name: string]: Json };
+
+/** One step inwards: a name, or a member of a list by its id. */
+export type Step = string | { readonly id: string };
+export type Path = readonly Step[];
+
+export type Operation =
+  /** A member has another value; without `value` it is gone, without `before` it is new, and stands in front of `next`, or last. */
+  | {
+      readonly do: 'set';
+      readonly at: Path;
+      readonly before?: Json;
+      readonly value?: Json;
+      readonly next?: string;
+    }
+  /** A list has one more, behind the one of that id, or first. */
+  | {
+      readonly do: 'insert';
+      readonly at: Path;
+      readonly id: string;
+      readonly after: string | null;
+      readonly value: Json;
+    }
+  | { readonly do: 'move'; readonly at: Path; readonly id: string; readonly after: string | null }
+  | { readonly do: 'remove'; readonly at: Path; readonly id: string; readonly before: Json };
+
+type Members = { readonly [name: string]: Json };
+type List = readonly Json[];
+
+const isList = (value: Json | undefined): value is List => Array.isArray(value);
+const isObject = (value: Json | undefined): value is Members =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Whether two values are the same, the order of their members too. */
+export const isSame = (a: Json | undefined, b: Json | undefined): boolean =>
+  a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** What tells a member of a list from the others; `undefined` where nothing does. */
+function idOf(member: Json | undefined): string | undefined {
+  if (typeof member === 'string') return member;
+  return isObject(member) && typeof member.id === 'string' ? member.id : undefined;
+}
+
+/** The ids of a list, where each member has one that no other has. */
+function idsOf(list: List): readonly string[] | undefined {
+  const ids = new Set<string>();
+  for (const member of list) {
+    const id = idOf(member);
+    if (id === undefined || ids.has(id)) return undefined;
+    ids.add(id);
+  }
+  return [...ids];
+}
+
+/** What makes the second of two documents of the first. */
+export function operationsBetween(before: Json, after: Json): readonly Operation[] {
+  const all: Operation[] = [];
+  compare(before, after, [], all);
+  return all;
+}
+
+function compare(a: Json, b: Json, at: Path, all: Operation[]): void {
+  if (isSame(a, b)) return;
+  const ids = isList(a) && isList(b) ? ([idsOf(a), idsOf(b)] as const) : undefined;
+  if (isList(a) && isList(b) && ids?.[0] && ids[1]) compareLists(a, b, ids[0], ids[1], at, all);
+  else if (isObject(a) && isObject(b) && isInOneOrder(a, b)) compareMembers(a, b, at, all);
+  else all.push({ do: 'set', at, before: a, value: b });
+}
+
+/** Whether the names two objects share stand in one order in both: else only the whole says it. */
+function isInOneOrder(a: Members, b: Members): boolean {
+  const shared = Object.keys(b).filter((name) => Object.hasOwn(a, name));
+  return Object.keys(a)
+    .filter((name) => Object.hasOwn(b, name))
+    .every((name, i) => name === shared[i]);
+}
+
+function compareMembers(a: Members, b: Members, at: Path, all: Operation[]): void {
+  for (const [name, value] of Object.entries(a))
+    if (!Object.hasOwn(b, name)) all.push({ do: 'set', at: [...at, name], before: value });
+  // From behind, so that the one in front of which a new name stands is there already.
+  const names = Object.keys(b);
+  for (let i = names.length - 1; i >= 0; i--) {
+    const name = names[i]!;
+    const value = b[name]!;
+    if (Object.hasOwn(a, name)) compare(a[name]!, value, [...at, name], all);
+    else {
+      const next = names[i + 1];
+      all.push({ do: 'set', at: [...at, name], value, ...(next === undefined ? {} : { next }) });
+    }
+  }
+}
+
+function compareLists(
+  a: List,
+  b: List,
+  idsBefore: readonly string[],
+  ids: readonly string[],
+  at: Path,
+  all: Operation[],
+): void {
+  const was = new Map(idsBefore.map((id, i) => [id, i]));
+  const is = new Set(ids);
+  for (const [i, id] of idsBefore.entries())
+    if (!is.has(id)) all.push({ do: 'remove', at, id, before: a[i]! });
+  const stays = longestRise(ids.filter((id) => was.has(id)).map((id) => was.get(id)!));
+  for (const [i, id] of ids.entries()) {
+    const after = i === 0 ? null : ids[i - 1]!;
+    const from = was.get(id);
+    if (from === undefined) all.push({ do: 'insert', at, id, after, value: b[i]! });
+    else if (!stays.has(from)) all.push({ do: 'move', at, id, after });
+  }
+  for (const [i, id] of ids.entries()) {
+    const from = was.get(id);
+    if (from !== undefined) compare(a[from]!, b[i]!, [...at, { id }], all);
+  }
+}
+
+/** Of distinct numbers the most that rise from first to last: those stay where they are, and the others are moved. Patience sorting. */
+function longestRise(numbers: readonly number[]): ReadonlySet<number> {
+  const tops: number[] = [];
+  const under = new Map<number, number | undefined>();
+  for (const number of numbers) {
+    let low = 0;
+    let high = tops.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (tops[middle]! < number) low = middle + 1;
+      else high = middle;
+    }
+    under.set(number, tops[low - 1]);
+    tops[low] = number;
+  }
+  const rise = new Set<number>();
+  for (let one = tops.at(-1); one !== undefined; one = under.get(one)) rise.add(one);
+  return rise;
+}
+
+/** The document with operations carried out, one after the other; `undefined` where one has no place in it. */
+export function carriedOut(document: Json, operations: readonly Operation[]): Json | undefined {
+  let now: Json | undefined = document;
+  for (const operation of operations) {
+    now = carryOut(now, operation, operation.at);
+    if (now === undefined) return undefined;
+  }
+  return now;
+}
+
+function carryOut(value: Json, operation: Operation, at: Path): Json | undefined {
+  const [step, ...rest] = at;
+  if (operation.do === 'set' ? rest.length === 0 : step === undefined) return changed(value, operation, step);
+  if (typeof step === 'string') {
+    if (!isObject(value) || !Object.hasOwn(value, step)) return undefined;
+    const inner = carryOut(value[step]!, operation, rest);
+    return inner === undefined ? undefined : { ...value, [step]: inner };
+  }
+  if (!isList(value) || step === undefined) return undefined;
+  const i = value.findIndex((member) => idOf(member) === step.id);
+  const inner = i < 0 ? undefined : carryOut(value[i]!, operation, rest);
+  return inner === undefined ? undefined : value.with(i, inner);
+}
+
+/** The object or list an operation is about, after it. */
+function changed(value: Json, operation: Operation, step: Step | undefined): Json | undefined {
+  if (operation.do !== 'set') return isList(value) ? listAfter(value, operation) : undefined;
+  if (step === undefined) return operation.value;
+  if (typeof step === 'string') return isObject(value) ? membersAfter(value, step, operation) : undefined;
+  if (!isList(value) || operation.value === undefined) return undefined;
+  const i = value.findIndex((member) => idOf(member) === step.id);
+  return i < 0 ? undefined : value.with(i, operation.value);
+}
+
+function membersAfter(
+  members: Members,
+  name: string,
+  { value, next }: Extract<Operation, { do: 'set' }>,
+): Members {
+  if (value !== undefined && Object.hasOwn(members, name)) return { ...members, [name]: value };
+  const others = Object.entries(members).filter(([other]) => other !== name);
+  if (value === undefined) return Object.fromEntries(others);
+  const i = next === undefined ? -1 : others.findIndex(([other]) => other === next);
+  return Object.fromEntries(others.toSpliced(i < 0 ? others.length : i, 0, [name, value]));
+}
+
+function listAfter(list: List, operation: Exclude<Operation, { do: 'set' }>): List | undefined {
+  const { id } = operation;
+  const i = list.findIndex((member) => idOf(member) === id);
+  // What is gone already is gone, and what is there already, as it is, is there: somebody else did the same.
+  if (operation.do === 'remove') return i < 0 ? list : list.toSpliced(i, 1);
+  if (operation.do === 'insert' && i >= 0) return isSame(list[i], operation.value) ? list : undefined;
+  if (operation.do === 'move' && i < 0) return undefined;
+  const member = operation.do === 'insert' ? operation.value : list[i]!;
+  const others = i < 0 ? list : list.toSpliced(i, 1);
+  // Behind one that somebody else has taken away meanwhile, it comes last.
+  const after =
+    operation.after === null ? 0 : others.findIndex((other) => idOf(other) === operation.after) + 1;
+  return others.toSpliced(operation.after !== null && after === 0 ? others.length : after, 0, member);
+}
+
+/** What an operation is about, step by step; where a member of a list stands is something else than what it is. */
+function subjectOf(operation: Operation): readonly string[] {
+  const steps = operation.at.map((step) => (typeof step === 'string' ? `.${step}` : `#${step.id}`));
+  if (operation.do === 'set') return steps;
+  return [...steps, `#${operation.id}`, ...(operation.do === 'move' ? ['place'] : [])];
+}
+
+const isWithin = (inner: readonly string[], outer: readonly string[]): boolean =>
+  outer.length <= inner.length && outer.every((step, i) => step === inner[i]);
+
+/** What an operation does: whatever was there before, and wherever something new stands among others. */
+function effectOf(operation: Operation): string {
+  if (operation.do === 'set' || operation.do === 'insert')
+    return JSON.stringify([operation.at, operation.do === 'set' ? '' : operation.id, operation.value]);
+  return JSON.stringify([operation.at, operation.id, operation.do === 'move' ? operation.after : 'gone']);
+}
+
+/** The first of my operations that is about what one of theirs is about, and does something else; `undefined`: they can be joined. */
+export function conflictOf(
+  mine: readonly Operation[],
+  theirs: readonly Operation[],
+): readonly [mine: Operation, theirs: Operation] | undefined {
+  const others = theirs.map((operation) => [operation, subjectOf(operation), effectOf(operation)] as const);
+  for (const operation of mine) {
+    const subject = subjectOf(operation);
+    const effect = effectOf(operation);
+    for (const [other, its, otherEffect] of others)
+      if ((isWithin(subject, its) || isWithin(its, subject)) && effect !== otherEffect)
+        return [operation, other];
+  }
+  return undefined;
+}

@@ -1,0 +1,120 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import { and, desc, eq, isNull, lt, sql } from 'drizzle-orm';
+import type { Database } from './database.ts';
+import { revisions, sets } from './schema.ts';
+import { keyOf } from './sets.ts';
+
+/** Saves of one page within so many milliseconds are one revision. */
+const oneRevision = 5 * 60_000;
+
+/** So many revisions without a name are kept of a set; the oldest are dropped, and counted. */
+const mostRevisions = 500;
+
+/** A revision of a set, without its document. */
+export interface Revision {
+  readonly revision: number;
+  /** What somebody called it; `null` while nobody has. */
+  readonly name: string | null;
+  /** ISO 8601, UTC. */
+  readonly savedAt: string;
+}
+
+/** The revisions of a set, the latest first. */
+export async function listRevisions(db: Database, address: string): Promise<Revision[]> {
+  const key = await keyOf(db, address);
+  if (key === undefined) return [];
+  const columns = { revision: revisions.revision, name: revisions.name, savedAt: revisions.savedAt };
+  const found = await db
+    .select(columns)
+    .from(revisions)
+    .where(eq(revisions.setKey, key))
+    .orderBy(desc(revisions.revision));
+  return found.map(({ savedAt, ...one }) => ({ ...one, savedAt: savedAt.toISOString() }));
+}
+
+/** How many revisions and refused saves of a set were dropped because there were too many. */
+export async function droppedOf(
+  db: Database,
+  address: string,
+): Promise<{ readonly revisions: number; readonly refused: number }> {
+  const key = (await keyOf(db, address)) ?? '';
+  const columns = { revisions: sets.droppedRevisions, refused: sets.droppedRefused };
+  const [found] = await db.select(columns).from(sets).where(eq(sets.key, key));
+  return found ?? { revisions: 0, refused: 0 };
+}
+
+const thatRevision = (key: string, revision: number) =>
+  and(eq(revisions.setKey, key), eq(revisions.revision, revision));
+
+/** A set as it was at a revision; `undefined` where it has none of that number, or has gone on within it. */
+export async function findRevision(
+  db: Database,
+  address: string,
+  revision: number,
+): Promise<SetDocument | undefined> {
+  const key = await keyOf(db, address);
+  if (key === undefined) return undefined;
+  const [found] = await db
+    .select({ document: revisions.document })
+    .from(revisions)
+    .where(thatRevision(key, revision));
+  return found?.document;
+}
+
+/** Names a revision, or takes its name away; whether there is one of that number. */
+export async function nameRevision(
+  db: Database,
+  address: string,
+  revision: number,
+  name: string | null,
+): Promise<boolean> {
+  const key = await keyOf(db, address);
+  if (key === undefined) return false;
+  const named = await db
+    .update(revisions)
+    .set({ name })
+    .where(thatRevision(key, revision))
+    .returning({ revision: revisions.revision });
+  return named.length > 0;
+}
+
+/** Adds a revision, in place of the one before it where that is the same page's and was begun a few minutes ago. */
+export async function addRevision(
+  db: Database,
+  { key, revision, document, page }: { key: string; revision: number; document: SetDocument; page: string },
+): Promise<void> {
+  const ofSet = eq(revisions.setKey, key);
+  const { revision: number, savedBy, begunAt, name } = revisions;
+  const [last] = await db
+    .select({ revision: number, savedBy, begunAt, name })
+    .from(revisions)
+    .where(ofSet)
+    .orderBy(desc(number))
+    .limit(1);
+  const age = last ? Date.now() - last.begunAt.getTime() : 0;
+  // A clock that was set back makes an age below nought: then nobody knows, and a new one is begun.
+  const joins = last?.name === null && page !== '' && last.savedBy === page && age >= 0 && age < oneRevision;
+  if (joins) await db.delete(revisions).where(thatRevision(key, last.revision));
+  const begun = joins ? last.begunAt : new Date();
+  await db.insert(revisions).values({ setKey: key, revision, document, savedBy: page, begunAt: begun });
+  if (!joins) await dropOldest(db, key);
+}
+
+async function dropOldest(db: Database, key: string): Promise<void> {
+  const unnamed = and(eq(revisions.setKey, key), isNull(revisions.name));
+  const [oldest] = await db
+    .select({ revision: revisions.revision })
+    .from(revisions)
+    .where(unnamed)
+    .orderBy(desc(revisions.revision))
+    .offset(mostRevisions - 1)
+    .limit(1);
+  if (!oldest) return;
+  const gone = await db
+    .delete(revisions)
+    .where(and(unnamed, lt(revisions.revision, oldest.revision)))
+    .returning({ revision: revisions.revision });
+  if (gone.length === 0) return;
+  const dropped = sql`${sets.droppedRevisions} + ${gone.length}`;
+  await db.update(sets).set({ droppedRevisions: dropped }).where(eq(sets.key, key));
+}

@@ -1,0 +1,179 @@
+import { readDocument, type SetDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
+import { kinds } from '@arbeit/engine/kinds';
+import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
+import type { Database } from './database.ts';
+import { carriedOut, type Json, type Operation } from './operations.ts';
+import { keepRefused } from './refusing.ts';
+import { addRevision } from './revisions.ts';
+import { decide, digest, digestOf, type Logged, type Reads, type Refusal, type Save } from './saving.ts';
+import { pages, revisions, saves, sets } from './schema.ts';
+import { factsOf, generationOf, keyOf, type StoredSet } from './sets.ts';
+
+/** What became of a save. */
+export type SaveResult =
+  /** It is stored. `theirs`: what others saved since the revision it was made on. `digest` of the document as it is stored now. */
+  | {
+      readonly outcome: 'saved';
+      readonly revision: number;
+      readonly theirs: readonly Operation[];
+      readonly digest: string;
+    }
+  | { readonly outcome: 'missing' }
+  /** What it comes to is no sound document. */
+  | { readonly outcome: 'faulty'; readonly faults: readonly DocumentFault[] }
+  /** It is not stored. `theirs` is the set as it is; what was sent is kept under `kept`, where it could be put together. */
+  | {
+      readonly outcome: 'refused';
+      readonly because: Exclude<Refusal, 'faults'> | 'generation';
+      readonly theirs: StoredSet;
+      readonly kept: number | null;
+    };
+
+/** A save as it is sent: in the store it was made in. */
+export interface SentSave extends Save {
+  readonly generation: string;
+}
+
+/** The log of a set is kept for so many saves, and so many characters of operations. */
+const mostSaves = 2000;
+const mostLogged = 8_000_000;
+
+const reads: Reads = (document) => readDocument(document, kinds);
+
+/** Of a document as it is stored. */
+const digestOfDocument = (document: SetDocument): string => digest(JSON.stringify(document));
+
+/** Saves operations on a set. Nothing decides but who sent it, its number and what it was made on: neither a clock nor the order of arrival. */
+export async function saveSet(db: Database, address: string, save: SentSave): Promise<SaveResult> {
+  return db.transaction(async (tx) => {
+    const key = await keyOf(tx, address);
+    const isThere = and(eq(sets.key, key ?? ''), isNull(sets.deletedAt));
+    const [present] = await tx.select().from(sets).where(isThere).for('update');
+    if (!present || key === undefined) return { outcome: 'missing' };
+    const generation = await generationOf(tx);
+    const theirs: StoredSet = { key, id: present.id, generation, revision: present.revision, document: present.document };
+    const refusal = async (because: Exclude<Refusal, 'faults'> | 'generation'): Promise<SaveResult> => {
+      const mine = because === 'conflict' ? await documentOf(tx, key, save) : undefined;
+      const one = mine && { key, base: save.base, digest: digestOf(save), document: mine };
+      return { outcome: 'refused', because, theirs, kept: one ? await keepRefused(tx, one) : null };
+    };
+    if (generation !== save.generation) return refusal('generation');
+    const ofPage = and(eq(pages.setKey, key), eq(pages.page, save.page));
+    const [last] = await tx.select().from(pages).where(ofPage);
+    const since = await savedSince(tx, key, save.base, present.revision);
+    const decision = decide({ revision: present.revision, document: sound(present.document), last, since }, save, reads);
+    const others = (since ?? []).filter(({ page }) => page !== save.page).flatMap(({ operations }) => operations);
+    const saved = (revision: number, document: SetDocument): SaveResult => ({
+      outcome: 'saved',
+      revision,
+      theirs: others,
+      digest: digestOfDocument(document),
+    });
+    if (decision.is === 'repeated') return since ? saved(present.revision, present.document) : refusal('base');
+    if (decision.is === 'refused')
+      return decision.because === 'faults'
+        ? { outcome: 'faulty', faults: decision.faults ?? [] }
+        : refusal(decision.because);
+    const { document } = decision;
+    if (save.operations.length > 0) await store(tx, key, present.revision + 1, document, save);
+    const known = { counter: save.counter, digest: digestOf(save) };
+    await tx
+      .insert(pages)
+      .values({ setKey: key, page: save.page, ...known })
+      .onConflictDoUpdate({ target: [pages.setKey, pages.page], set: known });
+    return saved(present.revision + (save.operations.length > 0 ? 1 : 0), document);
+  });
+} // biome-ignore format: a step a line
+
+/** A document as the engine reads it: entries that may be left out are there. One that cannot be read stays as it is. */
+function sound(document: SetDocument): SetDocument {
+  const read = readDocument(document, kinds);
+  return read.ok ? read.document : document;
+}
+
+/** What was saved after a revision; `undefined` where the log does not go back so far, or no revision is of that number. */
+async function savedSince(
+  db: Database,
+  key: string,
+  base: number,
+  present: number,
+): Promise<readonly Logged[] | undefined> {
+  if (base > present) return undefined;
+  const columns = { revision: saves.revision, page: saves.page, operations: saves.operations };
+  const found = await db
+    .select(columns)
+    .from(saves)
+    .where(and(eq(saves.setKey, key), gt(saves.revision, base)))
+    .orderBy(asc(saves.revision));
+  return found.length === present - base ? found : undefined;
+}
+
+/** What a page has of a set that was changed since: what others did after a revision, or the whole of it where the log does not go back so far, or the page knows another store. */
+export async function changesSince(
+  db: Database,
+  address: string,
+  base: number,
+  generation: string,
+): Promise<
+  | { readonly revision: number; readonly theirs: readonly Operation[]; readonly digest: string }
+  | { readonly whole: StoredSet }
+  | undefined
+> {
+  const key = await keyOf(db, address);
+  if (key === undefined) return undefined;
+  return db.transaction(async (tx) => {
+    const [present] = await tx.select().from(sets).where(eq(sets.key, key)).for('share');
+    if (!present) return undefined;
+    const { id, revision, document } = present;
+    const own = await generationOf(tx);
+    const since = own === generation ? await savedSince(tx, key, base, revision) : undefined;
+    if (!since) return { whole: { key, id, revision, document, generation: own } };
+    const theirs = since.flatMap(({ operations }) => operations);
+    return { revision, theirs, digest: digestOfDocument(document) };
+  });
+}
+
+async function store(
+  db: Database,
+  key: string,
+  revision: number,
+  document: SetDocument,
+  { page, operations }: Save,
+): Promise<void> {
+  const changed = { revision, document, ...factsOf(document), changedAt: sql`now()` };
+  await db.update(sets).set(changed).where(eq(sets.key, key));
+  const size = JSON.stringify(operations).length;
+  await db.insert(saves).values({ setKey: key, revision, page, operations, size });
+  await addRevision(db, { key, revision, document, page });
+  // Now and then is enough.
+  if (revision % 50 === 0 || size > mostLogged / 50) await shorten(db, key);
+}
+
+/** Drops what lies far back in the log. The last save always stays. */
+async function shorten(db: Database, key: string): Promise<void> {
+  const far = sql`(
+    select max(revision) from (
+      select revision, sum(size) over (order by revision desc) as so_far, row_number() over (order by revision desc) as place
+      from ${saves} where ${saves.setKey} = ${key}
+    ) as counted where place > 1 and (so_far > ${mostLogged} or place > ${mostSaves})
+  )`;
+  await db.delete(saves).where(and(eq(saves.setKey, key), lte(saves.revision, far)));
+}
+
+/** The document a save comes to for the page that sent it; `undefined` where what it was made on cannot be put together any more. */
+async function documentOf(db: Database, key: string, save: Save): Promise<SetDocument | undefined> {
+  const upTo = and(eq(revisions.setKey, key), lte(revisions.revision, save.base));
+  const [from] = await db
+    .select({ revision: revisions.revision, document: revisions.document })
+    .from(revisions)
+    .where(upTo)
+    .orderBy(desc(revisions.revision))
+    .limit(1);
+  if (!from) return undefined;
+  const between = and(eq(saves.setKey, key), gt(saves.revision, from.revision), lte(saves.revision, save.base));
+  const steps = await db.select({ operations: saves.operations }).from(saves).where(between).orderBy(asc(saves.revision));
+  if (steps.length !== save.base - from.revision) return undefined;
+  const operations = [...steps.flatMap((step) => step.operations), ...save.operations];
+  return carriedOut(sound(from.document) as unknown as Json, operations) as SetDocument | undefined;
+} // biome-ignore format: a question a line

@@ -1,0 +1,97 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
+import { carriedOut, conflictOf, type Json, type Operation } from './operations.ts';
+
+/**
+ * A save, as a page sends it. A page has one save under way at a time, and sends that very one again until it is answered: so its counter puts its saves in
+ * order, and one that arrives twice, however late, is recognised.
+ */
+export interface Save {
+  /** The page that saves, for as long as it lives. */
+  readonly page: string;
+  /** The number of this save among the page's own, from 1. */
+  readonly counter: number;
+  /** The revision it was made on. */
+  readonly base: number;
+  readonly operations: readonly Operation[];
+}
+
+/** A save that was taken, as the log has it. */
+export interface Logged {
+  readonly revision: number;
+  readonly page: string;
+  readonly operations: readonly Operation[];
+}
+
+/** What is known of a set when a save arrives. */
+export interface Known {
+  readonly revision: number;
+  readonly document: SetDocument;
+  /** The page's last save that was taken, and what it was. */
+  readonly last: { readonly counter: number; readonly digest: string } | undefined;
+  /** What was saved after the revision the save was made on; `undefined` where the log does not go back so far. */
+  readonly since: readonly Logged[] | undefined;
+}
+
+/** What becomes of a save. */
+export type Decision =
+  /** It is taken: the document is this one now. */
+  | { readonly is: 'taken'; readonly document: SetDocument }
+  /** It was taken before. */
+  | { readonly is: 'repeated' }
+  | { readonly is: 'refused'; readonly because: Refusal; readonly faults?: readonly DocumentFault[] };
+
+/** Why a save is refused: somebody else changed the same; it is older than one of its page that was taken; it was made on a revision nobody knows; what it comes to is no sound document. */
+export type Refusal = 'conflict' | 'order' | 'base' | 'faults';
+
+/** Reads a document: sound, or what is wrong with it. */
+export type Reads = (
+  document: unknown,
+) =>
+  | { readonly ok: true; readonly document: SetDocument }
+  | { readonly ok: false; readonly faults: readonly DocumentFault[] };
+
+/** What becomes of a save, by what is known: no clock and no order of arrival decides. */
+export function decide(known: Known, save: Save, reads: Reads): Decision {
+  const { last, since } = known;
+  if (last && save.counter <= last.counter)
+    return save.counter === last.counter && digestOf(save) === last.digest
+      ? { is: 'repeated' }
+      : { is: 'refused', because: 'order' };
+  if (!since) return { is: 'refused', because: 'base' };
+  const theirs = since.filter(({ page }) => page !== save.page).flatMap(({ operations }) => operations);
+  if (conflictOf(save.operations, theirs)) return { is: 'refused', because: 'conflict' };
+  const document = carriedOut(known.document as unknown as Json, save.operations);
+  if (document === undefined) return { is: 'refused', because: 'conflict' };
+  const read = reads(document);
+  if (read.ok) return { is: 'taken', document: read.document };
+  // Sound for each by itself: then it is the two of them together that are not.
+  return theirs.length > 0
+    ? { is: 'refused', because: 'conflict' }
+    : { is: 'refused', because: 'faults', faults: read.faults };
+}
+
+/** What tells a save from another of the same page and counter: two numbers of 32 bits (FNV-1a, forwards and backwards). */
+export const digestOf = ({ base, operations }: Pick<Save, 'base' | 'operations'>): string =>
+  digest(JSON.stringify([base, operations]));
+
+/** What tells a text from another. */
+export function digest(text: string): string {
+  let a = 0x811c9dc5;
+  let b = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) {
+    a = Math.imul(a ^ text.charCodeAt(i), 0x01000193);
+    b = Math.imul(b ^ text.charCodeAt(text.length - 1 - i), 0x01000193);
+  }
+  return `${text.length.toString(36)}-${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}`;
+}
+
+/** A stored document with what is not saved on top of it; `undefined` where others did something else to the same, or what it is about is gone. */
+export function withMine(
+  stored: SetDocument,
+  theirs: readonly Operation[],
+  mine: readonly Operation[],
+): SetDocument | undefined {
+  if (conflictOf(mine, theirs)) return undefined;
+  return carriedOut(stored as unknown as Json, mine) as unknown as SetDocument | undefined;
+}
