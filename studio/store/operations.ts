@@ -214,9 +214,11 @@ const isWithin = (inner: readonly string[], outer: readonly string[]): boolean =
 
 /** What an operation does: whatever was there before, and wherever something new stands among others. */
 function effectOf(operation: Operation): string {
-  if (operation.do === 'set' || operation.do === 'insert')
-    return JSON.stringify([operation.at, operation.do === 'set' ? '' : operation.id, operation.value]);
-  return JSON.stringify([operation.at, operation.id, operation.do === 'move' ? operation.after : 'gone']);
+  const { at } = operation;
+  if (operation.do === 'set') return JSON.stringify({ at, value: operation.value });
+  const { id } = operation;
+  if (operation.do === 'insert') return JSON.stringify({ at, id, value: operation.value });
+  return JSON.stringify(operation.do === 'move' ? { at, id, after: operation.after } : { at, id });
 }
 
 /** The first of my operations that is about what one of theirs is about, and does something else; `undefined`: they can be joined. */
