@@ -35,8 +35,9 @@ test(`${kills} times killed while saving, no acknowledged save is lost`, async (
   test.setTimeout(120_000 + kills * 60_000);
   const folder = mkdtempSync(join(tmpdir(), 'arbeit-kills-'));
   let server = await up(folder);
-  const { id } = (await (await send('POST', '/api/sets', { document: titled('0') })).json()) as {
+  const { id, generation } = (await (await send('POST', '/api/sets', { document: titled('0') })).json()) as {
     id: string;
+    generation: string;
   };
   let revision = 1;
   let acknowledged = '0';
@@ -45,11 +46,9 @@ test(`${kills} times killed while saving, no acknowledged save is lost`, async (
     setTimeout(() => server.kill('SIGKILL'), 300 + ((round * 137) % 700));
     for (let i = 0; ; i++) {
       const title = `${round}.${i}`;
-      const answer = await send('PUT', `/api/sets/${id}`, {
-        base: revision,
-        document: titled(title),
-        from: 'kills',
-      }).catch(() => undefined);
+      const save = { generation, page: `kills-${round}`, counter: i + 1, base: revision };
+      const operations = [{ do: 'set', at: ['title'], value: title }];
+      const answer = await send('PUT', `/api/sets/${id}`, { ...save, operations }).catch(() => undefined);
       const told = answer?.ok
         ? ((await answer.json().catch(() => undefined)) as { revision: number } | undefined)
         : undefined;

@@ -1,6 +1,7 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
+import { save, stored } from './sets.ts';
 
 const pin = (length: number) => ({ id: 'box', kind: 'pin', label: 'Key box', entry: { length } });
 const setOf = (title: string, ...fields: readonly object[]) => ({
@@ -16,9 +17,7 @@ async function revised(request: APIRequestContext): Promise<{ id: string; title:
   const made = await request.post('/api/sets', { data: { document: setOf(title, pin(4)) } });
   const { id } = (await made.json()) as { id: string };
   const note = { id: 'note', kind: 'text', label: 'Note', entry: {} };
-  const saved = await request.put(`/api/sets/${id}`, {
-    data: { base: 1, document: setOf(title, pin(5), note) },
-  });
+  const saved = await save(request, await stored(request, id), setOf(title, pin(5), note));
   expect(saved.status(), await saved.text()).toBe(200);
   return { id, title };
 }

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
 import { patient, test } from './alive.ts';
-import { newSet } from './sets.ts';
+import { newSet, save, stored } from './sets.ts';
 
 const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
 /** Fields of a set that is larger than a page may send while it goes away. */
@@ -11,11 +11,6 @@ const large = () =>
     id: `pin-${i}`,
     hint: i ? `${'y'.repeat(60)} ${i}` : '',
   }));
-const stored = async (request: APIRequestContext, id: string) =>
-  (await (await request.get(`/api/sets/${id}`)).json()) as {
-    revision: number;
-    document: { fields: { hint?: string }[] };
-  };
 const hintOf = async (request: APIRequestContext, id: string) =>
   (await stored(request, id)).document.fields[0]!.hint;
 const hint = (page: Page) => page.getByLabel('Hint', { exact: true });
@@ -56,7 +51,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
   await page.goto(`/sets/${id}/fields/pin-0`);
   await page.evaluate(() => localStorage.setItem('away', 'yes'));
   await hint(page).fill('made without a server');
-  await expect(page.getByText(/kept in this browser and sent again/)).toBeVisible();
+  await expect(page.getByText(/kept in this browser and is sent again/)).toBeVisible();
   await hint(page).fill('made without a server, twice');
   await page.goto('about:blank', { waitUntil: 'commit' });
   expect(await hintOf(request, id)).toBe('');
@@ -107,13 +102,14 @@ test('a faulty pattern is unsaved work too', async ({ page, request }) => {
 
 test('refused versions are found again, compared and taken back', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin] });
-  const save = (base: number, hint: string) => {
-    const document = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [{ ...pin, hint }] };
-    return request.put(`/api/sets/${id}`, { data: { base, document } });
+  const first = await stored(request, id);
+  const send = async (hint: string, from: string) => {
+    const document = { ...first.document, title: 'Huts', fields: [{ ...first.document.fields[0], hint }] };
+    return (await save(request, first, document, from)).status();
   };
-  expect((await save(1, 'theirs')).status()).toBe(200);
-  expect((await save(1, 'mine')).status()).toBe(409);
-  expect((await save(1, 'mine, older')).status()).toBe(409);
+  expect(await send('theirs', 'a')).toBe(200);
+  for (const [hint, from] of [['mine', 'b'], ['mine, older', 'c'], ['mine, older', 'c']] as const) // biome-ignore format: a list
+    expect(await send(hint, from)).toBe(409);
   await page.goto('/');
   await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Menu of the set Huts' }).click();
   await page.getByRole('menuitem', { name: 'Refused versions' }).click();
@@ -127,3 +123,97 @@ test('refused versions are found again, compared and taken back', async ({ page,
   await expect(page.getByText(/None\./)).toBeVisible();
   expect(await stored(request, id)).toMatchObject({ revision: 3, document: { fields: [{ hint: 'mine' }] } });
 });
+
+test('two tabs of a browser show each other’s changes at once, and undo takes back one’s own alone', async ({
+  page,
+  request,
+  context,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  const other = patient(await context.newPage());
+  await page.goto(`/sets/${id}/fields/pin`);
+  await other.goto(`/sets/${id}/fields/pin`);
+  await hint(page).fill('from the first');
+  await expect(hint(other)).toHaveValue('from the first');
+  await other.getByLabel('Placeholder').fill('1234');
+  await expect(page.getByLabel('Placeholder')).toHaveValue('1234');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(hint(page)).toHaveValue('');
+  await expect(hint(other)).toHaveValue('');
+  await expect(other.getByLabel('Placeholder')).toHaveValue('1234');
+  expect((await stored(request, id)).document.fields[0]).toMatchObject({ placeholder: '1234' });
+});
+
+test('two browsers that change something else of one field come to the same', async ({
+  page,
+  request,
+  browser,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  const other = patient(await (await browser.newContext()).newPage());
+  await page.goto(`/sets/${id}/fields/pin`);
+  await other.goto(`/sets/${id}/fields/pin`);
+  await hint(page).fill('by one');
+  await expect.poll(() => hintOf(request, id)).toBe('by one');
+  await other.getByLabel('Placeholder').fill('1234');
+  await expect(hint(other)).toHaveValue('by one');
+  await expect(other.getByText('Saved', { exact: true }).first()).toBeVisible();
+  expect((await stored(request, id)).document.fields[0]).toMatchObject({
+    hint: 'by one',
+    placeholder: '1234',
+  });
+  await other.context().close();
+});
+
+test('renamed in another tab, the page goes on saving its set; the old address leads to it', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  await page.goto(`/sets/${id}/fields/pin`);
+  const to = `renamed-${Date.now()}`;
+  expect((await request.patch(`/api/sets/${id}`, { data: { id: to } })).status()).toBe(200);
+  await hint(page).fill('after the renaming');
+  await expect.poll(() => hintOf(request, to)).toBe('after the renaming');
+  await page.goto(`/sets/${id}/fields/pin`);
+  await expect(page).toHaveURL(new RegExp(`/sets/${to}/fields/pin$`));
+  await expect(hint(page)).toHaveValue('after the renaming');
+});
+
+test('a page load alone makes no revision', async ({ page, request }) => {
+  const { entry: _, ...bare } = { ...pin, kind: 'text', entry: {} };
+  const id = await newSet(request, { fields: [bare] });
+  for (const path of ['/', `/sets/${id}/fields/pin`, `/sets/${id}/revisions`]) {
+    await page.goto(path);
+    await page.mouse.click(5, 5);
+    await page.waitForLoadState('networkidle');
+  }
+  expect((await stored(request, id)).revision).toBe(1);
+});
+
+for (const how of ['refuses', 'never answers'] as const)
+  test(`a browser that ${how} to keep something is told of, and leaving asks`, async ({ page, request }) => {
+    await page.addInitScript((what) => {
+      const { open } = IDBFactory.prototype;
+      IDBFactory.prototype.open = function (...rest) {
+        if (what === 'refuses') throw new DOMException('full', 'QuotaExceededError');
+        const opening = open.apply(this, rest);
+        Object.defineProperty(opening, 'onsuccess', { set: () => undefined });
+        return opening;
+      };
+    }, how);
+    await page.route('**/api/sets/s_*', (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    );
+    const id = await newSet(request, { fields: [pin] });
+    await page.goto(`/sets/${id}/fields/pin`);
+    await hint(page).pressSequentially('kept nowhere');
+    await expect(page.getByText(/This browser does not keep it/)).toBeVisible();
+    const asked = page.waitForEvent('dialog').then(async (dialog) => {
+      const type = dialog.type();
+      await dialog.dismiss();
+      return type;
+    });
+    await page.close({ runBeforeUnload: true });
+    expect(await asked).toBe('beforeunload');
+  });

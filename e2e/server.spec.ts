@@ -90,7 +90,10 @@ test('a page from elsewhere can do nothing', async () => {
   );
 });
 
+const save = { generation: 'g', page: 'p', counter: 1, base: 1, operations: [] };
+
 test('requests that make no sense get a clear answer each', async () => {
+  const { id } = JSON.parse((await post({})).text) as { id: string };
   const cases: [string, Promise<{ status: number; text: string }>, number][] = [
     ['not JSON', post({}, '{"document": '), 400],
     ['another type', post({ 'content-type': 'text/plain' }), 415],
@@ -106,25 +109,35 @@ test('requests that make no sense get a clear answer each', async () => {
     ['an escape that is none', raw('GET', '/api/sets/%E0%A4%A'), 400],
     [
       'a revision beyond counting',
-      raw('PUT', '/api/sets/ridge-huts', json, JSON.stringify({ base: 99_999_999_999, document })),
+      raw('PUT', '/api/sets/ridge-huts', json, JSON.stringify({ ...save, base: 99_999_999_999 })),
       400,
     ],
     [
       'a name the request does not have',
-      raw('PUT', '/api/sets/ridge-huts', json, JSON.stringify({ base: 1, document, extra: 1 })),
+      raw('PUT', '/api/sets/ridge-huts', json, JSON.stringify({ ...save, extra: 1 })),
       400,
     ],
-    [
-      'a set there cannot be',
-      raw('PUT', '/api/sets/%2e%2e%2fetc', json, JSON.stringify({ base: 1, document })),
-      404,
-    ],
+    ['a set there cannot be', raw('PUT', '/api/sets/%2e%2e%2fetc', json, JSON.stringify(save)), 404],
     ['another method', raw('POST', '/api/sets/ridge-huts'), 405],
     ['a set nobody has, taken away', raw('DELETE', '/api/sets/nobody'), 404],
     ['a set nobody has, put back', raw('POST', '/api/sets/nobody/restore'), 404],
     ['a set on the shelf, put back', raw('POST', '/api/sets/ridge-huts/restore'), 404],
     ['an id that is none', raw('PATCH', '/api/sets/ridge-huts', json, '{"id":"Ridge Huts"}'), 400],
-    ['an id another has', raw('PATCH', '/api/sets/ridge-huts', json, '{"id":"ridge-huts"}'), 409],
+    ['an id another has', raw('PATCH', `/api/sets/${id}`, json, '{"id":"ridge-huts"}'), 409],
+    ['the id it has', raw('PATCH', '/api/sets/ridge-huts', json, '{"id":"ridge-huts"}'), 200],
+    ['a save of another store', raw('PUT', '/api/sets/ridge-huts', json, JSON.stringify(save)), 409],
+    [
+      'a page without a name',
+      raw('PUT', '/api/sets/ridge-huts', json, JSON.stringify({ ...save, page: '' })),
+      400,
+    ],
+    [
+      'an operation there is not',
+      raw('PUT', '/api/sets/ridge-huts', json, JSON.stringify({ ...save, operations: [{ do: 'x' }] })),
+      400,
+    ],
+    ['changes since no revision', raw('GET', '/api/sets/ridge-huts?since=x'), 400],
+    ['a key nobody has', raw('GET', `/api/sets/s_${'0'.repeat(32)}`), 404],
     ['a method there is not', raw('PATCH', '/api/sets'), 405],
     ['a number that is none', raw('GET', '/api/sets/ridge-huts/refused/1e9'), 404],
     [
@@ -209,6 +222,25 @@ test(`${hostile} hostile requests (seed ${seed}): each is refused in words, none
     rules: value,
     initial: text,
   });
+  const deep = `${'{"a":'.repeat(20_000)}1${'}'.repeat(20_000)}`;
+  const { id, generation } = JSON.parse((await post({})).text) as { id: string; generation: string };
+  const step = fc.oneof(
+    fc.constantFrom('title', 'fields', '__proto__', 'constructor'),
+    fc.record({ id: text }),
+    value,
+  );
+  const operation = fc.record(
+    {
+      do: fc.constantFrom('set', 'insert', 'move', 'remove', 'toString'),
+      at: fc.oneof(fc.array(step, { maxLength: 3 }), value),
+      id: value,
+      after: value,
+      before: value,
+      value,
+      next: value,
+    },
+    { requiredKeys: ['do', 'at'] },
+  );
   const body = fc.oneof(
     fc
       .record({
@@ -223,6 +255,15 @@ test(`${hostile} hostile requests (seed ${seed}): each is refused in words, none
         base: value,
       })
       .map((it) => JSON.stringify(it)),
+    fc
+      .record({
+        generation: fc.oneof(fc.constant(generation), value),
+        page: fc.oneof(fc.constant('p'), text),
+        counter: fc.oneof(fc.integer({ min: 0, max: 3 }), value),
+        base: fc.oneof(fc.constant(1), value),
+        operations: fc.oneof(fc.array(operation, { maxLength: 3 }), value),
+      })
+      .map((it) => JSON.stringify(it)),
     fc.record({ field: value, value, values: value }).map((it) => JSON.stringify(it)),
     fc
       .record({ raw: fc.oneof(value, fc.dictionary(text, text, { maxKeys: 4 })) })
@@ -231,9 +272,11 @@ test(`${hostile} hostile requests (seed ${seed}): each is refused in words, none
     value.map((it) => JSON.stringify(it) ?? ''),
     text,
     fc.constant(`${'['.repeat(50_000)}`),
-    fc.constant(`{"document":${'{"a":'.repeat(20_000)}1${'}'.repeat(20_000)}}`),
+    fc.constant(`{"document":${deep}}`),
+    fc.constant(
+      `{"generation":"${generation}","page":"p","counter":1,"base":1,"operations":[{"do":"set","at":["title"],"value":${deep}}]}`,
+    ),
   );
-  const { id } = JSON.parse((await post({})).text) as { id: string };
   const own = `/api/sets/${id}`;
   const path = fc.oneof(
     fc.constantFrom(

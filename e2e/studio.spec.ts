@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { expect, type Page } from '@playwright/test';
 import { patient, test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
-import { documentOf, newSet, saved } from './sets.ts';
+import { documentOf, newSet, save, saved, stored } from './sets.ts';
 
 const pin = { id: 'pin', kind: 'pattern', label: 'Key-box PIN', entry: { pattern: '<4 digit>' } };
 const liveLine = (page: Page, label: string) =>
@@ -197,14 +197,15 @@ test('a field deleted on its desk can be put back from the shelf', async ({ page
   await expect.poll(async () => (await documentOf(request, id)).fields.length).toBe(1);
 });
 
-test('two windows: the later save is a choice, and either way nothing is lost', async ({
+test('two browsers: the later save of the same is a choice, and either way nothing is lost', async ({
   page,
-  context,
+  browser,
   request,
 }) => {
   for (const choice of ['Go on with mine', 'Go on with theirs']) {
     const id = await newSet(request, { fields: [pin] });
-    const other = await context.newPage();
+    // Two tabs of one browser tell each other at once; another browser does not.
+    const other = await (await browser.newContext()).newPage();
     await page.goto(`/sets/${id}/fields/pin`);
     await patient(other).goto(`/sets/${id}/fields/pin`);
     await other.getByLabel('Hint', { exact: true }).fill('theirs');
@@ -228,7 +229,7 @@ test('two windows: the later save is a choice, and either way nothing is lost', 
     await expect(page.getByRole('alertdialog')).toHaveCount(0);
     await page.getByLabel('Placeholder').fill('1234');
     await expect.poll(async () => (await documentOf(request, id)).fields[0].placeholder).toBe('1234');
-    await other.close();
+    await other.context().close();
   }
 });
 
@@ -244,11 +245,11 @@ test('the choice lies over any dialog that is open, and its solid button overwri
   const held = new Promise<void>((resolve) => {
     answer = resolve;
   });
-  await page.route(`**/api/sets/${id}`, async (route) => {
+  await page.route('**/api/sets/s_*', async (route) => {
     if (route.request().method() === 'PUT') await held;
     await route.continue();
   });
-  expect((await request.put(`/api/sets/${id}`, { data: { base: 1, document: theirs } })).status()).toBe(200);
+  expect((await save(request, await stored(request, id), theirs)).status()).toBe(200);
   await page.getByLabel('Hint', { exact: true }).fill('mine');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Control+k');
@@ -529,15 +530,10 @@ test('addresses that lead nowhere and requests that make no sense are told so', 
   await expect(page.getByRole('link', { name: 'Back to the shelf' })).toBeVisible();
   const put = (data: unknown) => request.put('/api/sets/ridge-huts', { data: data as object });
   expect((await put({})).status()).toBe(400);
-  const faulty = await put({ base: 1, document: { arbeit: 1 } });
+  const demo = await stored(request, 'ridge-huts');
+  const faulty = await save(request, demo, { arbeit: 1 });
   expect([faulty.status(), (await faulty.json()).faults.length]).toEqual([422, 3]);
-  expect(
-    (
-      await request.put('/api/sets/nowhere', {
-        data: { base: 1, document: { arbeit: 1, title: 'x', locale: 'en', fields: [] } },
-      })
-    ).status(),
-  ).toBe(404);
+  expect((await save(request, { ...demo, key: 'nowhere' }, {})).status()).toBe(404);
   const raw = await request.fetch('/api/sets', {
     method: 'POST',
     data: 'not json',

@@ -19,7 +19,7 @@ export function proxy(request: NextRequest): NextResponse {
     return response;
   }
   // Scripts, styles and faces are no pages: what they may do the page says that asks for them. Opened by themselves they do nothing.
-  if (request.nextUrl.pathname.startsWith('/_next/static/')) {
+  if (/^\/(?:_next\/static\/|icon\.svg$)/.test(request.nextUrl.pathname)) {
     const response = ownFile(NextResponse.next());
     response.headers.set('content-security-policy', fileOnly);
     return response;
@@ -31,6 +31,8 @@ export function proxy(request: NextRequest): NextResponse {
   // Next reads the nonce for its own scripts from here, the layout from there.
   headers.set('content-security-policy', policy);
   headers.set('x-nonce', nonce);
+  // A page that is asked for by a name its set had leads on from here.
+  headers.set('x-path', `${request.nextUrl.pathname}${request.nextUrl.search}`);
   const response = withHeaders(NextResponse.next({ request: { headers } }));
   response.headers.set('content-security-policy', policy);
   if (isLive) response.headers.set('x-frame-options', 'SAMEORIGIN');

@@ -12,7 +12,14 @@ export {
   type SectionDocument,
   type SetDocument,
 } from './document.ts';
-export { capped, type DocumentResult, mostDeep, type ReadOptions, readDocument } from './read-document.ts';
+export {
+  capped,
+  type DocumentResult,
+  isDeeper,
+  mostDeep,
+  type ReadOptions,
+  readDocument,
+} from './read-document.ts';
 export { comparisonsFor, dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';
 export {

@@ -21,22 +21,30 @@ export type DocumentResult =
 /** Objects and lists one inside another: more than this no document has, and whoever reads inwards would not come back. */
 export const mostDeep = 200;
 
-/** Where something goes further inwards than any document does, by the path of the piece it is in; nothing where none does. */
-function deepIn(json: unknown): string | undefined {
-  let level: readonly { readonly value: unknown; readonly path: string }[] = [{ value: json, path: '$' }];
+/** Whether objects and lists stand at least so many deep inside of each other. */
+export function isDeeper(json: unknown, most: number): boolean {
+  let level = [json];
   for (let depth = 0; level.length > 0; depth++) {
-    if (depth > mostDeep) return level[0]?.path;
-    level = level.flatMap(({ value, path }) => {
-      if (typeof value !== 'object' || value === null) return [];
-      const isList = Array.isArray(value);
-      return Object.entries(value).map(([key, inner]) => ({
-        value: inner,
-        // As far as people follow a path.
-        path: depth > 2 ? path : isList ? `${path}[${key}]` : `${path}.${key}`,
-      }));
-    });
+    if (depth >= most) return true;
+    const next: unknown[] = [];
+    for (const value of level)
+      if (typeof value === 'object' && value !== null)
+        for (const inner of Object.values(value))
+          if (typeof inner === 'object' && inner !== null) next.push(inner);
+    level = next;
   }
-  return undefined;
+  return false;
+}
+
+/** As far as people follow a path. */
+const mostFollowed = 3;
+
+/** The path, as far as people follow one, of the piece that goes so far inwards. */
+function deepIn(json: unknown, path = '$', depth = 0): string {
+  if (depth === mostFollowed || typeof json !== 'object' || json === null) return path;
+  const [key, inner] = Object.entries(json).find(([, value]) => isDeeper(value, mostDeep - depth)) ?? [];
+  if (key === undefined) return path;
+  return deepIn(inner, Array.isArray(json) ? `${path}[${key}]` : `${path}.${key}`, depth + 1);
 }
 
 /** How far a document is read. */
@@ -48,6 +56,11 @@ export interface ReadOptions {
   readonly parseCode?: (
     code: string,
   ) => { readonly message: string; readonly line: number; readonly column: number } | undefined;
+  /**
+   * Fields that were found sound before, with the classes of characters they were read with: those are not read again. For whoever reads a document after each
+   * change of it, and never changes what was read.
+   */
+  readonly known?: WeakMap<object, unknown>;
 }
 
 /** Own code that is no module: it would not load where it is handed off. */
@@ -86,15 +99,14 @@ function readCode(
 export function readDocument(
   json: unknown,
   kinds: KindTable,
-  { parseCode }: ReadOptions = {},
+  { parseCode, known }: ReadOptions = {},
 ): DocumentResult {
   const faults: DocumentFault[] = [];
-  const deep = deepIn(json);
-  if (deep !== undefined) {
+  if (isDeeper(json, mostDeep + 1)) {
     const message = `Objects and lists stand more than ${mostDeep} deep inside of each other here: at most ${mostDeep} are read.`;
-    return { ok: false, faults: [{ path: deep, message }] };
+    return { ok: false, faults: [{ path: deepIn(json), message }] };
   }
-  readSet(new Spot(json, '$', faults), kinds);
+  readSet(new Spot(json, '$', faults), kinds, known);
   if (faults.length === 0) {
     const document = withEntries(json as SetDocument);
     readInitials(document, faults, kinds);
@@ -140,7 +152,7 @@ function readInitials(document: SetDocument, faults: DocumentFault[], kinds: Kin
   }
 }
 
-function readSet(at: Spot, kinds: KindTable): void {
+function readSet(at: Spot, kinds: KindTable, known: ReadOptions['known'] | undefined): void {
   if (
     !at.object(
       ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms', 'trials', 'texts'],
@@ -155,7 +167,9 @@ function readSet(at: Spot, kinds: KindTable): void {
   if (at.has('title')) at.get('title').filled();
   if (at.has('locale')) readLocale(at.get('locale'));
   const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
-  const fields: Fields = at.has('fields') ? readFields(at.get('fields'), classes, kinds) : new Map();
+  const fields: Fields = at.has('fields')
+    ? readFields(at.get('fields'), { classes, kinds, known, of: at.get('classes').value })
+    : new Map();
   if (at.has('forms')) readForms(at.get('forms'), fields);
   if (at.has('trials')) readTrials(at.get('trials'));
   if (at.has('texts')) readTexts(at.get('texts'));
@@ -249,13 +263,29 @@ const fieldKeys = [
 /** The fields of a document that may be broken, by id: of each what its kind is, where that is one. */
 type Fields = ReadonlyMap<string, Definition | undefined>;
 
-function readFields(at: Spot, classes: readonly string[], kinds: KindTable): Fields {
+/** What fields are read with. */
+interface ReadWith {
+  readonly known: ReadOptions['known'] | undefined;
+  readonly classes: readonly string[];
+  /** The classes as they stand in the document. */
+  readonly of: unknown;
+  readonly kinds: KindTable;
+}
+
+function readFields(at: Spot, { classes, of, kinds, known }: ReadWith): Fields {
   const ids = new Set<string>();
   const fields = new Map<string, Definition | undefined>();
   for (const field of at.items()) {
     const named = (field.value as { kind?: unknown } | null)?.kind;
     const kind = typeof named === 'string' && Object.hasOwn(kinds, named) ? kinds[named]!.define : undefined;
     const needed = kind !== undefined && !mayBeLeftOut(kind.options);
+    const before = at.faults.length;
+    if (known?.has(field.value as object) && known.get(field.value as object) === of) {
+      const { id } = field.value as { id: string };
+      fields.set(id, kind);
+      readId(field.get('id'), ids);
+      continue;
+    }
     if (!field.object(fieldKeys, ['id', 'kind', 'label', ...(needed ? ['entry'] : [])])) continue;
     const { id } = field.value as { id?: unknown };
     if (typeof id === 'string' && !ids.has(id)) fields.set(id, kind);
@@ -270,6 +300,7 @@ function readFields(at: Spot, classes: readonly string[], kinds: KindTable): Fie
     if (field.has('look')) readLook(field.get('look'));
     if (field.has('rules')) readRules(field.get('rules'), kind);
     if (field.has('when')) readCondition(field.get('when'));
+    if (at.faults.length === before) known?.set(field.value as object, of);
   }
   return fields;
 }

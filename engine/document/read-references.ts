@@ -30,14 +30,16 @@ export function readReferences(at: Spot, kinds: KindTable): void {
     const field = set.fields[i]!;
     const all = [
       ...conditionsIn(field.when, spot.get('when')),
-      ...(field.rules ?? []).flatMap((rule, j) => referencesOf(rule, spot.get('rules').item(j))),
+      ...(field.rules ?? []).flatMap((rule, j) =>
+        speaksOfOthers(rule) ? referencesOf(rule, spot.get('rules').item(j)) : [],
+      ),
     ];
-    needs.set(field.id, all);
+    if (all.length > 0) needs.set(field.id, all);
     for (const { field: id, at: place } of all)
       if (!byId.has(id))
         place.fault(`No field has the id "${id}".`, { suggestion: place.meant(id, byId.keys()) });
     for (const [j, rule] of (field.rules ?? []).entries())
-      readComparison(rule, field, byId, spot.get('rules').item(j), kinds);
+      readComparison(rule, field, byId, () => spot.get('rules').item(j), kinds);
   }
   for (const [i, spot] of (set.forms ? at.get('forms').items() : []).entries()) {
     const form = set.forms![i]!;
@@ -57,13 +59,17 @@ export function readReferences(at: Spot, kinds: KindTable): void {
         if (!own.has(field))
           where.fault(`The form has no field "${field}".`, { suggestion: where.meant(field, own) });
       const field = byId.get(rule.field);
-      if (field) readComparison(rule, field, byId, place, kinds);
+      if (field) readComparison(rule, field, byId, () => place, kinds);
     }
   }
   if (at.faults.length > before) return;
   readValues(at, set, byId, kinds);
   readCircles(at, set);
 }
+
+/** Whether a rule can speak of another field than its own. */
+const speaksOfOthers = ({ check, when }: RuleDocument): boolean =>
+  when !== undefined || check.type === 'compare' || 'with' in check;
 
 /** The fields a rule speaks of, beside the one it stands at. */
 function referencesOf(rule: RuleDocument, at: Spot): readonly Reference[] {
@@ -98,12 +104,12 @@ function readComparison(
   { check }: RuleDocument,
   field: FieldDocument,
   byId: ReadonlyMap<string, FieldDocument>,
-  at: Spot,
+  at: () => Spot,
   kinds: KindTable,
 ): void {
   if (check.type !== 'compare') return;
   const other = byId.get(check.field);
-  const where = at.get('check').get('field');
+  const where = at().get('check').get('field');
   if (check.field === field.id) where.fault('A field is always the same as itself: name another.');
   if (!other || check.op === 'same' || check.op === 'differs') return;
   const [own, its] = [field, other].map((one) => kindIn(kinds, one.kind).define);
@@ -122,8 +128,7 @@ function readValues(
   kinds: KindTable,
 ): void {
   const canBe = possibleValues(set, kinds);
-  const look = (when: ConditionDocument | undefined, spot: Spot): void => {
-    if (!when) return;
+  const look = (when: ConditionDocument, spot: Spot): void => {
     if ('not' in when) look(when.not, spot.get('not'));
     if ('all' in when) for (const [i, one] of when.all.entries()) look(one, spot.get('all').item(i));
     if ('any' in when) for (const [i, one] of when.any.entries()) look(one, spot.get('any').item(i));
@@ -141,14 +146,15 @@ function readValues(
       });
     }
   };
-  for (const [i, spot] of at.get('fields').items().entries()) {
-    const { when, rules = [] } = set.fields[i]!;
-    look(when, spot.get('when'));
-    for (const [j, rule] of rules.entries()) look(rule.when, spot.get('rules').item(j).get('when'));
+  for (const [i, { when, rules = [] }] of set.fields.entries()) {
+    const spot = (): Spot => at.get('fields').item(i);
+    if (when) look(when, spot().get('when'));
+    for (const [j, rule] of rules.entries())
+      if (rule.when) look(rule.when, spot().get('rules').item(j).get('when'));
   }
-  for (const [i, form] of (set.forms ?? []).entries())
-    for (const [j, rule] of (form.rules ?? []).entries())
-      look(rule.when, at.get('forms').item(i).get('rules').item(j).get('when'));
+  for (const [i, { rules = [] }] of (set.forms ?? []).entries())
+    for (const [j, rule] of rules.entries())
+      if (rule.when) look(rule.when, at.get('forms').item(i).get('rules').item(j).get('when'));
 }
 
 type Options = { readonly options?: readonly { readonly value: string }[] };

@@ -1,9 +1,8 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { carriedOut, type Json, type Operation } from '../store/operations.ts';
 import type { StoredSet } from '../store/sets.ts';
 import type { Draft } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
-import { type Around, createSaver, type Saver, type SaveState } from './saver.ts';
+import type { Around, Outbox, Saver, SaveState, Theirs } from './saver.ts';
 
 /** How a set stands that is being edited. */
 export interface EditedState {
@@ -18,7 +17,11 @@ export interface EditedState {
 }
 
 /** What a page needs of its browser. */
-export interface Browser extends Pick<Around, 'page' | 'send' | 'changesSince' | 'pause'> {
+export interface Browser {
+  /** The name of the page, unlike any other's. */
+  readonly page: string;
+  /** Brings what saves. */
+  load(): Promise<(from: Theirs, around: Omit<Around, 'send' | 'changesSince'>) => Saver>;
   /** Whether the browser keeps it; it may take its time to say so, or never do. */
   keep(draft: Draft): Promise<boolean>;
   drop(draft: Pick<Draft, 'key' | 'page'>): void;
@@ -35,19 +38,8 @@ export interface Browser extends Pick<Around, 'page' | 'send' | 'changesSince' |
 /** So long a browser may take to say that it has kept something, in milliseconds. */
 const mostKeeping = 1_000;
 
-/** What others did, in a history: it stays when what was done here is undone. Steps that it has no place in are dropped. */
-function rebased(
-  { past, future }: History<SetDocument>,
-  theirs: readonly Operation[],
-  present: SetDocument,
-): History<SetDocument> {
-  const withTheirs = (all: readonly SetDocument[]): SetDocument[] =>
-    all.flatMap((document) => {
-      const next = carriedOut(document as unknown as Json, theirs);
-      return next === undefined ? [] : [next as unknown as SetDocument];
-    });
-  return { past: withTheirs(past), present, future: withTheirs(future), about: null };
-}
+/** How long to wait before what saves is asked for again, in milliseconds. */
+const loadAgain = 5_000;
 
 /**
  * A set being edited on a page: its document, undo and redo, its saving, and what the browser keeps of it. What is edited, and what comes from elsewhere, is known
@@ -56,7 +48,8 @@ function rebased(
 export class Edited {
   readonly #stored: StoredSet;
   readonly #browser: Browser;
-  readonly #saver: Saver;
+  #saver: Saver | undefined;
+  #loading: Promise<Saver> | undefined;
   readonly #listeners = new Set<() => void>();
   #history: History<SetDocument>;
   #save: SaveState = { is: 'saved' };
@@ -74,18 +67,6 @@ export class Edited {
     this.#browser = browser;
     this.#page = browser.page;
     this.#history = history;
-    this.#saver = createSaver(stored, {
-      page: browser.page,
-      send: browser.send,
-      changesSince: browser.changesSince,
-      ...(browser.pause === undefined ? {} : { pause: browser.pause }),
-      tell: (save) => this.#told(save),
-      joined: (theirs, document) => {
-        this.#history = rebased(this.#history, theirs, document);
-        this.#changed();
-      },
-      kept: () => this.#keep(),
-    });
     this.#state = this.#stateNow();
   }
 
@@ -113,12 +94,15 @@ export class Edited {
     this.#go(record(this.#history, change(this.#history.present), about ?? null));
   readonly undo = (): void => this.#go(undo(this.#history));
   readonly redo = (): void => this.#go(redo(this.#history));
-  readonly retry = (): void => this.#saver.retry();
+  readonly retry = (): void => this.#withSaver((saver) => saver.retry());
 
   /** Changes the document and resolves when it was saved, or was not; `save` says which. */
   readonly editAndSave = (change: (document: SetDocument) => SetDocument): Promise<void> => {
     this.edit(change);
-    return this.#saver.flush();
+    return this.prepare().then(
+      (saver) => saver.flush(),
+      () => undefined,
+    );
   };
 
   /** After a refused save: mine over theirs. It can be undone. */
@@ -126,9 +110,9 @@ export class Edited {
     if (this.#save.is !== 'refused') return;
     const { theirs } = this.#save;
     const { present } = this.#history;
-    this.#saver.goOnFrom(theirs);
-    this.#saver.want(present);
-    void this.#saver.flush();
+    this.#saver?.goOnFrom(theirs);
+    this.#saver?.want(present);
+    void this.#saver?.flush();
   };
 
   /** After a refused save: theirs. It can be undone. */
@@ -136,27 +120,53 @@ export class Edited {
     if (this.#save.is !== 'refused') return;
     const { theirs } = this.#save;
     this.#history = record(this.#history, theirs.document, null);
-    this.#saver.goOnFrom(theirs);
+    this.#saver?.goOnFrom(theirs);
     this.#changed();
   };
 
   /** Asks what others have saved meanwhile. */
-  readonly catchUp = (): void => void this.#saver.catchUp();
+  readonly catchUp = (): void => this.#withSaver((saver) => void saver.catchUp());
 
   /** Another tab has saved a set. */
   heard(key: string, revision: number): void {
-    if (key === this.#stored.key && revision > this.#saver.outbox().base) this.catchUp();
+    if (key === this.#stored.key && revision > this.#outbox().base) this.catchUp();
   }
 
   /** Saves as the page goes away. */
   leave(): void {
-    void this.#saver.flush(true);
+    void this.#saver?.flush(true);
   }
 
   /** Whether leaving would lose something. */
   isAtRisk(): boolean {
-    return this.#saver.isUnsaved() && !this.#isKept();
+    const isUnsaved = this.#saver ? this.#saver.isUnsaved() : this.#isTouched;
+    return isUnsaved && !this.#isKept();
   }
+
+  /** Brings what saves: somebody is about to change something. */
+  readonly prepare = (): Promise<Saver> => {
+    this.#loading ??= this.#browser.load().then((createSaver) => {
+      this.#saver = createSaver(this.#stored, {
+        page: this.#browser.page,
+        tell: (save) => this.#told(save),
+        joined: (present, toAnother) => {
+          const { past, future } = this.#history;
+          // It stays when what was done here is undone. Steps that have no place for it are dropped.
+          const withIt = (all: readonly SetDocument[]) =>
+            all.map(toAnother).filter((document) => document !== undefined);
+          this.#history = { past: withIt(past), present, future: withIt(future), about: null };
+          this.#changed();
+        },
+        kept: () => this.#keep(),
+      });
+      return this.#saver;
+    });
+    // Without a network there is nothing to be brought: the next time it is asked for anew.
+    this.#loading.catch(() => {
+      this.#loading = undefined;
+    });
+    return this.#loading;
+  };
 
   /** Takes up what an earlier visit left, and holds this page's name. Answers what lets go of it. */
   start(): () => void {
@@ -191,8 +201,12 @@ export class Edited {
     if (revision !== undefined && outbox) {
       // Saved after this page was asked for: it is what the server would send now.
       this.#history = begin(document);
-      this.#saver.goOnFrom({ generation: outbox.generation, revision, document });
       this.#changed();
+      this.#withSaver((saver) => {
+        const { present } = this.#history;
+        saver.goOnFrom({ generation: outbox.generation, revision, document });
+        if (present !== document) saver.want(present);
+      });
       return;
     }
     this.#browser.drop(draft);
@@ -205,9 +219,12 @@ export class Edited {
       this.#letGo();
       this.#letGo = this.#browser.hold(page);
     }
-    this.#saver.takeUp(this.#page, outbox, document);
-    this.#keep();
     this.#changed();
+    this.#withSaver((saver) => {
+      saver.takeUp(this.#page, outbox, document);
+      if (this.#history.present !== document) saver.want(this.#history.present);
+      this.#keep();
+    });
   }
 
   #go(next: History<SetDocument>): void {
@@ -215,10 +232,31 @@ export class Edited {
     this.#history = next;
     if (isOther) {
       this.#isTouched = true;
-      this.#saver.want(next.present);
+      if (this.#saver) this.#saver.want(next.present);
+      else {
+        this.#save = { is: 'waiting' };
+        this.#withSaver((saver) => saver.want(this.#history.present));
+      }
       this.#keep();
     }
     this.#changed();
+  }
+
+  /** What a page that has saved nothing yet knows, or what its saver does. */
+  #outbox(): Outbox {
+    const { generation, revision: base, document: stored } = this.#stored;
+    return this.#saver?.outbox() ?? { generation, counter: 0, base, stored };
+  }
+
+  #withSaver(use: (saver: Saver) => void): void {
+    if (this.#saver) {
+      use(this.#saver);
+      return;
+    }
+    this.prepare().then(use, () => {
+      if (this.#isTouched) this.#told({ is: 'failed', why: 'Arbeit could not be reached.', faults: [] });
+      setTimeout(() => this.#withSaver(use), loadAgain);
+    });
   }
 
   #told(save: SaveState): void {
@@ -236,7 +274,7 @@ export class Edited {
     const { present: document } = this.#history;
     const saved = savedAs === undefined ? {} : { savedAs };
     const at = new Date().toISOString();
-    const draft = { key: this.#stored.key, page: this.#page, outbox: this.#saver.outbox(), document, at };
+    const draft = { key: this.#stored.key, page: this.#page, outbox: this.#outbox(), document, at };
     const turn = ++this.#keepings;
     this.#keepingSince ??= this.#browser.now();
     void this.#browser.keep({ ...draft, ...saved }).then((isKept) => {

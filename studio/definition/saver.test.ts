@@ -47,7 +47,7 @@ function scene(answers: Given[], changes?: Changes) {
       },
       changesSince: async () => changes,
       tell: (state) => void states.push(state),
-      joined: (_, now) => void joined.push(now),
+      joined: (now) => void joined.push(now),
     },
   );
   return { saver, sent, states, joined, goOn: () => saver.goOnFrom(theirs), is: () => states.at(-1)?.is };

@@ -72,8 +72,8 @@ export interface Around {
   /** `undefined` where nobody answers. */
   changesSince(base: number | undefined, generation: string): Promise<Changes | undefined>;
   tell(state: SaveState): void;
-  /** Others have changed the set: what they did, and the document with what is not saved here. */
-  joined(theirs: readonly Operation[], document: SetDocument): void;
+  /** Others have changed the set: the document with what is not saved here, and what does the same to another one, `undefined` where that has no place for it. */
+  joined(document: SetDocument, toAnother: (document: SetDocument) => SetDocument | undefined): void;
   /** What is to be kept in the browser has changed. */
   kept?(): void;
   /** Milliseconds from a change to its save. */
@@ -263,7 +263,11 @@ class PageSaver implements Saver {
     }
     const isAll = between(document, shown).length === 0;
     this.#wanted = isAll ? undefined : shown;
-    if (theirs.length > 0) this.#around.joined(theirs, isAll ? document : shown);
+    if (theirs.length > 0)
+      this.#around.joined(
+        isAll ? document : shown,
+        (other) => carriedOut(asJson(other), theirs) as unknown as SetDocument | undefined,
+      );
   }
 
   #refuse({ generation, revision, document }: Theirs, kept: number | null): void {

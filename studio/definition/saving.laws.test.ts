@@ -79,15 +79,18 @@ interface Sent {
 }
 
 /** What others have set and a page that heard of it does not show: its next save would undo it, and nobody was asked. */
-function hiddenBy(document: SetDocument, theirs: readonly Operation[]): string[] {
-  const last = new Map(theirs.map((one) => [JSON.stringify(one.at), one]));
-  return [...last.values()]
-    .filter((one) => one.do === 'set' && one.value !== undefined)
-    .filter((one) => {
-      const done = carriedOut(json(document), [one]);
-      return done !== undefined && JSON.stringify(done) !== JSON.stringify(document);
-    })
-    .map((one) => JSON.stringify(one));
+function hiddenBy(
+  document: SetDocument,
+  theirs: (document: SetDocument) => SetDocument | undefined,
+): string[] {
+  const again = theirs(document) as unknown as Loose | undefined;
+  if (!again) return [];
+  const now = document as unknown as Loose;
+  const labels = ({ fields }: Loose) => fields.map(({ id, label, hint }) => [id, label, hint].join()).sort();
+  // Where a field stands may be another place when it is moved once more.
+  return again.title === now.title && labels(again).join() === labels(now).join()
+    ? []
+    : [JSON.stringify(now)];
 }
 
 function createPage(name: string, server: ReturnType<typeof createServer>, net: Sent[]) {
@@ -103,9 +106,9 @@ function createPage(name: string, server: ReturnType<typeof createServer>, net: 
       tell: (now) => {
         state = now;
       },
-      joined: (theirs, document) => {
+      joined: (document, toAnother) => {
         shown = document;
-        overwritten.push(...hiddenBy(document, theirs));
+        overwritten.push(...hiddenBy(document, toAnother));
       },
     },
   );

@@ -6,7 +6,6 @@ import type { StoredSet } from '../store/sets.ts';
 import { dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
 import { type Browser, Edited, type EditedState } from './edited.ts';
 import { keepNow, recall, recallFromBrowser, remember } from './kept-history.ts';
-import { changesOf, sendTo } from './send-save.ts';
 
 /** A set being edited: its document, undo and redo, and how its saving stands. */
 export interface EditedSet extends EditedState, Pick<StoredSet, 'key' | 'id'> {
@@ -27,8 +26,11 @@ const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new Broadcast
 
 const browserFor = ({ key }: StoredSet): Browser => ({
   page: newPage(),
-  send: sendTo(key),
-  changesSince: changesOf(key),
+  load: async () => {
+    const { createSaver, sendTo, changesOf } = await import('./saving.ts');
+    return (from, around) =>
+      createSaver(from, { ...around, send: sendTo(key), changesSince: changesOf(key) });
+  },
   keep: (draft) => {
     markPage(key, draft.page);
     return keepDraft(draft);
@@ -52,6 +54,10 @@ function lookAfter(edited: Edited): () => void {
     },
     { signal },
   );
+  // Somebody is about to do something: what saves it is there by then.
+  const once = { signal, once: true };
+  for (const type of ['pointerdown', 'keydown', 'focusin'])
+    window.addEventListener(type, () => void edited.prepare().catch(() => undefined), once);
   window.addEventListener('online', edited.retry, { signal });
   window.addEventListener('online', edited.catchUp, { signal });
   document.addEventListener(

@@ -31,9 +31,12 @@ const now: Side = { of: 'now', field: '' };
 export function RevisionsSheet({
   stored,
   revisions,
+  dropped,
 }: {
   readonly stored: StoredSet;
   readonly revisions: readonly Revision[];
+  /** How many older ones were deleted because there were too many. */
+  readonly dropped: number;
 }) {
   const router = useRouter();
   const set = useSet(stored);
@@ -83,7 +86,11 @@ export function RevisionsSheet({
             <h2 className="font-semibold">Revisions</h2>
             <span role="status" className="text-faint">
               {said ||
-                `${revisions.length}, the latest first. Saves of one page within five minutes are one; one with a name stays as it is.`}
+                `${revisions.length}, the latest first. Saves of one page within five minutes are one; one with a name stays as it is.${
+                  dropped > 0
+                    ? ` ${dropped} older ${dropped === 1 ? 'one was' : 'ones were'} deleted: Arbeit keeps 500.`
+                    : ''
+                }`}
             </span>
           </div>
           <ol>

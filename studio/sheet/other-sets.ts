@@ -2,7 +2,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { classesIn } from '../definition/classes.ts';
 import { newPage } from '../definition/draft.ts';
 import { addField } from '../definition/edits.ts';
-import { saveOnce } from '../definition/send-save.ts';
+import type { Answer } from '../definition/saver.ts';
 import type { ListedSet, StoredSet } from '../store/sets.ts';
 
 /** All sets there are, those changed last first. Rejects where Arbeit does not answer. */
@@ -42,11 +42,12 @@ export async function sendField(
   const found = await fetch(`/api/sets/${to}`).catch(() => undefined);
   if (!found?.ok) return problemIn(found);
   const set = (await found.json()) as StoredSet;
+  const { saveOnce } = await import('../definition/saving.ts');
   return problemWith(await saveOnce(set, received(set.document, field, from), newPage()));
 }
 
 /** What a save that nobody tries again says went wrong; nothing, where nothing did. */
-export function problemWith(answer: Awaited<ReturnType<typeof saveOnce>>): string {
+export function problemWith(answer: Answer): string {
   if (answer.ok) return '';
   if ('theirs' in answer) return 'Somebody else saved the set at the same moment. Try again.';
   return answer.faults[0]?.message ?? `${answer.why} Nothing was changed; try again.`;

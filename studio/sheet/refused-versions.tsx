@@ -4,7 +4,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { newPage } from '../definition/draft.ts';
-import { saveOnce } from '../definition/send-save.ts';
+import { saveOnce } from '../definition/saving.ts';
 import type { Refused } from '../store/refusing.ts';
 import type { StoredSet } from '../store/sets.ts';
 import { Alive } from './alive.tsx';
@@ -21,9 +21,12 @@ export interface RefusedVersion extends Refused {
 export function RefusedVersions({
   stored,
   versions,
+  dropped,
 }: {
   readonly stored: StoredSet;
   readonly versions: readonly RefusedVersion[];
+  /** How many older ones were deleted because there were too many. */
+  readonly dropped: number;
 }) {
   const router = useRouter();
   const [said, setSaid] = useState('');
@@ -57,6 +60,8 @@ export function RefusedVersions({
         <p className="pt-1 text-faint">
           Saved when somebody else had saved in between. The set stands at revision {stored.revision}; each of
           these is kept until you take it back or throw it away.
+          {dropped > 0 &&
+            ` Arbeit keeps the latest 50: ${dropped} older ${dropped === 1 ? 'one was' : 'ones were'} deleted.`}
         </p>
         <p role="status" className="min-h-7 py-1 text-sm">
           {said}

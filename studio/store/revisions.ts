@@ -55,10 +55,11 @@ export async function findRevision(
   const key = await keyOf(db, address);
   if (key === undefined) return undefined;
   const [found] = await db
-    .select({ document: revisions.document })
+    .select({ document: revisions.document, present: sets.document })
     .from(revisions)
+    .innerJoin(sets, eq(sets.key, revisions.setKey))
     .where(thatRevision(key, revision));
-  return found?.document;
+  return found && (found.document ?? found.present);
 }
 
 /** Names a revision, or takes its name away; whether there is one of that number. */
@@ -78,26 +79,32 @@ export async function nameRevision(
   return named.length > 0;
 }
 
-/** Adds a revision, in place of the one before it where that is the same page's and was begun a few minutes ago. */
+/**
+ * Adds a revision, before its document becomes that of the set. It goes on from the one before it where that is the same page's and was begun a few minutes
+ * ago; else that one keeps the document the set has had so far.
+ */
 export async function addRevision(
   db: Database,
-  { key, revision, document, page }: { key: string; revision: number; document: SetDocument; page: string },
+  { key, revision, page }: { readonly key: string; readonly revision: number; readonly page: string },
 ): Promise<void> {
-  const ofSet = eq(revisions.setKey, key);
   const { revision: number, savedBy, begunAt, name } = revisions;
   const [last] = await db
     .select({ revision: number, savedBy, begunAt, name })
     .from(revisions)
-    .where(ofSet)
+    .where(eq(revisions.setKey, key))
     .orderBy(desc(number))
     .limit(1);
   const age = last ? Date.now() - last.begunAt.getTime() : 0;
   // A clock that was set back makes an age below nought: then nobody knows, and a new one is begun.
-  const joins = last?.name === null && page !== '' && last.savedBy === page && age >= 0 && age < oneRevision;
-  if (joins) await db.delete(revisions).where(thatRevision(key, last.revision));
-  const begun = joins ? last.begunAt : new Date();
-  await db.insert(revisions).values({ setKey: key, revision, document, savedBy: page, begunAt: begun });
-  if (!joins) await dropOldest(db, key);
+  const joins = last?.name === null && last.savedBy === page && age >= 0 && age < oneRevision;
+  if (joins) {
+    await db.update(revisions).set({ revision, savedAt: new Date() }).where(thatRevision(key, last.revision));
+    return;
+  }
+  const present = sql`(select ${sets.document} from ${sets} where ${sets.key} = ${key})`;
+  if (last) await db.update(revisions).set({ document: present }).where(thatRevision(key, last.revision));
+  await db.insert(revisions).values({ setKey: key, revision, savedBy: page });
+  await dropOldest(db, key);
 }
 
 async function dropOldest(db: Database, key: string): Promise<void> {

@@ -1,12 +1,12 @@
-import { readDocument, type SetDocument } from '@arbeit/engine/document';
+import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
-import { kinds } from '@arbeit/engine/kinds';
 import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
+import { keepDocument, presentDocument, reads, sound } from './documents.ts';
 import { carriedOut, type Json, type Operation } from './operations.ts';
 import { keepRefused } from './refusing.ts';
 import { addRevision } from './revisions.ts';
-import { decide, digest, digestOf, type Logged, type Reads, type Refusal, type Save } from './saving.ts';
+import { decide, digest, digestOf, type Logged, type Refusal, type Save } from './saving.ts';
 import { pages, revisions, saves, sets } from './schema.ts';
 import { factsOf, generationOf, keyOf, type StoredSet } from './sets.ts';
 
@@ -39,57 +39,73 @@ export interface SentSave extends Save {
 const mostSaves = 2000;
 const mostLogged = 8_000_000;
 
-const reads: Reads = (document) => readDocument(document, kinds);
-
-/** Of a document as it is stored. */
-const digestOfDocument = (document: SetDocument): string => digest(JSON.stringify(document));
-
 /** Saves operations on a set. Nothing decides but who sent it, its number and what it was made on: neither a clock nor the order of arrival. */
 export async function saveSet(db: Database, address: string, save: SentSave): Promise<SaveResult> {
-  return db.transaction(async (tx) => {
+  let stored: Stored | undefined;
+  const result = await db.transaction(async (tx): Promise<SaveResult> => {
     const key = await keyOf(tx, address);
     const isThere = and(eq(sets.key, key ?? ''), isNull(sets.deletedAt));
-    const [present] = await tx.select().from(sets).where(isThere).for('update');
+    const columns = { id: sets.id, revision: sets.revision };
+    const [present] = await tx.select(columns).from(sets).where(isThere).for('update');
     if (!present || key === undefined) return { outcome: 'missing' };
-    const generation = await generationOf(tx);
-    const theirs: StoredSet = { key, id: present.id, generation, revision: present.revision, document: present.document };
-    const refusal = async (because: Exclude<Refusal, 'faults'> | 'generation'): Promise<SaveResult> => {
-      const mine = because === 'conflict' ? await documentOf(tx, key, save) : undefined;
-      const one = mine && { key, base: save.base, digest: digestOf(save), document: mine };
-      return { outcome: 'refused', because, theirs, kept: one ? await keepRefused(tx, one) : null };
-    };
-    if (generation !== save.generation) return refusal('generation');
-    const ofPage = and(eq(pages.setKey, key), eq(pages.page, save.page));
-    const [last] = await tx.select().from(pages).where(ofPage);
-    const since = await savedSince(tx, key, save.base, present.revision);
-    const decision = decide({ revision: present.revision, document: sound(present.document), last, since }, save, reads);
-    const others = (since ?? []).filter(({ page }) => page !== save.page).flatMap(({ operations }) => operations);
-    const saved = (revision: number, document: SetDocument): SaveResult => ({
-      outcome: 'saved',
-      revision,
-      theirs: others,
-      digest: digestOfDocument(document),
+    const at = { key, generation: await generationOf(tx), revision: present.revision };
+    const document = await presentDocument(tx, at);
+    return saveOn(tx, { ...at, id: present.id, document }, save, (one) => {
+      stored = one;
     });
-    if (decision.is === 'repeated') return since ? saved(present.revision, present.document) : refusal('base');
-    if (decision.is === 'refused')
-      return decision.because === 'faults'
-        ? { outcome: 'faulty', faults: decision.faults ?? [] }
-        : refusal(decision.because);
-    const { document } = decision;
-    if (save.operations.length > 0) await store(tx, key, present.revision + 1, document, save);
+  });
+  // Only what was stored in the end may be taken for what is there.
+  if (stored) keepDocument(stored.at, stored.document, stored.size);
+  return result;
+}
+
+/** A document that a save has made. */
+interface Stored {
+  readonly at: { readonly key: string; readonly generation: string; readonly revision: number };
+  readonly document: SetDocument;
+  readonly size: number;
+}
+
+/** Saves operations on a set that nobody else can save meanwhile. */
+async function saveOn(
+  db: Database,
+  present: StoredSet,
+  save: SentSave,
+  made: (stored: Stored) => void,
+): Promise<SaveResult> {
+  const { key, revision, generation } = present;
+  const refusal = async (because: Exclude<Refusal, 'faults'> | 'generation'): Promise<SaveResult> => {
+    const mine = because === 'conflict' ? await documentOf(db, present, save) : undefined;
+    const one = mine && { key, base: save.base, digest: digestOf(save), document: mine };
+    return { outcome: 'refused', because, theirs: present, kept: one ? await keepRefused(db, one) : null };
+  };
+  if (generation !== save.generation) return refusal('generation');
+  const ofPage = and(eq(pages.setKey, key), eq(pages.page, save.page));
+  const [last] = await db.select().from(pages).where(ofPage);
+  const since = await savedSince(db, key, save.base, revision);
+  const decision = decide({ revision, document: present.document, last, since }, save, reads);
+  if (decision.is === 'refused')
+    return decision.because === 'faults'
+      ? { outcome: 'faulty', faults: decision.faults ?? [] }
+      : refusal(decision.because);
+  if (!since) return refusal('base');
+  const others = since.filter(({ page }) => page !== save.page);
+  const theirs = others.flatMap(({ operations }) => operations);
+  const text = JSON.stringify(decision.is === 'taken' ? decision.document : present.document);
+  const changes = decision.is === 'taken' && save.operations.length > 0 ? 1 : 0;
+  if (decision.is === 'taken') {
+    const at = { key, generation, revision: revision + changes };
+    if (changes) {
+      await store(db, at, decision.document, text, save);
+      made({ at, document: decision.document, size: text.length });
+    }
     const known = { counter: save.counter, digest: digestOf(save) };
-    await tx
+    await db
       .insert(pages)
       .values({ setKey: key, page: save.page, ...known })
       .onConflictDoUpdate({ target: [pages.setKey, pages.page], set: known });
-    return saved(present.revision + (save.operations.length > 0 ? 1 : 0), document);
-  });
-} // biome-ignore format: a step a line
-
-/** A document as the engine reads it: entries that may be left out are there. One that cannot be read stays as it is. */
-function sound(document: SetDocument): SetDocument {
-  const read = readDocument(document, kinds);
-  return read.ok ? read.document : document;
+  }
+  return { outcome: 'saved', revision: revision + changes, theirs, digest: digest(text) };
 }
 
 /** What was saved after a revision; `undefined` where the log does not go back so far, or no revision is of that number. */
@@ -130,22 +146,26 @@ export async function changesSince(
     const since = own === generation ? await savedSince(tx, key, base, revision) : undefined;
     if (!since) return { whole: { key, id, revision, document, generation: own } };
     const theirs = since.flatMap(({ operations }) => operations);
-    return { revision, theirs, digest: digestOfDocument(document) };
+    return { revision, theirs, digest: digest(JSON.stringify(document)) };
   });
 }
 
 async function store(
   db: Database,
-  key: string,
-  revision: number,
+  at: { readonly key: string; readonly generation: string; readonly revision: number },
   document: SetDocument,
+  text: string,
   { page, operations }: Save,
 ): Promise<void> {
-  const changed = { revision, document, ...factsOf(document), changedAt: sql`now()` };
-  await db.update(sets).set(changed).where(eq(sets.key, key));
+  const { key, revision } = at;
+  await addRevision(db, { key, revision, page });
+  const changed = { revision, ...factsOf(document), changedAt: sql`now()` };
+  await db
+    .update(sets)
+    .set({ ...changed, document: sql`${text}::json` })
+    .where(eq(sets.key, key));
   const size = JSON.stringify(operations).length;
   await db.insert(saves).values({ setKey: key, revision, page, operations, size });
-  await addRevision(db, { key, revision, document, page });
   // Now and then is enough.
   if (revision % 50 === 0 || size > mostLogged / 50) await shorten(db, key);
 }
@@ -162,7 +182,7 @@ async function shorten(db: Database, key: string): Promise<void> {
 }
 
 /** The document a save comes to for the page that sent it; `undefined` where what it was made on cannot be put together any more. */
-async function documentOf(db: Database, key: string, save: Save): Promise<SetDocument | undefined> {
+async function documentOf(db: Database, { key, document }: StoredSet, save: Save): Promise<SetDocument | undefined> {
   const upTo = and(eq(revisions.setKey, key), lte(revisions.revision, save.base));
   const [from] = await db
     .select({ revision: revisions.revision, document: revisions.document })
@@ -175,5 +195,5 @@ async function documentOf(db: Database, key: string, save: Save): Promise<SetDoc
   const steps = await db.select({ operations: saves.operations }).from(saves).where(between).orderBy(asc(saves.revision));
   if (steps.length !== save.base - from.revision) return undefined;
   const operations = [...steps.flatMap((step) => step.operations), ...save.operations];
-  return carriedOut(sound(from.document) as unknown as Json, operations) as SetDocument | undefined;
+  return carriedOut(sound(from.document ?? document) as unknown as Json, operations) as SetDocument | undefined;
 } // biome-ignore format: a question a line

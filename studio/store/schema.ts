@@ -58,7 +58,8 @@ export const revisions = pgTable(
   {
     setKey: setKey(),
     revision: integer('revision').notNull(),
-    document: json('document').$type<SetDocument>().notNull(),
+    /** `null` of the latest: the document of the set itself. */
+    document: json('document').$type<SetDocument>(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
     begunAt: timestamp('begun_at', { withTimezone: true }).notNull().defaultNow(),
     savedBy: text('saved_by').notNull().default(''),

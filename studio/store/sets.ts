@@ -89,7 +89,7 @@ export async function createSet(db: Database, document: SetDocument, id?: string
         .returning({ id: sets.id });
       if (made.length === 0) continue;
       await tx.delete(formerIds).where(eq(formerIds.id, name));
-      await tx.insert(revisions).values({ setKey: key, revision: 1, document });
+      await tx.insert(revisions).values({ setKey: key, revision: 1 });
       return { key, id: name, generation: await generationOf(tx), revision: 1, document };
     }
   });

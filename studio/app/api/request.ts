@@ -1,5 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { mostDeep, readDocument } from '@arbeit/engine/document';
+import { isDeeper, mostDeep, readDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { z } from 'zod';
@@ -12,8 +12,8 @@ const mostBytes = 4_000_000;
 const mostRevisions = 2_147_483_647;
 const withDocument = z.strictObject({ document: z.unknown() });
 
-/** JSON that goes no deeper than a document does. */
-const json = z.json();
+/** Parsed from JSON it is JSON. How deep it goes is looked at beside it. */
+const json = z.unknown();
 const step = z.union([z.string().max(10_000), z.strictObject({ id: z.string().max(10_000) })]);
 const at = z.array(step).max(mostDeep);
 const id = z.string().max(10_000);
@@ -96,7 +96,11 @@ async function readWith<T extends { document?: unknown }>(
   return { ...read, document: result.document };
 }
 
-export const readSave = (request: Request) => readShape(request, save);
+export async function readSave(request: Request): Promise<z.infer<typeof save> | Response> {
+  const read = await readShape(request, save);
+  if (read instanceof Response || !isDeeper(read.operations, mostDeep)) return read;
+  return problem(400, { error: `The operations go further inwards than any document does (${mostDeep}).` });
+}
 
 const ids = z.array(z.string().max(100)).max(10_000);
 /** Their keys are their names. */

@@ -46,6 +46,7 @@ ALTER TABLE "revisions" ALTER COLUMN "set_key" SET NOT NULL;--> statement-breakp
 ALTER TABLE "revisions" DROP CONSTRAINT "revisions_set_id_revision_pk";--> statement-breakpoint
 ALTER TABLE "revisions" ADD CONSTRAINT "revisions_set_key_revision_pk" PRIMARY KEY("set_key","revision");--> statement-breakpoint
 ALTER TABLE "revisions" DROP COLUMN "set_id";--> statement-breakpoint
+ALTER TABLE "revisions" ALTER COLUMN "document" DROP NOT NULL;--> statement-breakpoint
 DROP INDEX "refused_by_set";--> statement-breakpoint
 ALTER TABLE "refused" ADD COLUMN "set_key" text;--> statement-breakpoint
 UPDATE "refused" SET "set_key" = "sets"."key" FROM "sets" WHERE "sets"."id" = "refused"."set_id";--> statement-breakpoint

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { differences } from '../../../../definition/differences.ts';
 import { type RefusedVersion, RefusedVersions } from '../../../../sheet/refused-versions.tsx';
 import { findRefused, listRefused } from '../../../../store/refusing.ts';
+import { droppedOf } from '../../../../store/revisions.ts';
 import { isTrouble } from '../../../../store/trouble.ts';
 import { reading, Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';
@@ -19,14 +20,14 @@ export default async function RefusedPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();
   if (isTrouble(set)) return <Trouble message={set.message} />;
-  const found = await reading('list refused saves', async (db): Promise<RefusedVersion[]> => {
+  const found = await reading('list refused saves', async (db) => {
     const versions: RefusedVersion[] = [];
-    for (const refused of (await listRefused(db, set.id)).slice(0, 50)) {
-      const document = await findRefused(db, set.id, refused.kept);
+    for (const refused of await listRefused(db, set.key)) {
+      const document = await findRefused(db, set.key, refused.kept);
       if (document) versions.push({ ...refused, document, differs: differences(set.document, document) });
     }
-    return versions;
+    return { versions, dropped: (await droppedOf(db, set.key)).refused };
   });
   if (isTrouble(found)) return <Trouble message={found.message} />;
-  return <RefusedVersions stored={set} versions={found} />;
+  return <RefusedVersions stored={set} {...found} />;
 }

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { RevisionsSheet } from '../../../../revisions/revisions-sheet.tsx';
-import { listRevisions } from '../../../../store/revisions.ts';
+import { droppedOf, listRevisions } from '../../../../store/revisions.ts';
 import { isTrouble } from '../../../../store/trouble.ts';
 import { reading, Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';
@@ -17,7 +17,10 @@ export default async function RevisionsPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();
   if (isTrouble(set)) return <Trouble message={set.message} />;
-  const revisions = await reading('list revisions', (db) => listRevisions(db, set.id));
-  if (isTrouble(revisions)) return <Trouble message={revisions.message} />;
-  return <RevisionsSheet stored={set} revisions={revisions} />;
+  const found = await reading('list revisions', async (db) => ({
+    revisions: await listRevisions(db, set.key),
+    dropped: (await droppedOf(db, set.key)).revisions,
+  }));
+  if (isTrouble(found)) return <Trouble message={found.message} />;
+  return <RevisionsSheet stored={set} {...found} />;
 }
