@@ -405,6 +405,16 @@ describe('what keeps the store from answering is said in words', () => {
     expect(existsSync(join(place, 'whole', 'arbeit.lock'))).toBe(false);
   });
 
+  test('a store of which something is missing is damaged, and no new one is begun over it', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-part-'));
+    const store = await openStore(place, migrations);
+    await store.close();
+    rmSync(join(place, 'pg', 'PG_VERSION'));
+    await expect(openStore(place, migrations)).rejects.toThrow(/damaged.*PG_VERSION is missing/);
+    await expect(openStore(place, migrations)).rejects.toThrow(/do not delete this one/);
+    expect(existsSync(join(place, 'arbeit.lock'))).toBe(false);
+  });
+
   test('a folder taken away while Arbeit runs', async () => {
     const place = mkdtempSync(join(tmpdir(), 'arbeit-gone-'));
     const store = await openStore(place, migrations);

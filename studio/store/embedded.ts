@@ -1,0 +1,230 @@
+import { existsSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { StoreTrouble } from './trouble.ts';
+
+/** A question as `pg` is asked one. */
+interface Query {
+  readonly text: string;
+  readonly rowMode?: 'array';
+}
+
+interface Answer {
+  readonly rows: unknown[];
+  readonly fields: unknown[];
+  readonly rowCount: number;
+}
+
+/** Longer than any answer of a store of this size takes; a hang must not become the page's. */
+const patience = 10_000;
+/** A new folder is made in a while, on a slow disk. */
+const patienceToOpen = 60_000;
+
+const settings = ['max_wal_size=4MB', 'min_wal_size=2MB', 'wal_compression=pglz'];
+
+/** So much of the disk has to be free for a write, in bytes: PostgreSQL cannot go on from the middle of one that found no room. */
+const mostWritten = 12_000_000;
+/** So much is held back for a disk that is full all the same: with it given up the store opens, and can be read. */
+const reserved = 6_000_000;
+
+const freeIn = (folder: string): number => {
+  const { bavail, bsize } = statfsSync(folder);
+  return bavail * bsize;
+};
+const reserveIn = (folder: string): string => join(folder, 'arbeit.reserve');
+
+/** Gives up what was held back, where the disk is full: with that room a store can be opened, and read. */
+export function makeRoom(folder: string): void {
+  if (existsSync(folder) && freeIn(folder) < mostWritten) rmSync(reserveIn(folder), { force: true });
+}
+
+/** An error of PostgreSQL's, as the thread tells it. */
+class EmbeddedError extends Error {
+  readonly code: string | undefined;
+  readonly severity: string | undefined;
+  constructor({ message, ...more }: { readonly message: string }) {
+    super(message);
+    Object.assign(this, more);
+  }
+}
+
+/**
+ * PGlite in a thread, as a pool of one connection that `pg` would make: Drizzle asks it as it asks a server. A thread that does not answer is ended, and begun
+ * again by the next question. Named as a pool, since Drizzle looks for that word.
+ */
+export class EmbeddedPool {
+  readonly #folder: string;
+  readonly #thread: string;
+  #worker: Worker | undefined;
+  #opening: Promise<void> | undefined;
+  #asked = 0;
+  readonly #waiting = new Map<number, { resolve(answer: unknown): void; reject(error: Error): void }>();
+  /** Who has the one connection, to its end. */
+  #turn: Promise<void> = Promise.resolve();
+  #isClosed = false;
+
+  constructor(folder: string, thread: string) {
+    this.#folder = folder;
+    this.#thread = thread;
+  }
+
+  /** Opens the store, or says why it does not. Throws `StoreTrouble`. */
+  open(): Promise<void> {
+    this.#opening ??= this.#begin();
+    return this.#opening;
+  }
+
+  async query(query: Query, values?: readonly unknown[]): Promise<Answer> {
+    const client = await this.connect();
+    try {
+      return await client.query(query, values);
+    } finally {
+      client.release();
+    }
+  }
+
+  /** The one connection, for oneself alone until it is released. */
+  async connect(): Promise<{ query: EmbeddedPool['query']; release(): void }> {
+    let release = (): void => {};
+    const before = this.#turn;
+    this.#turn = new Promise((resolve) => {
+      release = resolve;
+    });
+    await before;
+    let worker: Worker | undefined;
+    return {
+      query: async (query, values = []) => {
+        await this.open();
+        // What was begun in a thread ends with it: the rest of a transaction must not be carried out in another.
+        worker ??= this.#worker;
+        if (worker !== this.#worker) throw new StoreTrouble('The store was begun again. Try again.');
+        const { text, rowMode } = typeof query === 'string' ? { text: query as string } : query;
+        const ask = { text, values, rowMode: rowMode ?? 'object' };
+        return (await this.#ask('query', ask)) as Answer;
+      },
+      release,
+    };
+  }
+
+  /** Brings what was written to the disk itself. */
+  async flush(): Promise<void> {
+    await this.#ask('flush', {});
+  }
+
+  /** Clears away what writes left behind, and begins the log anew: the folder stays small. */
+  async tidy(tables: readonly string[]): Promise<void> {
+    const { release } = await this.connect();
+    try {
+      await this.#ask('tidy', { tables });
+    } finally {
+      release();
+    }
+  }
+
+  /** Refuses a write for which there is no room. Throws `StoreTrouble`. */
+  requireRoom(): void {
+    if (this.#free() < mostWritten) throw this.#isFull();
+    this.#reserve();
+  }
+
+  async close(): Promise<void> {
+    if (this.#isClosed) return;
+    this.#isClosed = true;
+    await this.#turn;
+    if (this.#worker) await this.#ask('close', {}).catch(() => undefined);
+    await this.#end(new StoreTrouble('The store was closed.'));
+  }
+
+  #isFull(): StoreTrouble {
+    return new StoreTrouble(
+      `The disk of the data folder (${this.#folder}) is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.`,
+    );
+  }
+
+  #free(): number {
+    return freeIn(this.#folder);
+  }
+
+  get #held(): string {
+    return reserveIn(this.#folder);
+  }
+
+  /** Holds some room back, where there is plenty. */
+  #reserve(): void {
+    if (existsSync(this.#held) || this.#free() < mostWritten + 2 * reserved) return;
+    try {
+      writeFileSync(this.#held, Buffer.alloc(reserved, 1));
+    } catch {
+      rmSync(this.#held, { force: true });
+    }
+  }
+
+  async #begin(): Promise<void> {
+    if (this.#isClosed) throw new StoreTrouble('The store was closed.');
+    const pg = join(this.#folder, 'pg');
+    // Only an empty folder is a new one: anything else was a store, and another must not be begun on top of it.
+    if (existsSync(pg) && readdirSync(pg).length > 0 && !existsSync(join(pg, 'PG_VERSION')))
+      throw new StoreTrouble(
+        `The store in ${this.#folder} is damaged and does not open: PG_VERSION is missing in it. Put a copy of the folder back, or choose another folder with ARBEIT_DATA; do not delete this one before its documents are saved.`,
+      );
+    if (!existsSync(pg)) this.requireRoom();
+    const worker = new Worker(this.#thread, { workerData: { folder: this.#folder, settings } });
+    this.#worker = worker;
+    worker.on('message', ({ id, answer, error }) => {
+      const one = this.#waiting.get(id);
+      this.#waiting.delete(id);
+      if (error) one?.reject(new EmbeddedError(error));
+      else one?.resolve(answer);
+    });
+    worker.on('error', (error) => void this.#end(error, worker));
+    worker.on('exit', () => void this.#end(new Error('The thread of the store ended.'), worker));
+    // What it does at the end of the process is nobody's business.
+    worker.unref();
+    try {
+      await this.#ask('open', {}, patienceToOpen);
+    } catch (error) {
+      await this.#end(error as Error, worker);
+      throw error;
+    }
+  }
+
+  #ask(ask: string, what: object, most = patience): Promise<unknown> {
+    const worker = this.#worker;
+    if (!worker) return Promise.reject(new Error('The thread of the store ended.'));
+    const id = ++this.#asked;
+    worker.ref();
+    return new Promise((resolve, reject) => {
+      const timer = setTimeout(() => {
+        const isFull = this.#free() < mostWritten;
+        const late = new StoreTrouble('The store did not answer in time. Try again.');
+        void this.#end(isFull ? this.#isFull() : late, worker);
+      }, most);
+      const done = (): void => {
+        clearTimeout(timer);
+        if (this.#waiting.size === 0) worker.unref();
+      };
+      this.#waiting.set(id, {
+        resolve: (answer) => {
+          done();
+          resolve(answer);
+        },
+        reject: (error) => {
+          done();
+          reject(error);
+        },
+      });
+      worker.postMessage({ id, ask, ...what });
+    });
+  }
+
+  /** Ends the thread: whoever waits for it hears why, and the next question begins another. */
+  async #end(why: Error, worker = this.#worker): Promise<void> {
+    if (!worker || worker !== this.#worker) return;
+    this.#worker = undefined;
+    this.#opening = undefined;
+    const all = [...this.#waiting.values()];
+    this.#waiting.clear();
+    for (const one of all) one.reject(why);
+    await worker.terminate();
+  }
+}

@@ -1,0 +1,74 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterEach, expect, test } from 'vitest';
+import { createSet, listSets } from './sets.ts';
+import { openStore, type Store } from './store.ts';
+
+const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
+const titled = (title: string) => ({ arbeit: 1, title, locale: 'en-GB', fields: [] }) as const;
+
+/** A disk of its own, in memory: a real one, that can be full. */
+let place = '';
+let store: Store | undefined;
+function disk(options: string): string {
+  place = mkdtempSync(join(tmpdir(), 'arbeit-disk-'));
+  execFileSync('mount', ['-t', 'tmpfs', '-o', options, 'tmpfs', place]);
+  return place;
+}
+afterEach(async () => {
+  await store?.close();
+  store = undefined;
+  execFileSync('umount', ['-l', place]);
+  rmSync(place, { recursive: true });
+});
+
+const free = (): number => {
+  const { bavail, bsize } = statfsSync(place);
+  return bavail * bsize;
+};
+const fill = (left: number): void => writeFileSync(join(place, 'full'), Buffer.alloc(free() - left, 1));
+const make = (title: string) => store!.write((db) => createSet(db, titled(title)));
+const names = () => store!.read(listSets).then((all) => all.map(({ title }) => title));
+
+test('a full disk: a write is refused in words, reads go on, and with space again writes do', async () => {
+  store = await openStore(join(disk('size=120m'), 'data'), migrations);
+  await make('Before');
+  fill(100_000);
+  await expect(make('Meanwhile')).rejects.toThrow(/disk .* is full.*Free some space/);
+  expect(await names()).toEqual(['Before', 'Ridge Huts']);
+  rmSync(join(place, 'full'));
+  await make('After');
+  expect(await names()).toEqual(['After', 'Before', 'Ridge Huts']);
+});
+
+test('a disk that was full when Arbeit was killed: the store opens, and can be read', async () => {
+  const folder = join(disk('size=120m'), 'data');
+  store = await openStore(folder, migrations);
+  await make('Before');
+  await store.close();
+  fill(0);
+  store = await openStore(folder, migrations);
+  expect(await names()).toEqual(['Before', 'Ridge Huts']);
+  await expect(make('Meanwhile')).rejects.toThrow(/disk .* is full/);
+});
+
+test('a disk without a file left, though it has room: what was begun fails, and the store goes on', async () => {
+  store = await openStore(join(disk('size=200m,nr_inodes=1700'), 'data'), migrations);
+  await make('Before');
+  const { ffree } = statfsSync(place);
+  for (let i = 0; i < ffree; i++) writeFileSync(join(place, `f${i}`), '');
+  // What needs no new file may be taken; nothing may hang, and nothing that was taken be lost.
+  const taken: string[] = ['Before'];
+  for (let i = 0; i < 40; i++)
+    await make(`Meanwhile ${i}`).then(
+      () => taken.push(`Meanwhile ${i}`),
+      (error: Error) => expect(error.name).toBe('StoreTrouble'),
+    );
+  for (let i = 0; i < ffree; i++) rmSync(join(place, `f${i}`));
+  await make('After');
+  const all = await names();
+  for (const title of [...taken, 'After']) expect(all).toContain(title);
+});
