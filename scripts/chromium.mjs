@@ -1,25 +1,11 @@
-import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-
-const apt = (args) =>
-  spawnSync('apt-get', args, {
-    stdio: ['ignore', 2, 2],
-    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-  });
-
-/** Installs Debian's packages where this user may. */
-function install(packages) {
-  if (process.getuid?.() !== 0) return;
-  process.stderr.write(`Missing; installing Debian’s: ${packages.join(', ')}.\n`);
-  apt(['update']);
-  apt(['install', '-y', '--no-install-recommends', ...packages]);
-}
+import { installPackages } from './debian.mjs';
 
 /** Finds Chromium, installing Debian's where it is missing and this user may. Says what to do where neither works. */
 export function chromium() {
   const path = process.env.ARBEIT_CHROMIUM ?? '/usr/bin/chromium';
   if (existsSync(path)) return path;
-  if (!process.env.ARBEIT_CHROMIUM) install(['chromium']);
+  if (!process.env.ARBEIT_CHROMIUM) installPackages(['chromium']);
   if (existsSync(path)) return path;
   process.stderr.write(
     `There is no Chromium at ${path}. Install your system’s package, or name one with ARBEIT_CHROMIUM.\n`,
@@ -38,7 +24,7 @@ const others = {
 /** Finds Firefox and WebKit the same way. */
 export function otherBrowsers() {
   const missing = () => Object.entries(others).filter(([, path]) => !existsSync(path));
-  if (missing().length) install(missing().map(([name]) => name));
+  if (missing().length) installPackages(missing().map(([name]) => name));
   const still = missing();
   if (still.length === 0) return;
   process.stderr.write(

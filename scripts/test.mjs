@@ -3,6 +3,7 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, otherBrowsers } from './chromium.mjs';
 import { install } from './install.mjs';
+import { postgres } from './postgres.mjs';
 import { buildStudio, root } from './studio.mjs';
 
 // Everything that must hold, in the order of what is cheapest to know. Ends with the count of all tests.
@@ -88,6 +89,7 @@ await checks(
 // Pages are driven by the command line’s own tests as well.
 const ARBEIT_CHROMIUM = chromium();
 otherBrowsers();
+postgres();
 const unit = join(results, 'unit.xml');
 count(
   'unit tests',

@@ -1,6 +1,5 @@
 import type { Answer } from '@arbeit/engine/field';
-import type { Database } from '../store/database.ts';
-import type { Store } from '../store/store.ts';
+import type { Database, Store } from '../store/database.ts';
 import { lookUp } from './passes.ts';
 import { codePath } from './paths.ts';
 import { giveCode } from './sender.ts';

@@ -6,8 +6,8 @@ import { type CheckedRecord, checkRecord, type OpenForm } from '@arbeit/engine/f
 import { kinds } from '@arbeit/engine/kinds';
 import { todayIn } from '../definition/clock.ts';
 import { runnerOnServer } from '../own-code/on-server.ts';
+import type { Store } from '../store/database.ts';
 import type { StoredSet } from '../store/sets.ts';
-import type { Store } from '../store/store.ts';
 import { addressIn, services } from './ask.ts';
 import { codePath } from './paths.ts';
 import { spendCode } from './sender.ts';

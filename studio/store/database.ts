@@ -3,3 +3,13 @@ import type * as schema from './schema.ts';
 
 /** The store's tables, ready to be asked: of the store in a folder as of a server. */
 export type Database = NodePgDatabase<typeof schema>;
+
+/** An opened store: in a data folder, or of a server. */
+export interface Store {
+  readonly db: Database;
+  /** Runs work that writes; once it is answered, what it wrote is on the disk. Throws `StoreTrouble`. */
+  write<T>(work: (db: Database) => Promise<T>): Promise<T>;
+  /** Runs work that reads. Throws `StoreTrouble`. */
+  read<T>(work: (db: Database) => Promise<T>): Promise<T>;
+  close(): Promise<void>;
+}

@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterEach, expect, test } from 'vitest';
+import type { Store } from './database.ts';
 import { createSet, listSets } from './sets.ts';
-import { openStore, type Store } from './store.ts';
+import { openStore } from './store.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
 const titled = (title: string) => ({ arbeit: 1, title, locale: 'en-GB', fields: [] }) as const;

@@ -10,10 +10,12 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Database } from './database.ts';
 import { FolderInUse, lockFolder } from './lock.ts';
 import { type Json, operationsBetween } from './operations.ts';
+import { type PostgresServer, startPostgres } from './postgres.fixture.ts';
 import { dropRefused, findRefused, listRefused } from './refusing.ts';
 import { droppedOf, findRevision, listRevisions, nameRevision } from './revisions.ts';
 import { changesSince, saveSet } from './save-set.ts';
 import { revisions, saves, stores } from './schema.ts';
+import { openServer } from './server.ts';
 import { createSet, deleteSet, findSet, keyOf, listSets, renameSet, restoreSet } from './sets.ts';
 import { openStore } from './store.ts';
 import { saying } from './trouble.ts';
@@ -50,263 +52,285 @@ function pageOf(db: Database, set: Awaited<ReturnType<typeof createSet>>, name =
   };
 }
 
-let db: Database;
-let close: () => Promise<void>;
+let postgres: PostgresServer;
 beforeAll(async () => {
-  ({ db, close } = await openStore(folder, migrations));
+  postgres = await startPostgres();
 });
-afterAll(() => close());
+afterAll(() => postgres.stop());
 
-describe('sets', () => {
-  test('an empty store begins with the demo', async () => {
-    expect((await listSets(db)).map(({ id, title, fields }) => [id, title, fields > 5])).toEqual([
-      ['ridge-huts', 'Ridge Huts', true],
-    ]);
+describe.each([
+  ['in a folder', () => openStore(folder, migrations)],
+  ['on PostgreSQL', () => openServer(postgres.database('suite'), migrations)],
+])('a store %s', (_, open) => {
+  let db: Database;
+  let close: () => Promise<void>;
+  beforeAll(async () => {
+    ({ db, close } = await open());
   });
-  test('titles make ids, and a taken one gets a number', async () => {
-    expect((await createSet(db, titled('Übersicht der Hütten!'))).id).toBe('u-bersicht-der-hu-tten');
-    expect((await createSet(db, titled('Ridge Huts'))).id).toBe('ridge-huts-2');
-    expect((await createSet(db, titled('山小屋'))).id).toBe('set');
-  });
-  test('a save on the latest revision is taken', async () => {
-    const set = await createSet(db, titled('Saved'));
-    const saved = await pageOf(db, set).save(titled('Saved twice'));
-    expect(saved).toMatchObject({ outcome: 'saved', revision: 2, theirs: [] });
-    expect(await findSet(db, set.id)).toEqual({ ...set, revision: 2, document: titled('Saved twice') });
-    expect((await listSets(db)).find(({ key }) => key === set.key)).toMatchObject({ title: 'Saved twice' });
-  });
-  test('a save of what somebody else changed meanwhile is refused, and both versions are kept', async () => {
-    const set = await createSet(db, titled('Two windows'));
-    await pageOf(db, set, 'other').save(titled('theirs'));
-    const refusal = await pageOf(db, set).save(titled('mine'));
-    expect(refusal).toMatchObject({
-      outcome: 'refused',
-      because: 'conflict',
-      theirs: { key: set.key, revision: 2, document: titled('theirs') },
-    });
-    expect(await findSet(db, set.id)).toMatchObject({ revision: 2, document: titled('theirs') });
-    const kept = refusal.outcome === 'refused' ? refusal.kept! : 0;
-    expect(await findRefused(db, set.id, kept)).toEqual(titled('mine'));
-    expect(await findRefused(db, 'another', kept)).toBeUndefined();
-  });
-  test('a save of something else is joined to it, and what others did is told', async () => {
-    const set = await createSet(db, titled('Joined'));
-    const [a, b] = [pageOf(db, set, 'a'), pageOf(db, set, 'b')];
-    await a.save({ ...titled('Joined'), locale: 'de-DE' });
-    const joined = await b.save(titled('By both'));
-    expect(joined).toMatchObject({
-      outcome: 'saved',
-      revision: 3,
-      theirs: [{ do: 'set', at: ['locale'], before: 'en-GB', value: 'de-DE' }],
-    });
-    expect((await findSet(db, set.key))?.document).toEqual({ ...titled('By both'), locale: 'de-DE' });
-    expect(await changesSince(db, set.key, 1, set.generation)).toMatchObject({
-      revision: 3,
-      theirs: [{}, {}],
-    });
-  });
-  test('what each for itself could do, and both together cannot, is a conflict', async () => {
-    const field = (id: string) => ({ id, kind: 'text', label: id, entry: {} });
-    const both = { ...titled('Form'), fields: [field('a'), field('b')] } as unknown as SetDocument;
-    const set = await createSet(db, both);
-    await pageOf(db, set, 'a').save({ ...both, fields: [both.fields[0]!] });
-    const form = { ...both, forms: [{ id: 'f', fields: ['a', 'b'] }] };
-    expect(await pageOf(db, set, 'b').save(form)).toMatchObject({ outcome: 'refused', because: 'conflict' });
-    expect(
-      await pageOf(db, set, 'c').save({ ...both, fields: [field('a'), field('a')] } as never, { base: 2 }),
-    ).toMatchObject({
-      outcome: 'faulty',
-    });
-  });
-  test('of two saves at the same moment one is refused', async () => {
-    const set = await createSet(db, titled('Race'));
-    const both = await Promise.all([
-      pageOf(db, set, 'a').save(titled('a')),
-      pageOf(db, set, 'b').save(titled('b')),
-    ]);
-    expect(both.map(({ outcome }) => outcome).sort()).toEqual(['refused', 'saved']);
-  });
-  test('a set that is not there cannot be saved', async () => {
-    const save = { generation: 'g', page: 'p', counter: 1, base: 1, operations: [] };
-    expect(await saveSet(db, 'nowhere', save)).toEqual({ outcome: 'missing' });
-  });
-  test('a document keeps the order it was written in', async () => {
-    const document = JSON.parse('{"title":"Order","locale":"en","fields":[],"arbeit":1}') as SetDocument;
-    const { id } = await createSet(db, document);
-    expect(JSON.stringify((await findSet(db, id))?.document)).toBe(JSON.stringify(document));
-  });
-});
+  afterAll(() => close());
 
-describe('a set as a whole', () => {
-  test('taken off the shelf it is nowhere, and comes back as it was', async () => {
-    const set = await createSet(db, titled('Gone'));
-    const { id } = set;
-    const page = pageOf(db, set);
-    await page.save(titled('Gone, later'));
-    expect(await deleteSet(db, id)).toBe(true);
-    expect(await deleteSet(db, id)).toBe(false);
-    expect(await findSet(db, id)).toBeUndefined();
-    expect((await listSets(db)).some((one) => one.id === id)).toBe(false);
-    expect(await page.save(titled('x'))).toMatchObject({ outcome: 'missing' });
-    expect((await createSet(db, titled('Gone'))).id).toBe(`${id}-2`);
-    expect(await restoreSet(db, id)).toBe(true);
-    expect(await restoreSet(db, id)).toBe(false);
-    expect(await findSet(db, id)).toMatchObject({ revision: 2, document: titled('Gone, later') });
+  describe('sets', () => {
+    test('an empty store begins with the demo', async () => {
+      expect((await listSets(db)).map(({ id, title, fields }) => [id, title, fields > 5])).toEqual([
+        ['ridge-huts', 'Ridge Huts', true],
+      ]);
+    });
+    test('titles make ids, and a taken one gets a number', async () => {
+      expect((await createSet(db, titled('Übersicht der Hütten!'))).id).toBe('u-bersicht-der-hu-tten');
+      expect((await createSet(db, titled('Ridge Huts'))).id).toBe('ridge-huts-2');
+      expect((await createSet(db, titled('山小屋'))).id).toBe('set');
+    });
+    test('a save on the latest revision is taken', async () => {
+      const set = await createSet(db, titled('Saved'));
+      const saved = await pageOf(db, set).save(titled('Saved twice'));
+      expect(saved).toMatchObject({ outcome: 'saved', revision: 2, theirs: [] });
+      expect(await findSet(db, set.id)).toEqual({ ...set, revision: 2, document: titled('Saved twice') });
+      expect((await listSets(db)).find(({ key }) => key === set.key)).toMatchObject({ title: 'Saved twice' });
+    });
+    test('a save of what somebody else changed meanwhile is refused, and both versions are kept', async () => {
+      const set = await createSet(db, titled('Two windows'));
+      await pageOf(db, set, 'other').save(titled('theirs'));
+      const refusal = await pageOf(db, set).save(titled('mine'));
+      expect(refusal).toMatchObject({
+        outcome: 'refused',
+        because: 'conflict',
+        theirs: { key: set.key, revision: 2, document: titled('theirs') },
+      });
+      expect(await findSet(db, set.id)).toMatchObject({ revision: 2, document: titled('theirs') });
+      const kept = refusal.outcome === 'refused' ? refusal.kept! : 0;
+      expect(await findRefused(db, set.id, kept)).toEqual(titled('mine'));
+      expect(await findRefused(db, 'another', kept)).toBeUndefined();
+    });
+    test('a save of something else is joined to it, and what others did is told', async () => {
+      const set = await createSet(db, titled('Joined'));
+      const [a, b] = [pageOf(db, set, 'a'), pageOf(db, set, 'b')];
+      await a.save({ ...titled('Joined'), locale: 'de-DE' });
+      const joined = await b.save(titled('By both'));
+      expect(joined).toMatchObject({
+        outcome: 'saved',
+        revision: 3,
+        theirs: [{ do: 'set', at: ['locale'], before: 'en-GB', value: 'de-DE' }],
+      });
+      expect((await findSet(db, set.key))?.document).toEqual({ ...titled('By both'), locale: 'de-DE' });
+      expect(await changesSince(db, set.key, 1, set.generation)).toMatchObject({
+        revision: 3,
+        theirs: [{}, {}],
+      });
+    });
+    test('what each for itself could do, and both together cannot, is a conflict', async () => {
+      const field = (id: string) => ({ id, kind: 'text', label: id, entry: {} });
+      const both = { ...titled('Form'), fields: [field('a'), field('b')] } as unknown as SetDocument;
+      const set = await createSet(db, both);
+      await pageOf(db, set, 'a').save({ ...both, fields: [both.fields[0]!] });
+      const form = { ...both, forms: [{ id: 'f', fields: ['a', 'b'] }] };
+      expect(await pageOf(db, set, 'b').save(form)).toMatchObject({
+        outcome: 'refused',
+        because: 'conflict',
+      });
+      expect(
+        await pageOf(db, set, 'c').save({ ...both, fields: [field('a'), field('a')] } as never, { base: 2 }),
+      ).toMatchObject({
+        outcome: 'faulty',
+      });
+    });
+    test('of two saves at the same moment one is refused', async () => {
+      const set = await createSet(db, titled('Race'));
+      const both = await Promise.all([
+        pageOf(db, set, 'a').save(titled('a')),
+        pageOf(db, set, 'b').save(titled('b')),
+      ]);
+      expect(both.map(({ outcome }) => outcome).sort()).toEqual(['refused', 'saved']);
+    });
+    test('a set that is not there cannot be saved', async () => {
+      const save = { generation: 'g', page: 'p', counter: 1, base: 1, operations: [] };
+      expect(await saveSet(db, 'nowhere', save)).toEqual({ outcome: 'missing' });
+    });
+    test('a document keeps the order it was written in', async () => {
+      const document = JSON.parse('{"title":"Order","locale":"en","fields":[],"arbeit":1}') as SetDocument;
+      const { id } = await createSet(db, document);
+      expect(JSON.stringify((await findSet(db, id))?.document)).toBe(JSON.stringify(document));
+    });
   });
-  test('renamed, it is found by its key, its name and those it had; its pages go on saving it', async () => {
-    const set = await createSet(db, titled('Named'));
-    const page = pageOf(db, set);
-    await page.save(titled('b'));
-    await pageOf(db, set, 'late').save(titled('late'));
-    const { id: other } = await createSet(db, titled('Other'));
-    expect(await renameSet(db, set.id, other)).toBe('taken');
-    expect(await renameSet(db, 'nobody', 'free')).toBe('missing');
-    expect(await renameSet(db, set.id, 'another-name')).toBe('renamed');
-    for (const address of [set.key, 'another-name', set.id])
-      expect(await findSet(db, address)).toMatchObject({ key: set.key, id: 'another-name', revision: 2 });
-    expect((await listRefused(db, 'another-name')).length).toBe(1);
-    expect(await page.save(titled('after it'))).toMatchObject({ outcome: 'saved', revision: 3 });
-    await deleteSet(db, other);
-    expect(await renameSet(db, 'another-name', other)).toBe('taken');
-  });
-  test('a name that another set has taken since leads to that one, and a stale page saves its own', async () => {
-    const set = await createSet(db, titled('First of it'));
-    const stale = pageOf(db, set);
-    await renameSet(db, set.id, 'moved-away');
-    const next = await createSet(db, titled('First of it'));
-    expect(next.id).toBe(set.id);
-    expect(await keyOf(db, set.id)).toBe(next.key);
-    await stale.save(titled('by the stale page'));
-    expect((await findSet(db, next.key))?.document.title).toBe('First of it');
-    expect((await findSet(db, set.key))?.document.title).toBe('by the stale page');
-    expect(await renameSet(db, set.key, set.id)).toBe('taken');
-    expect(await renameSet(db, set.key, 'moved-away')).toBe('renamed');
-  });
-  test('of forty of one title each has a name of its own', async () => {
-    const made = await Promise.all(Array.from({ length: 40 }, () => createSet(db, titled('Forty'))));
-    expect(new Set(made.map(({ id }) => id)).size).toBe(40);
-  });
-});
 
-describe('saves in their order', () => {
-  const revisionsOf = (key: string) =>
-    db
-      .select({ revision: revisions.revision })
-      .from(revisions)
-      .where(eq(revisions.setKey, key))
-      .orderBy(revisions.revision);
-  test('within a few minutes those of one page are one revision, those of another page another', async () => {
-    const set = await createSet(db, titled('Runs'));
-    const [a, b] = [pageOf(db, set, 'page-a'), pageOf(db, set, 'page-b')];
-    for (let i = 1; i <= 5; i++) await a.save(titled(`a${i}`));
-    await b.save({ ...titled('Runs'), locale: 'de-DE' });
-    await a.save(titled('c'));
-    expect((await revisionsOf(set.key)).map(({ revision }) => revision)).toEqual([1, 6, 7, 8]);
-    expect(await findSet(db, set.id)).toMatchObject({
-      revision: 8,
-      document: { title: 'c', locale: 'de-DE' },
+  describe('a set as a whole', () => {
+    test('taken off the shelf it is nowhere, and comes back as it was', async () => {
+      const set = await createSet(db, titled('Gone'));
+      const { id } = set;
+      const page = pageOf(db, set);
+      await page.save(titled('Gone, later'));
+      expect(await deleteSet(db, id)).toBe(true);
+      expect(await deleteSet(db, id)).toBe(false);
+      expect(await findSet(db, id)).toBeUndefined();
+      expect((await listSets(db)).some((one) => one.id === id)).toBe(false);
+      expect(await page.save(titled('x'))).toMatchObject({ outcome: 'missing' });
+      expect((await createSet(db, titled('Gone'))).id).toBe(`${id}-2`);
+      expect(await restoreSet(db, id)).toBe(true);
+      expect(await restoreSet(db, id)).toBe(false);
+      expect(await findSet(db, id)).toMatchObject({ revision: 2, document: titled('Gone, later') });
+    });
+    test('renamed, it is found by its key, its name and those it had; its pages go on saving it', async () => {
+      const set = await createSet(db, titled('Named'));
+      const page = pageOf(db, set);
+      await page.save(titled('b'));
+      await pageOf(db, set, 'late').save(titled('late'));
+      const { id: other } = await createSet(db, titled('Other'));
+      expect(await renameSet(db, set.id, other)).toBe('taken');
+      expect(await renameSet(db, 'nobody', 'free')).toBe('missing');
+      expect(await renameSet(db, set.id, 'another-name')).toBe('renamed');
+      for (const address of [set.key, 'another-name', set.id])
+        expect(await findSet(db, address)).toMatchObject({ key: set.key, id: 'another-name', revision: 2 });
+      expect((await listRefused(db, 'another-name')).length).toBe(1);
+      expect(await page.save(titled('after it'))).toMatchObject({ outcome: 'saved', revision: 3 });
+      await deleteSet(db, other);
+      expect(await renameSet(db, 'another-name', other)).toBe('taken');
+    });
+    test('a name that another set has taken since leads to that one, and a stale page saves its own', async () => {
+      const set = await createSet(db, titled('First of it'));
+      const stale = pageOf(db, set);
+      await renameSet(db, set.id, 'moved-away');
+      const next = await createSet(db, titled('First of it'));
+      expect(next.id).toBe(set.id);
+      expect(await keyOf(db, set.id)).toBe(next.key);
+      await stale.save(titled('by the stale page'));
+      expect((await findSet(db, next.key))?.document.title).toBe('First of it');
+      expect((await findSet(db, set.key))?.document.title).toBe('by the stale page');
+      expect(await renameSet(db, set.key, set.id)).toBe('taken');
+      expect(await renameSet(db, set.key, 'moved-away')).toBe('renamed');
+    });
+    test('of forty of one title each has a name of its own', async () => {
+      const made = await Promise.all(Array.from({ length: 40 }, () => createSet(db, titled('Forty'))));
+      expect(new Set(made.map(({ id }) => id)).size).toBe(40);
     });
   });
-  test.each([
-    ['after those minutes', -6 * 60_000],
-    ['where the clock was set back a day', 24 * 60 * 60_000],
-  ])('%s a new one is begun', async (_, begun) => {
-    const set = await createSet(db, titled('Long'));
-    const page = pageOf(db, set);
-    await page.save(titled('a'));
-    await db
-      .update(revisions)
-      .set({ begunAt: new Date(Date.now() + begun) })
-      .where(eq(revisions.setKey, set.key));
-    await page.save(titled('b'));
-    expect((await revisionsOf(set.key)).map(({ revision }) => revision)).toEqual([1, 2, 3]);
-  });
-  test('the same save again changes nothing, whoever saved in between, and is answered as it was', async () => {
-    const set = await createSet(db, titled('Twice'));
-    const page = pageOf(db, set);
-    const { save } = await page.save(titled('sent while leaving'));
-    expect(await page.again(save)).toMatchObject({ outcome: 'saved', revision: 2, theirs: [] });
-    const other = pageOf(db, { ...set, revision: 2, document: titled('sent while leaving') }, 'other');
-    await other.save(titled('theirs'));
-    expect(await page.again(save)).toMatchObject({
-      outcome: 'saved',
-      revision: 3,
-      theirs: [{ value: 'theirs' }],
-    });
-    expect(await findSet(db, set.id)).toMatchObject({ revision: 3, document: titled('theirs') });
-    expect(await listRefused(db, set.id)).toEqual([]);
-  });
-  test('one that is older than what its page has saved since is refused, and is nothing to choose about', async () => {
-    const set = await createSet(db, titled('Late'));
-    const page = pageOf(db, set);
-    const { save } = await page.save(titled('a'));
-    await page.save(titled('b'));
-    expect(await page.again(save)).toMatchObject({ outcome: 'refused', because: 'order', kept: null });
-    // Of one number, but something else: that is not it.
-    expect(await page.save(titled('c'), { counter: 2 })).toMatchObject({
-      outcome: 'refused',
-      because: 'order',
-    });
-    expect(await findSet(db, set.id)).toMatchObject({ revision: 3, document: titled('b') });
-    expect(await listRefused(db, set.id)).toEqual([]);
-  });
-  test('one of another store, or of a revision that never was, is refused', async () => {
-    const set = await createSet(db, titled('Elsewhere'));
-    const page = pageOf(db, set);
-    expect(await page.save(titled('x'), { generation: 'g_other' })).toMatchObject({ because: 'generation' });
-    expect(await page.save(titled('x'), { base: 99 })).toMatchObject({ outcome: 'refused', because: 'base' });
-    expect(await changesSince(db, set.key, 1, 'g_other')).toMatchObject({ whole: { revision: 1 } });
-    expect(await changesSince(db, set.key, 99, set.generation)).toMatchObject({ whole: { revision: 1 } });
-  });
-  test('a stale save sent sixty times is kept once; of more than fifty the oldest are dropped, and counted', async () => {
-    const set = await createSet(db, titled('Stale'));
-    await pageOf(db, set, 'other').save(titled('theirs'));
-    const stale = pageOf(db, set);
-    for (let i = 0; i < 60; i++) await stale.save(titled('mine'));
-    expect(await listRefused(db, set.id)).toHaveLength(1);
-    for (let i = 0; i < 52; i++) await stale.save(titled(`mine ${i}`));
-    expect(await listRefused(db, set.id)).toHaveLength(50);
-    expect(await droppedOf(db, set.id)).toEqual({ revisions: 0, refused: 3 });
-  });
-  test('of more than five hundred revisions the oldest without a name are dropped, and counted', async () => {
-    const set = await createSet(db, titled('Many'));
-    const rows = Array.from({ length: 505 }, (_, i) => ({
-      setKey: set.key,
-      revision: i + 2,
-      document: titled(`${i}`),
-      name: i === 0 ? 'As agreed' : null,
-    }));
-    await db.insert(revisions).values(rows);
-    await db.execute(sql`update sets set revision = 506 where key = ${set.key}`);
-    await pageOf(db, { ...set, revision: 506 }).save(titled('one more'));
-    const all = await listRevisions(db, set.id);
-    expect([all.length, all.at(-1), all.at(-2)]).toMatchObject([501, { name: 'As agreed' }, { revision: 8 }]);
-    expect(await droppedOf(db, set.id)).toEqual({ revisions: 6, refused: 0 });
-  });
-  test('the log is cut where it is long: a page that lies far back gets the whole', async () => {
-    const set = await createSet(db, titled('Log'));
-    const rows = Array.from({ length: 2100 }, (_, i) => ({
-      setKey: set.key,
-      revision: i + 2,
-      page: 'p',
-      operations: [],
-      size: 2,
-    }));
-    await db.insert(saves).values(rows);
-    await db.execute(sql`update sets set revision = 2101 where key = ${set.key}`);
-    const page = pageOf(db, { ...set, revision: 2101 });
-    for (let i = 0; i < 50; i++) await page.save(titled(`t${i}`));
-    const left = await db.select({ revision: saves.revision }).from(saves).where(eq(saves.setKey, set.key));
-    expect(left.length).toBeLessThanOrEqual(2001);
-    expect(await changesSince(db, set.key, 5, set.generation)).toMatchObject({ whole: { revision: 2151 } });
-    expect(await changesSince(db, set.key, 2150, set.generation)).toMatchObject({
-      revision: 2151,
-      theirs: [{}],
-    });
-  });
-});
 
-test('revisions are listed, named, read as they were; one with a name is not gone on from', async () => {
+  describe('saves in their order', () => {
+    const revisionsOf = (key: string) =>
+      db
+        .select({ revision: revisions.revision })
+        .from(revisions)
+        .where(eq(revisions.setKey, key))
+        .orderBy(revisions.revision);
+    test('within a few minutes those of one page are one revision, those of another page another', async () => {
+      const set = await createSet(db, titled('Runs'));
+      const [a, b] = [pageOf(db, set, 'page-a'), pageOf(db, set, 'page-b')];
+      for (let i = 1; i <= 5; i++) await a.save(titled(`a${i}`));
+      await b.save({ ...titled('Runs'), locale: 'de-DE' });
+      await a.save(titled('c'));
+      expect((await revisionsOf(set.key)).map(({ revision }) => revision)).toEqual([1, 6, 7, 8]);
+      expect(await findSet(db, set.id)).toMatchObject({
+        revision: 8,
+        document: { title: 'c', locale: 'de-DE' },
+      });
+    });
+    test.each([
+      ['after those minutes', -6 * 60_000],
+      ['where the clock was set back a day', 24 * 60 * 60_000],
+    ])('%s a new one is begun', async (_, begun) => {
+      const set = await createSet(db, titled('Long'));
+      const page = pageOf(db, set);
+      await page.save(titled('a'));
+      await db
+        .update(revisions)
+        .set({ begunAt: new Date(Date.now() + begun) })
+        .where(eq(revisions.setKey, set.key));
+      await page.save(titled('b'));
+      expect((await revisionsOf(set.key)).map(({ revision }) => revision)).toEqual([1, 2, 3]);
+    });
+    test('the same save again changes nothing, whoever saved in between, and is answered as it was', async () => {
+      const set = await createSet(db, titled('Twice'));
+      const page = pageOf(db, set);
+      const { save } = await page.save(titled('sent while leaving'));
+      expect(await page.again(save)).toMatchObject({ outcome: 'saved', revision: 2, theirs: [] });
+      const other = pageOf(db, { ...set, revision: 2, document: titled('sent while leaving') }, 'other');
+      await other.save(titled('theirs'));
+      expect(await page.again(save)).toMatchObject({
+        outcome: 'saved',
+        revision: 3,
+        theirs: [{ value: 'theirs' }],
+      });
+      expect(await findSet(db, set.id)).toMatchObject({ revision: 3, document: titled('theirs') });
+      expect(await listRefused(db, set.id)).toEqual([]);
+    });
+    test('one that is older than what its page has saved since is refused, and is nothing to choose about', async () => {
+      const set = await createSet(db, titled('Late'));
+      const page = pageOf(db, set);
+      const { save } = await page.save(titled('a'));
+      await page.save(titled('b'));
+      expect(await page.again(save)).toMatchObject({ outcome: 'refused', because: 'order', kept: null });
+      // Of one number, but something else: that is not it.
+      expect(await page.save(titled('c'), { counter: 2 })).toMatchObject({
+        outcome: 'refused',
+        because: 'order',
+      });
+      expect(await findSet(db, set.id)).toMatchObject({ revision: 3, document: titled('b') });
+      expect(await listRefused(db, set.id)).toEqual([]);
+    });
+    test('one of another store, or of a revision that never was, is refused', async () => {
+      const set = await createSet(db, titled('Elsewhere'));
+      const page = pageOf(db, set);
+      expect(await page.save(titled('x'), { generation: 'g_other' })).toMatchObject({
+        because: 'generation',
+      });
+      expect(await page.save(titled('x'), { base: 99 })).toMatchObject({
+        outcome: 'refused',
+        because: 'base',
+      });
+      expect(await changesSince(db, set.key, 1, 'g_other')).toMatchObject({ whole: { revision: 1 } });
+      expect(await changesSince(db, set.key, 99, set.generation)).toMatchObject({ whole: { revision: 1 } });
+    });
+    test('a stale save sent sixty times is kept once; of more than fifty the oldest are dropped, and counted', async () => {
+      const set = await createSet(db, titled('Stale'));
+      await pageOf(db, set, 'other').save(titled('theirs'));
+      const stale = pageOf(db, set);
+      for (let i = 0; i < 60; i++) await stale.save(titled('mine'));
+      expect(await listRefused(db, set.id)).toHaveLength(1);
+      for (let i = 0; i < 52; i++) await stale.save(titled(`mine ${i}`));
+      expect(await listRefused(db, set.id)).toHaveLength(50);
+      expect(await droppedOf(db, set.id)).toEqual({ revisions: 0, refused: 3 });
+    });
+    test('of more than five hundred revisions the oldest without a name are dropped, and counted', async () => {
+      const set = await createSet(db, titled('Many'));
+      const rows = Array.from({ length: 505 }, (_, i) => ({
+        setKey: set.key,
+        revision: i + 2,
+        document: titled(`${i}`),
+        name: i === 0 ? 'As agreed' : null,
+      }));
+      await db.insert(revisions).values(rows);
+      await db.execute(sql`update sets set revision = 506 where key = ${set.key}`);
+      await pageOf(db, { ...set, revision: 506 }).save(titled('one more'));
+      const all = await listRevisions(db, set.id);
+      expect([all.length, all.at(-1), all.at(-2)]).toMatchObject([
+        501,
+        { name: 'As agreed' },
+        { revision: 8 },
+      ]);
+      expect(await droppedOf(db, set.id)).toEqual({ revisions: 6, refused: 0 });
+    });
+    test('the log is cut where it is long: a page that lies far back gets the whole', async () => {
+      const set = await createSet(db, titled('Log'));
+      const rows = Array.from({ length: 2100 }, (_, i) => ({
+        setKey: set.key,
+        revision: i + 2,
+        page: 'p',
+        operations: [],
+        size: 2,
+      }));
+      await db.insert(saves).values(rows);
+      await db.execute(sql`update sets set revision = 2101 where key = ${set.key}`);
+      const page = pageOf(db, { ...set, revision: 2101 });
+      for (let i = 0; i < 50; i++) await page.save(titled(`t${i}`));
+      const left = await db.select({ revision: saves.revision }).from(saves).where(eq(saves.setKey, set.key));
+      expect(left.length).toBeLessThanOrEqual(2001);
+      expect(await changesSince(db, set.key, 5, set.generation)).toMatchObject({ whole: { revision: 2151 } });
+      expect(await changesSince(db, set.key, 2150, set.generation)).toMatchObject({
+        revision: 2151,
+        theirs: [{}],
+      });
+    });
+  });
+
+  test('revisions are listed, named, read as they were; one with a name is not gone on from', async () => {
   const set = await createSet(db, titled('Named'));
   const page = pageOf(db, set);
   const { id } = set;
@@ -322,23 +346,24 @@ test('revisions are listed, named, read as they were; one with a name is not gon
   expect((await listRevisions(db, id)).every(({ name }) => name === null)).toBe(true);
 }); // biome-ignore format: a row a revision
 
-test('refused versions can be found, and forgotten', async () => {
-  const set = await createSet(db, titled('Kept'));
-  await pageOf(db, set, 'other').save(titled('theirs'));
-  const late = pageOf(db, set);
-  await late.save(titled('mine'));
-  await late.save(titled('mine again'));
-  const found = await listRefused(db, set.id);
-  expect(found.map(({ base }) => base)).toEqual([1, 1]);
-  expect(await findRefused(db, set.id, found[0]!.kept)).toEqual(titled('mine again'));
-  expect(await dropRefused(db, 'another', found[0]!.kept)).toBe(false);
-  expect(await dropRefused(db, set.id, found[0]!.kept)).toBe(true);
-  expect(await listRefused(db, set.id)).toHaveLength(1);
-});
+  test('refused versions can be found, and forgotten', async () => {
+    const set = await createSet(db, titled('Kept'));
+    await pageOf(db, set, 'other').save(titled('theirs'));
+    const late = pageOf(db, set);
+    await late.save(titled('mine'));
+    await late.save(titled('mine again'));
+    const found = await listRefused(db, set.id);
+    expect(found.map(({ base }) => base)).toEqual([1, 1]);
+    expect(await findRefused(db, set.id, found[0]!.kept)).toEqual(titled('mine again'));
+    expect(await dropRefused(db, 'another', found[0]!.kept)).toBe(false);
+    expect(await dropRefused(db, set.id, found[0]!.kept)).toBe(true);
+    expect(await listRefused(db, set.id)).toHaveLength(1);
+  });
 
-test('a store has a generation of its own', async () => {
-  const [one] = await db.select().from(stores);
-  expect(one?.generation).toMatch(/^g_[0-9a-f]{32}$/);
+  test('a store has a generation of its own', async () => {
+    const [one] = await db.select().from(stores);
+    expect(one?.generation).toMatch(/^g_[0-9a-f]{32}$/);
+  });
 });
 
 test('ten thousand autosaves of a thousand fields would stay under 50 MB', async () => {
@@ -427,12 +452,16 @@ describe('what keeps the store from answering is said in words', () => {
 
 describe('the lock on the data folder', () => {
   test('a second opening is refused, and says who and what to do', () => {
+    const held = lockFolder(folder);
     expect(() => lockFolder(folder)).toThrow(FolderInUse);
     expect(() => lockFolder(folder)).toThrow(/in use by another Arbeit \(process \d+\).*ARBEIT_DATA/);
+    held.release();
   });
   test('also from another process', () => {
+    const held = lockFolder(folder);
     const script = `const fs=require('fs');const lock=JSON.parse(fs.readFileSync(${JSON.stringify(join(folder, 'arbeit.lock'))}));try{process.kill(lock.pid,0);process.exit(3)}catch{process.exit(0)}`;
     expect(spawnSync(process.execPath, ['-e', script]).status).toBe(3);
+    held.release();
   });
   const stale = (): string => {
     const gone = spawnSync(process.execPath, ['-e', '']).pid;

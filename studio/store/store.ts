@@ -1,26 +1,13 @@
 import { dirname, join, resolve } from 'node:path';
-import type { SetDocument } from '@arbeit/engine/document';
 import { drizzle } from 'drizzle-orm/node-postgres';
-import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import type { Pool } from 'pg';
-import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import type { Database } from './database.ts';
-import { sound } from './documents.ts';
+import type { Store } from './database.ts';
 import { EmbeddedPool, makeRoom } from './embedded.ts';
 import { lockFolder } from './lock.ts';
+import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
-import { createSet, listSets } from './sets.ts';
+import { openServer } from './server.ts';
 import { StoreTrouble, saying, troubleIn } from './trouble.ts';
-
-/** An opened data folder. */
-export interface Store {
-  readonly db: Database;
-  /** Runs work that writes; once it is answered, what it wrote is on the disk. Throws `StoreTrouble`. */
-  write<T>(work: (db: Database) => Promise<T>): Promise<T>;
-  /** Runs work that reads. Throws `StoreTrouble`. */
-  read<T>(work: (db: Database) => Promise<T>): Promise<T>;
-  close(): Promise<void>;
-}
 
 /** The data folder: `ARBEIT_DATA`, else `.data` in the project. */
 const dataFolder = (): string => resolve(process.env.ARBEIT_DATA ?? join(process.cwd(), '..', '.data'));
@@ -29,12 +16,6 @@ const dataFolder = (): string => resolve(process.env.ARBEIT_DATA ?? join(process
 const writesBetweenTidying = 25;
 
 const tables = ['sets', 'revisions', 'saves', 'pages', 'refused', 'codes'];
-
-/** Brings the tables up to date, and puts the demo set into an empty store. */
-async function prepare(db: Database, migrations: string): Promise<void> {
-  await migrate(db, { migrationsFolder: migrations });
-  if ((await listSets(db)).length === 0) await createSet(db, sound(demo as SetDocument), 'ridge-huts');
-}
 
 /** Opens a data folder: locks it, brings the tables up to date, and puts the demo set into an empty one. */
 export async function openStore(folder: string, migrations: string): Promise<Store> {
@@ -93,13 +74,15 @@ function lockFolderOr(folder: string) {
 // Next gives each route a copy of this module; the process has one store.
 const place = globalThis as { arbeitStore?: Promise<Store> };
 
-/** The process's store, opened on first use. A failed opening is tried again next time. Throws `StoreTrouble`. */
+/** The process's store, opened on first use: of the server named in `DATABASE_URL`, else in the data folder. A failed opening is tried again next time. Throws `StoreTrouble`. */
 export function store(): Promise<Store> {
-  place.arbeitStore ??= openStore(dataFolder(), join(process.cwd(), 'store', 'migrations')).catch(
-    (error: unknown) => {
-      delete place.arbeitStore;
-      throw error;
-    },
-  );
+  const migrations = join(process.cwd(), 'store', 'migrations');
+  const url = process.env.DATABASE_URL;
+  const open = (): Promise<Store> =>
+    url ? openServer(url, migrations) : openStore(dataFolder(), migrations);
+  place.arbeitStore ??= open().catch((error: unknown) => {
+    delete place.arbeitStore;
+    throw error;
+  });
   return place.arbeitStore;
 }

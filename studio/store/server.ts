@@ -1,0 +1,95 @@
+import { drizzle } from 'drizzle-orm/node-postgres';
+import pg from 'pg';
+import type { Store } from './database.ts';
+import { prepare } from './prepare.ts';
+import * as schema from './schema.ts';
+import { isTrouble, StoreTrouble, troubleIn } from './trouble.ts';
+
+/** So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has changed it. */
+const mostConnections = 10;
+/** How long a connection may take to come, and one statement to be answered, in milliseconds. */
+const patience = 10_000;
+
+/** One number for all servers of Arbeit: whoever holds it brings the tables up to date. */
+const upToDate = 4_071_208_813;
+
+/** What keeps the database from answering, in words that say what to do. `undefined` for an error that is not the database's. */
+function serverTroubleIn(error: unknown): StoreTrouble | undefined {
+  if (isTrouble(error)) return error;
+  for (let cause = error, depth = 0; cause && depth < 6; depth++) {
+    const { code, message } = cause as { readonly code?: unknown; readonly message?: unknown };
+    for (const [form, words] of troubles)
+      if (form.test(String(code ?? '')) || form.test(String(message ?? '')))
+        return new StoreTrouble(words, error);
+    cause = (cause as { readonly cause?: unknown }).cause;
+  }
+  return troubleIn(error, '');
+}
+
+/** Codes of the system's (POSIX), of PostgreSQL's (appendix A), and messages of `pg` that have none. */
+const troubles: readonly (readonly [form: RegExp, words: string])[] = [
+  [
+    /^(?:28P01|28000)$/,
+    'The database refuses the user or the password of DATABASE_URL. Correct it and start Arbeit again.',
+  ],
+  [/^3D000$/, 'The database named in DATABASE_URL does not exist. Create it, or name another one.'],
+  [/^42501$/, 'The user of DATABASE_URL may not create or change tables. Grant it the rights, or name another user.'],
+  [/^53300$/, 'The database has no connection left. Try again, or raise its max_connections.'],
+  [/^(?:53100|ENOSPC)$/, 'The disk of the database is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.'],
+  [/^25006$/, 'The database takes no changes at the moment (it is read-only). Nothing was changed; try again.'],
+  [/^57014$|statement timeout/, 'The database did not answer in time. Nothing was changed; try again.'],
+  [
+    /^(?:ECONNREFUSED|ECONNRESET|ENOTFOUND|EHOSTUNREACH|ETIMEDOUT|EPIPE|57P0\d|08\w{3}|40001|40P01)$|Connection terminated|not queryable|connection timeout|timeout exceeded when trying to connect/i,
+    'The database cannot be reached. Nothing was changed; try again. If this stays, see whether it runs and whether DATABASE_URL is right.',
+  ],
+]; // biome-ignore format: a trouble a line
+
+/** Opens the store of a PostgreSQL server: brings the tables up to date, and puts the demo set into an empty one. Throws `StoreTrouble`. */
+export async function openServer(url: string, migrations: string): Promise<Store> {
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: mostConnections,
+    connectionTimeoutMillis: patience,
+    statement_timeout: patience,
+    idle_in_transaction_session_timeout: patience,
+    application_name: 'arbeit',
+  });
+  // A connection that is lost while nobody uses it is nobody's failure: the next question makes another.
+  pool.on('error', () => undefined);
+  // One that is lost while somebody uses it: whoever does hears of it by the question.
+  pool.on('connect', (client) => client.on('error', () => undefined));
+  const db = drizzle(pool, { schema });
+  const guarded = async <T>(work: () => Promise<T>): Promise<T> => {
+    try {
+      return await work();
+    } catch (error) {
+      throw serverTroubleIn(error) ?? error;
+    }
+  };
+  try {
+    await alone(pool, (client) => prepare(drizzle(client, { schema }), migrations));
+  } catch (error) {
+    await pool.end().catch(() => undefined);
+    throw serverTroubleIn(error) ?? error;
+  }
+  return {
+    db,
+    read: (work) => guarded(() => work(db)),
+    write: (work) => guarded(() => work(db)),
+    close: () => pool.end(),
+  };
+}
+
+/** Does something that only one server at a time may do; the others wait. What is left half done by one that is killed, the database takes back. */
+async function alone(pool: pg.Pool, work: (client: pg.PoolClient) => Promise<void>): Promise<void> {
+  const client = await pool.connect();
+  try {
+    await client.query('set statement_timeout = 0');
+    await client.query('select pg_advisory_lock($1)', [upToDate]);
+    await work(client);
+    await client.query('select pg_advisory_unlock($1)', [upToDate]);
+  } finally {
+    // Its settings and its lock go with it.
+    client.release(true);
+  }
+}
