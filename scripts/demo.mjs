@@ -31,7 +31,8 @@ const next = createRequire(join(studio, 'package.json')).resolve('next/dist/bin/
 const server = spawn(process.execPath, [next, 'start', '-p', port, '-H', host], {
   cwd: studio,
   stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+  // Ending it well is the studio's own (app/ending.ts).
+  env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NEXT_MANUAL_SIG_HANDLE: 'true' },
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -4,6 +4,8 @@ export async function register(): Promise<void> {
   const { refuseMethods } = await import('./app/methods.ts');
   refuseMethods();
   const { store } = await import('./store/store.ts');
+  const { endWell } = await import('./app/ending.ts');
+  endWell(async () => (await store()).close());
   try {
     await store();
   } catch (error) {

@@ -11,6 +11,8 @@ export function proxy(request: NextRequest): NextResponse {
     url: request.url,
     header: (name) => request.headers.get(name),
   });
+  // Whoever starts and stops servers asks by an address, and learns nothing but whether they answer.
+  if (/^\/(?:healthz|readyz)$/.test(request.nextUrl.pathname)) return withHeaders(NextResponse.next());
   if (refusal) return withHeaders(NextResponse.json({ error: refusal.why }, { status: refusal.status }));
   // A thread of a page has a policy of its own, and it alone may compile WebAssembly: own code runs there.
   if (request.headers.get('sec-fetch-dest') === 'worker') {
