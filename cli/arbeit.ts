@@ -8,6 +8,7 @@ import { compileDocument } from './compile.ts';
 import { drivePage } from './drive.ts';
 import type { Output } from './files.ts';
 import { playTapes } from './play.ts';
+import { backupStore, restoreStore } from './store.ts';
 import { testDocument, watching } from './test.ts';
 
 type Flags = NonNullable<ParseArgsConfig['options']>;
@@ -70,6 +71,16 @@ field, or none at all.`,
         threads: countIn('threads', threads),
         output,
       }),
+  },
+  backup: {
+    takes: '<file>',
+    about: `Writes the whole store to one file: all sets with their revisions and refused versions. The store is the
+one Arbeit uses: that of DATABASE_URL, or the data folder. In a folder Arbeit must not be running.
+Exit code 0: it is written; 2: the store does not open, or the file cannot be written.`,
+    least: 1,
+    flags: { data: { type: 'string' } },
+    words: { data: 'the data folder; ARBEIT_DATA, or .data in the project, where it is left out' },
+    run: ([file = ''], { data }, output) => backupStore(file, data as string | undefined, output),
   },
   build: {
     takes: '<document.arbeit.json> [tape]…',
@@ -155,6 +166,19 @@ Exit code 0: every expectation holds; 1: one does not; 2: a file cannot be read.
     words: { json: 'one JSON object a line for every action' },
     run: ([document = '', ...tapes], { json }, output) =>
       playTapes(document, tapes, { json: json === true, output }),
+  },
+  restore: {
+    takes: '<file>',
+    about: `Restores a backup into the store, all of it or nothing. The file is read and checked to its end first.
+Exit code 0: it is restored; 2: the file is damaged or no backup, or the store has sets already.`,
+    least: 1,
+    flags: { data: { type: 'string' }, replace: { type: 'boolean' } },
+    words: {
+      data: 'the data folder; ARBEIT_DATA, or .data in the project, where it is left out',
+      replace: 'replaces the sets the store has; without it a store that has any is left alone',
+    },
+    run: ([file = ''], { data, replace }, output) =>
+      restoreStore(file, data as string | undefined, replace === true, output),
   },
   test: {
     takes: '<document.arbeit.json> [tape]…',

@@ -10,7 +10,9 @@ const bundle = join(root, 'bin', 'dist', 'arbeit.mjs');
 export async function build() {
   if (
     !existsSync(bundle) ||
-    ['engine', 'handoff', 'sandbox', 'cli'].some((room) => newest(join(root, room)) > mtime(bundle))
+    ['engine', 'handoff', 'sandbox', 'cli', 'studio/store'].some(
+      (room) => newest(join(root, room)) > mtime(bundle),
+    )
   ) {
     install();
     const { build } = await import('esbuild');
@@ -18,6 +20,7 @@ export async function build() {
     for (const [entry, outfile] of [
       ['cli/audit-thread.ts', join(root, 'bin', 'dist', 'audit-thread.js')],
       ['sandbox/at-once-thread.ts', join(root, 'bin', 'dist', 'own-code-thread.js')],
+      ['studio/store/command.ts', join(root, 'bin', 'dist', 'store.js')],
       ['cli/main.ts', bundle],
     ]) {
       // Under another name first: two commands started together must not read half a file.
@@ -28,7 +31,14 @@ export async function build() {
         bundle: true,
         platform: 'node',
         // What runs a program of its own, or WebAssembly, has that stand beside it; one is there for whoever drives pages.
-        external: ['esbuild', 'playwright-core', 'quickjs-emscripten-core', '@jitl/*'],
+        external: [
+          'esbuild',
+          'playwright-core',
+          'quickjs-emscripten-core',
+          '@jitl/*',
+          'pg',
+          '@electric-sql/pglite',
+        ],
         format: 'esm',
         tsconfig: join(root, 'tsconfig.json'),
         // Some packages have a CommonJS build that no bundler can follow, and name it first.

@@ -1,0 +1,147 @@
+import { createHash } from 'node:crypto';
+import { asc, eq, getTableColumns, sql } from 'drizzle-orm';
+import type { PgTable } from 'drizzle-orm/pg-core';
+import { z } from 'zod';
+import type { Database } from './database.ts';
+import { reads } from './documents.ts';
+import { formerIds, pages, refused, revisions, saves, sets, stores } from './schema.ts';
+import { generationOf } from './sets.ts';
+
+/**
+ * A backup is a text file of JSON lines (UTF-8): what it is, one row of a table each, and at the end how many there are and the SHA-256 of all bytes before that
+ * line. It holds the sets with all their revisions, saves and refused saves; codes that were sent, of which each counts for minutes, are left out.
+ */
+const version = 1;
+
+/** The tables in the order in which they can be put back: sets before what belongs to them. */
+const tables = { sets, formerIds, revisions, saves, pages, refused } as const;
+type Name = keyof typeof tables;
+const names = Object.keys(tables) as Name[];
+
+/** Something is wrong with a backup, or with where it is to be put back. */
+export class BackupFault extends Error {
+  override readonly name = 'BackupFault';
+}
+
+const headShape = z.object({
+  arbeit: z.literal('backup'),
+  version: z.int(),
+  at: z.string(),
+  generation: z.string(),
+});
+const endShape = z.object({ end: z.literal(true), rows: z.int(), sha256: z.string() });
+const rowShape = z.object({ table: z.enum(names), row: z.record(z.string(), z.unknown()) });
+
+/** A column of a number that the database gives is not put back: it gives another. */
+const isGiven = (name: string, table: Name): boolean => table === 'refused' && name === 'id';
+
+/** The whole store as the lines of a backup, as it was at one moment. */
+export async function* backupOf(db: Database, at: Date): AsyncGenerator<string> {
+  const hash = createHash('sha256');
+  let rows = 0;
+  const line = (value: object): string => {
+    const text = `${JSON.stringify(value)}\n`;
+    hash.update(text);
+    return text;
+  };
+  yield line({ arbeit: 'backup', version, at: at.toISOString(), generation: await generationOf(db) });
+  const keys = await db.select({ key: sets.key }).from(sets).orderBy(asc(sets.key));
+  // Set by set: never more of them in memory than one.
+  for (const { key } of keys)
+    for (const name of names) {
+      const table = tables[name] as PgTable;
+      const owner = name === 'sets' ? sets.key : (tables[name] as typeof revisions).setKey;
+      for (const row of await db.select().from(table).where(eq(owner, key))) {
+        rows++;
+        const entries = Object.entries(row).filter(([column]) => !isGiven(column, name));
+        yield line({ table: name, row: Object.fromEntries(entries) });
+      }
+    }
+  yield `${JSON.stringify({ end: true, rows, sha256: hash.digest('hex') })}\n`;
+}
+
+/** What was put back. */
+export interface Restored {
+  readonly sets: number;
+  readonly rows: number;
+  /** When the backup was made, ISO 8601. */
+  readonly at: string;
+  /** Ids of sets whose documents this version cannot read; they are put back as they are. */
+  readonly unreadable: readonly string[];
+}
+
+const parsed = (text: string, number: number): unknown => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new BackupFault(`line ${number} is not JSON: the file is damaged, or is no backup.`);
+  }
+};
+
+interface Checked {
+  readonly at: string;
+  readonly rows: readonly z.infer<typeof rowShape>[];
+}
+
+/** Reads a backup to its end before anything is done with it. Throws `BackupFault`. */
+function checked(text: string): Checked {
+  const lines = text.split('\n');
+  if (lines.pop() !== '') throw new BackupFault('the file does not end with a whole line: it is cut off.');
+  const head = headShape.safeParse(parsed(lines[0] ?? '', 1));
+  if (!head.success) throw new BackupFault('line 1 does not say that this is a backup of Arbeit.');
+  if (head.data.version !== version)
+    throw new BackupFault(`this is version ${head.data.version} of the backup file; this Arbeit reads version ${version}.`);
+  const last = lines.length;
+  const end = endShape.safeParse(parsed(lines[last - 1] ?? '', last));
+  if (!end.success) throw new BackupFault('the last line does not say that all is there: the file is cut off.');
+  const before = lines.slice(0, -1).map((line) => `${line}\n`);
+  const sum = createHash('sha256').update(before.join('')).digest('hex');
+  if (sum !== end.data.sha256)
+    throw new BackupFault('its bytes are not those that were written: the file was changed or damaged.');
+  const rows = lines.slice(1, -1).map((line, i) => {
+    const row = rowShape.safeParse(parsed(line, i + 2));
+    if (!row.success) throw new BackupFault(`line ${i + 2} is no row of a table Arbeit has.`);
+    return row.data;
+  });
+  if (rows.length !== end.data.rows)
+    throw new BackupFault(`it has ${rows.length} rows, and says that there are ${end.data.rows}.`);
+  return { at: head.data.at, rows };
+} // biome-ignore format: a check a line
+
+/** A value as its column takes it: moments are texts in the file. */
+function valueFor(table: PgTable, name: string, value: unknown): unknown {
+  const column = getTableColumns(table)[name];
+  if (!column) throw new BackupFault(`no table of Arbeit has a column “${name}” there.`);
+  return column.dataType === 'date' && typeof value === 'string' ? new Date(value) : value;
+}
+
+/**
+ * Puts a backup back, all of it or nothing, in place of what a store has. The store is another one from then on: pages that knew the former one are told. One in
+ * which somebody has saved something is left alone unless `replaces` is given. Throws `BackupFault`.
+ */
+export async function restoreInto(
+  db: Database,
+  text: string,
+  { replaces }: { readonly replaces: boolean },
+): Promise<Restored> {
+  const { at, rows } = checked(text);
+  return db.transaction(async (tx) => {
+    const present = await tx.select({ id: sets.id, revision: sets.revision }).from(sets);
+    if (!replaces && !present.every(({ id, revision }) => id === 'ridge-huts' && revision === 1))
+      throw new BackupFault(
+        `the store has ${present.length} ${present.length === 1 ? 'set' : 'sets'} already. Back it up, and add --replace to put this backup in its place.`,
+      );
+    // What belongs to them goes with them.
+    await tx.delete(sets);
+    const unreadable: string[] = [];
+    for (const { table: name, row } of rows) {
+      const table = tables[name] as PgTable;
+      const values = Object.entries(row).map(([column, value]) => [column, valueFor(table, column, value)]);
+      await tx.insert(table).values(Object.fromEntries(values));
+      if (name === 'sets' && !reads(row.document).ok) unreadable.push(String(row.id));
+    }
+    await tx.update(stores).set({ generation: sql`'g_' || replace(gen_random_uuid()::text, '-', '')` });
+    const count = rows.filter(({ table }) => table === 'sets').length;
+    return { sets: count, rows: rows.length, at, unreadable };
+  });
+}
