@@ -8,10 +8,10 @@ const [, , lock, folder, rounds, stale] = process.argv;
 
 if (process.send) {
   const { lockFolder } = await import(lock);
-  process.on('message', () => {
+  process.on('message', async () => {
     let held;
     try {
-      held = lockFolder(folder);
+      held = await lockFolder(folder);
     } catch (error) {
       process.send({ held: false, fine: error.name === 'FolderInUse' });
       return;

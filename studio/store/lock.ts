@@ -1,26 +1,36 @@
-import { linkSync, lstatSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { type ChildProcess, spawn } from 'node:child_process';
+import { linkSync, lstatSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { StoreTrouble } from './trouble.ts';
 
 /** The data folder is in use by another process. PGlite has one writer; a second would ruin the store. */
 export class FolderInUse extends Error {
-  constructor(folder: string, holder: Holder) {
-    const who =
-      holder.host === hostname() ? `process ${holder.pid}` : `process ${holder.pid} on ${holder.host}`;
-    const gone =
-      holder.host === hostname() ? '' : ` If that machine is gone, delete ${join(folder, 'arbeit.lock')}.`;
+  constructor(folder: string, holder: Holder | undefined) {
+    const who = !holder
+      ? ''
+      : holder.host === hostname()
+        ? ` (process ${holder.pid})`
+        : ` (process ${holder.pid} on ${holder.host})`;
     super(
-      `The data folder ${folder} is in use by another Arbeit (${who}). Stop that one, or choose another folder with ARBEIT_DATA.${gone}`,
+      `The data folder ${folder} is in use by another Arbeit${who}. Stop that one, or choose another folder with ARBEIT_DATA.`,
     );
     this.name = 'FolderInUse';
   }
 }
 
 interface Holder {
+  /** Unlike any other's: process numbers and names of machines are used again. */
+  readonly holder: string;
   readonly pid: number;
   /** When the process started, so that a number used again is not taken for the old process. */
   readonly started: string;
   readonly host: string;
+  /** Where its process number counts: the start of the system, and the namespace in it. Two containers may both have a process 1. */
+  readonly where: string;
+  /** Whether it holds the lock of the operating system as well. */
+  readonly flock: boolean;
 }
 
 /** A folder that is held. */
@@ -30,31 +40,75 @@ export interface Held {
   release(): void;
 }
 
+/** How often a holder shows that it lives, and after how long without it is taken for dead, in milliseconds. */
+export interface Pace {
+  readonly beat: number;
+  readonly patience: number;
+}
+const usual: Pace = { beat: 2_000, patience: 12_000 };
+
 /**
- * Takes the folder for this process until it ends. There are never two holders: the lock comes into being with its
- * content, by a hard link, which fails where there is one. One left behind is taken over under a name made of that very
- * lock, so only one process ever removes it, however many find it stale. Throws `FolderInUse`.
+ * Takes the folder for this process until it ends. There are never two holders: the lock comes into being with its content, by a hard link, which fails
+ * where there is one. It is a lease: its holder touches it again and again, and one that is touched no more is taken over; no clock is compared with another.
+ * Where the system can tell at once that a holder is gone (`flock`, or its process), it is asked. One left behind is taken over under a name made of that very
+ * lock, so only one process ever removes it, however many find it stale. Rejects with `FolderInUse` or `StoreTrouble`.
  */
-export function lockFolder(folder: string): Held {
+export async function lockFolder(folder: string, pace: Pace = usual): Promise<Held> {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, 'arbeit.lock');
-  const own: Holder = { pid: process.pid, started: startOf(process.pid), host: hostname() };
-  const ticket = join(folder, `arbeit.lock.${process.pid}.${Math.random().toString(36).slice(2)}`);
-  writeFileSync(ticket, JSON.stringify(own));
+  if (lstatSync(path, { throwIfNoEntry: false })?.isDirectory())
+    throw new StoreTrouble(
+      `${path} is a folder, but a file belongs there. Delete it, or choose another data folder with ARBEIT_DATA.`,
+    );
+  const flock = await flockOf(folder, path);
+  const { pid } = process;
+  const holder = crypto.randomUUID();
+  const own: Holder = {
+    holder,
+    pid,
+    started: startOf(pid),
+    host: hostname(),
+    where,
+    flock: flock !== 'none',
+  };
+  const ticket = join(folder, `arbeit.lock.${pid}.${holder}`);
   try {
-    for (;;) {
-      if (link(ticket, path)) break;
-      const left = identityOf(path);
-      if (left === undefined) continue;
-      const holder = holderOf(path);
-      if (holder) throw new FolderInUse(folder, holder);
-      takeAway(folder, path, left, ticket);
-    }
+    writeFileSync(ticket, JSON.stringify(own));
+    await take(folder, path, ticket, own, pace);
+  } catch (error) {
+    letGo(flock);
+    throw error;
   } finally {
     rmSync(ticket, { force: true });
   }
-  const mine = identityOf(path);
-  const isStill = (): boolean => identityOf(path) === mine;
+  return hold(path, own, pace, flock);
+}
+
+async function take(folder: string, path: string, ticket: string, own: Holder, pace: Pace): Promise<void> {
+  for (;;) {
+    if (link(ticket, path)) return;
+    const left = identityOf(path);
+    if (left === undefined) continue;
+    const holder = readHolder(path);
+    if (holder && (await isAlive(holder, path, own, pace))) throw new FolderInUse(folder, holder);
+    await takeAway(folder, path, left, ticket, own);
+  }
+}
+
+function hold(path: string, { holder }: Holder, { beat }: Pace, flock: Flock): Held {
+  // In a thread of its own: it goes on while this one is busy.
+  const heart = new Worker(
+    `const { readFileSync, utimesSync } = require('node:fs');
+     const { workerData: { path, holder, beat } } = require('node:worker_threads');
+     setInterval(() => {
+       try {
+         if (JSON.parse(readFileSync(path, 'utf8')).holder === holder) utimesSync(path, new Date(), new Date());
+       } catch {}
+     }, beat);`,
+    { eval: true, workerData: { path, holder, beat } },
+  );
+  heart.unref();
+  const isStill = (): boolean => readHolder(path)?.holder === holder;
   const release = (): void => {
     if (isStill()) rmSync(path, { force: true });
   };
@@ -63,13 +117,87 @@ export function lockFolder(folder: string): Held {
     isStill,
     release: () => {
       process.off('exit', release);
+      void heart.terminate();
       release();
+      letGo(flock);
     },
   };
 }
 
+type Flock = ChildProcess | 'none';
+
+function letGo(flock: Flock): void {
+  if (flock !== 'none') flock.kill();
+}
+
+/** What holds the lock of the operating system goes a moment after the process it was held for: so long is waited for that, in milliseconds. */
+const mostLeaving = 1_000;
+
+/** The lock of the operating system on a folder. Rejects with `FolderInUse` where another process has it. */
+async function flockOf(folder: string, path: string): Promise<Flock> {
+  for (let waited = 0; ; waited += 50) {
+    const flock = await takeFlock(join(folder, 'arbeit.flock'));
+    if (flock !== 'taken') return flock;
+    const holder = readHolder(path);
+    const isGone = holder?.where !== where || !isSame(holder);
+    if (!isGone || waited >= mostLeaving) throw new FolderInUse(folder, holder);
+    await new Promise((later) => setTimeout(later, 50));
+  }
+}
+
+/** The lock of the operating system on a file, held by a process that ends with this one. `taken` where another holds it, `none` where there is no such lock. */
+function takeFlock(path: string): Promise<Flock | 'taken'> {
+  return new Promise((resolve) => {
+    const child = spawn(
+      'flock',
+      ['--exclusive', '--nonblock', '--no-fork', '--conflict-exit-code', '75', path, 'cat'],
+      {
+        stdio: ['pipe', 'pipe', 'ignore'],
+        // What a terminal sends to this process and all it has begun does not end it before this one.
+        detached: true,
+      },
+    );
+    child.once('error', () => resolve('none'));
+    child.once('exit', (code) => resolve(code === 75 ? 'taken' : 'none'));
+    child.stdin.on('error', () => undefined);
+    // What is held answers: until then it may still turn out to be taken.
+    child.stdin.write('held\n');
+    child.stdout.once('data', () => {
+      child.unref();
+      for (const pipe of [child.stdin, child.stdout]) (pipe as { unref?(): void }).unref?.();
+      resolve(child);
+    });
+  });
+}
+
+/** Whether the holder of a lock lives. */
+async function isAlive(
+  holder: Holder,
+  path: string,
+  own: Holder,
+  { beat, patience }: Pace,
+): Promise<boolean> {
+  const isHere = holder.where === where;
+  // It held the system's lock on this very system, and now this process does.
+  if (own.flock && holder.flock && bootOf(holder.where) === bootOf(where)) return false;
+  if (isHere) return isSame(holder);
+  // Processes of another machine, or another container, cannot be seen from here: but their leases are touched.
+  const before = touchedAt(path);
+  for (let waited = 0; waited < patience; waited += beat) {
+    await new Promise((later) => setTimeout(later, beat));
+    if (touchedAt(path) !== before) return true;
+  }
+  return false;
+}
+
 /** Removes a lock that nobody holds, if this process is the one to do it. */
-function takeAway(folder: string, path: string, left: string, ticket: string): void {
+async function takeAway(
+  folder: string,
+  path: string,
+  left: string,
+  ticket: string,
+  own: Holder,
+): Promise<void> {
   // Whoever dies in the middle of taking over leaves a claim that the next one finds stale, and goes past.
   for (let turn = 0; ; turn++) {
     const claim = join(folder, `arbeit.takeover.${left}.${turn}`);
@@ -80,17 +208,14 @@ function takeAway(folder: string, path: string, left: string, ticket: string): v
       return;
     }
     if (identityOf(path) !== left) return;
-    if (holderOf(claim)) {
-      pause();
+    const claimer = readHolder(claim);
+    if (claimer?.where === where && isSame(claimer) && claimer.holder !== own.holder) {
+      // A moment for another process to finish.
+      await new Promise((later) => setTimeout(later, 5));
       return;
     }
   }
 }
-
-/** A moment for another process to finish; opening a store is nobody's keystroke. */
-const pause = (): void => {
-  Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 5);
-};
 
 /** A hard link to the file, which fails where the name is taken: this one call is what decides. */
 function link(from: string, to: string): boolean {
@@ -103,31 +228,31 @@ function link(from: string, to: string): boolean {
   }
 }
 
-/** What tells one lock from every other at that path; `undefined` where there is none. */
+/** When a lock was last touched; what it is compared with is only itself. */
+const touchedAt = (path: string): number | undefined => lstatSync(path, { throwIfNoEntry: false })?.mtimeMs;
+
+/** What tells one lock from every other at that path, and from itself when it was touched since; `undefined` where there is none. */
 function identityOf(path: string): string | undefined {
+  const found = lstatSync(path, { throwIfNoEntry: false });
+  return found && `${found.ino}-${Math.round(found.mtimeMs * 1000)}`;
+}
+
+/** Who a lock names; `undefined` for a file that is no lock. */
+function readHolder(path: string): Holder | undefined {
   try {
-    const { ino, mtimeMs } = lstatSync(path, { bigint: false });
-    return `${ino}-${Math.round(mtimeMs * 1000)}`;
+    const found = JSON.parse(readFileSync(path, 'utf8')) as Holder;
+    const { holder, pid, started, host, where: place } = found;
+    const isOne = [holder, started, host, place].every((one) => typeof one === 'string');
+    return Number.isInteger(pid) && isOne ? found : undefined;
   } catch {
     return undefined;
   }
 }
 
-/** The living process that holds a lock, if any. A file that is no lock has none. */
-function holderOf(path: string): Holder | undefined {
-  try {
-    const { pid, started, host = hostname() } = JSON.parse(readFileSync(path, 'utf8')) as Holder;
-    if (!Number.isInteger(pid) || typeof started !== 'string') return undefined;
-    const holder = { pid, started, host };
-    // Processes of another machine cannot be seen from here.
-    if (host !== hostname()) return holder;
-    return isAlive(pid) && startOf(pid) === started ? holder : undefined;
-  } catch {
-    return undefined;
-  }
-}
+/** Whether the very process that is named runs, here. */
+const isSame = ({ pid, started }: Holder): boolean => isRunning(pid) && startOf(pid) === started;
 
-function isAlive(pid: number): boolean {
+function isRunning(pid: number): boolean {
   try {
     process.kill(pid, 0);
     return true;
@@ -146,3 +271,15 @@ function startOf(pid: number): string {
     return '';
   }
 }
+
+/** The start of this system and the namespace process numbers count in here; the machine's name where the system tells neither. */
+const where = ((): string => {
+  try {
+    const boot = readFileSync('/proc/sys/kernel/random/boot_id', 'utf8').trim();
+    return `${boot} ${readlinkSync('/proc/self/ns/pid')}`;
+  } catch {
+    return hostname();
+  }
+})();
+
+const bootOf = (place: string): string => place.split(' ')[0]!;

@@ -1,14 +1,12 @@
-import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { hostname, tmpdir } from 'node:os';
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { eq, sql } from 'drizzle-orm';
-import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Database } from './database.ts';
-import { FolderInUse, lockFolder } from './lock.ts';
 import { type Json, operationsBetween } from './operations.ts';
 import { type PostgresServer, startPostgres } from './postgres.fixture.ts';
 import { dropRefused, findRefused, listRefused } from './refusing.ts';
@@ -447,70 +445,5 @@ describe('what keeps the store from answering is said in words', () => {
     await expect(store.write((to) => createSet(to, titled('x')))).rejects.toThrow(/moved or deleted/);
     expect(await store.read(listSets)).toHaveLength(1);
     await store.close();
-  });
-});
-
-describe('the lock on the data folder', () => {
-  test('a second opening is refused, and says who and what to do', () => {
-    const held = lockFolder(folder);
-    expect(() => lockFolder(folder)).toThrow(FolderInUse);
-    expect(() => lockFolder(folder)).toThrow(/in use by another Arbeit \(process \d+\).*ARBEIT_DATA/);
-    held.release();
-  });
-  test('also from another process', () => {
-    const held = lockFolder(folder);
-    const script = `const fs=require('fs');const lock=JSON.parse(fs.readFileSync(${JSON.stringify(join(folder, 'arbeit.lock'))}));try{process.kill(lock.pid,0);process.exit(3)}catch{process.exit(0)}`;
-    expect(spawnSync(process.execPath, ['-e', script]).status).toBe(3);
-    held.release();
-  });
-  const stale = (): string => {
-    const gone = spawnSync(process.execPath, ['-e', '']).pid;
-    return JSON.stringify({ pid: gone, started: '1', host: hostname() });
-  };
-  test.each([
-    ['one left behind by a process that is gone', stale()],
-    [
-      'one whose number has gone to another process',
-      JSON.stringify({ pid: process.pid, started: 'long ago', host: hostname() }),
-    ],
-    ['garbage', '}{'],
-    ['another file', '"text"'],
-    ['nothing', ''],
-  ])('%s is taken over, once', (_, text) => {
-    const left = mkdtempSync(join(tmpdir(), 'arbeit-lock-'));
-    writeFileSync(join(left, 'arbeit.lock'), text);
-    const held = lockFolder(left);
-    expect(held.isStill()).toBe(true);
-    expect(() => lockFolder(left)).toThrow(FolderInUse);
-    held.release();
-    expect(readdirSync(left)).toEqual([]);
-  });
-  test('one of another machine is respected, and how to be rid of it is said', () => {
-    const left = mkdtempSync(join(tmpdir(), 'arbeit-lock-'));
-    writeFileSync(
-      join(left, 'arbeit.lock'),
-      JSON.stringify({ pid: 1, started: '1', host: 'another-machine' }),
-    );
-    expect(() => lockFolder(left)).toThrow(/another-machine.*delete/);
-  });
-  test('of six processes at once one gets it, whatever lies there', async () => {
-    const script = fileURLToPath(new URL('./lock.contender.mjs', import.meta.url));
-    const { outputFiles } = await build({
-      entryPoints: [fileURLToPath(new URL('./lock.ts', import.meta.url))],
-      bundle: true,
-      platform: 'node',
-      format: 'esm',
-      write: false,
-    });
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-six-'));
-    writeFileSync(join(place, 'lock.mjs'), outputFiles[0]!.text);
-    const rounds = Number(process.env.ARBEIT_ROUNDS ?? 12);
-    const result = spawnSync(
-      process.execPath,
-      [script, join(place, 'lock.mjs'), join(place, 'data'), String(rounds), stale()],
-      { encoding: 'utf8' },
-    );
-    expect(result.stderr).toBe('');
-    expect(JSON.parse(result.stdout)).toEqual({ rounds, holders: rounds });
   });
 });

@@ -3,7 +3,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import type { Pool } from 'pg';
 import type { Store } from './database.ts';
 import { EmbeddedPool, makeRoom } from './embedded.ts';
-import { lockFolder } from './lock.ts';
+import { type Held, lockFolder } from './lock.ts';
 import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
 import { openServer } from './server.ts';
@@ -19,7 +19,7 @@ const tables = ['sets', 'revisions', 'saves', 'pages', 'refused', 'codes'];
 
 /** Opens a data folder: locks it, brings the tables up to date, and puts the demo set into an empty one. */
 export async function openStore(folder: string, migrations: string): Promise<Store> {
-  const held = lockFolderOr(folder);
+  const held = await lockFolderOr(folder);
   const pool = new EmbeddedPool(folder, join(dirname(migrations), 'pglite-thread.mjs'));
   // It is asked as `pg` is.
   const db = drizzle(pool as unknown as Pool, { schema });
@@ -62,10 +62,10 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
   };
 }
 
-function lockFolderOr(folder: string) {
+async function lockFolderOr(folder: string): Promise<Held> {
   try {
     makeRoom(folder);
-    return lockFolder(folder);
+    return await lockFolder(folder);
   } catch (error) {
     throw saying(error, folder);
   }
