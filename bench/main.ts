@@ -6,6 +6,7 @@ import { handedOffSizes } from './handed-off.ts';
 import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
 import { sizes } from './size.ts';
+import { readingRatio, savingTime } from './store.ts';
 import { studioOpened } from './studio.ts';
 import { auditSpeed, demoTrials } from './trials.ts';
 
@@ -51,7 +52,14 @@ for (const { what, ratio, limit } of kindKeystrokes())
       limit: '',
       good: null,
     });
-for (const { what, worst, milliseconds, limit } of growth())
+const { ratio: reading, whole } = readingRatio();
+lines.push({
+  what: reading.what,
+  found: `× ${reading.ratio.toFixed(2)}`,
+  limit: `× ${reading.limit}`,
+  good: reading.limit === null || reading.ratio <= reading.limit,
+});
+for (const { what, worst, milliseconds, limit } of [...growth(), whole, await savingTime()])
   lines.push({
     what: worst ? `${what}, the dearest: ${worst}` : what,
     found: `${milliseconds.toFixed(3)} ms`,

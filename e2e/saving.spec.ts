@@ -51,7 +51,7 @@ test('with the server away nothing is lost: it is kept, told, put back on return
   await page.goto(`/sets/${id}/fields/pin-0`);
   await page.evaluate(() => localStorage.setItem('away', 'yes'));
   await hint(page).fill('made without a server');
-  await expect(page.getByText(/kept in this browser and is sent again/)).toBeVisible();
+  await expect(page.getByText(/kept in this browser and will be retried/)).toBeVisible();
   await hint(page).fill('made without a server, twice');
   await page.goto('about:blank', { waitUntil: 'commit' });
   expect(await hintOf(request, id)).toBe('');
@@ -208,7 +208,7 @@ for (const how of ['refuses', 'never answers'] as const)
     const id = await newSet(request, { fields: [pin] });
     await page.goto(`/sets/${id}/fields/pin`);
     await hint(page).pressSequentially('kept nowhere');
-    await expect(page.getByText(/This browser does not keep it/)).toBeVisible();
+    await expect(page.getByText(/This browser cannot keep your changes/)).toBeVisible();
     const asked = page.waitForEvent('dialog').then(async (dialog) => {
       const type = dialog.type();
       await dialog.dismiss();

@@ -194,7 +194,7 @@ describe('exports', () => {
   test('that nobody uses are taken out', () => {
     // What frameworks look for by its name or by its place, and what a package gives by the name of its file.
     const called =
-      /studio\/(?:app\/|proxy|instrumentation|next\.config|drizzle\.config|store\/schema)|config\.ts$|\.d\.m?ts$|kinds\/(?:runs|[\w-]+\/run)\.ts$|rules\/judges\.ts$|cli-bundle/;
+      /studio\/(?:app\/|proxy|instrumentation|next\.config|drizzle\.config|store\/(?:schema|command))|config\.ts$|\.d\.m?ts$|kinds\/(?:runs|[\w-]+\/run)\.ts$|rules\/judges\.ts$|cli-bundle/;
     const unused = all
       .filter((file) => !called.test(file) && !/index\.ts$|\.test\./.test(file) && !taken.has(`${file} *`))
       .flatMap((file) =>

@@ -131,7 +131,7 @@ test.each<[what: string, limit: number, make: (n: number) => unknown]>([
   expect(isBySchema(make(limit))).toBe(true);
   const over = readDocument(make(limit + 1), kinds);
   expect(over.ok ? [] : over.faults.map(({ message }) => message)).toEqual([
-    expect.stringMatching(/are the most\.$|in 20,000 characters at most\.$/),
+    expect.stringMatching(/The maximum is [\d,]+(?: \w+)?\.$|in 20,000 characters at most\.$/),
   ]);
   expect(isBySchema(make(limit + 1))).toBe(false);
 });

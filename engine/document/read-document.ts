@@ -180,13 +180,13 @@ function readSet(at: Spot, kinds: KindTable, known: ReadOptions['known'] | undef
 function readTexts(at: Spot): void {
   if (!isObject(at, 'texts by language')) return;
   const languages = Object.keys(at.value as object);
-  if (languages.length > most.languages) at.fault(`${most.languages} languages are the most.`);
+  if (languages.length > most.languages) at.fault(`The maximum is ${most.languages} languages.`);
   for (const language of languages.slice(0, most.languages)) {
     const own = at.get(language);
     readLocale(new Spot(language, own.path, own.faults));
     if (!isObject(own, 'texts by name')) continue;
     const keys = Object.keys(own.value as object);
-    if (keys.length > most.texts) own.fault(`${most.texts} texts are the most.`);
+    if (keys.length > most.texts) own.fault(`The maximum is ${most.texts} texts.`);
     for (const key of keys.slice(0, most.texts)) {
       const text = own.get(key);
       if (!/^(?:fields|forms)\/[\w-]+\/[\w-]+(?:\/.+)?$/.test(key))
@@ -228,7 +228,7 @@ function readClasses(at: Spot): string[] {
   }
   const names = Object.keys(at.value);
   if (names.length > most.classes) {
-    at.fault(`${most.classes} classes are the most.`);
+    at.fault(`The maximum is ${most.classes} classes.`);
     return [];
   }
   for (const name of names) {

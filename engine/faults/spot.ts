@@ -67,7 +67,7 @@ export class Spot {
       return undefined;
     }
     if (!isLonger(value, longest)) return value;
-    this.fault(`This text is too long: ${count(longest)} characters are the most.`);
+    this.fault(`This text is too long. The maximum is ${count(longest)} characters.`);
     return undefined;
   }
 
@@ -116,7 +116,7 @@ export class Spot {
   items(longest: number = most.items): Spot[] {
     if (!Array.isArray(this.value)) this.fault(`Expected a list, found ${nameOf(this.value)}.`);
     else if (this.value.length > longest)
-      this.fault(`Here are ${count(this.value.length)}: ${count(longest)} are the most.`);
+      this.fault(`This list has ${count(this.value.length)} members. The maximum is ${count(longest)}.`);
     else return this.value.map((_, i) => this.item(i));
     return [];
   }

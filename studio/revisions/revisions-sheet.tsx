@@ -88,7 +88,7 @@ export function RevisionsSheet({
               {said ||
                 `${revisions.length}, the latest first. Saves of one page within five minutes are one; one with a name stays as it is.${
                   dropped > 0
-                    ? ` ${dropped} older ${dropped === 1 ? 'one was' : 'ones were'} deleted: Arbeit keeps 500.`
+                    ? ` ${dropped === 1 ? '1 older revision was' : `${dropped} older revisions were`} deleted: Arbeit keeps the latest 500.`
                     : ''
                 }`}
             </span>

@@ -61,7 +61,7 @@ export function RefusedVersions({
           Saved when somebody else had saved in between. The set stands at revision {stored.revision}; each of
           these is kept until you take it back or throw it away.
           {dropped > 0 &&
-            ` Arbeit keeps the latest 50: ${dropped} older ${dropped === 1 ? 'one was' : 'ones were'} deleted.`}
+            ` Arbeit keeps the latest 50. ${dropped === 1 ? '1 older version was' : `${dropped} older versions were`} deleted.`}
         </p>
         <p role="status" className="min-h-7 py-1 text-sm">
           {said}

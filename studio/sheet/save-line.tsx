@@ -10,9 +10,8 @@ import { useHasUnsavedLine } from './unsaved.ts';
 const choiceDialog = later(() => import('./choice-dialog.tsx'));
 
 /** What becomes of what could not be saved: what the browser keeps outlives the page, what it does not keep is on the page alone. */
-const keptHere = 'What you changed is kept in this browser and is sent again automatically.';
-const keptNowhere =
-  'It is sent again automatically. This browser does not keep it: leave this page open until it is saved.';
+const keptHere = 'Your changes are kept in this browser and will be retried automatically.';
+const keptNowhere = 'This browser cannot keep your changes. Leave this page open until they are saved.';
 
 /** How saving stands, in one or two words, and the choice when somebody else saved in between. */
 export function SaveLine({ set }: { readonly set: EditedSet }) {

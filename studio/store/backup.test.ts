@@ -95,14 +95,14 @@ describe('what is refused, before anything is done', () => {
   afterAll(() => store.close());
   const lines = () => text.split('\n');
   test.each<[what: string, file: () => string, words: RegExp]>([
-    ['nothing', () => '', /line 1 is not JSON/],
-    ['a document', () => '{"arbeit":1}\n', /does not say that this is a backup/],
-    ['no JSON', () => 'hello\n', /line 1 is not JSON/],
+    ['nothing', () => '', /Line 1 is not JSON/],
+    ['a document', () => '{"arbeit":1}\n', /Line 1 is not the header/],
+    ['no JSON', () => 'hello\n', /Line 1 is not JSON/],
     ['one that is cut off in a line', () => text.slice(0, -20), /cut off/],
     ['one that is cut off after a line', () => `${lines().slice(0, 4).join('\n')}\n`, /cut off/],
     ['one with a letter changed', () => text.replace('too late', 'too Late'), /changed or damaged/],
     ['one with a line less', () => lines().toSpliced(3, 1).join('\n'), /changed or damaged/],
-    ['one of a later version', () => text.replace('"version":1', '"version":9'), /version 9 .* reads version 1/],
+    ['one of a later version', () => text.replace('"version":1', '"version":9'), /version 9\..* reads version 1/],
   ])('%s', async (_, file, words) => {
     const before = await textOf(store);
     await expect(restored(store, file(), true)).rejects.toThrow(words);
@@ -110,7 +110,7 @@ describe('what is refused, before anything is done', () => {
   }); // biome-ignore format: a file a line
 
   test('a store somebody has saved something in is left alone, unless it is to be replaced', async () => {
-    await expect(restored(store, text)).rejects.toThrow(/has 3 sets already.*--replace/);
+    await expect(restored(store, text)).rejects.toThrow(/already has 3 sets.*--replace/);
     await store.write((db) => createSet(db, titled('Newer')));
     expect(await restored(store, text, true)).toMatchObject({ sets: 3 });
     expect((await store.read(listSets)).map(({ title }) => title)).not.toContain('Newer');

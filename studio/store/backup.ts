@@ -74,7 +74,7 @@ const parsed = (text: string, number: number): unknown => {
   try {
     return JSON.parse(text);
   } catch {
-    throw new BackupFault(`line ${number} is not JSON: the file is damaged, or is no backup.`);
+    throw new BackupFault(`Line ${number} is not JSON. The file is damaged or is not a backup.`);
   }
 };
 
@@ -86,32 +86,33 @@ interface Checked {
 /** Reads a backup to its end before anything is done with it. Throws `BackupFault`. */
 function checked(text: string): Checked {
   const lines = text.split('\n');
-  if (lines.pop() !== '') throw new BackupFault('the file does not end with a whole line: it is cut off.');
+  if (lines.pop() !== '') throw new BackupFault('The file is incomplete: its last line is cut off.');
   const head = headShape.safeParse(parsed(lines[0] ?? '', 1));
-  if (!head.success) throw new BackupFault('line 1 does not say that this is a backup of Arbeit.');
+  if (!head.success) throw new BackupFault('Line 1 is not the header of an Arbeit backup.');
   if (head.data.version !== version)
-    throw new BackupFault(`this is version ${head.data.version} of the backup file; this Arbeit reads version ${version}.`);
+    throw new BackupFault(`The file has version ${head.data.version}. This version of Arbeit reads version ${version}.`);
   const last = lines.length;
   const end = endShape.safeParse(parsed(lines[last - 1] ?? '', last));
-  if (!end.success) throw new BackupFault('the last line does not say that all is there: the file is cut off.');
+  if (!end.success) throw new BackupFault('The file is incomplete: its end is cut off.');
   const before = lines.slice(0, -1).map((line) => `${line}\n`);
   const sum = createHash('sha256').update(before.join('')).digest('hex');
   if (sum !== end.data.sha256)
-    throw new BackupFault('its bytes are not those that were written: the file was changed or damaged.');
+    throw new BackupFault('The checksum does not match: the file was changed or damaged.');
   const rows = lines.slice(1, -1).map((line, i) => {
     const row = rowShape.safeParse(parsed(line, i + 2));
-    if (!row.success) throw new BackupFault(`line ${i + 2} is no row of a table Arbeit has.`);
+    if (!row.success) throw new BackupFault(`Line ${i + 2} is not a row of a table of Arbeit.`);
     return row.data;
   });
   if (rows.length !== end.data.rows)
-    throw new BackupFault(`it has ${rows.length} rows, and says that there are ${end.data.rows}.`);
+    throw new BackupFault(`The file has ${rows.length} rows, but should have ${end.data.rows}.`);
   return { at: head.data.at, rows };
 } // biome-ignore format: a check a line
 
 /** A value as its column takes it: moments are texts in the file. */
 function valueFor(table: PgTable, name: string, value: unknown): unknown {
   const column = getTableColumns(table)[name];
-  if (!column) throw new BackupFault(`no table of Arbeit has a column “${name}” there.`);
+  if (!column)
+    throw new BackupFault(`Unknown column “${name}”. The file was written by another version of Arbeit.`);
   return column.dataType === 'date' && typeof value === 'string' ? new Date(value) : value;
 }
 
@@ -129,7 +130,7 @@ export async function restoreInto(
     const present = await tx.select({ id: sets.id, revision: sets.revision }).from(sets);
     if (!replaces && !present.every(({ id, revision }) => id === 'ridge-huts' && revision === 1))
       throw new BackupFault(
-        `the store has ${present.length} ${present.length === 1 ? 'set' : 'sets'} already. Back it up, and add --replace to put this backup in its place.`,
+        `The store already has ${present.length === 1 ? '1 set' : `${present.length} sets`}. Back it up first, then add --replace to replace it.`,
       );
     // What belongs to them goes with them.
     await tx.delete(sets);

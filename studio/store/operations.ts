@@ -37,7 +37,7 @@ const isObject = (value: Json | undefined): value is Members =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Whether two values are the same, the order of their members too. */
-export const isSame = (a: Json | undefined, b: Json | undefined): boolean =>
+const isSame = (a: Json | undefined, b: Json | undefined): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** What tells a member of a list from the others; `undefined` where nothing does. */
