@@ -1,6 +1,12 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
-import { carriedOut, type Json, type Operation, operationsBetween } from '../store/operations.ts';
+import {
+  carriedOut,
+  type Json,
+  mostOperations,
+  type Operation,
+  operationsBetween,
+} from '../store/operations.ts';
 import { digest, type Save, withMine } from '../store/saving.ts';
 
 /** A set as the store has it. */
@@ -237,7 +243,9 @@ class PageSaver implements Saver {
     after: SetDocument,
     sent: readonly Operation[],
   ): Promise<boolean> {
-    const others = carriedOut(asJson(this.#box.stored), theirs);
+    // So many are followed more quickly by asking for what they come to.
+    const isFar = theirs.length > mostOperations;
+    const others = isFar ? undefined : carriedOut(asJson(this.#box.stored), theirs);
     const now = others === undefined || theirs.length === 0 ? others && after : carriedOut(others, sent);
     if (now !== undefined && digest(JSON.stringify(now)) === expected) {
       const { generation } = this.#box;

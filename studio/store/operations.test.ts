@@ -140,6 +140,41 @@ test('one changed label of the demo is one operation, with what was there before
   ]);
 });
 
+test('very many operations are one, and conflicts are found without comparing each with each', () => {
+  const many = (n: number, label: string): Json => ({
+    fields: Array.from({ length: n }, (_, i) => ({ id: `f${i}`, label: `${label}${i}` })),
+  });
+  const [a, b] = [many(3000, 'a'), many(3000, 'b')];
+  expect(operationsBetween(a, b)).toEqual([{ do: 'set', at: [], value: b }]);
+  // Members of lists that were gone over, counted.
+  const workOf = (n: number): number => {
+    const operations = (label: string): Operation[] =>
+      Array.from({ length: n }, (_, i) => ({
+        do: 'set',
+        at: ['fields', { id: `${label}${i}` }, 'label'],
+        value: i,
+      }));
+    const [mine, theirs] = [operations('m'), operations('t')];
+    let count = 0;
+    const { find, some, every } = Array.prototype;
+    const counted = (method: typeof find) =>
+      function (this: unknown[], ...rest: Parameters<typeof find>) {
+        count += this.length;
+        return method.apply(this, rest);
+      };
+    Array.prototype.find = counted(find);
+    Array.prototype.some = counted(some as never) as never;
+    Array.prototype.every = counted(every as never) as never;
+    try {
+      expect(conflictOf(mine, theirs)).toBeUndefined();
+    } finally {
+      Object.assign(Array.prototype, { find, some, every });
+    }
+    return count;
+  };
+  expect(workOf(2000)).toBeLessThan(2.2 * workOf(1000));
+});
+
 test.each<[what: string, operation: Operation]>([
   ['a member of what is none', { do: 'set', at: ['title', 'x'], value: 1 }],
   ['a name nobody has', { do: 'set', at: ['nothing', 'x'], value: 1 }],

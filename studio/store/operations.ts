@@ -57,19 +57,23 @@ function idsOf(list: List): readonly string[] | undefined {
   return [...ids];
 }
 
-/** What makes the second of two documents of the first. */
+/** More operations than this are no edit but another document: each of them goes over the list it is about. */
+export const mostOperations = 2_000;
+
+/** What makes the second of two documents of the first. Where that would be very many operations, it is one: the whole. */
 export function operationsBetween(before: Json, after: Json): readonly Operation[] {
   const all: Operation[] = [];
   compare(before, after, [], all);
-  return all;
+  return all.length > mostOperations ? [{ do: 'set', at: [], value: after }] : all;
 }
 
 function compare(a: Json, b: Json, at: Path, all: Operation[]): void {
-  if (isSame(a, b)) return;
+  // What an edit leaves alone is the very same object.
+  if (a === b) return;
   const ids = isList(a) && isList(b) ? ([idsOf(a), idsOf(b)] as const) : undefined;
   if (isList(a) && isList(b) && ids?.[0] && ids[1]) compareLists(a, b, ids[0], ids[1], at, all);
   else if (isObject(a) && isObject(b) && isInOneOrder(a, b)) compareMembers(a, b, at, all);
-  else all.push({ do: 'set', at, before: a, value: b });
+  else if (!isSame(a, b)) all.push({ do: 'set', at, before: a, value: b });
 }
 
 /** Whether the names two objects share stand in one order in both: else only the whole says it. */
@@ -209,9 +213,6 @@ function subjectOf(operation: Operation): readonly string[] {
   return [...steps, `#${operation.id}`, ...(operation.do === 'move' ? ['place'] : [])];
 }
 
-const isWithin = (inner: readonly string[], outer: readonly string[]): boolean =>
-  outer.length <= inner.length && outer.every((step, i) => step === inner[i]);
-
 /** What an operation does: whatever was there before, and wherever something new stands among others. */
 function effectOf(operation: Operation): string {
   const { at } = operation;
@@ -221,18 +222,44 @@ function effectOf(operation: Operation): string {
   return JSON.stringify(operation.do === 'move' ? { at, id, after: operation.after } : { at, id });
 }
 
+/** Operations by what they are about, and the places above that. */
+function byPlace(operations: readonly Operation[]) {
+  const at = new Map<string, Map<string, Operation>>();
+  const above = new Map<string, Operation>();
+  for (const operation of operations) {
+    const places = placesOf(operation);
+    const place = places.at(-1)!;
+    const there = at.get(place) ?? new Map<string, Operation>();
+    at.set(place, there.set(effectOf(operation), operation));
+    for (const outer of places.slice(0, -1)) above.set(outer, operation);
+  }
+  return { at, above };
+}
+
+/** The place an operation is about, behind all those around it. */
+function placesOf(operation: Operation): readonly string[] {
+  const places = [''];
+  for (const step of subjectOf(operation)) places.push(`${places.at(-1)}\n${step}`);
+  return places;
+}
+
 /** The first of my operations that is about what one of theirs is about, and does something else; `undefined`: they can be joined. */
 export function conflictOf(
   mine: readonly Operation[],
   theirs: readonly Operation[],
 ): readonly [mine: Operation, theirs: Operation] | undefined {
-  const others = theirs.map((operation) => [operation, subjectOf(operation), effectOf(operation)] as const);
+  if (mine.length === 0 || theirs.length === 0) return undefined;
+  const { at, above } = byPlace(theirs);
   for (const operation of mine) {
-    const subject = subjectOf(operation);
+    const places = placesOf(operation);
+    const place = places.at(-1)!;
     const effect = effectOf(operation);
-    for (const [other, its, otherEffect] of others)
-      if ((isWithin(subject, its) || isWithin(its, subject)) && effect !== otherEffect)
-        return [operation, other];
+    const around = places.slice(0, -1).find((outer) => at.has(outer));
+    const other =
+      (around !== undefined && at.get(around)!.values().next().value) ||
+      above.get(place) ||
+      [...(at.get(place) ?? [])].find(([done]) => done !== effect)?.[1];
+    if (other) return [operation, other];
   }
   return undefined;
 }

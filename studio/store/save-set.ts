@@ -35,6 +35,9 @@ export interface SentSave extends Save {
   readonly generation: string;
 }
 
+/** The most a document may hold, in characters of JSON: as much as may be sent of a new one. */
+const mostCharacters = 4_000_000;
+
 /** The log of a set is kept for so many saves, and so many characters of operations. */
 const mostSaves = 2000;
 const mostLogged = 8_000_000;
@@ -92,6 +95,10 @@ async function saveOn(
   const others = since.filter(({ page }) => page !== save.page);
   const theirs = others.flatMap(({ operations }) => operations);
   const text = JSON.stringify(decision.is === 'taken' ? decision.document : present.document);
+  if (decision.is === 'taken' && text.length > mostCharacters) {
+    const message = `The set is too large (${(text.length / 1e6).toFixed(1)} MB). The maximum is ${mostCharacters / 1e6} MB.`;
+    return { outcome: 'faulty', faults: [{ path: '$', message }] };
+  }
   const changes = decision.is === 'taken' && save.operations.length > 0 ? 1 : 0;
   if (decision.is === 'taken') {
     const at = { key, generation, revision: revision + changes };

@@ -131,6 +131,18 @@ describe.each([
         outcome: 'faulty',
       });
     });
+    test('one that would make the set larger than a set may be is refused, and how large is said', async () => {
+      const set = await createSet(db, titled('Large'));
+      const texts = Object.fromEntries(
+        Array.from({ length: 420 }, (_, i) => [`fields/f/x${i}`, 'y'.repeat(9_600)]),
+      );
+      const large = await pageOf(db, set).save({ ...titled('Large'), texts: { de: texts } });
+      expect(large).toMatchObject({
+        outcome: 'faulty',
+        faults: [{ path: '$', message: expect.stringMatching(/too large \(4\.\d MB\).*maximum is 4 MB/) }],
+      });
+      expect(await findSet(db, set.id)).toMatchObject({ revision: 1 });
+    });
     test('of two saves at the same moment one is refused', async () => {
       const set = await createSet(db, titled('Race'));
       const both = await Promise.all([

@@ -4,10 +4,13 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { z } from 'zod';
 import { type UseName, useNames } from '../../handoff/choice.ts';
+import { mostOperations } from '../../store/operations.ts';
 import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
 const mostBytes = 4_000_000;
+/** A save holds what it changes twice: as it was, and as it is. */
+const mostBytesOfSave = 9_000_000;
 
 const mostRevisions = 2_147_483_647;
 const withDocument = z.strictObject({ document: z.unknown() });
@@ -35,7 +38,7 @@ const save = z.strictObject({
   page: z.string().regex(/^[\w-]{1,100}$/),
   counter: z.int().min(1).max(mostRevisions),
   base: z.int().min(1).max(mostRevisions),
-  operations: z.array(operation).max(100_000),
+  operations: z.array(operation).max(mostOperations),
 });
 
 export type Problem = { readonly error: string; readonly faults?: readonly DocumentFault[] };
@@ -46,7 +49,7 @@ export const problem = (status: number, body: Problem): Response => Response.jso
 const mostDiscarded = 20_000_000;
 
 /** Reads a body up to a size, counted while it comes in: what is larger is never held. `undefined` where it is too large. */
-async function bytesOf(request: Request): Promise<Uint8Array | undefined> {
+async function bytesOf(request: Request, most: number): Promise<Uint8Array | undefined> {
   const announced = Number(request.headers.get('content-length') ?? 0);
   const reader = request.body?.getReader();
   let chunks: Uint8Array[] = [];
@@ -55,24 +58,23 @@ async function bytesOf(request: Request): Promise<Uint8Array | undefined> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size <= mostBytes && announced <= mostBytes) chunks.push(value);
+    if (size <= most && announced <= most) chunks.push(value);
     else chunks = [];
     if (size > mostDiscarded) {
       await reader.cancel();
       break;
     }
   }
-  return size > mostBytes || announced > mostBytes ? undefined : Buffer.concat(chunks);
+  return size > most || announced > most ? undefined : Buffer.concat(chunks);
 }
 
 /** Reads the JSON of a request in its shape, or the answer that says what is wrong. */
-async function readShape<T>(request: Request, shape: z.ZodType<T>): Promise<T | Response> {
+async function readShape<T>(request: Request, shape: z.ZodType<T>, most = mostBytes): Promise<T | Response> {
   const type = request.headers.get('content-type') ?? '';
   if (!/^application\/json\s*(?:;|$)/i.test(type))
     return problem(415, { error: 'Expected content of type application/json.' });
-  const bytes = await bytesOf(request);
-  if (!bytes)
-    return problem(413, { error: `This is more than a set can hold (${mostBytes / 1_000_000} MB).` });
+  const bytes = await bytesOf(request, most);
+  if (!bytes) return problem(413, { error: `This is more than a set can hold (${most / 1_000_000} MB).` });
   let json: unknown;
   try {
     json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
@@ -97,7 +99,7 @@ async function readWith<T extends { document?: unknown }>(
 }
 
 export async function readSave(request: Request): Promise<z.infer<typeof save> | Response> {
-  const read = await readShape(request, save);
+  const read = await readShape(request, save, mostBytesOfSave);
   if (read instanceof Response || !isDeeper(read.operations, mostDeep)) return read;
   return problem(400, { error: `The operations go further inwards than any document does (${mostDeep}).` });
 }
