@@ -204,6 +204,15 @@ test('a page that changes nothing hears what others did, and says nothing of its
   expect([joined, sent, saver.outbox().base]).toEqual([[titled('theirs')], [], 4]);
 });
 
+test('asked for while nothing is to be saved, it hears as well', async () => {
+  const others: Operation[] = [{ do: 'set', at: ['title'], before: '', value: 'theirs' }];
+  const found = { revision: 4, theirs: others, digest: digest(JSON.stringify(titled('theirs'))) };
+  const { saver, joined } = scene([], found);
+  saver.retry();
+  await saver.catchUp();
+  expect(joined).toEqual([titled('theirs')]);
+});
+
 test('what another page left unsaved is sent at once: first what it was sending, as it was', async () => {
   const { saver, sent } = scene([
     (save) => taken(save, titled('known')),

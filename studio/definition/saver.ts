@@ -147,6 +147,8 @@ class PageSaver implements Saver {
   }
 
   async catchUp(): Promise<void> {
+    // A save that is under way hears of them with its answer, but there may be none.
+    await this.#busy;
     if (this.#busy || this.#held || this.#box.underWay) return;
     const { base, stored } = this.#box;
     const found = await this.#around.changesSince(base, this.#box.generation);

@@ -172,7 +172,7 @@ async function play(steps: readonly (typeof step extends fc.Arbitrary<infer S> ?
     if (does === 'edit') own.edit(change(what, where));
     else if (does === 'wait') await vi.advanceTimersByTimeAsync(2500);
     else if (does === 'choose') own.choose(isMine);
-    else if (does === 'look') await own.saver.catchUp();
+    else if (does === 'look') void own.saver.catchUp();
     if (!['deliver', 'lose', 'late', 'twice', 'mute'].includes(does)) back();
     else if (sent && does === 'deliver') sent.resolve(server.save(sent.save));
     else if (sent && does === 'lose') sent.reject(new Error('lost'));
@@ -201,7 +201,7 @@ async function play(steps: readonly (typeof step extends fc.Arbitrary<infer S> ?
       await vi.advanceTimersByTimeAsync(31_000);
       for (const sent of net.splice(0)) sent.resolve(server.save(sent.save));
       await settle();
-      for (const page of pages) await page.saver.catchUp();
+      for (const page of pages) void page.saver.catchUp();
       await settle();
       if (net.length === 0 && pages.every(({ saver }) => !saver.isUnsaved())) return;
     }

@@ -50,9 +50,11 @@ class EmbeddedError extends Error {
 
 /**
  * PGlite in a thread, as a pool of one connection that `pg` would make: Drizzle asks it as it asks a server. A thread that does not answer is ended, and begun
- * again by the next question. Named as a pool, since Drizzle looks for that word.
+ * again by the next question.
  */
 export class EmbeddedPool {
+  /** Drizzle gives a transaction a connection of its own where it finds “Pool” in this name; a minifier would give the class another one. */
+  static readonly name = 'EmbeddedPool';
   readonly #folder: string;
   readonly #thread: string;
   #worker: Worker | undefined;
