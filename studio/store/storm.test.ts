@@ -169,16 +169,26 @@ async function storm(number: number): Promise<void> {
     }
     await new Promise((done) => setImmediate(done));
   }
+  // From now on everything arrives.
   for (let round = 0; round < 50; round++) {
-    for (const sent of net.splice(0)) await deliver(sent);
-    for (const page of all) {
-      page.choose(true);
+    for (const page of all) page.choose(true);
+    await new Promise((done) => setImmediate(done));
+    for (const page of all) page.saver.retry();
+    let isUp = false;
+    let delivered = 0;
+    void Promise.all(all.map(({ saver }) => saver.catchUp())).then(() => {
+      isUp = true;
+    });
+    while (!isUp) {
+      for (const sent of net.splice(0)) {
+        delivered++;
+        await deliver(sent);
+      }
       await new Promise((done) => setImmediate(done));
-      page.saver.retry();
-      void page.saver.catchUp();
     }
-    await new Promise((done) => setTimeout(done, 5));
-    if (net.length === 0 && all.every(({ saver }) => !saver.isUnsaved())) break;
+    const isQuiet = all.every(({ saver, state }) => !saver.isUnsaved() && state().is === 'saved');
+    // A round in which nobody saved: each has heard of all.
+    if (isQuiet && delivered === 0) break;
   }
   const found = (await stores[0]!.read((db) => findSet(db, set.key)))!;
   for (const { name, shown, state } of all)
