@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -17,7 +18,14 @@ const run = (...args: string[]) => {
 };
 
 test('a data folder is backed up into a file, and restored into another', () => {
-  const [from, to, file] = ['from', 'to', 'store.ndjson'].map((name) => join(place, name)) as [string, string, string];
+  const [from, to, file, begun] = ['from', 'to', 'store.ndjson', 'begun.ndjson'].map((name) => join(place, name)) as [string, string, string, string];
+  expect(run('backup', file, '--data', from)).toMatchObject({ status: 2, text: `There is no store in ${from}.\n` });
+  expect(existsSync(from)).toBe(false);
+  // A store without a set begins with the demo, as any does.
+  const head = '{"arbeit":"backup","version":1,"at":"2027-02-10T08:00:00.000Z","generation":"g"}\n';
+  const end = { end: true, rows: 0, sha256: createHash('sha256').update(head).digest('hex') };
+  writeFileSync(begun, `${head}${JSON.stringify(end)}\n`);
+  expect(run('restore', begun, '--data', from)).toMatchObject({ status: 0, text: expect.stringMatching(/^0 sets restored/) });
   expect(run('backup', file, '--data', from)).toMatchObject({ status: 0, text: `${file} written.\n` });
   expect(readFileSync(file, 'utf8').split('\n')[0]).toMatch(/^\{"arbeit":"backup","version":1,"at":/);
   expect(run('restore', file, '--data', to)).toMatchObject({ status: 0, text: expect.stringMatching(/^1 set restored/) });

@@ -5,7 +5,7 @@ import { install } from './install.mjs';
 import { postgres } from './postgres.mjs';
 import { buildStudio, root } from './studio.mjs';
 
-// What `npm test` does small, large: npm run hard -- --requests 3000 --kills 20 --rounds 100 --storms 2000 --seed 7. With 2,000 storms it takes about an hour.
+// What `npm test` does small, large: npm run hard -- --requests 3000 --kills 20 --rounds 100 --storms 2000 --seed 7. Twelve storms took 19 seconds on two cores.
 const { values } = parseArgs({
   options: {
     requests: { type: 'string', default: '3000' },

@@ -50,6 +50,8 @@ export class Edited {
   readonly #browser: Browser;
   #saver: Saver | undefined;
   #loading: Promise<Saver> | undefined;
+  /** What waits for the saver. */
+  readonly #uses: ((saver: Saver) => void)[] = [];
   readonly #listeners = new Set<() => void>();
   #history: History<SetDocument>;
   #save: SaveState = { is: 'saved' };
@@ -249,14 +251,20 @@ export class Edited {
   }
 
   #withSaver(use: (saver: Saver) => void): void {
-    if (this.#saver) {
-      use(this.#saver);
-      return;
-    }
-    this.prepare().then(use, () => {
-      if (this.#isTouched) this.#told({ is: 'failed', why: 'Arbeit could not be reached.', faults: [] });
-      setTimeout(() => this.#withSaver(use), loadAgain);
-    });
+    if (this.#saver) use(this.#saver);
+    else if (this.#uses.push(use) === 1) this.#load();
+  }
+
+  #load(): void {
+    this.prepare().then(
+      (saver) => {
+        for (const use of this.#uses.splice(0)) use(saver);
+      },
+      () => {
+        if (this.#isTouched) this.#told({ is: 'failed', why: 'Arbeit could not be reached.', faults: [] });
+        setTimeout(() => this.#load(), loadAgain);
+      },
+    );
   }
 
   #told(save: SaveState): void {

@@ -6,26 +6,22 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { backupOf, restoreInto } from './backup.ts';
 import type { Store } from './database.ts';
-import { type PostgresServer, startPostgres } from './postgres.fixture.ts';
 import { findRefused, listRefused } from './refusing.ts';
 import { findRevision, listRevisions, nameRevision } from './revisions.ts';
 import { saveSet } from './save-set.ts';
 import { openServer } from './server.ts';
 import { createSet, deleteSet, findSet, generationOf, listSets, renameSet, restoreSet } from './sets.ts';
 import { openStore } from './store.ts';
+import { testPostgres } from './test-postgres.fixture.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
 const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
 
-let postgres: PostgresServer;
-beforeAll(async () => {
-  postgres = await startPostgres();
-});
-afterAll(() => postgres.stop());
+const postgres = testPostgres();
 
 let count = 0;
 const folder = () => openStore(mkdtempSync(join(tmpdir(), 'arbeit-backup-')), migrations);
-const server = () => openServer(postgres.database(`backup${count++}`), migrations);
+const server = () => openServer(postgres().database(`backup${count++}`), migrations);
 
 const textOf = async (store: Store): Promise<string> => {
   let text = '';

@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { open, readFile, rename, rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { BackupFault, backupOf, restoreInto } from './backup.ts';
@@ -37,15 +38,21 @@ async function withStore(
 
 /** Writes the whole store to a file. It has its name only once it is all there. */
 export function backup(file: string, where: Where): Promise<string | undefined> {
-  return withStore(where, async ({ db }) => {
+  const { url, folder } = where;
+  // Opening a folder without a store makes one: nobody who mistypes its name wants a backup of that.
+  if (!url && !existsSync(join(folder, 'pg')))
+    return Promise.resolve(`There is no store in ${resolve(folder)}.`);
+  return withStore(where, async (store) => {
     const part = `${file}.part`;
     const opened = await open(part, 'w');
     try {
-      await db.transaction(
-        async (tx) => {
-          for await (const line of backupOf(tx, new Date())) await opened.write(line);
-        },
-        { isolationLevel: 'repeatable read', accessMode: 'read only' },
+      await store.read((db) =>
+        db.transaction(
+          async (tx) => {
+            for await (const line of backupOf(tx, new Date())) await opened.write(line);
+          },
+          { isolationLevel: 'repeatable read', accessMode: 'read only' },
+        ),
       );
       await opened.sync();
       await opened.close();

@@ -20,9 +20,6 @@ interface Kept extends At {
 /** So much is kept, in characters of JSON. */
 const mostKept = 16_000_000;
 
-/** Documents as they were last read, the one used last behind: whoever saves one again finds all but what was changed read already. */
-const kept = new Map<string, Kept>();
-
 /** Fields that were found sound, so that they are not read again. */
 const known = new WeakMap<object, unknown>();
 
@@ -35,25 +32,49 @@ export function sound(document: SetDocument): SetDocument {
   return read.ok ? read.document : document;
 }
 
-/** Keeps a document that was read, in place of what was kept of its set. */
-export function keepDocument(at: At, document: SetDocument, size: number): void {
-  kept.delete(at.key);
-  kept.set(at.key, { ...at, document, size });
-  let all = 0;
-  for (const one of kept.values()) all += one.size;
-  for (const [key, one] of kept) {
-    if (all <= mostKept) break;
-    kept.delete(key);
-    all -= one.size;
-  }
+/** Documents as a server last read them, by set, the one read or saved last at the end: of a document that is saved again only the changes are read. */
+export interface Documents {
+  /** The document of a set at the revision it has, read. */
+  present(db: Database, at: At): Promise<SetDocument>;
+  /** Keeps a document that was stored, in place of what was kept of its set. */
+  keep(at: At, document: SetDocument, size: number): void;
 }
 
-/** The document of a set at the revision it has, read. */
-export async function presentDocument(db: Database, at: At): Promise<SetDocument> {
-  const one = kept.get(at.key);
-  if (one && one.revision === at.revision && one.generation === at.generation) return one.document;
-  const [found] = await db.select({ document: sets.document }).from(sets).where(eq(sets.key, at.key));
-  const document = sound(found!.document);
-  keepDocument(at, document, JSON.stringify(document).length);
-  return document;
+function createDocuments(): Documents {
+  const kept = new Map<string, Kept>();
+  const keep: Documents['keep'] = (at, document, size) => {
+    kept.delete(at.key);
+    kept.set(at.key, { ...at, document, size });
+    let all = 0;
+    for (const one of kept.values()) all += one.size;
+    for (const [key, one] of kept) {
+      if (all <= mostKept) break;
+      kept.delete(key);
+      all -= one.size;
+    }
+  };
+  return {
+    keep,
+    async present(db, at) {
+      const one = kept.get(at.key);
+      if (one && one.revision === at.revision && one.generation === at.generation) {
+        kept.delete(at.key);
+        kept.set(at.key, one);
+        return one.document;
+      }
+      const [found] = await db.select({ document: sets.document }).from(sets).where(eq(sets.key, at.key));
+      const document = sound(found!.document);
+      keep(at, document, JSON.stringify(document).length);
+      return document;
+    },
+  };
+}
+
+const perStore = new WeakMap<Database, Documents>();
+
+/** The documents of an opened store: another server's are its own. */
+export function documentsOf(db: Database): Documents {
+  const documents = perStore.get(db) ?? createDocuments();
+  perStore.set(db, documents);
+  return documents;
 }

@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { StoreTrouble } from './trouble.ts';
+import { damaged, diskFull, StoreTrouble, saying } from './trouble.ts';
 
 /** A question as `pg` is asked one. */
 interface Query {
@@ -20,6 +20,8 @@ const patience = 10_000;
 /** A new folder is made in a while, on a slow disk. */
 const patienceToOpen = 60_000;
 
+const ended = 'The store ended and starts again. Nothing was changed; try again.';
+
 const settings = ['max_wal_size=4MB', 'min_wal_size=2MB', 'wal_compression=pglz'];
 
 /** So much of the disk has to be free for a write, in bytes: PostgreSQL cannot go on from the middle of one that found no room. */
@@ -33,9 +35,12 @@ const freeIn = (folder: string): number => {
 };
 const reserveIn = (folder: string): string => join(folder, 'arbeit.reserve');
 
+/** Whether there is too little room for a write. */
+const isShort = (folder: string): boolean => freeIn(folder) < mostWritten;
+
 /** Gives up what was held back, where the disk is full: with that room a store can be opened, and read. */
 export function makeRoom(folder: string): void {
-  if (existsSync(folder) && freeIn(folder) < mostWritten) rmSync(reserveIn(folder), { force: true });
+  if (existsSync(folder) && isShort(folder)) rmSync(reserveIn(folder), { force: true });
 }
 
 /** An error of PostgreSQL's, as the thread tells it. */
@@ -99,7 +104,7 @@ export class EmbeddedPool {
         await this.open();
         // What was begun in a thread ends with it: the rest of a transaction must not be carried out in another.
         worker ??= this.#worker;
-        if (worker !== this.#worker) throw new StoreTrouble('The store was begun again. Try again.');
+        if (worker !== this.#worker) throw new StoreTrouble(ended);
         const { text, rowMode } = typeof query === 'string' ? { text: query as string } : query;
         const ask = { text, values, rowMode: rowMode ?? 'object' };
         return (await this.#ask('query', ask)) as Answer;
@@ -125,7 +130,7 @@ export class EmbeddedPool {
 
   /** Refuses a write for which there is no room. Throws `StoreTrouble`. */
   requireRoom(): void {
-    if (this.#free() < mostWritten) throw this.#isFull();
+    if (isShort(this.#folder)) throw diskFull(this.#folder);
     this.#reserve();
   }
 
@@ -137,27 +142,14 @@ export class EmbeddedPool {
     await this.#end(new StoreTrouble('The store was closed.'));
   }
 
-  #isFull(): StoreTrouble {
-    return new StoreTrouble(
-      `The disk of the data folder (${this.#folder}) is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.`,
-    );
-  }
-
-  #free(): number {
-    return freeIn(this.#folder);
-  }
-
-  get #held(): string {
-    return reserveIn(this.#folder);
-  }
-
-  /** Holds some room back, where there is plenty. */
+  /** Holds some room back, if there is plenty. */
   #reserve(): void {
-    if (existsSync(this.#held) || this.#free() < mostWritten + 2 * reserved) return;
+    const file = reserveIn(this.#folder);
+    if (existsSync(file) || freeIn(this.#folder) < mostWritten + 2 * reserved) return;
     try {
-      writeFileSync(this.#held, Buffer.alloc(reserved, 1));
+      writeFileSync(file, Buffer.alloc(reserved, 1));
     } catch {
-      rmSync(this.#held, { force: true });
+      rmSync(file, { force: true });
     }
   }
 
@@ -166,9 +158,7 @@ export class EmbeddedPool {
     const pg = join(this.#folder, 'pg');
     // Only an empty folder is a new one: anything else was a store, and another must not be begun on top of it.
     if (existsSync(pg) && readdirSync(pg).length > 0 && !existsSync(join(pg, 'PG_VERSION')))
-      throw new StoreTrouble(
-        `The store in ${this.#folder} is damaged and does not open: PG_VERSION is missing in it. Put a copy of the folder back, or choose another folder with ARBEIT_DATA; do not delete this one before its documents are saved.`,
-      );
+      throw damaged(this.#folder, undefined, ': PG_VERSION is missing');
     if (!existsSync(pg)) this.requireRoom();
     const worker = new Worker(this.#thread, { workerData: { folder: this.#folder, settings } });
     this.#worker = worker;
@@ -178,8 +168,8 @@ export class EmbeddedPool {
       if (error) one?.reject(new EmbeddedError(error));
       else one?.resolve(answer);
     });
-    worker.on('error', (error) => void this.#end(error, worker));
-    worker.on('exit', () => void this.#end(new Error('The thread of the store ended.'), worker));
+    worker.on('error', (error) => void this.#end(saying(error, this.#folder), worker));
+    worker.on('exit', () => void this.#end(new StoreTrouble(ended), worker));
     // What it does at the end of the process is nobody's business.
     worker.unref();
     try {
@@ -192,14 +182,15 @@ export class EmbeddedPool {
 
   #ask(ask: string, what: object, most = patience): Promise<unknown> {
     const worker = this.#worker;
-    if (!worker) return Promise.reject(new Error('The thread of the store ended.'));
+    if (!worker) return Promise.reject(new StoreTrouble(ended));
     const id = ++this.#asked;
     worker.ref();
     return new Promise((resolve, reject) => {
       const timer = setTimeout(() => {
-        const isFull = this.#free() < mostWritten;
+        // A folder that is gone has no disk to ask about.
+        const isFull = existsSync(this.#folder) && isShort(this.#folder);
         const late = new StoreTrouble('The store did not answer in time. Try again.');
-        void this.#end(isFull ? this.#isFull() : late, worker);
+        void this.#end(isFull ? diskFull(this.#folder) : late, worker);
       }, most);
       const done = (): void => {
         clearTimeout(timer);

@@ -1,6 +1,5 @@
 import { type ChildProcess, execFileSync, spawn, spawnSync } from 'node:child_process';
 import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -25,14 +24,6 @@ const asUser = (command: string, args: readonly string[]): [string, string[]] =>
     ? ['setpriv', ['--reuid', 'postgres', '--regid', 'postgres', '--clear-groups', command, ...args]]
     : [command, [...args]];
 
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
-
 export async function startPostgres(): Promise<PostgresServer> {
   const place = mkdtempSync(join(tmpdir(), 'arbeit-postgres-'));
   const folder = join(place, 'data');
@@ -41,13 +32,13 @@ export async function startPostgres(): Promise<PostgresServer> {
     chownSync(place, uid!, gid!);
   }
   execFileSync(...asUser(program('initdb'), ['-D', folder, '-U', 'arbeit', '-A', 'trust', '-E', 'UTF8', '--no-locale']), { stdio: 'ignore' });
-  const port = await freePort();
-  const address = (name: string): string => `postgres://arbeit@127.0.0.1:${port}/${name}`;
+  // By a socket in its folder: no port can be taken.
+  const address = (name: string): string => `postgres://arbeit@${encodeURIComponent(place)}/${name}`;
   const query = (text: string) =>
-    spawnSync('psql', ['-h', '127.0.0.1', '-p', String(port), '-U', 'arbeit', '-d', 'postgres', '-qAtc', text], { encoding: 'utf8' });
+    spawnSync('psql', ['-h', place, '-U', 'arbeit', '-d', 'postgres', '-qAtc', text], { encoding: 'utf8' });
   let server: ChildProcess = spawn('true');
   const start = async (): Promise<void> => {
-    server = spawn(...asUser(program('postgres'), ['-D', folder, '-p', String(port), '-h', '127.0.0.1', '-k', place]), { stdio: 'ignore' });
+    server = spawn(...asUser(program('postgres'), ['-D', folder, '-h', '', '-k', place]), { stdio: 'ignore' });
     for (;;) {
       if (query('select 1').stdout?.trim() === '1') return;
       if (server.exitCode !== null) throw new Error('PostgreSQL did not start.');

@@ -98,7 +98,10 @@ export async function addRevision(
   // A clock that was set back makes an age below nought: then nobody knows, and a new one is begun.
   const joins = last?.name === null && last.savedBy === page && age >= 0 && age < oneRevision;
   if (joins) {
-    await db.update(revisions).set({ revision, savedAt: new Date() }).where(thatRevision(key, last.revision));
+    await db
+      .update(revisions)
+      .set({ revision, savedAt: new Date(), document: null })
+      .where(thatRevision(key, last.revision));
     return;
   }
   const present = sql`(select ${sets.document} from ${sets} where ${sets.key} = ${key})`;

@@ -2,13 +2,13 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
-import { keepDocument, presentDocument, reads, sound } from './documents.ts';
+import { documentsOf, reads, sound } from './documents.ts';
 import { carriedOut, type Json, type Operation } from './operations.ts';
 import { keepRefused } from './refusing.ts';
 import { addRevision } from './revisions.ts';
 import { decide, digest, digestOf, type Logged, type Refusal, type Save } from './saving.ts';
 import { pages, revisions, saves, sets } from './schema.ts';
-import { factsOf, generationOf, keyOf, type StoredSet } from './sets.ts';
+import { factsOf, findSet, generationOf, keyOf, type StoredSet } from './sets.ts';
 
 /** What became of a save. */
 export type SaveResult =
@@ -44,6 +44,7 @@ const mostLogged = 8_000_000;
 
 /** Saves operations on a set. Nothing decides but who sent it, its number and what it was made on: neither a clock nor the order of arrival. */
 export async function saveSet(db: Database, address: string, save: SentSave): Promise<SaveResult> {
+  const documents = documentsOf(db);
   let stored: Stored | undefined;
   const result = await db.transaction(async (tx): Promise<SaveResult> => {
     const key = await keyOf(tx, address);
@@ -52,13 +53,13 @@ export async function saveSet(db: Database, address: string, save: SentSave): Pr
     const [present] = await tx.select(columns).from(sets).where(isThere).for('update');
     if (!present || key === undefined) return { outcome: 'missing' };
     const at = { key, generation: await generationOf(tx), revision: present.revision };
-    const document = await presentDocument(tx, at);
+    const document = await documents.present(tx, at);
     return saveOn(tx, { ...at, id: present.id, document }, save, (one) => {
       stored = one;
     });
   });
   // Only what was stored in the end may be taken for what is there.
-  if (stored) keepDocument(stored.at, stored.document, stored.size);
+  if (stored) documents.keep(stored.at, stored.document, stored.size);
   return result;
 }
 
@@ -86,7 +87,7 @@ async function saveOn(
   const ofPage = and(eq(pages.setKey, key), eq(pages.page, save.page));
   const [last] = await db.select().from(pages).where(ofPage);
   const since = await savedSince(db, key, save.base, revision);
-  const decision = decide({ revision, document: present.document, last, since }, save, reads);
+  const decision = decide({ document: present.document, last, since }, save, reads);
   if (decision.is === 'refused')
     return decision.because === 'faults'
       ? { outcome: 'faulty', faults: decision.faults ?? [] }
@@ -146,15 +147,26 @@ export async function changesSince(
   const key = await keyOf(db, address);
   if (key === undefined) return undefined;
   return db.transaction(async (tx) => {
-    const [present] = await tx.select().from(sets).where(eq(sets.key, key)).for('share');
+    const columns = { id: sets.id, revision: sets.revision };
+    const [present] = await tx.select(columns).from(sets).where(eq(sets.key, key)).for('share');
     if (!present) return undefined;
-    const { id, revision, document } = present;
-    const own = await generationOf(tx);
-    const since = own === generation ? await savedSince(tx, key, base, revision) : undefined;
-    if (!since) return { whole: { key, id, revision, document, generation: own } };
+    const { id, revision } = present;
+    const at = { key, revision, generation: await generationOf(tx) };
+    const isOwn = at.generation === generation;
+    // Mostly nothing has changed, and nobody reads the document for that.
+    if (isOwn && revision === base) return { revision, theirs: [], digest: '' };
+    const since = isOwn ? await savedSince(tx, key, base, revision) : undefined;
+    const document = await documentsOf(db).present(tx, at);
+    if (!since) return { whole: { ...at, id, document } };
     const theirs = since.flatMap(({ operations }) => operations);
     return { revision, theirs, digest: digest(JSON.stringify(document)) };
   });
+}
+
+/** A set as pages know it: its document as the engine reads it. */
+export async function wholeSet(db: Database, address: string): Promise<StoredSet | undefined> {
+  const found = await findSet(db, address);
+  return found && { ...found, document: sound(found.document) };
 }
 
 async function store(

@@ -25,7 +25,6 @@ export interface Logged {
 
 /** What is known of a set when a save arrives. */
 export interface Known {
-  readonly revision: number;
   readonly document: SetDocument;
   /** The page's last save that was taken, and what it was. */
   readonly last: { readonly counter: number; readonly digest: string } | undefined;

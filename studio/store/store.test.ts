@@ -1,5 +1,4 @@
-import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -7,58 +6,25 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Database } from './database.ts';
-import { type Json, operationsBetween } from './operations.ts';
-import { type PostgresServer, startPostgres } from './postgres.fixture.ts';
 import { dropRefused, findRefused, listRefused } from './refusing.ts';
 import { droppedOf, findRevision, listRevisions, nameRevision } from './revisions.ts';
 import { changesSince, saveSet } from './save-set.ts';
+import { savingPage } from './saving-page.fixture.ts';
 import { revisions, saves, stores } from './schema.ts';
 import { openServer } from './server.ts';
 import { createSet, deleteSet, findSet, keyOf, listSets, renameSet, restoreSet } from './sets.ts';
 import { openStore } from './store.ts';
-import { saying } from './trouble.ts';
+import { testPostgres } from './test-postgres.fixture.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-store-'));
 const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
 
-/** A page that saves whole documents: what it knows of the store goes on with each save that is taken, as in a browser. */
-function pageOf(db: Database, set: Awaited<ReturnType<typeof createSet>>, name = 'page') {
-  let { revision: base, document: known } = set;
-  let counter = 0;
-  return {
-    /** Sends it as the next save, or as one of another number. */
-    async save(document: SetDocument, more: { counter?: number; base?: number; generation?: string } = {}) {
-      const operations = operationsBetween(known as unknown as Json, document as unknown as Json);
-      const save = {
-        generation: set.generation,
-        page: name,
-        counter: counter + 1,
-        base,
-        operations,
-        ...more,
-      };
-      const result = await saveSet(db, set.key, save);
-      if (result.outcome === 'saved' && !('counter' in more)) {
-        counter++;
-        base = result.revision;
-        known = document;
-      }
-      return { ...result, save };
-    },
-    again: (save: Parameters<typeof saveSet>[2]) => saveSet(db, set.key, save),
-  };
-}
-
-let postgres: PostgresServer;
-beforeAll(async () => {
-  postgres = await startPostgres();
-});
-afterAll(() => postgres.stop());
+const postgres = testPostgres();
 
 describe.each([
   ['in a folder', () => openStore(folder, migrations)],
-  ['on PostgreSQL', () => openServer(postgres.database('suite'), migrations)],
+  ['on PostgreSQL', () => openServer(postgres().database('suite'), migrations)],
 ])('a store %s', (_, open) => {
   let db: Database;
   let close: () => Promise<void>;
@@ -80,15 +46,15 @@ describe.each([
     });
     test('a save on the latest revision is taken', async () => {
       const set = await createSet(db, titled('Saved'));
-      const saved = await pageOf(db, set).save(titled('Saved twice'));
+      const saved = await savingPage(db, set).save(titled('Saved twice'));
       expect(saved).toMatchObject({ outcome: 'saved', revision: 2, theirs: [] });
       expect(await findSet(db, set.id)).toEqual({ ...set, revision: 2, document: titled('Saved twice') });
       expect((await listSets(db)).find(({ key }) => key === set.key)).toMatchObject({ title: 'Saved twice' });
     });
     test('a save of what somebody else changed meanwhile is refused, and both versions are kept', async () => {
       const set = await createSet(db, titled('Two windows'));
-      await pageOf(db, set, 'other').save(titled('theirs'));
-      const refusal = await pageOf(db, set).save(titled('mine'));
+      await savingPage(db, set, 'other').save(titled('theirs'));
+      const refusal = await savingPage(db, set).save(titled('mine'));
       expect(refusal).toMatchObject({
         outcome: 'refused',
         because: 'conflict',
@@ -101,7 +67,7 @@ describe.each([
     });
     test('a save of something else is joined to it, and what others did is told', async () => {
       const set = await createSet(db, titled('Joined'));
-      const [a, b] = [pageOf(db, set, 'a'), pageOf(db, set, 'b')];
+      const [a, b] = [savingPage(db, set, 'a'), savingPage(db, set, 'b')];
       await a.save({ ...titled('Joined'), locale: 'de-DE' });
       const joined = await b.save(titled('By both'));
       expect(joined).toMatchObject({
@@ -119,14 +85,16 @@ describe.each([
       const field = (id: string) => ({ id, kind: 'text', label: id, entry: {} });
       const both = { ...titled('Form'), fields: [field('a'), field('b')] } as unknown as SetDocument;
       const set = await createSet(db, both);
-      await pageOf(db, set, 'a').save({ ...both, fields: [both.fields[0]!] });
+      await savingPage(db, set, 'a').save({ ...both, fields: [both.fields[0]!] });
       const form = { ...both, forms: [{ id: 'f', fields: ['a', 'b'] }] };
-      expect(await pageOf(db, set, 'b').save(form)).toMatchObject({
+      expect(await savingPage(db, set, 'b').save(form)).toMatchObject({
         outcome: 'refused',
         because: 'conflict',
       });
       expect(
-        await pageOf(db, set, 'c').save({ ...both, fields: [field('a'), field('a')] } as never, { base: 2 }),
+        await savingPage(db, set, 'c').save({ ...both, fields: [field('a'), field('a')] } as never, {
+          base: 2,
+        }),
       ).toMatchObject({
         outcome: 'faulty',
       });
@@ -136,7 +104,7 @@ describe.each([
       const texts = Object.fromEntries(
         Array.from({ length: 420 }, (_, i) => [`fields/f/x${i}`, 'y'.repeat(9_600)]),
       );
-      const large = await pageOf(db, set).save({ ...titled('Large'), texts: { de: texts } });
+      const large = await savingPage(db, set).save({ ...titled('Large'), texts: { de: texts } });
       expect(large).toMatchObject({
         outcome: 'faulty',
         faults: [{ path: '$', message: expect.stringMatching(/too large \(4\.\d MB\).*maximum is 4 MB/) }],
@@ -146,8 +114,8 @@ describe.each([
     test('of two saves at the same moment one is refused', async () => {
       const set = await createSet(db, titled('Race'));
       const both = await Promise.all([
-        pageOf(db, set, 'a').save(titled('a')),
-        pageOf(db, set, 'b').save(titled('b')),
+        savingPage(db, set, 'a').save(titled('a')),
+        savingPage(db, set, 'b').save(titled('b')),
       ]);
       expect(both.map(({ outcome }) => outcome).sort()).toEqual(['refused', 'saved']);
     });
@@ -166,7 +134,7 @@ describe.each([
     test('taken off the shelf it is nowhere, and comes back as it was', async () => {
       const set = await createSet(db, titled('Gone'));
       const { id } = set;
-      const page = pageOf(db, set);
+      const page = savingPage(db, set);
       await page.save(titled('Gone, later'));
       expect(await deleteSet(db, id)).toBe(true);
       expect(await deleteSet(db, id)).toBe(false);
@@ -180,9 +148,9 @@ describe.each([
     });
     test('renamed, it is found by its key, its name and those it had; its pages go on saving it', async () => {
       const set = await createSet(db, titled('Named'));
-      const page = pageOf(db, set);
+      const page = savingPage(db, set);
       await page.save(titled('b'));
-      await pageOf(db, set, 'late').save(titled('late'));
+      await savingPage(db, set, 'late').save(titled('late'));
       const { id: other } = await createSet(db, titled('Other'));
       expect(await renameSet(db, set.id, other)).toBe('taken');
       expect(await renameSet(db, 'nobody', 'free')).toBe('missing');
@@ -196,7 +164,7 @@ describe.each([
     });
     test('a name that another set has taken since leads to that one, and a stale page saves its own', async () => {
       const set = await createSet(db, titled('First of it'));
-      const stale = pageOf(db, set);
+      const stale = savingPage(db, set);
       await renameSet(db, set.id, 'moved-away');
       const next = await createSet(db, titled('First of it'));
       expect(next.id).toBe(set.id);
@@ -222,7 +190,7 @@ describe.each([
         .orderBy(revisions.revision);
     test('within a few minutes those of one page are one revision, those of another page another', async () => {
       const set = await createSet(db, titled('Runs'));
-      const [a, b] = [pageOf(db, set, 'page-a'), pageOf(db, set, 'page-b')];
+      const [a, b] = [savingPage(db, set, 'page-a'), savingPage(db, set, 'page-b')];
       for (let i = 1; i <= 5; i++) await a.save(titled(`a${i}`));
       await b.save({ ...titled('Runs'), locale: 'de-DE' });
       await a.save(titled('c'));
@@ -237,7 +205,7 @@ describe.each([
       ['where the clock was set back a day', 24 * 60 * 60_000],
     ])('%s a new one is begun', async (_, begun) => {
       const set = await createSet(db, titled('Long'));
-      const page = pageOf(db, set);
+      const page = savingPage(db, set);
       await page.save(titled('a'));
       await db
         .update(revisions)
@@ -248,10 +216,10 @@ describe.each([
     });
     test('the same save again changes nothing, whoever saved in between, and is answered as it was', async () => {
       const set = await createSet(db, titled('Twice'));
-      const page = pageOf(db, set);
+      const page = savingPage(db, set);
       const { save } = await page.save(titled('sent while leaving'));
       expect(await page.again(save)).toMatchObject({ outcome: 'saved', revision: 2, theirs: [] });
-      const other = pageOf(db, { ...set, revision: 2, document: titled('sent while leaving') }, 'other');
+      const other = savingPage(db, { ...set, revision: 2, document: titled('sent while leaving') }, 'other');
       await other.save(titled('theirs'));
       expect(await page.again(save)).toMatchObject({
         outcome: 'saved',
@@ -263,7 +231,7 @@ describe.each([
     });
     test('one that is older than what its page has saved since is refused, and is nothing to choose about', async () => {
       const set = await createSet(db, titled('Late'));
-      const page = pageOf(db, set);
+      const page = savingPage(db, set);
       const { save } = await page.save(titled('a'));
       await page.save(titled('b'));
       expect(await page.again(save)).toMatchObject({ outcome: 'refused', because: 'order', kept: null });
@@ -277,7 +245,7 @@ describe.each([
     });
     test('one of another store, or of a revision that never was, is refused', async () => {
       const set = await createSet(db, titled('Elsewhere'));
-      const page = pageOf(db, set);
+      const page = savingPage(db, set);
       expect(await page.save(titled('x'), { generation: 'g_other' })).toMatchObject({
         because: 'generation',
       });
@@ -290,8 +258,8 @@ describe.each([
     });
     test('a stale save sent sixty times is kept once; of more than fifty the oldest are dropped, and counted', async () => {
       const set = await createSet(db, titled('Stale'));
-      await pageOf(db, set, 'other').save(titled('theirs'));
-      const stale = pageOf(db, set);
+      await savingPage(db, set, 'other').save(titled('theirs'));
+      const stale = savingPage(db, set);
       for (let i = 0; i < 60; i++) await stale.save(titled('mine'));
       expect(await listRefused(db, set.id)).toHaveLength(1);
       for (let i = 0; i < 52; i++) await stale.save(titled(`mine ${i}`));
@@ -308,7 +276,7 @@ describe.each([
       }));
       await db.insert(revisions).values(rows);
       await db.execute(sql`update sets set revision = 506 where key = ${set.key}`);
-      await pageOf(db, { ...set, revision: 506 }).save(titled('one more'));
+      await savingPage(db, { ...set, revision: 506 }).save(titled('one more'));
       const all = await listRevisions(db, set.id);
       expect([all.length, all.at(-1), all.at(-2)]).toMatchObject([
         501,
@@ -328,7 +296,7 @@ describe.each([
       }));
       await db.insert(saves).values(rows);
       await db.execute(sql`update sets set revision = 2101 where key = ${set.key}`);
-      const page = pageOf(db, { ...set, revision: 2101 });
+      const page = savingPage(db, { ...set, revision: 2101 });
       for (let i = 0; i < 50; i++) await page.save(titled(`t${i}`));
       const left = await db.select({ revision: saves.revision }).from(saves).where(eq(saves.setKey, set.key));
       expect(left.length).toBeLessThanOrEqual(2001);
@@ -342,7 +310,7 @@ describe.each([
 
   test('revisions are listed, named, read as they were; one with a name is not gone on from', async () => {
   const set = await createSet(db, titled('Named'));
-  const page = pageOf(db, set);
+  const page = savingPage(db, set);
   const { id } = set;
   await page.save(titled('two'));
   expect(await nameRevision(db, id, 2, 'As agreed')).toBe(true);
@@ -358,8 +326,8 @@ describe.each([
 
   test('refused versions can be found, and forgotten', async () => {
     const set = await createSet(db, titled('Kept'));
-    await pageOf(db, set, 'other').save(titled('theirs'));
-    const late = pageOf(db, set);
+    await savingPage(db, set, 'other').save(titled('theirs'));
+    const late = savingPage(db, set);
     await late.save(titled('mine'));
     await late.save(titled('mine again'));
     const found = await listRefused(db, set.id);
@@ -373,89 +341,5 @@ describe.each([
   test('a store has a generation of its own', async () => {
     const [one] = await db.select().from(stores);
     expect(one?.generation).toMatch(/^g_[0-9a-f]{32}$/);
-  });
-});
-
-test('ten thousand autosaves of a thousand fields would stay under 50 MB', async () => {
-  const place = mkdtempSync(join(tmpdir(), 'arbeit-size-'));
-  const store = await openStore(place, migrations);
-  const fields = Array.from({ length: 1000 }, (_, i) => ({
-    id: `f${i}`, kind: 'pattern', label: `Hut ${i}`, hint: `${(i * 7919) % 10_007}`, entry: { pattern: '<3 digit>-<4 digit>' },
-    rules: [{ id: 'r', check: { type: 'required' } }],
-  })); // biome-ignore format: a field on a line
-  const set = await store.write((to) => createSet(to, { ...titled('Many'), fields } as never));
-  const page = pageOf(store.db, set);
-  const bytes = () => Number(execFileSync('du', ['-sb', place], { encoding: 'utf8' }).split('\t')[0]);
-  const save = async (from: number, count: number) => {
-    for (let i = from; i < from + count; i++)
-      await store.write(() => page.save({ ...titled(`Many ${i}`), fields } as never));
-  };
-  await save(1, 120);
-  const half = bytes();
-  await save(121, 120);
-  const whole = bytes();
-  await store.close();
-  // What the second half added, for every further 120.
-  const extrapolated = whole + (Math.max(0, whole - half) * (10_000 - 240)) / 120;
-  expect(extrapolated, `${(whole / 1e6).toFixed(1)} MB after 240`).toBeLessThan(50_000_000);
-});
-
-describe('what keeps the store from answering is said in words', () => {
-  test.each([
-    [{ code: 'ENOSPC' }, /disk .* is full/],
-    [{ code: '53100' }, /disk .* is full/],
-    [
-      new Error('Failed query', { cause: new Error('could not write: No space left on device') }),
-      /Free some space/,
-    ],
-    [{ code: 'EROFS' }, /cannot be written to/],
-    [{ code: 'EACCES' }, /ARBEIT_DATA/],
-    [{ code: 'XX001' }, /damaged/],
-    [new Error('RuntimeError: unreachable'), /damaged/],
-    [new Error('whatever'), /Nothing was changed/],
-  ])('%s', (error, words) => expect(saying(error, '/data').message).toMatch(words));
-
-  test('an error of whoever asks is not the store’s', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-ours-'));
-    const store = await openStore(place, migrations);
-    const ours = () => Promise.reject(new TypeError('x is undefined'));
-    await expect(store.read(ours)).rejects.toThrow(TypeError);
-    await expect(store.write(ours)).rejects.toThrow(TypeError);
-    await expect(store.read((db) => db.execute('select nothing from nowhere'))).rejects.toMatchObject({
-      name: 'StoreTrouble',
-      message: expect.stringContaining('did not answer'),
-    });
-    await store.close();
-  });
-
-  test('a file where the folder should be, a damaged store', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-bad-'));
-    writeFileSync(join(place, 'file'), '');
-    await expect(openStore(join(place, 'file'), migrations)).rejects.toThrow(/is no folder/);
-    const store = await openStore(join(place, 'whole'), migrations);
-    await store.close();
-    writeFileSync(join(place, 'whole', 'pg', 'global', 'pg_control'), 'x'.repeat(8192));
-    await expect(openStore(join(place, 'whole'), migrations)).rejects.toThrow(/damaged/);
-    // The lock is let go again.
-    expect(existsSync(join(place, 'whole', 'arbeit.lock'))).toBe(false);
-  });
-
-  test('a store of which something is missing is damaged, and no new one is begun over it', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-part-'));
-    const store = await openStore(place, migrations);
-    await store.close();
-    rmSync(join(place, 'pg', 'PG_VERSION'));
-    await expect(openStore(place, migrations)).rejects.toThrow(/damaged.*PG_VERSION is missing/);
-    await expect(openStore(place, migrations)).rejects.toThrow(/do not delete this one/);
-    expect(existsSync(join(place, 'arbeit.lock'))).toBe(false);
-  });
-
-  test('a folder taken away while Arbeit runs', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'arbeit-gone-'));
-    const store = await openStore(place, migrations);
-    rmSync(join(place, 'arbeit.lock'));
-    await expect(store.write((to) => createSet(to, titled('x')))).rejects.toThrow(/moved or deleted/);
-    expect(await store.read(listSets)).toHaveLength(1);
-    await store.close();
   });
 });

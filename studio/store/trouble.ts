@@ -15,6 +15,20 @@ const codeOf = (error: unknown): string => {
   return typeof code === 'string' ? code : '';
 };
 
+/** The disk of a data folder is full. */
+export const diskFull = (folder: string, cause?: unknown): StoreTrouble =>
+  new StoreTrouble(
+    `The disk of the data folder (${folder}) is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.`,
+    cause,
+  );
+
+/** The store in a data folder is damaged; `why`, where that is known. */
+export const damaged = (folder: string, cause?: unknown, why = ''): StoreTrouble =>
+  new StoreTrouble(
+    `The store in ${folder} is damaged and does not open${why}. Put a copy of the folder back, or choose another folder with ARBEIT_DATA; do not delete this one before its documents are saved.`,
+    cause,
+  );
+
 /** The chain of causes: Drizzle wraps what Postgres says, and that may wrap what the system said. */
 function* causes(error: unknown): Generator<unknown> {
   for (let next = error, depth = 0; next && depth < 6; next = (next as { cause?: unknown }).cause, depth++)
@@ -55,10 +69,7 @@ export function troubleIn(error: unknown, folder: string): StoreTrouble | undefi
     const code = codeOf(cause);
     const text = cause instanceof Error ? cause.message : String(cause);
     if (code === 'ENOSPC' || code === 'EDQUOT' || code === '53100' || /no space left|disk full/i.test(text))
-      return new StoreTrouble(
-        `The disk of the data folder (${folder}) is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.`,
-        error,
-      );
+      return diskFull(folder, error);
     if (
       ['EROFS', 'EACCES', 'EPERM', '42501'].includes(code) ||
       /read-only file system|permission denied/i.test(text)
@@ -74,10 +85,7 @@ export function troubleIn(error: unknown, folder: string): StoreTrouble | undefi
         text,
       )
     )
-      return new StoreTrouble(
-        `The store in ${folder} is damaged and does not open. Put a copy of the folder back, or choose another folder with ARBEIT_DATA; do not delete this one before its documents are saved.`,
-        error,
-      );
+      return damaged(folder, error);
     if (code === 'ENOENT' || code === 'ENOTDIR' || code === 'EEXIST')
       return new StoreTrouble(
         `The data folder ${folder} is not there, or is no folder. Make it, or choose another with ARBEIT_DATA.`,

@@ -1,5 +1,5 @@
-import { changesSince, type SentSave, saveSet } from '../../../../store/save-set.ts';
-import { deleteSet, findSet, renameSet } from '../../../../store/sets.ts';
+import { changesSince, type SentSave, saveSet, wholeSet } from '../../../../store/save-set.ts';
+import { deleteSet, renameSet } from '../../../../store/sets.ts';
 import { store } from '../../../../store/store.ts';
 import { answer, problem, readRename, readSave, revisionOf, setIdOf } from '../../request.ts';
 
@@ -24,7 +24,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     if (asked !== null && since === undefined) return problem(400, { error: '“since” is a revision.' });
     const found = await (await store()).read(
       async (db): Promise<object | undefined> =>
-        since === undefined ? findSet(db, id) : changesSince(db, id, since, generation),
+        since === undefined ? wholeSet(db, id) : changesSince(db, id, since, generation),
     );
     return found ? Response.json(found) : missing();
   });

@@ -1,0 +1,98 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { SetDocument } from '@arbeit/engine/document';
+import { describe, expect, test } from 'vitest';
+import { savingPage } from './saving-page.fixture.ts';
+import { createSet, listSets } from './sets.ts';
+import { openStore } from './store.ts';
+import { saying } from './trouble.ts';
+
+const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
+const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+
+test('ten thousand autosaves of a thousand fields would stay under 50 MB', async () => {
+  const place = mkdtempSync(join(tmpdir(), 'arbeit-size-'));
+  const store = await openStore(place, migrations);
+  const fields = Array.from({ length: 1000 }, (_, i) => ({
+    id: `f${i}`, kind: 'pattern', label: `Hut ${i}`, hint: `${(i * 7919) % 10_007}`, entry: { pattern: '<3 digit>-<4 digit>' },
+    rules: [{ id: 'r', check: { type: 'required' } }],
+  })); // biome-ignore format: a field on a line
+  const set = await store.write((to) => createSet(to, { ...titled('Many'), fields } as never));
+  const page = savingPage(store.db, set);
+  const bytes = () => Number(execFileSync('du', ['-sb', place], { encoding: 'utf8' }).split('\t')[0]);
+  const save = async (from: number, count: number) => {
+    for (let i = from; i < from + count; i++)
+      await store.write(() => page.save({ ...titled(`Many ${i}`), fields } as never));
+  };
+  await save(1, 120);
+  const half = bytes();
+  await save(121, 120);
+  const whole = bytes();
+  await store.close();
+  // What the second half added, for every further 120.
+  const extrapolated = whole + (Math.max(0, whole - half) * (10_000 - 240)) / 120;
+  expect(extrapolated, `${(whole / 1e6).toFixed(1)} MB after 240`).toBeLessThan(50_000_000);
+});
+
+describe('what keeps the store from answering is said in words', () => {
+  test.each([
+    [{ code: 'ENOSPC' }, /disk .* is full/],
+    [{ code: '53100' }, /disk .* is full/],
+    [
+      new Error('Failed query', { cause: new Error('could not write: No space left on device') }),
+      /Free some space/,
+    ],
+    [{ code: 'EROFS' }, /cannot be written to/],
+    [{ code: 'EACCES' }, /ARBEIT_DATA/],
+    [{ code: 'XX001' }, /damaged/],
+    [new Error('RuntimeError: unreachable'), /damaged/],
+    [new Error('whatever'), /Nothing was changed/],
+  ])('%s', (error, words) => expect(saying(error, '/data').message).toMatch(words));
+
+  test('an error of whoever asks is not the store’s', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-ours-'));
+    const store = await openStore(place, migrations);
+    const ours = () => Promise.reject(new TypeError('x is undefined'));
+    await expect(store.read(ours)).rejects.toThrow(TypeError);
+    await expect(store.write(ours)).rejects.toThrow(TypeError);
+    await expect(store.read((db) => db.execute('select nothing from nowhere'))).rejects.toMatchObject({
+      name: 'StoreTrouble',
+      message: expect.stringContaining('did not answer'),
+    });
+    await store.close();
+  });
+
+  test('a file where the folder should be, a damaged store', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-bad-'));
+    writeFileSync(join(place, 'file'), '');
+    await expect(openStore(join(place, 'file'), migrations)).rejects.toThrow(/is no folder/);
+    const store = await openStore(join(place, 'whole'), migrations);
+    await store.close();
+    writeFileSync(join(place, 'whole', 'pg', 'global', 'pg_control'), 'x'.repeat(8192));
+    await expect(openStore(join(place, 'whole'), migrations)).rejects.toThrow(/damaged/);
+    // The lock is let go again.
+    expect(existsSync(join(place, 'whole', 'arbeit.lock'))).toBe(false);
+  });
+
+  test('a store of which something is missing is damaged, and no new one is begun over it', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-part-'));
+    const store = await openStore(place, migrations);
+    await store.close();
+    rmSync(join(place, 'pg', 'PG_VERSION'));
+    await expect(openStore(place, migrations)).rejects.toThrow(/damaged.*PG_VERSION is missing/);
+    await expect(openStore(place, migrations)).rejects.toThrow(/do not delete this one/);
+    expect(existsSync(join(place, 'arbeit.lock'))).toBe(false);
+  });
+
+  test('a folder taken away while Arbeit runs', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'arbeit-gone-'));
+    const store = await openStore(place, migrations);
+    rmSync(join(place, 'arbeit.lock'));
+    await expect(store.write((to) => createSet(to, titled('x')))).rejects.toThrow(/moved or deleted/);
+    expect(await store.read(listSets)).toHaveLength(1);
+    await store.close();
+  });
+});
