@@ -108,12 +108,17 @@ test('asked to end, a server answers what is under way, lets waiting connections
   half.write(
     'POST /api/sets HTTP/1.1\r\nhost: 127.0.0.1\r\ncontent-type: application/json\r\ncontent-length: 999\r\n\r\n{',
   );
+  // And one that is told of changes for as long as it likes.
+  const set = (await (await send('POST', '/api/sets', { document: titled('0') })).json()) as StoredSet;
+  const told = (await fetch(`${base}/api/changes?set=${set.key}`)).body!.getReader();
+  await told.read();
   await new Promise((later) => setTimeout(later, 300));
   for (const socket of [idle, half]) socket.on('error', () => undefined);
   const ended = endOf(server);
   server.kill('SIGTERM');
   expect(await ended).toBe(0);
   expect(existsSync(join(folder, 'arbeit.lock'))).toBe(false);
+  while (!(await told.read()).done);
   idle.destroy();
   half.destroy();
 });
@@ -137,8 +142,20 @@ test('two servers on one PostgreSQL: what one saves the other has, and one that 
   } as const;
   await other.write((db) => saveSet(db, set.key, next));
   const again = await up({ DATABASE_URL: url });
+  const told = (await fetch(`${base}/api/changes?set=${set.key}`)).body!.getReader();
+  const hears = async (revision: number): Promise<void> => {
+    for (const text = new TextDecoder(); ; ) {
+      const { done, value } = await told.read();
+      expect(done).toBe(false);
+      if (text.decode(value).includes(`${set.key} ${set.generation} ${revision}`)) return;
+    }
+  };
+  await hears(3);
+  const last = { ...next, counter: 2, base: 3, operations: [{ do: 'set', at: ['locale'], value: 'fr-FR' }] } as const; // biome-ignore format: a save
+  await other.write((db) => saveSet(db, set.key, last));
+  await hears(4);
   const found = (await (await fetch(`${base}/api/sets/${set.id}`)).json()) as StoredSet;
-  expect(found).toMatchObject({ revision: 3, document: { title: 'by the server', locale: 'de-DE' } });
+  expect(found).toMatchObject({ revision: 4, document: { title: 'by the server', locale: 'fr-FR' } });
   postgres.stop();
   expect((await raw('GET', '/readyz', {})).status).toBe(503);
   expect((await raw('GET', '/healthz', {})).status).toBe(200);

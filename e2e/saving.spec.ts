@@ -165,6 +165,42 @@ test('two browsers that change something else of one field come to the same', as
   await other.context().close();
 });
 
+test('somebody who only looks on sees what others save, as soon as it is saved', async ({
+  page,
+  request,
+  browser,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  const other = patient(await (await browser.newContext()).newPage());
+  await page.goto(`/sets/${id}/fields/pin`);
+  await other.goto(`/sets/${id}/fields/pin`);
+  await other.keyboard.press('Tab');
+  await hint(page).fill('seen by both');
+  await expect(hint(other)).toHaveValue('seen by both');
+  // What is being typed elsewhere in the same field stays.
+  await other.getByLabel('Placeholder').fill('1234');
+  await hint(page).fill('seen by both, once more');
+  await expect(hint(other)).toHaveValue('seen by both, once more');
+  await expect(other.getByLabel('Placeholder')).toHaveValue('1234');
+  await expect(page.getByLabel('Placeholder')).toHaveValue('1234');
+  await other.context().close();
+});
+
+test('a shelf of many sets asks for changes once, and a page that is not seen asks for none', async ({
+  page,
+  request,
+}) => {
+  for (let i = 0; i < 8; i++) await newSet(request, { fields: [pin] });
+  const asked: number[] = [];
+  page.on('request', (one) => {
+    const { pathname, searchParams } = new URL(one.url());
+    if (pathname === '/api/changes') asked.push(searchParams.getAll('set').length);
+  });
+  await page.goto('/');
+  await page.keyboard.press('Tab');
+  await expect.poll(() => asked).toEqual([10]);
+});
+
 test('renamed in another tab, the page goes on saving its set; the old address leads to it', async ({
   page,
   request,
@@ -185,8 +221,9 @@ test('a page load alone makes no revision', async ({ page, request }) => {
   const id = await newSet(request, { fields: [bare] });
   for (const path of ['/', `/sets/${id}/fields/pin`, `/sets/${id}/revisions`]) {
     await page.goto(path);
+    const following = page.waitForRequest(/\/api\/changes/);
     await page.mouse.click(5, 5);
-    await page.waitForLoadState('networkidle');
+    await following;
   }
   expect((await stored(request, id)).revision).toBe(1);
 });

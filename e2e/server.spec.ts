@@ -119,6 +119,13 @@ test('requests that make no sense get a clear answer each', async () => {
     ],
     ['a set there cannot be', raw('PUT', '/api/sets/%2e%2e%2fetc', json, JSON.stringify(save)), 404],
     ['another method', raw('POST', '/api/sets/ridge-huts'), 405],
+    ['changes of a set nobody has', raw('GET', '/api/changes?set=nobody'), 404],
+    ['changes of no set', raw('GET', '/api/changes'), 404],
+    [
+      'changes of too many sets',
+      raw('GET', `/api/changes?${Array.from({ length: 201 }, (_, i) => `set=s${i}`).join('&')}`),
+      400,
+    ],
     ['a set nobody has, taken away', raw('DELETE', '/api/sets/nobody'), 404],
     ['a set nobody has, put back', raw('POST', '/api/sets/nobody/restore'), 404],
     ['a set on the shelf, put back', raw('POST', '/api/sets/ridge-huts/restore'), 404],

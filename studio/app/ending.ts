@@ -4,6 +4,11 @@ import { onEveryRequest } from './every-request.ts';
 const mostUnderWay = 6_000;
 const mostClosing = 3_000;
 
+/** Aborted as the process is asked to end. Next gives each route a copy of this module; the process has one. */
+const place = globalThis as { arbeitEnding?: AbortController };
+place.arbeitEnding ??= new AbortController();
+export const ending: AbortSignal = place.arbeitEnding.signal;
+
 const later = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
@@ -18,6 +23,7 @@ export function endWell(close: () => Promise<void>): void {
     return false;
   });
   const end = async (): Promise<void> => {
+    place.arbeitEnding?.abort();
     for (let waited = 0; underWay > 0 && waited < mostUnderWay; waited += 50) await later(50);
     await Promise.race([close().catch(() => undefined), later(mostClosing)]);
     process.exit(0);

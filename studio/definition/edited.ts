@@ -2,6 +2,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { StoredSet } from '../store/sets.ts';
 import type { Draft } from './draft.ts';
 import { begin, type History, record, redo, undo } from './history.ts';
+import { type Change, isNews } from './news.ts';
 import type { Around, Outbox, Saver, SaveState, Theirs } from './saver.ts';
 
 /** How a set stands that is being edited. */
@@ -20,8 +21,11 @@ export interface EditedState {
 export interface Browser {
   /** The name of the page, unlike any other's. */
   readonly page: string;
-  /** Brings what saves. */
-  load(): Promise<(from: Theirs, around: Omit<Around, 'send' | 'changesSince'>) => Saver>;
+  /** Brings what saves, and what hears of every save of the set: `follow` answers what ends it. */
+  load(): Promise<{
+    createSaver(from: Theirs, around: Omit<Around, 'send' | 'changesSince'>): Saver;
+    follow(heard: (change: Change) => void): () => void;
+  }>;
   /** Whether the browser keeps it; it may take its time to say so, or never do. */
   keep(draft: Draft): Promise<boolean>;
   drop(draft: Pick<Draft, 'key' | 'page'>): void;
@@ -30,7 +34,7 @@ export interface Browser {
   /** Says, for as long as the page lives, that its drafts have somebody; answers what lets go of them. */
   hold(page: string): () => void;
   /** Tells the other tabs that a set was saved. */
-  announce(key: string, revision: number): void;
+  announce(key: string, change: Change): void;
   /** Milliseconds that only go up. */
   now(): number;
 }
@@ -58,6 +62,9 @@ export class Edited {
   #page: string;
   #letGo = (): void => {};
   #isTouched = false;
+  #isStarted = false;
+  #follow: (() => () => void) | undefined;
+  #unfollow = (): void => {};
   #putBack: string | null = null;
   /** Since when the browser has not said that it keeps what it was given last; `null`: it refused. */
   #keepingSince: number | null | undefined;
@@ -126,13 +133,13 @@ export class Edited {
     this.#changed();
   };
 
-  /** Asks what others have saved meanwhile. */
-  readonly catchUp = (): void => this.#withSaver((saver) => void saver.catchUp());
+  /** Asks what others have saved meanwhile; only where it does not know of this change yet, if one is given. */
+  readonly catchUp = (news?: Change): void => this.#withSaver((saver) => void saver.catchUp(news));
 
-  /** Another tab has saved a set. */
-  heard(key: string, revision: number): void {
-    if (key === this.#stored.key && revision > this.#outbox().base) this.catchUp();
-  }
+  /** A set was saved, in another tab or elsewhere. */
+  readonly heard = (key: string, news: Change): void => {
+    if (key === this.#stored.key && isNews(this.#outbox(), news)) this.catchUp(news);
+  };
 
   /** Saves as the page goes away. */
   leave(): void {
@@ -147,7 +154,7 @@ export class Edited {
 
   /** Brings what saves: somebody is about to change something. */
   readonly prepare = (): Promise<Saver> => {
-    this.#loading ??= this.#browser.load().then((createSaver) => {
+    this.#loading ??= this.#browser.load().then(({ createSaver, follow }) => {
       this.#saver = createSaver(this.#stored, {
         page: this.#browser.page,
         tell: (save) => this.#told(save),
@@ -161,6 +168,8 @@ export class Edited {
         },
         kept: () => this.#keep(),
       });
+      this.#follow = () => follow((change) => this.heard(this.#stored.key, change));
+      if (this.#isStarted) this.#unfollow = this.#follow();
       return this.#saver;
     });
     // Without a network there is nothing to be brought: the next time it is asked for anew.
@@ -173,12 +182,16 @@ export class Edited {
   /** Takes up what an earlier visit left, and holds this page's name. Answers what lets go of it. */
   start(): () => void {
     let isGone = false;
+    this.#isStarted = true;
+    if (this.#follow) this.#unfollow = this.#follow();
     this.#letGo = this.#browser.hold(this.#page);
     void this.#left().then((draft) => {
       if (!isGone && draft && !this.#isTouched) this.#takeUp(draft);
     });
     return () => {
       isGone = true;
+      this.#isStarted = false;
+      this.#unfollow();
       this.leave();
       this.#letGo();
     };
@@ -271,7 +284,8 @@ export class Edited {
     this.#save = save;
     if (save.is === 'saved' && save.as) {
       this.#keep(save.as.revision);
-      this.#browser.announce(this.#stored.key, save.as.revision);
+      const { generation, base: revision } = this.#outbox();
+      this.#browser.announce(this.#stored.key, { generation, revision });
     }
     this.#changed();
   }

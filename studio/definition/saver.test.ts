@@ -204,6 +204,20 @@ test('a page that changes nothing hears what others did, and says nothing of its
   expect([joined, sent, saver.outbox().base]).toEqual([[titled('theirs')], [], 4]);
 });
 
+test('a change that is known by the time it is heard of is not asked for; one of another store is', async () => {
+  const others: Operation[] = [{ do: 'set', at: ['title'], before: '', value: 'theirs' }];
+  const found = { revision: 4, theirs: others, digest: digest(JSON.stringify(titled('theirs'))) };
+  const { saver, joined } = scene([(save) => taken(save, titled('mine'))], found);
+  saver.want(titled('mine'));
+  const saving = saver.flush();
+  // The server tells of a save before it has answered it.
+  await saver.catchUp({ generation: 'g', revision: 2 });
+  await saving;
+  expect([joined, saver.outbox().base]).toEqual([[], 2]);
+  await saver.catchUp({ generation: 'another', revision: 0 });
+  expect(saver.outbox().base).not.toBe(2);
+});
+
 test('asked for while nothing is to be saved, it hears as well', async () => {
   const others: Operation[] = [{ do: 'set', at: ['title'], before: '', value: 'theirs' }];
   const found = { revision: 4, theirs: others, digest: digest(JSON.stringify(titled('theirs'))) };

@@ -8,6 +8,7 @@ import {
   operationsBetween,
 } from '../store/operations.ts';
 import { digest, type Save, withMine } from '../store/saving.ts';
+import { type Change, isNews } from './news.ts';
 
 /** A set as the store has it. */
 export interface Theirs {
@@ -45,8 +46,8 @@ export interface Saver {
   /** Goes on from what the store has, with what is wanted next in place of it. What was wanted before is not sent any more. */
   goOnFrom(theirs: Theirs): void;
   retry(): void;
-  /** Asks what others have saved meanwhile. */
-  catchUp(): Promise<void>;
+  /** Asks what others have saved meanwhile; not where it is known by then, of a change that is given. */
+  catchUp(news?: Change): Promise<void>;
   outbox(): Outbox;
   /** Whether anything wanted is not yet acknowledged. */
   isUnsaved(): boolean;
@@ -146,10 +147,11 @@ class PageSaver implements Saver {
     this.#around.tell({ is: 'saved', as: { revision, document } });
   }
 
-  async catchUp(): Promise<void> {
+  async catchUp(news?: Change): Promise<void> {
     // A save that is under way hears of them with its answer, but there may be none.
     await this.#busy;
     if (this.#busy || this.#held || this.#box.underWay) return;
+    if (news && !isNews(this.#box, news)) return;
     const { base, stored } = this.#box;
     const found = await this.#around.changesSince(base, this.#box.generation);
     // A save that was begun meanwhile hears of them with its answer.

@@ -6,6 +6,7 @@ import type { StoredSet } from '../store/sets.ts';
 import { dropDraft, holdPage, keepDraft, leftDrafts, markPage, newPage } from './draft.ts';
 import { type Browser, Edited, type EditedState } from './edited.ts';
 import { keepNow, recall, recallFromBrowser, remember } from './kept-history.ts';
+import type { Change } from './news.ts';
 
 /** A set being edited: its document, undo and redo, and how its saving stands. */
 export interface EditedSet extends EditedState, Pick<StoredSet, 'key' | 'id'> {
@@ -27,9 +28,12 @@ const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new Broadcast
 const browserFor = ({ key }: StoredSet): Browser => ({
   page: newPage(),
   load: async () => {
-    const { createSaver, sendTo, changesOf } = await import('./saving.ts');
-    return (from, around) =>
-      createSaver(from, { ...around, send: sendTo(key), changesSince: changesOf(key) });
+    const { createSaver, sendTo, changesOf, follow } = await import('./saving.ts');
+    const around = { send: sendTo(key), changesSince: changesOf(key) };
+    return {
+      createSaver: (from, more) => createSaver(from, { ...more, ...around }),
+      follow: (heard) => follow(key, heard),
+    };
   },
   keep: (draft) => {
     markPage(key, draft.page);
@@ -38,7 +42,7 @@ const browserFor = ({ key }: StoredSet): Browser => ({
   drop: (draft) => void dropDraft(draft),
   left: leftDrafts,
   hold: holdPage,
-  announce: (of, revision) => tabs?.postMessage({ key: of, revision }),
+  announce: (of, change) => tabs?.postMessage({ key: of, change }),
   now: () => performance.now(),
 });
 
@@ -59,7 +63,7 @@ function lookAfter(edited: Edited): () => void {
   for (const type of ['pointerdown', 'keydown', 'focusin'])
     window.addEventListener(type, () => void edited.prepare().catch(() => undefined), once);
   window.addEventListener('online', edited.retry, { signal });
-  window.addEventListener('online', edited.catchUp, { signal });
+  window.addEventListener('online', () => edited.catchUp(), { signal });
   document.addEventListener(
     'visibilitychange',
     () => {
@@ -69,8 +73,8 @@ function lookAfter(edited: Edited): () => void {
   );
   tabs?.addEventListener(
     'message',
-    ({ data }: MessageEvent<{ readonly key: string; readonly revision: number }>) =>
-      edited.heard(data.key, data.revision),
+    ({ data }: MessageEvent<{ readonly key: string; readonly change: Change }>) =>
+      edited.heard(data.key, data.change),
     { signal },
   );
   return () => release.abort();

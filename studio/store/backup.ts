@@ -4,6 +4,7 @@ import type { PgTable } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import type { Database } from './database.ts';
 import { reads } from './documents.ts';
+import { channel, toldOfAll } from './followers.ts';
 import { formerIds, pages, refused, revisions, saves, sets, stores } from './schema.ts';
 import { generationOf } from './sets.ts';
 
@@ -141,7 +142,9 @@ export async function restoreInto(
       await tx.insert(table).values(Object.fromEntries(values));
       if (name === 'sets' && !reads(row.document).ok) unreadable.push(String(row.id));
     }
-    await tx.update(stores).set({ generation: sql`'g_' || replace(gen_random_uuid()::text, '-', '')` });
+    const generation = `g_${crypto.randomUUID().replaceAll('-', '')}`;
+    await tx.update(stores).set({ generation });
+    await tx.execute(sql`select pg_notify(${channel}, ${toldOfAll(generation)})`);
     const count = rows.filter(({ table }) => table === 'sets').length;
     return { sets: count, rows: rows.length, at, unreadable };
   });

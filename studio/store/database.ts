@@ -1,4 +1,5 @@
 import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
+import type { Change } from './followers.ts';
 import type * as schema from './schema.ts';
 
 /** The store's tables, ready to be asked: of the store in a folder as of a server. */
@@ -11,5 +12,7 @@ export interface Store {
   write<T>(work: (db: Database) => Promise<T>): Promise<T>;
   /** Runs work that reads. Throws `StoreTrouble`. */
   read<T>(work: (db: Database) => Promise<T>): Promise<T>;
+  /** Calls back when the set of that key changes, on whichever server; answers what ends it. What changed before it was called is not told. */
+  follow(key: string, listener: (change: Change) => void): () => void;
   close(): Promise<void>;
 }

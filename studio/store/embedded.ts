@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { channel } from './followers.ts';
 import { damaged, diskFull, StoreTrouble, saying } from './trouble.ts';
 
 /** A question as `pg` is asked one. */
@@ -62,6 +63,7 @@ export class EmbeddedPool {
   static readonly name = 'EmbeddedPool';
   readonly #folder: string;
   readonly #thread: string;
+  readonly #heard: (payload: string) => void;
   #worker: Worker | undefined;
   #opening: Promise<void> | undefined;
   #asked = 0;
@@ -70,9 +72,11 @@ export class EmbeddedPool {
   #turn: Promise<void> = Promise.resolve();
   #isClosed = false;
 
-  constructor(folder: string, thread: string) {
+  /** `heard` is called with what a statement told (NOTIFY), once it was committed. */
+  constructor(folder: string, thread: string, heard: (payload: string) => void) {
     this.#folder = folder;
     this.#thread = thread;
+    this.#heard = heard;
   }
 
   /** Opens the store, or says why it does not. Throws `StoreTrouble`. */
@@ -160,9 +164,10 @@ export class EmbeddedPool {
     if (existsSync(pg) && readdirSync(pg).length > 0 && !existsSync(join(pg, 'PG_VERSION')))
       throw damaged(this.#folder, undefined, ': PG_VERSION is missing');
     if (!existsSync(pg)) this.requireRoom();
-    const worker = new Worker(this.#thread, { workerData: { folder: this.#folder, settings } });
+    const worker = new Worker(this.#thread, { workerData: { folder: this.#folder, settings, channel } });
     this.#worker = worker;
-    worker.on('message', ({ id, answer, error }) => {
+    worker.on('message', ({ id, answer, error, told }) => {
+      if (told !== undefined) this.#heard(told);
       const one = this.#waiting.get(id);
       this.#waiting.delete(id);
       if (error) one?.reject(new EmbeddedError(error));

@@ -10,8 +10,8 @@ import { PGlite } from '@electric-sql/pglite';
  * nothing that way, a machine that loses its power may. So the write-ahead log is flushed here before a write is acknowledged, from which PostgreSQL recovers.
  */
 
-/** @type {{ folder: string, settings: readonly string[] }} */
-const { folder, settings } = workerData;
+/** @type {{ folder: string, settings: readonly string[], channel: string }} */
+const { folder, settings, channel } = workerData;
 
 /** The types of PostgreSQL that come as text, as node-postgres and Drizzle expect them: dates, times and intervals. */
 const asText = Object.fromEntries([1082, 1083, 1114, 1184, 1186].map((oid) => [oid, (text) => text]));
@@ -62,7 +62,8 @@ const opening = PGlite.create(join(folder, 'pg'), {
 /** What it can be asked. */
 const answers = {
   open: async () => {
-    await opening;
+    const db = await opening;
+    await db.listen(channel, (told) => parentPort.postMessage({ told }));
     flush(join(folder, 'pg'));
   },
   query: async ({ text, values, rowMode }) => {

@@ -3,6 +3,7 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { documentsOf, reads, sound } from './documents.ts';
+import { channel, toldOf } from './followers.ts';
 import { carriedOut, type Json, type Operation } from './operations.ts';
 import { keepRefused } from './refusing.ts';
 import { addRevision } from './revisions.ts';
@@ -184,6 +185,8 @@ async function store(
     .set({ ...changed, document: sql`${text}::json` })
     .where(eq(sets.key, key));
   const size = JSON.stringify(operations).length;
+  // It is heard once it is committed, and not at all where it is not.
+  await db.execute(sql`select pg_notify(${channel}, ${toldOf(key, at)})`);
   await db.insert(saves).values({ setKey: key, revision, page, operations, size });
   // Now and then is enough.
   if (revision % 50 === 0 || size > mostLogged / 50) await shorten(db, key);

@@ -1,8 +1,11 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import type { Store } from './database.ts';
+import { Followers } from './followers.ts';
+import { Listening } from './listening.ts';
 import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
+import { whereabouts } from './sets.ts';
 import { isTrouble, StoreTrouble, troubleIn } from './trouble.ts';
 
 /** So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has changed it. */
@@ -72,11 +75,22 @@ export async function openServer(url: string, migrations: string): Promise<Store
     await pool.end().catch(() => undefined);
     throw serverTroubleIn(error) ?? error;
   }
+  const followers = new Followers();
+  const listening = new Listening(url, followers, async () => {
+    for (const { key, ...change } of await whereabouts(db, followers.keys())) followers.tell(key, change);
+  });
   return {
     db,
     read: (work) => guarded(() => work(db)),
     write: (work) => guarded(() => work(db)),
-    close: () => pool.end(),
+    follow: (key, listener) => {
+      listening.begin();
+      return followers.follow(key, listener);
+    },
+    close: async () => {
+      await listening.end();
+      await pool.end();
+    },
   };
 }
 

@@ -1,5 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { and, asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { formerIds, revisions, sets, stores } from './schema.ts';
 
@@ -66,6 +66,20 @@ export async function findSet(db: Database, address: string): Promise<StoredSet 
     .from(sets)
     .where(eq(sets.key, key));
   return found && { ...found, generation: await generationOf(db) };
+}
+
+/** Where sets are now, by their keys; those that are not on the shelf are left out. */
+export async function whereabouts(
+  db: Database,
+  keys: readonly string[],
+): Promise<Pick<StoredSet, 'key' | 'generation' | 'revision'>[]> {
+  const columns = { key: sets.key, revision: sets.revision };
+  const found = await db
+    .select(columns)
+    .from(sets)
+    .where(and(inArray(sets.key, [...keys]), isNull(sets.deletedAt)));
+  const generation = await generationOf(db);
+  return found.map((one) => ({ ...one, generation }));
 }
 
 const newKey = (): string => `s_${crypto.randomUUID().replaceAll('-', '')}`;

@@ -3,6 +3,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import type { Pool } from 'pg';
 import type { Store } from './database.ts';
 import { EmbeddedPool, makeRoom } from './embedded.ts';
+import { Followers } from './followers.ts';
 import { type Held, lockFolder } from './lock.ts';
 import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
@@ -20,7 +21,9 @@ const tables = ['sets', 'revisions', 'saves', 'pages', 'refused', 'codes'];
 /** Opens a data folder: locks it, brings the tables up to date, and puts the demo set into an empty one. */
 export async function openStore(folder: string, migrations: string): Promise<Store> {
   const held = await lockFolderOr(folder);
-  const pool = new EmbeddedPool(folder, join(dirname(migrations), 'pglite-thread.mjs'));
+  const followers = new Followers();
+  const heard = (payload: string): void => followers.hear(payload);
+  const pool = new EmbeddedPool(folder, join(dirname(migrations), 'pglite-thread.mjs'), heard);
   // It is asked as `pg` is.
   const db = drizzle(pool as unknown as Pool, { schema });
   try {
@@ -55,6 +58,7 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
         if (++writes % writesBetweenTidying === 0) await pool.tidy(tables);
         return result;
       }),
+    follow: (key, listener) => followers.follow(key, listener),
     close: async () => {
       await pool.close();
       held.release();

@@ -1,0 +1,44 @@
+import { whereabouts } from '../../../store/sets.ts';
+import { store } from '../../../store/store.ts';
+import { ending } from '../../ending.ts';
+import { answer, problem, setIdOf } from '../request.ts';
+import { changeStream } from './stream.ts';
+
+/** So many pages one server tells at a time, and of so many sets one page. */
+const mostPages = 1_000;
+const mostSets = 200;
+
+// Next gives each route a copy of this module; the process has one count.
+const place = globalThis as { arbeitFollowers?: number };
+
+/** Tells of each change of the sets that are named by `?set=` their keys, as it happens, on whichever server it was saved. */
+export function GET(request: Request): Promise<Response> {
+  return answer('follow sets', async () => {
+    const asked = [...new Set(new URL(request.url).searchParams.getAll('set'))];
+    if (asked.length > mostSets) return problem(400, { error: `A page follows ${mostSets} sets at most.` });
+    const ids = asked.map(setIdOf).filter((id) => id !== undefined);
+    const opened = await store();
+    const now = () => opened.read((db) => whereabouts(db, ids));
+    const keys = (await now()).map(({ key }) => key);
+    if (keys.length === 0) return problem(404, { error: 'None of these sets is in the store.' });
+    if ((place.arbeitFollowers ?? 0) >= mostPages)
+      return problem(503, { error: `More than ${mostPages} pages are open. Close some of them.` });
+    place.arbeitFollowers = (place.arbeitFollowers ?? 0) + 1;
+    const body = changeStream({
+      follow: (listener) => {
+        const all = keys.map((key) => opened.follow(key, (change) => listener({ key, ...change })));
+        return () => {
+          for (const end of all) end();
+        };
+      },
+      now,
+      signals: [request.signal, ending],
+      ended: () => {
+        place.arbeitFollowers = (place.arbeitFollowers ?? 1) - 1;
+      },
+    });
+    return new Response(body, {
+      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform' },
+    });
+  });
+}
