@@ -201,6 +201,37 @@ test('a shelf of many sets asks for changes once, and a page that is not seen as
   await expect.poll(() => asked).toEqual([10]);
 });
 
+test('of many sets the shelf lists some, more as they are asked for, and finds them by their title', async ({
+  page,
+  request,
+}) => {
+  const document = (title: string) => ({ arbeit: 1, title, locale: 'en-GB', fields: [pin] });
+  for (let i = 0; i < 130; i++)
+    await request.post('/api/sets', { data: { document: document(`Valley ${i} of many`) } });
+  await page.goto('/');
+  const further = page.getByRole('region', { name: 'Further sets' });
+  const lines = further.locator('[data-set]');
+  await expect(lines).toHaveCount(50);
+  const more = further.getByRole('button', { name: /^Show more sets/ });
+  await more.click();
+  await expect(lines).toHaveCount(100);
+  // Every one of them, and none twice.
+  while (await more.count()) await more.click();
+  const titles = await lines.locator('span:first-child').allTextContents();
+  const own = titles.filter((title) => title.endsWith('of many'));
+  expect(new Set(own).size).toBe(own.length);
+  expect(own.length).toBe(120);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.reload();
+  await page.getByRole('searchbox', { name: 'Find a field' }).fill('VALLEY 7 of');
+  await expect(lines).toHaveText([/Valley 7 of many/]);
+  await further.getByRole('button', { name: 'Open Valley 7 of many' }).click();
+  await expect(page.getByRole('textbox', { name: 'Title of the set' })).toHaveValue('Valley 7 of many');
+  await page.route('**/api/sets?*', (route) => route.abort());
+  await page.getByRole('searchbox', { name: 'Find a field' }).fill('valley 8');
+  await expect(further.getByRole('status').last()).toHaveText(/could not be listed: Arbeit did not answer/);
+});
+
 test('renamed in another tab, the page goes on saving its set; the old address leads to it', async ({
   page,
   request,

@@ -19,6 +19,7 @@ export {
   mostDeep,
   type ReadOptions,
   readDocument,
+  withEntries,
 } from './read-document.ts';
 export { comparisonsFor, dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';

@@ -126,7 +126,8 @@ export function capped(faults: readonly DocumentFault[]): readonly DocumentFault
   ];
 }
 
-function withEntries(document: SetDocument): SetDocument {
+/** A sound document with an entry of usual values for each field that leaves it out. */
+export function withEntries(document: SetDocument): SetDocument {
   if (document.fields.every((field) => field.entry !== undefined)) return document;
   return {
     ...document,

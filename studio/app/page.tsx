@@ -1,21 +1,36 @@
-import { readDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import { type Broken, Shelf } from '../shelf/shelf.tsx';
 import type { Database } from '../store/database.ts';
-import { findSet, listSets, type StoredSet } from '../store/sets.ts';
+import { soundSet } from '../store/documents.ts';
+import { findSets, type ListedSet, type StoredSet } from '../store/sets.ts';
 import { isTrouble } from '../store/trouble.ts';
 import { reading, Trouble } from './open.tsx';
 
 export const dynamic = 'force-dynamic';
 
-/** Sets laid out at once, those changed last; of the others the page carries the titles. */
-const laidOut = 10;
+/** So many sets are laid out at once, those changed last, with so many fields together; of so many more the page carries the titles. */
+const mostLaidOut = 10;
+const mostFields = 1_000;
+const mostFolded = 50;
 
-/** The sets of the shelf: all of them by title, those changed last with their documents. */
+/** How many of the sets are laid out: the first one always. */
+function countLaidOut(all: readonly ListedSet[]): number {
+  let count = 0;
+  let fields = 0;
+  for (const set of all.slice(0, mostLaidOut)) {
+    fields += set.fields;
+    if (fields > mostFields && count > 0) break;
+    count++;
+  }
+  return count;
+}
+
+/** The sets of the shelf: those changed last with their documents, some more by their titles. */
 const shelf = async (db: Database) => {
-  const all = await listSets(db);
-  const first = await Promise.all(all.slice(0, laidOut).map(({ key }) => findSet(db, key)));
-  return { first: first.filter((set) => set !== undefined), folded: all.slice(laidOut) };
+  const { sets, count } = await findSets(db, { most: mostLaidOut + mostFolded });
+  const laidOut = countLaidOut(sets);
+  const first = await Promise.all(sets.slice(0, laidOut).map(({ key }) => soundSet(db, key)));
+  const folded = { sets: sets.slice(laidOut), next: sets.length, count };
+  return { first: first.filter((set) => set !== undefined), folded };
 };
 
 export default async function ShelfPage() {
@@ -24,10 +39,8 @@ export default async function ShelfPage() {
   const sets: StoredSet[] = [];
   const broken: Broken[] = [];
   // A set that was stored by hand, or by an older Arbeit, may not be readable any more: that is one line, not the page.
-  for (const set of found.first) {
-    const result = readDocument(set.document, kinds);
-    if (result.ok) sets.push({ ...set, document: result.document });
-    else broken.push({ id: set.id, faults: result.faults.map(({ path, message }) => `${path}: ${message}`) });
-  }
+  for (const { faults, ...set } of found.first)
+    if (faults.length === 0) sets.push(set);
+    else broken.push({ id: set.id, faults: faults.map(({ path, message }) => `${path}: ${message}`) });
   return <Shelf sets={sets} folded={found.folded} broken={broken} />;
 }

@@ -1,7 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import fc from 'fast-check';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { decide, digest, digestOf, type Logged, type Save } from '../store/saving.ts';
+import { digest, digestOf, judge, type Logged, propose, type Save } from '../store/saving.ts';
 import { change, pageOn, type Sent, unknownIn } from './page.fixture.ts';
 import type { Answer, Changes, Theirs } from './saver.ts';
 
@@ -38,7 +38,9 @@ function createServer() {
     save(save: Save): Answer {
       const known = { document, last: pages.get(save.page), since: save.base > revision ? undefined : since(save.base) };
       const others = since(save.base).filter(({ page }) => page !== save.page);
-      const decision = decide(known, save, (read) => isSound(read) ? { ok: true, document: read as SetDocument } : { ok: false, faults: [{ path: '$', message: 'bad' }] });
+      const proposed = propose(known, save);
+      const read = (document: SetDocument) => isSound(document) ? { ok: true, document } as const : { ok: false, faults: [{ path: '$', message: 'bad' }] } as const;
+      const decision = proposed.is === 'proposed' ? judge(proposed, read(proposed.document)) : proposed;
       if (decision.is === 'refused' && decision.because === 'faults') return { ok: false, why: 'bad', faults: decision.faults ?? [] };
       if (decision.is === 'refused') return { ok: false, theirs: theirs(), kept: 1 };
       if (decision.is === 'taken') {

@@ -1,13 +1,13 @@
 import { localToday } from '@arbeit/dom';
 import { customBy } from '@arbeit/engine/checks';
-import { compile, readDocument } from '@arbeit/engine/document';
+import { compile } from '@arbeit/engine/document';
 import { type Ask, withShape } from '@arbeit/engine/field';
 import { type CheckedRecord, checkRecord, type OpenForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { todayIn } from '../definition/clock.ts';
 import { runnerOnServer } from '../own-code/on-server.ts';
 import type { Store } from '../store/database.ts';
-import type { StoredSet } from '../store/sets.ts';
+import type { SoundSet } from '../store/documents.ts';
 import { addressIn, services } from './ask.ts';
 import { codePath } from './paths.ts';
 import { spendCode } from './sender.ts';
@@ -18,13 +18,13 @@ import { spendCode } from './sender.ts';
  */
 export async function takeRecord(
   write: Store['write'],
-  set: StoredSet,
+  set: SoundSet,
   formId: string,
   raw: Readonly<Record<string, string>>,
   browser: string,
 ): Promise<CheckedRecord | undefined> {
-  const read = readDocument(set.document, kinds);
-  const found = read.ok ? compile(read.document, kinds).forms.find(({ id }) => id === formId) : undefined;
+  const forms = set.faults.length > 0 ? [] : compile(set.document, kinds).forms;
+  const found = forms.find(({ id }) => id === formId);
   if (!found) return undefined;
   const today = todayIn(set.id) ?? localToday();
   const form = await withCodeRun(found, raw, today);

@@ -7,8 +7,8 @@ import { kinds } from '@arbeit/engine/kinds';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Database, Store } from '../store/database.ts';
+import { soundSet } from '../store/documents.ts';
 import { codes } from '../store/schema.ts';
-import { findSet } from '../store/sets.ts';
 import { openStore } from '../store/store.ts';
 import { services } from './ask.ts';
 import { behave, readManner, usualManner } from './manner.ts';
@@ -194,7 +194,7 @@ describe('a record', () => {
   const days = { arrival: '14022027', departure: '16022027' };
 
   test('is checked with the rules of the page, and its code is spent with it', async () => {
-    const set = (await findSet(db, 'ridge-huts'))!;
+    const set = (await soundSet(db, 'ridge-huts'))!;
     const to = '+447700900123';
     const sent = await makeCode(db, to);
     if (!sent.ok) throw new RangeError('too soon');

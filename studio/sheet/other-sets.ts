@@ -12,6 +12,16 @@ export async function listSets(): Promise<readonly ListedSet[]> {
   return (await response.json()) as readonly ListedSet[];
 }
 
+/** Some of the sets whose title has that in it, in any letters, from the one of that place on; '' for all. Rejects where Arbeit does not answer. */
+export async function foundSets(
+  title: string,
+  from: number,
+): Promise<{ readonly sets: readonly ListedSet[]; readonly count: number }> {
+  const response = await fetch(`/api/sets?${new URLSearchParams({ title, from: String(from) })}`);
+  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+  return (await response.json()) as { sets: readonly ListedSet[]; count: number };
+}
+
 /** What a server says went wrong, in a sentence; nothing, where nothing did. */
 export async function problemIn(response: Response | undefined): Promise<string> {
   if (!response) return 'Arbeit did not answer. Nothing was changed; try again.';

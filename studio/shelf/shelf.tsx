@@ -3,14 +3,15 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { useRouter } from 'next/navigation';
-import { type DragEvent, useRef, useState } from 'react';
+import { type DragEvent, useMemo, useRef, useState } from 'react';
 import { KindsAtHand } from '../kinds/at-hand.tsx';
 import { Alive } from '../sheet/alive.tsx';
 import { useCommands } from '../sheet/commands.tsx';
 import { later, useLater } from '../sheet/later.tsx';
 import { Masthead } from '../sheet/masthead.tsx';
 import { problemIn } from '../sheet/other-sets.ts';
-import type { ListedSet, StoredSet } from '../store/sets.ts';
+import type { StoredSet } from '../store/sets.ts';
+import { FoldedSets, type Listed } from './folded-sets.tsx';
 import { SetSection } from './set-section.tsx';
 
 /** A stored set that cannot be read: what is wrong with it, a sentence each. */
@@ -21,14 +22,17 @@ export interface Broken {
 
 const takeInDialog = later(() => import('./take-in-dialog.tsx'));
 
+const noneFolded: Listed = { sets: [], next: 0, count: 0 };
+
 /** All sets and their fields, each field live in its row. */
 export function Shelf({
   sets,
-  folded = [],
+  folded = noneFolded,
   broken = [],
 }: {
   readonly sets: readonly StoredSet[];
-  readonly folded?: readonly ListedSet[];
+  /** The first of those that are not laid out. */
+  readonly folded?: Listed;
   readonly broken?: readonly Broken[];
 }) {
   const router = useRouter();
@@ -70,6 +74,7 @@ export function Shelf({
   ]);
   const drop = useDrop(takeIn);
   const wanted = search.trim().toLowerCase();
+  const laidOut = useMemo(() => new Set(sets.map(({ key }) => key)), [sets]);
   return (
     <KindsAtHand value={kinds}>
       <Masthead trail={[{ label: 'Shelf' }]}>
@@ -102,14 +107,7 @@ export function Shelf({
               onGone={(id, title) => setGone({ id, title })}
             />
           ))}
-        {folded.length > 0 && (
-          <section aria-label="Further sets" className="mt-10">
-            <h2 className="caption border-b pb-1">Changed longer ago</h2>
-            {folded.map((set) => (
-              <FoldedSet key={set.id} folded={set} search={wanted} />
-            ))}
-          </section>
-        )}
+        <FoldedSets first={folded} search={wanted} laidOut={laidOut} />
         {broken.map((one) => (
           <BrokenSet key={one.id} broken={one} />
         ))}
@@ -194,48 +192,6 @@ function SetGone({
       <span role="status" className="text-brick">
         {problem}
       </span>
-    </p>
-  );
-}
-
-/** One line of a set; opened, it is fetched and laid out like the others. */
-function FoldedSet({
-  folded: { id, title, fields },
-  search,
-}: {
-  readonly folded: ListedSet;
-  readonly search: string;
-}) {
-  const router = useRouter();
-  const [stored, setStored] = useState<StoredSet | null>(null);
-  const [problem, setProblem] = useState('');
-  const open = async () => {
-    const response = await fetch(`/api/sets/${id}`).catch(() => undefined);
-    if (response?.ok) setStored((await response.json()) as StoredSet);
-    else setProblem('It could not be opened: Arbeit did not answer. Try again.');
-  };
-  if (stored)
-    return (
-      <SetSection
-        stored={stored}
-        search={search}
-        isFirst={false}
-        isNew={false}
-        onGone={() => router.refresh()}
-      />
-    );
-  return (
-    <p data-set={id} className="flex flex-wrap items-baseline gap-x-4 border-b py-2">
-      <span>{title}</span>
-      <span className="caption">
-        {fields} {fields === 1 ? 'field' : 'fields'}
-      </span>
-      <span role="status" className="text-sm text-brick">
-        {problem}
-      </span>
-      <button type="button" className="word-button ml-auto" aria-label={`Open ${title}`} onClick={open}>
-        Open
-      </button>
     </p>
   );
 }

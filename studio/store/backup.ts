@@ -3,8 +3,8 @@ import { asc, eq, getTableColumns, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import type { Database } from './database.ts';
-import { reads } from './documents.ts';
 import { channel, toldOfAll } from './followers.ts';
+import { reads } from './reading.ts';
 import { formerIds, pages, refused, revisions, saves, sets, stores } from './schema.ts';
 import { generationOf } from './sets.ts';
 

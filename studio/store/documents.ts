@@ -1,30 +1,24 @@
-import { readDocument, type SetDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
-import { eq } from 'drizzle-orm';
+import type { SetDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
+import { eq, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
-import type { Reads } from './saving.ts';
-import { sets } from './schema.ts';
+import { reads, readWell } from './reading.ts';
+import { sets, stores } from './schema.ts';
+import { keyOf, type StoredSet } from './sets.ts';
 
-/** Where a document stands: a revision of a set, in a store. */
-interface At {
-  readonly generation: string;
-  readonly key: string;
-  readonly revision: number;
+/** A set with its document as the engine reads it. */
+export interface SoundSet extends StoredSet {
+  /** What keeps the document from being read, where something does: it is then as it is stored. */
+  readonly faults: readonly DocumentFault[];
 }
 
-interface Kept extends At {
-  readonly document: SetDocument;
+interface Kept extends Pick<StoredSet, 'generation' | 'key' | 'revision' | 'document'> {
+  readonly faults: readonly DocumentFault[];
   readonly size: number;
 }
 
 /** So much is kept, in characters of JSON. */
 const mostKept = 16_000_000;
-
-/** Fields that were found sound, so that they are not read again. */
-const known = new WeakMap<object, unknown>();
-
-/** Reads a document of this store; fields that were read before are not read again. */
-export const reads: Reads = (document) => readDocument(document, kinds, { known });
 
 /** A document of the store as the engine reads it: entries that may be left out are there. One that cannot be read stays as it is. */
 export function sound(document: SetDocument): SetDocument {
@@ -34,38 +28,47 @@ export function sound(document: SetDocument): SetDocument {
 
 /** Documents as a server last read them, by set, the one read or saved last at the end: of a document that is saved again only the changes are read. */
 export interface Documents {
-  /** The document of a set at the revision it has, read. */
-  present(db: Database, at: At): Promise<SetDocument>;
+  /** The set of a key, its document read. */
+  find(db: Database, key: string): Promise<SoundSet | undefined>;
   /** Keeps a document that was stored, in place of what was kept of its set. */
-  keep(at: At, document: SetDocument, size: number): void;
+  keep(at: Pick<StoredSet, 'generation' | 'key' | 'revision'>, document: SetDocument, size: number): void;
 }
 
 function createDocuments(): Documents {
   const kept = new Map<string, Kept>();
-  const keep: Documents['keep'] = (at, document, size) => {
-    kept.delete(at.key);
-    kept.set(at.key, { ...at, document, size });
+  const put = (one: Kept): void => {
+    kept.delete(one.key);
+    kept.set(one.key, one);
     let all = 0;
-    for (const one of kept.values()) all += one.size;
-    for (const [key, one] of kept) {
+    for (const { size } of kept.values()) all += size;
+    for (const [key, { size }] of kept) {
       if (all <= mostKept) break;
       kept.delete(key);
-      all -= one.size;
+      all -= size;
     }
   };
   return {
-    keep,
-    async present(db, at) {
-      const one = kept.get(at.key);
+    keep: (at, document, size) => put({ ...at, document, faults: [], size }),
+    async find(db, key) {
+      const generation = sql<string>`(select ${stores.generation} from ${stores})`;
+      const columns = { key: sets.key, id: sets.id, revision: sets.revision, generation };
+      const [at] = await db.select(columns).from(sets).where(eq(sets.key, key));
+      if (!at) return undefined;
+      const one = kept.get(key);
       if (one && one.revision === at.revision && one.generation === at.generation) {
-        kept.delete(at.key);
-        kept.set(at.key, one);
-        return one.document;
+        put(one);
+        return { ...at, document: one.document, faults: one.faults };
       }
-      const [found] = await db.select({ document: sets.document }).from(sets).where(eq(sets.key, at.key));
-      const document = sound(found!.document);
-      keep(at, document, JSON.stringify(document).length);
-      return document;
+      // Somebody may have saved it meanwhile: the document and its revision are of one moment.
+      const [found] = await db
+        .select({ ...columns, document: sets.document })
+        .from(sets)
+        .where(eq(sets.key, key));
+      if (!found) return undefined;
+      const read = await readWell(found.document);
+      const now = read.ok ? { document: read.document, faults: [] } : { ...found, faults: read.faults };
+      put({ ...found, ...now, size: JSON.stringify(found.document).length });
+      return { ...found, ...now };
     },
   };
 }
@@ -77,4 +80,10 @@ export function documentsOf(db: Database): Documents {
   const documents = perStore.get(db) ?? createDocuments();
   perStore.set(db, documents);
   return documents;
+}
+
+/** The set that an address leads to, by its key, its id, or one that it had, with its document read. */
+export async function soundSet(db: Database, address: string): Promise<SoundSet | undefined> {
+  const key = await keyOf(db, address);
+  return key === undefined ? undefined : documentsOf(db).find(db, key);
 }

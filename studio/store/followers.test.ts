@@ -125,3 +125,12 @@ test('whoever ends it while being told, and follows anew, is told once', () => {
   expect(told).toEqual([2, 30]);
   expect(followers.keys()).toEqual(['s_1']);
 });
+
+test('of an older change nobody hears after a newer one; of another store it is a change', () => {
+  const followers = new Followers();
+  const told: string[] = [];
+  followers.follow('s_1', ({ generation, revision }) => told.push(`${generation} ${revision}`));
+  for (const payload of ['s_1 g 3', 's_1 g 2', 's_1 g 3', '* h 0', 's_1 h 1', 's_2 h 9'])
+    followers.hear(payload);
+  expect(told).toEqual(['g 3', 'h 0', 'h 1']);
+});

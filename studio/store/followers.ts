@@ -19,17 +19,24 @@ export const toldOfAll = (generation: string): string => toldOf(everySet, { gene
 
 type Listener = (change: Change) => void;
 
-/** Who wants to hear of which set. */
+interface Followed {
+  readonly listeners: Set<Listener>;
+  /** What was told last. */
+  last?: Change;
+}
+
+/** Who wants to hear of which set. Of each change they hear once, and of an older one not after a newer. */
 export class Followers {
-  readonly #byKey = new Map<string, Set<Listener>>();
+  readonly #byKey = new Map<string, Followed>();
 
   /** Answers what ends it. */
   follow(key: string, listener: Listener): () => void {
-    const all = this.#byKey.get(key) ?? new Set();
-    this.#byKey.set(key, all.add(listener));
+    const followed = this.#byKey.get(key) ?? { listeners: new Set() };
+    this.#byKey.set(key, followed);
+    followed.listeners.add(listener);
     return () => {
-      all.delete(listener);
-      if (all.size === 0 && this.#byKey.get(key) === all) this.#byKey.delete(key);
+      followed.listeners.delete(listener);
+      if (followed.listeners.size === 0 && this.#byKey.get(key) === followed) this.#byKey.delete(key);
     };
   }
 
@@ -39,7 +46,13 @@ export class Followers {
   }
 
   tell(key: string, change: Change): void {
-    for (const listener of [...(this.#byKey.get(key) ?? [])]) listener(change);
+    const followed = this.#byKey.get(key);
+    if (!followed) return;
+    const { last } = followed;
+    // What was read from the tables may come behind what was told since.
+    if (last?.generation === change.generation && change.revision <= last.revision) return;
+    followed.last = change;
+    for (const listener of [...followed.listeners]) listener(change);
   }
 
   /** Tells what came by the channel. */

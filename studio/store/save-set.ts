@@ -2,14 +2,15 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
-import { documentsOf, reads, sound } from './documents.ts';
+import { documentsOf, type SoundSet, sound } from './documents.ts';
 import { channel, toldOf } from './followers.ts';
 import { carriedOut, type Json, type Operation } from './operations.ts';
+import { readWell } from './reading.ts';
 import { keepRefused } from './refusing.ts';
 import { addRevision } from './revisions.ts';
-import { decide, digest, digestOf, type Logged, type Refusal, type Save } from './saving.ts';
+import { digest, digestOf, judge, type Logged, propose, type Refusal, type Save } from './saving.ts';
 import { pages, revisions, saves, sets } from './schema.ts';
-import { factsOf, findSet, generationOf, keyOf, type StoredSet } from './sets.ts';
+import { factsOf, generationOf, keyOf, type StoredSet } from './sets.ts';
 
 /** What became of a save. */
 export type SaveResult =
@@ -50,12 +51,10 @@ export async function saveSet(db: Database, address: string, save: SentSave): Pr
   const result = await db.transaction(async (tx): Promise<SaveResult> => {
     const key = await keyOf(tx, address);
     const isThere = and(eq(sets.key, key ?? ''), isNull(sets.deletedAt));
-    const columns = { id: sets.id, revision: sets.revision };
-    const [present] = await tx.select(columns).from(sets).where(isThere).for('update');
-    if (!present || key === undefined) return { outcome: 'missing' };
-    const at = { key, generation: await generationOf(tx), revision: present.revision };
-    const document = await documents.present(tx, at);
-    return saveOn(tx, { ...at, id: present.id, document }, save, (one) => {
+    const [held] = await tx.select({ key: sets.key }).from(sets).where(isThere).for('update');
+    const present = held && (await documents.find(tx, held.key));
+    if (!present) return { outcome: 'missing' };
+    return saveOn(tx, present, save, (one) => {
       stored = one;
     });
   });
@@ -74,7 +73,7 @@ interface Stored {
 /** Saves operations on a set that nobody else can save meanwhile. */
 async function saveOn(
   db: Database,
-  present: StoredSet,
+  { faults: _, ...present }: SoundSet,
   save: SentSave,
   made: (stored: Stored) => void,
 ): Promise<SaveResult> {
@@ -88,7 +87,8 @@ async function saveOn(
   const ofPage = and(eq(pages.setKey, key), eq(pages.page, save.page));
   const [last] = await db.select().from(pages).where(ofPage);
   const since = await savedSince(db, key, save.base, revision);
-  const decision = decide({ document: present.document, last, since }, save, reads);
+  const proposed = propose({ document: present.document, last, since }, save);
+  const decision = proposed.is === 'proposed' ? judge(proposed, await readWell(proposed.document)) : proposed;
   if (decision.is === 'refused')
     return decision.because === 'faults'
       ? { outcome: 'faulty', faults: decision.faults ?? [] }
@@ -148,26 +148,22 @@ export async function changesSince(
   const key = await keyOf(db, address);
   if (key === undefined) return undefined;
   return db.transaction(async (tx) => {
-    const columns = { id: sets.id, revision: sets.revision };
+    const columns = { revision: sets.revision };
     const [present] = await tx.select(columns).from(sets).where(eq(sets.key, key)).for('share');
     if (!present) return undefined;
-    const { id, revision } = present;
-    const at = { key, revision, generation: await generationOf(tx) };
-    const isOwn = at.generation === generation;
+    const { revision } = present;
+    const isOwn = (await generationOf(tx)) === generation;
     // Mostly nothing has changed, and nobody reads the document for that.
     if (isOwn && revision === base) return { revision, theirs: [], digest: '' };
     const since = isOwn ? await savedSince(tx, key, base, revision) : undefined;
-    const document = await documentsOf(db).present(tx, at);
-    if (!since) return { whole: { ...at, id, document } };
+    const found = await documentsOf(db).find(tx, key);
+    if (!found) return undefined;
+    const { faults: _, ...whole } = found;
+    if (!since) return { whole };
+    const { document } = whole;
     const theirs = since.flatMap(({ operations }) => operations);
     return { revision, theirs, digest: digest(JSON.stringify(document)) };
   });
-}
-
-/** A set as pages know it: its document as the engine reads it. */
-export async function wholeSet(db: Database, address: string): Promise<StoredSet | undefined> {
-  const found = await findSet(db, address);
-  return found && { ...found, document: sound(found.document) };
 }
 
 async function store(

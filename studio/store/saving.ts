@@ -43,15 +43,21 @@ export type Decision =
 /** Why a save is refused: somebody else changed the same; it is older than one of its page that was taken; it was made on a revision nobody knows; what it comes to is no sound document. */
 export type Refusal = 'conflict' | 'order' | 'base' | 'faults';
 
-/** Reads a document: sound, or what is wrong with it. */
-export type Reads = (
-  document: unknown,
-) =>
+/** What a save comes to, to be read before it is taken. */
+export interface Proposal {
+  readonly is: 'proposed';
+  readonly document: SetDocument;
+  /** Whether it is joined to what others did. */
+  readonly isJoined: boolean;
+}
+
+/** A document as it was read: sound, or what is wrong with it. */
+type Read =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
 
 /** What becomes of a save, by what is known: no clock and no order of arrival decides. */
-export function decide(known: Known, save: Save, reads: Reads): Decision {
+export function propose(known: Known, save: Save): Decision | Proposal {
   const { last, since } = known;
   if (last && save.counter <= last.counter)
     return save.counter === last.counter && digestOf(save) === last.digest
@@ -62,10 +68,14 @@ export function decide(known: Known, save: Save, reads: Reads): Decision {
   if (conflictOf(save.operations, theirs)) return { is: 'refused', because: 'conflict' };
   const document = carriedOut(known.document as unknown as Json, save.operations);
   if (document === undefined) return { is: 'refused', because: 'conflict' };
-  const read = reads(document);
+  return { is: 'proposed', document: document as unknown as SetDocument, isJoined: theirs.length > 0 };
+}
+
+/** What becomes of what a save comes to, once it was read. */
+export function judge({ isJoined }: Proposal, read: Read): Decision {
   if (read.ok) return { is: 'taken', document: read.document };
   // Sound for each by itself: then it is the two of them together that are not.
-  return theirs.length > 0
+  return isJoined
     ? { is: 'refused', because: 'conflict' }
     : { is: 'refused', because: 'faults', faults: read.faults };
 }

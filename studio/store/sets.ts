@@ -57,6 +57,29 @@ export async function listSets(db: Database): Promise<ListedSet[]> {
     .orderBy(desc(sets.changedAt), asc(sets.id));
 }
 
+/** Some of the sets whose title has `title` in it, in any letters, the one changed last first, and how many there are of them in all. */
+export async function findSets(
+  db: Database,
+  { title = '', from = 0, most }: { readonly title?: string; readonly from?: number; readonly most: number },
+): Promise<{ readonly sets: readonly ListedSet[]; readonly count: number }> {
+  if (!title) {
+    const isThere = isNull(sets.deletedAt);
+    const order = [desc(sets.changedAt), asc(sets.id)];
+    const found = db
+      .select(listed)
+      .from(sets)
+      .where(isThere)
+      .orderBy(...order)
+      .limit(most)
+      .offset(from);
+    return { sets: await found, count: await db.$count(sets, isThere) };
+  }
+  // What is one letter in capitals and not depends on the locale of a database; here it does not.
+  const wanted = title.toLowerCase();
+  const all = (await listSets(db)).filter((set) => set.title.toLowerCase().includes(wanted));
+  return { sets: all.slice(from, from + most), count: all.length };
+}
+
 /** The set that an address leads to: by its key, its id, or one that it had. */
 export async function findSet(db: Database, address: string): Promise<StoredSet | undefined> {
   const key = await keyOf(db, address);

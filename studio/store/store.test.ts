@@ -12,7 +12,7 @@ import { changesSince, saveSet } from './save-set.ts';
 import { savingPage } from './saving-page.fixture.ts';
 import { revisions, saves, stores } from './schema.ts';
 import { openServer } from './server.ts';
-import { createSet, deleteSet, findSet, keyOf, listSets, renameSet, restoreSet } from './sets.ts';
+import { createSet, deleteSet, findSet, findSets, keyOf, listSets, renameSet, restoreSet } from './sets.ts';
 import { openStore } from './store.ts';
 import { testPostgres } from './test-postgres.fixture.ts';
 
@@ -43,6 +43,19 @@ describe.each([
       expect((await createSet(db, titled('Übersicht der Hütten!'))).id).toBe('u-bersicht-der-hu-tten');
       expect((await createSet(db, titled('Ridge Huts'))).id).toBe('ridge-huts-2');
       expect((await createSet(db, titled('山小屋'))).id).toBe('set');
+    });
+    test('sets are found by what is in their title, in any letters, some at a time', async () => {
+      for (const title of ['ZÜRICH 1', 'Zürich 2', '100 % zürich', '1000 zürich']) await createSet(db, titled(title)); // biome-ignore format: sets
+      const found = async (title: string, from = 0, most = 50) => {
+        const { sets, count } = await findSets(db, { title, from, most });
+        return [sets.map((set) => set.title), count];
+      };
+      expect(await found('zürich')).toEqual([['1000 zürich', '100 % zürich', 'Zürich 2', 'ZÜRICH 1'], 4]);
+      expect(await found('ZÜRICH', 1, 2)).toEqual([['100 % zürich', 'Zürich 2'], 4]);
+      expect(await found('0 % ')).toEqual([['100 % zürich'], 1]);
+      expect(await found('nothing')).toEqual([[], 0]);
+      const all = (await listSets(db)).map(({ title }) => title);
+      expect(await found('', 2, 3)).toEqual([all.slice(2, 5), all.length]);
     });
     test('a save on the latest revision is taken', async () => {
       const set = await createSet(db, titled('Saved'));

@@ -1,10 +1,10 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import { isDeeper, mostDeep, readDocument } from '@arbeit/engine/document';
+import { isDeeper, mostDeep } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
-import { kinds } from '@arbeit/engine/kinds';
 import { z } from 'zod';
 import { type UseName, useNames } from '../../handoff/choice.ts';
 import { mostOperations } from '../../store/operations.ts';
+import { readWell } from '../../store/reading.ts';
 import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
@@ -93,7 +93,7 @@ async function readWith<T extends { document?: unknown }>(
 ): Promise<(T & { document: SetDocument }) | Response> {
   const read = await readShape(request, shape);
   if (read instanceof Response) return read;
-  const result = readDocument(read.document, kinds);
+  const result = await readWell(read.document);
   if (!result.ok) return problem(422, { error: 'The document has faults.', faults: result.faults });
   return { ...read, document: result.document };
 }

@@ -1,9 +1,8 @@
-import { readDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
-import { findSet, type StoredSet } from '../../store/sets.ts';
+import { soundSet } from '../../store/documents.ts';
+import type { StoredSet } from '../../store/sets.ts';
 import { isTrouble, type StoreTrouble } from '../../store/trouble.ts';
 import { setIdOf } from '../api/request.ts';
 import { reading } from '../open.tsx';
@@ -12,13 +11,13 @@ import { reading } from '../open.tsx';
 export const readSet = cache(async (given: string): Promise<StoredSet | StoreTrouble | undefined> => {
   const id = setIdOf(given);
   if (!id) return undefined;
-  const found = await reading('read a set', (db) => findSet(db, id));
+  const found = await reading('read a set', (db) => soundSet(db, id));
   if (!found || isTrouble(found)) return found;
   if (found.id !== id) {
     const path = (await headers()).get('x-path') ?? '';
     const rest = path.startsWith(`/sets/${id}/`) ? path.slice(`/sets/${id}/`.length) : 'revisions';
     redirect(`/sets/${found.id}/${rest}`);
   }
-  const result = readDocument(found.document, kinds);
-  return result.ok ? { ...found, document: result.document } : undefined;
+  const { faults, ...set } = found;
+  return faults.length === 0 ? set : undefined;
 });

@@ -1,11 +1,28 @@
-import { createSet, listSets } from '../../../store/sets.ts';
+import { createSet, findSets, listSets } from '../../../store/sets.ts';
 import { store } from '../../../store/store.ts';
-import { answer, readNew } from '../request.ts';
+import { answer, problem, readNew } from '../request.ts';
 
-/** All sets, the one changed last first, each with its title and the number of its fields. */
-export function GET(): Promise<Response> {
+/** So many are listed at a time. */
+const atATime = 50;
+/** So many characters somebody may look for. */
+const mostLookedFor = 200;
+
+/**
+ * All sets, the one changed last first, each with its title and the number of its fields. With `?title=` and `&from=`: `{ sets, count }`, fifty of those
+ * whose title has that in it, and how many there are.
+ */
+export function GET(request: Request): Promise<Response> {
   return answer('list the sets', async () => {
-    return Response.json(await (await store()).read(listSets));
+    const { searchParams } = new URL(request.url);
+    const title = searchParams.get('title');
+    const opened = await store();
+    if (title === null) return Response.json(await opened.read(listSets));
+    const from = searchParams.get('from') ?? '0';
+    if (!/^\d{1,9}$/.test(from)) return problem(400, { error: '“from” is a number of sets.' });
+    if (title.length > mostLookedFor)
+      return problem(400, { error: `The title has more than ${mostLookedFor} characters.` });
+    const asked = { title, from: Number(from), most: atATime };
+    return Response.json(await opened.read((db) => findSets(db, asked)));
   });
 }
 

@@ -1,4 +1,5 @@
-import { changesSince, type SentSave, saveSet, wholeSet } from '../../../../store/save-set.ts';
+import { soundSet } from '../../../../store/documents.ts';
+import { changesSince, type SentSave, saveSet } from '../../../../store/save-set.ts';
 import { deleteSet, renameSet } from '../../../../store/sets.ts';
 import { store } from '../../../../store/store.ts';
 import { answer, problem, readRename, readSave, revisionOf, setIdOf } from '../../request.ts';
@@ -22,10 +23,11 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const generation = searchParams.get('generation') ?? '';
     const since = asked === null ? undefined : revisionOf(asked);
     if (asked !== null && since === undefined) return problem(400, { error: '“since” is a revision.' });
-    const found = await (await store()).read(
-      async (db): Promise<object | undefined> =>
-        since === undefined ? wholeSet(db, id) : changesSince(db, id, since, generation),
-    );
+    const found = await (await store()).read(async (db): Promise<object | undefined> => {
+      if (since !== undefined) return changesSince(db, id, since, generation);
+      const set = await soundSet(db, id);
+      return set && { ...set, faults: undefined };
+    });
     return found ? Response.json(found) : missing();
   });
 }

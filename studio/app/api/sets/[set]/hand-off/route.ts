@@ -1,8 +1,6 @@
-import { readDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import type { Told } from '../../../../../handoff/made.ts';
 import { makeHandOff } from '../../../../../handoff/on-server.ts';
-import { findSet } from '../../../../../store/sets.ts';
+import { soundSet } from '../../../../../store/documents.ts';
 import { store } from '../../../../../store/store.ts';
 import { answer, logTrouble, problem, readChoice, setIdOf } from '../../../request.ts';
 
@@ -19,10 +17,10 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const choice = await readChoice(request);
     if (choice instanceof Response) return choice;
     const id = setIdOf((await params).set);
-    const found = id && (await (await store()).read((db) => findSet(db, id)));
+    const found = id && (await (await store()).read((db) => soundSet(db, id)));
     if (!found) return problem(404, { error: 'This set is no longer in the store.' });
-    const read = readDocument(found.document, kinds);
-    if (!read.ok) return problem(422, { error: 'The document has faults.', faults: read.faults });
+    const { document, faults } = found;
+    if (faults.length > 0) return problem(422, { error: 'The document has faults.', faults });
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({
       async start(controller) {
@@ -30,7 +28,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
           if (!request.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(told)}\n`));
         };
         try {
-          await makeHandOff(read.document, choice, tell, request.signal);
+          await makeHandOff(document, choice, tell, request.signal);
         } catch (error) {
           logTrouble('make a hand-off', error);
           tell({ problem: 'The hand-off could not be made. Try again.' });

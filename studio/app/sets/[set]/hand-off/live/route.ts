@@ -1,9 +1,7 @@
-import { readDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import { scriptInPage } from '@arbeit/handoff';
 import { chosen } from '../../../../../handoff/choice.ts';
 import { type LiveUse, livePage, liveUses } from '../../../../../handoff/live.ts';
-import { findSet } from '../../../../../store/sets.ts';
+import { soundSet } from '../../../../../store/documents.ts';
 import { store } from '../../../../../store/store.ts';
 import { answer, problem, setIdOf } from '../../../../api/request.ts';
 
@@ -21,11 +19,11 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const use = searchParams.get('use') as LiveUse;
     if (!liveUses.includes(use)) return problem(404, { error: 'There is no such use to be seen.' });
     const id = setIdOf((await params).set);
-    const found = id && (await (await store()).read((db) => findSet(db, id)));
-    const read = found ? readDocument(found.document, kinds) : undefined;
-    if (!read?.ok) return problem(404, { error: 'This set is no longer in the store.' });
+    const found = id && (await (await store()).read((db) => soundSet(db, id)));
+    if (!found || found.faults.length > 0)
+      return problem(404, { error: 'This set is no longer in the store.' });
     const about = { fields: searchParams.getAll('field'), forms: searchParams.getAll('form') };
-    const page = await livePage(chosen(read.document, about), use);
+    const page = await livePage(chosen(found.document, about), use);
     if (!page) return problem(404, { error: 'There is nothing to be seen of this set.' });
     const nonce = request.headers.get('x-nonce') ?? '';
     const isDark = searchParams.get('sheet') === 'dark';

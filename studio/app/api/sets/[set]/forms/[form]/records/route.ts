@@ -1,6 +1,6 @@
 import { browserOf } from '../../../../../../../services/browser-id.ts';
 import { takeRecord } from '../../../../../../../services/records.ts';
-import { findSet } from '../../../../../../../store/sets.ts';
+import { soundSet } from '../../../../../../../store/documents.ts';
 import { store } from '../../../../../../../store/store.ts';
 import { answer, problem, readRecord, setIdOf } from '../../../../../request.ts';
 
@@ -19,7 +19,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const { set: given, form } = await params;
     const id = setIdOf(given);
     const opened = await store();
-    const set = id && (await opened.read((db) => findSet(db, id)));
+    const set = id && (await opened.read((db) => soundSet(db, id)));
     if (!set) return problem(404, { error: 'This set is no longer in the store.' });
     const taken = await takeRecord(opened.write, set, form, read.raw, browserOf(request).id);
     if (!taken) return problem(404, { error: 'The set has no such form.' });
