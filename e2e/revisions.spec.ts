@@ -33,6 +33,8 @@ test('a revision is named, looked at as it was, and brought back; undo takes tha
   const { id } = await revised(request);
   await page.goto(`/sets/${id}/revisions`);
   await expect(list(page).getByRole('listitem')).toHaveCount(2);
+  const changes = list(page).getByRole('listitem').first().locator('.revision-changes');
+  await expect(changes).toHaveText('Added“Note”Changed“Key box” (format)');
   await page.getByRole('textbox', { name: 'Name of revision 1' }).fill('Four digits');
   await expect
     .poll(async () => (await (await request.get(`/api/sets/${id}/revisions`)).json()).at(-1).name)

@@ -15,6 +15,7 @@ import { useUndoKeys } from '../sheet/undo-keys.ts';
 import { WordInPlace } from '../sheet/word-in-place.tsx';
 import type { Revision } from '../store/revisions.ts';
 import type { StoredSet } from '../store/sets.ts';
+import { changedWords } from './changed-words.ts';
 import { ComparedSides, titleOf } from './compared.tsx';
 import { documentOf, type Side } from './sides.ts';
 import { useComparing } from './use-comparing.ts';
@@ -191,6 +192,7 @@ function RevisionRow({
   };
   const sayLater = useSaidLater(send);
   const title = titleOf({ ...one, name: name.trim() || null });
+  const changes = changedWords(one.changed);
   return (
     <li className="revision">
       <div className="revision-line">
@@ -237,6 +239,16 @@ function RevisionRow({
           </button>
         </span>
       </div>
+      {changes.length > 0 && (
+        <dl className="revision-changes">
+          {changes.map(({ heading, list }) => (
+            <div key={heading}>
+              <dt>{heading}</dt>
+              <dd>{list}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
       {children}
     </li>
   );

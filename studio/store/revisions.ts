@@ -1,5 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { and, desc, eq, isNull, lt, sql } from 'drizzle-orm';
+import { type Changed, mergeChanged } from './changed.ts';
 import type { Database } from './database.ts';
 import { revisions, sets } from './schema.ts';
 import { keyOf } from './sets.ts';
@@ -17,13 +18,16 @@ export interface Revision {
   readonly name: string | null;
   /** ISO 8601, UTC. */
   readonly savedAt: string;
+  /** What is different from the revision before it. */
+  readonly changed: Changed;
 }
 
 /** The revisions of a set, the latest first. */
 export async function listRevisions(db: Database, address: string): Promise<Revision[]> {
   const key = await keyOf(db, address);
   if (key === undefined) return [];
-  const columns = { revision: revisions.revision, name: revisions.name, savedAt: revisions.savedAt };
+  const { revision, name, savedAt, changed } = revisions;
+  const columns = { revision, name, savedAt, changed };
   const found = await db
     .select(columns)
     .from(revisions)
@@ -79,17 +83,24 @@ export async function nameRevision(
   return named.length > 0;
 }
 
+interface NewRevision {
+  readonly key: string;
+  readonly revision: number;
+  readonly page: string;
+  readonly changed: Changed;
+}
+
 /**
  * Adds a revision, before its document becomes that of the set. It goes on from the one before it where that is the same page's and was begun a few minutes
  * ago; else that one keeps the document the set has had so far.
  */
 export async function addRevision(
   db: Database,
-  { key, revision, page }: { readonly key: string; readonly revision: number; readonly page: string },
+  { key, revision, page, changed }: NewRevision,
 ): Promise<void> {
-  const { revision: number, savedBy, begunAt, name } = revisions;
+  const { revision: number, savedBy, begunAt, name, changed: before } = revisions;
   const [last] = await db
-    .select({ revision: number, savedBy, begunAt, name })
+    .select({ revision: number, savedBy, begunAt, name, changed: before })
     .from(revisions)
     .where(eq(revisions.setKey, key))
     .orderBy(desc(number))
@@ -100,13 +111,13 @@ export async function addRevision(
   if (joins) {
     await db
       .update(revisions)
-      .set({ revision, savedAt: new Date(), document: null })
+      .set({ revision, savedAt: new Date(), document: null, changed: mergeChanged(last.changed, changed) })
       .where(thatRevision(key, last.revision));
     return;
   }
   const present = sql`(select ${sets.document} from ${sets} where ${sets.key} = ${key})`;
   if (last) await db.update(revisions).set({ document: present }).where(thatRevision(key, last.revision));
-  await db.insert(revisions).values({ setKey: key, revision, savedBy: page });
+  await db.insert(revisions).values({ setKey: key, revision, savedBy: page, changed });
   await dropOldest(db, key);
 }
 

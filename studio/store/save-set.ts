@@ -1,6 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
+import { changedBy } from './changed.ts';
 import type { Database } from './database.ts';
 import { documentsOf, type SoundSet, sound } from './documents.ts';
 import { channel, toldOf } from './followers.ts';
@@ -174,7 +175,7 @@ async function store(
   { page, operations }: Save,
 ): Promise<void> {
   const { key, revision } = at;
-  await addRevision(db, { key, revision, page });
+  await addRevision(db, { key, revision, page, changed: changedBy(operations, document) });
   const changed = { revision, ...factsOf(document), changedAt: sql`now()` };
   await db
     .update(sets)

@@ -10,6 +10,7 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
+import { type Changed, nothingChanged } from './changed.ts';
 import type { Operation } from './operations.ts';
 
 /** The store itself, one row: its generation tells it from every other store, one that was put back from a backup too. */
@@ -64,6 +65,8 @@ export const revisions = pgTable(
     begunAt: timestamp('begun_at', { withTimezone: true }).notNull().defaultNow(),
     savedBy: text('saved_by').notNull().default(''),
     name: text('name'),
+    /** Empty for revisions that were stored before Arbeit recorded it. */
+    changed: json('changed').$type<Changed>().notNull().default(nothingChanged),
   },
   (table) => [primaryKey({ columns: [table.setKey, table.revision] })],
 );

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { changedWords } from '../revisions/changed-words.ts';
 import type { Database } from './database.ts';
 import { dropRefused, findRefused, listRefused } from './refusing.ts';
 import { droppedOf, findRevision, listRevisions, nameRevision } from './revisions.ts';
@@ -336,6 +337,28 @@ describe.each([
   expect([await nameRevision(db, id, 3, 'x'), await nameRevision(db, id, 2, null)]).toEqual([false, true]);
   expect((await listRevisions(db, id)).every(({ name }) => name === null)).toBe(true);
 }); // biome-ignore format: a row a revision
+
+  test('each revision lists what changed, also when it joins several saves', async () => {
+    const set = await createSet(db, titled('Changes'));
+    const page = savingPage(db, set);
+    const field = { id: 'pin', kind: 'text', label: 'PIN', entry: {} } as const;
+    await page.save({ ...titled('Changes'), fields: [field] } as SetDocument);
+    await page.save({ ...titled('Renamed'), fields: [{ ...field, hint: 'x' }] } as SetDocument);
+    const other = savingPage(db, (await findSet(db, set.key))!, 'other');
+    await other.save(titled('Renamed'));
+    const all = await listRevisions(db, set.id);
+    expect(all.map(({ revision, changed }) => [revision, changedWords(changed)])).toEqual([
+      [4, [{ heading: 'Removed', list: '“PIN”' }]],
+      [
+        3,
+        [
+          { heading: 'Added', list: '“PIN”' },
+          { heading: 'Changed', list: 'title' },
+        ],
+      ],
+      [1, []],
+    ]);
+  });
 
   test('refused versions can be found, and forgotten', async () => {
     const set = await createSet(db, titled('Kept'));

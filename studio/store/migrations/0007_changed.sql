@@ -1,0 +1,1 @@
+ALTER TABLE "revisions" ADD COLUMN "changed" json DEFAULT '{"items":[],"more":false}'::json NOT NULL;
