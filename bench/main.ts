@@ -5,6 +5,7 @@ import { growth } from './growth.ts';
 import { handedOffSizes } from './handed-off.ts';
 import { keystrokes } from './keystroke.ts';
 import { kindKeystrokes } from './kinds.ts';
+import { memoryGrowth } from './memory.ts';
 import { sizes } from './size.ts';
 import { readingRatio, savingTime } from './store.ts';
 import { studioOpened } from './studio.ts';
@@ -95,6 +96,13 @@ for (const { what, plain, bound, limit } of await inBrowser(root))
     limit: `${limit} ms`,
     good: bound - plain <= limit,
   });
+const { requests, ratio: memory, limit: mostMemory, quarters } = await memoryGrowth(root);
+lines.push({
+  what: `memory of the server after ${requests.toLocaleString('en-GB')} requests, against after a quarter of them (${((quarters.at(-1) ?? 0) / 1e6).toFixed(0)} MB)`,
+  found: `× ${memory.toFixed(2)}`,
+  limit: `× ${mostMemory}`,
+  good: memory <= mostMemory,
+});
 const { drawn, limit: mostDrawn } = await drawnAtKey(root);
 lines.push({
   what: 'fields of 1,000 that React draws anew at a key',

@@ -4,7 +4,7 @@ import { onEveryRequest } from './every-request.ts';
 const mostUnderWay = 6_000;
 const mostClosing = 3_000;
 
-/** Aborted as the process is asked to end. Next gives each route a copy of this module; the process has one. */
+/** Aborted when the process is asked to end. Next gives each route a copy of this module. The signal is shared by all of them. */
 const place = globalThis as { arbeitEnding?: AbortController };
 place.arbeitEnding ??= new AbortController();
 export const ending: AbortSignal = place.arbeitEnding.signal;

@@ -7,12 +7,12 @@ import { reading, Trouble } from './open.tsx';
 
 export const dynamic = 'force-dynamic';
 
-/** So many sets are laid out at once, those changed last, with so many fields together; of so many more the page carries the titles. */
+/** Most sets shown with their fields, most fields of them together, and most further sets shown by title. */
 const mostLaidOut = 10;
 const mostFields = 1_000;
 const mostFolded = 50;
 
-/** How many of the sets are laid out: the first one always. */
+/** Number of sets shown with their fields. The first one always is. */
 function countLaidOut(all: readonly ListedSet[]): number {
   let count = 0;
   let fields = 0;
@@ -24,7 +24,7 @@ function countLaidOut(all: readonly ListedSet[]): number {
   return count;
 }
 
-/** The sets of the shelf: those changed last with their documents, some more by their titles. */
+/** The sets of the shelf, the last changed first. */
 const shelf = async (db: Database) => {
   const { sets, count } = await findSets(db, { most: mostLaidOut + mostFolded });
   const laidOut = countLaidOut(sets);

@@ -21,7 +21,7 @@ export interface EditedState {
 export interface Browser {
   /** The name of the page, unlike any other's. */
   readonly page: string;
-  /** Brings what saves, and what hears of every save of the set: `follow` answers what ends it. */
+  /** Loads the saver. `follow` calls back after each save of the set and returns a function that ends this. */
   load(): Promise<{
     createSaver(from: Theirs, around: Omit<Around, 'send' | 'changesSince'>): Saver;
     follow(heard: (change: Change) => void): () => void;
@@ -133,10 +133,10 @@ export class Edited {
     this.#changed();
   };
 
-  /** Asks what others have saved meanwhile; only where it does not know of this change yet, if one is given. */
+  /** Fetches changes made by others. With `news`, only if that change is new. */
   readonly catchUp = (news?: Change): void => this.#withSaver((saver) => void saver.catchUp(news));
 
-  /** A set was saved, in another tab or elsewhere. */
+  /** Handles a save made in another tab or by somebody else. */
   readonly heard = (key: string, news: Change): void => {
     if (key === this.#stored.key && isNews(this.#outbox(), news)) this.catchUp(news);
   };

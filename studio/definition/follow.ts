@@ -1,14 +1,14 @@
 import type { Change } from './news.ts';
 
-/** How long to wait before asking again a server that did not take the question, in milliseconds. */
+/** Pause before another request if the server refused one, in milliseconds. */
 const askAgain = 10_000;
 
 type Heard = (change: Change) => void;
 
-/** Who on this page wants to hear of which set. */
+/** Listeners of this page, by the key of the set. */
 const following = new Map<string, Set<Heard>>();
 
-/** One connection for all sets of a page: a browser has few for all of its tabs (HTTP/1.1, six). */
+/** One connection for all sets of a page: browsers open at most six to a server with HTTP/1.1, for all tabs together. */
 let source: EventSource | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -18,7 +18,7 @@ function shut(): void {
   source = undefined;
 }
 
-/** Asks for the sets that are followed now. What was missed meanwhile comes first. */
+/** Opens the connection for the current sets. The server first sends their current revisions, so nothing is missed. */
 function open(): void {
   shut();
   if (document.visibilityState !== 'visible' || following.size === 0) return;
@@ -30,18 +30,18 @@ function open(): void {
     for (const heard of following.get(key) ?? []) heard({ generation, revision: Number(revision) });
   });
   own.addEventListener('error', () => {
-    // A connection that was lost the browser makes again by itself; one that was refused it does not.
+    // The browser reconnects automatically after a lost connection, but not after a refused request.
     if (own === source && own.readyState === EventSource.CLOSED) timer = setTimeout(open, askAgain);
   });
 }
 
-/** Soon: a shelf has many sets, and all of them ask at once. */
+/** Opens it after a short pause: all sets of a shelf follow at the same time. */
 function openSoon(): void {
   clearTimeout(timer);
   timer = setTimeout(open, 50);
 }
 
-/** Hears from the server what is saved of a set, by whomever, for as long as the page is seen. Answers what ends it. */
+/** Calls `heard` after each save of the set `key` while the page is visible. Returns a function that ends this. */
 export function follow(key: string, heard: Heard): () => void {
   const all = following.get(key) ?? new Set();
   if (following.size === 0) document.addEventListener('visibilitychange', open);

@@ -2,7 +2,7 @@ import type { Change } from '../store/followers.ts';
 
 export type { Change };
 
-/** Whether a change is one that a page does not know: of a revision it has not seen, or of another store. */
+/** Whether a change is new to a page: a later revision, or another generation of the store. */
 export const isNews = (
   known: { readonly generation: string; readonly base: number },
   { generation, revision }: Change,

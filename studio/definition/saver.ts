@@ -46,7 +46,7 @@ export interface Saver {
   /** Goes on from what the store has, with what is wanted next in place of it. What was wanted before is not sent any more. */
   goOnFrom(theirs: Theirs): void;
   retry(): void;
-  /** Asks what others have saved meanwhile; not where it is known by then, of a change that is given. */
+  /** Fetches changes made by others. With `news`, only if that change is still new once the save under way is answered. */
   catchUp(news?: Change): Promise<void>;
   outbox(): Outbox;
   /** Whether anything wanted is not yet acknowledged. */

@@ -12,7 +12,7 @@ export async function listSets(): Promise<readonly ListedSet[]> {
   return (await response.json()) as readonly ListedSet[];
 }
 
-/** Some of the sets whose title has that in it, in any letters, from the one of that place on; '' for all. Rejects where Arbeit does not answer. */
+/** Fetches some of the sets whose title contains `title`, beginning with number `from`. Rejects if Arbeit does not answer. */
 export async function foundSets(
   title: string,
   from: number,

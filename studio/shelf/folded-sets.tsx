@@ -4,27 +4,30 @@ import { foundSets } from '../sheet/other-sets.ts';
 import type { ListedSet, StoredSet } from '../store/sets.ts';
 import { SetSection } from './set-section.tsx';
 
-/** How long somebody has to have written nothing before the server is asked, in milliseconds. */
+/** Pause in typing before the server is asked, in milliseconds. */
 const calm = 200;
 
-/** Sets in the order of the shelf, as far as they were asked for. */
+/** Sets fetched at a time, as in the route. */
+const atATime = 50;
+
+/** Some of the sets, in the order of the shelf. */
 export interface Listed {
   readonly sets: readonly ListedSet[];
-  /** Where the ones that follow begin, and how many there are in all. */
+  /** Number of the first set that is not listed yet, and the count of all sets. */
   readonly next: number;
   readonly count: number;
 }
 
-/** Sets that are not laid out: those that were changed last, or those whose title is looked for; more of them as they are asked for. */
+/** Sets without their fields: all others, or those whose title contains `search`. A button lists more. */
 export function FoldedSets({
   first,
   search,
   laidOut,
 }: {
   readonly first: Listed;
-  /** In small letters; '' for nothing. */
+  /** In lower case; '' without a search. */
   readonly search: string;
-  /** Keys of the sets above. */
+  /** Keys of the sets that are shown with their fields. */
   readonly laidOut: ReadonlySet<string>;
 }) {
   const { sets, next, count, problem, isAsking, more } = useListed(first, search);
@@ -42,7 +45,7 @@ export function FoldedSets({
       <p className="flex min-h-11 flex-wrap items-baseline gap-x-4">
         {left > 0 && (
           <button type="button" className="word-button my-2" aria-disabled={isAsking} onClick={more}>
-            Show more sets ({left} left)
+            Show {Math.min(atATime, left)} of {left} more sets
           </button>
         )}
         <span role="status" className="text-sm text-brick">
@@ -53,7 +56,7 @@ export function FoldedSets({
   );
 }
 
-/** What is listed: what the page came with, and what was asked for since. */
+/** The sets to list: those the page was rendered with, then those fetched since. */
 function useListed(first: Listed, search: string) {
   const [answered, setAnswered] = useState<(Listed & { readonly search: string; readonly on: Listed }) | null>(null); // biome-ignore format: one state
   const [problem, setProblem] = useState('');
@@ -61,7 +64,7 @@ function useListed(first: Listed, search: string) {
   const turn = useRef(0);
   const isAll = first.next >= first.count;
   const called = { ...first, sets: first.sets.filter(({ title }) => title.toLowerCase().includes(search)) };
-  // A shelf that was brought up to date begins anew.
+  // After a refresh of the page, the list begins again.
   const isAnswered = answered?.search === search && answered.on === first;
   const listed: Listed = isAnswered ? answered : isAll || !search ? called : { ...called, next: 0, count: 0 };
   const ask = async (known: Listed): Promise<void> => {
@@ -85,7 +88,7 @@ function useListed(first: Listed, search: string) {
   const latest = useRef(ask);
   latest.current = ask;
   useEffect(() => {
-    // What was asked for something else is of no more interest.
+    // Ignore the answer to an earlier search.
     turn.current++;
     setAsking(false);
     setProblem('');

@@ -3,7 +3,7 @@ import { asc, eq, getTableColumns, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import type { Database } from './database.ts';
-import { channel, toldOfAll } from './followers.ts';
+import { channel, payloadOfRestore } from './followers.ts';
 import { reads } from './reading.ts';
 import { formerIds, pages, refused, revisions, saves, sets, stores } from './schema.ts';
 import { generationOf } from './sets.ts';
@@ -144,7 +144,7 @@ export async function restoreInto(
     }
     const generation = `g_${crypto.randomUUID().replaceAll('-', '')}`;
     await tx.update(stores).set({ generation });
-    await tx.execute(sql`select pg_notify(${channel}, ${toldOfAll(generation)})`);
+    await tx.execute(sql`select pg_notify(${channel}, ${payloadOfRestore(generation)})`);
     const count = rows.filter(({ table }) => table === 'sets').length;
     return { sets: count, rows: rows.length, at, unreadable };
   });

@@ -12,7 +12,7 @@ export interface Store {
   write<T>(work: (db: Database) => Promise<T>): Promise<T>;
   /** Runs work that reads. Throws `StoreTrouble`. */
   read<T>(work: (db: Database) => Promise<T>): Promise<T>;
-  /** Calls back when the set of that key changes, on whichever server; answers what ends it. What changed before it was called is not told. */
+  /** Calls `listener` after each later change of the set `key`, made on any server. Returns a function that ends this. */
   follow(key: string, listener: (change: Change) => void): () => void;
   close(): Promise<void>;
 }

@@ -2,13 +2,13 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
-import { reads, readWell } from './reading.ts';
+import { readOnServer, reads } from './reading.ts';
 import { sets, stores } from './schema.ts';
 import { keyOf, type StoredSet } from './sets.ts';
 
-/** A set with its document as the engine reads it. */
+/** A set whose document was read. */
 export interface SoundSet extends StoredSet {
-  /** What keeps the document from being read, where something does: it is then as it is stored. */
+  /** Faults of an invalid document, which is then returned as it is stored. */
   readonly faults: readonly DocumentFault[];
 }
 
@@ -28,7 +28,7 @@ export function sound(document: SetDocument): SetDocument {
 
 /** Documents as a server last read them, by set, the one read or saved last at the end: of a document that is saved again only the changes are read. */
 export interface Documents {
-  /** The set of a key, its document read. */
+  /** The set `key`, or `undefined`. */
   find(db: Database, key: string): Promise<SoundSet | undefined>;
   /** Keeps a document that was stored, in place of what was kept of its set. */
   keep(at: Pick<StoredSet, 'generation' | 'key' | 'revision'>, document: SetDocument, size: number): void;
@@ -59,13 +59,13 @@ function createDocuments(): Documents {
         put(one);
         return { ...at, document: one.document, faults: one.faults };
       }
-      // Somebody may have saved it meanwhile: the document and its revision are of one moment.
+      // One query for both: the set may have been saved after the first one.
       const [found] = await db
         .select({ ...columns, document: sets.document })
         .from(sets)
         .where(eq(sets.key, key));
       if (!found) return undefined;
-      const read = await readWell(found.document);
+      const read = await readOnServer(found.document);
       const now = read.ok ? { document: read.document, faults: [] } : { ...found, faults: read.faults };
       put({ ...found, ...now, size: JSON.stringify(found.document).length });
       return { ...found, ...now };
@@ -73,16 +73,18 @@ function createDocuments(): Documents {
   };
 }
 
-const perStore = new WeakMap<Database, Documents>();
+/** Documents of the opened stores. Next gives each route a copy of this module. The documents are shared by all of them. */
+const place = globalThis as { arbeitDocuments?: WeakMap<Database, Documents> };
 
-/** The documents of an opened store: another server's are its own. */
+/** The documents of an opened store. */
 export function documentsOf(db: Database): Documents {
-  const documents = perStore.get(db) ?? createDocuments();
-  perStore.set(db, documents);
+  place.arbeitDocuments ??= new WeakMap();
+  const documents = place.arbeitDocuments.get(db) ?? createDocuments();
+  place.arbeitDocuments.set(db, documents);
   return documents;
 }
 
-/** The set that an address leads to, by its key, its id, or one that it had, with its document read. */
+/** The set with the key, id or former id `address`, with its document read. */
 export async function soundSet(db: Database, address: string): Promise<SoundSet | undefined> {
   const key = await keyOf(db, address);
   return key === undefined ? undefined : documentsOf(db).find(db, key);

@@ -63,7 +63,7 @@ export class EmbeddedPool {
   static readonly name = 'EmbeddedPool';
   readonly #folder: string;
   readonly #thread: string;
-  readonly #heard: (payload: string) => void;
+  readonly #received: (payload: string) => void;
   #worker: Worker | undefined;
   #opening: Promise<void> | undefined;
   #asked = 0;
@@ -72,11 +72,11 @@ export class EmbeddedPool {
   #turn: Promise<void> = Promise.resolve();
   #isClosed = false;
 
-  /** `heard` is called with what a statement told (NOTIFY), once it was committed. */
-  constructor(folder: string, thread: string, heard: (payload: string) => void) {
+  /** `received` is called with the payload of each notification (NOTIFY) on the channel of changes. */
+  constructor(folder: string, thread: string, received: (payload: string) => void) {
     this.#folder = folder;
     this.#thread = thread;
-    this.#heard = heard;
+    this.#received = received;
   }
 
   /** Opens the store, or says why it does not. Throws `StoreTrouble`. */
@@ -166,8 +166,8 @@ export class EmbeddedPool {
     if (!existsSync(pg)) this.requireRoom();
     const worker = new Worker(this.#thread, { workerData: { folder: this.#folder, settings, channel } });
     this.#worker = worker;
-    worker.on('message', ({ id, answer, error, told }) => {
-      if (told !== undefined) this.#heard(told);
+    worker.on('message', ({ id, answer, error, payload }) => {
+      if (payload !== undefined) this.#received(payload);
       const one = this.#waiting.get(id);
       this.#waiting.delete(id);
       if (error) one?.reject(new EmbeddedError(error));

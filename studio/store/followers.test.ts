@@ -120,8 +120,8 @@ test('whoever ends it while being told, and follows anew, is told once', () => {
     end();
     followers.follow('s_1', (again) => void told.push(again.revision * 10));
   });
-  followers.hear('s_1 g 2');
-  followers.hear('s_1 g 3');
+  followers.receive('s_1 g 2');
+  followers.receive('s_1 g 3');
   expect(told).toEqual([2, 30]);
   expect(followers.keys()).toEqual(['s_1']);
 });
@@ -131,6 +131,6 @@ test('of an older change nobody hears after a newer one; of another store it is 
   const told: string[] = [];
   followers.follow('s_1', ({ generation, revision }) => told.push(`${generation} ${revision}`));
   for (const payload of ['s_1 g 3', 's_1 g 2', 's_1 g 3', '* h 0', 's_1 h 1', 's_2 h 9'])
-    followers.hear(payload);
+    followers.receive(payload);
   expect(told).toEqual(['g 3', 'h 0', 'h 1']);
 });

@@ -1,35 +1,36 @@
-/** What is told of a set that changed: which store it is of, and the revision it has now. Of a store that was put back from a backup, the revision is 0. */
+/** A change of a set: the generation of its store, and its new revision. After a restore of the whole store the revision is 0. */
 export interface Change {
   readonly generation: string;
   readonly revision: number;
 }
 
-/** The channel of PostgreSQL (NOTIFY) on which saves are told. */
+/** Name of the PostgreSQL channel (NOTIFY) for changes. */
 export const channel = 'arbeit_changes';
 
-/** The key in place of every set's: the store itself is another one. */
+/** Stands for the keys of all sets in a notification. */
 const everySet = '*';
 
-/** A change, as the channel carries it: ids alone. */
-export const toldOf = (key: string, { generation, revision }: Change): string =>
+/** The payload of a notification: the key of the set, the generation and the revision. */
+export const payloadOf = (key: string, { generation, revision }: Change): string =>
   `${key} ${generation} ${revision}`;
 
-/** Of a whole store that was put back. */
-export const toldOfAll = (generation: string): string => toldOf(everySet, { generation, revision: 0 });
+/** The payload after a restore of the whole store. */
+export const payloadOfRestore = (generation: string): string =>
+  payloadOf(everySet, { generation, revision: 0 });
 
 type Listener = (change: Change) => void;
 
 interface Followed {
   readonly listeners: Set<Listener>;
-  /** What was told last. */
+  /** The last change the listeners were notified of. */
   last?: Change;
 }
 
-/** Who wants to hear of which set. Of each change they hear once, and of an older one not after a newer. */
+/** Listeners for changes of sets, by key. They are notified of each change once, and never of an older one after a newer one. */
 export class Followers {
   readonly #byKey = new Map<string, Followed>();
 
-  /** Answers what ends it. */
+  /** Calls `listener` after each change of the set `key`. Returns a function that ends this. */
   follow(key: string, listener: Listener): () => void {
     const followed = this.#byKey.get(key) ?? { listeners: new Set() };
     this.#byKey.set(key, followed);
@@ -40,25 +41,26 @@ export class Followers {
     };
   }
 
-  /** The sets that somebody follows. */
+  /** Keys of the sets that have listeners. */
   keys(): string[] {
     return [...this.#byKey.keys()];
   }
 
-  tell(key: string, change: Change): void {
+  /** Notifies the listeners of `key`. */
+  notify(key: string, change: Change): void {
     const followed = this.#byKey.get(key);
     if (!followed) return;
     const { last } = followed;
-    // What was read from the tables may come behind what was told since.
+    // A change read from the tables may arrive after a newer notification.
     if (last?.generation === change.generation && change.revision <= last.revision) return;
     followed.last = change;
     for (const listener of [...followed.listeners]) listener(change);
   }
 
-  /** Tells what came by the channel. */
-  hear(payload: string): void {
+  /** Notifies the listeners named in a payload of the channel. */
+  receive(payload: string): void {
     const [key = '', generation = '', revision] = payload.split(' ');
     const change = { generation, revision: Number(revision) };
-    for (const one of key === everySet ? this.keys() : [key]) this.tell(one, change);
+    for (const one of key === everySet ? this.keys() : [key]) this.notify(one, change);
   }
 }

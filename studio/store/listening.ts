@@ -1,15 +1,15 @@
 import pg from 'pg';
 import { channel, type Followers } from './followers.ts';
 
-/** How long to wait before a connection that was lost is made again, in milliseconds: longer each time. */
+/** Pauses before each attempt to reconnect, in milliseconds. */
 const waits = [200, 1_000, 5_000, 15_000];
-/** A connection that nothing comes by is asked now and then whether it still works, in milliseconds. */
+/** Interval of a query that shows whether the connection still works, in milliseconds. */
 const pulse = 30_000;
 const patience = 10_000;
 
 /**
- * A connection of its own on which a server hears what every server saves (LISTEN). It is made when somebody follows a set. Lost, it is made again; what was
- * saved meanwhile `catchUp` reads from the tables.
+ * The connection on which a server receives changes made by all servers (LISTEN). It opens when the first page follows a set. It reconnects after a failure and
+ * then calls `catchUp`, which reads from the tables what was missed.
  */
 export class Listening {
   readonly #url: string;
@@ -50,7 +50,7 @@ export class Listening {
       application_name: 'arbeit listening',
     });
     this.#client = client;
-    client.on('notification', ({ payload }) => this.#followers.hear(payload ?? ''));
+    client.on('notification', ({ payload }) => this.#followers.receive(payload ?? ''));
     client.on('error', () => this.#lost(client));
     client.on('end', () => this.#lost(client));
     try {

@@ -63,7 +63,7 @@ const opening = PGlite.create(join(folder, 'pg'), {
 const answers = {
   open: async () => {
     const db = await opening;
-    await db.listen(channel, (told) => parentPort.postMessage({ told }));
+    await db.listen(channel, (payload) => parentPort.postMessage({ payload }));
     flush(join(folder, 'pg'));
   },
   query: async ({ text, values, rowMode }) => {

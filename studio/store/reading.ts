@@ -5,28 +5,36 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import { StoreTrouble } from './trouble.ts';
 
-/** A document as the engine reads it, or what is wrong with it. */
+/** A valid document, or the faults of an invalid one. */
 export type Read =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
 
-/** What is read on the server's own thread, in characters of JSON: some milliseconds. */
-const mostHere = 100_000;
+/** Largest document read on the main thread, in characters of JSON. This takes a few milliseconds. */
+const mostInline = 100_000;
 
-/** How long reading a document may take, in milliseconds. */
+/** Time limit for one document, in milliseconds. */
 const budget = 8_000;
-/** So many documents may wait to be read. */
+/** Most documents that wait for a thread. */
 const mostWaiting = 20;
-/** A thread that has nothing to do for so long is ended, in milliseconds. */
+/** Time after which an idle thread ends, in milliseconds. */
 const mostIdle = 60_000;
 const threads = 2;
 const memory = { maxOldGenerationSizeMb: 512 };
 
-/** Fields that were found sound, so that they are not read again, with the classes of characters they were read with. */
-const known: NonNullable<ReadOptions['known']> = new WeakMap();
+type Known = NonNullable<ReadOptions['known']>;
 
-/** Reads a document at once, whatever it takes; fields that were read before are not read again. */
-export const reads = (document: unknown): Read => readDocument(document, kinds, { known });
+/** State of the process. Next gives each route a copy of this module. The state is shared by all of them. */
+const place = globalThis as { arbeitReading?: Threads; arbeitKnown?: Known };
+
+/** Valid fields with the character classes they were read with. They are not read again. */
+const known = (): Known => {
+  place.arbeitKnown ??= new WeakMap();
+  return place.arbeitKnown;
+};
+
+/** Reads a document on the calling thread, whatever its size. Fields that were read before are skipped. */
+export const reads = (document: unknown): Read => readDocument(document, kinds, { known: known() });
 
 interface Job {
   readonly text: string;
@@ -34,15 +42,13 @@ interface Job {
   reject(why: Error): void;
 }
 
-/** The threads of the process: Next gives each route a copy of this module. */
 interface Threads {
   readonly waiting: Job[];
-  /** Threads that are reading, or ready to. */
+  /** Count of threads that read a document at the moment. */
   running: number;
   readonly idle: Set<Thread>;
 }
 type Thread = InstanceType<typeof import('node:worker_threads').Worker>;
-const place = globalThis as { arbeitReading?: Threads };
 const all = (): Threads => {
   place.arbeitReading ??= { waiting: [], running: 0, idle: new Set() };
   return place.arbeitReading;
@@ -51,7 +57,7 @@ const all = (): Threads => {
 const threadFile = (): string =>
   join(process.env.ARBEIT_STUDIO ?? process.cwd(), 'store', 'reading-thread.mjs');
 
-/** Asked for by name where it runs: a bundler that sees a thread started takes its file along, and looks for it there. */
+/** The file name is built at run time: a bundler would otherwise move the file. */
 function newThread(): Thread {
   const { Worker } = process.getBuiltinModule('node:worker_threads');
   const thread = new Worker(threadFile(), { resourceLimits: memory });
@@ -70,18 +76,18 @@ function next(): void {
   readIn(ready ?? newThread(), job);
 }
 
-/** Has a thread read a document. One that takes too long, or all the memory there is for it, is ended; the server goes on. */
+/** Reads a document in `thread`. Ends the thread if it exceeds the limits of time or memory. */
 function readIn(thread: Thread, { text, resolve, reject }: Job): void {
   const done = (): void => {
     clearTimeout(timer);
-    // Not all of them: a thread has some of its own.
+    // Only these: without its own listeners, a worker stops working.
     for (const event of ['message', 'error', 'exit']) thread.removeAllListeners(event);
     all().running--;
     next();
   };
   const fail = (message: string): void => {
     done();
-    // What it says while it ends is of no more interest.
+    // Errors while it ends do not matter.
     thread.on('error', () => undefined);
     void thread.terminate();
     resolve([{ path: '$', message }]);
@@ -127,23 +133,24 @@ function readApart(text: string): Promise<readonly DocumentFault[]> {
   });
 }
 
-/** How much of a document there is to read, in characters of JSON: fields that were read before cost nothing. */
-function toRead(document: SetDocument): number {
+/** Size of the parts of a document that were not read before, in characters of JSON. */
+function sizeToRead(document: SetDocument): number {
   const { fields, classes } = document;
+  const before = known();
   const isNew = (field: unknown): boolean =>
-    typeof field !== 'object' || field === null || known.get(field) !== classes || !known.has(field);
+    typeof field !== 'object' || field === null || before.get(field) !== classes || !before.has(field);
   const rest = Array.isArray(fields) ? fields.filter(isNew) : fields;
   return JSON.stringify({ ...document, fields: rest }).length;
 }
 
-/** Reads a document: a large one in a thread, so that it keeps nobody waiting. Throws `StoreTrouble` where too many wait for that. */
-export async function readWell(json: unknown): Promise<Read> {
+/** Reads a document, a large one in a thread, so that other requests do not wait. Throws `StoreTrouble` if too many documents wait. */
+export async function readOnServer(json: unknown): Promise<Read> {
   const document = json as SetDocument;
-  const isLarge = typeof json === 'object' && json !== null && toRead(document) > mostHere;
+  const isLarge = typeof json === 'object' && json !== null && sizeToRead(document) > mostInline;
   if (!isLarge || !existsSync(threadFile())) return reads(json);
   const faults = await readApart(JSON.stringify(json));
   if (faults.length > 0) return { ok: false, faults };
   const whole = withEntries(document);
-  for (const field of whole.fields) known.set(field, whole.classes);
+  for (const field of whole.fields) known().set(field, whole.classes);
   return { ok: true, document: whole };
 }

@@ -4,9 +4,9 @@ import { and, asc, desc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
 import { changedBy } from './changed.ts';
 import type { Database } from './database.ts';
 import { documentsOf, type SoundSet, sound } from './documents.ts';
-import { channel, toldOf } from './followers.ts';
+import { channel, payloadOf } from './followers.ts';
 import { carriedOut, type Json, type Operation } from './operations.ts';
-import { readWell } from './reading.ts';
+import { readOnServer } from './reading.ts';
 import { keepRefused } from './refusing.ts';
 import { addRevision } from './revisions.ts';
 import { digest, digestOf, judge, type Logged, propose, type Refusal, type Save } from './saving.ts';
@@ -89,7 +89,8 @@ async function saveOn(
   const [last] = await db.select().from(pages).where(ofPage);
   const since = await savedSince(db, key, save.base, revision);
   const proposed = propose({ document: present.document, last, since }, save);
-  const decision = proposed.is === 'proposed' ? judge(proposed, await readWell(proposed.document)) : proposed;
+  const decision =
+    proposed.is === 'proposed' ? judge(proposed, await readOnServer(proposed.document)) : proposed;
   if (decision.is === 'refused')
     return decision.because === 'faults'
       ? { outcome: 'faulty', faults: decision.faults ?? [] }
@@ -182,8 +183,8 @@ async function store(
     .set({ ...changed, document: sql`${text}::json` })
     .where(eq(sets.key, key));
   const size = JSON.stringify(operations).length;
-  // It is heard once it is committed, and not at all where it is not.
-  await db.execute(sql`select pg_notify(${channel}, ${toldOf(key, at)})`);
+  // PostgreSQL delivers it after the commit, and never after a rollback.
+  await db.execute(sql`select pg_notify(${channel}, ${payloadOf(key, at)})`);
   await db.insert(saves).values({ setKey: key, revision, page, operations, size });
   // Now and then is enough.
   if (revision % 50 === 0 || size > mostLogged / 50) await shorten(db, key);

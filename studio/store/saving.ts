@@ -43,15 +43,15 @@ export type Decision =
 /** Why a save is refused: somebody else changed the same; it is older than one of its page that was taken; it was made on a revision nobody knows; what it comes to is no sound document. */
 export type Refusal = 'conflict' | 'order' | 'base' | 'faults';
 
-/** What a save comes to, to be read before it is taken. */
+/** The document after a save. It is read before the save is accepted. */
 export interface Proposal {
   readonly is: 'proposed';
   readonly document: SetDocument;
-  /** Whether it is joined to what others did. */
+  /** Whether changes of others are merged in. */
   readonly isJoined: boolean;
 }
 
-/** A document as it was read: sound, or what is wrong with it. */
+/** A valid document, or the faults of an invalid one. */
 type Read =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
@@ -71,7 +71,7 @@ export function propose(known: Known, save: Save): Decision | Proposal {
   return { is: 'proposed', document: document as unknown as SetDocument, isJoined: theirs.length > 0 };
 }
 
-/** What becomes of what a save comes to, once it was read. */
+/** The decision on a proposal after its document was read. */
 export function judge({ isJoined }: Proposal, read: Read): Decision {
   if (read.ok) return { is: 'taken', document: read.document };
   // Sound for each by itself: then it is the two of them together that are not.

@@ -6,7 +6,9 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { sql } from 'drizzle-orm';
 import { build } from 'esbuild';
 import { expect, test } from 'vitest';
+import { backupOf, restoreInto } from './backup.ts';
 import type { Store } from './database.ts';
+import { soundSet } from './documents.ts';
 import { droppedOf, listRevisions } from './revisions.ts';
 import { saveSet } from './save-set.ts';
 import { saves } from './schema.ts';
@@ -81,6 +83,46 @@ test('what one server keeps of a document is not taken for what another has save
   expect((await b.read((db) => findSet(db, set.key)))?.document).toMatchObject({
     title: 'by b',
     locale: 'de-DE',
+  });
+  await close(stores);
+});
+
+test('a cached document of the same revision is not used after a restore by another server', async () => {
+  const { stores } = await servers(2);
+  const [a, b] = stores as [Store, Store];
+  const set = await a.write((db) => createSet(db, titled('First')));
+  let text = '';
+  for await (const line of backupOf(a.db, new Date())) text += line;
+  await b.write((db) => saveSet(db, set.key, retitled(set, 'p', 1, 1, 'lost by the restore')));
+  expect((await b.read((db) => soundSet(db, set.key)))?.document.title).toBe('lost by the restore');
+  await a.write((db) => restoreInto(db, text, { replaces: true }));
+  const generation = await a.read(generationOf);
+  await a.write((db) =>
+    saveSet(db, set.key, { ...retitled(set, 'q', 1, 1, 'after the restore'), generation }),
+  );
+  expect(await b.read((db) => soundSet(db, set.key))).toMatchObject({
+    revision: 2,
+    document: { title: 'after the restore' },
+  });
+  await close(stores);
+});
+
+test('a document whose commit failed is not cached', async () => {
+  const { stores } = await servers(2);
+  const [a, b] = stores as [Store, Store];
+  const set = await a.write((db) => createSet(db, titled('First')));
+  await a.db.execute(
+    sql`create function refuse() returns trigger language plpgsql as $$ begin raise exception 'refused'; end $$`,
+  );
+  await a.db.execute(
+    sql`create constraint trigger refuse after update on sets deferrable initially deferred for each row execute function refuse()`,
+  );
+  await expect(a.write((db) => saveSet(db, set.key, retitled(set, 'p', 1, 1, 'failed')))).rejects.toThrow();
+  await a.db.execute(sql`drop trigger refuse on sets`);
+  await b.write((db) => saveSet(db, set.key, retitled(set, 'q', 1, 1, 'saved')));
+  expect(await a.read((db) => soundSet(db, set.key))).toMatchObject({
+    revision: 2,
+    document: { title: 'saved' },
   });
   await close(stores);
 });

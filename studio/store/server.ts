@@ -5,7 +5,7 @@ import { Followers } from './followers.ts';
 import { Listening } from './listening.ts';
 import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
-import { whereabouts } from './sets.ts';
+import { revisionsOf } from './sets.ts';
 import { isTrouble, StoreTrouble, troubleIn } from './trouble.ts';
 
 /** So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has changed it. */
@@ -77,7 +77,7 @@ export async function openServer(url: string, migrations: string): Promise<Store
   }
   const followers = new Followers();
   const listening = new Listening(url, followers, async () => {
-    for (const { key, ...change } of await whereabouts(db, followers.keys())) followers.tell(key, change);
+    for (const { key, ...change } of await revisionsOf(db, followers.keys())) followers.notify(key, change);
   });
   return {
     db,

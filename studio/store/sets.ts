@@ -57,7 +57,7 @@ export async function listSets(db: Database): Promise<ListedSet[]> {
     .orderBy(desc(sets.changedAt), asc(sets.id));
 }
 
-/** Some of the sets whose title has `title` in it, in any letters, the one changed last first, and how many there are of them in all. */
+/** Up to `most` sets whose title contains `title` in upper or lower case, the last changed first, beginning with number `from`. `count`: all that match. */
 export async function findSets(
   db: Database,
   { title = '', from = 0, most }: { readonly title?: string; readonly from?: number; readonly most: number },
@@ -74,7 +74,7 @@ export async function findSets(
       .offset(from);
     return { sets: await found, count: await db.$count(sets, isThere) };
   }
-  // What is one letter in capitals and not depends on the locale of a database; here it does not.
+  // In SQL, the case of letters such as “Ü” would depend on the locale of the database.
   const wanted = title.toLowerCase();
   const all = (await listSets(db)).filter((set) => set.title.toLowerCase().includes(wanted));
   return { sets: all.slice(from, from + most), count: all.length };
@@ -91,8 +91,8 @@ export async function findSet(db: Database, address: string): Promise<StoredSet 
   return found && { ...found, generation: await generationOf(db) };
 }
 
-/** Where sets are now, by their keys; those that are not on the shelf are left out. */
-export async function whereabouts(
+/** The current revisions of the sets `keys`. Deleted and unknown sets are left out. */
+export async function revisionsOf(
   db: Database,
   keys: readonly string[],
 ): Promise<Pick<StoredSet, 'key' | 'generation' | 'revision'>[]> {

@@ -22,8 +22,8 @@ const tables = ['sets', 'revisions', 'saves', 'pages', 'refused', 'codes'];
 export async function openStore(folder: string, migrations: string): Promise<Store> {
   const held = await lockFolderOr(folder);
   const followers = new Followers();
-  const heard = (payload: string): void => followers.hear(payload);
-  const pool = new EmbeddedPool(folder, join(dirname(migrations), 'pglite-thread.mjs'), heard);
+  const received = (payload: string): void => followers.receive(payload);
+  const pool = new EmbeddedPool(folder, join(dirname(migrations), 'pglite-thread.mjs'), received);
   // It is asked as `pg` is.
   const db = drizzle(pool as unknown as Pool, { schema });
   try {

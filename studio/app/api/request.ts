@@ -4,7 +4,7 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { z } from 'zod';
 import { type UseName, useNames } from '../../handoff/choice.ts';
 import { mostOperations } from '../../store/operations.ts';
-import { readWell } from '../../store/reading.ts';
+import { readOnServer } from '../../store/reading.ts';
 import { isTrouble } from '../../store/trouble.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
@@ -93,7 +93,7 @@ async function readWith<T extends { document?: unknown }>(
 ): Promise<(T & { document: SetDocument }) | Response> {
   const read = await readShape(request, shape);
   if (read instanceof Response) return read;
-  const result = await readWell(read.document);
+  const result = await readOnServer(read.document);
   if (!result.ok) return problem(422, { error: 'The document has faults.', faults: result.faults });
   return { ...read, document: result.document };
 }

@@ -1,24 +1,24 @@
-import { whereabouts } from '../../../store/sets.ts';
+import { revisionsOf } from '../../../store/sets.ts';
 import { store } from '../../../store/store.ts';
 import { ending } from '../../ending.ts';
 import { answer, problem, setIdOf } from '../request.ts';
 import { changeStream } from './stream.ts';
 
-/** So many pages one server tells at a time, and of so many sets one page. */
+/** Most streams of one server, and most sets in one stream. */
 const mostPages = 1_000;
 const mostSets = 200;
 
-// Next gives each route a copy of this module; the process has one count.
+// Next gives each route a copy of this module. The count is shared by all of them.
 const place = globalThis as { arbeitFollowers?: number };
 
-/** Tells of each change of the sets that are named by `?set=` their keys, as it happens, on whichever server it was saved. */
+/** Streams each change of the sets `?set=key&set=key`, made on any server, as server-sent events. */
 export function GET(request: Request): Promise<Response> {
   return answer('follow sets', async () => {
     const asked = [...new Set(new URL(request.url).searchParams.getAll('set'))];
     if (asked.length > mostSets) return problem(400, { error: `A page follows ${mostSets} sets at most.` });
     const ids = asked.map(setIdOf).filter((id) => id !== undefined);
     const opened = await store();
-    const now = () => opened.read((db) => whereabouts(db, ids));
+    const now = () => opened.read((db) => revisionsOf(db, ids));
     const keys = (await now()).map(({ key }) => key);
     if (keys.length === 0) return problem(404, { error: 'None of these sets is in the store.' });
     if ((place.arbeitFollowers ?? 0) >= mostPages)

@@ -1,10 +1,10 @@
 import { expect, test, vi } from 'vitest';
-import { changeStream, type Told } from './stream.ts';
+import { changeStream, type SetChange } from './stream.ts';
 
-const at = (revision: number): Told => ({ key: 's_1', generation: 'g', revision });
+const at = (revision: number): SetChange => ({ key: 's_1', generation: 'g', revision });
 
-function streamed(now: () => Promise<readonly Told[]> = async () => [at(1)]) {
-  const listeners = new Set<(told: Told) => void>();
+function streamed(now: () => Promise<readonly SetChange[]> = async () => [at(1)]) {
+  const listeners = new Set<(change: SetChange) => void>();
   const ending = new AbortController();
   const ended = vi.fn();
   const stream = changeStream({
@@ -21,7 +21,7 @@ function streamed(now: () => Promise<readonly Told[]> = async () => [at(1)]) {
     const { value } = await reader.read();
     return value && new TextDecoder().decode(value);
   };
-  return { listeners, ending, ended, reader, read, tell: (told: Told) => [...listeners].map((one) => one(told)) };
+  return { listeners, ending, ended, reader, read, tell: (change: SetChange) => [...listeners].map((one) => one(change)) };
 } // biome-ignore format: a helper a line
 
 test('first how long to wait, then what holds now, then each change', async () => {

@@ -1,30 +1,30 @@
 import type { Change } from '../../../store/followers.ts';
 
-/** A line that says nothing, every so many milliseconds, so that nobody between takes the connection for a dead one. */
+/** Interval of comment lines, in milliseconds. They keep proxies from closing the connection. */
 const pulse = 20_000;
-/** How long a browser waits before it asks again after a lost connection, in milliseconds. */
+/** Pause before a browser reconnects, in milliseconds. */
 const again = 3_000;
-/** So many lines may lie unread: whoever reads none of them is gone. */
+/** Unread events after which the stream ends: the reader is gone. */
 const mostUnread = 200;
 
-/** A change of the set of a key. */
-export interface Told extends Change {
+/** A change of the set `key`. */
+export interface SetChange extends Change {
   readonly key: string;
 }
 
-interface Telling {
-  /** Begins to tell of changes; answers what ends that. */
-  follow(listener: (told: Told) => void): () => void;
-  /** What holds now. */
-  now(): Promise<readonly Told[]>;
-  /** Any of them ends it. */
+interface Source {
+  /** Calls `listener` after each change. Returns a function that ends this. */
+  follow(listener: (change: SetChange) => void): () => void;
+  /** The current state, sent as the first events. */
+  now(): Promise<readonly SetChange[]>;
+  /** Each of them ends the stream. */
   readonly signals: readonly AbortSignal[];
-  /** Called once, when it has ended. */
+  /** Called once, after the end. */
   ended(): void;
 }
 
-/** Changes as server-sent events (HTML, 9.2), first the present state: each the key of the set, the generation of the store and the revision. */
-export function changeStream({ follow, now, signals, ended }: Telling): ReadableStream<Uint8Array> {
+/** Server-sent events (HTML, section 9.2). The data of each: the key of a set, the generation of the store, and the revision. */
+export function changeStream({ follow, now, signals, ended }: Source): ReadableStream<Uint8Array> {
   const stop = new AbortController();
   const end = (): void => stop.abort();
   const text = new TextEncoder();
@@ -35,9 +35,9 @@ export function changeStream({ follow, now, signals, ended }: Telling): Readable
         if ((controller.desiredSize ?? 0) < -mostUnread) end();
         else controller.enqueue(text.encode(line));
       };
-      const tell = ({ key, generation, revision }: Told): void =>
+      const send = ({ key, generation, revision }: SetChange): void =>
         say(`data: ${key} ${generation} ${revision}\n\n`);
-      const letGo = follow(tell);
+      const letGo = follow(send);
       const beat = setInterval(() => say(':\n\n'), pulse);
       stop.signal.addEventListener('abort', () => {
         clearInterval(beat);
@@ -45,16 +45,16 @@ export function changeStream({ follow, now, signals, ended }: Telling): Readable
         try {
           controller.close();
         } catch {
-          // It was closed from the other end.
+          // The browser has closed it.
         }
         ended();
       });
-      // With the stream their listeners go: the process's own outlives them all.
+      // Removed with the stream: the signal of the process lives longer.
       for (const signal of signals) signal.addEventListener('abort', end, { signal: stop.signal });
       if (signals.some(({ aborted }) => aborted)) return end();
       say(`retry: ${again}\n\n`);
-      // It may have changed before anybody followed it. Without the store nothing can be told; the browser asks again.
-      now().then((all) => all.forEach(tell), end);
+      // A set may have changed before `follow`. If the store does not answer, the stream ends and the browser reconnects.
+      now().then((all) => all.forEach(send), end);
     },
     cancel: end,
   });

@@ -2,14 +2,14 @@ import { createSet, findSets, listSets } from '../../../store/sets.ts';
 import { store } from '../../../store/store.ts';
 import { answer, problem, readNew } from '../request.ts';
 
-/** So many are listed at a time. */
+/** Most sets in one answer. */
 const atATime = 50;
-/** So many characters somebody may look for. */
+/** Most characters of a search. */
 const mostLookedFor = 200;
 
 /**
- * All sets, the one changed last first, each with its title and the number of its fields. With `?title=` and `&from=`: `{ sets, count }`, fifty of those
- * whose title has that in it, and how many there are.
+ * All sets, the last changed first, with their titles and numbers of fields. With `?title=` and `&from=`: `{ sets, count }`, up to fifty sets whose title
+ * contains the text, and the count of all that match.
  */
 export function GET(request: Request): Promise<Response> {
   return answer('list the sets', async () => {
