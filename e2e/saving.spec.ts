@@ -201,6 +201,29 @@ test('a shelf of many sets asks for changes once, and a page that is not seen as
   await expect.poll(() => asked).toEqual([10]);
 });
 
+test('after a restore of the store, the page asks which version to continue with', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  const found = await stored(request, id);
+  const theirs = { ...found, revision: 4, generation: 'g_restored' };
+  await page.route('**/api/sets/s_*', (route) =>
+    route.request().method() === 'PUT'
+      ? route.fulfill({ status: 409, json: { because: 'generation', theirs, kept: null } })
+      : route.continue(),
+  );
+  await page.goto(`/sets/${id}/fields/pin`);
+  await hint(page).fill('of this page');
+  const dialog = page.getByRole('alertdialog', { name: 'The store was restored from a backup' });
+  await expect(dialog).toContainText('at revision 4. This page shows a different version. If you use');
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await dialog.getByRole('button', { name: 'Use the version of the backup' }).click();
+  await expect(hint(page)).toHaveValue('');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(hint(page)).toHaveValue('of this page');
+});
+
 test('of many sets the shelf lists some, more as they are asked for, and finds them by their title', async ({
   page,
   request,

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, type Page } from '@playwright/test';
 import { patient, test } from './alive.ts';
@@ -202,7 +203,7 @@ test('two browsers: the later save of the same is a choice, and either way nothi
   browser,
   request,
 }) => {
-  for (const choice of ['Go on with mine', 'Go on with theirs']) {
+  for (const choice of ['Keep my version', 'Use their version']) {
     const id = await newSet(request, { fields: [pin] });
     // Two tabs of one browser tell each other at once; another browser does not.
     const other = await (await browser.newContext()).newPage();
@@ -214,11 +215,13 @@ test('two browsers: the later save of the same is a choice, and either way nothi
     await page.getByLabel('Hint', { exact: true }).fill('mine');
     await expect(page.getByRole('alertdialog')).toBeVisible();
     await expectNoViolations(page);
-    const href = (await page.getByRole('link', { name: 'Mine as a file' }).getAttribute('href'))!;
-    const file = await page.evaluate((address) => fetch(address).then((answer) => answer.json()), href);
+    const downloading = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Download my version' }).click();
+    const file = JSON.parse(readFileSync(await (await downloading).path(), 'utf8'));
     expect(file.fields[0].hint).toBe('mine');
+    await expect(page.getByText('Your version is stored under “Refused versions”')).toBeVisible();
     await page.getByRole('button', { name: choice }).click();
-    const kept = choice.endsWith('mine') ? 'mine' : 'theirs';
+    const kept = choice.startsWith('Keep') ? 'mine' : 'theirs';
     await expect(page.getByLabel('Hint', { exact: true })).toHaveValue(kept);
     await expect.poll(async () => (await documentOf(request, id)).fields[0].hint).toBe(kept);
     // Chosen once: it is not asked again, here or after a reload.
@@ -257,7 +260,7 @@ test('the choice lies over any dialog that is open, and its solid button overwri
   answer();
   const choice = page.getByRole('alertdialog');
   await expect(choice).toBeVisible();
-  const button = choice.getByRole('button', { name: 'Go on with theirs' });
+  const button = choice.getByRole('button', { name: 'Use their version' });
   await expect(button).toHaveClass(/solid-button/);
   const isOnTop = await button.evaluate((element) => {
     const { left, top, width, height } = element.getBoundingClientRect();

@@ -218,6 +218,28 @@ test('a change that is known by the time it is heard of is not asked for; one of
   expect(saver.outbox().base).not.toBe(2);
 });
 
+test('unsaved changes are sent when a change of others arrives, so that the server keeps what it refuses', async () => {
+  const refused = (): Answer => ({ ok: false, theirs, kept: 3 });
+  const { saver, sent, states } = scene([refused], { whole: theirs });
+  saver.want(titled('mine'));
+  await saver.catchUp({ generation: 'g', revision: 5 });
+  expect(sent).toEqual([[1, 1, 'mine']]);
+  expect(states.at(-1)).toMatchObject({ is: 'refused', kept: 3, isRestored: false });
+});
+
+test('a refused save of a restored store is marked as such', async () => {
+  const restored = { ...theirs, generation: 'another' };
+  const { saver, states } = scene([{ ok: false, theirs: restored, kept: null }]);
+  saver.want(titled('mine'));
+  await vi.runAllTimersAsync();
+  expect(states.at(-1)).toMatchObject({ is: 'refused', isRestored: true });
+});
+  const catching = other.saver.catchUp();
+  other.saver.want(titled('mine'));
+  await catching;
+  expect(other.saver.outbox().generation).toBe('g');
+});
+
 test('asked for while nothing is to be saved, it hears as well', async () => {
   const others: Operation[] = [{ do: 'set', at: ['title'], before: '', value: 'theirs' }];
   const found = { revision: 4, theirs: others, digest: digest(JSON.stringify(titled('theirs'))) };

@@ -24,7 +24,13 @@ export type SaveState =
   | { readonly is: 'saved'; readonly as?: { readonly revision: number; readonly document: SetDocument } }
   | { readonly is: 'failed'; readonly why: string; readonly faults: readonly DocumentFault[] }
   /** Somebody else changed the same. What was sent is kept under `kept`, where the server could put it together. */
-  | { readonly is: 'refused'; readonly theirs: Theirs; readonly kept: number | null };
+  | {
+      readonly is: 'refused';
+      readonly theirs: Theirs;
+      readonly kept: number | null;
+      /** Whether the store was restored from a backup in between. */
+      readonly isRestored: boolean;
+    };
 
 /** All a page has that is not known to be stored, to be kept in the browser. */
 export interface Outbox {
@@ -152,6 +158,8 @@ class PageSaver implements Saver {
     await this.#busy;
     if (this.#busy || this.#held || this.#box.underWay) return;
     if (news && !isNews(this.#box, news)) return;
+    // The answer to a save brings the changes too, and the server keeps a save that it refuses.
+    if (this.#wanted !== undefined) return this.flush();
     const { base, stored } = this.#box;
     const found = await this.#around.changesSince(base, this.#box.generation);
     // A save that was begun meanwhile hears of them with its answer.
@@ -268,9 +276,10 @@ class PageSaver implements Saver {
     const mine = between(after, this.#here());
     const shown = theirs.length === 0 ? this.#here() : withMine(whole.document, theirs, mine);
     const { generation, revision, document } = whole;
+    const isRestored = generation !== this.#box.generation;
     this.#put({ ...this.#box, generation, base: revision, stored: document, underWay: undefined });
     if (shown === undefined) {
-      this.#refuse(whole, null);
+      this.#refuse(whole, null, isRestored);
       return;
     }
     const isAll = between(document, shown).length === 0;
@@ -282,11 +291,15 @@ class PageSaver implements Saver {
       );
   }
 
-  #refuse({ generation, revision, document }: Theirs, kept: number | null): void {
+  #refuse(
+    { generation, revision, document }: Theirs,
+    kept: number | null,
+    isRestored = generation !== this.#box.generation,
+  ): void {
     this.#held = true;
     this.#wanted = this.#here();
     this.#put({ ...this.#box, underWay: undefined });
-    this.#around.tell({ is: 'refused', theirs: { generation, revision, document }, kept });
+    this.#around.tell({ is: 'refused', theirs: { generation, revision, document }, kept, isRestored });
   }
 
   #fail(why: string, faults: readonly DocumentFault[]): void {

@@ -59,9 +59,10 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
       {save.is === 'refused' && choice && (
         <choice.ChoiceDialog
           set={set}
-          theirs={save.theirs.document.title}
+          title={save.theirs.document.title}
           revision={save.theirs.revision}
-          kept={save.kept}
+          isKept={save.kept !== null}
+          isRestored={save.isRestored}
         />
       )}
     </>
