@@ -2,6 +2,7 @@ export {
   answerTo,
   type Call,
   createRunner,
+  type Origin,
   type Reply,
   type Runner,
   type Session,

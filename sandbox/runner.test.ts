@@ -79,6 +79,46 @@ test('no session waits for the calls of another while a thread is free; each wai
   vi.useRealTimers();
 });
 
+test('sets take turns, then the clients of a set, however many sessions each has', () => {
+  const calls: Call[] = [];
+  const replies: ((reply: Reply) => void)[] = [];
+  const runner = createRunner((onReply) => {
+    replies.push(onReply);
+    return { post: (call) => void calls.push(call), end: () => undefined };
+  }, 1);
+  const ask = (set: string, client: string, code: string) =>
+    runner.session({ set, client }).check(code, input);
+  for (let i = 0; i < 20; i++) ask('a', 'busy', `busy ${i}`);
+  ask('a', 'quiet', 'quiet');
+  ask('b', 'busy', 'other set');
+  expect(runner.waiting()).toBe(22);
+  replies[0]!({ ready: true });
+  for (let i = 0; i < 5; i++) replies[0]!({ id: calls.at(-1)!.id, outcome: { answer: undefined } });
+  expect(calls.slice(0, 6).map(({ code }) => code)).toEqual(['busy 0', 'other set', 'quiet', 'busy 1', 'busy 2', 'busy 3']); // biome-ignore format: a row
+  // A set that asks again comes before one that had the last turn.
+  ask('b', 'busy', 'other set again');
+  replies[0]!({ id: calls.at(-1)!.id, outcome: { answer: undefined } });
+  expect(calls.at(-1)?.code).toBe('other set again');
+});
+
+test('one set leaves a thread to the others, however many sessions it has', () => {
+  const calls: Call[] = [];
+  const replies: ((reply: Reply) => void)[] = [];
+  const runner = createRunner((onReply) => {
+    replies.push(onReply);
+    return { post: (call) => void calls.push(call), end: () => undefined };
+  }, 3);
+  const ready = () => {
+    for (const reply of replies) reply({ ready: true });
+  };
+  for (let i = 0; i < 5; i++) runner.session({ set: 'a', client: `${i}` }).check(`a ${i}`, input);
+  ready();
+  expect(calls.map(({ code }) => code)).toEqual(['a 0', 'a 1']);
+  runner.session({ set: 'b', client: '0' }).check('b', input);
+  ready();
+  expect(calls.map(({ code }) => code)).toEqual(['a 0', 'a 1', 'b']);
+});
+
 test('what is remembered is bounded by what it takes, not by how many', () => {
   const { runner, calls, reply } = byHand();
   const long = 'x'.repeat(100_000);

@@ -36,10 +36,21 @@ export interface Session {
   settled(): Promise<void>;
 }
 
+/** The set whose code a session runs, and the client it runs for: a browser, a page. */
+export interface Origin {
+  readonly set: string;
+  readonly client: string;
+}
+
 /** What runs own code in threads of its own, each one call at a time. */
 export interface Runner extends Session {
-  /** A session beside those there are: none waits for the calls of another while a thread is free. */
-  session(): Session;
+  /**
+   * A session beside the others. Calls are run in turns: between the sets, between the clients of a set, between the sessions of a client. One set never has
+   * all threads if there are several. `origin` names the set and the client; without it, the session is treated as a set of its own.
+   */
+  session(origin?: Origin): Session;
+  /** Sessions that wait for calls. */
+  waiting(): number;
   /** Has shapes of these contents worked out when nothing else is asked, in place of those that were wanted ahead before. */
   ahead(code: string, contents: readonly string[]): void;
   subscribe(listener: () => void): () => void;
@@ -114,6 +125,7 @@ function createMemory(): { get(key: string): Outcome | undefined; set(key: strin
 
 /** What a session waits for, and who waits for all of it. */
 interface Queue {
+  readonly origin: Origin;
   readonly waiting: Map<string, Asked>;
   readonly settling: (() => void)[];
 }
@@ -125,6 +137,29 @@ interface Due {
   readonly queue: Queue | undefined;
 }
 
+/** Takes turns: the set whose last turn was longest ago comes first, then the client, then the session. */
+function createTurns() {
+  let count = 0;
+  const last = new Map<string, number>();
+  const keysOf = ({ set, client }: Origin): readonly [string, string] => [
+    JSON.stringify([set]),
+    JSON.stringify([set, client]),
+  ];
+  const lastOf = (key: string): number => last.get(key) ?? 0;
+  return {
+    inOrder: (queues: Iterable<Queue>): Queue[] =>
+      [...queues]
+        .map((queue) => ({ queue, keys: keysOf(queue.origin) }))
+        .sort((a, b) => lastOf(a.keys[0]) - lastOf(b.keys[0]) || lastOf(a.keys[1]) - lastOf(b.keys[1]))
+        .map(({ queue }) => queue),
+    take({ origin }: Queue): void {
+      count++;
+      for (const key of keysOf(origin)) last.set(key, count);
+    },
+    clear: (): void => last.clear(),
+  };
+}
+
 /** What sessions ask, what calls came to, and which call is next. */
 function createAsked(threads: number) {
   const keyOf = createKeys();
@@ -134,8 +169,9 @@ function createAsked(threads: number) {
   const hangs = new Map<string, number>();
   /** What is wanted ahead: nobody waits for it. */
   let later = new Map<string, Asked>();
-  /** Of several threads one session has all but one at most. */
+  /** Threads that may run calls of one set at the same time. */
   const most = Math.max(1, threads - 1);
+  const turns = createTurns();
   const learn = (key: string, outcome: Outcome): void => {
     memory.set(key, outcome);
     later.delete(key);
@@ -166,21 +202,24 @@ function createAsked(threads: number) {
         all.map((asked): [string, Asked] => [keyOf(asked), asked]).filter(([key]) => !memory.get(key)),
       );
     },
-    /** The next call beside those that are under way: sessions in turn, then what is wanted ahead. */
+    /** The next call beside those that are under way: first calls of sessions, in turns, then what is wanted ahead. */
     next(busy: readonly Due[]): Due | undefined {
       const isUnderWay = (key: string): boolean => busy.some((one) => one.key === key);
-      for (const queue of queues) {
-        if (busy.filter((one) => one.queue === queue).length >= most) continue;
+      for (const queue of turns.inOrder(queues)) {
+        if (busy.filter((one) => one.queue?.origin.set === queue.origin.set).length >= most) continue;
         for (const [key, asked] of queue.waiting) {
-          if (isUnderWay(key)) continue;
-          // It is asked last the next time.
-          queues.delete(queue);
-          queues.add(queue);
-          return { key, asked, queue };
+          if (!isUnderWay(key)) return { key, asked, queue };
         }
       }
       for (const [key, asked] of later) if (!isUnderWay(key)) return { key, asked, queue: undefined };
       return undefined;
+    },
+    /** Called when a call is handed to a thread. */
+    begun({ queue }: Due): void {
+      if (!queue) return;
+      turns.take(queue);
+      // Of the sessions of a client, it comes last the next time.
+      if (queues.delete(queue)) queues.add(queue);
     },
     /** Tells those who wait for sessions that have nothing under way. */
     release(): void {
@@ -189,7 +228,9 @@ function createAsked(threads: number) {
         queues.delete(queue);
         for (const done of queue.settling.splice(0)) done();
       }
+      if (queues.size === 0) turns.clear();
     },
+    waiting: (): number => queues.size,
     hang({ key, asked }: Due): void {
       hangs.set(asked.code, (hangs.get(asked.code) ?? 0) + 1);
       learn(key, undecided(asked));
@@ -250,6 +291,7 @@ function createPool(start: StartThread, threads: number, work: ReturnType<typeof
   const call = (slot: Slot, thread: Thread, due: Due): void => {
     const id = ++count;
     slot.busy = { ...due, id };
+    work.begun(due);
     slot.timer = setTimeout(() => {
       drop(slot);
       work.hang(due);
@@ -279,8 +321,9 @@ function createPool(start: StartThread, threads: number, work: ReturnType<typeof
 export function createRunner(start: StartThread, threads = 1): Runner {
   const work = createAsked(threads);
   const pool = createPool(start, threads, work);
-  const session = (): Session => {
-    const queue: Queue = { waiting: new Map(), settling: [] };
+  let sessions = 0;
+  const session = (origin: Origin = { set: `session ${sessions++}`, client: '' }): Session => {
+    const queue: Queue = { origin, waiting: new Map(), settling: [] };
     const ask = (asked: Asked): Outcome | undefined => {
       const outcome = work.find(queue, asked);
       if (!outcome) pool.next();
@@ -300,6 +343,7 @@ export function createRunner(start: StartThread, threads = 1): Runner {
   return {
     ...session(),
     session,
+    waiting: work.waiting,
     ahead(code, contents) {
       work.want(contents.map((content) => ({ code, content })));
       pool.next();

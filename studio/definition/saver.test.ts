@@ -234,11 +234,6 @@ test('a refused save of a restored store is marked as such', async () => {
   await vi.runAllTimersAsync();
   expect(states.at(-1)).toMatchObject({ is: 'refused', isRestored: true });
 });
-  const catching = other.saver.catchUp();
-  other.saver.want(titled('mine'));
-  await catching;
-  expect(other.saver.outbox().generation).toBe('g');
-});
 
 test('asked for while nothing is to be saved, it hears as well', async () => {
   const others: Operation[] = [{ do: 'set', at: ['title'], before: '', value: 'theirs' }];

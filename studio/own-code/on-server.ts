@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { CodeInput } from '@arbeit/engine/rules';
-import { createRunner, type Reply, type Runner } from '@arbeit/sandbox';
+import { createRunner, type Origin, type Reply, type Runner } from '@arbeit/sandbox';
 
 const held = globalThis as { arbeitRunner?: Runner };
 
@@ -27,8 +27,8 @@ export function runnerOnServer(): Runner {
 }
 
 /** Own code run on the server as a promise of what it comes to, in a session of its own: for what has to wait for it. */
-export function settledOnServer() {
-  const { check, shape, settled } = runnerOnServer().session();
+export function settledOnServer(origin?: Origin) {
+  const { check, shape, settled } = runnerOnServer().session(origin);
   const wait = async <T>(ask: () => T | undefined): Promise<T> => {
     for (;;) {
       const outcome = ask();

@@ -4,10 +4,12 @@ import { compile } from '@arbeit/engine/document';
 import { type Ask, withShape } from '@arbeit/engine/field';
 import { type CheckedRecord, checkRecord, type OpenForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
+import type { Origin } from '@arbeit/sandbox';
 import { todayIn } from '../definition/clock.ts';
 import { runnerOnServer } from '../own-code/on-server.ts';
 import type { Store } from '../store/database.ts';
 import type { SoundSet } from '../store/documents.ts';
+import { StoreTrouble } from '../store/trouble.ts';
 import { addressIn, services } from './ask.ts';
 import { codePath } from './paths.ts';
 import { spendCode } from './sender.ts';
@@ -27,7 +29,7 @@ export async function takeRecord(
   const found = forms.find(({ id }) => id === formId);
   if (!found) return undefined;
   const today = todayIn(set.id) ?? localToday();
-  const form = await withCodeRun(found, raw, today);
+  const form = await withCodeRun(found, raw, today, { set: set.key, client: browser });
   const used: { readonly field: string; readonly address: string }[] = [];
   const ask = async ({ path, value, values }: Ask, field: string) => {
     const service = services[path];
@@ -44,6 +46,9 @@ export async function takeRecord(
   return checked;
 }
 
+/** Most records whose custom checks wait for a thread. */
+const mostWaiting = 200;
+
 /** As often as own code may lead to own code being asked about something else. */
 const mostRounds = 5;
 
@@ -55,11 +60,15 @@ async function withCodeRun(
   form: OpenForm,
   raw: Readonly<Record<string, string>>,
   today: string,
+  origin: Origin,
 ): Promise<OpenForm> {
   const rules = [...form.fields.flatMap((field) => field.rules), ...form.rules];
   const isShaped = form.fields.some(({ kind }) => kind.withShape);
   if (!isShaped && !rules.some(({ check }) => check.type === 'custom')) return form;
-  const { check, shape, settled } = runnerOnServer().session();
+  const runner = runnerOnServer();
+  if (runner.waiting() >= mostWaiting)
+    throw new StoreTrouble('Arbeit is running many custom checks at the moment. Try again.');
+  const { check, shape, settled } = runner.session(origin);
   let isKnown = true;
   const noticed = <T>(outcome: T | undefined): T | undefined => {
     isKnown &&= outcome !== undefined;

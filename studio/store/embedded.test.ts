@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
-import { describe, expect, test } from 'vitest';
+import { sql } from 'drizzle-orm';
+import { describe, expect, test, vi } from 'vitest';
 import { savingPage } from './saving-page.fixture.ts';
 import { createSet, listSets } from './sets.ts';
 import { openStore } from './store.ts';
@@ -35,6 +36,31 @@ test('ten thousand autosaves of a thousand fields would stay under 50 MB', async
   // What the second half added, for every further 120.
   const extrapolated = whole + (Math.max(0, whole - half) * (10_000 - 240)) / 120;
   expect(extrapolated, `${(whole / 1e6).toFixed(1)} MB after 240`).toBeLessThan(50_000_000);
+});
+
+test('the rest of a transaction is refused after its thread has ended', async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+  const store = await openStore(mkdtempSync(join(tmpdir(), 'arbeit-half-')), migrations);
+  const refused: string[] = [];
+  const work = store.write((db) =>
+    db.transaction(async (tx) => {
+      await createSet(tx, titled('First half'));
+      const hanging = tx.execute(sql`select pg_sleep(1000)`).catch((error: Error) => error);
+      // The message to the thread is posted before the time limit begins.
+      await new Promise((soon) => setImmediate(soon));
+      vi.advanceTimersByTime(10_000);
+      await hanging;
+      await createSet(tx, titled('Second half')).catch((error: Error) => {
+        refused.push(String(error.cause ?? error));
+        throw error;
+      });
+    }),
+  );
+  await expect(work).rejects.toMatchObject({ name: 'StoreTrouble' });
+  expect(refused).toEqual([expect.stringContaining('Nothing was changed; try again')]);
+  expect((await store.read(listSets)).map(({ title }) => title)).toEqual(['Ridge Huts']);
+  vi.useRealTimers();
+  await store.close();
 });
 
 describe('what keeps the store from answering is said in words', () => {
