@@ -137,27 +137,46 @@ interface Due {
   readonly queue: Queue | undefined;
 }
 
-/** Takes turns: the set whose last turn was longest ago comes first, then the client, then the session. */
+/** The sessions that wait, in turns: first the set whose last turn was longest ago, of that the client, of that the session. */
 function createTurns() {
+  const queues = new Set<Queue>();
   let count = 0;
   const last = new Map<string, number>();
-  const keysOf = ({ set, client }: Origin): readonly [string, string] => [
-    JSON.stringify([set]),
-    JSON.stringify([set, client]),
-  ];
-  const lastOf = (key: string): number => last.get(key) ?? 0;
+  const lastOf = (...origin: readonly string[]): number => last.get(JSON.stringify(origin)) ?? 0;
   return {
-    inOrder: (queues: Iterable<Queue>): Queue[] =>
-      [...queues]
-        .map((queue) => ({ queue, keys: keysOf(queue.origin) }))
-        .sort((a, b) => lastOf(a.keys[0]) - lastOf(b.keys[0]) || lastOf(a.keys[1]) - lastOf(b.keys[1]))
-        .map(({ queue }) => queue),
-    take({ origin }: Queue): void {
+    queues,
+    inOrder: (): Queue[] =>
+      [...queues].sort(
+        ({ origin: a }, { origin: b }) =>
+          lastOf(a.set) - lastOf(b.set) || lastOf(a.set, a.client) - lastOf(b.set, b.client),
+      ),
+    /** Called when a call of a session is handed to a thread. */
+    take(queue: Queue): void {
+      const { set, client } = queue.origin;
       count++;
-      for (const key of keysOf(origin)) last.set(key, count);
+      for (const origin of [[set], [set, client]]) last.set(JSON.stringify(origin), count);
+      // Of the sessions of a client, it comes last the next time.
+      if (queues.delete(queue)) queues.add(queue);
     },
-    clear: (): void => last.clear(),
+    /** Notifies those who wait for sessions that have nothing under way. */
+    release(): void {
+      for (const queue of queues) {
+        if (queue.waiting.size > 0) continue;
+        queues.delete(queue);
+        for (const done of queue.settling.splice(0)) done();
+      }
+      if (queues.size === 0) last.clear();
+    },
   };
+}
+
+/** The first of the calls that no thread is busy with. */
+function firstOf(
+  calls: ReadonlyMap<string, Asked>,
+  busy: readonly Due[],
+): { readonly key: string; readonly asked: Asked } | undefined {
+  for (const [key, asked] of calls) if (!busy.some((one) => one.key === key)) return { key, asked };
+  return undefined;
 }
 
 /** What sessions ask, what calls came to, and which call is next. */
@@ -165,13 +184,13 @@ function createAsked(threads: number) {
   const keyOf = createKeys();
   const memory = createMemory();
   const listeners = new Set<() => void>();
-  const queues = new Set<Queue>();
   const hangs = new Map<string, number>();
   /** What is wanted ahead: nobody waits for it. */
   let later = new Map<string, Asked>();
   /** Threads that may run calls of one set at the same time. */
   const most = Math.max(1, threads - 1);
   const turns = createTurns();
+  const { queues } = turns;
   const learn = (key: string, outcome: Outcome): void => {
     memory.set(key, outcome);
     later.delete(key);
@@ -204,32 +223,17 @@ function createAsked(threads: number) {
     },
     /** The next call beside those that are under way: first calls of sessions, in turns, then what is wanted ahead. */
     next(busy: readonly Due[]): Due | undefined {
-      const isUnderWay = (key: string): boolean => busy.some((one) => one.key === key);
-      for (const queue of turns.inOrder(queues)) {
-        if (busy.filter((one) => one.queue?.origin.set === queue.origin.set).length >= most) continue;
-        for (const [key, asked] of queue.waiting) {
-          if (!isUnderWay(key)) return { key, asked, queue };
-        }
+      for (const queue of turns.inOrder()) {
+        const ofSet = busy.filter((one) => one.queue?.origin.set === queue.origin.set);
+        const first = ofSet.length < most && firstOf(queue.waiting, busy);
+        if (first) return { ...first, queue };
       }
-      for (const [key, asked] of later) if (!isUnderWay(key)) return { key, asked, queue: undefined };
-      return undefined;
+      const first = firstOf(later, busy);
+      return first && { ...first, queue: undefined };
     },
     /** Called when a call is handed to a thread. */
-    begun({ queue }: Due): void {
-      if (!queue) return;
-      turns.take(queue);
-      // Of the sessions of a client, it comes last the next time.
-      if (queues.delete(queue)) queues.add(queue);
-    },
-    /** Tells those who wait for sessions that have nothing under way. */
-    release(): void {
-      for (const queue of queues) {
-        if (queue.waiting.size > 0) continue;
-        queues.delete(queue);
-        for (const done of queue.settling.splice(0)) done();
-      }
-      if (queues.size === 0) turns.clear();
-    },
+    begun: ({ queue }: Due): void => queue && turns.take(queue),
+    release: turns.release,
     waiting: (): number => queues.size,
     hang({ key, asked }: Due): void {
       hangs.set(asked.code, (hangs.get(asked.code) ?? 0) + 1);
