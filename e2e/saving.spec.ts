@@ -270,6 +270,28 @@ test('renamed in another tab, the page goes on saving its set; the old address l
   await expect(hint(page)).toHaveValue('after the renaming');
 });
 
+test('a page that was opened before a rename acts on its own set, not on another that took the id', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [pin] });
+  await page.goto('/');
+  const first = await stored(request, id);
+  const { title } = first.document;
+  const to = `renamed-${Date.now()}`;
+  await request.patch(`/api/sets/${id}`, { data: { id: to } });
+  const other = await newSet(request, { fields: [pin] });
+  expect((await request.patch(`/api/sets/${other}`, { data: { id } })).status()).toBe(200);
+  const section = page.locator(`[data-set="${id}"]`);
+  await section.getByRole('button', { name: `Menu of the set ${title}` }).click();
+  await page.getByRole('menuitem', { name: 'Delete the set' }).click();
+  await expect(page.getByText(`“${title}” was taken off the shelf.`)).toBeVisible();
+  expect((await request.get(`/api/sets/${first.key}`)).status()).toBe(404);
+  expect((await request.get(`/api/sets/${id}`)).status()).toBe(200);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect.poll(async () => (await request.get(`/api/sets/${first.key}`)).status()).toBe(200);
+});
+
 test('a page load alone makes no revision', async ({ page, request }) => {
   const { entry: _, ...bare } = { ...pin, kind: 'text', entry: {} };
   const id = await newSet(request, { fields: [bare] });

@@ -215,6 +215,19 @@ function files(folder: string): string[] {
   });
 }
 
+test('pages ask the server about a set by its key: an id may belong to another set by then', () => {
+  const sources = readdirSync(join(root, 'studio'), { recursive: true, encoding: 'utf8' }).filter(
+    (path) => /\.tsx?$/.test(path) && !/node_modules|\.next|\.test\./.test(path),
+  );
+  const addresses = sources.flatMap((path) =>
+    [...readFileSync(join(root, 'studio', path), 'utf8').matchAll(/\/api\/sets\/\$\{([^}]+)\}/g)].map(
+      ([, expression]) => `${path}: ${expression}`,
+    ),
+  );
+  expect(addresses.length).toBeGreaterThan(8);
+  expect(addresses.filter((address) => !/key\)?$/i.test(address))).toEqual([]);
+});
+
 test('no test has a limit of time of its own, or looks at a clock: it fails for what the code does, never for when', () => {
   const own = [
     /^\s*\}, [\d_]{4,}\);/m,

@@ -41,6 +41,11 @@ export default async function ShelfPage() {
   // A set that was stored by hand, or by an older Arbeit, may not be readable any more: that is one line, not the page.
   for (const { faults, ...set } of found.first)
     if (faults.length === 0) sets.push(set);
-    else broken.push({ id: set.id, faults: faults.map(({ path, message }) => `${path}: ${message}`) });
+    else
+      broken.push({
+        key: set.key,
+        id: set.id,
+        faults: faults.map(({ path, message }) => `${path}: ${message}`),
+      });
   return <Shelf sets={sets} folded={found.folded} broken={broken} />;
 }

@@ -3,9 +3,9 @@ import type { FieldFinding } from '@arbeit/engine/form';
 
 /** Sends a record to the form's route; what is wrong with it comes back by field. Throws where the server does not say. */
 export const sendTo =
-  (setId: string, formId: string): SendRecord =>
+  (setKey: string, formId: string): SendRecord =>
   async ({ raw }) => {
-    const address = `/api/sets/${encodeURIComponent(setId)}/forms/${encodeURIComponent(formId)}/records`;
+    const address = `/api/sets/${encodeURIComponent(setKey)}/forms/${encodeURIComponent(formId)}/records`;
     const response = await fetch(address, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

@@ -26,11 +26,13 @@ export interface CompiledForm extends FormManner {
 /** A form on a page of its own, as an end user meets it. `prefill`: values to begin with, by field. */
 export function FormAlone({
   setId,
+  setKey,
   compiled,
   today,
   prefill,
 }: {
   readonly setId: string;
+  readonly setKey: string;
   readonly compiled: CompiledForm;
   readonly today: string | undefined;
   readonly prefill: Readonly<Record<string, string>>;
@@ -47,7 +49,7 @@ export function FormAlone({
     },
     [prefill, open],
   );
-  const send = useMemo(() => sendTo(setId, compiled.id), [setId, compiled.id]);
+  const send = useMemo(() => sendTo(setKey, compiled.id), [setKey, compiled.id]);
   const form = useForm(open, { today, drive, send });
   useFormOutcomes(form.store);
   const { sending } = form;

@@ -102,7 +102,7 @@ function Sheet({
   const { document } = set;
   const today = todayIn(set.id);
   const change: ChangeForm = (edit, about) => set.edit((d) => changeForm(d, form.id, edit), about);
-  const send = useMemo(() => sendTo(set.id, form.id), [set.id, form.id]);
+  const send = useMemo(() => sendTo(set.key, form.id), [set.key, form.id]);
   const live = useForm(open, { today, drive: driveForm, send, carry: carryOver });
   const { store, sending } = live;
   useFormOutcomes(store);

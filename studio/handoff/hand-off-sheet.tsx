@@ -20,7 +20,7 @@ export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
   const [choice, setChoice] = useState(() => everything(set.document));
-  const making = useMade(set.id, choice);
+  const making = useMade(set.key, choice);
   const { made } = making;
   return (
     <>

@@ -47,12 +47,12 @@ async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<Told> 
 
 /** Has a hand-off made, and hears how far it is. Throws `Error` in words for people where it cannot be. */
 export async function make(
-  set: string,
+  setKey: string,
   choice: object,
   onStep: (step: string, done: number) => void,
   signal: AbortSignal,
 ): Promise<Made> {
-  const response = await fetch(`/api/sets/${encodeURIComponent(set)}/hand-off`, {
+  const response = await fetch(`/api/sets/${encodeURIComponent(setKey)}/hand-off`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(choice),

@@ -17,7 +17,7 @@ export interface Making {
 }
 
 /** Makes what is chosen, and anew whenever something else is. */
-export function useMade(set: string, choice: Choice): Making {
+export function useMade(setKey: string, choice: Choice): Making {
   const [made, setMade] = useState<Made>();
   const [progress, setProgress] = useState<{ step: string; done: number } | undefined>({ step: '', done: 0 });
   const [problem, setProblem] = useState<string>();
@@ -38,7 +38,7 @@ export function useMade(set: string, choice: Choice): Making {
       return own;
     }
     make(
-      set,
+      setKey,
       JSON.parse(wanted) as Choice,
       (step, done) => call.current === own && setProgress({ step, done }),
       own.signal,
@@ -51,7 +51,7 @@ export function useMade(set: string, choice: Choice): Making {
       })
       .finally(() => call.current === own && setProgress(undefined));
     return own;
-  }, [set, wanted]);
+  }, [setKey, wanted]);
   useEffect(() => {
     const own = begin();
     return () => own.abort();

@@ -34,14 +34,14 @@ export const titleOf = ({ revision, name }: Revision): string =>
 
 /** Two sets, revisions or fields chosen, and what they do otherwise. */
 export function ComparedSides({
-  setId,
+  setKey,
   document,
   revisions,
   sides: [before, after],
   comparing,
   onSides,
 }: {
-  readonly setId: string;
+  readonly setKey: string;
   readonly document: SetDocument;
   readonly revisions: readonly Revision[];
   readonly sides: readonly [Side, Side];
@@ -49,8 +49,8 @@ export function ComparedSides({
   readonly onSides: (sides: readonly [Side, Side]) => void;
 }) {
   const { is, compared, problem, begin, stop } = comparing;
-  const others = useOtherSets(setId);
-  const fieldsOf = useFieldsOf(setId, document, [before.of, after.of]);
+  const others = useOtherSets(setKey);
+  const fieldsOf = useFieldsOf(setKey, document, [before.of, after.of]);
   const count = (one: Compared['is']): number => compared.filter((item) => item.is === one).length;
   const apart = compared.length - count('same') - count('alike');
   const said = {
@@ -63,8 +63,8 @@ export function ComparedSides({
   const compare = (): void =>
     begin(async () => {
       const both = [
-        await documentOf(before.of, setId, document),
-        await documentOf(after.of, setId, document),
+        await documentOf(before.of, setKey, document),
+        await documentOf(after.of, setKey, document),
       ] as const;
       return bothReady(both, [before, after]);
     });
@@ -126,7 +126,7 @@ export function ComparedSides({
 
 /** The fields of what is chosen on either side; none of one that is being fetched, or cannot be. */
 function useFieldsOf(
-  setId: string,
+  setKey: string,
   document: SetDocument,
   [before, after]: readonly [string, string],
 ): (of: string) => SetDocument['fields'] {
@@ -134,7 +134,7 @@ function useFieldsOf(
   useEffect(() => {
     let isGone = false;
     for (const side of [before, after].filter((one) => one !== 'now'))
-      documentOf(side, setId, document).then(
+      documentOf(side, setKey, document).then(
         ({ fields }) => !isGone && setKnown((now) => new Map(now).set(side, fields)),
         // What is wrong with it is told when it is compared.
         () => {},
@@ -142,19 +142,19 @@ function useFieldsOf(
     return () => {
       isGone = true;
     };
-  }, [setId, document, before, after]);
+  }, [setKey, document, before, after]);
   return (of) => (of === 'now' ? document.fields : (known.get(of) ?? []));
 }
 
 /** Sets beside this one; none while Arbeit does not answer. */
-function useOtherSets(setId: string): readonly ListedSet[] {
+function useOtherSets(setKey: string): readonly ListedSet[] {
   const [sets, setSets] = useState<readonly ListedSet[]>([]);
   useEffect(() => {
     listSets().then(
-      (all) => setSets(all.filter(({ id }) => id !== setId)),
+      (all) => setSets(all.filter(({ key }) => key !== setKey)),
       () => {},
     );
-  }, [setId]);
+  }, [setKey]);
   return sets;
 }
 
@@ -192,8 +192,8 @@ function SideChoice({
         </optgroup>
         {others.length > 0 && (
           <optgroup label="Other sets">
-            {others.map(({ id, title }) => (
-              <option key={id} value={`set ${id}`}>
+            {others.map(({ key, title }) => (
+              <option key={key} value={`set ${key}`}>
                 {title}
               </option>
             ))}

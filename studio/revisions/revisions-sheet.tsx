@@ -54,7 +54,7 @@ export function RevisionsSheet({
   const { it: look, want } = useLater(lookedAt);
   const fetched = async (one: Revision): Promise<SetDocument | undefined> => {
     try {
-      return await documentOf(`revision ${one.revision}`, set.id, set.document);
+      return await documentOf(`revision ${one.revision}`, set.key, set.document);
     } catch (error) {
       setSaid((error as Error).message);
       return undefined;
@@ -98,7 +98,7 @@ export function RevisionsSheet({
             {revisions.map((one) => (
               <RevisionRow
                 key={one.revision}
-                set={set.id}
+                setKey={set.key}
                 one={one}
                 isPresent={one.revision === stored.revision}
                 isLookedAt={looking?.one.revision === one.revision}
@@ -115,7 +115,7 @@ export function RevisionsSheet({
           </ol>
         </section>
         <ComparedSides
-          setId={set.id}
+          setKey={set.key}
           document={set.document}
           revisions={revisions}
           sides={sides}
@@ -160,7 +160,7 @@ function useSaidLater(send: (text: string) => Promise<void>): (text: string) => 
 }
 
 function RevisionRow({
-  set,
+  setKey,
   one,
   isPresent,
   isLookedAt,
@@ -170,7 +170,7 @@ function RevisionRow({
   onProblem,
   children,
 }: {
-  readonly set: string;
+  readonly setKey: string;
   readonly one: Revision;
   readonly isPresent: boolean;
   readonly isLookedAt: boolean;
@@ -182,7 +182,7 @@ function RevisionRow({
 }) {
   const [name, setName] = useState(one.name ?? '');
   const send = async (text: string): Promise<void> => {
-    const response = await fetch(`/api/sets/${set}/revisions/${one.revision}`, {
+    const response = await fetch(`/api/sets/${setKey}/revisions/${one.revision}`, {
       method: 'PATCH',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ name: text.trim() || null }),

@@ -4,17 +4,17 @@ import { problemIn } from '../sheet/other-sets.ts';
 
 /** One side of a comparison: the set as it stands, a revision of it, or another set; all of it, or one field. */
 export interface Side {
-  /** `now`, `revision 7`, `set other`. */
+  /** `now`, `revision 7`, or `set` and the key of another set. */
   readonly of: string;
   /** Id of a field; '' for all of it. */
   readonly field: string;
 }
 
 /** The document of a side. Rejects with what went wrong, in a sentence. */
-export async function documentOf(of: string, setId: string, now: SetDocument): Promise<SetDocument> {
+export async function documentOf(of: string, setKey: string, now: SetDocument): Promise<SetDocument> {
   if (of === 'now') return now;
-  const [what, name = ''] = of.split(' ');
-  const path = what === 'revision' ? `/api/sets/${setId}/revisions/${name}` : `/api/sets/${name}`;
+  const [what, key = ''] = of.split(' ');
+  const path = what === 'revision' ? `/api/sets/${setKey}/revisions/${key}` : `/api/sets/${key}`;
   const response = await fetch(path).catch(() => undefined);
   const problem = await problemIn(response);
   if (problem || !response) throw new Error(problem);

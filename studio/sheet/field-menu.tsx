@@ -22,7 +22,7 @@ export function FieldMenu({
   trigger,
   button,
   more = [],
-  deliver = (to, one) => sendField(to.id, one, set.document.classes),
+  deliver = (to, one) => sendField(to.key, one, set.document.classes),
   onMade,
   onRenamed,
   onTurned = () => undefined,

@@ -43,13 +43,13 @@ export function received(
   return needed.length ? { ...set, classes: { ...set.classes, ...Object.fromEntries(needed) } } : set;
 }
 
-/** Puts a field into a set that is not on this page. Resolves to what went wrong, or nothing. */
+/** Adds a field to the set with the key `key`, which is not on this page. Resolves to an error message, or ''. */
 export async function sendField(
-  to: string,
+  key: string,
   field: FieldDocument,
   from: SetDocument['classes'],
 ): Promise<string> {
-  const found = await fetch(`/api/sets/${to}`).catch(() => undefined);
+  const found = await fetch(`/api/sets/${key}`).catch(() => undefined);
   if (!found?.ok) return problemIn(found);
   const set = (await found.json()) as StoredSet;
   const { saveOnce } = await import('../definition/saving.ts');

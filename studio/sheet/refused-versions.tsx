@@ -39,7 +39,7 @@ export function RefusedVersions({
     const { error } = (await response.json().catch(() => ({}))) as { error?: string };
     return error ?? `The server answered ${response.status}.`;
   };
-  const drop = (kept: number) => ask(`/api/sets/${stored.id}/refused/${kept}`, { method: 'DELETE' });
+  const drop = (kept: number) => ask(`/api/sets/${stored.key}/refused/${kept}`, { method: 'DELETE' });
   const act = async (work: () => Promise<string>, done: string) => {
     setBusy(true);
     setSaid((await work()) || done);
@@ -101,7 +101,7 @@ export function RefusedVersions({
                 >
                   Take it back
                 </button>
-                <a className="word-button" href={`/api/sets/${stored.id}/refused/${version.kept}`} download>
+                <a className="word-button" href={`/api/sets/${stored.key}/refused/${version.kept}`} download>
                   As a file
                 </a>
                 <button

@@ -101,7 +101,7 @@ function useListed(first: Listed, search: string) {
 
 /** One line of a set; opened, it is fetched and laid out like the others. */
 function FoldedSet({
-  folded: { id, title, fields },
+  folded: { key, id, title, fields },
   search,
 }: {
   readonly folded: ListedSet;
@@ -111,7 +111,7 @@ function FoldedSet({
   const [stored, setStored] = useState<StoredSet | null>(null);
   const [problem, setProblem] = useState('');
   const open = async () => {
-    const response = await fetch(`/api/sets/${id}`).catch(() => undefined);
+    const response = await fetch(`/api/sets/${key}`).catch(() => undefined);
     if (response?.ok) setStored((await response.json()) as StoredSet);
     else setProblem('It could not be opened: Arbeit did not answer. Try again.');
   };

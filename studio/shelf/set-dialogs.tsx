@@ -131,7 +131,7 @@ export function RenameSetDialog({ set, onClose, onDone }: Props & { readonly onD
       <form
         onSubmit={async (event) => {
           event.preventDefault();
-          const response = await fetch(`/api/sets/${set.id}`, {
+          const response = await fetch(`/api/sets/${set.key}`, {
             method: 'PATCH',
             headers: { 'content-type': 'application/json' },
             body: JSON.stringify({ id }),

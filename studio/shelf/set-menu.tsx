@@ -33,7 +33,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
     if (response?.ok) router.refresh();
   };
   const remove = async () => {
-    const response = await fetch(`/api/sets/${set.id}`, { method: 'DELETE' }).catch(() => undefined);
+    const response = await fetch(`/api/sets/${set.key}`, { method: 'DELETE' }).catch(() => undefined);
     const wrong = await problemIn(response);
     setSaid(wrong);
     if (!wrong) onGone();

@@ -46,16 +46,16 @@ export function SetSection({
   readonly isNew: boolean;
   /** It stands on top of the shelf. */
   readonly isFirst: boolean;
-  readonly onGone: (id: string, title: string) => void;
+  readonly onGone: (key: string, title: string) => void;
 }) {
   const set = useSet(stored);
   const { document } = set;
   const title = useRef<HTMLInputElement>(null);
   const [isFolded, setFolded] = useFolded(set.id);
   useEffect(() => {
-    laidOut.set(set.id, set);
+    laidOut.set(set.key, set);
     return () => {
-      laidOut.delete(set.id);
+      laidOut.delete(set.key);
     };
   });
   useEffect(() => {
@@ -95,7 +95,7 @@ export function SetSection({
         <div className="ml-auto flex flex-wrap items-baseline gap-x-4">
           <SaveLine set={set} />
           <NewField set={set} />
-          <SetMenu set={set} onGone={() => onGone(set.id, document.title)} />
+          <SetMenu set={set} onGone={() => onGone(set.key, document.title)} />
         </div>
       </div>
       {!isFolded && (
@@ -187,8 +187,8 @@ function useFieldTurns(set: EditedSet) {
   }, []);
   const deliver = useCallback(async (to: ListedSet, field: FieldDocument): Promise<string> => {
     const { classes } = latest.current.document;
-    const here = laidOut.get(to.id);
-    if (!here) return sendField(to.id, field, classes);
+    const here = laidOut.get(to.key);
+    if (!here) return sendField(to.key, field, classes);
     here.edit((d) => received(d, field, classes));
     return '';
   }, []);

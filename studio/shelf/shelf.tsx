@@ -16,6 +16,7 @@ import { SetSection } from './set-section.tsx';
 
 /** A stored set that cannot be read: what is wrong with it, a sentence each. */
 export interface Broken {
+  readonly key: string;
   readonly id: string;
   readonly faults: readonly string[];
 }
@@ -38,7 +39,7 @@ export function Shelf({
   const router = useRouter();
   const [search, setSearch] = useState('');
   const [fresh, setFresh] = useState<string | null>(null);
-  const [gone, setGone] = useState<{ readonly id: string; readonly title: string } | null>(null);
+  const [gone, setGone] = useState<{ readonly key: string; readonly title: string } | null>(null);
   const [given, setGiven] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
   const { it: taking, want } = useLater(takeInDialog);
@@ -96,7 +97,7 @@ export function Shelf({
           <p className="py-16 text-faint">No set yet. Begin one above, or take a document in.</p>
         )}
         {sets
-          .filter(({ id }) => id !== gone?.id)
+          .filter(({ key }) => key !== gone?.key)
           .map((stored, i) => (
             <SetSection
               isFirst={i === 0}
@@ -104,12 +105,12 @@ export function Shelf({
               stored={stored}
               search={wanted}
               isNew={fresh === stored.id}
-              onGone={(id, title) => setGone({ id, title })}
+              onGone={(key, title) => setGone({ key, title })}
             />
           ))}
         <FoldedSets first={folded} search={wanted} laidOut={laidOut} />
         {broken.map((one) => (
-          <BrokenSet key={one.id} broken={one} />
+          <BrokenSet key={one.key} broken={one} />
         ))}
       </main>
       {taking && given !== null && (
@@ -167,16 +168,16 @@ function useDrop(onText: (text: string) => void) {
 
 /** Where a set stood that was deleted, and the way to have it back. */
 function SetGone({
-  gone: { id, title },
+  gone: { key, title },
   onBack,
 }: {
-  readonly gone: { readonly id: string; readonly title: string };
+  readonly gone: { readonly key: string; readonly title: string };
   readonly onBack: () => void;
 }) {
   const router = useRouter();
   const [problem, setProblem] = useState('');
   const back = async () => {
-    const response = await fetch(`/api/sets/${id}/restore`, { method: 'POST' }).catch(() => undefined);
+    const response = await fetch(`/api/sets/${key}/restore`, { method: 'POST' }).catch(() => undefined);
     const wrong = await problemIn(response);
     setProblem(wrong);
     if (wrong) return;
@@ -196,14 +197,14 @@ function SetGone({
   );
 }
 
-function BrokenSet({ broken: { id, faults } }: { readonly broken: Broken }) {
+function BrokenSet({ broken: { key, id, faults } }: { readonly broken: Broken }) {
   return (
     <section className="mt-8" aria-label={`Set ${id}`}>
       <h2 className="border-b border-ink pb-1.5 text-xl">{id}</h2>
       <p className="py-2">
         This set cannot be shown: its document has{' '}
         {faults.length === 1 ? 'a fault' : `${faults.length} faults`}.{' '}
-        <a className="word-button" href={`/api/sets/${id}`} download={`${id}.json`}>
+        <a className="word-button" href={`/api/sets/${key}`} download={`${id}.json`}>
           It as a file
         </a>
       </p>

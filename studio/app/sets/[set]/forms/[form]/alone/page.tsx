@@ -33,6 +33,7 @@ export default async function FormAlonePage({ params, searchParams }: Props) {
   return (
     <FormAlone
       setId={setId}
+      setKey={set.key}
       today={typeof today === 'string' && isDate(today) ? today : todayIn(setId)}
       compiled={{
         id,
