@@ -227,6 +227,17 @@ test('unsaved changes are sent when a change of others arrives, so that the serv
   expect(states.at(-1)).toMatchObject({ is: 'refused', kept: 3, isRestored: false });
 });
 
+test('changes of others are merged into a document with faults, too', async () => {
+  const others: Operation[] = [{ do: 'set', at: ['locale'], before: 'en-GB', value: 'de-DE' }];
+  const found = { revision: 2, theirs: others, digest: digest(JSON.stringify({ ...titled(''), locale: 'de-DE' })) };
+  const faults = [{ path: '$', message: 'no' }];
+  const { saver, joined } = scene([{ ok: false, why: 'faults', faults }, { ok: false, why: 'faults', faults }], found);
+  saver.want(titled('faulty'));
+  await saver.flush();
+  await saver.catchUp({ generation: 'g', revision: 2 });
+  expect(joined).toEqual([{ ...titled('faulty'), locale: 'de-DE' }]);
+}); // biome-ignore format: an answer a line
+
 test('a refused save of a restored store is marked as such', async () => {
   const restored = { ...theirs, generation: 'another' };
   const { saver, states } = scene([{ ok: false, theirs: restored, kept: null }]);

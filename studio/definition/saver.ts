@@ -119,6 +119,8 @@ class PageSaver implements Saver {
   /** Somebody has to choose. */
   #held = false;
   #failures = 0;
+  /** Whether the server found faults in the wanted document. */
+  #isFaulty = false;
   #busy: Promise<void> | undefined;
 
   constructor({ generation, revision, document }: Theirs, around: Around) {
@@ -129,6 +131,7 @@ class PageSaver implements Saver {
 
   want(document: SetDocument): void {
     this.#wanted = document;
+    this.#isFaulty = false;
     if (this.#held) return;
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => void this.flush(), this.#around.pause ?? 500);
@@ -159,7 +162,7 @@ class PageSaver implements Saver {
     if (this.#busy || this.#held || this.#box.underWay) return;
     if (news && !isNews(this.#box, news)) return;
     // The answer to a save brings the changes too, and the server keeps a save that it refuses.
-    if (this.#wanted !== undefined) return this.flush();
+    if (this.#wanted !== undefined && !this.#isFaulty) return this.flush();
     const { base, stored } = this.#box;
     const found = await this.#around.changesSince(base, this.#box.generation);
     // A save that was begun meanwhile hears of them with its answer.
@@ -240,6 +243,7 @@ class PageSaver implements Saver {
     if ('theirs' in answer) return this.#refuse(answer.theirs, answer.kept);
     if (answer.faults.length > 0) {
       // It was not taken and is not sent again: its number is the next one's.
+      this.#isFaulty = this.#wanted === undefined;
       this.#wanted = this.#here();
       this.#put({ ...this.#box, counter: this.#box.counter - 1, underWay: undefined });
     }
