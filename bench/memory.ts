@@ -20,14 +20,10 @@ const requests = 20_000;
 /** Requests under way at the same time. */
 const together = 4;
 
-/** Resident memory of a process, in bytes. Where there is no `/proc`, 0. */
+/** Resident memory of a process, in bytes. Throws on systems without `/proc`. */
 function residentOf(pid: number): number {
-  try {
-    const [, kilobytes] = /^VmRSS:\s+(\d+) kB/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
-    return Number(kilobytes ?? 0) * 1024;
-  } catch {
-    return 0;
-  }
+  const [, kilobytes] = /^VmRSS:\s+(\d+) kB/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
+  return Number(kilobytes) * 1024;
 }
 
 const json = { 'content-type': 'application/json', origin: address };
@@ -60,7 +56,8 @@ async function ask(set: Stored, i: number, state: { revision: number }): Promise
   const save = { generation: set.generation, page: `page-${i}`, counter: 1, base: state.revision, operations };
   const answer = await fetch(`${address}/api/sets/${set.key}`, { method: 'PUT', headers: json, body: JSON.stringify(save) });
   const taken = (await answer.json()) as { revision?: number };
-  if (answer.ok) state.revision = taken.revision!;
+  if (!answer.ok) throw new Error(`A save was answered with ${answer.status}.`);
+  state.revision = taken.revision!;
 } // biome-ignore format: a request a line
 
 /** Sends the requests to the studio as it is built, in a data folder of its own. */
@@ -96,8 +93,7 @@ export async function memoryGrowth(root: string): Promise<Memory> {
       await Promise.all(Array.from({ length: together }, (_, k) => ask(set, i + k, state)));
       if ((i + together) % (requests / 4) === 0) quarters.push(residentOf(server.pid!));
     }
-    const ratio = quarters[0] ? quarters.at(-1)! / quarters[0] : 1;
-    return { requests, ratio, limit: 1.15, quarters };
+    return { requests, ratio: quarters.at(-1)! / quarters[0]!, limit: 1.15, quarters };
   } finally {
     server.kill('SIGKILL');
     rmSync(data, { recursive: true, force: true });

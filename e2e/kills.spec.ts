@@ -108,7 +108,7 @@ test('asked to end, a server answers what is under way, lets waiting connections
   half.write(
     'POST /api/sets HTTP/1.1\r\nhost: 127.0.0.1\r\ncontent-type: application/json\r\ncontent-length: 999\r\n\r\n{',
   );
-  // And one that is told of changes for as long as it likes.
+  // And a stream of changes, which has no end of its own.
   const set = (await (await send('POST', '/api/sets', { document: titled('0') })).json()) as StoredSet;
   const told = (await fetch(`${base}/api/changes?set=${set.key}`)).body!.getReader();
   await told.read();

@@ -199,6 +199,16 @@ test('a shelf of many sets asks for changes once, and a page that is not seen as
   await page.goto('/');
   await page.keyboard.press('Tab');
   await expect.poll(() => asked).toEqual([10]);
+  const show = (state: 'hidden' | 'visible') =>
+    page.evaluate((is) => {
+      Object.defineProperty(document, 'visibilityState', { value: is, configurable: true });
+      document.dispatchEvent(new Event('visibilitychange'));
+    }, state);
+  const closed = page.waitForEvent('requestfailed', (one) => one.url().includes('/api/changes'));
+  await show('hidden');
+  await closed;
+  await show('visible');
+  await expect.poll(() => asked).toEqual([10, 10]);
 });
 
 test('after a restore of the store, the page asks which version to continue with', async ({

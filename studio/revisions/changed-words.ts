@@ -28,12 +28,12 @@ export function changedWords({
   items,
   more,
 }: Changed): readonly { readonly heading: string; readonly list: string }[] {
-  return groups.flatMap(([how, heading]) => {
+  const lists = groups.flatMap(([how, heading]) => {
     const all = items.filter((item) => item.how === how).map(itemWords);
     if (all.length === 0) return [];
     const left = all.length - mostShown;
     const shown = all.slice(0, mostShown).join(', ');
-    if (left <= 0) return [{ heading, list: shown }];
-    return [{ heading, list: more ? `${shown} and others` : `${shown} and ${left} more` }];
+    return [{ heading, list: left > 0 ? `${shown} and ${left} more` : shown }];
   });
+  return more ? [...lists, { heading: 'Also', list: 'more changes, which are not listed' }] : lists;
 }

@@ -33,13 +33,21 @@ describe('one save', () => {
     const whole = [{ do: 'set', at: [], value: set([b]) }] as never;
     expect(changedWords(changedBy(whole, set([b])))).toEqual([{ heading: 'Changed', list: 'whole set' }]);
   });
+  test('changes that are not listed are mentioned, also if every group is short', () => {
+    const before = Array.from({ length: 6 }, (_, i) => field(`o${i}`));
+    const after = Array.from({ length: 9 }, (_, i) => field(`n${i}`));
+    expect(words(set(before), set(after)).at(-1)).toBe('Also: more changes, which are not listed');
+  });
   test('many changes are listed in part', () => {
     const all = Array.from({ length: 8 }, (_, i) => field(`n${i}`));
     expect(words(set([]), set(all))).toEqual(['Added: “N0”, “N1”, “N2”, “N3”, “N4”, “N5” and 2 more']);
     const most = Array.from({ length: 60 }, (_, i) => field(`n${i}`));
     const { items, more } = between(set([]), set(most));
     expect([items.length, more]).toEqual([12, true]);
-    expect(words(set([]), set(most))).toEqual(['Added: “N0”, “N1”, “N2”, “N3”, “N4”, “N5” and others']);
+    expect(words(set([]), set(most))).toEqual([
+      'Added: “N0”, “N1”, “N2”, “N3”, “N4”, “N5” and 6 more',
+      'Also: more changes, which are not listed',
+    ]);
   });
 });
 

@@ -39,7 +39,7 @@ async function withStore(
 /** Writes the whole store to a file. It has its name only once it is all there. */
 export function backup(file: string, where: Where): Promise<string | undefined> {
   const { url, folder } = where;
-  // Opening a folder without a store makes one: nobody who mistypes its name wants a backup of that.
+  // Opening a folder without a store creates one. A mistyped name must not lead to an empty backup.
   if (!url && !existsSync(join(folder, 'pg')))
     return Promise.resolve(`There is no store in ${resolve(folder)}.`);
   return withStore(where, async (store) => {

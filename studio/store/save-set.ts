@@ -155,7 +155,7 @@ export async function changesSince(
     if (!present) return undefined;
     const { revision } = present;
     const isOwn = (await generationOf(tx)) === generation;
-    // Mostly nothing has changed, and nobody reads the document for that.
+    // Usually nothing has changed, so the document is not read.
     if (isOwn && revision === base) return { revision, theirs: [], digest: '' };
     const since = isOwn ? await savedSince(tx, key, base, revision) : undefined;
     const found = await documentsOf(db).find(tx, key);
