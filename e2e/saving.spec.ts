@@ -190,7 +190,7 @@ test('a shelf of many sets asks for changes once, and a page that is not seen as
   page,
   request,
 }) => {
-  for (let i = 0; i < 8; i++) await newSet(request, { fields: [pin] });
+  for (let i = 0; i < 10; i++) await newSet(request, { fields: [pin] });
   const asked: number[] = [];
   page.on('request', (one) => {
     const { pathname, searchParams } = new URL(one.url());
