@@ -5,7 +5,8 @@ import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { sql } from 'drizzle-orm';
 import { build } from 'esbuild';
-import { expect, test } from 'vitest';
+import pg from 'pg';
+import { expect, test, vi } from 'vitest';
 import { backupOf, restoreInto } from './backup.ts';
 import type { Store } from './database.ts';
 import { soundSet } from './documents.ts';
@@ -167,6 +168,46 @@ test('a database that crashes: what was acknowledged is there, what comes meanwh
     saveSet(db, set.key, retitled(set, 'after', 1, found!.revision, 'after')),
   );
   expect(again.outcome).toBe('saved');
+  await close(stores);
+});
+
+test('connections on which no transaction can begin come back to the pool', async () => {
+  const { stores } = await servers(1);
+  const store = stores[0]!;
+  const cut = Object.assign(new Error('write EPIPE'), { code: 'EPIPE' });
+  const query = vi.spyOn(pg.Client.prototype, 'query');
+  // One more than there are connections.
+  for (let i = 0; i < 11; i++) {
+    query.mockImplementationOnce(() => Promise.reject(cut));
+    await expect(store.write((db) => createSet(db, titled('Never made')))).rejects.toThrow(
+      /cannot be reached/,
+    );
+  }
+  query.mockRestore();
+  expect((await store.write((db) => createSet(db, titled('Made')))).id).toBe('made');
+  await close(stores);
+});
+
+test('a database that answers nothing is given up, and its connection is not used again', async () => {
+  const { stores } = await servers(1);
+  const store = stores[0]!;
+  const set = await store.write((db) => createSet(db, titled('Frozen')));
+  let frozen = 0;
+  const waits = store.write((db) =>
+    db.transaction(async (tx) => {
+      await saveSet(tx as never, set.key, retitled(set, 'p', 1, 1, 'half done'));
+      const { rows } = await tx.execute<{ pid: number }>(sql`select pg_backend_pid() as pid`);
+      frozen = rows[0]!.pid;
+      process.kill(frozen, 'SIGSTOP');
+      await tx.execute(sql`select 1`);
+    }),
+  );
+  await expect(waits).rejects.toThrow(/did not answer in time/);
+  expect((await store.read((db) => findSet(db, set.key)))?.document.title).toBe('Frozen');
+  process.kill(frozen, 'SIGCONT');
+  // It takes back what was half done, and so sets the row free.
+  const again = await store.write((db) => saveSet(db, set.key, retitled(set, 'q', 1, 1, 'again')));
+  expect(again).toMatchObject({ outcome: 'saved', revision: 2 });
   await close(stores);
 });
 

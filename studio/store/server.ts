@@ -1,17 +1,19 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
-import type { Store } from './database.ts';
+import type { Database, Store } from './database.ts';
 import { Followers } from './followers.ts';
 import { Listening } from './listening.ts';
 import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
 import { revisionsOf } from './sets.ts';
-import { isTrouble, StoreTrouble, troubleIn } from './trouble.ts';
+import { isTrouble, StoreTrouble, unanswered } from './trouble.ts';
 
 /** So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has changed it. */
 const mostConnections = 10;
 /** How long a connection may take to come, and one statement to be answered, in milliseconds. */
 const patience = 10_000;
+/** A server that answers nothing at all, not even that a statement took too long, is given up after so much more, in milliseconds. */
+const grace = 5_000;
 
 /** One number for all servers of Arbeit: whoever holds it brings the tables up to date. */
 const upToDate = 4_071_208_813;
@@ -26,7 +28,7 @@ function serverTroubleIn(error: unknown): StoreTrouble | undefined {
         return new StoreTrouble(words, error);
     cause = (cause as { readonly cause?: unknown }).cause;
   }
-  return troubleIn(error, '');
+  return unanswered(error);
 }
 
 /** Codes of the system's (POSIX), of PostgreSQL's (appendix A), and messages of `pg` that have none. */
@@ -40,9 +42,9 @@ const troubles: readonly (readonly [form: RegExp, words: string])[] = [
   [/^53300$/, 'The database has no connection left. Try again, or raise its max_connections.'],
   [/^(?:53100|ENOSPC)$/, 'The disk of the database is full. Nothing was changed. Free some space; changes are kept in the browser and sent again.'],
   [/^25006$/, 'The database takes no changes at the moment (it is read-only). Nothing was changed; try again.'],
-  [/^57014$|statement timeout/, 'The database did not answer in time. Nothing was changed; try again.'],
+  [/^57014$|statement timeout|Query read timeout/, 'The database did not answer in time. Nothing was changed; try again.'],
   [
-    /^(?:ECONNREFUSED|ECONNRESET|ENOTFOUND|EHOSTUNREACH|ETIMEDOUT|EPIPE|57P0\d|08\w{3}|40001|40P01)$|Connection terminated|not queryable|connection timeout|timeout exceeded when trying to connect/i,
+    /^(?:ECONNREFUSED|ECONNRESET|ENOENT|ENOTDIR|EACCES|EPERM|ENOTFOUND|EHOSTUNREACH|ETIMEDOUT|EPIPE|57P0\d|08\w{3}|40001|40P01)$|Connection terminated|not queryable|connection timeout|timeout exceeded when trying to connect/i,
     'The database cannot be reached. Nothing was changed; try again. If this stays, see whether it runs and whether DATABASE_URL is right.',
   ],
 ]; // biome-ignore format: a trouble a line
@@ -55,13 +57,15 @@ export async function openServer(url: string, migrations: string): Promise<Store
     connectionTimeoutMillis: patience,
     statement_timeout: patience,
     idle_in_transaction_session_timeout: patience,
+    query_timeout: patience + grace,
+    keepAlive: true,
     application_name: 'arbeit',
   });
   // A connection that is lost while nobody uses it is nobody's failure: the next question makes another.
   pool.on('error', () => undefined);
   // One that is lost while somebody uses it: whoever does hears of it by the question.
   pool.on('connect', (client) => client.on('error', () => undefined));
-  const db = drizzle(pool, { schema });
+  const db = transacting(pool);
   const guarded = async <T>(work: () => Promise<T>): Promise<T> => {
     try {
       return await work();
@@ -70,7 +74,7 @@ export async function openServer(url: string, migrations: string): Promise<Store
     }
   };
   try {
-    await alone(pool, (client) => prepare(drizzle(client, { schema }), migrations));
+    await alone(url, (client) => prepare(drizzle(client, { schema }), migrations));
   } catch (error) {
     await pool.end().catch(() => undefined);
     throw serverTroubleIn(error) ?? error;
@@ -94,16 +98,55 @@ export async function openServer(url: string, migrations: string): Promise<Store
   };
 }
 
-/** Does something that only one server at a time may do; the others wait. What is left half done by one that is killed, the database takes back. */
-async function alone(pool: pg.Pool, work: (client: pg.PoolClient) => Promise<void>): Promise<void> {
-  const client = await pool.connect();
+/**
+ * The tables over a pool. Drizzle's own transactions lose a connection of the pool for good whenever `begin` fails, and give back connections that still wait
+ * for an answer: after ten of them every request waits in vain. Here every connection comes back, and one in an unknown state is closed.
+ */
+function transacting(pool: pg.Pool): Database {
+  const db = drizzle(pool, { schema });
+  const transaction: typeof db.transaction = async (work, config) => {
+    const client = await pool.connect();
+    let failure: { readonly error: unknown } | undefined;
+    const remember = (error: unknown): never => {
+      failure = { error };
+      // A rollback would wait as long again.
+      if (isUnanswered(error)) client.end().catch(() => undefined);
+      throw error;
+    };
+    try {
+      return await drizzle(client, { schema }).transaction((tx) => work(tx).catch(remember), config);
+    } catch (error) {
+      // Of a lost connection the rollback fails too, and says less.
+      throw failure ? failure.error : error;
+    } finally {
+      client.release(client.getTransactionStatus() !== 'I');
+    }
+  };
+  return Object.assign(db, { transaction });
+}
+
+const isUnanswered = (error: unknown): boolean =>
+  error instanceof Error && (/Query read timeout/.test(error.message) || isUnanswered(error.cause));
+
+/**
+ * Does something that only one server at a time may do; the others wait, however long it takes: on a connection of its own, without time limits. What is left
+ * half done by one that is killed, the database takes back.
+ */
+async function alone(url: string, work: (client: pg.Client) => Promise<void>): Promise<void> {
+  const client = new pg.Client({
+    connectionString: url,
+    connectionTimeoutMillis: patience,
+    keepAlive: true,
+    application_name: 'arbeit',
+  });
+  // A connection that is lost is heard of by the question.
+  client.on('error', () => undefined);
+  await client.connect();
   try {
-    await client.query('set statement_timeout = 0');
     await client.query('select pg_advisory_lock($1)', [upToDate]);
     await work(client);
-    await client.query('select pg_advisory_unlock($1)', [upToDate]);
   } finally {
-    // Its settings and its lock go with it.
-    client.release(true);
+    // The lock goes with it.
+    await client.end().catch(() => undefined);
   }
 }

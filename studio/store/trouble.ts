@@ -92,5 +92,9 @@ export function troubleIn(error: unknown, folder: string): StoreTrouble | undefi
         error,
       );
   }
-  return [...causes(error)].some(isOfDatabase) ? new StoreTrouble(noAnswer, error) : undefined;
+  return unanswered(error);
 }
+
+/** The sentence for any other error of the database; `undefined` for an error that is not the database's. */
+export const unanswered = (error: unknown): StoreTrouble | undefined =>
+  [...causes(error)].some(isOfDatabase) ? new StoreTrouble(noAnswer, error) : undefined;
