@@ -283,6 +283,29 @@ test('renamed in another tab, the page goes on saving its set; the old address l
   await expect(hint(page)).toHaveValue('after the renaming');
 });
 
+test('links of a page that was opened before a rename lead to its own set, not to another that took the id', async ({
+  page,
+  request,
+}) => {
+  const id = await newSet(request, { fields: [{ ...pin, hint: 'mine' }] });
+  await page.goto(`/sets/${id}/fields/pin`);
+  const to = `renamed-${Date.now()}`;
+  await request.patch(`/api/sets/${id}`, { data: { id: to } });
+  const other = await newSet(request, { fields: [pin] });
+  expect((await request.patch(`/api/sets/${other}`, { data: { id } })).status()).toBe(200);
+  const links = page.getByRole('link');
+  await links.filter({ hasText: 'Trials' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Trials' })).toBeVisible();
+  await expect(page).toHaveURL(new RegExp(`/sets/${to}/trials$`));
+  await page.goBack();
+  await expect(hint(page)).toHaveValue('mine');
+  // The link as it is copied, opened in another browser: with what stands behind it.
+  const { key } = await stored(request, to);
+  await page.goto(`/sets/${key}/fields/pin?today=2027-03-14#top`);
+  await expect(page).toHaveURL(new RegExp(`/sets/${to}/fields/pin\\?today=2027-03-14#top$`));
+  await expect(hint(page)).toHaveValue('mine');
+});
+
 test('a page that was opened before a rename acts on its own set, not on another that took the id', async ({
   page,
   request,

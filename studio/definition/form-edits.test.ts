@@ -103,10 +103,10 @@ test('whatever field is deleted or renamed, the set stays sound; put back, it is
     const without = removeField(set, field.id);
     expect([field.id, isSound(without)]).toMatchObject([field.id, { ok: true }]);
     expect(JSON.stringify(without)).not.toContain(`"field":"${field.id}"`);
-    expect(putBack(without, { setId: 's', field, at, before: set })).toBe(set);
+    expect(putBack(without, { setKey: 's', field, at, before: set })).toBe(set);
     // Something else has changed since: it stays, and the field comes back into its forms.
     const since = { ...without, title: 'Huts' };
-    const back = putBack(since, { setId: 's', field, at, before: set });
+    const back = putBack(since, { setKey: 's', field, at, before: set });
     expect([
       back.title,
       back.forms?.map((form) => sectionsOf(form).map(({ fields }) => fields.length)),

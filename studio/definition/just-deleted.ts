@@ -2,7 +2,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 
 /** A field that was deleted: told where it stood, where it can be put back. */
 export interface JustDeleted {
-  readonly setId: string;
+  readonly setKey: string;
   readonly field: FieldDocument;
   /** Its place among the fields. */
   readonly at: number;
@@ -18,8 +18,8 @@ export function leaveNote(deleted: JustDeleted): void {
 }
 
 /** The note for this set, once. */
-export function takeNote(setId: string): JustDeleted | null {
-  if (note?.setId !== setId) return null;
+export function takeNote(setKey: string): JustDeleted | null {
+  if (note?.setKey !== setKey) return null;
   const taken = note;
   note = null;
   return taken;

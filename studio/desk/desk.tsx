@@ -49,7 +49,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
   const name = definition.label || definition.id;
   return (
     <>
-      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
         <SaveLine set={set} />
         <FieldTurns set={set} definition={definition} />
       </Masthead>

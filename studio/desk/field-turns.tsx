@@ -20,12 +20,12 @@ export function FieldTurns({
   const { fields } = set.document;
   const at = fields.findIndex(({ id }) => id === definition.id);
   const [before, after] = [fields[at - 1], fields[at + 1]];
-  const hrefOf = (id: string) => `/sets/${set.id}/fields/${id}`;
+  const hrefOf = (id: string) => `/sets/${set.key}/fields/${id}`;
   const go = (field: FieldDocument | undefined) => field && router.push(hrefOf(field.id));
   const nameOf = ({ label, id }: FieldDocument) => label || id;
   const remove = async () => {
     const { removeField } = await import('../definition/references.ts');
-    leaveNote({ setId: set.id, field: definition, at, before: set.document });
+    leaveNote({ setKey: set.key, field: definition, at, before: set.document });
     await set.editAndSave((d) => removeField(d, definition.id));
     router.push('/');
   };

@@ -59,7 +59,7 @@ export function useTrialTape(
       kept && kept.rows === rows.length ? (
         <>
           Kept as a trial.{' '}
-          <Go href={`/sets/${set.id}/trials#${kept.id}`} className="word-button">
+          <Go href={`/sets/${set.key}/trials#${kept.id}`} className="word-button">
             Give it a name and a reason
           </Go>
         </>

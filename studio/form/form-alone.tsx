@@ -25,13 +25,11 @@ export interface CompiledForm extends FormManner {
 
 /** A form on a page of its own, as an end user meets it. `prefill`: values to begin with, by field. */
 export function FormAlone({
-  setId,
   setKey,
   compiled,
   today,
   prefill,
 }: {
-  readonly setId: string;
   readonly setKey: string;
   readonly compiled: CompiledForm;
   readonly today: string | undefined;
@@ -62,7 +60,7 @@ export function FormAlone({
         open={open}
         sections={compiled.sections}
         today={today}
-        onCancel={() => window.location.assign(`/sets/${setId}/forms/${compiled.id}`)}
+        onCancel={() => window.location.assign(`/sets/${setKey}/forms/${compiled.id}`)}
       />
       {sending.is === 'sent' && record && (
         <div className="text-sm">

@@ -47,13 +47,13 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
   const router = useRouter();
   useCommands('This form', [
     { id: 'shelf', label: 'Back to the shelf', key: 'b', run: () => router.push('/') },
-    { id: 'alone', label: 'Open the form alone', run: () => router.push(`/sets/${set.id}/forms/${formId}/alone`) },
+    { id: 'alone', label: 'Open the form alone', run: () => router.push(`/sets/${set.key}/forms/${formId}/alone`) },
   ]); // biome-ignore format: one command a line
   return (
     <KindsAtHand value={kinds}>
-      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
         <SaveLine set={set} />
-        <a className="word-button" href={`/sets/${set.id}/forms/${formId}/alone`}>
+        <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
           Open alone
         </a>
         <button

@@ -24,7 +24,7 @@ export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
   const { made } = making;
   return (
     <>
-      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: 'Hand-off' }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Hand-off' }]}>
         <SaveLine set={set} />
       </Masthead>
       <main className="desk" data-making={making.done === undefined ? undefined : ''}>
@@ -33,7 +33,7 @@ export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
         <Progress making={making} />
         {made && (
           <>
-            <Snippets set={set.id} made={made} />
+            <Snippets setKey={set.key} made={made} />
             <Weights weights={made.weights} />
             <Files set={set.id} made={made} />
           </>

@@ -15,7 +15,7 @@ const titles: Readonly<Record<string, string>> = {
 };
 
 /** How a use is written, and beside it what comes of it. */
-export function Snippets({ set, made }: { readonly set: string; readonly made: Made }) {
+export function Snippets({ setKey, made }: { readonly setKey: string; readonly made: Made }) {
   const { snippets } = made;
   const [use, setUse] = useState('element');
   const shown = snippets.find((one) => one.use === use) ?? snippets[0];
@@ -33,7 +33,7 @@ export function Snippets({ set, made }: { readonly set: string; readonly made: M
         ) : (
           <Live
             key={`${shown.use} ${shown.of.id}`}
-            set={set}
+            setKey={setKey}
             use={shown.use}
             of={shown.of}
             title={shown.title}
@@ -46,11 +46,11 @@ export function Snippets({ set, made }: { readonly set: string; readonly made: M
 
 /** The snippet at work, in a frame that reaches nothing around it. */
 function Live({
-  set,
+  setKey,
   use,
   of,
   title,
-}: { readonly set: string; readonly title: string } & Pick<Made['snippets'][number], 'use' | 'of'>) {
+}: { readonly setKey: string; readonly title: string } & Pick<Made['snippets'][number], 'use' | 'of'>) {
   const [state, setState] = useState<'building' | 'live' | 'failed'>('building');
   const [tries, setTries] = useState(0);
   const frame = useRef<HTMLIFrameElement>(null);
@@ -97,7 +97,7 @@ function Live({
           key={`${tries}`}
           ref={frame}
           title={`${title}, at work`}
-          src={`/sets/${encodeURIComponent(set)}/hand-off/live?${new URLSearchParams({ use, sheet, [of.type]: of.id })}`}
+          src={`/sets/${encodeURIComponent(setKey)}/hand-off/live?${new URLSearchParams({ use, sheet, [of.type]: of.id })}`}
           sandbox="allow-scripts allow-forms"
           onLoad={() => setState((now) => (now === 'live' ? now : 'failed'))}
         />

@@ -77,7 +77,7 @@ export function RevisionsSheet({
   };
   return (
     <>
-      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: 'Revisions' }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Revisions' }]}>
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">

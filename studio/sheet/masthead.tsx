@@ -15,12 +15,12 @@ const sheets = [
 
 /** The top line of every sheet: where one is, and what can be done with the whole of it. */
 export function Masthead({
-  set,
+  setKey,
   trail,
   children,
 }: {
-  /** Id of the set one is in: its other sheets are words behind its name. */
-  readonly set?: string;
+  /** Key of the set one is in: its other sheets are words behind its name. */
+  readonly setKey?: string;
   readonly trail: readonly { label: string; href?: string }[];
   readonly children?: ReactNode;
 }) {
@@ -49,12 +49,12 @@ export function Masthead({
           ))}
         </ol>
       </nav>
-      {set && (
+      {setKey && (
         <nav aria-label="Sheets of the set" className="flex gap-x-3 text-sm">
           {sheets.map(
             ({ label, path }) =>
               label !== trail.at(-1)?.label && (
-                <Go key={path} href={`/sets/${set}/${path}`} className="word-button">
+                <Go key={path} href={`/sets/${setKey}/${path}`} className="word-button">
                   {label}
                 </Go>
               ),

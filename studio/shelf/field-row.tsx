@@ -51,7 +51,7 @@ export const FieldRow = memo(function FieldRow({
   useOwnOutcomesLater(live.store);
   const message = live.reading.shown[0];
   const name = field.label || field.id;
-  const href = `/sets/${set.id}/fields/${field.id}`;
+  const href = `/sets/${set.key}/fields/${field.id}`;
   const shape = useMemo(() => shapeOf(field, facts, kinds), [field, facts]);
   const count = field.rules?.length ?? 0;
   return (
@@ -87,7 +87,7 @@ export const FieldRow = memo(function FieldRow({
       <span className="shelf-trials">
         {held + missed > 0 && (
           <Go
-            href={`/sets/${set.id}/trials`}
+            href={`/sets/${set.key}/trials`}
             title={`Trials, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}.`}
             aria-label={`Trials of ${name}, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}`}
             data-is={missed > 0 ? 'missed' : 'held'}

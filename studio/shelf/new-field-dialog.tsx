@@ -26,7 +26,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
     const next = change(document);
     const made = next.fields.at(-1);
     await set.editAndSave(() => next);
-    if (made) router.push(`/sets/${set.id}/fields/${made.id}`);
+    if (made) router.push(`/sets/${set.key}/fields/${made.id}`);
   };
   const add = (field: FieldDocument) => create((d) => addField(d, field).set);
   return (

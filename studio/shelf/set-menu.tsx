@@ -42,7 +42,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
     const { addForm } = await import('../definition/form-edits.ts');
     const { set: next, id } = addForm(document);
     await set.editAndSave(() => next);
-    router.push(`/sets/${set.id}/forms/${id}`);
+    router.push(`/sets/${set.key}/forms/${id}`);
   };
   const copy = () =>
     navigator.clipboard?.writeText(text()).then(
@@ -62,13 +62,13 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
         items={() => [
           { id: 'locale', label: 'Locale…', note: document.locale, onSelect: () => ask('locale') },
           { id: 'classes', label: 'Classes of characters…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
-          { id: 'texts', label: 'Texts and languages', onSelect: () => router.push(`/sets/${set.id}/texts`) },
-          { id: 'hand-off', label: 'Hand-off', onSelect: () => router.push(`/sets/${set.id}/hand-off`) },
+          { id: 'texts', label: 'Texts and languages', onSelect: () => router.push(`/sets/${set.key}/texts`) },
+          { id: 'hand-off', label: 'Hand-off', onSelect: () => router.push(`/sets/${set.key}/hand-off`) },
           { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
           { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
           { id: 'copy', label: 'Copy the document', onSelect: () => void copy() },
-          { id: 'revisions', label: 'Revisions', onSelect: () => router.push(`/sets/${set.id}/revisions`) },
-          { id: 'refused', label: 'Refused versions', onSelect: () => router.push(`/sets/${set.id}/refused`) },
+          { id: 'revisions', label: 'Revisions', onSelect: () => router.push(`/sets/${set.key}/revisions`) },
+          { id: 'refused', label: 'Refused versions', onSelect: () => router.push(`/sets/${set.key}/refused`) },
           { id: 'duplicate', label: 'Duplicate the set', isApart: true, onSelect: () => void duplicate() },
           { id: 'rename', label: 'Rename the id…', note: set.id, onSelect: () => ask('rename') },
           { id: 'delete', label: 'Delete the set', isApart: true, onSelect: () => void remove() },

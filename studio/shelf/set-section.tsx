@@ -88,7 +88,7 @@ export function SetSection({
           {document.fields.length} {document.fields.length === 1 ? 'field' : 'fields'} · {document.locale}
         </span>
         {document.forms?.map(({ id, title }) => (
-          <a key={id} className="word-button text-sm" href={`/sets/${set.id}/forms/${id}`}>
+          <a key={id} className="word-button text-sm" href={`/sets/${set.key}/forms/${id}`}>
             {title || id}
           </a>
         ))}
@@ -166,16 +166,16 @@ function useFieldTurns(set: EditedSet) {
   latest.current = set;
   const [gone, setGone] = useState<JustDeleted | null>(null);
   useEffect(() => {
-    const note = takeNote(set.id);
+    const note = takeNote(set.key);
     if (note) setGone(note);
-  }, [set.id]);
+  }, [set.key]);
   const move = useCallback((id: string, to: number) => latest.current.edit((d) => moveField(d, id, to)), []);
   useAtFirstUse(deleting);
   const remove = useCallback(async (field: FieldDocument) => {
     const { removeField } = await deleting.fetch();
-    const { id, document, edit } = latest.current;
+    const { key, document, edit } = latest.current;
     const at = document.fields.findIndex((one) => one.id === field.id);
-    setGone({ setId: id, field, at, before: document });
+    setGone({ setKey: key, field, at, before: document });
     edit((d) => removeField(d, field.id));
     focusSoon('[data-put-back]');
   }, []);

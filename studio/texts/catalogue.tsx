@@ -37,7 +37,7 @@ export function Catalogue({ stored }: { readonly stored: StoredSet }) {
   useUndoKeys(set.undo, set.redo);
   return (
     <>
-      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: 'Texts' }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Texts' }]}>
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">

@@ -174,7 +174,7 @@ function Row({
     <>
       <tr>
         <th scope="row">
-          <Go href={`/sets/${set.id}/fields/${id}`} className="word-button">
+          <Go href={`/sets/${set.key}/fields/${id}`} className="word-button">
             {label}
           </Go>
         </th>
@@ -222,7 +222,10 @@ function Broken({
         <p className="caption">Expected {expected}.</p>
         <p className="caption">There was {found}.</p>
         <pre className="value">{tape.trim()}</pre>
-        <Go href={`/sets/${set.id}/fields/${field}?tape=${encodeURIComponent(tape)}`} className="word-button">
+        <Go
+          href={`/sets/${set.key}/fields/${field}?tape=${encodeURIComponent(tape)}`}
+          className="word-button"
+        >
           Play it on the desk
         </Go>
       </div>

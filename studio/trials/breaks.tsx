@@ -155,7 +155,7 @@ function Target({
         >
           {isOpen ? '▾' : '▸'}
         </button>
-        <Go href={`/sets/${set.id}/${target.type}s/${target.id}`} className="word-button">
+        <Go href={`/sets/${set.key}/${target.type}s/${target.id}`} className="word-button">
           {name}
         </Go>
         <span className="fate-strip">

@@ -164,7 +164,7 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: SameAs | 
           Take this field into the set
         </button>
       ) : (
-        <Go href={`/sets/${set.id}/fields/${taken}`} className="word-button">
+        <Go href={`/sets/${set.key}/fields/${taken}`} className="word-button">
           To its desk
         </Go>
       )}

@@ -28,12 +28,12 @@ function why(hand: Hand, { keys, other }: Otherwise): string {
 
 /** A trial as other hands do it: the same, or where it first comes to something else, with what each shows. */
 export function ByHands({
-  set,
+  setKey,
   document,
   trial,
   today,
 }: {
-  readonly set: string;
+  readonly setKey: string;
   readonly document: SetDocument;
   readonly trial: Trial;
   readonly today: string;
@@ -60,7 +60,7 @@ export function ByHands({
               <div>
                 {target?.type === 'field' ? (
                   <Go
-                    href={`/sets/${set}/fields/${target.id}?trial=${encodeURIComponent(trial.id)}&hand=${hand}`}
+                    href={`/sets/${setKey}/fields/${target.id}?trial=${encodeURIComponent(trial.id)}&hand=${hand}`}
                     className="word-button"
                   >
                     {words[hand]}

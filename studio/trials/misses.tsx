@@ -33,7 +33,7 @@ export function Misses({
             <span className="caption">Line {miss.line}</span> <span className="value">{miss.source}</span>{' '}
             {target && (
               <Go
-                href={`/sets/${set.id}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
+                href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
                 className="word-button text-sm"
               >
                 {target.type === 'field' ? 'To this row on the desk' : 'To this row on its form'}

@@ -63,7 +63,7 @@ export const TrialRow = memo(function TrialRow({
         />
         <span className="trial-on">
           {target && (
-            <Go href={`/sets/${set.id}/${target.type}s/${target.id}`} className="word-button">
+            <Go href={`/sets/${set.key}/${target.type}s/${target.id}`} className="word-button">
               {nameOf(set.document, target)}
             </Go>
           )}
@@ -128,7 +128,7 @@ function Opened({
         trial={trial}
         onChange={(tape) => onEdit((one) => ({ ...one, tape }), 'tape')}
       />
-      <ByHands set={set.id} document={set.document} trial={trial} today={today} />
+      <ByHands setKey={set.key} document={set.document} trial={trial} today={today} />
       <div className="flex flex-wrap gap-x-4">
         <button type="button" className="word-button" disabled={at === 0} onClick={() => move(at - 1)}>
           Earlier
@@ -138,7 +138,7 @@ function Opened({
         </button>
         {target && (
           <Go
-            href={`/sets/${set.id}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}`}
+            href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}`}
             className="word-button"
           >
             {target.type === 'field' ? 'Play it on the desk' : 'Play it on its form'}

@@ -25,7 +25,7 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
   const reach = useReach(set.document, running.today);
   return (
     <>
-      <Masthead set={set.id} trail={[{ label: set.document.title, href: '/' }, { label: 'Trials' }]}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Trials' }]}>
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">

@@ -7,13 +7,13 @@ import { isTrouble, type StoreTrouble } from '../../store/trouble.ts';
 import { setIdOf } from '../api/request.ts';
 import { reading } from '../open.tsx';
 
-/** A set for a page, once for each request; `undefined` where there is none, or none that can be read. Asked for by a name it had, or by its key, the page leads on to the one it has. */
+/** A set for a page, once for each request; `undefined` where there is none, or none that can be read. Asked for by a name it had, the page leads on to the one it has; by its key (links carry it), the page itself shows the name (`named-address.tsx`). */
 export const readSet = cache(async (given: string): Promise<StoredSet | StoreTrouble | undefined> => {
   const id = setIdOf(given);
   if (!id) return undefined;
   const found = await reading('read a set', (db) => soundSet(db, id));
   if (!found || isTrouble(found)) return found;
-  if (found.id !== id) {
+  if (found.id !== id && found.key !== id) {
     const path = (await headers()).get('x-path') ?? '';
     const rest = path.startsWith(`/sets/${id}/`) ? path.slice(`/sets/${id}/`.length) : 'revisions';
     redirect(`/sets/${found.id}/${rest}`);

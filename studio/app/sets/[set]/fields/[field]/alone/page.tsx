@@ -26,5 +26,5 @@ export default async function AlonePage({ params, searchParams }: Props) {
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   if (!set || !field) notFound();
   const compiled = compileField(field, set.document, kinds, languages);
-  return <FieldAlone today={isDate(today ?? '') ? today : todayIn(setId)} field={closed(compiled)} />;
+  return <FieldAlone today={isDate(today ?? '') ? today : todayIn(set.id)} field={closed(compiled)} />;
 }

@@ -32,9 +32,8 @@ export default async function FormAlonePage({ params, searchParams }: Props) {
   );
   return (
     <FormAlone
-      setId={setId}
       setKey={set.key}
-      today={typeof today === 'string' && isDate(today) ? today : todayIn(setId)}
+      today={typeof today === 'string' && isDate(today) ? today : todayIn(set.id)}
       compiled={{
         id,
         title,
