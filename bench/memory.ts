@@ -62,7 +62,7 @@ async function ask(set: Stored, i: number, state: { revision: number }): Promise
 
 /** Sends the requests to the studio as it is built, in a data folder of its own. */
 export async function memoryGrowth(root: string): Promise<Memory> {
-  const studio = fileURLToPath(new URL('studio/', root));
+  const studio = fileURLToPath(new URL('apps/studio/', root));
   const data = mkdtempSync(join(tmpdir(), 'arbeit-bench-'));
   const next = createRequire(join(studio, 'package.json')).resolve('next/dist/bin/next');
   const env = { ...process.env, ARBEIT_DATA: data, NEXT_TELEMETRY_DISABLED: '1' };

@@ -4,9 +4,9 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { readDocument, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { saveSet } from '../studio/store/save-set.ts';
-import { createSet } from '../studio/store/sets.ts';
-import { openStore } from '../studio/store/store.ts';
+import { saveSet } from '../apps/studio/store/save-set.ts';
+import { createSet } from '../apps/studio/store/sets.ts';
+import { openStore } from '../apps/studio/store/store.ts';
 import type { Grown } from './growth.ts';
 import { type Measured, medianRatio } from './ratio.ts';
 
@@ -48,7 +48,7 @@ export function readingRatio(): { ratio: Measured; whole: Grown } {
 /** A save of one title in a set of 5,000 fields, in a data folder: the median of twenty-one. */
 export async function savingTime(): Promise<Grown> {
   const folder = mkdtempSync(join(tmpdir(), 'arbeit-bench-'));
-  const migrations = join(fileURLToPath(process.env.ARBEIT_ROOT!), 'studio', 'store', 'migrations');
+  const migrations = join(fileURLToPath(process.env.ARBEIT_ROOT!), 'apps', 'studio', 'store', 'migrations');
   const store = await openStore(folder, migrations);
   const set = await store.write((db) => createSet(db, documentOf(5000)));
   const times: number[] = [];

@@ -54,7 +54,7 @@ const fields = Array.from({ length: 200 }, (_, i) => ({
 
 /** The studio as it is built: a shelf with a set of two hundred fields, and a desk of it. */
 export async function studioOpened(root: string): Promise<Opened[]> {
-  const studio = fileURLToPath(new URL('studio/', root));
+  const studio = fileURLToPath(new URL('apps/studio/', root));
   const data = mkdtempSync(join(tmpdir(), 'arbeit-bench-'));
   const next = createRequire(join(studio, 'package.json')).resolve('next/dist/bin/next');
   const env = { ...process.env, ARBEIT_DATA: data, NEXT_TELEMETRY_DISABLED: '1' };

@@ -26,7 +26,7 @@ const timed = (work: () => void): number => {
 };
 
 export async function demoTrials(root: string): Promise<TrialTimes> {
-  const path = join(root, 'studio/demo/ridge-huts.arbeit.json');
+  const path = join(root, 'apps/studio/demo/ridge-huts.arbeit.json');
   const document = JSON.parse(readFileSync(path, 'utf8')) as SetDocument;
   const trials = document.trials ?? [];
   const from = performance.now();
@@ -68,7 +68,7 @@ export interface AuditSpeed {
 const most = 200_000;
 
 export function auditSpeed(root: string, field: string): AuditSpeed {
-  const path = join(root, 'studio/demo/ridge-huts.arbeit.json');
+  const path = join(root, 'apps/studio/demo/ridge-huts.arbeit.json');
   const document = JSON.parse(readFileSync(path, 'utf8')) as SetDocument;
   const perSecond = (seed: number): number => {
     let events = 0;

@@ -2,13 +2,13 @@ import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
 import { byHand, hands, play, readTape, type Trial, trialTape } from '@arbeit/engine/tape';
 import { expect } from '@playwright/test';
-import { drivenTape } from '../cli/drive-tape.ts';
-import { holdServers } from '../cli/page-servers.ts';
+import { drivenTape } from '../packages/cli/src/drive-tape.ts';
+import { holdServers } from '../packages/cli/src/page-servers.ts';
 import { test } from './alive.ts';
 import { compiled } from './hands.ts';
 
 const document = JSON.parse(
-  readFileSync(new URL('../studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../apps/studio/demo/ridge-huts.arbeit.json', import.meta.url), 'utf8'),
 ) as SetDocument & { trials: readonly Trial[] };
 const set = compiled(document);
 const typed = document.trials.filter(({ tape }) => /^field /m.test(tape) && /^type /m.test(tape));

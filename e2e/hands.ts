@@ -5,8 +5,8 @@ import { kinds } from '@arbeit/engine/kinds';
 import type { Action, Tape } from '@arbeit/engine/tape';
 import { play, type Row } from '@arbeit/engine/tape';
 import { expect, type Locator, type Page, type Route } from '@playwright/test';
-import { formAround, press } from '../cli/page-hands.ts';
-import { plainly } from '../engine/kinds/own/plainly.fixture.ts';
+import { formAround, press } from '../packages/cli/src/page-hands.ts';
+import { plainly } from '../packages/engine/src/kinds/own/plainly.fixture.ts';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
 

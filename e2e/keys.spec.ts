@@ -7,7 +7,7 @@ import type { Action } from '@arbeit/engine/tape';
 import { fieldEvents } from '@arbeit/engine/tape';
 import { expect, test } from '@playwright/test';
 import fc from 'fast-check';
-import { keyFor } from '../cli/page-hands.ts';
+import { keyFor } from '../packages/cli/src/page-hands.ts';
 import { type Field, putUp } from './dom-page.ts';
 
 /**

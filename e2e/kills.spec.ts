@@ -7,17 +7,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { startPostgres } from '../studio/store/postgres.fixture.ts';
-import { saveSet } from '../studio/store/save-set.ts';
-import { openServer } from '../studio/store/server.ts';
-import { findSet, type StoredSet } from '../studio/store/sets.ts';
+import { startPostgres } from '../apps/studio/store/postgres.fixture.ts';
+import { saveSet } from '../apps/studio/store/save-set.ts';
+import { openServer } from '../apps/studio/store/server.ts';
+import { findSet, type StoredSet } from '../apps/studio/store/sets.ts';
 
 // They go for one port.
 test.describe.configure({ mode: 'serial' });
 
 /** A server killed while it saves: whatever it had acknowledged is there when it comes up again. */
 const kills = Number(process.env.ARBEIT_KILLS ?? 2);
-const studio = fileURLToPath(new URL('../studio', import.meta.url));
+const studio = fileURLToPath(new URL('../apps/studio', import.meta.url));
 const port = 4398;
 const base = `http://127.0.0.1:${port}`;
 

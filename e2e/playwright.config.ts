@@ -36,7 +36,7 @@ export default defineConfig({
   },
   webServer: {
     command: `npx next start -p ${port} -H 127.0.0.1 --keepAliveTimeout 120000`,
-    cwd: '../studio',
+    cwd: '../apps/studio',
     port,
     reuseExistingServer: false,
     env: { ARBEIT_DATA: process.env.ARBEIT_E2E_DATA },

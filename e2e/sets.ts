@@ -1,5 +1,5 @@
 import { type APIRequestContext, type APIResponse, expect, type Page } from '@playwright/test';
-import { operationsBetween } from '../studio/store/operations.ts';
+import { operationsBetween } from '../apps/studio/store/operations.ts';
 
 /** Saves a set of one's own and answers its id; `more`: what its document has beside a title unlike any other. */
 export async function newSet(request: APIRequestContext, more: object): Promise<string> {

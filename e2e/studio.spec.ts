@@ -547,7 +547,7 @@ test('addresses that lead nowhere and requests that make no sense are told so', 
 
 test('a second Arbeit on the same data folder is refused with a clear message', async () => {
   const folder = process.env.ARBEIT_E2E_DATA!;
-  const cwd = fileURLToPath(new URL('../studio', import.meta.url));
+  const cwd = fileURLToPath(new URL('../apps/studio', import.meta.url));
   const second = spawn('npx', ['next', 'start', '-p', '4397'], {
     cwd,
     env: { ...process.env, ARBEIT_DATA: folder },

@@ -11,7 +11,7 @@ import { type App, type Built, builtApp } from './taken-home/build.ts';
  * What is handed off does what was tried: every tape of the demo, and random ones, in applications that were made outside of this
  * repository from nothing but the handed-off files, step by step with the same outcome as in the engine.
  */
-const demo = new URL('../studio/demo/', import.meta.url);
+const demo = new URL('../apps/studio/demo/', import.meta.url);
 const set = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument;
 const own = compiled(set);
 

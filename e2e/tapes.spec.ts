@@ -7,7 +7,7 @@ import fc from 'fast-check';
 import { test } from './alive.ts';
 import { compiled, playBoth } from './hands.ts';
 
-const demo = new URL('../studio/demo/', import.meta.url);
+const demo = new URL('../apps/studio/demo/', import.meta.url);
 const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument & {
   trials: readonly Trial[];
 };

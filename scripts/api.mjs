@@ -19,12 +19,14 @@ const rooms = (of) =>
 
 /** Every module a package exports by name. */
 const entryPoints = [
-  ...rooms('engine'),
-  ...rooms('engine/kinds'),
-  'engine/rules/judges.ts',
-  'engine/kinds/described.ts',
-  'engine/prove/without-laws.ts',
-  ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map((room) => `${room}/index.ts`),
+  ...rooms('packages/engine/src'),
+  ...rooms('packages/engine/src/kinds'),
+  'packages/engine/src/rules/judges.ts',
+  'packages/engine/src/kinds/described.ts',
+  'packages/engine/src/prove/without-laws.ts',
+  ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map(
+    (room) => `packages/${room}/src/index.ts`,
+  ),
 ];
 
 rmSync(join(root, 'docs', 'api'), { recursive: true, force: true });
@@ -32,15 +34,15 @@ rmSync(join(root, 'docs', 'api'), { recursive: true, force: true });
 const tsconfig = join(folder, 'tsconfig.json');
 const paths = Object.fromEntries(
   [
-    ['@arbeit/engine/checks', 'engine/rules/judges.ts'],
-    ['@arbeit/engine/described', 'engine/kinds/described.ts'],
-    ['@arbeit/engine/proof', 'engine/prove/without-laws.ts'],
-    ['@arbeit/engine/runs', 'engine/kinds/runs.ts'],
-    ['@arbeit/engine/runs/*', 'engine/kinds/*/run.ts'],
-    ['@arbeit/engine/*', 'engine/*/index.ts'],
+    ['@arbeit/engine/checks', 'packages/engine/src/rules/judges.ts'],
+    ['@arbeit/engine/described', 'packages/engine/src/kinds/described.ts'],
+    ['@arbeit/engine/proof', 'packages/engine/src/prove/without-laws.ts'],
+    ['@arbeit/engine/runs', 'packages/engine/src/kinds/runs.ts'],
+    ['@arbeit/engine/runs/*', 'packages/engine/src/kinds/*/run.ts'],
+    ['@arbeit/engine/*', 'packages/engine/src/*/index.ts'],
     ...['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff'].map((room) => [
       `@arbeit/${room}`,
-      `${room}/index.ts`,
+      `packages/${room}/src/index.ts`,
     ]),
   ].map(([name, to]) => [name, [`../../${to}`]]),
 );

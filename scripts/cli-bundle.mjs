@@ -2,7 +2,7 @@ import { existsSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { install } from './install.mjs';
-import { newest, root } from './packages.mjs';
+import { folderOf, newest, root } from './packages.mjs';
 
 const bundle = join(root, 'bin', 'dist', 'arbeit.mjs');
 
@@ -10,18 +10,18 @@ const bundle = join(root, 'bin', 'dist', 'arbeit.mjs');
 export async function build() {
   if (
     !existsSync(bundle) ||
-    ['engine', 'handoff', 'sandbox', 'cli', 'studio/store'].some(
-      (room) => newest(join(root, room)) > mtime(bundle),
+    [...['engine', 'handoff', 'sandbox', 'cli'].map(folderOf), join(root, 'apps', 'studio', 'store')].some(
+      (folder) => newest(folder) > mtime(bundle),
     )
   ) {
     install();
     const { build } = await import('esbuild');
     // The program last: where it is there and new, so are the threads it starts.
     for (const [entry, outfile] of [
-      ['cli/audit-thread.ts', join(root, 'bin', 'dist', 'audit-thread.js')],
-      ['sandbox/at-once-thread.ts', join(root, 'bin', 'dist', 'own-code-thread.js')],
-      ['studio/store/command.ts', join(root, 'bin', 'dist', 'store.js')],
-      ['cli/main.ts', bundle],
+      ['packages/cli/src/audit-thread.ts', join(root, 'bin', 'dist', 'audit-thread.js')],
+      ['packages/sandbox/src/at-once-thread.ts', join(root, 'bin', 'dist', 'own-code-thread.js')],
+      ['apps/studio/store/command.ts', join(root, 'bin', 'dist', 'store.js')],
+      ['packages/cli/src/main.ts', bundle],
     ]) {
       // Under another name first: two commands started together must not read half a file.
       const fresh = `${outfile}.${process.pid}`;

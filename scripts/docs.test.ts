@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compile, withOwnCode } from '@arbeit/engine/document';
@@ -7,7 +8,7 @@ import { lay, parseNotation, readAloud, sampleCells } from '@arbeit/engine/kinds
 import { tableOf } from '@arbeit/engine/options';
 import { play, readTape } from '@arbeit/engine/tape';
 import { describe, expect, test } from 'vitest';
-import { plainly } from '../engine/kinds/own/plainly.fixture.ts';
+import { plainly } from '../packages/engine/src/kinds/own/plainly.fixture.ts';
 
 const root = new URL('../', import.meta.url);
 const notation = readFileSync(new URL('docs/notation.md', root), 'utf8');
@@ -90,6 +91,34 @@ test('every link and picture of the README and the docs is there', () => {
   }
 });
 
+test('every path that a page or a comment names is there', () => {
+  const listed = execFileSync('git', ['ls-files'], { cwd: root, encoding: 'utf8' }).trim().split('\n');
+  const named = /(?<![\w/@.:-])(?:packages|apps|e2e|bench|scripts|bin|docs)\/[\w./*@[\]{},-]*\w/g;
+  const isThere = (path: string): boolean => {
+    const form = path
+      .replace(/[.+?^$()|[\]\\]/g, '\\$&')
+      .replace(/\*/g, '[^/]*')
+      .replace(/\{([^}]*)\}/g, (_, choices: string) => `(?:${choices.replaceAll(',', '|')})`);
+    return listed.some((file) => new RegExp(`^${form}(?:/|\\.tsx?|\\.test\\.tsx?|$)`).test(file));
+  };
+  const texts = listed.flatMap((file) => {
+    if (!/\.(?:md|tsx?|mjs)$/.test(file)) return [];
+    const text = readFileSync(new URL(file, root), 'utf8');
+    const parts = file.endsWith('.md')
+      ? text.match(/`[^`\n]+`|^ {4}.*$/gm)
+      : text.match(/^\s*(?:\/\/|\/?\*).*$|\s\/\/ .*$/gm);
+    return (parts ?? []).flatMap((part) => (part.match(named) ?? []).map((path) => ({ file, path })));
+  });
+  expect(texts.length).toBeGreaterThan(60);
+  // What is built, written or made for somebody else.
+  const madeLater = /^docs\/api|\/dist\b|^bin\/dist/;
+  expect(
+    texts
+      .filter(({ path }) => !madeLater.test(path) && !isThere(path))
+      .map(({ file, path }) => `${file}: ${path}`),
+  ).toEqual([]);
+});
+
 test('docs/options.md is what the kinds say of their options', async () => {
   const sections = Object.entries(kinds).map(
     ([name, { define }]) => `## ${name}\n\n${tableOf(define.options)}\n`,
@@ -97,7 +126,7 @@ test('docs/options.md is what the kinds say of their options', async () => {
   const head = [
     '# Entry options of each kind',
     '',
-    'Written from the kinds’ own descriptions (`engine/kinds/*/define.ts`) by the tests: `npx vitest run scripts/docs -u`. What',
+    'Written from the kinds’ own descriptions (`packages/engine/src/kinds/*/define.ts`) by the tests: `npx vitest run scripts/docs -u`. What',
     'the kinds do with them is in [kinds](kinds.md).',
     '',
   ];

@@ -38,14 +38,14 @@ function storms(minutes, seed) {
   const until = Date.now() + minutes * 60_000;
   for (let next = seed; Date.now() < until; next++) {
     process.stdout.write(`storms: seed ${next}\n`);
-    if (!vitest('studio/store/storm.test.ts', { ARBEIT_SEED: String(next), ARBEIT_STORMS: '20' }))
+    if (!vitest('apps/studio/store/storm.test.ts', { ARBEIT_SEED: String(next), ARBEIT_STORMS: '20' }))
       return false;
   }
   return true;
 }
 
 const passed = [
-  vitest('studio/store/lock.test.ts'),
+  vitest('apps/studio/store/lock.test.ts'),
   storms(Number(values.minutes), Number(values.seed)),
   run([
     'playwright',

@@ -7,6 +7,8 @@ export const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Rooms that are built as packages, in the order in which they know each other. */
 export const packages = ['engine', 'dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'sandbox', 'cli'];
+/** The folder of a package. */
+export const folderOf = (room) => join(root, 'packages', room);
 const left = new Set(['node_modules', '.next', 'dist']);
 
 /** When the newest source under a folder was changed, in milliseconds. */
@@ -34,14 +36,14 @@ function declareAsBuilt(folder) {
 export function buildPackages() {
   let before = 0;
   for (const room of packages) {
-    const folder = join(root, room);
+    const folder = folderOf(room);
     const stamp = join(folder, 'dist', '.built');
     before = Math.max(before, newest(folder));
     if (existsSync(stamp) && statSync(stamp).mtimeMs >= before) continue;
     rmSync(join(folder, 'dist'), { recursive: true, force: true });
     const { status } = spawnSync(
       join(root, 'node_modules', '.bin', 'tsc'),
-      ['-p', join(room, 'tsconfig.build.json')],
+      ['-p', join(folder, 'tsconfig.build.json')],
       {
         cwd: root,
         stdio: ['ignore', 2, 2],

@@ -7,7 +7,7 @@ import { checkPackage, createPackageFromTarballData } from '@arethetypeswrong/co
 import { build } from 'esbuild';
 import { publint } from 'publint';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { buildPackages, packages } from './packages.mjs';
+import { buildPackages, folderOf, packages } from './packages.mjs';
 
 /**
  * The packages as a stranger gets them: packed, their exports and types looked over, installed in an empty folder and used
@@ -25,7 +25,7 @@ const run = (command: string, args: readonly string[], cwd = project): string =>
 beforeAll(() => {
   expect(buildPackages()).toBe(true);
   for (const name of packages) {
-    const told = run('npm', ['pack', '--json', '--pack-destination', folder], join(root, name));
+    const told = run('npm', ['pack', '--json', '--pack-destination', folder], folderOf(name));
     const [packed] = Object.values(
       JSON.parse(told) as Record<string, { filename: string; files: { path: string }[] }>,
     );
@@ -37,14 +37,14 @@ beforeAll(() => {
   mkdirSync(project);
   writeFileSync(at('package.json'), JSON.stringify({ name: 'huts', private: true, type: 'module' }));
   const { devDependencies, dependencies } = JSON.parse(
-    readFileSync(join(root, 'studio/package.json'), 'utf8'),
+    readFileSync(join(root, 'apps/studio/package.json'), 'utf8'),
   );
   const others = [`react@${dependencies.react}`, `@types/react@${devDependencies['@types/react']}`];
   run('npm', [
     'install', '--prefer-offline', '--no-audit', '--no-fund', '--ignore-scripts',
     ...[...tarballs.values()].map(({ path }) => path), ...others,
   ]); // biome-ignore format: a command
-  const document = join(root, 'studio/demo/ridge-huts.arbeit.json');
+  const document = join(root, 'apps/studio/demo/ridge-huts.arbeit.json');
   run(at('node_modules/.bin/arbeit'), ['compile', document, '--out', 'huts']);
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -61,7 +61,7 @@ describe.each(packages)('@arbeit/%s', (name) => {
   });
 
   test('publint finds nothing', async () => {
-    const { messages } = await publint({ pkgDir: join(root, name), strict: true });
+    const { messages } = await publint({ pkgDir: folderOf(name), strict: true });
     expect(messages).toEqual([]);
   });
 
@@ -114,7 +114,7 @@ console.log(JSON.stringify([
 });
 
 test('the command line, installed: a tape plays, and a fault has its place', () => {
-  const demo = join(root, 'studio/demo');
+  const demo = join(root, 'apps/studio/demo');
   const tape = at('mend.tape');
   const { trials } = JSON.parse(readFileSync(join(demo, 'ridge-huts.arbeit.json'), 'utf8'));
   writeFileSync(tape, trials.find(({ id }: { id: string }) => id === 'mend-the-middle').tape);

@@ -24,6 +24,11 @@ const rooms: Readonly<Record<string, { readonly rooms: readonly string[]; readon
   studio: { rooms: ['engine', 'dom', 'react', 'element', 'handoff', 'sandbox'], packages: /./ },
 };
 
+/** Where the sources of a room are. */
+const placeOf = (room: string): string =>
+  room === 'studio' ? join(root, 'apps', 'studio') : join(root, 'packages', room, 'src');
+const engine = placeOf('engine');
+
 const sources = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const path = join(folder, entry.name);
@@ -41,7 +46,7 @@ function leadsTo(from: string, specifier: string): { room: string } | { name: st
   const [, named] = /^@arbeit\/(\w+)/.exec(specifier) ?? [];
   if (named) return { room: named };
   if (!specifier.startsWith('.')) return { name: specifier };
-  const room = (path: string) => relative(root, path).split('/')[0]!;
+  const room = (path: string) => relative(root, path).split('/')[1]!;
   const to = room(join(dirname(from), specifier));
   return to === room(from) ? { room: to } : { name: `${specifier}, around its package` };
 }
@@ -49,7 +54,7 @@ function leadsTo(from: string, specifier: string): { room: string } | { name: st
 describe('imports go one way', () => {
   for (const [room, may] of Object.entries(rooms))
     test(room, () => {
-      const files = sources(join(root, room));
+      const files = sources(placeOf(room));
       expect(files.length).toBeGreaterThan(0);
       const astray = files.flatMap((file) =>
         importsOf(file).flatMap((specifier) => {
@@ -81,16 +86,16 @@ describe('imports go one way', () => {
 
   test('inside the engine', () => {
     expect(
-      readdirSync(join(root, 'engine'), { withFileTypes: true })
+      readdirSync(engine, { withFileTypes: true })
         .filter((e) => e.isDirectory() && !/^(?:node_modules|dist)$/.test(e.name))
         .map((e) => e.name)
         .sort(),
     ).toEqual(Object.keys(inside).sort());
     const astray = Object.entries(inside).flatMap(([room, may]) =>
-      sources(join(root, 'engine', room)).flatMap((file) =>
+      sources(join(engine, room)).flatMap((file) =>
         importsOf(file)
           .filter((specifier) => specifier.startsWith('.'))
-          .map((specifier) => relative(join(root, 'engine'), join(dirname(file), specifier)).split('/')[0]!)
+          .map((specifier) => relative(engine, join(dirname(file), specifier)).split('/')[0]!)
           .filter((to) => to !== room && !may.includes(to))
           .map((to) => `${relative(root, file)} knows ${to}`),
       ),
@@ -99,17 +104,14 @@ describe('imports go one way', () => {
   });
 
   test('one kind knows no other', () => {
-    const folders = readdirSync(join(root, 'engine', 'kinds'), { withFileTypes: true }).filter((e) =>
+    const folders = readdirSync(join(engine, 'kinds'), { withFileTypes: true }).filter((e) =>
       e.isDirectory(),
     );
     const astray = folders.flatMap(({ name }) =>
-      sources(join(root, 'engine', 'kinds', name)).flatMap((file) =>
+      sources(join(engine, 'kinds', name)).flatMap((file) =>
         importsOf(file)
           .filter((specifier) => /^\.\.\/[a-z-]+\//.test(specifier))
-          .map(
-            (specifier) =>
-              `${relative(join(root, 'engine', 'kinds'), file)} knows ${specifier.split('/')[1]}`,
-          ),
+          .map((specifier) => `${relative(join(engine, 'kinds'), file)} knows ${specifier.split('/')[1]}`),
       ),
     );
     expect(astray).toEqual([]);
@@ -127,9 +129,9 @@ describe('imports go one way', () => {
       '\\.(?:includes|has|indexOf)\\([\\w.]*\\bkind\\)',
     ].map((form) => new RegExp(form));
     const astray = Object.keys(rooms)
-      .flatMap((room) => sources(join(root, room)))
+      .flatMap((room) => sources(placeOf(room)))
       .map((file) => relative(root, file))
-      .filter((file) => !/^(engine|studio)\/kinds\//.test(file))
+      .filter((file) => !/^(packages\/engine\/src|apps\/studio)\/kinds\//.test(file))
       .filter((file) => asked.some((form) => form.test(readFileSync(join(root, file), 'utf8'))));
     expect(astray).toEqual([]);
   });
@@ -143,10 +145,10 @@ describe('imports go one way', () => {
       for (const [, specifier] of text.matchAll(/(?:from|import)\s*'(\.[^']+)'/g))
         follow(join(dirname(file), specifier!));
     };
-    for (const file of sources(join(root, 'engine')))
+    for (const file of sources(engine))
       if (/\/(field|form)\/|\/kinds\/[a-z-]+\/run\.ts$/.test(file)) follow(file);
     expect(ships.size).toBeGreaterThan(30);
-    const names = [...ships].map((file) => relative(join(root, 'engine'), file));
+    const names = [...ships].map((file) => relative(engine, file));
     expect(
       names.filter((name) =>
         /^(document|faults|options|plans|tape|prove)\/|define\.ts$|notation\.ts$|expression\.ts$/.test(name),
@@ -159,17 +161,17 @@ describe('imports go one way', () => {
   });
 
   test('the engine sees no DOM, no Node and has no dependency', () => {
-    const config = JSON.parse(readFileSync(join(root, 'engine', 'tsconfig.json'), 'utf8'));
+    const config = JSON.parse(readFileSync(join(engine, '..', 'tsconfig.json'), 'utf8'));
     expect(config.compilerOptions.lib).toEqual(['ES2023']);
     const base = JSON.parse(readFileSync(join(root, 'tsconfig.base.json'), 'utf8'));
     expect(config.compilerOptions.types ?? base.compilerOptions.types).toEqual([]);
-    const manifest = JSON.parse(readFileSync(join(root, 'engine', 'package.json'), 'utf8'));
+    const manifest = JSON.parse(readFileSync(join(engine, '..', 'package.json'), 'utf8'));
     expect(manifest.dependencies ?? {}).toEqual({});
   });
 });
 
 describe('exports', () => {
-  const folders = ['engine', 'dom', 'react', 'handoff', 'cli', 'studio', 'e2e', 'bench', 'scripts'];
+  const folders = ['packages', 'apps', 'e2e', 'bench', 'scripts'];
   const all = folders.flatMap((folder) => files(join(root, folder)));
   const statements = /(?:import|export)\s+(?:type\s+)?\{([^}]*)\}\s+from\s+'(\.[^']*)'/g;
   /** Names that a file takes from another one, as `file name`; `*` where it takes them all. */
@@ -194,7 +196,7 @@ describe('exports', () => {
   test('that nobody uses are taken out', () => {
     // What frameworks look for by its name or by its place, and what a package gives by the name of its file.
     const called =
-      /studio\/(?:app\/|proxy|instrumentation|next\.config|drizzle\.config|store\/(?:schema|command))|config\.ts$|\.d\.m?ts$|kinds\/(?:runs|[\w-]+\/run)\.ts$|rules\/judges\.ts$|cli-bundle/;
+      /studio\/(?:app\/|proxy|instrumentation|next\.config|drizzle\.config|store\/(?:schema|command))|config\.ts$|\.d\.m?ts$|kinds\/(?:runs|[\w-]+\/run)\.ts$|rules\/judges\.ts$|sandbox\/src\/(?:at-once|in-\w+)\.ts$|cli-bundle/;
     const unused = all
       .filter((file) => !called.test(file) && !/index\.ts$|\.test\./.test(file) && !taken.has(`${file} *`))
       .flatMap((file) =>
@@ -216,11 +218,11 @@ function files(folder: string): string[] {
 }
 
 test('pages ask the server about a set by its key, and their links carry it: an id may belong to another set by then', () => {
-  const sources = readdirSync(join(root, 'studio'), { recursive: true, encoding: 'utf8' }).filter(
+  const sources = readdirSync(placeOf('studio'), { recursive: true, encoding: 'utf8' }).filter(
     (path) => /\.tsx?$/.test(path) && !/node_modules|\.next|\.test\.|read-set|named-address/.test(path),
   );
   const addresses = sources.flatMap((path) =>
-    [...readFileSync(join(root, 'studio', path), 'utf8').matchAll(/\/sets\/\$\{([^}]+)\}/g)].map(
+    [...readFileSync(join(placeOf('studio'), path), 'utf8').matchAll(/\/sets\/\$\{([^}]+)\}/g)].map(
       ([, expression]) => `${path}: ${expression}`,
     ),
   );
@@ -236,19 +238,7 @@ test('no test has a limit of time of its own, or looks at a clock: it fails for 
     /expect\((?:performance|Date)\.now/,
     /\bretr(?:y|ies)\b *[:=(] *[1-9]/,
   ];
-  const tests = [
-    'engine',
-    'dom',
-    'react',
-    'element',
-    'vue',
-    'svelte',
-    'handoff',
-    'sandbox',
-    'cli',
-    'studio',
-    'e2e',
-  ]
+  const tests = ['packages', 'apps', 'e2e']
     .flatMap((room) =>
       readdirSync(join(root, room), { recursive: true, encoding: 'utf8' }).map((path) =>
         join(root, room, path),

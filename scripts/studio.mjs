@@ -2,17 +2,18 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { buildPackages, newest, packages, root } from './packages.mjs';
+import { buildPackages, folderOf, newest, packages, root } from './packages.mjs';
 
 export { root } from './packages.mjs';
-export const studio = join(root, 'studio');
+export const studio = join(root, 'apps', 'studio');
 
 /** Builds the packages and on them the studio, where it was not, or sources are newer. Returns whether there is a build now. */
 export function buildStudio() {
   if (!buildPackages()) return false;
   const stamp = join(studio, '.next', 'BUILD_ID');
   const sources = Math.max(
-    ...[...packages, 'studio'].map((room) => newest(join(root, room))),
+    ...packages.map((room) => newest(folderOf(room))),
+    newest(studio),
     statSync(join(root, 'package-lock.json')).mtimeMs,
   );
   if (existsSync(stamp) && statSync(stamp).mtimeMs > sources) return true;

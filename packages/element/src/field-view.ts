@@ -1,0 +1,193 @@
+import { attributesOf, type FieldStore, type Host, isConcealed, lookOf, showStates } from '@arbeit/dom';
+import type { Reading } from '@arbeit/engine/field';
+import { type Control, type Drawing, givenBefore, part } from './control.ts';
+import { line } from './line.ts';
+
+/** What stands in a field's element. */
+export interface View {
+  readonly elements: readonly Node[];
+  readonly control: Control;
+  tell(reading: Reading): void;
+}
+
+/** Draws a field: label, frame with signs before and behind, hint, message. Each is a part, and each but the message a slot. */
+export function drawn(store: FieldStore, drawings: readonly Drawing[]): View {
+  const { field } = store;
+  const { look = {} } = field;
+  const control = first(store, drawings);
+  const label = part(control.isGroup ? 'span' : 'label', 'label');
+  label.id = 'label';
+  control.named.id = 'control';
+  if (label instanceof HTMLLabelElement) label.htmlFor = 'control';
+  else control.named.setAttribute('aria-labelledby', 'label');
+  label.append(slot('label', field.label));
+  const frame = part('div', 'frame');
+  frame.append(...iconOf(store), sign('before', look.before), control.element, sign('after', look.behind));
+  const hint = part('div', 'hint');
+  hint.id = 'hint';
+  hint.append(slot('hint', field.hint));
+  const message = part('div', 'message');
+  message.id = 'message';
+  message.ariaLive = 'polite';
+  control.named.setAttribute('aria-describedby', 'hint message');
+  return {
+    elements: [label, frame, hint, message],
+    control,
+    tell({ shown }) {
+      control.draw?.();
+      showMessages(message, shown);
+    },
+  };
+}
+
+/** Shows messages in a place that is always there; one that stands there already is not told again. */
+function showMessages(place: HTMLElement, shown: Reading['shown']): void {
+  const said = shown.map((one) => one.message).join('\n');
+  if (place.dataset.said === said) return;
+  place.dataset.said = said;
+  const error = shown.find(({ severity }) => severity === 'error');
+  place.dataset.severity = (error ?? shown[0])?.severity ?? '';
+  place.replaceChildren(
+    ...shown.map((one) => {
+      const text = document.createElement('p');
+      text.textContent = one.message;
+      return text;
+    }),
+  );
+}
+
+function first(store: FieldStore, drawings: readonly Drawing[]): Control {
+  const attributes = attributesOf(store.field);
+  for (const drawing of drawings) {
+    const control = drawing(store, attributes);
+    if (control) return control;
+  }
+  // A line is drawn for any field.
+  return line(store, attributes) as Control;
+}
+
+/** A slot with the sign that stands there where the page puts nothing. */
+function sign(name: string, text: string | undefined): HTMLSlotElement {
+  const element = slot(name);
+  if (text !== undefined) {
+    const drawn = part('span', 'sign');
+    drawn.ariaHidden = 'true';
+    drawn.textContent = text;
+    element.append(drawn);
+  }
+  return element;
+}
+
+/** The icon of a field, where it has one. */
+function iconOf({ field }: FieldStore): readonly Node[] {
+  const { icon } = field.look ?? {};
+  if (!icon) return [];
+  const element = part('span', 'icon');
+  element.ariaHidden = 'true';
+  // Shapes alone: whoever reads a document has seen to it (`packages/engine/src/document/icon.ts`).
+  element.innerHTML = icon;
+  return [element];
+}
+
+/** Puts the look of a field on its element, where the page has said nothing of it there. */
+export function dressElement(element: HTMLElement, { field }: FieldStore): void {
+  const { style, ...attributes } = lookOf(field);
+  for (const [name, value] of Object.entries(attributes))
+    if (!element.hasAttribute(name)) element.setAttribute(name, value);
+  for (const [name, value] of Object.entries(style ?? {}))
+    if (!element.style.getPropertyValue(name)) element.style.setProperty(name, value);
+}
+
+function slot(name: string, text = ''): HTMLSlotElement {
+  const element = document.createElement('slot');
+  element.name = name;
+  element.textContent = text;
+  return element;
+}
+
+/** What a field stands on: its element, for the form and the browser; the control inside, for who uses it. */
+export function hostOf(
+  element: HTMLElement,
+  internals: ElementInternals,
+  { named }: Control,
+  isAsking: () => boolean,
+): Host {
+  return {
+    element,
+    form: () => internals.form,
+    setWrong(isWrong) {
+      const value = String(isWrong);
+      if (named.ariaInvalid !== value) named.ariaInvalid = value;
+    },
+    setProblem(message) {
+      if (internals.validationMessage === message) return;
+      if (message) internals.setValidity({ customError: true }, message, named);
+      else internals.setValidity({});
+    },
+    isAsking,
+    watch: () => () => {},
+  };
+}
+
+/**
+ * Shows on an element how its field is, and hands the raw value to its form under its name, where that is another than before; of several
+ * choices each by itself, as boxes to tick have it. One that does not count is neither seen nor sent.
+ */
+export function teller(
+  element: HTMLElement,
+  internals: ElementInternals,
+  view: View,
+  store: FieldStore,
+): () => void {
+  let before: string | undefined;
+  return () => {
+    const reading = store.reading();
+    view.tell(reading);
+    showStates(element, reading);
+    const { raw, counts } = reading;
+    // Not `hidden`, which is the page's own.
+    element.toggleAttribute('data-away', !counts);
+    const name = element.getAttribute('name') ?? '';
+    const now = `${counts} ${name} ${raw}`;
+    if (now === before) return;
+    before = now;
+    const values = new FormData();
+    // Native buttons and boxes send nothing where none is picked, a line sends an empty text.
+    const sent = view.control.isGroup ? raw.split(' ').filter(Boolean) : [raw];
+    if (counts) for (const one of sent) values.append(name, one);
+    // What is concealed is not to come back with the page: the browser would keep it in the clear.
+    internals.setFormValue(values, isConcealed(store.field) ? null : raw);
+  };
+}
+
+/** What an element held before it was one of ours: what a script gave it, or somebody typed into the control in it. */
+export function typedBefore(element: HTMLElement): string | undefined {
+  const given = givenBefore(element, 'value');
+  const typed = takeFallback(element);
+  return typeof given === 'string' ? given : typed;
+}
+
+/**
+ * The native control that stood in an element for a page without scripts goes; what somebody had typed into it already, or picked, is
+ * the field's.
+ */
+function takeFallback(element: HTMLElement): string | undefined {
+  const own = [...element.children].filter((child) => !child.slot);
+  const typed = own
+    .flatMap((child) =>
+      isControl(child) ? [child] : [...child.querySelectorAll(controls)].filter(isControl),
+    )
+    .flatMap((control) => {
+      const isPicked = control instanceof HTMLInputElement && /^(?:radio|checkbox)$/.test(control.type);
+      if (isPicked) return control.checked ? [control.value] : [];
+      // Emptied by somebody is typed as well.
+      const isEmptied = !(control instanceof HTMLSelectElement) && control.defaultValue !== '';
+      return control.value || isEmptied ? [control.value] : [];
+    });
+  for (const child of own) child.remove();
+  return typed.length ? typed.join(' ') : undefined;
+}
+
+const controls = 'input, select, textarea';
+const isControl = (element: Element): element is HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement =>
+  element.matches(controls);

@@ -1,0 +1,52 @@
+/** Types of inputs of which a form without a button may have one to be submitted by Enter (HTML, implicit submission). */
+const blocking = /^(?:text|search|tel|url|email|password|date|month|week|time|datetime-local|number)$/;
+
+/** Whether a control is a line that is typed into, in an element of ours or not. */
+function isLine(control: Element): boolean {
+  const input = control.shadowRoot?.querySelector('input') ?? control;
+  return input instanceof HTMLInputElement && blocking.test(input.type);
+}
+
+const isButton = (control: Element): control is HTMLButtonElement | HTMLInputElement =>
+  (control instanceof HTMLButtonElement || control instanceof HTMLInputElement) &&
+  /^(?:submit|image)$/.test(control.type);
+
+/** The first button that submits a form, in the order of the page: `elements` leaves image buttons out (HTML, default button). */
+const defaultButton = (form: HTMLFormElement): HTMLButtonElement | HTMLInputElement | undefined =>
+  [...(form.getRootNode() as Document | ShadowRoot).querySelectorAll('button, input')].find(
+    (one): one is HTMLButtonElement | HTMLInputElement => isButton(one) && one.form === form,
+  );
+
+/**
+ * Submits a form as Enter in one of its controls does (HTML, "implicit submission"): by its first button, unless that is disabled; without one, if no
+ * more than one line of it is typed into.
+ */
+function submitImplicitly(form: HTMLFormElement): void {
+  const button = defaultButton(form);
+  if (button) {
+    if (!button.matches(':disabled')) button.click();
+    return;
+  }
+  if ([...form.elements].filter(isLine).length <= 1) form.requestSubmit();
+}
+
+/**
+ * Enter in the controls of a shadow tree submits the form that the element around it stands in: for the browser they stand in none. `keypress` comes for Enter in
+ * every browser, after `keydown` was not prevented, and not for the Enter that ends a composition. As the browser's own, it comes after every handler of the
+ * page, and each may prevent it.
+ */
+export function listenToEnter(
+  root: ShadowRoot,
+  form: () => HTMLFormElement | null,
+  signal: AbortSignal,
+): void {
+  const onKeyPress = (event: Event): void => {
+    const { key, isComposing, target } = event as KeyboardEvent;
+    if (key !== 'Enter' || isComposing || !(target instanceof HTMLInputElement)) return;
+    setTimeout(() => {
+      const own = form();
+      if (own && !event.defaultPrevented && !signal.aborted) submitImplicitly(own);
+    });
+  };
+  root.addEventListener('keypress', onKeyPress, { signal });
+}

@@ -1,0 +1,45 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import type { Dress } from './dress.ts';
+import type { Field } from './use-field.ts';
+
+/**
+ * What stands around the control of a field on its line: its icon and the sign before it, and the sign behind. They are part of no value,
+ * and a screen reader hears of the value alone.
+ */
+export function Frame({
+  field,
+  children,
+  dress = {},
+}: {
+  readonly field: Field;
+  readonly children: ReactNode;
+  readonly dress?: Dress<'root' | 'icon' | 'sign'>;
+}) {
+  const { icon, before, behind } = field.store.field.look ?? {};
+  return (
+    <span className={dress.root} data-arbeit="frame">
+      {icon && (
+        <span
+          className={dress.icon}
+          data-arbeit="icon"
+          aria-hidden="true"
+          // biome-ignore lint/security/noDangerouslySetInnerHtml: shapes alone; whoever reads a document has seen to it (`packages/engine/src/document/icon.ts`)
+          dangerouslySetInnerHTML={{ __html: icon }}
+        />
+      )}
+      {before && (
+        <span className={dress.sign} data-arbeit="sign" aria-hidden="true">
+          {before}
+        </span>
+      )}
+      {children}
+      {behind && (
+        <span className={dress.sign} data-arbeit="sign" aria-hidden="true">
+          {behind}
+        </span>
+      )}
+    </span>
+  );
+}
