@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { expect, type Page, test } from '@playwright/test';
-import { type LiveUse, livePage } from '../apps/studio/handoff/live.ts';
+import { type LiveUse, livePage } from '../apps/studio/screens/handoff/live.ts';
 import { expectNoViolations } from './axe.ts';
 
 /** The looks a definition can ask for, in what is handed off: the elements, and the snippet for React with its sheet of looks. */

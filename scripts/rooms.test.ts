@@ -103,6 +103,42 @@ describe('imports go one way', () => {
     expect(astray).toEqual([]);
   });
 
+  /** Layers of the studio, each with those that it may import. */
+  const layers: Readonly<Record<string, readonly string[]>> = {
+    demo: [],
+    store: ['demo'],
+    model: ['store', 'demo'],
+    workers: ['model'],
+    services: ['workers', 'model', 'store'],
+    ui: [],
+    field: ['ui', 'workers', 'model'],
+    screens: ['field', 'ui', 'services', 'workers', 'model', 'store', 'demo'],
+    app: ['screens', 'field', 'ui', 'services', 'workers', 'model', 'store'],
+  };
+
+  test('inside the studio: layer by layer, and no screen imports another', () => {
+    const studio = placeOf('studio');
+    const folders = readdirSync(studio, { withFileTypes: true }).filter(
+      (entry) => entry.isDirectory() && !/^(?:node_modules|\.next)$/.test(entry.name),
+    );
+    expect(folders.map(({ name }) => name).sort()).toEqual(Object.keys(layers).sort());
+    const astray = Object.entries(layers).flatMap(([layer, may]) =>
+      sources(join(studio, layer)).flatMap((file) =>
+        importsOf(file)
+          .filter((specifier) => specifier.startsWith('.'))
+          .map((specifier) => relative(studio, join(dirname(file), specifier)))
+          .filter((path) => {
+            const [to, folder] = path.split('/') as [string, string];
+            const own = relative(studio, file).split('/')[1];
+            if (layer !== 'screens' || to !== 'screens') return to !== layer && !may.includes(to);
+            return folder !== own && folder !== 'set' && !folder.endsWith('.css');
+          })
+          .map((path) => `${relative(studio, file)} imports ${path}`),
+      ),
+    );
+    expect(astray).toEqual([]);
+  });
+
   test('one kind knows no other', () => {
     const folders = readdirSync(join(engine, 'kinds'), { withFileTypes: true }).filter((e) =>
       e.isDirectory(),
@@ -131,7 +167,10 @@ describe('imports go one way', () => {
     const astray = Object.keys(rooms)
       .flatMap((room) => sources(placeOf(room)))
       .map((file) => relative(root, file))
-      .filter((file) => !/^(packages\/engine\/src|apps\/studio)\/kinds\//.test(file))
+      .filter(
+        (file) =>
+          !/^(packages\/engine\/src\/kinds|apps\/studio\/field|apps\/studio\/model\/notation)\b/.test(file),
+      )
       .filter((file) => asked.some((form) => form.test(readFileSync(join(root, file), 'utf8'))));
     expect(astray).toEqual([]);
   });

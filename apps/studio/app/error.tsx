@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
-import { Alive } from '../sheet/alive.tsx';
+import { Alive } from '../ui/alive.tsx';
 
 /** What is shown when a page could not be made. Nothing saved is touched by that. */
 export default function ErrorPage({

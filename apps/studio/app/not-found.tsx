@@ -1,5 +1,5 @@
-import { Alive } from '../sheet/alive.tsx';
-import { Go } from '../sheet/go.tsx';
+import { Alive } from '../ui/alive.tsx';
+import { Go } from '../ui/go.tsx';
 
 export default function NotFound() {
   return (

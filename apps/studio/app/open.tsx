@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import { Alive } from '../sheet/alive.tsx';
 import type { Database } from '../store/database.ts';
 import { store } from '../store/store.ts';
 import { isTrouble, StoreTrouble } from '../store/trouble.ts';
+import { Alive } from '../ui/alive.tsx';
 import { logTrouble } from './api/request.ts';
 
 /** Reads for a page; what keeps the store from answering is told on it, in words. */

@@ -1,4 +1,4 @@
-import { type Broken, Shelf } from '../shelf/shelf.tsx';
+import { type Broken, Shelf } from '../screens/shelf/shelf.tsx';
 import type { Database } from '../store/database.ts';
 import { soundSet } from '../store/documents.ts';
 import { findSets, type ListedSet, type StoredSet } from '../store/sets.ts';

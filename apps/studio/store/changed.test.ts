@@ -1,7 +1,7 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { changedWords } from '../revisions/changed-words.ts';
+import { changedWords } from '../model/changed-words.ts';
 import { changedBy, mergeChanged, nothingChanged } from './changed.ts';
 import { type Json, operationsBetween } from './operations.ts';
 

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { changedWords } from '../revisions/changed-words.ts';
+import { changedWords } from '../model/changed-words.ts';
 import type { Database } from './database.ts';
 import { dropRefused, findRefused, listRefused } from './refusing.ts';
 import { droppedOf, findRevision, listRevisions, nameRevision } from './revisions.ts';

@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { eq } from 'drizzle-orm';
-import type { Answer, Changes } from '../definition/saver.ts';
+import type { Answer, Changes } from '../model/saver.ts';
 import { backupOf, restoreInto } from './backup.ts';
 import { soundSet } from './documents.ts';
 import type { Operation } from './operations.ts';

@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import type { SetDocument } from '@arbeit/engine/document';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { change, pageOn, type Sent, unknownIn } from '../definition/page.fixture.ts';
+import { change, pageOn, type Sent, unknownIn } from '../model/page.fixture.ts';
 import { carriedOut, type Json } from './operations.ts';
 import { bundledServer, databaseWorld, folderWorld, type ServerProcess, type World } from './storm-world.fixture.ts'; // biome-ignore format: an import
 import { testPostgres } from './test-postgres.fixture.ts';

@@ -2,7 +2,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { isDeeper, mostDeep } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { z } from 'zod';
-import { type UseName, useNames } from '../../handoff/choice.ts';
+import { type UseName, useNames } from '../../screens/handoff/choice.ts';
 import { mostOperations } from '../../store/operations.ts';
 import { readOnServer } from '../../store/reading.ts';
 import { isTrouble } from '../../store/trouble.ts';

@@ -1,5 +1,5 @@
 import { localToday } from '@arbeit/dom';
-import { todayIn } from '../../../definition/clock.ts';
+import { todayIn } from '../../../model/clock.ts';
 import { services } from '../../../services/ask.ts';
 import { browserOf } from '../../../services/browser-id.ts';
 import { behave, mannerOf } from '../../../services/manner.ts';

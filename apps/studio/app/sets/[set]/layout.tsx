@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { NamedAddress } from '../../../sheet/named-address.tsx';
+import { NamedAddress } from '../../../screens/set/named-address.tsx';
 import { isTrouble } from '../../../store/trouble.ts';
 import { readSet } from '../read-set.ts';
 

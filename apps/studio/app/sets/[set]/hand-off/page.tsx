@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { HandOffSheet } from '../../../../handoff/hand-off-sheet.tsx';
+import { HandOffSheet } from '../../../../screens/handoff/hand-off-sheet.tsx';
 import { isTrouble } from '../../../../store/trouble.ts';
 import { Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';

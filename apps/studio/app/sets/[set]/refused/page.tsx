@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { differences } from '../../../../definition/differences.ts';
-import { type RefusedVersion, RefusedVersions } from '../../../../sheet/refused-versions.tsx';
+import { differences } from '../../../../model/differences.ts';
+import { type RefusedVersion, RefusedVersions } from '../../../../screens/set/refused-versions.tsx';
 import { findRefused, listRefused } from '../../../../store/refusing.ts';
 import { droppedOf } from '../../../../store/revisions.ts';
 import { isTrouble } from '../../../../store/trouble.ts';

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { RevisionsSheet } from '../../../../revisions/revisions-sheet.tsx';
+import { RevisionsSheet } from '../../../../screens/revisions/revisions-sheet.tsx';
 import { droppedOf, listRevisions } from '../../../../store/revisions.ts';
 import { isTrouble } from '../../../../store/trouble.ts';
 import { reading, Trouble } from '../../../open.tsx';

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
+import { Catalogue } from '../../../../screens/texts/catalogue.tsx';
 import { isTrouble } from '../../../../store/trouble.ts';
-import { Catalogue } from '../../../../texts/catalogue.tsx';
 import { Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';
 

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
+import { TrialsSheet } from '../../../../screens/trials/trials-sheet.tsx';
 import { isTrouble } from '../../../../store/trouble.ts';
-import { TrialsSheet } from '../../../../trials/trials-sheet.tsx';
 import { Trouble } from '../../../open.tsx';
 import { readSet } from '../../read-set.ts';
 

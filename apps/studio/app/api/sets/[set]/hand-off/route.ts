@@ -1,5 +1,5 @@
-import type { Told } from '../../../../../handoff/made.ts';
-import { makeHandOff } from '../../../../../handoff/on-server.ts';
+import type { Told } from '../../../../../screens/handoff/made.ts';
+import { makeHandOff } from '../../../../../screens/handoff/on-server.ts';
 import { soundSet } from '../../../../../store/documents.ts';
 import { store } from '../../../../../store/store.ts';
 import { answer, logTrouble, problem, readChoice, setIdOf } from '../../../request.ts';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import '../../../../../desk/desk.css';
-import { DeskFor } from '../../../../../kinds/desks.tsx';
+import '../../../../../screens/desk.css';
+import { DeskFor } from '../../../../../screens/desk/desks.tsx';
 import { isTrouble } from '../../../../../store/trouble.ts';
 import { Trouble } from '../../../../open.tsx';
 import { readSet } from '../../../read-set.ts';

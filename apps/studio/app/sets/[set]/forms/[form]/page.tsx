@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { formOf } from '../../../../../definition/form-edits.ts';
-import { FormSheet } from '../../../../../form/form-sheet.tsx';
+import { formOf } from '../../../../../model/form-edits.ts';
+import { FormSheet } from '../../../../../screens/form/form-sheet.tsx';
 import { isTrouble } from '../../../../../store/trouble.ts';
 import { Trouble } from '../../../../open.tsx';
 import { readSet } from '../../../read-set.ts';

@@ -1,6 +1,6 @@
 import { scriptInPage } from '@arbeit/handoff';
-import { chosen } from '../../../../../handoff/choice.ts';
-import { type LiveUse, livePage, liveUses } from '../../../../../handoff/live.ts';
+import { chosen } from '../../../../../screens/handoff/choice.ts';
+import { type LiveUse, livePage, liveUses } from '../../../../../screens/handoff/live.ts';
 import { soundSet } from '../../../../../store/documents.ts';
 import { store } from '../../../../../store/store.ts';
 import { answer, problem, setIdOf } from '../../../../api/request.ts';

@@ -1,0 +1,79 @@
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { type Matter, type Node, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
+import { hasNotation } from './notation.ts';
+
+/** Classes of characters a set has of its own, and what uses them. */
+
+/** The parts of a pattern with the class changed wherever it stands. */
+function changed(nodes: readonly Node[], change: (name: string) => Matter | undefined): readonly Matter[] {
+  return nodes.map((node): Matter => {
+    if (node.type === 'stretch') return { ...node, nodes: changed(node.nodes, change) as readonly Node[] };
+    if (node.type !== 'cells' || node.takes.type !== 'class') return node;
+    const next = change(node.takes.name);
+    return next && next.type === 'cells' ? { ...node, takes: next.takes } : node;
+  });
+}
+
+const cellsOf = (takes: Extract<Matter, { type: 'cells' }>['takes']): Matter => ({
+  type: 'cells',
+  min: 1,
+  max: 1,
+  takes,
+});
+
+/** Names of classes a field's pattern uses. */
+export function classesIn(field: FieldDocument): readonly string[] {
+  if (!hasNotation(field)) return [];
+  const names = new Set<string>();
+  const walk = (nodes: readonly Node[]): void => {
+    for (const node of nodes) {
+      if (node.type === 'stretch') walk(node.nodes);
+      if (node.type === 'cells' && node.takes.type === 'class') names.add(node.takes.name);
+    }
+  };
+  const { pattern } = field.entry;
+  // Every word that is none of the built-in ones is read as the name of a class here.
+  walk(
+    parseNotation(
+      pattern,
+      [...pattern.matchAll(/[a-z][\w-]*/gi)].map(([word]) => word),
+    ).nodes,
+  );
+  return [...names];
+}
+
+const withPatterns = (set: SetDocument, name: string, becomes: Matter): readonly FieldDocument[] =>
+  set.fields.map((field) => {
+    if (!hasNotation(field) || !classesIn(field).includes(name)) return field;
+    const { nodes } = parseNotation(field.entry.pattern, Object.keys(set.classes ?? {}));
+    const pattern = printNotation(changed(nodes, (one) => (one === name ? becomes : undefined)));
+    return { ...field, entry: { ...field.entry, pattern } } as FieldDocument;
+  });
+
+/** Fields that use a class. */
+export const usersOf = (set: SetDocument, name: string): readonly FieldDocument[] =>
+  set.fields.filter((field) => classesIn(field).includes(name));
+
+/** Gives a class another name, in every pattern that uses it. It keeps its place among the others. */
+export function renameClass(set: SetDocument, name: string, to: string): SetDocument {
+  const classes = Object.fromEntries(
+    Object.entries(set.classes ?? {}).map(([own, characters]) => [own === name ? to : own, characters]),
+  );
+  return { ...set, classes, fields: withPatterns(set, name, cellsOf({ type: 'class', name: to })) };
+}
+
+/** Takes a class away; patterns that use it have its characters written out, so that they take what they took. */
+export function removeClass(set: SetDocument, name: string): SetDocument {
+  const { [name]: characters = '', ...rest } = set.classes ?? {};
+  const fields = withPatterns(set, name, cellsOf({ type: 'characters', characters }));
+  const { classes: _, ...bare } = set;
+  return Object.keys(rest).length ? { ...bare, fields, classes: rest } : { ...bare, fields };
+}
+
+/** A class to begin with, under a free name. */
+export function addClass(set: SetDocument): SetDocument {
+  const taken = Object.keys(set.classes ?? {});
+  let name = 'own';
+  for (let n = 2; taken.includes(name); n++) name = `own${n}`;
+  return { ...set, classes: { ...set.classes, [name]: 'A-Z' } };
+}

@@ -1,0 +1,126 @@
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { readDocument } from '@arbeit/engine/document';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import type { Option } from '@arbeit/engine/options';
+import { newOffer } from './offers.ts';
+
+/** What an option that has to be said begins with. */
+function beginning(option: Option): unknown {
+  switch (option.is) {
+    case 'text':
+      return option.suggestion ?? option.offers?.()[0]?.[0] ?? '';
+    case 'picks': {
+      const offers = [newOffer([])];
+      while (offers.length < Math.max(2, option.least)) offers.push(newOffer(offers));
+      return offers;
+    }
+    case 'choice':
+      return option.choices[0]?.[0];
+    case 'whole':
+      return option.min;
+    default:
+      return undefined;
+  }
+}
+
+/** A field of a kind with nothing said that need not be. */
+export function bareField(kind: string, kinds: KindTable): FieldDocument {
+  const { define } = kindIn(kinds, kind);
+  const entry = Object.fromEntries(
+    Object.entries(define.options).flatMap(([name, option]) =>
+      option.needed ? [[name, beginning(option)]] : [],
+    ),
+  );
+  const label = `${define.name.slice(0, 1).toUpperCase()}${define.name.slice(1)}`;
+  return { id: kind, kind, label, entry } as unknown as FieldDocument;
+}
+
+/** A field turned into another kind, and what of it had to go, in words. */
+export interface Turned {
+  readonly field: FieldDocument;
+  readonly lost: readonly string[];
+}
+
+/**
+ * The field as one of another kind: its words stay, and of its rules, attributes and initial value all that the new kind can have.
+ * Where both kinds have an option of one name and the value is good in both, it stays too.
+ */
+export function withKind(field: FieldDocument, kind: string, set: SetDocument, kinds: KindTable): Turned {
+  // Others are there to be spoken of; what they say themselves is looked at in `turnedIn`.
+  const said = JSON.stringify([field.rules, field.when]);
+  const others = set.fields.flatMap(({ when: _, rules: __, ...other }) =>
+    other.id === field.id || !said.includes(JSON.stringify(other.id)) ? [] : [other as FieldDocument],
+  );
+  const isGood = (candidate: FieldDocument): boolean =>
+    readDocument({ ...set, fields: [candidate, ...others], forms: [] }, kinds).ok;
+  const { entry } = bareField(kind, kinds);
+  const { rules = [], initial, ...rest } = field;
+  let turned = { ...rest, kind, entry } as unknown as FieldDocument;
+  const lost: string[] = [];
+  for (const [name, value] of Object.entries(field.entry)) {
+    const kept = { ...turned, entry: { ...turned.entry, [name]: value } } as unknown as FieldDocument;
+    if (isGood(kept)) turned = kept;
+  }
+  for (const rule of rules) {
+    const kept = { ...turned, rules: [...(turned.rules ?? []), rule] } as FieldDocument;
+    if (isGood(kept)) turned = kept;
+    else lost.push(`the rule “${rule.id}”`);
+  }
+  if (initial !== undefined) {
+    const kept = { ...turned, initial } as FieldDocument;
+    if (isGood(kept)) turned = kept;
+    else lost.push('the initial value');
+  }
+  return { field: turned, lost };
+}
+
+/**
+ * The set with a field turned into another kind, and what elsewhere had to go with it, in words: rules that compare with it and
+ * conditions on it that it can no longer meet.
+ */
+export function turnedIn(
+  set: SetDocument,
+  turned: FieldDocument,
+  kinds: KindTable,
+): { readonly set: SetDocument; readonly lost: readonly string[] } {
+  let next: SetDocument = {
+    ...set,
+    fields: set.fields.map((one) => (one.id === turned.id ? turned : one)),
+  };
+  const lost: string[] = [];
+  for (;;) {
+    const result = readDocument(next, kinds);
+    const place = result.ok ? undefined : result.faults.map(({ path }) => placeOf(path)).find(Boolean);
+    if (!place) return { set: next, lost };
+    const { list, at, rule } = place;
+    const all = (next[list] ?? []) as readonly {
+      id: string;
+      rules?: readonly { id: string }[];
+      when?: unknown;
+    }[];
+    const owner = all[at];
+    if (!owner) return { set: next, lost };
+    const { when: _, ...rest } = owner;
+    const changed = rule === undefined ? rest : { ...owner, rules: owner.rules?.toSpliced(rule, 1) };
+    lost.push(
+      rule === undefined
+        ? `the condition of ${owner.id}`
+        : `the rule “${owner.rules?.[rule]?.id}” of ${owner.id}`,
+    );
+    next = { ...next, [list]: all.with(at, changed as (typeof all)[number]) };
+  }
+}
+
+/** Whose rule or condition a fault is about, from its path. */
+function placeOf(
+  path: string,
+): { readonly list: 'fields' | 'forms'; readonly at: number; readonly rule?: number } | undefined {
+  const found = /^\$\.(fields|forms)\[(\d+)\]\.(?:rules\[(\d+)\]|when)/.exec(path);
+  if (!found) return undefined;
+  const [, list, at, rule] = found;
+  return {
+    list: list as 'fields' | 'forms',
+    at: Number(at),
+    ...(rule === undefined ? {} : { rule: Number(rule) }),
+  };
+}

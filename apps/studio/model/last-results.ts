@@ -1,0 +1,68 @@
+import { localToday } from '@arbeit/dom';
+import type { SetDocument } from '@arbeit/engine/document';
+import { get, set as put } from 'idb-keyval';
+import { browserStore } from './browser-store.ts';
+import { todayIn } from './clock.ts';
+import { targetOf } from './trial-edits.ts';
+import { keyOf } from './trial-keys.ts';
+import { resultsName } from './were-run.ts';
+
+/** What came of trials when they were last run in this browser; apart from the sheet that runs them, so that the shelf can tell. */
+
+/** Of a trial: all that its outcome depended on, as a number, and whether it held. */
+type Kept = Readonly<Record<string, { readonly of: number; readonly holds: boolean }>>;
+
+/** What came of a field's own trials. */
+export interface LastResult {
+  readonly held: number;
+  readonly missed: number;
+  /** Something they depend on has changed since, or some were not run yet. */
+  readonly isOld: boolean;
+}
+
+const store = browserStore(resultsName, 'results');
+
+/** A text as a number (FNV-1a, 32 bits): enough to tell that it is another one. */
+function numberOf(text: string): number {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return hash >>> 0;
+}
+
+/** Keeps what came of trials, in place of what was known before. `outcomes`: by trial, its key and whether it held. */
+export async function keepResults(
+  setId: string,
+  outcomes: readonly { readonly id: string; readonly key: string; readonly holds: boolean }[],
+): Promise<void> {
+  const kept: Kept = Object.fromEntries(
+    outcomes.map(({ id, key, holds }) => [id, { of: numberOf(key), holds }]),
+  );
+  try {
+    await put(setId, kept, store);
+  } catch {
+    // A browser that keeps nothing tells nothing of them on the shelf.
+  }
+}
+
+/** What came of the trials of a set's fields, by field; of fields without any, or of which none was run, nothing. */
+export async function lastResults(
+  set: SetDocument,
+  setId: string,
+): Promise<Readonly<Record<string, LastResult>>> {
+  const kept = await get<Kept>(setId, store).catch(() => undefined);
+  if (!kept) return {};
+  const today = todayIn(setId) ?? localToday();
+  const found: Record<string, LastResult> = {};
+  for (const trial of set.trials ?? []) {
+    const target = targetOf(trial);
+    if (target?.type !== 'field') continue;
+    const last = kept[trial.id];
+    const { held = 0, missed = 0, isOld = false } = found[target.id] ?? {};
+    found[target.id] = {
+      held: held + (last?.holds ? 1 : 0),
+      missed: missed + (last && !last.holds ? 1 : 0),
+      isOld: isOld || !last || last.of !== numberOf(keyOf(set, trial, today)),
+    };
+  }
+  return Object.fromEntries(Object.entries(found).filter(([, { held, missed }]) => held + missed > 0));
+}

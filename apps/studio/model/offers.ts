@@ -1,0 +1,9 @@
+import type { Offer } from '@arbeit/engine/options';
+
+/** A choice to begin with that none of those there is like. */
+export function newOffer(offers: readonly Offer[]): Offer {
+  for (let n = offers.length + 1; ; n++) {
+    const made = { value: `choice-${n}`, label: `Choice ${n}` };
+    if (!offers.some(({ value, label }) => value === made.value || label === made.label)) return made;
+  }
+}

@@ -1,0 +1,64 @@
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { ListedSet, StoredSet } from '../store/sets.ts';
+import { classesIn } from './classes.ts';
+import { newPage } from './draft.ts';
+import { addField } from './edits.ts';
+import type { Answer } from './saver.ts';
+
+/** All sets there are, those changed last first. Rejects where Arbeit does not answer. */
+export async function listSets(): Promise<readonly ListedSet[]> {
+  const response = await fetch('/api/sets');
+  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+  return (await response.json()) as readonly ListedSet[];
+}
+
+/** Fetches some of the sets whose title contains `title`, beginning with number `from`. Rejects if Arbeit does not answer. */
+export async function foundSets(
+  title: string,
+  from: number,
+): Promise<{ readonly sets: readonly ListedSet[]; readonly count: number }> {
+  const response = await fetch(`/api/sets?${new URLSearchParams({ title, from: String(from) })}`);
+  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+  return (await response.json()) as { sets: readonly ListedSet[]; count: number };
+}
+
+/** What a server says went wrong, in a sentence; nothing, where nothing did. */
+export async function problemIn(response: Response | undefined): Promise<string> {
+  if (!response) return 'Arbeit did not answer. Nothing was changed; try again.';
+  if (response.ok) return '';
+  const { error } = (await response.json().catch(() => ({}))) as { error?: string };
+  return error ?? `The server answered ${response.status}.`;
+}
+
+/** A set with a field of another one put in, and the classes of characters it uses where they are not known there. */
+export function received(
+  document: SetDocument,
+  field: FieldDocument,
+  from: SetDocument['classes'],
+): SetDocument {
+  const { set } = addField(document, field);
+  const needed = Object.entries(from ?? {}).filter(
+    ([name]) => classesIn(field).includes(name) && set.classes?.[name] === undefined,
+  );
+  return needed.length ? { ...set, classes: { ...set.classes, ...Object.fromEntries(needed) } } : set;
+}
+
+/** Adds a field to the set with the key `key`, which is not on this page. Resolves to an error message, or ''. */
+export async function sendField(
+  key: string,
+  field: FieldDocument,
+  from: SetDocument['classes'],
+): Promise<string> {
+  const found = await fetch(`/api/sets/${key}`).catch(() => undefined);
+  if (!found?.ok) return problemIn(found);
+  const set = (await found.json()) as StoredSet;
+  const { saveOnce } = await import('./saving.ts');
+  return problemWith(await saveOnce(set, received(set.document, field, from), newPage()));
+}
+
+/** What a save that nobody tries again says went wrong; nothing, where nothing did. */
+export function problemWith(answer: Answer): string {
+  if (answer.ok) return '';
+  if ('theirs' in answer) return 'Somebody else saved the set at the same moment. Try again.';
+  return answer.faults[0]?.message ?? `${answer.why} Nothing was changed; try again.`;
+}

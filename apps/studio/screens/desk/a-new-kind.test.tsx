@@ -1,0 +1,33 @@
+import { renderToString } from 'react-dom/server';
+import { expect, test, vi } from 'vitest';
+import { definition, document, entry } from '../../../../packages/engine/src/kinds/tally.fixture.ts';
+import { KindsAtHand } from '../../field/at-hand.tsx';
+import { sampleOf } from '../../model/sample.ts';
+import { Desk } from '../desk/desk.tsx';
+import { chosen, optionsFor, withOption } from '../desk/options.ts';
+
+vi.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined }) }));
+
+/** The kind made in `packages/engine/src/kinds/tally.fixture.ts`, on a desk: nothing of the studio knows it. */
+const kinds = { tally: entry };
+
+test('a desk draws a kind nobody has told it of: specimen, live field, rules', () => {
+  const html = renderToString(
+    <KindsAtHand value={kinds}>
+      <Desk stored={{ key: 's_1', id: 'huts', generation: 'g_1', revision: 1, document }} fieldId="guests" />
+    </KindsAtHand>,
+  );
+  const text = html.replace(/<!-- -->/g, '').replace(/<[^>]+>/g, ' ');
+  expect(text.replace(/\s/g, '')).toContain('IIIII⎵II');
+  expect(text).toMatch(/strokes/);
+  expect(html).toMatch(/<input[^>]*name="guests"/);
+});
+
+test('its options are edited from their description alone', () => {
+  const [most] = optionsFor(definition, 'strokes', kinds);
+  expect(most).toMatchObject({ key: 'most', is: 'number', min: 1, max: 50 });
+  expect(chosen(definition, most!)).toBe(7);
+  const wider = withOption(definition, most!, 20, kinds);
+  expect(wider.entry).toEqual({ most: 20 });
+  expect(sampleOf(wider, document, kinds)).toMatchObject([{ text: 'IIIII II', caption: 'strokes' }]);
+});

@@ -1,0 +1,178 @@
+'use client';
+
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { FieldState } from '@arbeit/engine/field';
+import type { PatternBody, PatternPlan } from '@arbeit/engine/kinds/pattern';
+import { inWords, parseNotation, sampleCells } from '@arbeit/engine/kinds/pattern';
+import { graphemes } from '@arbeit/engine/values';
+import type { Field } from '@arbeit/react';
+import { type CSSProperties, type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
+import { useKinds } from '../../field/at-hand.tsx';
+import { useAnswers, withOwnCode } from '../../field/own-code/use-own-code.ts';
+import { hasNotation } from '../../model/notation.ts';
+import { partAt } from '../../model/pattern-edits.ts';
+import { sampleOf } from '../../model/sample.ts';
+import { columnsOf } from './columns.ts';
+import { Facts, KindRuler } from './kind-ruler.tsx';
+import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
+import { OnceDone } from './once-done.tsx';
+import { PatternLine } from './pattern-line.tsx';
+import { Ruler } from './ruler.tsx';
+import { PartEditor, Specimen } from './specimen.tsx';
+import { Strip } from './strip.tsx';
+
+export type Change = (edit: (field: FieldDocument) => FieldDocument, about?: string) => void;
+
+interface BandProps<F extends FieldDocument = FieldDocument> {
+  readonly definition: F;
+  readonly field: Field;
+  readonly set: Pick<SetDocument, 'locale' | 'classes'>;
+  /** Under which a faulty pattern is kept in the browser. */
+  readonly name: string;
+  readonly onChange: Change;
+}
+
+/** What the field is: specimen and ruler on one grid, what is defined between them, the pattern as text below. */
+export function DefinitionBand(props: BandProps) {
+  const { definition } = props;
+  return hasNotation(definition) ? (
+    <OfPattern {...props} definition={definition} />
+  ) : (
+    <OfKind {...props} definition={definition} />
+  );
+}
+
+/** One grid for all that stands in it: columns as wide as there is room for so many. */
+function Grid({ columns, children }: { readonly columns: number; readonly children: ReactNode }) {
+  const style = { '--columns': Math.max(12, columns + 2) } as CSSProperties;
+  return (
+    <div className="desk-grid" style={style} tabIndex={columns > 30 ? 0 : undefined}>
+      <div className="w-max min-w-full">{children}</div>
+    </div>
+  );
+}
+
+/** Which part is being defined; closing it gives the focus back to the part's button. */
+function useOpenPart() {
+  const [open, setOpen] = useState<string | null>(null);
+  const buttons = useRef<HTMLDivElement>(null);
+  const close = useCallback(() => {
+    setOpen((part) => {
+      const button =
+        part === null ? null : buttons.current?.querySelector<HTMLElement>(`[data-part="${part}"]`);
+      // A part that is gone leaves the focus to its neighbour.
+      (button ?? buttons.current?.querySelector<HTMLElement>('[data-part]'))?.focus();
+      return null;
+    });
+  }, []);
+  return { open, setOpen, close, buttons };
+}
+
+function OfKind({ definition, field, set, onChange }: BandProps) {
+  const kinds = useKinds();
+  const { locale, classes } = set;
+  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
+  const { open, setOpen, close, buttons } = useOpenPart();
+  const [preview, setPreview] = useState<FieldDocument | null>(null);
+  // What own code lays out is laid out once that has answered.
+  const answers = useAnswers(field.store.field.kind.withShape !== undefined);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: an answer changes what the same definition comes to
+  const pieces = useMemo(
+    () => sampleOf(definition, facts, kinds, withOwnCode),
+    [definition, facts, kinds, answers],
+  );
+  const shown = useMemo(
+    () => (preview ? sampleOf(preview, facts, kinds, withOwnCode) : null),
+    [preview, facts, kinds],
+  );
+  const opened = pieces.find(({ id }) => id === open) ?? null;
+  const inText = pieces.filter(isInText).map(({ text }) => graphemes(text).length);
+  const count = Math.max(
+    inText.reduce((sum, own) => sum + own, 0),
+    graphemes(field.state.body.display).length,
+  );
+  return (
+    <Grid columns={count}>
+      <KindSpecimen pieces={pieces} shown={shown} open={open} buttons={buttons} onOpen={setOpen} />
+      <OnceDone isDone={open !== null} />
+      {opened && (
+        <Strip key={opened.part} label={`Define: ${opened.caption}`} needs={OptionEditors} onClose={close}>
+          {() => (
+            <OptionEditors
+              definition={definition}
+              part={opened.part}
+              set={facts}
+              onPreview={setPreview}
+              onChange={onChange}
+            />
+          )}
+        </Strip>
+      )}
+      <KindRuler field={field} />
+    </Grid>
+  );
+}
+
+function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDocument<'pattern'>>) {
+  const plan = field.store.field.plan as PatternPlan;
+  const { pattern } = definition.entry;
+  const { classes } = set;
+  const { open, setOpen, close, buttons } = useOpenPart();
+  const classNames = useMemo(() => Object.keys(classes ?? {}), [classes]);
+  const notation = useMemo(() => parseNotation(pattern, classNames), [pattern, classNames]);
+  const { columns, spans } = useMemo(
+    () => columnsOf(notation.nodes, plan, sampleCells(plan)),
+    [notation, plan],
+  );
+  const setPattern = useCallback(
+    (next: string, about?: string) => {
+      if (parseNotation(next, classNames).faults.length > 0) return;
+      onChange((f) => ({ ...f, entry: { ...f.entry, pattern: next } }) as FieldDocument, about);
+    },
+    [onChange, classNames],
+  );
+  const path = open === null ? null : open.split('.').map(Number);
+  const opened = path && partAt(notation.nodes, path);
+  return (
+    <>
+      <Grid columns={columns.length}>
+        <Specimen
+          notation={notation}
+          columns={columns}
+          spans={spans}
+          open={open}
+          buttons={buttons}
+          onOpen={setOpen}
+          onChange={setPattern}
+        />
+        <OnceDone isDone={open !== null} />
+        {path && opened && (
+          <Strip key={open} label={`Define: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
+            {() => (
+              <PartEditor
+                nodes={notation.nodes}
+                path={path}
+                classes={classNames}
+                onChange={setPattern}
+                onGone={close}
+              />
+            )}
+          </Strip>
+        )}
+        <Ruler plan={plan} state={field.state as FieldState<PatternBody>} columns={columns} />
+        <Facts field={field} />
+      </Grid>
+      <PatternLine
+        key={name}
+        name={name}
+        definition={definition}
+        plan={plan}
+        notation={notation}
+        classes={classNames}
+        set={set}
+        onChange={setPattern}
+        onOption={onChange}
+      />
+    </>
+  );
+}

@@ -1,0 +1,179 @@
+'use client';
+
+import { localToday } from '@arbeit/dom';
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import { kindIn } from '@arbeit/engine/kinds';
+import { type Field, useField } from '@arbeit/react';
+import { useCallback, useMemo, useRef } from 'react';
+import { useKindAtHand, useKinds } from '../../field/at-hand.tsx';
+import { useLanguages } from '../../field/languages.ts';
+import { useOwnCode } from '../../field/own-code/use-own-code.ts';
+import { todayIn } from '../../model/clock.ts';
+import { changeField, fieldOf } from '../../model/edits.ts';
+import { finishedText } from '../../model/sample.ts';
+import { type EditedSet, useSet } from '../../model/use-set.ts';
+import type { StoredSet } from '../../store/sets.ts';
+import { useCommands } from '../../ui/commands.tsx';
+import { useUndoKeys } from '../../ui/undo-keys.ts';
+import { Masthead } from '../set/masthead.tsx';
+import { SaveLine } from '../set/save-line.tsx';
+import { type Change, DefinitionBand } from './definition-band.tsx';
+import { FieldTurns } from './field-turns.tsx';
+import { drawingOf } from './kind-columns.ts';
+import { LiveField } from './live-field.tsx';
+import { LocaleSheet } from './locale-sheet.tsx';
+import { Notes } from './notes.tsx';
+import { type Play, playsFor } from './plays.ts';
+import { SharedValue } from './shared-value.tsx';
+import { Tape } from './tape.tsx';
+import { TheLook } from './the-look.tsx';
+import { Tie } from './tie.tsx';
+import { ToldBrowser } from './told-browser.tsx';
+import { useBench } from './use-bench.ts';
+import { useOutside } from './use-outside.ts';
+import { playText, useNamedTrial, useTrialTape } from './use-trial-tape.tsx';
+
+export interface DeskProps {
+  readonly stored: StoredSet;
+  readonly fieldId: string;
+}
+
+/** The desk: one field, defined, typed into, and watched. A sheet of bands: what it is, how it is met, what was done to it. */
+export function Desk({ stored, fieldId }: DeskProps) {
+  const set = useSet(stored);
+  const definition = fieldOf(set.document, fieldId) ?? fieldOf(stored.document, fieldId)!;
+  useUndoKeys(set.undo, set.redo);
+  // Turned into another kind, by hand or by undo, it waits a moment for what that kind is.
+  const isHere = useKindAtHand(definition.kind);
+  const name = definition.label || definition.id;
+  return (
+    <>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: name }]}>
+        <SaveLine set={set} />
+        <FieldTurns set={set} definition={definition} />
+      </Masthead>
+      {isHere ? (
+        <Sheet key={definition.kind} set={set} definition={definition} />
+      ) : (
+        <main className="desk">
+          <h1 className="sr-only">{name}</h1>
+          <p role="status" className="text-faint">
+            One moment: {definition.kind} is being fetched…
+          </p>
+        </main>
+      )}
+    </>
+  );
+}
+
+/** Everything under the masthead; a field of another kind has another sheet. */
+function Sheet({ set, definition }: { readonly set: EditedSet; readonly definition: FieldDocument }) {
+  const kinds = useKinds();
+  const { id: fieldId } = definition;
+  const change = useCallback<Change>(
+    (edit, about) => set.edit((d) => changeField(d, fieldId, edit), about),
+    [set.edit, fieldId],
+  );
+  const { classes, locale } = set.document;
+  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
+  const languages = useLanguages(definition.locale ?? locale);
+  const compiled = useOwnCode(
+    useMemo(() => compileField(definition, facts, kinds, languages), [definition, facts, kinds, languages]),
+  );
+  const today = todayIn(set.id);
+  const bench = useBench(compiled, today);
+  useOutside(bench.store, definition);
+  const field = useField(compiled, { store: bench.store });
+  const name = definition.label || definition.id;
+
+  const { isPicked = false } = drawingOf(compiled, kinds);
+  const plays = useMemo(
+    () => playsFor(compiled, finishedText(compiled, kinds), isPicked),
+    [compiled, kinds, isPicked],
+  );
+  const play = ({ events }: Play) => {
+    document.getElementById(String(field.inputProps.id))?.focus();
+    for (const event of events) bench.store.dispatch(event);
+  };
+  const trial = useTrialTape(set, compiled, bench, { name, today });
+  useNamedTrial(set, bench);
+  const { textOf } = trial;
+  useCommands('Desk', [
+    { id: 'field', label: 'Into the field', key: 'f', run: () => focusOn(`#${CSS.escape(String(field.inputProps.id))}`) },
+    { id: 'part', label: 'To the specimen', key: 's', run: () => focusOn('[data-part]') },
+    { id: 'pattern', label: 'To the pattern as text', key: 'p', run: () => focusOn('[aria-label="Pattern"] input') },
+    { id: 'rule', label: 'Add a rule', key: 'r', run: () => focusOn('[data-add-rule]') },
+    { id: 'tape', label: 'To the tape, to step along it', key: 't', run: () => focusOn('.tape-rows') },
+    { id: 'copy', label: 'Copy the tape as text', key: 'c', run: () => void navigator.clipboard?.writeText(textOf()) },
+    { id: 'keep', label: 'Keep the tape as a trial', key: 'k', run: trial.onKeep },
+    { id: 'new-tape', label: 'New tape', run: trial.onClear },
+  ]); // biome-ignore format: one command a line
+  return (
+    <>
+      <main className="desk">
+        <h1 className="sr-only">{name}</h1>
+        <div className="definition-band">
+          <DefinitionBand
+            definition={definition}
+            field={field}
+            set={facts}
+            name={`${set.id}/${fieldId}`}
+            onChange={change}
+          />
+        </div>
+        <FieldBand definition={definition} field={field} today={today} onChange={change} />
+        <Tape
+          rows={bench.tape.rows}
+          at={bench.at}
+          plays={plays}
+          onPlay={play}
+          onStep={bench.step}
+          {...trial}
+          onOpen={(text) => playText(bench.store, text, trial.onClear)}
+        />
+      </main>
+      <aside aria-label="The same value elsewhere" className="space-y-6 px-6 pb-16">
+        <SharedValue definition={definition} own={bench.store} set={facts} today={today} />
+        {kindIn(kinds, definition.kind).define.byLocale && (
+          <LocaleSheet definition={definition} set={facts} own={bench.store} today={today} />
+        )}
+      </aside>
+    </>
+  );
+}
+
+const focusOn = (selector: string): void => document.querySelector<HTMLElement>(selector)?.focus();
+
+/** The field as it is met: itself, what is said of it in the margin, and what the browser is told. */
+function FieldBand({
+  definition,
+  field,
+  today,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly field: Field;
+  readonly today: string | undefined;
+  readonly onChange: Change;
+}) {
+  const band = useRef<HTMLDivElement>(null);
+  const inputmode = String(field.store.field.html.inputmode ?? '');
+  return (
+    <div ref={band} className="field-band">
+      <div className="min-w-0">
+        <LiveField
+          definition={definition}
+          field={field}
+          inputmode={inputmode}
+          today={today}
+          onChange={onChange}
+        />
+        <ToldBrowser definition={definition} onChange={onChange} />
+        <TheLook definition={definition} onChange={onChange} />
+      </div>
+      <Notes definition={definition} field={field} today={today ?? localToday()} onChange={onChange} />
+      <Tie inside={band} rule={field.reading.shown[0]?.rule} />
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import type { KindName, KindTable } from '@arbeit/engine/kinds';
+import dynamic from 'next/dynamic';
+import type { ComponentType } from 'react';
+import { KindsAtHand } from '../../field/at-hand.tsx';
+import { Alive } from '../../ui/alive.tsx';
+import { Desk, type DeskProps } from '../desk/desk.tsx';
+
+/** A desk that carries these kinds. The page is taken over once they are there. */
+const deskWith = (own: KindTable) =>
+  function DeskWithKinds(props: DeskProps) {
+    return (
+      <KindsAtHand value={own} fetch={fetchKind}>
+        <Desk {...props} />
+        <Alive />
+      </KindsAtHand>
+    );
+  };
+
+/**
+ * Of each kind its desk, which is in the page as it comes from the server and carries no other kind, and the kind by itself, for a field that is turned
+ * into it. Both are written out: only where an import stands in `dynamic` itself does the page know beforehand what it needs.
+ */
+const kinds: Readonly<
+  Record<KindName, { readonly Desk: ComponentType<DeskProps>; readonly fetch: () => Promise<KindTable> }>
+> = {
+  pattern: { Desk: dynamic(() => import('@arbeit/engine/kinds/pattern').then((own) => deskWith({ pattern: own.pattern }))), fetch: () => import('@arbeit/engine/kinds/pattern').then((own) => ({ pattern: own.pattern })) },
+  text: { Desk: dynamic(() => import('@arbeit/engine/kinds/text').then((own) => deskWith({ text: own.text }))), fetch: () => import('@arbeit/engine/kinds/text').then((own) => ({ text: own.text })) },
+  number: { Desk: dynamic(() => import('@arbeit/engine/kinds/number').then((own) => deskWith({ number: own.number }))), fetch: () => import('@arbeit/engine/kinds/number').then((own) => ({ number: own.number })) },
+  currency: { Desk: dynamic(() => import('@arbeit/engine/kinds/number').then((own) => deskWith({ currency: own.currency }))), fetch: () => import('@arbeit/engine/kinds/number').then((own) => ({ currency: own.currency })) },
+  percent: { Desk: dynamic(() => import('@arbeit/engine/kinds/number').then((own) => deskWith({ percent: own.percent }))), fetch: () => import('@arbeit/engine/kinds/number').then((own) => ({ percent: own.percent })) },
+  date: { Desk: dynamic(() => import('@arbeit/engine/kinds/date').then((own) => deskWith({ date: own.date }))), fetch: () => import('@arbeit/engine/kinds/date').then((own) => ({ date: own.date })) },
+  time: { Desk: dynamic(() => import('@arbeit/engine/kinds/time').then((own) => deskWith({ time: own.time }))), fetch: () => import('@arbeit/engine/kinds/time').then((own) => ({ time: own.time })) },
+  duration: { Desk: dynamic(() => import('@arbeit/engine/kinds/duration').then((own) => deskWith({ duration: own.duration }))), fetch: () => import('@arbeit/engine/kinds/duration').then((own) => ({ duration: own.duration })) },
+  phone: { Desk: dynamic(() => import('@arbeit/engine/kinds/phone').then((own) => deskWith({ phone: own.phone }))), fetch: () => import('@arbeit/engine/kinds/phone').then((own) => ({ phone: own.phone })) },
+  pin: { Desk: dynamic(() => import('@arbeit/engine/kinds/boxes').then((own) => deskWith({ pin: own.pin }))), fetch: () => import('@arbeit/engine/kinds/boxes').then((own) => ({ pin: own.pin })) },
+  'one-time-code': { Desk: dynamic(() => import('@arbeit/engine/kinds/boxes').then((own) => deskWith({ 'one-time-code': own.oneTimeCode }))), fetch: () => import('@arbeit/engine/kinds/boxes').then((own) => ({ 'one-time-code': own.oneTimeCode })) },
+  choice: { Desk: dynamic(() => import('@arbeit/engine/kinds/choice').then((own) => deskWith({ choice: own.choice }))), fetch: () => import('@arbeit/engine/kinds/choice').then((own) => ({ choice: own.choice })) },
+  choices: { Desk: dynamic(() => import('@arbeit/engine/kinds/choices').then((own) => deskWith({ choices: own.choices }))), fetch: () => import('@arbeit/engine/kinds/choices').then((own) => ({ choices: own.choices })) },
+  'yes-no': { Desk: dynamic(() => import('@arbeit/engine/kinds/yes-no').then((own) => deskWith({ 'yes-no': own.yesNo }))), fetch: () => import('@arbeit/engine/kinds/yes-no').then((own) => ({ 'yes-no': own.yesNo })) },
+  own: { Desk: dynamic(() => import('@arbeit/engine/kinds/own').then((own) => deskWith({ own: own.own }))), fetch: () => import('@arbeit/engine/kinds/own').then((own) => ({ own: own.own })) },
+}; // biome-ignore format: a line a kind
+
+/** Fetches a kind by its name. */
+function fetchKind(kind: string): Promise<KindTable> {
+  return kinds[kind as KindName].fetch();
+}
+
+/** The desk for a field of that kind. */
+export function DeskFor({ kind, ...props }: DeskProps & { readonly kind: KindName }) {
+  const Own = kinds[kind].Desk;
+  return <Own {...props} />;
+}

@@ -1,0 +1,77 @@
+'use client';
+
+import type { FieldStore } from '@arbeit/dom';
+import { checks } from '@arbeit/engine/checks';
+import type { CompiledField } from '@arbeit/engine/field';
+import { openAny } from '@arbeit/engine/field';
+import { openAlone } from '@arbeit/engine/form';
+import { runs } from '@arbeit/engine/runs';
+import { useField, useForm } from '@arbeit/react';
+import { useState } from 'react';
+import { useOwnOutcomes, withOwnCode } from '../../field/own-code/use-own-code.ts';
+import { PlainField } from '../../field/plain-field.tsx';
+import { takenData, takenInWords } from '../../field/taken.ts';
+import { Alive } from '../../ui/alive.tsx';
+
+/** A field in a real form of its own, as an end user meets it: submit shows what a program would receive, reset begins again. */
+export function FieldAlone({
+  field: compiled,
+  today,
+}: {
+  readonly today?: string | undefined;
+  /** As data: it comes from the server. */
+  readonly field: CompiledField;
+}) {
+  const [form] = useState(() => openAlone(withOwnCode(openAny(compiled, runs, checks))));
+  const { store, sending, formProps } = useForm(form, { today });
+  const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
+  const isHeldBack = sending.is === 'no' && sending.wrong !== undefined;
+  return (
+    <main className="mx-auto max-w-md px-6 py-12">
+      <h1 className="sr-only">{compiled.label}</h1>
+      <form
+        {...formProps}
+        onSubmit={(event) => {
+          event.preventDefault();
+          const entries = [...new FormData(event.currentTarget)].map(
+            ([name, value]) => [name, String(value)] as const,
+          );
+          setReceived(entries);
+        }}
+        onReset={() => setReceived([])}
+      >
+        <Alone store={store.field(compiled.id)} today={today} />
+        <div className="mt-3 flex gap-4">
+          <button type="submit" className="solid-button">
+            Submit
+          </button>
+          <button type="reset" className="word-button">
+            Reset
+          </button>
+        </div>
+        <div className="mt-4 min-h-6" role="status">
+          {(isHeldBack ? [] : received).map(([name, value]) => (
+            <p key={name}>
+              Received {name}: <output className="value font-bold">{value}</output>
+            </p>
+          ))}
+        </div>
+      </form>
+      <Alive />
+    </main>
+  );
+}
+
+function Alone({ store, today }: { readonly store: FieldStore; readonly today: string | undefined }) {
+  const { field } = store;
+  const live = useField(field, { store });
+  useOwnOutcomes(store);
+  return (
+    <div data-field={field.id}>
+      <PlainField field={live} today={today} />
+      <p className="min-h-6 text-sm text-faint" role="status" {...takenData(live)}>
+        {takenInWords(live)}
+      </p>
+    </div>
+  );
+}

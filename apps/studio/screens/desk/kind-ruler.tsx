@@ -1,0 +1,100 @@
+'use client';
+
+import type { Field } from '@arbeit/react';
+import { useKinds } from '../../field/at-hand.tsx';
+import { assumedInWords } from '../../model/assumed.ts';
+import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
+import { type RulerRow, RulerRows } from './ruler-rows.tsx';
+
+/**
+ * Display and content character under character: which characters are the user's and which are signs, groups, a trunk
+ * prefix or filled-in zeros; what is seen where the field conceals; the places the caret can stand.
+ */
+export function KindRuler({ field }: { readonly field: Field }) {
+  const { state, reading, store } = field;
+  const draw = drawingOf(store.field, useKinds());
+  const columns = displayColumns(store.field, state, draw);
+  const stops = new Set(stopsOf(store.field, state));
+  const { lead, isPicked } = draw;
+  const hasLead = lead !== undefined;
+  const isConcealed = columns.some(({ character, seen }) => character !== seen);
+  const rows: readonly RulerRow[] = [
+    { name: 'display', text: reading.display, of: (i: number) => columns[i]!.character },
+    // What is picked stands there in words: no character of it is the user's.
+    ...(isPicked
+      ? []
+      : [
+          {
+            name: 'content',
+            text: reading.content,
+            of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
+          },
+        ]),
+    ...(hasLead
+      ? [
+          {
+            name: 'in value',
+            text: reading.value ?? 'none yet',
+            of: (i: number) => (columns[i]!.isInValue ? columns[i]!.character : ''),
+          },
+        ]
+      : []),
+    ...(isConcealed ? [{ name: 'seen', text: 'concealed', of: (i: number) => columns[i]!.seen }] : []),
+  ];
+  const boundary = (offset: number) => {
+    const at = columns.findIndex((column) => column.offset >= offset);
+    return at < 0 ? columns.length : at;
+  };
+  const { display } = reading;
+  const offsets = [...columns.map(({ offset }) => offset), display.length];
+  return (
+    <section aria-label="Ruler">
+      <div className="relative w-max min-w-full">
+        <div aria-hidden="true" className="caption relative h-5">
+          {offsets.map((offset, i) =>
+            Number.isInteger(offset) ? (
+              <span
+                key={offset}
+                className={`absolute bottom-0 -translate-x-1/2 text-[0.68rem] ${offset === state.start || offset === state.end ? 'font-bold text-oxide' : stops.has(offset) ? '' : 'opacity-0'}`}
+                style={{ left: `calc(${i} * var(--col))` }}
+              >
+                {offset}
+              </span>
+            ) : null,
+          )}
+        </div>
+        <RulerRows
+          rows={rows}
+          columns={columns.map(({ offset, isContent }) => ({ id: String(offset), isContent }))}
+          state={state}
+          boundary={boundary}
+        />
+      </div>
+      <Facts field={field} />
+    </section>
+  );
+}
+
+/** What the program gets, in one line. */
+export function Facts({ field }: { readonly field: Field }) {
+  const { reading, state } = field;
+  return (
+    <dl className="sticky left-0 mt-1 flex min-h-6 max-w-[calc(100vw-3rem)] flex-wrap gap-x-6 text-sm">
+      <Told name="raw" text={reading.raw} />
+      <Told name="value" text={reading.value ?? 'null'} />
+      {Object.entries(field.facts).map(([name, text]) => (
+        <Told key={name} name={name} text={text} />
+      ))}
+      {state.body.assumed && <Told name="read as" text={assumedInWords(state.body.assumed)} />}
+    </dl>
+  );
+}
+
+function Told({ name, text }: { readonly name: string; readonly text: string }) {
+  return (
+    <div className="flex gap-1.5">
+      <dt className="text-faint">{name}:</dt>
+      <dd className="value">{text.replaceAll('\n', '↵') || '–'}</dd>
+    </div>
+  );
+}

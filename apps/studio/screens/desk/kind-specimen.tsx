@@ -1,0 +1,100 @@
+'use client';
+
+import type { Piece } from '@arbeit/engine/kinds';
+import { graphemes } from '@arbeit/engine/values';
+import { memo, type Ref } from 'react';
+import { useAtFirstUse } from '../../ui/first-use.ts';
+import { deferred } from '../../ui/later.tsx';
+import { CaptionRows } from './caption-rows.tsx';
+import type { Captioned } from './captions.ts';
+
+/** Defines what a part stands for; fetched with the first use of the page. */
+export const OptionEditors = deferred(() =>
+  import('./option-editors.tsx').then((options) => options.OptionEditors),
+);
+
+/** Pieces that make the text, and those that stand beside it. */
+export const isInText = (piece: Piece): boolean => !piece.isOff && !piece.isAside;
+
+/**
+ * A finished text of the field, large, every piece a button that opens where it is defined; what stands beside the text, or
+ * could be switched on, behind it. Every character has a column, the ruler's own.
+ */
+export const KindSpecimen = memo(function KindSpecimen({
+  pieces,
+  shown,
+  open,
+  buttons,
+  onOpen,
+}: {
+  readonly pieces: readonly Piece[];
+  /** What the text would become, while a choice is pointed at. */
+  readonly shown: readonly Piece[] | null;
+  /** The piece that is being defined. */
+  readonly open: string | null;
+  readonly buttons: Ref<HTMLDivElement>;
+  readonly onOpen: (piece: string | null) => void;
+}) {
+  useAtFirstUse(OptionEditors);
+  const drawn = shown ?? pieces;
+  const text = drawn.filter(isInText);
+  const beside = pieces.filter((piece) => !isInText(piece));
+  return (
+    <section aria-label="Specimen">
+      <div ref={buttons} className="flex items-stretch">
+        {text.map((piece) => (
+          <button
+            key={piece.id}
+            type="button"
+            data-part={piece.id}
+            aria-expanded={open === piece.id}
+            aria-label={`${piece.caption}: ${piece.text}. Define this part.`}
+            className="piece"
+            data-preview={shown !== null || undefined}
+            data-is={piece.isValue ? 'taken' : 'fixed'}
+            onClick={() => onOpen(open === piece.id ? null : piece.id)}
+          >
+            {graphemes(piece.seen ?? piece.text).map((character, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a character is known by its place alone
+              <span key={i} aria-hidden="true" data-is={piece.isValue ? 'cell' : 'fixed'}>
+                {/^\s$/.test(character) ? '⎵' : character}
+              </span>
+            ))}
+          </button>
+        ))}
+        <span className="ml-5 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+          {beside.map((piece) => (
+            <button
+              key={piece.id}
+              type="button"
+              data-part={piece.id}
+              aria-expanded={open === piece.id}
+              aria-label={`${piece.caption}: ${piece.text}. Define this part.`}
+              className="word-button whitespace-nowrap aria-expanded:font-semibold aria-expanded:text-oxide"
+              onClick={() => onOpen(open === piece.id ? null : piece.id)}
+            >
+              <span className="caption">{piece.isOff ? `no ${piece.caption}` : piece.caption} </span>
+              <span className={`value ${piece.isOff ? 'text-faint line-through' : ''}`}>{piece.text}</span>
+            </button>
+          ))}
+        </span>
+      </div>
+      {/* While a choice is pointed at they stay as they are: what is pointed at must not move. */}
+      <CaptionRows captions={captionsOf(pieces.filter(isInText))} open={open} />
+    </section>
+  );
+});
+
+/** A caption a piece; neighbours that stand for the same have one together. */
+function captionsOf(text: readonly Piece[]): readonly Captioned[] {
+  const captions: (Captioned & { readonly part: string })[] = [];
+  let from = 0;
+  for (const { id, part, text: own, caption } of text) {
+    const end = from + graphemes(own).length;
+    const last = captions.at(-1);
+    if (last && last.part === part && last.text === caption) captions.splice(-1, 1, { ...last, end });
+    else captions.push({ id, part, from, end, text: caption });
+    from = end;
+  }
+  return captions;
+}

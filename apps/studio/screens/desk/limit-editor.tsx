@@ -1,0 +1,101 @@
+'use client';
+
+import type { OpenField } from '@arbeit/engine/field';
+import type { Limits } from '@arbeit/engine/kinds';
+import { useId } from 'react';
+import { byClock, fromClock, type LimitUnit, limitFrom, limitInWords } from '../../model/limit-words.ts';
+import { DraftInput } from '../../ui/draft-input.tsx';
+
+/** Ways to tell a day from the clock, by side and unit. */
+const ways = (['d', 'w', 'm', 'y'] as const).flatMap((unit) =>
+  (['+', '-'] as const).map((side) => ({ unit, side })),
+);
+const unitWords: Readonly<Record<LimitUnit, string>> = { d: 'days', w: 'weeks', m: 'months', y: 'years' };
+
+/** One limit, as the field itself would show it (`9.999,99`, `14/02/2027`) or told from the clock in words. */
+export function LimitEditor({
+  label,
+  compiled,
+  limits,
+  value,
+  check,
+  onChange,
+}: {
+  readonly label: string;
+  readonly compiled: OpenField;
+  readonly limits: Limits | undefined;
+  readonly value: string;
+  /** What is wrong with a limit beside the others, in a sentence. */
+  readonly check: (limit: string) => string | null;
+  readonly onChange: (limit: string) => void;
+}) {
+  const id = useId();
+  const told = byClock(value);
+  const hasClock = limits?.isGood('today') ?? false;
+  const meant = (text: string): string | undefined => (limits ? limitFrom(compiled, limits, text) : text);
+  const example = limits ? limitInWords(compiled, told ? '2027-02-14' : value) : '';
+  const way = !told ? 'fixed' : told.count === 0 ? 'today' : `${told.side}${told.unit}`;
+  return (
+    <div className="flex flex-wrap items-start gap-x-2 gap-y-1">
+      <label htmlFor={told ? `${id}-way` : id} className="caption w-20 pt-1.5">
+        {label}
+      </label>
+      {told && told.count > 0 && (
+        <span className="w-16">
+          <DraftInput
+            id={`${id}-count`}
+            label={`${label}: how many ${unitWords[told.unit]}`}
+            className="entry value"
+            inputMode="numeric"
+            value={String(told.count)}
+            check={(text) =>
+              /^[1-9]\d{0,3}$/.test(text)
+                ? check(fromClock({ ...told, count: Number(text) }))
+                : 'A number from 1 to 9999.'
+            }
+            onChange={(text) => onChange(fromClock({ ...told, count: Number(text) }))}
+          />
+        </span>
+      )}
+      {hasClock && (
+        <select
+          id={`${id}-way`}
+          aria-label={`${label}: which day`}
+          className="entry w-auto"
+          value={way}
+          onChange={(event) => {
+            const next = event.target.value;
+            if (next === 'fixed') onChange('2027-02-14');
+            else if (next === 'today') onChange('today');
+            else
+              onChange(
+                fromClock({ count: told?.count || 1, side: next[0] as '+', unit: next[1] as LimitUnit }),
+              );
+          }}
+        >
+          <option value="fixed">a fixed day</option>
+          <option value="today">today</option>
+          {ways.map(({ unit, side }) => (
+            <option key={side + unit} value={side + unit}>
+              {unitWords[unit]} {side === '+' ? 'after' : 'before'} today
+            </option>
+          ))}
+        </select>
+      )}
+      {!told && (
+        <span className="min-w-32 flex-1">
+          <DraftInput
+            id={id}
+            className="entry value"
+            value={limitInWords(compiled, value)}
+            check={(text) => {
+              const limit = meant(text);
+              return limit === undefined ? `Write it as the field does: ${example}.` : check(limit);
+            }}
+            onChange={(text) => onChange(meant(text) ?? value)}
+          />
+        </span>
+      )}
+    </div>
+  );
+}

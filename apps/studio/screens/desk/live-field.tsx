@@ -1,0 +1,164 @@
+'use client';
+
+import type { FieldDocument } from '@arbeit/engine/document';
+import { type Field, Label, Message } from '@arbeit/react';
+import { type ReactNode, useState } from 'react';
+import { useKinds } from '../../field/at-hand.tsx';
+import { Control } from '../../field/controls.tsx';
+import { faceOf } from '../../field/faces.tsx';
+import { withText } from '../../model/edits.ts';
+import { FoundOut } from '../../ui/found-out.tsx';
+import { deferred } from '../../ui/later.tsx';
+import { OnPaper } from '../../ui/on-paper.tsx';
+import { WordInPlace } from '../../ui/word-in-place.tsx';
+import type { Change } from './definition-band.tsx';
+import { drawingOf } from './kind-columns.ts';
+
+const PhoneKeyboard = deferred(() => import('./phone-keyboard.tsx').then((keys) => keys.PhoneKeyboard));
+const RestingField = deferred(() =>
+  import('../../field/resting-field.tsx').then((rest) => rest.RestingField),
+);
+
+const AsElement = deferred(() => import('./as-element.tsx').then((element) => element.AsElement));
+
+const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text', element: 'As handed off' } as const;
+
+/**
+ * The field as an end user sees it, at its real width, on a screen or a phone, on either paper, in either direction. Its
+ * words are edited where they stand.
+ */
+export function LiveField({
+  definition,
+  field,
+  inputmode,
+  today,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly field: Field;
+  readonly inputmode: string;
+  readonly today: string | undefined;
+  readonly onChange: Change;
+}) {
+  const { StandIn } = faceOf(field);
+  const [problem, setProblem] = useState('');
+  return (
+    <OnPaper label="Live field" own="As the desk" views={views}>
+      {(view) => (
+        <div
+          className={view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md'}
+        >
+          {view === 'element' ? (
+            <AsElement field={field} />
+          ) : view === 'rest' ? (
+            <RestingField field={field} />
+          ) : (
+            <InPlace
+              definition={definition}
+              field={field}
+              today={today}
+              problem={problem}
+              onChange={onChange}
+            />
+          )}
+          {StandIn && <StandIn field={field} onAnswer={setProblem} />}
+          {view === 'phone' && <PhoneKeyboard store={field.store} inputmode={inputmode} />}
+        </div>
+      )}
+    </OnPaper>
+  );
+}
+
+/** The field with its words to be written over. Behind the label that is edited stands the field's own, for who cannot see. */
+function InPlace({
+  definition,
+  field,
+  today,
+  problem,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly field: Field;
+  readonly today: string | undefined;
+  readonly problem: string;
+  readonly onChange: Change;
+}) {
+  const { Before, Behind, Beneath } = faceOf(field);
+  const isPicked = drawingOf(field.store.field, useKinds()).isPicked;
+  return (
+    <>
+      <WordInPlace
+        label="Label"
+        value={definition.label}
+        missing="No label: write it here"
+        className="font-semibold"
+        onChange={(text) => onChange((f) => ({ ...f, label: text }), 'label')}
+      />
+      <Label field={field} missing="No label" className="sr-only" />
+      <WordInPlace
+        label="Hint"
+        value={definition.hint ?? ''}
+        missing="no hint"
+        className="text-sm text-faint"
+        onChange={(text) => onChange((f) => withText(f, 'hint', text), 'hint')}
+      />
+      <span {...field.hintProps} className="sr-only">
+        {definition.hint}
+      </span>
+      <div className="mt-1 flex items-center gap-3">
+        {Before && <Before field={field} />}
+        <Control field={field} isWrong={problem !== ''} />
+        {Behind && <Behind field={field} today={today} />}
+      </div>
+      {Beneath && <Beneath field={field} />}
+      <div data-tie="message">
+        <Message field={field} problem={problem} dress={message} />
+      </div>
+      {(definition.rules ?? []).some(({ check }) => check.type === 'custom' || check.type === 'remote') && (
+        <p role="status" className="min-h-6 text-sm text-faint">
+          <FoundOut field={field} />
+        </p>
+      )}
+      <div className="flex flex-wrap items-baseline gap-x-5 text-sm">
+        {!isPicked && (
+          <Said name="While empty">
+            <WordInPlace
+              label="Placeholder"
+              value={definition.placeholder ?? ''}
+              missing="nothing"
+              className="value"
+              onChange={(text) => onChange((f) => withText(f, 'placeholder', text), 'placeholder')}
+            />
+          </Said>
+        )}
+        <Said name="Begins with">
+          <WordInPlace
+            label="Initial value"
+            value={definition.initial ?? ''}
+            missing="nothing"
+            className="value"
+            onChange={(text) => onChange((f) => withText(f, 'initial', text), 'initial')}
+          />
+        </Said>
+      </div>
+      {definition.initial && definition.placeholder && (
+        <p className="text-sm text-marigold">
+          With an initial value the placeholder is only seen once that is cleared.
+        </p>
+      )}
+    </>
+  );
+}
+
+const message = {
+  root: 'min-h-6 pt-0.5 text-sm text-marigold data-[severity=error]:text-brick',
+};
+
+const Said = ({ name, children }: { readonly name: string; readonly children: ReactNode }) => (
+  <span className="flex min-w-0 items-baseline gap-1.5">
+    <span aria-hidden="true" className="caption whitespace-nowrap">
+      {name}
+    </span>
+    {children}
+  </span>
+);

@@ -1,0 +1,28 @@
+'use client';
+
+import { type ComponentProps, useState } from 'react';
+import { deferred } from '../../ui/later.tsx';
+
+const LocaleLines = deferred(() => import('./locale-lines.tsx').then((lines) => lines.LocaleLines));
+
+/** The same field in many locales at once: type into any of them, and all show that value in their own way. */
+export function LocaleSheet(props: ComponentProps<typeof LocaleLines>) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <section aria-label="Locale sheet" className="mt-6">
+      <div className="flex items-baseline gap-4 border-b border-ink pb-1">
+        <h2 className="font-semibold">Locale sheet</h2>
+        <span className="caption">one value, sixteen locales</span>
+        <button
+          type="button"
+          className="word-button ml-auto"
+          aria-expanded={isOpen}
+          onClick={() => setOpen(!isOpen)}
+        >
+          {isOpen ? 'Put away' : 'Lay out'}
+        </button>
+      </div>
+      {isOpen && <LocaleLines {...props} />}
+    </section>
+  );
+}

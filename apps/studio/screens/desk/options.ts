@@ -1,0 +1,192 @@
+import type { FieldDocument } from '@arbeit/engine/document';
+import type { DocumentFault } from '@arbeit/engine/faults';
+import { Spot } from '@arbeit/engine/faults';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import type { Option as Described, Options, Text } from '@arbeit/engine/options';
+import { readOptions } from '@arbeit/engine/options';
+import type { Option } from '../../field/option.ts';
+import { carriedAlong, editedHere } from '../../field/options.ts';
+
+type Entry = Readonly<Record<string, unknown>>;
+
+/** The options a part of the specimen stands for, from the kind's own description of them. */
+export function optionsFor(
+  field: FieldDocument,
+  part: string,
+  kinds: KindTable,
+  classes: readonly string[] = [],
+): readonly Option[] {
+  const entry: Entry = field.entry;
+  const { options } = kindIn(kinds, field.kind).define;
+  return Object.entries(options)
+    .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
+    .flatMap(([key, option]) => {
+      const own = editedHere(field, key, option) ?? offered(key, option, entry[key], { options, classes });
+      // Said once, where an option is two lines.
+      return own.map((one, i): Option => (i === 0 && option.about ? { ...one, about: option.about } : one));
+    });
+}
+
+/** Whether an option is what another one needs it to be. */
+function isMet(options: Options, entry: Entry, { option, is }: NonNullable<Described['when']>): boolean {
+  const described = options[option];
+  return (entry[option] ?? (described && 'usual' in described ? described.usual : undefined)) === is;
+}
+
+/** What an option stands among: those of its kind, and the set's own classes of characters. */
+interface Among {
+  readonly options: Options;
+  readonly classes: readonly string[];
+}
+
+function offered(key: string, option: Described, value: unknown, among: Among): readonly Option[] {
+  const { label } = option;
+  switch (option.is) {
+    case 'choice': {
+      const { usual, choices, otherwise } = option;
+      const unsaid = usual === undefined && otherwise ? [[undefined, otherwise] as const] : [];
+      return [{ key, label, is: 'choice', usual, choices: [...unsaid, ...choices] }];
+    }
+    case 'whole': {
+      const { min, max, usual } = option;
+      return [{ key, label, is: 'number', min, max: option.offered ?? max, usual: usual ?? undefined }];
+    }
+    case 'bounds': {
+      const { min, max } = option;
+      const bound = { is: 'number', min, max: option.offered ?? max, usual: undefined } as const;
+      return [
+        { ...bound, key: `${key}.max`, label: `${label}, at most` },
+        { ...bound, key: `${key}.min`, label: `${label}, at least` },
+      ];
+    }
+    case 'text':
+      return [textOption(key, option, among.classes)];
+    case 'picks':
+      return [
+        { key, label, is: 'picks', least: option.least, check: (offers) => problemWith(key, option, offers) },
+      ];
+    case 'list': {
+      if (option.of.is === 'text') return severalOf(key, option, option.of.among, among.options);
+      if (option.of.is !== 'choice') return [];
+      const single = option.of.choices.map(([value, words]) => [[value], words] as const);
+      const choices: (readonly [value: unknown, words: string])[] = [[[], 'any'], ...single];
+      // A list made elsewhere that is none of these stands as it is beside them.
+      if (Array.isArray(value) && !choices.some(([one]) => isSame(one, value)))
+        choices.push([value, value.join(', ')]);
+      return [{ key, label, is: 'choice', usual: option.usual, choices }];
+    }
+  }
+}
+
+/** Any of many, or all there are; their names are those another option of the kind offers them by. */
+function severalOf(
+  key: string,
+  { label, any, usual }: Extract<Described, { is: 'list' }>,
+  among: Text['among'],
+  all: Options,
+): readonly Option[] {
+  const named = Object.values(all).find((one): one is Text => one.is === 'text' && one.among === among);
+  const offers = named?.offers?.() ?? [];
+  return offers.length && any ? [{ key, label, is: 'several', offers, any, usual }] : [];
+}
+
+/** A few texts that have words are a choice; else a line, with what may stand there held out. */
+function textOption(key: string, option: Text, classes: readonly string[]): Option {
+  const { label, otherwise } = option;
+  if (option.isCode) return { key, label, is: 'code', check: (code) => problemWith(key, option, code) };
+  const offers = option.offers?.() ?? [];
+  if (offers.length && offers.every(([, words]) => words !== ''))
+    return {
+      key,
+      label,
+      is: 'choice',
+      usual: undefined,
+      choices: option.needed ? offers : [[undefined, otherwise ?? 'nothing'], ...offers],
+    };
+  return {
+    key,
+    label,
+    is: 'text',
+    usual: option.usual ?? (option.needed ? (option.suggestion ?? '') : ''),
+    suggestions: offers.map(([text]) => text),
+    check: (text) => (text === '' && !option.needed ? null : problemWith(key, option, text, classes)),
+  };
+}
+
+/** What the reader would say of a value for that option, in one sentence. */
+function problemWith(
+  key: string,
+  option: Described,
+  value: unknown,
+  classes: readonly string[] = [],
+): string | null {
+  const faults: DocumentFault[] = [];
+  readOptions(new Spot({ [key]: value }, '$', faults), { [key]: option }, { classes });
+  return faults[0]?.message ?? null;
+}
+
+/** What an option is set to, or what it is when nothing is said. */
+export function chosen(field: FieldDocument, option: Option): unknown {
+  const [key, member] = option.key.split('.') as [string, string?];
+  const value = (field.entry as Entry)[key];
+  const found = member ? (value as Entry | undefined)?.[member] : value;
+  return found === undefined ? option.usual : found;
+}
+
+export const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The field with an option set; one set to what is usual is left out, so that a document says nothing idle. */
+export function withOption(
+  field: FieldDocument,
+  option: Option,
+  value: unknown,
+  kinds: KindTable,
+): FieldDocument {
+  const [key, member] = option.key.split('.') as [string, string?];
+  const described = kindIn(kinds, field.kind).define.options[key];
+  const entry: Record<string, unknown> = { ...field.entry };
+  const isUsual = isSame(value, option.usual) || (option.is === 'text' && value === '');
+  const next = !described?.needed && isUsual ? undefined : value;
+  if (member) {
+    const inner: Record<string, unknown> = { ...(entry[key] as Entry | undefined) };
+    if (next === undefined) delete inner[member];
+    else inner[member] = next;
+    // The most is never below the least, nor the least above the most.
+    if (typeof inner.min === 'number' && typeof inner.max === 'number' && inner.min > inner.max)
+      inner[member === 'min' ? 'max' : 'min'] = next;
+    if (Object.keys(inner).length) entry[key] = inner;
+    else delete entry[key];
+  } else if (next === undefined) delete entry[key];
+  else entry[key] = next;
+  return { ...field, entry: settled(field, carriedAlong(field, entry), key, kinds) } as FieldDocument;
+}
+
+/** What the kind has against an option set to a value, beside the others as they are; `null` when nothing. */
+export function problemOf(
+  field: FieldDocument,
+  option: Option,
+  value: unknown,
+  kinds: KindTable,
+): string | null {
+  const faults: DocumentFault[] = [];
+  const { entry } = withOption(field, option, value, kinds);
+  kindIn(kinds, field.kind).define.check?.(new Spot(entry, '$', faults));
+  return faults[0]?.message ?? null;
+}
+
+/** The entry without what the change has made meaningless: options the kind finds at odds with the one that was set. */
+function settled(
+  field: FieldDocument,
+  entry: Record<string, unknown>,
+  set: string,
+  kinds: KindTable,
+): Record<string, unknown> {
+  const faults: DocumentFault[] = [];
+  kindIn(kinds, field.kind).define.check?.(new Spot(entry, '$', faults));
+  const rest = { ...entry };
+  for (const { path } of faults) {
+    const key = path.slice(2);
+    if (key !== set) delete rest[key];
+  }
+  return rest;
+}

@@ -1,0 +1,242 @@
+'use client';
+
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import {
+  type Notation,
+  needsText,
+  type PatternPlan,
+  parseNotation,
+  readAloud,
+} from '@arbeit/engine/kinds/pattern';
+import { memo, useEffect, useId, useRef, useState } from 'react';
+import { keepText, keptText } from '../../model/draft.ts';
+import { Help } from '../../ui/help.tsx';
+import { useUnsavedLine } from '../../ui/unsaved.ts';
+import { OptionEditors } from './kind-specimen.tsx';
+import { Strip } from './strip.tsx';
+
+/**
+ * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is told
+ * with its column and marked under it, and the desk stays with the last pattern that read. Drawn again
+ * only when the definition changes, not at every key.
+ */
+export const PatternLine = memo(function PatternLine({
+  definition,
+  plan,
+  notation,
+  classes,
+  set,
+  name,
+  onChange,
+  onOption,
+}: {
+  /** Under which a faulty text is kept in the browser: it is unsaved work. */
+  readonly name: string;
+  readonly definition: FieldDocument<'pattern'>;
+  readonly plan: PatternPlan;
+  readonly notation: Notation;
+  readonly classes: readonly string[];
+  readonly set: Pick<SetDocument, 'locale' | 'classes'>;
+  /** `about` is the same for what is typed in one visit to the line: one step of undo. */
+  readonly onChange: (pattern: string, about: string) => void;
+  readonly onOption: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
+}) {
+  const { pattern } = definition.entry;
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const visit = useRef(0);
+  useEffect(() => {
+    setDraft((own) => own ?? keptText(name));
+  }, [name]);
+  const take = (next: string | null): void => {
+    setDraft(next);
+    keepText(name, next);
+  };
+  const text = draft ?? pattern;
+  const { faults } = draft === null ? notation : parseNotation(draft, classes);
+  useUnsavedLine(faults.length > 0);
+  return (
+    <section aria-label="Pattern" className="mt-1">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <label htmlFor={id} className="caption">
+          Pattern
+        </label>
+        <input
+          id={id}
+          className="entry value min-w-48 flex-1"
+          value={text}
+          spellCheck={false}
+          autoComplete="off"
+          autoCapitalize="off"
+          aria-invalid={faults.length > 0}
+          aria-describedby={`${id}-said`}
+          onChange={(event) => {
+            const next = event.target.value;
+            const isSound = parseNotation(next, classes).faults.length === 0;
+            take(isSound ? null : next);
+            if (isSound) onChange(next, `pattern ${visit.current}`);
+          }}
+          onBlur={() => {
+            visit.current++;
+          }}
+        />
+        <HowItTypes definition={definition} plan={plan} set={set} onChange={onOption} />
+        <Help about="the pattern">
+          <PatternHelp classes={classes} />
+        </Help>
+      </div>
+      <Said
+        id={`${id}-said`}
+        text={text}
+        notation={draft === null ? notation : undefined}
+        faults={faults}
+        onBack={() => take(null)}
+      />
+    </section>
+  );
+});
+
+/** The pattern read aloud; or each of its faults, with its column and a way out. */
+function Said({
+  id,
+  text,
+  notation,
+  faults,
+  onBack,
+}: {
+  readonly id: string;
+  readonly text: string;
+  /** The last pattern that read; `undefined` while the text is another. */
+  readonly notation: Notation | undefined;
+  readonly faults: Notation['faults'];
+  readonly onBack: () => void;
+}) {
+  return (
+    <div id={id} aria-live="polite" className="min-h-6 pt-0.5 text-sm">
+      {notation && faults.length === 0 ? (
+        <p className="text-faint">
+          <span className="sr-only">Read aloud: </span>
+          {readAloud(notation.nodes)}.
+        </p>
+      ) : (
+        <>
+          <p className="value overflow-hidden whitespace-pre text-brick" aria-hidden="true">
+            {marksFor(text, faults)}
+          </p>
+          {faults.map((fault) => (
+            <p key={`${fault.at} ${fault.message}`} className="text-brick">
+              Column {fault.column}: {fault.message}{' '}
+              {fault.suggestion !== undefined && (
+                <span className="text-ink">
+                  Perhaps <code className="value">{fault.suggestion}</code>
+                </span>
+              )}
+            </p>
+          ))}
+          <button type="button" className="word-button mt-1" onClick={onBack}>
+            Back to the last pattern that read
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The text again with everything but the faulty stretches blanked, so that it can stand as marks beneath. */
+function marksFor(text: string, faults: Notation['faults']): string {
+  return [...text]
+    .map((_, i) => (faults.some((f) => i + 1 >= f.column && i + 1 < f.column + (f.end - f.at)) ? '¯' : ' '))
+    .join('');
+}
+
+/** Options that belong to no single part of a pattern: how it behaves while it is typed. */
+function HowItTypes({
+  definition,
+  plan,
+  set,
+  onChange,
+}: {
+  readonly definition: FieldDocument<'pattern'>;
+  readonly plan: PatternPlan;
+  readonly set: Pick<SetDocument, 'locale' | 'classes'>;
+  readonly onChange: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const { raw } = definition.entry;
+  const mayLoseText = plan.positions === 'flow' && needsText(plan) && raw !== 'text';
+  return (
+    <>
+      <button
+        type="button"
+        ref={button}
+        className="word-button text-sm"
+        aria-expanded={isOpen}
+        onClick={() => setOpen(!isOpen)}
+      >
+        How it types
+      </button>
+      <div className="order-last basis-full empty:hidden">
+        {isOpen && (
+          <Strip
+            label="How it types"
+            needs={OptionEditors}
+            onClose={() => {
+              setOpen(false);
+              button.current?.focus();
+            }}
+          >
+            {() => (
+              <OptionEditors
+                definition={definition}
+                part="typing"
+                set={set}
+                onPreview={nobody}
+                onChange={onChange}
+              />
+            )}
+          </Strip>
+        )}
+        {mayLoseText && (isOpen || raw === 'content') && (
+          <p className="text-sm">
+            {raw === 'content'
+              ? 'A part of this pattern can be ended early, so the same characters can stand for two texts: what was typed alone may not bring the text back.'
+              : 'Raw is handed on with its fixed text, because a part of this pattern can be ended early and the characters alone could stand for two texts.'}
+          </p>
+        )}
+      </div>
+    </>
+  );
+}
+
+const nobody = (): void => undefined;
+
+/** The notation on a few lines, for whoever types it. */
+function PatternHelp({ classes }: { readonly classes: readonly string[] }) {
+  const lines: readonly (readonly [written: string, means: string])[] = [
+    ['<3 digit>', 'three digits; also letter (any script), latin (A–Z), alnum (letter or digit), any'],
+    ['<2-4 digit>', 'two digits, up to four'],
+    ['<2 latin upper>', 'letters become capitals; lower: small ones'],
+    ['<2 "0-9A-F">', 'only these characters'],
+    ['<00..23>', 'a number within bounds'],
+    ['<AM|PM>', 'one of these words'],
+    ['<? ext. <1-5 digit>>', 'a stretch that is there only once typed into'],
+    ['<<', 'a less-than sign; everything else outside of < > is fixed text'],
+  ];
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-4">
+      {lines.map(([written, means]) => (
+        <div key={written} className="contents">
+          <dt className="value whitespace-nowrap">{written}</dt>
+          <dd className="text-faint">{means}</dd>
+        </div>
+      ))}
+      {classes.length > 0 && (
+        <div className="contents">
+          <dt className="value">{classes.map((name) => `<${name}>`).join(' ')}</dt>
+          <dd className="text-faint">classes of this set</dd>
+        </div>
+      )}
+    </dl>
+  );
+}

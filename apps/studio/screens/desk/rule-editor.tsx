@@ -1,0 +1,170 @@
+'use client';
+
+import type { RuleDocument } from '@arbeit/engine/document';
+import { dataOfMessage, problemWithMessage } from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import type { Definition } from '@arbeit/engine/kinds';
+import { MessageEditor } from '../../field/message-editor.tsx';
+import { codeOf } from '../../model/check-words.ts';
+import { moments } from '../../model/rule-words.ts';
+import { DraftInput } from '../../ui/draft-input.tsx';
+import { Help } from '../../ui/help.tsx';
+import { Labelled } from '../../ui/labelled.tsx';
+import { CheckEditor } from './check-editor.tsx';
+import { SampleValues } from './sample-values.tsx';
+
+/** Everything a rule can be told. */
+export function RuleEditor({
+  compiled,
+  define,
+  rule,
+  words,
+  present,
+  today,
+  onChange,
+  onAdd,
+  onRemove,
+}: {
+  readonly compiled: OpenField;
+  readonly define: Definition;
+  readonly rule: RuleDocument;
+  /** What it says without words of its own, by code. */
+  readonly words: Readonly<Record<string, string>>;
+  /** The raw value in the field now, and the day it is. */
+  readonly present: string;
+  readonly today: string;
+  readonly onChange: (rule: RuleDocument) => void;
+  readonly onAdd: (rule: RuleDocument) => void;
+  readonly onRemove: () => void;
+}) {
+  const { say: _, ...unsaid } = rule;
+  const { code: __, ...uncoded } = rule;
+  const { check } = rule;
+  const isTwo = check.type === 'range' && check.min !== undefined && check.max !== undefined;
+  const data = dataOfMessage(define, check).map((name) => `{${name}}`);
+  return (
+    <div className="mt-1 space-y-2">
+      <CheckEditor
+        compiled={compiled}
+        define={define}
+        check={check}
+        onChange={(next) => onChange({ ...rule, check: next })}
+      />
+      {isTwo && (
+        <p>
+          Both limits have one message.{' '}
+          <button
+            type="button"
+            className="word-button"
+            onClick={() => {
+              const { max, ...lower } = check;
+              const { min: ___, step: ____, ...upper } = check;
+              onAdd({ ...unsaid, id: `${rule.id}-most`, check: { ...upper, max: max ?? 0 } });
+              onChange({ ...rule, check: lower });
+            }}
+          >
+            Give each its own
+          </button>
+        </p>
+      )}
+      <div className="flex flex-wrap items-center gap-x-3">
+        <MessageEditor
+          say={rule.say}
+          check={check}
+          locale={compiled.locale}
+          usual={words[codeOf(check)] ?? ''}
+          problemOf={(text) => problemWithMessage(define, check, text)[0] ?? null}
+          onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
+        />
+        <Help about="the message">
+          <p>
+            Left empty, it says what every field says. In braces stands what the rule knows:{' '}
+            <span className="value">{data.join(' ')}</span>, each as the field would show it.
+          </p>
+        </Help>
+      </div>
+      <SampleValues compiled={compiled} rule={rule} present={present} today={today} onChange={onChange} />
+      <Manner rule={rule} onChange={onChange} />
+      <div className="flex items-end gap-3">
+        <Labelled label="Code for the program">
+          {(id) => (
+            <DraftInput
+              id={id}
+              className="entry value"
+              value={rule.code ?? ''}
+              placeholder={codeOf(check)}
+              check={(text) =>
+                text === '' || /^[a-z][\w-]*$/i.test(text)
+                  ? null
+                  : 'One word of letters, digits, “-” and “_”.'
+              }
+              onChange={(code) => onChange(code ? { ...rule, code } : uncoded)}
+            />
+          )}
+        </Labelled>
+        <button type="button" className="word-button mb-6" onClick={onRemove}>
+          Take the rule out
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** When it may be seen, how much it weighs, and what becomes of what it refuses. */
+function Manner({
+  rule,
+  onChange,
+}: {
+  readonly rule: RuleDocument;
+  readonly onChange: (rule: RuleDocument) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-3">
+      <Labelled label="May be seen">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={rule.show ?? 'leave'}
+            onChange={(event) => onChange({ ...rule, show: event.target.value as 'leave' })}
+          >
+            {Object.entries(moments).map(([show, said]) => (
+              <option key={show} value={show}>
+                {said}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+      <Labelled label="Weight">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={rule.severity ?? 'error'}
+            onChange={(event) => onChange({ ...rule, severity: event.target.value as 'error' })}
+          >
+            <option value="error">error</option>
+            <option value="warning">warning</option>
+          </select>
+        )}
+      </Labelled>
+      <Labelled label="A refused value">
+        {(id) => (
+          <select
+            id={id}
+            className="entry"
+            value={rule.refused ?? 'keep'}
+            onChange={({ target }) => {
+              const { refused: ___, ...kept } = rule;
+              onChange(target.value === 'clear' ? { ...rule, refused: 'clear' } : kept);
+            }}
+          >
+            <option value="keep">stays</option>
+            <option value="clear">is taken out</option>
+          </select>
+        )}
+      </Labelled>
+    </div>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import type { RuleDocument } from '@arbeit/engine/document';
+import { type OpenField, sampleVerdict } from '@arbeit/engine/field';
+import { useAnswers } from '../../field/own-code/use-own-code.ts';
+import { Lamp } from '../../ui/lamp.tsx';
+
+type Side = 'pass' | 'fail';
+const sides: Readonly<Record<Side, string>> = { pass: 'should pass', fail: 'should not pass' };
+
+/** Values kept with a rule, each with what the rule says of it now; where that is not what it should say, it is marked. */
+export function SampleValues({
+  compiled,
+  rule,
+  present,
+  today,
+  onChange,
+}: {
+  readonly compiled: OpenField;
+  readonly rule: RuleDocument;
+  /** The raw value in the field now. */
+  readonly present: string;
+  readonly today: string;
+  readonly onChange: (rule: RuleDocument) => void;
+}) {
+  const { samples = {} } = rule;
+  const isCode = rule.check.type === 'custom';
+  useAnswers(isCode);
+  const put = (side: Side, values: readonly string[]) => {
+    const { [side]: _, ...others } = samples;
+    const next = values.length ? { ...samples, [side]: values } : others;
+    const { samples: __, ...bare } = rule;
+    onChange(Object.keys(next).length ? { ...rule, samples: next } : bare);
+  };
+  const all = (['pass', 'fail'] as const).flatMap((side) =>
+    (samples[side] ?? []).map((value) => ({ side, value })),
+  );
+  return (
+    <fieldset>
+      <legend className="caption">Samples kept with the rule</legend>
+      <ul>
+        {all.map(({ side, value }) => {
+          const { finding, isRead } = sampleVerdict(compiled, rule.id, value, today);
+          const isAsMeant = isRead && (finding.verdict === 'pass') === (side === 'pass');
+          const isUnknown = finding.code === 'unanswered';
+          return (
+            <li
+              key={`${side} ${value}`}
+              className="flex flex-wrap items-baseline gap-x-3"
+              data-disagrees={!isAsMeant && !isUnknown ? '' : undefined}
+            >
+              <Lamp verdict={finding.verdict} />
+              <span className="value min-w-0 wrap-anywhere">{value || 'empty'}</span>
+              <span className={isAsMeant || isUnknown ? 'caption' : 'text-brick'}>
+                {!isRead
+                  ? 'the field cannot take it'
+                  : isUnknown
+                    ? 'no answer yet'
+                    : isAsMeant
+                      ? `as it ${sides[side]}`
+                      : `but it ${sides[side]}`}
+              </span>
+              <button
+                type="button"
+                className="word-button ml-auto"
+                aria-label={`Take the sample ${value || 'empty'} out`}
+                onClick={() =>
+                  put(
+                    side,
+                    (samples[side] ?? []).filter((one) => one !== value),
+                  )
+                }
+              >
+                Out
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <p className="flex flex-wrap gap-x-4">
+        {(['pass', 'fail'] as const).map((side) => (
+          <button
+            key={side}
+            type="button"
+            className="word-button"
+            onClick={() => {
+              if (!(samples[side] ?? []).includes(present)) put(side, [...(samples[side] ?? []), present]);
+            }}
+          >
+            Keep {present ? <span className="value">{present}</span> : 'the empty field'}: it {sides[side]}
+          </button>
+        ))}
+      </p>
+    </fieldset>
+  );
+}

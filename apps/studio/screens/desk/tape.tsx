@@ -1,0 +1,335 @@
+'use client';
+
+import { writeEvent } from '@arbeit/engine/tape';
+import { type ChangeEvent, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { assumedInWords } from '../../model/assumed.ts';
+import { keyInWords, refusalInWords } from '../../model/key-words.ts';
+import { Expected } from './expected.tsx';
+import type { Play } from './plays.ts';
+import type { TapeRow } from './tape-rows.ts';
+import { type DeskExpectable, type Expects, expectedAt } from './tape-text.ts';
+
+/** More no tape has that somebody wrote or recorded. */
+const mostBytes = 500_000;
+
+/** What has been done to the field, a row a keystroke, and the whole desk stepped back and forth along it. */
+export function Tape({
+  rows,
+  at,
+  plays,
+  onStep,
+  onClear,
+  onPlay,
+  textOf,
+  expects,
+  onExpect,
+  onKeep,
+  onOpen,
+  kept,
+}: {
+  readonly rows: readonly TapeRow[];
+  /** The row the desk stands at; `null` for the present. */
+  readonly at: number | null;
+  readonly onStep: (row: number | null) => void;
+  readonly onClear: () => void;
+  /** What is offered before anything was done. */
+  readonly plays: readonly Play[];
+  readonly onPlay: (play: Play) => void;
+  /** The tape as text that plays again. */
+  readonly textOf: () => string;
+  readonly expects: Expects;
+  readonly onExpect: (row: TapeRow, what: DeskExpectable) => void;
+  /** Keeps the tape as a trial of the set. */
+  readonly onKeep: () => void;
+  /** Plays the text of a tape that comes from elsewhere; answers what is wrong with it. */
+  readonly onOpen: (text: string) => string;
+  /** What is said of the last one that was kept. */
+  readonly kept: ReactNode;
+}) {
+  const here = at ?? rows.length - 1;
+  const list = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: follows the row, whatever it is
+  useEffect(() => {
+    const row = list.current?.querySelector<HTMLElement>('[aria-current="step"]');
+    if (!row || !list.current) return;
+    // The rows alone are scrolled: the page stays where it is.
+    const { scrollTop, clientHeight } = list.current;
+    const top = row.offsetTop - 28;
+    if (top < scrollTop) list.current.scrollTop = top;
+    else if (row.offsetTop + row.offsetHeight > scrollTop + clientHeight)
+      list.current.scrollTop = row.offsetTop + row.offsetHeight - clientHeight;
+  }, [here, rows.length]);
+  const step = (to: number) => onStep(to >= rows.length - 1 ? null : Math.max(0, to));
+  const onKeyDown = (event: KeyboardEvent) => {
+    const to = { ArrowUp: here - 1, ArrowDown: here + 1, Home: 0, End: rows.length - 1 }[event.key];
+    if (to === undefined || rows.length === 0) return;
+    event.preventDefault();
+    step(to);
+  };
+  return (
+    <section aria-label="Tape" className="flex grow flex-col">
+      <TapeHead
+        rows={rows}
+        at={at}
+        here={here}
+        kept={kept}
+        textOf={textOf}
+        onStepTo={step}
+        onOpen={onOpen}
+        onKeep={onKeep}
+        onClear={onClear}
+      />
+      <div className="min-h-8">
+        {rows[here] && <Expected rows={rows} row={rows[here]} expects={expects} onToggle={onExpect} />}
+      </div>
+      {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by keyboard, and arrows step here */}
+      <section
+        ref={list}
+        tabIndex={0}
+        aria-label="Rows of the tape; arrow keys step"
+        onKeyDown={onKeyDown}
+        className="tape-rows"
+      >
+        {rows.length === 0 ? (
+          <NothingYet plays={plays} onPlay={onPlay} />
+        ) : (
+          <table className="w-full border-collapse text-left text-sm">
+            <thead className="caption sticky top-0 bg-paper">
+              <tr>
+                {['Key', 'Display', 'Raw', 'Value', 'Flags', 'Said'].map((name) => (
+                  <th key={name} scope="col" className="py-1 pr-4 font-normal">
+                    {name}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row, i) => (
+                <Row
+                  key={row.id}
+                  row={row}
+                  before={rows[i - 1]}
+                  isHere={i === here}
+                  expected={expectedAt(rows, row, expects)}
+                  onStep={() => step(i)}
+                  onExpect={(what) => onExpect(row, what)}
+                />
+              ))}
+            </tbody>
+          </table>
+        )}
+      </section>
+      {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
+    </section>
+  );
+}
+
+/** How many rows there are, and what can be done with all of them. */
+function TapeHead({
+  rows,
+  at,
+  here,
+  kept,
+  textOf,
+  onStepTo,
+  onOpen,
+  onKeep,
+  onClear,
+}: {
+  readonly rows: readonly TapeRow[];
+  readonly at: number | null;
+  readonly here: number;
+  readonly kept: ReactNode;
+  readonly textOf: () => string;
+  readonly onStepTo: (row: number) => void;
+  readonly onOpen: (text: string) => string;
+  readonly onKeep: () => void;
+  readonly onClear: () => void;
+}) {
+  const [copied, setCopied] = useState('');
+  const copy = async () => {
+    const done = await navigator.clipboard?.writeText(textOf()).then(
+      () => true,
+      () => false,
+    );
+    setCopied(done ? 'Copied' : 'The browser does not let it be copied');
+  };
+  const open = async ({ target }: ChangeEvent<HTMLInputElement>) => {
+    const [file] = target.files ?? [];
+    // The same file can be opened a second time.
+    target.value = '';
+    if (!file) return;
+    setCopied(file.size > mostBytes ? 'It is too long for a tape.' : onOpen(await file.text()));
+  };
+  // What was said of a copy is said of this tape alone.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
+  useEffect(() => setCopied(''), [rows]);
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4 border-b border-ink pb-1">
+      <h2 className="font-semibold">Tape</h2>
+      <span className="caption" role="status">
+        {kept ||
+          copied ||
+          (rows.length === 0
+            ? 'nothing done yet'
+            : at === null
+              ? `${rows.length} rows`
+              : `row ${at + 1} of ${rows.length}; typing goes on from here`)}
+      </span>
+      <div className="ml-auto flex gap-x-4">
+        <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
+          Step back
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          disabled={at === null}
+          onClick={() => onStepTo(here + 1)}
+        >
+          Step forth
+        </button>
+        <label className="word-button cursor-pointer focus-within:outline-2">
+          Open a tape
+          <input type="file" accept=".tape,text/plain" className="sr-only" onChange={open} />
+        </label>
+        <button type="button" className="word-button" disabled={rows.length === 0} onClick={copy}>
+          Copy as text
+        </button>
+        <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
+          Keep as a trial
+        </button>
+        <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
+          New tape
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** What stands there before anything was done. */
+function NothingYet({
+  plays,
+  onPlay,
+}: {
+  readonly plays: readonly Play[];
+  readonly onPlay: (play: Play) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2 py-4">
+      <p className="text-faint">Type into the field above: every key leaves a row here. Or play:</p>
+      {plays.map((play) => (
+        <button key={play.label} type="button" className="word-button" onClick={() => onPlay(play)}>
+          {play.label}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Row({
+  row,
+  before,
+  isHere,
+  expected,
+  onStep,
+  onExpect,
+}: {
+  readonly row: TapeRow;
+  readonly before: TapeRow | undefined;
+  readonly isHere: boolean;
+  readonly expected: ReadonlySet<string>;
+  readonly onStep: () => void;
+  readonly onExpect: (what: DeskExpectable) => void;
+}) {
+  const { reading, state } = row;
+  const changed = (isChanged: boolean) => (isChanged ? 'font-bold text-ink' : 'text-faint');
+  // On the row one stands at a click on a cell keeps or drops it as an expectation; elsewhere it goes there.
+  const cell = (what: DeskExpectable) => ({
+    'data-expected': expected.has(what) || undefined,
+    onClick: isHere ? () => onExpect(what) : undefined,
+  });
+  const flags = Object.entries(reading.flags).filter(([, on]) => on);
+  const wasOn = new Set(
+    Object.entries(before?.reading.flags ?? {}).flatMap(([name, on]) => (on ? [name] : [])),
+  );
+  return (
+    <tr
+      onClick={onStep}
+      aria-current={isHere ? 'step' : undefined}
+      className={`cursor-pointer border-b align-top ${isHere ? 'bg-wash' : ''}`}
+    >
+      <td className="value max-w-56 truncate whitespace-nowrap py-0.5 pr-4">
+        {isHere ? <span aria-hidden="true">▸ </span> : <span aria-hidden="true">{'\u00a0 '}</span>}
+        <span title={writeEvent(row.event)}>{keyInWords(row.event)}</span>
+      </td>
+      <td
+        {...cell('display')}
+        className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.reading.display !== reading.display)}`}
+      >
+        {state.focused ? (
+          <Drawn display={reading.display} start={state.start} end={state.end} />
+        ) : (
+          reading.display
+        )}
+      </td>
+      <td
+        {...cell('raw')}
+        className={`value max-w-40 truncate whitespace-pre py-0.5 pr-4 ${changed(before?.reading.raw !== reading.raw)}`}
+      >
+        {reading.raw}
+      </td>
+      <td
+        {...cell('value')}
+        className={`value max-w-40 truncate py-0.5 pr-4 ${changed(before?.reading.value !== reading.value)}`}
+      >
+        {reading.value ?? 'null'}
+      </td>
+      <td {...cell('flags')} className="py-0.5 pr-4 text-xs leading-5">
+        {flags.map(([name]) => (
+          <span key={name} className={`mr-1.5 ${changed(!wasOn.has(name))}`}>
+            {name}
+          </span>
+        ))}
+      </td>
+      <td {...cell('codes')} className="py-0.5">
+        {state.rejected && (
+          <span className="text-brick">
+            {refusalInWords(state.rejected, row.event)} <span className="caption">{state.rejected}</span>{' '}
+          </span>
+        )}
+        {state.leftOut && <span className="text-marigold">left out: {state.leftOut} </span>}
+        {state.body.assumed && state.body.assumed !== before?.state.body.assumed && (
+          <span className="text-faint">read as {assumedInWords(state.body.assumed)} </span>
+        )}
+        {reading.shown.map((message) => (
+          <span key={message.rule} className={message.severity === 'error' ? 'text-brick' : 'text-marigold'}>
+            {message.message}{' '}
+          </span>
+        ))}
+      </td>
+    </tr>
+  );
+}
+
+/** A display with its caret or selection drawn in. */
+function Drawn({
+  display,
+  start,
+  end,
+}: {
+  readonly display: string;
+  readonly start: number;
+  readonly end: number;
+}) {
+  return (
+    <>
+      {display.slice(0, start)}
+      {start === end ? (
+        <span aria-hidden="true" className="-mx-px inline-block h-4 w-0.5 bg-oxide align-text-bottom" />
+      ) : (
+        <span className="bg-oxide/25 text-ink">{display.slice(start, end)}</span>
+      )}
+      {display.slice(end)}
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import { createStore, type FieldStore, readOn } from '@arbeit/dom';
+import type { FieldEvent, FieldState, OpenField } from '@arbeit/engine/field';
+import { start } from '@arbeit/engine/field';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useOutcomes } from '../../field/own-code/use-own-code.ts';
+import { hasOwnCode } from '../../model/has-own-code.ts';
+import { answered, newTape, recordRow, replay } from './tape-rows.ts';
+
+/** Events a person brings about by hand in the field: of these every one leaves a row, also one that changed nothing. */
+export const byHand = /^(?:key|insert|paste|backspace|delete|word-backspace|cut|up|down|undo|redo)$/;
+
+/** A store that tells of events that changed nothing as well: a key refused for the second time is still a key. */
+function telling(store: FieldStore, tell: (event: FieldEvent, state: FieldState) => void): FieldStore {
+  return {
+    ...store,
+    dispatch(event) {
+      const before = store.state();
+      const after = store.dispatch(event);
+      if (after === before && byHand.test(event.type)) tell(event, after);
+      return after;
+    },
+  };
+}
+
+/** Who hears of an event that changed nothing; set once the desk listens. */
+type Ear = { current: (event: FieldEvent, state: FieldState) => void };
+
+/**
+ * The field's state and the tape of this visit, following the definition: when that changes, the same keys are
+ * played again on the new one. Stepping back puts the whole desk at that row.
+ */
+export function useBench(compiled: OpenField, today: string | undefined) {
+  const read = useMemo(() => readOn(today), [today]);
+  const [ear] = useState<Ear>(() => ({ current: () => undefined }));
+  const storeFrom = (state: FieldState): FieldStore =>
+    telling(createStore(compiled, read, state), (event, now) => ear.current(event, now));
+  const [bench, setBench] = useState(() => {
+    const base = start(compiled);
+    return { compiled, store: storeFrom(base), tape: newTape(base), at: null as number | null };
+  });
+  let present = bench;
+  if (bench.compiled !== compiled) {
+    const tape = replay(bench.tape, bench.compiled, compiled, read);
+    const { focused } = bench.store.state();
+    const here = tape.rows[bench.at ?? tape.rows.length - 1]?.state ?? tape.base;
+    present = { compiled, store: storeFrom({ ...here, focused }), tape, at: bench.at };
+    setBench(present);
+  }
+  const { store } = present;
+  useEffect(() => {
+    // What was typed before the page came alive is where the tape begins.
+    setBench((b) =>
+      b.tape.rows.length === 0 && b.store === store && b.tape.base !== store.state()
+        ? { ...b, tape: newTape(store.state()) }
+        : b,
+    );
+    const hear = (state: FieldState, event: FieldEvent | null) => {
+      if (!event) return;
+      setBench((b) => {
+        if (b.store !== store) return b;
+        // Looking at an earlier row and leaving the field again is no edit of the tape.
+        const isLooking = b.at !== null && /^(focus|leave|select)$/.test(event.type);
+        return isLooking
+          ? b
+          : { ...b, tape: recordRow(b.tape, store.field, event, state, b.at, read), at: null };
+      });
+    };
+    ear.current = (event, state) => hear(state, event);
+    return store.subscribe(hear);
+  }, [store, read, ear]);
+  const hearAnswers = useCallback(
+    () => setBench((b) => (b.store === store ? { ...b, tape: answered(b.tape, store.field, read) } : b)),
+    [store, read],
+  );
+  useOutcomes(hasOwnCode(compiled), hearAnswers);
+  const step = (to: number | null) => {
+    const row = present.tape.rows[to ?? present.tape.rows.length - 1];
+    if (!row) return;
+    setBench((b) => ({ ...b, at: to }));
+    store.restore({ ...row.state, focused: store.state().focused });
+  };
+  const clear = () => setBench((b) => ({ ...b, tape: newTape(store.state()), at: null }));
+  return { store, tape: present.tape, at: present.at, step, clear };
+}

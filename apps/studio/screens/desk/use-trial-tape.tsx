@@ -1,0 +1,147 @@
+'use client';
+
+import { type FieldStore, localToday } from '@arbeit/dom';
+import type { FieldEvent, OpenField } from '@arbeit/engine/field';
+import { fieldEvents, type Hand, hands, byHand as playedBy, readTape, type Tape } from '@arbeit/engine/tape';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { addTrials } from '../../model/trial-edits.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Go } from '../../ui/go.tsx';
+import type { TapeRow } from './tape-rows.ts';
+import { type DeskExpectable, type Expects, expectedAt, tapeText } from './tape-text.ts';
+import { byHand, type useBench } from './use-bench.ts';
+
+type Bench = ReturnType<typeof useBench>;
+
+/** What a trial made of the desk's tape would expect, and making one of it. */
+export function useTrialTape(
+  set: EditedSet,
+  field: OpenField,
+  bench: Bench,
+  { name, today = localToday() }: { readonly name: string; readonly today: string | undefined },
+): {
+  readonly expects: Expects;
+  readonly kept: ReactNode;
+  textOf(): string;
+  onExpect(row: TapeRow, what: DeskExpectable): void;
+  onKeep(): void;
+  /** Begins a new tape, of which nothing is expected yet. */
+  onClear(): void;
+} {
+  const [expects, setExpects] = useState<Expects>(new Map());
+  const [kept, setKept] = useState<{ readonly id: string; readonly rows: number }>();
+  const { rows } = bench.tape;
+  return {
+    expects,
+    textOf: () => tapeText({ title: `Try of ${name}`, fieldId: field.id, today }, field, bench.tape, expects),
+    onExpect(row, what) {
+      const now = new Set(expectedAt(rows, row, expects));
+      if (!now.delete(what)) now.add(what);
+      setExpects(new Map(expects).set(row.id, now));
+    },
+    onKeep() {
+      if (rows.length === 0) return;
+      const tape = tapeText({ fieldId: field.id, today }, field, bench.tape, expects);
+      // A trial has to expect something: what the last row shows, where all of it was dropped.
+      const sound = /^expect /m.test(tape) ? tape : tapeText({ fieldId: field.id, today }, field, bench.tape);
+      const added = addTrials(set.document, [{ id: field.id, name: `Try of ${name}`, tape: sound }]);
+      set.edit(() => added.set);
+      const [id] = added.ids;
+      if (id !== undefined) setKept({ id, rows: rows.length });
+    },
+    onClear() {
+      bench.clear();
+      // Rows of a new tape are counted from one again.
+      setExpects(new Map());
+      setKept(undefined);
+    },
+    kept:
+      kept && kept.rows === rows.length ? (
+        <>
+          Kept as a trial.{' '}
+          <Go href={`/sets/${set.key}/trials#${kept.id}`} className="word-button">
+            Give it a name and a reason
+          </Go>
+        </>
+      ) : null,
+  };
+}
+
+/**
+ * Plays a tape on the desk, by a hand. Answers the row it leaves at a line, counted as the bench records: what changes nothing leaves no row unless
+ * it is a key, caret moves in a row are one.
+ */
+function playOn(
+  store: FieldStore,
+  tape: Tape,
+  hand: Hand,
+  line = Number.POSITIVE_INFINITY,
+): number | undefined {
+  const { steps } = playedBy({ fields: [store.field], forms: [] }, tape, hand, tape.today);
+  let count = 0;
+  let here: number | undefined;
+  let last = '';
+  const dispatch = (event: FieldEvent): void => {
+    const before = store.state();
+    if (store.dispatch(event) === before && !byHand.test(event.type)) return;
+    if (event.type !== 'select' || last !== 'select') count++;
+    last = event.type;
+  };
+  for (const step of steps) {
+    if (step.do === 'expect' || step.do === 'wait' || step.do === 'answer' || step.do === 'sent') continue;
+    const isWhole = step.do === 'focus' || step.do === 'leave' || step.do === 'submit' || step.do === 'reset';
+    if (!store.state().focused && !isWhole && step.do !== 'set' && step.do !== 'autofill')
+      dispatch({ type: 'focus' });
+    const events = isWhole ? [{ type: step.do } as const] : fieldEvents(step, store.state(), store.field);
+    for (const event of events) dispatch(event);
+    if (step.line <= line) here = count - 1;
+  }
+  return here;
+}
+
+/** The trial or the tape the address names is played on the desk once it is alive, up to the line it names, by the hand it names. */
+export function useNamedTrial(set: EditedSet, bench: Bench): void {
+  const isPlayed = useRef(false);
+  const latest = useRef(bench);
+  latest.current = bench;
+  const [at, setAt] = useState<number>();
+  useEffect(() => {
+    if (isPlayed.current) return;
+    const asked = new URLSearchParams(location.search);
+    const trial = set.document.trials?.find(({ id }) => id === asked.get('trial'));
+    const text = trial?.tape ?? asked.get('tape');
+    const read = text ? readTape(text) : undefined;
+    if (!read?.ok) return;
+    isPlayed.current = true;
+    const line = asked.get('line');
+    const hand = hands.find((one) => one === asked.get('hand')) ?? 'keys';
+    const here = playOn(latest.current.store, read.tape, hand, line === null ? undefined : Number(line));
+    if (line !== null) setAt(here);
+  }, [set.document]);
+  // The rows are there with the next drawing.
+  const rows = bench.tape.rows.length;
+  useEffect(() => {
+    if (at === undefined || rows === 0) return;
+    setAt(undefined);
+    latest.current.step(at >= rows - 1 ? null : at);
+  }, [at, rows]);
+}
+
+/**
+ * Plays the text of a tape, one that was recorded in a page perhaps, once `begin` has put the present one away; what is wrong with it, in a sentence,
+ * where it cannot be played.
+ */
+export function playText(store: FieldStore, text: string, begin: () => void): string {
+  const read = readTape(text);
+  if (!read.ok) {
+    const [first] = read.faults;
+    return first ? `Line ${first.line}, column ${first.column}: ${first.message}` : 'It cannot be read.';
+  }
+  const { target } = read.tape;
+  if (target.type !== 'field' || target.id !== store.field.id)
+    return `It is a tape of the ${target.type} “${target.id}”, and this is the desk of “${store.field.id}”.`;
+  store.dispatch({ type: 'reset' });
+  begin();
+  playOn(store, read.tape, 'keys');
+  return '';
+}

@@ -1,0 +1,79 @@
+'use client';
+
+import type { FormStore } from '@arbeit/dom';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { codePath } from '../../services/paths.ts';
+import { Telephone, useTelephone } from './telephone.tsx';
+
+/**
+ * For a field whose code is checked by the message sender: asks for the code, and shows the simulated telephone it arrives on. Nothing for
+ * other fields.
+ */
+export function CodeRequest({ form, field }: { readonly form: FormStore; readonly field: string }) {
+  const rules = [...(form.form.rulesAt.get(field) ?? []), ...form.field(field).field.rules];
+  const check = rules.map((rule) => rule.check).find((one) => one.type === 'remote' && one.ask === codePath);
+  const to = check?.type === 'remote' ? check.with[0] : undefined;
+  return to === undefined ? null : <Request form={form} field={field} to={to} />;
+}
+
+function Request({
+  form,
+  field,
+  to,
+}: {
+  readonly form: FormStore;
+  readonly field: string;
+  readonly to: string;
+}) {
+  const other = form.field(to);
+  const { value, flags } = useSyncExternalStore(other.subscribe, other.reading, other.reading);
+  const [said, setSaid] = useState('');
+  const [wait, setWait] = useState(0);
+  const [isBusy, setBusy] = useState(false);
+  const telephone = useTelephone(value);
+  useEffect(() => {
+    if (wait === 0) return;
+    const timer = setTimeout(() => setWait(wait - 1), 1000);
+    return () => clearTimeout(timer);
+  }, [wait]);
+  const isPossible = value !== null && flags.valid;
+  const send = async () => {
+    setBusy(true);
+    const response = await fetch('/api/services/codes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ to: value }),
+    }).catch(() => null);
+    const body = (await response?.json().catch(() => null)) as { error?: string; seconds?: number } | null;
+    setBusy(false);
+    setWait(body?.seconds ?? 0);
+    setSaid(
+      response?.ok ? 'A code is on its way.' : (body?.error ?? 'The sender could not be reached. Try again.'),
+    );
+    void telephone.look();
+  };
+  return (
+    <div className="mt-1 text-sm">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <button
+          type="button"
+          className="word-button"
+          aria-disabled={!isPossible || isBusy || wait > 0}
+          onClick={() => {
+            if (isPossible && !isBusy && wait === 0) void send();
+          }}
+        >
+          {wait > 0 ? `Another code in ${wait} s` : 'Send me a code'}
+        </button>
+        <span role="status" className="text-faint">
+          {isPossible ? said : `It goes to ${other.field.label}: give that first.`}
+        </span>
+      </div>
+      <Telephone
+        messages={telephone.messages}
+        address={value}
+        onTake={(text) => form.field(field).dispatch({ type: 'autofill', text })}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,149 @@
+'use client';
+
+import {
+  type ConditionDocument,
+  type FieldDocument,
+  readDocument,
+  type SetDocument,
+} from '@arbeit/engine/document';
+import type { OpenField } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import { useState } from 'react';
+import { conditionInWords, valuesOf } from '../../model/condition-words.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Labelled } from '../../ui/labelled.tsx';
+import { FieldSelect } from './field-select.tsx';
+
+/** The fields of the form that count only while a condition holds, and one more. */
+export function Conditions({
+  set,
+  fields,
+}: {
+  readonly set: EditedSet;
+  /** Those of the form. */
+  readonly fields: readonly OpenField[];
+}) {
+  const [isAdding, setAdding] = useState(false);
+  const { document } = set;
+  const labelOf = (id: string): string => document.fields.find((one) => one.id === id)?.label || id;
+  const wordsOf = (id: string, value: string): string => {
+    const field = fields.find((one) => one.id === id);
+    return (field && valuesOf(field).find(([one]) => one === value)?.[1]) ?? value;
+  };
+  const bound = document.fields.filter(({ id, when }) => when && fields.some((one) => one.id === id));
+  return (
+    <section aria-label="Conditions">
+      <div className="flex items-baseline gap-4">
+        <h2 className="caption">Fields that count only while</h2>
+        <button
+          type="button"
+          className="word-button ml-auto"
+          aria-expanded={isAdding}
+          disabled={fields.length < 2}
+          onClick={() => setAdding(!isAdding)}
+        >
+          Add a condition
+        </button>
+      </div>
+      <ul>
+        {bound.map(({ id, label, when }) => (
+          <li key={id} className="flex flex-wrap items-baseline gap-x-2 border-b border-rule py-1">
+            <span className="min-w-0 flex-1 wrap-anywhere">
+              “{label}”, while {when && conditionInWords(when, labelOf, wordsOf)}
+            </span>
+            <button
+              type="button"
+              className="word-button"
+              aria-label={`Let ${label} count always`}
+              onClick={() => set.edit((d) => withCondition(d, id, undefined))}
+            >
+              Out
+            </button>
+          </li>
+        ))}
+      </ul>
+      {bound.length === 0 && !isAdding && <p className="text-faint">None: every field counts.</p>}
+      {isAdding && fields.length > 1 && <Adding set={set} own={fields} onDone={() => setAdding(false)} />}
+    </section>
+  );
+}
+
+function withCondition(document: SetDocument, id: string, when: ConditionDocument | undefined): SetDocument {
+  const fields = document.fields.map((field) => {
+    if (field.id !== id) return field;
+    const { when: _, ...rest } = field;
+    return (when ? { ...rest, when } : rest) as FieldDocument;
+  });
+  return { ...document, fields };
+}
+
+/** What is asked of the other field: that it has a value, has none, or has this one. */
+const conditionFrom = (field: string, asked: string): ConditionDocument =>
+  asked === 'any' ? { not: { field, is: null } } : { field, is: asked === 'none' ? null : asked.slice(1) };
+
+function Adding({
+  set,
+  own,
+  onDone,
+}: {
+  readonly set: EditedSet;
+  readonly own: readonly OpenField[];
+  readonly onDone: () => void;
+}) {
+  const [id, setId] = useState(own.at(-1)!.id);
+  const [other, setOther] = useState(own[0]!.id);
+  const [asked, setAsked] = useState('any');
+  const [problem, setProblem] = useState('');
+  const field = own.find((one) => one.id === other);
+  const values = field ? valuesOf(field) : [];
+  const add = () => {
+    const next = withCondition(set.document, id, conditionFrom(other, asked));
+    const read = readDocument(next, kinds);
+    if (!read.ok)
+      return setProblem(id === other ? 'A field cannot hang on itself.' : (read.faults[0]?.message ?? ''));
+    set.edit(() => next);
+    onDone();
+  };
+  const choose = (change: (value: string) => void) => (value: string) => {
+    setProblem('');
+    change(value);
+  };
+  return (
+    <div className="space-y-2 py-2">
+      <FieldSelect label="This field counts only" value={id} fields={own} onChange={choose(setId)} />
+      <FieldSelect
+        label="while this one"
+        value={other}
+        fields={own}
+        onChange={choose((value) => {
+          setOther(value);
+          setAsked('any');
+        })}
+      />
+      <Labelled label="is">
+        {(name) => (
+          <select
+            id={name}
+            className="entry"
+            value={asked}
+            onChange={({ target }) => choose(setAsked)(target.value)}
+          >
+            <option value="any">anything, but not empty</option>
+            <option value="none">empty</option>
+            {values.map(([value, words]) => (
+              <option key={value} value={`=${value}`}>
+                {words}
+              </option>
+            ))}
+          </select>
+        )}
+      </Labelled>
+      <p role="alert" className="min-h-5 text-brick">
+        {problem}
+      </p>
+      <button type="button" className="solid-button" onClick={add}>
+        Let it count only then
+      </button>
+    </div>
+  );
+}

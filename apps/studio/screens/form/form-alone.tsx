@@ -1,0 +1,77 @@
+'use client';
+
+import type { FormStore } from '@arbeit/dom';
+import { checks } from '@arbeit/engine/checks';
+import type { SectionDocument } from '@arbeit/engine/document';
+import { type CompiledField, openAny } from '@arbeit/engine/field';
+import { type FormManner, type FormRule, openForm } from '@arbeit/engine/form';
+import { runs } from '@arbeit/engine/runs';
+import { useForm } from '@arbeit/react';
+import { useMemo, useState } from 'react';
+import { Alive } from '../../ui/alive.tsx';
+import { driveForm, sendTo } from './drive.ts';
+import './form.css';
+import { useFormOutcomes, withCode } from './form-code.ts';
+import { LiveForm } from './live-form.tsx';
+
+/** A form as data: it comes from the server. */
+export interface CompiledForm extends FormManner {
+  readonly id: string;
+  readonly title: string;
+  readonly fields: readonly CompiledField[];
+  readonly rules: readonly FormRule[];
+  readonly sections: readonly SectionDocument[];
+}
+
+/** A form on a page of its own, as an end user meets it. `prefill`: values to begin with, by field. */
+export function FormAlone({
+  setKey,
+  compiled,
+  today,
+  prefill,
+}: {
+  readonly setKey: string;
+  readonly compiled: CompiledForm;
+  readonly today: string | undefined;
+  readonly prefill: Readonly<Record<string, string>>;
+}) {
+  const [open] = useState(() =>
+    withCode(openForm({ ...compiled, fields: compiled.fields.map((field) => openAny(field, runs, checks)) })),
+  );
+  const drive = useMemo(
+    () => (store: FormStore) => {
+      for (const [field, text] of Object.entries(prefill))
+        if (open.places.has(field) && !store.reading(field).raw)
+          store.dispatch({ type: 'field', field, event: { type: 'set', text } });
+      return driveForm(store);
+    },
+    [prefill, open],
+  );
+  const send = useMemo(() => sendTo(setKey, compiled.id), [setKey, compiled.id]);
+  const form = useForm(open, { today, drive, send });
+  useFormOutcomes(form.store);
+  const { sending } = form;
+  const record = 'record' in sending ? sending.record : undefined;
+  return (
+    <main className="mx-auto max-w-3xl px-6 py-10">
+      <h1 className="mb-4 text-2xl">{compiled.title}</h1>
+      <LiveForm
+        form={form}
+        open={open}
+        sections={compiled.sections}
+        today={today}
+        onCancel={() => window.location.assign(`/sets/${setKey}/forms/${compiled.id}`)}
+      />
+      {sending.is === 'sent' && record && (
+        <div className="text-sm">
+          {Object.entries(record.values).map(([name, value]) => (
+            <p key={name}>
+              Received {name}: <output className="value font-bold">{value ?? 'nothing'}</output>
+            </p>
+          ))}
+        </div>
+      )}
+      <Alive />
+    </main>
+  );
+}

@@ -1,0 +1,47 @@
+'use client';
+
+import type { FormStore } from '@arbeit/dom';
+import type { OpenField } from '@arbeit/engine/field';
+import type { OpenForm } from '@arbeit/engine/form';
+import { useCallback, useEffect, useMemo } from 'react';
+import { askAhead, tellCaret, useOutcomes, withOwnCode } from '../../field/own-code/use-own-code.ts';
+import { hasOwnCode } from '../../model/has-own-code.ts';
+
+/** Whether own code is asked at a field: by its shape, by a rule of its own or by one of the form. */
+const hasCode = ({ rulesAt }: OpenForm, field: OpenField): boolean =>
+  hasOwnCode(field) || isAsked(rulesAt.get(field.id) ?? []);
+
+const isAsked = (rules: OpenField['rules']): boolean => rules.some(({ check }) => check.type === 'custom');
+
+/** The fields of a form at which own code is asked. */
+const fieldsWithCode = (form: OpenForm): readonly string[] =>
+  form.fields.flatMap((field) => (hasCode(form, field) ? [field.id] : []));
+
+/** The form with what runs its own code, where it has any. */
+export function withCode(form: OpenForm): OpenForm {
+  if (fieldsWithCode(form).length === 0) return form;
+  const { rulesAt } = form;
+  return {
+    ...form,
+    fields: form.fields.map((field) => withOwnCode(field, isAsked(rulesAt.get(field.id) ?? []))),
+  };
+}
+
+/** Looks at the fields with own code anew whenever some of it has come to something. */
+export function useFormOutcomes(store: FormStore): void {
+  const own = useMemo(() => fieldsWithCode(store.form), [store]);
+  const look = useCallback(() => {
+    tellCaret();
+    for (const id of own) store.field(id).dispatch({ type: 'look' });
+  }, [store, own]);
+  useOutcomes(own.length > 0, look);
+  useEffect(() => {
+    const stops = own.map((id) => {
+      const field = store.field(id);
+      return field.subscribe((state) => askAhead(field.field, state));
+    });
+    return () => {
+      for (const stop of stops) stop();
+    };
+  }, [store, own]);
+}

@@ -1,0 +1,262 @@
+'use client';
+
+import { carryOver, localToday } from '@arbeit/dom';
+import { compile, type FormDocument, type SetDocument, withTextAt } from '@arbeit/engine/document';
+import type { FormRecord, OpenForm } from '@arbeit/engine/form';
+import { kinds } from '@arbeit/engine/kinds';
+import { type Form, useForm } from '@arbeit/react';
+import { useRouter } from 'next/navigation';
+import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import { KindsAtHand } from '../../field/at-hand.tsx';
+import { todayIn } from '../../model/clock.ts';
+import { type ChangeForm, changeForm, formOf, removeForm, sectionsOf } from '../../model/form-edits.ts';
+import { type EditedSet, useSet } from '../../model/use-set.ts';
+import type { StoredSet } from '../../store/sets.ts';
+import { Alive } from '../../ui/alive.tsx';
+import { useCommands } from '../../ui/commands.tsx';
+import { OnPaper } from '../../ui/on-paper.tsx';
+import { useUndoKeys } from '../../ui/undo-keys.ts';
+import { WordInPlace } from '../../ui/word-in-place.tsx';
+import { Masthead } from '../set/masthead.tsx';
+import { SaveLine } from '../set/save-line.tsx';
+import { AcrossFields } from './across-fields.tsx';
+import { Arrangement } from './arrangement.tsx';
+import { Board } from './board.tsx';
+import { Conditions } from './conditions.tsx';
+import { driveForm, sendTo } from './drive.ts';
+import { useFormOutcomes, withCode } from './form-code.ts';
+import '../../ui/table.css';
+import '../desk.css';
+import './form.css';
+import { fillWithSamples } from './fill.ts';
+import { type Link, Links } from './links.tsx';
+import { LiveForm } from './live-form.tsx';
+import { Manners } from './manners.tsx';
+import { Record as SentRecord } from './record.tsx';
+import { useNamedTrial } from './use-named-trial.ts';
+import { WhenSent } from './when-sent.tsx';
+
+/** The form screen: fields put together, tried, and watched. A sheet of bands: how it is met, what would be seen when, what is sent. */
+export function FormSheet({ stored, formId }: { readonly stored: StoredSet; readonly formId: string }) {
+  const set = useSet(stored);
+  useUndoKeys(set.undo, set.redo);
+  const form = formOf(set.document, formId) ?? formOf(stored.document, formId)!;
+  const title = form.title || form.id;
+  const { document } = set;
+  const open = useMemo(() => openIn(document, form), [document, form]);
+  const router = useRouter();
+  useCommands('This form', [
+    { id: 'shelf', label: 'Back to the shelf', key: 'b', run: () => router.push('/') },
+    { id: 'alone', label: 'Open the form alone', run: () => router.push(`/sets/${set.key}/forms/${formId}/alone`) },
+  ]); // biome-ignore format: one command a line
+  return (
+    <KindsAtHand value={kinds}>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
+        <SaveLine set={set} />
+        <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
+          Open alone
+        </a>
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => void set.editAndSave((d) => removeForm(d, formId)).then(() => router.push('/'))}
+        >
+          Delete the form
+        </button>
+      </Masthead>
+      {typeof open === 'string' ? <Unsound why={open} /> : <Sheet set={set} form={form} open={open} />}
+      <Alive />
+    </KindsAtHand>
+  );
+}
+
+const views = { desktop: 'Desktop', phone: 'Phone' } as const;
+
+/** The form, ready to be tried; a sentence where what it says does not go together any more. */
+function openIn(document: SetDocument, form: FormDocument): OpenForm | string {
+  try {
+    return withCode(compile({ ...document, forms: [form] }, kinds).forms[0]!);
+  } catch (problem) {
+    return problem instanceof Error ? problem.message : String(problem);
+  }
+}
+
+const Unsound = ({ why }: { readonly why: string }) => (
+  <main className="desk">
+    <p role="alert">
+      This form does not go together any more: {why} Undo brings the last one back; what is saved is
+      untouched.
+    </p>
+  </main>
+);
+
+function Sheet({
+  set,
+  form,
+  open,
+}: {
+  readonly set: EditedSet;
+  readonly form: FormDocument;
+  readonly open: OpenForm;
+}) {
+  const { document } = set;
+  const today = todayIn(set.id);
+  const change: ChangeForm = (edit, about) => set.edit((d) => changeForm(d, form.id, edit), about);
+  const send = useMemo(() => sendTo(set.key, form.id), [set.key, form.id]);
+  const live = useForm(open, { today, drive: driveForm, send, carry: carryOver });
+  const { store, sending } = live;
+  useFormOutcomes(store);
+  useNamedTrial(document, store);
+  const [isArranging, setArranging] = useState(false);
+  const around = useRef<HTMLDivElement>(null);
+  const record = 'record' in sending ? sending.record : undefined;
+  const data = useFormData(around, record);
+  const labels = new Map(open.fields.map(({ id, label }) => [id, label]));
+  return (
+    <main className="desk">
+      <div className="form-head flex flex-wrap items-baseline gap-x-6 gap-y-1">
+        <h1 className="text-2xl">
+          <span className="sr-only">{form.title || form.id}</span>
+          <WordInPlace
+            label="Title of the form"
+            value={form.title ?? ''}
+            missing={form.id}
+            onChange={(text) => change((f) => ({ ...f, title: text }), 'title')}
+          />
+        </h1>
+        <button
+          type="button"
+          className="word-button"
+          aria-expanded={isArranging}
+          onClick={() => setArranging(!isArranging)}
+        >
+          Put together
+        </button>
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => fillWithSamples(store, today ?? localToday())}
+        >
+          Fill with samples
+        </button>
+      </div>
+      {isArranging && (
+        <Arrangement
+          document={document}
+          form={form}
+          onChange={change}
+          onText={(key, text, about) => set.edit((d) => withTextAt(d, key, text), about)}
+        />
+      )}
+      <div className="field-band">
+        <Trial form={form} live={live} open={open} today={today} around={around} />
+        <div className="min-w-0 space-y-5 text-sm">
+          <AcrossFields document={document} form={form} store={store} onChange={change} />
+          <Conditions set={set} fields={open.fields} />
+          <WhenSent form={form} open={open} onChange={change} />
+          <Manners />
+        </div>
+      </div>
+      <Board store={store} today={today ?? localToday()} />
+      <SentRecord record={record} data={data} labels={labels} />
+    </main>
+  );
+}
+
+/** The form as an end user meets it, on a screen or a phone, on either paper, in either direction, with what ties its fields drawn in. */
+function Trial({
+  form,
+  live,
+  open,
+  today,
+  around,
+}: {
+  readonly form: FormDocument;
+  readonly live: Form;
+  readonly open: OpenForm;
+  readonly today: string | undefined;
+  readonly around: RefObject<HTMLDivElement | null>;
+}) {
+  const links = useLinks(live.store);
+  return (
+    <OnPaper label="Live form" own="As the sheet" views={views}>
+      {(view) => (
+        <div ref={around} className="form-trial" data-view={view}>
+          <LiveForm
+            form={live}
+            open={open}
+            sections={sectionsOf(form)}
+            today={today}
+            columns={view === 'desktop'}
+          />
+          <Links inside={around} links={links} />
+        </div>
+      )}
+    </OnPaper>
+  );
+}
+
+/** What `FormData` says of the form on the page when a record is made of it. */
+function useFormData(
+  around: RefObject<HTMLElement | null>,
+  record: FormRecord | undefined,
+): readonly (readonly [string, string])[] {
+  const [data, setData] = useState<readonly (readonly [string, string])[]>([]);
+  useEffect(() => {
+    const element = around.current?.querySelector('form');
+    if (record && element)
+      setData([...new FormData(element)].map(([name, value]) => [name, String(value)] as const));
+  }, [around, record]);
+  return data;
+}
+
+/** What hangs together in the form: its rules and conditions, each with the verdict on the present values. */
+function useLinks(store: ReturnType<typeof useForm>['store']): readonly Link[] {
+  const [links, setLinks] = useState<readonly Link[]>([]);
+  useEffect(() => {
+    const look = () => {
+      const next = linksOf(store);
+      setLinks((had) => (JSON.stringify(had) === JSON.stringify(next) ? had : next));
+    };
+    look();
+    // A key does not wait for what is drawn around it.
+    let timer: ReturnType<typeof setTimeout>;
+    const letGo = store.subscribe(() => {
+      clearTimeout(timer);
+      timer = setTimeout(look, 60);
+    });
+    return () => {
+      clearTimeout(timer);
+      letGo();
+    };
+  }, [store]);
+  return links;
+}
+
+function linksOf({ form, reading }: ReturnType<typeof useForm>['store']): readonly Link[] {
+  return form.fields.flatMap((field): Link[] => {
+    const { counts, findings } = reading(field.id);
+    const rules = [...field.rules, ...(form.rulesAt.get(field.id) ?? [])];
+    const ofRules = rules.flatMap((rule, i) =>
+      (rule.reads ?? []).map(
+        (from): Link => ({
+          id: `${field.id} ${rule.id} ${from}`,
+          from,
+          to: field.id,
+          by: 'rule',
+          verdict: findings[i]?.verdict ?? 'pass',
+        }),
+      ),
+    );
+    const conditions = (form.hangsOn.get(field.id) ?? []).map(
+      (from): Link => ({
+        id: `${field.id} when ${from}`,
+        from,
+        to: field.id,
+        by: 'condition',
+        verdict: 'pass',
+      }),
+    );
+    return counts ? [...ofRules, ...conditions] : [];
+  });
+}

@@ -1,0 +1,207 @@
+'use client';
+
+import type { FieldStore, FormStore } from '@arbeit/dom';
+import type { SectionDocument } from '@arbeit/engine/document';
+import type { OpenForm } from '@arbeit/engine/form';
+import { type Form, useField } from '@arbeit/react';
+import { memo, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { PlainField } from '../../field/plain-field.tsx';
+import { takenData, takenInWords } from '../../field/taken.ts';
+import { FoundOut } from '../../ui/found-out.tsx';
+import { CodeRequest } from './code-request.tsx';
+
+/** A form as an end user meets it: its sections, what is wrong with it as a whole, and what sends it. */
+export function LiveForm({
+  form,
+  open,
+  sections,
+  today,
+  columns = true,
+  onCancel,
+}: {
+  readonly form: Form;
+  readonly open: OpenForm;
+  readonly sections: readonly SectionDocument[];
+  readonly today: string | undefined;
+  /** Whether there is room for two columns where a section asks for them. */
+  readonly columns?: boolean;
+  /** Goes away from the form; left out where there is nowhere to go. */
+  readonly onCancel?: () => void;
+}) {
+  const { store, formProps } = form;
+  useGuard(form);
+  return (
+    <form {...formProps} aria-label={open.title}>
+      {sections.map((section, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: sections have no names of their own
+        <fieldset key={i} className="form-section">
+          {section.title && <legend className="form-legend">{section.title}</legend>}
+          <div className="form-fields" data-columns={columns ? (section.columns ?? 1) : 1}>
+            {section.fields.map((id) => (
+              <InForm key={id} form={store} store={store.field(id)} today={today} />
+            ))}
+          </div>
+        </fieldset>
+      ))}
+      <Sending form={form} open={open} {...(onCancel ? { onCancel } : {})} />
+    </form>
+  );
+}
+
+/** One field of the form, while it counts. It keeps its place in the page's order, and what was typed into it. */
+const InForm = memo(function InForm({
+  form,
+  store,
+  today,
+}: {
+  readonly form: FormStore;
+  readonly store: FieldStore;
+  readonly today: string | undefined;
+}) {
+  const { counts } = useSyncExternalStore(store.subscribe, store.reading, store.reading);
+  return counts ? <Counting form={form} store={store} today={today} /> : null;
+});
+
+function Counting({
+  form,
+  store,
+  today,
+}: {
+  readonly form: FormStore;
+  readonly store: FieldStore;
+  readonly today: string | undefined;
+}) {
+  const { field } = store;
+  const live = useField(field, { store });
+  const { reading } = live;
+  return (
+    <div data-field={field.id} className="min-w-0">
+      <PlainField
+        field={live}
+        today={today}
+        said={
+          <p
+            className="text-sm text-faint"
+            role="status"
+            {...takenData(live)}
+            data-pending={reading.flags.pending || undefined}
+          >
+            {takenInWords(live)}
+            <FoundOut field={live} />
+          </p>
+        }
+      />
+      <CodeRequest form={form} field={field.id} />
+    </div>
+  );
+}
+
+/** What sends the form and what there is to say of it as a whole. The room for it is always kept. */
+function Sending({
+  form,
+  open,
+  onCancel,
+}: {
+  readonly form: Form;
+  readonly open: OpenForm;
+  readonly onCancel?: () => void;
+}) {
+  const { sending, isReady, store } = form;
+  const [asks, setAsks] = useState(false);
+  const isHeld = open.submit === 'when-ready' && !isReady;
+  const isBusy = sending.is === 'waiting' || sending.is === 'sending';
+  const isDirty = () => open.fields.some(({ id }) => store.reading(id).flags.dirty);
+  const leave = () => {
+    setAsks(false);
+    store.dispatch({ type: 'reset' });
+    onCancel?.();
+  };
+  return (
+    <>
+      <div className="mt-3 flex flex-wrap items-baseline gap-4">
+        <button type="submit" className="solid-button" disabled={isHeld || isBusy}>
+          {sending.is === 'waiting' ? 'Waiting…' : sending.is === 'sending' ? 'Sending…' : 'Submit'}
+        </button>
+        <button type="reset" className="word-button">
+          Reset
+        </button>
+        {onCancel && (
+          <button type="button" className="word-button" onClick={() => (isDirty() ? setAsks(true) : leave())}>
+            Cancel
+          </button>
+        )}
+        {asks && (
+          <span role="alert" className="flex items-baseline gap-3 text-sm">
+            What you filled in would be gone.
+            <button type="button" className="word-button" onClick={leave}>
+              Throw it away
+            </button>
+            <button type="button" className="word-button" onClick={() => setAsks(false)}>
+              Go on
+            </button>
+          </span>
+        )}
+      </div>
+      <div className="mt-2 min-h-14 text-sm" role="status" data-sending={sending.is}>
+        {isHeld && sending.is === 'no' && (
+          <p className="text-faint">It can be sent once every field is right.</p>
+        )}
+        {sending.is === 'waiting' && <p>An answer is still awaited; then it goes by itself.</p>}
+        {sending.is === 'sent' && <p className="text-oxide">Sent, and taken.</p>}
+        {sending.is === 'no' && sending.failed && (
+          <p className="text-brick">
+            The server could not be reached. Nothing is lost: submit again when you like.
+          </p>
+        )}
+        {sending.is === 'no' && sending.said && <p className="text-brick">{sending.said}</p>}
+        {sending.is === 'no' && sending.wrong !== undefined && <Summary form={form} open={open} />}
+      </div>
+    </>
+  );
+}
+
+/** The fields that are wrong, each a way to it. */
+function Summary({ form: { store }, open }: { readonly form: Form; readonly open: OpenForm }) {
+  const wrong = open.fields.filter(({ id }) => {
+    const { counts, flags } = store.reading(id);
+    return counts && !flags.valid;
+  });
+  if (wrong.length === 0) return <p className="text-oxide">All of it is right now: submit again.</p>;
+  return (
+    <p className="text-brick">
+      {wrong.length === 1 ? 'One field needs' : `${wrong.length} fields need`} another look:{' '}
+      {wrong.map(({ id, label }, i) => (
+        <span key={id}>
+          {i > 0 && ', '}
+          <button
+            type="button"
+            className="word-button"
+            onClick={(event) => {
+              const control = event.currentTarget.form?.elements.namedItem(id);
+              if (control instanceof HTMLElement) control.focus();
+              else if (control instanceof RadioNodeList && control[0] instanceof HTMLElement)
+                control[0].focus();
+            }}
+          >
+            {label}
+          </button>
+        </span>
+      ))}
+      .
+    </p>
+  );
+}
+
+/** What was filled in and not sent is not lost by a reload or a closed window without a word. */
+function useGuard({ store, sending }: Form): void {
+  const isSent = useRef(false);
+  isSent.current = sending.is === 'sent';
+  useEffect(() => {
+    const ask = (event: BeforeUnloadEvent) => {
+      const isDirty = store.form.fields.some(({ id }) => store.reading(id).flags.dirty);
+      if (isDirty && !isSent.current) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [store]);
+}

@@ -1,0 +1,69 @@
+'use client';
+
+import { useEffect, useId, useState } from 'react';
+import { type Manner, mannerCookie, readManner, usualManner } from '../../services/manner.ts';
+
+/** How the simulated services behave for this browser: how long they take, whether they fail, who is answered first. */
+export function Manners() {
+  const id = useId();
+  const [manner, setManner] = useState<Manner>(usualManner);
+  useEffect(() => setManner(mannerInBrowser()), []);
+  const change = (next: Partial<Manner>) => {
+    const all = { ...manner, ...next };
+    setManner(all);
+    // biome-ignore lint/suspicious/noDocumentCookie: the Cookie Store is not in every browser yet
+    document.cookie = `${mannerCookie}=${encodeURIComponent(JSON.stringify(all))}; path=/; samesite=strict; max-age=86400`;
+  };
+  return (
+    <section aria-label="Simulated services">
+      <h2 className="caption">The simulated services, for this browser</h2>
+      <p className="form-choice">
+        <label htmlFor={`${id}-delay`}>Answer after</label>
+        <select
+          id={`${id}-delay`}
+          className="entry"
+          value={manner.delay}
+          onChange={({ target }) => change({ delay: Number(target.value) })}
+        >
+          {[0, 300, 1500, 5000].map((delay) => (
+            <option key={delay} value={delay}>
+              {delay === 0 ? 'no time' : `${delay / 1000} s`}
+            </option>
+          ))}
+        </select>
+      </p>
+      <p className="form-choice">
+        <label htmlFor={`${id}-fails`}>Fail</label>
+        <select
+          id={`${id}-fails`}
+          className="entry"
+          value={manner.fails}
+          onChange={({ target }) => change({ fails: target.value as Manner['fails'] })}
+        >
+          <option value="never">never</option>
+          <option value="every-second">every second time</option>
+          <option value="always">always</option>
+        </select>
+      </p>
+      <p className="form-choice">
+        <label htmlFor={`${id}-order`}>Answer first</label>
+        <select
+          id={`${id}-order`}
+          className="entry"
+          value={manner.order}
+          onChange={({ target }) => change({ order: target.value as Manner['order'] })}
+        >
+          <option value="as-asked">what was asked first</option>
+          <option value="last-first">what was asked last</option>
+        </select>
+      </p>
+    </section>
+  );
+}
+
+/** What this browser's cookie says; without one a browser gets a name of its own. */
+function mannerInBrowser(): Manner {
+  const own = document.cookie.split(/;\s*/).find((one) => one.startsWith(`${mannerCookie}=`));
+  const read = readManner(own?.slice(mannerCookie.length + 1));
+  return own ? read : { ...read, browser: crypto.randomUUID() };
+}

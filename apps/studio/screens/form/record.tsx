@@ -1,0 +1,80 @@
+'use client';
+
+import type { FormRecord } from '@arbeit/engine/form';
+import { useState } from 'react';
+import { Choices } from '../../ui/choices.tsx';
+import { Scrolled } from '../../ui/scrolled.tsx';
+
+const ways = { fields: 'By field', json: 'As JSON', data: 'As FormData' } as const;
+
+/** What was sent: raw and typed by field, as JSON, and as a form of HTML would send it. */
+export function Record({
+  record,
+  labels,
+  data,
+}: {
+  readonly record: FormRecord | undefined;
+  readonly labels: ReadonlyMap<string, string>;
+  /** What `FormData` says of the form on the page. */
+  readonly data: readonly (readonly [string, string])[];
+}) {
+  const [way, setWay] = useState<keyof typeof ways>('fields');
+  return (
+    <section aria-label="Record">
+      <div className="flex flex-wrap items-baseline gap-x-6">
+        <h2 className="caption">The record, as it was sent</h2>
+        {record && <Choices label="Shown" value={way} choices={ways} onChange={setWay} />}
+      </div>
+      {!record && (
+        <p className="mt-1 text-sm text-faint">Nothing was sent yet. Fill the form in and submit it.</p>
+      )}
+      {record && way === 'fields' && (
+        <Scrolled label="The record by field">
+          <table className="table board">
+            <thead>
+              <tr>
+                <th scope="col">Field</th>
+                <th scope="col">raw</th>
+                <th scope="col">value</th>
+                <th scope="col">facts</th>
+              </tr>
+            </thead>
+            <tbody>
+              {Object.keys(record.values).map((id) => (
+                <tr key={id}>
+                  <th scope="row">
+                    {labels.get(id) ?? id} <span className="value text-xs text-faint">{id}</span>
+                  </th>
+                  <td className="value">{record.raw[id] || <span className="text-faint">empty</span>}</td>
+                  <td className="value">{record.values[id] ?? <span className="text-faint">null</span>}</td>
+                  <td className="text-xs text-faint">
+                    {Object.entries(record.facts[id] ?? {})
+                      .map(([name, value]) => `${name}: ${value}`)
+                      .join(' · ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scrolled>
+      )}
+      {record && way === 'json' && (
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls can be scrolled by key
+        <pre className="value overflow-x-auto text-xs" tabIndex={0}>
+          {JSON.stringify(record, null, 2)}
+        </pre>
+      )}
+      {record && way === 'data' && (
+        <dl className="value text-xs">
+          {data.map(([name, value], i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a name may be there twice
+            <div key={i} className="flex gap-4">
+              <dt className="min-w-40 text-faint">{name}</dt>
+              <dd className="wrap-anywhere">{value}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import { useCallback, useEffect, useState } from 'react';
+import type { Message } from '../../services/telephones.ts';
+
+/** What is on the simulated telephone of an address, looked at when asked to. */
+export function useTelephone(address: string | null): {
+  readonly messages: readonly Message[];
+  look(): Promise<void>;
+} {
+  const [messages, setMessages] = useState<readonly Message[]>([]);
+  const look = useCallback(async () => {
+    if (address === null) return setMessages([]);
+    const response = await fetch(`/api/services/messages?to=${encodeURIComponent(address)}`).catch(
+      () => null,
+    );
+    const body = (await response?.json().catch(() => null)) as { messages?: readonly Message[] } | null;
+    if (body?.messages) setMessages(body.messages);
+  }, [address]);
+  useEffect(() => void look(), [look]);
+  return { messages, look };
+}
+
+/** A simulated telephone: a stand-in that ships with the studio, drawn as one, so that nobody takes it for part of the form. */
+export function Telephone({
+  address,
+  messages,
+  onTake,
+}: {
+  readonly address: string | null;
+  readonly messages: readonly Message[];
+  /** Fills the code in, as a browser would that has read the message. */
+  readonly onTake: (text: string) => void;
+}) {
+  return (
+    <section aria-label="Simulated telephone" className="telephone">
+      <p className="caption">Simulated telephone{address ? `, ${address}` : ''}</p>
+      {messages.length === 0 ? (
+        <p className="text-faint">No message yet.</p>
+      ) : (
+        <ol>
+          {messages.slice(0, 2).map(({ at, text }) => (
+            <li key={at} className="border-t border-rule py-1">
+              <p className="value whitespace-pre-line wrap-anywhere text-xs">{text}</p>
+              <button type="button" className="word-button" onClick={() => onTake(text)}>
+                Fill the code in
+              </button>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}

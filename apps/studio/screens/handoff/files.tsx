@@ -1,0 +1,67 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { downloadBytes } from '../../ui/download.ts';
+import { Code } from './code.tsx';
+import { foldersOf } from './folders.ts';
+import type { Made } from './made.ts';
+import { inKilobytes } from './weight-words.ts';
+
+/** Every file of a hand-off: the folder as a tree, the text of the one that is chosen beside it, and all of it to be taken. */
+export function Files({ set, made }: { readonly set: string; readonly made: Made }) {
+  const { files } = made;
+  const [chosen, setChosen] = useState('README.md');
+  const [isTaking, setTaking] = useState(false);
+  const folders = useMemo(() => foldersOf(files), [files]);
+  const [path, text] = files.find(([name]) => name === chosen) ?? files[0] ?? ['', ''];
+  const take = async () => {
+    setTaking(true);
+    try {
+      const { zipped } = await import('./zip.ts');
+      downloadBytes(`${set}-hand-off.zip`, zipped(set, files), 'application/zip');
+    } finally {
+      setTaking(false);
+    }
+  };
+  return (
+    <section aria-label="Files" className="hand-off-files">
+      <div>
+        <p>
+          <button type="button" className="solid-button" disabled={isTaking} onClick={() => void take()}>
+            Take it home (.zip)
+          </button>
+        </p>
+        <nav aria-label="Files of the hand-off">
+          {folders.map(({ folder, files: own, bytes }) => (
+            <details key={folder} open={own.length < 30}>
+              <summary>
+                {folder || 'the folder itself'}{' '}
+                <span className="caption">
+                  {own.length}, {inKilobytes(bytes)}
+                </span>
+              </summary>
+              <ul>
+                {own.map(({ path: one, name }) => (
+                  <li key={one}>
+                    <button
+                      type="button"
+                      className="value"
+                      aria-current={one === path || undefined}
+                      onClick={() => setChosen(one)}
+                    >
+                      {name}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          ))}
+        </nav>
+      </div>
+      <Code text={text} language={languageOf(path)} label={path} />
+    </section>
+  );
+}
+
+/** The language of a file, by its name. */
+const languageOf = (path: string): string => (path.endsWith('.d.ts') ? 'ts' : (path.split('.').at(-1) ?? ''));

@@ -1,0 +1,180 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { useState } from 'react';
+import { useSet } from '../../model/use-set.ts';
+import type { StoredSet } from '../../store/sets.ts';
+import { Alive } from '../../ui/alive.tsx';
+import { useUndoKeys } from '../../ui/undo-keys.ts';
+import { Masthead } from '../set/masthead.tsx';
+import { SaveLine } from '../set/save-line.tsx';
+import { type Choice, everything, taken, type UseName, useNames } from './choice.ts';
+import { Files } from './files.tsx';
+import { Snippets } from './snippets.tsx';
+import { type Making, useMade } from './use-made.ts';
+import { Weights } from './weights.tsx';
+import './hand-off.css';
+
+/** What a developer takes home: choosing it, what it weighs, how it is used, and every file of it. */
+export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
+  const set = useSet(stored);
+  useUndoKeys(set.undo, set.redo);
+  const [choice, setChoice] = useState(() => everything(set.document));
+  const making = useMade(set.key, choice);
+  const { made } = making;
+  return (
+    <>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Hand-off' }]}>
+        <SaveLine set={set} />
+      </Masthead>
+      <main className="desk" data-making={making.done === undefined ? undefined : ''}>
+        <h1 className="sr-only">Hand-off of {set.document.title}</h1>
+        <Chosen document={set.document} choice={choice} onChange={setChoice} />
+        <Progress making={making} />
+        {made && (
+          <>
+            <Snippets setKey={set.key} made={made} />
+            <Weights weights={made.weights} />
+            <Files set={set.id} made={made} />
+          </>
+        )}
+      </main>
+      <Alive />
+    </>
+  );
+}
+
+const withOr = <T,>(list: readonly T[], one: T, isIn: boolean): readonly T[] =>
+  isIn ? [...list, one] : list.filter((other) => other !== one);
+
+/** The fields, forms and uses of a set, each taken along or not. */
+function Chosen({
+  document,
+  choice,
+  onChange,
+}: {
+  readonly document: SetDocument;
+  readonly choice: Choice;
+  readonly onChange: (choice: Choice) => void;
+}) {
+  const all = everything(document);
+  const { forms = [], fields } = document;
+  const needed = taken(document, choice.forms);
+  return (
+    <section aria-label="What goes along" className="hand-off-choice">
+      <Ticks
+        label="For"
+        ticks={all.uses.map((use) => ({ id: use, label: useNames[use], isOn: choice.uses.includes(use) }))}
+        onTick={(use, isOn) =>
+          onChange({
+            ...choice,
+            uses: all.uses.filter((one) => (one === use ? isOn : choice.uses.includes(one))) as UseName[],
+          })
+        }
+      />
+      {forms.length > 0 && (
+        <Ticks
+          label="Forms"
+          ticks={forms.map(({ id, title = id }) => ({ id, label: title, isOn: choice.forms.includes(id) }))}
+          onTick={(id, isOn) => onChange({ ...choice, forms: withOr(choice.forms, id, isOn) })}
+        />
+      )}
+      <Ticks
+        label="Fields"
+        ticks={fields.map(({ id, label }) => ({
+          id,
+          label: label || id,
+          isOn: choice.fields.includes(id) || needed.has(id),
+          isFixed: needed.has(id),
+        }))}
+        onTick={(id, isOn) => onChange({ ...choice, fields: withOr(choice.fields, id, isOn) })}
+        onAll={(isOn) => onChange({ ...choice, fields: isOn ? all.fields : [] })}
+      />
+      {needed.size > 0 && <p className="caption">A form takes its own fields along.</p>}
+    </section>
+  );
+}
+
+function Ticks({
+  label,
+  ticks,
+  onTick,
+  onAll,
+}: {
+  readonly label: string;
+  readonly ticks: readonly {
+    readonly id: string;
+    readonly label: string;
+    readonly isOn: boolean;
+    readonly isFixed?: boolean;
+  }[];
+  readonly onTick: (id: string, isOn: boolean) => void;
+  readonly onAll?: (isOn: boolean) => void;
+}) {
+  const isEvery = ticks.every(({ isOn }) => isOn);
+  return (
+    <fieldset className="hand-off-ticks">
+      <legend>{label}</legend>
+      <div>
+        {ticks.map(({ id, label: name, isOn, isFixed = false }) => (
+          <label key={id} data-fixed={isFixed || undefined}>
+            <input
+              type="checkbox"
+              checked={isOn}
+              disabled={isFixed}
+              onChange={({ target }) => onTick(id, target.checked)}
+            />
+            <span>{name}</span>
+          </label>
+        ))}
+        {onAll && (
+          <button type="button" className="word-button" onClick={() => onAll(!isEvery)}>
+            {isEvery ? 'None of them' : 'All of them'}
+          </button>
+        )}
+      </div>
+    </fieldset>
+  );
+}
+
+/** What is done to the set, for people. */
+const stepsInWords: Readonly<Record<string, string>> = {
+  '': 'Asking the server',
+  compiling: 'Compiling the fields',
+  bundling: 'Gathering the run-time they need',
+  declaring: 'Writing the types',
+  writing: 'Writing the files',
+  done: 'Weighing',
+  weighing: 'Weighing',
+};
+
+/** How far it is, in a line that is always there. */
+function Progress({ making }: { readonly making: Making }) {
+  const { done, step, problem, isStopped, made } = making;
+  return (
+    <div className="hand-off-progress" role="status">
+      {done !== undefined ? (
+        <>
+          <progress value={done} max={1} aria-label="Made so far" />
+          <span>{stepsInWords[step] ?? step}…</span>
+          <button type="button" className="word-button" onClick={making.stop}>
+            Stop
+          </button>
+        </>
+      ) : problem || isStopped ? (
+        <>
+          <span className={problem ? 'text-brick' : ''}>{problem ?? 'Stopped.'}</span>
+          <button type="button" className="word-button" onClick={making.again}>
+            Make it again
+          </button>
+        </>
+      ) : (
+        <span className="caption">
+          {made
+            ? `${made.files.length} files, made with version ${made.version}. The same set makes the same files.`
+            : ''}
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,107 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { Choices } from '../../ui/choices.tsx';
+import { Code } from './code.tsx';
+import type { Made } from './made.ts';
+
+const titles: Readonly<Record<string, string>> = {
+  element: 'Element',
+  dom: 'Plain script',
+  react: 'React',
+  vue: 'Vue',
+  svelte: 'Svelte',
+  server: 'Server',
+};
+
+/** How a use is written, and beside it what comes of it. */
+export function Snippets({ setKey, made }: { readonly setKey: string; readonly made: Made }) {
+  const { snippets } = made;
+  const [use, setUse] = useState('element');
+  const shown = snippets.find((one) => one.use === use) ?? snippets[0];
+  if (!shown) return null;
+  const choices = Object.fromEntries(snippets.map((one) => [one.use, titles[one.use] ?? one.use]));
+  return (
+    <section aria-label="How it is used" className="hand-off-snippet">
+      <Choices label="Written for" value={shown.use} choices={choices} onChange={setUse} />
+      <div>
+        <Code text={shown.code} language={shown.language} label={shown.title} />
+        {shown.use === 'server' ? (
+          <p className="caption">
+            It answers with the findings the page itself would show; there is nothing to be seen.
+          </p>
+        ) : (
+          <Live
+            key={`${shown.use} ${shown.of.id}`}
+            setKey={setKey}
+            use={shown.use}
+            of={shown.of}
+            title={shown.title}
+          />
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The snippet at work, in a frame that reaches nothing around it. */
+function Live({
+  setKey,
+  use,
+  of,
+  title,
+}: { readonly setKey: string; readonly title: string } & Pick<Made['snippets'][number], 'use' | 'of'>) {
+  const [state, setState] = useState<'building' | 'live' | 'failed'>('building');
+  const [tries, setTries] = useState(0);
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [sheet, setSheet] = useState<string>();
+  useEffect(() => {
+    const root = document.documentElement;
+    const look = () => setSheet(root.dataset.sheet === 'dark' ? 'dark' : 'light');
+    look();
+    const watch = new MutationObserver(look);
+    watch.observe(root, { attributes: true, attributeFilter: ['data-sheet'] });
+    return () => watch.disconnect();
+  }, []);
+  // The page says so itself when its script has run: an answer of the server that is no such page loads just as well.
+  useEffect(() => {
+    const hear = ({ source, data }: MessageEvent) => {
+      if (data === 'live' && source === frame.current?.contentWindow) setState('live');
+    };
+    addEventListener('message', hear);
+    return () => removeEventListener('message', hear);
+  }, []);
+  return (
+    <div className="hand-off-live">
+      <p className="caption" role="status">
+        {state === 'failed'
+          ? 'It could not be shown: the server did not answer with a page.'
+          : state === 'live'
+            ? 'At work'
+            : 'Being built…'}
+      </p>
+      {state === 'failed' && (
+        <button
+          type="button"
+          className="word-button"
+          onClick={() => {
+            setState('building');
+            setTries(tries + 1);
+          }}
+        >
+          Try again
+        </button>
+      )}
+      {sheet && state !== 'failed' && (
+        <iframe
+          key={`${tries}`}
+          ref={frame}
+          title={`${title}, at work`}
+          src={`/sets/${encodeURIComponent(setKey)}/hand-off/live?${new URLSearchParams({ use, sheet, [of.type]: of.id })}`}
+          sandbox="allow-scripts allow-forms"
+          onLoad={() => setState((now) => (now === 'live' ? now : 'failed'))}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import { useId, useState } from 'react';
+import type { Made, Part } from './made.ts';
+import { inKilobytes, inksOf } from './weight-words.ts';
+import '../../ui/table.css';
+
+const names: Readonly<Record<string, string>> = {
+  element: 'A page with the element',
+  dom: 'A page with a plain script',
+  react: 'A page with React, itself left out',
+  vue: 'A page with Vue, itself left out',
+  svelte: 'A page with Svelte, itself left out',
+  server: 'The server',
+};
+
+/** What each use weighs, minified and gzipped, drawn as a bar of what it is made of. */
+export function Weights({ weights }: { readonly weights: Made['weights'] }) {
+  const [chosen, setChosen] = useState('element');
+  const group = useId();
+  if (weights.length === 0) return null;
+  const most = Math.max(...weights.map(({ bytes }) => bytes));
+  const inks = inksOf(weights);
+  const shown = weights.find(({ use }) => use === chosen) ?? weights[0];
+  return (
+    <section aria-label="What it weighs" className="hand-off-weights">
+      <h2 className="caption">What it weighs with all that is chosen, minified and gzipped</h2>
+      <table className="table">
+        <thead className="sr-only">
+          <tr>
+            <th scope="col">For</th>
+            <th scope="col">Weight</th>
+            <th scope="col">Made of</th>
+          </tr>
+        </thead>
+        <tbody>
+          {weights.map(({ use, bytes, parts }) => (
+            <tr key={use}>
+              <th scope="row">
+                <label className="relative">
+                  <input
+                    type="radio"
+                    name={group}
+                    className="absolute inset-0 cursor-pointer opacity-0"
+                    checked={use === shown?.use}
+                    onChange={() => setChosen(use)}
+                  />
+                  <span>{names[use] ?? use}</span>
+                </label>
+              </th>
+              <td className="value">{inKilobytes(bytes)}</td>
+              <td>
+                <Bar parts={parts} most={most} inks={inks} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="caption">{names[shown?.use ?? '']} is made of</p>
+      <ul className="hand-off-inks">
+        {shown?.parts.map(({ name, bytes }) => (
+          <li key={name}>
+            <span aria-hidden="true" data-ink={inks.get(name)} />
+            {name}
+            <span className="value">{inKilobytes(bytes)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Bar({
+  parts,
+  most,
+  inks,
+}: {
+  readonly parts: readonly Part[];
+  readonly most: number;
+  readonly inks: ReadonlyMap<string, number>;
+}) {
+  // In one order in every bar, so that they can be compared.
+  const drawn = [...inks.keys()].flatMap((name) => parts.filter((part) => part.name === name));
+  return (
+    <ul className="hand-off-bar" aria-hidden="true">
+      {drawn.map(({ name, bytes }) => (
+        <li
+          key={name}
+          data-ink={inks.get(name)}
+          style={{ width: `${(bytes / most) * 100}%` }}
+          title={`${name}: ${inKilobytes(bytes)}`}
+        />
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,264 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import type { Compared } from '@arbeit/engine/proof';
+import { useEffect, useState } from 'react';
+import { listSets } from '../../model/other-sets.ts';
+import type { Revision } from '../../store/revisions.ts';
+import type { ListedSet } from '../../store/sets.ts';
+import { Mark, type Shape } from '../../ui/mark.tsx';
+import { Scrolled } from '../../ui/scrolled.tsx';
+import { bothReady, documentOf, type Side } from './sides.ts';
+import type { useComparing } from './use-comparing.ts';
+
+const words: Readonly<Record<Compared['is'], string>> = {
+  added: 'is new',
+  removed: 'is gone',
+  same: 'does the same',
+  other: 'does something else',
+  alike: 'is written otherwise; no difference was found',
+};
+const shapes: Readonly<Record<Compared['is'], Shape>> = {
+  added: 'full',
+  removed: 'barred',
+  same: 'dot',
+  other: 'half',
+  alike: 'hollow',
+};
+/** What is looked at first. */
+const order = ['other', 'added', 'removed', 'alike'] as const;
+
+/** What a revision is called where one is chosen. */
+export const titleOf = ({ revision, name }: Revision): string =>
+  name === null ? `Revision ${revision}` : `${name} (${revision})`;
+
+/** Two sets, revisions or fields chosen, and what they do otherwise. */
+export function ComparedSides({
+  setKey,
+  document,
+  revisions,
+  sides: [before, after],
+  comparing,
+  onSides,
+}: {
+  readonly setKey: string;
+  readonly document: SetDocument;
+  readonly revisions: readonly Revision[];
+  readonly sides: readonly [Side, Side];
+  readonly comparing: ReturnType<typeof useComparing>;
+  readonly onSides: (sides: readonly [Side, Side]) => void;
+}) {
+  const { is, compared, problem, begin, stop } = comparing;
+  const others = useOtherSets(setKey);
+  const fieldsOf = useFieldsOf(setKey, document, [before.of, after.of]);
+  const count = (one: Compared['is']): number => compared.filter((item) => item.is === one).length;
+  const apart = compared.length - count('same') - count('alike');
+  const said = {
+    'not yet': 'Not compared yet.',
+    'under way': `${compared.length} compared…`,
+    stopped: `Stopped after ${compared.length}.`,
+    done: apart === 0 ? 'Nothing does anything else.' : `${apart} of ${compared.length} differ.`,
+    failed: problem,
+  }[is];
+  const compare = (): void =>
+    begin(async () => {
+      const both = [
+        await documentOf(before.of, setKey, document),
+        await documentOf(after.of, setKey, document),
+      ] as const;
+      return bothReady(both, [before, after]);
+    });
+  const choice = (label: string, side: Side, onChange: (side: Side) => void) => (
+    <SideChoice
+      label={label}
+      side={side}
+      fields={fieldsOf(side.of)}
+      revisions={revisions}
+      others={others}
+      onChange={onChange}
+    />
+  );
+  return (
+    <section aria-label="Compared">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
+        <h2 className="font-semibold">Compared by what they do</h2>
+        <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
+          {said}
+        </span>
+        <div className="ml-auto">
+          {is === 'under way' ? (
+            <button type="button" className="word-button" onClick={stop}>
+              Stop
+            </button>
+          ) : (
+            <button type="button" className="word-button" onClick={compare}>
+              Compare
+            </button>
+          )}
+        </div>
+      </div>
+      <div className="sides">
+        {choice('Before', before, (side) => onSides([side, after]))}
+        {choice('After', after, (side) => onSides([before, side]))}
+      </div>
+      {is === 'not yet' && (
+        <p className="text-faint">
+          Two revisions, two sets or two fields are played against each other: what only one of them takes,
+          and what shows, reads or says something else, each with the shortest tape that shows it.
+        </p>
+      )}
+      <ul aria-label="What was found">
+        {order.flatMap((kind) =>
+          compared
+            .filter((one) => one.is === kind)
+            .map((one) => <Found key={`${one.target.type} ${one.target.id}`} one={one} />),
+        )}
+      </ul>
+      {count('same') > 0 && (
+        <p className="py-2 text-faint">
+          {count('same')} do the same:{' '}
+          {compared.flatMap((one) => (one.is === 'same' ? [one.name] : [])).join(', ')}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** The fields of what is chosen on either side; none of one that is being fetched, or cannot be. */
+function useFieldsOf(
+  setKey: string,
+  document: SetDocument,
+  [before, after]: readonly [string, string],
+): (of: string) => SetDocument['fields'] {
+  const [known, setKnown] = useState<ReadonlyMap<string, SetDocument['fields']>>(new Map());
+  useEffect(() => {
+    let isGone = false;
+    for (const side of [before, after].filter((one) => one !== 'now'))
+      documentOf(side, setKey, document).then(
+        ({ fields }) => !isGone && setKnown((now) => new Map(now).set(side, fields)),
+        // What is wrong with it is told when it is compared.
+        () => {},
+      );
+    return () => {
+      isGone = true;
+    };
+  }, [setKey, document, before, after]);
+  return (of) => (of === 'now' ? document.fields : (known.get(of) ?? []));
+}
+
+/** Sets beside this one; none while Arbeit does not answer. */
+function useOtherSets(setKey: string): readonly ListedSet[] {
+  const [sets, setSets] = useState<readonly ListedSet[]>([]);
+  useEffect(() => {
+    listSets().then(
+      (all) => setSets(all.filter(({ key }) => key !== setKey)),
+      () => {},
+    );
+  }, [setKey]);
+  return sets;
+}
+
+function SideChoice({
+  label,
+  side,
+  fields,
+  revisions,
+  others,
+  onChange,
+}: {
+  readonly label: string;
+  readonly side: Side;
+  readonly fields: SetDocument['fields'];
+  readonly revisions: readonly Revision[];
+  readonly others: readonly ListedSet[];
+  readonly onChange: (side: Side) => void;
+}) {
+  return (
+    <fieldset className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+      <legend className="caption">{label}</legend>
+      <select
+        aria-label={`${label}: which set`}
+        className="entry max-w-full"
+        value={side.of}
+        onChange={({ target }) => onChange({ of: target.value, field: '' })}
+      >
+        <option value="now">As it stands now</option>
+        <optgroup label="Revisions">
+          {revisions.map((one) => (
+            <option key={one.revision} value={`revision ${one.revision}`}>
+              {titleOf(one)}
+            </option>
+          ))}
+        </optgroup>
+        {others.length > 0 && (
+          <optgroup label="Other sets">
+            {others.map(({ key, title }) => (
+              <option key={key} value={`set ${key}`}>
+                {title}
+              </option>
+            ))}
+          </optgroup>
+        )}
+      </select>
+      <select
+        aria-label={`${label}: which field`}
+        className="entry max-w-full"
+        value={side.field}
+        onChange={({ target }) => onChange({ ...side, field: target.value })}
+      >
+        <option value="">All of it</option>
+        {fields.map(({ id, label: name }) => (
+          <option key={id} value={id}>
+            {name || id}
+          </option>
+        ))}
+      </select>
+    </fieldset>
+  );
+}
+
+/** What one field or form does otherwise: the tape, and what each of the two shows at its end. */
+function Found({ one: { is, name, target, tape, values } }: { readonly one: Compared }) {
+  return (
+    <li className="found" data-is={is}>
+      <Mark shape={shapes[is]} size={11} />
+      <div className="min-w-0">
+        <p>
+          <b className="font-semibold">{name}</b> {words[is]}
+          {target.type === 'form' ? ' (form)' : ''}
+        </p>
+        {values?.before !== undefined && (
+          <p>
+            No value any more: <span className="value">{values.before}</span>
+          </p>
+        )}
+        {values?.after !== undefined && (
+          <p>
+            A value now: <span className="value">{values.after}</span>
+          </p>
+        )}
+        {tape && (
+          <Scrolled label={`What ${name} does otherwise`}>
+            <table className="rulers-of-both">
+              <tbody>
+                <Lines head="done" lines={tape.actions} />
+                <Lines head="before" lines={tape.before.map(fact)} />
+                <Lines head="after" lines={tape.after.map(fact)} />
+              </tbody>
+            </table>
+          </Scrolled>
+        )}
+      </div>
+    </li>
+  );
+}
+
+/** What is expected, as what is so. */
+const fact = (line: string): string => line.replace(/^expect /, '');
+
+const Lines = ({ head, lines }: { readonly head: string; readonly lines: readonly string[] }) => (
+  <tr>
+    <th scope="row">{head}</th>
+    <td className="value">{lines.join('\n')}</td>
+  </tr>
+);

@@ -1,0 +1,41 @@
+'use client';
+
+import { checks } from '@arbeit/engine/checks';
+import { compile, type SetDocument } from '@arbeit/engine/document';
+import { closed, openAny } from '@arbeit/engine/field';
+import { kinds } from '@arbeit/engine/kinds';
+import { runs } from '@arbeit/engine/runs';
+import { useField } from '@arbeit/react';
+import { useMemo } from 'react';
+import { useOwnOutcomes, withOwnCode } from '../../field/own-code/use-own-code.ts';
+import { PlainField } from '../../field/plain-field.tsx';
+
+/** A set as it was at a revision: each of its fields live, to be typed into. */
+export function LookedAt({
+  document,
+  title,
+  today,
+}: {
+  readonly document: SetDocument;
+  readonly title: string;
+  readonly today: string;
+}) {
+  const fields = useMemo(
+    () => compile(document, kinds).fields.map((field) => withOwnCode(openAny(closed(field), runs, checks))),
+    [document],
+  );
+  return (
+    <section aria-label={`${title}, as it was`} className="looked-at">
+      {fields.length === 0 && <p className="text-faint">It had no fields.</p>}
+      {fields.map((field) => (
+        <Was key={field.id} field={field} today={today} />
+      ))}
+    </section>
+  );
+}
+
+function Was({ field, today }: { readonly field: ReturnType<typeof openAny>; readonly today: string }) {
+  const live = useField(field, { today });
+  useOwnOutcomes(live.store);
+  return <PlainField field={live} today={today} />;
+}

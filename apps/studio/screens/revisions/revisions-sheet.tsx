@@ -1,0 +1,255 @@
+'use client';
+
+import { localToday } from '@arbeit/dom';
+import type { SetDocument } from '@arbeit/engine/document';
+import { useRouter } from 'next/navigation';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { changedWords } from '../../model/changed-words.ts';
+import { todayIn } from '../../model/clock.ts';
+import { problemIn } from '../../model/other-sets.ts';
+import { useSet } from '../../model/use-set.ts';
+import type { Revision } from '../../store/revisions.ts';
+import type { StoredSet } from '../../store/sets.ts';
+import { Alive } from '../../ui/alive.tsx';
+import { later, useLater } from '../../ui/later.tsx';
+import { useUndoKeys } from '../../ui/undo-keys.ts';
+import { WordInPlace } from '../../ui/word-in-place.tsx';
+import { Masthead } from '../set/masthead.tsx';
+import { SaveLine } from '../set/save-line.tsx';
+import { ComparedSides, titleOf } from './compared.tsx';
+import { documentOf, type Side } from './sides.ts';
+import { useComparing } from './use-comparing.ts';
+import './revisions.css';
+
+const lookedAt = later(() => import('./looked-at.tsx'));
+
+const moment = (iso: string): string =>
+  new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
+
+const now: Side = { of: 'now', field: '' };
+
+/** The revisions of a set: named, looked at as they were, brought back, and compared by what they do. */
+export function RevisionsSheet({
+  stored,
+  revisions,
+  dropped,
+}: {
+  readonly stored: StoredSet;
+  readonly revisions: readonly Revision[];
+  /** How many older ones were deleted because there were too many. */
+  readonly dropped: number;
+}) {
+  const router = useRouter();
+  const set = useSet(stored);
+  useUndoKeys(set.undo, set.redo);
+  const today = todayIn(set.id) ?? localToday();
+  const comparing = useComparing(today);
+  const [earlier] = revisions.filter(({ revision }) => revision < stored.revision);
+  const [sides, setSides] = useState<readonly [Side, Side]>([
+    { of: earlier ? `revision ${earlier.revision}` : 'now', field: '' },
+    now,
+  ]);
+  const [said, setSaid] = useState('');
+  const [looking, setLooking] = useState<{ readonly one: Revision; readonly document: SetDocument }>();
+  const { it: look, want } = useLater(lookedAt);
+  const fetched = async (one: Revision): Promise<SetDocument | undefined> => {
+    try {
+      return await documentOf(`revision ${one.revision}`, set.key, set.document);
+    } catch (error) {
+      setSaid((error as Error).message);
+      return undefined;
+    }
+  };
+  const lookAt = async (one: Revision): Promise<void> => {
+    if (looking?.one.revision === one.revision) return setLooking(undefined);
+    want();
+    const document = await fetched(one);
+    if (document) setLooking({ one, document });
+  };
+  const bringBack = async (one: Revision): Promise<void> => {
+    const document = await fetched(one);
+    if (!document) return;
+    await set.editAndSave(() => document);
+    router.refresh();
+    setSaid(
+      `${titleOf(one)} was brought back. What it replaced is a revision too, and undo brings that back.`,
+    );
+  };
+  return (
+    <>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Revisions' }]}>
+        <SaveLine set={set} />
+      </Masthead>
+      <main className="desk">
+        <h1 className="sr-only">Revisions of {set.document.title}</h1>
+        <section aria-label="Revisions">
+          <div className="flex flex-wrap items-baseline gap-x-5 border-b border-ink pb-1">
+            <h2 className="font-semibold">Revisions</h2>
+            <span role="status" className="text-faint">
+              {said ||
+                `${revisions.length}, the latest first. Saves of one page within five minutes are one; one with a name stays as it is.${
+                  dropped > 0
+                    ? ` ${dropped === 1 ? '1 older revision was' : `${dropped} older revisions were`} deleted: Arbeit keeps the latest 500.`
+                    : ''
+                }`}
+            </span>
+          </div>
+          <ol>
+            {revisions.map((one) => (
+              <RevisionRow
+                key={one.revision}
+                setKey={set.key}
+                one={one}
+                isPresent={one.revision === stored.revision}
+                isLookedAt={looking?.one.revision === one.revision}
+                onLook={() => void lookAt(one)}
+                onCompare={() => setSides([{ of: `revision ${one.revision}`, field: '' }, now])}
+                onBack={() => void bringBack(one)}
+                onProblem={setSaid}
+              >
+                {look && looking?.one.revision === one.revision && (
+                  <look.LookedAt document={looking.document} title={titleOf(one)} today={today} />
+                )}
+              </RevisionRow>
+            ))}
+          </ol>
+        </section>
+        <ComparedSides
+          setKey={set.key}
+          document={set.document}
+          revisions={revisions}
+          sides={sides}
+          comparing={comparing}
+          onSides={setSides}
+        />
+      </main>
+      <Alive />
+    </>
+  );
+}
+
+/** So long somebody has to have written nothing before a name is kept, in milliseconds. */
+const calm = 500;
+
+/** Says a name to the server once nobody goes on writing, or at once where the page is left. */
+function useSaidLater(send: (text: string) => Promise<void>): (text: string) => void {
+  const latest = useRef(send);
+  latest.current = send;
+  const waiting = useRef<{ readonly text: string; readonly timer: ReturnType<typeof setTimeout> }>(undefined);
+  useEffect(() => {
+    const now = (): void => {
+      if (!waiting.current) return;
+      clearTimeout(waiting.current.timer);
+      void latest.current(waiting.current.text);
+      waiting.current = undefined;
+    };
+    window.addEventListener('pagehide', now);
+    return () => {
+      window.removeEventListener('pagehide', now);
+      now();
+    };
+  }, []);
+  return (text) => {
+    clearTimeout(waiting.current?.timer);
+    const timer = setTimeout(() => {
+      waiting.current = undefined;
+      void latest.current(text);
+    }, calm);
+    waiting.current = { text, timer };
+  };
+}
+
+function RevisionRow({
+  setKey,
+  one,
+  isPresent,
+  isLookedAt,
+  onLook,
+  onCompare,
+  onBack,
+  onProblem,
+  children,
+}: {
+  readonly setKey: string;
+  readonly one: Revision;
+  readonly isPresent: boolean;
+  readonly isLookedAt: boolean;
+  readonly onLook: () => void;
+  readonly onCompare: () => void;
+  readonly onBack: () => void;
+  readonly onProblem: (problem: string) => void;
+  readonly children: ReactNode;
+}) {
+  const [name, setName] = useState(one.name ?? '');
+  const send = async (text: string): Promise<void> => {
+    const response = await fetch(`/api/sets/${setKey}/revisions/${one.revision}`, {
+      method: 'PATCH',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: text.trim() || null }),
+      keepalive: true,
+    }).catch(() => undefined);
+    onProblem(await problemIn(response));
+  };
+  const sayLater = useSaidLater(send);
+  const title = titleOf({ ...one, name: name.trim() || null });
+  const changes = changedWords(one.changed);
+  return (
+    <li className="revision">
+      <div className="revision-line">
+        <span className="value">{one.revision}</span>
+        <WordInPlace
+          label={`Name of revision ${one.revision}`}
+          value={name}
+          missing="No name yet"
+          onChange={(text) => {
+            setName(text);
+            sayLater(text);
+          }}
+        />
+        <span className="text-faint">
+          {moment(one.savedAt)}
+          {isPresent ? ', as it stands' : ''}
+        </span>
+        <span className="flex flex-wrap gap-x-4">
+          <button
+            type="button"
+            className="word-button"
+            aria-expanded={isLookedAt}
+            aria-label={`${isLookedAt ? 'Put away' : 'Look at'} ${title}`}
+            onClick={onLook}
+          >
+            {isLookedAt ? 'Put away' : 'Look at it'}
+          </button>
+          <button
+            type="button"
+            className="word-button"
+            aria-label={`Compare ${title} with now`}
+            onClick={onCompare}
+          >
+            Compare with now
+          </button>
+          <button
+            type="button"
+            className="word-button"
+            disabled={isPresent}
+            aria-label={`Bring ${title} back`}
+            onClick={onBack}
+          >
+            Bring it back
+          </button>
+        </span>
+      </div>
+      {changes.length > 0 && (
+        <dl className="revision-changes">
+          {changes.map(({ heading, list }) => (
+            <div key={heading}>
+              <dt>{heading}</dt>
+              <dd>{list}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {children}
+    </li>
+  );
+}

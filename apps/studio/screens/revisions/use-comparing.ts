@@ -1,0 +1,66 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import type { Compared } from '@arbeit/engine/proof';
+import { useEffect, useRef, useState } from 'react';
+import type { ComparedStep } from '../../workers/compare/messages.ts';
+
+export interface Comparing {
+  readonly is: 'not yet' | 'under way' | 'stopped' | 'done' | 'failed';
+  readonly compared: readonly Compared[];
+  readonly problem: string;
+}
+
+const nothing: Comparing = { is: 'not yet', compared: [], problem: '' };
+
+/** Two sets compared in a thread, when it is asked for; what was found stays when it is stopped. */
+export function useComparing(today: string): Comparing & {
+  begin(both: () => Promise<readonly [SetDocument, SetDocument]>): void;
+  stop(): void;
+} {
+  const [state, setState] = useState<Comparing>(nothing);
+  const worker = useRef<Worker>(undefined);
+  const turn = useRef(0);
+  const end = (): void => {
+    turn.current++;
+    worker.current?.terminate();
+    worker.current = undefined;
+  };
+  useEffect(() => () => worker.current?.terminate(), []);
+  const fail = (why: string): void => setState((now) => ({ ...now, is: 'failed', problem: why }));
+  return {
+    ...state,
+    begin(both) {
+      end();
+      const own = turn.current;
+      setState({ ...nothing, is: 'under way' });
+      both().then(
+        ([before, after]) => {
+          if (turn.current !== own) return;
+          const thread = new Worker(new URL('../../workers/compare/worker.ts', import.meta.url), {
+            type: 'module',
+          });
+          worker.current = thread;
+          thread.addEventListener('error', () => {
+            if (turn.current === own) fail('What compares them came to an end. Compare them again.');
+          });
+          thread.addEventListener('message', ({ data }: MessageEvent<ComparedStep>) => {
+            if (turn.current !== own) return;
+            if (data.is === 'compared')
+              setState((now) => ({ ...now, compared: [...now.compared, data.compared] }));
+            else if (data.is === 'failed') fail(data.why);
+            else setState((now) => ({ ...now, is: 'done' }));
+          });
+          thread.postMessage({ before, after, today });
+        },
+        (error: Error) => {
+          if (turn.current === own) fail(error.message);
+        },
+      );
+    },
+    stop() {
+      end();
+      setState((now) => ({ ...now, is: 'stopped' }));
+    },
+  };
+}

@@ -1,0 +1,269 @@
+'use client';
+
+import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { kindIn, kinds } from '@arbeit/engine/kinds';
+import { useEffect, useState } from 'react';
+import { problemWithId } from '../../model/edits.ts';
+import { turnedIn, withKind } from '../../model/kind-change.ts';
+import { listSets } from '../../model/other-sets.ts';
+import { renameField } from '../../model/references.ts';
+import { sampleLine, sampleOf } from '../../model/sample.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import type { ListedSet } from '../../store/sets.ts';
+import { Dialog } from '../../ui/dialog.tsx';
+import { Labelled } from '../../ui/labelled.tsx';
+import { localeName, locales } from '../../ui/locales.ts';
+
+interface Props {
+  readonly set: EditedSet;
+  readonly field: FieldDocument;
+  readonly onClose: () => void;
+}
+
+/** Another name for the program: the id, with all that refers to it. */
+export function RenameDialog({
+  set,
+  field,
+  onClose,
+  onDone,
+}: Props & { readonly onDone: (id: string) => void }) {
+  const [id, setId] = useState(field.id);
+  const problem = problemWithId(set.document, id, field.id);
+  const uses = (set.document.forms ?? []).filter((form) => fieldIdsOf(form).includes(field.id));
+  return (
+    <Dialog
+      title={`Rename ${field.label || field.id}`}
+      about={
+        uses.length
+          ? `Where it is used is renamed with it: ${uses.map((form) => form.title ?? form.id).join(', ')}.`
+          : 'The id is what the program calls the field. The label is edited on the field itself.'
+      }
+      onClose={onClose}
+    >
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (problem) return;
+          if (id === field.id) onDone(id);
+          else void set.editAndSave((d) => renameField(d, field.id, id)).then(() => onDone(id));
+        }}
+      >
+        <Labelled label="Id">
+          {(inputId) => (
+            <>
+              <input
+                id={inputId}
+                className="entry value"
+                value={id}
+                aria-invalid={problem !== null}
+                aria-describedby={`${inputId}-said`}
+                spellCheck={false}
+                autoComplete="off"
+                onChange={(event) => setId(event.target.value)}
+              />
+              <p id={`${inputId}-said`} aria-live="polite" className="min-h-6 text-sm text-brick">
+                {problem}
+              </p>
+            </>
+          )}
+        </Labelled>
+        <button type="submit" className="solid-button" disabled={problem !== null}>
+          Rename
+        </button>
+      </form>
+    </Dialog>
+  );
+}
+
+/** Another kind: each with what the field would look like, and what would have to go. */
+export function KindDialog({ set, field, onClose, onDone }: Props & { readonly onDone: () => void }) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { document } = set;
+  const turned = chosen === null ? null : withKind(field, chosen, document, kinds);
+  const lost = turned && [...turned.lost, ...turnedIn(document, turned.field, kinds).lost];
+  return (
+    <Dialog
+      title={`What kind is ${field.label || field.id}?`}
+      about="Its words stay, and of its rules and options what the new kind can have."
+      onClose={onClose}
+    >
+      <fieldset className="grid grid-cols-1 sm:grid-cols-2">
+        <legend className="sr-only">Kind</legend>
+        {Object.keys(kinds).map((kind) => (
+          <label key={kind} className="flex min-h-7 items-baseline gap-2 hover:bg-wash">
+            <input
+              type="radio"
+              name="kind"
+              className="accent-[var(--oxide)]"
+              checked={(chosen ?? field.kind) === kind}
+              onChange={() => setChosen(kind)}
+            />
+            {kindIn(kinds, kind).define.name}
+            <span className="value ml-auto truncate pl-3 text-xs text-faint">
+              {sampleLine(sampleOf(withKind(field, kind, document, kinds).field, document, kinds))}
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      <p role="status" className="min-h-6 text-sm text-marigold">
+        {lost !== null && lost.length > 0 && `This has to go: ${lost.join(', ')}. Undo brings it back.`}
+      </p>
+      <button
+        type="button"
+        className="solid-button"
+        disabled={turned === null || chosen === field.kind}
+        onClick={() => {
+          if (!turned) return;
+          void set.editAndSave((d) => turnedIn(d, turned.field, kinds).set).then(onDone);
+        }}
+      >
+        Change the kind
+      </button>
+    </Dialog>
+  );
+}
+
+/** To another set, as a copy or moved there. */
+export function SendDialog({
+  set,
+  field,
+  onClose,
+  onSend,
+}: Props & {
+  /** Puts it there; `moves` takes it out here. Resolves to what went wrong, or nothing. */
+  readonly onSend: (to: ListedSet, moves: boolean) => Promise<string>;
+}) {
+  const [sets, setSets] = useState<readonly ListedSet[] | null>(null);
+  const [moves, setMoves] = useState(false);
+  const [said, setSaid] = useState('');
+  useEffect(() => {
+    void listSets().then(
+      (all) => setSets(all.filter(({ id }) => id !== set.id)),
+      () => setSaid('Arbeit did not answer. Close this and try again.'),
+    );
+  }, [set.id]);
+  return (
+    <Dialog title={`${field.label || field.id} to another set`} onClose={onClose}>
+      <div className="flex gap-5">
+        {[false, true].map((way) => (
+          <label key={String(way)} className="flex items-baseline gap-2">
+            <input
+              type="radio"
+              name="way"
+              className="accent-[var(--oxide)]"
+              checked={moves === way}
+              onChange={() => setMoves(way)}
+            />
+            {way ? 'move it there' : 'copy it there'}
+          </label>
+        ))}
+      </div>
+      {sets === null && said === '' && <p className="text-faint">Looking for your sets…</p>}
+      {sets?.length === 0 && <p className="text-faint">There is no other set yet.</p>}
+      <ul className="max-h-72 overflow-y-auto">
+        {sets?.map((one) => (
+          <li key={one.id} className="border-b">
+            <button
+              type="button"
+              className="flex min-h-8 w-full items-baseline gap-3 text-left hover:bg-wash"
+              onClick={async () => setSaid(await onSend(one, moves))}
+            >
+              {one.title} <span className="caption">{one.fields} fields</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p role="status" className="min-h-6 text-sm text-brick">
+        {said}
+      </p>
+    </Dialog>
+  );
+}
+
+/** The locale of a field that has another than its set. */
+export function LocaleDialog({ set, field, onClose }: Props) {
+  return (
+    <Dialog
+      title={`The locale of ${field.label || field.id}`}
+      about="How numbers, dates and messages are written. A field left to its set follows it."
+      onClose={onClose}
+    >
+      <LocaleList
+        value={field.locale ?? ''}
+        own={set.document.locale}
+        field={field}
+        document={set.document}
+        onChange={(locale) =>
+          set.edit((d) => ({
+            ...d,
+            fields: d.fields.map((one) => {
+              if (one.id !== field.id) return one;
+              const { locale: _, ...rest } = one;
+              return (locale ? { ...rest, locale } : rest) as FieldDocument;
+            }),
+          }))
+        }
+      />
+    </Dialog>
+  );
+}
+
+/** Locales by name, each with what it makes of the field (or of an amount and a day). */
+export function LocaleList({
+  value,
+  own,
+  field,
+  document,
+  onChange,
+}: {
+  readonly value: string;
+  /** The set's, for a field that may follow it. */
+  readonly own?: string;
+  readonly field?: FieldDocument;
+  readonly document: SetDocument;
+  readonly onChange: (locale: string) => void;
+}) {
+  const [search, setSearch] = useState('');
+  const sample = (locale: string): string => {
+    if (field) return sampleLine(sampleOf({ ...field, locale } as FieldDocument, document, kinds));
+    const amount = new Intl.NumberFormat(locale).format(1234.5);
+    return `${amount} · ${new Intl.DateTimeFormat(locale, { dateStyle: 'short' }).format(new Date(2027, 1, 14))}`;
+  };
+  const known = locales.includes(value) || value === '' ? locales : [value, ...locales];
+  const wanted = search.trim().toLowerCase();
+  const found = known.filter((tag) => `${localeName(tag)} ${tag}`.toLowerCase().includes(wanted));
+  const all = own !== undefined && wanted === '' ? ['', ...found] : found;
+  return (
+    <>
+      <input
+        className="entry"
+        aria-label="Search by language, country or tag"
+        placeholder="Search by language, country or tag"
+        value={search}
+        onChange={(event) => setSearch(event.target.value)}
+      />
+      <fieldset className="h-64 overflow-y-auto">
+        <legend className="sr-only">Locale</legend>
+        {all.map((tag) => (
+          <label key={tag} className="flex min-h-7 items-baseline gap-2 hover:bg-wash">
+            <input
+              type="radio"
+              name="locale"
+              className="accent-[var(--oxide)]"
+              checked={value === tag}
+              onChange={() => onChange(tag)}
+            />
+            {tag === '' ? `as the set: ${localeName(own ?? '')}` : localeName(tag)}
+            <span className="value text-xs text-faint">{tag}</span>
+            <span className="value ml-auto text-xs text-faint">{sample(tag || (own ?? 'en-GB'))}</span>
+          </label>
+        ))}
+        {all.length === 0 && (
+          <p className="py-2 text-faint">
+            None is called that. A tag such as de-LI can stand in the document.
+          </p>
+        )}
+      </fieldset>
+    </>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+
+import type { FieldDocument } from '@arbeit/engine/document';
+import { useState } from 'react';
+import { duplicateField, moveField } from '../../model/edits.ts';
+import { sendField } from '../../model/other-sets.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import type { ListedSet } from '../../store/sets.ts';
+import { later, useLater } from '../../ui/later.tsx';
+import { Menu } from '../../ui/pop-out.tsx';
+import type { ButtonProps, MenuItem } from '../../ui/pop-out-props.ts';
+
+/** What asks for more than a click is fetched when it is asked for. */
+const dialogs = later(() => import('./field-dialogs.tsx'));
+
+type Asked = 'rename' | 'kind' | 'locale' | 'send';
+
+/** Everything that can be done with a field as a whole, in one menu. */
+export function FieldMenu({
+  set,
+  field,
+  trigger,
+  button,
+  more = [],
+  deliver = (to, one) => sendField(to.key, one, set.document.classes),
+  onMade,
+  onRenamed,
+  onTurned = () => undefined,
+  onDelete,
+}: {
+  readonly set: EditedSet;
+  readonly field: FieldDocument;
+  readonly trigger: string;
+  readonly button: ButtonProps;
+  /** Entries of the page's own, first. */
+  readonly more?: readonly MenuItem[];
+  /** Puts a field into another set; resolves to what went wrong, or nothing. */
+  readonly deliver?: (to: ListedSet, field: FieldDocument) => Promise<string>;
+  /** A field was made: its id. */
+  readonly onMade: (id: string) => void;
+  readonly onRenamed: (id: string) => void;
+  /** It was turned into another kind. */
+  readonly onTurned?: () => void;
+  readonly onDelete: () => void;
+}) {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const { it: loaded, want } = useLater(dialogs);
+  const ask = (what: Asked) => {
+    want();
+    setAsked(what);
+  };
+  const close = () => setAsked(null);
+  const at = set.document.fields.findIndex(({ id }) => id === field.id);
+  const items: readonly MenuItem[] = [
+    ...more,
+    {
+      id: 'duplicate',
+      label: 'Duplicate',
+      isApart: more.length > 0,
+      onSelect: () => {
+        const { set: next, id } = duplicateField(set.document, field.id);
+        void set.editAndSave(() => next).then(() => onMade(id));
+      },
+    },
+    { id: 'rename', label: 'Rename the id…', note: field.id, onSelect: () => ask('rename') },
+    { id: 'kind', label: 'Change the kind…', note: field.kind, onSelect: () => ask('kind') },
+    { id: 'locale', label: 'Locale…', note: field.locale ?? `${set.document.locale}, the set’s`, onSelect: () => ask('locale') },
+    { id: 'send', label: 'Copy or move to another set…', onSelect: () => ask('send') },
+    { id: 'up', label: 'Move up', isApart: true, onSelect: () => set.edit((d) => moveField(d, field.id, at - 1)) },
+    { id: 'down', label: 'Move down', onSelect: () => set.edit((d) => moveField(d, field.id, at + 1)) },
+    { id: 'delete', label: 'Delete', isApart: true, onSelect: onDelete },
+  ]; // biome-ignore format: one entry a line
+  return (
+    <>
+      <Menu trigger={trigger} button={button} align="end" className="min-w-64" items={() => items} />
+      {loaded && asked === 'rename' && (
+        <loaded.RenameDialog
+          set={set}
+          field={field}
+          onClose={close}
+          onDone={(id) => {
+            close();
+            if (id !== field.id) onRenamed(id);
+          }}
+        />
+      )}
+      {loaded && asked === 'kind' && (
+        <loaded.KindDialog
+          set={set}
+          field={field}
+          onClose={close}
+          onDone={() => {
+            close();
+            onTurned();
+          }}
+        />
+      )}
+      {loaded && asked === 'locale' && <loaded.LocaleDialog set={set} field={field} onClose={close} />}
+      {loaded && asked === 'send' && (
+        <loaded.SendDialog
+          set={set}
+          field={field}
+          onClose={close}
+          onSend={async (to, moves) => {
+            const wrong = await deliver(to, field);
+            if (wrong) return wrong;
+            close();
+            // Moved: it is here no more, and undo brings it back here.
+            if (!moves) return '';
+            const { removeField } = await import('../../model/references.ts');
+            set.edit((d) => removeField(d, field.id));
+            return '';
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { Commands } from '../../ui/commands.tsx';
+import { Go } from '../../ui/go.tsx';
+import { SheetSwitch } from '../../ui/sheet-switch.tsx';
+
+/** Sheets a set has beside its fields and forms. */
+const sheets = [
+  { label: 'Trials', path: 'trials' },
+  { label: 'Texts', path: 'texts' },
+  { label: 'Hand-off', path: 'hand-off' },
+  { label: 'Revisions', path: 'revisions' },
+] as const;
+
+/** The top line of every sheet: where one is, and what can be done with the whole of it. */
+export function Masthead({
+  setKey,
+  trail,
+  children,
+}: {
+  /** Key of the set one is in: its other sheets are words behind its name. */
+  readonly setKey?: string;
+  readonly trail: readonly { label: string; href?: string }[];
+  readonly children?: ReactNode;
+}) {
+  return (
+    <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-ink px-6 py-2.5">
+      <Go href="/" className="text-lg font-semibold tracking-tight">
+        Arbeit
+      </Go>
+      <nav aria-label="Place" className="min-w-0">
+        <ol className="flex flex-wrap items-baseline gap-x-2">
+          {trail.map(({ label, href }) => (
+            <li key={label} className="flex min-w-0 items-baseline gap-x-2">
+              <span aria-hidden="true" className="text-line">
+                /
+              </span>
+              {href ? (
+                <Go href={href} className="word-button max-w-64 truncate">
+                  {label}
+                </Go>
+              ) : (
+                <span className="max-w-72 truncate" aria-current="page">
+                  {label}
+                </span>
+              )}
+            </li>
+          ))}
+        </ol>
+      </nav>
+      {setKey && (
+        <nav aria-label="Sheets of the set" className="flex gap-x-3 text-sm">
+          {sheets.map(
+            ({ label, path }) =>
+              label !== trail.at(-1)?.label && (
+                <Go key={path} href={`/sets/${setKey}/${path}`} className="word-button">
+                  {label}
+                </Go>
+              ),
+          )}
+        </nav>
+      )}
+      <div className="ml-auto flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        {children}
+        <Commands />
+        <SheetSwitch />
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import { useEffect } from 'react';
+import { placeInWords } from '../../model/place-words.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { useCommands } from '../../ui/commands.tsx';
+import { later, useLater } from '../../ui/later.tsx';
+import { useHasUnsavedLine } from '../../ui/unsaved.ts';
+
+const choiceDialog = later(() => import('./choice-dialog.tsx'));
+
+/** What becomes of what could not be saved: what the browser keeps outlives the page, what it does not keep is on the page alone. */
+const keptHere = 'Your changes are kept in this browser and will be retried automatically.';
+const keptNowhere = 'This browser cannot keep your changes. Leave this page open until they are saved.';
+
+/** How saving stands, in one or two words, and the choice when somebody else saved in between. */
+export function SaveLine({ set }: { readonly set: EditedSet }) {
+  const { save } = set;
+  const hasFaulty = useHasUnsavedLine();
+  const { it: choice, want } = useLater(choiceDialog);
+  useCommands(set.document.title, [
+    { id: 'undo', label: 'Undo the last change of the definition', run: set.undo },
+    { id: 'redo', label: 'Redo it', run: set.redo },
+  ]);
+  useEffect(() => {
+    if (save.is === 'refused') want();
+  }, [save.is, want]);
+  return (
+    <>
+      {set.putBack !== null && (
+        <span className="caption">
+          Unsaved changes of{' '}
+          {new Date(set.putBack).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} were
+          put back
+        </span>
+      )}
+      <span role="status" className="caption min-w-16 text-right">
+        {save.is === 'saved' && (hasFaulty ? 'Saved, but for what is marked' : 'Saved')}
+        {(save.is === 'waiting' || save.is === 'saving') && 'Saving…'}
+        {save.is === 'refused' && 'Not saved'}
+        {save.is === 'failed' && (
+          <span className="text-brick">
+            Not saved:{' '}
+            {save.faults[0]
+              ? `${placeInWords(save.faults[0].path, set.document)}: ${save.faults[0].message}`
+              : `${save.why} ${set.isKept ? keptHere : keptNowhere}`}{' '}
+            <button type="button" className="word-button" onClick={set.retry}>
+              Try again
+            </button>
+          </span>
+        )}
+      </span>
+      <button type="button" className="word-button" disabled={!set.canUndo} onClick={set.undo}>
+        Undo
+      </button>
+      <button type="button" className="word-button" disabled={!set.canRedo} onClick={set.redo}>
+        Redo
+      </button>
+      {save.is === 'refused' && choice && (
+        <choice.ChoiceDialog
+          set={set}
+          title={save.theirs.document.title}
+          revision={save.theirs.revision}
+          isKept={save.kept !== null}
+          isRestored={save.isRestored}
+        />
+      )}
+    </>
+  );
+}

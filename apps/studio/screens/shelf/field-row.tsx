@@ -1,0 +1,121 @@
+'use client';
+
+import type { FieldDocument } from '@arbeit/engine/document';
+import { compileField } from '@arbeit/engine/document';
+import { kindIn, kinds } from '@arbeit/engine/kinds';
+import { useField } from '@arbeit/react';
+import { useRouter } from 'next/navigation';
+import { type KeyboardEvent, memo, useMemo } from 'react';
+import { Control } from '../../field/controls.tsx';
+import { useLanguages } from '../../field/languages.ts';
+import { useOwnCodeLater, useOwnOutcomesLater } from '../../field/own-code/later.ts';
+import { todayIn } from '../../model/clock.ts';
+import { shapeOf } from '../../model/shape-of.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import type { ListedSet } from '../../store/sets.ts';
+import { focusSoon } from '../../ui/focus-soon.ts';
+import { Go } from '../../ui/go.tsx';
+import { Mark } from '../../ui/mark.tsx';
+import { FieldMenu } from '../set/field-menu.tsx';
+
+/** A field on the shelf: its name, itself, what it looks like or has to say, and what can be done with it. */
+export const FieldRow = memo(function FieldRow({
+  set,
+  field,
+  deliver,
+  onHandleKey,
+  onDelete,
+  held,
+  missed,
+  isOld,
+}: {
+  readonly set: EditedSet;
+  readonly field: FieldDocument;
+  readonly deliver: (to: ListedSet, field: FieldDocument) => Promise<string>;
+  readonly onHandleKey: (event: KeyboardEvent, id: string) => void;
+  readonly onDelete: (field: FieldDocument) => void;
+  /** Of its own trials, so many held and so many missed when they were last run here. */
+  readonly held: number;
+  readonly missed: number;
+  /** Something has changed since. */
+  readonly isOld: boolean;
+}) {
+  const router = useRouter();
+  const { classes, locale } = set.document;
+  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
+  const languages = useLanguages(field.locale ?? locale);
+  const compiled = useOwnCodeLater(
+    useMemo(() => compileField(field, facts, kinds, languages), [field, facts, languages]),
+  );
+  const live = useField(compiled, { today: todayIn(set.id) });
+  useOwnOutcomesLater(live.store);
+  const message = live.reading.shown[0];
+  const name = field.label || field.id;
+  const href = `/sets/${set.key}/fields/${field.id}`;
+  const shape = useMemo(() => shapeOf(field, facts, kinds), [field, facts]);
+  const count = field.rules?.length ?? 0;
+  return (
+    <li data-sort={field.id} data-row={field.id} className="shelf-row">
+      <button
+        type="button"
+        data-handle
+        className="handle quiet"
+        aria-label={`Move ${name}: arrow keys, or drag`}
+        onKeyDown={(event) => onHandleKey(event, field.id)}
+      >
+        <span aria-hidden="true">⠿</span>
+      </button>
+      <Go href={href} className="shelf-name" title={name}>
+        {name}
+      </Go>
+      <div className="shelf-live">
+        <Control field={live} label={`${name}, live`} />
+      </div>
+      <div
+        {...live.messageProps}
+        className={`shelf-said ${message ? (message.severity === 'error' ? 'text-brick' : 'text-marigold') : 'text-faint'}`}
+        title={message?.message ?? shape}
+      >
+        {message ? (
+          message.message
+        ) : (
+          <>
+            {kindIn(kinds, field.kind).define.name} <span className="shelf-sample value">{shape}</span>
+          </>
+        )}
+      </div>
+      <span className="shelf-trials">
+        {held + missed > 0 && (
+          <Go
+            href={`/sets/${set.key}/trials`}
+            title={`Trials, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}.`}
+            aria-label={`Trials of ${name}, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}`}
+            data-is={missed > 0 ? 'missed' : 'held'}
+            data-old={isOld || undefined}
+          >
+            <Mark shape={missed > 0 ? 'barred' : isOld ? 'hollow' : 'full'} />
+          </Go>
+        )}
+      </span>
+      <span className="caption shelf-count">{count ? `${count} ${count === 1 ? 'rule' : 'rules'}` : ''}</span>
+      <FieldMenu
+        set={set}
+        field={field}
+        trigger="⋯"
+        button={{ className: 'row-menu quiet', 'aria-label': `Menu of ${name}` }}
+        more={[{ id: 'open', label: 'Open on the desk', onSelect: () => router.push(href) }]}
+        deliver={deliver}
+        onMade={focusRow}
+        onRenamed={focusRow}
+        onTurned={() => focusRow(field.id)}
+        onDelete={() => onDelete(field)}
+      />
+    </li>
+  );
+});
+
+const inWords = (held: number, missed: number): string =>
+  missed === 0 ? `${held} held` : held === 0 ? `${missed} missed` : `${held} held, ${missed} missed`;
+
+/** The focus to a row that came into being, once it is drawn. */
+const focusRow = (id: string): void => focusSoon(`[data-row="${CSS.escape(id)}"] .shelf-name`);

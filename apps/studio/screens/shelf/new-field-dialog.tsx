@@ -1,0 +1,171 @@
+'use client';
+
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { kindIn } from '@arbeit/engine/kinds';
+import { parseNotation, propose, readAloud } from '@arbeit/engine/kinds/pattern';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
+import { useKinds } from '../../field/at-hand.tsx';
+import { classesIn } from '../../model/classes.ts';
+import { addField } from '../../model/edits.ts';
+import { bareField } from '../../model/kind-change.ts';
+import { received } from '../../model/other-sets.ts';
+import { sampleLine, sampleOf } from '../../model/sample.ts';
+import { typicalShapes } from '../../model/shapes.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Dialog } from '../../ui/dialog.tsx';
+import { Labelled } from '../../ui/labelled.tsx';
+
+/** Begins a field: from examples of what people will type, from a bare kind, or from a shape of the demo. Then its desk opens. */
+export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; readonly onClose: () => void }) {
+  const kinds = useKinds();
+  const router = useRouter();
+  const { document } = set;
+  const create = async (change: (d: SetDocument) => SetDocument) => {
+    const next = change(document);
+    const made = next.fields.at(-1);
+    await set.editAndSave(() => next);
+    if (made) router.push(`/sets/${set.key}/fields/${made.id}`);
+  };
+  const add = (field: FieldDocument) => create((d) => addField(d, field).set);
+  return (
+    <Dialog title={`A new field in ${document.title}`} isWide onClose={onClose}>
+      <FromExamples
+        onTake={(pattern) =>
+          add({
+            ...bareField('pattern', kinds),
+            label: 'New field',
+            id: 'field',
+            entry: { pattern },
+          } as FieldDocument)
+        }
+      />
+      <Choices
+        title="From a kind, bare"
+        all={Object.keys(kinds).map((kind) => {
+          const field = bareField(kind, kinds);
+          return {
+            id: kind,
+            label: kindIn(kinds, kind).define.name,
+            note: sampleLine(sampleOf(field, document, kinds)),
+            onSelect: () => add(field),
+          };
+        })}
+      />
+      <Choices
+        title="As in the Ridge Huts demo"
+        all={typicalShapes.map((field) => ({
+          id: field.id,
+          label: field.label,
+          // What own code lays out the example says.
+          note: kindIn(kinds, field.kind).run.withShape
+            ? (field.placeholder ?? '')
+            : sampleLine(sampleOf(field, demoFacts, kinds)),
+          onSelect: () =>
+            create((d) => received(d, field, classesIn(field).length ? demoFacts.classes : undefined)),
+        }))}
+      />
+    </Dialog>
+  );
+}
+
+const demoFacts = demo as unknown as SetDocument;
+
+/** Examples typed or pasted, a line each, and the patterns they could be of. */
+function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }) {
+  const [text, setText] = useState('');
+  const [chosen, setChosen] = useState(0);
+  const proposed = propose(text.split('\n'));
+  const proposals = proposed.ok ? proposed.proposals : [];
+  const at = Math.min(chosen, proposals.length - 1);
+  const pattern = proposals[at]?.pattern;
+  return (
+    <form
+      aria-label="From examples"
+      className="grid gap-x-6 sm:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (pattern !== undefined) onTake(pattern);
+      }}
+    >
+      <Labelled label="From examples of what is typed, one a line">
+        {(id) => (
+          <textarea
+            id={id}
+            className="entry value h-24"
+            placeholder={'(555) 010-4477'}
+            spellCheck={false}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' && (event.ctrlKey || event.metaKey))
+                event.currentTarget.form?.requestSubmit();
+            }}
+          />
+        )}
+      </Labelled>
+      <div className="min-h-24">
+        <span className="caption">is of this pattern</span>
+        <div role="status">
+          {!proposed.ok && (
+            <p className="text-sm text-brick">
+              “{proposed.odd}” has another shape than the others. Leave it out, or begin from a kind below.
+            </p>
+          )}
+        </div>
+        <fieldset>
+          <legend className="sr-only">Pattern</legend>
+          {proposals.map((one, i) => (
+            <label key={one.pattern} className="flex items-baseline gap-2">
+              <input
+                type="radio"
+                name="proposal"
+                className="accent-[var(--oxide)]"
+                checked={i === at}
+                onChange={() => setChosen(i)}
+              />
+              <span className="min-w-0">
+                <span className="value wrap-anywhere">{one.pattern}</span>
+                <span className="block text-xs text-faint">
+                  {readAloud(parseNotation(one.pattern, []).nodes)}
+                </span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+        <button type="submit" className="solid-button mt-2" disabled={pattern === undefined}>
+          Take this pattern
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function Choices({
+  title,
+  all,
+}: {
+  readonly title: string;
+  readonly all: readonly { id: string; label: string; note: string; onSelect: () => void }[];
+}) {
+  return (
+    <section aria-label={title}>
+      <h3 className="caption border-b pb-0.5">{title}</h3>
+      <ul className="grid gap-x-6 sm:grid-cols-2">
+        {all.map(({ id, label, note, onSelect }) => (
+          <li key={id}>
+            <button
+              type="button"
+              className="flex min-h-7 w-full items-baseline gap-3 text-left hover:bg-wash hover:text-oxide"
+              onClick={onSelect}
+            >
+              <span className="whitespace-nowrap first-letter:uppercase">{label}</span>
+              <span className="value ml-auto truncate text-xs text-faint">{note}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,172 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { readDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { rangesOf } from '@arbeit/engine/kinds/pattern';
+import { useState } from 'react';
+import { addClass, removeClass, renameClass, usersOf } from '../../model/classes.ts';
+import { problemIn } from '../../model/other-sets.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Dialog } from '../../ui/dialog.tsx';
+import { DraftInput } from '../../ui/draft-input.tsx';
+import { Labelled } from '../../ui/labelled.tsx';
+import { LocaleList } from '../set/field-dialogs.tsx';
+
+interface Props {
+  readonly set: EditedSet;
+  readonly onClose: () => void;
+}
+
+export function SetLocaleDialog({ set, onClose }: Props) {
+  return (
+    <Dialog
+      title={`The locale of ${set.document.title}`}
+      about="How numbers, dates and messages are written in every field that has no locale of its own."
+      onClose={onClose}
+    >
+      <LocaleList
+        value={set.document.locale}
+        document={set.document}
+        onChange={(locale) => set.edit((d) => ({ ...d, locale }), 'locale')}
+      />
+    </Dialog>
+  );
+}
+
+/** Named classes of characters: made, named, edited and taken away, each with the fields that use it. */
+export function ClassesDialog({ set, onClose }: Props) {
+  const { document } = set;
+  const classes = Object.entries(document.classes ?? {});
+  return (
+    <Dialog
+      title={`Classes of characters of ${document.title}`}
+      about="A class has a name and characters; any pattern of the set can say <2 name>."
+      isWide
+      onClose={onClose}
+    >
+      {classes.length === 0 && (
+        <p className="text-faint">None yet. Patterns use digit, latin, letter, alnum and any.</p>
+      )}
+      <ul>
+        {classes.map(([name, characters], i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a class is known by its place while its name is edited
+          <li key={i} className="border-b py-2">
+            <div className="flex flex-wrap items-start gap-x-4">
+              <Labelled label="Name">
+                {(id) => (
+                  <DraftInput
+                    id={id}
+                    className="entry value"
+                    value={name}
+                    check={(text) => problemWithName(document, name, text)}
+                    onChange={(to) => set.edit((d) => renameClass(d, name, to), `class ${i}`)}
+                  />
+                )}
+              </Labelled>
+              <Labelled label="Characters and ranges">
+                {(id) => (
+                  <DraftInput
+                    id={id}
+                    className="entry value"
+                    value={characters}
+                    check={(text) => {
+                      const wrong = rangesOf(text);
+                      return typeof wrong === 'string' ? wrong : null;
+                    }}
+                    onChange={(text) =>
+                      set.edit((d) => ({ ...d, classes: { ...d.classes, [name]: text } }), `class ${i}`)
+                    }
+                  />
+                )}
+              </Labelled>
+              <button
+                type="button"
+                className="word-button mt-6"
+                aria-label={`Take class ${name} away`}
+                onClick={() => set.edit((d) => removeClass(d, name))}
+              >
+                Take away
+              </button>
+            </div>
+            <p className="text-sm text-faint">{usedBy(document, name)}</p>
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="word-button" onClick={() => set.edit(addClass)}>
+        Another class
+      </button>
+    </Dialog>
+  );
+}
+
+function usedBy(document: SetDocument, name: string): string {
+  const users = usersOf(document, name).map((field) => field.label || field.id);
+  return users.length
+    ? `Used by ${users.join(', ')}. Taken away, its characters are written out there.`
+    : 'Nothing uses it.';
+}
+
+/** What the document's reader has against a name of a class. */
+function problemWithName(document: SetDocument, own: string, name: string): string | null {
+  if (name !== own && document.classes?.[name] !== undefined) return 'Another class is called that.';
+  const result = readDocument(
+    { arbeit: 1, title: 'T', locale: 'en-GB', fields: [], classes: { [name]: 'A' } },
+    kinds,
+  );
+  return result.ok ? null : (result.faults[0]?.message ?? null);
+}
+
+/** Another id for the set: it stands in the address of its pages. */
+export function RenameSetDialog({ set, onClose, onDone }: Props & { readonly onDone: () => void }) {
+  const [id, setId] = useState(set.id);
+  const [said, setSaid] = useState('');
+  const problem = /^[a-z0-9-]{1,80}$/.test(id) ? said : 'Small letters, digits and “-”.';
+  return (
+    <Dialog
+      title={`Rename ${set.document.title}`}
+      about="The id stands in the addresses of the set’s pages. The title is edited on the shelf itself."
+      onClose={onClose}
+    >
+      <form
+        onSubmit={async (event) => {
+          event.preventDefault();
+          const response = await fetch(`/api/sets/${set.key}`, {
+            method: 'PATCH',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify({ id }),
+          }).catch(() => undefined);
+          const wrong = id === set.id ? '' : await problemIn(response);
+          setSaid(wrong);
+          if (!wrong) onDone();
+        }}
+      >
+        <Labelled label="Id">
+          {(inputId) => (
+            <>
+              <input
+                id={inputId}
+                className="entry value"
+                value={id}
+                aria-invalid={problem !== ''}
+                aria-describedby={`${inputId}-said`}
+                spellCheck={false}
+                autoComplete="off"
+                onChange={(event) => {
+                  setSaid('');
+                  setId(event.target.value);
+                }}
+              />
+              <p id={`${inputId}-said`} aria-live="polite" className="min-h-6 text-sm text-brick">
+                {problem}
+              </p>
+            </>
+          )}
+        </Labelled>
+        <button type="submit" className="solid-button" disabled={problem !== ''}>
+          Rename
+        </button>
+      </form>
+    </Dialog>
+  );
+}

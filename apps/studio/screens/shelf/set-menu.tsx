@@ -1,0 +1,91 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { problemIn } from '../../model/other-sets.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { download } from '../../ui/download.ts';
+import { later, useLater } from '../../ui/later.tsx';
+import { Menu } from '../../ui/pop-out.tsx';
+
+const dialogs = later(() => import('./set-dialogs.tsx'));
+
+/** Everything that can be done with a set as a whole. */
+export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onGone: () => void }) {
+  const router = useRouter();
+  const [asked, setAsked] = useState<'locale' | 'classes' | 'rename' | null>(null);
+  const [said, setSaid] = useState('');
+  const { it: loaded, want } = useLater(dialogs);
+  const { document } = set;
+  const ask = (what: NonNullable<typeof asked>) => {
+    want();
+    setAsked(what);
+  };
+  const close = () => setAsked(null);
+  const text = () => `${JSON.stringify(document, null, 2)}\n`;
+  const duplicate = async () => {
+    const response = await fetch('/api/sets', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ document: { ...document, title: `${document.title}, again` } }),
+    }).catch(() => undefined);
+    setSaid(await problemIn(response));
+    if (response?.ok) router.refresh();
+  };
+  const remove = async () => {
+    const response = await fetch(`/api/sets/${set.key}`, { method: 'DELETE' }).catch(() => undefined);
+    const wrong = await problemIn(response);
+    setSaid(wrong);
+    if (!wrong) onGone();
+  };
+  const newForm = async () => {
+    const { addForm } = await import('../../model/form-edits.ts');
+    const { set: next, id } = addForm(document);
+    await set.editAndSave(() => next);
+    router.push(`/sets/${set.key}/forms/${id}`);
+  };
+  const copy = () =>
+    navigator.clipboard?.writeText(text()).then(
+      () => setSaid('Copied'),
+      () => setSaid('The browser does not let it be copied.'),
+    );
+  return (
+    <>
+      <span role="status" className="caption">
+        {said}
+      </span>
+      <Menu
+        trigger="⋯"
+        button={{ className: 'row-menu', 'aria-label': `Menu of the set ${document.title}` }}
+        align="end"
+        className="min-w-64"
+        items={() => [
+          { id: 'locale', label: 'Locale…', note: document.locale, onSelect: () => ask('locale') },
+          { id: 'classes', label: 'Classes of characters…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
+          { id: 'texts', label: 'Texts and languages', onSelect: () => router.push(`/sets/${set.key}/texts`) },
+          { id: 'hand-off', label: 'Hand-off', onSelect: () => router.push(`/sets/${set.key}/hand-off`) },
+          { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
+          { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
+          { id: 'copy', label: 'Copy the document', onSelect: () => void copy() },
+          { id: 'revisions', label: 'Revisions', onSelect: () => router.push(`/sets/${set.key}/revisions`) },
+          { id: 'refused', label: 'Refused versions', onSelect: () => router.push(`/sets/${set.key}/refused`) },
+          { id: 'duplicate', label: 'Duplicate the set', isApart: true, onSelect: () => void duplicate() },
+          { id: 'rename', label: 'Rename the id…', note: set.id, onSelect: () => ask('rename') },
+          { id: 'delete', label: 'Delete the set', isApart: true, onSelect: () => void remove() },
+        ]} // biome-ignore format: one entry a line
+      />
+      {loaded && asked === 'locale' && <loaded.SetLocaleDialog set={set} onClose={close} />}
+      {loaded && asked === 'classes' && <loaded.ClassesDialog set={set} onClose={close} />}
+      {loaded && asked === 'rename' && (
+        <loaded.RenameSetDialog
+          set={set}
+          onClose={close}
+          onDone={() => {
+            close();
+            router.refresh();
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,218 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import { useRouter } from 'next/navigation';
+import { type DragEvent, useMemo, useRef, useState } from 'react';
+import { KindsAtHand } from '../../field/at-hand.tsx';
+import { problemIn } from '../../model/other-sets.ts';
+import type { StoredSet } from '../../store/sets.ts';
+import { Alive } from '../../ui/alive.tsx';
+import { useCommands } from '../../ui/commands.tsx';
+import { later, useLater } from '../../ui/later.tsx';
+import { Masthead } from '../set/masthead.tsx';
+import { FoldedSets, type Listed } from './folded-sets.tsx';
+import { SetSection } from './set-section.tsx';
+
+/** A stored set that cannot be read: what is wrong with it, a sentence each. */
+export interface Broken {
+  readonly key: string;
+  readonly id: string;
+  readonly faults: readonly string[];
+}
+
+const takeInDialog = later(() => import('./take-in-dialog.tsx'));
+
+const noneFolded: Listed = { sets: [], next: 0, count: 0 };
+
+/** All sets and their fields, each field live in its row. */
+export function Shelf({
+  sets,
+  folded = noneFolded,
+  broken = [],
+}: {
+  readonly sets: readonly StoredSet[];
+  /** The first of those that are not laid out. */
+  readonly folded?: Listed;
+  readonly broken?: readonly Broken[];
+}) {
+  const router = useRouter();
+  const [search, setSearch] = useState('');
+  const [fresh, setFresh] = useState<string | null>(null);
+  const [gone, setGone] = useState<{ readonly key: string; readonly title: string } | null>(null);
+  const [given, setGiven] = useState<string | null>(null);
+  const [problem, setProblem] = useState('');
+  const { it: taking, want } = useLater(takeInDialog);
+  const made = (id: string) => {
+    setFresh(id);
+    setGiven(null);
+    setSearch('');
+    router.refresh();
+  };
+  const create = async () => {
+    const document: SetDocument = { arbeit: 1, title: 'New set', locale: 'en-GB', fields: [] };
+    const response = await fetch('/api/sets', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ document }),
+    }).catch(() => undefined);
+    setProblem(await problemIn(response));
+    if (response?.ok) made(((await response.json()) as { id: string }).id);
+  };
+  const takeIn = (text: string) => {
+    want();
+    setGiven(text);
+  };
+  useCommands('Shelf', [
+    {
+      id: 'new-field',
+      label: 'New field in the first set',
+      key: 'n',
+      run: () => document.querySelector<HTMLElement>('[data-new-field]')?.click(),
+    },
+    { id: 'new-set', label: 'New set', run: create },
+    { id: 'take-in', label: 'Take a document in', run: () => takeIn('') },
+  ]);
+  const drop = useDrop(takeIn);
+  const wanted = search.trim().toLowerCase();
+  const laidOut = useMemo(() => new Set(sets.map(({ key }) => key)), [sets]);
+  return (
+    <KindsAtHand value={kinds}>
+      <Masthead trail={[{ label: 'Shelf' }]}>
+        <span role="status" className="text-sm text-brick">
+          {problem}
+        </span>
+        <Finder search={search} onChange={setSearch} />
+        <button type="button" className="word-button" onClick={create}>
+          New set
+        </button>
+        <button type="button" className="word-button" aria-haspopup="dialog" onClick={() => takeIn('')}>
+          Take in
+        </button>
+      </Masthead>
+      <main className="min-h-[calc(100vh-3.2rem)] px-6 pb-24 max-md:px-4" {...drop}>
+        <h1 className="sr-only">Shelf</h1>
+        {gone && <SetGone gone={gone} onBack={() => setGone(null)} />}
+        {sets.length === 0 && (
+          <p className="py-16 text-faint">No set yet. Begin one above, or take a document in.</p>
+        )}
+        {sets
+          .filter(({ key }) => key !== gone?.key)
+          .map((stored, i) => (
+            <SetSection
+              isFirst={i === 0}
+              key={stored.id}
+              stored={stored}
+              search={wanted}
+              isNew={fresh === stored.id}
+              onGone={(key, title) => setGone({ key, title })}
+            />
+          ))}
+        <FoldedSets first={folded} search={wanted} laidOut={laidOut} />
+        {broken.map((one) => (
+          <BrokenSet key={one.key} broken={one} />
+        ))}
+      </main>
+      {taking && given !== null && (
+        <taking.TakeInDialog text={given} onClose={() => setGiven(null)} onTaken={made} />
+      )}
+      <Alive />
+    </KindsAtHand>
+  );
+}
+
+/** Finds fields by label, id or kind, in all sets that are laid out; Enter goes to the first. */
+function Finder({
+  search,
+  onChange,
+}: {
+  readonly search: string;
+  readonly onChange: (search: string) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  useCommands('Shelf', [{ id: 'find', label: 'Find a field', key: '/', run: () => input.current?.focus() }]);
+  return (
+    <input
+      ref={input}
+      type="search"
+      className="entry w-44"
+      aria-label="Find a field"
+      placeholder="Find a field  /"
+      value={search}
+      onChange={(event) => onChange(event.target.value)}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onChange('');
+        if (event.key !== 'Enter' || !search.trim()) return;
+        event.preventDefault();
+        document.querySelector<HTMLAnchorElement>('.shelf-name')?.focus();
+      }}
+    />
+  );
+}
+
+/** A document dropped on the shelf is taken in. */
+function useDrop(onText: (text: string) => void) {
+  const isFile = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files');
+  return {
+    onDragOver: (event: DragEvent) => {
+      if (isFile(event)) event.preventDefault();
+    },
+    onDrop: async (event: DragEvent) => {
+      if (!isFile(event)) return;
+      event.preventDefault();
+      const file = event.dataTransfer.files[0];
+      if (file) onText(await file.text());
+    },
+  };
+}
+
+/** Where a set stood that was deleted, and the way to have it back. */
+function SetGone({
+  gone: { key, title },
+  onBack,
+}: {
+  readonly gone: { readonly key: string; readonly title: string };
+  readonly onBack: () => void;
+}) {
+  const router = useRouter();
+  const [problem, setProblem] = useState('');
+  const back = async () => {
+    const response = await fetch(`/api/sets/${key}/restore`, { method: 'POST' }).catch(() => undefined);
+    const wrong = await problemIn(response);
+    setProblem(wrong);
+    if (wrong) return;
+    onBack();
+    router.refresh();
+  };
+  return (
+    <p className="mt-6 flex flex-wrap items-baseline gap-3 border-b pb-2 text-faint">
+      <span role="status">“{title}” was taken off the shelf.</span>
+      <button type="button" className="word-button" onClick={back}>
+        Put it back
+      </button>
+      <span role="status" className="text-brick">
+        {problem}
+      </span>
+    </p>
+  );
+}
+
+function BrokenSet({ broken: { key, id, faults } }: { readonly broken: Broken }) {
+  return (
+    <section className="mt-8" aria-label={`Set ${id}`}>
+      <h2 className="border-b border-ink pb-1.5 text-xl">{id}</h2>
+      <p className="py-2">
+        This set cannot be shown: its document has{' '}
+        {faults.length === 1 ? 'a fault' : `${faults.length} faults`}.{' '}
+        <a className="word-button" href={`/api/sets/${key}`} download={`${id}.json`}>
+          It as a file
+        </a>
+      </p>
+      <ul className="value text-sm text-brick">
+        {faults.slice(0, 5).map((fault) => (
+          <li key={fault}>{fault}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,59 @@
+'use client';
+
+import { useId, useState } from 'react';
+import type { EditedSet } from '../../model/use-set.ts';
+import { download } from '../../ui/download.ts';
+import { takeTexts, textsAsCsv, textsAsJson } from './files.ts';
+
+/** The texts out, as a table or as JSON, and in again. */
+export function TextFiles({ set }: { readonly set: EditedSet }) {
+  const id = useId();
+  const [said, setSaid] = useState<readonly string[]>([]);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > 4_000_000) return setSaid(['This is more than a set can hold (4 MB).']);
+    const { set: next, changed, problems } = takeTexts(set.document, await file.text());
+    if (changed > 0) set.edit(() => next);
+    setSaid([`${changed} ${changed === 1 ? 'text was' : 'texts were'} taken in.`, ...problems]);
+  };
+  return (
+    <>
+      <button
+        type="button"
+        className="word-button"
+        onClick={() => download(`${set.id}.texts.csv`, textsAsCsv(set.document), 'text/csv')}
+      >
+        As a table (CSV)
+      </button>
+      <button
+        type="button"
+        className="word-button"
+        onClick={() => download(`${set.id}.texts.json`, textsAsJson(set.document), 'application/json')}
+      >
+        As JSON
+      </button>
+      <label htmlFor={id} className="word-button has-focus-visible:outline-2">
+        Take in a file
+        <input
+          id={id}
+          type="file"
+          accept=".csv,.json,text/csv,application/json"
+          className="sr-only"
+          onChange={({ target }) => {
+            void take(target.files?.[0]);
+            target.value = '';
+          }}
+        />
+      </label>
+      {said.length > 0 && (
+        <ul role="status" className="w-full text-sm">
+          {said.slice(0, 20).map((one, i) => (
+            <li key={one} className={i === 0 ? '' : 'text-brick'}>
+              {one}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}

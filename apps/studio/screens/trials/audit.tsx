@@ -1,0 +1,245 @@
+'use client';
+
+import { type Counterexample, type Law, lawWords } from '@arbeit/engine/proof';
+import { useState } from 'react';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Go } from '../../ui/go.tsx';
+import { Mark } from '../../ui/mark.tsx';
+import '../../ui/table.css';
+import { useHasChanged } from '../../model/kept.ts';
+import { Scrolled } from '../../ui/scrolled.tsx';
+import type { Amount, Auditing, Known } from './use-audit.ts';
+
+const laws = Object.keys(lawWords).map(Number) as readonly Law[];
+
+const amounts: readonly (readonly [string, Amount])[] = [
+  ['10,000 events a field', { events: 10_000 }],
+  ['100,000 events a field', { events: 100_000 }],
+  ['1,000,000 events a field', { events: 1_000_000 }],
+  ['one minute', { minutes: 1 }],
+  ['ten minutes', { minutes: 10 }],
+];
+const usual = 1;
+
+const count = (n: number): string => n.toLocaleString('en-GB');
+
+function saidOf({ is, events, of, byField, seed, problem }: Auditing): string {
+  const broken = Object.values(byField).filter(({ found }) => found.length > 0).length;
+  const what = `${count(events)}${of ? ` of ${count(of)}` : ''} events`;
+  const came =
+    broken === 0 ? 'no law is broken' : `${broken} ${broken === 1 ? 'field breaks' : 'fields break'} a law`;
+  switch (is) {
+    case 'not yet':
+      return 'Not tried yet.';
+    case 'under way':
+      return `${what}; so far ${came}…`;
+    case 'stopped':
+      return `Stopped after ${what}, seed ${seed}: ${came}.`;
+    case 'done':
+      return `${count(events)} events, seed ${seed}: ${came}.`;
+    case 'failed':
+      return `${problem} After ${what} ${came}.`;
+  }
+}
+
+/** The fields held against the laws of a field, with random tapes: kept or broken, each law of each field. */
+export function AuditSection({ set, auditing }: { readonly set: EditedSet; readonly auditing: Auditing }) {
+  const { is, about, byField, events, of } = auditing;
+  const [amount, setAmount] = useState(usual);
+  const [seed, setSeed] = useState('1');
+  const hasChanged = useHasChanged(about, set.document);
+  const { fields } = set.document;
+  const wanted = amounts[amount] ?? amounts[usual];
+  const isBroken = Object.values(byField).some(({ found }) => found.length > 0);
+  return (
+    <section aria-label="Law audit">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
+        <h2 className="font-semibold">Law audit</h2>
+        <span role="status" className={is === 'failed' || isBroken ? 'text-brick' : 'text-faint'}>
+          {saidOf(auditing)}
+        </span>
+        <progress
+          aria-label="Events so far"
+          max={of || undefined}
+          value={of ? events : undefined}
+          hidden={is !== 'under way'}
+        />
+        <div className="ml-auto flex flex-wrap items-baseline gap-x-4">
+          {is !== 'under way' && (
+            <>
+              <label className="flex items-baseline gap-1.5">
+                <span className="caption">for</span>
+                <select
+                  className="entry"
+                  value={amount}
+                  onChange={(event) => setAmount(Number(event.target.value))}
+                >
+                  {amounts.map(([label], i) => (
+                    <option key={label} value={i}>
+                      {label}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <label className="flex items-baseline gap-1.5">
+                <span className="caption">seed</span>
+                <input
+                  className="entry value w-16"
+                  inputMode="numeric"
+                  value={seed}
+                  onChange={(event) => setSeed(event.target.value.replace(/\D/g, '').slice(0, 9))}
+                />
+              </label>
+            </>
+          )}
+          {/* One button for both: who began it by key stays on what stops it. */}
+          <button
+            type="button"
+            className="word-button"
+            disabled={fields.length === 0}
+            onClick={() =>
+              is === 'under way' ? auditing.stop() : wanted && auditing.begin(wanted[1], Number(seed) || 1)
+            }
+          >
+            {is === 'under way' ? 'Stop' : is === 'not yet' ? 'Audit it' : 'Audit it again'}
+          </button>
+        </div>
+      </div>
+      {is === 'not yet' ? (
+        <p className="py-3 text-faint">
+          Random tapes made for each field (its own characters, what is nearly one of its values, pastes,
+          edits in the middle) are played on all cores, and at every step the twelve laws are asked: that
+          nothing is lost, that the caret stays, that undo comes back, and so on. A law that is broken comes
+          with the shortest tape that shows it.
+        </p>
+      ) : (
+        <>
+          {hasChanged && is !== 'under way' && (
+            <p className="caption pt-1">
+              The set has been changed since: audit it again to see what holds now.
+            </p>
+          )}
+          <Matrix set={set} byField={byField} />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Fields against laws: kept is a full square, broken a hollow one with a bar, a dot where nothing was asked yet. */
+function Matrix({ set, byField }: { readonly set: EditedSet; readonly byField: Auditing['byField'] }) {
+  const fields = set.document.fields.filter(({ id }) => byField[id]);
+  return (
+    <div className="audited">
+      <Scrolled label="Laws, by field">
+        <table className="table audit">
+          <thead>
+            <tr>
+              <th scope="col">Field</th>
+              {laws.map((law) => (
+                <th key={law} scope="col" className="law">
+                  <abbr title={lawWords[law]}>{law}</abbr>
+                </th>
+              ))}
+              <th scope="col" className="events">
+                Events
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {fields.map(({ id, label }) => (
+              <Row key={id} set={set} id={id} label={label || id} known={byField[id]} />
+            ))}
+          </tbody>
+        </table>
+      </Scrolled>
+      <Words />
+    </div>
+  );
+}
+
+function Row({
+  set,
+  id,
+  label,
+  known = { events: 0, found: [] },
+}: {
+  readonly set: EditedSet;
+  readonly id: string;
+  readonly label: string;
+  readonly known: Known | undefined;
+}) {
+  const broken = new Map(known.found.map((one) => [one.law, one]));
+  return (
+    <>
+      <tr>
+        <th scope="row">
+          <Go href={`/sets/${set.key}/fields/${id}`} className="word-button">
+            {label}
+          </Go>
+        </th>
+        {laws.map((law) => {
+          const is = broken.has(law) ? 'broken' : 'kept';
+          return (
+            <td key={law} className="law" data-is={is}>
+              <Mark shape={is === 'broken' ? 'barred' : 'full'} size={11} title={lawWords[law]} />
+              <span className="sr-only">{is}</span>
+            </td>
+          );
+        })}
+        <td className="events value">{count(known.events)}</td>
+      </tr>
+      {known.found.length > 0 && (
+        <tr>
+          <td colSpan={laws.length + 2}>
+            <ul aria-label={`What breaks laws in ${label}`}>
+              {known.found.map((one) => (
+                <Broken key={one.law} set={set} field={id} one={one} />
+              ))}
+            </ul>
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+/** A broken law with the tape that shows it. */
+function Broken({
+  set,
+  field,
+  one: { law, expected, found, tape },
+}: {
+  readonly set: EditedSet;
+  readonly field: string;
+  readonly one: Counterexample;
+}) {
+  return (
+    <li className="way">
+      <span className="text-brick">{law}</span>
+      <div>
+        <p>{lawWords[law]}</p>
+        <p className="caption">Expected {expected}.</p>
+        <p className="caption">There was {found}.</p>
+        <pre className="value">{tape.trim()}</pre>
+        <Go
+          href={`/sets/${set.key}/fields/${field}?tape=${encodeURIComponent(tape)}`}
+          className="word-button"
+        >
+          Play it on the desk
+        </Go>
+      </div>
+    </li>
+  );
+}
+
+/** The laws in words, beside the squares or beneath them. */
+const Words = () => (
+  <ol aria-label="The laws" className="laws">
+    {laws.map((law) => (
+      <li key={law}>
+        <span className="value">{law}</span> {lawWords[law]}
+      </li>
+    ))}
+  </ol>
+);

@@ -1,0 +1,91 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { type Hand, type Otherwise, readTape, type Trial } from '@arbeit/engine/tape';
+import { useEffect, useState } from 'react';
+import { Go } from '../../ui/go.tsx';
+import { Mark } from '../../ui/mark.tsx';
+import type { ByHand } from '../../workers/trials/messages.ts';
+import { useThread } from '../../workers/trials/threads.ts';
+
+const words: Readonly<Record<Hand, string>> = {
+  keys: 'by keys',
+  composing: 'composed word by word',
+  suggestion: 'finished by suggestions',
+  dictation: 'dictated',
+  autofill: 'filled in by the browser',
+  program: 'written by a program',
+};
+
+/** Why it may be right that a hand comes to something else than keys do. */
+function why(hand: Hand, { keys, other }: Otherwise): string {
+  if (hand === 'autofill' || hand === 'program')
+    return 'It is a whole value and not typing: it takes the place of all that stands there, and is read and tidied as one.';
+  if (other.leftOut || keys.rejected || other.rejected)
+    return 'It comes at once: what finds no place is told as left out, where a key would have been refused by itself.';
+  return 'It comes at once: a text that means something as a whole is read so, where keys are taken one after the other.';
+}
+
+/** A trial as other hands do it: the same, or where it first comes to something else, with what each shows. */
+export function ByHands({
+  setKey,
+  document,
+  trial,
+  today,
+}: {
+  readonly setKey: string;
+  readonly document: SetDocument;
+  readonly trial: Trial;
+  readonly today: string;
+}) {
+  const [hands, setHands] = useState<readonly ByHand[]>();
+  const { ask } = useThread((answered) => {
+    if (answered.is === 'by hands') setHands(answered.hands);
+  });
+  useEffect(() => ask({ do: 'hands', document, trial, today }), [ask, document, trial, today]);
+  const read = readTape(trial.tape);
+  const target = read.ok ? read.tape.target : undefined;
+  if (!read.ok || !read.tape.steps.some((step) => step.do === 'type')) return null;
+  return (
+    <section aria-label={`${trial.name ?? trial.id} by other hands`}>
+      <h3 className="caption">By other hands</h3>
+      {/* Its lines are there before what they say is known: nothing below moves. */}
+      <ul className="by-hands" aria-busy={hands === undefined}>
+        {(['composing', 'suggestion', 'dictation', 'autofill', 'program'] as const).map((hand) => {
+          const found = hands?.find((one) => one.hand === hand);
+          const other = found?.otherwise;
+          return (
+            <li key={hand} data-is={other ? 'other' : found ? 'same' : undefined}>
+              <Mark shape={other ? 'half' : found ? 'full' : 'hollow'} size={11} />
+              <div>
+                {target?.type === 'field' ? (
+                  <Go
+                    href={`/sets/${setKey}/fields/${target.id}?trial=${encodeURIComponent(trial.id)}&hand=${hand}`}
+                    className="word-button"
+                  >
+                    {words[hand]}
+                  </Go>
+                ) : (
+                  words[hand]
+                )}{' '}
+                <span className="text-faint">
+                  {other ? `line ${other.line} comes to something else` : found ? 'the same' : '…'}
+                </span>
+                {other && (
+                  <p className="caption">
+                    <span className="value">{other.source}</span> comes to{' '}
+                    <span className="value">{shown(other.other)}</span>, by keys to{' '}
+                    <span className="value">{shown(other.keys)}</span>. {why(hand, other)}
+                  </p>
+                )}
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+const shown = ({ display, raw, codes }: Otherwise['keys']): string =>
+  `“${display}” (raw “${raw}”${codes.length > 0 ? `, ${codes.join(' ')}` : ''})`;

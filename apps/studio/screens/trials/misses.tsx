@@ -1,0 +1,77 @@
+'use client';
+
+import type { Miss, Trial } from '@arbeit/engine/tape';
+import { targetOf } from '../../model/trial-edits.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Go } from '../../ui/go.tsx';
+import type { Ran } from '../../workers/trials/messages.ts';
+
+/** What was expected and what was there, as two rulers under each other; and the way to that row on the desk. */
+export function Misses({
+  set,
+  trial,
+  outcome,
+}: {
+  readonly set: EditedSet;
+  readonly trial: Trial;
+  readonly outcome: Ran;
+}) {
+  const target = targetOf(trial);
+  if (outcome.misses.length + outcome.faults.length === 0) return null;
+  return (
+    <ul aria-label="What did not hold" className="misses">
+      {outcome.faults.map(({ line, message }) => (
+        <li key={`${line} ${message}`}>
+          <p className="text-brick">
+            Line {line}: {message}
+          </p>
+        </li>
+      ))}
+      {outcome.misses.map((miss) => (
+        <li key={`${miss.line} ${miss.source}`}>
+          <p>
+            <span className="caption">Line {miss.line}</span> <span className="value">{miss.source}</span>{' '}
+            {target && (
+              <Go
+                href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
+                className="word-button text-sm"
+              >
+                {target.type === 'field' ? 'To this row on the desk' : 'To this row on its form'}
+              </Go>
+            )}
+          </p>
+          <Rulers miss={miss} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Two texts, character under character; where they part each is marked. */
+function Rulers({ miss: { expected, found } }: { readonly miss: Miss }) {
+  const [a, b] = [[...expected], [...found]];
+  const cells = Array.from({ length: Math.max(a.length, b.length) }, (_, i) => i);
+  const row = (label: string, text: readonly string[], other: readonly string[]) => (
+    <tr>
+      <th scope="row">{label}</th>
+      <td>
+        <span className="sr-only">{text.join('')}</span>
+        <span aria-hidden="true" className="value">
+          {cells.map((i) => (
+            <span key={i} data-apart={text[i] !== other[i] || undefined}>
+              {text[i] ?? '\u00a0'}
+            </span>
+          ))}
+        </span>
+      </td>
+    </tr>
+  );
+  return (
+    <table className="rulers">
+      <tbody>
+        {row('expected', a, b)}
+        {row('was there', b, a)}
+      </tbody>
+    </table>
+  );
+}

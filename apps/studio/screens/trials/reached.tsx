@@ -1,0 +1,129 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import type { Moment, Reach } from '@arbeit/engine/proof';
+import type { Verdict } from '@arbeit/engine/rules';
+import { memo } from 'react';
+import '../../ui/table.css';
+import { Scrolled } from '../../ui/scrolled.tsx';
+
+const moments: readonly (readonly [Moment, string])[] = [
+  ['focused', 'in use'],
+  ['left', 'left'],
+  ['submitted', 'sent'],
+  ['whole', 'whole'],
+  ['refused', 'something not taken'],
+];
+const verdicts: readonly Verdict[] = ['pass', 'open', 'fail'];
+
+/** A thing some trial has seen is written in ink, one that none has is struck out in faint; the words say it too. */
+function Seen({ is, children }: { readonly is: boolean; readonly children: string }) {
+  return (
+    <span className="seen" data-seen={is || undefined}>
+      {children}
+      <span className="sr-only">{is ? ' seen' : ' never seen'}</span>
+    </span>
+  );
+}
+
+/** The finished text of a field, place by place: what no trial ever filled is struck out, fixed text is faint. */
+function Specimen({ places }: { readonly places: Reach['places'] }) {
+  const never = places.filter(({ isSeen }) => isSeen === false).length;
+  if (places.length === 0) return null;
+  return (
+    <span className="value reached-text">
+      {places.map(({ text, isSeen }, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a text has no other order
+        <span key={i} data-seen={isSeen} aria-hidden="true">
+          {text}
+        </span>
+      ))}
+      <span className="sr-only">
+        {never === 0 ? 'every place was filled' : `${never} of its places never filled`}
+      </span>
+    </span>
+  );
+}
+
+/** What any trial reaches of each field: its rules with the verdicts they had, what it offers, its moments. */
+export const Reached = memo(function Reached({
+  document,
+  reach,
+}: {
+  readonly document: SetDocument;
+  readonly reach: readonly Reach[];
+}) {
+  const byId = new Map(reach.map((one) => [one.field, one]));
+  const fields = document.fields.filter(({ id }) => byId.has(id));
+  const nowhere = reach.filter(({ trials }) => trials === 0).length;
+  if (document.fields.length === 0) return null;
+  return (
+    <section aria-label="What the trials reach">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
+        <h2 className="font-semibold">What the trials reach</h2>
+        <span role="status" className="text-faint">
+          {reach.length === 0
+            ? 'Being gathered…'
+            : nowhere
+              ? `${nowhere} ${nowhere === 1 ? 'field is' : 'fields are'} in no trial. What none has seen is struck out.`
+              : 'What none has seen is struck out.'}
+        </span>
+      </div>
+      <Scrolled label="Reached, by field">
+        <table className="table reached">
+          <thead>
+            <tr>
+              <th scope="col">Field</th>
+              <th scope="col">Its text</th>
+              <th scope="col">Moments</th>
+              <th scope="col">Rules, and what they said</th>
+              <th scope="col">What it offers</th>
+            </tr>
+          </thead>
+          <tbody>
+            {fields.map(({ id, label }) => {
+              const one = byId.get(id);
+              return (
+                one && (
+                  <tr key={id}>
+                    <th scope="row">{label || id}</th>
+                    <td>
+                      <Specimen places={one.places} />
+                    </td>
+                    <td>
+                      {moments.map(([moment, words]) => (
+                        <Seen key={moment} is={one.moments[moment]}>
+                          {words}
+                        </Seen>
+                      ))}
+                    </td>
+                    <td>
+                      {one.rules.map(({ rule, verdicts: had, isShown }) => (
+                        <p key={rule}>
+                          <span className="value">{rule}</span>{' '}
+                          {verdicts.map((verdict) => (
+                            <Seen key={verdict} is={had.includes(verdict)}>
+                              {verdict}
+                            </Seen>
+                          ))}
+                          <Seen is={isShown}>message</Seen>
+                        </p>
+                      ))}
+                    </td>
+                    <td>
+                      {one.options.map(({ value, isSeen }) => (
+                        <Seen key={value} is={isSeen}>
+                          {value}
+                        </Seen>
+                      ))}
+                    </td>
+                  </tr>
+                )
+              );
+            })}
+          </tbody>
+        </table>
+      </Scrolled>
+    </section>
+  );
+});

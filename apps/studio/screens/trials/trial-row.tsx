@@ -1,0 +1,157 @@
+'use client';
+
+import { holds, type Trial } from '@arbeit/engine/tape';
+import { memo, useId } from 'react';
+import { changeTrial, moveTrial, removeTrial, targetOf } from '../../model/trial-edits.ts';
+import { nameOf } from '../../model/trial-keys.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Go } from '../../ui/go.tsx';
+import { Lamp } from '../../ui/lamp.tsx';
+import { deferred } from '../../ui/later.tsx';
+import { WordInPlace } from '../../ui/word-in-place.tsx';
+import type { Ran } from '../../workers/trials/messages.ts';
+import { ByHands } from './by-hands.tsx';
+import { Misses } from './misses.tsx';
+
+const TrialTape = deferred(() => import('./trial-tape.tsx').then((one) => one.TrialTape));
+
+/** A trial in a line: whether it holds, what it is called, what it is played on. Opened: why it is there, its tape, what was missed. */
+export const TrialRow = memo(function TrialRow({
+  set,
+  trial,
+  at,
+  outcome,
+  today,
+  isOpen,
+  onOpen,
+}: {
+  readonly set: EditedSet;
+  readonly trial: Trial;
+  readonly at: number;
+  readonly outcome: Ran | undefined;
+  readonly today: string;
+  readonly isOpen: boolean;
+  readonly onOpen: (isOpen: boolean) => void;
+}) {
+  const id = useId();
+  const target = targetOf(trial);
+  const isGood = outcome !== undefined && holds(outcome);
+  const name = trial.name ?? trial.id;
+  const edit: Edit = (change, about) =>
+    set.edit((d) => changeTrial(d, trial.id, change), `trial ${trial.id} ${about}`);
+  return (
+    <li id={trial.id} className="trial">
+      <div className="trial-line">
+        <button
+          type="button"
+          className="fold"
+          aria-expanded={isOpen}
+          aria-controls={id}
+          aria-label={`${isOpen ? 'Put away' : 'Open'} ${name}`}
+          onClick={() => onOpen(!isOpen)}
+        >
+          {isOpen ? '▾' : '▸'}
+        </button>
+        {outcome ? <Lamp verdict={isGood ? 'pass' : 'fail'} bare /> : <Lamp verdict="open" bare />}
+        <WordInPlace
+          label={`Name of the trial ${trial.id}`}
+          value={trial.name ?? ''}
+          missing={trial.id}
+          onChange={(text) =>
+            edit(({ name: _, ...one }) => ({ ...one, ...(text.trim() ? { name: text } : {}) }), 'name')
+          }
+        />
+        <span className="trial-on">
+          {target && (
+            <Go href={`/sets/${set.key}/${target.type}s/${target.id}`} className="word-button">
+              {nameOf(set.document, target)}
+            </Go>
+          )}
+        </span>
+        <span className={`trial-said ${outcome && !isGood ? 'text-brick' : 'text-faint'}`}>
+          {outcome
+            ? isGood
+              ? `${outcome.expected} ${outcome.expected === 1 ? 'thing' : 'things'} expected, all there`
+              : outcome.faults.length > 0
+                ? 'It could not be played'
+                : `${outcome.misses.length} of ${outcome.expected} not there`
+            : 'not run yet'}
+        </span>
+      </div>
+      <div id={id} hidden={!isOpen} className="trial-open">
+        {isOpen && <Opened set={set} trial={trial} at={at} outcome={outcome} today={today} onEdit={edit} />}
+      </div>
+    </li>
+  );
+});
+
+/** What a trial is told of itself; changes about the same are one step of undo. */
+type Edit = (change: (one: Trial) => Trial, about: string) => void;
+
+/** Why a trial is there, what it missed, its tape, and what can be done with it. */
+function Opened({
+  set,
+  trial,
+  at,
+  outcome,
+  today,
+  onEdit,
+}: {
+  readonly set: EditedSet;
+  readonly trial: Trial;
+  readonly at: number;
+  readonly outcome: Ran | undefined;
+  readonly today: string;
+  readonly onEdit: Edit;
+}) {
+  const target = targetOf(trial);
+  const last = (set.document.trials ?? []).length - 1;
+  const move = (to: number) => set.edit((d) => moveTrial(d, trial.id, to));
+  return (
+    <>
+      <WordInPlace
+        label={`Why the trial ${trial.id} is there`}
+        value={trial.why ?? ''}
+        missing="Why it is there"
+        className="text-faint"
+        onChange={(text) =>
+          onEdit(
+            ({ why: _, tape, ...one }) => ({ ...one, ...(text.trim() ? { why: text } : {}), tape }),
+            'why',
+          )
+        }
+      />
+      {outcome && <Misses set={set} trial={trial} outcome={outcome} />}
+      <TrialTape
+        set={set.document}
+        name={`${set.id}/trials/${trial.id}`}
+        trial={trial}
+        onChange={(tape) => onEdit((one) => ({ ...one, tape }), 'tape')}
+      />
+      <ByHands setKey={set.key} document={set.document} trial={trial} today={today} />
+      <div className="flex flex-wrap gap-x-4">
+        <button type="button" className="word-button" disabled={at === 0} onClick={() => move(at - 1)}>
+          Earlier
+        </button>
+        <button type="button" className="word-button" disabled={at === last} onClick={() => move(at + 1)}>
+          Later
+        </button>
+        {target && (
+          <Go
+            href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}`}
+            className="word-button"
+          >
+            {target.type === 'field' ? 'Play it on the desk' : 'Play it on its form'}
+          </Go>
+        )}
+        <button
+          type="button"
+          className="word-button ml-auto"
+          onClick={() => set.edit((d) => removeTrial(d, trial.id))}
+        >
+          Delete this trial
+        </button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { readTape, type Trial } from '@arbeit/engine/tape';
+import { useMemo, useState } from 'react';
+import { CodeEditor, type Mistake } from '../../field/own-code/code-editor.tsx';
+import { keepText, keptText } from '../../model/draft.ts';
+import { useUnsavedLine } from '../../ui/unsaved.ts';
+import { offersFor, tapeLanguage } from './tape-language.ts';
+
+/** What keeps a text from being the tape of a trial, each at its place. */
+function mistakesIn(text: string): readonly Mistake[] {
+  const read = readTape(text);
+  if (!read.ok) return read.faults;
+  return read.tape.steps.some((step) => step.do === 'expect')
+    ? []
+    : [
+        {
+          line: text.split('\n').length,
+          message:
+            'This trial expects nothing, so nothing could go wrong in it: add a line such as expect codes none.',
+        },
+      ];
+}
+
+/** The tape of a trial as text. It is taken once it can be read and expects something; until then what is wrong stands under it. */
+export function TrialTape({
+  set,
+  name,
+  trial,
+  onChange,
+}: {
+  readonly set: SetDocument;
+  /** Under which a tape with mistakes is kept in the browser: it is unsaved work. */
+  readonly name: string;
+  readonly trial: Trial;
+  readonly onChange: (tape: string) => void;
+}) {
+  const [draft, setDraft] = useState<string | null>(() => keptText(name));
+  const take = (next: string | null): void => {
+    setDraft(next);
+    keepText(name, next);
+  };
+  const text = draft ?? trial.tape;
+  const mistakes = useMemo(() => mistakesIn(text), [text]);
+  useUnsavedLine(mistakes.length > 0);
+  const offers = useMemo(() => offersFor(set, text), [set, text]);
+  return (
+    <div>
+      <CodeEditor
+        label={`Tape of ${trial.name ?? trial.id}`}
+        code={text}
+        language={tapeLanguage}
+        offers={offers}
+        mistakes={mistakes}
+        onChange={(written) => {
+          const isSound = mistakesIn(written).length === 0;
+          take(isSound ? null : written);
+          if (isSound && written !== trial.tape) onChange(written);
+        }}
+      />
+      <div role="status" aria-label="What is wrong with the tape" className="min-h-5 text-sm text-brick">
+        {mistakes.slice(0, 3).map(({ line, column, message }) => (
+          <p key={`${line} ${message}`}>
+            Line {line}
+            {column === undefined ? '' : `, column ${column}`}: {message}
+          </p>
+        ))}
+      </div>
+      {mistakes.length > 0 && (
+        <button type="button" className="word-button" onClick={() => take(null)}>
+          Back to the last tape that read
+        </button>
+      )}
+    </div>
+  );
+}

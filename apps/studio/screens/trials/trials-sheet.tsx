@@ -1,0 +1,42 @@
+'use client';
+
+import { useSet } from '../../model/use-set.ts';
+import type { StoredSet } from '../../store/sets.ts';
+import { Alive } from '../../ui/alive.tsx';
+import { useUndoKeys } from '../../ui/undo-keys.ts';
+import { Masthead } from '../set/masthead.tsx';
+import { SaveLine } from '../set/save-line.tsx';
+import { AuditSection } from './audit.tsx';
+import { Breaks } from './breaks.tsx';
+import { BringFunction } from './bring-function.tsx';
+import { Reached } from './reached.tsx';
+import { TrialList } from './trial-list.tsx';
+import { useAudit } from './use-audit.ts';
+import { useBreaking, useReach, useRunning } from './use-trials.ts';
+import './trials.css';
+
+/** All trials of a set, run as they change; what they would not catch if it were broken; and what they reach. */
+export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
+  const set = useSet(stored);
+  useUndoKeys(set.undo, set.redo);
+  const running = useRunning(set.id, set.document);
+  const breaking = useBreaking(set.id, set.document, running.today);
+  const auditing = useAudit(set.id, set.document, running.today);
+  const reach = useReach(set.document, running.today);
+  return (
+    <>
+      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Trials' }]}>
+        <SaveLine set={set} />
+      </Masthead>
+      <main className="desk">
+        <h1 className="sr-only">Trials of {set.document.title}</h1>
+        <TrialList set={set} running={running} />
+        <Breaks set={set} breaking={breaking} />
+        <AuditSection set={set} auditing={auditing} />
+        <Reached document={set.document} reach={reach} />
+        <BringFunction set={set} />
+      </main>
+      <Alive />
+    </>
+  );
+}

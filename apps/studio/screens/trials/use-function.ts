@@ -1,0 +1,64 @@
+'use client';
+
+import type { SameAs } from '@arbeit/engine/proof';
+import { useRef } from 'react';
+import { useKept } from '../../model/kept.ts';
+import type { Wired } from '../../workers/trials/messages.ts';
+import { useThread } from '../../workers/trials/threads.ts';
+
+/** What is known of a function somebody brings. */
+export type Tried =
+  | { readonly is: 'not yet' }
+  | { readonly is: 'under way'; readonly events: number; readonly of: number }
+  | { readonly is: 'stopped' }
+  | { readonly is: 'no function'; readonly why: string; readonly line?: number }
+  | { readonly is: 'failed'; readonly why: string }
+  | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: SameAs | null };
+
+/** So long a thread may say nothing: each call of the function is ended sooner, but for what its engine itself is busy with. In milliseconds. */
+const patience = 8000;
+
+/** What was under way when its page was closed was stopped with it. */
+const stopped = (tried: Tried): Tried => (tried.is === 'under way' ? { is: 'stopped' } : tried);
+
+/** A function tried in a thread, when it is asked for; one that does not come to an end is ended with it. */
+export function useFunction(setId: string): {
+  readonly tried: Tried;
+  begin(code: string): void;
+  stop(): void;
+} {
+  const [tried, change] = useKept<Tried>(`${setId} tried`, { is: 'not yet' }, stopped);
+  const setTried = (next: Tried): void => change(() => next);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const { ask, stop } = useThread((answered) => {
+    clearTimeout(timer.current);
+    if (answered.is === 'trying') {
+      setTried({ is: 'under way', events: answered.events, of: answered.of });
+      wait();
+    } else if (answered.is === 'tried' || answered.is === 'no function' || answered.is === 'failed')
+      setTried(answered);
+  });
+  const wait = (): void => {
+    timer.current = setTimeout(() => {
+      stop();
+      setTried({
+        is: 'failed',
+        why: 'It kept the engine busy for too long and was ended: look for a loop over a list or a text without a bound.',
+      });
+    }, patience);
+  };
+  return {
+    tried,
+    begin(code) {
+      clearTimeout(timer.current);
+      setTried({ is: 'under way', events: 0, of: 0 });
+      ask({ do: 'function', code });
+      wait();
+    },
+    stop() {
+      clearTimeout(timer.current);
+      stop();
+      setTried({ is: 'stopped' });
+    },
+  };
+}
