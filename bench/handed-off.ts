@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { pageScripts, sourcesFrom } from '@arbeit/handoff/build';
+import { pageScripts, sourcesFrom } from '@arbeit/handoff/emit';
 import { type Size, shrunk } from './size.ts';
 
 /** Fields of one kind each, as one is handed off. */

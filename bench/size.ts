@@ -35,7 +35,7 @@ export async function shrunk(text: string): Promise<number> {
 
 const core = `export { bind, createStore } from '@arbeit/dom'; export { open } from '@arbeit/engine/field';`;
 /** The core, and the editing that several kinds are made with: a page with two of them carries it once. */
-const shared = `${core} export * from './packages/engine/dist/values/graphemes.js'; export * from './packages/engine/dist/kinds/line.js'; export * from './packages/engine/dist/kinds/parts.js'; export * from './packages/engine/dist/kinds/parts-editing.js'; export * from './packages/engine/dist/field/around.js';`;
+const shared = `${core} export * from './packages/engine/dist/values/graphemes.js'; export * from './packages/engine/dist/kinds/editing/line.js'; export * from './packages/engine/dist/kinds/editing/parts.js'; export * from './packages/engine/dist/kinds/editing/parts-editing.js'; export * from './packages/engine/dist/field/around.js';`;
 const withKind = (name: string, file: string, base = core) =>
   `${base} export { ${name} } from '@arbeit/engine/runs/${file}';`;
 

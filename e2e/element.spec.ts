@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { nativeField } from '@arbeit/handoff/build';
+import { nativeField } from '@arbeit/handoff/emit';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { build } from 'esbuild';
 import { expectNoViolations } from './axe.ts';

@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
-import { handOff, sourcesFrom } from '@arbeit/handoff/build';
+import { handOff, sourcesFrom } from '@arbeit/handoff/emit';
 import { expect, type Page, test } from '@playwright/test';
 import { until } from './browsers/driven.ts';
 import { end, freePort } from './browsers/processes.ts';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { dirname, extname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
-import { handOff, sourcesFrom } from '@arbeit/handoff/build';
+import { handOff, sourcesFrom } from '@arbeit/handoff/emit';
 import type { Page } from '@playwright/test';
 import { compile } from 'svelte/compiler';
 import { build, type Plugin } from 'vite';

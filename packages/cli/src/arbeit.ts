@@ -1,6 +1,6 @@
 import { type ParseArgsConfig, parseArgs } from 'node:util';
 import { hands } from '@arbeit/engine/tape';
-import { uses } from '@arbeit/handoff/build';
+import { uses } from '@arbeit/handoff/emit';
 import { auditDocument } from './audit.ts';
 import { buildHandOff } from './build.ts';
 import { compareDocuments } from './compare.ts';

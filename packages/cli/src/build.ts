@@ -12,7 +12,7 @@ import {
   type TapeFile,
   type Use,
   uses,
-} from '@arbeit/handoff/build';
+} from '@arbeit/handoff/emit';
 import { load, loadDocument, type Output } from './files.ts';
 import { runsOwnCode } from './own-code.ts';
 

@@ -2,7 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { kinds } from '@arbeit/engine/kinds';
 import { type CompiledModule, compiledModule } from '@arbeit/handoff';
-import { ownCodeModule } from '@arbeit/handoff/build';
+import { ownCodeModule } from '@arbeit/handoff/emit';
 import { loadDocument, type Output } from './files.ts';
 
 /**

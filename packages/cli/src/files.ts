@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
 import { placesIn, readDocumentText } from '@arbeit/handoff';
-import { parseCode } from '@arbeit/handoff/build';
+import { parseCode } from '@arbeit/handoff/emit';
 
 /** Where output goes; the process's own streams outside of tests. */
 export interface Output {

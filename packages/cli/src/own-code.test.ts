@@ -6,7 +6,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { compiledModule } from '@arbeit/handoff';
-import { ownCodeModule } from '@arbeit/handoff/build';
+import { ownCodeModule } from '@arbeit/handoff/emit';
 import { build } from 'esbuild';
 import { afterAll, describe, expect, test } from 'vitest';
 import { run } from './arbeit.ts';

@@ -1,7 +1,7 @@
 import { compileField, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { inAttribute } from '@arbeit/handoff';
-import { handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/build';
+import { handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/emit';
 import { build, type Plugin } from 'esbuild';
 import { withoutOwnCode } from './without-own-code.ts';
 

@@ -1,5 +1,5 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import { handOff, snippets, sourcesFrom, type Use, weigher } from '@arbeit/handoff/build';
+import { handOff, snippets, sourcesFrom, type Use, weigher } from '@arbeit/handoff/emit';
 import { settledOnServer } from '../../workers/own-code/on-server.ts';
 import { type Choice, chosen } from './choice.ts';
 import type { Made, Told } from './made.ts';

@@ -12,7 +12,7 @@ import {
   rowsOf,
   type Sort,
   soundSet,
-} from '@arbeit/handoff/way-in';
+} from '@arbeit/handoff/import';
 
 /** What a text comes to as something that is no document: a set to choose fields from, or columns to be confirmed. */
 export type Brought =

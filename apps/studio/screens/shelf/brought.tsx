@@ -2,7 +2,7 @@
 
 import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import type { Column, Lost, Sort } from '@arbeit/handoff/way-in';
+import type { Column, Lost, Sort } from '@arbeit/handoff/import';
 import { useMemo, useState } from 'react';
 import { shapeOf } from '../../model/shape-of.ts';
 import { Choices } from '../../ui/choices.tsx';

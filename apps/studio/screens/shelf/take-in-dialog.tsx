@@ -1,7 +1,7 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
-import { type Sort, sortOf } from '@arbeit/handoff/way-in';
+import { type Sort, sortOf } from '@arbeit/handoff/import';
 import { useState } from 'react';
 import { problemIn } from '../../model/other-sets.ts';
 import { type TakenIn, takeIn } from '../../model/take-in.ts';

@@ -1,5 +1,5 @@
 import type { OpenField } from '../field/kind.ts';
-import { type Definition, type KindTable, kindIn } from '../kinds/definition.ts';
+import { type Definition, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import { readBy } from '../rules/checks.ts';

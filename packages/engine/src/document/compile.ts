@@ -2,7 +2,7 @@ import { type OpenField, withShape } from '../field/kind.ts';
 import type { RunShape } from '../field/shape.ts';
 import { type OpenForm, openForm } from '../form/form.ts';
 import type { FormRule } from '../form/form-rule.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import { customBy, type RunCode } from '../rules/custom.ts';
 import { languages as every } from '../rules/wording/all.ts';
 import type { Languages } from '../rules/wording.ts';

@@ -1,4 +1,4 @@
-import { type KindTable, kindIn } from '../kinds/definition.ts';
+import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { Condition } from '../rules/condition.ts';
 import type { ConditionDocument, ConditionValue, FieldDocument, SetDocument } from './document.ts';
 

@@ -1,5 +1,5 @@
 import type { Look } from '../field/look.ts';
-import type { AllKinds, KindName } from '../kinds/table.ts';
+import type { AllKinds, KindName } from '../kinds/registry.ts';
 import type { EntryOf } from '../options/option.ts';
 import type { Comparison } from '../rules/rule.ts';
 import type { Plural } from '../rules/wording.ts';

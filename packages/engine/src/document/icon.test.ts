@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { problemWithIcon } from './icon.ts';
 import { readDocument } from './read-document.ts';
 

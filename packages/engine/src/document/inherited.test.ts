@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { compile } from './compile.ts';
 import { readDocument } from './read-document.ts';
 

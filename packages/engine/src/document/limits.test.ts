@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import { expect, test } from 'vitest';
 import { most } from '../faults/limits.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { readDocument } from './read-document.ts';
 import { documentSchema } from './schema.ts';
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
 import { mostFaults } from '../faults/limits.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import type { SetDocument } from './document.ts';
 import { readDocument } from './read-document.ts';
 import { documentSchema } from './schema.ts';

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { readDocument } from './read-document.ts';
 
 const date = (id: string, more: object = {}) => ({ id, kind: 'date', label: id, entry: {}, ...more });

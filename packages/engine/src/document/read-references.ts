@@ -1,5 +1,5 @@
 import { list, nameOf, type Spot } from '../faults/spot.ts';
-import { type KindTable, kindIn } from '../kinds/definition.ts';
+import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { valuesOf } from './condition.ts';
 import {
   type ConditionDocument,

@@ -2,7 +2,7 @@ import type { DocumentFault } from '../faults/document-fault.ts';
 import { nearest } from '../faults/fault.ts';
 import { most } from '../faults/limits.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
-import type { Definition, Limits } from '../kinds/definition.ts';
+import type { Definition, Limits } from '../kinds/contract/definition.ts';
 import { parseExpression } from '../rules/expression.ts';
 import type { Comparison } from '../rules/rule.ts';
 import { pluralCategories } from '../rules/wording.ts';

@@ -1,7 +1,7 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import type { ListItem, Option, Options } from '../options/option.ts';
 import { readDocument } from './read-document.ts';
 import { checkTypes } from './read-rules.ts';

@@ -1,6 +1,6 @@
 import { most } from '../faults/limits.ts';
 import { attributeNames } from '../field/html.ts';
-import type { Definition, KindTable } from '../kinds/definition.ts';
+import type { Definition, KindTable } from '../kinds/contract/definition.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { type Schema, schemaOf } from '../options/schema.ts';
 import { pluralCategories } from '../rules/wording.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { read } from '../field/reading.ts';
 import { apply, start } from '../field/state.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { languages } from '../rules/wording/all.ts';
 import { type Languages, type Plural, pluralCategories } from '../rules/wording.ts';
 import { compileField } from './compile-field.ts';

@@ -1,6 +1,6 @@
 /**
  * What fields may have beside a kind and rules about their own value. Here all of it is there; a hand-off leaves out what none of its fields
- * has (`lacks.ts` says which, `packages/handoff/src/build` puts others in their place).
+ * has (`lacks.ts` says which, `packages/handoff/src/emit` puts others in their place).
  */
 
 /** Forms, with rules across fields and conditions. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../document/compile-field.ts';
 import type { CheckDocument, FieldDocument, RuleDocument } from '../document/document.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import type { FieldEvent } from './moment.ts';
 import { read } from './reading.ts';
 import { apply, keysOf, start } from './state.ts';

@@ -5,7 +5,7 @@ import type { FieldDocument } from '../document/document.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
 import { keysOf } from '../field/state.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { applyToForm, type FormEvent, reachOf } from './apply.ts';
 import { type FormState, fieldOf, type OpenForm, openAlone, openForm, startForm } from './form.ts';
 import { readInForm } from './form-reading.ts';

@@ -2,7 +2,7 @@ import { compile } from '../document/compile.ts';
 import type { FieldDocument, FormDocument, SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { keysOf } from '../field/state.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { applyToForm, type FormEvent } from './apply.ts';
 import { type FormState, fieldOf, type OpenForm, startForm } from './form.ts';
 import { readInForm } from './form-reading.ts';

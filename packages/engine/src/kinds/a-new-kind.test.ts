@@ -13,9 +13,9 @@ import { walk } from '../prove/arbitraries.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';
 import type { Action } from '../tape/script.ts';
-import type { KindTable } from './definition.ts';
-import type { LineBody } from './line.ts';
-import { kinds } from './table.ts';
+import type { KindTable } from './contract/definition.ts';
+import type { LineBody } from './editing/line.ts';
+import { kinds } from './registry.ts';
 import { define, definition, document, entry, lay, type TallyPlan, tally } from './tally.fixture.ts';
 
 // What the kind is, and why, stands in `tally.fixture.ts`; the desk's part of this in `apps/studio/screens/desk/a-new-kind.test.tsx`.

@@ -1,19 +1,19 @@
 import type { Plan } from '../field/compiled.ts';
 import { fold } from '../values/graphemes.ts';
-import { type Alphabet, alphabetOf } from './alphabet.ts';
 import type { BoxesPlan } from './boxes/run.ts';
 import type { ChoicePlan } from './choice/run.ts';
 import type { ChoicesPlan } from './choices/run.ts';
+import { amongThem, digitsIn, dropped, escaped, numbersIn, type ValueForm } from './contract/value-form.ts';
 import type { DurationPlan } from './duration/run.ts';
+import { type Alphabet, alphabetOf } from './editing/alphabet.ts';
 import type { NumberPlan } from './number/run.ts';
 import { patternAlphabet, typedForm as typedPattern } from './pattern/typed-form.ts';
 import { valuesOf as patternValues } from './pattern/value-form.ts';
 import type { PhonePlan } from './phone/plan.ts';
-import type { KindName } from './table.ts';
+import type { KindName } from './registry.ts';
 import type { TimePlan } from './time/run.ts';
-import { amongThem, digitsIn, dropped, escaped, numbersIn, type ValueForm } from './value-form.ts';
 
-export { type Alphabet, endOf } from './alphabet.ts';
+export { type Alphabet, endOf } from './editing/alphabet.ts';
 
 /** What is known of the values of a kind, for types, schemas and pages without scripts. Apart from its definition: no screen carries it. */
 export interface Described<P extends Plan = Plan> {

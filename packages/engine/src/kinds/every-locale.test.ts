@@ -5,8 +5,8 @@ import type { OpenField } from '../field/kind.ts';
 import { read } from '../field/reading.ts';
 import { apply, start } from '../field/state.ts';
 import { everyLocale } from '../prove/locales.ts';
-import { digitsOf } from './digits.ts';
-import { kinds } from './table.ts';
+import { digitsOf } from './editing/digits.ts';
+import { kinds } from './registry.ts';
 
 /**
  * What the platform writes in any locale is read back as the same value or refused, never as another one: a month taken

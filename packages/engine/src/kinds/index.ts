@@ -6,9 +6,9 @@ export {
   type KindTable,
   kindIn,
   type Limits,
-} from './definition.ts';
-export type { Drawing, Piece } from './drawing.ts';
+} from './contract/definition.ts';
+export type { Drawing, Piece } from './contract/drawing.ts';
+export { escaped, type ValueForm } from './contract/value-form.ts';
+export type { PartsBody, PartsPlan } from './editing/parts.ts';
 export { lacks as lacksOfKinds } from './lacks.ts';
-export type { PartsBody, PartsPlan } from './parts.ts';
-export { type AllKinds, type KindName, kinds, type PlanOf } from './table.ts';
-export { escaped, type ValueForm } from './value-form.ts';
+export { type AllKinds, type KindName, kinds, type PlanOf } from './registry.ts';

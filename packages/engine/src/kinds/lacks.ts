@@ -1,9 +1,9 @@
 import { namesLacking } from '../field/lacks.ts';
+import type { Fields } from './contract/lacking.ts';
 import { lacks as date } from './date/lacks.ts';
-import type * as features from './features.ts';
-import type { Fields } from './lacking.ts';
+import type * as features from './editing/features.ts';
+import type { PartsPlan } from './editing/parts.ts';
 import { lacks as number } from './number/lacks.ts';
-import type { PartsPlan } from './parts.ts';
 import { lacks as pattern } from './pattern/lacks.ts';
 
 /** What of the `features.ts` of this folder none of some fields has. */

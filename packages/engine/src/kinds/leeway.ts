@@ -4,17 +4,17 @@ import { isIn } from '../values/characters.ts';
 import { graphemes } from '../values/graphemes.ts';
 import type { DatePlan } from './date/run.ts';
 import type { DurationPlan } from './duration/run.ts';
+import type { PartsBody, PartsPlan } from './editing/parts.ts';
 import type { NumberPlan } from './number/run.ts';
 import type { OwnBody, OwnPlan } from './own/body.ts';
 import { shapeWords } from './own/words.ts';
-import type { PartsBody, PartsPlan } from './parts.ts';
 import type { PatternBody } from './pattern/body.ts';
 import { exists } from './pattern/cells.ts';
 import { contentEnd, written } from './pattern/layout.ts';
 import type { PatternPlan } from './pattern/plan.ts';
 import type { PhonePlan } from './phone/plan.ts';
 import { hasPlace, type PhoneBody } from './phone/run.ts';
-import type { KindName } from './table.ts';
+import type { KindName } from './registry.ts';
 
 /** A character the user contributed, and the offset where it stands in the display (UTF-16 units). */
 export interface Atom {

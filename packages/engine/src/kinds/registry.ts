@@ -1,8 +1,8 @@
 import { oneTimeCode, pin } from './boxes/entry.ts';
 import { choice } from './choice/entry.ts';
 import { choices } from './choices/entry.ts';
+import type { KindTable } from './contract/definition.ts';
 import { date } from './date/entry.ts';
-import type { KindTable } from './definition.ts';
 import { duration } from './duration/entry.ts';
 import { currency, number, percent } from './number/entry.ts';
 import { own } from './own/entry.ts';

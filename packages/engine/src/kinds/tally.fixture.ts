@@ -1,9 +1,9 @@
 import type { FieldDocument, SetDocument } from '../document/document.ts';
 import type { Kind } from '../field/kind.ts';
 import { filled, type Options } from '../options/option.ts';
-import type { Definition, KindEntry } from './definition.ts';
-import type { Drawing } from './drawing.ts';
-import { type LineBody, lineKind } from './line.ts';
+import type { Definition, KindEntry } from './contract/definition.ts';
+import type { Drawing } from './contract/drawing.ts';
+import { type LineBody, lineKind } from './editing/line.ts';
 
 /**
  * What adding a kind takes, done once more by a stranger: a tally of strokes in fives, in a file nobody else knows. It

@@ -8,11 +8,11 @@ import { apply, start } from '../field/state.ts';
 import { checks } from '../rules/judges.ts';
 import type { DatePlan } from './date/run.ts';
 import { date } from './date/run.ts';
-import type { PartsBody } from './parts.ts';
+import type { PartsBody } from './editing/parts.ts';
 import type { PatternBody } from './pattern/body.ts';
 import type { PatternPlan } from './pattern/plan.ts';
 import { pattern } from './pattern/run.ts';
-import { kinds } from './table.ts';
+import { kinds } from './registry.ts';
 
 const pin = compileField(
   { id: 'pin', kind: 'pattern', label: 'PIN', entry: { pattern: '<4 digit>' } },

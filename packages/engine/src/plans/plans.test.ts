@@ -4,7 +4,7 @@ import { read } from '../field/reading.ts';
 import { apply, keysOf, start } from '../field/state.ts';
 import type { PhoneEntry } from '../kinds/phone/define.ts';
 import type { PhonePlan } from '../kinds/phone/plan.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { allRegions, codeOf, codes, plannedRegions, planOf } from './plans.ts';
 
 const phone = (entry: PhoneEntry) =>

@@ -1,6 +1,6 @@
 import { compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import { auditField, type Counterexample, type Course } from './audit.ts';
 
 /** What is audited, and how much. */

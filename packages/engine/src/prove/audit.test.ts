@@ -6,7 +6,7 @@ import type { FieldDocument, SetDocument } from '../document/document.ts';
 import type { Body } from '../field/body.ts';
 import type { Kind, OpenField } from '../field/kind.ts';
 import { apply, carryOut, start } from '../field/state.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';
 import { auditField, type Counterexample, eventsOf } from './audit.ts';

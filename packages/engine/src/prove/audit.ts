@@ -1,7 +1,7 @@
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent, FieldState } from '../field/moment.ts';
 import { apply, start } from '../field/state.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import { fieldEvents } from '../tape/play.ts';
 import type { Action } from '../tape/script.ts';
 import { headOf, writeAction } from '../tape/write-tape.ts';

@@ -7,7 +7,7 @@ import type {
 } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { brokenEntries } from '../kinds/broken.ts';
-import { type KindTable, kindIn } from '../kinds/definition.ts';
+import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { besideLimit } from './limits.ts';
 
 /** A set with one thing in it that is not as it was. */

@@ -1,6 +1,6 @@
 import type { OpenField } from '../field/kind.ts';
 import type { FormRule } from '../form/form-rule.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { Action } from '../tape/script.ts';
 import { random } from './random.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { textApart } from '../rules/apart.ts';
 import { parseExpression } from '../rules/expression.ts';
 import type { Automaton } from '../rules/rule.ts';

@@ -2,7 +2,7 @@ import { type CompiledSet, compile, type RunOwnCode, withOwnCode } from '../docu
 import type { SetDocument } from '../document/document.ts';
 import { closed, type OpenField } from '../field/kind.ts';
 import type { OpenForm } from '../form/form.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import { describedBy } from '../kinds/described.ts';
 import { textApart } from '../rules/apart.ts';
 import { parseExpression } from '../rules/expression.ts';

@@ -1,4 +1,4 @@
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import { type Playable, play, type Row } from '../tape/play.ts';
 import type { Action, Tape } from '../tape/script.ts';
 import { differing, expectationOf, headOf, writeAction } from '../tape/write-tape.ts';

@@ -4,7 +4,7 @@ import type { FieldDocument, RuleDocument } from '../document/document.ts';
 import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
 import { plainly, shapes } from '../kinds/own/plainly.fixture.ts';
-import { type KindName, kinds } from '../kinds/table.ts';
+import { type KindName, kinds } from '../kinds/registry.ts';
 import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
 import { writeTape } from '../tape/write-tape.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { apply } from '../field/state.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import type { Law } from './law.ts';
 import { breachAt } from './laws-of-steps.ts';
 import { type Formatter, pastedField, type Wiring } from './pasted.ts';

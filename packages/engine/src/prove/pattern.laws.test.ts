@@ -6,7 +6,7 @@ import { apply, keysOf, start } from '../field/state.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import { fit } from '../kinds/pattern/cells.ts';
 import type { PatternField } from '../kinds/pattern/run.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { graphemes } from '../values/graphemes.ts';
 import { actions, anyEvent, fieldOf, rawOption, sketch, typed, walk } from './arbitraries.ts';
 import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';

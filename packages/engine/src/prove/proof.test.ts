@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { compile, type RunOwnCode } from '../document/compile.ts';
 import type { FieldDocument, FormDocument, SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { breaksOf } from './breaks.ts';
 import { besideLimit } from './limits.ts';

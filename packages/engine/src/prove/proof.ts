@@ -3,7 +3,7 @@ import { compileField } from '../document/compile-field.ts';
 import { fieldIdsOf, type SetDocument } from '../document/document.ts';
 import { closed } from '../field/kind.ts';
 import type { OpenForm } from '../form/form.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import { readTape } from '../tape/read-tape.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { type Break, breaksOf } from './breaks.ts';

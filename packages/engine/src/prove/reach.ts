@@ -2,7 +2,7 @@ import { compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { type FormState, fieldOf, type OpenForm } from '../form/form.ts';
 import { readInForm } from '../form/form-reading.ts';
-import { type KindTable, kindIn } from '../kinds/definition.ts';
+import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { Verdict } from '../rules/finding.ts';
 import { play } from '../tape/play.ts';
 import { readTape } from '../tape/read-tape.ts';

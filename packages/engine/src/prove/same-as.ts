@@ -2,7 +2,7 @@ import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
 import type { OpenField } from '../field/kind.ts';
 import { apply, start } from '../field/state.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import { propose } from '../kinds/pattern/propose.ts';
 import type { Formatter } from './pasted.ts';
 

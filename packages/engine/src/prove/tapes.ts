@@ -1,5 +1,5 @@
 import type { OpenField } from '../field/kind.ts';
-import type { KindTable } from '../kinds/definition.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
 import type { Action } from '../tape/script.ts';
 import { random } from './random.ts';
 import { charactersOf, textsFor } from './texts.ts';

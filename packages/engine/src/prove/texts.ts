@@ -1,5 +1,5 @@
 import type { OpenField } from '../field/kind.ts';
-import { type KindTable, kindIn } from '../kinds/definition.ts';
+import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { describedBy } from '../kinds/described.ts';
 import type { Check } from '../rules/rule.ts';
 import { resolve } from '../values/calendar.ts';

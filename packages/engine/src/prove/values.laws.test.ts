@@ -4,8 +4,8 @@ import type { OpenField } from '../field/kind.ts';
 import type { FieldEvent } from '../field/moment.ts';
 import { read } from '../field/reading.ts';
 import { apply, start } from '../field/state.ts';
+import { digitsBetween, type ValueForm } from '../kinds/contract/value-form.ts';
 import { describedBy } from '../kinds/described.ts';
-import { digitsBetween, type ValueForm } from '../kinds/value-form.ts';
 import { fieldOf, sketch } from './arbitraries.ts';
 import { compiledOf, kindNames, sketchOf, textFor } from './kinds.ts';
 

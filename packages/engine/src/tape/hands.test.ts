@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { compile } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { byHand, hands, otherwise } from './hands.ts';
 import { readTape } from './read-tape.ts';
 import { writeAction } from './write-tape.ts';

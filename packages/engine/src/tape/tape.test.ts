@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { compile, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { plainly } from '../kinds/own/plainly.fixture.ts';
-import { kinds } from '../kinds/table.ts';
+import { kinds } from '../kinds/registry.ts';
 import { marked } from './marked.ts';
 import { play } from './play.ts';
 import { readTape } from './read-tape.ts';

@@ -18,7 +18,7 @@ export interface Carrying {
 function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<string, ReadonlySet<string>> {
   const lacked = new Map<string, ReadonlySet<string>>();
   lacked.set('engine/field', new Set(lacksOfFields(fields, forms)));
-  lacked.set('engine/kinds', new Set(lacksOfKinds(fields)));
+  lacked.set('engine/kinds/editing', new Set(lacksOfKinds(fields)));
   const shipping = (name: string): string => kindIn(kinds, name).ships ?? '';
   for (const { plan } of fields) {
     const ships = shipping(plan.kind);

@@ -19,7 +19,7 @@ export interface Weight {
 /** What a module of the packages is for, in words; rooms of the engine by themselves, its kinds by their names. */
 function nameOf(path: string): string {
   const [, kind] = /^engine\/kinds\/([\w-]+)\//.exec(path) ?? [];
-  if (kind) return `kind ${kind}`;
+  if (kind && kind !== 'editing') return `kind ${kind}`;
   const [, room] = /^engine\/(\w+)\//.exec(path) ?? [];
   switch (room) {
     case undefined:

@@ -1,7 +1,7 @@
 import { kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
-import { recordSchema } from '../build/record-schema.ts';
 import { documentText } from '../document-text.ts';
+import { recordSchema } from '../emit/record-schema.ts';
 import { objectIn, sortOf } from './bring-in.ts';
 import { fromHtml } from './from-html.ts';
 import { fromSchema } from './from-schema.ts';

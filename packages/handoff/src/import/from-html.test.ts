@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { handOff } from '../build/hand-off.ts';
-import { sourcesFrom } from '../build/sources.ts';
+import { handOff } from '../emit/hand-off.ts';
+import { sourcesFrom } from '../emit/sources.ts';
 import { fromHtml } from './from-html.ts';
 import { demo, seed, sound } from './seen.ts';
 

@@ -1,8 +1,8 @@
 import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { recordSchema } from '../build/record-schema.ts';
 import { documentText } from '../document-text.ts';
+import { recordSchema } from '../emit/record-schema.ts';
 import { fromSchema } from './from-schema.ts';
 import { demo, seed, sound } from './seen.ts';
 

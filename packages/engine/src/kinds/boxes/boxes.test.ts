@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
-import { kinds } from '../table.ts';
+import { kinds } from '../registry.ts';
 import type { CodeEntry } from './define.ts';
 import { activeBox, type BoxesPlan } from './run.ts';
 

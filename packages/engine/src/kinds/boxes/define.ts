@@ -1,6 +1,6 @@
 import type { Spot } from '../../faults/spot.ts';
 import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
-import type { Definition } from '../definition.ts';
+import type { Definition } from '../contract/definition.ts';
 import type { BoxesPlan } from './run.ts';
 
 const length = (usual: number) =>

@@ -1,6 +1,6 @@
 import type { Kind } from '../../field/kind.ts';
 import { fold } from '../../values/graphemes.ts';
-import { type Cleaned, type LineBody, lineKind } from '../line.ts';
+import { type Cleaned, type LineBody, lineKind } from '../editing/line.ts';
 
 /** A PIN or a one-time code: as many characters as there are boxes, drawn by the page over one real input. */
 export interface BoxesPlan {

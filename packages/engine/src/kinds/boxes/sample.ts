@@ -1,7 +1,7 @@
 import type { OpenField } from '../../field/kind.ts';
 import { item } from '../../values/item.ts';
-import type { Drawing, Piece } from '../drawing.ts';
-import type { LineBody } from '../line.ts';
+import type { Drawing, Piece } from '../contract/drawing.ts';
+import type { LineBody } from '../editing/line.ts';
 import type { BoxesPlan } from './run.ts';
 
 function sample({ plan }: OpenField<BoxesPlan, LineBody>): readonly Piece[] {

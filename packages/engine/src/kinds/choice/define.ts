@@ -1,5 +1,5 @@
 import { filled, type Options } from '../../options/option.ts';
-import type { Definition } from '../definition.ts';
+import type { Definition } from '../contract/definition.ts';
 import type { ChoicePlan } from './run.ts';
 
 const options = {

@@ -2,7 +2,7 @@ import { around } from '../../field/around.ts';
 import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { Offer } from '../../options/option.ts';
-import { one, picking, stepAmong } from '../picking.ts';
+import { one, picking, stepAmong } from '../editing/picking.ts';
 
 /** One of several, drawn as a list to open, as buttons under each other or side by side. */
 export interface ChoicePlan {

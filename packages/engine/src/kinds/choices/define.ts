@@ -1,6 +1,6 @@
 import type { Spot } from '../../faults/spot.ts';
 import { filled, type Options } from '../../options/option.ts';
-import type { Definition } from '../definition.ts';
+import type { Definition } from '../contract/definition.ts';
 import type { ChoicesPlan } from './run.ts';
 
 const options = {

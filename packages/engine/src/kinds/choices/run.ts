@@ -2,7 +2,7 @@ import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { Offer } from '../../options/option.ts';
 import { passed } from '../../rules/finding.ts';
-import { picking, pickNamed } from '../picking.ts';
+import { picking, pickNamed } from '../editing/picking.ts';
 
 /** Several of what is offered, each ticked or not. */
 export interface ChoicesPlan {

@@ -1,9 +1,9 @@
-import type { Spot } from '../faults/spot.ts';
-import type { Plan } from '../field/compiled.ts';
-import type { Kind } from '../field/kind.ts';
-import type { EntryOf, Options } from '../options/option.ts';
-import type { Check, Rule } from '../rules/rule.ts';
-import type { Languages } from '../rules/wording.ts';
+import type { Spot } from '../../faults/spot.ts';
+import type { Plan } from '../../field/compiled.ts';
+import type { Kind } from '../../field/kind.ts';
+import type { EntryOf, Options } from '../../options/option.ts';
+import type { Check, Rule } from '../../rules/rule.ts';
+import type { Languages } from '../../rules/wording.ts';
 import type { Drawing } from './drawing.ts';
 
 /** What a definition stands in. */

@@ -1,6 +1,6 @@
-import type { Body } from '../field/body.ts';
-import type { Plan } from '../field/compiled.ts';
-import type { OpenField } from '../field/kind.ts';
+import type { Body } from '../../field/body.ts';
+import type { Plan } from '../../field/compiled.ts';
+import type { OpenField } from '../../field/kind.ts';
 
 /** A piece of the specimen: what it shows, and which part of the definition it stands for. */
 export interface Piece {

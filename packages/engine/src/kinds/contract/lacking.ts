@@ -1,6 +1,6 @@
-import type { CompiledField, Plan } from '../field/compiled.ts';
-import { namesLacking } from '../field/lacks.ts';
-import type { Rule } from '../rules/rule.ts';
+import type { CompiledField, Plan } from '../../field/compiled.ts';
+import { namesLacking } from '../../field/lacks.ts';
+import type { Rule } from '../../rules/rule.ts';
 
 /** Fields, as far as it decides what runs them. */
 export type Fields = readonly Pick<CompiledField, 'plan' | 'rules'>[];

@@ -3,8 +3,8 @@ import { compileField } from '../../document/compile-field.ts';
 import { read } from '../../field/reading.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
 import { locales } from '../../prove/locales.ts';
-import { gregorian } from '../formats.ts';
-import { kinds } from '../table.ts';
+import { gregorian } from '../editing/formats.ts';
+import { kinds } from '../registry.ts';
 import type { TimeEntry } from '../time/define.ts';
 import type { DateEntry } from './define.ts';
 

@@ -1,10 +1,10 @@
 import { type EntryOf, type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { resolve } from '../../values/calendar.ts';
 import { item } from '../../values/item.ts';
-import type { Definition } from '../definition.ts';
-import { digitsOf } from '../digits.ts';
-import { gregorian, plain, utc, wordsIn } from '../formats.ts';
-import type { PartPlan } from '../parts.ts';
+import type { Definition } from '../contract/definition.ts';
+import { digitsOf } from '../editing/digits.ts';
+import { gregorian, plain, utc, wordsIn } from '../editing/formats.ts';
+import type { PartPlan } from '../editing/parts.ts';
 import type { DatePlan } from './run.ts';
 
 const options = {

@@ -6,8 +6,16 @@ import type { Check } from '../../rules/rule.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from '../../values/calendar.ts';
 import { fold, localized } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { closeAll, isFull, layParts, type Parsed, type PartsBody, type PartsPlan, padded } from '../parts.ts';
-import { partsKind } from '../parts-editing.ts';
+import {
+  closeAll,
+  isFull,
+  layParts,
+  type Parsed,
+  type PartsBody,
+  type PartsPlan,
+  padded,
+} from '../editing/parts.ts';
+import { partsKind } from '../editing/parts-editing.ts';
 import { hasOwnYears, hasRange, hasResting } from './features.ts';
 
 /** A date, ready to run: its parts in their order, and how it rests. */

@@ -1,6 +1,6 @@
-import type { Drawing } from '../drawing.ts';
-import { heldInParts, ownInParts, partPieces, placesOfParts } from '../part-pieces.ts';
-import type { PartsBody } from '../parts.ts';
+import type { Drawing } from '../contract/drawing.ts';
+import { heldInParts, ownInParts, partPieces, placesOfParts } from '../editing/part-pieces.ts';
+import type { PartsBody } from '../editing/parts.ts';
 import type { DatePlan } from './run.ts';
 
 export const drawing: Drawing<DatePlan, PartsBody> = {

@@ -1,8 +1,8 @@
 import type { Spot } from '../../faults/spot.ts';
 import { type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { canonical, compare } from '../../values/decimal.ts';
-import type { Definition } from '../definition.ts';
-import { digitsOf } from '../digits.ts';
+import type { Definition } from '../contract/definition.ts';
+import { digitsOf } from '../editing/digits.ts';
 import type { DurationPlan } from './run.ts';
 
 const units = [['h', 'min'], ['min'], ['h']] as const satisfies readonly (readonly ('h' | 'min')[])[];

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { compileField, type FieldDocument } from '../../document/index.ts';
 import { apply, keysOf, start } from '../../field/state.ts';
-import { kinds } from '../table.ts';
+import { kinds } from '../registry.ts';
 
 const open = (entry: object) =>
   ({

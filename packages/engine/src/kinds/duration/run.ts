@@ -5,8 +5,8 @@ import { type Finding, passed } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold, localized } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { locate, type Parsed, type PartsBody, type PartsPlan } from '../parts.ts';
-import { partsKind } from '../parts-editing.ts';
+import { locate, type Parsed, type PartsBody, type PartsPlan } from '../editing/parts.ts';
+import { partsKind } from '../editing/parts-editing.ts';
 
 /** Hours and minutes, ready to run. */
 export interface DurationPlan extends PartsPlan {

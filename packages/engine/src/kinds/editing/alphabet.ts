@@ -1,5 +1,5 @@
-import { recase } from '../values/characters.ts';
-import { fold, graphemes, worthTelling } from '../values/graphemes.ts';
+import { recase } from '../../values/characters.ts';
+import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
 
 /** The characters a field tells apart. */
 export interface Alphabet {

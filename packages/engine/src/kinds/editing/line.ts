@@ -1,5 +1,5 @@
-import type { Body, Edited, Extent, Reason, Taken } from '../field/body.ts';
-import { graphemes, worthTelling } from '../values/graphemes.ts';
+import type { Body, Edited, Extent, Reason, Taken } from '../../field/body.ts';
+import { graphemes, worthTelling } from '../../values/graphemes.ts';
 
 /**
  * Editing for kinds whose content stands in the display in order, one UTF-16 unit a character, with signs and

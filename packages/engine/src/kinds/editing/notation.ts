@@ -1,7 +1,7 @@
-import { type Fault, fault, nearest } from '../faults/fault.ts';
-import type { CharacterSet } from '../values/characters.ts';
-import { graphemes } from '../values/graphemes.ts';
-import { item } from '../values/item.ts';
+import { type Fault, fault, nearest } from '../../faults/fault.ts';
+import type { CharacterSet } from '../../values/characters.ts';
+import { graphemes } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 
 /** A pattern as written, part by part; `at` and `end` are UTF-16 offsets into its text. */
 export type Node = { readonly at: number; readonly end: number } & Matter;

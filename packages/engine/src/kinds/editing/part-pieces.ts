@@ -1,8 +1,8 @@
-import type { OpenField } from '../field/kind.ts';
-import { apply, start } from '../field/state.ts';
-import { fold } from '../values/graphemes.ts';
-import { item } from '../values/item.ts';
-import type { Piece, Place } from './drawing.ts';
+import type { OpenField } from '../../field/kind.ts';
+import { apply, start } from '../../field/state.ts';
+import { fold } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
+import type { Piece, Place } from '../contract/drawing.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 
 /** How the parts and the fixed text between them are called. */

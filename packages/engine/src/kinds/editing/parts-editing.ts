@@ -1,6 +1,6 @@
-import type { Edited, Extent, Reason, Taken } from '../field/body.ts';
-import { fold, graphemes, worthTelling } from '../values/graphemes.ts';
-import { item } from '../values/item.ts';
+import type { Edited, Extent, Reason, Taken } from '../../field/body.ts';
+import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import { hasPartWords } from './features.ts';
 import {
   fits,

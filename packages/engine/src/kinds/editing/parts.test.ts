@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { compileField } from '../document/compile-field.ts';
-import type { FieldDocument } from '../document/document.ts';
-import { play } from '../tape/play.ts';
-import { readTape } from '../tape/read-tape.ts';
-import { kinds } from './table.ts';
+import { compileField } from '../../document/compile-field.ts';
+import type { FieldDocument } from '../../document/document.ts';
+import { play } from '../../tape/play.ts';
+import { readTape } from '../../tape/read-tape.ts';
+import { kinds } from '../registry.ts';
 
 /** A tape on a field of its own: what is missed is what the test reports. */
 const misses = (kind: string, entry: object, locale: string, lines: string) => {

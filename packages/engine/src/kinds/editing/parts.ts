@@ -1,6 +1,6 @@
-import type { Body } from '../field/body.ts';
-import { localized } from '../values/graphemes.ts';
-import { item } from '../values/item.ts';
+import type { Body } from '../../field/body.ts';
+import { localized } from '../../values/graphemes.ts';
+import { item } from '../../values/item.ts';
 import { hasPartWords } from './features.ts';
 
 /**

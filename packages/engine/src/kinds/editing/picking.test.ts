@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { compile } from '../document/compile.ts';
-import { compileField } from '../document/compile-field.ts';
-import type { FieldDocument, SetDocument } from '../document/document.ts';
-import { readDocument } from '../document/read-document.ts';
-import { read } from '../field/reading.ts';
-import { apply, start } from '../field/state.ts';
-import { walk } from '../prove/arbitraries.ts';
-import { actionsFor, compiledOf, sketchOf } from '../prove/kinds.ts';
-import { play } from '../tape/play.ts';
-import { readTape } from '../tape/read-tape.ts';
-import { kinds } from './table.ts';
+import { compile } from '../../document/compile.ts';
+import { compileField } from '../../document/compile-field.ts';
+import type { FieldDocument, SetDocument } from '../../document/document.ts';
+import { readDocument } from '../../document/read-document.ts';
+import { read } from '../../field/reading.ts';
+import { apply, start } from '../../field/state.ts';
+import { walk } from '../../prove/arbitraries.ts';
+import { actionsFor, compiledOf, sketchOf } from '../../prove/kinds.ts';
+import { play } from '../../tape/play.ts';
+import { readTape } from '../../tape/read-tape.ts';
+import { kinds } from '../registry.ts';
 
 const options = [
   { value: 'none', label: 'No meals' },

@@ -1,7 +1,7 @@
-import type { Body, Edited, Reason, Taken } from '../field/body.ts';
-import type { Plan } from '../field/compiled.ts';
-import type { Kind } from '../field/kind.ts';
-import type { Offer } from '../options/option.ts';
+import type { Body, Edited, Reason, Taken } from '../../field/body.ts';
+import type { Plan } from '../../field/compiled.ts';
+import type { Kind } from '../../field/kind.ts';
+import type { Offer } from '../../options/option.ts';
 
 /**
  * What kinds have in common whose value is picked from what is offered and not typed: a key is refused, a text that

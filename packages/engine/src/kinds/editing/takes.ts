@@ -1,5 +1,5 @@
-import { type CharacterSet, isIn, recase } from '../values/characters.ts';
-import { fold } from '../values/graphemes.ts';
+import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
+import { fold } from '../../values/graphemes.ts';
 
 /** What a place takes: characters of a set, digits of a number, letters of words; and in which case. */
 export interface Taking {

@@ -1,8 +1,8 @@
 import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import type { Rule } from '../../rules/rule.ts';
 import { canonical, compare } from '../../values/decimal.ts';
-import type { Around, Definition, Limits } from '../definition.ts';
-import { digitsOf, withDigits } from '../digits.ts';
+import type { Around, Definition, Limits } from '../contract/definition.ts';
+import { digitsOf, withDigits } from '../editing/digits.ts';
 import { currencies, decimalsOf } from './currencies.ts';
 import type { NumberPlan } from './run.ts';
 

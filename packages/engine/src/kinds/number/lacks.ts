@@ -1,4 +1,4 @@
-import { type Has, lacking } from '../lacking.ts';
+import { type Has, lacking } from '../contract/lacking.ts';
 import type * as features from './features.ts';
 import type { NumberPlan } from './run.ts';
 

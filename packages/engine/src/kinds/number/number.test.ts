@@ -4,7 +4,7 @@ import type { FieldDocument } from '../../document/document.ts';
 import { read } from '../../field/reading.ts';
 import { apply, start } from '../../field/state.ts';
 import { locales } from '../../prove/locales.ts';
-import { kinds } from '../table.ts';
+import { kinds } from '../registry.ts';
 import { formatOptions, type NumberEntry } from './define.ts';
 
 /** What a field of that value shows when nobody types. */

@@ -5,7 +5,7 @@ import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { add, canonical, compare, hasMultiple, isMultiple, places } from '../../values/decimal.ts';
 import { fold, localized } from '../../values/graphemes.ts';
-import { type Cleaned, type LineBody, lineKind, type Put } from '../line.ts';
+import { type Cleaned, type LineBody, lineKind, type Put } from '../editing/line.ts';
 import { hasDigits, hasNegative, hasPad, hasRange, hasRight, hasSingular } from './features.ts';
 
 /** A number, an amount of money (ISO 4217) or a percentage, with everything the locale says of it. */

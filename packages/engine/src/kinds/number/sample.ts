@@ -1,7 +1,7 @@
 import type { OpenField } from '../../field/kind.ts';
 import { apply, start } from '../../field/state.ts';
-import type { Drawing, Piece } from '../drawing.ts';
-import type { LineBody } from '../line.ts';
+import type { Drawing, Piece } from '../contract/drawing.ts';
+import type { LineBody } from '../editing/line.ts';
 import type { NumberPlan } from './run.ts';
 
 function sample(field: OpenField<NumberPlan, LineBody>): readonly Piece[] {

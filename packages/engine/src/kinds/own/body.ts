@@ -1,5 +1,5 @@
 import type { Body } from '../../field/body.ts';
-import type { Taking } from '../takes.ts';
+import type { Taking } from '../editing/takes.ts';
 import type { Misplaced } from './placed.ts';
 
 /** A field whose text a developer's function lays out. What is taken, how much of it, caret, undo and pastes are ours. */

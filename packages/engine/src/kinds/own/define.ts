@@ -1,6 +1,6 @@
 import type { EntryOf, Options } from '../../options/option.ts';
-import type { Definition } from '../definition.ts';
-import { parseNotation, setOf } from '../notation.ts';
+import type { Definition } from '../contract/definition.ts';
+import { parseNotation, setOf } from '../editing/notation.ts';
 import type { OwnPlan } from './body.ts';
 
 /** The most characters such a field takes, where nothing is said. */

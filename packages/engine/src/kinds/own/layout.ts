@@ -1,6 +1,6 @@
 import type { RunShape, Shaped } from '../../field/shape.ts';
 import { graphemes } from '../../values/graphemes.ts';
-import { taken } from '../takes.ts';
+import { taken } from '../editing/takes.ts';
 import { bare, empty, type OwnBody, type OwnPlan, type ShapeProblem } from './body.ts';
 import { type Placed, placed, toldApart } from './placed.ts';
 

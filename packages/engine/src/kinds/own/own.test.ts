@@ -13,7 +13,7 @@ import { startForm } from '../../form/form.ts';
 import { auditSet } from '../../prove/audit-set.ts';
 import { play } from '../../tape/play.ts';
 import { readTape } from '../../tape/read-tape.ts';
-import { kinds } from '../table.ts';
+import { kinds } from '../registry.ts';
 import type { OwnBody } from './body.ts';
 import { placed, toldApart } from './placed.ts';
 import { shapes as evenShapes, oddShapes, plainly } from './plainly.fixture.ts';

@@ -5,7 +5,7 @@ import type { RunShape } from '../../field/shape.ts';
 import { carryOut } from '../../field/state.ts';
 import { type Finding, unanswered } from '../../rules/finding.ts';
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
-import { taken } from '../takes.ts';
+import { taken } from '../editing/takes.ts';
 import { bare, behind, countLeft, empty, endAt, endOf, gapAt, type OwnBody, type OwnPlan } from './body.ts';
 import { alphabetOf, type Layout, layoutBy, sampleOf } from './layout.ts';
 

@@ -1,5 +1,5 @@
-import type { Drawing, Piece } from '../drawing.ts';
-import { taken } from '../takes.ts';
+import type { Drawing, Piece } from '../contract/drawing.ts';
+import { taken } from '../editing/takes.ts';
 import type { OwnBody, OwnPlan } from './body.ts';
 
 /** Characters of which samples are made, those first that the field takes. */

@@ -1,7 +1,7 @@
 import type { Reason } from '../../field/body.ts';
 import { worthTelling } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { taken } from '../takes.ts';
+import { taken } from '../editing/takes.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, mayStayBlank, partOf } from './cells.ts';
 import { completed, nextIn } from './insert.ts';

@@ -1,4 +1,4 @@
-import { type Matter, type Node, parseNotation, printNotation } from '../notation.ts';
+import { type Matter, type Node, parseNotation, printNotation } from '../editing/notation.ts';
 
 /** A pattern with one thing in it that is not as it was, and what that is in words. */
 export interface BrokenPattern {

@@ -1,5 +1,5 @@
 import type { Reason } from '../../field/body.ts';
-import { taken } from '../takes.ts';
+import { taken } from '../editing/takes.ts';
 import { hasFixed, hasNumbers, hasStretches, hasVarying, hasWords } from './features.ts';
 import type { Part, PatternPlan } from './plan.ts';
 

@@ -1,9 +1,9 @@
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import type { Definition } from '../definition.ts';
-import { type Node, parseNotation, setOf } from '../notation.ts';
-import { taken } from '../takes.ts';
+import type { Definition } from '../contract/definition.ts';
+import { type Node, parseNotation, setOf } from '../editing/notation.ts';
+import { taken } from '../editing/takes.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
 
 const options = {

@@ -1,4 +1,4 @@
-import { taken } from '../takes.ts';
+import { taken } from '../editing/takes.ts';
 import type { Edited, PatternBody } from './body.ts';
 import type { Cells } from './cells.ts';
 import type { Part, PatternPlan } from './plan.ts';

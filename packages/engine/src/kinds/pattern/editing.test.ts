@@ -3,7 +3,7 @@ import { compile } from '../../document/compile.ts';
 import type { FieldDocument } from '../../document/document.ts';
 import { play } from '../../tape/play.ts';
 import { readTape } from '../../tape/read-tape.ts';
-import { kinds } from '../table.ts';
+import { kinds } from '../registry.ts';
 
 /** Real cases, each a pattern with options and a short tape. */
 function holds(head: string, lines: readonly string[]): void {

@@ -8,7 +8,7 @@ export {
   printNotation,
   rangesOf,
   type Takes,
-} from '../notation.ts';
+} from '../editing/notation.ts';
 export type { PatternBody } from './body.ts';
 export { partOf } from './cells.ts';
 export { needsText } from './define.ts';

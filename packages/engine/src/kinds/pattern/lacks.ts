@@ -1,6 +1,6 @@
 import { graphemes } from '../../values/graphemes.ts';
-import { type Has, lacking } from '../lacking.ts';
-import { taken } from '../takes.ts';
+import { type Has, lacking } from '../contract/lacking.ts';
+import { taken } from '../editing/takes.ts';
 import type * as features from './features.ts';
 import { written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { patternText } from '../../prove/arbitraries.ts';
-import { mostCells, parseNotation, printNotation } from '../notation.ts';
+import { mostCells, parseNotation, printNotation } from '../editing/notation.ts';
 import { readAloud } from './plain-words.ts';
 
 const strip = (value: unknown): unknown =>

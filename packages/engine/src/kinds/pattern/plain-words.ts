@@ -1,4 +1,4 @@
-import type { Matter, Takes } from '../notation.ts';
+import type { Matter, Takes } from '../editing/notation.ts';
 
 /** How a pattern is read aloud: "an opening bracket, 3 digits, a closing bracket, a space, …". */
 export function readAloud(nodes: readonly Matter[]): string {

@@ -1,4 +1,4 @@
-import type { Taking } from '../takes.ts';
+import type { Taking } from '../editing/takes.ts';
 
 /** A stretch of like cells: what one pair of angle brackets stands for. */
 export interface Part extends Taking {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
-import { kinds } from '../table.ts';
+import { kinds } from '../registry.ts';
 import { propose } from './propose.ts';
 
 const fieldOf = (pattern: string) =>

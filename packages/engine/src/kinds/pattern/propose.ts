@@ -1,6 +1,6 @@
 import { graphemes } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { type Matter, type Node, printNotation } from '../notation.ts';
+import { type Matter, type Node, printNotation } from '../editing/notation.ts';
 
 /** A pattern made from examples of its finished text. */
 export interface Proposal {

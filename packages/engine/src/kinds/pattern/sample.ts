@@ -1,6 +1,6 @@
 import { item } from '../../values/item.ts';
-import type { Drawing, Place } from '../drawing.ts';
-import { taken } from '../takes.ts';
+import type { Drawing, Place } from '../contract/drawing.ts';
+import { taken } from '../editing/takes.ts';
 import type { PatternBody } from './body.ts';
 import { inBounds } from './cells.ts';
 import { written } from './layout.ts';

@@ -1,6 +1,6 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
 import { item } from '../../values/item.ts';
-import { digitsBetween, escaped, type ValueForm } from '../value-form.ts';
+import { digitsBetween, escaped, type ValueForm } from '../contract/value-form.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /** More code points than this are not gone through one by one. */

@@ -1,7 +1,7 @@
 import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import { allRegions, codes, planOf } from '../../plans/plans.ts';
 import type { RegionPlan } from '../../plans/region-plan.ts';
-import type { Definition } from '../definition.ts';
+import type { Definition } from '../contract/definition.ts';
 import type { PhonePlan, ServedCode } from './plan.ts';
 
 const region = {

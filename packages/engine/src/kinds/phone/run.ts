@@ -5,7 +5,7 @@ import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { type Finding, incomplete, passed } from '../../rules/finding.ts';
 import { fold } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { type Cleaned, type LineBody, lineKind, type Put } from '../line.ts';
+import { type Cleaned, type LineBody, lineKind, type Put } from '../editing/line.ts';
 import { type Read, takeApart } from './number.ts';
 import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
 import { writingsOf, written } from './writing.ts';

@@ -3,7 +3,7 @@ import { apply, start } from '../../field/state.ts';
 import { codeOf } from '../../plans/plans.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { item } from '../../values/item.ts';
-import type { Drawing, Piece } from '../drawing.ts';
+import type { Drawing, Piece } from '../contract/drawing.ts';
 import type { PhonePlan } from './plan.ts';
 import type { PhoneBody } from './run.ts';
 

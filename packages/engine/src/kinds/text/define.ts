@@ -1,5 +1,5 @@
 import { filled, type Options, yesNo } from '../../options/option.ts';
-import type { Definition } from '../definition.ts';
+import type { Definition } from '../contract/definition.ts';
 import type { TextPlan } from './run.ts';
 
 const options = {

@@ -1,5 +1,5 @@
 import type { Body } from '../../field/body.ts';
-import type { Drawing } from '../drawing.ts';
+import type { Drawing } from '../contract/drawing.ts';
 import type { TextPlan } from './run.ts';
 
 export const drawing: Drawing<TextPlan, Body> = {

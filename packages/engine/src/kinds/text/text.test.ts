@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
 import { trial } from '../../tape/trial.ts';
-import { kinds } from '../table.ts';
+import { kinds } from '../registry.ts';
 
 /** What a tape misses on a text of those options. */
 const misses = (entry: object, lines: string): readonly string[] => {

@@ -1,8 +1,8 @@
 import { type EntryOf, type Options, yesNo } from '../../options/option.ts';
-import type { Definition } from '../definition.ts';
-import { digitsOf } from '../digits.ts';
-import { gregorian, plain, utc, wordsIn } from '../formats.ts';
-import type { PartPlan } from '../parts.ts';
+import type { Definition } from '../contract/definition.ts';
+import { digitsOf } from '../editing/digits.ts';
+import { gregorian, plain, utc, wordsIn } from '../editing/formats.ts';
+import type { PartPlan } from '../editing/parts.ts';
 import type { TimePlan } from './run.ts';
 
 const options = {

@@ -4,8 +4,8 @@ import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
-import { closeAll, layParts, type Parsed, type PartsBody, type PartsPlan, padded } from '../parts.ts';
-import { partsKind } from '../parts-editing.ts';
+import { closeAll, layParts, type Parsed, type PartsBody, type PartsPlan, padded } from '../editing/parts.ts';
+import { partsKind } from '../editing/parts-editing.ts';
 
 export interface TimePlan extends PartsPlan {
   readonly kind: 'time';

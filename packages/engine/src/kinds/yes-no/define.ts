@@ -1,6 +1,6 @@
 import type { Spot } from '../../faults/spot.ts';
 import { filled, type Options, pickForm } from '../../options/option.ts';
-import type { Definition } from '../definition.ts';
+import type { Definition } from '../contract/definition.ts';
 import type { YesNoPlan } from './run.ts';
 
 const words = (label: string, part: string, usual: string) =>

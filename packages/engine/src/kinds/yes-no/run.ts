@@ -2,7 +2,7 @@ import { around } from '../../field/around.ts';
 import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { Offer } from '../../options/option.ts';
-import { nonePicked, one, picking, stepAmong } from '../picking.ts';
+import { nonePicked, one, picking, stepAmong } from '../editing/picking.ts';
 
 /** Yes or no: a box to tick, which says no until it is ticked, or two buttons, of which neither is pressed at first. */
 export interface YesNoPlan {
