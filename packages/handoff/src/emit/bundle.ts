@@ -1,6 +1,6 @@
 import { posix } from 'node:path';
 import { type BuildOptions, build, type Plugin } from 'esbuild';
-import type { Sources } from './sources.ts';
+import type { SetSources } from './leaner.ts';
 
 /** A module to be made, by its path without `.js`: what stands in it. Names of Arbeit's packages lead to what was built of them. */
 export type Entries = Readonly<Record<string, string>>;
@@ -8,7 +8,7 @@ export type Entries = Readonly<Record<string, string>>;
 const namespace = 'arbeit';
 
 /** Entries and the packages' own modules, as files that stand nowhere: what is made of them says nothing of this machine. */
-const asTree = (entries: Entries, sources: Sources): Plugin => ({
+const asTree = (entries: Entries, sources: SetSources): Plugin => ({
   name: 'arbeit',
   setup({ onLoad, onResolve }) {
     onResolve({ filter: /.*/ }, ({ path, importer, kind }) => {
@@ -21,7 +21,10 @@ const asTree = (entries: Entries, sources: Sources): Plugin => ({
       contents: entries[path] ?? '',
       loader: 'js',
     }));
-    onLoad({ filter: /.*/, namespace }, ({ path }) => ({ contents: sources.read(path), loader: 'js' }));
+    onLoad({ filter: /.*/, namespace }, async ({ path }) => ({
+      contents: await sources.load(path),
+      loader: 'js',
+    }));
   },
 });
 
@@ -40,7 +43,7 @@ const shape = {
  * Bundles entries, each with just what it needs of the packages; what several need stands once, in `run-time/shared-*.js`. The same
  * entries and packages make the same bytes, wherever they stand.
  */
-export async function bundled(entries: Entries, sources: Sources): Promise<ReadonlyMap<string, string>> {
+export async function bundled(entries: Entries, sources: SetSources): Promise<ReadonlyMap<string, string>> {
   const { outputFiles } = await build({
     ...shape,
     entryPoints: Object.keys(entries).map((path) => ({ in: path, out: path })),
@@ -70,7 +73,7 @@ const forNothing = /^import "[./]*(?:run-time\/)?shared-[^"]+";\n/gm;
  */
 export async function minified(
   entries: Entries & { readonly page: string },
-  sources: Sources,
+  sources: SetSources,
 ): Promise<{ readonly text: string; readonly parts: ReadonlyMap<string, number> }> {
   const { outputFiles, metafile } = await build({
     ...shape,

@@ -204,3 +204,23 @@ describe('what is left out of a kind was of no use to the field', () => {
     );
   });
 });
+
+test('what is left out is decided by what a module means: texts and members of the same name stay', async () => {
+  const built = sourcesFrom(root);
+  const path = 'engine/field/example.js';
+  const text = `import { hasForms as isHere, hasChecks } from './features.js';
+import { used, unused } from './others.js';
+const told = 'hasChecks, import { hasForms } from "./features.js"';
+export const seen = (of) => (isHere ? unused(of) : [told, of.hasForms, of['hasChecks'], hasChecks, used(of)]);`;
+  const sources = { ...built, read: (asked: string) => (asked === path ? text : built.read(asked)) };
+  const field = compileField({ id: 'a', kind: 'text', label: 'A', entry: {} }, { locale: 'en-GB' }, kinds);
+  const made = await leaner(sources, { fields: [field], forms: [] }, kinds).load(path);
+  expect(
+    made
+      .replace(/\/\/.*\n/g, '')
+      .replace(/\s+/g, ' ')
+      .trim(),
+  ).toBe(
+    `import { used } from "./others.js"; var told = 'hasChecks, import { hasForms } from "./features.js"', seen = (of) => [told, of.hasForms, of.hasChecks, !1, used(of)]; export { seen };`,
+  );
+});

@@ -2,11 +2,8 @@ import { posix } from 'node:path';
 import { type CompiledField, lacksOfFields } from '@arbeit/engine/field';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn, lacksOfKinds } from '@arbeit/engine/kinds';
-import { transformSync } from 'esbuild';
+import { type BuildOptions, build, type Plugin, transform } from 'esbuild';
 import type { Sources } from './sources.ts';
-
-/** The import of what fields may have, as the compiler of the packages writes it. */
-const fromFeatures = /^import \{[^}]*\} from .\.\/features\.js.;\n/m;
 
 /** What is made of a set, as far as it decides what a page has to carry. */
 export interface Carrying {
@@ -28,26 +25,74 @@ function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<st
   return lacked;
 }
 
+/** Sources of one set, some of them made shorter as they are loaded. */
+export interface SetSources extends Sources {
+  load(path: string): Promise<string>;
+}
+
 /**
- * The packages for one set: what runs its fields without what none of them has. Folders keep the names of that in a `features.ts`; each stands
- * for `true` in the packages, and here for `false` where it is lacked. What that leaves unreached, bundling drops.
+ * The packages for one set: what runs its fields without what none of them has. Folders keep the names of that in a `features.ts`; each is `true`
+ * in the packages. Here the bundler loads a module in its place in which those that are lacked are `false`, and drops what that leaves unreached.
  */
-export function leaner(sources: Sources, set: Carrying, kinds: KindTable): Sources {
+export function leaner(sources: Sources, set: Carrying, kinds: KindTable): SetSources {
   const lacked = lackedBy(set, kinds);
+  const loaded = new Map<string, Promise<string>>();
   return {
     ...sources,
-    read(path) {
-      const text = sources.read(path);
+    load(path) {
       const names = lacked.get(posix.dirname(path));
-      const [line] = fromFeatures.exec(text) ?? [];
-      if (!names || line === undefined) return text;
-      const imported = line.match(/\bhas\w+/g) ?? [];
-      const told = imported.reduce(
-        (now, name) => now.replace(new RegExp(`\\b${name}\\b`, 'g'), String(!names.has(name))),
-        text.replace(line, ''),
-      );
-      // What is never reached goes here, so that nobody who reads the run-time meets it.
-      return transformSync(told, { minifySyntax: true, target: 'es2022', charset: 'utf8' }).code;
+      let text = loaded.get(path);
+      if (!text) {
+        const isAsking = names && names.size > 0 && sources.read(path).includes(features);
+        text = isAsking ? without(names, path, sources) : Promise.resolve(sources.read(path));
+        loaded.set(path, text);
+      }
+      return text;
     },
   };
+}
+
+const features = './features.js';
+
+const shape = {
+  bundle: true,
+  write: false,
+  format: 'esm',
+  target: 'es2022',
+  charset: 'utf8',
+  logLevel: 'silent',
+} as const satisfies BuildOptions;
+
+/** A module with the features of its folder, those that are lacked as `false`. All other modules stay imports. */
+async function without(lacked: ReadonlySet<string>, path: string, sources: Sources): Promise<string> {
+  const names = await exportsOf(sources.read(posix.join(posix.dirname(path), features)));
+  // The bundler follows constants only into a module that imports nothing.
+  const constants = names.map((name) => `export const ${name} = ${!lacked.has(name)};`).join('\n');
+  const here: Plugin = {
+    name: 'features',
+    setup({ onLoad, onResolve }) {
+      onResolve({ filter: /.*/ }, ({ path: specifier, kind }) => {
+        if (kind === 'entry-point') return { path: specifier, namespace: 'module' };
+        return specifier === features
+          ? { path: specifier, namespace: 'features' }
+          : { path: specifier, external: true };
+      });
+      onLoad({ filter: /.*/, namespace: 'module' }, () => ({ contents: sources.read(path) }));
+      onLoad({ filter: /.*/, namespace: 'features' }, () => ({ contents: constants }));
+    },
+  };
+  const { outputFiles } = await build({ ...shape, entryPoints: [path], minifySyntax: true, plugins: [here] });
+  // Constants of another module are put in as it is printed; what they decide is seen as it is read again.
+  const { code } = await transform(outputFiles[0]!.text, {
+    minifySyntax: true,
+    target: 'es2022',
+    charset: 'utf8',
+  });
+  return code;
+}
+
+/** Names that a module exports. */
+async function exportsOf(contents: string): Promise<readonly string[]> {
+  const { metafile } = await build({ ...shape, stdin: { contents }, metafile: true });
+  return Object.values(metafile.outputs).flatMap(({ exports }) => exports);
 }

@@ -100,13 +100,13 @@ export function isComplete(plan: PatternPlan, cells: Cells): boolean {
   let any = false;
   for (const part of plan.parts) {
     const filled = filledOf(part, cells);
-    if (filled > 0) any = true;
     if (filled < part.min || (hasWords && part.takes === 'words')) {
       if (filled === 0 && !exists(plan, cells, part.stretch)) continue;
       if (filled < part.min) return false;
       if (hasWords && !part.words!.includes(cells.slice(part.first, part.first + part.size).join('')))
         return false;
     }
+    if (filled > 0) any = true;
     // In fixed positions it is the leading cells of a part that are needed, not just as many.
     if (hasFixed && plan.positions === 'fixed' && filled > 0)
       for (let i = part.first; i < part.first + part.min; i++) if (!cells[i]) return false;
