@@ -9,8 +9,8 @@ import { apply, start } from '../field/state.ts';
 import { type Matter, type Node, parseNotation, printNotation } from '../kinds/editing/notation.ts';
 import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/registry.ts';
-import { fieldEvents } from '../tape/play.ts';
 import type { Action } from '../tape/script.ts';
+import { fieldEvents } from '../tape/verbs.ts';
 import { writeTape } from '../tape/write-tape.ts';
 
 /** Random patterns, fields and tapes for the laws, each shrinking to something that can be read. */

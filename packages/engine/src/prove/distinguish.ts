@@ -1,7 +1,9 @@
 import type { KindTable } from '../kinds/contract/definition.ts';
-import { type Playable, play, type Row } from '../tape/play.ts';
-import type { Action, Tape } from '../tape/script.ts';
-import { differing, expectationOf, headOf, writeAction } from '../tape/write-tape.ts';
+import { type Playable, play } from '../tape/play.ts';
+import type { Action, Row, Tape } from '../tape/script.ts';
+import { differing, expectationOf } from '../tape/subjects.ts';
+import { writeAction } from '../tape/verbs.ts';
+import { headOf } from '../tape/write-tape.ts';
 import { candidates, type Together } from './candidates.ts';
 import { shortest } from './shorter.ts';
 

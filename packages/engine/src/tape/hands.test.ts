@@ -5,7 +5,7 @@ import type { SetDocument } from '../document/document.ts';
 import { kinds } from '../kinds/registry.ts';
 import { byHand, hands, otherwise } from './hands.ts';
 import { readTape } from './read-tape.ts';
-import { writeAction } from './write-tape.ts';
+import { writeAction } from './verbs.ts';
 
 const set = compile(
   {

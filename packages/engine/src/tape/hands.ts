@@ -1,6 +1,6 @@
 import { graphemes } from '../values/graphemes.ts';
-import { type Playable, play, type Row } from './play.ts';
-import type { Action, Step, Tape } from './script.ts';
+import { type Playable, play } from './play.ts';
+import type { Action, Row, Step, Tape } from './script.ts';
 
 /**
  * The ways a text comes into a field: by keys; by a keyboard that composes every word and hands it over whole; by one that puts a suggestion in the place

@@ -9,18 +9,10 @@ export {
   wordsIn,
 } from './hands.ts';
 export { marked } from './marked.ts';
-export {
-  fieldEvents,
-  formEvents,
-  type Miss,
-  type Playable,
-  type Played,
-  play,
-  type Row,
-  type TapeMismatch,
-} from './play.ts';
-export { readTape } from './read-tape.ts';
-export type { Action, Expectation, Tape } from './script.ts';
+export { type Miss, type Playable, type Played, play, type TapeMismatch } from './play.ts';
+export { headSpellings, readTape } from './read-tape.ts';
+export type { Action, Expectation, Row, Tape } from './script.ts';
+export { type Expectable, expectationOf, subjectSpellings } from './subjects.ts';
 export { holds, type Outcome, runTrial, type Trial, trial, trialTape } from './trial.ts';
+export { actionSpellings, type Described, fieldEvents, formEvents, writeAction } from './verbs.ts';
 export { writeEvent, writeEvents } from './write-events.ts';
-export { type Expectable, expectationOf, writeAction } from './write-tape.ts';

@@ -15,7 +15,10 @@ export type Step = { readonly line: number; readonly source: string } & (Action 
 /** Something a tape does. */
 export type Action =
   | { readonly do: 'focus'; readonly field?: string }
-  | { readonly do: 'leave' | 'cut' | 'home' | 'end' | 'undo' | 'redo' | 'submit' | 'reset' | 'select-all' }
+  | { readonly do: 'leave' }
+  | { readonly do: 'submit' }
+  | { readonly do: 'reset' }
+  | { readonly do: 'cut' | 'home' | 'end' | 'undo' | 'redo' | 'select-all' }
   | { readonly do: 'type' | 'insert' | 'paste' | 'autofill' | 'set'; readonly text: string }
   | { readonly do: 'backspace' | 'delete' | 'word-backspace'; readonly times: number }
   | { readonly do: 'left' | 'right' | 'up' | 'down'; readonly times: number }
@@ -48,6 +51,27 @@ export type Expected =
   | { readonly what: 'record'; readonly values: Readonly<Record<string, string | null>> }
   | { readonly what: 'submitted'; readonly isSo: boolean }
   | { readonly what: 'focus'; readonly id: string | null };
+
+/** What an action led to. Offsets are UTF-16 units of the display. */
+export interface Row {
+  readonly tape: string;
+  readonly line: number;
+  readonly action: string;
+  readonly field: string;
+  readonly display: string;
+  readonly caret: readonly [number, number];
+  readonly raw: string;
+  readonly value: string | null;
+  readonly flags: Flags;
+  readonly codes: readonly string[];
+  readonly message: string | null;
+  readonly rejected: string | null;
+  readonly leftOut: string;
+  /** Id of the field that has the focus. */
+  readonly focus: string | null;
+  /** Whether a record is under way, or was taken. */
+  readonly submitted: boolean;
+}
 
 /** A mistake in a tape. `line` and `column` are 1-based. */
 export interface TapeFault {

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compile, withOwnCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
@@ -6,10 +7,11 @@ import { plainly } from '../kinds/own/plainly.fixture.ts';
 import { kinds } from '../kinds/registry.ts';
 import { marked } from './marked.ts';
 import { play } from './play.ts';
-import { readTape } from './read-tape.ts';
+import { headSpellings, readTape } from './read-tape.ts';
 import type { Action } from './script.ts';
+import { expectationOf, subjectSpellings } from './subjects.ts';
 import { holds, runTrial, trialTape } from './trial.ts';
-import { expectationOf, writeAction } from './write-tape.ts';
+import { actionSpellings, type Described, writeAction } from './verbs.ts';
 
 const demo = new URL('../../../../apps/studio/demo/', import.meta.url);
 const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument;
@@ -393,4 +395,112 @@ describe('what a row shows, as a line that expects it', () => {
     const { steps } = tapeOf('form booking', ...lines);
     expect(steps.map((step) => writeAction(step as Action))).toEqual(lines);
   });
+});
+
+describe('every action that can be written can be read again', () => {
+  const text = fc.string({ unit: 'grapheme' });
+  const times = fc.integer({ min: 0, max: 999_999 });
+  const id = fc.stringMatching(/^[a-z][a-z0-9-]{0,9}$/);
+  const fields: { readonly [D in Action['do']]: fc.Arbitrary<Omit<Action & { readonly do: D }, 'do'>> } = {
+    focus: fc.record({ field: id }, { requiredKeys: [] }),
+    leave: fc.constant({}),
+    submit: fc.constant({}),
+    reset: fc.constant({}),
+    wait: fc.record({ milliseconds: times }),
+    answer: fc.oneof(
+      fc.record({ rule: id, verdict: fc.constantFrom('pass', 'fail'), code: id }, { requiredKeys: ['rule', 'verdict'] }),
+      fc.record({ rule: id, verdict: fc.constant('unreachable' as const) }),
+    ),
+    sent: fc.oneof(fc.constant({}), fc.record({ field: id, code: id })),
+    type: fc.record({ text }),
+    insert: fc.record({ text }),
+    paste: fc.record({ text }),
+    autofill: fc.record({ text }),
+    set: fc.record({ text }),
+    backspace: fc.record({ times }),
+    delete: fc.record({ times }),
+    'word-backspace': fc.record({ times }),
+    left: fc.record({ times }),
+    right: fc.record({ times }),
+    up: fc.record({ times }),
+    down: fc.record({ times }),
+    cut: fc.constant({}),
+    home: fc.constant({}),
+    end: fc.constant({}),
+    undo: fc.constant({}),
+    redo: fc.constant({}),
+    select: fc.record({ start: times, end: times }),
+    'select-all': fc.constant({}),
+  }; // biome-ignore format: a table
+
+  test.each(Object.entries(fields))('%s', (name, arguments_) => {
+    fc.assert(
+      fc.property(arguments_ as fc.Arbitrary<object>, (more) => {
+        const action = { do: name, ...more } as Action;
+        const line = writeAction(action);
+        const read = readTape(`field a\n${line}`);
+        expect(read).toEqual({
+          ok: true,
+          tape: {
+            title: 'Untitled',
+            target: { type: 'field', id: 'a' },
+            steps: [{ line: 2, source: line.trim(), ...action }],
+          },
+        });
+      }),
+      { seed: 20270210, numRuns: 60 },
+    );
+  });
+});
+
+test('the example in docs/tapes.md plays', () => {
+  const page = readFileSync(new URL('../../../../docs/tapes.md', import.meta.url), 'utf8');
+  const example = page.match(/^ {4}.*$/gm)!.map((line) => line.trim());
+  const entry = { pattern: '<8 digit>' };
+  const one = compile(
+    { arbeit: 1, title: 'T', locale: 'en-GB', fields: [{ id: 'phone', kind: 'pattern', label: 'P', entry }] },
+    kinds,
+  );
+  const played = play(one, tapeOf(...example));
+  expect(played).toMatchObject({ misses: [], rows: [{ rejected: 'not-accepted' }] });
+});
+
+test('docs/tapes.md lists every line that a tape can have', async () => {
+  const table = (lines: readonly Described[], before = ''): string[] => [
+    '| line | meaning |',
+    '| --- | --- |',
+    ...lines.map(
+      ({ word, takes, says }) =>
+        `| \`${`${before}${word} ${takes}`.trim().replaceAll('|', '\\|')}\` | ${says.replaceAll('|', '\\|')} |`,
+    ),
+    '',
+  ];
+  const page = [
+    '# Tapes',
+    '',
+    'A tape plays what a person does to a field or a form, and what is expected after it. Each line is one action or one expectation; `#` starts a comment.',
+    'How trials use tapes is in [trials and proof](trials.md). This page is written from the tables of the engine (`packages/engine/src/tape`) by the tests:',
+    '`npx vitest run packages/engine/src/tape -u`.',
+    '',
+    '    tape "A wrong key is rejected"',
+    '    field phone',
+    '    type "7700x"',
+    '    expect display "7700|"',
+    '    expect rejected not-accepted',
+    '',
+    '## What it is about',
+    '',
+    ...table(headSpellings),
+    '## Actions',
+    '',
+    'In square brackets: may be left out. A number left out is 1.',
+    '',
+    ...table(actionSpellings),
+    '## Expectations',
+    '',
+    'In the tape of a form, the id of a field may stand before what is expected: `expect phone raw "7700"`.',
+    '',
+    ...table(subjectSpellings, 'expect '),
+  ];
+  await expect(page.join('\n')).toMatchFileSnapshot('../../../../docs/tapes.md');
 });

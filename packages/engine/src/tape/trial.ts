@@ -1,6 +1,6 @@
-import { type Miss, type Playable, play, type Row } from './play.ts';
+import { type Miss, type Playable, play } from './play.ts';
 import { readTape } from './read-tape.ts';
-import type { TapeFault } from './script.ts';
+import type { Row, TapeFault } from './script.ts';
 
 /** A trial, as a document has it: a tape with at least one expectation (`engine.md`, section 10). */
 export interface Trial {

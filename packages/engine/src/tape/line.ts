@@ -1,0 +1,118 @@
+import { item } from '../values/item.ts';
+import type { TapeFault } from './script.ts';
+
+/** A word of a line, or a text in quotes; `at` is its offset (UTF-16 units). */
+type Token = { readonly at: number; readonly word: string } | { readonly at: number; readonly text: string };
+
+/** One line of a tape, taken from the left as it is read. What does not fit is one fault, the first. */
+export class Line {
+  readonly #tokens: Token[] = [];
+  #next = 0;
+  #at = 0;
+  #failed = false;
+  constructor(
+    readonly source: string,
+    readonly number: number,
+    private readonly faults: TapeFault[],
+  ) {}
+
+  /** Reports a fault at a token: the next one, or that with the index `token`. */
+  complain(message: string, token = this.#next): undefined {
+    this.complainAt(this.#tokens[token]?.at ?? this.source.length, message);
+  }
+  complainAt(at: number, message: string): undefined {
+    if (!this.#failed) this.faults.push({ line: this.number, column: at + 1, message });
+    this.#failed = true;
+  }
+  peek(): Token | undefined {
+    if (this.#next === this.#tokens.length) {
+      const token = this.#read();
+      if (token) this.#tokens.push(token);
+    }
+    return this.#tokens[this.#next];
+  }
+  peekWord(): string | undefined {
+    const next = this.peek();
+    return next && 'word' in next ? next.word : undefined;
+  }
+  word(): string | undefined {
+    const word = this.peekWord();
+    if (word !== undefined) this.#next++;
+    return word;
+  }
+  /** Takes the next word where it is this one. */
+  takes(word: string): boolean {
+    if (this.peekWord() !== word) return false;
+    this.#next++;
+    return true;
+  }
+  text(): string | undefined {
+    const next = this.peek();
+    if (!next || !('text' in next)) return this.complain('Expected a text in double quotes.');
+    this.#next++;
+    return next.text;
+  }
+  name(what: string): string | undefined {
+    return this.word() ?? this.complain(`Expected ${what}.`);
+  }
+  whole(what: string): number | undefined {
+    this.peek();
+    const at = this.#next;
+    const word = this.word();
+    if (word !== undefined && /^\d{1,6}$/.test(word)) return +word;
+    return this.complain(`Expected ${what}, a whole number.`, at);
+  }
+  times(): number | undefined {
+    return this.peek() ? this.whole('how often') : 1;
+  }
+  rest(): string[] {
+    const words: string[] = [];
+    for (let word = this.word(); word !== undefined; word = this.word()) words.push(word);
+    return words;
+  }
+  /** All that is left of the line, as it is written, and where it begins. */
+  remainder(): { readonly at: number; readonly text: string } {
+    const at = this.#tokens[this.#next]?.at ?? this.#at;
+    this.#tokens.length = this.#next;
+    this.#at = this.source.length;
+    const text = this.source.slice(at);
+    return { at: at + (text.length - text.trimStart().length), text: text.trim() };
+  }
+  end(): void {
+    if (this.peek()) this.complain('Expected the end of the line.');
+  }
+
+  #read(): Token | undefined {
+    const { source } = this;
+    while (/\s/.test(source[this.#at] ?? '')) this.#at++;
+    const at = this.#at;
+    if (at >= source.length || item(source, at) === '#') return undefined;
+    if (item(source, at) !== '"') {
+      const word = /^[^\s"#]+/.exec(source.slice(at))![0];
+      this.#at += word.length;
+      return { at, word };
+    }
+    const quoted = /^"(?:[^"\\]|\\.)*"/.exec(source.slice(at))?.[0];
+    const text = quoted === undefined ? undefined : unquote(quoted);
+    if (text !== undefined) {
+      this.#at += quoted!.length;
+      return { at, text };
+    }
+    this.#at = source.length;
+    return this.complainAt(
+      at,
+      quoted
+        ? 'This text has an escape that JSON does not know: expected \\", \\\\, \\n, \\t or \\u0041.'
+        : "This text is not closed: expected '\"'.",
+    );
+  }
+}
+
+/** A JSON string. */
+function unquote(quoted: string): string | undefined {
+  try {
+    return JSON.parse(quoted) as string;
+  } catch {
+    return undefined;
+  }
+}
