@@ -22,7 +22,7 @@ const entryPoints = [
   ...rooms('packages/engine/src'),
   ...rooms('packages/engine/src/kinds'),
   'packages/engine/src/rules/judges.ts',
-  'packages/engine/src/kinds/described.ts',
+  'packages/engine/src/kinds/value-types.ts',
   'packages/engine/src/prove/without-laws.ts',
   ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map(
     (room) => `packages/${room}/src/index.ts`,
@@ -35,7 +35,7 @@ const tsconfig = join(folder, 'tsconfig.json');
 const paths = Object.fromEntries(
   [
     ['@arbeit/engine/checks', 'packages/engine/src/rules/judges.ts'],
-    ['@arbeit/engine/described', 'packages/engine/src/kinds/described.ts'],
+    ['@arbeit/engine/value-types', 'packages/engine/src/kinds/value-types.ts'],
     ['@arbeit/engine/proof', 'packages/engine/src/prove/without-laws.ts'],
     ['@arbeit/engine/runs', 'packages/engine/src/kinds/runs.ts'],
     ['@arbeit/engine/runs/*', 'packages/engine/src/kinds/*/run.ts'],

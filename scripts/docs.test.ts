@@ -92,7 +92,12 @@ test('every link and picture of the README and the docs is there', () => {
 });
 
 test('every path that a page or a comment names is there', () => {
-  const listed = execFileSync('git', ['ls-files'], { cwd: root, encoding: 'utf8' }).trim().split('\n');
+  const listed = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], {
+    cwd: root,
+    encoding: 'utf8',
+  })
+    .trim()
+    .split('\n');
   const named = /(?<![\w/@.:-])(?:packages|apps|e2e|bench|scripts|bin|docs)\/[\w./*@[\]{},-]*\w/g;
   const isThere = (path: string): boolean => {
     const form = path

@@ -1,7 +1,7 @@
-import { describedBy } from '@arbeit/engine/described';
 import type { CompiledSet, SetDocument } from '@arbeit/engine/document';
 import type { OpenForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import { valueTypesOf } from '@arbeit/engine/value-types';
 import { inComment } from './escape.ts';
 import { type Import, written } from './imports.ts';
 import { camel, capital, head, keyOf, namesIn, recordName } from './names.ts';
@@ -28,7 +28,7 @@ export function moduleTypes(
     const value = `${capital(name)}Value`;
     types.push(
       `/** The values of “${inComment(label)}”. */`,
-      `export type ${value} = ${describedBy(plan).values.type};`,
+      `export type ${value} = ${valueTypesOf(plan).values.type};`,
       `/** ${inComment(label)} */`,
       `export declare const ${name}: FieldOf<typeof ${run}, ${value}>;`,
     );

@@ -1,4 +1,4 @@
-import type { Kinds } from '../field/kind.ts';
+import type { Kind } from '../field/kind.ts';
 import { boxes } from './boxes/run.ts';
 import { choice } from './choice/run.ts';
 import { choices } from './choices/run.ts';
@@ -8,6 +8,7 @@ import { number } from './number/run.ts';
 import { own } from './own/run.ts';
 import { pattern } from './pattern/run.ts';
 import { phone } from './phone/run.ts';
+import type { KindName } from './registry.ts';
 import { text } from './text/run.ts';
 import { time } from './time/run.ts';
 import { yesNo } from './yes-no/run.ts';
@@ -29,4 +30,4 @@ export const runs = {
   choices,
   'yes-no': yesNo,
   own,
-} satisfies Kinds;
+} satisfies Readonly<Record<KindName, Kind>>;

@@ -3,7 +3,7 @@ import type { SetDocument } from '../document/document.ts';
 import { closed, type OpenField } from '../field/kind.ts';
 import type { OpenForm } from '../form/form.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
-import { describedBy } from '../kinds/described.ts';
+import { valueTypesOf } from '../kinds/value-types.ts';
 import { textApart } from '../rules/apart.ts';
 import { parseExpression } from '../rules/expression.ts';
 import { tellApart } from './distinguish.ts';
@@ -34,7 +34,7 @@ export interface Compared {
 
 /** The values of a field as an automaton, where they can be said exactly. */
 function automatonOf({ plan }: OpenField) {
-  const { values } = describedBy(plan);
+  const { values } = valueTypesOf(plan);
   if (values.expression === undefined || values.beyond !== undefined) return undefined;
   const read = parseExpression(values.expression);
   return 'message' in read ? undefined : read;

@@ -26,14 +26,14 @@ function orThrown(further: readonly Action[], law: () => Breach | undefined): Br
 
 /** Law 2: pasting the display into the empty field gives the same state. */
 function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
-  const { field, leeway, fresh } = subject;
+  const { field, exemptions, fresh } = subject;
   const { body } = after;
   if (!body.content || !after.focused || !isTold(subject, after)) return undefined;
-  if (leeway.isReadOtherwise?.(field.plan, body)) return undefined;
+  if (exemptions.isReadOtherwise?.(field.plan, body)) return undefined;
   const further = afresh('paste', body.display);
   return orThrown(further, () => {
     const pasted = apply(field, fresh, { type: 'paste', text: body.display });
-    const isContent = pasted.body.content === body.content || leeway.isAmbiguous?.(field.plan);
+    const isContent = pasted.body.content === body.content || exemptions.isAmbiguous?.(field.plan);
     if (pasted.body.display === body.display && pasted.leftOut === '' && isContent) return undefined;
     const less = pasted.leftOut ? `, without “${pasted.leftOut}”` : '';
     return {
@@ -47,9 +47,9 @@ function displayReadsBack(subject: Subject, after: FieldState): Breach | undefin
 
 /** Law 8: typing a text and pasting it give the same content. */
 export function typedAsPasted(subject: Subject, text: string, typed: FieldState): Breach | undefined {
-  const { field, leeway, fresh } = subject;
-  if (leeway.alike && !leeway.alike.test(text)) return undefined;
-  if (leeway.isAmbiguous?.(field.plan) || !isTold(subject, typed)) return undefined;
+  const { field, exemptions, fresh } = subject;
+  if (exemptions.alike && !exemptions.alike.test(text)) return undefined;
+  if (exemptions.isAmbiguous?.(field.plan) || !isTold(subject, typed)) return undefined;
   if (text !== text.normalize('NFC')) return undefined;
   const further = afresh('paste', text);
   return orThrown(further, () => {
@@ -128,11 +128,11 @@ function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
 
 /** Law 4: as many backspaces as there are characters empty the field. */
 function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
-  const { field, leeway, atomsOf } = subject;
+  const { field, exemptions, atomsOf } = subject;
   let state = apply(field, after, { type: 'focus' });
   const { length } = state.body.display;
   state = apply(field, state, { type: 'select', start: length, end: length });
-  const passed = leeway.hasPassed?.(state.body, state.start) ? 1 : 0;
+  const passed = exemptions.hasPassed?.(state.body, state.start) ? 1 : 0;
   const count = atomsOf(state.body).length + passed;
   for (let i = 0; i < count; i++) state = apply(field, state, { type: 'backspace' });
   return state.body.content === ''

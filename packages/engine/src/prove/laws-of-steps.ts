@@ -21,12 +21,12 @@ export type Memory = Map<string, string>;
 
 /** Law 1: the same content and flags have the same display, whatever the way there. */
 function sameWayShown(
-  { leeway }: Subject,
+  { exemptions }: Subject,
   { body, focused }: FieldState,
   memory: Memory,
 ): Breach | undefined {
-  const flags = leeway.flags
-    ? leeway.flags(body)
+  const flags = exemptions.flags
+    ? exemptions.flags(body)
     : body.content === '' && body.display !== ''
       ? 'passed'
       : '';
@@ -47,15 +47,15 @@ function standsLeft(subject: Subject, { before, event, after }: Moment): Breach 
   if (event.type !== 'key' || !before.focused || after.rejected) return undefined;
   if (after.body.content === before.body.content || isFromRight(subject)) return undefined;
   const c = fold(event.text.normalize('NFKC')).toLowerCase();
-  if (!(subject.leeway.typed ?? sign).test(c)) return undefined;
+  if (!(subject.exemptions.typed ?? sign).test(c)) return undefined;
   const now = subject.atomsOf(after.body);
   const was = subject.atomsOf(before.body);
   const taken = was.filter(({ at }) => at >= before.start && at < before.end).length;
   // Fixed text that was typed adds no character: over a selection, or between two parts.
-  const isOver = before.start === before.end && subject.leeway.doesOverwrite?.(subject.field.plan);
+  const isOver = before.start === before.end && subject.exemptions.doesOverwrite?.(subject.field.plan);
   if (now.length <= was.length - taken && !isOver) return undefined;
   const left = now.filter(({ at }) => at < after.start);
-  const typed = left[left.length - 1 - (subject.leeway.brought?.(after.body) ?? 0)];
+  const typed = left[left.length - 1 - (subject.exemptions.brought?.(after.body) ?? 0)];
   const stands = typed && fold(typed.c.normalize('NFKC')).toLowerCase();
   if (stands === c) return undefined;
   return { law: 3, expected: `“${event.text}” directly left of the caret`, found: drawn(after) };
@@ -63,10 +63,10 @@ function standsLeft(subject: Subject, { before, event, after }: Moment): Breach 
 
 /** Laws 4 and 5: backspace and delete take exactly the next character of the content, and the caret moves as little as can be. */
 function takesOne(subject: Subject, { before, event, after }: Moment): Breach | undefined {
-  const { field, leeway, isPicked, atomsOf } = subject;
+  const { field, exemptions, isPicked, atomsOf } = subject;
   if (event.type !== 'backspace' && event.type !== 'delete') return undefined;
   if (isPicked || before.start !== before.end || !before.focused) return undefined;
-  if (event.type === 'backspace' && leeway.hasPassed?.(before.body, before.start))
+  if (event.type === 'backspace' && exemptions.hasPassed?.(before.body, before.start))
     return after.body.content === before.body.content
       ? undefined
       : { law: 4, expected: 'fixed text that was typed goes before content does', found: drawn(after) };
@@ -102,7 +102,7 @@ function takesOne(subject: Subject, { before, event, after }: Moment): Breach | 
 
 /** Law 6: what cannot be taken leaves everything as it is; a key takes nothing else away; a paste tells what it leaves out. */
 function losesNothing(subject: Subject, { before, event, after }: Moment): Breach | undefined {
-  const { field, leeway } = subject;
+  const { field, exemptions } = subject;
   if (event.type === 'key') {
     if (after.rejected)
       return isSame(before, after)
@@ -110,9 +110,9 @@ function losesNothing(subject: Subject, { before, event, after }: Moment): Breac
         : { law: 6, expected: `${drawn(before)}, for the key was refused`, found: drawn(after) };
     return takesSilently(subject, { before, event, after }) ?? losesByKey(subject, before, after);
   }
-  if (event.type !== 'paste' || before.body.content || leeway.doesConvert?.(event.text)) return undefined;
+  if (event.type !== 'paste' || before.body.content || exemptions.doesConvert?.(event.text)) return undefined;
   if (isFromRight(subject) && /^\D*[0٠]/.test(event.text)) return undefined;
-  const fixed = signsOf((leeway.fixed?.(field.plan) ?? '') + after.body.display);
+  const fixed = signsOf((exemptions.fixed?.(field.plan) ?? '') + after.body.display);
   const kept = [...signsOf(`${after.body.content}${after.leftOut}`)];
   for (const c of signsOf(event.text)) {
     const at = kept.indexOf(c);
@@ -128,8 +128,11 @@ function losesNothing(subject: Subject, { before, event, after }: Moment): Breac
 }
 
 /** What has no way to tell that a key was not taken has to take it. */
-function takesSilently({ leeway, textOf }: Subject, { before, event, after }: Moment): Breach | undefined {
-  if (!leeway.isSilent || event.type !== 'key' || before.start !== before.end || !before.focused)
+function takesSilently(
+  { exemptions, textOf }: Subject,
+  { before, event, after }: Moment,
+): Breach | undefined {
+  if (!exemptions.isSilent || event.type !== 'key' || before.start !== before.end || !before.focused)
     return undefined;
   if (!sign.test(event.text) || textOf(after.body).length > textOf(before.body).length) return undefined;
   return {
@@ -141,10 +144,10 @@ function takesSilently({ leeway, textOf }: Subject, { before, event, after }: Mo
 
 /** A key that was taken pushes nothing out at the other end. */
 function losesByKey(subject: Subject, before: FieldState, after: FieldState): Breach | undefined {
-  const { field, leeway, isPicked } = subject;
+  const { field, exemptions, isPicked } = subject;
   if (before.body === after.body || before.start !== before.end || isPicked || !before.focused)
     return undefined;
-  if (isFromRight(subject) || leeway.doesOverwrite?.(field.plan)) return undefined;
+  if (isFromRight(subject) || exemptions.doesOverwrite?.(field.plan)) return undefined;
   const was = subject.textOf(before.body);
   const is = subject.textOf(after.body);
   if (is.startsWith(was) || is.endsWith(was)) return undefined;
@@ -228,8 +231,8 @@ function isWellFormed({ field, grammar, today }: Subject, { before, after }: Mom
 }
 
 /** Laws 2 and 11: a developer's own code keeps what was typed, and comes to something. What is shown in its place breaks no law. */
-function isShaped({ leeway }: Subject, { before, after }: Moment): Breach | undefined {
-  const problem = after.body === before.body ? undefined : leeway.problem?.(after.body);
+function isShaped({ exemptions }: Subject, { before, after }: Moment): Breach | undefined {
+  const problem = after.body === before.body ? undefined : exemptions.problem?.(after.body);
   if (!problem) return undefined;
   const { law, reason } = problem;
   const expected =

@@ -45,11 +45,11 @@ export function auditPasted(
   wiring: Wiring,
   { seed, events: most, onStep }: PastedCourse,
 ): PastedAudit {
-  const { field, leeway } = pastedField('theirs', format, wiring);
+  const { field, exemptions } = pastedField('theirs', format, wiring);
   const found: Counterexample[] = [];
   let [events, tapes] = [0, 0];
   const matter = { own, texts, characters: [...own, ...'aZ-./, '] };
-  for (const step of audit(subjectWith(field, leeway, ''), matter, { seed, today: '' })) {
+  for (const step of audit(subjectWith(field, exemptions, ''), matter, { seed, today: '' })) {
     events += step.events;
     tapes += step.tapes;
     if (step.found) found.push(step.found);

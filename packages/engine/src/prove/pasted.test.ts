@@ -59,8 +59,8 @@ describe('a function that somebody brings', () => {
 });
 
 test('a key that it drops without a word is one law broken, whatever else is not', () => {
-  const { field, leeway } = pastedField('theirs', (text) => text.replace(/\D/g, ''), 'count');
-  const subject = subjectWith(field, leeway, '');
+  const { field, exemptions } = pastedField('theirs', (text) => text.replace(/\D/g, ''), 'count');
+  const subject = subjectWith(field, exemptions, '');
   const before = subject.fresh;
   const key = (text: string) => {
     const event = { type: 'key', text } as const;

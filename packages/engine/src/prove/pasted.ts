@@ -2,7 +2,7 @@ import type { Body, Edited, Extent, Taken } from '../field/body.ts';
 import type { Plan } from '../field/compiled.ts';
 import type { Kind, OpenField } from '../field/kind.ts';
 import { carryOut } from '../field/state.ts';
-import type { Atom, Leeway } from '../kinds/leeway.ts';
+import type { Atom, LawExemptions } from '../kinds/law-exemptions.ts';
 import { boundaryAt, characterAt, graphemes } from '../values/graphemes.ts';
 
 /**
@@ -142,7 +142,7 @@ function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
 /** The function, wired, as a field; and where the laws ask something else of it. */
 export interface Pasted {
   readonly field: OpenField;
-  readonly leeway: Leeway;
+  readonly exemptions: LawExemptions;
 }
 
 /** A formatter as a field called `id`. */
@@ -172,5 +172,5 @@ export function pastedField(id: string, format: Formatter, wiring: Wiring): Past
     });
   };
   // Whoever made the field knows its bodies; the laws hand back none but those.
-  return { field: field as unknown as OpenField, leeway: { atoms, isSilent: true } };
+  return { field: field as unknown as OpenField, exemptions: { atoms, isSilent: true } };
 }

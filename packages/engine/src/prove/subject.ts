@@ -4,15 +4,15 @@ import type { FieldState } from '../field/moment.ts';
 import { apply, start } from '../field/state.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { Drawing } from '../kinds/contract/drawing.ts';
-import { describedBy } from '../kinds/described.ts';
-import { type Atom, type Leeway, leewayOf } from '../kinds/leeway.ts';
+import { type Atom, type LawExemptions, lawExemptionsOf } from '../kinds/law-exemptions.ts';
+import { valueTypesOf } from '../kinds/value-types.ts';
 import { marked } from '../tape/marked.ts';
 import { fold, graphemes } from '../values/graphemes.ts';
 
 /** A field made ready for its laws. */
 export interface Subject {
   readonly field: OpenField;
-  readonly leeway: Leeway;
+  readonly exemptions: LawExemptions;
   /** The user’s characters, each with its place; and as one text: what closes a part is none of them. */
   readonly atomsOf: (body: Body) => readonly Atom[];
   readonly textOf: (body: Body) => string;
@@ -28,11 +28,15 @@ export interface Subject {
 
 /** A field ready for its laws on a day (ISO 8601). */
 export function subjectOf(field: OpenField, kinds: KindTable, today: string): Subject {
-  const leeway = leewayOf(field.plan);
+  const exemptions = lawExemptionsOf(field.plan);
   const { draw } = kindIn(kinds, field.plan.kind);
-  const { expression, beyond } = describedBy(field.plan).values;
+  const { expression, beyond } = valueTypesOf(field.plan).values;
   return {
-    ...subjectWith(field, leeway.atoms ? leeway : { ...leeway, atoms: atomsDrawn(field, draw) }, today),
+    ...subjectWith(
+      field,
+      exemptions.atoms ? exemptions : { ...exemptions, atoms: atomsDrawn(field, draw) },
+      today,
+    ),
     grammar:
       expression === undefined || beyond !== undefined ? undefined : new RegExp(`^(?:${expression})$`, 'u'),
     isPicked: draw.isPicked ?? false,
@@ -40,11 +44,11 @@ export function subjectOf(field: OpenField, kinds: KindTable, today: string): Su
 }
 
 /** A field whose kind is in no table, with what the laws have to know of it. */
-export function subjectWith(field: OpenField, leeway: Leeway, today: string): Subject {
-  const atomsOf = rememberingTwo(leeway.atoms ?? (() => []));
+export function subjectWith(field: OpenField, exemptions: LawExemptions, today: string): Subject {
+  const atomsOf = rememberingTwo(exemptions.atoms ?? (() => []));
   return {
     field,
-    leeway,
+    exemptions,
     atomsOf,
     textOf: rememberingTwo((body) =>
       atomsOf(body)
@@ -113,7 +117,8 @@ export const signsOf = (text: string): readonly string[] =>
     : [...text.normalize('NFKD').toLowerCase()].map(fold).filter((c) => sign.test(c));
 
 /** Whether nothing is left short in the middle and the text stays as it is in Unicode's composed form. */
-export const isTold = ({ field, leeway }: Subject, { body }: FieldState): boolean =>
-  (leeway.isTold?.(field.plan, body) ?? true) && body.display === body.display.normalize('NFC');
+export const isTold = ({ field, exemptions }: Subject, { body }: FieldState): boolean =>
+  (exemptions.isTold?.(field.plan, body) ?? true) && body.display === body.display.normalize('NFC');
 
-export const isFromRight = ({ field, leeway }: Subject): boolean => leeway.isFromRight?.(field.plan) ?? false;
+export const isFromRight = ({ field, exemptions }: Subject): boolean =>
+  exemptions.isFromRight?.(field.plan) ?? false;

@@ -1,6 +1,6 @@
 import type { OpenField } from '../field/kind.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
-import { describedBy } from '../kinds/described.ts';
+import { valueTypesOf } from '../kinds/value-types.ts';
 import type { Check } from '../rules/rule.ts';
 import { resolve } from '../values/calendar.ts';
 import { besideLimit } from './limits.ts';
@@ -74,7 +74,7 @@ export function textsFor(field: OpenField, kinds: KindTable, today: string): Tex
 
 /** Characters worth typing into a field: its own, and one of each sort it tells apart. */
 export function charactersOf(field: OpenField, { raws, texts }: Texts): readonly string[] {
-  const { alphabet } = describedBy(field.plan);
+  const { alphabet } = valueTypesOf(field.plan);
   const own = [...new Set([...raws.slice(0, 20), ...texts.slice(0, 8)].join(''))].slice(0, 16);
   const sorts = new Map((alphabet?.characters ?? []).map((c) => [alphabet?.sortOf(c) ?? c, c]));
   return [...new Set([...own, ...'1aA-., ', ...sorts.values()])].slice(0, 40);

@@ -5,7 +5,7 @@ import type { FieldEvent } from '../field/moment.ts';
 import { read } from '../field/reading.ts';
 import { apply, start } from '../field/state.ts';
 import { digitsBetween, type ValueForm } from '../kinds/contract/value-form.ts';
-import { describedBy } from '../kinds/described.ts';
+import { valueTypesOf } from '../kinds/value-types.ts';
 import { fieldOf, sketch } from './arbitraries.ts';
 import { compiledOf, kindNames, sketchOf, textFor } from './kinds.ts';
 
@@ -13,7 +13,7 @@ const runs = {
   numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
-const formOf = (field: OpenField): ValueForm => describedBy(field.plan).values;
+const formOf = (field: OpenField): ValueForm => valueTypesOf(field.plan).values;
 const matches = ({ among, expression }: ValueForm, text: string): boolean =>
   among
     ? among.includes(text)

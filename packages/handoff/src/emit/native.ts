@@ -1,8 +1,8 @@
-import { type Alphabet, describedBy, endOf } from '@arbeit/engine/described';
 import { compileField, type FieldDocument, type SetDocument } from '@arbeit/engine/document';
 import { mayStand, type OpenField } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { type Automaton, parseExpression, type Walker, walkerOf } from '@arbeit/engine/rules';
+import { type Alphabet, endOf, valueTypesOf } from '@arbeit/engine/value-types';
 
 /** What a page says of a field without scripts (HTML, constraint validation): it refuses only what can never be right. */
 export interface NativeField {
@@ -153,7 +153,7 @@ function find(field: OpenField, expression: string, proofs: Proofs): Found {
   const automaton = parseExpression(expression);
   if ('message' in automaton) throw new RangeError(`${field.id}: ${automaton.message}`);
   const walker = walkerOf(automaton);
-  const { alphabet } = describedBy(field.plan);
+  const { alphabet } = valueTypesOf(field.plan);
   let found: Found = { is: 'unknown', states: 0 };
   if (alphabet && proofs.left > 0) {
     const most = Math.min(mostStates, proofs.left);
@@ -189,7 +189,7 @@ export function nativeField(
   for (const { check } of rules)
     if (check.type === 'length' && check.min && define.comparable === undefined)
       attributes.minlength = String(check.min);
-  const pattern = describedBy(field.plan).typedForm;
+  const pattern = valueTypesOf(field.plan).typedForm;
   if (pattern === undefined) return { field, attributes, difference: { is: 'none' } };
   const found = foundFor(field, pattern, proofs);
   // A text the field takes and the expression does not: it must not be refused.

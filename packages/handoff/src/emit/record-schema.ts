@@ -1,7 +1,7 @@
-import { describedBy } from '@arbeit/engine/described';
 import { compileField, type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import type { OpenField } from '@arbeit/engine/field';
 import { type KindTable, kindIn, type ValueForm } from '@arbeit/engine/kinds';
+import { valueTypesOf } from '@arbeit/engine/value-types';
 
 /** A JSON Schema (2020-12). */
 export type Schema = Readonly<Record<string, unknown>>;
@@ -77,7 +77,7 @@ const ifThenElse = (condition: Schema, holds: Schema, otherwise: Schema): Schema
 function described(definition: SetDocument['fields'][number], set: SetDocument, kinds: KindTable) {
   const field = compileField(definition, set, kinds);
   const { define } = kindIn(kinds, definition.kind);
-  return { field, define, values: describedBy(field.plan).values };
+  return { field, define, values: valueTypesOf(field.plan).values };
 }
 
 /** A box to tick says no where it is not ticked: it is never without a value. */

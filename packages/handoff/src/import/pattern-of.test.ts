@@ -1,6 +1,6 @@
-import { describedBy } from '@arbeit/engine/described';
 import { compile, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
+import { valueTypesOf } from '@arbeit/engine/value-types';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { patternOf } from './pattern-of.ts';
@@ -121,7 +121,7 @@ describe('a regular expression as a pattern', () => {
             kinds,
           ).fields[0]!;
           const whole = new RegExp(`^(?:${expression})$`, 'u');
-          const own = new RegExp(`^(?:${describedBy(plan).values.expression})$`, 'u');
+          const own = new RegExp(`^(?:${valueTypesOf(plan).values.expression})$`, 'u');
           for (const list of some) {
             const text = list.join('');
             const matches = whole.test(text) && (most === undefined || text.length <= most);

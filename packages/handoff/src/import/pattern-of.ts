@@ -1,4 +1,3 @@
-import { describedBy } from '@arbeit/engine/described';
 import { compileField, type FieldDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Matter, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
@@ -9,6 +8,7 @@ import {
   type StateBudget,
   textApart,
 } from '@arbeit/engine/rules';
+import { valueTypesOf } from '@arbeit/engine/value-types';
 import { ofLength, piecesOf, spanOf } from './lengths.ts';
 
 /** What a regular expression comes to in the notation of patterns. */
@@ -92,7 +92,7 @@ const fieldOf = (pattern: string) =>
 
 function proven(automaton: Automaton, pattern: string, budget: StateBudget): PatternOf {
   const field = fieldOf(pattern);
-  const { values: form } = describedBy(field.plan);
+  const { values: form } = valueTypesOf(field.plan);
   const own = form.expression === undefined ? undefined : parseExpression(form.expression);
   if (form.beyond !== undefined || !own || 'message' in own)
     return {

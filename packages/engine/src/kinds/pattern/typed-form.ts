@@ -1,8 +1,8 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
 import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
 import { item } from '../../values/item.ts';
+import { type Alphabet, alphabetOf } from '../contract/alphabet.ts';
 import { digitsBetween, dropped, escaped } from '../contract/value-form.ts';
-import { type Alphabet, alphabetOf } from '../editing/alphabet.ts';
 import { taken } from '../editing/takes.ts';
 import type { Part, PatternPlan, Segment } from './plan.ts';
 

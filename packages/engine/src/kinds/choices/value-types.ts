@@ -1,0 +1,25 @@
+import { amongThem, escaped, type ValueForm } from '../contract/value-form.ts';
+import type { ValueTypes } from '../contract/value-types.ts';
+import type { ChoicesPlan } from './run.ts';
+
+/** Of few all of them are written out, in the order of the options, as many as there may be. */
+function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueForm {
+  const names = offered.map(({ value }) => value);
+  if (names.length > 6) {
+    const one = `(?:${names.map(escaped).join('|')})`;
+    return {
+      type: 'string',
+      isRaw: true,
+      expression: `${one}(?: ${one})*`,
+      beyond: 'the order of choices, and how many',
+    };
+  }
+  const sets = Array.from({ length: 2 ** names.length }, (_, bits) =>
+    names.filter((__, i) => bits & (1 << i)),
+  );
+  return amongThem(
+    sets.filter(({ length }) => length >= Math.max(1, least) && length <= most).map((set) => set.join(' ')),
+  );
+}
+
+export const valueTypes: ValueTypes<ChoicesPlan> = { values: choicesValues };

@@ -1,0 +1,16 @@
+import type { LawExemptions } from '../contract/law-exemptions.ts';
+import type { PartsBody } from '../editing/parts.ts';
+import { isToldInParts, partsExemptions } from '../editing/parts-law-exemptions.ts';
+import type { DurationPlan } from './run.ts';
+
+export const lawExemptions: LawExemptions<DurationPlan, PartsBody> = {
+  ...partsExemptions,
+  // Hours passed by without a number (`h `) are a state of their own.
+  flags: ({ content, display }) => (content === '' && display !== '' ? 'passed' : ''),
+  // Hours that begin with their point have lost what stood before it.
+  isTold: (plan, body) =>
+    isToldInParts(plan, body, true) && body.texts.every((text) => !text.startsWith('.')),
+  // Zeros in front of a number say nothing.
+  doesConvert: (text) => /[a-z:.,]|^\D*0/i.test(text),
+  alike: /^(?:[1-9][0-9]{0,13})?$/,
+};

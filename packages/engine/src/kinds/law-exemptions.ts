@@ -1,0 +1,46 @@
+import type { Plan } from '../field/compiled.ts';
+import { oneTimeCode, pin } from './boxes/law-exemptions.ts';
+import { lawExemptions as choice } from './choice/law-exemptions.ts';
+import { lawExemptions as choices } from './choices/law-exemptions.ts';
+import type { LawExemptions } from './contract/law-exemptions.ts';
+import { lawExemptions as date } from './date/law-exemptions.ts';
+import { lawExemptions as duration } from './duration/law-exemptions.ts';
+import { currency, number, percent } from './number/law-exemptions.ts';
+import { lawExemptions as own } from './own/law-exemptions.ts';
+import { lawExemptions as pattern } from './pattern/law-exemptions.ts';
+import { lawExemptions as phone } from './phone/law-exemptions.ts';
+import type { KindName } from './registry.ts';
+import { lawExemptions as text } from './text/law-exemptions.ts';
+import { lawExemptions as time } from './time/law-exemptions.ts';
+import { lawExemptions as yesNo } from './yes-no/law-exemptions.ts';
+
+export type { Atom, LawExemptions } from './contract/law-exemptions.ts';
+
+/** Where the laws ask something else of a kind. Apart from `registry.ts`: it ships to no page. The compiler asks for an entry for each kind. */
+const kinds = {
+  pattern,
+  text,
+  number,
+  currency,
+  percent,
+  date,
+  time,
+  duration,
+  phone,
+  pin,
+  'one-time-code': oneTimeCode,
+  choice,
+  choices,
+  'yes-no': yesNo,
+  own,
+} satisfies Readonly<Record<KindName, LawExemptions<never, never>>>;
+
+const none: LawExemptions = {};
+
+/** Where the laws ask something else of a field, by its plan. Nothing of a kind that does not come with the package. */
+export function lawExemptionsOf(plan: Plan): LawExemptions {
+  return Object.hasOwn(kinds, plan.kind)
+    ? // Each is asked about plans and bodies of its own kind alone, by whose name it was found.
+      (kinds[plan.kind as KindName] as unknown as LawExemptions)
+    : none;
+}

@@ -1,0 +1,54 @@
+import { isIn } from '../../values/characters.ts';
+import { graphemes } from '../../values/graphemes.ts';
+import type { LawExemptions } from '../contract/law-exemptions.ts';
+import type { PatternBody } from './body.ts';
+import { exists } from './cells.ts';
+import { contentEnd, written } from './layout.ts';
+import type { PatternPlan } from './plan.ts';
+
+/** A part with fewer characters than it needs, or with a hole in it, that something stands behind; half a word. */
+function isToldInCells(plan: PatternPlan, { cells, last, passed }: PatternBody): boolean {
+  // What stands behind a stretch could begin it; fixed text that was typed behind the content could be content.
+  if ((passed || doesRunOn(plan)) && isAmbiguous(plan)) return false;
+  const isShort = plan.parts.some(({ first, size, min, stretch, takes, words }) => {
+    if (!exists(plan, cells, stretch) || last < first) return false;
+    const own = cells.slice(first, first + size);
+    const filled = own.filter(Boolean).length;
+    const isHalf = takes === 'words' && filled > 0 && !words!.includes(own.join(''));
+    return isHalf || own.slice(0, filled).includes('') || (filled < min && last >= first + size);
+  });
+  if (isShort) return false;
+  // A stretch that was passed by could take what stands behind it.
+  return !(cells.slice(0, last).includes('') && doesRunOn(plan));
+}
+
+/** Whether a part that may stay out is followed by another with no fixed text between them. */
+const doesRunOn = ({ parts, stretches, before, cells }: PatternPlan): boolean =>
+  stretches.length > 0 ||
+  parts.some(
+    ({ first, size, min }) => min < size && first + size < cells.length && before[first + size] === '',
+  );
+
+/** Whether some cell takes a character of the fixed text: `<digit><0-1 any>-` shows `0-` for two contents. */
+function isAmbiguous({ before, parts }: PatternPlan): boolean {
+  const fixed = [...new Set(graphemes(before.map(written).join('')))];
+  return parts.some(({ takes, set, manner }) =>
+    fixed.some(
+      (c) =>
+        isIn(takes === 'set' ? set! : takes === 'number' ? 'digit' : 'any', c) ||
+        (manner && fixed.some((d) => /\p{L}/u.test(d))),
+    ),
+  );
+}
+
+export const lawExemptions: LawExemptions<PatternPlan, PatternBody> = {
+  flags: ({ cells, passed }) =>
+    `${cells.join('\u0001')}${passed ? `\u0002${passed.cell} ${passed.shown}` : ''}`,
+  atoms: ({ cells, at }) => cells.flatMap((c, i) => (c ? [{ c, at: at[i]! }] : [])),
+  isTold: isToldInCells,
+  isAmbiguous,
+  brought: ({ owed }) => graphemes(owed).length,
+  doesOverwrite: ({ positions }) => positions === 'fixed',
+  hasPassed: (body, offset) => body.passed !== undefined && offset > contentEnd(body),
+  fixed: ({ before }) => before.map(written).join(''),
+};

@@ -1,0 +1,6 @@
+import type { ValueTypes } from '../contract/value-types.ts';
+import type { PatternPlan } from './plan.ts';
+import { patternAlphabet, typedForm } from './typed-form.ts';
+import { valuesOf } from './value-form.ts';
+
+export const valueTypes: ValueTypes<PatternPlan> = { values: valuesOf, typedForm, alphabet: patternAlphabet };

@@ -1,0 +1,3 @@
+import type { LawExemptions } from '../contract/law-exemptions.ts';
+
+export const lawExemptions: LawExemptions = {};

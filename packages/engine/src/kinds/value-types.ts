@@ -1,0 +1,64 @@
+import type { Plan } from '../field/compiled.ts';
+import { valueTypes as boxes } from './boxes/value-types.ts';
+import { valueTypes as choice } from './choice/value-types.ts';
+import { valueTypes as choices } from './choices/value-types.ts';
+import type { Alphabet } from './contract/alphabet.ts';
+import type { ValueForm } from './contract/value-form.ts';
+import type { ValueTypes } from './contract/value-types.ts';
+import { valueTypes as date } from './date/value-types.ts';
+import { valueTypes as duration } from './duration/value-types.ts';
+import { valueTypes as number } from './number/value-types.ts';
+import { valueTypes as own } from './own/value-types.ts';
+import { valueTypes as pattern } from './pattern/value-types.ts';
+import { valueTypes as phone } from './phone/value-types.ts';
+import type { KindName } from './registry.ts';
+import { valueTypes as text } from './text/value-types.ts';
+import { valueTypes as time } from './time/value-types.ts';
+import { valueTypes as yesNo } from './yes-no/value-types.ts';
+
+export { type Alphabet, endOf } from './contract/alphabet.ts';
+
+/** What the values of each kind are. Apart from `registry.ts`: no screen carries it. The compiler asks for an entry for each kind. */
+const kinds = {
+  pattern,
+  text,
+  number,
+  currency: number,
+  percent: number,
+  date,
+  time,
+  duration,
+  phone,
+  pin: boxes,
+  'one-time-code': boxes,
+  choice,
+  choices,
+  'yes-no': yesNo,
+  own,
+} satisfies Readonly<Record<KindName, ValueTypes<never>>>;
+
+/** What is known of the values of a field, by its plan. */
+export interface KnownOf {
+  readonly values: ValueForm;
+  readonly typedForm: string | undefined;
+  readonly alphabet: Alphabet | undefined;
+}
+
+/** What is known of the values of a field with this plan; nothing of a kind that does not come with the package. */
+export function valueTypesOf(plan: Plan): KnownOf {
+  const known = Object.hasOwn(kinds, plan.kind)
+    ? // Each is asked about plans of its own kind alone, by whose name it was found.
+      (kinds[plan.kind as KindName] as ValueTypes<never>)
+    : undefined;
+  if (!known)
+    return {
+      values: { type: 'string', beyond: 'what its kind refuses' },
+      typedForm: undefined,
+      alphabet: undefined,
+    };
+  return {
+    values: known.values(plan as never),
+    typedForm: known.typedForm?.(plan as never),
+    alphabet: known.alphabet?.(plan as never),
+  };
+}
