@@ -11,7 +11,7 @@ export default defineConfig({
         find: /^@arbeit\/engine\/document\.schema\.json$/,
         replacement: source('packages/engine/src/document/document.schema.json'),
       },
-      { find: /^@arbeit\/engine\/checks$/, replacement: source('packages/engine/src/rules/judges.ts') },
+      { find: /^@arbeit\/engine\/checks$/, replacement: source('packages/engine/src/checks/runs.ts') },
       { find: /^@arbeit\/engine\/value-types$/, replacement: source('packages/engine/src/kinds/value-types.ts') },
       { find: /^@arbeit\/engine\/proof$/, replacement: source('packages/engine/src/prove/without-laws.ts') },
       { find: /^@arbeit\/engine\/runs$/, replacement: source('packages/engine/src/kinds/runs.ts') },

@@ -21,7 +21,7 @@ const rooms = (of) =>
 const entryPoints = [
   ...rooms('packages/engine/src'),
   ...rooms('packages/engine/src/kinds'),
-  'packages/engine/src/rules/judges.ts',
+  'packages/engine/src/checks/runs.ts',
   'packages/engine/src/kinds/value-types.ts',
   'packages/engine/src/prove/without-laws.ts',
   ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map(
@@ -34,7 +34,7 @@ rmSync(join(root, 'docs', 'api'), { recursive: true, force: true });
 const tsconfig = join(folder, 'tsconfig.json');
 const paths = Object.fromEntries(
   [
-    ['@arbeit/engine/checks', 'packages/engine/src/rules/judges.ts'],
+    ['@arbeit/engine/checks', 'packages/engine/src/checks/runs.ts'],
     ['@arbeit/engine/value-types', 'packages/engine/src/kinds/value-types.ts'],
     ['@arbeit/engine/proof', 'packages/engine/src/prove/without-laws.ts'],
     ['@arbeit/engine/runs', 'packages/engine/src/kinds/runs.ts'],

@@ -79,9 +79,10 @@ describe('imports go one way', () => {
     form: ['rules', 'field'],
     plans: [],
     kinds: ['values', 'faults', 'options', 'rules', 'field', 'plans'],
+    checks: ['values', 'faults', 'options', 'rules', 'kinds'],
     tape: ['values', 'faults', 'rules', 'field', 'form'],
-    document: ['values', 'faults', 'options', 'rules', 'field', 'form', 'kinds', 'tape'],
-    prove: ['values', 'rules', 'field', 'form', 'plans', 'kinds', 'document', 'tape'],
+    document: ['values', 'faults', 'options', 'rules', 'field', 'form', 'kinds', 'checks', 'tape'],
+    prove: ['values', 'rules', 'field', 'form', 'plans', 'kinds', 'checks', 'document', 'tape'],
   };
 
   test('inside the engine', () => {
@@ -240,7 +241,7 @@ describe('exports', () => {
   test('that nobody uses are taken out', () => {
     // What frameworks look for by its name or by its place, and what a package gives by the name of its file.
     const called =
-      /studio\/(?:app\/|proxy|instrumentation|next\.config|drizzle\.config|store\/(?:schema|command))|config\.ts$|\.d\.m?ts$|kinds\/(?:runs|[\w-]+\/run)\.ts$|rules\/judges\.ts$|sandbox\/src\/(?:at-once|in-\w+)\.ts$|cli-bundle/;
+      /studio\/(?:app\/|proxy|instrumentation|next\.config|drizzle\.config|store\/(?:schema|command))|config\.ts$|\.d\.m?ts$|kinds\/(?:runs|[\w-]+\/run)\.ts$|checks\/(?:runs|[\w-]+\/run)\.ts$|sandbox\/src\/(?:at-once|in-\w+)\.ts$|cli-bundle/;
     const unused = all
       .filter((file) => !called.test(file) && !/index\.ts$|\.test\./.test(file) && !taken.has(`${file} *`))
       .flatMap((file) =>

@@ -1,16 +1,15 @@
+import { compileCheck } from '../checks/registry.ts';
+import { checks } from '../checks/runs.ts';
 import type { OpenField } from '../field/kind.ts';
-import { type Definition, type KindTable, kindIn } from '../kinds/contract/definition.ts';
+import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import { readBy } from '../rules/checks.ts';
-import { parseExpression } from '../rules/expression.ts';
-import { checks } from '../rules/judges.ts';
-import type { Check, Rule } from '../rules/rule.ts';
+import type { Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
 import { formOf, type Languages, ownOf, wordingFor, wordsOf } from '../rules/wording.ts';
-import { canonical } from '../values/decimal.ts';
 import { compileCondition } from './condition.ts';
-import type { CheckDocument, FieldDocument, RuleDocument, SetDocument } from './document.ts';
+import type { FieldDocument, RuleDocument, SetDocument } from './document.ts';
 
 /** What is said where no language is handed in: others are fetched when a field is in them (`rules/wording/`). */
 const usual: Languages = { en: english };
@@ -120,34 +119,4 @@ export function compileRule(rule: RuleDocument, field: FieldDocument, set: SetFa
     reads: reads.length ? reads : undefined,
     clears: rule.refused === 'clear' ? true : undefined,
   };
-}
-
-/** How long a server is waited for, in milliseconds, where a document says nothing. */
-const patience = 4000;
-
-function compileCheck(check: CheckDocument, { comparable }: Definition): Check {
-  if (check.type === 'compare') {
-    const isCounted = comparable === 'number' || comparable === 'minutes';
-    return { ...check, by: isCounted ? 'number' : 'text' };
-  }
-  if (check.type === 'custom') return { type: 'custom', code: check.code, with: check.with ?? [] };
-  if (check.type === 'remote') {
-    const { ask, timeout = patience, on = 'leave' } = check;
-    return { type: 'remote', ask, timeout, on, with: check.with ?? [] };
-  }
-  if (check.type === 'range') {
-    // Numbers are compared as canonical decimals; dates and times are none and stay.
-    const [min, max, step] = [check.min, check.max, check.step].map((limit) =>
-      limit === undefined ? undefined : canonical(`${limit}`) || `${limit}`,
-    );
-    const limits = {
-      ...(min === undefined ? {} : { min: `${min}` }),
-      ...(max === undefined ? {} : { max: `${max}` }),
-    };
-    return { type: 'range', ...limits, ...(step === undefined ? {} : { step: `${step}` }) };
-  }
-  if (check.type !== 'matches') return check;
-  const automaton = parseExpression(check.pattern, check.flags);
-  if ('message' in automaton) throw new RangeError(automaton.message);
-  return { type: 'matches', pattern: check.pattern, automaton };
 }

@@ -1,9 +1,12 @@
+import type { CheckDocument } from '../checks/registry.ts';
 import type { Look } from '../field/look.ts';
 import type { AllKinds, KindName } from '../kinds/registry.ts';
 import type { EntryOf } from '../options/option.ts';
-import type { Comparison } from '../rules/rule.ts';
 import type { Plural } from '../rules/wording.ts';
 import type { Trial } from '../tape/trial.ts';
+
+export type { Limit } from '../checks/range/define.ts';
+export type { CheckDocument };
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */
 export interface SetDocument {
@@ -69,27 +72,6 @@ export type ConditionDocument =
 
 /** What a field is compared with: its raw value, or a number or yes and no as JSON has them. */
 export type ConditionValue = string | number | boolean | null;
-
-/** What a rule checks, as a document writes it. */
-export type CheckDocument =
-  | { readonly type: 'required' | 'complete' | 'not-trivial' }
-  | { readonly type: 'length'; readonly min?: number; readonly max?: number }
-  | { readonly type: 'matches'; readonly pattern: string; readonly flags?: string }
-  | { readonly type: 'in' | 'not-in'; readonly values: readonly string[] }
-  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11'; readonly rotate?: number }
-  | { readonly type: 'range'; readonly min?: Limit; readonly max?: Limit; readonly step?: Limit }
-  | { readonly type: 'compare'; readonly op: Comparison; readonly field: string; readonly days?: number }
-  | { readonly type: 'custom'; readonly code: string; readonly with?: readonly string[] }
-  | {
-      readonly type: 'remote';
-      readonly ask: string;
-      readonly timeout?: number;
-      readonly on?: 'leave' | 'pause';
-      readonly with?: readonly string[];
-    };
-
-/** A number, or the kind's raw form as a text: a decimal, a date, `today+18m`, a time. */
-export type Limit = string | number;
 
 /** A form: fields in an order or in sections, sent together. */
 export interface FormDocument {

@@ -1,3 +1,4 @@
+export { comparisonsFor } from '../checks/compare/define.ts';
 export { type CompiledSet, compile, hasOwnCode, type RunOwnCode, withOwnCode } from './compile.ts';
 export { compileField } from './compile-field.ts';
 export { compileCondition } from './condition.ts';
@@ -21,7 +22,7 @@ export {
   readDocument,
   withEntries,
 } from './read-document.ts';
-export { comparisonsFor, dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
+export { dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';
 export {
   inLanguage,

@@ -1,10 +1,10 @@
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { checkTypes } from '../checks/registry.ts';
 import { kinds } from '../kinds/registry.ts';
 import type { ListItem, Option, Options } from '../options/option.ts';
 import { readDocument } from './read-document.ts';
-import { checkTypes } from './read-rules.ts';
 import { documentSchema } from './schema.ts';
 
 const isBySchema = new Ajv2020({ strict: true, allowUnionTypes: true, strictRequired: false }).compile(

@@ -1,10 +1,11 @@
+import { checkTypes, definitionOf } from '../checks/registry.ts';
 import { most } from '../faults/limits.ts';
 import { attributeNames } from '../field/html.ts';
 import type { Definition, KindTable } from '../kinds/contract/definition.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { type Schema, schemaOf } from '../options/schema.ts';
+import { filled, listOf, shape, text } from '../options/shapes.ts';
 import { pluralCategories } from '../rules/wording.ts';
-import { checkTypes } from './read-rules.ts';
 
 /**
  * What the schema leaves to the reader, because no schema can say it:
@@ -12,102 +13,13 @@ import { checkTypes } from './read-rules.ts';
  * against each other (what is said of other fields, what a kind can be compared by, bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
  * a locale is known, and how a limit of a kind is written.
  */
-const filled: Schema = { type: 'string', maxLength: most.characters, pattern: '\\S' };
 const word: Schema = { type: 'string', maxLength: most.id, pattern: '^[A-Za-z][\\w-]*$' };
-const whole: Schema = { type: 'integer', minimum: 0 };
-const limit: Schema = {
-  type: ['string', 'number'],
-  maxLength: most.id,
-  description:
-    'A decimal, an ISO 8601 date or time, whole minutes, or for dates today, today+18m, today-16y.',
-};
-
-const shape = (properties: Schema, required: readonly string[] = [], more: Schema = {}): Schema => ({
-  type: 'object',
-  ...(required.length ? { required } : {}),
-  additionalProperties: false,
-  properties,
-  ...more,
-});
-const oneOrOther = (...keys: string[]): Schema => ({ anyOf: keys.map((key) => ({ required: [key] })) });
-
-const text: Schema = { type: 'string', maxLength: most.characters };
-const listOf = (items: Schema, more: Schema = {}): Schema => ({
-  type: 'array',
-  maxItems: most.items,
-  items,
-  ...more,
-});
 const texts: Schema = listOf(text);
-const others: Schema = listOf(text, { maxItems: most.with });
-const withoutDays = ['same', 'differs', 'after', 'not-before', 'before', 'not-after', 'above', 'below'];
-
 /** Each check with what it must and may be told. */
 const check: Schema = {
   type: 'object',
   required: ['type'],
-  oneOf: [
-    shape({ type: { enum: ['required', 'complete', 'not-trivial'] } }),
-    shape({ type: { const: 'length' }, min: whole, max: whole }, [], oneOrOther('min', 'max')),
-    shape(
-      {
-        type: { const: 'matches' },
-        pattern: text,
-        flags: { ...text, pattern: '^[isu]*$' },
-      },
-      ['pattern'],
-    ),
-    shape(
-      {
-        type: { enum: ['in', 'not-in'] },
-        values: listOf(text, { minItems: 1 }),
-      },
-      ['values'],
-    ),
-    shape(
-      {
-        type: { const: 'checksum' },
-        scheme: { enum: ['luhn', 'mod97', 'mod11'] },
-        rotate: {
-          type: 'integer',
-          minimum: 1,
-          maximum: 20,
-          description: 'So many first characters are read last (4 for an IBAN, ISO 13616).',
-        },
-      },
-      ['scheme'],
-    ),
-    shape(
-      { type: { const: 'range' }, min: limit, max: limit, step: limit },
-      [],
-      oneOrOther('min', 'max', 'step'),
-    ),
-    shape({ type: { const: 'compare' }, op: { enum: withoutDays }, field: text }, ['op', 'field']),
-    shape(
-      {
-        type: { const: 'compare' },
-        op: { enum: ['at-most-days', 'at-least-days'] },
-        field: text,
-        days: { type: 'integer', minimum: 0, maximum: 36_500 },
-      },
-      ['op', 'field', 'days'],
-    ),
-    shape({ type: { const: 'custom' }, code: { ...filled, maxLength: most.code }, with: others }, ['code']),
-    shape(
-      {
-        type: { const: 'remote' },
-        ask: {
-          ...text,
-          pattern: '^/(?![/\\\\])[\\w\\-./]*$',
-          description: 'A path of the same server.',
-        },
-        timeout: { type: 'integer', minimum: 100, maximum: 60_000, default: 4000 },
-        on: { enum: ['leave', 'pause'], default: 'leave' },
-        with: others,
-      },
-      ['ask'],
-    ),
-  ],
+  oneOf: checkTypes.flatMap((type) => definitionOf(type).schemas),
 };
 
 const value: Schema = { type: ['string', 'number', 'boolean', 'null'], maxLength: most.characters };

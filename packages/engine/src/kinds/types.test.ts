@@ -1,11 +1,11 @@
 import { expect, expectTypeOf, test } from 'vitest';
+import { checks } from '../checks/runs.ts';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
 import type { CompiledField } from '../field/compiled.ts';
 import { closed, type OpenField, open, openAny } from '../field/kind.ts';
 import type { FieldState } from '../field/moment.ts';
 import { apply, start } from '../field/state.ts';
-import { checks } from '../rules/judges.ts';
 import type { DatePlan } from './date/run.ts';
 import { date } from './date/run.ts';
 import type { PartsBody } from './editing/parts.ts';

@@ -1,3 +1,4 @@
+import { definitionOf } from '../checks/registry.ts';
 import type {
   ConditionDocument,
   FieldDocument,
@@ -8,7 +9,6 @@ import type {
 import { readDocument } from '../document/read-document.ts';
 import { brokenEntries } from '../kinds/broken.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
-import { besideLimit } from './limits.ts';
 
 /** A set with one thing in it that is not as it was. */
 export interface Break {
@@ -23,59 +23,6 @@ export interface Break {
 /** One way to change something, with what it is then. */
 type Way<T> = readonly [words: string, instead: T];
 
-/** Comparisons turned round, and those beside them. */
-const turned: Readonly<Record<string, readonly string[]>> = {
-  same: ['differs'],
-  differs: ['same'],
-  after: ['not-before', 'not-after'],
-  'not-before': ['after', 'before'],
-  before: ['not-after', 'not-before'],
-  'not-after': ['before', 'after'],
-  above: ['below'],
-  below: ['above'],
-  'at-most-days': ['at-least-days'],
-  'at-least-days': ['at-most-days'],
-};
-
-/** What a check does not do any more, or does otherwise. */
-function brokenChecks({ check }: RuleDocument): readonly Way<RuleDocument['check']>[] {
-  switch (check.type) {
-    case 'length':
-      return (['min', 'max'] as const).flatMap((end) => {
-        const at = check[end];
-        return at === undefined
-          ? []
-          : [at - 1, at + 1].filter((one) => one >= 0).map((one): Way<RuleDocument['check']> => [`${end} ${one} instead of ${at}`, { ...check, [end]: one }]);
-      });
-    case 'range':
-      return (['min', 'max', 'step'] as const).flatMap((end) => {
-        const at = check[end];
-        if (at === undefined) return [];
-        const { [end]: _, ...rest } = check;
-        const isLast = Object.keys(rest).length === 1;
-        return [
-          ...besideLimit(String(at)).map((one): Way<RuleDocument['check']> => [`${end} ${one} instead of ${at}`, { ...check, [end]: one }]),
-          ...(isLast ? [] : [[`without ${end} ${at}`, rest] as Way<RuleDocument['check']>]),
-        ];
-      });
-    case 'in':
-    case 'not-in':
-      return [
-        ...(check.values.length > 1 ? check.values.slice(0, 5).map((value): Way<RuleDocument['check']> => [`without “${value}” in its list`, { ...check, values: check.values.filter((one) => one !== value) }]) : []),
-        [check.type === 'in' ? 'none of its list instead of one' : 'one of its list instead of none', { ...check, type: check.type === 'in' ? 'not-in' : 'in' }],
-      ];
-    case 'checksum':
-      return (['luhn', 'mod97', 'mod11'] as const).filter((scheme) => scheme !== check.scheme).map((scheme) => [`${scheme} instead of ${check.scheme}`, { ...check, scheme }]);
-    case 'compare':
-      return [
-        ...(turned[check.op] ?? []).map((op): Way<RuleDocument['check']> => [`“${op}” instead of “${check.op}”`, { ...check, op: op as 'same' }]),
-        ...(check.days === undefined ? [] : [check.days - 1, check.days + 1].filter((one) => one >= 0).map((days): Way<RuleDocument['check']> => [`${days} days instead of ${check.days}`, { ...check, days }])),
-      ];
-    default:
-      return [];
-  }
-} // biome-ignore format: a way a line
-
 /** When a message may first be seen, as people say it. */
 const when = { 'at-once': 'while typing', leave: 'on leaving', submit: 'on sending' } as const;
 
@@ -87,7 +34,7 @@ function brokenRules<R extends RuleDocument>(rule: R): readonly Way<R | undefine
   const name = `the rule “${rule.id}”`;
   return [
     [`${name} dropped`, undefined],
-    ...brokenChecks(rule).map(([words, check]): Way<R> => [`${name}: ${words}`, { ...rule, check }]),
+    ...definitionOf(rule.check.type).mutations(rule.check).map(([words, check]): Way<R> => [`${name}: ${words}`, { ...rule, check: check as RuleDocument['check'] }]),
     ...moments.filter((one) => one !== shown).map((show): Way<R> => [`${name} is seen ${when[show]} instead of ${when[shown]}`, { ...rule, show }]),
     [`${name} is ${rule.severity === 'warning' ? 'an error' : 'a warning'}`, { ...rule, severity: rule.severity === 'warning' ? 'error' : 'warning' }],
     ...(rule.refused ? [[`${name}: what it refuses ${rule.refused === 'clear' ? 'stays' : 'is taken out'}`, { ...rule, refused: rule.refused === 'clear' ? 'keep' : 'clear' }] as Way<R>] : []),

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
+import { besideLimit } from '../checks/range/beside-limit.ts';
 import { compile, type RunOwnCode } from '../document/compile.ts';
 import type { FieldDocument, FormDocument, SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { kinds } from '../kinds/registry.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { breaksOf } from './breaks.ts';
-import { besideLimit } from './limits.ts';
 import { breakOnPurpose, type Proven } from './proof.ts';
 import { random } from './random.ts';
 import { reachOf } from './reach.ts';

@@ -1,9 +1,9 @@
+import { besideLimit } from '../checks/range/beside-limit.ts';
 import type { OpenField } from '../field/kind.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { valueTypesOf } from '../kinds/value-types.ts';
 import type { Check } from '../rules/rule.ts';
 import { resolve } from '../values/calendar.ts';
-import { besideLimit } from './limits.ts';
 
 /** What is worth putting into a field: values as a program writes them, texts as people type them. */
 export interface Texts {

@@ -1,7 +1,6 @@
 export { type StateBudget, textApart } from './apart.ts';
 export { type Walker, walkerOf } from './automaton.ts';
 export { type CarriedCheck, type Checks, carriedBy, type Judge } from './checks.ts';
-export { schemes } from './checksum.ts';
 export type { CodeInput, CodeOutcome, RunCode } from './custom.ts';
 export { parseExpression } from './expression.ts';
 export { type Finding, passed, type Verdict } from './finding.ts';

@@ -1,7 +1,7 @@
+import { schemes } from '@arbeit/engine/checks';
 import { compileField, type FieldDocument, type RuleDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { propose } from '@arbeit/engine/kinds/pattern';
-import { schemes } from '@arbeit/engine/rules';
 import { offersFrom } from './offers.ts';
 import { patternOf } from './pattern-of.ts';
 import { idFor } from './sound.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { luhn, mod11, mod97 } from './checksum.ts';
+import { luhn, mod11, mod97 } from './schemes.ts';
 
 // Worked examples of the standards themselves, and one wrong character in each.
 describe.each([

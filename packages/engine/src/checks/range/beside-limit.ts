@@ -1,5 +1,5 @@
-import { addDays, isDate } from '../values/calendar.ts';
-import { add, canonical, places } from '../values/decimal.ts';
+import { addDays, isDate } from '../../values/calendar.ts';
+import { add, canonical, places } from '../../values/decimal.ts';
 
 /** A time of day so many minutes on; nothing past midnight. */
 function minutesOn(time: string, by: number): string | undefined {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { addDays } from '../values/calendar.ts';
-import { compare } from './judges.ts';
-import type { Comparison } from './rule.ts';
+import type { Comparison } from '../../rules/rule.ts';
+import { addDays } from '../../values/calendar.ts';
+import { compare } from './run.ts';
 
 const says = (op: Comparison, value: string, other: string | null, by: 'number' | 'text', days?: number) =>
   compare(

@@ -1,0 +1,37 @@
+import type { Judge } from '../../rules/checks.ts';
+import { passed } from '../../rules/finding.ts';
+import type { Comparison } from '../../rules/rule.ts';
+import { compare as order } from '../../values/decimal.ts';
+
+/** Whether the value stands to another field's as it should: code `differs`. Without one of the two there is nothing to compare. */
+export const compare: Judge<'compare'> = ({ kind, plan }, body, { op, field, days = 0, by }, { others }) => {
+  const value = kind.value(plan, body);
+  const other = others[field];
+  if (value === null || !other || other.value === null) return passed;
+  const side = by === 'number' ? order(value, other.value) : order8601(value, other.value);
+  // Days of ISO 8601 alone are read as in UTC (ECMAScript, Date.parse), where each has 24 hours.
+  const apart = (Date.parse(value) - Date.parse(other.value)) / 86_400_000;
+  if (holdsFor[op](side, apart - days)) return passed;
+  const data = { value: body.display, other: other.display, 'other-label': other.label, days: String(days) };
+  return { verdict: 'fail', code: 'differs', data };
+};
+
+/** Below 0, 0 or above 0; of two times of which one has no seconds, it has none. */
+function order8601(a: string, b: string): number {
+  const [x, y] = [a, b].map((text) => (/^\d\d:\d\d$/.test(text) ? `${text}:00` : text)) as [string, string];
+  return x < y ? -1 : x > y ? 1 : 0;
+}
+
+/** Whether a comparison holds, by which side of the other value this one is on, and by how many days it is further away than it may be. */
+const holdsFor: Readonly<Record<Comparison, (side: number, further: number) => boolean>> = {
+  same: (side) => side === 0,
+  differs: (side) => side !== 0,
+  after: (side) => side > 0,
+  above: (side) => side > 0,
+  before: (side) => side < 0,
+  below: (side) => side < 0,
+  'not-before': (side) => side >= 0,
+  'not-after': (side) => side <= 0,
+  'at-most-days': (_, further) => further <= 0,
+  'at-least-days': (_, further) => further >= 0,
+};

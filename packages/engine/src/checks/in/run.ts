@@ -1,0 +1,13 @@
+import type { Judge } from '../../rules/checks.ts';
+import { passed } from '../../rules/finding.ts';
+import { finding, rawOf, shownAs } from '../findings.ts';
+
+/** Whether the raw value is one of a list: code `not-allowed`. */
+export const among: Judge<'in'> = (field, body, { values }) => {
+  const raw = rawOf(field, body);
+  if (values.includes(raw)) return passed;
+  const { kind, plan } = field;
+  const open = kind.hasRoom(plan, body) && values.some((value) => value.startsWith(raw));
+  const shown = values.map((value) => shownAs(field, value)).join(', ');
+  return finding(open ? 'open' : 'fail', 'not-allowed', { allowed: shown });
+};

@@ -1,0 +1,94 @@
+import { most } from '../../faults/limits.ts';
+import { nameOf, type Spot } from '../../faults/spot.ts';
+import type { Definition, Limits } from '../../kinds/contract/definition.ts';
+import type { Schema } from '../../options/schema.ts';
+import { oneOrOther, shape } from '../../options/shapes.ts';
+import { canonical } from '../../values/decimal.ts';
+import { define, type Mutation } from '../contract.ts';
+import { besideLimit } from './beside-limit.ts';
+
+/** A number, or the kind's raw form as a text: a decimal, a date, `today+18m`, a time. */
+export type Limit = string | number;
+
+const ends = ['min', 'max', 'step'] as const;
+
+function readRange(at: Spot, kind: Definition | undefined): void {
+  if (kind === undefined) return;
+  const { limits, name } = kind;
+  if (!limits) {
+    at.get('type').fault(`A ${name} field has no order, so it has no range.`, { suggestion: 'length' });
+    return;
+  }
+  const given = ['min', 'max', 'step'].filter((key) => at.has(key));
+  if (given.length === 0) at.fault('A range needs "min", "max", "step" or some of them.');
+  for (const key of given) {
+    const spot = at.get(key);
+    const { value } = spot;
+    const text = typeof value === 'number' && Number.isFinite(value) ? String(value) : value;
+    if (key === 'step' && !limits.hasSteps) spot.fault(`A ${name} field has no steps: leave it out.`);
+    else if (
+      typeof text !== 'string' ||
+      text.length > most.id ||
+      !limits.isGood(text) ||
+      (key === 'step' && !/[1-9]/.test(text.replace('-', '')))
+    )
+      spot.fault(`Expected a ${name} such as "${limits.example}", found ${nameOf(value)}.`, {
+        suggestion: limits.example,
+      });
+    else if (key === 'step' && text.startsWith('-'))
+      spot.fault('A step is above zero.', { suggestion: text.slice(1) });
+  }
+  readOrder(at, limits);
+}
+
+/** A lower limit above the upper one lets nothing pass. */
+function readOrder(at: Spot, { isGood, isAbove }: Limits): void {
+  const [min = '', max = ''] = ['min', 'max'].map((key) => (at.has(key) ? String(at.get(key).value) : ''));
+  if (min && max && isGood(min) && isGood(max) && isAbove(min, max))
+    at.get('min').fault(`"min" is above "max" (${max}): nothing would pass.`, { suggestion: max });
+}
+
+const limit: Schema = {
+  type: ['string', 'number'],
+  maxLength: most.id,
+  description:
+    'A decimal, an ISO 8601 date or time, whole minutes, or for dates today, today+18m, today-16y.',
+};
+
+export const range = define<{
+  readonly type: 'range';
+  readonly min?: Limit;
+  readonly max?: Limit;
+  readonly step?: Limit;
+}>({
+  type: 'range',
+  members: { min: 'optional', max: 'optional', step: 'optional' },
+  read: readRange,
+  schemas: [
+    shape({ type: { const: 'range' }, min: limit, max: limit, step: limit }, [], oneOrOther(...ends)),
+  ],
+  data: ends,
+  numbers: ['min', 'max'],
+  compile(check) {
+    const limits: { min?: string; max?: string; step?: string } = {};
+    for (const end of ends) {
+      const at = check[end];
+      // Numbers are compared as canonical decimals; dates and times are none and stay.
+      if (at !== undefined) limits[end] = canonical(`${at}`) || `${at}`;
+    }
+    return { type: 'range', ...limits };
+  },
+  mutations: (check) =>
+    ends.flatMap((end) => {
+      const at = check[end];
+      if (at === undefined) return [];
+      const { [end]: _, ...rest } = check;
+      const isLast = Object.keys(rest).length === 1;
+      return [
+        ...besideLimit(String(at)).map(
+          (one): Mutation => [`${end} ${one} instead of ${at}`, { ...check, [end]: one }],
+        ),
+        ...(isLast ? [] : [[`without ${end} ${at}`, rest] as Mutation]),
+      ];
+    }),
+});

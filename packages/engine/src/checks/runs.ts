@@ -1,0 +1,32 @@
+import { asking } from '../rules/asking.ts';
+import type { Checks } from '../rules/checks.ts';
+import { clearing } from '../rules/clearing.ts';
+import { checksum } from './checksum/run.ts';
+import { compare } from './compare/run.ts';
+import { custom } from './custom/run.ts';
+import { among } from './in/run.ts';
+import { length } from './length/run.ts';
+import { matches } from './matches/run.ts';
+import { notAmong } from './not-in/run.ts';
+import { notTrivial } from './not-trivial/run.ts';
+import { remote } from './remote/run.ts';
+
+export { customBy } from '../rules/custom.ts';
+export { schemes } from './checksum/schemes.ts';
+/** The checks a field carries where a rule asks for them, each by itself and all together. */
+export { among, asking, checksum, clearing, compare, custom, length, matches, notAmong, notTrivial, remote };
+
+/** All of them, and what goes with some rules beside them. */
+export const checks = {
+  length,
+  matches,
+  in: among,
+  'not-in': notAmong,
+  checksum,
+  'not-trivial': notTrivial,
+  compare,
+  remote,
+  custom,
+  asking,
+  clearing,
+} satisfies Required<Checks>;

@@ -1,0 +1,25 @@
+import { most } from '../faults/limits.ts';
+import type { Schema } from './schema.ts';
+
+/** Pieces of JSON Schema (2020-12) that several schemas are made of. */
+export const text: Schema = { type: 'string', maxLength: most.characters };
+export const filled: Schema = { type: 'string', maxLength: most.characters, pattern: '\\S' };
+export const whole: Schema = { type: 'integer', minimum: 0 };
+
+/** An object with these members and no others. */
+export const shape = (properties: Schema, required: readonly string[] = [], more: Schema = {}): Schema => ({
+  type: 'object',
+  ...(required.length ? { required } : {}),
+  additionalProperties: false,
+  properties,
+  ...more,
+});
+export const oneOrOther = (...keys: string[]): Schema => ({
+  anyOf: keys.map((key) => ({ required: [key] })),
+});
+export const listOf = (items: Schema, more: Schema = {}): Schema => ({
+  type: 'array',
+  maxItems: most.items,
+  items,
+  ...more,
+});
