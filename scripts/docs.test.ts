@@ -8,6 +8,7 @@ import { lay, parseNotation, readAloud, sampleCells } from '@arbeit/engine/kinds
 import { tableOf } from '@arbeit/engine/options';
 import { play, readTape } from '@arbeit/engine/tape';
 import { describe, expect, test } from 'vitest';
+import { checkTypes, definitionOf } from '../packages/engine/src/checks/registry.ts';
 import { plainly } from '../packages/engine/src/kinds/own/plainly.fixture.ts';
 
 const root = new URL('../', import.meta.url);
@@ -136,4 +137,24 @@ test('docs/options.md is what the kinds say of their options', async () => {
     '',
   ];
   await expect([...head, ...sections].join('\n')).toMatchFileSnapshot('../docs/options.md');
+});
+
+test('docs/checks.md is what the checks say of their options', async () => {
+  const sections = checkTypes.map((type) => {
+    const { options, data } = definitionOf(type);
+    const brings =
+      data === 'own'
+        ? 'what its answer brings'
+        : ['label', ...data].map((name) => `\`{${name}}\``).join(', ');
+    const table = Object.keys(options).length === 0 ? '' : `${tableOf(options)}\n\n`;
+    return `## ${type}\n\n${table}A message may name ${brings}.\n`;
+  });
+  const head = [
+    '# Checks of rules',
+    '',
+    'Written from the checks’ own descriptions (`packages/engine/src/checks/*/define.ts`) by the tests: `npx vitest run scripts/docs -u`.',
+    'How rules are shown and combined is in [the engine](engine.md) and [forms](forms.md).',
+    '',
+  ];
+  await expect([...head, ...sections].join('\n')).toMatchFileSnapshot('../docs/checks.md');
 });

@@ -1,5 +1,6 @@
 import type { Spot } from '../faults/spot.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
+import type { CheckOptions, EntryOf } from '../options/option.ts';
 import type { Schema } from '../options/schema.ts';
 import type { Check } from '../rules/rule.ts';
 
@@ -14,24 +15,33 @@ export type Mutation = readonly [words: string, instead: CheckBase];
 /** A check as it runs. Of a check that documents do not know any type. */
 export type CompiledOf<C extends CheckBase> = Extract<Check, { type: C['type'] }>;
 
-/** All there is to a check but what it does: how it is read, described to other tools, compiled and broken on purpose. */
+/** All there is to a check but what it does: how it is read, described to other tools, edited, compiled and broken on purpose. */
 export interface CheckDefinition<C extends CheckBase> {
   readonly type: C['type'];
-  /** Its members beside the type, in the order of the reference, each with whether it has to be given. */
-  readonly members: { readonly [M in Exclude<keyof C, 'type'>]-?: 'needed' | 'optional' };
-  /** Reports what is wrong with the members. `kind`: what is known of the field, where it is known. */
-  read(at: Spot, kind: Definition | undefined): void;
-  /** JSON Schema of all that can be said of it there; several where it has several shapes. */
-  readonly schemas: readonly Schema[];
+  /** Its members as data: their type, the reader, the JSON Schema and the editor of the desk come from it. */
+  readonly options: CheckOptions;
+  /** Reports what no member says by itself: limits, members against each other. `kind`: what is known of the field, where it is known. */
+  read?(at: Spot, kind: Definition | undefined): void;
+  /** What a schema can say of members against each other. */
+  readonly rest?: Schema;
   /** What its message may name in `{…}` beside the label; `own`: what the code or the server brings, only they know. */
   readonly data: readonly string[] | 'own';
   /** The members that the forms of a message can go by. */
-  readonly numbers?: readonly (keyof C & string)[];
+  readonly numbers?: readonly string[];
   /** Ready to run. */
   compile(check: C, kind: Definition): CompiledOf<C>;
   /** Every sensible way to break it. */
-  mutations(check: C): readonly (readonly [words: string, instead: CheckBase])[];
+  mutations(check: C): readonly Mutation[];
 }
 
-/** A definition with its own type of check. */
-export const define = <C extends CheckBase>(definition: CheckDefinition<C>): CheckDefinition<C> => definition;
+/** The check that a definition is of. */
+export type CheckOf<T extends string, O extends CheckOptions> = { readonly type: T } & EntryOf<O>;
+
+/** A definition whose check has the type of its options. */
+export const define = <const T extends string, const O extends CheckOptions>(
+  definition: Omit<CheckDefinition<CheckOf<T, O>>, 'type' | 'options'> & {
+    readonly type: T;
+    readonly options: O;
+  },
+): CheckDefinition<CheckOf<T, O>> & { readonly options: O } =>
+  definition as CheckDefinition<CheckOf<T, O>> & { readonly options: O };

@@ -43,14 +43,9 @@ export type CheckDocument = {
 /** Every check, by its type. */
 export const checkTypes = Object.keys(definitions) as readonly CheckType[];
 
-/** What defines a check, for whoever knows only its name. */
-type AnyDefinition = Omit<CheckDefinition<CheckBase>, 'members' | 'numbers'> & {
-  readonly members: Readonly<Record<string, 'needed' | 'optional'>>;
-  readonly numbers?: readonly string[];
-};
-
 /** What defines a check. Each is asked about checks of its own type alone. */
-export const definitionOf = (type: CheckType): AnyDefinition => definitions[type] as unknown as AnyDefinition;
+export const definitionOf = (type: CheckType): CheckDefinition<CheckBase> =>
+  definitions[type] as unknown as CheckDefinition<CheckBase>;
 
 /** A check ready to run, in a field of that kind. Throws `RangeError` on an expression that the reader would have refused. */
 export const compileCheck = (check: CheckDocument, kind: Definition): Check =>

@@ -1,17 +1,15 @@
-import type { Spot } from '../faults/spot.ts';
-import { listOf, shape, text } from '../options/shapes.ts';
+import type { List } from '../options/option.ts';
 import type { Mutation } from './contract.ts';
 
-/** What a list of raw values says, whichever of the two checks it is of. */
-export function readValues(at: Spot): void {
-  if (!at.has('values')) return;
-  const values = at.get('values').items();
-  for (const value of values) value.string();
-  if (at.get('values').isEmpty) at.get('values').fault('Expected at least one value.');
-}
-
-export const schemaOfValues = (type: string) =>
-  shape({ type: { const: type }, values: listOf(text, { minItems: 1 }) }, ['values']);
+/** A list of raw values, whichever of the two checks it is of. */
+export const valuesOption = {
+  is: 'list',
+  label: 'Raw values',
+  at: [],
+  of: { is: 'text' },
+  least: 1,
+  needed: true,
+} as const satisfies List;
 
 /** One of the first values left out. */
 export const withoutOne = (check: {

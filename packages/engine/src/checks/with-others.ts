@@ -1,10 +1,12 @@
 import { most } from '../faults/limits.ts';
-import type { Spot } from '../faults/spot.ts';
-import { listOf, text } from '../options/shapes.ts';
+import type { List } from '../options/option.ts';
 
 /** The other fields that go along with a question. */
-export function readWith(at: Spot): void {
-  if (at.has('with')) for (const name of at.get('with').items(most.with)) name.string();
-}
-
-export const schemaOfWith = listOf(text, { maxItems: most.with });
+export const withOption = {
+  is: 'list',
+  label: 'Other fields that go along',
+  at: [],
+  of: { is: 'text' },
+  least: 0,
+  most: most.with,
+} as const satisfies List;

@@ -4,6 +4,7 @@ import { nearest } from '../faults/fault.ts';
 import { most } from '../faults/limits.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
+import { readMembers } from '../options/read.ts';
 import { pluralCategories } from '../rules/wording.ts';
 
 /** The rules of a field of that kind. */
@@ -148,17 +149,15 @@ function readCheck(at: Spot, kind: Definition | undefined): void {
   }
   const type = at.get('type').oneOf(checkTypes) as CheckType | undefined;
   if (!type) return;
-  const { members, read } = definitionOf(type);
-  const entries = Object.entries(members);
-  at.object(
-    ['type', ...entries.map(([name]) => name)],
-    entries.flatMap(([name, must]) => (must === 'needed' ? [name] : [])),
-  );
+  const { options, read } = definitionOf(type);
+  const needed = Object.keys(options).filter((name) => options[name]!.needed);
+  at.object(['type', ...Object.keys(options)], needed);
   if (kind?.pointless?.includes(type))
     at.get('type').fault(`A ${kind.name} field cannot have a check "${type}".`, {
       suggestion: kind.limits ? 'range' : 'complete',
     });
-  read(at, kind);
+  readMembers(at, options, { classes: [] });
+  read?.(at, kind);
 }
 
 /** What is wrong with one check of a field of that kind, in sentences; for screens that edit one. */

@@ -3,7 +3,7 @@ import { most } from '../faults/limits.ts';
 import { attributeNames } from '../field/html.ts';
 import type { Definition, KindTable } from '../kinds/contract/definition.ts';
 import { mayBeLeftOut } from '../options/option.ts';
-import { type Schema, schemaOf } from '../options/schema.ts';
+import { type Schema, schemaOf, schemaOfMembers } from '../options/schema.ts';
 import { filled, listOf, shape, text } from '../options/shapes.ts';
 import { pluralCategories } from '../rules/wording.ts';
 
@@ -19,7 +19,10 @@ const texts: Schema = listOf(text);
 const check: Schema = {
   type: 'object',
   required: ['type'],
-  oneOf: checkTypes.flatMap((type) => definitionOf(type).schemas),
+  oneOf: checkTypes.map((type) => {
+    const { options, rest } = definitionOf(type);
+    return schemaOfMembers(options, { type: { const: type } }, rest);
+  }),
 };
 
 const value: Schema = { type: ['string', 'number', 'boolean', 'null'], maxLength: most.characters };

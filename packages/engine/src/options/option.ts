@@ -67,6 +67,8 @@ export interface List extends Described {
   readonly is: 'list';
   readonly of: ListItem;
   readonly least: number;
+  /** The most values it has, where that is less than any list may have. */
+  readonly most?: number;
   /** A word that stands for all there are. */
   readonly any?: string;
   readonly usual?: string | readonly (string | number)[];
@@ -109,6 +111,8 @@ export const pickForm = { value: '^\\S{1,100}$', label: '^(?=.*\\S)[^;\\p{Cc}]{1
 export type Option = Choice | Whole | Text | List | Bounds | Picks;
 /** All options of a kind's entry, by name. */
 export type Options = Readonly<Record<string, Option>>;
+/** All members of a check, by name. */
+export type CheckOptions = Readonly<Record<string, Option | Limit>>;
 
 /** What a fault in a text says: the sentence, and where in it and what instead, where that is known. */
 export interface TextFault {
@@ -116,6 +120,11 @@ export interface TextFault {
   /** 1-based, in characters. */
   readonly column?: number;
   readonly suggestion?: string | undefined;
+}
+
+/** A limit in the raw form of the field's kind: a decimal, an ISO 8601 date or time, `today+18m`, whole minutes. What it may be, only the kind knows. */
+export interface Limit extends Described {
+  readonly is: 'limit';
 }
 
 /** What an option may need to know of the document it stands in. */
@@ -135,16 +144,18 @@ type ValueOf<O> = O extends { is: 'choice'; choices: readonly (readonly [infer V
         ? { readonly min?: number; readonly max?: number }
         : O extends { is: 'picks' }
           ? readonly Offer[]
-          : O extends { is: 'list'; of: infer I }
-            ? readonly ValueOf<I>[] | (O extends { any: infer A } ? A : never)
-            : never;
+          : O extends { is: 'limit' }
+            ? string | number
+            : O extends { is: 'list'; of: infer I }
+              ? readonly ValueOf<I>[] | (O extends { any: infer A } ? A : never)
+              : never;
 
 type Needed<O> = { [K in keyof O]: O[K] extends { needed: true } ? K : never }[keyof O];
 type Usual<O> = { [K in keyof O]: O[K] extends { usual: unknown } ? K : never }[keyof O];
 type Plain<T> = { readonly [K in keyof T]: T[K] };
 
 /** The type of an entry with these options, as a document writes it. */
-export type EntryOf<O extends Options> = Plain<
+export type EntryOf<O extends CheckOptions> = Plain<
   { readonly [K in Needed<O>]: ValueOf<O[K]> } & {
     readonly [K in Exclude<keyof O, Needed<O>>]?: ValueOf<O[K]>;
   }

@@ -1,6 +1,7 @@
 import { most } from '../faults/limits.ts';
 import { nameOf, type Spot } from '../faults/spot.ts';
 import {
+  type CheckOptions,
   type ListItem,
   type Option,
   type Options,
@@ -13,8 +14,13 @@ import {
 export function readOptions(at: Spot, options: Options, around: Surroundings): void {
   const needed = Object.keys(options).filter((key) => options[key]!.needed);
   if (!at.object(Object.keys(options), needed)) return;
+  readMembers(at, options, around);
+}
+
+/** Checks the members there are of what is known to be an object. A limit is read by whoever knows the kind. */
+export function readMembers(at: Spot, options: CheckOptions, around: Surroundings): void {
   for (const [key, option] of Object.entries(options))
-    if (at.has(key)) readOption(at.get(key), option, around);
+    if (at.has(key) && option.is !== 'limit') readOption(at.get(key), option, around);
 }
 
 function readOption(at: Spot, option: Option, around: Surroundings): void {
@@ -41,7 +47,7 @@ function readOption(at: Spot, option: Option, around: Surroundings): void {
       return;
     case 'list': {
       if (option.any !== undefined && at.value === option.any) return;
-      const items = at.items();
+      const items = at.items(option.most);
       for (const item of items) readItem(item, option.of);
       if (at.size !== undefined && at.size < option.least) {
         const any = option.any === undefined ? '' : `, or "${option.any}"`;

@@ -1,7 +1,7 @@
-import type { ListItem, Option, Options } from './option.ts';
+import type { CheckOptions, Limit, ListItem, Option } from './option.ts';
 
-/** Options as rows of a Markdown table, for `docs/options.md`. */
-export function tableOf(options: Options): string {
+/** Options as rows of a Markdown table, for `docs/options.md` and `docs/checks.md`. */
+export function tableOf(options: CheckOptions): string {
   const rows = Object.entries(options).map(([key, option]) =>
     [
       `\`${key}\``,
@@ -15,8 +15,10 @@ export function tableOf(options: Options): string {
 
 const code = (value: unknown): string => `\`${typeof value === 'string' ? value : JSON.stringify(value)}\``;
 
-function takes(option: Option): string {
+function takes(option: Option | Limit): string {
   switch (option.is) {
+    case 'limit':
+      return 'a number, or a text in the raw form of the field';
     case 'list': {
       const list = `a list of ${takesItem(option.of)}`;
       return option.any === undefined ? list : `${code(option.any)} or ${list}`;
@@ -43,7 +45,7 @@ function takesItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' | 'p
   }
 }
 
-function usual(option: Option): string {
+function usual(option: Option | Limit): string {
   if (option.needed) return 'needed';
   if ('usual' in option && option.usual !== undefined) return code(option.usual);
   return ('otherwise' in option && option.otherwise) || 'nothing';

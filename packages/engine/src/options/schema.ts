@@ -1,34 +1,52 @@
 import { most } from '../faults/limits.ts';
-import { type ListItem, type Option, type Options, pickForm } from './option.ts';
+import {
+  type CheckOptions,
+  type Limit,
+  type ListItem,
+  type Option,
+  type Options,
+  pickForm,
+} from './option.ts';
 
 /** A JSON Schema, draft 2020-12. */
 export type Schema = Readonly<Record<string, unknown>>;
 
 /** The schema of an entry with these options. What it cannot say (`check`, bounds against each other) the reader says. */
 export function schemaOf(options: Options): Schema {
+  return schemaOfMembers(options);
+}
+
+/** The same with the type of a check, or whatever else stands beside them. */
+export function schemaOfMembers(options: CheckOptions, beside: Schema = {}, rest: Schema = {}): Schema {
   const needed = Object.keys(options).filter((key) => options[key]!.needed);
   return {
     type: 'object',
     ...(needed.length ? { required: needed } : {}),
     additionalProperties: false,
-    properties: Object.fromEntries(
-      Object.entries(options).map(([key, option]) => [
-        key,
-        { ...schemaOfOption(option), ...wordsOf(option) },
-      ]),
-    ),
+    properties: {
+      ...beside,
+      ...Object.fromEntries(
+        Object.entries(options).map(([key, option]) => [
+          key,
+          { ...schemaOfOption(option), ...wordsOf(option) },
+        ]),
+      ),
+    },
+    ...rest,
   };
 }
 
-function wordsOf(option: Option): Schema {
+function wordsOf(option: Option | Limit): Schema {
   return {
     description: option.about ?? `${option.label}.`,
     ...('usual' in option && option.usual !== undefined ? { default: option.usual } : {}),
   };
 }
 
-function schemaOfOption(option: Option): Schema {
+function schemaOfOption(option: Option | Limit): Schema {
   switch (option.is) {
+    case 'limit':
+      return { type: ['string', 'number'], maxLength: most.id };
     case 'bounds': {
       const bound = { type: 'integer', minimum: option.min, maximum: option.max };
       return { type: 'object', additionalProperties: false, properties: { min: bound, max: bound } };
@@ -55,7 +73,7 @@ function schemaOfOption(option: Option): Schema {
       const list = {
         type: 'array',
         ...(option.least ? { minItems: option.least } : {}),
-        maxItems: most.items,
+        maxItems: option.most ?? most.items,
         items: schemaOfItem(option.of),
       };
       return option.any === undefined ? list : { anyOf: [{ const: option.any }, list] };

@@ -4,7 +4,6 @@ import type { Schema } from './schema.ts';
 /** Pieces of JSON Schema (2020-12) that several schemas are made of. */
 export const text: Schema = { type: 'string', maxLength: most.characters };
 export const filled: Schema = { type: 'string', maxLength: most.characters, pattern: '\\S' };
-export const whole: Schema = { type: 'integer', minimum: 0 };
 
 /** An object with these members and no others. */
 export const shape = (properties: Schema, required: readonly string[] = [], more: Schema = {}): Schema => ({

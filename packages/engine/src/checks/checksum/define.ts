@@ -1,34 +1,30 @@
-import { shape } from '../../options/shapes.ts';
 import { define, type Mutation } from '../contract.ts';
 
 const schemes = ['luhn', 'mod97', 'mod11'] as const;
 
-export const checksum = define<{
-  readonly type: 'checksum';
-  readonly scheme: (typeof schemes)[number];
-  readonly rotate?: number;
-}>({
+export const checksum = define({
   type: 'checksum',
-  members: { scheme: 'needed', rotate: 'optional' },
-  read(at) {
-    if (at.has('rotate')) at.get('rotate').wholeFrom(1, 20);
-    if (at.has('scheme')) at.get('scheme').oneOf(schemes);
+  options: {
+    scheme: {
+      is: 'choice',
+      label: 'Check character after',
+      at: [],
+      choices: [
+        ['luhn', 'Luhn, mod 10 (ISO/IEC 7812-1)'],
+        ['mod97', 'MOD 97-10 (ISO/IEC 7064)'],
+        ['mod11', 'MOD 11-2 (ISO/IEC 7064)'],
+      ],
+      needed: true,
+    },
+    rotate: {
+      is: 'whole',
+      label: 'Read last',
+      about: 'So many first characters are read last (4 for an IBAN, ISO 13616).',
+      at: [],
+      min: 1,
+      max: 20,
+    },
   },
-  schemas: [
-    shape(
-      {
-        type: { const: 'checksum' },
-        scheme: { enum: schemes },
-        rotate: {
-          type: 'integer',
-          minimum: 1,
-          maximum: 20,
-          description: 'So many first characters are read last (4 for an IBAN, ISO 13616).',
-        },
-      },
-      ['scheme'],
-    ),
-  ],
   data: [],
   compile: (check) => check,
   mutations: (check) =>

@@ -1,6 +1,5 @@
 import type { Spot } from '../../faults/spot.ts';
 import type { Definition } from '../../kinds/contract/definition.ts';
-import { shape, text } from '../../options/shapes.ts';
 import type { Comparison } from '../../rules/rule.ts';
 import { define, type Mutation } from '../contract.ts';
 
@@ -25,18 +24,16 @@ export const comparisonsFor = ({ comparable }: Pick<Definition, 'comparable'>): 
   );
 
 function readCompare(at: Spot, kind: Definition | undefined): void {
-  if (at.has('field')) at.get('field').string();
-  const op = at.has('op')
-    ? (at.get('op').oneOf(Object.keys(comparisons)) as Comparison | undefined)
-    : undefined;
-  if (op && kind && !comparisonsFor(kind).includes(op))
+  const { op: written, days } = at.value as { op?: unknown; days?: unknown };
+  const op = (Object.keys(comparisons) as Comparison[]).find((one) => one === written);
+  if (!op) return;
+  if (kind && !comparisonsFor(kind).includes(op))
     at.get('op').fault(`A ${kind.name} field cannot be "${op}" another.`, {
       suggestion: comparisonsFor(kind).at(-1),
     });
-  const counts = op === 'at-most-days' || op === 'at-least-days';
-  if (at.has('days') && op && !counts) at.get('days').fault(`"${op}" counts no days: leave them out.`);
-  else if (at.has('days')) at.get('days').wholeFrom(0, 36_500);
-  else if (counts) at.get('days').fault('"days" is missing: how many.');
+  if (counting.includes(op)) {
+    if (days === undefined) at.get('days').fault('"days" is missing: how many.');
+  } else if (typeof days === 'number') at.get('days').fault(`"${op}" counts no days: leave them out.`);
 }
 
 /** Comparisons turned round, and those beside them. */
@@ -55,34 +52,40 @@ const turned: Readonly<Record<Comparison, readonly Comparison[]>> = {
 
 const counting = ['at-most-days', 'at-least-days'];
 
-export const compare = define<{
-  readonly type: 'compare';
-  readonly op: Comparison;
-  readonly field: string;
-  readonly days?: number;
-}>({
+export const compare = define({
   type: 'compare',
-  members: { op: 'needed', field: 'needed', days: 'optional' },
+  options: {
+    op: {
+      is: 'choice',
+      label: 'Comparison',
+      at: [],
+      choices: [
+        ['same', 'is the same'],
+        ['differs', 'is not the same'],
+        ['after', 'is after'],
+        ['not-before', 'is not before'],
+        ['before', 'is before'],
+        ['not-after', 'is not after'],
+        ['above', 'is above'],
+        ['below', 'is below'],
+        ['at-most-days', 'is at most so many days after'],
+        ['at-least-days', 'is at least so many days after'],
+      ],
+      needed: true,
+    },
+    field: { is: 'text', label: 'Field', at: [], needed: true },
+    days: { is: 'whole', label: 'Days', at: [], min: 0, max: 36_500 },
+  },
   read: readCompare,
-  schemas: [
-    shape(
+  rest: {
+    oneOf: [
       {
-        type: { const: 'compare' },
-        op: { enum: Object.keys(comparisons).filter((op) => !counting.includes(op)) },
-        field: text,
+        properties: { op: { enum: Object.keys(comparisons).filter((op) => !counting.includes(op)) } },
+        not: { required: ['days'] },
       },
-      ['op', 'field'],
-    ),
-    shape(
-      {
-        type: { const: 'compare' },
-        op: { enum: counting },
-        field: text,
-        days: { type: 'integer', minimum: 0, maximum: 36_500 },
-      },
-      ['op', 'field', 'days'],
-    ),
-  ],
+      { properties: { op: { enum: counting } }, required: ['days'] },
+    ],
+  },
   data: ['value', 'other', 'other-label', 'days'],
   numbers: ['days'],
   compile(check, { comparable }) {

@@ -1,11 +1,8 @@
-import { shape } from '../../options/shapes.ts';
 import { define } from '../contract.ts';
 
-export const complete = define<{ readonly type: 'complete' }>({
+export const complete = define({
   type: 'complete',
-  members: {},
-  read: () => undefined,
-  schemas: [shape({ type: { const: 'complete' } })],
+  options: {},
   data: [],
   compile: (check) => check,
   mutations: () => [],

@@ -1,11 +1,9 @@
 import { define } from '../contract.ts';
-import { readValues, schemaOfValues, withoutOne } from '../values-list.ts';
+import { valuesOption, withoutOne } from '../values-list.ts';
 
-export const among = define<{ readonly type: 'in'; readonly values: readonly string[] }>({
+export const among = define({
   type: 'in',
-  members: { values: 'needed' },
-  read: readValues,
-  schemas: [schemaOfValues('in')],
+  options: { values: valuesOption },
   data: ['allowed'],
   compile: (check) => check,
   mutations: (check) => [

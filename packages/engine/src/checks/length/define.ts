@@ -1,18 +1,19 @@
-import { oneOrOther, shape, whole } from '../../options/shapes.ts';
+import { oneOrOther } from '../../options/shapes.ts';
 import { define, type Mutation } from '../contract.ts';
 
-export const length = define<{ readonly type: 'length'; readonly min?: number; readonly max?: number }>({
+export const length = define({
   type: 'length',
-  members: { min: 'optional', max: 'optional' },
+  options: {
+    min: { is: 'whole', label: 'At least', at: [], min: 0, max: 1_000_000 },
+    max: { is: 'whole', label: 'At most', at: [], min: 0, max: 1_000_000 },
+  },
   read(at) {
-    if (at.has('min')) at.get('min').whole();
-    if (at.has('max')) at.get('max').whole();
     const { min, max } = at.value as { min?: unknown; max?: unknown };
     if (min === undefined && max === undefined) at.fault('A length needs "min", "max" or both.');
     if (typeof min === 'number' && typeof max === 'number' && max < min)
       at.get('max').fault(`"max" is below "min" (${min}).`, { suggestion: String(min) });
   },
-  schemas: [shape({ type: { const: 'length' }, min: whole, max: whole }, [], oneOrOther('min', 'max'))],
+  rest: oneOrOther('min', 'max'),
   data: ['min', 'max', 'length'],
   numbers: ['min', 'max'],
   compile: (check) => check,

@@ -1,11 +1,9 @@
 import { define } from '../contract.ts';
-import { readValues, schemaOfValues, withoutOne } from '../values-list.ts';
+import { valuesOption, withoutOne } from '../values-list.ts';
 
-export const notAmong = define<{ readonly type: 'not-in'; readonly values: readonly string[] }>({
+export const notAmong = define({
   type: 'not-in',
-  members: { values: 'needed' },
-  read: readValues,
-  schemas: [schemaOfValues('not-in')],
+  options: { values: valuesOption },
   data: ['value'],
   compile: (check) => check,
   mutations: (check) => [...withoutOne(check), ['one of its list instead of none', { ...check, type: 'in' }]],

@@ -1,11 +1,8 @@
-import { shape } from '../../options/shapes.ts';
 import { define } from '../contract.ts';
 
-export const notTrivial = define<{ readonly type: 'not-trivial' }>({
+export const notTrivial = define({
   type: 'not-trivial',
-  members: {},
-  read: () => undefined,
-  schemas: [shape({ type: { const: 'not-trivial' } })],
+  options: {},
   data: ['value'],
   compile: (check) => check,
   mutations: () => [],

@@ -1,8 +1,7 @@
 import { most } from '../../faults/limits.ts';
 import { nameOf, type Spot } from '../../faults/spot.ts';
 import type { Definition, Limits } from '../../kinds/contract/definition.ts';
-import type { Schema } from '../../options/schema.ts';
-import { oneOrOther, shape } from '../../options/shapes.ts';
+import { oneOrOther } from '../../options/shapes.ts';
 import { canonical } from '../../values/decimal.ts';
 import { define, type Mutation } from '../contract.ts';
 import { besideLimit } from './beside-limit.ts';
@@ -48,25 +47,17 @@ function readOrder(at: Spot, { isGood, isAbove }: Limits): void {
     at.get('min').fault(`"min" is above "max" (${max}): nothing would pass.`, { suggestion: max });
 }
 
-const limit: Schema = {
-  type: ['string', 'number'],
-  maxLength: most.id,
-  description:
-    'A decimal, an ISO 8601 date or time, whole minutes, or for dates today, today+18m, today-16y.',
-};
+const about = 'A decimal, an ISO 8601 date or time, whole minutes, or for dates today, today+18m, today-16y.';
 
-export const range = define<{
-  readonly type: 'range';
-  readonly min?: Limit;
-  readonly max?: Limit;
-  readonly step?: Limit;
-}>({
+export const range = define({
   type: 'range',
-  members: { min: 'optional', max: 'optional', step: 'optional' },
+  options: {
+    min: { is: 'limit', label: 'At least', about, at: [] },
+    max: { is: 'limit', label: 'At most', about, at: [] },
+    step: { is: 'limit', label: 'In steps of', about, at: [] },
+  },
   read: readRange,
-  schemas: [
-    shape({ type: { const: 'range' }, min: limit, max: limit, step: limit }, [], oneOrOther(...ends)),
-  ],
+  rest: oneOrOther(...ends),
   data: ends,
   numbers: ['min', 'max'],
   compile(check) {

@@ -1,11 +1,8 @@
-import { shape } from '../../options/shapes.ts';
 import { define } from '../contract.ts';
 
-export const required = define<{ readonly type: 'required' }>({
+export const required = define({
   type: 'required',
-  members: {},
-  read: () => undefined,
-  schemas: [shape({ type: { const: 'required' } })],
+  options: {},
   data: [],
   compile: (check) => check,
   mutations: () => [],
