@@ -22,7 +22,7 @@ export {
   readDocument,
   withEntries,
 } from './read-document.ts';
-export { dataOfMessage, problemWithCheck, problemWithMessage } from './read-rules.ts';
+export { dataOfMessage, optionsOfCheck, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';
 export {
   inLanguage,

@@ -4,6 +4,7 @@ import { nearest } from '../faults/fault.ts';
 import { most } from '../faults/limits.ts';
 import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
+import type { CheckOptions } from '../options/option.ts';
 import { readMembers } from '../options/read.ts';
 import { pluralCategories } from '../rules/wording.ts';
 
@@ -164,8 +165,13 @@ function readCheck(at: Spot, kind: Definition | undefined): void {
 export function problemWithCheck(kind: Definition, check: unknown): readonly string[] {
   const faults: DocumentFault[] = [];
   readCheck(new Spot(check, '$', faults), kind);
-  return faults.map(({ message }) => message);
+  return faults.map(({ message, column }) =>
+    column === undefined ? message : `Column ${column}: ${message}`,
+  );
 }
+
+/** The members of a check as data; for screens that edit one. */
+export const optionsOfCheck = (type: CheckType): CheckOptions => definitionOf(type).options;
 
 /** What a message of a check may name in `{…}`; for screens that edit one. */
 export const dataOfMessage = (kind: Definition, check: CheckDocument): readonly string[] =>

@@ -18,8 +18,9 @@ export const checksum = define({
     },
     rotate: {
       is: 'whole',
-      label: 'Read last',
-      about: 'So many first characters are read last (4 for an IBAN, ISO 13616).',
+      label: 'First characters read last',
+      about:
+        'Read last, behind the others: 4 for an IBAN (ISO 13616). Letters count as two digits, A = 10 to Z = 35.',
       at: [],
       min: 1,
       max: 20,

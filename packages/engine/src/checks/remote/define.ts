@@ -9,7 +9,7 @@ export const remote = define({
   options: {
     ask: {
       is: 'text',
-      label: 'Path',
+      label: 'Path on this server',
       about: 'A path of the same server.',
       at: [],
       // Of this server alone, whoever wrote the document.
@@ -18,14 +18,14 @@ export const remote = define({
       suggestion: '/api/passes',
       needed: true,
     },
-    timeout: { is: 'whole', label: 'Waits, in milliseconds', at: [], min: 100, max: 60_000, usual: patience },
+    timeout: { is: 'whole', label: 'Waits for, in ms', at: [], min: 100, max: 60_000, usual: patience },
     on: {
       is: 'choice',
-      label: 'Asks',
+      label: 'Asked',
       at: [],
       choices: [
         ['leave', 'on leaving'],
-        ['pause', 'when typing pauses'],
+        ['pause', 'on a pause in typing'],
       ],
       usual: 'leave',
     },
