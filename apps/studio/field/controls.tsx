@@ -1,5 +1,6 @@
 'use client';
 
+import type { ControlName } from '@arbeit/engine/field';
 import type { Field } from '@arbeit/react';
 import { Boxes, isGroup, Picks } from '@arbeit/react';
 import type { ComponentType } from 'react';
@@ -30,18 +31,16 @@ function DressedBoxes(props: ControlProps) {
   return <Boxes {...props} dress={boxes} />;
 }
 
-/** What kinds are typed into that are not typed into one line. */
-const controls: Readonly<Record<string, ComponentType<ControlProps>>> = {
-  pin: DressedBoxes,
-  'one-time-code': DressedBoxes,
-  choice: DressedPicks,
-  choices: DressedPicks,
-  'yes-no': DressedPicks,
+/** What fields are typed into or picked from, by the name that their kind gives it. */
+const controls: Readonly<Record<ControlName, ComponentType<ControlProps>>> = {
+  boxes: DressedBoxes,
+  picks: DressedPicks,
 };
 
 /** What a field is typed into, by its kind. */
 export function Control({ field, label, isWrong = false }: ControlProps) {
-  const Own = controls[field.store.field.plan.kind];
+  const { control } = field.store.field.kind;
+  const Own = control && controls[control];
   const named = label ? { label } : {};
   return Own ? <Own field={field} isWrong={isWrong} {...named} /> : <Line field={field} {...named} />;
 }

@@ -18,8 +18,8 @@ const sheet = `
 
 /** A PIN or a code: one real input, and boxes drawn under it that show what it holds, where its caret is and what is selected. */
 export const boxes: Drawing = (store, attributes) => {
+  if (store.field.kind.control !== 'boxes') return undefined;
   const plan = planOf<BoxesPlan>(store.field) as BoxesPlan;
-  if (!plan.groups) return undefined;
   const element = part('span', 'code');
   const row = part('span', 'row');
   row.ariaHidden = 'true';

@@ -12,6 +12,7 @@ const sheet = `
 /** A list to open, buttons or boxes to tick: for fields whose value is picked. */
 export const picks: Drawing = (store, attributes) => {
   const { field } = store;
+  if (field.kind.control !== 'picks') return undefined;
   const { draw, options } = planOf<Omit<ChoicePlan, 'draw'> & { readonly draw: string }>(field);
   if (!draw || !options) return undefined;
   const { type: _, placeholder = '', disabled = false, ...others } = attributes;

@@ -19,8 +19,8 @@ export function controlOf({
   readonly picks?: ControlComponent;
 } = {}): (props: { readonly field: Field; readonly label?: string | undefined }) => ReactElement {
   return function Control(props) {
-    const plan = props.field.store.field.plan as { readonly groups?: unknown; readonly options?: unknown };
-    const Drawn = (plan.groups ? boxes : plan.options ? picks : undefined) ?? Line;
+    const { control } = props.field.store.field.kind;
+    const Drawn = (control && { boxes, picks }[control]) ?? Line;
     return <Drawn {...props} />;
   };
 }

@@ -5,6 +5,7 @@ export type { CompiledField, Plan } from './compiled.ts';
 export { attributeNames, mayStand } from './html.ts';
 export {
   type BodyOf,
+  type ControlName,
   closed,
   type FieldOf,
   type Kind,

@@ -5,11 +5,16 @@ import { hasChecks } from './features.ts';
 import type { FieldEvent, FieldState } from './moment.ts';
 import type { Ahead, RunShape } from './shape.ts';
 
+/** Controls beside a line of text: a box for each character; a list, buttons or boxes to pick from. */
+export type ControlName = 'boxes' | 'picks';
+
 /**
  * What a kind of field must be able to do. `plan` is the compiled definition, `body` what the field holds;
  * offsets are UTF-16 units of the display. Everything is pure. What is optional, most kinds do without.
  */
 export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judged<P, B> {
+  /** What its fields are typed into or picked from, where that is not a line of text. */
+  readonly control?: ControlName;
   /** What a field holds in which nobody has typed. */
   empty(plan: P): B;
   /** One character from the keyboard. A reason means: nothing changed. */

@@ -1,4 +1,5 @@
 import type { SetDocument } from '@arbeit/engine/document';
+import type { ControlName } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 /** Something taken home beside the fields themselves. */
@@ -28,6 +29,8 @@ export interface Face {
 export interface Needs {
   /** The run-time modules of its kinds. */
   readonly kinds: ReadonlySet<string>;
+  /** What their fields are drawn with beside a line to type into. */
+  readonly controls: ReadonlySet<ControlName>;
   readonly hasForms: boolean;
   /** A rule asks a server. */
   readonly isAsking: boolean;
@@ -37,6 +40,7 @@ export function needsOf(set: SetDocument, kinds: KindTable): Needs {
   const rules = [...set.fields, ...(set.forms ?? [])].flatMap((one) => one.rules ?? []);
   return {
     kinds: new Set(set.fields.map(({ kind }) => kindIn(kinds, kind).ships ?? '')),
+    controls: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).run.control ?? [])),
     hasForms: (set.forms ?? []).length > 0,
     isAsking: rules.some(({ check }) => check.type === 'remote'),
   };
@@ -55,27 +59,18 @@ const components: Readonly<Record<string, readonly string[]>> = {
   text: ['Counter'],
 };
 
-/** What an element draws fields with beside a line to type into, by the kind's run-time module. */
-const drawings: Readonly<Record<string, string>> = {
-  boxes: 'boxes',
-  choice: 'picks',
-  choices: 'picks',
-  'yes-no': 'picks',
-};
-
 /** Whether fields of a kind are picked from and not typed into. */
 export const isPicked = (kind: string, kinds: KindTable): boolean =>
-  drawings[kindIn(kinds, kind).ships ?? ''] === 'picks';
+  kindIn(kinds, kind).run.control === 'picks';
 
 const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].sort();
 
 /** What the elements of a set are drawn with. */
-export const drawingsOf = ({ kinds }: Needs): readonly string[] =>
-  unique([...kinds].flatMap((kind) => drawings[kind] ?? []));
+export const drawingsOf = ({ controls }: Needs): readonly string[] => unique([...controls]);
 
 /** What binds a set's fields to a page without a framework. */
-function domFace({ kinds, hasForms, isAsking }: Needs): Face {
-  const hasPicks = [...kinds].some((kind) => drawings[kind] === 'picks');
+function domFace({ controls, hasForms, isAsking }: Needs): Face {
+  const hasPicks = controls.has('picks');
   return {
     from: '@arbeit/dom',
     names: unique([

@@ -79,6 +79,7 @@ const editing = lineKind<BoxesPlan, LineBody>({
 
 /** Kinds `pin` and `one-time-code`. */
 export const boxes: Kind<BoxesPlan, LineBody> = {
+  control: 'boxes',
   ...editing,
   raw: (_, body) => body.content,
   value: (_, body) => (body.complete ? body.content : null),

@@ -12,6 +12,7 @@ export interface ChoicePlan {
 }
 
 export const choice: Kind<ChoicePlan, Body> = {
+  control: 'picks',
   ...picking<ChoicePlan, Body>(one),
   around,
   step: ({ options, draw }, { content }, _, by) =>

@@ -47,6 +47,7 @@ function named(
 
 /** Content and raw are the chosen values, the display their words, all in the order of the options. */
 export const choices: Kind<ChoicesPlan, Body> = {
+  control: 'picks',
   ...picking<ChoicesPlan, Body>({
     empty: (plan) => bodyOf(plan, new Set()),
     raw: (_, { content }) => content,

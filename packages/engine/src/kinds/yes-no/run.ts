@@ -17,6 +17,7 @@ const unticked: Body = { ...nonePicked, complete: true };
 const isTick = ({ draw }: YesNoPlan): boolean => draw === 'tick';
 
 export const yesNo: Kind<YesNoPlan, Body> = {
+  control: 'picks',
   ...picking<YesNoPlan, Body>({
     ...one,
     empty: (plan) => (isTick(plan) ? unticked : nonePicked),
