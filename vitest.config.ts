@@ -12,7 +12,10 @@ export default defineConfig({
         replacement: source('packages/engine/src/document/document.schema.json'),
       },
       { find: /^@arbeit\/engine\/checks$/, replacement: source('packages/engine/src/checks/runs.ts') },
-      { find: /^@arbeit\/engine\/value-types$/, replacement: source('packages/engine/src/kinds/value-types.ts') },
+      {
+        find: /^@arbeit\/engine\/value-types$/,
+        replacement: source('packages/engine/src/kinds/value-types.ts'),
+      },
       { find: /^@arbeit\/engine\/proof$/, replacement: source('packages/engine/src/prove/without-laws.ts') },
       { find: /^@arbeit\/engine\/runs$/, replacement: source('packages/engine/src/kinds/runs.ts') },
       {
