@@ -2,7 +2,6 @@ import type { Spot } from '../faults/spot.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
 import type { CheckOptions, EntryOf } from '../options/option.ts';
 import type { Schema } from '../options/schema.ts';
-import type { Check } from '../rules/rule.ts';
 
 /** A check as a document writes it. */
 export interface CheckBase {
@@ -12,10 +11,7 @@ export interface CheckBase {
 /** One way to change a check, with what it is then. */
 export type Mutation = readonly [words: string, instead: CheckBase];
 
-/** A check as it runs. Of a check that documents do not know any type. */
-export type CompiledOf<C extends CheckBase> = Extract<Check, { type: C['type'] }>;
-
-/** All there is to a check but what it does: how it is read, described to other tools, edited, compiled and broken on purpose. */
+/** All there is to a check but what it does (`run.ts`) and how it is made ready for that (`compile.ts`): how it is read, described to other tools, edited and broken on purpose. */
 export interface CheckDefinition<C extends CheckBase> {
   readonly type: C['type'];
   /** Its members as data: their type, the reader, the JSON Schema and the editor of the desk come from it. */
@@ -28,8 +24,6 @@ export interface CheckDefinition<C extends CheckBase> {
   readonly data: readonly string[] | 'own';
   /** The members that the forms of a message can go by. */
   readonly numbers?: readonly string[];
-  /** Ready to run. */
-  compile(check: C, kind: Definition): CompiledOf<C>;
   /** Every sensible way to break it. */
   mutations(check: C): readonly Mutation[];
 }

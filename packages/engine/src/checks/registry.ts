@@ -1,4 +1,3 @@
-import type { Definition } from '../kinds/contract/definition.ts';
 import type { Check } from '../rules/rule.ts';
 import { checksum } from './checksum/define.ts';
 import { compare } from './compare/define.ts';
@@ -46,7 +45,3 @@ export const checkTypes = Object.keys(definitions) as readonly CheckType[];
 /** What defines a check. Each is asked about checks of its own type alone. */
 export const definitionOf = (type: CheckType): CheckDefinition<CheckBase> =>
   definitions[type] as unknown as CheckDefinition<CheckBase>;
-
-/** A check ready to run, in a field of that kind. Throws `RangeError` on an expression that the reader would have refused. */
-export const compileCheck = (check: CheckDocument, kind: Definition): Check =>
-  definitionOf(check.type).compile(check, kind) as Check;

@@ -1,4 +1,4 @@
-import { compileCheck } from '../checks/registry.ts';
+import { compileCheck } from '../checks/compile.ts';
 import { checks } from '../checks/runs.ts';
 import type { OpenField } from '../field/kind.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';

@@ -27,7 +27,6 @@ export const checksum = define({
     },
   },
   data: [],
-  compile: (check) => check,
   mutations: (check) =>
     schemes
       .filter((scheme) => scheme !== check.scheme)

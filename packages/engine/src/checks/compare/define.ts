@@ -88,10 +88,6 @@ export const compare = define({
   },
   data: ['value', 'other', 'other-label', 'days'],
   numbers: ['days'],
-  compile(check, { comparable }) {
-    const isCounted = comparable === 'number' || comparable === 'minutes';
-    return { ...check, by: isCounted ? 'number' : 'text' };
-  },
   mutations: (check) => [
     ...turned[check.op].map(
       (op): Mutation => [`“${op}” instead of “${check.op}”`, { ...check, op } as Mutation[1]],

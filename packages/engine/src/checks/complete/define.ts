@@ -4,6 +4,5 @@ export const complete = define({
   type: 'complete',
   options: {},
   data: [],
-  compile: (check) => check,
   mutations: () => [],
 });

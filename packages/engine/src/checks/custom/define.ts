@@ -30,6 +30,5 @@ export const custom = define({
     with: withOption,
   },
   data: 'own',
-  compile: ({ type, code, with: others = [] }) => ({ type, code, with: others }),
   mutations: () => [],
 });

@@ -5,7 +5,6 @@ export const among = define({
   type: 'in',
   options: { values: valuesOption },
   data: ['allowed'],
-  compile: (check) => check,
   mutations: (check) => [
     ...withoutOne(check),
     ['none of its list instead of one', { ...check, type: 'not-in' }],

@@ -16,7 +16,6 @@ export const length = define({
   rest: oneOrOther('min', 'max'),
   data: ['min', 'max', 'length'],
   numbers: ['min', 'max'],
-  compile: (check) => check,
   mutations: (check) =>
     (['min', 'max'] as const).flatMap((end) => {
       const at = check[end];

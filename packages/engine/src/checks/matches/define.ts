@@ -22,10 +22,5 @@ export const matches = define({
       at.get('pattern').fault(parsed.message, { column: parsed.column, suggestion: parsed.suggestion });
   },
   data: [],
-  compile({ type, pattern, flags }) {
-    const automaton = parseExpression(pattern, flags);
-    if ('message' in automaton) throw new RangeError(automaton.message);
-    return { type, pattern, automaton };
-  },
   mutations: () => [],
 });

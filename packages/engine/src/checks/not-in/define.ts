@@ -5,6 +5,5 @@ export const notAmong = define({
   type: 'not-in',
   options: { values: valuesOption },
   data: ['value'],
-  compile: (check) => check,
   mutations: (check) => [...withoutOne(check), ['one of its list instead of none', { ...check, type: 'in' }]],
 });

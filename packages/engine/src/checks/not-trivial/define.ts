@@ -4,6 +4,5 @@ export const notTrivial = define({
   type: 'not-trivial',
   options: {},
   data: ['value'],
-  compile: (check) => check,
   mutations: () => [],
 });

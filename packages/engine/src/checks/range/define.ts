@@ -2,7 +2,6 @@ import { most } from '../../faults/limits.ts';
 import { nameOf, type Spot } from '../../faults/spot.ts';
 import type { Definition, Limits } from '../../kinds/contract/definition.ts';
 import { oneOrOther } from '../../options/shapes.ts';
-import { canonical } from '../../values/decimal.ts';
 import { define, type Mutation } from '../contract.ts';
 import { besideLimit } from './beside-limit.ts';
 
@@ -60,15 +59,6 @@ export const range = define({
   rest: oneOrOther(...ends),
   data: ends,
   numbers: ['min', 'max'],
-  compile(check) {
-    const limits: { min?: string; max?: string; step?: string } = {};
-    for (const end of ends) {
-      const at = check[end];
-      // Numbers are compared as canonical decimals; dates and times are none and stay.
-      if (at !== undefined) limits[end] = canonical(`${at}`) || `${at}`;
-    }
-    return { type: 'range', ...limits };
-  },
   mutations: (check) =>
     ends.flatMap((end) => {
       const at = check[end];

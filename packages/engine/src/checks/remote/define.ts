@@ -1,8 +1,6 @@
 import { define } from '../contract.ts';
 import { withOption } from '../with-others.ts';
-
-/** How long a server is waited for, in milliseconds, where a document says nothing. */
-const patience = 4000;
+import { patience } from './patience.ts';
 
 export const remote = define({
   type: 'remote',
@@ -32,12 +30,5 @@ export const remote = define({
     with: withOption,
   },
   data: 'own',
-  compile: ({ type, ask, timeout = patience, on = 'leave', with: others = [] }) => ({
-    type,
-    ask,
-    timeout,
-    on,
-    with: others,
-  }),
   mutations: () => [],
 });

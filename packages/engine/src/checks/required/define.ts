@@ -4,6 +4,5 @@ export const required = define({
   type: 'required',
   options: {},
   data: [],
-  compile: (check) => check,
   mutations: () => [],
 });
