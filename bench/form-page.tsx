@@ -1,4 +1,4 @@
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import { type Form, useField, useForm } from '@arbeit/react';
 import { memo } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -13,12 +13,12 @@ const One = memo(function One({
   field,
   store,
 }: {
-  readonly field: OpenField;
+  readonly field: HydratedField;
   readonly store: Form['store'];
 }) {
   const live = useField(field, { store: store.field(field.id) });
   drawn++;
-  return <input {...live.inputProps} aria-invalid={live.reading.shown.length > 0} />;
+  return <input {...live.inputProps} aria-invalid={live.evaluation.shown.length > 0} />;
 });
 
 function Page() {

@@ -12,8 +12,8 @@ function keyIn(store: FormStore): () => void {
   return () => {
     for (const event of [{ type: 'key', text: '8' }, { type: 'backspace' }] as const) {
       field.dispatch(event);
-      store.reading('f4');
-      store.reading('f5');
+      store.evaluation('f4');
+      store.evaluation('f5');
     }
   };
 }

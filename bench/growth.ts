@@ -1,7 +1,7 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import type { FieldEvent, OpenField } from '@arbeit/engine/field';
-import { apply, read, start } from '@arbeit/engine/field';
+import type { FieldEvent, HydratedField } from '@arbeit/engine/field';
+import { apply, evaluate, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { parseNotation } from '@arbeit/engine/kinds/pattern';
 
@@ -40,7 +40,7 @@ function median(work: () => void): number {
   return times.sort((a, b) => a - b)[7]!;
 }
 
-const fieldOf = (kind: string, entry: object): OpenField =>
+const fieldOf = (kind: string, entry: object): HydratedField =>
   compileField({ id: 'f', kind, label: 'F', entry } as FieldDocument, { locale: 'en-GB' }, kinds);
 
 function worst(what: string, limit: number, cases: readonly (readonly [string, () => void])[]): Grown {
@@ -57,7 +57,10 @@ export function growth(): Grown[] {
         const text = unit.repeat(10_000).slice(0, 9_990);
         const full = apply(field, apply(field, start(field), { type: 'focus' }), { type: 'paste', text });
         const at = apply(field, full, { type: 'select', start: 6000, end: 6000 });
-        return [`${name}${max ? ', counted' : ''}`, () => void read(field, apply(field, at, event))] as const;
+        return [
+          `${name}${max ? ', counted' : ''}`,
+          () => void evaluate(field, apply(field, at, event)),
+        ] as const;
       }),
     );
   const pastes = patterns.flatMap(([pattern, entry]) =>

@@ -23,7 +23,7 @@ const limits: Readonly<Record<keyof typeof fields, number>> = {
 
 const setOf = (all: readonly object[]): SetDocument =>
   ({
-    arbeit: 1,
+    arbeit: 2,
     title: 'Huts',
     locale: 'en-GB',
     fields: all.map((one, i) => ({ id: `f${i}`, label: 'F', ...one })),

@@ -1,6 +1,6 @@
 import { compileField } from '@arbeit/engine/document';
-import type { FieldState, OpenField } from '@arbeit/engine/field';
-import { apply, keysOf, read, start } from '@arbeit/engine/field';
+import type { FieldState, HydratedField } from '@arbeit/engine/field';
+import { apply, evaluate, keysOf, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { byHand, byHandInGroups } from './hand-written.ts';
 import { type Measured, medianRatio } from './ratio.ts';
@@ -10,7 +10,7 @@ import { type Measured, medianRatio } from './ratio.ts';
 const digits = '5550123456'.repeat(100);
 let sink = 0;
 
-function fieldFor(pattern: string): OpenField {
+function fieldFor(pattern: string): HydratedField {
   return compileField(
     {
       id: 'phone',
@@ -25,20 +25,20 @@ function fieldFor(pattern: string): OpenField {
 }
 
 /** Types a text into an empty field, reading everything after each key. */
-export function throughEngine(field: OpenField, text: string): () => void {
+export function throughEngine(field: HydratedField, text: string): () => void {
   const keys = keysOf(text);
   const empty: FieldState = { ...apply(field, start(field), { type: 'focus' }), touched: true };
   return () => {
     let state = empty;
     for (const key of keys) {
       state = apply(field, state, key);
-      const reading = read(field, state, '2027-02-10');
+      const evaluation = evaluate(field, state, '2027-02-10');
       sink +=
-        reading.display.length +
+        evaluation.display.length +
         state.start +
-        reading.findings.length +
-        reading.shown.length +
-        reading.raw.length;
+        evaluation.findings.length +
+        evaluation.shown.length +
+        evaluation.raw.length;
     }
   };
 }
@@ -55,16 +55,16 @@ export function throughHand(format: (text: string) => string, text: string): () 
 }
 
 /** The same in the middle of a full line: take a digit out, put another in. */
-function midEngine(field: OpenField, count: number): () => void {
+function midEngine(field: HydratedField, count: number): () => void {
   let full: FieldState = { ...apply(field, start(field), { type: 'focus' }), touched: true };
   for (const key of keysOf(digits.slice(0, count))) full = apply(field, full, key);
   const at = Math.floor(full.body.display.length / 2);
   full = apply(field, full, { type: 'select', start: at, end: at });
   return () => {
     let state = apply(field, full, { type: 'backspace' });
-    sink += read(field, state).shown.length;
+    sink += evaluate(field, state).shown.length;
     state = apply(field, state, { type: 'key', text: '7' });
-    sink += read(field, state).display.length;
+    sink += evaluate(field, state).display.length;
   };
 }
 

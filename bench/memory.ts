@@ -80,7 +80,7 @@ export async function memoryGrowth(root: string): Promise<Memory> {
     )
       await new Promise((later) => setTimeout(later, 250));
     const document = {
-      arbeit: 1,
+      arbeit: 2,
       title: 'Huts',
       locale: 'en-GB',
       fields: [{ id: 'pin', kind: 'pattern', label: 'PIN', entry: { pattern: '<4 digit>' } }],

@@ -1,6 +1,6 @@
 import { bind, createStore } from '@arbeit/dom';
 import { compileField } from '@arbeit/engine/document';
-import { read } from '@arbeit/engine/field';
+import { evaluate } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 
 /** The page the browser measurement runs on: a plain input, a bound one, and any number of other bound ones. */
@@ -25,8 +25,8 @@ const add = (id: string): HTMLInputElement => {
   return input;
 };
 add('plain');
-bind(add('bound'), createStore(field, read));
-for (let i = 0; i < others; i++) bind(add(`other-${i}`), createStore(field, read));
+bind(add('bound'), createStore(field, evaluate));
+for (let i = 0; i < others; i++) bind(add(`other-${i}`), createStore(field, evaluate));
 
 /** Milliseconds from the key going down until the last listener of its `input` event, by input. */
 const times: Record<string, number[]> = { plain: [], bound: [] };

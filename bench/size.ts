@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { compileField } from '@arbeit/engine/document';
-import { closed } from '@arbeit/engine/field';
+import { dehydrate } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { phone } from '@arbeit/engine/kinds/phone';
 import { build } from 'esbuild';
@@ -33,16 +33,16 @@ export async function shrunk(text: string): Promise<number> {
   return gzipSync(code!, { level: 9 }).length;
 }
 
-const core = `export { bind, createStore } from '@arbeit/dom'; export { open } from '@arbeit/engine/field';`;
+const core = `export { bind, createStore } from '@arbeit/dom'; export { hydrate } from '@arbeit/engine/field';`;
 /** The core, and the editing that several kinds are made with: a page with two of them carries it once. */
 const shared = `${core} export * from './packages/engine/dist/values/graphemes.js'; export * from './packages/engine/dist/kinds/editing/line.js'; export * from './packages/engine/dist/kinds/editing/parts.js'; export * from './packages/engine/dist/kinds/editing/parts-editing.js'; export * from './packages/engine/dist/field/around.js';`;
 const withKind = (name: string, file: string, base = core) =>
   `${base} export { ${name} } from '@arbeit/engine/runs/${file}';`;
 
-const picks = `export { bindPicks, createStore } from '@arbeit/dom'; export { open } from '@arbeit/engine/field';`;
+const picks = `export { bindPicks, createStore } from '@arbeit/dom'; export { hydrate } from '@arbeit/engine/field';`;
 
 /** The README's one field, as it comes out of `arbeit compile`. */
-const readme = closed(
+const readme = dehydrate(
   compileField(
     { id: 'pass', kind: 'pattern', label: 'Hut pass', entry: { pattern: '<2 latin upper>-<4 digit>' } },
     { locale: 'en-GB' },
@@ -63,7 +63,7 @@ export async function sizes(root: string): Promise<Size[]> {
   const base = await bytesOf(shared, root);
   const pattern = await bytesOf(withKind('pattern', 'pattern'), root);
   rows.push({ what: 'the field, pattern kind, and dom', bytes: pattern, limit: 8192 });
-  const compiled = `import { open } from '@arbeit/engine/field'; import { pattern } from '@arbeit/engine/runs/pattern'; export const pass = open(${JSON.stringify(readme)}, { pattern });`;
+  const compiled = `import { hydrate } from '@arbeit/engine/field'; import { pattern } from '@arbeit/engine/runs/pattern'; export const pass = hydrate(${JSON.stringify(readme)}, { pattern });`;
   for (const [what, source, limit] of [
     ['the README’s field in React, compiled ahead, without React itself', `export { useField } from '@arbeit/react'; ${compiled}`, 10_240],
     ['the same without React', `${core} ${compiled}`, 7_680],
@@ -75,7 +75,7 @@ export async function sizes(root: string): Promise<Size[]> {
   rows.push({ what: 'the field without a kind, and dom', bytes: bare, limit: null });
   rows.push({ what: 'the core: that, and the editing that kinds share', bytes: base, limit: null });
   for (const [name, file] of [
-    ['text', 'text'], ['number', 'number'], ['date', 'date'], ['time', 'time'], ['duration', 'duration'], ['phone', 'phone'], ['boxes', 'boxes'], ['own', 'own'],
+    ['text', 'text'], ['number', 'number'], ['date', 'date'], ['time', 'time'], ['duration', 'duration'], ['phone', 'phone'], ['boxes', 'boxes'], ['custom', 'custom'],
   ] as const) {
     const bytes = (await bytesOf(withKind(name, file, shared), root)) - base;
     const alone = (await bytesOf(withKind(name, file), root)) - bare;
@@ -83,7 +83,7 @@ export async function sizes(root: string): Promise<Size[]> {
     rows.push({ what: `kind ${what}, over the core`, bytes, limit: 3072 });
     rows.push({ what: `  a page with no other kind carries for it`, bytes: alone, limit: null });
   } // biome-ignore format: one kind beside the other
-  const asking = `export { bindForm, createFormStore, driveFormAsks, askByFetch } from '@arbeit/dom'; export { openForm } from '@arbeit/engine/form'; export { compare, remote } from '@arbeit/engine/checks';`;
+  const asking = `export { bindForm, createFormStore, driveFormAsks, askByFetch } from '@arbeit/dom'; export { hydrateForm } from '@arbeit/engine/form'; export { compare, remote } from '@arbeit/engine/checks';`;
   // A page that shows what is told of its field reads it as well.
   const patterned = `${withKind('pattern', 'pattern')} export { read } from '@arbeit/engine/field';`;
   rows.push({

@@ -13,7 +13,7 @@ import { type Measured, medianRatio } from './ratio.ts';
 /** A document of so many fields, about 165 bytes each. */
 const documentOf = (fields: number): SetDocument =>
   ({
-    arbeit: 1,
+    arbeit: 2,
     title: 'Huts',
     locale: 'en-GB',
     fields: Array.from({ length: fields }, (_, i) => ({

@@ -85,7 +85,7 @@ export async function studioOpened(root: string): Promise<Opened[]> {
     const made = await fetch(`${address}/api/sets`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document: { arbeit: 1, title: 'Two hundred', locale: 'en-GB', fields } }),
+      body: JSON.stringify({ document: { arbeit: 2, title: 'Two hundred', locale: 'en-GB', fields } }),
     });
     const { id } = (await made.json()) as { id: string };
     const { port: bare } = nothing.address() as { port: number };

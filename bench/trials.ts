@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
+import { compile, type SetDocument, withCustomCode } from '@arbeit/engine/document';
 import { apply, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { auditSet } from '@arbeit/engine/proof';
-import { play, readTape, runTrial } from '@arbeit/engine/tape';
+import { parseTape, play, runTrial } from '@arbeit/engine/tape';
 import { createSandbox } from '@arbeit/sandbox';
 import { quickjs } from '@arbeit/sandbox/node';
 
@@ -36,12 +36,12 @@ export async function demoTrials(root: string): Promise<TrialTimes> {
     performance.now() -
     from +
     timed(() => {
-      const set = withOwnCode(compile(document, kinds), run);
+      const set = withCustomCode(compile(document, kinds), run);
       for (const trial of trials) runTrial(set, trial, '2027-02-10');
     });
-  const set = withOwnCode(compile(document, kinds), run);
+  const set = withCustomCode(compile(document, kinds), run);
   const tapes = trials.flatMap(({ tape }) => {
-    const read = readTape(tape);
+    const read = parseTape(tape);
     return read.ok ? [read.tape] : [];
   });
   const rounds = Array.from({ length: 61 }, () => [

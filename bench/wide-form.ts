@@ -1,9 +1,9 @@
 import { compileField, type FieldDocument } from '@arbeit/engine/document';
-import { type FormRule, type OpenForm, openForm } from '@arbeit/engine/form';
+import { type FormRule, type HydratedForm, hydrateForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 
 /** A form of so many fields, each but the first with a rule that it differs from the one before. */
-export function wideForm(count: number): OpenForm {
+export function wideForm(count: number): HydratedForm {
   const fields = Array.from({ length: count }, (_, i) =>
     compileField(
       { id: `f${i}`, kind: 'pattern', label: `Field ${i}`, entry: { pattern: '<8 digit>' } } as FieldDocument,
@@ -22,5 +22,5 @@ export function wideForm(count: number): OpenForm {
       words: { differs: 'The same as {other-label}.' },
     }),
   );
-  return openForm({ id: 'form', title: 'Form', fields, rules });
+  return hydrateForm({ id: 'form', title: 'Form', fields, rules });
 }

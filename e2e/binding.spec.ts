@@ -5,7 +5,7 @@ import { lineOf } from './hands.ts';
 /** Stores a set of one field and opens it alone, in a real form. */
 async function open(page: Page, request: APIRequestContext, field: object, locale = 'en-GB'): Promise<void> {
   const document = {
-    arbeit: 1,
+    arbeit: 2,
     title: 'Binding',
     locale,
     fields: [{ id: 'f', kind: 'pattern', label: 'Field', ...field }],

@@ -14,7 +14,7 @@ import { type App, type Built, builtApp } from './taken-home/build.ts';
  * it leaves. In Chromium, Firefox and WebKit, on what is handed off, in every adapter.
  */
 const set = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Huts',
   locale: 'nl-NL',
   fields: [

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import type { bind, createStore, FieldStore } from '@arbeit/dom';
 import type { compileField, FieldDocument } from '@arbeit/engine/document';
-import type { read } from '@arbeit/engine/field';
+import type { evaluate } from '@arbeit/engine/field';
 import type { kinds } from '@arbeit/engine/kinds';
 import type { CDPSession, Page } from '@playwright/test';
 import { build } from 'esbuild';
@@ -11,7 +11,7 @@ export interface OnPage {
   readonly bind: typeof bind;
   readonly createStore: typeof createStore;
   readonly compileField: typeof compileField;
-  readonly read: typeof read;
+  readonly evaluate: typeof evaluate;
   readonly kinds: typeof kinds;
   /** The stores of the inputs of the page, by name. */
   stores: Record<string, FieldStore>;
@@ -26,7 +26,7 @@ const bundle = (): Promise<string> => {
       contents: `
         export { bind, createStore } from '@arbeit/dom';
         export { compileField } from '@arbeit/engine/document';
-        export { read } from '@arbeit/engine/field';
+        export { evaluate } from '@arbeit/engine/field';
         export { kinds } from '@arbeit/engine/kinds';
         export const stores = {};
         export const release = {};`,
@@ -80,7 +80,7 @@ function bindOnPage(fields: Readonly<Record<string, Field>>): void {
       },
       arbeit.kinds,
     );
-    arbeit.stores[input.name] ??= arbeit.createStore(compiled, arbeit.read);
+    arbeit.stores[input.name] ??= arbeit.createStore(compiled, arbeit.evaluate);
     arbeit.release[input.name] = arbeit.bind(input, arbeit.stores[input.name]!);
   }
 }
@@ -90,7 +90,7 @@ export const heldBy = (page: Page, name: string) =>
   page.evaluate((name) => {
     const { arbeit } = globalThis as unknown as { arbeit: OnPage };
     const { body, start, end, focused, touched, submitted, rejected } = arbeit.stores[name]!.state();
-    const { raw, value, shown } = arbeit.stores[name]!.reading();
+    const { raw, value, shown } = arbeit.stores[name]!.evaluation();
     return {
       display: body.display,
       start,

@@ -10,7 +10,7 @@ test.beforeAll(async () => {
       contents: `
         export { bind, bindPicks, createStore } from '@arbeit/dom';
         export { compileField } from '@arbeit/engine/document';
-        export { read } from '@arbeit/engine/field';
+        export { evaluate } from '@arbeit/engine/field';
         export { kinds } from '@arbeit/engine/kinds';`,
       resolveDir: fileURLToPath(new URL('..', import.meta.url)),
     },
@@ -28,14 +28,14 @@ async function putUp(page: Page, html: string): Promise<void> {
   await page.addScriptTag({ content: script });
   await page.evaluate(() => {
     // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
-    const { bind, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
+    const { bind, createStore, compileField, evaluate, kinds } = (globalThis as any).arbeit;
     const field = compileField(
       { id: 'f', kind: 'pattern', label: 'F', entry: { pattern: '<2 digit>-<2 digit>' } },
       { locale: 'en' },
       kinds,
     );
     const release = [...document.querySelectorAll('input')].map((input) =>
-      bind(input, createStore(field, read), { submits: input.dataset.submits ?? 'raw' }),
+      bind(input, createStore(field, evaluate), { submits: input.dataset.submits ?? 'raw' }),
     );
     Object.assign(globalThis, {
       release: () => {
@@ -120,13 +120,13 @@ test('another field takes an input over without mistaking what it showed for typ
   await page.evaluate(() => {
     (globalThis as unknown as { release: () => void }).release();
     // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
-    const { bind, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
+    const { bind, createStore, compileField, evaluate, kinds } = (globalThis as any).arbeit;
     const field = compileField(
       { id: 'g', kind: 'pattern', label: 'G', entry: { pattern: '<3 digit>/<3 digit>' }, initial: '987' },
       { locale: 'en' },
       kinds,
     );
-    bind(document.querySelector('input'), createStore(field, read));
+    bind(document.querySelector('input'), createStore(field, evaluate));
   });
   await expect(line).toHaveValue('987');
 });
@@ -140,13 +140,13 @@ test('what is picked from and taken off the page with the focus in it is left; b
   await page.addScriptTag({ content: script });
   const told = await page.evaluate(async () => {
     // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
-    const { bindPicks, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
+    const { bindPicks, createStore, compileField, evaluate, kinds } = (globalThis as any).arbeit;
     const options = [
       { value: 'a', label: 'A' },
       { value: 'b', label: 'B' },
     ];
     const field = { id: 'm', kind: 'choice', label: 'M', entry: { options, draw: 'radio' } };
-    const store = createStore(compileField(field, { locale: 'en-GB' }, kinds), read);
+    const store = createStore(compileField(field, { locale: 'en-GB' }, kinds), evaluate);
     const group = document.querySelector('div')!;
     const letGo = bindPicks(group, store);
     group.querySelector('input')!.focus();
@@ -179,14 +179,14 @@ test('undo on a layout without Latin letters works for what is picked as for wha
   await page.addScriptTag({ content: script });
   const values = await page.evaluate(() => {
     // biome-ignore lint/suspicious/noExplicitAny: the bundle has no types on the page
-    const { bindPicks, createStore, compileField, read, kinds } = (globalThis as any).arbeit;
+    const { bindPicks, createStore, compileField, evaluate, kinds } = (globalThis as any).arbeit;
     const options = [
       { value: 'a', label: 'A' },
       { value: 'b', label: 'B' },
     ];
     const field = { id: 'm', kind: 'choice', label: 'M', entry: { options, draw: 'list' } };
     const select = document.querySelector('select')!;
-    const store = createStore(compileField(field, { locale: 'ru-RU' }, kinds), read);
+    const store = createStore(compileField(field, { locale: 'ru-RU' }, kinds), evaluate);
     bindPicks(select, store);
     select.focus();
     const all: string[] = [];

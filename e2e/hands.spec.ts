@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
-import { byHand, hands, play, readTape, type Trial, trialTape } from '@arbeit/engine/tape';
+import { byHand, hands, parseTape, play, type Trial, trialTape } from '@arbeit/engine/tape';
 import { expect } from '@playwright/test';
 import { drivenTape } from '../packages/cli/src/drive-tape.ts';
 import { holdServers } from '../packages/cli/src/page-servers.ts';
@@ -21,7 +21,7 @@ for (const [at, hand] of hands.entries())
   }) => {
     for (const trial of typed.filter((_, i) => (i + turn) % hands.length === at))
       await test.step(trial.id, async () => {
-        const read = readTape(trialTape(trial));
+        const read = parseTape(trialTape(trial));
         if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
         const { tape } = read;
         const { id } = tape.target;

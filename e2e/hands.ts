@@ -1,12 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { SetDocument } from '@arbeit/engine/document';
-import { type CompiledSet, compile, withOwnCode } from '@arbeit/engine/document';
+import { type CompiledSet, compile, withCustomCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Action, Tape } from '@arbeit/engine/tape';
 import { play, type Row } from '@arbeit/engine/tape';
 import { expect, type Locator, type Page, type Route } from '@playwright/test';
 import { formAround, press } from '../packages/cli/src/page-hands.ts';
-import { plainly } from '../packages/engine/src/kinds/own/plainly.fixture.ts';
+import { plainly } from '../packages/engine/src/kinds/custom/plainly.fixture.ts';
 
 /** Plays tapes with real keys on a real page, and holds every step against the engine's own account of it. */
 
@@ -211,7 +211,7 @@ export async function playBoth(
     focused = row.flags.focused;
     const agrees = () => expectAgreement(page, tape, step, row, look);
     // An answer reaches the page in its own time, and so does what own code makes of a text.
-    const isShaped = set.fields.find(({ id }) => id === row.field)?.kind.withShape !== undefined;
+    const isShaped = set.fields.find(({ id }) => id === row.field)?.kind.withFormat !== undefined;
     if (step.do === 'answer' || step.do === 'sent' || isShaped) await expect(agrees).toPass();
     else await agrees();
   }
@@ -248,4 +248,4 @@ async function expectAgreement(
 }
 
 export const compiled = (document: unknown): CompiledSet =>
-  withOwnCode(compile(document as SetDocument, kinds), { check: () => undefined, shape: plainly() });
+  withCustomCode(compile(document as SetDocument, kinds), { check: () => undefined, shape: plainly() });

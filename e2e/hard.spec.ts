@@ -71,7 +71,7 @@ test.describe('what somebody else puts into the input', () => {
     await page.evaluate(() => {
       const { stores } = (globalThis as unknown as WithArbeit).arbeit;
       stores.a!.subscribe((_, event) => {
-        if (event?.type !== 'set') stores.a!.dispatch({ type: 'set', text: stores.a!.reading().raw });
+        if (event?.type !== 'set') stores.a!.dispatch({ type: 'set', text: stores.a!.evaluation().raw });
       });
     });
     await line(page).focus();
@@ -148,7 +148,7 @@ test.describe('the focus', () => {
       const root = document.body.appendChild(document.createElement('div')).attachShadow({ mode: 'open' });
       root.innerHTML = '<form><input name="s"><button>Send</button></form>';
       const input = root.querySelector('input')!;
-      const store = arbeit.createStore(arbeit.stores.a!.field, arbeit.read);
+      const store = arbeit.createStore(arbeit.stores.a!.field, arbeit.evaluate);
       arbeit.stores.s = store;
       arbeit.bind(input, store);
       input.focus();

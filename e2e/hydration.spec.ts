@@ -11,7 +11,7 @@ const fields = [
   { id: 'japanese', kind: 'text', label: 'Name', locale: 'ja-JP', entry: {}, rules: [required] },
   { id: 'arabic', kind: 'number', label: 'Number', locale: 'ar-EG', entry: {}, initial: '12' },
   { id: 'checked', kind: 'number', label: 'Checked', entry: {}, initial: '13', rules: [{ id: 'own', check: { type: 'custom', code: check }, show: 'at-once' }] },
-  { id: 'shaped', kind: 'own', label: 'Shaped', entry: { code: shape }, initial: '1234' },
+  { id: 'shaped', kind: 'custom', label: 'Shaped', entry: { code: shape }, initial: '1234' },
   { id: 'asked', kind: 'text', label: 'Asked', entry: {}, initial: 'x', rules: [{ id: 'known', check: { type: 'remote', ask: '/api/services/passes' } }] },
   { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 }, initial: '1357' },
 ]; // biome-ignore format: a field a line

@@ -19,7 +19,7 @@ async function newSet(
 ): Promise<Made> {
   const title = `Job ${Math.random().toString(36).slice(2, 8)}`;
   const answer = await request.post('/api/sets', {
-    data: { document: { arbeit: 1, title, locale: 'en-GB', fields, ...more } },
+    data: { document: { arbeit: 2, title, locale: 'en-GB', fields, ...more } },
   });
   expect(answer.status(), await answer.text()).toBe(201);
   return { id: ((await answer.json()) as { id: string }).id, title };

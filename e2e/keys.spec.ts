@@ -1,7 +1,7 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import type { FieldState } from '@arbeit/engine/field';
-import { apply, read, start } from '@arbeit/engine/field';
+import { apply, evaluate, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Action } from '@arbeit/engine/tape';
 import { fieldEvents } from '@arbeit/engine/tape';
@@ -100,10 +100,11 @@ test(`${events} random keys (seed ${seed}) do in Chromium what they do in the en
     }
     const value = await page.evaluate(
       (name) =>
-        (globalThis as unknown as { arbeit: import('./dom-page.ts').OnPage }).arbeit.stores[name]!.reading()
-          .value,
+        (globalThis as unknown as { arbeit: import('./dom-page.ts').OnPage }).arbeit.stores[
+          name
+        ]!.evaluation().value,
       name,
     );
-    expect(value).toBe(read(field, state).value);
+    expect(value).toBe(evaluate(field, state).value);
   }
 });

@@ -47,7 +47,7 @@ const raw = (method: string, path: string, headers: Record<string, string>) =>
     call.end();
   });
 
-const titled = (title: string) => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+const titled = (title: string) => ({ arbeit: 2, title, locale: 'en-GB', fields: [] });
 const send = (method: string, path: string, body: object) =>
   fetch(base + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 

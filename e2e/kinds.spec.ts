@@ -1,6 +1,6 @@
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { actionsFor, kindNames, sketchOf, writeTape } from '@arbeit/engine/prove';
-import { readTape } from '@arbeit/engine/tape';
+import { parseTape } from '@arbeit/engine/tape';
 import { expect, type Page } from '@playwright/test';
 import fc from 'fast-check';
 import { test } from './alive.ts';
@@ -34,9 +34,9 @@ test('random tapes on random fields of every kind play in Chromium as in the eng
     entry,
   }));
   const id = await newSet(request, { fields });
-  const set = compiled({ arbeit: 1, title: 'Kinds', locale: 'en-GB', fields });
+  const set = compiled({ arbeit: 2, title: 'Kinds', locale: 'en-GB', fields });
   for (const [i, { sketch, tape }] of cases.entries()) {
-    const read = readTape(`tape "Random ${i}"\nfield random-${i}\nfocus\n${writeTape(tape)}`);
+    const read = parseTape(`tape "Random ${i}"\nfield random-${i}\nfocus\n${writeTape(tape)}`);
     if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
     await page.goto(`/sets/${id}/fields/random-${i}/alone`);
     await test.step(`${JSON.stringify(sketch)}\n${writeTape(tape)}`, () => playBoth(page, set, read.tape));

@@ -28,7 +28,7 @@ const fields = [
   { id: 'code', kind: 'one-time-code', label: 'Code', look: { label: 'beside' }, entry: { length: 6 } },
 ]; // biome-ignore format: a field a line
 const set = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Looks',
   locale: 'en-GB',
   fields,

@@ -11,7 +11,7 @@ import { end, freePort } from './browsers/processes.ts';
 /** A real page of Next.js with a real button: what the framework adds to a form is for nobody to make up. With scripts and without. */
 const root = fileURLToPath(new URL('..', import.meta.url));
 const set = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Huts',
   locale: 'en-GB',
   fields: [

@@ -5,7 +5,7 @@ import { save, stored } from './sets.ts';
 
 const pin = (length: number) => ({ id: 'box', kind: 'pin', label: 'Key box', entry: { length } });
 const setOf = (title: string, ...fields: readonly object[]) => ({
-  arbeit: 1,
+  arbeit: 2,
   title,
   locale: 'en-GB',
   fields,

@@ -3,7 +3,7 @@ import { expect } from '@playwright/test';
 import fc from 'fast-check';
 import { test } from './alive.ts';
 
-const document = { arbeit: 1, title: 'Guarded', locale: 'en-GB', fields: [] };
+const document = { arbeit: 2, title: 'Guarded', locale: 'en-GB', fields: [] };
 const port = Number(process.env.ARBEIT_E2E_PORT ?? 4319);
 
 /** A request as no browser or library would let one write it. */

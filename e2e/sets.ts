@@ -3,7 +3,7 @@ import { operationsBetween } from '../apps/studio/store/operations.ts';
 
 /** Saves a set of one's own and answers its id; `more`: what its document has beside a title unlike any other. */
 export async function newSet(request: APIRequestContext, more: object): Promise<string> {
-  const document = { arbeit: 1, title: `Own ${Math.random()}`, locale: 'en-GB', fields: [], ...more };
+  const document = { arbeit: 2, title: `Own ${Math.random()}`, locale: 'en-GB', fields: [], ...more };
   const answer = await request.post('/api/sets', { data: { document } });
   expect(answer.status(), await answer.text()).toBe(201);
   return ((await answer.json()) as { id: string }).id;

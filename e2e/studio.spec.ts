@@ -534,7 +534,7 @@ test('addresses that lead nowhere and requests that make no sense are told so', 
   const put = (data: unknown) => request.put('/api/sets/ridge-huts', { data: data as object });
   expect((await put({})).status()).toBe(400);
   const demo = await stored(request, 'ridge-huts');
-  const faulty = await save(request, demo, { arbeit: 1 });
+  const faulty = await save(request, demo, { arbeit: 2 });
   expect([faulty.status(), (await faulty.json()).faults.length]).toEqual([422, 3]);
   expect((await save(request, { ...demo, key: 'nowhere' }, {})).status()).toBe(404);
   const raw = await request.fetch('/api/sets', {

@@ -8,7 +8,7 @@ import { type App, type Built, builtApp } from './taken-home/build.ts';
 const rule = { id: 'needed', check: { type: 'required' } };
 const booking = ['mobile', 'pin', 'dog', 'remarks'];
 const set = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Huts',
   locale: 'en-GB',
   fields: [

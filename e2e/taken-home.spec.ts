@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
 import { actions, actionsFor, kindNames, writeTape } from '@arbeit/engine/prove';
-import { type Action, readTape, type Tape, trialTape } from '@arbeit/engine/tape';
+import { type Action, parseTape, type Tape, trialTape } from '@arbeit/engine/tape';
 import { expect, type Page, test } from '@playwright/test';
 import fc from 'fast-check';
 import { compiled, playBoth, type Seen } from './hands.ts';
@@ -16,7 +16,7 @@ const set = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'ut
 const own = compiled(set);
 
 const parsed = (text: string): Tape => {
-  const read = readTape(text);
+  const read = parseTape(text);
   if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
   return read.tape;
 };

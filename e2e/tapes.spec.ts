@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { SetDocument } from '@arbeit/engine/document';
 import { actions, sketch, writeTape } from '@arbeit/engine/prove';
-import { readTape, type Trial, trialTape } from '@arbeit/engine/tape';
+import { parseTape, type Trial, trialTape } from '@arbeit/engine/tape';
 import { expect } from '@playwright/test';
 import fc from 'fast-check';
 import { test } from './alive.ts';
@@ -22,7 +22,7 @@ for (let first = 0; first < pages; first++) {
   test(`tapes play in Chromium as in the engine: ${own.map(({ id }) => id).join(', ')}`, async ({ page }) => {
     for (const trial of own)
       await test.step(trial.id, async () => {
-        const read = readTape(trialTape(trial));
+        const read = parseTape(trialTape(trial));
         if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
         const { type, id } = read.tape.target;
         await page.goto(`/sets/ridge-huts/${type}s/${id}/alone`);
@@ -40,13 +40,13 @@ test('random tapes on random patterns play in Chromium as in the engine', async 
     label: `Random ${i}`,
     entry,
   }));
-  const random = { arbeit: 1, title: 'Random patterns', locale: 'en-GB', fields };
+  const random = { arbeit: 2, title: 'Random patterns', locale: 'en-GB', fields };
   const answer = await request.post('/api/sets', { data: { document: random } });
   expect(answer.status(), await answer.text()).toBe(201);
   const { id } = (await answer.json()) as { id: string };
   const tapes = fc.sample(actions, { numRuns: fields.length, seed });
   for (const [i, field] of fields.entries()) {
-    const read = readTape(`tape "Random ${i}"\nfield ${field.id}\nfocus\n${writeTape(tapes[i]!)}`);
+    const read = parseTape(`tape "Random ${i}"\nfield ${field.id}\nfocus\n${writeTape(tapes[i]!)}`);
     if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
     await page.goto(`/sets/${id}/fields/${field.id}/alone`);
     await test.step(`${field.entry.pattern} ${JSON.stringify(field.entry)}\n${writeTape(tapes[i]!)}`, () =>

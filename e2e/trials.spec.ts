@@ -201,7 +201,7 @@ test('what the trials reach: seen and never seen; a set without fields or trials
   await page.setViewportSize({ width: 400, height: 800 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(400);
   const answer = await request.post('/api/sets', {
-    data: { document: { arbeit: 1, title: `Empty ${Math.random()}`, locale: 'en-GB', fields: [] } },
+    data: { document: { arbeit: 2, title: `Empty ${Math.random()}`, locale: 'en-GB', fields: [] } },
   });
   await page.goto(`/sets/${(await answer.json()).id}/trials`);
   await expect(list(page).getByText('There are none yet.')).toBeVisible();

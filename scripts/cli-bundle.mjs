@@ -19,7 +19,7 @@ export async function build() {
     // The program last: where it is there and new, so are the threads it starts.
     for (const [entry, outfile] of [
       ['packages/cli/src/audit-thread.ts', join(root, 'bin', 'dist', 'audit-thread.js')],
-      ['packages/sandbox/src/at-once-thread.ts', join(root, 'bin', 'dist', 'own-code-thread.js')],
+      ['packages/sandbox/src/at-once-thread.ts', join(root, 'bin', 'dist', 'custom-code-thread.js')],
       ['apps/studio/store/command.ts', join(root, 'bin', 'dist', 'store.js')],
       ['packages/cli/src/main.ts', bundle],
     ]) {

@@ -1,15 +1,15 @@
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import type { FieldDocument } from '@arbeit/engine/document';
-import { compile, withOwnCode } from '@arbeit/engine/document';
+import { compile, withCustomCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import type { PatternField } from '@arbeit/engine/kinds/pattern';
 import { lay, parseNotation, readAloud, sampleCells } from '@arbeit/engine/kinds/pattern';
 import { tableOf } from '@arbeit/engine/options';
-import { play, readTape } from '@arbeit/engine/tape';
+import { parseTape, play } from '@arbeit/engine/tape';
 import { describe, expect, test } from 'vitest';
 import { checkTypes, definitionOf } from '../packages/engine/src/checks/registry.ts';
-import { plainly } from '../packages/engine/src/kinds/own/plainly.fixture.ts';
+import { plainly } from '../packages/engine/src/kinds/custom/plainly.fixture.ts';
 
 const root = new URL('../', import.meta.url);
 const notation = readFileSync(new URL('docs/notation.md', root), 'utf8');
@@ -28,7 +28,7 @@ function table(heading: string): string[][] {
 
 const fieldFor = (pattern: string, options: object = {}) => {
   const field: FieldDocument = { id: 'it', kind: 'pattern', label: 'It', entry: { pattern, ...options } };
-  return compile({ arbeit: 1, title: 'Docs', locale: 'en-GB', fields: [field] }, kinds);
+  return compile({ arbeit: 2, title: 'Docs', locale: 'en-GB', fields: [field] }, kinds);
 };
 
 describe('docs/notation.md', () => {
@@ -48,7 +48,7 @@ describe('docs/notation.md', () => {
   test.each(examples)('%s', (head, lines) => {
     const [pattern, ...options] = head.split('; ');
     const entry = Object.fromEntries(options.map((option) => option.split(' ')));
-    const read = readTape(`field it\n${lines}`);
+    const read = parseTape(`field it\n${lines}`);
     expect(read).toMatchObject({ ok: true });
     expect(read.ok && play(fieldFor(pattern!, entry), read.tape)).toMatchObject({ misses: [] });
   });
@@ -67,8 +67,8 @@ describe('docs/kinds.md', () => {
     (kind, entry, locale, lines) => {
       const field = { id: 'it', kind, label: 'It', entry: JSON.parse(entry) } as FieldDocument;
       const own = { check: () => undefined, shape: plainly() };
-      const set = withOwnCode(compile({ arbeit: 1, title: 'Docs', locale, fields: [field] }, kinds), own);
-      const read = readTape(`field it\n${lines}`);
+      const set = withCustomCode(compile({ arbeit: 2, title: 'Docs', locale, fields: [field] }, kinds), own);
+      const read = parseTape(`field it\n${lines}`);
       expect(read).toMatchObject({ ok: true });
       expect(read.ok && play(set, read.tape)).toMatchObject({ misses: [] });
     },

@@ -85,20 +85,20 @@ test('used from plain Node: a document compiled and typed into, a field compiled
   writeFileSync(
     at('use.js'),
     `import { compileField } from '@arbeit/engine/document';
-import { apply, keysOf, read, start } from '@arbeit/engine/field';
+import { apply, evaluate, keysOf, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
-import { createFormStore, createStore, readOn } from '@arbeit/dom';
+import { createFormStore, createStore, evaluateOn } from '@arbeit/dom';
 import { bookingForm, deposit, meals } from './huts/fields.js';
 
 const phone = compileField({ id: 'phone', kind: 'pattern', label: 'Telephone', entry: { pattern: '(<3 digit>) <3 digit>-<4 digit>' } }, { locale: 'en-GB' }, kinds);
 const typed = keysOf('5550123456').reduce((state, key) => apply(phone, state, key), start(phone));
-const store = createStore(deposit, readOn('2027-02-10'));
+const store = createStore(deposit, evaluateOn('2027-02-10'));
 for (const key of keysOf('1234.5')) store.dispatch(key);
 store.dispatch({ type: 'leave' });
 const form = createFormStore(bookingForm, '2027-02-10');
 form.dispatch({ type: 'submit' });
 console.log(JSON.stringify([
-  typed.body.display, read(phone, typed).value, store.reading().display, store.reading().shown[0]?.message,
+  typed.body.display, evaluate(phone, typed).value, store.evaluation().display, store.evaluation().shown[0]?.message,
   start(meals).body.display, form.isReady(),
 ]));
 `,
@@ -122,7 +122,7 @@ test('the command line, installed: a tape plays, and a fault has its place', () 
   expect(run(arbeit, ['play', join(demo, 'ridge-huts.arbeit.json'), tape])).toBe(
     '9 expectations held, 0 missed\n',
   );
-  writeFileSync(at('broken.arbeit.json'), '{ "arbeit": 1,\n  "title": 7 }');
+  writeFileSync(at('broken.arbeit.json'), '{ "arbeit": 2,\n  "title": 7 }');
   const { status, stderr } = spawnSync(arbeit, ['play', 'broken.arbeit.json', tape], {
     cwd: project,
     encoding: 'utf8',
@@ -134,17 +134,17 @@ test('the command line, installed: a tape plays, and a fault has its place', () 
 test('used from TypeScript: plans and bodies are known by their kind, and a wrong one is refused', () => {
   writeFileSync(
     at('use.tsx'),
-    `import { createStore, readOn } from '@arbeit/dom';
+    `import { createStore, evaluateOn } from '@arbeit/dom';
 import { apply, start, type FieldState } from '@arbeit/engine/field';
 import { phone } from '@arbeit/engine/runs/phone';
-import { open } from '@arbeit/engine/field';
+import { hydrate } from '@arbeit/engine/field';
 import { Picks, useField } from '@arbeit/react';
 import { arrival, deposit, meals } from './huts/fields.js';
 
 export const minus: string = deposit.plan.minus;
 export const year: number = arrival.plan.year;
 export const state: FieldState = apply(meals, start(meals), { type: 'set', text: 'half' });
-export const store = createStore(deposit, readOn());
+export const store = createStore(deposit, evaluateOn());
 export function Meals() {
   return <Picks field={useField(meals)} />;
 }
@@ -153,7 +153,7 @@ export const wrong: string = arrival.plan.minus;
 // @ts-expect-error a body of another kind
 apply(arrival, start(deposit), { type: 'cut' });
 // @ts-expect-error another kind than the field's
-open(arrival, { phone });
+hydrate(arrival, { phone });
 `,
   );
   for (const moduleResolution of ['nodenext', 'bundler']) {

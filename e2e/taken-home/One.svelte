@@ -9,7 +9,7 @@ if (!live.store.inForm) driveAsks(live.store, askByFetch());
 const { plan } = field;
 const { type, ...others } = live.attributes;
 const { name, ...around } = others;
-const raw = live.store.reading().raw;
+const raw = live.store.evaluation().raw;
 const isTick = plan.draw === 'tick';
 </script>
 

@@ -14,7 +14,7 @@ window.seen = seen;
 const control = ({ plan }, live) => {
   const { type, ...others } = live.control;
   if (!plan.options) return plan.lines > 1 ? h('textarea', others) : h('input', live.control);
-  const { raw } = live.store.reading();
+  const { raw } = live.store.evaluation();
   if (plan.draw === 'list')
     return h('select', { ...others, 'data-draw': 'list' }, [
       h('option', { value: '' }),
@@ -52,7 +52,7 @@ const One = {
         h(
           'div',
           { 'aria-live': 'polite' },
-          live.reading.value.shown.map((one) => h('p', { key: one.rule }, one.message)),
+          live.evaluation.value.shown.map((one) => h('p', { key: one.rule }, one.message)),
         ),
       ]);
   },

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
-import { Alive } from '../ui/alive.tsx';
+import { HydrationMarker } from '../ui/hydration-marker.tsx';
 
 /** What is shown when a page could not be made. Nothing saved is touched by that. */
 export default function ErrorPage({
@@ -22,7 +22,7 @@ export default function ErrorPage({
       <button type="button" className="word-button mt-6" onClick={reset}>
         Try again
       </button>
-      <Alive />
+      <HydrationMarker />
     </main>
   );
 }

@@ -1,5 +1,5 @@
 /** A request as far as it is looked at before anything is done with it. */
-export interface Asked {
+export interface IncomingRequest {
   readonly method: string;
   readonly url: string;
   /** A header by its name in small letters; `null` where there is none. */
@@ -26,7 +26,7 @@ const otherHosts = (): readonly string[] =>
  * (Fetch Metadata, `Origin`), and a name that leads here by somebody else's doing (DNS rebinding) is in `Host`. What is no
  * browser says nothing of the kind, and is let through: it runs on this machine.
  */
-export function refusalOf({ method, url, header }: Asked): Refusal | undefined {
+export function refusalOf({ method, url, header }: IncomingRequest): Refusal | undefined {
   const host = (header('host') ?? '').toLowerCase();
   if (!loopback.test(host) && !otherHosts().includes(host))
     return {

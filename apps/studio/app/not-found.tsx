@@ -1,5 +1,5 @@
-import { Alive } from '../ui/alive.tsx';
-import { Go } from '../ui/go.tsx';
+import { HydrationMarker } from '../ui/hydration-marker.tsx';
+import { Link } from '../ui/link.tsx';
 
 export default function NotFound() {
   return (
@@ -8,10 +8,10 @@ export default function NotFound() {
       <p className="mt-2 text-faint">
         The set or field was deleted or renamed, or the address has a slip in it.
       </p>
-      <Go className="word-button mt-6 inline-block" href="/">
+      <Link className="word-button mt-6 inline-block" href="/">
         Back to the shelf
-      </Go>
-      <Alive />
+      </Link>
+      <HydrationMarker />
     </main>
   );
 }

@@ -2,8 +2,8 @@ import { type Broken, Shelf } from '../screens/shelf/shelf.tsx';
 import type { Database } from '../store/database.ts';
 import { soundSet } from '../store/documents.ts';
 import { findSets, type ListedSet, type StoredSet } from '../store/sets.ts';
-import { isTrouble } from '../store/trouble.ts';
-import { reading, Trouble } from './open.tsx';
+import { isStoreError } from '../store/store-error.ts';
+import { readFromStore, StoreErrorMessage } from './read-from-store.tsx';
 
 export const dynamic = 'force-dynamic';
 
@@ -34,8 +34,8 @@ const shelf = async (db: Database) => {
 };
 
 export default async function ShelfPage() {
-  const found = await reading('shelf', shelf);
-  if (isTrouble(found)) return <Trouble message={found.message} />;
+  const found = await readFromStore('shelf', shelf);
+  if (isStoreError(found)) return <StoreErrorMessage message={found.message} />;
   const sets: StoredSet[] = [];
   const broken: Broken[] = [];
   // A set that was stored by hand, or by an older Arbeit, may not be readable any more: that is one line, not the page.

@@ -2,8 +2,8 @@
 
 import { type Field, Hint, Label, Message } from '@arbeit/react';
 import type { ReactNode } from 'react';
+import { adornmentsOf } from './adornments.tsx';
 import { Control } from './controls.tsx';
-import { faceOf } from './faces.tsx';
 
 const message = {
   root: 'min-h-6 pt-0.5 text-sm text-marigold data-[severity=error]:text-brick',
@@ -28,7 +28,7 @@ export function PlainField({
   /** What else there is to say of it. It shares its room with the message: two lines. */
   readonly said?: ReactNode;
 }) {
-  const { Before, Behind, Beneath } = faceOf(field);
+  const { Before, Behind, Beneath } = adornmentsOf(field);
   return (
     <div>
       <Label field={field} missing="No label" className="block font-semibold" />

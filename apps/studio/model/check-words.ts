@@ -23,7 +23,7 @@ const others: readonly Beginning[] = [
   { id: 'not-trivial', label: 'is not easy to guess', check: { type: 'not-trivial' } },
   { id: 'luhn', label: 'is a card number (Luhn)', check: { type: 'checksum', scheme: 'luhn' }, isApart: true },
   { id: 'iban', label: 'is an IBAN (MOD 97-10, the first four read last)', check: { type: 'checksum', scheme: 'mod97', rotate: 4 } },
-  { id: 'own', label: 'own code says so', check: { type: 'custom', code: 'export default ({ value }) => {\n  // Nothing passes; { code: "own-code" } does not.\n};\n' }, isApart: true },
+  { id: 'own', label: 'own code says so', check: { type: 'custom', code: 'export default ({ value }) => {\n  // Nothing passes; { code: "custom-code" } does not.\n};\n' }, isApart: true },
   { id: 'ask', label: 'a server says so', check: { type: 'remote', ask: '/api/services/passes' } },
   { id: 'check', label: 'has another check character', check: { type: 'checksum', scheme: 'mod11' } },
 ]; // biome-ignore format: one rule a line

@@ -1,5 +1,5 @@
 import { compile, compileField, type FieldDocument, type SetDocument } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
 import demo from '../demo/ridge-huts.arbeit.json' with { type: 'json' };
@@ -7,7 +7,7 @@ import { conditionInWords, valuesOf } from './condition-words.ts';
 
 const set = demo as unknown as SetDocument;
 const { fields } = compile(set, kinds);
-const field = (id: string): OpenField => fields.find((one) => one.id === id)!;
+const field = (id: string): HydratedField => fields.find((one) => one.id === id)!;
 const say = (when: Parameters<typeof conditionInWords>[0]) =>
   conditionInWords(
     when,

@@ -1,5 +1,5 @@
 import type { ConditionDocument } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import type { Offer } from '@arbeit/engine/options';
 
 /** What a condition asks, as people say it: “Is a dog coming along?” is yes. `labelOf` names a field, `wordsOf` one of its values. */
@@ -25,7 +25,10 @@ export function conditionInWords(
 }
 
 /** What can be picked in a field is in its plan, whatever its kind; and a field nobody has touched may hold a value that is not among it. */
-export function valuesOf({ plan, kind }: OpenField): readonly (readonly [value: string, words: string])[] {
+export function valuesOf({
+  plan,
+  kind,
+}: HydratedField): readonly (readonly [value: string, words: string])[] {
   const { options } = plan as { readonly options?: readonly Offer[] };
   if (!options) return [];
   const untouched = kind.value(plan, kind.empty(plan));

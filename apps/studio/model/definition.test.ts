@@ -14,7 +14,7 @@ import { typicalShapes } from './shapes.ts';
 const fromNothing: FieldDocument = { ...bareField('pattern', kinds), id: 'field' };
 
 const set: SetDocument = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Huts',
   locale: 'en-GB',
   fields: [fromNothing, { ...fromNothing, id: 'other' }],

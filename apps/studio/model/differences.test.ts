@@ -5,7 +5,7 @@ import { differences } from './differences.ts';
 const field = (id: string, more: object = {}) =>
   ({ id, kind: 'text', label: id.toUpperCase(), entry: {}, ...more }) as FieldDocument;
 const set = (fields: FieldDocument[], more: object = {}): SetDocument => ({
-  arbeit: 1,
+  arbeit: 2,
   title: 'Huts',
   locale: 'en-GB',
   fields,

@@ -12,7 +12,7 @@ const { keyOf } = await import('./trial-keys.ts');
 
 const pin = { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } } as const;
 const setOf = (length: number, ...tapes: readonly string[]): SetDocument => ({
-  arbeit: 1,
+  arbeit: 2,
   title: 'Huts',
   locale: 'en-GB',
   fields: [

@@ -1,4 +1,4 @@
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import { shownAt } from './sample.ts';
 
@@ -39,7 +39,7 @@ function inWords({ count, unit, side }: ByClock): string {
 }
 
 /** A limit in words: from the clock, or as the field itself would show it at rest. */
-export function limitInWords(compiled: OpenField, limit: string | number): string {
+export function limitInWords(compiled: HydratedField, limit: string | number): string {
   const text = String(limit);
   const told = byClock(text);
   return told ? inWords(told) : shownAt(compiled, text) || text;
@@ -49,10 +49,10 @@ export function limitInWords(compiled: OpenField, limit: string | number): strin
  * The limit a person means by what he typed in the field's own form (`9.999,99`, `14/02/2027`, `1 h 30`): what the field itself would
  * make of it. `undefined` where it makes none.
  */
-export function limitFrom(compiled: OpenField, limits: Limits, typed: string): string | undefined {
+export function limitFrom(compiled: HydratedField, limits: Limits, typed: string): string | undefined {
   const { kind, plan } = compiled;
   const text = typed.trim();
-  const taken = kind.read(plan, text);
+  const taken = kind.parse(plan, text);
   if (!taken.rejected && !taken.leftOut && taken.body.content) {
     const meant = [kind.value(plan, taken.body), kind.raw(plan, taken.body)];
     const good = meant.find((one) => one !== null && limits.isGood(one));

@@ -1,11 +1,11 @@
 import type { CheckDocument, RuleDocument } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import type { Comparison } from '@arbeit/engine/rules';
 import { limitInWords } from './limit-words.ts';
 
 /** When a message may be seen, as people say it. */
-export const moments: Readonly<Record<NonNullable<RuleDocument['show']>, string>> = {
+export const showWhenWords: Readonly<Record<NonNullable<RuleDocument['show']>, string>> = {
   'at-once': 'while typing',
   leave: 'on leaving',
   submit: 'on sending',
@@ -32,7 +32,11 @@ const isInTime = (limits: Limits | undefined): boolean =>
   limits !== undefined && (limits.isGood('today') || limits.isGood('09:00'));
 
 /** What a rule asks, in words: "at most £500.00". */
-export function ruleInWords(check: CheckDocument, compiled: OpenField, limits: Limits | undefined): string {
+export function ruleInWords(
+  check: CheckDocument,
+  compiled: HydratedField,
+  limits: Limits | undefined,
+): string {
   switch (check.type) {
     case 'required':
       return 'must be filled in';

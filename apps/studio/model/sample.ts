@@ -1,6 +1,6 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import type { Piece } from '@arbeit/engine/kinds';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
@@ -11,7 +11,7 @@ export const sampleOf = (
   field: FieldDocument,
   set: Facts,
   kinds: KindTable,
-  withCode: (field: OpenField) => OpenField = (compiled) => compiled,
+  withCode: (field: HydratedField) => HydratedField = (compiled) => compiled,
 ): readonly Piece[] =>
   kindIn(kinds, field.kind).draw.sample(withCode(compileField({ ...field, rules: [] }, set, kinds)));
 
@@ -23,13 +23,13 @@ export const sampleLine = (pieces: readonly Piece[]): string =>
     .join('');
 
 /** How a field shows a raw value at rest. */
-export function shownAt(compiled: OpenField, raw: string): string {
-  const { body } = compiled.kind.read(compiled.plan, raw);
-  return (compiled.kind.rest?.(compiled.plan, body) ?? body).display;
+export function shownAt(compiled: HydratedField, raw: string): string {
+  const { body } = compiled.kind.parse(compiled.plan, raw);
+  return (compiled.kind.toResting?.(compiled.plan, body) ?? body).display;
 }
 
 /** A finished text of a field, as it could be typed or pasted. */
-export const finishedText = (compiled: OpenField, kinds: KindTable): string =>
+export const finishedText = (compiled: HydratedField, kinds: KindTable): string =>
   kindIn(kinds, compiled.plan.kind)
     .draw.sample(compiled)
     .filter((piece) => !piece.isOff && !piece.isAside)

@@ -4,7 +4,7 @@ import { carriedOut, type Json, type Operation } from '../store/operations.ts';
 import { digest, type Save } from '../store/saving.ts';
 import { type Answer, type Changes, createSaver, type SaveState, type Theirs } from './saver.ts';
 
-const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+const titled = (title: string): SetDocument => ({ arbeit: 2, title, locale: 'en-GB', fields: [] });
 const theirs: Theirs = { generation: 'g', revision: 5, document: titled('theirs') };
 
 beforeEach(() => vi.useFakeTimers());

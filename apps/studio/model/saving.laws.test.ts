@@ -1,7 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import fc from 'fast-check';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { digest, digestOf, judge, type Logged, propose, type Save } from '../store/saving.ts';
+import { decide, digest, digestOf, type Logged, propose, type Save } from '../store/saving.ts';
 import { change, pageOn, type Sent, unknownIn } from './page.fixture.ts';
 import type { Answer, Changes, Theirs } from './saver.ts';
 
@@ -14,7 +14,7 @@ beforeEach(() => vi.useFakeTimers());
 afterEach(() => vi.useRealTimers());
 
 const first = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'T',
   fields: [1, 2, 3].map((i) => ({ id: `f${i}`, kind: 'text', label: `L${i}`, hint: 'h', entry: {} })),
 } as unknown as SetDocument;
@@ -40,7 +40,7 @@ function createServer() {
       const others = since(save.base).filter(({ page }) => page !== save.page);
       const proposed = propose(known, save);
       const read = (document: SetDocument) => isSound(document) ? { ok: true, document } as const : { ok: false, faults: [{ path: '$', message: 'bad' }] } as const;
-      const decision = proposed.is === 'proposed' ? judge(proposed, read(proposed.document)) : proposed;
+      const decision = proposed.is === 'proposed' ? decide(proposed, read(proposed.document)) : proposed;
       if (decision.is === 'refused' && decision.because === 'faults') return { ok: false, why: 'bad', faults: decision.faults ?? [] };
       if (decision.is === 'refused') return { ok: false, theirs: theirs(), kept: 1 };
       if (decision.is === 'taken') {

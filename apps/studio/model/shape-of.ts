@@ -11,7 +11,7 @@ export function shapeOf(
   const own = 'pattern' in field.entry ? field.entry.pattern : undefined;
   if (own !== undefined) return own;
   // Own code is not run for a list of fields: what the developer holds out to the user says it as well.
-  if (kindIn(kinds, field.kind).run.withShape && field.placeholder) return field.placeholder;
+  if (kindIn(kinds, field.kind).run.withFormat && field.placeholder) return field.placeholder;
   const pieces = sampleOf(field, set, kinds);
   const rested = pieces.find(({ part, isAside, isOff }) => part === 'resting' && isAside && !isOff);
   return rested?.text ?? sampleLine(pieces);

@@ -8,7 +8,7 @@ import { addTrials, changeTrial, moveTrial, removeTrial, renamedIn, targetOf } f
 const text = (id: string) => ({ id, kind: 'text', label: id, entry: {} });
 const trial = (id: string, tape = 'field a\nexpect codes none\n') => ({ id, tape });
 const set = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'T',
   locale: 'en-GB',
   fields: [text('a'), text('b'), text('ab')],

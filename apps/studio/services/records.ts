@@ -1,15 +1,15 @@
 import { localToday } from '@arbeit/dom';
 import { customBy } from '@arbeit/engine/checks';
 import { compile } from '@arbeit/engine/document';
-import { type Ask, withShape } from '@arbeit/engine/field';
-import { type CheckedRecord, checkRecord, type OpenForm } from '@arbeit/engine/form';
+import { type Ask, withFormat } from '@arbeit/engine/field';
+import { type CheckedRecord, checkRecord, type HydratedForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import type { Origin } from '@arbeit/sandbox';
 import { todayIn } from '../model/clock.ts';
 import type { Store } from '../store/database.ts';
 import type { SoundSet } from '../store/documents.ts';
-import { StoreTrouble } from '../store/trouble.ts';
-import { runnerOnServer } from '../workers/own-code/on-server.ts';
+import { StoreError } from '../store/store-error.ts';
+import { runnerOnServer } from '../workers/custom-code/on-server.ts';
 import { addressIn, services } from './ask.ts';
 import { codePath } from './paths.ts';
 import { spendCode } from './sender.ts';
@@ -57,17 +57,17 @@ const mostRounds = 5;
  * out first, with every service saying yes.
  */
 async function withCodeRun(
-  form: OpenForm,
+  form: HydratedForm,
   raw: Readonly<Record<string, string>>,
   today: string,
   origin: Origin,
-): Promise<OpenForm> {
+): Promise<HydratedForm> {
   const rules = [...form.fields.flatMap((field) => field.rules), ...form.rules];
-  const isShaped = form.fields.some(({ kind }) => kind.withShape);
+  const isShaped = form.fields.some(({ kind }) => kind.withFormat);
   if (!isShaped && !rules.some(({ check }) => check.type === 'custom')) return form;
   const runner = runnerOnServer();
   if (runner.waiting() >= mostWaiting)
-    throw new StoreTrouble('Arbeit is running many custom checks at the moment. Try again.');
+    throw new StoreError('Arbeit is running many custom checks at the moment. Try again.');
   const { check, shape, settled } = runner.session(origin);
   let isKnown = true;
   const noticed = <T>(outcome: T | undefined): T | undefined => {
@@ -76,10 +76,10 @@ async function withCodeRun(
   };
   const custom = customBy((code, input) => noticed(check(code, input)));
   const fields = form.fields.map((field) => ({
-    ...withShape(field, (code, content) => noticed(shape(code, content))),
+    ...withFormat(field, (code, content) => noticed(shape(code, content))),
     checks: { ...field.checks, custom },
   }));
-  const own: OpenForm = { ...form, fields };
+  const own: HydratedForm = { ...form, fields };
   for (let round = 0; round < mostRounds; round++) {
     isKnown = true;
     await checkRecord(own, raw, today, async () => ({ verdict: 'pass' }));

@@ -150,7 +150,7 @@ describe('the message sender', () => {
       { locale: 'en-GB' },
       kinds,
     );
-    const { body } = field.kind.read(field.plan, codeMessage('048151', 'localhost'));
+    const { body } = field.kind.parse(field.plan, codeMessage('048151', 'localhost'));
     expect(field.kind.value(field.plan, body)).toBe('048151');
     deliver('+447700900000', 'one', start);
     deliver('+447700900000', 'two', start);

@@ -15,7 +15,7 @@ import { openStore } from './store.ts';
 import { testPostgres } from './test-postgres.fixture.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
-const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+const titled = (title: string): SetDocument => ({ arbeit: 2, title, locale: 'en-GB', fields: [] });
 
 const postgres = testPostgres();
 

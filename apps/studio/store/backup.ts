@@ -4,7 +4,7 @@ import type { PgTable } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
 import type { Database } from './database.ts';
 import { channel, payloadOfRestore } from './followers.ts';
-import { reads } from './reading.ts';
+import { reads } from './read-on-server.ts';
 import { formerIds, pages, refused, revisions, saves, sets, stores } from './schema.ts';
 import { generationOf } from './sets.ts';
 

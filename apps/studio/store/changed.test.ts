@@ -8,7 +8,7 @@ import { type Json, operationsBetween } from './operations.ts';
 const field = (id: string, more: object = {}): FieldDocument =>
   ({ id, kind: 'text', label: id.toUpperCase(), entry: {}, ...more }) as FieldDocument;
 const set = (fields: readonly FieldDocument[], more: object = {}): SetDocument =>
-  ({ arbeit: 1, title: 'Huts', locale: 'en-GB', fields, ...more }) as SetDocument;
+  ({ arbeit: 2, title: 'Huts', locale: 'en-GB', fields, ...more }) as SetDocument;
 const between = (before: SetDocument, after: SetDocument) =>
   changedBy(operationsBetween(before as unknown as Json, after as unknown as Json), after);
 const words = (before: SetDocument, after: SetDocument) =>

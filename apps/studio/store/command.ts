@@ -5,7 +5,7 @@ import { BackupFault, backupOf, restoreInto } from './backup.ts';
 import type { Store } from './database.ts';
 import { openServer } from './server.ts';
 import { openStore } from './store.ts';
-import { isTrouble } from './trouble.ts';
+import { isStoreError } from './store-error.ts';
 
 /** Where a store is: on a server, by its address, or in a data folder. */
 export interface Where {
@@ -27,7 +27,7 @@ async function withStore(
     await work(store);
     return undefined;
   } catch (error) {
-    if (isTrouble(error) || error instanceof BackupFault) return error.message;
+    if (isStoreError(error) || error instanceof BackupFault) return error.message;
     const { code, path, message } = error as NodeJS.ErrnoException;
     if (code && path) return `${path}: ${message}`;
     throw error;

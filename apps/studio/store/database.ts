@@ -8,9 +8,9 @@ export type Database = NodePgDatabase<typeof schema>;
 /** An opened store: in a data folder, or of a server. */
 export interface Store {
   readonly db: Database;
-  /** Runs work that writes; once it is answered, what it wrote is on the disk. Throws `StoreTrouble`. */
+  /** Runs work that writes; once it is answered, what it wrote is on the disk. Throws `StoreError`. */
   write<T>(work: (db: Database) => Promise<T>): Promise<T>;
-  /** Runs work that reads. Throws `StoreTrouble`. */
+  /** Runs work that reads. Throws `StoreError`. */
   read<T>(work: (db: Database) => Promise<T>): Promise<T>;
   /** Calls `listener` after each later change of the set `key`, made on any server. Returns a function that ends this. */
   follow(key: string, listener: (change: Change) => void): () => void;

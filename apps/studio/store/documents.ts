@@ -2,7 +2,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
-import { readOnServer, reads } from './reading.ts';
+import { readOnServer, reads } from './read-on-server.ts';
 import { sets, stores } from './schema.ts';
 import { keyOf, type StoredSet } from './sets.ts';
 

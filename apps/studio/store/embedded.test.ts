@@ -9,10 +9,10 @@ import { describe, expect, test, vi } from 'vitest';
 import { savingPage } from './saving-page.fixture.ts';
 import { createSet, listSets } from './sets.ts';
 import { openStore } from './store.ts';
-import { saying } from './trouble.ts';
+import { asStoreError } from './store-error.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
-const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+const titled = (title: string): SetDocument => ({ arbeit: 2, title, locale: 'en-GB', fields: [] });
 
 test('ten thousand autosaves of a thousand fields would stay under 50 MB', async () => {
   const place = mkdtempSync(join(tmpdir(), 'arbeit-size-'));
@@ -56,7 +56,7 @@ test('the rest of a transaction is refused after its thread has ended', async ()
       });
     }),
   );
-  await expect(work).rejects.toMatchObject({ name: 'StoreTrouble' });
+  await expect(work).rejects.toMatchObject({ name: 'StoreError' });
   expect(refused).toEqual([expect.stringContaining('Nothing was changed; try again')]);
   expect((await store.read(listSets)).map(({ title }) => title)).toEqual(['Ridge Huts']);
   vi.useRealTimers();
@@ -76,7 +76,7 @@ describe('what keeps the store from answering is said in words', () => {
     [{ code: 'XX001' }, /damaged/],
     [new Error('RuntimeError: unreachable'), /damaged/],
     [new Error('whatever'), /Nothing was changed/],
-  ])('%s', (error, words) => expect(saying(error, '/data').message).toMatch(words));
+  ])('%s', (error, words) => expect(asStoreError(error, '/data').message).toMatch(words));
 
   test('an error of whoever asks is not the store’s', async () => {
     const place = mkdtempSync(join(tmpdir(), 'arbeit-ours-'));
@@ -85,7 +85,7 @@ describe('what keeps the store from answering is said in words', () => {
     await expect(store.read(ours)).rejects.toThrow(TypeError);
     await expect(store.write(ours)).rejects.toThrow(TypeError);
     await expect(store.read((db) => db.execute('select nothing from nowhere'))).rejects.toMatchObject({
-      name: 'StoreTrouble',
+      name: 'StoreError',
       message: expect.stringContaining('did not answer'),
     });
     await store.close();

@@ -2,7 +2,7 @@ import { existsSync, readdirSync, rmSync, statfsSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { channel } from './followers.ts';
-import { damaged, diskFull, StoreTrouble, saying } from './trouble.ts';
+import { asStoreError, damaged, diskFull, StoreError } from './store-error.ts';
 
 /** A question as `pg` is asked one. */
 interface Query {
@@ -79,7 +79,7 @@ export class EmbeddedPool {
     this.#received = received;
   }
 
-  /** Opens the store, or says why it does not. Throws `StoreTrouble`. */
+  /** Opens the store, or says why it does not. Throws `StoreError`. */
   open(): Promise<void> {
     this.#opening ??= this.#begin();
     return this.#opening;
@@ -108,7 +108,7 @@ export class EmbeddedPool {
         await this.open();
         // What was begun in a thread ends with it: the rest of a transaction must not be carried out in another.
         worker ??= this.#worker;
-        if (worker !== this.#worker) throw new StoreTrouble(ended);
+        if (worker !== this.#worker) throw new StoreError(ended);
         const { text, rowMode } = typeof query === 'string' ? { text: query as string } : query;
         const ask = { text, values, rowMode: rowMode ?? 'object' };
         return (await this.#ask('query', ask)) as Answer;
@@ -132,7 +132,7 @@ export class EmbeddedPool {
     }
   }
 
-  /** Refuses a write for which there is no room. Throws `StoreTrouble`. */
+  /** Refuses a write for which there is no room. Throws `StoreError`. */
   requireRoom(): void {
     if (isShort(this.#folder)) throw diskFull(this.#folder);
     this.#reserve();
@@ -143,7 +143,7 @@ export class EmbeddedPool {
     this.#isClosed = true;
     await this.#turn;
     if (this.#worker) await this.#ask('close', {}).catch(() => undefined);
-    await this.#end(new StoreTrouble('The store was closed.'));
+    await this.#end(new StoreError('The store was closed.'));
   }
 
   /** Holds some room back, if there is plenty. */
@@ -158,7 +158,7 @@ export class EmbeddedPool {
   }
 
   async #begin(): Promise<void> {
-    if (this.#isClosed) throw new StoreTrouble('The store was closed.');
+    if (this.#isClosed) throw new StoreError('The store was closed.');
     const pg = join(this.#folder, 'pg');
     // Only an empty folder is a new one: anything else was a store, and another must not be begun on top of it.
     if (existsSync(pg) && readdirSync(pg).length > 0 && !existsSync(join(pg, 'PG_VERSION')))
@@ -173,8 +173,8 @@ export class EmbeddedPool {
       if (error) one?.reject(new EmbeddedError(error));
       else one?.resolve(answer);
     });
-    worker.on('error', (error) => void this.#end(saying(error, this.#folder), worker));
-    worker.on('exit', () => void this.#end(new StoreTrouble(ended), worker));
+    worker.on('error', (error) => void this.#end(asStoreError(error, this.#folder), worker));
+    worker.on('exit', () => void this.#end(new StoreError(ended), worker));
     // What it does at the end of the process is nobody's business.
     worker.unref();
     try {
@@ -187,14 +187,14 @@ export class EmbeddedPool {
 
   #ask(ask: string, what: object, most = patience): Promise<unknown> {
     const worker = this.#worker;
-    if (!worker) return Promise.reject(new StoreTrouble(ended));
+    if (!worker) return Promise.reject(new StoreError(ended));
     const id = ++this.#asked;
     worker.ref();
     return new Promise((resolve, reject) => {
       const timer = setTimeout(() => {
         // A folder that is gone has no disk to ask about.
         const isFull = existsSync(this.#folder) && isShort(this.#folder);
-        const late = new StoreTrouble('The store did not answer in time. Try again.');
+        const late = new StoreError('The store did not answer in time. Try again.');
         void this.#end(isFull ? diskFull(this.#folder) : late, worker);
       }, most);
       const done = (): void => {

@@ -9,7 +9,7 @@ import { createSet, listSets } from './sets.ts';
 import { openStore } from './store.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
-const titled = (title: string) => ({ arbeit: 1, title, locale: 'en-GB', fields: [] }) as const;
+const titled = (title: string) => ({ arbeit: 2, title, locale: 'en-GB', fields: [] }) as const;
 
 /** Where no disk can be mounted, one is only said to be full. */
 const said = vi.hoisted(() => ({ isFull: false }));
@@ -83,7 +83,7 @@ test('a disk without a file left, though it has room: what was begun fails, and 
   for (let i = 0; i < 40; i++)
     await make(`Meanwhile ${i}`).then(
       () => taken.push(`Meanwhile ${i}`),
-      (error: Error) => expect(error.name).toBe('StoreTrouble'),
+      (error: Error) => expect(error.name).toBe('StoreError'),
     );
   for (let i = 0; i < ffree; i++) rmSync(join(place, `f${i}`));
   await make('After');

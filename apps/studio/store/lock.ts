@@ -3,7 +3,7 @@ import { linkSync, lstatSync, mkdirSync, readFileSync, readlinkSync, rmSync, wri
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { StoreTrouble } from './trouble.ts';
+import { StoreError } from './store-error.ts';
 
 /** The data folder is in use by another process. PGlite has one writer; a second would ruin the store. */
 export class FolderInUse extends Error {
@@ -34,7 +34,7 @@ interface Holder {
 }
 
 /** A folder that is held. */
-export interface Held {
+export interface HeldLock {
   /** Whether it still is: the lock may have gone with the folder. */
   isStill(): boolean;
   release(): void;
@@ -51,13 +51,13 @@ const usual: Pace = { beat: 2_000, patience: 12_000 };
  * Takes the folder for this process until it ends. There are never two holders: the lock comes into being with its content, by a hard link, which fails
  * where there is one. It is a lease: its holder touches it again and again, and one that is touched no more is taken over; no clock is compared with another.
  * Where the system can tell at once that a holder is gone (`flock`, or its process), it is asked. One left behind is taken over under a name made of that very
- * lock, so only one process ever removes it, however many find it stale. Rejects with `FolderInUse` or `StoreTrouble`.
+ * lock, so only one process ever removes it, however many find it stale. Rejects with `FolderInUse` or `StoreError`.
  */
-export async function lockFolder(folder: string, pace: Pace = usual): Promise<Held> {
+export async function lockFolder(folder: string, pace: Pace = usual): Promise<HeldLock> {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, 'arbeit.lock');
   if (lstatSync(path, { throwIfNoEntry: false })?.isDirectory())
-    throw new StoreTrouble(
+    throw new StoreError(
       `${path} is a folder, but a file belongs there. Delete it, or choose another data folder with ARBEIT_DATA.`,
     );
   const flock = await flockOf(folder, path);
@@ -95,7 +95,7 @@ async function take(folder: string, path: string, ticket: string, own: Holder, p
   }
 }
 
-function hold(path: string, { holder }: Holder, { beat }: Pace, flock: Flock): Held {
+function hold(path: string, { holder }: Holder, { beat }: Pace, flock: Flock): HeldLock {
   // In a thread of its own: it goes on while this one is busy.
   const heart = new Worker(
     `const { readFileSync, utimesSync } = require('node:fs');

@@ -18,7 +18,7 @@ test('minified, as it is served, transactions at the same time keep out of each 
     `import { openStore } from ${JSON.stringify(join(store, 'store.ts'))};
 import { createSet, listSets } from ${JSON.stringify(join(store, 'sets.ts'))};
 const store = await openStore(process.argv[2]!, ${JSON.stringify(join(store, 'migrations'))});
-const titled = (title: string) => ({ arbeit: 1, title, locale: 'en-GB', fields: [] }) as const;
+const titled = (title: string) => ({ arbeit: 2, title, locale: 'en-GB', fields: [] }) as const;
 const each = Array.from({ length: 8 }, (_, i) => i);
 const all = await Promise.allSettled(each.map((i) => store.write((db) => db.transaction(async (tx) => {
   await createSet(tx, titled((i % 2 ? 'Taken back ' : 'Kept ') + i));

@@ -6,8 +6,8 @@
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [name: string]: Json };
 
 /** One step inwards: a name, or a member of a list by its id. */
-export type Step = string | { readonly id: string };
-export type Path = readonly Step[];
+export type PathStep = string | { readonly id: string };
+export type Path = readonly PathStep[];
 
 export type Operation =
   /** A member has another value; without `value` it is gone, without `before` it is new, and stands in front of `next`, or last. */
@@ -170,7 +170,7 @@ function carryOut(value: Json, operation: Operation, at: Path): Json | undefined
 }
 
 /** The object or list an operation is about, after it. */
-function changed(value: Json, operation: Operation, step: Step | undefined): Json | undefined {
+function changed(value: Json, operation: Operation, step: PathStep | undefined): Json | undefined {
   if (operation.do !== 'set') return isList(value) ? listAfter(value, operation) : undefined;
   if (step === undefined) return operation.value;
   if (typeof step === 'string') return isObject(value) ? membersAfter(value, step, operation) : undefined;

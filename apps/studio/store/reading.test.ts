@@ -5,13 +5,13 @@ import { fileURLToPath } from 'node:url';
 import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { readOnServer } from './reading.ts';
+import { readOnServer } from './read-on-server.ts';
 
 const studio = fileURLToPath(new URL('..', import.meta.url));
 
 /** A document of half a megabyte and more. */
 const large = (more: object = {}): unknown => ({
-  arbeit: 1,
+  arbeit: 2,
   title: 'Large',
   locale: 'en-GB',
   fields: Array.from({ length: 3000 }, (_, i) => ({ id: `f${i}`, kind: 'text', label: `L${i}`, hint: 'x'.repeat(150) })),
@@ -88,5 +88,5 @@ test('a thread that cannot be started is no fault of the document, and where too
   threadThat('setInterval(() => undefined, 1000)');
   const document = large();
   for (let i = 0; i < 22; i++) void readOnServer(document);
-  await expect(readOnServer(document)).rejects.toMatchObject({ name: 'StoreTrouble' });
+  await expect(readOnServer(document)).rejects.toMatchObject({ name: 'StoreError' });
 });

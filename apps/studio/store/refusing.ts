@@ -1,4 +1,4 @@
-import type { SetDocument } from '@arbeit/engine/document';
+import { migrated, type SetDocument } from '@arbeit/engine/document';
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { refused, sets } from './schema.ts';
@@ -76,7 +76,7 @@ export async function findRefused(
     .select({ document: refused.document })
     .from(refused)
     .where(and(eq(refused.setKey, key), eq(refused.id, kept)));
-  return found?.document;
+  return found && (migrated(found.document) as SetDocument);
 }
 
 /** Forgets a refused save somebody has dealt with; whether there was one. */

@@ -1,4 +1,4 @@
-import type { SetDocument } from '@arbeit/engine/document';
+import { migrated, type SetDocument } from '@arbeit/engine/document';
 import { and, desc, eq, isNull, lt, sql } from 'drizzle-orm';
 import { type Changed, mergeChanged } from './changed.ts';
 import type { Database } from './database.ts';
@@ -63,7 +63,7 @@ export async function findRevision(
     .from(revisions)
     .innerJoin(sets, eq(sets.key, revisions.setKey))
     .where(thatRevision(key, revision));
-  return found && (found.document ?? found.present);
+  return found && (migrated(found.document ?? found.present) as SetDocument);
 }
 
 /** Names a revision, or takes its name away; whether there is one of that number. */

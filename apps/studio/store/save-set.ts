@@ -6,10 +6,10 @@ import type { Database } from './database.ts';
 import { documentsOf, type SoundSet, sound } from './documents.ts';
 import { channel, payloadOf } from './followers.ts';
 import { carriedOut, type Json, type Operation } from './operations.ts';
-import { readOnServer } from './reading.ts';
+import { readOnServer } from './read-on-server.ts';
 import { keepRefused } from './refusing.ts';
 import { addRevision } from './revisions.ts';
-import { digest, digestOf, judge, type Logged, propose, type Refusal, type Save } from './saving.ts';
+import { decide, digest, digestOf, type Logged, propose, type Refusal, type Save } from './saving.ts';
 import { pages, revisions, saves, sets } from './schema.ts';
 import { factsOf, generationOf, keyOf, type StoredSet } from './sets.ts';
 
@@ -90,7 +90,7 @@ async function saveOn(
   const since = await savedSince(db, key, save.base, revision);
   const proposed = propose({ document: present.document, last, since }, save);
   const decision =
-    proposed.is === 'proposed' ? judge(proposed, await readOnServer(proposed.document)) : proposed;
+    proposed.is === 'proposed' ? decide(proposed, await readOnServer(proposed.document)) : proposed;
   if (decision.is === 'refused')
     return decision.because === 'faults'
       ? { outcome: 'faulty', faults: decision.faults ?? [] }

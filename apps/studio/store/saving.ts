@@ -72,7 +72,7 @@ export function propose(known: Known, save: Save): Decision | Proposal {
 }
 
 /** The decision on a proposal after its document was read. */
-export function judge({ isJoined }: Proposal, read: Read): Decision {
+export function decide({ isJoined }: Proposal, read: Read): Decision {
   if (read.ok) return { is: 'taken', document: read.document };
   // Sound for each by itself: then it is the two of them together that are not.
   return isJoined

@@ -18,7 +18,7 @@ import { createSet, findSet, generationOf, listSets, type StoredSet } from './se
 import { testPostgres } from './test-postgres.fixture.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
-const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+const titled = (title: string): SetDocument => ({ arbeit: 2, title, locale: 'en-GB', fields: [] });
 
 const postgres = testPostgres();
 
@@ -163,7 +163,7 @@ test('a database that crashes: what was acknowledged is there, what comes meanwh
   expect(found!.revision).toBe(saved.length + 1);
   expect(told.length).toBeGreaterThan(0);
   for (const one of told)
-    expect(one).toMatch(/^StoreTrouble: The database cannot be reached\. Nothing was changed/);
+    expect(one).toMatch(/^StoreError: The database cannot be reached\. Nothing was changed/);
   const again = await store.write((db) =>
     saveSet(db, set.key, retitled(set, 'after', 1, found!.revision, 'after')),
   );

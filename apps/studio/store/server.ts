@@ -6,7 +6,7 @@ import { Listening } from './listening.ts';
 import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
 import { revisionsOf } from './sets.ts';
-import { isTrouble, StoreTrouble, unanswered } from './trouble.ts';
+import { isStoreError, StoreError, unanswered } from './store-error.ts';
 
 /** So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has changed it. */
 const mostConnections = 10;
@@ -19,13 +19,13 @@ const grace = 5_000;
 const upToDate = 4_071_208_813;
 
 /** What keeps the database from answering, in words that say what to do. `undefined` for an error that is not the database's. */
-function serverTroubleIn(error: unknown): StoreTrouble | undefined {
-  if (isTrouble(error)) return error;
+function serverTroubleIn(error: unknown): StoreError | undefined {
+  if (isStoreError(error)) return error;
   for (let cause = error, depth = 0; cause && depth < 6; depth++) {
     const { code, message } = cause as { readonly code?: unknown; readonly message?: unknown };
     for (const [form, words] of troubles)
       if (form.test(String(code ?? '')) || form.test(String(message ?? '')))
-        return new StoreTrouble(words, error);
+        return new StoreError(words, error);
     cause = (cause as { readonly cause?: unknown }).cause;
   }
   return unanswered(error);
@@ -49,7 +49,7 @@ const troubles: readonly (readonly [form: RegExp, words: string])[] = [
   ],
 ]; // biome-ignore format: a trouble a line
 
-/** Opens the store of a PostgreSQL server: brings the tables up to date, and puts the demo set into an empty one. Throws `StoreTrouble`. */
+/** Opens the store of a PostgreSQL server: brings the tables up to date, and puts the demo set into an empty one. Throws `StoreError`. */
 export async function openServer(url: string, migrations: string): Promise<Store> {
   const pool = new pg.Pool({
     connectionString: url,

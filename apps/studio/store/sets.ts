@@ -1,4 +1,4 @@
-import type { SetDocument } from '@arbeit/engine/document';
+import { migrated, type SetDocument } from '@arbeit/engine/document';
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import { formerIds, revisions, sets, stores } from './schema.ts';
@@ -88,7 +88,13 @@ export async function findSet(db: Database, address: string): Promise<StoredSet 
     .select({ key: sets.key, id: sets.id, revision: sets.revision, document: sets.document })
     .from(sets)
     .where(eq(sets.key, key));
-  return found && { ...found, generation: await generationOf(db) };
+  return (
+    found && {
+      ...found,
+      document: migrated(found.document) as SetDocument,
+      generation: await generationOf(db),
+    }
+  );
 }
 
 /** The current revisions of the sets `keys`. Deleted and unknown sets are left out. */

@@ -7,11 +7,12 @@ import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { changedWords } from '../model/changed-words.ts';
 import type { Database } from './database.ts';
+import { soundSet } from './documents.ts';
 import { dropRefused, findRefused, listRefused } from './refusing.ts';
 import { droppedOf, findRevision, listRevisions, nameRevision } from './revisions.ts';
 import { changesSince, saveSet } from './save-set.ts';
 import { savingPage } from './saving-page.fixture.ts';
-import { revisions, saves, stores } from './schema.ts';
+import { revisions, saves, sets, stores } from './schema.ts';
 import { openServer } from './server.ts';
 import { createSet, deleteSet, findSet, findSets, keyOf, listSets, renameSet, restoreSet } from './sets.ts';
 import { openStore } from './store.ts';
@@ -19,7 +20,7 @@ import { testPostgres } from './test-postgres.fixture.ts';
 
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-store-'));
-const titled = (title: string): SetDocument => ({ arbeit: 1, title, locale: 'en-GB', fields: [] });
+const titled = (title: string): SetDocument => ({ arbeit: 2, title, locale: 'en-GB', fields: [] });
 
 const postgres = testPostgres();
 
@@ -137,8 +138,32 @@ describe.each([
       const save = { generation: 'g', page: 'p', counter: 1, base: 1, operations: [] };
       expect(await saveSet(db, 'nowhere', save)).toEqual({ outcome: 'missing' });
     });
+    test('a document of version 1 is read in the current version, and stored in it when it is next saved', async () => {
+      const { key } = await createSet(db, titled('Lockers'));
+      const old = { arbeit: 1, title: 'Lockers', locale: 'en-GB', fields: [{ id: 'a', kind: 'own', label: 'A', entry: { code: 'export const shape = (c) => c;' } }] }; // biome-ignore format: a document a line
+      const current = { ...old, arbeit: 2, fields: [{ ...old.fields[0], kind: 'custom' }] };
+      const stored = async () =>
+        (await db.select({ document: sets.document }).from(sets).where(eq(sets.key, key)))[0]?.document;
+      await db
+        .update(sets)
+        .set({ document: old as unknown as SetDocument })
+        .where(eq(sets.key, key));
+      // What was read before is kept by revision: a new key of the cache is a new revision.
+      await db.update(sets).set({ revision: 7 }).where(eq(sets.key, key));
+      await db.update(revisions).set({ revision: 7 }).where(eq(revisions.setKey, key));
+      const found = (await soundSet(db, key))!;
+      expect(found).toMatchObject({ document: current, faults: [] });
+      expect((await findSet(db, key))?.document).toEqual(current);
+      expect(await findRevision(db, key, 7)).toEqual(current);
+      expect(await stored()).toEqual(old);
+      const page = savingPage(db, found);
+      expect(await page.save({ ...found.document, title: 'Lockers of the huts' })).toMatchObject({
+        outcome: 'saved',
+      });
+      expect(await stored()).toEqual({ ...current, title: 'Lockers of the huts' });
+    });
     test('a document keeps the order it was written in', async () => {
-      const document = JSON.parse('{"title":"Order","locale":"en","fields":[],"arbeit":1}') as SetDocument;
+      const document = JSON.parse('{"title":"Order","locale":"en","fields":[],"arbeit":2}') as SetDocument;
       const { id } = await createSet(db, document);
       expect(JSON.stringify((await findSet(db, id))?.document)).toBe(JSON.stringify(document));
     });

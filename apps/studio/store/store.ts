@@ -4,11 +4,11 @@ import type { Pool } from 'pg';
 import type { Store } from './database.ts';
 import { EmbeddedPool, makeRoom } from './embedded.ts';
 import { Followers } from './followers.ts';
-import { type Held, lockFolder } from './lock.ts';
+import { type HeldLock, lockFolder } from './lock.ts';
 import { prepare } from './prepare.ts';
 import * as schema from './schema.ts';
 import { openServer } from './server.ts';
-import { StoreTrouble, saying, troubleIn } from './trouble.ts';
+import { asStoreError, StoreError, storeErrorIn } from './store-error.ts';
 
 /** The data folder: `ARBEIT_DATA`, else `.data` in the project. */
 const dataFolder = (): string => resolve(process.env.ARBEIT_DATA ?? join(process.cwd(), '..', '..', '.data'));
@@ -33,14 +33,14 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
   } catch (error) {
     await pool.close().catch(() => undefined);
     held.release();
-    throw saying(error, folder);
+    throw asStoreError(error, folder);
   }
   let writes = 0;
   const guarded = async <T>(work: () => Promise<T>): Promise<T> => {
     try {
       return await work();
     } catch (error) {
-      throw troubleIn(error, folder) ?? error;
+      throw storeErrorIn(error, folder) ?? error;
     }
   };
   return {
@@ -49,7 +49,7 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
     write: (work) =>
       guarded(async () => {
         if (!held.isStill())
-          throw new StoreTrouble(
+          throw new StoreError(
             `The data folder ${folder} was moved or deleted while Arbeit was running. Start Arbeit again; changes are kept in the browser.`,
           );
         pool.requireRoom();
@@ -66,19 +66,19 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
   };
 }
 
-async function lockFolderOr(folder: string): Promise<Held> {
+async function lockFolderOr(folder: string): Promise<HeldLock> {
   try {
     makeRoom(folder);
     return await lockFolder(folder);
   } catch (error) {
-    throw saying(error, folder);
+    throw asStoreError(error, folder);
   }
 }
 
 // Next gives each route a copy of this module; the process has one store.
 const place = globalThis as { arbeitStore?: Promise<Store> };
 
-/** The process's store, opened on first use: of the server named in `DATABASE_URL`, else in the data folder. A failed opening is tried again next time. Throws `StoreTrouble`. */
+/** The process's store, opened on first use: of the server named in `DATABASE_URL`, else in the data folder. A failed opening is tried again next time. Throws `StoreError`. */
 export function store(): Promise<Store> {
   const migrations = join(process.cwd(), 'store', 'migrations');
   const url = process.env.DATABASE_URL;

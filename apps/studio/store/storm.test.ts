@@ -17,7 +17,7 @@ const storms = Number(process.env.ARBEIT_STORMS ?? 2);
 const seed = Number(process.env.ARBEIT_SEED ?? 20_270_210);
 
 const first = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Storm',
   locale: 'en-GB',
   fields: [1, 2, 3].map((i) => ({ id: `f${i}`, kind: 'text', label: `L${i}`, entry: {} })),

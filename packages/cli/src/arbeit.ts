@@ -7,6 +7,7 @@ import { compareDocuments } from './compare.ts';
 import { compileDocument } from './compile.ts';
 import { drivePage } from './drive.ts';
 import type { Output } from './files.ts';
+import { migrateDocuments } from './migrate.ts';
 import { playTapes } from './play.ts';
 import { backupStore, restoreStore } from './store.ts';
 import { testDocument, watching } from './test.ts';
@@ -156,6 +157,16 @@ not to be had.`,
         browser: browser as string | undefined,
         output,
       }),
+  },
+  migrate: {
+    takes: '<document.arbeit.json>…',
+    about: `Writes documents of an older version in the current one, each into its own file. Only the values that
+differ are replaced. A document that cannot be read is not written.
+Exit code 0: all documents have the current version; 2: a file cannot be read or written.`,
+    least: 1,
+    flags: { check: { type: 'boolean' } },
+    words: { check: 'write nothing; exit with 1 if a document has an older version' },
+    run: (documents, { check }, output) => migrateDocuments(documents, { check: check === true, output }),
   },
   play: {
     takes: '<document.arbeit.json> <tape>…',

@@ -1,10 +1,10 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { hasOwnCode, type SetDocument } from '@arbeit/engine/document';
+import { hasCustomCode, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Audit, auditSet } from '@arbeit/engine/proof';
-import { runsOwnCode } from './own-code.ts';
+import { runsCustomCode } from './custom-code.ts';
 
 /** A thread of `arbeit audit`: its share of the tapes, told step by step. */
 const { document, wanted } = workerData as { readonly document: SetDocument; readonly wanted: Audit };
-const run = hasOwnCode(document, kinds) ? await runsOwnCode() : undefined;
+const run = hasCustomCode(document, kinds) ? await runsCustomCode() : undefined;
 for (const step of auditSet(document, kinds, { ...wanted, run })) parentPort?.postMessage(step);

@@ -73,10 +73,10 @@ describe('arbeit audit', () => {
 
   test('2 for what cannot be read, for a field that is not there, and for what is no number', async () => {
     const path = join(folder, 'broken.json');
-    writeFileSync(path, '{ "arbeit": 1 }');
+    writeFileSync(path, '{ "arbeit": 2 }');
     expect((await called(path)).code).toBe(2);
     const empty = join(folder, 'empty.json');
-    writeFileSync(empty, '{ "arbeit": 1, "title": "E", "locale": "en-GB", "fields": [] }');
+    writeFileSync(empty, '{ "arbeit": 2, "title": "E", "locale": "en-GB", "fields": [] }');
     expect(await called(empty)).toMatchObject({
       code: 2,
       err: expect.stringContaining('there are no fields in it'),

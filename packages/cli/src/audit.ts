@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import { hasOwnCode, type SetDocument } from '@arbeit/engine/document';
+import { hasCustomCode, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   type Audit,
@@ -13,11 +13,11 @@ import {
   together,
 } from '@arbeit/engine/proof';
 import { today } from './clock.ts';
+import { runsCustomCode } from './custom-code.ts';
 import { loadDocument, type Output } from './files.ts';
-import { runsOwnCode } from './own-code.ts';
 
 /** What `arbeit audit` is asked for. */
-export interface Wanted {
+export interface AuditOptions {
   readonly fields: readonly string[];
   readonly events: number;
   /** So many seconds all together, at most. */
@@ -38,7 +38,7 @@ async function run(
   hear: (step: Audited) => boolean,
 ): Promise<void> {
   if (threads === 1 || !existsSync(fileURLToPath(thread))) {
-    const own = hasOwnCode(document, kinds) ? await runsOwnCode() : undefined;
+    const own = hasCustomCode(document, kinds) ? await runsCustomCode() : undefined;
     for (const step of auditSet(document, kinds, { ...audit, run: own })) if (!hear(step)) return;
     return;
   }
@@ -70,7 +70,7 @@ async function run(
  * `arbeit audit`. Holds the fields of a document against their laws with random tapes. Returns the exit code: 0 no law is broken, 1 one is, 2 the
  * document cannot be read or has no such field.
  */
-export async function auditDocument(path: string, wanted: Wanted): Promise<number> {
+export async function auditDocument(path: string, wanted: AuditOptions): Promise<number> {
   const { output, seed, events, seconds } = wanted;
   const document = loadDocument(path, output);
   if (!document) return 2;

@@ -83,7 +83,7 @@ describe('arbeit build', () => {
     writeFileSync(
       twice,
       JSON.stringify({
-        arbeit: 1,
+        arbeit: 2,
         title: 'T',
         locale: 'en-GB',
         fields: ['walk-in', 'walkIn'].map((id) => ({ id, kind: 'text', label: id, entry: {} })),

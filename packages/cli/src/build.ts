@@ -1,9 +1,9 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { hasOwnCode } from '@arbeit/engine/document';
+import { hasCustomCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import { readTape } from '@arbeit/engine/tape';
+import { parseTape } from '@arbeit/engine/tape';
 import {
   type HandedFiles,
   handOff,
@@ -13,8 +13,8 @@ import {
   type Use,
   uses,
 } from '@arbeit/handoff/emit';
+import { runsCustomCode } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
-import { runsOwnCode } from './own-code.ts';
 
 /**
  * `arbeit build`. Writes a hand-off into a folder, which it makes where there is none; of one it made before what is not in it any more
@@ -47,7 +47,7 @@ export async function buildHandOff(
       // Each of them is one, above.
       ...(chosen ? { uses: chosen as readonly Use[] } : {}),
       sources: sourcesFrom(dirname(fileURLToPath(import.meta.url))),
-      run: hasOwnCode(set, kinds) ? await sandboxOf() : undefined,
+      run: hasCustomCode(set, kinds) ? await sandboxOf() : undefined,
       onProgress: (step, done) => output.err(`${String(Math.round(done * 100)).padStart(3)} % ${step}`),
     });
   } catch (error) {
@@ -66,7 +66,7 @@ export async function buildHandOff(
 
 /** What holds own code against what it becomes. */
 async function sandboxOf(): Promise<RunsCode> {
-  const { check, shape } = await runsOwnCode();
+  const { check, shape } = await runsCustomCode();
   // Whatever runs it here answers at once.
   return { check: (code, input) => check(code, input)!, shape: (code, content) => shape(code, content)! };
 }
@@ -74,14 +74,17 @@ async function sandboxOf(): Promise<RunsCode> {
 function readTapeFile(path: string, output: Output): TapeFile | undefined {
   const text = load(path, output);
   if (text === undefined) return undefined;
-  const read = readTape(text);
+  const read = parseTape(text);
   if (read.ok) return { name: basename(path), text };
   for (const { line, column, message } of read.faults) output.err(`${path}:${line}:${column}: ${message}`);
   return undefined;
 }
 
 /** Modules a hand-off may have beside its folders. */
-const modules = [...uses, 'fields', 'elements', 'own-code'].flatMap((name) => [`${name}.js`, `${name}.d.ts`]);
+const modules = [...uses, 'fields', 'elements', 'custom-code'].flatMap((name) => [
+  `${name}.js`,
+  `${name}.d.ts`,
+]);
 
 /** What a folder is known by that was made here, and may be made anew: nobody's own files go. */
 const mark = 'package.json';

@@ -15,7 +15,7 @@ const file = (name: string, max: number, label = 'A'): string => {
     entry: {},
     rules: [{ id: 'most', check: { type: 'range', max } }],
   };
-  writeFileSync(path, JSON.stringify({ arbeit: 1, title: 'T', locale: 'en-GB', fields: [field] }));
+  writeFileSync(path, JSON.stringify({ arbeit: 2, title: 'T', locale: 'en-GB', fields: [field] }));
   return path;
 };
 const called = (...args: string[]) => {

@@ -1,9 +1,9 @@
-import type { RunOwnCode, SetDocument } from '@arbeit/engine/document';
+import type { RunCustomCode, SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Compared, compareSets } from '@arbeit/engine/proof';
 import { today } from './clock.ts';
+import { withSets } from './custom-code.ts';
 import { loadDocument, type Output } from './files.ts';
-import { withSets } from './own-code.ts';
 
 const words: Readonly<Record<Compared['is'], string>> = {
   added: 'is new',
@@ -28,7 +28,7 @@ export function compareDocuments(
 
 function compared(
   [before, after]: readonly [SetDocument, SetDocument],
-  run: RunOwnCode | undefined,
+  run: RunCustomCode | undefined,
   markdown: boolean,
   output: Output,
 ): number {

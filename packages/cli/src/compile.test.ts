@@ -20,7 +20,7 @@ async function arbeit(...args: string[]): Promise<{ code: number; out: string; e
 
 const field = (id: string, kind = 'text', entry: object = {}) => ({ id, kind, label: id, entry });
 const set = (fields: readonly object[], forms: readonly object[] = []) =>
-  ({ arbeit: 1, title: 'Huts', locale: 'en-GB', fields, forms }) as unknown as SetDocument;
+  ({ arbeit: 2, title: 'Huts', locale: 'en-GB', fields, forms }) as unknown as SetDocument;
 
 test('writes a module and its types, the same for the same document', async () => {
   const [one, two] = [join(folder, 'one'), join(folder, 'two', 'deep')];
@@ -35,7 +35,7 @@ describe('what is wrong is told, and nothing written', () => {
     const path = join(folder, 'broken.json');
     writeFileSync(
       path,
-      '{\n  "arbeit": 1,\n  "title": "T",\n  "locale": "en-GB",\n  "fields": [{ "id": "a", "kind": "texd", "label": "A" }]\n}\n',
+      '{\n  "arbeit": 2,\n  "title": "T",\n  "locale": "en-GB",\n  "fields": [{ "id": "a", "kind": "texd", "label": "A" }]\n}\n',
     );
     const { code, err } = await arbeit('compile', path, '--out', folder);
     expect([code, err.startsWith(`${path}:5:`)]).toEqual([2, true]);
@@ -69,7 +69,7 @@ test('names are such as a module can export', () => {
   );
   const names = [...js.matchAll(/^export const (\w+) =/gm)].map((match) => match[1]);
   expect(names).toEqual(['classField', 'openField', 'aBC', 'textKindField', 'classForm']);
-  expect(js).toContain('openForm({ id: "class", title: "class", fields: [classField, aBC] })');
+  expect(js).toContain('hydrateForm({ id: "class", title: "class", fields: [classField, aBC] })');
 });
 
 test('a set without forms asks for none, and each kind is asked for once', () => {
@@ -77,7 +77,7 @@ test('a set without forms asks for none, and each kind is asked for once', () =>
     set([field('a', 'currency', { currency: 'EUR' }), field('b', 'number'), field('c', 'one-time-code')]),
     kinds,
   );
-  expect(js).not.toContain('openForm');
+  expect(js).not.toContain('hydrateForm');
   expect(js.match(/runs\/[\w-]+/g)).toEqual(['runs/boxes', 'runs/number']);
   expect(js).toContain("{ 'one-time-code': boxesKind }");
   expect(dts).toContain('export declare const c: FieldOf<typeof boxesKind, CValue>;');
@@ -137,9 +137,9 @@ test('a form takes its rules along, its fields the checks they ask for, and own 
     ),
     kinds,
   );
-  expect(js).toContain("import { check as ownCheck } from './own-code.js';");
+  expect(js).toContain("import { check as customCheck } from './custom-code.js';");
   expect(js).not.toContain('Number(value)');
   expect(js).toMatch(/departure = .*\{ compare: compareCheck \}/);
-  expect(js).toMatch(/party = .*\{ custom: ownCode \}/);
-  expect(js).toMatch(/openForm\(\{.*submit: "when-ready", rules: \[/);
+  expect(js).toMatch(/party = .*\{ custom: customCode \}/);
+  expect(js).toMatch(/hydrateForm\(\{.*submit: "when-ready", rules: \[/);
 });

@@ -2,21 +2,21 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { kinds } from '@arbeit/engine/kinds';
 import { type CompiledModule, compiledModule } from '@arbeit/handoff';
-import { ownCodeModule } from '@arbeit/handoff/emit';
+import { customCodeModule } from '@arbeit/handoff/emit';
 import { loadDocument, type Output } from './files.ts';
 
 /**
- * `arbeit compile`. Writes `fields.js` and `fields.d.ts`, and `own-code.js` where there is own code, into a folder, which it makes where there is none.
+ * `arbeit compile`. Writes `fields.js` and `fields.d.ts`, and `custom-code.js` where there is own code, into a folder, which it makes where there is none.
  * Resolves to the exit code: 0 they are written, 2 the document cannot be read or the folder not written.
  */
 export async function compileDocument(path: string, folder: string, output: Output): Promise<number> {
   const document = loadDocument(path, output);
   if (!document) return 2;
   let module: CompiledModule;
-  let ownCode: string | undefined;
+  let customCode: string | undefined;
   try {
     module = compiledModule(document, kinds);
-    ownCode = module.ownCode && (await ownCodeModule(module.ownCode));
+    customCode = module.customCode && (await customCodeModule(module.customCode));
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     output.err(`${path}: ${error.message}`);
@@ -26,7 +26,7 @@ export async function compileDocument(path: string, folder: string, output: Outp
     mkdirSync(folder, { recursive: true });
     writeFileSync(join(folder, 'fields.js'), module.js);
     writeFileSync(join(folder, 'fields.d.ts'), module.dts);
-    if (ownCode !== undefined) writeFileSync(join(folder, 'own-code.js'), ownCode);
+    if (customCode !== undefined) writeFileSync(join(folder, 'custom-code.js'), customCode);
   } catch (error) {
     output.err(`${folder}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
     return 2;

@@ -67,7 +67,7 @@ const picks = (...all: readonly (readonly [value: string, label: string])[]) =>
 const document = file(
   'booking.arbeit.json',
   JSON.stringify({
-    arbeit: 1,
+    arbeit: 2,
     title: 'Booking',
     locale: 'en-GB',
     fields: [

@@ -1,6 +1,6 @@
 import { type Expectation, type Hand, marked, type Row, type Tape } from '@arbeit/engine/tape';
 import type { Locator, Page } from 'playwright-core';
-import { act, type Driven, type Shown, shownIn } from './page-hands.ts';
+import { act, type Driven, type ShownInPage, shownIn } from './page-hands.ts';
 import { pick, pickable, pickedIn } from './page-picks.ts';
 import type { Servers } from './page-servers.ts';
 
@@ -66,7 +66,10 @@ function placesOn(page: Page, fields: ReadonlyMap<string, string>): (id: string)
 }
 
 /** What a place shows; of what is picked the words, and no caret. */
-async function shownAt({ at, isPicked }: Place): Promise<Shown & { readonly ticked?: boolean | undefined }> {
+async function shownAt({
+  at,
+  isPicked,
+}: Place): Promise<ShownInPage & { readonly ticked?: boolean | undefined }> {
   if (!isPicked) return shownIn(at);
   const { words, ticked, focused } = await pickedIn(at);
   return { display: words, caret: [0, 0], focused, ticked };

@@ -44,7 +44,7 @@ afterAll(() => {
 const document = file(
   'phone.arbeit.json',
   JSON.stringify({
-    arbeit: 1,
+    arbeit: 2,
     title: 'Phones',
     locale: 'en-GB',
     fields: [
@@ -103,7 +103,7 @@ describe('arbeit drive', () => {
     const form = file(
       'form.arbeit.json',
       JSON.stringify({
-        arbeit: 1,
+        arbeit: 2,
         title: 'Form',
         locale: 'en-GB',
         fields: [

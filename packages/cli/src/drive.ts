@@ -1,15 +1,15 @@
 import { existsSync } from 'node:fs';
 import { type CompiledSet, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import { byHand, type Hand, hands, play, readTape, type Tape, trialTape } from '@arbeit/engine/tape';
+import { byHand, type Hand, hands, parseTape, play, type Tape, trialTape } from '@arbeit/engine/tape';
 import type { Browser, Page } from 'playwright-core';
 import { today } from './clock.ts';
+import { withSet } from './custom-code.ts';
 import { drivenTape } from './drive-tape.ts';
 import { load, loadDocument, type Output } from './files.ts';
-import { withSet } from './own-code.ts';
 import { askedPaths, holdServers } from './page-servers.ts';
 
 /** What `arbeit drive` is asked for. */
-export interface Wanted {
+export interface DriveOptions {
   readonly url: string | undefined;
   /** `id=selector`, one a field. */
   readonly fields: readonly string[];
@@ -59,7 +59,7 @@ function loaded(
   let document: SetDocument | undefined;
   const all: Driving[] = [];
   const add = (name: string, text: string): boolean => {
-    const read = readTape(text);
+    const read = parseTape(text);
     if (read.ok) all.push({ name: read.tape.title || name, tape: read.tape });
     else
       for (const { line, column, message } of read.faults)
@@ -88,7 +88,7 @@ function loaded(
  * `arbeit drive`. Types tapes with real keys into a page, ours or not, and compares what it shows step by step: with what the document’s own definition
  * does, or with what the tape expects. Returns the exit code: 0 all the same, 1 something is not, 2 a file, the page, a field or a browser is not to be had.
  */
-export async function drivePage(files: readonly string[], wanted: Wanted): Promise<number> {
+export async function drivePage(files: readonly string[], wanted: DriveOptions): Promise<number> {
   const { url, output } = wanted;
   const fields = pairs('field', wanted.fields, output);
   const messages = pairs('message', wanted.messages, output);

@@ -170,14 +170,14 @@ export async function act(
 }
 
 /** What a page shows of an input. */
-export interface Shown {
+export interface ShownInPage {
   readonly display: string;
   readonly caret: readonly [number, number];
   readonly focused: boolean;
 }
 
 /** What an input shows once the page has drawn what the last event changed. */
-export const shownIn = (input: Locator): Promise<Shown> =>
+export const shownIn = (input: Locator): Promise<ShownInPage> =>
   input.evaluate(async (element) => {
     await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
     const field = element as HTMLInputElement;

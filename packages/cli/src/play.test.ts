@@ -48,7 +48,7 @@ describe('arbeit play', () => {
     });
     const faulty = file(
       'faulty.arbeit.json',
-      '{\n  "arbeit": 1, "title": "T", "locale": "en",\n  "fields": [\n    { "id": "a", "kind": "pattern", "label": "A", "entry": { "pattern": "<2 digt>" } }\n  ]\n}',
+      '{\n  "arbeit": 2, "title": "T", "locale": "en",\n  "fields": [\n    { "id": "a", "kind": "pattern", "label": "A", "entry": { "pattern": "<2 digt>" } }\n  ]\n}',
     );
     expect(await called('play', faulty, good)).toMatchObject({
       code: 2,

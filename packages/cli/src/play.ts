@@ -1,8 +1,8 @@
 import type { CompiledSet } from '@arbeit/engine/document';
-import { play, readTape } from '@arbeit/engine/tape';
+import { parseTape, play } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
+import { withSet } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
-import { withSet } from './own-code.ts';
 
 /**
  * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.
@@ -42,7 +42,7 @@ function playFile(
 ): { held: number; missed: number } | undefined {
   const text = load(path, output);
   if (text === undefined) return undefined;
-  const result = readTape(text);
+  const result = parseTape(text);
   if (!result.ok) {
     for (const { line, column, message } of result.faults)
       output.err(`${path}:${line}:${column}: ${message}`);

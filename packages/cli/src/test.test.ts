@@ -17,7 +17,7 @@ const file = (name: string, text: string): string => {
 };
 const pin = { id: 'pin', kind: 'pin', label: 'PIN', entry: { length: 4 } };
 const setOf = (...trials: object[]): string =>
-  JSON.stringify({ arbeit: 1, title: 'Huts & more', locale: 'en-GB', fields: [pin], trials });
+  JSON.stringify({ arbeit: 2, title: 'Huts & more', locale: 'en-GB', fields: [pin], trials });
 const good = { id: 'good', name: 'Good', tape: 'field pin\ntype "12"\nexpect display "12|"' };
 const wrong = { id: 'wrong', name: 'Wrong <1>', tape: 'field pin\ntype "12"\nexpect raw "13"' };
 const called = async (...args: string[]) => {

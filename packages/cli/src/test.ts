@@ -2,9 +2,9 @@ import { watch, writeFileSync } from 'node:fs';
 import { basename, dirname } from 'node:path';
 import { holds, type Outcome, runTrial } from '@arbeit/engine/tape';
 import { today } from './clock.ts';
+import { withSet } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { type Case, junit } from './junit.ts';
-import { withSet } from './own-code.ts';
 
 /** A trial, and what is told of where it stands. */
 interface Told {

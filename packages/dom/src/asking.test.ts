@@ -9,7 +9,7 @@ import { driveSending } from './sending.ts';
 const passes = (on: 'leave' | 'pause') => {
   const result = readDocument(
     {
-      arbeit: 1,
+      arbeit: 2,
       title: 'Passes',
       locale: 'en-GB',
       fields: [
@@ -58,10 +58,10 @@ test('asked on leaving, once, and told by the answer', async () => {
   await vi.advanceTimersByTimeAsync(2000);
   expect(asked).toEqual([]);
   pass.dispatch({ type: 'leave' });
-  expect([asked, pass.reading().flags.pending]).toEqual([['41'], true]);
+  expect([asked, pass.evaluation().flags.pending]).toEqual([['41'], true]);
   answers[0]!({ verdict: 'fail', code: 'expired' });
   await settle();
-  expect(pass.reading()).toMatchObject({ shown: [{ code: 'expired' }], flags: { pending: false } });
+  expect(pass.evaluation()).toMatchObject({ shown: [{ code: 'expired' }], flags: { pending: false } });
   pass.dispatch({ type: 'focus' });
   pass.dispatch({ type: 'leave' });
   expect(asked).toEqual(['41']);
@@ -92,7 +92,7 @@ test('an answer that overtakes another says nothing of what is typed now', async
   await settle();
   answers[0]!({ verdict: 'fail', code: 'expired' });
   await settle();
-  expect(pass.reading()).toMatchObject({ shown: [], flags: { valid: true, pending: false } });
+  expect(pass.evaluation()).toMatchObject({ shown: [], flags: { valid: true, pending: false } });
 });
 
 test('nobody answers in time, or the server throws: unreachable, and asked again on request', async () => {
@@ -100,14 +100,14 @@ test('nobody answers in time, or the server throws: unreachable, and asked again
   type('41');
   pass.dispatch({ type: 'leave' });
   await vi.advanceTimersByTimeAsync(1100);
-  expect(pass.reading().shown.map(({ code }) => code)).toEqual(['unreachable']);
+  expect(pass.evaluation().shown.map(({ code }) => code)).toEqual(['unreachable']);
   pass.dispatch({ type: 'ask-again' });
-  expect([asked.length, pass.reading().shown]).toEqual([2, []]);
+  expect([asked.length, pass.evaluation().shown]).toEqual([2, []]);
   stopFirst();
   const stop = driveFormAsks(store, () => Promise.reject(new Error('away')));
   pass.dispatch({ type: 'set', text: '43' });
   await settle();
-  expect(pass.reading().shown.map(({ code }) => code)).toEqual(['unreachable']);
+  expect(pass.evaluation().shown.map(({ code }) => code)).toEqual(['unreachable']);
   stop();
 });
 
@@ -120,7 +120,7 @@ test('stopped, it asks nothing and hands in nothing', async () => {
   await settle();
   pass.dispatch({ type: 'set', text: '42' });
   await vi.advanceTimersByTimeAsync(2000);
-  expect([asked, pass.reading().shown]).toEqual([['41'], []]);
+  expect([asked, pass.evaluation().shown]).toEqual([['41'], []]);
 });
 
 test('what was asked when it was stopped is asked again by whoever drives it next', () => {
@@ -141,7 +141,7 @@ test('several rules of a field ask once each, whoever begins to drive it and on 
     const rule = (id: string) => ({ id, check: { type: 'remote', ask: `/${id}`, on } });
     const result = readDocument(
       {
-        arbeit: 1,
+        arbeit: 2,
         title: 'Passes',
         locale: 'en-GB',
         fields: [
@@ -194,7 +194,7 @@ test('a submit waits for the answer, is sent once, and the server’s word stand
   expect(sent).toEqual([{ pass: '42', other: null }]);
   word([{ field: 'pass', code: 'taken', message: 'Taken.' }]);
   await settle();
-  expect([store.state().sending, pass.reading().shown[0]?.message]).toEqual([
+  expect([store.state().sending, pass.evaluation().shown[0]?.message]).toEqual([
     { is: 'no', wrong: 'pass' },
     'Taken.',
   ]);

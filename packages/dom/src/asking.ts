@@ -21,7 +21,7 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
   const put = (question: Ask): void => {
     const { rule, about, timeout } = question;
     // Putting one may have put the others: a listener that looks meanwhile sees them as well.
-    if (!store.reading().asks.some((one) => one.rule === rule && one.about === about)) return;
+    if (!store.evaluation().asks.some((one) => one.rule === rule && one.about === about)) return;
     const id = `${rule}-${++count}`;
     const call = new AbortController();
     open.set(id, call);
@@ -39,10 +39,10 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
   };
   const look = (): void => {
     clearTimeout(timer);
-    const { asks } = store.reading();
+    const { asks } = store.evaluation();
     for (const question of asks) if (question.on === 'leave') put(question);
     if (asks.some(({ on }) => on === 'pause'))
-      timer = setTimeout(() => store.reading().asks.forEach(put), pause);
+      timer = setTimeout(() => store.evaluation().asks.forEach(put), pause);
   };
   const letGo = store.subscribe(look);
   look();

@@ -1,9 +1,9 @@
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import { mayStand } from '@arbeit/engine/field';
 import { isConcealed } from './secret.ts';
 
 /** The attributes a definition asks for, by their names in HTML. `required` follows from the rules and is told to assistive technology. */
-export function attributesOf(field: OpenField): Record<string, string | boolean> {
+export function attributesOf(field: HydratedField): Record<string, string | boolean> {
   // What is concealed is drawn as dots, and the browser neither suggests it nor keeps it with the page.
   const attributes: Record<string, string | boolean> = isConcealed(field)
     ? { type: 'password', autocomplete: 'off' }

@@ -1,8 +1,8 @@
 import type { FieldEvent } from '@arbeit/engine/field';
+import { type Attachment, attach, hasFocus, tellOf } from './attach.ts';
 import { historyKey } from './history-keys.ts';
 import { type Host, nativeHost } from './host.ts';
 import type { FieldStore } from './store.ts';
-import { hasFocus, type Tied, tellOf, tie } from './tie.ts';
 
 /** Native controls bound to a field whose value is picked. */
 interface Picks {
@@ -32,7 +32,7 @@ const pickedIn = ({ element, select }: Pick<Picks, 'element' | 'select'>): strin
 
 function show(picks: Picks): void {
   const { element, select, store } = picks;
-  const { raw } = store.reading();
+  const { raw } = store.evaluation();
   if (pickedIn(picks) !== raw) {
     const values = raw.split(' ');
     if (select) select.value = raw;
@@ -45,7 +45,7 @@ function show(picks: Picks): void {
 /** Takes over what was picked, whoever picked it; what the field refuses is put back. */
 function takeOver(picks: Picks): void {
   const text = pickedIn(picks);
-  if (text !== picks.store.reading().raw && !isFixed(picks)) picks.store.dispatch({ type: 'set', text });
+  if (text !== picks.store.evaluation().raw && !isFixed(picks)) picks.store.dispatch({ type: 'set', text });
   show(picks);
 }
 
@@ -55,7 +55,7 @@ function catchUp(picks: Picks): void {
 
 /** Makes what is picked the controls' default, which is what the browser goes back to at a reset. */
 function settle({ element, select, store }: Picks): void {
-  const values = store.reading().raw.split(' ');
+  const values = store.evaluation().raw.split(' ');
   for (const option of select?.options ?? []) option.defaultSelected = values.includes(option.value);
   for (const box of boxesIn(element)) box.defaultChecked = values.includes(box.value);
 }
@@ -128,13 +128,13 @@ export function bindPicks(
   const isOneControl = select !== null || element.role === 'radiogroup';
   const host = options.host ?? nativeHost(element, head, () => (isOneControl ? [element] : boxesIn(element)));
   const picks: Picks = { element, store, select, head, host, shown: pickedIn({ element, select }) };
-  const tied: Tied = {
+  const tied: Attachment = {
     element,
     store,
     host,
     shown: () => pickedIn(picks),
     isUntouched: () => isUntouched(picks),
-    expected: () => store.reading().raw,
+    expected: () => store.evaluation().raw,
     takeTyped: () => takeOver(picks),
     takeGiven: () => takeOver(picks),
     catchUp: () => catchUp(picks),
@@ -143,7 +143,7 @@ export function bindPicks(
     focus: () => onFocusIn(picks),
     end: () => {},
   };
-  return tie(tied, (_, signal) => listen(picks, signal));
+  return attach(tied, (_, signal) => listen(picks, signal));
 }
 
 type Meant = 'up' | 'down' | 'undo' | 'redo' | 'backspace';

@@ -1,3 +1,4 @@
+import { attach } from './attach.ts';
 import { type Bound, dispatch, hasFocus, show } from './bound.ts';
 import { catchUp, takeOver } from './catch-up.ts';
 import { endComposition } from './composition.ts';
@@ -9,7 +10,6 @@ import { reconcile } from './reconcile.ts';
 import { isConcealed } from './secret.ts';
 import type { FieldStore } from './store.ts';
 import type { TextControl } from './text-control.ts';
-import { tie } from './tie.ts';
 
 /** How an input is bound. */
 export interface BindOptions {
@@ -52,12 +52,12 @@ export function bindWithin(
     parked: 0,
     isPressed: false,
     shown: input.value,
-    settled: store.reading().raw,
+    settled: store.evaluation().raw,
     isOurs: false,
     isTelling: false,
   };
   let watchSelection: (isOn: boolean) => void = () => {};
-  return tie(
+  return attach(
     {
       element: input,
       store,

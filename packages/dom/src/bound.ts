@@ -57,7 +57,7 @@ export function show(bound: Bound): void {
     if (!hasFocus(bound)) park(bound);
     else if (input.selectionStart !== start || input.selectionEnd !== end) place(bound);
   }
-  tellHost(host, store.reading());
+  tellHost(host, store.evaluation());
 }
 
 /**
@@ -108,7 +108,7 @@ export function tell(bound: Bound, type: 'input' | 'change', init: InputEventIni
 }
 
 export function tellChange(bound: Bound): void {
-  const { raw } = bound.store.reading();
+  const { raw } = bound.store.evaluation();
   if (raw === bound.settled) return;
   bound.settled = raw;
   tell(bound, 'change');

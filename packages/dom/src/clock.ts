@@ -1,11 +1,11 @@
-import { read } from '@arbeit/engine/field';
-import type { Read } from './store.ts';
+import { evaluate } from '@arbeit/engine/field';
+import type { Evaluate } from './store.ts';
 
 /** `read` with a clock: a fixed day (ISO 8601), or, left out, the day it is on the device at each reading. */
-export const readOn =
-  (today?: string): Read =>
+export const evaluateOn =
+  (today?: string): Evaluate =>
   (field, state) =>
-    read(field, state, today ?? localToday());
+    evaluate(field, state, today ?? localToday());
 
 /** The date here and now, ISO 8601, by the device's own calendar: what limits such as `today` are measured from. */
 export function localToday(now = new Date()): string {

@@ -14,7 +14,7 @@ export function onCompletion(store: FieldStore, act: (value: string) => void): (
     if (!complete) last = null;
     else if (content !== last && event && !still.test(event.type)) {
       last = content;
-      const { value } = store.reading();
+      const { value } = store.evaluation();
       if (value !== null) act(value);
     }
   });

@@ -1,10 +1,10 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import { apply, read, start } from '@arbeit/engine/field';
+import { apply, evaluate, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { describe, expect, test, vi } from 'vitest';
-import { localToday, readOn } from './clock.ts';
+import { evaluateOn, localToday } from './clock.ts';
 import { dropIn, dropped } from './drag.ts';
 import { eventFor } from './input-types.ts';
 import { changeOf, replaced } from './replaced.ts';
@@ -25,7 +25,7 @@ describe('the clock', () => {
   test('a fixed day stands, without one it is the device’s', () => {
     const field = fieldOf('date', {}, [{ id: 'r', check: { type: 'range', min: 'today' } }]);
     const state = apply(field, start(field), { type: 'set', text: '2027-02-14' });
-    const verdictOn = (today?: string) => readOn(today)(field, state).findings[1]!.verdict;
+    const verdictOn = (today?: string) => evaluateOn(today)(field, state).findings[1]!.verdict;
     vi.useFakeTimers({ now: new Date(2027, 1, 14, 8) });
     expect([verdictOn('2027-02-15'), verdictOn('2027-02-14'), verdictOn()]).toEqual(['fail', 'pass', 'pass']);
     vi.setSystemTime(new Date(2027, 1, 15, 8));
@@ -36,7 +36,7 @@ describe('the clock', () => {
 
 describe('the store', () => {
   test('tells of changes alone', () => {
-    const store = createStore(digits, read);
+    const store = createStore(digits, evaluate);
     const told: string[] = [];
     const stop = store.subscribe((_, event) => told.push(event?.type ?? 'restored'));
     store.dispatch({ type: 'backspace' });
@@ -51,7 +51,7 @@ describe('the store', () => {
   });
 
   test('tells each event with the state of its own, in order, also when a listener dispatches', () => {
-    const store = createStore(digits, read);
+    const store = createStore(digits, evaluate);
     const first: string[] = [];
     const second: string[] = [];
     store.subscribe((state, event) => {
@@ -65,7 +65,7 @@ describe('the store', () => {
   });
 
   test('a listener that throws keeps the others from nothing', () => {
-    const store = createStore(digits, read);
+    const store = createStore(digits, evaluate);
     const heard: string[] = [];
     store.subscribe(() => {
       throw new Error('mine');
@@ -77,7 +77,7 @@ describe('the store', () => {
   });
 
   test('a value handed back as it was told changes nothing', () => {
-    const store = createStore(digits, read);
+    const store = createStore(digits, evaluate);
     store.dispatch({ type: 'paste', text: '1234' });
     const at = store.dispatch({ type: 'select', start: 1, end: 1 });
     expect(store.dispatch({ type: 'set', text: '1234' })).toBe(at);

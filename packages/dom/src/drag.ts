@@ -1,9 +1,9 @@
-import { apply, type Body, type FieldEvent, type OpenField } from '@arbeit/engine/field';
+import { apply, type FieldEvent, type HydratedField, type TextState } from '@arbeit/engine/field';
 import { type Bound, carryOut } from './bound.ts';
 import type { Range } from './replaced.ts';
 
 /** How many characters of the content a selection from the beginning up to an offset would take with it. */
-function contentLeft(field: OpenField, body: Body, offset: number): number {
+function contentLeft(field: HydratedField, body: TextState, offset: number): number {
   const { erase } = field.kind;
   return body.content.length - erase(field.plan, body, 0, offset, 'selection').body.content.length;
 }
@@ -13,8 +13,8 @@ function contentLeft(field: OpenField, body: Body, offset: number): number {
  * it was dropped, of a move in the text without it. Offsets are found again by the content left of them, since the field closes up in between.
  */
 export function dropped(
-  field: OpenField,
-  body: Body,
+  field: HydratedField,
+  body: TextState,
   { text, start, end }: Range,
   { at, isMove }: Drop,
 ): readonly FieldEvent[] {

@@ -44,7 +44,7 @@ export function submitRaw(
     if (!form || event.target !== form) return;
     part.catchUp();
     if (submits === 'display' || !input.name || input.disabled) return;
-    const { raw } = store.reading();
+    const { raw } = store.evaluation();
     const sharing = [...form.elements].filter(
       (control) =>
         (control as HTMLInputElement).name === input.name && !(control as HTMLInputElement).disabled,

@@ -1,6 +1,6 @@
 import { compileField } from '@arbeit/engine/document';
 import { keysOf } from '@arbeit/engine/field';
-import { openForm } from '@arbeit/engine/form';
+import { hydrateForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { expect, test, vi } from 'vitest';
 import { createFormStore } from './form-store.ts';
@@ -11,7 +11,7 @@ const pin = (id: string) =>
     { locale: 'en-GB' },
     kinds,
   );
-const form = openForm({
+const form = hydrateForm({
   id: 'box',
   title: 'Key box',
   fields: [pin('first'), pin('again'), pin('other')],
@@ -34,14 +34,14 @@ test('a key is told to its field and to those rules of the form speak of, and to
   const told = { first: vi.fn(), again: vi.fn(), other: vi.fn(), form: vi.fn() };
   for (const id of ['first', 'again', 'other'] as const) store.field(id).subscribe(told[id]);
   store.subscribe(told.form);
-  const readings = ['first', 'again', 'other'].map((id) => store.reading(id));
+  const readings = ['first', 'again', 'other'].map((id) => store.evaluation(id));
   const [key] = keysOf('1');
   store.field('first').dispatch(key!);
   expect(told.first).toHaveBeenCalledExactlyOnceWith(store.field('first').state(), key);
   expect(told.again).toHaveBeenCalledExactlyOnceWith(store.field('again').state(), null);
   expect(told.other).not.toHaveBeenCalled();
   expect(told.form).toHaveBeenCalledTimes(1);
-  expect(['first', 'again', 'other'].map((id, i) => store.reading(id) === readings[i])).toEqual([
+  expect(['first', 'again', 'other'].map((id, i) => store.evaluation(id) === readings[i])).toEqual([
     false,
     false,
     true,
@@ -70,9 +70,9 @@ test('a field of a form is one place with the form: focus moves, submit and rese
     field!.dispatch({ type: 'set', text });
   expect(store.isReady()).toBe(false);
   again!.dispatch({ type: 'leave' });
-  expect(again!.reading().shown.map(({ message }) => message)).toEqual(['The two differ.']);
+  expect(again!.evaluation().shown.map(({ message }) => message)).toEqual(['The two differ.']);
   first!.dispatch({ type: 'set', text: '4816' });
-  expect([store.isReady(), again!.reading().shown]).toEqual([true, []]);
+  expect([store.isReady(), again!.evaluation().shown]).toEqual([true, []]);
   const before = other!.state();
   store.dispatch({ type: 'submit' });
   expect(store.form.fields.every(({ id }) => store.field(id).state().submitted)).toBe(true);

@@ -1,12 +1,12 @@
-import type { FieldEvent, FieldState, Reading } from '@arbeit/engine/field';
+import type { Evaluation, FieldEvent, FieldState } from '@arbeit/engine/field';
 import {
   applyToForm,
+  evaluateInForm,
   type FormEvent,
   type FormState,
   fieldOf,
-  type OpenForm,
+  type HydratedForm,
   reachOf,
-  readInForm,
   startForm,
   type Values,
   withField,
@@ -17,11 +17,11 @@ import type { FieldStore } from './store.ts';
 
 /** A form's state and those who watch it: the one place where its fields, its focus and what they tell are kept. */
 export interface FormStore<V extends Values = Values> {
-  readonly form: OpenForm<V>;
+  readonly form: HydratedForm<V>;
   /** The form now. */
   state(): FormState;
   /** What can be told of a field in its form; the same object until something it depends on changes. */
-  reading(id: string): Reading;
+  evaluation(id: string): Evaluation;
   /** Whether each of its fields that counts passes every rule that is an error. */
   isReady(): boolean;
   /** Lets something happen; returns the form after it. */
@@ -33,9 +33,12 @@ export interface FormStore<V extends Values = Values> {
 }
 
 /** A store of a form. `today` (ISO 8601) is its clock; left out, the day it is on the device at each reading. */
-export function createFormStore<V extends Values = Values>(form: OpenForm<V>, today?: string): FormStore<V> {
+export function createFormStore<V extends Values = Values>(
+  form: HydratedForm<V>,
+  today?: string,
+): FormStore<V> {
   let state = startForm(form);
-  const readings = new Map<string, Reading>();
+  const readings = new Map<string, Evaluation>();
   const all = createListeners<[FormState, FormEvent | null]>();
   /** Of each field, who watches it alone: a key is told to nobody else. */
   const watched = new Map(
@@ -64,10 +67,10 @@ export function createFormStore<V extends Values = Values>(form: OpenForm<V>, to
     const next = applyToForm(form, state, event, today ?? localToday());
     return next === state ? state : become(next, event, reachOf(form, state, event, next));
   };
-  const reading = (id: string): Reading => {
+  const evaluation = (id: string): Evaluation => {
     let found = readings.get(id);
     if (!found) {
-      found = readInForm(form, state, id, today ?? localToday());
+      found = evaluateInForm(form, state, id, today ?? localToday());
       readings.set(id, found);
     }
     return found;
@@ -76,7 +79,7 @@ export function createFormStore<V extends Values = Values>(form: OpenForm<V>, to
   const own: Own = {
     form,
     state: () => state,
-    reading,
+    evaluation,
     dispatch,
     restore(id, to) {
       become(withField(form, state, id, to), null, form.concerns.get(id) ?? []);
@@ -87,10 +90,10 @@ export function createFormStore<V extends Values = Values>(form: OpenForm<V>, to
   return {
     form,
     state: () => state,
-    reading,
+    evaluation,
     isReady() {
       for (const id of unseen)
-        if (reading(id).flags.valid) wrong.delete(id);
+        if (evaluation(id).flags.valid) wrong.delete(id);
         else wrong.add(id);
       unseen.clear();
       return wrong.size === 0;
@@ -114,15 +117,15 @@ export function carryOver(from: FormStore, to: FormStore): void {
   for (const { id } of to.form.fields) {
     if (!from.form.places.has(id)) continue;
     const { touched, submitted } = from.field(id).state();
-    const { raw } = from.reading(id);
+    const { raw } = from.evaluation(id);
     const field = to.field(id);
-    if (raw !== field.reading().raw) field.dispatch({ type: 'set', text: raw });
+    if (raw !== field.evaluation().raw) field.dispatch({ type: 'set', text: raw });
     field.restore({ ...field.state(), touched, submitted });
   }
 }
 
 /** What one field of a form asks of its store. */
-interface Own extends Pick<FormStore, 'form' | 'state' | 'reading' | 'dispatch'> {
+interface Own extends Pick<FormStore, 'form' | 'state' | 'evaluation' | 'dispatch'> {
   restore(id: string, to: FieldState): void;
   listenersOf(id: string): Listeners<[FieldState, FieldEvent | null]>;
 }
@@ -135,7 +138,7 @@ function viewOf(own: Own, id: string): FieldStore {
     field,
     inForm: true,
     state: present,
-    reading: () => own.reading(id),
+    evaluation: () => own.evaluation(id),
     dispatch(event) {
       if (event.type === 'focus') own.dispatch({ type: 'focus', field: id });
       else if (event.type !== 'leave') own.dispatch({ type: 'field', event, field: id });

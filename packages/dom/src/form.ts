@@ -1,6 +1,6 @@
 import type { Values } from '@arbeit/engine/form';
 import type { FormStore } from './form-store.ts';
-import { clearBubble, tellAtButton } from './nowhere.ts';
+import { clearBubble, reportAtButton } from './report-at-button.ts';
 import { wasRefused } from './secret.ts';
 import { driveSending, type SendRecord } from './sending.ts';
 
@@ -16,7 +16,7 @@ export interface BindFormOptions<V extends Values = Values> {
 /** A form's `<form>`, and how its present submit stands between two events of the page. */
 interface Bound {
   readonly element: HTMLFormElement;
-  readonly store: Pick<FormStore, 'form' | 'state' | 'dispatch' | 'subscribe' | 'reading'>;
+  readonly store: Pick<FormStore, 'form' | 'state' | 'dispatch' | 'subscribe' | 'evaluation'>;
   /** The page says how the record is sent. */
   hasSend(): boolean;
   /** The button of the last submit. */
@@ -90,7 +90,7 @@ function watchSending(bound: Bound): () => void {
     if (state.sending === sending) return;
     sending = state.sending;
     if (sending.is === 'no' && sending.wrong !== undefined && !focusOn(element, sending.wrong))
-      tellAtButton(element, bound.submitter, store, sending.wrong);
+      reportAtButton(element, bound.submitter, store, sending.wrong);
   });
 }
 

@@ -1,4 +1,4 @@
-import type { Reading } from '@arbeit/engine/field';
+import type { Evaluation } from '@arbeit/engine/field';
 import { isAsking, watchAsking } from './validity.ts';
 
 /** A control of the page that has a validity and stands in a form. */
@@ -50,7 +50,7 @@ export function nativeHost(
 }
 
 /** Tells a host what there is to tell of its field. */
-export function tellHost(host: Host, { shown, problem }: Reading): void {
+export function tellHost(host: Host, { shown, problem }: Evaluation): void {
   host.setWrong(shown.some(({ severity }) => severity === 'error'));
   host.setProblem(problem);
 }

@@ -26,7 +26,7 @@ function onFocus(bound: Bound): void {
     return;
   }
   catchUp(bound);
-  bound.settled = store.reading().raw;
+  bound.settled = store.evaluation().raw;
   const given = selected(bound);
   const isStill = given.text === store.state().body.display;
   dispatch(bound, { type: 'focus' });
@@ -38,7 +38,7 @@ function onFocus(bound: Bound): void {
   } else if (isStill && display === given.text) {
     // The browser puts the caret where it was parked, or selects what somebody has selected: it tells of that.
     if (given.start < given.end) takeOver(bound);
-    tellHost(bound.host, store.reading());
+    tellHost(bound.host, store.evaluation());
   } else {
     if (isStill && isAllWished(bound, given))
       dispatch(bound, { type: 'select', start: 0, end: display.length });
@@ -109,7 +109,7 @@ export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSele
   on('change', (event) => {
     if (!event.isTrusted) return;
     catchUp(bound);
-    bound.settled = store.reading().raw;
+    bound.settled = store.evaluation().raw;
   });
   return { watchSelection };
 }

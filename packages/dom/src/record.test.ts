@@ -1,13 +1,13 @@
 import { compileField, type FieldDocument } from '@arbeit/engine/document';
-import { read } from '@arbeit/engine/field';
+import { evaluate } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
-import { play, readTape } from '@arbeit/engine/tape';
+import { parseTape, play } from '@arbeit/engine/tape';
 import { expect, test } from 'vitest';
 import { record } from './record.ts';
 import { createStore } from './store.ts';
 
 const storeOf = (field: object) =>
-  createStore(compileField(field as FieldDocument, { locale: 'en-GB' }, kinds), read);
+  createStore(compileField(field as FieldDocument, { locale: 'en-GB' }, kinds), evaluate);
 const phone = { id: 'phone', kind: 'pattern', label: 'Phone', entry: { pattern: '<3 digit> <3 digit>' } };
 
 test('what is done to a field is a tape that leads to the same when it is played', () => {
@@ -25,7 +25,7 @@ test('what is done to a field is a tape that leads to the same when it is played
   expect(text).toBe(
     'tape "Recorded in Phone"\nfield phone\ntoday 2027-02-10\nset "12"\nfocus\ntype "3x45"\ncaret 2\ncaret 1\nbackspace\npaste "98"\nundo\nleave\n',
   );
-  const tape = readTape(text);
+  const tape = parseTape(text);
   if (!tape.ok) throw new RangeError(JSON.stringify(tape.faults));
   const played = play({ fields: [store.field], forms: [] }, tape.tape);
   expect(played).toMatchObject({ misses: [] });

@@ -31,7 +31,7 @@ export function record(store: FieldStore, today = localToday()): Recording {
   const isSecret = isSecretIn(store);
   const hidden = (event: FieldEvent): FieldEvent =>
     isSecret && 'text' in event ? { ...event, text: dots(event.text) } : event;
-  const raw = store.reading().raw;
+  const raw = store.evaluation().raw;
   const events: FieldEvent[] = [];
   if (raw) events.push(hidden({ type: 'set', text: raw }));
   if (store.state().focused) events.push({ type: 'focus' });

@@ -1,5 +1,5 @@
 import { compileField } from '@arbeit/engine/document';
-import { keysOf, read } from '@arbeit/engine/field';
+import { evaluate, keysOf } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
 import { share } from './share.ts';
@@ -18,15 +18,15 @@ test('a refused value is taken out of the field and of every copy at once, and u
       { locale: 'en-GB' },
       kinds,
     );
-  const own = createStore(pin('own', 'clear'), read);
-  const copy = createStore(pin('copy'), read);
+  const own = createStore(pin('own', 'clear'), evaluate);
+  const copy = createStore(pin('copy'), evaluate);
   share([own, copy]);
   own.dispatch({ type: 'focus' });
   for (const event of keysOf('1234')) own.dispatch(event);
-  expect(copy.reading().raw).toBe('1234');
+  expect(copy.evaluation().raw).toBe('1234');
   own.dispatch({ type: 'leave' });
-  expect([own.reading().raw, copy.reading().raw]).toEqual(['', '']);
-  expect(own.reading().shown.map(({ code }) => code)).toEqual(['trivial']);
+  expect([own.evaluation().raw, copy.evaluation().raw]).toEqual(['', '']);
+  expect(own.evaluation().shown.map(({ code }) => code)).toEqual(['trivial']);
   own.dispatch({ type: 'undo' });
-  expect([own.reading().raw, copy.reading().raw]).toEqual(['1234', '1234']);
+  expect([own.evaluation().raw, copy.evaluation().raw]).toEqual(['1234', '1234']);
 });

@@ -1,7 +1,7 @@
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 
 /** Whether a field conceals what is typed into it, revealed for the moment or not. */
-export const isConcealed = ({ plan }: Pick<OpenField, 'plan'>): boolean =>
+export const isConcealed = ({ plan }: Pick<HydratedField, 'plan'>): boolean =>
   (plan as { readonly conceal?: unknown }).conceal === true;
 
 /** Submits that were refused because they would have put a secret into the address. */

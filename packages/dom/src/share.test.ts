@@ -1,6 +1,6 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import { keysOf, read } from '@arbeit/engine/field';
+import { evaluate, keysOf } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { expect, test } from 'vitest';
 import { onCompletion, onNextEdit } from './completion.ts';
@@ -8,7 +8,7 @@ import { follow, share } from './share.ts';
 import { createStore, type FieldStore } from './store.ts';
 
 const storeOf = (field: Pick<FieldDocument, 'kind' | 'entry'>, locale = 'en-GB'): FieldStore =>
-  createStore(compileField({ id: 'f', label: 'F', ...field } as FieldDocument, { locale }, kinds), read);
+  createStore(compileField({ id: 'f', label: 'F', ...field } as FieldDocument, { locale }, kinds), evaluate);
 const type = (store: FieldStore, text: string): void => {
   store.dispatch({ type: 'focus' });
   for (const key of keysOf(text)) store.dispatch(key);
@@ -80,10 +80,10 @@ test('a field that follows shows the value of another, and what is typed into it
   const letGo = follow(leader, [german]);
   expect(shown(german)).toBe('12,00\u00a0£');
   type(leader, '.5');
-  expect(german.reading().raw).toBe('12.5');
+  expect(german.evaluation().raw).toBe('12.5');
   type(german, '7');
-  expect([german.reading().raw, leader.reading().raw]).toEqual(['12.57', '12.5']);
+  expect([german.evaluation().raw, leader.evaluation().raw]).toEqual(['12.57', '12.5']);
   letGo();
   type(leader, '9');
-  expect([german.reading().raw, leader.reading().raw]).toEqual(['12.57', '12.59']);
+  expect([german.evaluation().raw, leader.evaluation().raw]).toEqual(['12.57', '12.59']);
 });

@@ -1,5 +1,5 @@
-import type { OpenField, Reading } from '@arbeit/engine/field';
-import { lookOf } from './look.ts';
+import type { Evaluation, HydratedField } from '@arbeit/engine/field';
+import { appearanceOf } from './appearance.ts';
 
 /** How a field is, for whoever styles it: each is an attribute `data-…` while it is so. */
 export interface States {
@@ -16,7 +16,7 @@ export interface States {
 }
 
 /** How a field is, by what is read of it. */
-export const statesOf = ({ display, flags, shown }: Reading): States => ({
+export const statesOf = ({ display, flags, shown }: Evaluation): States => ({
   active: flags.focused,
   filled: display !== '',
   valid: display !== '' && flags.valid,
@@ -29,18 +29,19 @@ export const statesOf = ({ display, flags, shown }: Reading): States => ({
  * not count in its form is not seen.
  */
 export const rootAttributesOf = (
-  field: Pick<OpenField, 'look'>,
-  reading: Reading,
+  field: Pick<HydratedField, 'look'>,
+  evaluation: Evaluation,
 ): Readonly<Record<string, unknown>> => ({
   'data-arbeit': 'field',
-  ...lookOf(field),
-  hidden: reading.counts ? undefined : true,
+  ...appearanceOf(field),
+  hidden: evaluation.counts ? undefined : true,
   ...Object.fromEntries(
-    Object.entries(statesOf(reading)).map(([name, isSo]) => [`data-${name}`, isSo ? '' : undefined]),
+    Object.entries(statesOf(evaluation)).map(([name, isSo]) => [`data-${name}`, isSo ? '' : undefined]),
   ),
 });
 
 /** Puts the states of a field on an element; whether it is seen is not among them. */
-export function showStates(element: Element, reading: Reading): void {
-  for (const [name, isSo] of Object.entries(statesOf(reading))) element.toggleAttribute(`data-${name}`, isSo);
+export function showStates(element: Element, evaluation: Evaluation): void {
+  for (const [name, isSo] of Object.entries(statesOf(evaluation)))
+    element.toggleAttribute(`data-${name}`, isSo);
 }

@@ -1,6 +1,6 @@
 import { bindWithin, type FieldStore } from '@arbeit/dom';
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
-import { type Drawing, dress, part, planOf } from './control.ts';
+import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
 /** How boxes look, beside what every element does. */
 const sheet = `
@@ -17,7 +17,7 @@ const sheet = `
 `;
 
 /** A PIN or a code: one real input, and boxes drawn under it that show what it holds, where its caret is and what is selected. */
-export const boxes: Drawing = (store, attributes) => {
+export const boxes: Renderer = (store, attributes) => {
   if (store.field.kind.control !== 'boxes') return undefined;
   const plan = planOf<BoxesPlan>(store.field) as BoxesPlan;
   const element = part('span', 'code');
@@ -31,7 +31,7 @@ export const boxes: Drawing = (store, attributes) => {
     return own;
   });
   const input = part('input', 'over');
-  dress(input, attributes);
+  setAttributes(input, attributes);
   input.value = store.state().body.display;
   const frame = part('span', 'boxes');
   frame.append(row, input);

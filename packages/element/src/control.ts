@@ -1,5 +1,5 @@
 import type { FieldStore, Host } from '@arbeit/dom';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 
 /** What a field is typed into or picked from, inside its element. */
 export interface Control {
@@ -22,7 +22,7 @@ export interface Control {
 }
 
 /** A sort of control: makes one for a field that is drawn that way, nothing for others. */
-export type Drawing = (
+export type Renderer = (
   store: FieldStore,
   attributes: Readonly<Record<string, string | boolean>>,
 ) => Control | undefined;
@@ -35,7 +35,10 @@ export function part<K extends keyof HTMLElementTagNameMap>(tag: K, name: string
 }
 
 /** Puts attributes on an element as HTML has them: those that are true stand there, those that are false do not. */
-export function dress(element: HTMLElement, attributes: Readonly<Record<string, string | boolean>>): void {
+export function setAttributes(
+  element: HTMLElement,
+  attributes: Readonly<Record<string, string | boolean>>,
+): void {
   for (const [name, value] of Object.entries(attributes)) {
     const isAria = name.startsWith('aria-');
     if (value === false && !isAria) element.removeAttribute(name);
@@ -54,4 +57,4 @@ export function givenBefore(element: HTMLElement, name: string): unknown {
 }
 
 /** What a plan may say of how a field is drawn. */
-export const planOf = <P>(field: OpenField): Partial<P> => field.plan as unknown as Partial<P>;
+export const planOf = <P>(field: HydratedField): Partial<P> => field.plan as unknown as Partial<P>;

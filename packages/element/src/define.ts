@@ -1,7 +1,7 @@
 import type { FieldStore, FormStore } from '@arbeit/dom';
-import type { OpenField } from '@arbeit/engine/field';
-import type { OpenForm } from '@arbeit/engine/form';
-import type { Drawing } from './control.ts';
+import type { HydratedField } from '@arbeit/engine/field';
+import type { HydratedForm } from '@arbeit/engine/form';
+import type { Renderer } from './control.ts';
 import { fieldElementClass, fieldSource } from './field-element.ts';
 import { formElementClass, formSource } from './form-element.ts';
 import { defineWith } from './sources.ts';
@@ -9,7 +9,7 @@ import { defineWith } from './sources.ts';
 /** What a page's fields are drawn with. */
 export interface FieldElementOptions {
   /** Controls beside a line to type into: `picks` for choices, `boxes` for codes. */
-  readonly drawings?: readonly Drawing[];
+  readonly drawings?: readonly Renderer[];
   /** The clock, ISO 8601; left out, the device's. */
   readonly today?: string;
   /** What puts the questions of fields that stand in no form: `(store) => driveAsks(store, askByFetch())`. */
@@ -25,7 +25,7 @@ const hasElements = (): boolean => typeof customElements !== 'undefined';
  * Defines `<arbeit-field>` for these fields. Fields of a form stand in a form's element: define that first. On a server there is nothing to
  * define: the elements it writes come alive on the page. Where another hand-off of the page has defined the tag, these fields join those it has.
  */
-export function defineFields(fields: readonly OpenField[], options: FieldElementOptions = {}): void {
+export function defineFields(fields: readonly HydratedField[], options: FieldElementOptions = {}): void {
   if (!hasElements()) return;
   const { drawings = [], today, drive, tag = 'arbeit-field' } = options;
   const table = { fields: new Map(fields.map((field) => [field.id, field])), drawings, today, drive };
@@ -34,7 +34,7 @@ export function defineFields(fields: readonly OpenField[], options: FieldElement
 
 /** Defines `<arbeit-form>` for these forms; on a server nothing. */
 export function defineForms(
-  forms: readonly OpenForm[],
+  forms: readonly HydratedForm[],
   options: {
     readonly today?: string;
     /** What puts the questions of its fields: `(store) => driveFormAsks(store, askByFetch())`. */

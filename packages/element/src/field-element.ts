@@ -1,9 +1,9 @@
-import { createStore, type FieldStore, readOn } from '@arbeit/dom';
-import type { OpenField, Reading } from '@arbeit/engine/field';
-import type { Drawing } from './control.ts';
+import { createStore, evaluateOn, type FieldStore } from '@arbeit/dom';
+import type { Evaluation, HydratedField } from '@arbeit/engine/field';
+import type { Renderer } from './control.ts';
+import { elementStyles } from './element-styles.ts';
 import { drawn, dressElement, hostOf, teller, typedBefore, type View } from './field-view.ts';
 import { listenToEnter } from './implicit.ts';
-import { sheet } from './sheet.ts';
 import { type Sources, waitFor } from './sources.ts';
 
 /** A field's element, to whoever writes to it from a script. */
@@ -14,7 +14,7 @@ export interface FieldElement extends HTMLElement {
   value: string;
   /** The typed value, `null` until there is a whole one. */
   readonly typed: string | null;
-  readonly reading: Reading;
+  readonly evaluation: Evaluation;
   name: string;
   readonly form: HTMLFormElement | null;
   readonly validity: ValidityState;
@@ -29,9 +29,9 @@ export interface FieldElement extends HTMLElement {
 /** What an element needs to know of the page's fields. */
 export interface FieldTable {
   /** Definitions by id. */
-  readonly fields: ReadonlyMap<string, OpenField>;
+  readonly fields: ReadonlyMap<string, HydratedField>;
   /** Controls beside a line to type into, tried in this order. */
-  readonly drawings: readonly Drawing[];
+  readonly drawings: readonly Renderer[];
   /** The clock, ISO 8601; left out, the device's. */
   readonly today?: string | undefined;
   /** Puts a field's questions while it is on the page. */
@@ -69,7 +69,7 @@ function storeFor(element: HTMLElement, { fields, today }: FieldTable): FieldSto
   if (own) return own;
   const field = fields.get(id);
   if (!field) throw new RangeError(`There is no field "${id}" among those the elements were defined with.`);
-  return createStore(field, readOn(today));
+  return createStore(field, evaluateOn(today));
 }
 
 const sheets = new WeakMap<Document, Map<string, CSSStyleSheet>>();
@@ -78,7 +78,7 @@ const sheets = new WeakMap<Document, Map<string, CSSStyleSheet>>();
 function sheetsFor(page: Document, { control }: View): CSSStyleSheet[] {
   const known = sheets.get(page) ?? new Map<string, CSSStyleSheet>();
   sheets.set(page, known);
-  return [sheet, control.sheet ?? ''].filter(Boolean).map((text) => {
+  return [elementStyles, control.sheet ?? ''].filter(Boolean).map((text) => {
     let found = known.get(text);
     if (!found) {
       // Elements are only ever on a page that is shown.
@@ -151,7 +151,7 @@ export interface FieldShell extends HTMLElement {
 /** Definitions, with what runs their elements. */
 export interface FieldSource {
   /** Whether it has the definition; `field`: the very one that a form around the element uses. */
-  has(id: string, field: OpenField | undefined): boolean;
+  has(id: string, field: HydratedField | undefined): boolean;
   make(shell: FieldShell): FieldController;
 }
 
@@ -190,7 +190,7 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
     store,
     connect() {
       const typed = typedBefore(shell);
-      if (typed !== undefined && typed !== store.reading().display)
+      if (typed !== undefined && typed !== store.evaluation().display)
         store.dispatch({ type: 'set', text: typed });
       if (!shell.hasAttribute('name')) shell.name = store.field.id;
       dressElement(shell, store);
@@ -257,17 +257,17 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
       if (!found) throw new RangeError(this.#message);
       return found.store;
     }
-    get reading(): Reading {
-      return this.store.reading();
+    get evaluation(): Evaluation {
+      return this.store.evaluation();
     }
     get value(): string {
-      return this.reading.raw;
+      return this.evaluation.raw;
     }
     set value(text: string) {
       this.store.dispatch({ type: 'set', text });
     }
     get typed(): string | null {
-      return this.reading.value;
+      return this.evaluation.value;
     }
     connectedCallback(): void {
       const found = this.#find();

@@ -1,17 +1,17 @@
-import { attributesOf, type FieldStore, type Host, isConcealed, lookOf, showStates } from '@arbeit/dom';
-import type { Reading } from '@arbeit/engine/field';
-import { type Control, type Drawing, givenBefore, part } from './control.ts';
+import { appearanceOf, attributesOf, type FieldStore, type Host, isConcealed, showStates } from '@arbeit/dom';
+import type { Evaluation } from '@arbeit/engine/field';
+import { type Control, givenBefore, part, type Renderer } from './control.ts';
 import { line } from './line.ts';
 
 /** What stands in a field's element. */
 export interface View {
   readonly elements: readonly Node[];
   readonly control: Control;
-  tell(reading: Reading): void;
+  tell(evaluation: Evaluation): void;
 }
 
 /** Draws a field: label, frame with signs before and behind, hint, message. Each is a part, and each but the message a slot. */
-export function drawn(store: FieldStore, drawings: readonly Drawing[]): View {
+export function drawn(store: FieldStore, drawings: readonly Renderer[]): View {
   const { field } = store;
   const { look = {} } = field;
   const control = first(store, drawings);
@@ -41,7 +41,7 @@ export function drawn(store: FieldStore, drawings: readonly Drawing[]): View {
 }
 
 /** Shows messages in a place that is always there; one that stands there already is not told again. */
-function showMessages(place: HTMLElement, shown: Reading['shown']): void {
+function showMessages(place: HTMLElement, shown: Evaluation['shown']): void {
   const said = shown.map((one) => one.message).join('\n');
   if (place.dataset.said === said) return;
   place.dataset.said = said;
@@ -56,7 +56,7 @@ function showMessages(place: HTMLElement, shown: Reading['shown']): void {
   );
 }
 
-function first(store: FieldStore, drawings: readonly Drawing[]): Control {
+function first(store: FieldStore, drawings: readonly Renderer[]): Control {
   const attributes = attributesOf(store.field);
   for (const drawing of drawings) {
     const control = drawing(store, attributes);
@@ -91,7 +91,7 @@ function iconOf({ field }: FieldStore): readonly Node[] {
 
 /** Puts the look of a field on its element, where the page has said nothing of it there. */
 export function dressElement(element: HTMLElement, { field }: FieldStore): void {
-  const { style, ...attributes } = lookOf(field);
+  const { style, ...attributes } = appearanceOf(field);
   for (const [name, value] of Object.entries(attributes))
     if (!element.hasAttribute(name)) element.setAttribute(name, value);
   for (const [name, value] of Object.entries(style ?? {}))
@@ -141,10 +141,10 @@ export function teller(
 ): () => void {
   let before: string | undefined;
   return () => {
-    const reading = store.reading();
-    view.tell(reading);
-    showStates(element, reading);
-    const { raw, counts } = reading;
+    const evaluation = store.evaluation();
+    view.tell(evaluation);
+    showStates(element, evaluation);
+    const { raw, counts } = evaluation;
     // Not `hidden`, which is the page's own.
     element.toggleAttribute('data-away', !counts);
     const name = element.getAttribute('name') ?? '';

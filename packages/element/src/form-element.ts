@@ -1,5 +1,5 @@
 import { bindForm, createFormStore, type FieldStore, type FormStore, type SendRecord } from '@arbeit/dom';
-import type { OpenForm } from '@arbeit/engine/form';
+import type { HydratedForm } from '@arbeit/engine/form';
 import { givenBefore } from './control.ts';
 import type { StoreOwner } from './field-element.ts';
 import { type Sources, waitFor } from './sources.ts';
@@ -18,7 +18,7 @@ export interface FormElement extends StoreOwner {
 /** What an element needs to know of the page's forms. */
 export interface FormTable {
   /** By id. */
-  readonly forms: ReadonlyMap<string, OpenForm>;
+  readonly forms: ReadonlyMap<string, HydratedForm>;
   readonly today?: string | undefined;
   /** Puts the questions of a form's fields while it is on the page. */
   readonly drive?: ((store: FormStore) => () => void) | undefined;

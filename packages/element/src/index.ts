@@ -1,6 +1,6 @@
 export { type Recording, record } from '@arbeit/dom';
 export { boxes } from './boxes.ts';
-export type { Control, Drawing } from './control.ts';
+export type { Control, Renderer } from './control.ts';
 export { defineFields, defineForms, type FieldElementOptions } from './define.ts';
 export type { FieldElement, StoreOwner } from './field-element.ts';
 export type { FormElement } from './form-element.ts';

@@ -1,14 +1,14 @@
 import { bindWithin } from '@arbeit/dom';
 import type { TextPlan } from '@arbeit/engine/kinds/text';
-import { type Drawing, dress, part, planOf } from './control.ts';
+import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
 /** A line to type into, or several; guide text still to come stands behind what is typed and never in it. */
-export const line: Drawing = (store, attributes) => {
+export const line: Renderer = (store, attributes) => {
   const { field } = store;
   const { lines = 1 } = planOf<TextPlan>(field);
   const input = part(lines > 1 ? 'textarea' : 'input', 'input') as HTMLInputElement | HTMLTextAreaElement;
   const { type, ...others } = attributes;
-  dress(input, lines > 1 ? { ...others, rows: String(lines) } : attributes);
+  setAttributes(input, lines > 1 ? { ...others, rows: String(lines) } : attributes);
   // What stands in a control as it is tied to its field counts as typed.
   input.value = store.state().body.display;
   const element = part('span', 'line');
@@ -17,7 +17,7 @@ export const line: Drawing = (store, attributes) => {
   const behind = document.createElement('span');
   const ghost = document.createTextNode('');
   guide.append(behind, ghost);
-  if (field.kind.ghost) element.append(guide);
+  if (field.kind.guideText) element.append(guide);
   element.append(input);
   return {
     element,
@@ -26,7 +26,7 @@ export const line: Drawing = (store, attributes) => {
     draw() {
       const { body } = store.state();
       behind.textContent = body.display;
-      ghost.data = field.kind.ghost?.(field.plan, body) ?? '';
+      ghost.data = field.kind.guideText?.(field.plan, body) ?? '';
     },
     disable(isDisabled) {
       input.disabled = isDisabled;

@@ -1,6 +1,6 @@
 import { bindPicks } from '@arbeit/dom';
 import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
-import { type Drawing, dress, part, planOf } from './control.ts';
+import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
 /** How what is picked from looks, beside what every element does. */
 const sheet = `
@@ -10,13 +10,13 @@ const sheet = `
 `;
 
 /** A list to open, buttons or boxes to tick: for fields whose value is picked. */
-export const picks: Drawing = (store, attributes) => {
+export const picks: Renderer = (store, attributes) => {
   const { field } = store;
   if (field.kind.control !== 'picks') return undefined;
   const { draw, options } = planOf<Omit<ChoicePlan, 'draw'> & { readonly draw: string }>(field);
   if (!draw || !options) return undefined;
   const { type: _, placeholder = '', disabled = false, ...others } = attributes;
-  const { raw } = store.reading();
+  const { raw } = store.evaluation();
   if (draw === 'list') {
     const select = part('select', 'input');
     select.append(
@@ -24,7 +24,7 @@ export const picks: Drawing = (store, attributes) => {
       ...options.map(({ value, label }) => new Option(label, value, value === raw, value === raw)),
     );
     select.dataset.draw = draw;
-    dress(select, { ...others, disabled });
+    setAttributes(select, { ...others, disabled });
     return {
       element: select,
       named: select,
@@ -39,7 +39,7 @@ export const picks: Drawing = (store, attributes) => {
   group.role = isTick ? 'group' : 'radiogroup';
   group.dataset.draw = draw;
   const { 'aria-required': isRequired, ...rest } = others;
-  dress(group, isRequired && !isTick ? { ...rest, 'aria-required': isRequired } : rest);
+  setAttributes(group, isRequired && !isTick ? { ...rest, 'aria-required': isRequired } : rest);
   const values = raw.split(' ');
   const boxes = options.map(({ value, label }) => {
     const named = part('label', 'option');

@@ -1,12 +1,12 @@
 import { compile, type SetDocument } from '@arbeit/engine/document';
-import { type CompiledField, closed, type OpenField, type Plan } from '@arbeit/engine/field';
-import type { OpenForm } from '@arbeit/engine/form';
+import { type CompiledField, dehydrate, type HydratedField, type Plan } from '@arbeit/engine/field';
+import type { HydratedForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import { type CarriedCheck, type Checks, carriedBy, type Judge } from '@arbeit/engine/rules';
+import { type CarriedCheck, type Checks, carriedBy, type Validator } from '@arbeit/engine/rules';
+import { type CustomCode, shapeApart, withCodeApart } from './custom-code.ts';
 import { byName, type Import, listed, written } from './imports.ts';
 import { moduleTypes } from './module-types.ts';
 import { camel, head, keyOf, namesIn } from './names.ts';
-import { type OwnCode, shapeApart, withCodeApart } from './own-code.ts';
 
 /** A module and its declarations, as text. */
 export interface CompiledModule {
@@ -14,21 +14,21 @@ export interface CompiledModule {
   readonly dts: string;
   /** What the module imports, by the names of the packages. */
   readonly imports: readonly Import[];
-  /** Developers' own code, which the module imports as `own-code.js` beside it; of none there is no such module. */
-  readonly ownCode: OwnCode | undefined;
+  /** Developers' own code, which the module imports as `custom-code.js` beside it; of none there is no such module. */
+  readonly customCode: CustomCode | undefined;
   /** The fields and forms it brings to life. */
-  readonly of: { readonly fields: readonly OpenField[]; readonly forms: readonly OpenForm[] };
+  readonly of: { readonly fields: readonly HydratedField[]; readonly forms: readonly HydratedForm[] };
 }
 
-type Judges = typeof import('@arbeit/engine/checks');
+type Exported = typeof import('@arbeit/engine/checks');
 /** The names under which something is exported that can judge a check of that type: the compiler stops at a wrong one. */
 type NameOf<T extends CarriedCheck> = {
-  [N in keyof Judges]: Judges[N] extends Judge<T> ? N : never;
-}[keyof Judges];
+  [N in keyof Exported]: Exported[N] extends Validator<T> ? N : never;
+}[keyof Exported];
 
 /** What each check, and what goes with some rules, is exported as by `@arbeit/engine/checks`. */
 const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } & {
-  readonly [N in keyof Checks]-?: keyof Judges;
+  readonly [N in keyof Checks]-?: keyof Exported;
 } = {
   length: 'length',
   matches: 'matches',
@@ -39,8 +39,8 @@ const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } & {
   compare: 'compare',
   custom: 'custom',
   remote: 'remote',
-  asking: 'asking',
-  clearing: 'clearing',
+  remoteCheck: 'remoteCheck',
+  clearRejected: 'clearRejected',
 };
 
 /**
@@ -73,23 +73,23 @@ export function compiledModule(
     const carried = checksOf(field, forms);
     for (const [type, check] of carried) checks.add(type === 'custom' ? 'customBy' : check);
     const given = [`{ ${keyOf(kind)}: ${run} }`];
-    const judges = carried.map(
-      ([type, check]) => `${keyOf(type)}: ${type === 'custom' ? 'ownCode' : `${check}Check`}`,
+    const validators = carried.map(
+      ([type, check]) => `${keyOf(type)}: ${type === 'custom' ? 'customCode' : `${check}Check`}`,
     );
-    if (judges.length) given.push(`{ ${judges.join(', ')} }`);
+    if (validators.length) given.push(`{ ${validators.join(', ')} }`);
     const data = {
-      ...closed(field),
+      ...dehydrate(field),
       ...shapeApart(field.plan, shapes),
       rules: withCodeApart(field.rules, codes),
     };
-    body.push(`export const ${name} = /*#__PURE__*/ open(${JSON.stringify(data)}, ${given.join(', ')});`);
+    body.push(`export const ${name} = /*#__PURE__*/ hydrate(${JSON.stringify(data)}, ${given.join(', ')});`);
   }
   for (const form of forms) {
     const name = nameOf(`${form.id}-form`);
     const given = `id: ${JSON.stringify(form.id)}, title: ${JSON.stringify(form.title)}`;
     const list = form.fields.map(({ id }) => nameOf(id)).join(', ');
     body.push(
-      `export const ${name} = /*#__PURE__*/ openForm({ ${given}, fields: [${list}]${mannerOf(form, codes)} });`,
+      `export const ${name} = /*#__PURE__*/ hydrateForm({ ${given}, fields: [${list}]${mannerOf(form, codes)} });`,
     );
   }
   const from = (modules: string, name: string, as?: string): Import => ({
@@ -104,8 +104,8 @@ export function compiledModule(
       .map((check) =>
         from('@arbeit/engine/checks', check, check === 'customBy' ? undefined : `${check}Check`),
       ),
-    from('@arbeit/engine/field', 'open'),
-    ...formImport('openForm'),
+    from('@arbeit/engine/field', 'hydrate'),
+    ...formImport('hydrateForm'),
     ...runs.imports(),
   ];
   const lines = (...all: readonly string[]): string => `${head(set.title)}${all.join('\n')}\n`;
@@ -113,32 +113,32 @@ export function compiledModule(
     js: lines(
       ...written(imports, 'import', at.run),
       '',
-      ...ownCodeIn(codes, shapes, runs.made(), at.own),
+      ...customCodeIn(codes, shapes, runs.made(), at.own),
       ...body,
     ),
     dts: moduleTypes(set, compiled, kinds, at.types),
     imports,
-    ownCode: codes.length || shapes.length ? { checks: codes, shapes } : undefined,
+    customCode: codes.length || shapes.length ? { checks: codes, shapes } : undefined,
     of: compiled,
   };
 }
 
 /** What brings own code to the fields: where it comes from, and the check and the kinds made of it. */
-function ownCodeIn(
+function customCodeIn(
   codes: readonly string[],
   shapes: readonly string[],
   made: readonly (readonly [name: string, by: string])[],
-  place = './own-code.js',
+  place = './custom-code.js',
 ): readonly string[] {
   const names = [
-    ...(codes.length ? ['check as ownCheck'] : []),
-    ...(shapes.length ? ['shape as ownShape'] : []),
+    ...(codes.length ? ['check as customCheck'] : []),
+    ...(shapes.length ? ['shape as customFormat'] : []),
   ];
   if (names.length === 0) return [];
   return [
     listed('import', names, place),
-    ...(codes.length ? ['const ownCode = /*#__PURE__*/ customBy(ownCheck);'] : []),
-    ...made.map(([kind, by]) => `const ${kind} = /*#__PURE__*/ ${by}(ownShape);`),
+    ...(codes.length ? ['const customCode = /*#__PURE__*/ customBy(customCheck);'] : []),
+    ...made.map(([kind, by]) => `const ${kind} = /*#__PURE__*/ ${by}(customFormat);`),
     '',
   ];
 }
@@ -146,14 +146,14 @@ function ownCodeIn(
 /** What a field has to carry, each with what exports it: its own rules' and those of forms whose message stands at it. */
 function checksOf(
   field: CompiledField,
-  forms: readonly OpenForm[],
+  forms: readonly HydratedForm[],
 ): readonly (readonly [type: string, exported: string])[] {
   const rules = [...field.rules, ...forms.flatMap((form) => form.rulesAt.get(field.id) ?? [])];
   return [...carriedBy(rules)].sort().map((name) => [name, checkNames[name]] as const);
 }
 
 /** What a form says of itself beside its fields, where that is not what every form does. */
-function mannerOf({ submit, completes, unanswered, rules }: OpenForm, codes: string[]): string {
+function mannerOf({ submit, completes, unanswered, rules }: HydratedForm, codes: string[]): string {
   const said = {
     ...(submit === 'always' ? {} : { submit }),
     ...(completes === null ? {} : { completes }),

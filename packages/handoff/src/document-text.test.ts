@@ -8,17 +8,17 @@ const faultsOf = (text: string) => {
 
 describe('text that is no document, by line and column', () => {
   test.each<[string, string, number, number]>([
-    ['a colon left out', '{\n  "arbeit": 1,\n  "title" "x"\n}', 3, 11],
-    ['a comma left out', '{\n  "arbeit": 1\n  "title": "x"\n}', 3, 3],
+    ['a colon left out', '{\n  "arbeit": 2,\n  "title" "x"\n}', 3, 11],
+    ['a comma left out', '{\n  "arbeit": 2\n  "title": "x"\n}', 3, 3],
     ['a comma too many', '{ "fields": [1,] }', 1, 16],
     ['a quote left out', '{\n\n  "title: 1\n}', 3, 3],
     ['a bracket left out', '{ "fields": [ {}', 1, 17],
-    ['a comment', '{\n  // a word\n  "arbeit": 1 }', 2, 3],
+    ['a comment', '{\n  // a word\n  "arbeit": 2 }', 2, 3],
     ['a single quote', "{ 'arbeit': 1 }", 1, 3],
     ['an escape there is not', '{ "title": "a\\qb" }', 1, 12],
     ['something behind the end', '{} []', 1, 4],
     ['nothing', '', 1, 1],
-    ['a key that stands twice', '{\n  "arbeit": 1,\n  "title": "a",\n  "title": "b"\n}', 4, 3],
+    ['a key that stands twice', '{\n  "arbeit": 2,\n  "title": "a",\n  "title": "b"\n}', 4, 3],
     ['a key that stands twice, deep', '{ "fields": [ {},\n { "id": "a", "id": "b" } ] }', 2, 15],
   ])('%s', (_, text, line, column) => {
     expect(faultsOf(text)[0]).toMatchObject({ line, column });
@@ -52,7 +52,7 @@ test('a column counts characters, on a line of a million as well, and many place
 test.each([
   ['lists', '['.repeat(50_000)],
   ['objects', '{"a":'.repeat(50_000)],
-  ['a document', `{"arbeit": 1, "fields": ${'['.repeat(50_000)}${']'.repeat(50_000)}}`],
+  ['a document', `{"arbeit": 2, "fields": ${'['.repeat(50_000)}${']'.repeat(50_000)}}`],
 ])('%s one inside another without end are told by their place, and are no fault of the reader', (_, text) => {
   expect(faultsOf(text)).toEqual([
     expect.objectContaining({ line: 1, message: expect.stringMatching(/one inside another/) }),
@@ -61,6 +61,6 @@ test.each([
 });
 
 test('brackets in texts are no depth', () => {
-  const text = `{"arbeit": 1, "title": "${'['.repeat(500)}", "locale": "en-GB", "fields": []}`;
+  const text = `{"arbeit": 2, "title": "${'['.repeat(500)}", "locale": "en-GB", "fields": []}`;
   expect(readDocumentText(text).ok).toBe(true);
 });

@@ -1,6 +1,7 @@
 import {
   capped,
   type DocumentResult,
+  migrationsOf,
   mostDeep,
   type ReadOptions,
   readDocument,
@@ -9,8 +10,10 @@ import {
 import type { DocumentFault } from '@arbeit/engine/faults';
 import { kinds } from '@arbeit/engine/kinds';
 import {
+  applyEdits,
   createScanner,
   findNodeAtLocation,
+  modify,
   type Node,
   type ParseError,
   parseTree,
@@ -168,3 +171,16 @@ export function placesIn(text: string): (path: string) => Place {
 
 /** A document as the text of its file: the same document, the same text. */
 export const documentText = (document: SetDocument): string => `${JSON.stringify(document, null, 2)}\n`;
+
+/**
+ * The text of a document in the current version. Only the values that change are replaced, so indentation and the order of
+ * members stay. Returns the same text if there is nothing to migrate. Throws `SyntaxError` if the text is not JSON.
+ *
+ * @example
+ * migratedText('{ "arbeit": 1, "title": "Huts", "locale": "en-GB", "fields": [] }');
+ */
+export const migratedText = (text: string): string =>
+  applyEdits(
+    text,
+    migrationsOf(JSON.parse(text)).flatMap(({ path, value }) => modify(text, [...path], value, {})),
+  );

@@ -1,3 +1,10 @@
 export { type CompiledModule, compiledModule } from './compiled-module.ts';
-export { documentText, type Place, placesIn, readDocumentText, tooDeep } from './document-text.ts';
+export {
+  documentText,
+  migratedText,
+  type Place,
+  placesIn,
+  readDocumentText,
+  tooDeep,
+} from './document-text.ts';
 export { inAttribute, inHtml, scriptInPage } from './escape.ts';

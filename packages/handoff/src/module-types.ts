@@ -1,5 +1,5 @@
 import type { CompiledSet, SetDocument } from '@arbeit/engine/document';
-import type { OpenForm } from '@arbeit/engine/form';
+import type { HydratedForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { valueTypesOf } from '@arbeit/engine/value-types';
 import { inComment } from './escape.ts';
@@ -39,19 +39,19 @@ export function moduleTypes(
     types.push(
       ...recordType(form, record, nameOf),
       `/** ${inComment(form.title)} */`,
-      `export declare const ${name}: OpenForm<${record}>;`,
+      `export declare const ${name}: HydratedForm<${record}>;`,
     );
   }
   const imports = [
     { from: '@arbeit/engine/field', name: 'FieldOf' },
-    ...(forms.length ? [{ from: '@arbeit/engine/form', name: 'OpenForm' }] : []),
+    ...(forms.length ? [{ from: '@arbeit/engine/form', name: 'HydratedForm' }] : []),
     ...[...runs].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, run]) => run),
   ];
   return `${head(set.title)}${[...written(imports, 'import type', at), '', ...types].join('\n')}\n`;
 }
 
 /** The type of what a form sends: a field that must be filled in has a value, one that may not count need not be there. */
-function recordType(form: OpenForm, name: string, nameOf: (id: string) => string): readonly string[] {
+function recordType(form: HydratedForm, name: string, nameOf: (id: string) => string): readonly string[] {
   const members = form.fields.flatMap(({ id, label, when, rules }) => {
     const isNeeded = rules.some(
       (rule) => rule.check.type === 'required' && rule.severity === 'error' && !rule.when,

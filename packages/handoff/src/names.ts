@@ -8,7 +8,7 @@ export const camel = (id: string): string =>
 
 /** Words no export can be called (ECMAScript, reserved words, in modules), and what a compiled module itself is made with. */
 const reserved =
-  /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm|customBy|ownCode|ownCheck|ownShape|ownBy|ownKind)$/;
+  /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm|hydrate|hydrateForm|customBy|customCode|customCheck|customFormat|customFormatBy|customKind)$/;
 
 /** A name for each id, of which is known what it is called in words: in camel case, with `Field` behind words that cannot be one. Throws `RangeError` for two of one name. */
 function namesOf(ids: readonly (readonly [id: string, words: string])[]): ReadonlyMap<string, string> {

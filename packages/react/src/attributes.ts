@@ -1,5 +1,5 @@
 import { attributesOf as inHtml } from '@arbeit/dom';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 
 /** HTML names that React spells another way. */
 const spelling: Readonly<Record<string, string>> = {
@@ -15,5 +15,5 @@ const spelling: Readonly<Record<string, string>> = {
 };
 
 /** The attributes a definition asks for, as React props. */
-export const attributesOf = (field: OpenField): Record<string, string | boolean> =>
+export const attributesOf = (field: HydratedField): Record<string, string | boolean> =>
   Object.fromEntries(Object.entries(inHtml(field)).map(([name, value]) => [spelling[name] ?? name, value]));

@@ -2,7 +2,7 @@
 
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import { type MouseEvent, type PointerEvent, type RefObject, useRef, useState } from 'react';
-import type { Dress } from './dress.ts';
+import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 /**
@@ -21,7 +21,7 @@ export function Boxes({
   /** Somebody else says the code is wrong. */
   readonly isWrong?: boolean;
   /** The input has to lie over the row, as large as it and with no ink of its own. */
-  readonly dress?: Dress<'root' | 'frame' | 'row' | 'group' | 'box' | 'input' | 'reveal'>;
+  readonly dress?: ClassNames<'root' | 'frame' | 'row' | 'group' | 'box' | 'input' | 'reveal'>;
   readonly words?: { readonly reveal: string; readonly conceal: string };
 }) {
   const plan = field.store.field.plan as BoxesPlan;
@@ -34,7 +34,7 @@ export function Boxes({
       <div
         className={dress.frame}
         data-arbeit="boxes"
-        data-invalid={isWrong || field.reading.shown.some((m) => m.severity === 'error') || undefined}
+        data-invalid={isWrong || field.evaluation.shown.some((m) => m.severity === 'error') || undefined}
       >
         <div ref={row} aria-hidden="true" className={dress.row} data-arbeit="row">
           <Drawn field={field} isConcealed={isConcealed} dress={dress} />
@@ -112,7 +112,7 @@ function Drawn({
 }: {
   readonly field: Field;
   readonly isConcealed: boolean;
-  readonly dress: Dress<'group' | 'box'>;
+  readonly dress: ClassNames<'group' | 'box'>;
 }) {
   const plan = field.store.field.plan as BoxesPlan;
   const { body, start, end, focused } = field.state;

@@ -1,7 +1,7 @@
 'use client';
 
 import type { TextPlan } from '@arbeit/engine/kinds/text';
-import type { Dress } from './dress.ts';
+import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 /** How many characters are left, once few are: quiet until then. */
@@ -13,7 +13,7 @@ export function Counter({
   readonly field: Field;
   /** What is told to who does not see the figure beside its line. */
   readonly words?: (left: number) => string;
-  readonly dress?: Dress<'root' | 'said'>;
+  readonly dress?: ClassNames<'root' | 'said'>;
 }) {
   const { max } = field.store.field.plan as TextPlan;
   if (!max) return null;

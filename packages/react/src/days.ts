@@ -1,5 +1,5 @@
-import type { OpenField } from '@arbeit/engine/field';
-import { apply, read, start } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
+import { apply, evaluate, start } from '@arbeit/engine/field';
 import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '@arbeit/engine/values';
 
 /** A day of a month's sheet, and why it cannot be picked where it cannot. */
@@ -18,12 +18,12 @@ export interface Week {
 }
 
 /** Why the field would not take a day: the message of the first error it would show. */
-export function problemWith(field: OpenField, date: string, today: string | undefined): string {
-  return read(field, apply(field, start(field), { type: 'set', text: date }), today).problem;
+export function problemWith(field: HydratedField, date: string, today: string | undefined): string {
+  return evaluate(field, apply(field, start(field), { type: 'set', text: date }), today).problem;
 }
 
 /** The weeks of the month a day is in, Monday first, with the days of other months that fill them. */
-export function weeksOf(field: OpenField, day: string, today: string | undefined): readonly Week[] {
+export function weeksOf(field: HydratedField, day: string, today: string | undefined): readonly Week[] {
   const [year, month] = fieldsOf(day);
   const first = iso(year, month, 1);
   const last = iso(year, month, daysIn(year, month));

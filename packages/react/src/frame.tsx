@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { Dress } from './dress.ts';
+import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 /**
@@ -15,7 +15,7 @@ export function Frame({
 }: {
   readonly field: Field;
   readonly children: ReactNode;
-  readonly dress?: Dress<'root' | 'icon' | 'sign'>;
+  readonly dress?: ClassNames<'root' | 'icon' | 'sign'>;
 }) {
   const { icon, before, behind } = field.store.field.look ?? {};
   return (

@@ -1,9 +1,9 @@
 export { type Recording, record } from '@arbeit/dom';
 export { Boxes } from './boxes.tsx';
+export type { ClassNames } from './class-names.ts';
 export { type ControlComponent, controlOf } from './control.tsx';
 export { Counter } from './counter.tsx';
 export { type Day, dayAfterKey, problemWith, type Week, weeksOf } from './days.ts';
-export type { Dress } from './dress.ts';
 export { Frame } from './frame.tsx';
 export { Hint } from './hint.tsx';
 export { Label } from './label.tsx';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Dress } from './dress.ts';
+import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 /**
@@ -15,9 +15,9 @@ export function Line({
   readonly field: Field;
   /** Its name, where no label stands on the page. */
   readonly label?: string | undefined;
-  readonly dress?: Dress<'root' | 'ghost' | 'behind' | 'input' | 'lines'>;
+  readonly dress?: ClassNames<'root' | 'ghost' | 'behind' | 'input' | 'lines'>;
 }) {
-  const { ghost, reading, store } = field;
+  const { guideText, evaluation, store } = field;
   const { lines = 1 } = store.field.plan as { readonly lines?: number };
   const named = label ? { 'aria-label': label } : {};
   if (lines > 1) {
@@ -26,10 +26,10 @@ export function Line({
   }
   return (
     <div className={dress.root} data-arbeit="line">
-      {ghost && (
+      {guideText && (
         <span aria-hidden="true" className={dress.ghost} data-arbeit="ghost">
-          <span className={dress.behind}>{reading.display}</span>
-          {ghost}
+          <span className={dress.behind}>{evaluation.display}</span>
+          {guideText}
         </span>
       )}
       <input {...field.inputProps} {...named} className={dress.input} />

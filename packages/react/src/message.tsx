@@ -19,7 +19,7 @@ export function Message({
   readonly isQuiet?: boolean;
   readonly dress?: { readonly root?: string | undefined };
 }) {
-  const shown = isQuiet ? [] : field.reading.shown;
+  const shown = isQuiet ? [] : field.evaluation.shown;
   const isError = problem !== '' || shown.some((message) => message.severity === 'error');
   const severity = isError ? 'error' : shown.length ? 'warning' : undefined;
   return (

@@ -3,8 +3,8 @@
 import { localToday } from '@arbeit/dom';
 import { fieldsOf } from '@arbeit/engine/values';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import type { ClassNames } from './class-names.ts';
 import { dayAfterKey, weeksOf } from './days.ts';
-import type { Dress } from './dress.ts';
 import type { Field } from './use-field.ts';
 
 /**
@@ -21,7 +21,7 @@ export function Month({
   readonly field: Field;
   readonly today: string | undefined;
   readonly onPick: (date: string) => void;
-  readonly dress?: Dress<
+  readonly dress?: ClassNames<
     'root' | 'head' | 'turn' | 'name' | 'table' | 'names' | 'heading' | 'week' | 'cell' | 'day' | 'problem'
   >;
   readonly words?: {
@@ -32,7 +32,7 @@ export function Month({
   };
 }) {
   const compiled = field.store.field;
-  const { value } = field.reading;
+  const { value } = field.evaluation;
   const [day, setDay] = useState(value ?? today);
   const table = useRef<HTMLTableElement>(null);
   const weeks = weeksOf(compiled, day, today);

@@ -1,7 +1,7 @@
 'use client';
 
 import type { PartsBody, PartsPlan } from '@arbeit/engine/kinds';
-import type { Dress } from './dress.ts';
+import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 const english: Readonly<Record<string, string>> = {
@@ -20,7 +20,7 @@ export function PartLabels({
   readonly passing?: string;
   /** What each part is called, by its name in the plan. */
   readonly words?: Readonly<Record<string, string>>;
-  readonly dress?: Dress<'root' | 'part'>;
+  readonly dress?: ClassNames<'root' | 'part'>;
 }) {
   const { parts } = field.store.field.plan as PartsPlan;
   const focusPart = (part: number) => {

@@ -21,14 +21,14 @@ export function Picks({
   readonly label?: string | undefined;
   readonly className?: string;
 }) {
-  const { store, reading } = field;
+  const { store, evaluation } = field;
   const plan = store.field.plan as ChoicePlan | ChoicesPlan | YesNoPlan;
   const ref = useCallback<RefCallback<HTMLElement>>(
     (element) => (element ? bindPicks(element, store) : undefined),
     [store],
   );
   const { ref: _, type: __, placeholder, defaultValue: ___, name, id, ...attributes } = field.inputProps;
-  const values = reading.raw.split(' ');
+  const values = evaluation.raw.split(' ');
   const { draw } = plan;
   const dress = { 'data-draw': draw, ...(className ? { className } : {}) };
   const named = label ? { 'aria-label': label } : {};
@@ -41,7 +41,7 @@ export function Picks({
         id={String(id)}
         name={String(name)}
         ref={ref}
-        defaultValue={reading.raw}
+        defaultValue={evaluation.raw}
       >
         <option value="">{String(placeholder ?? '')}</option>
         {plan.options.map((option) => (

@@ -2,7 +2,7 @@
 
 import type { PhoneBody, PhonePlan } from '@arbeit/engine/kinds/phone';
 import { type KeyboardEvent, useId, useState } from 'react';
-import type { Dress } from './dress.ts';
+import type { ClassNames } from './class-names.ts';
 import { findRegions, type RegionChoice, regionChoices } from './regions.ts';
 import type { Field } from './use-field.ts';
 
@@ -44,7 +44,7 @@ export function RegionList({
 }: {
   readonly field: Field;
   readonly onPick: (region: string) => void;
-  readonly dress?: Dress<'search' | 'list' | 'region' | 'code' | 'none'>;
+  readonly dress?: ClassNames<'search' | 'list' | 'region' | 'code' | 'none'>;
   readonly words?: Readonly<Record<'regions' | 'search' | 'hint' | 'none', string>>;
 }) {
   const plan = field.store.field.plan as PhonePlan;

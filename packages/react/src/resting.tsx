@@ -2,7 +2,7 @@
 
 import type { FieldState } from '@arbeit/engine/field';
 import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
-import type { Dress } from './dress.ts';
+import type { ClassNames } from './class-names.ts';
 import { Message } from './message.tsx';
 import type { Field } from './use-field.ts';
 
@@ -20,12 +20,12 @@ export function Resting({
   /** What it is typed into, once it is opened. */
   readonly children: ReactNode;
   readonly words?: { readonly empty: string; readonly change: string };
-  readonly dress?: Dress<'name' | 'box' | 'text' | 'empty' | 'message'>;
+  readonly dress?: ClassNames<'name' | 'box' | 'text' | 'empty' | 'message'>;
 }) {
   const [before, setBefore] = useState<FieldState | null>(null);
   const rest = useRef<HTMLButtonElement>(null);
   const box = useRef<HTMLDivElement>(null);
-  const { store, reading } = field;
+  const { store, evaluation } = field;
   const open = () => {
     setBefore(store.state());
     requestAnimationFrame(() => box.current?.querySelector<HTMLElement>('input, textarea, select')?.focus());
@@ -35,7 +35,7 @@ export function Resting({
     requestAnimationFrame(() => rest.current?.focus());
   };
   const isSound = () => {
-    const { findings } = store.reading();
+    const { findings } = store.evaluation();
     return store.field.rules.every(
       (rule, i) => rule.severity === 'warning' || findings[i]!.verdict === 'pass',
     );
@@ -73,10 +73,10 @@ export function Resting({
             ref={rest}
             type="button"
             className={dress.text}
-            aria-label={`${label}: ${reading.display || words.empty}. ${words.change}`}
+            aria-label={`${label}: ${evaluation.display || words.empty}. ${words.change}`}
             onClick={open}
           >
-            {reading.display || <span className={dress.empty}>{words.empty}</span>}
+            {evaluation.display || <span className={dress.empty}>{words.empty}</span>}
           </button>
         )}
       </div>

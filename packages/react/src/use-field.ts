@@ -5,12 +5,12 @@ import {
   type BindOptions,
   bind,
   createStore,
+  evaluateOn,
   type FieldStore,
   isConcealed,
-  readOn,
   rootAttributesOf,
 } from '@arbeit/dom';
-import type { Body, FieldState, OpenField, Plan, Reading } from '@arbeit/engine/field';
+import type { Evaluation, FieldState, HydratedField, Plan, TextState } from '@arbeit/engine/field';
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
 
@@ -18,11 +18,11 @@ import { attributesOf } from './attributes.ts';
 export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
   readonly state: FieldState;
-  readonly reading: Reading<V>;
+  readonly evaluation: Evaluation<V>;
   /** What there is to tell of the value, by name: `weekday`, `week`, `region`. */
   readonly facts: Readonly<Record<string, string>>;
   /** Guide text still to come, to be drawn behind the input after what it displays; empty when there is none. */
-  readonly ghost: string;
+  readonly guideText: string;
   /** Spread on the `<input>`, or on a `<textarea>` where the field has several lines. It is uncontrolled: the binding writes to it, React does not. */
   readonly inputProps: Record<string, unknown> & { ref: RefCallback<TextControl> };
   /** Spread on what is around label, control and message: how it is, to style by, and its look as it was defined. */
@@ -38,11 +38,11 @@ export interface Field<V extends string = string> {
  * where something else than this component is to own the state. `today` (ISO 8601) stands for the device's clock.
  */
 export function useField<V extends string = string>(
-  field: OpenField<Plan, Body, V>,
+  field: HydratedField<Plan, TextState, V>,
   options: BindOptions & { readonly store?: FieldStore<V>; readonly today?: string | undefined } = {},
 ): Field<V> {
   const { store: given, submits = 'raw', today } = options;
-  const make = () => createStore(field, readOn(today));
+  const make = () => createStore(field, evaluateOn(today));
   const [own, setOwn] = useState(() => (given ? null : make()));
   let store = given ?? own;
   if (!store || (!given && store.field !== field)) {
@@ -51,7 +51,7 @@ export function useField<V extends string = string>(
   }
   const present = store;
   // Another field of its form may change what is told of it, though nothing happened to itself.
-  const reading = useSyncExternalStore(present.subscribe, present.reading, present.reading);
+  const evaluation = useSyncExternalStore(present.subscribe, present.evaluation, present.evaluation);
   const state = present.state();
   const ref = useCallback<RefCallback<TextControl>>(
     (input) => (input ? bind(input, present, { submits }) : undefined),
@@ -66,9 +66,9 @@ export function useField<V extends string = string>(
   return {
     store: present,
     state,
-    reading,
+    evaluation,
     facts: field.kind.facts?.(field.plan, state.body) ?? none,
-    ghost: field.kind.ghost?.(field.plan, state.body) ?? '',
+    guideText: field.kind.guideText?.(field.plan, state.body) ?? '',
     inputProps: {
       ...attributesOf(field),
       id: ids.input,
@@ -78,7 +78,7 @@ export function useField<V extends string = string>(
       'aria-describedby': field.hint ? `${ids.hint} ${ids.message}` : ids.message,
       ref,
     },
-    rootProps: rootAttributesOf(field, reading),
+    rootProps: rootAttributesOf(field, evaluation),
     labelProps: { id: ids.label, htmlFor: ids.input },
     hintProps: { id: ids.hint },
     messageProps: { id: ids.message, 'aria-live': 'polite' },

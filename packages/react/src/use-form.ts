@@ -1,7 +1,7 @@
 'use client';
 
 import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
-import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
+import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { type RefCallback, useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 
 /** A form and what goes on the page for it. */
@@ -38,7 +38,7 @@ export interface FormOptions<V extends Values = Values> {
  * new store.
  */
 export function useForm<V extends Values = Values>(
-  form: OpenForm<V>,
+  form: HydratedForm<V>,
   { today, drive, send, carry }: FormOptions<V> = {},
 ): Form<V> {
   const make = () => createFormStore(form, today);

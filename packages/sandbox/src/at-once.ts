@@ -49,7 +49,7 @@ function lineTo(file: URL): Line | undefined {
  * Runs own code at once, in a thread of its own that is ended with a call that does not come back: for a command line, which waits for the answer. `file` is
  * the built `at-once-thread.js`.
  *
- * @example const { check } = createAtOnce(new URL('./own-code-thread.js', import.meta.url));
+ * @example const { check } = createAtOnce(new URL('./custom-code-thread.js', import.meta.url));
  */
 export function createAtOnce(file: URL): { readonly check: RunCode; readonly shape: RunShape; end(): void } {
   let line: Line | undefined;

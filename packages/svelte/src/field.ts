@@ -1,17 +1,17 @@
 import {
+  appearanceOf,
   attributesOf,
   type BindOptions,
   bindControl,
   createStore,
+  evaluateOn,
   type FieldStore,
-  lookOf,
-  readOn,
   showStates,
 } from '@arbeit/dom';
-import type { Body, OpenField, Plan, Reading } from '@arbeit/engine/field';
+import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
 
 /** What an action of Svelte is on its element: how it lets go. */
-export interface Tied {
+export interface ActionResult {
   /** Lets go of the element. */
   destroy(): void;
 }
@@ -23,16 +23,16 @@ export interface Tied {
 export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
   /** Calls back with what there is to tell now, and after each change. Returns the way to stop. */
-  subscribe(listener: (reading: Reading<V>) => void): () => void;
+  subscribe(listener: (evaluation: Evaluation<V>) => void): () => void;
   /** Puts a raw value in. */
   set(raw: string): void;
   /**
    * As an action (`use:mobile.control`) on an `<input>`, `<textarea>` or `<select>`, or on an element around buttons and boxes. The text
    * is the field's: no `bind:value` beside it.
    */
-  readonly control: (element: HTMLElement) => Tied;
+  readonly control: (element: HTMLElement) => ActionResult;
   /** As an action on what is around it: states as attributes to style, `data-wrong`, and its look; `hidden` while it does not count. */
-  readonly states: (element: HTMLElement) => Tied;
+  readonly states: (element: HTMLElement) => ActionResult;
   /** What the control says of itself: `<input {...mobile.attributes}>`. */
   readonly attributes: Readonly<Record<string, string | boolean>>;
 }
@@ -42,14 +42,14 @@ export interface Field<V extends string = string> {
  * clock.
  */
 export function field<V extends string = string>(
-  definition: OpenField<Plan, Body, V>,
+  definition: HydratedField<Plan, TextState, V>,
   options: Pick<BindOptions, 'submits'> & { readonly store?: FieldStore<V>; readonly today?: string } = {},
 ): Field<V> {
   const { submits = 'raw', today } = options;
-  const store = options.store ?? createStore(definition, readOn(today));
-  const subscribe = (listener: (reading: Reading<V>) => void): (() => void) => {
-    listener(store.reading());
-    return store.subscribe(() => listener(store.reading()));
+  const store = options.store ?? createStore(definition, evaluateOn(today));
+  const subscribe = (listener: (evaluation: Evaluation<V>) => void): (() => void) => {
+    listener(store.evaluation());
+    return store.subscribe(() => listener(store.evaluation()));
   };
   return {
     store,
@@ -61,14 +61,14 @@ export function field<V extends string = string>(
       return { destroy: bindControl(element, store, { submits }) };
     },
     states(element) {
-      const { style, ...look } = lookOf(definition);
+      const { style, ...look } = appearanceOf(definition);
       for (const [name, value] of Object.entries({ 'data-arbeit': 'field', ...look }))
         element.setAttribute(name, value);
       for (const [name, value] of Object.entries(style ?? {})) element.style.setProperty(name, value);
       return {
-        destroy: subscribe((reading) => {
-          showStates(element, reading);
-          element.toggleAttribute('hidden', !reading.counts);
+        destroy: subscribe((evaluation) => {
+          showStates(element, evaluation);
+          element.toggleAttribute('hidden', !evaluation.counts);
         }),
       };
     },

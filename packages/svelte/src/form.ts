@@ -1,6 +1,6 @@
 import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
-import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
-import { type Field, field, type Tied } from './field.ts';
+import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
+import { type ActionResult, type Field, field } from './field.ts';
 
 /** A form as a store of Svelte: `$booking` is whether it is ready and how its sending stands. */
 export interface Form<V extends Values = Values> {
@@ -8,7 +8,7 @@ export interface Form<V extends Values = Values> {
   /** Calls back now, and after each change. Returns the way to stop. */
   subscribe(listener: (told: { readonly isReady: boolean; readonly sending: Sending }) => void): () => void;
   /** As an action on the `<form>`. */
-  readonly form: (element: HTMLFormElement) => Tied;
+  readonly form: (element: HTMLFormElement) => ActionResult;
   /** One of its fields. */
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
 }
@@ -19,7 +19,7 @@ export interface Form<V extends Values = Values> {
  * ready. `drive` puts its questions while its `<form>` is there: `driveFormAsks`.
  */
 export function form<V extends Values = Values>(
-  definition: OpenForm<V>,
+  definition: HydratedForm<V>,
   options: {
     readonly today?: string;
     readonly send?: SendRecord<V>;

@@ -3,18 +3,18 @@ import {
   type BindOptions,
   bindControl,
   createStore,
+  evaluateOn,
   type FieldStore,
-  readOn,
   rootAttributesOf,
 } from '@arbeit/dom';
-import type { Body, OpenField, Plan, Reading } from '@arbeit/engine/field';
+import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
 import { computed, onScopeDispose, type Ref, shallowRef, type WritableComputedRef } from 'vue';
 
 /** A field in a component of Vue. */
 export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
   /** What there is to tell of it, anew after each change. */
-  readonly reading: Readonly<Ref<Reading<V>>>;
+  readonly evaluation: Readonly<Ref<Evaluation<V>>>;
   /** The raw value, to be read and written: `v-model` on a component of one's own. */
   readonly raw: WritableComputedRef<string>;
   /** The typed value, `null` until there is a whole one. */
@@ -33,15 +33,15 @@ export interface Field<V extends string = string> {
  * device's clock.
  */
 export function useField<V extends string = string>(
-  field: OpenField<Plan, Body, V>,
+  field: HydratedField<Plan, TextState, V>,
   options: Pick<BindOptions, 'submits'> & { readonly store?: FieldStore<V>; readonly today?: string } = {},
 ): Field<V> {
   const { submits = 'raw', today } = options;
-  const store = options.store ?? createStore(field, readOn(today));
-  const reading = shallowRef(store.reading());
+  const store = options.store ?? createStore(field, evaluateOn(today));
+  const evaluation = shallowRef(store.evaluation());
   onScopeDispose(
     store.subscribe(() => {
-      reading.value = store.reading();
+      evaluation.value = store.evaluation();
     }),
   );
   let letGo: (() => void) | undefined;
@@ -51,15 +51,15 @@ export function useField<V extends string = string>(
   };
   return {
     store,
-    reading,
+    evaluation,
     raw: computed({
-      get: () => reading.value.raw,
+      get: () => evaluation.value.raw,
       set: (text) => {
         store.dispatch({ type: 'set', text });
       },
     }),
-    value: computed(() => reading.value.value),
-    states: computed(() => rootAttributesOf(field, reading.value)),
+    value: computed(() => evaluation.value.value),
+    states: computed(() => rootAttributesOf(field, evaluation.value)),
     control: { ...attributesOf(field), name: field.id, ref: tie },
   };
 }

@@ -1,5 +1,5 @@
 import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arbeit/dom';
-import type { OpenForm, Sending, Values } from '@arbeit/engine/form';
+import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { onScopeDispose, type Ref, shallowRef } from 'vue';
 import { type Field, useField } from './use-field.ts';
 
@@ -22,7 +22,7 @@ export interface Form<V extends Values = Values> {
  * ready. `drive` puts its questions while the component is there: `driveFormAsks`.
  */
 export function useForm<V extends Values = Values>(
-  form: OpenForm<V>,
+  form: HydratedForm<V>,
   options: {
     readonly today?: string;
     readonly send?: SendRecord<V>;

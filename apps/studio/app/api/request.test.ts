@@ -1,6 +1,6 @@
 import { request as ask, createServer } from 'node:http';
 import { afterEach, expect, test, vi } from 'vitest';
-import { StoreTrouble } from '../../store/trouble.ts';
+import { StoreError } from '../../store/store-error.ts';
 import { refuseMethods } from '../methods.ts';
 import { answer } from './request.ts';
 
@@ -17,7 +17,7 @@ async function failing(error: unknown) {
 }
 
 test('a failure of the store is said to be one', async () => {
-  const { status, body, logged } = await failing(new StoreTrouble('The disk is full.'));
+  const { status, body, logged } = await failing(new StoreError('The disk is full.'));
   expect([status, body.error, logged.message]).toEqual([503, 'The disk is full.', 'The disk is full.']);
 });
 

@@ -4,8 +4,8 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { z } from 'zod';
 import { type UseName, useNames } from '../../screens/handoff/choice.ts';
 import { mostOperations } from '../../store/operations.ts';
-import { readOnServer } from '../../store/reading.ts';
-import { isTrouble } from '../../store/trouble.ts';
+import { readOnServer } from '../../store/read-on-server.ts';
+import { isStoreError } from '../../store/store-error.ts';
 
 /** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
 const mostBytes = 4_000_000;
@@ -170,8 +170,8 @@ export async function answer(what: string, work: () => Promise<Response>): Promi
   try {
     return await work();
   } catch (error) {
-    logTrouble(what, error);
-    if (isTrouble(error)) return problem(503, { error: error.message });
+    logError(what, error);
+    if (isStoreError(error)) return problem(503, { error: error.message });
     return problem(500, {
       error: 'Arbeit failed to answer, by an error of its own. What is not saved is kept in this browser.',
     });
@@ -199,12 +199,12 @@ function framesOf(error: unknown): readonly string[] {
 }
 
 /** One line of JSON on standard error, without anything of a document in it. */
-export function logTrouble(what: string, error: unknown): void {
+export function logError(what: string, error: unknown): void {
   const cause = error instanceof Error ? (error.cause ?? error) : error;
   const { code = '' } = (cause ?? {}) as { code?: string };
   const name = error instanceof Error ? error.constructor.name : typeof error;
-  const message = isTrouble(error) ? error.message : name;
-  const frames = isTrouble(error) ? [] : framesOf(error);
+  const message = isStoreError(error) ? error.message : name;
+  const frames = isStoreError(error) ? [] : framesOf(error);
   process.stderr.write(
     `${JSON.stringify({ at: new Date().toISOString(), level: 'error', what, message, code, ...(frames.length ? { frames } : {}) })}\n`,
   );

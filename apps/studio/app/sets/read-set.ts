@@ -3,16 +3,16 @@ import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { soundSet } from '../../store/documents.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { isTrouble, type StoreTrouble } from '../../store/trouble.ts';
+import { isStoreError, type StoreError } from '../../store/store-error.ts';
 import { setIdOf } from '../api/request.ts';
-import { reading } from '../open.tsx';
+import { readFromStore } from '../read-from-store.tsx';
 
 /** A set for a page, once for each request; `undefined` where there is none, or none that can be read. Asked for by a name it had, the page leads on to the one it has; by its key (links carry it), the page itself shows the name (`named-address.tsx`). */
-export const readSet = cache(async (given: string): Promise<StoredSet | StoreTrouble | undefined> => {
+export const readSet = cache(async (given: string): Promise<StoredSet | StoreError | undefined> => {
   const id = setIdOf(given);
   if (!id) return undefined;
-  const found = await reading('read a set', (db) => soundSet(db, id));
-  if (!found || isTrouble(found)) return found;
+  const found = await readFromStore('read a set', (db) => soundSet(db, id));
+  if (!found || isStoreError(found)) return found;
   if (found.id !== id && found.key !== id) {
     const path = (await headers()).get('x-path') ?? '';
     const rest = path.startsWith(`/sets/${id}/`) ? path.slice(`/sets/${id}/`.length) : 'revisions';

@@ -1,7 +1,7 @@
 import { renderToString } from 'react-dom/server';
 import { expect, test, vi } from 'vitest';
 import { definition, document, entry } from '../../../../packages/engine/src/kinds/tally.fixture.ts';
-import { KindsAtHand } from '../../field/at-hand.tsx';
+import { KindsProvider } from '../../field/kinds-provider.tsx';
 import { sampleOf } from '../../model/sample.ts';
 import { Desk } from '../desk/desk.tsx';
 import { chosen, optionsFor, withOption } from '../desk/options.ts';
@@ -13,9 +13,9 @@ const kinds = { tally: entry };
 
 test('a desk draws a kind nobody has told it of: specimen, live field, rules', () => {
   const html = renderToString(
-    <KindsAtHand value={kinds}>
+    <KindsProvider value={kinds}>
       <Desk stored={{ key: 's_1', id: 'huts', generation: 'g_1', revision: 1, document }} fieldId="guests" />
-    </KindsAtHand>,
+    </KindsProvider>,
   );
   const text = html.replace(/<!-- -->/g, '').replace(/<[^>]+>/g, ' ');
   expect(text.replace(/\s/g, '')).toContain('IIIII⎵II');

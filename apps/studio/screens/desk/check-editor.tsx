@@ -2,7 +2,7 @@
 
 import type { CheckDocument } from '@arbeit/engine/document';
 import { problemWithCheck } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import type { Definition } from '@arbeit/engine/kinds';
 import { Help } from '../../ui/help.tsx';
 import { deferred } from '../../ui/later.tsx';
@@ -10,7 +10,9 @@ import { LimitEditor } from './limit-editor.tsx';
 import { MembersEditor } from './members-editor.tsx';
 
 /** A code editor is what a page weighs without it: it is fetched where one writes code. */
-const CodeCheck = deferred(() => import('../../field/own-code/code-check.tsx').then((own) => own.CodeCheck));
+const CodeCheck = deferred(() =>
+  import('../../field/custom-code/code-check.tsx').then((own) => own.CodeCheck),
+);
 
 /** What a check needs to be told, each with its own line or list. */
 export function CheckEditor({
@@ -19,7 +21,7 @@ export function CheckEditor({
   check,
   onChange,
 }: {
-  readonly compiled: OpenField;
+  readonly compiled: HydratedField;
   readonly define: Definition;
   readonly check: CheckDocument;
   readonly onChange: (check: CheckDocument) => void;
@@ -52,7 +54,7 @@ function RangeEditor({
   define,
   check,
   onChange,
-}: Edits<'range'> & { readonly compiled: OpenField; readonly define: Definition }) {
+}: Edits<'range'> & { readonly compiled: HydratedField; readonly define: Definition }) {
   const keys = (Object.keys(bounds) as (keyof typeof bounds)[]).filter((key) => check[key] !== undefined);
   return (
     <div className="space-y-1">

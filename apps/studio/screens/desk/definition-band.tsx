@@ -7,19 +7,19 @@ import { inWords, parseNotation, sampleCells } from '@arbeit/engine/kinds/patter
 import { graphemes } from '@arbeit/engine/values';
 import type { Field } from '@arbeit/react';
 import { type CSSProperties, type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
-import { useKinds } from '../../field/at-hand.tsx';
-import { useAnswers, withOwnCode } from '../../field/own-code/use-own-code.ts';
+import { useAnswers, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { hasNotation } from '../../model/notation.ts';
 import { partAt } from '../../model/pattern-edits.ts';
 import { sampleOf } from '../../model/sample.ts';
 import { columnsOf } from './columns.ts';
+import { InlinePanel } from './inline-panel.tsx';
 import { Facts, KindRuler } from './kind-ruler.tsx';
 import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
 import { OnceDone } from './once-done.tsx';
 import { PatternLine } from './pattern-line.tsx';
 import { Ruler } from './ruler.tsx';
 import { PartEditor, Specimen } from './specimen.tsx';
-import { Strip } from './strip.tsx';
 
 export type Change = (edit: (field: FieldDocument) => FieldDocument, about?: string) => void;
 
@@ -75,14 +75,14 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
   const { open, setOpen, close, buttons } = useOpenPart();
   const [preview, setPreview] = useState<FieldDocument | null>(null);
   // What own code lays out is laid out once that has answered.
-  const answers = useAnswers(field.store.field.kind.withShape !== undefined);
+  const answers = useAnswers(field.store.field.kind.withFormat !== undefined);
   // biome-ignore lint/correctness/useExhaustiveDependencies: an answer changes what the same definition comes to
   const pieces = useMemo(
-    () => sampleOf(definition, facts, kinds, withOwnCode),
+    () => sampleOf(definition, facts, kinds, withCustomCode),
     [definition, facts, kinds, answers],
   );
   const shown = useMemo(
-    () => (preview ? sampleOf(preview, facts, kinds, withOwnCode) : null),
+    () => (preview ? sampleOf(preview, facts, kinds, withCustomCode) : null),
     [preview, facts, kinds],
   );
   const opened = pieces.find(({ id }) => id === open) ?? null;
@@ -96,7 +96,12 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
       <KindSpecimen pieces={pieces} shown={shown} open={open} buttons={buttons} onOpen={setOpen} />
       <OnceDone isDone={open !== null} />
       {opened && (
-        <Strip key={opened.part} label={`Define: ${opened.caption}`} needs={OptionEditors} onClose={close}>
+        <InlinePanel
+          key={opened.part}
+          label={`Define: ${opened.caption}`}
+          needs={OptionEditors}
+          onClose={close}
+        >
           {() => (
             <OptionEditors
               definition={definition}
@@ -106,7 +111,7 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
               onChange={onChange}
             />
           )}
-        </Strip>
+        </InlinePanel>
       )}
       <KindRuler field={field} />
     </Grid>
@@ -147,7 +152,7 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
         />
         <OnceDone isDone={open !== null} />
         {path && opened && (
-          <Strip key={open} label={`Define: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
+          <InlinePanel key={open} label={`Define: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
             {() => (
               <PartEditor
                 nodes={notation.nodes}
@@ -157,7 +162,7 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
                 onGone={close}
               />
             )}
-          </Strip>
+          </InlinePanel>
         )}
         <Ruler plan={plan} state={field.state as FieldState<PatternBody>} columns={columns} />
         <Facts field={field} />

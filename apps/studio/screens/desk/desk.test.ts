@@ -1,11 +1,11 @@
 import { compileField } from '@arbeit/engine/document';
-import type { Body, FieldEvent, Plan, RunShape } from '@arbeit/engine/field';
-import { apply, keysOf, read, start, withShape } from '@arbeit/engine/field';
+import type { FieldEvent, Plan, RunShape, TextState } from '@arbeit/engine/field';
+import { apply, evaluate, keysOf, start, withFormat } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import type { PatternBody } from '@arbeit/engine/kinds/pattern';
 import { lay, parseNotation, sampleCells } from '@arbeit/engine/kinds/pattern';
 import { actions, fieldOf, sketch, walk } from '@arbeit/engine/prove';
-import { type Expectable, play, readTape } from '@arbeit/engine/tape';
+import { type Expectable, parseTape, play } from '@arbeit/engine/tape';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { boundaryFor, columnsOf, place } from './columns.ts';
@@ -73,7 +73,7 @@ describe('the desk’s tape', () => {
     let state = start(field);
     return events.reduce((tape, event) => {
       state = apply(field, state, event);
-      return recordRow(tape, field, event, state, null, read);
+      return recordRow(tape, field, event, state, null, evaluate);
     }, newTape(state));
   };
   test('caret moves in a row are one row', () => {
@@ -88,9 +88,9 @@ describe('the desk’s tape', () => {
   });
   test('going on from an earlier row replaces what came after it', () => {
     const tape = recorded([{ type: 'focus' }, ...keysOf('123')]);
-    const next = apply<Plan, Body>(field, tape.rows[1]!.state, { type: 'key', text: '9' });
-    const again = recordRow(tape, field, { type: 'key', text: '9' }, next, 1, read).rows;
-    expect(again.map((row) => row.reading.display)).toEqual(['', '1', '19']);
+    const next = apply<Plan, TextState>(field, tape.rows[1]!.state, { type: 'key', text: '9' });
+    const again = recordRow(tape, field, { type: 'key', text: '9' }, next, 1, evaluate).rows;
+    expect(again.map((row) => row.evaluation.display)).toEqual(['', '1', '19']);
     expect(new Set(again.map((row) => row.id)).size).toBe(3);
   });
   test('on another definition the same keys are played again', () => {
@@ -103,9 +103,9 @@ describe('the desk’s tape', () => {
       recorded([{ type: 'focus' }, ...keysOf('12345'), { type: 'backspace' }]),
       field,
       wider,
-      read,
+      evaluate,
     );
-    expect(rows.map((row) => row.reading.display)).toEqual([
+    expect(rows.map((row) => row.evaluation.display)).toEqual([
       '',
       '1',
       '12',
@@ -124,8 +124,8 @@ describe('the desk’s tape', () => {
       ),
     );
     expect(full.rows.length).toBe(mostRows);
-    expect(replay(full, field, field, read).rows.map((row) => row.reading.display)).toEqual(
-      full.rows.map((row) => row.reading.display),
+    expect(replay(full, field, field, evaluate).rows.map((row) => row.evaluation.display)).toEqual(
+      full.rows.map((row) => row.evaluation.display),
     );
   });
   test('as text it plays again, and its expectations hold', () => {
@@ -136,7 +136,7 @@ describe('the desk’s tape', () => {
       { type: 'paste', text: '3"4' },
       { type: 'leave' },
     ]);
-    const read = readTape(tapeText({ title: 'A "try"', fieldId: 'pin', today: '2027-02-10' }, field, tape));
+    const read = parseTape(tapeText({ title: 'A "try"', fieldId: 'pin', today: '2027-02-10' }, field, tape));
     expect(read).toMatchObject({ ok: true });
     const played = read.ok && play({ fields: [field], forms: [] }, read.tape);
     expect(played).toMatchObject({ misses: [] });
@@ -158,7 +158,7 @@ describe('the desk’s tape', () => {
       'expect display "1|"', expect.stringMatching(/^expect flags focused !touched dirty/), 'expect rejected not-accepted', expect.stringMatching(/^expect message "/),
     ]); // biome-ignore format: a line each
     expect(lines).toContain('type "1"');
-    const read = readTape(text);
+    const read = parseTape(text);
     expect(read.ok && play({ fields: [field], forms: [] }, read.tape)).toMatchObject({ misses: [] });
     const none = tapeText(head, field, tape, new Map([[last!.id, new Set()]]));
     expect(none).not.toContain('expect');
@@ -174,8 +174,8 @@ test('rows that waited for own code are told as if it had been known then; other
   const run: RunShape = (_, content) =>
     isKnown ? { shown: content.replace(/(..)(?=.)/g, '$1-') } : undefined;
   const code = 'export function shape(content) { return content; }';
-  const field = withShape(
-    compileField({ id: 'own', kind: 'own', label: 'Own', entry: { code } }, { locale: 'en-GB' }, kinds),
+  const field = withFormat(
+    compileField({ id: 'own', kind: 'custom', label: 'Own', entry: { code } }, { locale: 'en-GB' }, kinds),
     run,
   );
   const events: readonly FieldEvent[] = [
@@ -188,17 +188,17 @@ test('rows that waited for own code are told as if it had been known then; other
   let tape = newTape(state);
   for (const event of events) {
     state = apply(field, state, event);
-    tape = recordRow(tape, field, event, state, null, read);
+    tape = recordRow(tape, field, event, state, null, evaluate);
   }
-  expect(tape.rows.map(({ reading }) => reading.display)).toEqual(['', '12345', '12345', '1345']);
-  expect(answered(tape, field, read).rows[1]).toEqual({
+  expect(tape.rows.map(({ evaluation }) => evaluation.display)).toEqual(['', '12345', '12345', '1345']);
+  expect(answered(tape, field, evaluate).rows[1]).toEqual({
     ...tape.rows[1],
     state: expect.anything(),
-    reading: tape.rows[1]!.reading,
+    evaluation: tape.rows[1]!.evaluation,
   });
   isKnown = true;
-  const told = answered(tape, field, read);
-  expect(told.rows.map(({ reading, state: { start: at } }) => [reading.display, at])).toEqual([
+  const told = answered(tape, field, evaluate);
+  expect(told.rows.map(({ evaluation, state: { start: at } }) => [evaluation.display, at])).toEqual([
     ['', 0],
     ['12-34-5', 7],
     ['12-34-5', 2],
@@ -206,7 +206,7 @@ test('rows that waited for own code are told as if it had been known then; other
   ]);
   expect(told.rows[0]).toBe(tape.rows[0]);
   // Once all of them are known nothing is told anew.
-  expect(answered(told, field, read)).toBe(told);
+  expect(answered(told, field, evaluate)).toBe(told);
 });
 
 test.each([

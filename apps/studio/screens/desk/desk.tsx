@@ -6,9 +6,9 @@ import { compileField } from '@arbeit/engine/document';
 import { kindIn } from '@arbeit/engine/kinds';
 import { type Field, useField } from '@arbeit/react';
 import { useCallback, useMemo, useRef } from 'react';
-import { useKindAtHand, useKinds } from '../../field/at-hand.tsx';
+import { useCustomCode } from '../../field/custom-code/use-custom-code.ts';
+import { useKind, useKinds } from '../../field/kinds-provider.tsx';
 import { useLanguages } from '../../field/languages.ts';
-import { useOwnCode } from '../../field/own-code/use-own-code.ts';
 import { todayIn } from '../../model/clock.ts';
 import { changeField, fieldOf } from '../../model/edits.ts';
 import { finishedText } from '../../model/sample.ts';
@@ -18,8 +18,11 @@ import { useCommands } from '../../ui/commands.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { SaveLine } from '../set/save-line.tsx';
+import { AppearanceSection } from './appearance-section.tsx';
+import { Connector } from './connector.tsx';
 import { type Change, DefinitionBand } from './definition-band.tsx';
 import { FieldTurns } from './field-turns.tsx';
+import { InputAttributes } from './input-attributes.tsx';
 import { drawingOf } from './kind-columns.ts';
 import { LiveField } from './live-field.tsx';
 import { LocaleSheet } from './locale-sheet.tsx';
@@ -27,9 +30,6 @@ import { Notes } from './notes.tsx';
 import { type Play, playsFor } from './plays.ts';
 import { SharedValue } from './shared-value.tsx';
 import { Tape } from './tape.tsx';
-import { TheLook } from './the-look.tsx';
-import { Tie } from './tie.tsx';
-import { ToldBrowser } from './told-browser.tsx';
 import { useBench } from './use-bench.ts';
 import { useOutside } from './use-outside.ts';
 import { playText, useNamedTrial, useTrialTape } from './use-trial-tape.tsx';
@@ -45,7 +45,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
   const definition = fieldOf(set.document, fieldId) ?? fieldOf(stored.document, fieldId)!;
   useUndoKeys(set.undo, set.redo);
   // Turned into another kind, by hand or by undo, it waits a moment for what that kind is.
-  const isHere = useKindAtHand(definition.kind);
+  const isHere = useKind(definition.kind);
   const name = definition.label || definition.id;
   return (
     <>
@@ -78,7 +78,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
   const { classes, locale } = set.document;
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const languages = useLanguages(definition.locale ?? locale);
-  const compiled = useOwnCode(
+  const compiled = useCustomCode(
     useMemo(() => compileField(definition, facts, kinds, languages), [definition, facts, kinds, languages]),
   );
   const today = todayIn(set.id);
@@ -169,11 +169,11 @@ function FieldBand({
           today={today}
           onChange={onChange}
         />
-        <ToldBrowser definition={definition} onChange={onChange} />
-        <TheLook definition={definition} onChange={onChange} />
+        <InputAttributes definition={definition} onChange={onChange} />
+        <AppearanceSection definition={definition} onChange={onChange} />
       </div>
       <Notes definition={definition} field={field} today={today ?? localToday()} onChange={onChange} />
-      <Tie inside={band} rule={field.reading.shown[0]?.rule} />
+      <Connector inside={band} rule={field.evaluation.shown[0]?.rule} />
     </div>
   );
 }

@@ -3,18 +3,18 @@
 import type { KindName, KindTable } from '@arbeit/engine/kinds';
 import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
-import { KindsAtHand } from '../../field/at-hand.tsx';
-import { Alive } from '../../ui/alive.tsx';
+import { KindsProvider } from '../../field/kinds-provider.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { Desk, type DeskProps } from '../desk/desk.tsx';
 
 /** A desk that carries these kinds. The page is taken over once they are there. */
 const deskWith = (own: KindTable) =>
   function DeskWithKinds(props: DeskProps) {
     return (
-      <KindsAtHand value={own} fetch={fetchKind}>
+      <KindsProvider value={own} fetch={fetchKind}>
         <Desk {...props} />
-        <Alive />
-      </KindsAtHand>
+        <HydrationMarker />
+      </KindsProvider>
     );
   };
 
@@ -39,7 +39,7 @@ const kinds: Readonly<
   choice: { Desk: dynamic(() => import('@arbeit/engine/kinds/choice').then((own) => deskWith({ choice: own.choice }))), fetch: () => import('@arbeit/engine/kinds/choice').then((own) => ({ choice: own.choice })) },
   choices: { Desk: dynamic(() => import('@arbeit/engine/kinds/choices').then((own) => deskWith({ choices: own.choices }))), fetch: () => import('@arbeit/engine/kinds/choices').then((own) => ({ choices: own.choices })) },
   'yes-no': { Desk: dynamic(() => import('@arbeit/engine/kinds/yes-no').then((own) => deskWith({ 'yes-no': own.yesNo }))), fetch: () => import('@arbeit/engine/kinds/yes-no').then((own) => ({ 'yes-no': own.yesNo })) },
-  own: { Desk: dynamic(() => import('@arbeit/engine/kinds/own').then((own) => deskWith({ own: own.own }))), fetch: () => import('@arbeit/engine/kinds/own').then((own) => ({ own: own.own })) },
+  custom: { Desk: dynamic(() => import('@arbeit/engine/kinds/custom').then((kind) => deskWith({ custom: kind.custom }))), fetch: () => import('@arbeit/engine/kinds/custom').then(({ custom }) => ({ custom })) },
 }; // biome-ignore format: a line a kind
 
 /** Fetches a kind by its name. */

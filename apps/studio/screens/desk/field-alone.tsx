@@ -3,15 +3,15 @@
 import type { FieldStore } from '@arbeit/dom';
 import { checks } from '@arbeit/engine/checks';
 import type { CompiledField } from '@arbeit/engine/field';
-import { openAny } from '@arbeit/engine/field';
-import { openAlone } from '@arbeit/engine/form';
+import { hydrateAny } from '@arbeit/engine/field';
+import { hydrateAlone } from '@arbeit/engine/form';
 import { runs } from '@arbeit/engine/runs';
 import { useField, useForm } from '@arbeit/react';
 import { useState } from 'react';
-import { useOwnOutcomes, withOwnCode } from '../../field/own-code/use-own-code.ts';
+import { useOwnOutcomes, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { PlainField } from '../../field/plain-field.tsx';
 import { takenData, takenInWords } from '../../field/taken.ts';
-import { Alive } from '../../ui/alive.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 
 /** A field in a real form of its own, as an end user meets it: submit shows what a program would receive, reset begins again. */
 export function FieldAlone({
@@ -22,7 +22,7 @@ export function FieldAlone({
   /** As data: it comes from the server. */
   readonly field: CompiledField;
 }) {
-  const [form] = useState(() => openAlone(withOwnCode(openAny(compiled, runs, checks))));
+  const [form] = useState(() => hydrateAlone(withCustomCode(hydrateAny(compiled, runs, checks))));
   const { store, sending, formProps } = useForm(form, { today });
   const [received, setReceived] = useState<readonly (readonly [string, string])[]>([]);
   const isHeldBack = sending.is === 'no' && sending.wrong !== undefined;
@@ -57,7 +57,7 @@ export function FieldAlone({
           ))}
         </div>
       </form>
-      <Alive />
+      <HydrationMarker />
     </main>
   );
 }

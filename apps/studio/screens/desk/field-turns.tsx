@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { leaveNote } from '../../model/just-deleted.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import { useCommands } from '../../ui/commands.tsx';
-import { Go } from '../../ui/go.tsx';
+import { Link } from '../../ui/link.tsx';
 import { FieldMenu } from '../set/field-menu.tsx';
 
 /** From this field to the one before, to the next, and what can be done with it as a whole. */
@@ -75,8 +75,8 @@ function Turn({
     );
   const name = field.label || field.id;
   return (
-    <Go className="turn" href={href} aria-label={`${word} field: ${name}`} title={name}>
+    <Link className="turn" href={href} aria-label={`${word} field: ${name}`} title={name}>
       {sign}
-    </Go>
+    </Link>
   );
 }

@@ -1,5 +1,5 @@
-import type { FieldState, OpenField } from '@arbeit/engine/field';
-import type { Drawing } from '@arbeit/engine/kinds';
+import type { FieldState, HydratedField } from '@arbeit/engine/field';
+import type { SpecimenRenderer } from '@arbeit/engine/kinds';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 import { graphemes } from '@arbeit/engine/values';
@@ -18,16 +18,17 @@ export interface DisplayColumn {
 }
 
 /** How a field's kind is drawn. */
-export const drawingOf = ({ plan }: OpenField, kinds: KindTable): Drawing => kindIn(kinds, plan.kind).draw;
+export const drawingOf = ({ plan }: HydratedField, kinds: KindTable): SpecimenRenderer =>
+  kindIn(kinds, plan.kind).draw;
 
 /** The display of a field of any kind but `pattern`, character by character. */
 export function displayColumns(
-  field: OpenField,
+  field: HydratedField,
   { body }: FieldState,
-  draw: Drawing,
+  draw: SpecimenRenderer,
 ): readonly DisplayColumn[] {
   const { plan } = field;
-  const isContent = draw.own?.(plan, body) ?? (() => true);
+  const isContent = draw.isUsers?.(plan, body) ?? (() => true);
   const isConcealed = draw.conceals?.(plan) ?? false;
   const gaps = draw.gaps?.(plan) ?? [];
   let ahead = draw.lead?.(body) ?? 0;
@@ -53,9 +54,9 @@ export function displayColumns(
 }
 
 /** The offsets at which the caret may stand. */
-export function stopsOf(field: OpenField, { body }: FieldState): readonly number[] {
-  const { stand } = field.kind;
+export function stopsOf(field: HydratedField, { body }: FieldState): readonly number[] {
+  const { clampCaret } = field.kind;
   const all = [0];
   for (const character of graphemes(body.display)) all.push(all.at(-1)! + character.length);
-  return stand ? all.filter((offset) => stand(field.plan, body, offset) === offset) : all;
+  return clampCaret ? all.filter((offset) => clampCaret(field.plan, body, offset) === offset) : all;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Field } from '@arbeit/react';
-import { useKinds } from '../../field/at-hand.tsx';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { assumedInWords } from '../../model/assumed.ts';
 import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
@@ -11,7 +11,7 @@ import { type RulerRow, RulerRows } from './ruler-rows.tsx';
  * prefix or filled-in zeros; what is seen where the field conceals; the places the caret can stand.
  */
 export function KindRuler({ field }: { readonly field: Field }) {
-  const { state, reading, store } = field;
+  const { state, evaluation, store } = field;
   const draw = drawingOf(store.field, useKinds());
   const columns = displayColumns(store.field, state, draw);
   const stops = new Set(stopsOf(store.field, state));
@@ -19,14 +19,14 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const hasLead = lead !== undefined;
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows: readonly RulerRow[] = [
-    { name: 'display', text: reading.display, of: (i: number) => columns[i]!.character },
+    { name: 'display', text: evaluation.display, of: (i: number) => columns[i]!.character },
     // What is picked stands there in words: no character of it is the user's.
     ...(isPicked
       ? []
       : [
           {
             name: 'content',
-            text: reading.content,
+            text: evaluation.content,
             of: (i: number) => (columns[i]!.isContent ? columns[i]!.character : ''),
           },
         ]),
@@ -34,7 +34,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
       ? [
           {
             name: 'in value',
-            text: reading.value ?? 'none yet',
+            text: evaluation.value ?? 'none yet',
             of: (i: number) => (columns[i]!.isInValue ? columns[i]!.character : ''),
           },
         ]
@@ -45,7 +45,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
     const at = columns.findIndex((column) => column.offset >= offset);
     return at < 0 ? columns.length : at;
   };
-  const { display } = reading;
+  const { display } = evaluation;
   const offsets = [...columns.map(({ offset }) => offset), display.length];
   return (
     <section aria-label="Ruler">
@@ -77,11 +77,11 @@ export function KindRuler({ field }: { readonly field: Field }) {
 
 /** What the program gets, in one line. */
 export function Facts({ field }: { readonly field: Field }) {
-  const { reading, state } = field;
+  const { evaluation, state } = field;
   return (
     <dl className="sticky left-0 mt-1 flex min-h-6 max-w-[calc(100vw-3rem)] flex-wrap gap-x-6 text-sm">
-      <Told name="raw" text={reading.raw} />
-      <Told name="value" text={reading.value ?? 'null'} />
+      <Told name="raw" text={evaluation.raw} />
+      <Told name="value" text={evaluation.value ?? 'null'} />
       {Object.entries(field.facts).map(([name, text]) => (
         <Told key={name} name={name} text={text} />
       ))}

@@ -1,6 +1,6 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField, readDocument } from '@arbeit/engine/document';
-import type { FieldState, OpenField } from '@arbeit/engine/field';
+import type { FieldState, HydratedField } from '@arbeit/engine/field';
 import { apply, keysOf, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import type { PhonePlan } from '@arbeit/engine/kinds/phone';
@@ -56,7 +56,7 @@ describe('specimens', () => {
                       : [option.usual, ...(option.suggestions ?? []).slice(0, 3)];
           for (const value of values.filter((one) => problemOf(shape, option, one, kinds) === null)) {
             const next = withOption(shape, option, value, kinds);
-            const read = readDocument({ arbeit: 1, title: 'T', ...set, fields: [next] }, kinds);
+            const read = readDocument({ arbeit: 2, title: 'T', ...set, fields: [next] }, kinds);
             expect(read, `${option.key} ${JSON.stringify(value)}`).toMatchObject({ ok: true });
             const said = option.is === 'number' && value === undefined ? option.usual : value;
             expect(
@@ -94,7 +94,8 @@ describe('specimens', () => {
   });
 });
 
-const shownColumns = (of: OpenField, state: FieldState) => displayColumns(of, state, drawingOf(of, kinds));
+const shownColumns = (of: HydratedField, state: FieldState) =>
+  displayColumns(of, state, drawingOf(of, kinds));
 
 describe('the ruler', () => {
   const columns = (kind: FieldDocument['kind'], entry: object, text: string) => {

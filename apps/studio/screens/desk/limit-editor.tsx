@@ -1,6 +1,6 @@
 'use client';
 
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import { useId } from 'react';
 import { byClock, fromClock, type LimitUnit, limitFrom, limitInWords } from '../../model/limit-words.ts';
@@ -22,7 +22,7 @@ export function LimitEditor({
   onChange,
 }: {
   readonly label: string;
-  readonly compiled: OpenField;
+  readonly compiled: HydratedField;
   readonly limits: Limits | undefined;
   readonly value: string;
   /** What is wrong with a limit beside the others, in a sentence. */

@@ -3,9 +3,9 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { type Field, Label, Message } from '@arbeit/react';
 import { type ReactNode, useState } from 'react';
-import { useKinds } from '../../field/at-hand.tsx';
+import { adornmentsOf } from '../../field/adornments.tsx';
 import { Control } from '../../field/controls.tsx';
-import { faceOf } from '../../field/faces.tsx';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { withText } from '../../model/edits.ts';
 import { FoundOut } from '../../ui/found-out.tsx';
 import { deferred } from '../../ui/later.tsx';
@@ -40,7 +40,7 @@ export function LiveField({
   readonly today: string | undefined;
   readonly onChange: Change;
 }) {
-  const { StandIn } = faceOf(field);
+  const { StandIn } = adornmentsOf(field);
   const [problem, setProblem] = useState('');
   return (
     <OnPaper label="Live field" own="As the desk" views={views}>
@@ -83,7 +83,7 @@ function InPlace({
   readonly problem: string;
   readonly onChange: Change;
 }) {
-  const { Before, Behind, Beneath } = faceOf(field);
+  const { Before, Behind, Beneath } = adornmentsOf(field);
   const isPicked = drawingOf(field.store.field, useKinds()).isPicked;
   return (
     <>

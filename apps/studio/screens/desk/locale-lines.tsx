@@ -1,11 +1,11 @@
 'use client';
 
-import { createStore, type FieldStore, follow, readOn, share } from '@arbeit/dom';
+import { createStore, evaluateOn, type FieldStore, follow, share } from '@arbeit/dom';
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import { Message, useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
-import { useKinds } from '../../field/at-hand.tsx';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { Line as TypedLine } from '../../ui/line.tsx';
 
 /** Locales that between them group, order and write digits in every way. */
@@ -35,7 +35,7 @@ export function LocaleLines({
           { ...set, locale },
           kinds,
         );
-        return { locale, store: createStore(compiled, readOn(today)) };
+        return { locale, store: createStore(compiled, evaluateOn(today)) };
       }),
     [definition, set, today, kinds],
   );

@@ -5,15 +5,15 @@ import { kindIn } from '@arbeit/engine/kinds';
 import type { Finding, Rule } from '@arbeit/engine/rules';
 import type { Field } from '@arbeit/react';
 import { useRef, useState } from 'react';
-import { useKinds } from '../../field/at-hand.tsx';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { beginnings, codeOf } from '../../model/check-words.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../../model/edits.ts';
-import { moments, ruleInWords } from '../../model/rule-words.ts';
+import { ruleInWords, showWhenWords } from '../../model/rule-words.ts';
 import { useAtFirstUse } from '../../ui/first-use.ts';
-import { Lamp } from '../../ui/lamp.tsx';
 import { deferred } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
+import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import type { Change } from './definition-band.tsx';
 
 const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
@@ -40,7 +40,7 @@ export function Notes({
     (id, to) => onChange((f) => moveRule(f, id, to)),
   );
   const [opened, setOpened] = useState<string | null>(null);
-  const { shown, findings } = field.reading;
+  const { shown, findings } = field.evaluation;
   const speaking = shown[0]?.rule;
   const compiled = field.store.field;
   const at = (id: string): { rule: Rule; finding: Finding } | undefined => {
@@ -84,7 +84,7 @@ export function Notes({
             data-speaks={speaking === 'complete' || undefined}
             data-tie={speaking === 'complete' ? 'note' : undefined}
           >
-            <Lamp verdict={own.finding.verdict} />
+            <VerdictIcon verdict={own.finding.verdict} />
             <span>must be complete</span>
             <span className="caption">on leaving, the field’s own</span>
           </li>
@@ -138,10 +138,10 @@ function Note({
           aria-expanded={isOpen}
           onClick={() => onOpen(!isOpen)}
         >
-          {found && <Lamp verdict={found.finding.verdict} />}
+          {found && <VerdictIcon verdict={found.finding.verdict} />}
           <span className="min-w-0 wrap-anywhere">{words}</span>
           <span className="caption">
-            {moments[rule.show ?? 'leave']}
+            {showWhenWords[rule.show ?? 'leave']}
             {rule.severity === 'warning' ? ', as a warning' : ''}
           </span>
         </button>
@@ -163,7 +163,7 @@ function Note({
             define={define}
             rule={rule}
             words={found?.rule.words ?? {}}
-            present={field.reading.raw}
+            present={field.evaluation.raw}
             today={today}
             onChange={(next) => onChange((f) => changeRule(f, rule.id, () => next), `rule ${rule.id}`)}
             onAdd={(other) => onChange((f) => addRule(f, other))}

@@ -4,10 +4,10 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import type { KindTable } from '@arbeit/engine/kinds';
 import type { Offer } from '@arbeit/engine/options';
 import { useId } from 'react';
-import { useKinds } from '../../field/at-hand.tsx';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import type { Option } from '../../field/option.ts';
-import { momentsOf } from '../../model/moments.ts';
 import { sampleLine, sampleOf } from '../../model/sample.ts';
+import { statesAlong } from '../../model/states-along.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { deferred } from '../../ui/later.tsx';
@@ -16,7 +16,7 @@ import { PicksEditor } from './picks-editor.tsx';
 import { SeveralEditor } from './several-editor.tsx';
 
 const ShapeEditor = deferred(() =>
-  import('../../field/own-code/shape-editor.tsx').then((own) => own.ShapeEditor),
+  import('../../field/custom-code/shape-editor.tsx').then((own) => own.ShapeEditor),
 );
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
@@ -249,7 +249,7 @@ function examplesOf(
     return aside ? aside.text : sampleLine(pieces);
   });
   const isSameAll = finished.length > 1 && new Set(finished).size === 1;
-  return (isSameAll && momentsOf(ways, set, kinds)) || finished;
+  return (isSameAll && statesAlong(ways, set, kinds)) || finished;
 }
 
 const wholeFrom =

@@ -1,6 +1,6 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import type { DocumentFault } from '@arbeit/engine/faults';
-import { Spot } from '@arbeit/engine/faults';
+import { Cursor } from '@arbeit/engine/faults';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import type { Option as Described, Options, Text } from '@arbeit/engine/options';
 import { readOptions } from '@arbeit/engine/options';
@@ -121,7 +121,7 @@ function problemWith(
   classes: readonly string[] = [],
 ): string | null {
   const faults: DocumentFault[] = [];
-  readOptions(new Spot({ [key]: value }, '$', faults), { [key]: option }, { classes });
+  readOptions(new Cursor({ [key]: value }, '$', faults), { [key]: option }, { classes });
   return faults[0]?.message ?? null;
 }
 
@@ -170,7 +170,7 @@ export function problemOf(
 ): string | null {
   const faults: DocumentFault[] = [];
   const { entry } = withOption(field, option, value, kinds);
-  kindIn(kinds, field.kind).define.check?.(new Spot(entry, '$', faults));
+  kindIn(kinds, field.kind).define.check?.(new Cursor(entry, '$', faults));
   return faults[0]?.message ?? null;
 }
 
@@ -182,7 +182,7 @@ function settled(
   kinds: KindTable,
 ): Record<string, unknown> {
   const faults: DocumentFault[] = [];
-  kindIn(kinds, field.kind).define.check?.(new Spot(entry, '$', faults));
+  kindIn(kinds, field.kind).define.check?.(new Cursor(entry, '$', faults));
   const rest = { ...entry };
   for (const { path } of faults) {
     const key = path.slice(2);

@@ -12,8 +12,8 @@ import { memo, useEffect, useId, useRef, useState } from 'react';
 import { keepText, keptText } from '../../model/draft.ts';
 import { Help } from '../../ui/help.tsx';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
+import { InlinePanel } from './inline-panel.tsx';
 import { OptionEditors } from './kind-specimen.tsx';
-import { Strip } from './strip.tsx';
 
 /**
  * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is told
@@ -178,7 +178,7 @@ function HowItTypes({
       </button>
       <div className="order-last basis-full empty:hidden">
         {isOpen && (
-          <Strip
+          <InlinePanel
             label="How it types"
             needs={OptionEditors}
             onClose={() => {
@@ -195,7 +195,7 @@ function HowItTypes({
                 onChange={onChange}
               />
             )}
-          </Strip>
+          </InlinePanel>
         )}
         {mayLoseText && (isOpen || raw === 'content') && (
           <p className="text-sm">

@@ -1,4 +1,4 @@
-import type { FieldEvent, OpenField } from '@arbeit/engine/field';
+import type { FieldEvent, HydratedField } from '@arbeit/engine/field';
 import { keysOf } from '@arbeit/engine/field';
 import { graphemes } from '@arbeit/engine/values';
 
@@ -12,9 +12,9 @@ export interface Play {
  * Three things to play with a finished text of the field: typed, mended in its middle, pasted. Of a field that is picked from: the first,
  * the last, and what was picked taken back.
  */
-export function playsFor(field: OpenField, finished: string, isPicked: boolean): readonly Play[] {
+export function playsFor(field: HydratedField, finished: string, isPicked: boolean): readonly Play[] {
   const { kind, plan } = field;
-  const { body } = kind.read(plan, finished);
+  const { body } = kind.parse(plan, finished);
   const set = (text: string): FieldEvent => ({ type: 'set', text });
   if (isPicked)
     return [

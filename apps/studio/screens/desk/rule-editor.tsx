@@ -2,11 +2,11 @@
 
 import type { RuleDocument } from '@arbeit/engine/document';
 import { dataOfMessage, problemWithMessage } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import type { Definition } from '@arbeit/engine/kinds';
 import { MessageEditor } from '../../field/message-editor.tsx';
 import { codeOf } from '../../model/check-words.ts';
-import { moments } from '../../model/rule-words.ts';
+import { showWhenWords } from '../../model/rule-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Help } from '../../ui/help.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
@@ -25,7 +25,7 @@ export function RuleEditor({
   onAdd,
   onRemove,
 }: {
-  readonly compiled: OpenField;
+  readonly compiled: HydratedField;
   readonly define: Definition;
   readonly rule: RuleDocument;
   /** What it says without words of its own, by code. */
@@ -128,7 +128,7 @@ function Manner({
             value={rule.show ?? 'leave'}
             onChange={(event) => onChange({ ...rule, show: event.target.value as 'leave' })}
           >
-            {Object.entries(moments).map(([show, said]) => (
+            {Object.entries(showWhenWords).map(([show, said]) => (
               <option key={show} value={show}>
                 {said}
               </option>

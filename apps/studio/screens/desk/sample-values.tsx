@@ -1,9 +1,9 @@
 'use client';
 
 import type { RuleDocument } from '@arbeit/engine/document';
-import { type OpenField, sampleVerdict } from '@arbeit/engine/field';
-import { useAnswers } from '../../field/own-code/use-own-code.ts';
-import { Lamp } from '../../ui/lamp.tsx';
+import { type HydratedField, sampleVerdict } from '@arbeit/engine/field';
+import { useAnswers } from '../../field/custom-code/use-custom-code.ts';
+import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 
 type Side = 'pass' | 'fail';
 const sides: Readonly<Record<Side, string>> = { pass: 'should pass', fail: 'should not pass' };
@@ -16,7 +16,7 @@ export function SampleValues({
   today,
   onChange,
 }: {
-  readonly compiled: OpenField;
+  readonly compiled: HydratedField;
   readonly rule: RuleDocument;
   /** The raw value in the field now. */
   readonly present: string;
@@ -49,7 +49,7 @@ export function SampleValues({
               className="flex flex-wrap items-baseline gap-x-3"
               data-disagrees={!isAsMeant && !isUnknown ? '' : undefined}
             >
-              <Lamp verdict={finding.verdict} />
+              <VerdictIcon verdict={finding.verdict} />
               <span className="value min-w-0 wrap-anywhere">{value || 'empty'}</span>
               <span className={isAsMeant || isUnknown ? 'caption' : 'text-brick'}>
                 {!isRead

@@ -1,12 +1,12 @@
 'use client';
 
-import { createStore, type FieldStore, follow, readOn } from '@arbeit/dom';
+import { createStore, evaluateOn, type FieldStore, follow } from '@arbeit/dom';
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
 import type { KindTable } from '@arbeit/engine/kinds';
 import { Message, useField } from '@arbeit/react';
 import { useEffect, useMemo } from 'react';
-import { useKinds } from '../../field/at-hand.tsx';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { Line as TypedLine } from '../../ui/line.tsx';
 import { drawingOf } from './kind-columns.ts';
 
@@ -40,7 +40,7 @@ export function SharedValue({
   const kinds = useKinds();
   const other = useMemo(() => otherDisplay(definition, set, kinds), [definition, set, kinds]);
   const store = useMemo(
-    () => (other ? createStore(compileField(other.field, set, kinds), readOn(today)) : undefined),
+    () => (other ? createStore(compileField(other.field, set, kinds), evaluateOn(today)) : undefined),
     [other, set, today, kinds],
   );
   useEffect(() => (store ? follow(own, [store]) : undefined), [own, store]);

@@ -1,5 +1,5 @@
-import type { Read } from '@arbeit/dom';
-import type { FieldEvent, FieldState, OpenField, Reading } from '@arbeit/engine/field';
+import type { Evaluate } from '@arbeit/dom';
+import type { Evaluation, FieldEvent, FieldState, HydratedField } from '@arbeit/engine/field';
 import { apply, start } from '@arbeit/engine/field';
 
 /** One row of the desk's tape: what was done, and the field after it. */
@@ -7,7 +7,7 @@ export interface TapeRow {
   readonly id: number;
   readonly event: FieldEvent;
   readonly state: FieldState;
-  readonly reading: Reading;
+  readonly evaluation: Evaluation;
 }
 
 /** What was done at the desk since `base`, the state before the first row. */
@@ -27,14 +27,14 @@ export const newTape = (base: FieldState): DeskTape => ({ base, rows: [] });
  */
 export function recordRow(
   tape: DeskTape,
-  field: OpenField,
+  field: HydratedField,
   event: FieldEvent,
   state: FieldState,
   from: number | null,
-  read: Read,
+  read: Evaluate,
 ): DeskTape {
   const kept = from === null ? tape.rows : tape.rows.slice(0, from + 1);
-  const row: TapeRow = { id: (tape.rows.at(-1)?.id ?? 0) + 1, event, state, reading: read(field, state) };
+  const row: TapeRow = { id: (tape.rows.at(-1)?.id ?? 0) + 1, event, state, evaluation: read(field, state) };
   const joins = event.type === 'select' && kept.at(-1)?.event.type === 'select';
   const rows = [...(joins ? kept.slice(0, -1) : kept), row];
   const dropped = rows.length - mostRows;
@@ -44,31 +44,31 @@ export function recordRow(
 }
 
 /** The same once own code has come to something: rows that waited for it are told anew, as if it had been known then. */
-export function answered(tape: DeskTape, field: OpenField, read: Read): DeskTape {
-  const isWaiting = ({ reading }: TapeRow): boolean =>
-    reading.findings.some(({ code }) => code === 'unanswered');
+export function answered(tape: DeskTape, field: HydratedField, read: Evaluate): DeskTape {
+  const isWaiting = ({ evaluation }: TapeRow): boolean =>
+    evaluation.findings.some(({ code }) => code === 'unanswered');
   if (!tape.rows.some(isWaiting)) return tape;
   const rows = tape.rows.map((row) => {
     if (!isWaiting(row)) return row;
     const state = apply(field, row.state, { type: 'look' });
-    return { ...row, state, reading: read(field, state) };
+    return { ...row, state, evaluation: read(field, state) };
   });
   return { base: tape.base, rows };
 }
 
 /** The same keys on another definition of the field: what they come to now, row by row. */
-export function replay(tape: DeskTape, before: OpenField, now: OpenField, read: Read): DeskTape {
+export function replay(tape: DeskTape, before: HydratedField, now: HydratedField, read: Evaluate): DeskTape {
   const base = carry(tape.base, before, now);
   let state = base;
   const rows = tape.rows.map((row) => {
     state = apply(now, state, row.event);
-    return { ...row, state, reading: read(now, state) };
+    return { ...row, state, evaluation: read(now, state) };
   });
   return { base, rows };
 }
 
 /** A state taken over to another definition by its raw value; one still at its initial value begins anew. */
-function carry(state: FieldState, before: OpenField, now: OpenField): FieldState {
+function carry(state: FieldState, before: HydratedField, now: HydratedField): FieldState {
   const { focused, touched, submitted, body } = state;
   const fresh = start(now);
   const isInitial = body.display === start(before).body.display;

@@ -1,4 +1,4 @@
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import { start } from '@arbeit/engine/field';
 import { type Expectable, expectationOf, writeEvent } from '@arbeit/engine/tape';
 import type { DeskTape, TapeRow } from './tape-rows.ts';
@@ -38,8 +38,8 @@ export const expectedAt = (
 ): ReadonlySet<Expectable> => expects.get(row.id) ?? (row === rows.at(-1) ? proposed : new Set());
 
 /** A row of the desk as a tape that is played has it. */
-const lineOf = ({ reading, state }: TapeRow, what: Expectable): string => {
-  const { display, raw, value, flags, shown } = reading;
+const lineOf = ({ evaluation, state }: TapeRow, what: Expectable): string => {
+  const { display, raw, value, flags, shown } = evaluation;
   // Where nobody is in the field its caret is nowhere.
   if (what === 'display' && !state.focused)
     return `expect display ${JSON.stringify(display.replaceAll('|', '\\|'))}`;
@@ -68,7 +68,7 @@ const lineOf = ({ reading, state }: TapeRow, what: Expectable): string => {
 /** The tape as text that plays again: its day, what the field held at the start, keys in a row as one `type`, and what is expected where. */
 export function tapeText(
   { title, fieldId, today }: TapeHead,
-  field: OpenField,
+  field: HydratedField,
   { base, rows }: DeskTape,
   expects: Expects = new Map(),
 ): string {

@@ -241,16 +241,16 @@ function Row({
   readonly onStep: () => void;
   readonly onExpect: (what: DeskExpectable) => void;
 }) {
-  const { reading, state } = row;
+  const { evaluation, state } = row;
   const changed = (isChanged: boolean) => (isChanged ? 'font-bold text-ink' : 'text-faint');
   // On the row one stands at a click on a cell keeps or drops it as an expectation; elsewhere it goes there.
   const cell = (what: DeskExpectable) => ({
     'data-expected': expected.has(what) || undefined,
     onClick: isHere ? () => onExpect(what) : undefined,
   });
-  const flags = Object.entries(reading.flags).filter(([, on]) => on);
+  const flags = Object.entries(evaluation.flags).filter(([, on]) => on);
   const wasOn = new Set(
-    Object.entries(before?.reading.flags ?? {}).flatMap(([name, on]) => (on ? [name] : [])),
+    Object.entries(before?.evaluation.flags ?? {}).flatMap(([name, on]) => (on ? [name] : [])),
   );
   return (
     <tr
@@ -264,25 +264,25 @@ function Row({
       </td>
       <td
         {...cell('display')}
-        className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.reading.display !== reading.display)}`}
+        className={`value whitespace-pre py-0.5 pr-4 ${changed(before?.evaluation.display !== evaluation.display)}`}
       >
         {state.focused ? (
-          <Drawn display={reading.display} start={state.start} end={state.end} />
+          <Drawn display={evaluation.display} start={state.start} end={state.end} />
         ) : (
-          reading.display
+          evaluation.display
         )}
       </td>
       <td
         {...cell('raw')}
-        className={`value max-w-40 truncate whitespace-pre py-0.5 pr-4 ${changed(before?.reading.raw !== reading.raw)}`}
+        className={`value max-w-40 truncate whitespace-pre py-0.5 pr-4 ${changed(before?.evaluation.raw !== evaluation.raw)}`}
       >
-        {reading.raw}
+        {evaluation.raw}
       </td>
       <td
         {...cell('value')}
-        className={`value max-w-40 truncate py-0.5 pr-4 ${changed(before?.reading.value !== reading.value)}`}
+        className={`value max-w-40 truncate py-0.5 pr-4 ${changed(before?.evaluation.value !== evaluation.value)}`}
       >
-        {reading.value ?? 'null'}
+        {evaluation.value ?? 'null'}
       </td>
       <td {...cell('flags')} className="py-0.5 pr-4 text-xs leading-5">
         {flags.map(([name]) => (
@@ -301,7 +301,7 @@ function Row({
         {state.body.assumed && state.body.assumed !== before?.state.body.assumed && (
           <span className="text-faint">read as {assumedInWords(state.body.assumed)} </span>
         )}
-        {reading.shown.map((message) => (
+        {evaluation.shown.map((message) => (
           <span key={message.rule} className={message.severity === 'error' ? 'text-brick' : 'text-marigold'}>
             {message.message}{' '}
           </span>

@@ -1,11 +1,11 @@
 'use client';
 
-import { createStore, type FieldStore, readOn } from '@arbeit/dom';
-import type { FieldEvent, FieldState, OpenField } from '@arbeit/engine/field';
+import { createStore, evaluateOn, type FieldStore } from '@arbeit/dom';
+import type { FieldEvent, FieldState, HydratedField } from '@arbeit/engine/field';
 import { start } from '@arbeit/engine/field';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useOutcomes } from '../../field/own-code/use-own-code.ts';
-import { hasOwnCode } from '../../model/has-own-code.ts';
+import { useOutcomes } from '../../field/custom-code/use-custom-code.ts';
+import { hasCustomCode } from '../../model/has-custom-code.ts';
 import { answered, newTape, recordRow, replay } from './tape-rows.ts';
 
 /** Events a person brings about by hand in the field: of these every one leaves a row, also one that changed nothing. */
@@ -31,8 +31,8 @@ type Ear = { current: (event: FieldEvent, state: FieldState) => void };
  * The field's state and the tape of this visit, following the definition: when that changes, the same keys are
  * played again on the new one. Stepping back puts the whole desk at that row.
  */
-export function useBench(compiled: OpenField, today: string | undefined) {
-  const read = useMemo(() => readOn(today), [today]);
+export function useBench(compiled: HydratedField, today: string | undefined) {
+  const read = useMemo(() => evaluateOn(today), [today]);
   const [ear] = useState<Ear>(() => ({ current: () => undefined }));
   const storeFrom = (state: FieldState): FieldStore =>
     telling(createStore(compiled, read, state), (event, now) => ear.current(event, now));
@@ -74,7 +74,7 @@ export function useBench(compiled: OpenField, today: string | undefined) {
     () => setBench((b) => (b.store === store ? { ...b, tape: answered(b.tape, store.field, read) } : b)),
     [store, read],
   );
-  useOutcomes(hasOwnCode(compiled), hearAnswers);
+  useOutcomes(hasCustomCode(compiled), hearAnswers);
   const step = (to: number | null) => {
     const row = present.tape.rows[to ?? present.tape.rows.length - 1];
     if (!row) return;

@@ -1,12 +1,12 @@
 'use client';
 
 import { type FieldStore, localToday } from '@arbeit/dom';
-import type { FieldEvent, OpenField } from '@arbeit/engine/field';
-import { fieldEvents, type Hand, hands, byHand as playedBy, readTape, type Tape } from '@arbeit/engine/tape';
+import type { FieldEvent, HydratedField } from '@arbeit/engine/field';
+import { fieldEvents, type Hand, hands, parseTape, byHand as playedBy, type Tape } from '@arbeit/engine/tape';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { addTrials } from '../../model/trial-edits.ts';
 import type { EditedSet } from '../../model/use-set.ts';
-import { Go } from '../../ui/go.tsx';
+import { Link } from '../../ui/link.tsx';
 import type { TapeRow } from './tape-rows.ts';
 import { type DeskExpectable, type Expects, expectedAt, tapeText } from './tape-text.ts';
 import { byHand, type useBench } from './use-bench.ts';
@@ -16,7 +16,7 @@ type Bench = ReturnType<typeof useBench>;
 /** What a trial made of the desk's tape would expect, and making one of it. */
 export function useTrialTape(
   set: EditedSet,
-  field: OpenField,
+  field: HydratedField,
   bench: Bench,
   { name, today = localToday() }: { readonly name: string; readonly today: string | undefined },
 ): {
@@ -59,9 +59,9 @@ export function useTrialTape(
       kept && kept.rows === rows.length ? (
         <>
           Kept as a trial.{' '}
-          <Go href={`/sets/${set.key}/trials#${kept.id}`} className="word-button">
+          <Link href={`/sets/${set.key}/trials#${kept.id}`} className="word-button">
             Give it a name and a reason
-          </Go>
+          </Link>
         </>
       ) : null,
   };
@@ -110,7 +110,7 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
     const asked = new URLSearchParams(location.search);
     const trial = set.document.trials?.find(({ id }) => id === asked.get('trial'));
     const text = trial?.tape ?? asked.get('tape');
-    const read = text ? readTape(text) : undefined;
+    const read = text ? parseTape(text) : undefined;
     if (!read?.ok) return;
     isPlayed.current = true;
     const line = asked.get('line');
@@ -132,7 +132,7 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
  * where it cannot be played.
  */
 export function playText(store: FieldStore, text: string, begin: () => void): string {
-  const read = readTape(text);
+  const read = parseTape(text);
   if (!read.ok) {
     const [first] = read.faults;
     return first ? `Line ${first.line}, column ${first.column}: ${first.message}` : 'It cannot be read.';

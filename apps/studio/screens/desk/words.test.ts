@@ -8,9 +8,9 @@ import { beginnings } from '../../model/check-words.ts';
 import { addClass, removeClass, renameClass, usersOf } from '../../model/classes.ts';
 import { keyInWords, refusalInWords } from '../../model/key-words.ts';
 import { byClock, fromClock, limitFrom, limitInWords } from '../../model/limit-words.ts';
-import { momentsOf } from '../../model/moments.ts';
 import { ruleInWords } from '../../model/rule-words.ts';
 import { finishedText } from '../../model/sample.ts';
+import { statesAlong } from '../../model/states-along.ts';
 import { keyShown, meets } from '../../ui/keys.ts';
 import { placeCaptions } from './captions.ts';
 import { playsFor } from './plays.ts';
@@ -87,7 +87,7 @@ describe('rules in words', () => {
 
 describe('half-typed moments tell apart what looks the same finished', () => {
   const ways = (field: object, key: string, values: readonly unknown[]) =>
-    momentsOf(
+    statesAlong(
       values.map(
         (value) =>
           ({

@@ -14,7 +14,7 @@ import { addFormRule, type ChangeForm, changeFormRule, removeFormRule } from '..
 import { comparisons } from '../../model/rule-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
-import { Lamp } from '../../ui/lamp.tsx';
+import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import { FieldSelect } from './field-select.tsx';
 
 /** The rules of the form that read several fields, as notes in the margin: lamp, what they ask, what they say. */
@@ -100,10 +100,10 @@ function Note({
 }) {
   const { form } = store;
   const field = store.field(rule.field);
-  const reading = useSyncExternalStore(field.subscribe, field.reading, field.reading);
+  const evaluation = useSyncExternalStore(field.subscribe, field.evaluation, field.evaluation);
   const own = field.field.rules.length;
   const at = (form.rulesAt.get(rule.field) ?? []).findIndex(({ id }) => id === rule.id);
-  const finding = reading.findings[own + at];
+  const finding = evaluation.findings[own + at];
   const labelOf = (id: string) => form.fields[form.places.get(id) ?? -1]?.label ?? id;
   const { check } = rule;
   const words =
@@ -120,7 +120,7 @@ function Note({
         aria-expanded={isOpen}
         onClick={() => onOpen(!isOpen)}
       >
-        {finding && <Lamp verdict={finding.verdict} />}
+        {finding && <VerdictIcon verdict={finding.verdict} />}
         <span className="min-w-0 wrap-anywhere">{words}</span>
       </button>
       <p className="on-paper pl-6 text-faint">

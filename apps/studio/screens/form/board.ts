@@ -1,10 +1,10 @@
-import type { FieldState, Reading } from '@arbeit/engine/field';
-import { type FormState, fieldOf, type OpenForm, readInForm, withField } from '@arbeit/engine/form';
+import type { Evaluation, FieldState } from '@arbeit/engine/field';
+import { evaluateInForm, type FormState, fieldOf, type HydratedForm, withField } from '@arbeit/engine/form';
 import type { Rule } from '@arbeit/engine/rules';
 
 /** The moments at which messages may be seen, in the order in which they come. */
 export const moments = { typing: 'while typing', leaving: 'on leaving', sending: 'on sending' } as const;
-export type Moment = keyof typeof moments;
+export type ShowOn = keyof typeof moments;
 
 /** A rule that has something against the value and is not heard at a moment, and why not. */
 export interface Quiet {
@@ -14,7 +14,7 @@ export interface Quiet {
 
 /** What is seen at one field at one moment for the present values. */
 export interface Seen {
-  readonly shown: Reading['shown'];
+  readonly shown: Evaluation['shown'];
   readonly quiet: readonly Quiet[];
 }
 
@@ -22,11 +22,11 @@ export interface Seen {
 export interface BoardRow {
   readonly field: string;
   readonly label: string;
-  readonly seen: Readonly<Record<Moment, Seen>>;
+  readonly seen: Readonly<Record<ShowOn, Seen>>;
 }
 
 /** How a field is at each moment. */
-const at: Readonly<Record<Moment, Partial<FieldState>>> = {
+const at: Readonly<Record<ShowOn, Partial<FieldState>>> = {
   typing: { focused: true, touched: false, submitted: false },
   leaving: { focused: false, touched: true, submitted: false },
   sending: { focused: false, touched: true, submitted: true },
@@ -36,16 +36,16 @@ const at: Readonly<Record<Moment, Partial<FieldState>>> = {
  * For the present values, what would be seen at each field that counts: while it is typed into for the first time, once it was left (as all
  * others were), and once the form was sent. With what is not heard, and why.
  */
-export function boardOf(form: OpenForm, state: FormState, today: string): readonly BoardRow[] {
+export function boardOf(form: HydratedForm, state: FormState, today: string): readonly BoardRow[] {
   let left = state;
   for (const { id } of form.fields)
     left = withField(form, left, id, { ...fieldOf(form, state, id).state, touched: true, refused: null });
   return form.fields.flatMap(({ id, label }) => {
-    if (!readInForm(form, state, id, today).counts) return [];
+    if (!evaluateInForm(form, state, id, today).counts) return [];
     const own = fieldOf(form, left, id).state;
-    const seenAt = (moment: Moment): Seen => {
+    const seenAt = (moment: ShowOn): Seen => {
       const then = withField(form, left, id, { ...own, ...at[moment] });
-      return seen(form, id, readInForm(form, then, id, today), moment);
+      return seen(form, id, evaluateInForm(form, then, id, today), moment);
     };
     return [
       {
@@ -57,7 +57,7 @@ export function boardOf(form: OpenForm, state: FormState, today: string): readon
   });
 }
 
-function seen(form: OpenForm, id: string, { findings, shown }: Reading, moment: Moment): Seen {
+function seen(form: HydratedForm, id: string, { findings, shown }: Evaluation, moment: ShowOn): Seen {
   const rules: readonly Rule[] = [
     ...(form.fields[form.places.get(id) ?? 0]?.rules ?? []),
     ...(form.rulesAt.get(id) ?? []),
@@ -74,7 +74,7 @@ function whyQuiet(
   { show }: Rule,
   code: string,
   verdict: 'open' | 'fail',
-  moment: Moment,
+  moment: ShowOn,
   first: string | undefined,
 ): string {
   if (code === 'unanswered') return 'waits for an answer';

@@ -3,7 +3,7 @@
 import type { FormStore } from '@arbeit/dom';
 import { useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react';
 import { Scrolled } from '../../ui/scrolled.tsx';
-import { boardOf, type Moment, moments, type Seen } from './board.ts';
+import { boardOf, moments, type Seen, type ShowOn } from './board.ts';
 
 /** Each field against the moments: exactly which message would be seen for the present values, and why the others are quiet. */
 export function Board({ store, today }: { readonly store: FormStore; readonly today: string }) {
@@ -42,7 +42,7 @@ export function Board({ store, today }: { readonly store: FormStore; readonly to
             {rows.map(({ field, label, seen }) => (
               <tr key={field}>
                 <th scope="row">{label}</th>
-                {(Object.keys(moments) as Moment[]).map((moment) => (
+                {(Object.keys(moments) as ShowOn[]).map((moment) => (
                   <td key={moment}>
                     <Cell seen={seen[moment]} isExplained={isExplained} />
                   </td>

@@ -26,7 +26,7 @@ function Request({
   readonly to: string;
 }) {
   const other = form.field(to);
-  const { value, flags } = useSyncExternalStore(other.subscribe, other.reading, other.reading);
+  const { value, flags } = useSyncExternalStore(other.subscribe, other.evaluation, other.evaluation);
   const [said, setSaid] = useState('');
   const [wait, setWait] = useState(0);
   const [isBusy, setBusy] = useState(false);

@@ -6,7 +6,7 @@ import {
   readDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { useState } from 'react';
 import { conditionInWords, valuesOf } from '../../model/condition-words.ts';
@@ -21,7 +21,7 @@ export function Conditions({
 }: {
   readonly set: EditedSet;
   /** Those of the form. */
-  readonly fields: readonly OpenField[];
+  readonly fields: readonly HydratedField[];
 }) {
   const [isAdding, setAdding] = useState(false);
   const { document } = set;
@@ -87,7 +87,7 @@ function Adding({
   onDone,
 }: {
   readonly set: EditedSet;
-  readonly own: readonly OpenField[];
+  readonly own: readonly HydratedField[];
   readonly onDone: () => void;
 }) {
   const [id, setId] = useState(own.at(-1)!.id);

@@ -15,13 +15,13 @@ export function fillWithSamples(store: FormStore, today: string): void {
       if (check.type === 'range')
         for (const limit of [check.min, check.max])
           if (limit !== undefined) candidates.push(resolve(limit, today) ?? limit);
-      const other = check.type === 'compare' ? store.reading(check.field).value : null;
+      const other = check.type === 'compare' ? store.evaluation(check.field).value : null;
       if (other !== null && check.type === 'compare')
         candidates.push(/^\d{4}-\d\d-\d\d$/.test(other) ? addDays(other, 1) : other);
     }
     for (const text of candidates.filter(Boolean)) {
       store.dispatch({ type: 'field', field: field.id, event: { type: 'set', text } });
-      if (store.reading(field.id).flags.valid) break;
+      if (store.evaluation(field.id).flags.valid) break;
     }
   }
 }

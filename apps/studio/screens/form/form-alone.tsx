@@ -3,12 +3,12 @@
 import type { FormStore } from '@arbeit/dom';
 import { checks } from '@arbeit/engine/checks';
 import type { SectionDocument } from '@arbeit/engine/document';
-import { type CompiledField, openAny } from '@arbeit/engine/field';
-import { type FormManner, type FormRule, openForm } from '@arbeit/engine/form';
+import { type CompiledField, hydrateAny } from '@arbeit/engine/field';
+import { type FormManner, type FormRule, hydrateForm } from '@arbeit/engine/form';
 import { runs } from '@arbeit/engine/runs';
 import { useForm } from '@arbeit/react';
 import { useMemo, useState } from 'react';
-import { Alive } from '../../ui/alive.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { driveForm, sendTo } from './drive.ts';
 import './form.css';
 import { useFormOutcomes, withCode } from './form-code.ts';
@@ -36,12 +36,14 @@ export function FormAlone({
   readonly prefill: Readonly<Record<string, string>>;
 }) {
   const [open] = useState(() =>
-    withCode(openForm({ ...compiled, fields: compiled.fields.map((field) => openAny(field, runs, checks)) })),
+    withCode(
+      hydrateForm({ ...compiled, fields: compiled.fields.map((field) => hydrateAny(field, runs, checks)) }),
+    ),
   );
   const drive = useMemo(
     () => (store: FormStore) => {
       for (const [field, text] of Object.entries(prefill))
-        if (open.places.has(field) && !store.reading(field).raw)
+        if (open.places.has(field) && !store.evaluation(field).raw)
           store.dispatch({ type: 'field', field, event: { type: 'set', text } });
       return driveForm(store);
     },
@@ -71,7 +73,7 @@ export function FormAlone({
           ))}
         </div>
       )}
-      <Alive />
+      <HydrationMarker />
     </main>
   );
 }

@@ -1,29 +1,30 @@
 'use client';
 
 import type { FormStore } from '@arbeit/dom';
-import type { OpenField } from '@arbeit/engine/field';
-import type { OpenForm } from '@arbeit/engine/form';
+import type { HydratedField } from '@arbeit/engine/field';
+import type { HydratedForm } from '@arbeit/engine/form';
 import { useCallback, useEffect, useMemo } from 'react';
-import { askAhead, tellCaret, useOutcomes, withOwnCode } from '../../field/own-code/use-own-code.ts';
-import { hasOwnCode } from '../../model/has-own-code.ts';
+import { askAhead, tellCaret, useOutcomes, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
+import { hasCustomCode } from '../../model/has-custom-code.ts';
 
 /** Whether own code is asked at a field: by its shape, by a rule of its own or by one of the form. */
-const hasCode = ({ rulesAt }: OpenForm, field: OpenField): boolean =>
-  hasOwnCode(field) || isAsked(rulesAt.get(field.id) ?? []);
+const hasCode = ({ rulesAt }: HydratedForm, field: HydratedField): boolean =>
+  hasCustomCode(field) || isAsked(rulesAt.get(field.id) ?? []);
 
-const isAsked = (rules: OpenField['rules']): boolean => rules.some(({ check }) => check.type === 'custom');
+const isAsked = (rules: HydratedField['rules']): boolean =>
+  rules.some(({ check }) => check.type === 'custom');
 
 /** The fields of a form at which own code is asked. */
-const fieldsWithCode = (form: OpenForm): readonly string[] =>
+const fieldsWithCode = (form: HydratedForm): readonly string[] =>
   form.fields.flatMap((field) => (hasCode(form, field) ? [field.id] : []));
 
 /** The form with what runs its own code, where it has any. */
-export function withCode(form: OpenForm): OpenForm {
+export function withCode(form: HydratedForm): HydratedForm {
   if (fieldsWithCode(form).length === 0) return form;
   const { rulesAt } = form;
   return {
     ...form,
-    fields: form.fields.map((field) => withOwnCode(field, isAsked(rulesAt.get(field.id) ?? []))),
+    fields: form.fields.map((field) => withCustomCode(field, isAsked(rulesAt.get(field.id) ?? []))),
   };
 }
 

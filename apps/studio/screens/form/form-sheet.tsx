@@ -2,18 +2,18 @@
 
 import { carryOver, localToday } from '@arbeit/dom';
 import { compile, type FormDocument, type SetDocument, withTextAt } from '@arbeit/engine/document';
-import type { FormRecord, OpenForm } from '@arbeit/engine/form';
+import type { FormRecord, HydratedForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { type Form, useForm } from '@arbeit/react';
 import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
-import { KindsAtHand } from '../../field/at-hand.tsx';
+import { KindsProvider } from '../../field/kinds-provider.tsx';
 import { todayIn } from '../../model/clock.ts';
 import { type ChangeForm, changeForm, formOf, removeForm, sectionsOf } from '../../model/form-edits.ts';
 import { type EditedSet, useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { Alive } from '../../ui/alive.tsx';
 import { useCommands } from '../../ui/commands.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
@@ -28,8 +28,8 @@ import { useFormOutcomes, withCode } from './form-code.ts';
 import '../../ui/table.css';
 import '../desk.css';
 import './form.css';
+import { AllComparedFields, type ComparedFields } from './compared-fields.tsx';
 import { fillWithSamples } from './fill.ts';
-import { type Link, Links } from './links.tsx';
 import { LiveForm } from './live-form.tsx';
 import { Manners } from './manners.tsx';
 import { Record as SentRecord } from './record.tsx';
@@ -50,7 +50,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
     { id: 'alone', label: 'Open the form alone', run: () => router.push(`/sets/${set.key}/forms/${formId}/alone`) },
   ]); // biome-ignore format: one command a line
   return (
-    <KindsAtHand value={kinds}>
+    <KindsProvider value={kinds}>
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
         <SaveLine set={set} />
         <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
@@ -65,15 +65,15 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
         </button>
       </Masthead>
       {typeof open === 'string' ? <Unsound why={open} /> : <Sheet set={set} form={form} open={open} />}
-      <Alive />
-    </KindsAtHand>
+      <HydrationMarker />
+    </KindsProvider>
   );
 }
 
 const views = { desktop: 'Desktop', phone: 'Phone' } as const;
 
 /** The form, ready to be tried; a sentence where what it says does not go together any more. */
-function openIn(document: SetDocument, form: FormDocument): OpenForm | string {
+function openIn(document: SetDocument, form: FormDocument): HydratedForm | string {
   try {
     return withCode(compile({ ...document, forms: [form] }, kinds).forms[0]!);
   } catch (problem) {
@@ -97,7 +97,7 @@ function Sheet({
 }: {
   readonly set: EditedSet;
   readonly form: FormDocument;
-  readonly open: OpenForm;
+  readonly open: HydratedForm;
 }) {
   const { document } = set;
   const today = todayIn(set.id);
@@ -173,7 +173,7 @@ function Trial({
 }: {
   readonly form: FormDocument;
   readonly live: Form;
-  readonly open: OpenForm;
+  readonly open: HydratedForm;
   readonly today: string | undefined;
   readonly around: RefObject<HTMLDivElement | null>;
 }) {
@@ -189,7 +189,7 @@ function Trial({
             today={today}
             columns={view === 'desktop'}
           />
-          <Links inside={around} links={links} />
+          <AllComparedFields inside={around} links={links} />
         </div>
       )}
     </OnPaper>
@@ -211,8 +211,8 @@ function useFormData(
 }
 
 /** What hangs together in the form: its rules and conditions, each with the verdict on the present values. */
-function useLinks(store: ReturnType<typeof useForm>['store']): readonly Link[] {
-  const [links, setLinks] = useState<readonly Link[]>([]);
+function useLinks(store: ReturnType<typeof useForm>['store']): readonly ComparedFields[] {
+  const [links, setLinks] = useState<readonly ComparedFields[]>([]);
   useEffect(() => {
     const look = () => {
       const next = linksOf(store);
@@ -233,13 +233,13 @@ function useLinks(store: ReturnType<typeof useForm>['store']): readonly Link[] {
   return links;
 }
 
-function linksOf({ form, reading }: ReturnType<typeof useForm>['store']): readonly Link[] {
-  return form.fields.flatMap((field): Link[] => {
-    const { counts, findings } = reading(field.id);
+function linksOf({ form, evaluation }: ReturnType<typeof useForm>['store']): readonly ComparedFields[] {
+  return form.fields.flatMap((field): ComparedFields[] => {
+    const { counts, findings } = evaluation(field.id);
     const rules = [...field.rules, ...(form.rulesAt.get(field.id) ?? [])];
     const ofRules = rules.flatMap((rule, i) =>
       (rule.reads ?? []).map(
-        (from): Link => ({
+        (from): ComparedFields => ({
           id: `${field.id} ${rule.id} ${from}`,
           from,
           to: field.id,
@@ -249,7 +249,7 @@ function linksOf({ form, reading }: ReturnType<typeof useForm>['store']): readon
       ),
     );
     const conditions = (form.hangsOn.get(field.id) ?? []).map(
-      (from): Link => ({
+      (from): ComparedFields => ({
         id: `${field.id} when ${from}`,
         from,
         to: field.id,

@@ -2,7 +2,7 @@
 
 import type { FieldStore, FormStore } from '@arbeit/dom';
 import type { SectionDocument } from '@arbeit/engine/document';
-import type { OpenForm } from '@arbeit/engine/form';
+import type { HydratedForm } from '@arbeit/engine/form';
 import { type Form, useField } from '@arbeit/react';
 import { memo, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { PlainField } from '../../field/plain-field.tsx';
@@ -20,7 +20,7 @@ export function LiveForm({
   onCancel,
 }: {
   readonly form: Form;
-  readonly open: OpenForm;
+  readonly open: HydratedForm;
   readonly sections: readonly SectionDocument[];
   readonly today: string | undefined;
   /** Whether there is room for two columns where a section asks for them. */
@@ -58,7 +58,7 @@ const InForm = memo(function InForm({
   readonly store: FieldStore;
   readonly today: string | undefined;
 }) {
-  const { counts } = useSyncExternalStore(store.subscribe, store.reading, store.reading);
+  const { counts } = useSyncExternalStore(store.subscribe, store.evaluation, store.evaluation);
   return counts ? <Counting form={form} store={store} today={today} /> : null;
 });
 
@@ -73,7 +73,7 @@ function Counting({
 }) {
   const { field } = store;
   const live = useField(field, { store });
-  const { reading } = live;
+  const { evaluation } = live;
   return (
     <div data-field={field.id} className="min-w-0">
       <PlainField
@@ -84,7 +84,7 @@ function Counting({
             className="text-sm text-faint"
             role="status"
             {...takenData(live)}
-            data-pending={reading.flags.pending || undefined}
+            data-pending={evaluation.flags.pending || undefined}
           >
             {takenInWords(live)}
             <FoundOut field={live} />
@@ -103,14 +103,14 @@ function Sending({
   onCancel,
 }: {
   readonly form: Form;
-  readonly open: OpenForm;
+  readonly open: HydratedForm;
   readonly onCancel?: () => void;
 }) {
   const { sending, isReady, store } = form;
   const [asks, setAsks] = useState(false);
   const isHeld = open.submit === 'when-ready' && !isReady;
   const isBusy = sending.is === 'waiting' || sending.is === 'sending';
-  const isDirty = () => open.fields.some(({ id }) => store.reading(id).flags.dirty);
+  const isDirty = () => open.fields.some(({ id }) => store.evaluation(id).flags.dirty);
   const leave = () => {
     setAsks(false);
     store.dispatch({ type: 'reset' });
@@ -161,9 +161,9 @@ function Sending({
 }
 
 /** The fields that are wrong, each a way to it. */
-function Summary({ form: { store }, open }: { readonly form: Form; readonly open: OpenForm }) {
+function Summary({ form: { store }, open }: { readonly form: Form; readonly open: HydratedForm }) {
   const wrong = open.fields.filter(({ id }) => {
-    const { counts, flags } = store.reading(id);
+    const { counts, flags } = store.evaluation(id);
     return counts && !flags.valid;
   });
   if (wrong.length === 0) return <p className="text-oxide">All of it is right now: submit again.</p>;
@@ -198,7 +198,7 @@ function useGuard({ store, sending }: Form): void {
   isSent.current = sending.is === 'sent';
   useEffect(() => {
     const ask = (event: BeforeUnloadEvent) => {
-      const isDirty = store.form.fields.some(({ id }) => store.reading(id).flags.dirty);
+      const isDirty = store.form.fields.some(({ id }) => store.evaluation(id).flags.dirty);
       if (isDirty && !isSent.current) event.preventDefault();
     };
     window.addEventListener('beforeunload', ask);

@@ -2,7 +2,7 @@
 
 import type { FormStore } from '@arbeit/dom';
 import type { SetDocument } from '@arbeit/engine/document';
-import { formEvents, readTape } from '@arbeit/engine/tape';
+import { formEvents, parseTape } from '@arbeit/engine/tape';
 import { useEffect, useRef } from 'react';
 
 /**
@@ -15,7 +15,7 @@ export function useNamedTrial(document: SetDocument, store: FormStore): void {
     if (isPlayed.current) return;
     const asked = new URLSearchParams(location.search);
     const trial = document.trials?.find(({ id }) => id === asked.get('trial'));
-    const read = trial && readTape(trial.tape);
+    const read = trial && parseTape(trial.tape);
     if (!read?.ok) return;
     isPlayed.current = true;
     const line = Number(asked.get('line') ?? Number.POSITIVE_INFINITY);

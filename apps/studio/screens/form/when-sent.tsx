@@ -1,7 +1,7 @@
 'use client';
 
 import type { FormDocument } from '@arbeit/engine/document';
-import type { OpenForm } from '@arbeit/engine/form';
+import type { HydratedForm } from '@arbeit/engine/form';
 import { useId } from 'react';
 import type { ChangeForm } from '../../model/form-edits.ts';
 
@@ -12,7 +12,7 @@ export function WhenSent({
   onChange,
 }: {
   readonly form: FormDocument;
-  readonly open: OpenForm;
+  readonly open: HydratedForm;
   readonly onChange: ChangeForm;
 }) {
   const id = useId();

@@ -7,7 +7,7 @@ import { chosen, everything, taken } from './choice.ts';
 import { foldersOf } from './folders.ts';
 import { highlighted } from './highlight.ts';
 import { inKilobytes, inksOf } from './weight-words.ts';
-import { withoutOwnCode } from './without-own-code.ts';
+import { withoutCustomCode } from './without-custom-code.ts';
 import { zipped } from './zip.ts';
 
 const set = demo as unknown as SetDocument;
@@ -40,7 +40,7 @@ describe('what goes along of a set', () => {
     const own = { id: 'own', check: { type: 'custom', code: 'export default () => {}' } } as const;
     const [first, ...others] = set.fields;
     const withCode = { ...set, fields: [{ ...first!, rules: [...(first!.rules ?? []), own] }, ...others] };
-    const { fields, ...bare } = withoutOwnCode(withCode as SetDocument, kinds);
+    const { fields, ...bare } = withoutCustomCode(withCode as SetDocument, kinds);
     const shaped = ({ id }: { readonly id: string }): boolean => id === 'map-square';
     expect({ ...bare, fields: fields.filter((one) => !shaped(one)) }).toEqual({
       ...set,

@@ -4,7 +4,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { useState } from 'react';
 import { useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { Alive } from '../../ui/alive.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { SaveLine } from '../set/save-line.tsx';
@@ -39,7 +39,7 @@ export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
           </>
         )}
       </main>
-      <Alive />
+      <HydrationMarker />
     </>
   );
 }

@@ -3,7 +3,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import { inAttribute } from '@arbeit/handoff';
 import { handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/emit';
 import { build, type Plugin } from 'esbuild';
-import { withoutOwnCode } from './without-own-code.ts';
+import { withoutCustomCode } from './without-custom-code.ts';
 
 /** Uses that can be seen running. */
 export const liveUses = ['element', 'dom', 'react', 'vue', 'svelte'] as const satisfies readonly Use[];
@@ -70,7 +70,7 @@ createRoot(document.querySelector('#live')).render(createElement(${shown}, {}));
  * around it. Nothing where there is no snippet of that use.
  */
 export async function livePage(stored: SetDocument, use: LiveUse): Promise<LivePage | undefined> {
-  const set = withoutOwnCode(stored, kinds);
+  const set = withoutCustomCode(stored, kinds);
   const [snippet] = snippets(set, [use]);
   if (!snippet) return undefined;
   const files = new Map(await handOff({ set, uses: [use, 'dom'], sources: sourcesFrom(process.cwd()) }));

@@ -1,5 +1,5 @@
 /** What was made of a choice, as the page hears of it: a line of JSON each, the last with everything. */
-export type Told =
+export type MakeProgress =
   | { readonly step: string; readonly done: number }
   | { readonly made: Made }
   | { readonly problem: string };
@@ -31,7 +31,7 @@ export interface Part {
 }
 
 /** Lines of JSON as they come in. */
-async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<Told> {
+async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<MakeProgress> {
   const decoder = new TextDecoder();
   let rest = '';
   const reader = body.getReader();
@@ -40,7 +40,7 @@ async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<Told> 
     rest += decoder.decode(value, { stream: !done });
     const lines = rest.split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) if (line) yield JSON.parse(line) as Told;
+    for (const line of lines) if (line) yield JSON.parse(line) as MakeProgress;
     if (done) return;
   }
 }

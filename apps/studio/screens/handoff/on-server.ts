@@ -1,8 +1,8 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { handOff, snippets, sourcesFrom, type Use, weigher } from '@arbeit/handoff/emit';
-import { settledOnServer } from '../../workers/own-code/on-server.ts';
+import { settledOnServer } from '../../workers/custom-code/on-server.ts';
 import { type Choice, chosen } from './choice.ts';
-import type { Made, Told } from './made.ts';
+import type { Made, MakeProgress } from './made.ts';
 
 /** The packages as they were built, found from where the server runs. */
 const sources = () => sourcesFrom(process.cwd());
@@ -17,7 +17,7 @@ const weighed = ['element', 'dom', 'react', 'vue', 'svelte', 'server'] as const;
 export async function makeHandOff(
   stored: SetDocument,
   choice: Choice,
-  tell: (told: Told) => void,
+  tell: (told: MakeProgress) => void,
   signal: AbortSignal,
 ): Promise<void> {
   const set = chosen(stored, choice);

@@ -2,12 +2,12 @@
 
 import { checks } from '@arbeit/engine/checks';
 import { compile, type SetDocument } from '@arbeit/engine/document';
-import { closed, openAny } from '@arbeit/engine/field';
+import { dehydrate, hydrateAny } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { runs } from '@arbeit/engine/runs';
 import { useField } from '@arbeit/react';
 import { useMemo } from 'react';
-import { useOwnOutcomes, withOwnCode } from '../../field/own-code/use-own-code.ts';
+import { useOwnOutcomes, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { PlainField } from '../../field/plain-field.tsx';
 
 /** A set as it was at a revision: each of its fields live, to be typed into. */
@@ -21,7 +21,10 @@ export function LookedAt({
   readonly today: string;
 }) {
   const fields = useMemo(
-    () => compile(document, kinds).fields.map((field) => withOwnCode(openAny(closed(field), runs, checks))),
+    () =>
+      compile(document, kinds).fields.map((field) =>
+        withCustomCode(hydrateAny(dehydrate(field), runs, checks)),
+      ),
     [document],
   );
   return (
@@ -34,7 +37,7 @@ export function LookedAt({
   );
 }
 
-function Was({ field, today }: { readonly field: ReturnType<typeof openAny>; readonly today: string }) {
+function Was({ field, today }: { readonly field: ReturnType<typeof hydrateAny>; readonly today: string }) {
   const live = useField(field, { today });
   useOwnOutcomes(live.store);
   return <PlainField field={live} today={today} />;

@@ -10,7 +10,7 @@ import { problemIn } from '../../model/other-sets.ts';
 import { useSet } from '../../model/use-set.ts';
 import type { Revision } from '../../store/revisions.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { Alive } from '../../ui/alive.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { later, useLater } from '../../ui/later.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
@@ -123,7 +123,7 @@ export function RevisionsSheet({
           onSides={setSides}
         />
       </main>
-      <Alive />
+      <HydrationMarker />
     </>
   );
 }

@@ -10,7 +10,7 @@ const ordered = {
   when: { field: 'from', is: '2027-02-10' },
 };
 const set = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Stay',
   locale: 'en-GB',
   fields: [day('from'), day('to', ordered), { id: 'note', kind: 'text', label: 'note', entry: {} }],

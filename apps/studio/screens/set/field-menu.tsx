@@ -13,7 +13,7 @@ import type { ButtonProps, MenuItem } from '../../ui/pop-out-props.ts';
 /** What asks for more than a click is fetched when it is asked for. */
 const dialogs = later(() => import('./field-dialogs.tsx'));
 
-type Asked = 'rename' | 'kind' | 'locale' | 'send';
+type OpenDialog = 'rename' | 'kind' | 'locale' | 'send';
 
 /** Everything that can be done with a field as a whole, in one menu. */
 export function FieldMenu({
@@ -43,9 +43,9 @@ export function FieldMenu({
   readonly onTurned?: () => void;
   readonly onDelete: () => void;
 }) {
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const [asked, setAsked] = useState<OpenDialog | null>(null);
   const { it: loaded, want } = useLater(dialogs);
-  const ask = (what: Asked) => {
+  const ask = (what: OpenDialog) => {
     want();
     setAsked(what);
   };

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { Commands } from '../../ui/commands.tsx';
-import { Go } from '../../ui/go.tsx';
+import { Link } from '../../ui/link.tsx';
 import { SheetSwitch } from '../../ui/sheet-switch.tsx';
 
 /** Sheets a set has beside its fields and forms. */
@@ -26,9 +26,9 @@ export function Masthead({
 }) {
   return (
     <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-ink px-6 py-2.5">
-      <Go href="/" className="text-lg font-semibold tracking-tight">
+      <Link href="/" className="text-lg font-semibold tracking-tight">
         Arbeit
-      </Go>
+      </Link>
       <nav aria-label="Place" className="min-w-0">
         <ol className="flex flex-wrap items-baseline gap-x-2">
           {trail.map(({ label, href }) => (
@@ -37,9 +37,9 @@ export function Masthead({
                 /
               </span>
               {href ? (
-                <Go href={href} className="word-button max-w-64 truncate">
+                <Link href={href} className="word-button max-w-64 truncate">
                   {label}
-                </Go>
+                </Link>
               ) : (
                 <span className="max-w-72 truncate" aria-current="page">
                   {label}
@@ -54,9 +54,9 @@ export function Masthead({
           {sheets.map(
             ({ label, path }) =>
               label !== trail.at(-1)?.label && (
-                <Go key={path} href={`/sets/${setKey}/${path}`} className="word-button">
+                <Link key={path} href={`/sets/${setKey}/${path}`} className="word-button">
                   {label}
-                </Go>
+                </Link>
               ),
           )}
         </nav>

@@ -8,7 +8,7 @@ import { problemWith } from '../../model/other-sets.ts';
 import { saveOnce } from '../../model/saving.ts';
 import type { Refused } from '../../store/refusing.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { Alive } from '../../ui/alive.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { Masthead } from './masthead.tsx';
 
 export interface RefusedVersion extends Refused {
@@ -116,7 +116,7 @@ export function RefusedVersions({
             </li>
           ))}
         </ol>
-        <Alive />
+        <HydrationMarker />
       </main>
     </>
   );

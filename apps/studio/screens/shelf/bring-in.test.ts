@@ -1,13 +1,13 @@
 import { readDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
-import { broughtFrom, setOfColumns, wantedOf } from './bring-in.ts';
+import { previewImport, setOfColumns, wantedOf } from './import-preview.ts';
 
 const sound = (set: object) => readDocument(structuredClone(set), kinds).ok;
 
 describe('what is brought in, to be confirmed', () => {
   test('an HTML form: all of it, or the fields that are wanted with the form of those', () => {
-    const brought = broughtFrom(
+    const brought = previewImport(
       '<form aria-label="Booking"><input name="a"><input name="b"><input type="file" name="c"></form>',
       'html',
     );
@@ -24,7 +24,7 @@ describe('what is brought in, to be confirmed', () => {
   });
 
   test('a form in sections keeps those of its fields that are wanted', () => {
-    const brought = broughtFrom(
+    const brought = previewImport(
       '<form aria-label="Booking"><input name="a"><fieldset><legend>Where</legend><input name="b"><input name="c"></fieldset><fieldset><legend>When</legend><input name="d"></fieldset></form>',
       'html',
     );
@@ -38,7 +38,7 @@ describe('what is brought in, to be confirmed', () => {
   });
 
   test('a table: the guess that is chosen, of the columns that are wanted', () => {
-    const brought = broughtFrom('Guest,Pass\nA. Guest,AB-1234\nB. Guest,CD-5678', 'table');
+    const brought = previewImport('Guest,Pass\nA. Guest,AB-1234\nB. Guest,CD-5678', 'table');
     if (brought.is !== 'columns') throw new RangeError(brought.is);
     const { columns } = brought;
     const all = setOfColumns(
@@ -57,12 +57,12 @@ describe('what is brought in, to be confirmed', () => {
 
   test('where the names stand can be said otherwise', () => {
     const text = 'Guest,A. Guest\nPass,AB-1234\nPIN,1357';
-    expect(broughtFrom(text, 'table')).toMatchObject({
+    expect(previewImport(text, 'table')).toMatchObject({
       is: 'columns',
       names: 'before',
       columns: [{ name: 'Guest' }, { name: 'Pass' }, { name: 'PIN' }],
     });
-    expect(broughtFrom(text, 'table', { names: 'above' })).toMatchObject({
+    expect(previewImport(text, 'table', { names: 'above' })).toMatchObject({
       names: 'above',
       columns: [{ name: 'Guest' }, { name: 'A. Guest' }],
     });
@@ -70,10 +70,10 @@ describe('what is brought in, to be confirmed', () => {
 
   test('the locale of a table is found, and can be said otherwise', () => {
     const text = 'Menge;Preis\n1.000;2,50 €\n25;3,00 €';
-    const decimals = (brought: ReturnType<typeof broughtFrom>) =>
+    const decimals = (brought: ReturnType<typeof previewImport>) =>
       brought.is === 'columns' ? [brought.locale, brought.columns[0]!.guesses[0]!.field.entry] : brought;
-    expect(decimals(broughtFrom(text, 'table'))).toEqual(['de-DE', {}]);
-    expect(decimals(broughtFrom(text, 'table', { locale: 'en-GB' }))).toEqual([
+    expect(decimals(previewImport(text, 'table'))).toEqual(['de-DE', {}]);
+    expect(decimals(previewImport(text, 'table', { locale: 'en-GB' }))).toEqual([
       'en-GB',
       { decimals: { max: 3 } },
     ]);
@@ -86,6 +86,6 @@ describe('what is brought in, to be confirmed', () => {
     ['table', '', /no name in it/],
     ['table', '"a', /no table|no name/],
   ] as const)('%s that is none: %s', (sort, text, why) => {
-    expect(broughtFrom(text, sort)).toEqual({ is: 'nothing', why: expect.stringMatching(why) });
+    expect(previewImport(text, sort)).toEqual({ is: 'nothing', why: expect.stringMatching(why) });
   });
 });

@@ -7,14 +7,14 @@ import { useField } from '@arbeit/react';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, memo, useMemo } from 'react';
 import { Control } from '../../field/controls.tsx';
+import { useCustomCodeLater, useOwnOutcomesLater } from '../../field/custom-code/later.ts';
 import { useLanguages } from '../../field/languages.ts';
-import { useOwnCodeLater, useOwnOutcomesLater } from '../../field/own-code/later.ts';
 import { todayIn } from '../../model/clock.ts';
 import { shapeOf } from '../../model/shape-of.ts';
 import type { EditedSet } from '../../model/use-set.ts';
 import type { ListedSet } from '../../store/sets.ts';
 import { focusSoon } from '../../ui/focus-soon.ts';
-import { Go } from '../../ui/go.tsx';
+import { Link } from '../../ui/link.tsx';
 import { Mark } from '../../ui/mark.tsx';
 import { FieldMenu } from '../set/field-menu.tsx';
 
@@ -44,12 +44,12 @@ export const FieldRow = memo(function FieldRow({
   const { classes, locale } = set.document;
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const languages = useLanguages(field.locale ?? locale);
-  const compiled = useOwnCodeLater(
+  const compiled = useCustomCodeLater(
     useMemo(() => compileField(field, facts, kinds, languages), [field, facts, languages]),
   );
   const live = useField(compiled, { today: todayIn(set.id) });
   useOwnOutcomesLater(live.store);
-  const message = live.reading.shown[0];
+  const message = live.evaluation.shown[0];
   const name = field.label || field.id;
   const href = `/sets/${set.key}/fields/${field.id}`;
   const shape = useMemo(() => shapeOf(field, facts, kinds), [field, facts]);
@@ -65,9 +65,9 @@ export const FieldRow = memo(function FieldRow({
       >
         <span aria-hidden="true">⠿</span>
       </button>
-      <Go href={href} className="shelf-name" title={name}>
+      <Link href={href} className="shelf-name" title={name}>
         {name}
-      </Go>
+      </Link>
       <div className="shelf-live">
         <Control field={live} label={`${name}, live`} />
       </div>
@@ -86,7 +86,7 @@ export const FieldRow = memo(function FieldRow({
       </div>
       <span className="shelf-trials">
         {held + missed > 0 && (
-          <Go
+          <Link
             href={`/sets/${set.key}/trials`}
             title={`Trials, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}.`}
             aria-label={`Trials of ${name}, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}`}
@@ -94,7 +94,7 @@ export const FieldRow = memo(function FieldRow({
             data-old={isOld || undefined}
           >
             <Mark shape={missed > 0 ? 'barred' : isOld ? 'hollow' : 'full'} />
-          </Go>
+          </Link>
         )}
       </span>
       <span className="caption shelf-count">{count ? `${count} ${count === 1 ? 'rule' : 'rules'}` : ''}</span>

@@ -6,7 +6,7 @@ import { parseNotation, propose, readAloud } from '@arbeit/engine/kinds/pattern'
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { useKinds } from '../../field/at-hand.tsx';
+import { useKinds } from '../../field/kinds-provider.tsx';
 import { classesIn } from '../../model/classes.ts';
 import { addField } from '../../model/edits.ts';
 import { bareField } from '../../model/kind-change.ts';
@@ -59,7 +59,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
           id: field.id,
           label: field.label,
           // What own code lays out the example says.
-          note: kindIn(kinds, field.kind).run.withShape
+          note: kindIn(kinds, field.kind).run.withFormat
             ? (field.placeholder ?? '')
             : sampleLine(sampleOf(field, demoFacts, kinds)),
           onSelect: () =>

@@ -111,7 +111,7 @@ function usedBy(document: SetDocument, name: string): string {
 function problemWithName(document: SetDocument, own: string, name: string): string | null {
   if (name !== own && document.classes?.[name] !== undefined) return 'Another class is called that.';
   const result = readDocument(
-    { arbeit: 1, title: 'T', locale: 'en-GB', fields: [], classes: { [name]: 'A' } },
+    { arbeit: 2, title: 'T', locale: 'en-GB', fields: [], classes: { [name]: 'A' } },
     kinds,
   );
   return result.ok ? null : (result.faults[0]?.message ?? null);

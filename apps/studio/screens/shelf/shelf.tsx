@@ -4,11 +4,11 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, useMemo, useRef, useState } from 'react';
-import { KindsAtHand } from '../../field/at-hand.tsx';
+import { KindsProvider } from '../../field/kinds-provider.tsx';
 import { problemIn } from '../../model/other-sets.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { Alive } from '../../ui/alive.tsx';
 import { useCommands } from '../../ui/commands.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { later, useLater } from '../../ui/later.tsx';
 import { Masthead } from '../set/masthead.tsx';
 import { FoldedSets, type Listed } from './folded-sets.tsx';
@@ -21,7 +21,7 @@ export interface Broken {
   readonly faults: readonly string[];
 }
 
-const takeInDialog = later(() => import('./take-in-dialog.tsx'));
+const takeInDialog = later(() => import('./import-dialog.tsx'));
 
 const noneFolded: Listed = { sets: [], next: 0, count: 0 };
 
@@ -50,7 +50,7 @@ export function Shelf({
     router.refresh();
   };
   const create = async () => {
-    const document: SetDocument = { arbeit: 1, title: 'New set', locale: 'en-GB', fields: [] };
+    const document: SetDocument = { arbeit: 2, title: 'New set', locale: 'en-GB', fields: [] };
     const response = await fetch('/api/sets', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -77,7 +77,7 @@ export function Shelf({
   const wanted = search.trim().toLowerCase();
   const laidOut = useMemo(() => new Set(sets.map(({ key }) => key)), [sets]);
   return (
-    <KindsAtHand value={kinds}>
+    <KindsProvider value={kinds}>
       <Masthead trail={[{ label: 'Shelf' }]}>
         <span role="status" className="text-sm text-brick">
           {problem}
@@ -114,10 +114,10 @@ export function Shelf({
         ))}
       </main>
       {taking && given !== null && (
-        <taking.TakeInDialog text={given} onClose={() => setGiven(null)} onTaken={made} />
+        <taking.ImportDialog text={given} onClose={() => setGiven(null)} onTaken={made} />
       )}
-      <Alive />
-    </KindsAtHand>
+      <HydrationMarker />
+    </KindsProvider>
   );
 }
 

@@ -1,12 +1,12 @@
 'use client';
 
 import {
+  type CatalogueText,
   compile,
   inLanguage,
   languagesOf,
   missingIn,
   type SetDocument,
-  type Text,
   textsOf,
   unusedIn,
   withTextAt,
@@ -18,8 +18,8 @@ import { memo, useMemo, useState } from 'react';
 import { codeOf } from '../../model/check-words.ts';
 import { type EditedSet, useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { Alive } from '../../ui/alive.tsx';
 import { Choices } from '../../ui/choices.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { SaveLine } from '../set/save-line.tsx';
@@ -45,7 +45,7 @@ export function Catalogue({ stored }: { readonly stored: StoredSet }) {
         <Table set={set} />
         <Unused set={set} />
       </main>
-      <Alive />
+      <HydrationMarker />
     </>
   );
 }
@@ -157,7 +157,7 @@ const Group = memo(function Group({
   edit,
 }: {
   readonly name: string;
-  readonly texts: readonly Text[];
+  readonly texts: readonly CatalogueText[];
   readonly document: SetDocument;
   readonly usual: ReadonlyMap<string, string>;
   readonly edit: EditedSet['edit'];
@@ -208,7 +208,7 @@ const Group = memo(function Group({
   );
 });
 
-const whatInWords: Readonly<Record<Text['what'], string>> = {
+const whatInWords: Readonly<Record<CatalogueText['what'], string>> = {
   label: 'label',
   hint: 'hint',
   placeholder: 'placeholder',

@@ -3,7 +3,7 @@
 import { type Counterexample, type Law, lawWords } from '@arbeit/engine/proof';
 import { useState } from 'react';
 import type { EditedSet } from '../../model/use-set.ts';
-import { Go } from '../../ui/go.tsx';
+import { Link } from '../../ui/link.tsx';
 import { Mark } from '../../ui/mark.tsx';
 import '../../ui/table.css';
 import { useHasChanged } from '../../model/kept.ts';
@@ -174,9 +174,9 @@ function Row({
     <>
       <tr>
         <th scope="row">
-          <Go href={`/sets/${set.key}/fields/${id}`} className="word-button">
+          <Link href={`/sets/${set.key}/fields/${id}`} className="word-button">
             {label}
-          </Go>
+          </Link>
         </th>
         {laws.map((law) => {
           const is = broken.has(law) ? 'broken' : 'kept';
@@ -222,12 +222,12 @@ function Broken({
         <p className="caption">Expected {expected}.</p>
         <p className="caption">There was {found}.</p>
         <pre className="value">{tape.trim()}</pre>
-        <Go
+        <Link
           href={`/sets/${set.key}/fields/${field}?tape=${encodeURIComponent(tape)}`}
           className="word-button"
         >
           Play it on the desk
-        </Go>
+        </Link>
       </div>
     </li>
   );

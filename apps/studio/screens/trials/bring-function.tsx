@@ -1,20 +1,20 @@
 'use client';
 
 import type { FieldDocument } from '@arbeit/engine/document';
-import { lawWords, type SameAs, type Wiring } from '@arbeit/engine/proof';
+import { type EquivalentConfig, lawWords, type Wiring } from '@arbeit/engine/proof';
 import { useMemo, useState } from 'react';
-import type { Mistake } from '../../field/own-code/code-editor.tsx';
+import type { Mistake } from '../../field/custom-code/code-editor.tsx';
 import { addField } from '../../model/edits.ts';
 import { useKept } from '../../model/kept.ts';
 import type { EditedSet } from '../../model/use-set.ts';
-import { Go } from '../../ui/go.tsx';
 import { deferred } from '../../ui/later.tsx';
+import { Link } from '../../ui/link.tsx';
 import { Scrolled } from '../../ui/scrolled.tsx';
 import type { Beside, Wired } from '../../workers/trials/messages.ts';
 import { type Tried, useFunction } from './use-function.ts';
 
 const CodeEditor = deferred(() =>
-  import('../../field/own-code/code-editor.tsx').then((one) => one.CodeEditor),
+  import('../../field/custom-code/code-editor.tsx').then((one) => one.CodeEditor),
 );
 
 /** What to begin with: a formatter as one finds it everywhere. */
@@ -123,7 +123,7 @@ function Came({
 }
 
 /** The definition that does the same, and taking it into the set. */
-function Same({ set, same }: { readonly set: EditedSet; readonly same: SameAs | null }) {
+function Same({ set, same }: { readonly set: EditedSet; readonly same: EquivalentConfig | null }) {
   const [taken, setTaken] = useState<string>();
   if (!same)
     return <p>No kind of field was found that shows what it shows: it may do something of its own.</p>;
@@ -166,9 +166,9 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: SameAs | 
           Take this field into the set
         </button>
       ) : (
-        <Go href={`/sets/${set.key}/fields/${taken}`} className="word-button">
+        <Link href={`/sets/${set.key}/fields/${taken}`} className="word-button">
           To its desk
-        </Go>
+        </Link>
       )}
     </div>
   );

@@ -1,9 +1,9 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
-import { type Hand, type Otherwise, readTape, type Trial } from '@arbeit/engine/tape';
+import { type Hand, type Otherwise, parseTape, type Trial } from '@arbeit/engine/tape';
 import { useEffect, useState } from 'react';
-import { Go } from '../../ui/go.tsx';
+import { Link } from '../../ui/link.tsx';
 import { Mark } from '../../ui/mark.tsx';
 import type { ByHand } from '../../workers/trials/messages.ts';
 import { useThread } from '../../workers/trials/threads.ts';
@@ -43,7 +43,7 @@ export function ByHands({
     if (answered.is === 'by hands') setHands(answered.hands);
   });
   useEffect(() => ask({ do: 'hands', document, trial, today }), [ask, document, trial, today]);
-  const read = readTape(trial.tape);
+  const read = parseTape(trial.tape);
   const target = read.ok ? read.tape.target : undefined;
   if (!read.ok || !read.tape.steps.some((step) => step.do === 'type')) return null;
   return (
@@ -59,12 +59,12 @@ export function ByHands({
               <Mark shape={other ? 'half' : found ? 'full' : 'hollow'} size={11} />
               <div>
                 {target?.type === 'field' ? (
-                  <Go
+                  <Link
                     href={`/sets/${setKey}/fields/${target.id}?trial=${encodeURIComponent(trial.id)}&hand=${hand}`}
                     className="word-button"
                   >
                     {words[hand]}
-                  </Go>
+                  </Link>
                 ) : (
                   words[hand]
                 )}{' '}

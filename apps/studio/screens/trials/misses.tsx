@@ -3,7 +3,7 @@
 import type { Miss, Trial } from '@arbeit/engine/tape';
 import { targetOf } from '../../model/trial-edits.ts';
 import type { EditedSet } from '../../model/use-set.ts';
-import { Go } from '../../ui/go.tsx';
+import { Link } from '../../ui/link.tsx';
 import type { Ran } from '../../workers/trials/messages.ts';
 
 /** What was expected and what was there, as two rulers under each other; and the way to that row on the desk. */
@@ -32,12 +32,12 @@ export function Misses({
           <p>
             <span className="caption">Line {miss.line}</span> <span className="value">{miss.source}</span>{' '}
             {target && (
-              <Go
+              <Link
                 href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
                 className="word-button text-sm"
               >
                 {target.type === 'field' ? 'To this row on the desk' : 'To this row on its form'}
-              </Go>
+              </Link>
             )}
           </p>
           <Rulers miss={miss} />

@@ -1,13 +1,13 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
-import type { Moment, Reach } from '@arbeit/engine/proof';
+import type { Reach, Situation } from '@arbeit/engine/proof';
 import type { Verdict } from '@arbeit/engine/rules';
 import { memo } from 'react';
 import '../../ui/table.css';
 import { Scrolled } from '../../ui/scrolled.tsx';
 
-const moments: readonly (readonly [Moment, string])[] = [
+const moments: readonly (readonly [Situation, string])[] = [
   ['focused', 'in use'],
   ['left', 'left'],
   ['submitted', 'sent'],
@@ -92,7 +92,7 @@ export const Reached = memo(function Reached({
                     </td>
                     <td>
                       {moments.map(([moment, words]) => (
-                        <Seen key={moment} is={one.moments[moment]}>
+                        <Seen key={moment} is={one.situations[moment]}>
                           {words}
                         </Seen>
                       ))}

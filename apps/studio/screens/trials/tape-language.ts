@@ -1,7 +1,7 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { actionSpellings, headSpellings, subjectSpellings } from '@arbeit/engine/tape';
 import { StreamLanguage } from '@codemirror/language';
-import type { Offer } from '../../field/own-code/code-editor.tsx';
+import type { Offer } from '../../field/custom-code/code-editor.tsx';
 
 const lines = [...actionSpellings, { word: 'expect', says: 'What is there now.' }, ...headSpellings];
 const actions = new Map(lines.map(({ word, says }) => [word.split(' ')[0]!, says]));

@@ -5,9 +5,9 @@ import { memo, useId } from 'react';
 import { changeTrial, moveTrial, removeTrial, targetOf } from '../../model/trial-edits.ts';
 import { nameOf } from '../../model/trial-keys.ts';
 import type { EditedSet } from '../../model/use-set.ts';
-import { Go } from '../../ui/go.tsx';
-import { Lamp } from '../../ui/lamp.tsx';
 import { deferred } from '../../ui/later.tsx';
+import { Link } from '../../ui/link.tsx';
+import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
 import type { Ran } from '../../workers/trials/messages.ts';
 import { ByHands } from './by-hands.tsx';
@@ -52,7 +52,11 @@ export const TrialRow = memo(function TrialRow({
         >
           {isOpen ? '▾' : '▸'}
         </button>
-        {outcome ? <Lamp verdict={isGood ? 'pass' : 'fail'} bare /> : <Lamp verdict="open" bare />}
+        {outcome ? (
+          <VerdictIcon verdict={isGood ? 'pass' : 'fail'} bare />
+        ) : (
+          <VerdictIcon verdict="open" bare />
+        )}
         <WordInPlace
           label={`Name of the trial ${trial.id}`}
           value={trial.name ?? ''}
@@ -63,9 +67,9 @@ export const TrialRow = memo(function TrialRow({
         />
         <span className="trial-on">
           {target && (
-            <Go href={`/sets/${set.key}/${target.type}s/${target.id}`} className="word-button">
+            <Link href={`/sets/${set.key}/${target.type}s/${target.id}`} className="word-button">
               {nameOf(set.document, target)}
-            </Go>
+            </Link>
           )}
         </span>
         <span className={`trial-said ${outcome && !isGood ? 'text-brick' : 'text-faint'}`}>
@@ -137,12 +141,12 @@ function Opened({
           Later
         </button>
         {target && (
-          <Go
+          <Link
             href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}`}
             className="word-button"
           >
             {target.type === 'field' ? 'Play it on the desk' : 'Play it on its form'}
-          </Go>
+          </Link>
         )}
         <button
           type="button"

@@ -1,16 +1,16 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
-import { readTape, type Trial } from '@arbeit/engine/tape';
+import { parseTape, type Trial } from '@arbeit/engine/tape';
 import { useMemo, useState } from 'react';
-import { CodeEditor, type Mistake } from '../../field/own-code/code-editor.tsx';
+import { CodeEditor, type Mistake } from '../../field/custom-code/code-editor.tsx';
 import { keepText, keptText } from '../../model/draft.ts';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
 import { offersFor, tapeLanguage } from './tape-language.ts';
 
 /** What keeps a text from being the tape of a trial, each at its place. */
 function mistakesIn(text: string): readonly Mistake[] {
-  const read = readTape(text);
+  const read = parseTape(text);
   if (!read.ok) return read.faults;
   return read.tape.steps.some((step) => step.do === 'expect')
     ? []

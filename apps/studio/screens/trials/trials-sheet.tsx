@@ -2,17 +2,17 @@
 
 import { useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
-import { Alive } from '../../ui/alive.tsx';
+import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { useUndoKeys } from '../../ui/undo-keys.ts';
 import { Masthead } from '../set/masthead.tsx';
 import { SaveLine } from '../set/save-line.tsx';
 import { AuditSection } from './audit.tsx';
-import { Breaks } from './breaks.tsx';
 import { BringFunction } from './bring-function.tsx';
+import { MutationTests } from './mutation-tests.tsx';
 import { Reached } from './reached.tsx';
 import { TrialList } from './trial-list.tsx';
 import { useAudit } from './use-audit.ts';
-import { useBreaking, useReach, useRunning } from './use-trials.ts';
+import { useMutationRun, useReach, useRunning } from './use-trials.ts';
 import './trials.css';
 
 /** All trials of a set, run as they change; what they would not catch if it were broken; and what they reach. */
@@ -20,7 +20,7 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
   const running = useRunning(set.id, set.document);
-  const breaking = useBreaking(set.id, set.document, running.today);
+  const breaking = useMutationRun(set.id, set.document, running.today);
   const auditing = useAudit(set.id, set.document, running.today);
   const reach = useReach(set.document, running.today);
   return (
@@ -31,12 +31,12 @@ export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
       <main className="desk">
         <h1 className="sr-only">Trials of {set.document.title}</h1>
         <TrialList set={set} running={running} />
-        <Breaks set={set} breaking={breaking} />
+        <MutationTests set={set} breaking={breaking} />
         <AuditSection set={set} auditing={auditing} />
         <Reached document={set.document} reach={reach} />
         <BringFunction set={set} />
       </main>
-      <Alive />
+      <HydrationMarker />
     </>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import type { SameAs } from '@arbeit/engine/proof';
+import type { EquivalentConfig } from '@arbeit/engine/proof';
 import { useRef } from 'react';
 import { useKept } from '../../model/kept.ts';
 import type { Wired } from '../../workers/trials/messages.ts';
@@ -13,7 +13,7 @@ export type Tried =
   | { readonly is: 'stopped' }
   | { readonly is: 'no function'; readonly why: string; readonly line?: number }
   | { readonly is: 'failed'; readonly why: string }
-  | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: SameAs | null };
+  | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: EquivalentConfig | null };
 
 /** So long a thread may say nothing: each call of the function is ended sooner, but for what its engine itself is busy with. In milliseconds. */
 const patience = 8000;

@@ -2,7 +2,7 @@
 
 import { localToday } from '@arbeit/dom';
 import type { SetDocument } from '@arbeit/engine/document';
-import type { Proven, Reach } from '@arbeit/engine/proof';
+import type { MutantResult, Reach } from '@arbeit/engine/proof';
 import { holds, type Trial } from '@arbeit/engine/tape';
 import { useEffect, useRef, useState } from 'react';
 import { todayIn } from '../../model/clock.ts';
@@ -92,8 +92,8 @@ export function useRunning(setId: string, document: SetDocument): Running {
   };
 }
 
-export interface Breaking {
-  readonly proven: readonly Proven[];
+export interface MutationRun {
+  readonly proven: readonly MutantResult[];
   readonly tried: number;
   readonly of: number;
   readonly is: 'not yet' | 'under way' | 'stopped' | 'done' | 'failed';
@@ -105,14 +105,14 @@ export interface Breaking {
 }
 
 /** What was under way when its page was closed was stopped with it. */
-const stopped = (state: Omit<Breaking, 'begin' | 'stop'>): Omit<Breaking, 'begin' | 'stop'> =>
+const stopped = (state: Omit<MutationRun, 'begin' | 'stop'>): Omit<MutationRun, 'begin' | 'stop'> =>
   state.is === 'under way' ? { ...state, is: 'stopped' } : state;
 
 const nothing = { proven: [], tried: 0, of: 0, is: 'not yet', problem: '', about: undefined } as const;
 
 /** A set broken on purpose, in a thread, when it is asked for. What was found stays, stopped or reloaded, until it is broken anew. */
-export function useBreaking(setId: string, document: SetDocument, today: string): Breaking {
-  const [state, setState] = useKept<Omit<Breaking, 'begin' | 'stop'>>(`${setId} breaks`, nothing, stopped);
+export function useMutationRun(setId: string, document: SetDocument, today: string): MutationRun {
+  const [state, setState] = useKept<Omit<MutationRun, 'begin' | 'stop'>>(`${setId} breaks`, nothing, stopped);
   const { ask, stop } = useThread((answered) => {
     if (answered.is === 'failed') setState((now) => ({ ...now, is: 'failed', problem: answered.why }));
     if (answered.is !== 'broke') return;

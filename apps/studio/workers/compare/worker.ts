@@ -1,6 +1,6 @@
 import { kinds } from '@arbeit/engine/kinds';
 import { compareSets } from '@arbeit/engine/proof';
-import { runnerFor } from '../own-code/in-thread.ts';
+import { runnerFor } from '../custom-code/in-thread.ts';
 import type { AskedToCompare, ComparedStep } from './messages.ts';
 
 /** The thread in which two sets are compared: what was found is told as it is found. */

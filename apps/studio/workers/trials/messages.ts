@@ -1,9 +1,17 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import type { Audit, Audited, Counterexample, Proven, Reach, SameAs, Wiring } from '@arbeit/engine/proof';
+import type {
+  Audit,
+  Audited,
+  Counterexample,
+  EquivalentConfig,
+  MutantResult,
+  Reach,
+  Wiring,
+} from '@arbeit/engine/proof';
 import type { Hand, Otherwise, Outcome, Trial } from '@arbeit/engine/tape';
 
 /** What the thread of the trials is asked. `today` (ISO 8601) is the day for tapes that name none. */
-export type Asked =
+export type TrialRequest =
   | {
       readonly do: 'run';
       readonly document: SetDocument;
@@ -32,14 +40,14 @@ export type Answered =
   | { readonly is: 'reached'; readonly reach: readonly Reach[] }
   | {
       readonly is: 'broke';
-      readonly proven: readonly Proven[];
+      readonly proven: readonly MutantResult[];
       readonly tried: number;
       readonly of: number;
       readonly done: boolean;
     }
   | { readonly is: 'by hands'; readonly hands: readonly ByHand[] }
   | { readonly is: 'trying'; readonly events: number; readonly of: number }
-  | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: SameAs | null }
+  | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: EquivalentConfig | null }
   /** There is no function in it, or one that cannot be read. */
   | { readonly is: 'no function'; readonly why: string; readonly line?: number }
   | { readonly is: 'audited'; readonly steps: readonly Audited[]; readonly done: boolean }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef } from 'react';
-import type { Answered, Asked } from './messages.ts';
+import type { Answered, TrialRequest } from './messages.ts';
 
 /** Starts a thread of the trials; one that comes to an end by itself is told as failed. */
 export const start = (hear: (answered: Answered) => void): Worker => {
@@ -18,7 +18,7 @@ const isLast = (answered: Answered): boolean => !('done' in answered) || answere
 
 /** Questions put to a thread, one after the other. One that is asked while another is under way has a thread of its own: that other is ended. */
 export function useThread(hear: (answered: Answered) => void): {
-  ask(asked: Asked): void;
+  ask(asked: TrialRequest): void;
   stop(): void;
 } {
   const thread = useRef<{ readonly worker: Worker; isBusy: boolean }>(undefined);
@@ -29,7 +29,7 @@ export function useThread(hear: (answered: Answered) => void): {
     thread.current = undefined;
   }, []);
   const ask = useCallback(
-    (asked: Asked) => {
+    (asked: TrialRequest) => {
       if (thread.current?.isBusy) stop();
       if (!thread.current) {
         const worker = start((answered) => {

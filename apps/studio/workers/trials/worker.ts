@@ -1,21 +1,21 @@
-import { type CompiledSet, compile, type SetDocument, withOwnCode } from '@arbeit/engine/document';
+import { type CompiledSet, compile, type SetDocument, withCustomCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 import {
   type Audited,
   auditPasted,
   auditSet,
-  breakOnPurpose,
   compiledOf,
-  type Proven,
+  equivalentConfig,
+  type MutantResult,
   pastedField,
   reachOf,
-  sameAs,
   shownAlong,
+  testMutations,
   type Wiring,
 } from '@arbeit/engine/proof';
-import { hands, otherwise, readTape, runTrial } from '@arbeit/engine/tape';
-import { runnerFor, sandboxInThread } from '../own-code/in-thread.ts';
-import type { Answered, Asked, Ran, Wired } from './messages.ts';
+import { hands, otherwise, parseTape, runTrial } from '@arbeit/engine/tape';
+import { runnerFor, sandboxInThread } from '../custom-code/in-thread.ts';
+import type { Answered, Ran, TrialRequest, Wired } from './messages.ts';
 
 /** The thread in which trials are run and definitions broken. It is ended from outside, in the middle of whatever it does. */
 const tell = (answered: Answered): void => self.postMessage(answered);
@@ -27,10 +27,10 @@ const breath = 60;
 async function readySet(document: SetDocument): Promise<CompiledSet> {
   const code = await runnerFor(document);
   const set = compile(document, kinds);
-  return code ? withOwnCode(set, code) : set;
+  return code ? withCustomCode(set, code) : set;
 }
 
-async function run({ document, trials, today }: Extract<Asked, { do: 'run' }>): Promise<void> {
+async function run({ document, trials, today }: Extract<TrialRequest, { do: 'run' }>): Promise<void> {
   const set = await readySet(document);
   let outcomes: Ran[] = [];
   let from = performance.now();
@@ -47,12 +47,15 @@ async function run({ document, trials, today }: Extract<Asked, { do: 'run' }>): 
   tell({ is: 'ran', outcomes, done: true });
 }
 
-async function breakAll({ document, today }: Extract<Asked, { do: 'reach' | 'break' }>): Promise<void> {
+async function breakAll({
+  document,
+  today,
+}: Extract<TrialRequest, { do: 'reach' | 'break' }>): Promise<void> {
   const code = await runnerFor(document);
-  let proven: Proven[] = [];
+  let proven: MutantResult[] = [];
   let [tried, all] = [0, 0];
   let from = performance.now();
-  for (const step of breakOnPurpose(document, kinds, { today, run: code })) {
+  for (const step of testMutations(document, kinds, { today, run: code })) {
     if (step.proven) proven.push(step.proven);
     [tried, all] = [step.done, step.of];
     const now = performance.now();
@@ -64,7 +67,7 @@ async function breakAll({ document, today }: Extract<Asked, { do: 'reach' | 'bre
   tell({ is: 'broke', proven, tried, of: all, done: true });
 }
 
-async function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>): Promise<void> {
+async function auditShare({ document, wanted }: Extract<TrialRequest, { do: 'audit' }>): Promise<void> {
   const code = await runnerFor(document);
   let steps: Audited[] = [];
   let from = performance.now();
@@ -79,9 +82,9 @@ async function auditShare({ document, wanted }: Extract<Asked, { do: 'audit' }>)
   tell({ is: 'audited', steps, done: true });
 }
 
-async function tryHands({ document, trial, today }: Extract<Asked, { do: 'hands' }>): Promise<void> {
+async function tryHands({ document, trial, today }: Extract<TrialRequest, { do: 'hands' }>): Promise<void> {
   const set = await readySet(document);
-  const read = readTape(trial.tape);
+  const read = parseTape(trial.tape);
   if (!read.ok) {
     tell({ is: 'by hands', hands: [] });
     return;
@@ -97,7 +100,7 @@ async function tryHands({ document, trial, today }: Extract<Asked, { do: 'hands'
 const tried = 4000;
 const wirings: readonly Wiring[] = ['browser', 'count'];
 
-async function tryFunction({ code }: Extract<Asked, { do: 'function' }>): Promise<void> {
+async function tryFunction({ code }: Extract<TrialRequest, { do: 'function' }>): Promise<void> {
   const [engine, { createCaller }] = await sandboxInThread();
   let caller: ReturnType<typeof createCaller>;
   try {
@@ -124,7 +127,7 @@ async function tryFunction({ code }: Extract<Asked, { do: 'function' }>): Promis
     );
   };
   tell({ is: 'trying', events: done, of });
-  const same = sameAs(format, kinds);
+  const same = equivalentConfig(format, kinds);
   const like = same && compiledOf(same.field, kinds);
   const wired = wirings.map((wiring, i): Wired => {
     const onStep = (events: number): void => {
@@ -146,7 +149,7 @@ async function tryFunction({ code }: Extract<Asked, { do: 'function' }>): Promis
   caller.end();
 }
 
-self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
+self.addEventListener('message', async ({ data }: MessageEvent<TrialRequest>) => {
   try {
     if (data.do === 'run') await run(data);
     else if (data.do === 'break') await breakAll(data);

@@ -1,4 +1,4 @@
-import type { Spot } from '../faults/spot.ts';
+import type { Cursor } from '../faults/cursor.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
 import type { CheckOptions, EntryOf } from '../options/option.ts';
 import type { Schema } from '../options/schema.ts';
@@ -17,7 +17,7 @@ export interface CheckDefinition<C extends CheckBase> {
   /** Its members as data: their type, the reader, the JSON Schema and the editor of the desk come from it. */
   readonly options: CheckOptions;
   /** Reports what no member says by itself: limits, members against each other. `kind`: what is known of the field, where it is known. */
-  read?(at: Spot, kind: Definition | undefined): void;
+  read?(at: Cursor, kind: Definition | undefined): void;
   /** What a schema can say of members against each other. */
   readonly rest?: Schema;
   /** What its message may name in `{…}` beside the label; `own`: what the code or the server brings, only they know. */

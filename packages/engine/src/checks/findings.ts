@@ -1,4 +1,4 @@
-import type { Held, Subject } from '../rules/checks.ts';
+import type { CheckedField, CheckedText } from '../rules/checks.ts';
 import { type Finding, passed, type Verdict } from '../rules/finding.ts';
 
 const none: Finding['data'] = {};
@@ -6,18 +6,18 @@ const none: Finding['data'] = {};
 /** A verdict with its code. */
 export const finding = (verdict: Verdict, code: string, data = none): Finding =>
   verdict === 'pass' ? passed : { verdict, code, data };
-export const rawOf = <P, B extends Held>({ kind, plan }: Subject<P, B>, body: B): string =>
+export const rawOf = <P, B extends CheckedText>({ kind, plan }: CheckedField<P, B>, body: B): string =>
   kind.raw(plan, body);
 /** What does not hold, and still could where there is room to type on. */
-export const failing = <P, B extends Held>(
-  { kind, plan }: Subject<P, B>,
+export const failing = <P, B extends CheckedText>(
+  { kind, plan }: CheckedField<P, B>,
   body: B,
   code: string,
   data = none,
 ): Finding => finding(kind.hasRoom(plan, body) ? 'open' : 'fail', code, data);
 
 /** A raw value as the field would show it. */
-export function shownAs<P, B extends Held>({ kind, plan }: Subject<P, B>, raw: string): string {
-  const { body } = kind.read(plan, raw);
-  return (kind.rest?.(plan, body) ?? body).display || raw;
+export function shownAs<P, B extends CheckedText>({ kind, plan }: CheckedField<P, B>, raw: string): string {
+  const { body } = kind.parse(plan, raw);
+  return (kind.toResting?.(plan, body) ?? body).display || raw;
 }

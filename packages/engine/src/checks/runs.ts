@@ -1,6 +1,6 @@
-import { asking } from '../rules/asking.ts';
 import type { Checks } from '../rules/checks.ts';
-import { clearing } from '../rules/clearing.ts';
+import { clearRejected } from '../rules/clear-rejected.ts';
+import { remoteCheck } from '../rules/remote-check.ts';
 import { checksum } from './checksum/run.ts';
 import { compare } from './compare/run.ts';
 import { custom } from './custom/run.ts';
@@ -14,7 +14,19 @@ import { remote } from './remote/run.ts';
 export { customBy } from '../rules/custom.ts';
 export { schemes } from './checksum/schemes.ts';
 /** The checks a field carries where a rule asks for them, each by itself and all together. */
-export { among, asking, checksum, clearing, compare, custom, length, matches, notAmong, notTrivial, remote };
+export {
+  among,
+  checksum,
+  clearRejected,
+  compare,
+  custom,
+  length,
+  matches,
+  notAmong,
+  notTrivial,
+  remote,
+  remoteCheck,
+};
 
 /** All of them, and what goes with some rules beside them. */
 export const checks = {
@@ -27,6 +39,6 @@ export const checks = {
   compare,
   remote,
   custom,
-  asking,
-  clearing,
+  remoteCheck,
+  clearRejected,
 } satisfies Required<Checks>;

@@ -29,7 +29,7 @@ const samples: { readonly [T in CheckType]: readonly [kind: KindName, check: Che
 }; // biome-ignore format: a check a line
 
 const documentWith = (kind: KindName, check: unknown): object => ({
-  arbeit: 1,
+  arbeit: 2,
   title: 'T',
   locale: 'en-GB',
   fields: [

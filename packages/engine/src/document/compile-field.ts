@@ -1,6 +1,6 @@
 import { compileCheck } from '../checks/compile.ts';
 import { checks } from '../checks/runs.ts';
-import type { OpenField } from '../field/kind.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
@@ -23,19 +23,19 @@ export function compileField(
   set: SetFacts,
   kinds: KindTable,
   languages?: Languages,
-): OpenField<PatternPlan, PatternBody>;
+): HydratedField<PatternPlan, PatternBody>;
 export function compileField(
   field: FieldDocument,
   set: SetFacts,
   kinds: KindTable,
   languages?: Languages,
-): OpenField;
+): HydratedField;
 export function compileField(
   field: FieldDocument,
   set: SetFacts,
   kinds: KindTable,
   languages: Languages = usual,
-): OpenField {
+): HydratedField {
   const kind = kinds[field.kind];
   if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
   const { define, run } = kind;

@@ -1,6 +1,6 @@
-import { type OpenField, withShape } from '../field/kind.ts';
+import { type HydratedField, withFormat } from '../field/kind.ts';
 import type { RunShape } from '../field/shape.ts';
-import { type OpenForm, openForm } from '../form/form.ts';
+import { type HydratedForm, hydrateForm } from '../form/form.ts';
 import type { FormRule } from '../form/form-rule.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
 import { customBy, type RunCode } from '../rules/custom.ts';
@@ -11,8 +11,8 @@ import { type FormDocument, type FormRuleDocument, fieldIdsOf, type SetDocument 
 
 /** A document ready to run. */
 export interface CompiledSet {
-  readonly fields: readonly OpenField[];
-  readonly forms: readonly OpenForm[];
+  readonly fields: readonly HydratedField[];
+  readonly forms: readonly HydratedForm[];
 }
 
 /** Compiles a checked document. Throws `RangeError` on what `readDocument` would have refused. */
@@ -24,29 +24,29 @@ export function compile(document: SetDocument, kinds: KindTable, languages: Lang
 }
 
 /** What runs developers' code: their checks, and the shapes of fields whose text such code lays out. */
-export interface RunOwnCode {
+export interface RunCustomCode {
   readonly check: RunCode;
   readonly shape: RunShape;
 }
 
 /** Whether anything of a set is developers' code: the shape of a field, or a rule. */
-export function hasOwnCode({ fields, forms = [] }: SetDocument, kinds: KindTable): boolean {
+export function hasCustomCode({ fields, forms = [] }: SetDocument, kinds: KindTable): boolean {
   const rules = [...fields, ...forms].flatMap((one) => one.rules ?? []);
   return (
-    fields.some(({ kind }) => kinds[kind]?.run.withShape) ||
+    fields.some(({ kind }) => kinds[kind]?.run.withFormat) ||
     rules.some(({ check }) => check.type === 'custom')
   );
 }
 
 /** The set with what runs developers' code, on fields whose shape is such code, or whose own rules or forms have any. */
-export function withOwnCode({ fields, forms }: CompiledSet, run: RunOwnCode): CompiledSet {
+export function withCustomCode({ fields, forms }: CompiledSet, run: RunCustomCode): CompiledSet {
   const custom = customBy(run.check);
-  const hasCode = ({ id, rules }: OpenField): boolean =>
+  const hasCode = ({ id, rules }: HydratedField): boolean =>
     [...rules, ...forms.flatMap((form) => form.rulesAt.get(id) ?? [])].some(
       ({ check }) => check.type === 'custom',
     );
   const running = fields.map((field) => {
-    const shaped = withShape(field, run.shape);
+    const shaped = withFormat(field, run.shape);
     return hasCode(field) ? { ...shaped, checks: { ...field.checks, custom } } : shaped;
   });
   if (running.every((field, i) => field === fields[i])) return { fields, forms };
@@ -54,7 +54,7 @@ export function withOwnCode({ fields, forms }: CompiledSet, run: RunOwnCode): Co
   return {
     fields: running,
     forms: forms.map((form) =>
-      openForm({ ...form, fields: form.fields.map((field) => byId.get(field.id) ?? field) }),
+      hydrateForm({ ...form, fields: form.fields.map((field) => byId.get(field.id) ?? field) }),
     ),
   };
 }
@@ -62,12 +62,12 @@ export function withOwnCode({ fields, forms }: CompiledSet, run: RunOwnCode): Co
 /** Compiles one form of a set whose fields, by id, are compiled. */
 export const compileForm = (
   form: FormDocument,
-  byId: ReadonlyMap<string, OpenField>,
+  byId: ReadonlyMap<string, HydratedField>,
   document: SetDocument,
   kinds: KindTable,
   languages: Languages = every,
-): OpenForm =>
-  openForm({
+): HydratedForm =>
+  hydrateForm({
     id: form.id,
     title: form.title ?? form.id,
     // The reader has seen that each of them is there.

@@ -42,7 +42,7 @@ export function valuesOf(
   const around = { id, locale: locale ?? set.locale, rules: [], classes: set.classes ?? {} };
   const plan = define.plan(entry ?? {}, around);
   return (written) => {
-    const { body, leftOut } = run.read(plan, written);
+    const { body, leftOut } = run.parse(plan, written);
     return leftOut ? undefined : (run.value(plan, body) ?? undefined);
   };
 }

@@ -1,16 +1,17 @@
 import type { CheckDocument } from '../checks/registry.ts';
-import type { Look } from '../field/look.ts';
+import type { Appearance } from '../field/appearance.ts';
 import type { AllKinds, KindName } from '../kinds/registry.ts';
 import type { EntryOf } from '../options/option.ts';
 import type { Plural } from '../rules/wording.ts';
 import type { Trial } from '../tape/trial.ts';
+import type { documentVersion } from './versions.ts';
 
 export type { Limit } from '../checks/range/define.ts';
 export type { CheckDocument };
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */
 export interface SetDocument {
-  readonly arbeit: 1;
+  readonly arbeit: typeof documentVersion;
   readonly title: string;
   readonly locale: string;
   readonly classes?: Readonly<Record<string, string>>;
@@ -40,7 +41,7 @@ export type FieldDocument<K extends KindName = KindName> = {
     readonly entry: Entries[Kind];
     readonly html?: Readonly<Record<string, string | boolean>>;
     /** How it is drawn where it is taken home. */
-    readonly look?: Look;
+    readonly look?: Appearance;
     readonly rules?: readonly RuleDocument[];
     /** In a form it counts only while this holds. */
     readonly when?: ConditionDocument;

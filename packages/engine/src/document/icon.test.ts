@@ -47,7 +47,7 @@ test('a look is read option by option, with one fault per mistake', () => {
   const faultsOf = (look: unknown) => {
     const result = readDocument(
       {
-        arbeit: 1,
+        arbeit: 2,
         title: 'T',
         locale: 'en-GB',
         fields: [{ id: 'a', kind: 'text', label: 'A', entry: {}, look }],

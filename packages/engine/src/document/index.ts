@@ -1,5 +1,5 @@
 export { comparisonsFor } from '../checks/compare/define.ts';
-export { type CompiledSet, compile, hasOwnCode, type RunOwnCode, withOwnCode } from './compile.ts';
+export { type CompiledSet, compile, hasCustomCode, type RunCustomCode, withCustomCode } from './compile.ts';
 export { compileField } from './compile-field.ts';
 export { compileCondition } from './condition.ts';
 export {
@@ -25,12 +25,13 @@ export {
 export { dataOfMessage, optionsOfCheck, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';
 export {
+  type CatalogueText,
   inLanguage,
   languagesOf,
   missingIn,
-  type Text,
   textsOf,
   unusedIn,
   withTextAt,
   withTranslation,
 } from './texts.ts';
+export { documentVersion, type Migration, migrated, migrationsOf, readableVersions } from './versions.ts';

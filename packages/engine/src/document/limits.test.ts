@@ -38,7 +38,7 @@ const many = <T>(n: number, of: (i: number) => T): T[] => Array.from({ length: n
 const named = (n: number, prefix: string, value: unknown) =>
   Object.fromEntries(many(n, (i) => [`${prefix}${i}`, value]));
 const text = (more: object = {}) => ({ id: 'a', kind: 'text', label: 'A', ...more });
-const set = (more: object = {}) => ({ arbeit: 1, title: 'T', locale: 'en-GB', fields: [text()], ...more });
+const set = (more: object = {}) => ({ arbeit: 2, title: 'T', locale: 'en-GB', fields: [text()], ...more });
 const withField = (more: object) => set({ fields: [text(more), { ...text(), id: 'b' }] });
 const withCheck = (check: object) => withField({ rules: [{ id: 'r', check }] });
 const code = 'export default () => {};';
@@ -116,7 +116,9 @@ test.each<[what: string, limit: number, make: (n: number) => unknown]>([
     most.code,
     (n) =>
       set({
-        fields: [{ id: 'a', kind: 'own', label: 'A', entry: { code: shape + ' '.repeat(n - shape.length) } }],
+        fields: [
+          { id: 'a', kind: 'custom', label: 'A', entry: { code: shape + ' '.repeat(n - shape.length) } },
+        ],
       }),
   ],
   [

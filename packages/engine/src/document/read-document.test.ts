@@ -17,7 +17,7 @@ const isBySchema = new Ajv2020({ strict: true, allowUnionTypes: true, strictRequ
 );
 
 const field = { id: 'pass', kind: 'pattern', label: 'Pass', entry: { pattern: '<4 digit>' } };
-const set = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [field] };
+const set = { arbeit: 2, title: 'Huts', locale: 'en-GB', fields: [field] };
 const withField = (more: object) => ({ ...set, fields: [{ ...field, ...more }] });
 const withRule = (check: object, more: object = {}) => withField({ rules: [{ id: 'r', check, ...more }] });
 
@@ -69,9 +69,9 @@ test('the demo is whole, and the schema agrees', () => {
 describe('one fault each', () => {
   test.each<[string, unknown, string, 'shape' | 'sense']>([
     ['not an object', [], '$', 'shape'],
-    ['no title', { arbeit: 1, locale: 'en', fields: [] }, '$.title', 'shape'],
+    ['no title', { arbeit: 2, locale: 'en', fields: [] }, '$.title', 'shape'],
     ['an empty title', { ...set, title: ' ' }, '$.title', 'shape'],
-    ['another version', { ...set, arbeit: 2 }, '$.arbeit', 'shape'],
+    ['another version', { ...set, arbeit: 3 }, '$.arbeit', 'shape'],
     ['no language tag', { ...set, locale: 'English please' }, '$.locale', 'shape'],
     ['a misspelt name', { ...set, feilds: [] }, '$.feilds', 'shape'],
     ['fields that are no list', { ...set, fields: {} }, '$.fields', 'shape'],

@@ -1,6 +1,6 @@
+import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { most, mostFaults } from '../faults/limits.ts';
-import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import { attributeNames } from '../field/html.ts';
 import { type Definition, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { builtIns, rangesOf } from '../kinds/editing/notation.ts';
@@ -12,6 +12,7 @@ import { problemWithIcon } from './icon.ts';
 import { readReferences } from './read-references.ts';
 import { readCondition, readFormRules, readMessage, readRules } from './read-rules.ts';
 import { readTrials } from './read-trials.ts';
+import { documentVersion, migrated, readableVersions } from './versions.ts';
 
 /** A document that was read, or everything that is wrong with it, each fault at its place. */
 export type DocumentResult =
@@ -94,7 +95,8 @@ function readCode(
 
 /**
  * Checks a document, reporting every fault with its JSON path, the first fifty in full. Nothing is half-loaded: it is
- * whole or refused. The document is handed on as it was, but that a field may leave out an `entry` of usual values.
+ * whole or refused. The document is returned as it was, with two exceptions: a field without `entry` gets an empty one, and a document of
+ * an older version is returned in the current version.
  */
 export function readDocument(
   json: unknown,
@@ -106,9 +108,10 @@ export function readDocument(
     const message = `Objects and lists stand more than ${mostDeep} deep inside of each other here: at most ${mostDeep} are read.`;
     return { ok: false, faults: [{ path: deepIn(json), message }] };
   }
-  readSet(new Spot(json, '$', faults), kinds, known);
+  const current = migrated(json);
+  readSet(new Cursor(current, '$', faults), kinds, known);
   if (faults.length === 0) {
-    const document = withEntries(json as SetDocument);
+    const document = withEntries(current as SetDocument);
     readInitials(document, faults, kinds);
     if (parseCode) readCode(document, faults, kinds, parseCode);
     if (faults.length === 0) return { ok: true, document };
@@ -140,7 +143,7 @@ function readInitials(document: SetDocument, faults: DocumentFault[], kinds: Kin
   for (const [i, field] of document.fields.entries()) {
     if (!field.initial) continue;
     const { plan, kind } = compileField(field, document, kinds);
-    const { leftOut, rejected, body } = kind.read(plan, field.initial);
+    const { leftOut, rejected, body } = kind.parse(plan, field.initial);
     const raw = kind.raw(plan, body);
     if (leftOut || rejected || !raw) {
       const what = leftOut ? `it leaves out ${JSON.stringify(leftOut)}` : 'it takes nothing of it';
@@ -153,7 +156,7 @@ function readInitials(document: SetDocument, faults: DocumentFault[], kinds: Kin
   }
 }
 
-function readSet(at: Spot, kinds: KindTable, known: ReadOptions['known'] | undefined): void {
+function readSet(at: Cursor, kinds: KindTable, known: ReadOptions['known'] | undefined): void {
   if (
     !at.object(
       ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms', 'trials', 'texts'],
@@ -161,9 +164,10 @@ function readSet(at: Spot, kinds: KindTable, known: ReadOptions['known'] | undef
     )
   )
     return;
-  if (at.has('arbeit') && at.get('arbeit').value !== 1) {
+  if (at.has('arbeit') && at.get('arbeit').value !== documentVersion) {
     const found = nameOf(at.get('arbeit').value);
-    at.get('arbeit').fault(`This reads version 1 of the document, found ${found}.`, { suggestion: '1' });
+    const message = `Unknown document version: ${found}. Expected ${readableVersions.join(' or ')}.`;
+    at.get('arbeit').fault(message, { suggestion: String(documentVersion) });
   }
   if (at.has('title')) at.get('title').filled();
   if (at.has('locale')) readLocale(at.get('locale'));
@@ -178,13 +182,13 @@ function readSet(at: Spot, kinds: KindTable, known: ReadOptions['known'] | undef
 }
 
 /** Texts in other languages, each by a name. Whether something of the set has that name is no fault: it is told in the catalogue. */
-function readTexts(at: Spot): void {
+function readTexts(at: Cursor): void {
   if (!isObject(at, 'texts by language')) return;
   const languages = Object.keys(at.value as object);
   if (languages.length > most.languages) at.fault(`The maximum is ${most.languages} languages.`);
   for (const language of languages.slice(0, most.languages)) {
     const own = at.get(language);
-    readLocale(new Spot(language, own.path, own.faults));
+    readLocale(new Cursor(language, own.path, own.faults));
     if (!isObject(own, 'texts by name')) continue;
     const keys = Object.keys(own.value as object);
     if (keys.length > most.texts) own.fault(`The maximum is ${most.texts} texts.`);
@@ -197,14 +201,14 @@ function readTexts(at: Spot): void {
   }
 }
 
-function isObject(at: Spot, what: string): boolean {
+function isObject(at: Cursor, what: string): boolean {
   const isOne = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
   if (!isOne) at.fault(`Expected an object of ${what}, found ${nameOf(at.value)}.`);
   return isOne;
 }
 
 /** A BCP 47 tag, by form. */
-function readLocale(at: Spot): void {
+function readLocale(at: Cursor): void {
   const tag = at.string();
   if (tag !== undefined && !/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/i.test(tag))
     at.fault(`"${tag}" is no language tag (BCP 47).`, { suggestion: 'en-GB' });
@@ -222,7 +226,7 @@ function isLocale(tag: string): boolean {
   }
 }
 
-function readClasses(at: Spot): string[] {
+function readClasses(at: Cursor): string[] {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
     at.fault(`Expected an object of named classes, found ${nameOf(at.value)}.`);
     return [];
@@ -273,7 +277,7 @@ interface ReadWith {
   readonly kinds: KindTable;
 }
 
-function readFields(at: Spot, { classes, of, kinds, known }: ReadWith): Fields {
+function readFields(at: Cursor, { classes, of, kinds, known }: ReadWith): Fields {
   const ids = new Set<string>();
   const fields = new Map<string, Definition | undefined>();
   for (const field of at.items()) {
@@ -307,13 +311,13 @@ function readFields(at: Spot, { classes, of, kinds, known }: ReadWith): Fields {
 }
 
 /** Each option by itself, and where these are sound, what they come to together. */
-function readEntry(at: Spot, kind: Definition, classes: readonly string[]): void {
+function readEntry(at: Cursor, kind: Definition, classes: readonly string[]): void {
   const before = at.faults.length;
   readOptions(at, kind.options, { classes });
   if (at.faults.length === before) kind.check?.(at);
 }
 
-function readHtml(at: Spot): void {
+function readHtml(at: Cursor): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
     at.fault(`Expected an object of HTML attributes, found ${nameOf(at.value)}.`);
     return;
@@ -333,7 +337,7 @@ function readHtml(at: Spot): void {
 /** Signs before and behind are short: they stand in the frame of a field. */
 const longestSign = 20;
 
-function readLook(at: Spot): void {
+function readLook(at: Cursor): void {
   if (!at.object(['label', 'size', 'before', 'behind', 'width', 'icon'], [])) return;
   at.choice('label', ['above', 'beside', 'inside']);
   at.choice('size', ['small', 'medium', 'large']);
@@ -350,7 +354,7 @@ function readLook(at: Spot): void {
 
 const formKeys = ['id', 'title', 'fields', 'sections', 'submit', 'completes', 'unanswered', 'rules'];
 
-function readForms(at: Spot, fields: Fields): void {
+function readForms(at: Cursor, fields: Fields): void {
   const ids = new Set<string>();
   for (const form of at.items()) {
     if (!form.object(formKeys, ['id'])) continue;
@@ -380,7 +384,7 @@ function readForms(at: Spot, fields: Fields): void {
 }
 
 /** The fields of a form or of one of its sections, added to those already `seen`. */
-function readPlaces(at: Spot, fields: Fields, seen: Set<string>): void {
+function readPlaces(at: Cursor, fields: Fields, seen: Set<string>): void {
   for (const field of at.items()) {
     const id = field.string();
     if (id === undefined) continue;

@@ -12,7 +12,7 @@ const hut = {
 }; // biome-ignore format: short
 const price = { id: 'price', kind: 'currency', label: 'Price', entry: { currency: 'GBP' } };
 const set = (fields: readonly object[], forms: readonly object[] = []) => ({
-  arbeit: 1,
+  arbeit: 2,
   title: 'T',
   locale: 'en-GB',
   fields,

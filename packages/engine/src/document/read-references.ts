@@ -1,4 +1,4 @@
-import { list, nameOf, type Spot } from '../faults/spot.ts';
+import { type Cursor, list, nameOf } from '../faults/cursor.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { valuesOf } from './condition.ts';
 import {
@@ -13,14 +13,14 @@ import {
 /** A place that speaks of another field: which one, and where. */
 interface Reference {
   readonly field: string;
-  readonly at: Spot;
+  readonly at: Cursor;
 }
 
 /**
  * What fields, rules and forms say of other fields: that these are there, can be compared, can hold what is asked of them, stand in the same form,
  * and that no field counts only while it counts itself. Asked of a document that is otherwise sound.
  */
-export function readReferences(at: Spot, kinds: KindTable): void {
+export function readReferences(at: Cursor, kinds: KindTable): void {
   // It has been read and found sound.
   const set = at.value as SetDocument;
   const before = at.faults.length;
@@ -72,7 +72,7 @@ const speaksOfOthers = ({ check, when }: RuleDocument): boolean =>
   when !== undefined || check.type === 'compare' || 'with' in check;
 
 /** The fields a rule speaks of, beside the one it stands at. */
-function referencesOf(rule: RuleDocument, at: Spot): readonly Reference[] {
+function referencesOf(rule: RuleDocument, at: Cursor): readonly Reference[] {
   const { check } = rule;
   const named = 'with' in check ? (check.with ?? []) : [];
   return [
@@ -83,7 +83,7 @@ function referencesOf(rule: RuleDocument, at: Spot): readonly Reference[] {
 }
 
 /** The fields a condition speaks of, each with its place. */
-function conditionsIn(when: ConditionDocument | undefined, at: Spot): readonly Reference[] {
+function conditionsIn(when: ConditionDocument | undefined, at: Cursor): readonly Reference[] {
   if (!when) return [];
   if ('not' in when) return conditionsIn(when.not, at.get('not'));
   if ('field' in when) return [{ field: when.field, at: at.get('field') }];
@@ -104,7 +104,7 @@ function readComparison(
   { check }: RuleDocument,
   field: FieldDocument,
   byId: ReadonlyMap<string, FieldDocument>,
-  at: () => Spot,
+  at: () => Cursor,
   kinds: KindTable,
 ): void {
   if (check.type !== 'compare') return;
@@ -122,13 +122,13 @@ function readComparison(
 
 /** What a condition asks of a field must be something the field can hold: else it would never hold. */
 function readValues(
-  at: Spot,
+  at: Cursor,
   set: SetDocument,
   byId: ReadonlyMap<string, FieldDocument>,
   kinds: KindTable,
 ): void {
   const canBe = possibleValues(set, kinds);
-  const look = (when: ConditionDocument, spot: Spot): void => {
+  const look = (when: ConditionDocument, spot: Cursor): void => {
     if ('not' in when) look(when.not, spot.get('not'));
     if ('all' in when) for (const [i, one] of when.all.entries()) look(one, spot.get('all').item(i));
     if ('any' in when) for (const [i, one] of when.any.entries()) look(one, spot.get('any').item(i));
@@ -147,7 +147,7 @@ function readValues(
     }
   };
   for (const [i, { when, rules = [] }] of set.fields.entries()) {
-    const spot = (): Spot => at.get('fields').item(i);
+    const spot = (): Cursor => at.get('fields').item(i);
     if (when) look(when, spot().get('when'));
     for (const [j, rule] of rules.entries())
       if (rule.when) look(rule.when, spot().get('rules').item(j).get('when'));
@@ -181,7 +181,7 @@ function possibleValues(set: SetDocument, kinds: KindTable): CanBe {
 }
 
 /** Fields that count only while they count themselves. Followed without recursion: a chain may be as long as the document. */
-function readCircles(at: Spot, set: SetDocument): void {
+function readCircles(at: Cursor, set: SetDocument): void {
   const needs = new Map(set.fields.map(({ id, when }) => [id, when ? fieldsIn(when) : []]));
   const done = new Set<string>();
   for (const [i, { id }] of set.fields.entries()) {

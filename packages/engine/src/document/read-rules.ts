@@ -1,15 +1,15 @@
 import { type CheckDocument, type CheckType, checkTypes, definitionOf } from '../checks/registry.ts';
+import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { nearest } from '../faults/fault.ts';
 import { most } from '../faults/limits.ts';
-import { list, nameOf, readId, Spot } from '../faults/spot.ts';
 import type { Definition } from '../kinds/contract/definition.ts';
 import type { CheckOptions } from '../options/option.ts';
 import { readMembers } from '../options/read.ts';
 import { pluralCategories } from '../rules/wording.ts';
 
 /** The rules of a field of that kind. */
-export function readRules(at: Spot, kind: Definition | undefined): void {
+export function readRules(at: Cursor, kind: Definition | undefined): void {
   const ids = new Set<string>();
   for (const rule of at.items(most.rules)) {
     if (!rule.object(ruleKeys, ['id', 'check'])) continue;
@@ -21,7 +21,7 @@ export function readRules(at: Spot, kind: Definition | undefined): void {
 const ruleKeys = ['id', 'check', 'say', 'code', 'show', 'severity', 'when', 'refused', 'samples'];
 
 /** The rules of a form; `fields` tells of each field, by its id, what kind it is. */
-export function readFormRules(at: Spot, fields: ReadonlyMap<unknown, Definition | undefined>): void {
+export function readFormRules(at: Cursor, fields: ReadonlyMap<unknown, Definition | undefined>): void {
   const ids = new Set<string>();
   for (const rule of at.items(most.rules)) {
     if (!rule.object([...ruleKeys, 'field'], ['id', 'field', 'check'])) continue;
@@ -32,7 +32,7 @@ export function readFormRules(at: Spot, fields: ReadonlyMap<unknown, Definition 
 }
 
 /** What a rule is beside its id. */
-function readRule(rule: Spot, kind: Definition | undefined): void {
+function readRule(rule: Cursor, kind: Definition | undefined): void {
   if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
     rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
   if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
@@ -44,14 +44,14 @@ function readRule(rule: Spot, kind: Definition | undefined): void {
   if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value), kind);
 }
 
-function readSamples(at: Spot): void {
+function readSamples(at: Cursor): void {
   if (!at.object(['pass', 'fail'], [])) return;
   for (const key of ['pass', 'fail'])
     if (at.has(key)) for (const value of at.get(key).items()) value.string();
 }
 
 /** The form of a condition; which fields there are is looked at once all are known. */
-export function readCondition(at: Spot): void {
+export function readCondition(at: Cursor): void {
   const kinds = ['field', 'all', 'any', 'not'];
   if (!at.object([...kinds, 'is'], [])) return;
   const given = kinds.filter((key) => at.has(key));
@@ -84,13 +84,13 @@ const typeOf = (check: unknown): CheckType | undefined => {
 };
 
 /** A message of a check of a field of that kind, or any text in forms. */
-export function readMessage(at: Spot, type: CheckType | undefined, kind: Definition | undefined): void {
+export function readMessage(at: Cursor, type: CheckType | undefined, kind: Definition | undefined): void {
   const isPlural = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
   if (isPlural) readPlural(at, type, kind);
   else readText(at, type, kind);
 }
 
-function readText(at: Spot, type: CheckType | undefined, kind: Definition | undefined): void {
+function readText(at: Cursor, type: CheckType | undefined, kind: Definition | undefined): void {
   const text = at.filled();
   if (text === undefined || !type) return;
   for (const { problem, suggestion } of problemsOfMessage(type, text, kind))
@@ -98,7 +98,7 @@ function readText(at: Spot, type: CheckType | undefined, kind: Definition | unde
 }
 
 /** A text in several forms, which goes by one of the check's own numbers. */
-function readPlural(at: Spot, type: CheckType | undefined, kind: Definition | undefined): void {
+function readPlural(at: Cursor, type: CheckType | undefined, kind: Definition | undefined): void {
   if (!at.object(['by', ...pluralCategories], ['by', 'other'])) return;
   for (const form of pluralCategories) if (at.has(form)) readText(at.get(form), type, kind);
   if (!at.has('by')) return;
@@ -139,7 +139,7 @@ function problemsOfMessage(
     });
 }
 
-function readCheck(at: Spot, kind: Definition | undefined): void {
+function readCheck(at: Cursor, kind: Definition | undefined): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
     at.object([], []);
     return;
@@ -164,7 +164,7 @@ function readCheck(at: Spot, kind: Definition | undefined): void {
 /** What is wrong with one check of a field of that kind, in sentences; for screens that edit one. */
 export function problemWithCheck(kind: Definition, check: unknown): readonly string[] {
   const faults: DocumentFault[] = [];
-  readCheck(new Spot(check, '$', faults), kind);
+  readCheck(new Cursor(check, '$', faults), kind);
   return faults.map(({ message, column }) =>
     column === undefined ? message : `Column ${column}: ${message}`,
   );

@@ -1,12 +1,12 @@
+import { type Cursor, readId } from '../faults/cursor.ts';
 import { most } from '../faults/limits.ts';
-import { readId, type Spot } from '../faults/spot.ts';
-import { readTape } from '../tape/read-tape.ts';
+import { parseTape } from '../tape/parse-tape.ts';
 
 /**
  * Trials: tapes that can be read, and expect something. Whether the field, the form and the rules they speak of are there is no fault of the
  * document: it is told when they are played, and a field that is taken away takes nothing else with it.
  */
-export function readTrials(at: Spot): void {
+export function readTrials(at: Cursor): void {
   const ids = new Set<string>();
   for (const trial of at.items()) {
     if (!trial.object(['id', 'name', 'why', 'tape'], ['id', 'tape'])) continue;
@@ -17,10 +17,10 @@ export function readTrials(at: Spot): void {
   }
 }
 
-function readTrialTape(at: Spot): void {
+function readTrialTape(at: Cursor): void {
   const text = at.string(most.tape);
   if (text === undefined) return;
-  const read = readTape(text);
+  const read = parseTape(text);
   if (!read.ok)
     for (const { line, column, message } of read.faults)
       at.fault(`Line ${line}, column ${column} of the tape: ${message}`);

@@ -8,7 +8,7 @@ import { readDocument } from './read-document.ts';
 const many = <T>(n: number, f: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => f(i));
 const text = (id: string, more: object = {}) => ({ id, kind: 'text', label: 'Name', ...more });
 const set = (fields: unknown, more: object = {}) => ({
-  arbeit: 1,
+  arbeit: 2,
   title: 'T',
   locale: 'en-GB',
   fields,
@@ -217,7 +217,7 @@ const parts: Readonly<Record<string, (n: number) => unknown>> = {
     set([
       {
         id: 'o',
-        kind: 'own',
+        kind: 'custom',
         label: 'O',
         entry: { code: `${'\n'.repeat(Math.min(19000, n * 10))}export function shape(c) { return c; }` },
       },
@@ -226,7 +226,7 @@ const parts: Readonly<Record<string, (n: number) => unknown>> = {
     set([
       {
         id: 'o',
-        kind: 'own',
+        kind: 'custom',
         label: 'O',
         entry: { code: `${'; \n}'.repeat(Math.min(4900, n * 5))}export function shape(c) { return c; }` },
       },

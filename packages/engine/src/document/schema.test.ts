@@ -144,7 +144,7 @@ const rule = fc.record(
       { by: 1, other: 'x' },
       { by: 'max', other: ' ' },
     ),
-    code: fc.constantFrom<unknown>('own-code', 'two words'),
+    code: fc.constantFrom<unknown>('custom-code', 'two words'),
     show: fc.constantFrom<unknown>('at-once', 'leave', 'later'),
     severity: fc.constantFrom<unknown>('warning', 'bad'),
     when: condition,
@@ -174,7 +174,11 @@ const field = fc.constantFrom(...(Object.keys(kinds) as (keyof typeof kinds)[]))
 
 const document = fc.record(
   {
-    arbeit: fc.oneof({ arbitrary: fc.constant<unknown>(1), weight: 20 }, { arbitrary: rubbish, weight: 1 }),
+    // Of an older version the reader makes the current one first, which the schema does not.
+    arbeit: fc.oneof(
+      { arbitrary: fc.constant<unknown>(2), weight: 20 },
+      { arbitrary: rubbish.filter((value) => value !== 1), weight: 1 },
+    ),
     title: fc.constant('Huts'),
     locale: fc.constant('en-GB'),
     fields: fc.array(field, { maxLength: 2 }),

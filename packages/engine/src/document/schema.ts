@@ -6,12 +6,13 @@ import { mayBeLeftOut } from '../options/option.ts';
 import { type Schema, schemaOf, schemaOfMembers } from '../options/schema.ts';
 import { filled, listOf, shape, text } from '../options/shapes.ts';
 import { pluralCategories } from '../rules/wording.ts';
+import { documentVersion } from './versions.ts';
 
 /**
  * What the schema leaves to the reader, because no schema can say it:
  * mistakes inside a text in a language of its own (notation, expression, code, tape, characters of a class, data in a message), values
  * against each other (what is said of other fields, what a kind can be compared by, bounds, groups and length, choices that repeat, ids that meet or repeat, an initial value and its field), whether a code or
- * a locale is known, and how a limit of a kind is written.
+ * a locale is known, and how a limit of a kind is written. The schema describes the current version of documents; the reader also reads older ones.
  */
 const word: Schema = { type: 'string', maxLength: most.id, pattern: '^[A-Za-z][\\w-]*$' };
 const texts: Schema = listOf(text);
@@ -166,7 +167,7 @@ export function documentSchema(kinds: KindTable): Schema {
     description: 'The fields and forms of one project. Files are named *.arbeit.json.',
     ...shape(
       {
-        arbeit: { const: 1, description: 'Version of this format.' },
+        arbeit: { const: documentVersion, description: 'Version of this format.' },
         title: { $ref: '#/$defs/filled' },
         locale: { $ref: '#/$defs/locale' },
         classes: {

@@ -2,7 +2,7 @@ import type { Plural } from '../rules/wording.ts';
 import type { FieldDocument, FormDocument, RuleDocument, SetDocument } from './document.ts';
 
 /** A text of a set that people read, and the name it has in every language: `fields/phone/label`, `forms/booking/rules/order`. */
-export interface Text {
+export interface CatalogueText {
   readonly key: string;
   /** Whose it is. */
   readonly of: { readonly type: 'field' | 'form'; readonly id: string };
@@ -22,20 +22,20 @@ const optionsOf = (field: FieldDocument): readonly Choice[] =>
   (field.entry as { options?: readonly Choice[] } | undefined)?.options ?? [];
 
 /** All texts of a set, in its order. */
-export function textsOf({ fields, forms = [] }: SetDocument): readonly Text[] {
+export function textsOf({ fields, forms = [] }: SetDocument): readonly CatalogueText[] {
   return [...fields.flatMap(ofField), ...forms.flatMap(ofForm)];
 }
 
-function ofField(field: FieldDocument): readonly Text[] {
+function ofField(field: FieldDocument): readonly CatalogueText[] {
   const { id, rules = [] } = field;
   const of = { type: 'field', id } as const;
-  const words = (['label', 'hint', 'placeholder'] as const).flatMap((what): Text[] =>
+  const words = (['label', 'hint', 'placeholder'] as const).flatMap((what): CatalogueText[] =>
     field[what] ? [{ key: `fields/${id}/${what}`, of, what, name: what, text: field[what] }] : [],
   );
   return [
     ...words,
     ...optionsOf(field).map(
-      ({ value, label }): Text => ({
+      ({ value, label }): CatalogueText => ({
         key: `fields/${id}/options/${value}`,
         of,
         what: 'option',
@@ -43,23 +43,29 @@ function ofField(field: FieldDocument): readonly Text[] {
         text: label ?? value,
       }),
     ),
-    ...rules.map((rule): Text => ofRule(`fields/${id}`, of, rule)),
+    ...rules.map((rule): CatalogueText => ofRule(`fields/${id}`, of, rule)),
   ];
 }
 
-function ofForm({ id, title, sections = [], rules = [] }: FormDocument): readonly Text[] {
+function ofForm({ id, title, sections = [], rules = [] }: FormDocument): readonly CatalogueText[] {
   const of = { type: 'form', id } as const;
   return [
     ...(title ? [{ key: `forms/${id}/title`, of, what: 'title', name: 'title', text: title } as const] : []),
     // Sections have no id, and change places: what they are called is their name.
     ...[...new Set(sections.flatMap((section) => section.title || []))].map(
-      (name): Text => ({ key: `forms/${id}/sections/${name}`, of, what: 'section', name, text: name }),
+      (name): CatalogueText => ({
+        key: `forms/${id}/sections/${name}`,
+        of,
+        what: 'section',
+        name,
+        text: name,
+      }),
     ),
-    ...rules.map((rule): Text => ofRule(`forms/${id}`, of, rule)),
+    ...rules.map((rule): CatalogueText => ofRule(`forms/${id}`, of, rule)),
   ];
 }
 
-const ofRule = (owner: string, of: Text['of'], { id, say }: RuleDocument): Text => ({
+const ofRule = (owner: string, of: CatalogueText['of'], { id, say }: RuleDocument): CatalogueText => ({
   key: `${owner}/rules/${id}`,
   of,
   what: 'rule',
@@ -71,7 +77,7 @@ const ofRule = (owner: string, of: Text['of'], { id, say }: RuleDocument): Text 
 export const languagesOf = ({ texts = {} }: SetDocument): readonly string[] => Object.keys(texts);
 
 /** Texts that a language lacks, of those written in the set's own. */
-export const missingIn = (set: SetDocument, language: string): readonly Text[] =>
+export const missingIn = (set: SetDocument, language: string): readonly CatalogueText[] =>
   textsOf(set).filter(({ key, text }) => text !== undefined && set.texts?.[language]?.[key] === undefined);
 
 /** Names under which a language has a text that nothing in the set reads. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { read } from '../field/reading.ts';
-import { apply, start } from '../field/state.ts';
+import { apply, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
 import { kinds } from '../kinds/registry.ts';
 import { languages } from '../rules/wording/all.ts';
 import { type Languages, type Plural, pluralCategories } from '../rules/wording.ts';
@@ -42,7 +42,7 @@ const field = (
 ) => compileField({ id: 'f', kind, label: 'F', entry, rules } as FieldDocument, { locale }, kinds, own);
 const said = (compiled: ReturnType<typeof field>, text: string): string | undefined => {
   const set = apply(compiled, start(compiled), { type: 'set', text });
-  return read(compiled, apply(compiled, set, { type: 'submit' })).shown[0]?.message;
+  return evaluate(compiled, apply(compiled, set, { type: 'submit' })).shown[0]?.message;
 };
 
 describe('messages', () => {
@@ -103,7 +103,7 @@ describe('messages', () => {
 
   test('may name the data of the kind’s own findings, and no other', () => {
     const document = (kind: string, entry: object, say: string) => ({
-      arbeit: 1,
+      arbeit: 2,
       title: 'T',
       locale: 'en-GB',
       fields: [{ id: 'f', kind, label: 'F', entry, rules: [{ id: 'c', check: { type: 'complete' }, say }] }],

@@ -1,2 +1,2 @@
+export { Cursor } from './cursor.ts';
 export type { DocumentFault } from './document-fault.ts';
-export { Spot } from './spot.ts';

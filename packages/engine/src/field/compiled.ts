@@ -1,6 +1,6 @@
 import type { Condition } from '../rules/condition.ts';
 import type { Rule } from '../rules/rule.ts';
-import type { Look } from './look.ts';
+import type { Appearance } from './appearance.ts';
 
 /** A kind's compiled definition, plain data through and through; `kind` tells whose it is. Each kind's `run.ts` has its own. */
 export interface Plan {
@@ -20,7 +20,7 @@ export interface CompiledField<P extends Plan = Plan> {
   readonly messages: 'first' | 'all';
   readonly rules: readonly Rule[];
   /** How it is drawn where it is taken home. */
-  readonly look?: Look | undefined;
+  readonly look?: Appearance | undefined;
   /** In a form it counts only while this holds. */
   readonly when?: Condition | undefined;
   readonly plan: P;

@@ -1,6 +1,6 @@
 /**
  * What fields may have beside a kind and rules about their own value. Here all of it is there; a hand-off leaves out what none of its fields
- * has (`lacks.ts` says which, `packages/handoff/src/emit` puts others in their place).
+ * has (`unused-features.ts` says which, `packages/handoff/src/emit` puts others in their place).
  */
 
 /** Forms, with rules across fields and conditions. */
@@ -8,6 +8,6 @@ export const hasForms: boolean = true;
 /** Checks that a field has to carry (`carriedBy`). */
 export const hasChecks: boolean = true;
 /** Rules that ask elsewhere. */
-export const hasAsking: boolean = true;
+export const hasRemoteChecks: boolean = true;
 /** Rules that take out what they refuse. */
-export const hasClearing: boolean = true;
+export const hasClearRejected: boolean = true;

@@ -1,26 +1,26 @@
 export type { Answer } from '../rules/checks.ts';
 export type { Ask, Question, Questions } from '../rules/questions.ts';
-export type { Body, Edited, Extent, Reason, Taken } from './body.ts';
+export type { Appearance } from './appearance.ts';
+export { apply, keysOf, start } from './apply.ts';
 export type { CompiledField, Plan } from './compiled.ts';
+export { type Evaluation, evaluate, type Flags, toMessage, type VisibleMessage } from './evaluation.ts';
+export type { FieldEvent, FieldState, Refused } from './field-state.ts';
 export { attributeNames, mayStand } from './html.ts';
 export {
-  type BodyOf,
   type ControlName,
-  closed,
+  dehydrate,
   type FieldOf,
+  type HydratedField,
+  hydrate,
+  hydrateAny,
   type Kind,
   type Kinds,
-  type OpenField,
-  open,
-  openAny,
+  type TextStateOf,
   type ValueOf,
-  withShape,
+  withFormat,
 } from './kind.ts';
-export { lacks as lacksOfFields } from './lacks.ts';
-export type { Look } from './look.ts';
-export type { FieldEvent, FieldState, Refused } from './moment.ts';
-export { type Flags, type Reading, read, type Shown, told } from './reading.ts';
 export { refusalAfter } from './refusing.ts';
 export { sampleVerdict } from './sample-verdict.ts';
 export type { Ahead, RunShape, Shaped } from './shape.ts';
-export { apply, keysOf, start } from './state.ts';
+export type { EditResult, Extent, InsertResult, Reason, TextState } from './text-state.ts';
+export { unusedFeatures as unusedFeaturesOfFields } from './unused-features.ts';

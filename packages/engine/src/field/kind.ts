@@ -1,9 +1,9 @@
-import { type Checks, carriedBy, type Judged } from '../rules/checks.ts';
-import type { Body, Edited, Extent, Reason, Taken } from './body.ts';
+import { type Checkable, type Checks, carriedBy } from '../rules/checks.ts';
 import type { CompiledField, Plan } from './compiled.ts';
 import { hasChecks } from './features.ts';
-import type { FieldEvent, FieldState } from './moment.ts';
+import type { FieldEvent, FieldState } from './field-state.ts';
 import type { Ahead, RunShape } from './shape.ts';
+import type { EditResult, Extent, InsertResult, Reason, TextState } from './text-state.ts';
 
 /** Controls beside a line of text: a box for each character; a list, buttons or boxes to pick from. */
 export type ControlName = 'boxes' | 'picks';
@@ -12,41 +12,41 @@ export type ControlName = 'boxes' | 'picks';
  * What a kind of field must be able to do. `plan` is the compiled definition, `body` what the field holds;
  * offsets are UTF-16 units of the display. Everything is pure. What is optional, most kinds do without.
  */
-export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judged<P, B> {
+export interface Kind<P extends Plan = Plan, B extends TextState = TextState> extends Checkable<P, B> {
   /** What its fields are typed into or picked from, where that is not a line of text. */
   readonly control?: ControlName;
   /** What a field holds in which nobody has typed. */
   empty(plan: P): B;
   /** One character from the keyboard. A reason means: nothing changed. */
-  key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason;
+  key(plan: P, body: B, start: number, end: number, character: string): EditResult<B> | Reason;
   /** A text at once: paste, drop, the end of a composition. */
-  insert(plan: P, body: B, start: number, end: number, text: string): Taken<B>;
+  insert(plan: P, body: B, start: number, end: number, text: string): InsertResult<B>;
   /** A whole value from the program, the initial value. Takes raw values first, then whatever a paste takes. */
-  read(plan: P, text: string): Taken<B>;
+  parse(plan: P, text: string): InsertResult<B>;
   /** Takes out what is selected, or what the extent says. */
-  erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B>;
+  erase(plan: P, body: B, start: number, end: number, extent: Extent): EditResult<B>;
   /** The body with the caret at the end of its content. */
-  whole(plan: P, body: B): Edited<B>;
+  caretAtEnd(plan: P, body: B): EditResult<B>;
   /** The nearest offset where the caret may stand. */
-  stand?(plan: P, body: B, offset: number): number;
+  clampCaret?(plan: P, body: B, offset: number): number;
   /** Of kinds with long texts what finds the nearest offset of the display at or left of one that splits no character. */
   boundaryAt?(display: string, offset: number): number;
-  /** Carries out events for kinds with a resting text or steps: `around.ts`. */
-  around?(field: OpenField<P, B>, state: FieldState<B>, event: FieldEvent): FieldState<B>;
+  /** Carries out events for kinds with a resting text or steps: `resting.ts`. */
+  reduce?(field: HydratedField<P, B>, state: FieldState<B>, event: FieldEvent): FieldState<B>;
   /** What leaving makes of the content: padded, tidied. Nothing a key would refuse, and done once it stays. */
-  leave?(plan: P, body: B): B;
+  normalizeOnBlur?(plan: P, body: B): B;
   /** The same content as it shows while it is typed into. */
-  wake?(plan: P, body: B): B;
+  toEditing?(plan: P, body: B): B;
   /** The up key (`by` 1) and the down key (-1); `undefined` where there is nothing to step. */
-  step?(plan: P, body: B, caret: number, by: 1 | -1): Edited<B> | undefined;
+  step?(plan: P, body: B, caret: number, by: 1 | -1): EditResult<B> | undefined;
   /** What there is to tell of a value, by name: `weekday`, `week`. */
   facts?(plan: P, body: B): Readonly<Record<string, string>>;
   /** Guide text still to come, drawn behind the input after what it displays; empty when there is none. */
-  ghost?(plan: P, body: B): string;
+  guideText?(plan: P, body: B): string;
   /** The same kind with what runs a developer's code: of kinds whose text such code lays out. */
-  withShape?(run: RunShape): Kind<P, B>;
+  withFormat?(run: RunShape): Kind<P, B>;
   /** Of such kinds the contents the next key may lead to, and the code that lays them out: whoever asks elsewhere for shapes asks for these ahead. */
-  ahead?(plan: P, body: B, start: number, end: number): Ahead;
+  prefetch?(plan: P, body: B, start: number, end: number): Ahead;
   /** What fields on one value hand each other: the typed value, or where parts of one mean something already, raw. */
   readonly shares?: 'raw';
 }
@@ -55,8 +55,11 @@ export interface Kind<P extends Plan = Plan, B extends Body = Body> extends Judg
  * A compiled field brought to life: with what its kind can do. What is typed into, checked and told of is one of these. `V` are the
  * values it can have, where its declaration knows them.
  */
-export interface OpenField<P extends Plan = Plan, B extends Body = Body, V extends string = string>
-  extends CompiledField<P> {
+export interface HydratedField<
+  P extends Plan = Plan,
+  B extends TextState = TextState,
+  V extends string = string,
+> extends CompiledField<P> {
   readonly kind: Kind<P, B>;
   /** Only a type says so: nothing stands there. */
   readonly '~value'?: V;
@@ -65,11 +68,11 @@ export interface OpenField<P extends Plan = Plan, B extends Body = Body, V exten
 }
 
 /** What fields of a kind hold. */
-export type BodyOf<K extends { empty(plan: never): Body }> = ReturnType<K['empty']>;
+export type TextStateOf<K extends { empty(plan: never): TextState }> = ReturnType<K['empty']>;
 
 /** A field of a kind, and the values it can have. */
-export type FieldOf<K extends { empty(plan: never): Body }, V extends string = string> =
-  K extends Kind<infer P, infer B> ? OpenField<P, B, V> : never;
+export type FieldOf<K extends { empty(plan: never): TextState }, V extends string = string> =
+  K extends Kind<infer P, infer B> ? HydratedField<P, B, V> : never;
 
 /** The values a field can have. */
 export type ValueOf<F extends { readonly '~value'?: string }> = NonNullable<F['~value']>;
@@ -81,29 +84,33 @@ export type Kinds = Readonly<Record<string, Kind>>;
  * Brings a compiled field to life with the kinds and checks at hand. Throws `RangeError` when its own kind or a check of its
  * rules is not among them: it was left out of what the page carries.
  */
-export function open<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P>>>>(
+export function hydrate<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P>>>>(
   field: CompiledField<P>,
   kinds: T,
   checks: Checks = {},
-): OpenField<P, BodyOf<T[P['kind']]>> {
+): HydratedField<P, TextStateOf<T[P['kind']]>> {
   const name: P['kind'] = field.plan.kind;
   if (!Object.hasOwn(kinds, name))
     throw new RangeError(`The kind "${name}" is not at hand: give it to "open".`);
   for (const name of hasChecks ? carriedBy(field.rules) : [])
     if (!checks[name]) throw new RangeError(`The check "${name}" is not at hand: give it to "open".`);
   // What a kind makes and takes are of one type; which, its "empty" says.
-  return { ...field, kind: kinds[name] as unknown as Kind<P, BodyOf<T[P['kind']]>>, checks };
+  return { ...field, kind: kinds[name] as unknown as Kind<P, TextStateOf<T[P['kind']]>>, checks };
 }
 
 /** The same for a field whose kind nobody knows beforehand: it came as JSON. */
-export const openAny = (field: CompiledField, kinds: Kinds, checks: Checks): OpenField =>
-  open(field, kinds, checks);
+export const hydrateAny = (field: CompiledField, kinds: Kinds, checks: Checks): HydratedField =>
+  hydrate(field, kinds, checks);
 
 /** A field with what runs the code that lays out its text; the same, where none does. */
-export const withShape = <F extends OpenField>(field: F, run: RunShape): F =>
-  field.kind.withShape ? { ...field, kind: field.kind.withShape(run) } : field;
+export const withFormat = <F extends HydratedField>(field: F, run: RunShape): F =>
+  field.kind.withFormat ? { ...field, kind: field.kind.withFormat(run) } : field;
 
 /** The field as data again, to be stored or sent. */
-export function closed<P extends Plan>({ kind: _, checks: __, ...field }: OpenField<P>): CompiledField<P> {
+export function dehydrate<P extends Plan>({
+  kind: _,
+  checks: __,
+  ...field
+}: HydratedField<P>): CompiledField<P> {
   return field;
 }

@@ -1,11 +1,11 @@
-import type { FieldEvent } from '../field/moment.ts';
+import { apply } from '../field/apply.ts';
+import type { FieldEvent } from '../field/field-state.ts';
 import { refusalAfter } from '../field/refusing.ts';
-import { apply } from '../field/state.ts';
 import type { Finding } from '../rules/finding.ts';
-import { type FormState, fieldOf, type OpenForm, startForm, withField } from './form.ts';
-import { countsInForm, readInForm } from './form-reading.ts';
+import { countsInForm, evaluateInForm } from './evaluate-form.ts';
+import { type FormState, fieldOf, type HydratedForm, startForm, withField } from './form.ts';
 import { recordOf } from './record.ts';
-import type { Told } from './sending.ts';
+import type { ServerFinding } from './sending.ts';
 
 /** What a server says of one field of a record; of the record as a whole where the field is ''. */
 export interface FieldFinding {
@@ -31,7 +31,7 @@ export type FormEvent =
  * nothing; a submit while one is under way neither. A field edited while a submit waits for answers takes the submit back: what would be
  * sent is no longer what was submitted.
  */
-export function applyToForm(form: OpenForm, state: FormState, event: FormEvent, today = ''): FormState {
+export function applyToForm(form: HydratedForm, state: FormState, event: FormEvent, today = ''): FormState {
   switch (event.type) {
     case 'focus': {
       if (event.field === state.focus) return state;
@@ -60,7 +60,7 @@ export function applyToForm(form: OpenForm, state: FormState, event: FormEvent, 
 
 /** The form after something happened to one of its fields. */
 function at(
-  form: OpenForm,
+  form: HydratedForm,
   state: FormState,
   id: string | null,
   event: FieldEvent,
@@ -72,12 +72,12 @@ function at(
   const next = after === before ? state : withField(form, state, id, after);
   if (!form.clearing.has(id)) return next;
   const rules = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
-  const refusal = refusalAfter(field, after, event, () => readInForm(form, next, id, today), rules);
+  const refusal = refusalAfter(field, after, event, () => evaluateInForm(form, next, id, today), rules);
   return refusal ? withField(form, next, id, apply(field, after, refusal)) : next;
 }
 
 function fieldEvent(
-  form: OpenForm,
+  form: HydratedForm,
   state: FormState,
   id: string | null,
   event: FieldEvent,
@@ -101,7 +101,7 @@ function fieldEvent(
 const idle: FormState['sending'] = { is: 'no' };
 
 /** Every field that counts is submitted; then it is sent, waits, or is held back by the first field that is wrong. */
-function submit(form: OpenForm, state: FormState, today: string): FormState {
+function submit(form: HydratedForm, state: FormState, today: string): FormState {
   if (state.sending.is !== 'no' && state.sending.is !== 'sent') return state;
   let next = state;
   for (const { id } of form.fields)
@@ -110,10 +110,10 @@ function submit(form: OpenForm, state: FormState, today: string): FormState {
 }
 
 /** A form that waits goes on: to the sending, or back to the first field that is wrong, which takes the focus. */
-function decide(form: OpenForm, state: FormState, today: string): FormState {
+function decide(form: HydratedForm, state: FormState, today: string): FormState {
   let isPending = false;
   for (const { id } of form.fields) {
-    const { flags } = readInForm(form, state, id, today);
+    const { flags } = evaluateInForm(form, state, id, today);
     isPending ||= flags.pending;
     if (flags.valid) continue;
     return heldBack(form, state, id, today);
@@ -122,33 +122,38 @@ function decide(form: OpenForm, state: FormState, today: string): FormState {
 }
 
 /** Not sent, for something is wrong with a field: the focus goes there. */
-const heldBack = (form: OpenForm, state: FormState, wrong: string, today: string): FormState =>
+const heldBack = (form: HydratedForm, state: FormState, wrong: string, today: string): FormState =>
   applyToForm(form, { ...state, sending: { is: 'no', wrong } }, { type: 'focus', field: wrong }, today);
 
 /** What the server says stands at its fields until they hold something else. */
-function sent(form: OpenForm, state: FormState, findings: readonly FieldFinding[], today: string): FormState {
+function sent(
+  form: HydratedForm,
+  state: FormState,
+  findings: readonly FieldFinding[],
+  today: string,
+): FormState {
   const { sending } = state;
   // A page that sends the record itself may hear what is wrong with it later than it said that it was sent.
   if (sending.is !== 'sending' && !(sending.is === 'sent' && findings.length)) return state;
-  const told: Record<string, Told> = {};
+  const serverFindings: Record<string, ServerFinding> = {};
   for (const { field: id, code, message } of findings) {
     const raw = sending.record.raw[id];
     if (raw === undefined) continue;
     const { rules } = fieldOf(form, state, id).field;
     const worded = message ?? rules.find(({ words }) => words?.[code])?.words?.[code];
     const finding: Finding = { verdict: 'fail', code, data: {} };
-    told[id] ??= { raw, finding: worded === undefined ? finding : { ...finding, message: worded } };
+    serverFindings[id] ??= { raw, finding: worded === undefined ? finding : { ...finding, message: worded } };
   }
-  const wrong = form.fields.find(({ id }) => told[id])?.id;
-  if (wrong !== undefined) return heldBack(form, { ...state, told }, wrong, today);
+  const wrong = form.fields.find(({ id }) => serverFindings[id])?.id;
+  if (wrong !== undefined) return heldBack(form, { ...state, serverFindings }, wrong, today);
   const [first] = findings;
-  if (first) return { ...state, told, sending: { is: 'no', said: first.message ?? first.code } };
-  return { ...state, told, sending: { ...sending, is: 'sent' } };
+  if (first) return { ...state, serverFindings, sending: { is: 'no', said: first.message ?? first.code } };
+  return { ...state, serverFindings, sending: { ...sending, is: 'sent' } };
 }
 
 /** The fields whose reading the event may change: those it reaches, and those at which a rule speaks of them. */
 export function reachOf(
-  form: OpenForm,
+  form: HydratedForm,
   before: FormState,
   event: FormEvent,
   after: FormState,

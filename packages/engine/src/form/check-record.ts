@@ -1,11 +1,11 @@
-import { told } from '../field/reading.ts';
-import { start } from '../field/state.ts';
+import { start } from '../field/apply.ts';
+import { toMessage } from '../field/evaluation.ts';
 import type { Answer } from '../rules/checks.ts';
 import { unanswered, unrun } from '../rules/finding.ts';
 import type { Ask } from '../rules/questions.ts';
 import { applyToForm, type FieldFinding } from './apply.ts';
-import { type FormState, fieldOf, type OpenForm, startForm, withField } from './form.ts';
-import { countsInForm, readInForm } from './form-reading.ts';
+import { countsInForm, evaluateInForm } from './evaluate-form.ts';
+import { type FormState, fieldOf, type HydratedForm, startForm, withField } from './form.ts';
 import { recordOf } from './record.ts';
 import type { FormRecord, Values } from './sending.ts';
 
@@ -29,7 +29,7 @@ export type Asker = (ask: Ask, field: string) => Promise<Answer>;
  * question that is not answered, or that throws, is `unreachable`.
  */
 export async function checkRecord<V extends Values = Values>(
-  form: OpenForm<V>,
+  form: HydratedForm<V>,
   raw: Readonly<Record<string, string>>,
   today: string,
   ask: Asker = async () => ({ verdict: 'unreachable' }),
@@ -43,7 +43,7 @@ export async function checkRecord<V extends Values = Values>(
       continue;
     }
     const { field, state: own } = fieldOf(form, state, id);
-    const { body, leftOut, rejected } = field.kind.read(field.plan, text);
+    const { body, leftOut, rejected } = field.kind.parse(field.plan, text);
     // A box that is not ticked holds nothing, and has a value all the same.
     const isHeld = field.kind.raw(field.plan, body) !== '' || field.kind.value(field.plan, body) !== null;
     if (text && (leftOut || rejected || !isHeld)) findings.push({ field: id, code: 'not-allowed' });
@@ -61,7 +61,7 @@ export async function checkRecord<V extends Values = Values>(
 }
 
 /** The form with nothing in it, initial values included. */
-function emptyForm(form: OpenForm): FormState {
+function emptyForm(form: HydratedForm): FormState {
   let state = startForm(form);
   for (const field of form.fields) {
     if (!field.initial) continue;
@@ -75,9 +75,14 @@ function emptyForm(form: OpenForm): FormState {
  * The error of a field, seen or not: what fails before what is still open, else the first. Own code that nobody has run is one, for what it
  * would refuse must not pass.
  */
-function wrongWith(form: OpenForm, state: FormState, id: string, today: string): FieldFinding | undefined {
+function wrongWith(
+  form: HydratedForm,
+  state: FormState,
+  id: string,
+  today: string,
+): FieldFinding | undefined {
   const { field } = fieldOf(form, state, id);
-  const { findings } = readInForm(form, state, id, today);
+  const { findings } = evaluateInForm(form, state, id, today);
   const rules = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
   const errors = rules.flatMap((rule, i) => {
     const found = findings[i];
@@ -90,16 +95,21 @@ function wrongWith(form: OpenForm, state: FormState, id: string, today: string):
   });
   const error = errors.find(({ finding }) => finding.verdict === 'fail') ?? errors[0];
   if (!error) return undefined;
-  const { code, message } = told(field, error.rule, error.finding);
+  const { code, message } = toMessage(field, error.rule, error.finding);
   return { field: id, code, message };
 }
 
 /** The form once everything it asks is answered. */
-async function answered(form: OpenForm, waiting: FormState, today: string, ask: Asker): Promise<FormState> {
+async function answered(
+  form: HydratedForm,
+  waiting: FormState,
+  today: string,
+  ask: Asker,
+): Promise<FormState> {
   let state = waiting;
   for (const field of form.asking) {
     if (!countsInForm(form, state, field)) continue;
-    for (const [i, question] of readInForm(form, state, field, today).asks.entries()) {
+    for (const [i, question] of evaluateInForm(form, state, field, today).asks.entries()) {
       const id = `${field}-${i}`;
       const answer = await ask(question, field).catch((): Answer => ({ verdict: 'unreachable' }));
       const { rule, about } = question;

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { FieldEvent } from '../field/moment.ts';
+import type { FieldEvent } from '../field/field-state.ts';
 import type { Answer } from '../rules/checks.ts';
 import { applyToForm, type FormEvent, reachOf } from './apply.ts';
 import { checkRecord } from './check-record.ts';
+import { evaluateInForm } from './evaluate-form.ts';
 import { type FormState, fieldOf, startForm } from './form.ts';
-import { readInForm } from './form-reading.ts';
 import { recordOf } from './record.ts';
 import { put, run, stayWith } from './stay.fixture.ts';
 
@@ -58,7 +58,7 @@ const openIn = (state: FormState) => fieldOf(form, state, 'pass').state.question
 
 /** The form with what it asks put as questions, as whoever drives it does after every event. */
 function driven(state: FormState): FormState {
-  const { asks } = readInForm(form, state, 'pass', today);
+  const { asks } = evaluateInForm(form, state, 'pass', today);
   return asks.reduce(
     (now, { rule, about }, i) =>
       run(form, [ofPass({ type: 'ask', id: `${about}/${i}/${openIn(now).length}`, rule, about })], now),
@@ -88,7 +88,11 @@ function settled(from: FormState): FormState {
 
 const verdictsIn = (state: FormState) =>
   ids.map((id) =>
-    readInForm(form, state, id, today).findings.map(({ verdict, code, data }) => ({ verdict, code, data })),
+    evaluateInForm(form, state, id, today).findings.map(({ verdict, code, data }) => ({
+      verdict,
+      code,
+      data,
+    })),
   );
 
 const happenings = fc.array(happening, { maxLength: 40 });
@@ -113,14 +117,16 @@ describe('whatever the order of keys, leaves, answers and failures', () => {
       fc.property(happenings, fc.nat(3), (all, n) => {
         const state = all.reduce(happen, startForm(form));
         const question = openIn(state)[n];
-        const raw = readInForm(form, state, 'pass').raw;
+        const raw = evaluateInForm(form, state, 'pass').raw;
         if (!question || question.about === raw) return;
         const after = run(
           form,
           [ofPass({ type: 'answer', id: question.id, answer: { verdict: 'fail', code: 'x' } })],
           state,
         );
-        expect(readInForm(form, after, 'pass', today)).toEqual(readInForm(form, state, 'pass', today));
+        expect(evaluateInForm(form, after, 'pass', today)).toEqual(
+          evaluateInForm(form, state, 'pass', today),
+        );
       }),
       { numRuns: 300 },
     );
@@ -135,7 +141,7 @@ describe('whatever the order of keys, leaves, answers and failures', () => {
           if (next.sending.is === 'sending' && state.sending.is !== 'sending') {
             expect(next.sending.record).toEqual(recordOf(form, next, today));
             for (const id of ids) {
-              const { counts, value, raw, flags } = readInForm(form, next, id, today);
+              const { counts, value, raw, flags } = evaluateInForm(form, next, id, today);
               expect(flags.valid).toBe(true);
               expect(id in next.sending.record.values).toBe(counts);
               if (counts)
@@ -156,7 +162,7 @@ describe('whatever the order of keys, leaves, answers and failures', () => {
           run(warned, [put('arrival', '2027-02-14'), put('dog', 'no')], all.reduce(happen, startForm(form))),
         );
         const { raw } = recordOf(warned, end, today);
-        const isRight = ids.every((id) => readInForm(warned, end, id, today).flags.valid);
+        const isRight = ids.every((id) => evaluateInForm(warned, end, id, today).flags.valid);
         const checked = await checkRecord(warned, raw, today, async ({ about }) => truth(about));
         expect(checked.ok).toBe(isRight);
         if (checked.ok) expect(checked.record).toEqual(recordOf(warned, end, today));
@@ -178,7 +184,7 @@ describe('whatever the order of keys, leaves, answers and failures', () => {
           const reached = new Set(reachOf(form, state, one, next));
           for (const id of ids)
             if (!reached.has(id))
-              expect(readInForm(form, next, id, today)).toEqual(readInForm(form, state, id, today));
+              expect(evaluateInForm(form, next, id, today)).toEqual(evaluateInForm(form, state, id, today));
           state = driven(next);
         }
       }),

@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
-import type { OpenField } from '../field/kind.ts';
-import type { FieldEvent } from '../field/moment.ts';
-import { keysOf } from '../field/state.ts';
+import { keysOf } from '../field/apply.ts';
+import type { FieldEvent } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { kinds } from '../kinds/registry.ts';
 import { applyToForm, type FormEvent, reachOf } from './apply.ts';
-import { type FormState, fieldOf, type OpenForm, openAlone, openForm, startForm } from './form.ts';
-import { readInForm } from './form-reading.ts';
+import { evaluateInForm } from './evaluate-form.ts';
+import { type FormState, fieldOf, type HydratedForm, hydrateAlone, hydrateForm, startForm } from './form.ts';
 import type { FormRule } from './form-rule.ts';
 
 const set = { locale: 'en-GB' };
@@ -26,7 +26,7 @@ const order: FormRule = {
   show: 'leave',
   severity: 'error',
 };
-const stay = openForm({
+const stay = hydrateForm({
   id: 'stay',
   title: 'Stay',
   fields: [fieldNamed('arrival'), fieldNamed('departure'), fieldNamed('pin', 'pin')],
@@ -40,7 +40,7 @@ const typed = (field: string, text: string): FormEvent[] => [
   ...keysOf(text).map((event): FormEvent => ({ type: 'field', event })),
 ];
 const codesAt = (state: FormState, id: string): string[] =>
-  readInForm(stay, state, id).shown.map(({ code }) => code);
+  evaluateInForm(stay, state, id).shown.map(({ code }) => code);
 
 describe('a rule across fields', () => {
   test('is seen at its field once all it reads has been left, and goes with whichever is mended', () => {
@@ -50,7 +50,7 @@ describe('a rule across fields', () => {
     expect(codesAt(arriving, 'departure')).toEqual([]);
     const both = run([{ type: 'leave' }], arriving);
     expect(codesAt(both, 'departure')).toEqual(['order']);
-    expect(readInForm(stay, both, 'departure')).toMatchObject({
+    expect(evaluateInForm(stay, both, 'departure')).toMatchObject({
       problem: 'The departure is not after the arrival.',
       flags: { valid: false },
     });
@@ -92,7 +92,7 @@ describe('a rule across fields', () => {
   });
 
   test('counts for nothing where a field stands alone, and so does a condition', () => {
-    const alone = openAlone({
+    const alone = hydrateAlone({
       ...fieldNamed('departure'),
       when: { field: 'arrival', is: ['2027-02-14'] },
       rules: [order, { ...order, id: 'while', when: { field: 'arrival', is: [null] } }],
@@ -102,21 +102,21 @@ describe('a rule across fields', () => {
       field: 'departure',
       event: { type: 'set', text: '2027-02-12' },
     });
-    expect(readInForm(alone, left, 'departure')).toMatchObject({ counts: true, flags: { valid: true } });
+    expect(evaluateInForm(alone, left, 'departure')).toMatchObject({ counts: true, flags: { valid: true } });
   });
 
   test('about a field that is not there is refused', () => {
     const fields = [fieldNamed('arrival')];
-    expect(() => openForm({ id: 'f', title: '', fields, rules: [order] })).toThrow(/"departure"/);
-    expect(() => openForm({ id: 'f', title: '', fields: [...fields, ...fields] })).toThrow(RangeError);
+    expect(() => hydrateForm({ id: 'f', title: '', fields, rules: [order] })).toThrow(/"departure"/);
+    expect(() => hydrateForm({ id: 'f', title: '', fields: [...fields, ...fields] })).toThrow(RangeError);
     expect(() => run([{ type: 'focus', field: 'nobody' }])).toThrow(/"nobody"/);
   });
 });
 
 describe('conditions cost what they are, however they depend on each other', () => {
   const whenYes = (field: string) => ({ field, is: ['yes'] });
-  const formOf = (count: number, when: (i: number) => OpenField['when']) =>
-    openForm({
+  const formOf = (count: number, when: (i: number) => HydratedField['when']) =>
+    hydrateForm({
       id: 'f',
       title: '',
       fields: Array.from({ length: count }, (_, i) => ({
@@ -124,7 +124,7 @@ describe('conditions cost what they are, however they depend on each other', () 
         when: i ? when(i) : undefined,
       })),
     });
-  const yes = (form: OpenForm) =>
+  const yes = (form: HydratedForm) =>
     form.fields.reduce(
       (state, { id }) =>
         applyToForm(form, state, { type: 'field', field: id, event: { type: 'set', text: 'yes' } }),
@@ -135,14 +135,14 @@ describe('conditions cost what they are, however they depend on each other', () 
   test('two conditions on the question before', () => {
     const form = formOf(60, (i) => ({ all: [whenYes(`q${i - 1}`), whenYes(`q${i - 1}`)] }));
     const state = yes(form);
-    expect(form.fields.every(({ id }) => readInForm(form, state, id).counts)).toBe(true);
+    expect(form.fields.every(({ id }) => evaluateInForm(form, state, id).counts)).toBe(true);
     const no = applyToForm(form, state, { type: 'field', field: 'q0', event: { type: 'set', text: 'no' } });
-    expect(form.fields.filter(({ id }) => readInForm(form, no, id).counts)).toHaveLength(1);
+    expect(form.fields.filter(({ id }) => evaluateInForm(form, no, id).counts)).toHaveLength(1);
   });
 
   test('each on the two before', () => {
     const form = formOf(90, (i) => ({ all: [whenYes(`q${i - 1}`), whenYes(`q${Math.max(0, i - 2)}`)] }));
-    expect(readInForm(form, yes(form), 'q89').counts).toBe(true);
+    expect(evaluateInForm(form, yes(form), 'q89').counts).toBe(true);
   });
 
   test('a chain of three thousand', () => {
@@ -152,7 +152,7 @@ describe('conditions cost what they are, however they depend on each other', () 
       ...startForm(form),
       rows: startForm(form).rows.map((row) => row.map(() => rows[0]!)),
     };
-    expect(readInForm(form, state, 'q2999').counts).toBe(true);
+    expect(evaluateInForm(form, state, 'q2999').counts).toBe(true);
     expect(() => formOf(3000, (i) => whenYes(`q${i === 1500 ? 2999 : i - 1}`))).toThrow(
       /In a circle: q1500 -> .* -> q1500/,
     );
@@ -187,7 +187,7 @@ test('what an event does not reach is neither another state nor read differently
         for (const { id } of stay.fields)
           if (!reached.includes(id)) {
             expect(fieldOf(stay, next, id).state).toBe(fieldOf(stay, state, id).state);
-            expect(readInForm(stay, next, id)).toEqual(readInForm(stay, state, id));
+            expect(evaluateInForm(stay, next, id)).toEqual(evaluateInForm(stay, state, id));
           }
         state = next;
       }

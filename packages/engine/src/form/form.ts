@@ -1,20 +1,20 @@
-import type { OpenField } from '../field/kind.ts';
-import type { FieldState } from '../field/moment.ts';
-import { start } from '../field/state.ts';
+import { start } from '../field/apply.ts';
+import type { FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import type { FormRule } from './form-rule.ts';
 import { type Graph, graphOf } from './graph.ts';
-import type { Sending, Told, Values } from './sending.ts';
+import type { Sending, ServerFinding, Values } from './sending.ts';
 
 /**
- * A form of open fields, with what follows from its rules worked out once. Made by `openForm`. `V` are the values it sends, where its
+ * A form of open fields, with what follows from its rules worked out once. Made by `hydrateForm`. `V` are the values it sends, where its
  * declaration knows them.
  */
-export interface OpenForm<V extends Values = Values> extends Graph, FormManner {
+export interface HydratedForm<V extends Values = Values> extends Graph, FormManner {
   /** Only a type says so: nothing stands there. */
   readonly '~values'?: V;
   readonly id: string;
   readonly title: string;
-  readonly fields: readonly OpenField[];
+  readonly fields: readonly HydratedField[];
   readonly rules: readonly FormRule[];
   /** Where each field stands among them, by id. */
   readonly places: ReadonlyMap<string, number>;
@@ -38,11 +38,11 @@ export interface FormState {
   readonly focus: string | null;
   readonly sending: Sending;
   /** What the server said of fields, by id, while they hold what it was about. */
-  readonly told: Readonly<Record<string, Told>>;
+  readonly serverFindings: Readonly<Record<string, ServerFinding>>;
 }
 
 /** Brings a form to life. Throws `RangeError` for two fields of one id, rules about fields that are not there, and circles. */
-export function openForm({
+export function hydrateForm({
   id,
   title,
   fields,
@@ -50,8 +50,8 @@ export function openForm({
   submit = 'always',
   completes = null,
   unanswered = 'hold',
-}: Pick<OpenForm, 'id' | 'title' | 'fields'> &
-  Partial<FormManner> & { readonly rules?: readonly FormRule[] }): OpenForm {
+}: Pick<HydratedForm, 'id' | 'title' | 'fields'> &
+  Partial<FormManner> & { readonly rules?: readonly FormRule[] }): HydratedForm {
   const places = new Map(fields.map((field, i) => [field.id, i]));
   if (places.size < fields.length) throw new RangeError(`Two fields of the form "${id}" have one id.`);
   if (completes !== null && !places.has(completes))
@@ -64,23 +64,23 @@ export function openForm({
  * A form of one field: it counts, and so do its rules, whatever they hang on in forms with others; what these others would hold is not
  * known.
  */
-export function openAlone(field: OpenField): OpenForm {
+export function hydrateAlone(field: HydratedField): HydratedForm {
   const rules = field.rules.map((rule) => ({ ...rule, when: undefined, reads: undefined }));
-  return openForm({ id: field.id, title: field.label, fields: [{ ...field, rules, when: undefined }] });
+  return hydrateForm({ id: field.id, title: field.label, fields: [{ ...field, rules, when: undefined }] });
 }
 
 /** The form before anything happened: every field with its initial value, none focused. */
-export function startForm(form: OpenForm): FormState {
+export function startForm(form: HydratedForm): FormState {
   const rows: FieldState[][] = [];
   for (const [i, field] of form.fields.entries()) {
     if (i % 32 === 0) rows.push([]);
     rows.at(-1)?.push(start(field));
   }
-  return { rows, focus: null, sending: { is: 'no' }, told: {} };
+  return { rows, focus: null, sending: { is: 'no' }, serverFindings: {} };
 }
 
 /** Where a field stands in the form. Throws `RangeError` when it is not in it. */
-export function placeOf(form: OpenForm, id: string): number {
+export function placeOf(form: HydratedForm, id: string): number {
   const place = form.places.get(id);
   if (place === undefined) throw new RangeError(`The form "${form.id}" has no field "${id}".`);
   return place;
@@ -88,17 +88,17 @@ export function placeOf(form: OpenForm, id: string): number {
 
 /** A field of the form and how it is. Throws `RangeError` when it is not in it. */
 export function fieldOf(
-  form: OpenForm,
+  form: HydratedForm,
   state: FormState,
   id: string,
-): { readonly field: OpenField; readonly state: FieldState } {
+): { readonly field: HydratedField; readonly state: FieldState } {
   const place = placeOf(form, id);
   // There is a state for every field.
   return { field: form.fields[place]!, state: state.rows[place >> 5]![place & 31]! };
 }
 
 /** The form with one of its fields as given. */
-export function withField(form: OpenForm, state: FormState, id: string, to: FieldState): FormState {
+export function withField(form: HydratedForm, state: FormState, id: string, to: FieldState): FormState {
   const place = placeOf(form, id);
   const row = state.rows[place >> 5]!;
   if (row[place & 31] === to) return state;

@@ -1,4 +1,4 @@
-import type { OpenField } from '../field/kind.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { fieldsIn } from '../rules/condition.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { FormRule } from './form-rule.ts';
@@ -28,7 +28,7 @@ const fieldsOfRule = ({ reads = [], when }: Pick<Rule, 'reads' | 'when'>): reado
  * field that counts only while it counts.
  */
 export function graphOf(
-  fields: readonly OpenField[],
+  fields: readonly HydratedField[],
   rules: readonly FormRule[],
   isHere: (id: string) => boolean,
 ): Graph {
@@ -85,7 +85,7 @@ export function graphOf(
  * a chain of conditions may be as long as the form.
  */
 function inOrder(
-  fields: readonly OpenField[],
+  fields: readonly HydratedField[],
   hangsOn: ReadonlyMap<string, readonly string[]>,
 ): readonly string[] {
   const done = new Set<string>();

@@ -1,17 +1,17 @@
 export { applyToForm, type FieldFinding, type FormEvent, reachOf } from './apply.ts';
 export { type Asker, type CheckedRecord, checkRecord } from './check-record.ts';
+export { countsInForm, evaluateInForm } from './evaluate-form.ts';
 export {
   type FormManner,
   type FormState,
   fieldOf,
-  type OpenForm,
-  openAlone,
-  openForm,
+  type HydratedForm,
+  hydrateAlone,
+  hydrateForm,
   placeOf,
   startForm,
   withField,
 } from './form.ts';
-export { countsInForm, readInForm } from './form-reading.ts';
 export type { FormRule } from './form-rule.ts';
 export { recordOf } from './record.ts';
 export type { FormRecord, Sending, Values } from './sending.ts';

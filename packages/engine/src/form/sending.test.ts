@@ -2,14 +2,15 @@ import { describe, expect, test } from 'vitest';
 import { type CodeOutcome, customBy } from '../rules/custom.ts';
 import type { FormEvent } from './apply.ts';
 import { checkRecord } from './check-record.ts';
-import { type FormState, fieldOf, type OpenForm, startForm } from './form.ts';
-import { readInForm } from './form-reading.ts';
+import { evaluateInForm } from './evaluate-form.ts';
+import { type FormState, fieldOf, type HydratedForm, startForm } from './form.ts';
 import { recordOf } from './record.ts';
 import { codesAt, contentOf, put, run, stayWith, typed } from './stay.fixture.ts';
 
 const form = stayWith();
-const counts = (state: FormState, id: string) => readInForm(form, state, id).counts;
-const asked = (state: FormState, id: string) => readInForm(form, state, id).asks.map(({ value }) => value);
+const counts = (state: FormState, id: string) => evaluateInForm(form, state, id).counts;
+const asked = (state: FormState, id: string) =>
+  evaluateInForm(form, state, id).asks.map(({ value }) => value);
 const filled = [put('arrival', '2027-02-14'), put('departure', '2027-02-16')];
 
 describe('a field that counts only while a condition holds', () => {
@@ -110,13 +111,13 @@ describe('submit', () => {
     ];
     const told = run(form, [{ type: 'sent', findings }], sending);
     expect([told.sending, told.focus]).toEqual([{ is: 'no', wrong: 'arrival' }, 'arrival']);
-    expect(readInForm(form, told, 'key-box')).toMatchObject({
+    expect(evaluateInForm(form, told, 'key-box')).toMatchObject({
       problem: 'This PIN is taken.',
       shown: [{ code: 'taken', severity: 'error' }],
       flags: { valid: false },
     });
     // Worded by the field where the server says a code alone.
-    expect(readInForm(form, told, 'arrival').problem).toBe('This is not complete yet.');
+    expect(evaluateInForm(form, told, 'arrival').problem).toBe('This is not complete yet.');
     const mended = run(form, [put('key-box', '4816')], told);
     expect(codesAt(form, mended, 'key-box')).toEqual([]);
     expect(codesAt(form, run(form, [put('key-box', '4815')], mended), 'key-box')).toEqual(['taken']);
@@ -169,7 +170,7 @@ describe('submit', () => {
 
 describe('a question to a server', () => {
   const known = (state: FormState, id: string, verdict: 'pass' | 'fail' | 'unreachable'): FormEvent[] => {
-    const [ask] = readInForm(form, state, 'pass').asks;
+    const [ask] = evaluateInForm(form, state, 'pass').asks;
     const about = ask?.about ?? '';
     return [
       { type: 'field', field: 'pass', event: { type: 'ask', id, rule: 'known', about } },
@@ -191,13 +192,13 @@ describe('a question to a server', () => {
     expect(asked(left, 'pass')).toEqual(['RH-42']);
     const [ask, answer] = known(left, 'a', 'fail');
     const waiting = run(form, [ask!], left);
-    expect([asked(waiting, 'pass'), readInForm(form, waiting, 'pass').flags]).toMatchObject([
+    expect([asked(waiting, 'pass'), evaluateInForm(form, waiting, 'pass').flags]).toMatchObject([
       [],
       { pending: true, valid: true },
     ]);
     expect(codesAt(form, waiting, 'pass')).toEqual([]);
     const answered = run(form, [answer!], waiting);
-    expect(readInForm(form, answered, 'pass')).toMatchObject({
+    expect(evaluateInForm(form, answered, 'pass')).toMatchObject({
       problem: 'The pass is not known: it ran out.',
       flags: { pending: false, valid: false },
     });
@@ -211,8 +212,8 @@ describe('a question to a server', () => {
     const left = run(form, [...typed('pass', 'RH-42'), { type: 'leave' }]);
     const [ask, late] = known(left, 'a', 'fail');
     const next = run(form, [ask!, put('pass', 'RH-43')], left);
-    const reading = readInForm(form, next, 'pass');
-    expect(readInForm(form, run(form, [late!], next), 'pass')).toEqual(reading);
+    const evaluation = evaluateInForm(form, next, 'pass');
+    expect(evaluateInForm(form, run(form, [late!], next), 'pass')).toEqual(evaluation);
     expect(codesAt(form, run(form, [late!, put('pass', 'RH-42')], next), 'pass')).toEqual(['expired']);
     // One that nobody asked for is none.
     expect(run(form, [late!], left)).toBe(left);
@@ -221,7 +222,7 @@ describe('a question to a server', () => {
   test('unreachable is open, can be asked again, and holds the form back or not, as it says', () => {
     const left = run(form, [...filled, ...typed('pass', 'RH-42'), { type: 'leave' }]);
     const silent = run(form, known(left, 'a', 'unreachable'), left);
-    expect(readInForm(form, silent, 'pass')).toMatchObject({
+    expect(evaluateInForm(form, silent, 'pass')).toMatchObject({
       shown: [{ code: 'unreachable' }],
       flags: { valid: false, pending: false },
     });
@@ -229,7 +230,7 @@ describe('a question to a server', () => {
     const again = run(form, [{ type: 'field', field: 'pass', event: { type: 'ask-again' } }], silent);
     expect(asked(again, 'pass')).toEqual(['RH-42']);
     const lenient = stayWith({ unanswered: 'let-through' });
-    expect(readInForm(lenient, silent, 'pass').flags.valid).toBe(true);
+    expect(evaluateInForm(lenient, silent, 'pass').flags.valid).toBe(true);
     expect(run(lenient, [{ type: 'submit' }], silent).sending.is).toBe('sending');
   });
 
@@ -361,7 +362,7 @@ describe('a value that is refused and taken out', () => {
       refused: 'clear',
     } as const;
     const coded = stayWith({}, { pass: { rules: [custom] } });
-    const broken: OpenForm = {
+    const broken: HydratedForm = {
       ...coded,
       fields: coded.fields.map((field) => ({
         ...field,
@@ -388,7 +389,7 @@ describe('a value that is refused and taken out', () => {
 describe('own code that runs elsewhere', () => {
   const code = 'export default () => {}';
   const own = stayWith({}, { pass: { rules: [{ id: 'own', check: { type: 'custom', code } }] } });
-  const withRun = (outcome: () => CodeOutcome | undefined): OpenForm => ({
+  const withRun = (outcome: () => CodeOutcome | undefined): HydratedForm => ({
     ...own,
     fields: own.fields.map((field) => ({ ...field, checks: { ...field.checks, custom: customBy(outcome) } })),
   });

@@ -25,7 +25,7 @@ export type Sending =
   | { readonly is: 'sending' | 'sent'; readonly record: FormRecord };
 
 /** What a server said of a field, and the raw value it was about. */
-export interface Told {
+export interface ServerFinding {
   readonly raw: string;
   readonly finding: Finding;
 }

@@ -1,5 +1,5 @@
 import { type Asker, type CheckedRecord, checkRecord } from './check-record.ts';
-import { type OpenForm, placeOf } from './form.ts';
+import { type HydratedForm, placeOf } from './form.ts';
 import type { Values } from './sending.ts';
 
 /** What the server's side of a form is given: its clock, and who answers its fields' questions. */
@@ -41,7 +41,7 @@ export interface ServerForm<V extends Values = Values> {
 }
 
 /** The server's side of a form: its rules without a page, a clock or a locale service of its own. */
-export function serverForm<V extends Values = Values>(form: OpenForm<V>): ServerForm<V> {
+export function serverForm<V extends Values = Values>(form: HydratedForm<V>): ServerForm<V> {
   const check = async (record: unknown, { today, ask }: AtServer): Promise<CheckedRecord<V>> => {
     const sent = rawIn(record);
     if (sent === undefined)
@@ -89,7 +89,7 @@ export function serverForm<V extends Values = Values>(form: OpenForm<V>): Server
   };
 }
 
-const labelIn = <V extends Values>(form: OpenForm<V>, id: string): string =>
+const labelIn = <V extends Values>(form: HydratedForm<V>, id: string): string =>
   form.places.has(id) ? (form.fields[placeOf(form, id)]?.label ?? id) : id;
 
 /**

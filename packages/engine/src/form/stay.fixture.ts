@@ -1,15 +1,15 @@
 import { compile } from '../document/compile.ts';
 import type { FieldDocument, FormDocument, SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
-import { keysOf } from '../field/state.ts';
+import { keysOf } from '../field/apply.ts';
 import { kinds } from '../kinds/registry.ts';
 import { applyToForm, type FormEvent } from './apply.ts';
-import { type FormState, fieldOf, type OpenForm, startForm } from './form.ts';
-import { readInForm } from './form-reading.ts';
+import { evaluateInForm } from './evaluate-form.ts';
+import { type FormState, fieldOf, type HydratedForm, startForm } from './form.ts';
 
 /** A stay at a hut, as tests of forms use it: rules across fields, conditions, a question to a server. */
 const stayDocument = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Stay',
   locale: 'en-GB',
   fields: [
@@ -78,7 +78,7 @@ const stayDocument = {
 export function stayWith(
   form: Partial<FormDocument> = {},
   fields: Readonly<Record<string, Partial<FieldDocument>>> = {},
-): OpenForm {
+): HydratedForm {
   const result = readDocument(
     {
       ...stayDocument,
@@ -92,7 +92,7 @@ export function stayWith(
 }
 
 /** Lets events happen to a form, on the demo's day. */
-export const run = (form: OpenForm, events: readonly FormEvent[], from = startForm(form)): FormState =>
+export const run = (form: HydratedForm, events: readonly FormEvent[], from = startForm(form)): FormState =>
   events.reduce((state, event) => applyToForm(form, state, event, '2027-02-10'), from);
 
 /** A value from the program. */
@@ -109,8 +109,8 @@ export const typed = (field: string, text: string): FormEvent[] => [
 ];
 
 /** What is seen at a field. */
-export const codesAt = (form: OpenForm, state: FormState, id: string): string[] =>
-  readInForm(form, state, id, '2027-02-10').shown.map(({ code }) => code);
+export const codesAt = (form: HydratedForm, state: FormState, id: string): string[] =>
+  evaluateInForm(form, state, id, '2027-02-10').shown.map(({ code }) => code);
 
-export const contentOf = (form: OpenForm, state: FormState, id: string): string =>
+export const contentOf = (form: HydratedForm, state: FormState, id: string): string =>
   fieldOf(form, state, id).state.body.content;

@@ -5,13 +5,13 @@ import { compile } from '../document/compile.ts';
 import { compileField } from '../document/compile-field.ts';
 import { readDocument } from '../document/read-document.ts';
 import { documentSchema } from '../document/schema.ts';
-import { closed, type OpenField, open } from '../field/kind.ts';
-import { read } from '../field/reading.ts';
-import { apply, keysOf, start } from '../field/state.ts';
+import { apply, keysOf, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
+import { dehydrate, type HydratedField, hydrate } from '../field/kind.ts';
 import { tableOf } from '../options/reference.ts';
 import { walk } from '../prove/arbitraries.ts';
+import { parseTape } from '../tape/parse-tape.ts';
 import { play } from '../tape/play.ts';
-import { readTape } from '../tape/read-tape.ts';
 import type { Action } from '../tape/script.ts';
 import type { KindTable } from './contract/definition.ts';
 import type { LineBody } from './editing/line.ts';
@@ -35,21 +35,21 @@ test('it stands in documents, its faults and the schema, and where it is not kno
 });
 
 test('tapes play on it, its message is seen when it is due, and it travels as JSON', () => {
-  const tape = readTape(
+  const tape = parseTape(
     'field guests\ntype "IIIII"\ntype "II"\nexpect display "IIIII II|"\nexpect value "7"\ntype "I"\nexpect rejected full\nbackspace 2\nleave\nexpect codes incomplete',
   );
   expect(tape).toMatchObject({ ok: true });
   const played = tape.ok && play(compile(document, all), tape.tape);
   expect(played).toMatchObject({ misses: [] });
-  const field = compileField(definition, document, all) as never as OpenField<TallyPlan, LineBody>;
-  const again = open(JSON.parse(JSON.stringify(closed(field))) as typeof field, { tally });
+  const field = compileField(definition, document, all) as never as HydratedField<TallyPlan, LineBody>;
+  const again = hydrate(JSON.parse(JSON.stringify(dehydrate(field))) as typeof field, { tally });
   const typed = keysOf('II').reduce((state, key) => apply(again, state, key), start(again));
-  expect(read(again, typed).raw).toBe('II');
+  expect(evaluate(again, typed).raw).toBe('II');
   expect(entry.draw.sample(field)).toMatchObject([{ text: 'IIIII II' }]);
 });
 
 test('the laws hold for it: one function of its content, nothing lost, undone exactly, never a throw', () => {
-  const field = compileField(definition, document, all) as never as OpenField<TallyPlan, LineBody>;
+  const field = compileField(definition, document, all) as never as HydratedField<TallyPlan, LineBody>;
   const action: fc.Arbitrary<Action> = fc.oneof(
     fc.constantFrom('I', 'x', ' ', '1\u0301').map((text): Action => ({ do: 'type', text })),
     fc.constantFrom('II II', 'aIb', '').map((text): Action => ({ do: 'paste', text })),

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
-import type { OpenField } from '../field/kind.ts';
-import { read } from '../field/reading.ts';
-import { apply, start } from '../field/state.ts';
+import { apply, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { everyLocale } from '../prove/locales.ts';
 import { digitsOf } from './editing/digits.ts';
 import { kinds } from './registry.ts';
@@ -13,13 +13,13 @@ import { kinds } from './registry.ts';
  * for a day, another calendar's year, the wrong half of the day.
  */
 const every = everyLocale();
-const fieldOf = (kind: string, entry: object, locale: string): OpenField =>
+const fieldOf = (kind: string, entry: object, locale: string): HydratedField =>
   compileField({ id: 'f', kind, label: 'F', entry } as FieldDocument, { locale }, kinds);
 
-function pasted(field: OpenField, text: string): string | null {
+function pasted(field: HydratedField, text: string): string | null {
   const state = apply(field, apply(field, start(field), { type: 'focus' }), { type: 'paste', text });
   // What leaving makes of it counts: a year of two digits becomes one of four then.
-  return read(field, apply(field, state, { type: 'leave' })).value;
+  return evaluate(field, apply(field, state, { type: 'leave' })).value;
 }
 
 test('there are hundreds of them', () => {

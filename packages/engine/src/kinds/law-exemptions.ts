@@ -3,10 +3,10 @@ import { oneTimeCode, pin } from './boxes/law-exemptions.ts';
 import { lawExemptions as choice } from './choice/law-exemptions.ts';
 import { lawExemptions as choices } from './choices/law-exemptions.ts';
 import type { LawExemptions } from './contract/law-exemptions.ts';
+import { lawExemptions as custom } from './custom/law-exemptions.ts';
 import { lawExemptions as date } from './date/law-exemptions.ts';
 import { lawExemptions as duration } from './duration/law-exemptions.ts';
 import { currency, number, percent } from './number/law-exemptions.ts';
-import { lawExemptions as own } from './own/law-exemptions.ts';
 import { lawExemptions as pattern } from './pattern/law-exemptions.ts';
 import { lawExemptions as phone } from './phone/law-exemptions.ts';
 import type { KindName } from './registry.ts';
@@ -32,7 +32,7 @@ const kinds = {
   choice,
   choices,
   'yes-no': yesNo,
-  own,
+  custom,
 } satisfies Readonly<Record<KindName, LawExemptions<never, never>>>;
 
 const none: LawExemptions = {};

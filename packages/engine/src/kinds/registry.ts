@@ -2,10 +2,10 @@ import { oneTimeCode, pin } from './boxes/entry.ts';
 import { choice } from './choice/entry.ts';
 import { choices } from './choices/entry.ts';
 import type { KindTable } from './contract/definition.ts';
+import { custom } from './custom/entry.ts';
 import { date } from './date/entry.ts';
 import { duration } from './duration/entry.ts';
 import { currency, number, percent } from './number/entry.ts';
-import { own } from './own/entry.ts';
 import { pattern } from './pattern/entry.ts';
 import { phone } from './phone/entry.ts';
 import { text } from './text/entry.ts';
@@ -28,7 +28,7 @@ export const kinds = {
   choice,
   choices,
   'yes-no': yesNo,
-  own,
+  custom,
 } satisfies KindTable;
 
 /** The table of all kinds, each under its own name with its own types. */

@@ -2,10 +2,10 @@ import type { Kind } from '../field/kind.ts';
 import { boxes } from './boxes/run.ts';
 import { choice } from './choice/run.ts';
 import { choices } from './choices/run.ts';
+import { custom } from './custom/run.ts';
 import { date } from './date/run.ts';
 import { duration } from './duration/run.ts';
 import { number } from './number/run.ts';
-import { own } from './own/run.ts';
 import { pattern } from './pattern/run.ts';
 import { phone } from './phone/run.ts';
 import type { KindName } from './registry.ts';
@@ -29,5 +29,5 @@ export const runs = {
   choice,
   choices,
   'yes-no': yesNo,
-  own,
+  custom,
 } satisfies Readonly<Record<KindName, Kind>>;

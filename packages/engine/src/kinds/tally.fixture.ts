@@ -2,7 +2,7 @@ import type { FieldDocument, SetDocument } from '../document/document.ts';
 import type { Kind } from '../field/kind.ts';
 import { filled, type Options } from '../options/option.ts';
 import type { Definition, KindEntry } from './contract/definition.ts';
-import type { Drawing } from './contract/drawing.ts';
+import type { SpecimenRenderer } from './contract/specimen-renderer.ts';
 import { type LineBody, lineKind } from './editing/line.ts';
 
 /**
@@ -33,7 +33,7 @@ export const tally: Kind<TallyPlan, LineBody> = {
   ...lineKind<TallyPlan, LineBody>({
     lay,
     is: (_, unit) => unit === stroke,
-    put: ({ most }, content, at, character) => {
+    insertCharacter: ({ most }, content, at, character) => {
       if (character !== 'I') return 'not-accepted';
       if (content.length >= most) return 'full';
       return { content: `${content.slice(0, at)}I${content.slice(at)}`, at: at + 1 };
@@ -43,7 +43,7 @@ export const tally: Kind<TallyPlan, LineBody> = {
   raw: (_, { content }) => content,
   value: (_, { content, complete }) => (complete ? String(content.length) : null),
   hasRoom: ({ most }, { content }) => content.length < most,
-  read: (plan, text) => {
+  parse: (plan, text) => {
     const content = 'I'.repeat(
       Math.min(plan.most, /^\d+$/.test(text) ? Number(text) : text.split('I').length - 1),
     );
@@ -64,7 +64,7 @@ export const define: Definition<typeof options, TallyPlan> = {
   pointless: ['checksum'],
 };
 
-const draw: Drawing<TallyPlan, LineBody> = {
+const draw: SpecimenRenderer<TallyPlan, LineBody> = {
   sample: ({ plan }) => [
     {
       id: 'strokes',
@@ -84,4 +84,4 @@ export const definition = {
   label: 'Guests',
   entry: { most: 7 },
 } as never as FieldDocument;
-export const document = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [definition] } as SetDocument;
+export const document = { arbeit: 2, title: 'Huts', locale: 'en-GB', fields: [definition] } as SetDocument;

@@ -2,10 +2,10 @@ import { expect, expectTypeOf, test } from 'vitest';
 import { checks } from '../checks/runs.ts';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument } from '../document/document.ts';
+import { apply, start } from '../field/apply.ts';
 import type { CompiledField } from '../field/compiled.ts';
-import { closed, type OpenField, open, openAny } from '../field/kind.ts';
-import type { FieldState } from '../field/moment.ts';
-import { apply, start } from '../field/state.ts';
+import type { FieldState } from '../field/field-state.ts';
+import { dehydrate, type HydratedField, hydrate, hydrateAny } from '../field/kind.ts';
 import type { DatePlan } from './date/run.ts';
 import { date } from './date/run.ts';
 import type { PartsBody } from './editing/parts.ts';
@@ -22,16 +22,16 @@ const pin = compileField(
 
 test('a plan cannot meet the body of another kind', () => {
   expectTypeOf(start(pin)).toEqualTypeOf<FieldState<PatternBody>>();
-  const day = {} as OpenField<DatePlan, PartsBody>;
+  const day = {} as HydratedField<DatePlan, PartsBody>;
   const never = (): void => {
     // @ts-expect-error a state of a pattern is none of a date
     apply(day, start(pin), { type: 'focus' });
     // @ts-expect-error a plan of a pattern is not run by a date
-    open({} as CompiledField<PatternPlan>, { date });
+    hydrate({} as CompiledField<PatternPlan>, { date });
     // @ts-expect-error nor under the name of its own kind
-    open({} as CompiledField<PatternPlan>, { pattern: date });
-    expectTypeOf(open({} as CompiledField<PatternPlan>, { pattern })).toEqualTypeOf<
-      OpenField<PatternPlan, PatternBody>
+    hydrate({} as CompiledField<PatternPlan>, { pattern: date });
+    expectTypeOf(hydrate({} as CompiledField<PatternPlan>, { pattern })).toEqualTypeOf<
+      HydratedField<PatternPlan, PatternBody>
     >();
   };
   // Never called: it is there for the compiler.
@@ -52,11 +52,11 @@ test('an entry is typed by its kind, from the options alone', () => {
 });
 
 test('a compiled field travels as JSON and is brought to life with the kinds at hand', () => {
-  const again = openAny(JSON.parse(JSON.stringify(closed(pin))), { pattern }, {});
-  const typed = (field: OpenField): string =>
+  const again = hydrateAny(JSON.parse(JSON.stringify(dehydrate(pin))), { pattern }, {});
+  const typed = (field: HydratedField): string =>
     apply(field, start(field), { type: 'paste', text: '0427' }).body.display;
   expect(typed(again)).toBe(typed(pin));
-  expect(closed(pin)).not.toHaveProperty('kind');
+  expect(dehydrate(pin)).not.toHaveProperty('kind');
   const luhn = {
     id: 'luhn',
     check: { type: 'checksum', scheme: 'luhn' },
@@ -64,17 +64,17 @@ test('a compiled field travels as JSON and is brought to life with the kinds at 
     severity: 'error',
   } as const;
   const rules = [luhn];
-  expect(() => open({ ...closed(pin), rules }, { pattern })).toThrow(/check "checksum" is not at hand/);
-  expect(open({ ...closed(pin), rules }, { pattern }, checks).rules).toEqual(rules);
+  expect(() => hydrate({ ...dehydrate(pin), rules }, { pattern })).toThrow(/check "checksum" is not at hand/);
+  expect(hydrate({ ...dehydrate(pin), rules }, { pattern }, checks).rules).toEqual(rules);
   // What goes with a rule beside its check is told missing as well.
   const asked = { type: 'remote', ask: '/known', timeout: 500, on: 'leave', with: [] } as const;
-  const asking = { ...closed(pin), rules: [{ ...luhn, check: asked }] };
-  expect(() => open(asking, { pattern }, { remote: checks.remote })).toThrow(/"asking" is not at hand/);
-  const clearing = { ...closed(pin), rules: [{ ...luhn, clears: true }] } as const;
-  expect(() => open(clearing, { pattern }, { checksum: checks.checksum })).toThrow(
+  const asking = { ...dehydrate(pin), rules: [{ ...luhn, check: asked }] };
+  expect(() => hydrate(asking, { pattern }, { remote: checks.remote })).toThrow(/"asking" is not at hand/);
+  const clearing = { ...dehydrate(pin), rules: [{ ...luhn, clears: true }] } as const;
+  expect(() => hydrate(clearing, { pattern }, { checksum: checks.checksum })).toThrow(
     /"clearing" is not at hand/,
   );
-  expect(() => open(closed(pin), {} as never)).toThrow(
+  expect(() => hydrate(dehydrate(pin), {} as never)).toThrow(
     new RangeError('The kind "pattern" is not at hand: give it to "open".'),
   );
 });

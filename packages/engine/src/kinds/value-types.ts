@@ -5,10 +5,10 @@ import { valueTypes as choices } from './choices/value-types.ts';
 import type { Alphabet } from './contract/alphabet.ts';
 import type { ValueForm } from './contract/value-form.ts';
 import type { ValueTypes } from './contract/value-types.ts';
+import { valueTypes as custom } from './custom/value-types.ts';
 import { valueTypes as date } from './date/value-types.ts';
 import { valueTypes as duration } from './duration/value-types.ts';
 import { valueTypes as number } from './number/value-types.ts';
-import { valueTypes as own } from './own/value-types.ts';
 import { valueTypes as pattern } from './pattern/value-types.ts';
 import { valueTypes as phone } from './phone/value-types.ts';
 import type { KindName } from './registry.ts';
@@ -34,7 +34,7 @@ const kinds = {
   choice,
   choices,
   'yes-no': yesNo,
-  own,
+  custom,
 } satisfies Readonly<Record<KindName, ValueTypes<never>>>;
 
 /** What is known of the values of a field, by its plan. */

@@ -1,5 +1,5 @@
+import { type Cursor, nameOf } from '../faults/cursor.ts';
 import { most } from '../faults/limits.ts';
-import { nameOf, type Spot } from '../faults/spot.ts';
 import {
   type CheckOptions,
   type ListItem,
@@ -11,19 +11,19 @@ import {
 } from './option.ts';
 
 /** Checks an entry against its options: one fault for each mistake, told at its place. */
-export function readOptions(at: Spot, options: Options, around: Surroundings): void {
+export function readOptions(at: Cursor, options: Options, around: Surroundings): void {
   const needed = Object.keys(options).filter((key) => options[key]!.needed);
   if (!at.object(Object.keys(options), needed)) return;
   readMembers(at, options, around);
 }
 
 /** Checks the members there are of what is known to be an object. A limit is read by whoever knows the kind. */
-export function readMembers(at: Spot, options: CheckOptions, around: Surroundings): void {
+export function readMembers(at: Cursor, options: CheckOptions, around: Surroundings): void {
   for (const [key, option] of Object.entries(options))
     if (at.has(key) && option.is !== 'limit') readOption(at.get(key), option, around);
 }
 
-function readOption(at: Spot, option: Option, around: Surroundings): void {
+function readOption(at: Cursor, option: Option, around: Surroundings): void {
   switch (option.is) {
     case 'choice':
       readChoice(at, option.choices);
@@ -59,7 +59,7 @@ function readOption(at: Spot, option: Option, around: Surroundings): void {
   }
 }
 
-function readPicks(at: Spot, least: number): void {
+function readPicks(at: Cursor, least: number): void {
   const items = at.items();
   const seen = { value: new Set<unknown>(), label: new Set<unknown>() };
   for (const item of items) {
@@ -85,7 +85,7 @@ function readPicks(at: Spot, least: number): void {
 }
 
 /** Words that read like values of other choices: a text pasted or set would mean those. */
-function readAmbiguous(item: Spot, values: ReadonlySet<unknown>): void {
+function readAmbiguous(item: Cursor, values: ReadonlySet<unknown>): void {
   const { value, label } = (item.value ?? {}) as { value?: unknown; label?: unknown };
   if (typeof label !== 'string' || label.trim() === '' || label.trim() === value) return;
   if (
@@ -97,7 +97,7 @@ function readAmbiguous(item: Spot, values: ReadonlySet<unknown>): void {
     item.get('label').fault('These words read like values of other choices.');
 }
 
-function readChoice(at: Spot, choices: readonly (readonly [value: unknown, words: string])[]): void {
+function readChoice(at: Cursor, choices: readonly (readonly [value: unknown, words: string])[]): void {
   const values = choices.map(([value]) => value);
   if (values.every((value) => typeof value === 'string')) at.oneOf(values);
   else if (!values.some((value) => JSON.stringify(value) === JSON.stringify(at.value))) {
@@ -107,13 +107,13 @@ function readChoice(at: Spot, choices: readonly (readonly [value: unknown, words
   }
 }
 
-function readItem(at: Spot, item: ListItem): void {
+function readItem(at: Cursor, item: ListItem): void {
   if (item.is === 'whole') at.wholeFrom(item.min, item.max);
   else if (item.is === 'choice') readChoice(at, item.choices);
   else readForm(at, item);
 }
 
-function readText(at: Spot, option: Text, around: Surroundings): void {
+function readText(at: Cursor, option: Text, around: Surroundings): void {
   const text = readForm(at, option);
   if (text === undefined) return;
   for (const { message, ...more } of option.check?.(text, around) ?? []) at.fault(message, more);
@@ -121,7 +121,7 @@ function readText(at: Spot, option: Text, around: Surroundings): void {
 
 /** The text, where it is one and of its form. */
 function readForm(
-  at: Spot,
+  at: Cursor,
   { among, form, expected = 'This cannot stand here.', suggestion, isCode }: Omit<Text, 'label' | 'at'>,
 ): string | undefined {
   const text = at.string(isCode ? most.code : most.characters);

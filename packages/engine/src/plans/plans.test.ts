@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../document/compile-field.ts';
-import { read } from '../field/reading.ts';
-import { apply, keysOf, start } from '../field/state.ts';
+import { apply, keysOf, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
 import type { PhoneEntry } from '../kinds/phone/define.ts';
 import type { PhonePlan } from '../kinds/phone/plan.ts';
 import { kinds } from '../kinds/registry.ts';
@@ -14,7 +14,7 @@ const typed = (entry: PhoneEntry, text: string, paste = false) => {
   let state = apply(field, start(field), { type: 'focus' });
   if (paste) state = apply(field, state, { type: 'paste', text });
   else for (const key of keysOf(text)) state = apply(field, state, key);
-  const { value, findings } = read(field, state);
+  const { value, findings } = evaluate(field, state);
   const left = apply(field, state, { type: 'leave' });
   return { display: state.body.display, left: left.body.display, value, verdict: findings[0]!.verdict, code: findings[0]!.code, state };
 }; // biome-ignore format: one answer a line
@@ -205,7 +205,7 @@ test('a number that is not wanted is told what is', () => {
   const said = (entry: PhoneEntry, text: string) => {
     const field = phone(entry);
     const state = apply(field, apply(field, start(field), { type: 'set', text }), { type: 'submit' });
-    return read(field, state).shown[0]?.message;
+    return evaluate(field, state).shown[0]?.message;
   };
   const list = { home: 'CH', regions: ['CH', 'DE'] };
   expect(said(list, '+33612345678')).toBe('Only numbers of Switzerland and Germany can be used here.');
@@ -233,7 +233,7 @@ test('a number handed over with its calling code and no plus is that number', ()
   for (const type of ['autofill', 'set', 'paste'] as const) {
     const field = phone({ home: 'GB' });
     const state = apply(field, start(field), { type, text: '447700900123' });
-    expect([read(field, state).value, state.leftOut]).toEqual(['+447700900123', '']);
+    expect([evaluate(field, state).value, state.leftOut]).toEqual(['+447700900123', '']);
   }
 });
 
@@ -263,17 +263,17 @@ describe('every region there is as home', () => {
         const typed = keysOf(text).reduce((state, key) => apply(field, state, key), focused);
         const pasted = apply(field, focused, { type: 'set', text: typed.body.content });
         expect(typed.body.display).toBe(pasted.body.display);
-        const { value, findings } = read(field, typed);
+        const { value, findings } = evaluate(field, typed);
         const left = apply(field, typed, { type: 'leave' });
-        expect([read(field, left).value, read(field, left).findings[0]!.verdict]).toEqual([
+        expect([evaluate(field, left).value, evaluate(field, left).findings[0]!.verdict]).toEqual([
           value,
           findings[0]!.verdict,
         ]);
-        expect(read(field, apply(field, left, { type: 'focus' })).value).toBe(value);
+        expect(evaluate(field, apply(field, left, { type: 'focus' })).value).toBe(value);
       }
       if (planOf(home)!.idd !== '00') return;
       const abroad = keysOf('0033612345678').reduce((state, key) => apply(field, state, key), focused);
-      expect(read(field, abroad).value).toBe('+33612345678');
+      expect(evaluate(field, abroad).value).toBe('+33612345678');
     },
   );
 });

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, RuleDocument } from '../document/document.ts';
-import type { Body } from '../field/body.ts';
+import { apply, start } from '../field/apply.ts';
 import type { Plan } from '../field/compiled.ts';
-import type { OpenField } from '../field/kind.ts';
-import type { FieldEvent, FieldState } from '../field/moment.ts';
-import { apply, start } from '../field/state.ts';
+import type { FieldEvent, FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
+import type { TextState } from '../field/text-state.ts';
 import { type Matter, type Node, parseNotation, printNotation } from '../kinds/editing/notation.ts';
 import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/registry.ts';
@@ -206,15 +206,15 @@ export const actions: fc.Arbitrary<readonly Action[]> = fc
   .array(action, { maxLength: 12 })
   .map((list) => Object.assign(list, { [fc.toStringMethod]: () => `\n${writeTape(list)}` }));
 
-export interface Walked<B extends Body> {
+export interface Walked<B extends TextState> {
   readonly before: FieldState<B>;
   readonly event: FieldEvent;
   readonly after: FieldState<B>;
 }
 
 /** Every state a tape leads through, with the event that led to it; focused first. */
-export function walk<P extends Plan, B extends Body>(
-  field: OpenField<P, B>,
+export function walk<P extends Plan, B extends TextState>(
+  field: HydratedField<P, B>,
   tape: readonly Action[],
 ): Walked<B>[] {
   const steps: Walked<B>[] = [];

@@ -1,4 +1,4 @@
-import { compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
+import { compile, type RunCustomCode, withCustomCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
 import { auditField, type Counterexample, type Course } from './audit.ts';
@@ -10,7 +10,7 @@ export interface Audit extends Course {
   /** So many events a field, all threads together. */
   readonly events: number;
   /** Runs developers' code at once; without it shapes show what was typed, and their rules stay open. */
-  readonly run?: RunOwnCode | undefined;
+  readonly run?: RunCustomCode | undefined;
 }
 
 /** How far the audit of a set has come since the last time it told. */
@@ -30,7 +30,7 @@ export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit
   const { fields = document.fields.map(({ id }) => id), events: most, every = 1, run } = wanted;
   const share = most / every;
   const compiled = compile(document, kinds);
-  let open = (run ? withOwnCode(compiled, run) : compiled).fields
+  let open = (run ? withCustomCode(compiled, run) : compiled).fields
     .filter(({ id }) => fields.includes(id))
     .map((field) => ({ id: field.id, steps: auditField(field, kinds, wanted), events: 0 }));
   while (open.length > 0) {

@@ -3,17 +3,17 @@ import { describe, expect, test } from 'vitest';
 import { compile } from '../document/compile.ts';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, SetDocument } from '../document/document.ts';
-import type { Body } from '../field/body.ts';
-import type { Kind, OpenField } from '../field/kind.ts';
-import { apply, carryOut, start } from '../field/state.ts';
+import { apply, carryOut, start } from '../field/apply.ts';
+import type { HydratedField, Kind } from '../field/kind.ts';
+import type { TextState } from '../field/text-state.ts';
 import { kinds } from '../kinds/registry.ts';
+import { parseTape } from '../tape/parse-tape.ts';
 import { play } from '../tape/play.ts';
-import { readTape } from '../tape/read-tape.ts';
 import { auditField, type Counterexample, eventsOf } from './audit.ts';
 import type { Law } from './law.ts';
+import { subjectOf } from './law-subject.ts';
 import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
-import { subjectOf } from './subject.ts';
 
 const today = '2027-02-10';
 const demo = JSON.parse(
@@ -25,10 +25,10 @@ const definition: FieldDocument = {
   label: 'Pass',
   entry: { pattern: '<2 digit>-<2 digit>' },
 };
-const sound = compileField(definition, { locale: 'en-GB' }, kinds) as OpenField;
+const sound = compileField(definition, { locale: 'en-GB' }, kinds) as HydratedField;
 
 /** All that an audit tells in so many events. */
-function toldOf(field: OpenField, most: number, course: Partial<Parameters<typeof auditField>[2]> = {}) {
+function toldOf(field: HydratedField, most: number, course: Partial<Parameters<typeof auditField>[2]> = {}) {
   const found: Counterexample[] = [];
   let events = 0;
   for (const step of auditField(field, kinds, { seed: 1, today, ...course })) {
@@ -49,16 +49,16 @@ const freeText = compileField(
   },
   { locale: 'en-GB' },
   kinds,
-) as OpenField;
+) as HydratedField;
 
 /** A field whose kind does one thing in another way. */
-const faulty = (how: (kind: Kind) => Partial<Kind>, field = sound): OpenField => ({
+const faulty = (how: (kind: Kind) => Partial<Kind>, field = sound): HydratedField => ({
   ...field,
   kind: { ...field.kind, ...how(field.kind) },
 });
 /** Whether a tape shows that a law is broken: played anew, on nothing but that field. */
-function shows(field: OpenField, law: Law, lines: readonly string[]): boolean {
-  const read = readTape(`field ${field.id}\n${lines.join('\n')}\n`);
+function shows(field: HydratedField, law: Law, lines: readonly string[]): boolean {
+  const read = parseTape(`field ${field.id}\n${lines.join('\n')}\n`);
   if (!read.ok) throw new RangeError(lines.join('\n'));
   const subject = subjectOf(field, kinds, today);
   const memory: Memory = new Map();
@@ -86,7 +86,7 @@ function shows(field: OpenField, law: Law, lines: readonly string[]): boolean {
 }
 
 /** A fault of each sort, and the laws one of which it breaks. */
-const planted: readonly (readonly [string, readonly Law[], OpenField])[] = [
+const planted: readonly (readonly [string, readonly Law[], HydratedField])[] = [
   ['a display that depends on the way there', [1], faulty((kind) => ({
     key(plan, body, start, end, c) {
       const edited = kind.key(plan, body, start, end, c);
@@ -137,7 +137,7 @@ const planted: readonly (readonly [string, readonly Law[], OpenField])[] = [
       return { ...taken, body: { ...taken.body, complete: false } };
     },
   }), freeText)],
-  ['a value that is none', [11, 12], faulty(() => ({ value: (_: unknown, body: Body) => (body.display ? `${body.display}?` : null) }))],
+  ['a value that is none', [11, 12], faulty(() => ({ value: (_: unknown, body: TextState) => (body.display ? `${body.display}?` : null) }))],
   ['a throw', [11], faulty((kind) => ({
     insert(plan, body, start, end, text) {
       if (text.length > 12) throw new RangeError('too long');
@@ -145,16 +145,16 @@ const planted: readonly (readonly [string, readonly Law[], OpenField])[] = [
     },
   }))],
   ['a raw value that is not taken back', [12], faulty((kind) => ({
-    read: (plan, text) => kind.read(plan, text.slice(0, 3)),
+    parse: (plan, text) => kind.parse(plan, text.slice(0, 3)),
   }))],
   ['half an undo', [7], faulty(() => ({
-    around(field, state, event) {
+    reduce(field, state, event) {
       const after = carryOut(field, state, event);
       return event.type === 'undo' ? { ...after, start: after.body.display.length, end: after.body.display.length } : after;
     },
   }))],
   ['a complaint while somebody types', [10], faulty(() => ({
-    around(field, state, event) {
+    reduce(field, state, event) {
       const after = carryOut(field, state, event);
       return event.type === 'key' ? { ...after, touched: true } : after;
     },
@@ -168,7 +168,7 @@ describe('an audit', () => {
     for (const { law, actions, tape, expected, found: there } of found) {
       expect([law, actions, shows(field, law, actions)]).toEqual([law, actions, true]);
       expect(actions.length).toBeLessThan(10);
-      expect(readTape(tape).ok).toBe(true);
+      expect(parseTape(tape).ok).toBe(true);
       expect(expected).not.toBe(there);
     }
   });
@@ -196,10 +196,10 @@ describe('an audit', () => {
 
   test('shows by one tape what only two together show: the same content another way', () => {
     // What came in first decides how everything is shown until a reset: nothing that is done in one visit tells.
-    type Born = Body & { readonly born?: string };
+    type Born = TextState & { readonly born?: string };
     const born = faulty(
       (kind) => ({
-        around(field, state, event) {
+        reduce(field, state, event) {
           const after = carryOut({ ...field, kind }, state, event);
           if (event.type === 'reset') return after;
           const came = event.type === 'key' || event.type === 'paste' ? event.type : undefined;
@@ -229,7 +229,7 @@ describe('an audit', () => {
   test('its tapes play in the field they were found in', () => {
     const { found } = toldOf(planted[4]![2], 20_000);
     for (const { tape } of found) {
-      const read = readTape(tape);
+      const read = parseTape(tape);
       if (!read.ok) throw new RangeError(tape);
       const played = play({ fields: [sound], forms: [] }, read.tape);
       expect(played).toHaveProperty('rows');

@@ -1,16 +1,16 @@
-import type { OpenField } from '../field/kind.ts';
-import type { FieldEvent, FieldState } from '../field/moment.ts';
-import { apply, start } from '../field/state.ts';
+import { apply, start } from '../field/apply.ts';
+import type { FieldEvent, FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
 import type { Action } from '../tape/script.ts';
 import { fieldEvents, writeAction } from '../tape/verbs.ts';
 import { headOf } from '../tape/write-tape.ts';
 import { type Breach, type Law, lawWords } from './law.ts';
+import { type LawSubject, subjectOf } from './law-subject.ts';
 import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
 import { shortest } from './shorter.ts';
-import { type Subject, subjectOf } from './subject.ts';
-import { type Matter, makerOf, matterOf } from './tapes.ts';
+import { type TapeIngredients, tapeIngredientsOf, tapeMakerOf } from './tapes.ts';
 
 /** The tapes a field is audited with. The same seed makes the same ones, however many threads share them out. */
 export interface Course {
@@ -45,7 +45,7 @@ export interface Progress {
 type Actions = readonly Action[];
 
 /** The events an action comes to; what is done to a field without the focus focuses it first, as a hand would. */
-export function eventsOf(action: Action, state: FieldState, field: OpenField): readonly FieldEvent[] {
+export function eventsOf(action: Action, state: FieldState, field: HydratedField): readonly FieldEvent[] {
   switch (action.do) {
     case 'focus':
       // Nobody comes to a field who is in it.
@@ -82,7 +82,7 @@ interface Walked {
  * tapes tell more than each of them asked everything. `memory` is what was shown so far; laws in `but` are not looked for.
  */
 function walked(
-  subject: Subject,
+  subject: LawSubject,
   actions: Actions,
   memory: Memory,
   { isThorough, but }: { readonly isThorough: boolean; readonly but: ReadonlySet<Law> },
@@ -139,19 +139,23 @@ const again: Action = { do: 'reset' };
 const atOnce = 20;
 
 /** Audits a field with tapes made for it. */
-export const auditField = (field: OpenField, kinds: KindTable, course: Course): Generator<Progress, never> =>
-  audit(subjectOf(field, kinds, course.today), matterOf(field, kinds, course.today), course);
+export const auditField = (
+  field: HydratedField,
+  kinds: KindTable,
+  course: Course,
+): Generator<Progress, never> =>
+  audit(subjectOf(field, kinds, course.today), tapeIngredientsOf(field, kinds, course.today), course);
 
 /**
  * Audits a field: plays random tapes on it, made of `matter`, and asks its laws at every step. Goes on for ever: whoever asks stops when there was
  * enough. Each law that is broken is told once, with a tape as short as it gets.
  */
 export function* audit(
-  subject: Subject,
-  matter: Matter,
+  subject: LawSubject,
+  matter: TapeIngredients,
   { seed, first = 0, every = 1 }: Course,
 ): Generator<Progress, never> {
-  const make = makerOf(matter);
+  const make = tapeMakerOf(matter);
   const actionsAt = (at: number): Actions => make((seed ^ Math.imul(at + 1, 0x9e3779b1)) >>> 0);
   const told = new Set<Law>();
   let memory: Memory = new Map();
@@ -195,7 +199,7 @@ export function* audit(
 }
 
 /** A broken law with the shortest tape that shows it. */
-function counterexampleOf(subject: Subject, actions: Actions, breach: Breach, at: number): Counterexample {
+function counterexampleOf(subject: LawSubject, actions: Actions, breach: Breach, at: number): Counterexample {
   const { law } = breach;
   const but = butFor(law);
   const look = (all: Actions): Found | undefined =>

@@ -2,13 +2,13 @@ import { describe, expect, test } from 'vitest';
 import type { SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { kinds } from '../kinds/registry.ts';
-import { textApart } from '../rules/apart.ts';
+import { distinguishingText } from '../rules/difference.ts';
 import { parseExpression } from '../rules/expression.ts';
 import type { Automaton } from '../rules/rule.ts';
 import { type Compared, compareSets } from './compare.ts';
 
 const setOf = (fields: readonly object[], more: object = {}): SetDocument => {
-  const read = readDocument({ arbeit: 1, title: 'T', locale: 'en-GB', fields, ...more }, kinds);
+  const read = readDocument({ arbeit: 2, title: 'T', locale: 'en-GB', fields, ...more }, kinds);
   if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
   return read.document;
 };
@@ -73,11 +73,13 @@ describe('texts that tell two expressions apart', () => {
     ['a+', 'a', 'aa'],
     ['[a-z]', '[a-y]', 'z'],
     ['\\d\\d', '\\d', expect.any(String)],
-  ])('%s and %s', (a, b, apart) => expect(textApart(of(a), of(b))).toEqual(apart));
+  ])('%s and %s', (a, b, apart) => expect(distinguishingText(of(a), of(b))).toEqual(apart));
 
   test('of one alone; and none said to be none where the states are too many', () => {
-    expect(textApart(of('a'), of('a|b'), undefined, true)).toBeUndefined();
-    expect(textApart(of('a|b'), of('a'), undefined, true)).toBe('b');
-    expect(textApart(of('(?:a|b)*a(?:a|b){9}'), of('(?:a|b)*a(?:a|b){9}c?'), { left: 50 })).toBeNull();
+    expect(distinguishingText(of('a'), of('a|b'), undefined, true)).toBeUndefined();
+    expect(distinguishingText(of('a|b'), of('a'), undefined, true)).toBe('b');
+    expect(
+      distinguishingText(of('(?:a|b)*a(?:a|b){9}'), of('(?:a|b)*a(?:a|b){9}c?'), { left: 50 }),
+    ).toBeNull();
   });
 });

@@ -1,12 +1,12 @@
-import { type CompiledSet, compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
+import { type CompiledSet, compile, type RunCustomCode, withCustomCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
-import { closed, type OpenField } from '../field/kind.ts';
-import type { OpenForm } from '../form/form.ts';
+import { dehydrate, type HydratedField } from '../field/kind.ts';
+import type { HydratedForm } from '../form/form.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
 import { valueTypesOf } from '../kinds/value-types.ts';
-import { textApart } from '../rules/apart.ts';
+import { distinguishingText } from '../rules/difference.ts';
 import { parseExpression } from '../rules/expression.ts';
-import { tellApart } from './distinguish.ts';
+import { findDifference } from './distinguish.ts';
 
 /** A field or a form of two sets, by what it does. */
 export interface Compared {
@@ -33,7 +33,7 @@ export interface Compared {
 }
 
 /** The values of a field as an automaton, where they can be said exactly. */
-function automatonOf({ plan }: OpenField) {
+function automatonOf({ plan }: HydratedField) {
   const { values } = valueTypesOf(plan);
   if (values.expression === undefined || values.beyond !== undefined) return undefined;
   const read = parseExpression(values.expression);
@@ -41,15 +41,15 @@ function automatonOf({ plan }: OpenField) {
 }
 
 /** Values that only one of two fields can have. */
-function valuesApart(a: OpenField, b: OpenField): Compared['values'] {
+function valuesApart(a: HydratedField, b: HydratedField): Compared['values'] {
   const [one, other] = [automatonOf(a), automatonOf(b)];
   if (!one || !other) return undefined;
-  const before = textApart(one, other, undefined, true);
-  const after = textApart(other, one, undefined, true);
+  const before = distinguishingText(one, other, undefined, true);
+  const after = distinguishingText(other, one, undefined, true);
   return before || after ? { ...(before ? { before } : {}), ...(after ? { after } : {}) } : undefined;
 }
 
-const formAs = ({ rules, submit, completes, unanswered, fields }: OpenForm): string =>
+const formAs = ({ rules, submit, completes, unanswered, fields }: HydratedForm): string =>
   JSON.stringify([rules, submit, completes, unanswered, fields.map(({ id }) => id)]);
 
 /**
@@ -61,16 +61,16 @@ export function* compareSets(
   after: SetDocument,
   kinds: KindTable,
   today: string,
-  run?: RunOwnCode,
+  run?: RunCustomCode,
 ): Generator<Compared> {
   const ready = (document: SetDocument): CompiledSet => {
     const set = compile(document, kinds);
-    return run ? withOwnCode(set, run) : set;
+    return run ? withCustomCode(set, run) : set;
   };
   const [right, wrong] = [ready(before), ready(after)];
   const pairOf = (target: Compared['target']) => ({ right, wrong, target, today });
   const told = (target: Compared['target'], name: string, values: Compared['values']): Compared => {
-    const found = tellApart(pairOf(target), kinds);
+    const found = findDifference(pairOf(target), kinds);
     const tape =
       found.is === 'told' ? { actions: found.actions, before: found.right, after: found.wrong } : undefined;
     return {
@@ -89,7 +89,8 @@ export function* compareSets(
     const target = { type: 'field', id } as const;
     const name = (b ?? a)?.label || id;
     if (!a || !b) yield { target, name, is: a ? 'removed' : 'added' };
-    else if (JSON.stringify(closed(a)) === JSON.stringify(closed(b))) yield { target, name, is: 'same' };
+    else if (JSON.stringify(dehydrate(a)) === JSON.stringify(dehydrate(b)))
+      yield { target, name, is: 'same' };
     else yield told(target, name, valuesApart(a, b));
   }
   for (const id of ids(right.forms, wrong.forms)) {

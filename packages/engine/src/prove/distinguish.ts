@@ -4,7 +4,7 @@ import type { Action, Row, Tape } from '../tape/script.ts';
 import { differing, expectationOf } from '../tape/subjects.ts';
 import { writeAction } from '../tape/verbs.ts';
 import { headOf } from '../tape/write-tape.ts';
-import { candidates, type Together } from './candidates.ts';
+import { distinguishingTapes, type FieldGroup } from './distinguishing-tapes.ts';
 import { shortest } from './shorter.ts';
 
 /** Two definitions of one field or form: as it is, and as it would be. */
@@ -56,21 +56,21 @@ function firstDifference(
 }
 
 /** What is played on: a field by itself is filled in alone. */
-function togetherIn({ fields, forms }: Playable, { type, id }: Tape['target']): Together | undefined {
+function togetherIn({ fields, forms }: Playable, { type, id }: Tape['target']): FieldGroup | undefined {
   if (type === 'form') return forms.find((form) => form.id === id);
   const field = fields.find((one) => one.id === id);
   return field && { fields: [field], rules: [] };
 }
 
 /** Whether anything depends on the day. */
-const isByDay = ({ fields, rules }: Together): boolean =>
+const isByDay = ({ fields, rules }: FieldGroup): boolean =>
   JSON.stringify([fields.map((field) => field.rules), rules]).includes('"today');
 
 /**
  * Looks for a short tape on which two definitions differ in anything a tape can expect, and writes it down with what the right one does there.
  * `most` tapes are made at random once those that are thought of tell nothing; the same `seed` makes the same.
  */
-export function tellApart(
+export function findDifference(
   pair: Pair,
   kinds: KindTable,
   { most = 400, seed = 1 }: { readonly most?: number; readonly seed?: number } = {},
@@ -79,7 +79,7 @@ export function tellApart(
   const wrong = togetherIn(pair.wrong, pair.target);
   let tries = 0;
   if (!right || !wrong) return { is: 'untold', tries };
-  for (const actions of candidates(right, wrong, { kinds, today: pair.today, seed, most })) {
+  for (const actions of distinguishingTapes(right, wrong, { kinds, today: pair.today, seed, most })) {
     tries++;
     const difference = firstDifference(pair, actions);
     if (!difference) continue;

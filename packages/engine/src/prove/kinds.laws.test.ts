@@ -1,24 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { OpenField } from '../field/kind.ts';
-import type { FieldState } from '../field/moment.ts';
-import { read as readOn } from '../field/reading.ts';
-import { apply, keysOf, start } from '../field/state.ts';
+import { apply, keysOf, start } from '../field/apply.ts';
+import { evaluate as evaluated } from '../field/evaluation.ts';
+import type { FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import type { PartsBody } from '../kinds/editing/parts.ts';
 import { kinds, type PlanOf } from '../kinds/registry.ts';
 import { isDate } from '../values/calendar.ts';
 import { anyEvent, walk } from './arbitraries.ts';
 import { actionsFor, compiledOf, eventFor, type KindSketch, kindNames, sketchOf, textFor } from './kinds.ts';
+import { subjectOf } from './law-subject.ts';
 import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
-import { subjectOf } from './subject.ts';
 
 const runs = {
   numRuns: Number(process.env.ARBEIT_RUNS ?? 250),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const today = '2027-02-10';
-const read = (field: OpenField, state: FieldState) => readOn(field, state, today);
+const read = (field: HydratedField, state: FieldState) => evaluated(field, state, today);
 
 /** What a value looks like (ISO 8601, E.164 with an extension as in RFC 3966, decimals, whole minutes). */
 const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
@@ -35,11 +35,11 @@ const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
   choice: /^\S+$/,
   choices: /^\S+(?: \S+)*$/,
   'yes-no': /^(?:yes|no)$/,
-  own: /^[\p{L}\p{M}0-9]+$/u,
+  custom: /^[\p{L}\p{M}0-9]+$/u,
 };
 
 /** Whether each part of a date or time that leaving changed is one its part takes. */
-function couldBeTyped(field: OpenField, after: FieldState, before: FieldState): boolean {
+function couldBeTyped(field: HydratedField, after: FieldState, before: FieldState): boolean {
   const plan = field.plan as PlanOf;
   if (!('parts' in plan) || plan.kind === 'pattern' || plan.kind === 'duration') return true;
   const was = (before.body as PartsBody).texts;
@@ -64,7 +64,7 @@ for (const kind of kindNames)
             expect(breachIn(subject, moment.after)).toBeUndefined();
             // Hours that were passed by without a number are shown, and fixed text in front that was typed.
             const { content, display } = moment.after.body;
-            if (content === '' && kind !== 'duration' && kind !== 'own') expect(display).toBe('');
+            if (content === '' && kind !== 'duration' && kind !== 'custom') expect(display).toBe('');
           }
         }),
         runs,
@@ -143,7 +143,7 @@ describe('8: typing a text and pasting it give the same content', () => {
     choices: fc.constantFrom('', 'x', 'boar'),
     'yes-no': fc.constantFrom('', 'x', 'maybe'),
     // Pasted, the fixed text it begins with is known as such; a key of it is a character like any other.
-    own: fc.stringMatching(/^[0-35-9A-JL-Z]{0,14}$/),
+    custom: fc.stringMatching(/^[0-35-9A-JL-Z]{0,14}$/),
   };
   test.each(kindNames)('%s', (kind) => {
     fc.assert(

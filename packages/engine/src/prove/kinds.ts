@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, RuleDocument } from '../document/document.ts';
-import type { OpenField } from '../field/kind.ts';
-import type { FieldEvent } from '../field/moment.ts';
-import { plainly, shapes } from '../kinds/own/plainly.fixture.ts';
+import type { FieldEvent } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
+import { plainly, shapes } from '../kinds/custom/plainly.fixture.ts';
 import { type KindName, kinds } from '../kinds/registry.ts';
 import { allRegions } from '../plans/plans.ts';
 import type { Action } from '../tape/script.ts';
@@ -60,7 +60,7 @@ const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
   choice: record({ options: offers, draw: option('list', 'radio', 'segments') }),
   choices: record({ options: offers, count: fc.option(fc.record({ min: fc.integer({ min: 1, max: 2 }), max: fc.integer({ min: 2, max: 4 }) }, { requiredKeys: [] }), { nil: undefined }) }),
   'yes-no': record({ draw: option('tick', 'radio', 'segments'), yes: option('Yes, please', 'Ja'), no: option('Nein') }),
-  own: record({ code: fc.constantFrom(...Object.values(sound)), takes: option('digit', 'alnum', 'latin upper', '"0-9A-F" upper'), length: fc.option(fc.record({ min: fc.integer({ min: 1, max: 3 }), max: fc.integer({ min: 4, max: 12 }) }), { nil: undefined }) }),
+  custom: record({ code: fc.constantFrom(...Object.values(sound)), takes: option('digit', 'alnum', 'latin upper', '"0-9A-F" upper'), length: fc.option(fc.record({ min: fc.integer({ min: 1, max: 3 }), max: fc.integer({ min: 4, max: 12 }) }), { nil: undefined }) }),
 }; // biome-ignore format: a line a kind
 
 /** Every kind that random fields are made of here: all but `pattern`, which has its own. */
@@ -79,7 +79,7 @@ const limits: Readonly<Partial<Record<KindName, RuleDocument['check']>>> = {
   duration: { type: 'range', min: 15, max: 600, step: 5 },
 };
 
-export function compiledOf({ kind, entry, locale }: KindSketch): OpenField {
+export function compiledOf({ kind, entry, locale }: KindSketch): HydratedField {
   const rules: RuleDocument[] = [
     { id: 'required', check: { type: 'required' } },
     { id: 'trivial', check: { type: 'not-trivial' }, show: 'at-once' },
@@ -88,7 +88,7 @@ export function compiledOf({ kind, entry, locale }: KindSketch): OpenField {
   if (range) rules.push({ id: 'range', check: range, show: 'at-once' });
   const definition = { id: 'field', kind, label: 'Field', entry, rules, messages: 'all' } as FieldDocument;
   const field = compileField(definition, { locale }, kinds);
-  return field.kind.withShape ? { ...field, kind: field.kind.withShape(plainly()) } : field;
+  return field.kind.withFormat ? { ...field, kind: field.kind.withFormat(plainly()) } : field;
 }
 
 const keys: Readonly<Record<KindSketch['kind'], string>> = {
@@ -105,7 +105,7 @@ const keys: Readonly<Record<KindSketch['kind'], string>> = {
   choice: 'hH n',
   choices: 'sw ;',
   'yes-no': 'yYnN 1',
-  own: '0123456789abF-() K4',
+  custom: '0123456789abF-() K4',
 };
 
 /** Texts that mean something as a whole, for kinds whose values are picked. */

@@ -1,9 +1,9 @@
-import type { FieldState } from '../field/moment.ts';
-import { read } from '../field/reading.ts';
-import { apply, keysOf, start } from '../field/state.ts';
+import { apply, keysOf, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
+import type { FieldState } from '../field/field-state.ts';
 import type { Action } from '../tape/script.ts';
 import { type Breach, noLaws } from './law.ts';
-import { drawn, emptied, isTold, type Subject } from './subject.ts';
+import { drawn, emptied, isTold, type LawSubject } from './law-subject.ts';
 
 /** The laws of a state, however it came about. They cost more than those of a step: whoever goes through many states asks them now and then. */
 
@@ -25,7 +25,7 @@ function orThrown(further: readonly Action[], law: () => Breach | undefined): Br
 }
 
 /** Law 2: pasting the display into the empty field gives the same state. */
-function displayReadsBack(subject: Subject, after: FieldState): Breach | undefined {
+function displayReadsBack(subject: LawSubject, after: FieldState): Breach | undefined {
   const { field, exemptions, fresh } = subject;
   const { body } = after;
   if (!body.content || !after.focused || !isTold(subject, after)) return undefined;
@@ -46,7 +46,7 @@ function displayReadsBack(subject: Subject, after: FieldState): Breach | undefin
 }
 
 /** Law 8: typing a text and pasting it give the same content. */
-export function typedAsPasted(subject: Subject, text: string, typed: FieldState): Breach | undefined {
+export function typedAsPasted(subject: LawSubject, text: string, typed: FieldState): Breach | undefined {
   const { field, exemptions, fresh } = subject;
   if (exemptions.alike && !exemptions.alike.test(text)) return undefined;
   if (exemptions.isAmbiguous?.(field.plan) || !isTold(subject, typed)) return undefined;
@@ -66,19 +66,19 @@ export function typedAsPasted(subject: Subject, text: string, typed: FieldState)
 }
 
 /** The empty field after the keys of a text, one after the other. */
-export const typedInto = ({ field, fresh }: Subject, text: string): FieldState =>
+export const typedInto = ({ field, fresh }: LawSubject, text: string): FieldState =>
   keysOf(text).reduce((state, key) => apply(field, state, key), fresh);
 
 /** Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do its verdicts. */
-function writesBack(subject: Subject, after: FieldState): Breach | undefined {
+function writesBack(subject: LawSubject, after: FieldState): Breach | undefined {
   const { field, today } = subject;
   if (!isTold(subject, after)) return undefined;
-  const own = read(field, after, today);
+  const own = evaluate(field, after, today);
   if (own.raw !== own.raw.normalize('NFC')) return undefined;
   const empty = { ...start(field), ...emptied(field) };
   for (const type of ['set', 'autofill'] as const) {
     const put = apply(field, empty, { type, text: own.raw });
-    const again = read(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
+    const again = evaluate(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
     if (again.raw !== own.raw || again.value !== own.value)
       return back(`raw “${own.raw}”, value ${said(own.value)} after ${type}`, again, afresh(type, own.raw));
     // Of one value one thing is said, however it came about.
@@ -93,11 +93,11 @@ function writesBack(subject: Subject, after: FieldState): Breach | undefined {
         found: `“${own.findings[at]?.verdict}”`,
       };
     if (own.value === null) continue;
-    const valued = read(field, apply(field, empty, { type, text: own.value }), today);
+    const valued = evaluate(field, apply(field, empty, { type, text: own.value }), today);
     if (valued.value !== own.value)
       return back(`value ${said(own.value)} after ${type} with just that`, valued, afresh(type, own.value));
   }
-  const begun = read(field, start({ ...field, initial: own.raw }), today);
+  const begun = evaluate(field, start({ ...field, initial: own.raw }), today);
   if (begun.raw !== own.raw) return back(`raw “${own.raw}” when it starts with that`, begun);
   return undefined;
 }
@@ -114,7 +114,7 @@ const back = (
 });
 
 /** Law 11: leaving a second time changes nothing, and a round of leaving and coming back neither. */
-function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
+function leavesOnce({ field }: LawSubject, after: FieldState): Breach | undefined {
   const left = apply(field, { ...after, focused: true }, { type: 'leave' });
   const again = apply(field, apply(field, left, { type: 'focus' }), { type: 'leave' });
   return again.body.display === left.body.display && again.body.content === left.body.content
@@ -127,7 +127,7 @@ function leavesOnce({ field }: Subject, after: FieldState): Breach | undefined {
 }
 
 /** Law 4: as many backspaces as there are characters empty the field. */
-function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
+function isNeverStuck(subject: LawSubject, after: FieldState): Breach | undefined {
   const { field, exemptions, atomsOf } = subject;
   let state = apply(field, after, { type: 'focus' });
   const { length } = state.body.display;
@@ -148,7 +148,7 @@ function isNeverStuck(subject: Subject, after: FieldState): Breach | undefined {
 const ofStates = [displayReadsBack, writesBack, leavesOnce, isNeverStuck] as const;
 
 /** The first law of a state that does not hold. */
-export function breachIn(subject: Subject, state: FieldState, but = noLaws): Breach | undefined {
+export function breachIn(subject: LawSubject, state: FieldState, but = noLaws): Breach | undefined {
   for (const law of ofStates) {
     const breach = law(subject, state);
     if (breach && !but.has(breach.law)) return breach;

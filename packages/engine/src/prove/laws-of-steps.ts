@@ -1,14 +1,14 @@
-import type { FieldEvent, FieldState } from '../field/moment.ts';
-import { read } from '../field/reading.ts';
-import { apply, start } from '../field/state.ts';
+import { apply, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
+import type { FieldEvent, FieldState } from '../field/field-state.ts';
 import { fold } from '../values/graphemes.ts';
 import { type Breach, type Law, noLaws } from './law.ts';
-import { drawn, isFromRight, isSame, type Subject, sign, signsOf } from './subject.ts';
+import { drawn, isFromRight, isSame, type LawSubject, sign, signsOf } from './law-subject.ts';
 
 /** The laws of a single step: what an event made of a state is all they look at. */
 
 /** An event, what was before it and what after. */
-export interface Moment {
+export interface Transition {
   readonly before: FieldState;
   readonly event: FieldEvent;
   readonly after: FieldState;
@@ -21,7 +21,7 @@ export type Memory = Map<string, string>;
 
 /** Law 1: the same content and flags have the same display, whatever the way there. */
 function sameWayShown(
-  { exemptions }: Subject,
+  { exemptions }: LawSubject,
   { body, focused }: FieldState,
   memory: Memory,
 ): Breach | undefined {
@@ -43,7 +43,7 @@ function sameWayShown(
 }
 
 /** Law 3: a character that was taken stands directly left of the caret. */
-function standsLeft(subject: Subject, { before, event, after }: Moment): Breach | undefined {
+function standsLeft(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   if (event.type !== 'key' || !before.focused || after.rejected) return undefined;
   if (after.body.content === before.body.content || isFromRight(subject)) return undefined;
   const c = fold(event.text.normalize('NFKC')).toLowerCase();
@@ -62,7 +62,7 @@ function standsLeft(subject: Subject, { before, event, after }: Moment): Breach 
 }
 
 /** Laws 4 and 5: backspace and delete take exactly the next character of the content, and the caret moves as little as can be. */
-function takesOne(subject: Subject, { before, event, after }: Moment): Breach | undefined {
+function takesOne(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   const { field, exemptions, isPicked, atomsOf } = subject;
   if (event.type !== 'backspace' && event.type !== 'delete') return undefined;
   if (isPicked || before.start !== before.end || !before.focused) return undefined;
@@ -90,8 +90,8 @@ function takesOne(subject: Subject, { before, event, after }: Moment): Breach | 
   if (rest[0]?.c === '-' && gone === 1) return undefined;
   const aim = Math.min(before.start, atoms[gone]!.at);
   const previous = now[gone - 1];
-  const stand = (offset: number): number => field.kind.stand?.(field.plan, after.body, offset) ?? offset;
-  const low = Math.max(previous ? previous.at + previous.c.length : 0, field.kind.stand ? stand(0) : 0);
+  const stand = (offset: number): number => field.kind.clampCaret?.(field.plan, after.body, offset) ?? offset;
+  const low = Math.max(previous ? previous.at + previous.c.length : 0, field.kind.clampCaret ? stand(0) : 0);
   const high = now[gone]?.at ?? after.body.display.length;
   const right = Math.max(low, Math.min(aim, high));
   const aimed = Math.min(right, stand(right));
@@ -101,7 +101,7 @@ function takesOne(subject: Subject, { before, event, after }: Moment): Breach | 
 }
 
 /** Law 6: what cannot be taken leaves everything as it is; a key takes nothing else away; a paste tells what it leaves out. */
-function losesNothing(subject: Subject, { before, event, after }: Moment): Breach | undefined {
+function losesNothing(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   const { field, exemptions } = subject;
   if (event.type === 'key') {
     if (after.rejected)
@@ -129,8 +129,8 @@ function losesNothing(subject: Subject, { before, event, after }: Moment): Breac
 
 /** What has no way to tell that a key was not taken has to take it. */
 function takesSilently(
-  { exemptions, textOf }: Subject,
-  { before, event, after }: Moment,
+  { exemptions, textOf }: LawSubject,
+  { before, event, after }: Transition,
 ): Breach | undefined {
   if (!exemptions.isSilent || event.type !== 'key' || before.start !== before.end || !before.focused)
     return undefined;
@@ -143,7 +143,7 @@ function takesSilently(
 }
 
 /** A key that was taken pushes nothing out at the other end. */
-function losesByKey(subject: Subject, before: FieldState, after: FieldState): Breach | undefined {
+function losesByKey(subject: LawSubject, before: FieldState, after: FieldState): Breach | undefined {
   const { field, exemptions, isPicked } = subject;
   if (before.body === after.body || before.start !== before.end || isPicked || !before.focused)
     return undefined;
@@ -163,7 +163,7 @@ function losesByKey(subject: Subject, before: FieldState, after: FieldState): Br
 const moves: ReadonlySet<FieldEvent['type']> = new Set(['undo', 'redo', 'reset', 'leave', 'focus', 'submit', 'select', 'up', 'down']); // biome-ignore format: a list
 
 /** Law 7: undo brings back display, caret and selection, and redo what was undone. */
-function comesBack({ field }: Subject, { before, event, after }: Moment): Breach | undefined {
+function comesBack({ field }: LawSubject, { before, event, after }: Transition): Breach | undefined {
   if (moves.has(event.type) || after.body === before.body || !before.focused) return undefined;
   const undone = apply(field, after, { type: 'undo' });
   const isNew = before.run === 'none' || before.run !== after.run;
@@ -186,13 +186,13 @@ function comesBack({ field }: Subject, { before, event, after }: Moment): Breach
 }
 
 /** Laws 9 and 10: verdicts follow from the value alone, and nothing open is shown at the first visit. */
-function isCalm({ field, today }: Subject, moment: Moment): Breach | undefined {
+function isCalm({ field, today }: LawSubject, moment: Transition): Breach | undefined {
   const { event, after, before, isFirst = !after.touched && !after.submitted } = moment;
   if (after === before || event.type === 'select') return undefined;
-  const reading = read(field, after, today);
-  const { findings, shown } = reading;
+  const evaluation = evaluate(field, after, today);
+  const { findings, shown } = evaluation;
   if (after.past || after.touched || after.submitted) {
-    const other = read(field, { ...start(field), body: after.body }, today).findings;
+    const other = evaluate(field, { ...start(field), body: after.body }, today).findings;
     const at = findings.findIndex(
       ({ verdict, code }, i) => verdict !== other[i]?.verdict || code !== other[i]?.code,
     );
@@ -211,7 +211,10 @@ function isCalm({ field, today }: Subject, moment: Moment): Breach | undefined {
 }
 
 /** Law 11: offsets stand inside the display, nothing is undefined, and a value is written as its kind writes values. */
-function isWellFormed({ field, grammar, today }: Subject, { before, after }: Moment): Breach | undefined {
+function isWellFormed(
+  { field, grammar, today }: LawSubject,
+  { before, after }: Transition,
+): Breach | undefined {
   const { display } = after.body;
   if (!(after.start >= 0 && after.end >= after.start && after.end <= display.length))
     return {
@@ -231,7 +234,7 @@ function isWellFormed({ field, grammar, today }: Subject, { before, after }: Mom
 }
 
 /** Laws 2 and 11: a developer's own code keeps what was typed, and comes to something. What is shown in its place breaks no law. */
-function isShaped({ exemptions }: Subject, { before, after }: Moment): Breach | undefined {
+function isShaped({ exemptions }: LawSubject, { before, after }: Transition): Breach | undefined {
   const problem = after.body === before.body ? undefined : exemptions.problem?.(after.body);
   if (!problem) return undefined;
   const { law, reason } = problem;
@@ -247,7 +250,7 @@ const ofSteps = [losesNothing, standsLeft, takesOne, isWellFormed, isShaped] as 
 /** Those that cost as much as several events. */
 const dearOfSteps = [comesBack, isCalm] as const;
 /** What is asked of laws. */
-export interface Asked {
+export interface LawQuery {
   /** Those that cost as much as several events, too. */
   readonly isAll: boolean;
   /** Laws whose breach is of no interest. */
@@ -256,10 +259,10 @@ export interface Asked {
 
 /** The first law of a step that does not hold. */
 export function breachAt(
-  subject: Subject,
-  moment: Moment,
+  subject: LawSubject,
+  moment: Transition,
   memory: Memory,
-  { isAll, but = noLaws }: Asked,
+  { isAll, but = noLaws }: LawQuery,
 ): Breach | undefined {
   for (const law of ofSteps) {
     const breach = law(subject, moment);

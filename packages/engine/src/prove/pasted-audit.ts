@@ -1,11 +1,11 @@
-import type { OpenField } from '../field/kind.ts';
-import type { FieldState } from '../field/moment.ts';
-import { apply, start } from '../field/state.ts';
+import { apply, start } from '../field/apply.ts';
+import type { FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { marked } from '../tape/marked.ts';
-import { readTape } from '../tape/read-tape.ts';
+import { parseTape } from '../tape/parse-tape.ts';
 import { audit, type Counterexample, eventsOf } from './audit.ts';
+import { subjectWith } from './law-subject.ts';
 import { type Formatter, pastedField, type Wiring } from './pasted.ts';
-import { subjectWith } from './subject.ts';
 
 /** What came of the audit of a function. */
 export interface PastedAudit {
@@ -61,8 +61,8 @@ export function auditPasted(
 }
 
 /** What a field shows after each line of a tape, with its caret drawn in; what it throws, where it does. */
-export function shownAlong(field: OpenField, lines: readonly string[]): readonly string[] {
-  const read = readTape(`field ${field.id}\n${lines.join('\n')}\n`);
+export function shownAlong(field: HydratedField, lines: readonly string[]): readonly string[] {
+  const read = parseTape(`field ${field.id}\n${lines.join('\n')}\n`);
   if (!read.ok) return [];
   const shown: string[] = [];
   let state: FieldState = start(field);

@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest';
-import { apply } from '../field/state.ts';
+import { apply } from '../field/apply.ts';
 import { kinds } from '../kinds/registry.ts';
+import { equivalentConfig } from './equivalent-config.ts';
 import type { Law } from './law.ts';
+import { subjectWith } from './law-subject.ts';
 import { breachAt } from './laws-of-steps.ts';
 import { type Formatter, pastedField, type Wiring } from './pasted.ts';
 import { auditPasted, shownAlong } from './pasted-audit.ts';
-import { sameAs } from './same-as.ts';
-import { subjectWith } from './subject.ts';
 
 /** A formatter as one finds it everywhere: digits taken out of the text, and put into groups. */
 const phone: Formatter = (text) => {
@@ -80,14 +80,14 @@ describe('what does the same', () => {
     ['an amount', (text) => { const digits = text.replace(/\D/g, ''); return digits && `£${digits.replace(/^0+(?=\d)/, '').replace(/\B(?=(\d{3})+$)/g, ',')}`; }, { kind: 'currency', entry: { currency: 'GBP' }, locale: 'en-GB' }],
     ['four by four', (text) => text.replace(/\D/g, '').slice(0, 16).replace(/(\d{4})(?=\d)/g, '$1 '), { kind: 'pattern', entry: { pattern: '<4 digit> <4 digit> <4 digit> <4 digit>', literals: 'behind' } }],
   ])('%s', (_, format, field) => {
-    const found = sameAs(format, kinds);
+    const found = equivalentConfig(format, kinds);
     expect(found?.field).toMatchObject(field);
     expect(found!.agreed / found!.of).toBeGreaterThan(0.5);
   }); // biome-ignore format: a function a line
 
   test('nothing, of what no field does', () => {
-    expect(sameAs((text) => [...text].reverse().join(''), kinds)).toBeUndefined();
-    expect(sameAs((text) => text, kinds)).toBeUndefined();
-    expect(sameAs(() => { throw new RangeError('no'); }, kinds)).toBeUndefined();
+    expect(equivalentConfig((text) => [...text].reverse().join(''), kinds)).toBeUndefined();
+    expect(equivalentConfig((text) => text, kinds)).toBeUndefined();
+    expect(equivalentConfig(() => { throw new RangeError('no'); }, kinds)).toBeUndefined();
   }); // biome-ignore format: a function a line
 });

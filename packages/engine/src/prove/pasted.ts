@@ -1,7 +1,7 @@
-import type { Body, Edited, Extent, Taken } from '../field/body.ts';
+import { carryOut } from '../field/apply.ts';
 import type { Plan } from '../field/compiled.ts';
-import type { Kind, OpenField } from '../field/kind.ts';
-import { carryOut } from '../field/state.ts';
+import type { HydratedField, Kind } from '../field/kind.ts';
+import type { EditResult, Extent, InsertResult, TextState } from '../field/text-state.ts';
 import type { Atom, LawExemptions } from '../kinds/law-exemptions.ts';
 import { boundaryAt, characterAt, graphemes } from '../values/graphemes.ts';
 
@@ -20,7 +20,7 @@ export type Formatter = (text: string) => string;
 export type Wiring = 'browser' | 'count';
 
 /** What the field holds: the text of the input, and whether the function made another of it than was typed. */
-interface PastedBody extends Body {
+interface PastedBody extends TextState {
   readonly isRewritten: boolean;
 }
 
@@ -63,7 +63,7 @@ function separatorsOf(format: Formatter): ReadonlySet<string> {
 const wellFormed = (text: string): string => text.replace(/\p{Cs}/gu, '');
 
 /** What comes of it when the browser has changed the text of the input and the function is called. */
-type Rewritten = (text: string, caret: number) => Edited<PastedBody>;
+type Rewritten = (text: string, caret: number) => EditResult<PastedBody>;
 
 function rewriting(format: Formatter, wiring: Wiring, separators: ReadonlySet<string>): Rewritten {
   const lay = (display: string, isRewritten: boolean): PastedBody => ({
@@ -88,8 +88,12 @@ function rewriting(format: Formatter, wiring: Wiring, separators: ReadonlySet<st
 }
 
 const nothing: PastedBody = { content: '', display: '', complete: false, isRewritten: false };
-const taken = (edited: Edited<PastedBody>): Taken<PastedBody> => ({ ...edited, leftOut: '', rejected: null });
-const whole = (body: PastedBody): Edited<PastedBody> => ({ body, caret: body.display.length });
+const taken = (edited: EditResult<PastedBody>): InsertResult<PastedBody> => ({
+  ...edited,
+  leftOut: '',
+  rejected: null,
+});
+const whole = (body: PastedBody): EditResult<PastedBody> => ({ body, caret: body.display.length });
 
 /** What a deletion takes out of a plain input: from where, to where. */
 function erased(display: string, start: number, end: number, extent: Extent): readonly [number, number] {
@@ -109,7 +113,12 @@ function erased(display: string, start: number, end: number, extent: Extent): re
 
 /** The function as a kind. */
 function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
-  const put = ({ display }: PastedBody, start: number, end: number, given: string): Edited<PastedBody> => {
+  const put = (
+    { display }: PastedBody,
+    start: number,
+    end: number,
+    given: string,
+  ): EditResult<PastedBody> => {
     const text = wellFormed(given);
     return after(display.slice(0, start) + text + display.slice(end), start + text.length);
   };
@@ -121,15 +130,15 @@ function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
     key: (_, body, start, end, character) => put(body, start, end, character),
     insert: (_, body, start, end, text) => taken(put(body, start, end, text)),
     // A program that writes a value calls the function as well.
-    read: (_, text) => taken(whole(after(wellFormed(text), text.length).body)),
-    whole: (_, body) => whole(body),
+    parse: (_, text) => taken(whole(after(wellFormed(text), text.length).body)),
+    caretAtEnd: (_, body) => whole(body),
     erase(_, body, start, end, extent) {
       const { display } = body;
       const [from, to] = erased(display, start, end, extent);
       return from === to ? { body, caret: start } : after(display.slice(0, from) + display.slice(to), from);
     },
     // A text that a script writes into an input ends what the browser could undo.
-    around(field, state, event) {
+    reduce(field, state, event) {
       const next = carryOut(field, state, event);
       const isWritten = next.body !== state.body && next.body.isRewritten;
       return isWritten && event.type !== 'undo' && event.type !== 'redo'
@@ -141,7 +150,7 @@ function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
 
 /** The function, wired, as a field; and where the laws ask something else of it. */
 export interface Pasted {
-  readonly field: OpenField;
+  readonly field: HydratedField;
   readonly exemptions: LawExemptions;
 }
 
@@ -149,7 +158,7 @@ export interface Pasted {
 export function pastedField(id: string, format: Formatter, wiring: Wiring): Pasted {
   const separators = separatorsOf(format);
   const kind = kindOf(rewriting(format, wiring, separators));
-  const field: OpenField<Plan, PastedBody> = {
+  const field: HydratedField<Plan, PastedBody> = {
     id,
     label: id,
     hint: '',
@@ -163,7 +172,7 @@ export function pastedField(id: string, format: Formatter, wiring: Wiring): Past
     kind,
     checks: {},
   };
-  const atoms = ({ display }: Body): readonly Atom[] => {
+  const atoms = ({ display }: TextState): readonly Atom[] => {
     let at = 0;
     return graphemes(display).flatMap((c) => {
       const from = at;
@@ -172,5 +181,5 @@ export function pastedField(id: string, format: Formatter, wiring: Wiring): Past
     });
   };
   // Whoever made the field knows its bodies; the laws hand back none but those.
-  return { field: field as unknown as OpenField, exemptions: { atoms, isSilent: true } };
+  return { field: field as unknown as HydratedField, exemptions: { atoms, isSilent: true } };
 }

@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { FieldState } from '../field/moment.ts';
-import { read } from '../field/reading.ts';
-import { apply, keysOf, start } from '../field/state.ts';
+import { apply, keysOf, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
+import type { FieldState } from '../field/field-state.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import { fit } from '../kinds/pattern/cells.ts';
 import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/registry.ts';
 import { graphemes } from '../values/graphemes.ts';
 import { actions, anyEvent, fieldOf, rawOption, sketch, typed, walk } from './arbitraries.ts';
+import { subjectOf } from './law-subject.ts';
 import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
-import { subjectOf } from './subject.ts';
 
 /** One seed, so that a red run is red for everybody; `ARBEIT_SEED` and `ARBEIT_RUNS` go looking for more. */
 const runs = {
@@ -95,7 +95,7 @@ describe('laws of pattern fields', () => {
       fc.property(sketch, actions, (from, tape) => {
         const field = fieldOf(from);
         for (const { after } of walk(field, tape)) {
-          const { shown: messages, findings } = read(field, { ...after, touched: true });
+          const { shown: messages, findings } = evaluate(field, { ...after, touched: true });
           // What may show at once shows what is open too, once it was left.
           const due = field.rules.filter(
             ({ show }, i) => findings[i]!.verdict !== 'pass' && (show !== 'submit' || after.submitted),
@@ -143,7 +143,7 @@ describe('laws of pattern fields', () => {
         let state = fresh(field);
         for (const event of events) {
           state = apply(field, state, event);
-          const { value } = read(field, state);
+          const { value } = evaluate(field, state);
           const { body } = state;
           for (const [i, c] of body.cells.entries())
             if (c) expect(fit(field.plan, body.cells, i, c)).toEqual({ as: c });

@@ -1,11 +1,11 @@
-import { compile, type RunOwnCode, withOwnCode } from '../document/compile.ts';
+import { compile, type RunCustomCode, withCustomCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
-import { type FormState, fieldOf, type OpenForm } from '../form/form.ts';
-import { readInForm } from '../form/form-reading.ts';
+import { evaluateInForm } from '../form/evaluate-form.ts';
+import { type FormState, fieldOf, type HydratedForm } from '../form/form.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { Verdict } from '../rules/finding.ts';
+import { parseTape } from '../tape/parse-tape.ts';
 import { play } from '../tape/play.ts';
-import { readTape } from '../tape/read-tape.ts';
 
 /** What trials have seen of a field. */
 export interface Reach {
@@ -23,13 +23,13 @@ export interface Reach {
   /** Its finished text in places, of kinds that have several: whether one ever held something; fixed text never does. */
   readonly places: readonly { readonly text: string; readonly isSeen?: boolean }[];
   /** Whether it was in use, left, submitted; whether it was whole, and whether something was not taken. */
-  readonly moments: Readonly<Record<Moment, boolean>>;
+  readonly situations: Readonly<Record<Situation, boolean>>;
 }
 
 /** What can be so of a field at some time, in the order it is told. */
-export const moments = ['focused', 'left', 'submitted', 'whole', 'refused'] as const;
+export const situations = ['focused', 'left', 'submitted', 'whole', 'refused'] as const;
 /** One of them. */
-export type Moment = (typeof moments)[number];
+export type Situation = (typeof situations)[number];
 
 interface Seen {
   trials: number;
@@ -37,7 +37,7 @@ interface Seen {
   readonly shown: Set<string>;
   readonly values: Set<string>;
   readonly places: Set<number>;
-  readonly moments: Set<Moment>;
+  readonly situations: Set<Situation>;
 }
 
 /** What the trials of a set reach of its fields: each state they lead through is looked at. `clock` as for `play`; `run` runs developers' code. */
@@ -45,10 +45,10 @@ export function reachOf(
   document: SetDocument,
   kinds: KindTable,
   clock: string,
-  run?: RunOwnCode,
+  run?: RunCustomCode,
 ): readonly Reach[] {
   const compiled = compile(document, kinds);
-  const set = run ? withOwnCode(compiled, run) : compiled;
+  const set = run ? withCustomCode(compiled, run) : compiled;
   const seen = new Map<string, Seen>(
     set.fields.map(({ id }) => [
       id,
@@ -58,15 +58,15 @@ export function reachOf(
         shown: new Set(),
         values: new Set(),
         places: new Set(),
-        moments: new Set(),
+        situations: new Set(),
       },
     ]),
   );
-  const look = (form: OpenForm, state: FormState, today: string): void => {
+  const look = (form: HydratedForm, state: FormState, today: string): void => {
     for (const { id } of form.fields) note(seen.get(id), form, state, { id, today, kinds });
   };
   for (const { tape } of document.trials ?? []) {
-    const read = readTape(tape);
+    const read = parseTape(tape);
     if (!read.ok) continue;
     const { type, id } = read.tape.target;
     const through =
@@ -80,7 +80,7 @@ export function reachOf(
     play(set, read.tape, clock, look);
   }
   return set.fields.map(({ id, rules, plan }) => {
-    const { trials, verdicts, shown, values, places, moments: had } = seen.get(id) as Seen;
+    const { trials, verdicts, shown, values, places, situations: had } = seen.get(id) as Seen;
     const { draw } = kindIn(kinds, plan.kind);
     const names = [
       ...new Set([
@@ -102,7 +102,7 @@ export function reachOf(
         ...(place === undefined ? {} : { isSeen: places.has(place) }),
       })),
       options: options.map(({ value }) => ({ value, isSeen: values.has(value) })),
-      moments: Object.fromEntries(moments.map((moment) => [moment, had.has(moment)])) as Reach['moments'],
+      situations: Object.fromEntries(situations.map((name) => [name, had.has(name)])) as Reach['situations'],
     };
   });
 }
@@ -110,13 +110,13 @@ export function reachOf(
 /** What one state shows of a field. */
 function note(
   seen: Seen | undefined,
-  form: OpenForm,
+  form: HydratedForm,
   state: FormState,
   { id, today, kinds }: { readonly id: string; readonly today: string; readonly kinds: KindTable },
 ): void {
   if (!seen) return;
   const { field, state: at } = fieldOf(form, state, id);
-  const { findings, shown, flags, raw, counts } = readInForm(form, state, id, today);
+  const { findings, shown, flags, raw, counts } = evaluateInForm(form, state, id, today);
   if (!counts) return;
   const rules = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
   for (const [i, { verdict }] of findings.entries()) {
@@ -128,12 +128,12 @@ function note(
   for (const { rule } of shown) seen.shown.add(rule);
   for (const value of raw.split(' ')) seen.values.add(value);
   for (const place of kindIn(kinds, field.plan.kind).draw.held?.(at.body) ?? []) seen.places.add(place);
-  const now: Readonly<Record<Moment, boolean>> = {
+  const now: Readonly<Record<Situation, boolean>> = {
     focused: flags.focused,
     left: flags.touched,
     submitted: at.submitted,
     whole: flags.complete,
     refused: at.rejected !== null,
   };
-  for (const moment of moments) if (now[moment]) seen.moments.add(moment);
+  for (const situation of situations) if (now[situation]) seen.situations.add(situation);
 }

@@ -1,11 +1,11 @@
-import type { OpenField } from '../field/kind.ts';
+import type { HydratedField } from '../field/kind.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
 import type { Action } from '../tape/script.ts';
 import { random } from './random.ts';
 import { charactersOf, textsFor } from './texts.ts';
 
 /** What random tapes of a field are made of. */
-export interface Matter {
+export interface TapeIngredients {
   /** Characters worth typing, and of those the field's own. */
   readonly characters: readonly string[];
   readonly own: readonly string[];
@@ -14,7 +14,7 @@ export interface Matter {
 }
 
 /** What the tapes of a field are made of: its own characters and texts, and what is near them. */
-export function matterOf(field: OpenField, kinds: KindTable, today: string): Matter {
+export function tapeIngredientsOf(field: HydratedField, kinds: KindTable, today: string): TapeIngredients {
   const known = textsFor(field, kinds, today);
   const characters = charactersOf(field, known);
   const texts = [...known.raws, ...known.texts].filter((text) => text.length < 60).slice(0, 60);
@@ -42,7 +42,11 @@ const odd = [
 ];
 
 /** Makes random tapes, each by its seed: of a tape most is typed, pasted now and then, mended in its middle, left and come back to. */
-export function makerOf({ characters, own, texts }: Matter): (seed: number) => readonly Action[] {
+export function tapeMakerOf({
+  characters,
+  own,
+  texts,
+}: TapeIngredients): (seed: number) => readonly Action[] {
   return (seed) => {
     const { below, pick } = random(seed);
     const character = (): string => pick(below(24) === 0 ? odd : below(6) === 0 ? characters : own);

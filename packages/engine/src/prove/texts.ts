@@ -1,5 +1,5 @@
 import { besideLimit } from '../checks/range/beside-limit.ts';
-import type { OpenField } from '../field/kind.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { valueTypesOf } from '../kinds/value-types.ts';
 import type { Check } from '../rules/rule.ts';
@@ -41,7 +41,7 @@ function linesOf(check: Check, today: string): readonly string[] {
 }
 
 /** A finished text of a field. */
-const finishedText = (field: OpenField, kinds: KindTable): string =>
+const finishedText = (field: HydratedField, kinds: KindTable): string =>
   kindIn(kinds, field.plan.kind)
     .draw.sample(field)
     .filter((piece) => !piece.isOff && !piece.isAside)
@@ -49,7 +49,7 @@ const finishedText = (field: OpenField, kinds: KindTable): string =>
     .join('');
 
 /** What its rules draw their lines by, what it offers, a finished text and what is almost that. `today` is the day (ISO 8601). */
-export function textsFor(field: OpenField, kinds: KindTable, today: string): Texts {
+export function textsFor(field: HydratedField, kinds: KindTable, today: string): Texts {
   const lines = field.rules.flatMap(({ check }) => linesOf(check, today));
   const { options = [] } = field.plan as { readonly options?: readonly { readonly value: string }[] };
   const values = options.map(({ value }) => value);
@@ -73,7 +73,7 @@ export function textsFor(field: OpenField, kinds: KindTable, today: string): Tex
 }
 
 /** Characters worth typing into a field: its own, and one of each sort it tells apart. */
-export function charactersOf(field: OpenField, { raws, texts }: Texts): readonly string[] {
+export function charactersOf(field: HydratedField, { raws, texts }: Texts): readonly string[] {
   const { alphabet } = valueTypesOf(field.plan);
   const own = [...new Set([...raws.slice(0, 20), ...texts.slice(0, 8)].join(''))].slice(0, 16);
   const sorts = new Map((alphabet?.characters ?? []).map((c) => [alphabet?.sortOf(c) ?? c, c]));

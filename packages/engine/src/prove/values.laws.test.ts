@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { OpenField } from '../field/kind.ts';
-import type { FieldEvent } from '../field/moment.ts';
-import { read } from '../field/reading.ts';
-import { apply, start } from '../field/state.ts';
+import { apply, start } from '../field/apply.ts';
+import { evaluate } from '../field/evaluation.ts';
+import type { FieldEvent } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { digitsBetween, type ValueForm } from '../kinds/contract/value-form.ts';
 import { valueTypesOf } from '../kinds/value-types.ts';
 import { fieldOf, sketch } from './arbitraries.ts';
@@ -13,21 +13,21 @@ const runs = {
   numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
-const formOf = (field: OpenField): ValueForm => valueTypesOf(field.plan).values;
+const formOf = (field: HydratedField): ValueForm => valueTypesOf(field.plan).values;
 const matches = ({ among, expression }: ValueForm, text: string): boolean =>
   among
     ? among.includes(text)
     : expression === undefined || new RegExp(`^(?:${expression})$`, 'u').test(text);
-const valueAfter = (field: OpenField, event: FieldEvent): string | null =>
-  read(field, apply(field, start(field), event)).value;
+const valueAfter = (field: HydratedField, event: FieldEvent): string | null =>
+  evaluate(field, apply(field, start(field), event)).value;
 
 /** What the form says is what the field does: with a text that comes in some way, and with what is next to a value of its. */
-function holds(field: OpenField, text: string, near: readonly [number, string]): void {
+function holds(field: HydratedField, text: string, near: readonly [number, string]): void {
   const form = formOf(field);
   const typed = [...text].reduce((state, c) => apply(field, state, { type: 'key', text: c }), start(field));
   const values = [
     valueAfter(field, { type: 'paste', text }),
-    read(field, apply(field, typed, { type: 'leave' })).value,
+    evaluate(field, apply(field, typed, { type: 'leave' })).value,
   ];
   for (const value of values) {
     if (value === null) continue;

@@ -2,9 +2,15 @@
 export type { Counterexample, Progress } from './audit.ts';
 export { type Audit, type Audited, auditSet, together } from './audit-set.ts';
 export { type Compared, compareSets } from './compare.ts';
+export { compiledOf, type EquivalentConfig, equivalentConfig } from './equivalent-config.ts';
 export { type Law, lawWords } from './law.ts';
+export {
+  type MutantResult,
+  type MutantStatus,
+  type MutationProgress,
+  targetsOf,
+  testMutations,
+} from './mutation-tests.ts';
 export { type Formatter, pastedField, type Wiring } from './pasted.ts';
 export { auditPasted, type PastedAudit, shownAlong } from './pasted-audit.ts';
-export { breakOnPurpose, type Fate, type Proven, type Step, targetsOf } from './proof.ts';
-export { type Moment, moments, type Reach, reachOf } from './reach.ts';
-export { compiledOf, type SameAs, sameAs } from './same-as.ts';
+export { type Reach, reachOf, type Situation, situations } from './reach.ts';

@@ -1,4 +1,4 @@
-import { item } from '../values/item.ts';
+import { itemAt } from '../values/item-at.ts';
 import type { Verdict } from './finding.ts';
 import type { Automaton, ExpressionNode } from './rule.ts';
 
@@ -38,7 +38,7 @@ export function match(automaton: Automaton, text: string): Verdict {
     const next = derive(machine, node, character.codePointAt(0)!);
     if (next === undefined) return 'open';
     node = next;
-    if (item(machine.nodes, node).op === 'nothing') return 'fail';
+    if (itemAt(machine.nodes, node).op === 'nothing') return 'fail';
   }
   return nullable(machine, node) ? 'pass' : canMatch(machine, node) ? 'open' : 'fail';
 }
@@ -86,7 +86,7 @@ function add(machine: Machine, node: ExpressionNode): number {
   return at;
 }
 
-const opOf = (machine: Machine, node: number) => item(machine.nodes, node).op;
+const opOf = (machine: Machine, node: number) => itemAt(machine.nodes, node).op;
 
 function sequence(m: Machine, a: number, b: number): number {
   if (opOf(m, a) === 'nothing' || opOf(m, b) === 'empty') return a;
@@ -98,7 +98,7 @@ function sequence(m: Machine, a: number, b: number): number {
 function join(m: Machine, op: 'either' | 'both', a: number, b: number): number {
   const members = new Set<number>();
   const gather = (i: number): void => {
-    const node = item(m.nodes, i);
+    const node = itemAt(m.nodes, i);
     if (node.op === op) {
       gather(node.a);
       gather(node.b);
@@ -120,18 +120,18 @@ function join(m: Machine, op: 'either' | 'both', a: number, b: number): number {
 const everything = (m: Machine): number => add(m, { op: 'not', a: add(m, { op: 'nothing' }) });
 
 function kindOfNode(m: Machine, i: number): 'nothing' | 'everything' | 'other' {
-  const node = item(m.nodes, i);
+  const node = itemAt(m.nodes, i);
   if (node.op === 'nothing') return 'nothing';
   return node.op === 'not' && opOf(m, node.a) === 'nothing' ? 'everything' : 'other';
 }
 
 function negate(m: Machine, a: number): number {
-  const node = item(m.nodes, a);
+  const node = itemAt(m.nodes, a);
   return node.op === 'not' ? node.a : add(m, { op: 'not', a });
 }
 
 function nullable(m: Machine, i: number): boolean {
-  const node = item(m.nodes, i);
+  const node = itemAt(m.nodes, i);
   switch (node.op) {
     case 'empty':
     case 'many':
@@ -159,7 +159,7 @@ function derive(m: Machine, i: number, code: number): number | undefined {
 }
 
 function step(m: Machine, i: number, code: number): number {
-  const node = item(m.nodes, i);
+  const node = itemAt(m.nodes, i);
   switch (node.op) {
     case 'nothing':
     case 'empty':
@@ -206,7 +206,7 @@ const tests = new Map<string, RegExp>();
 export function takesPoint(node: ExpressionNode & { op: 'one' }, code: number): boolean {
   let inside = false;
   for (let i = 0; i < node.ranges.length && !inside; i += 2)
-    inside = code >= item(node.ranges, i) && code <= item(node.ranges, i + 1);
+    inside = code >= itemAt(node.ranges, i) && code <= itemAt(node.ranges, i + 1);
   for (const property of node.properties ?? []) {
     if (inside) break;
     let test = tests.get(property);
@@ -247,7 +247,7 @@ function canMatch(m: Machine, root: number): boolean {
 }
 
 function isPlain(m: Machine, i: number): boolean {
-  const node = item(m.nodes, i);
+  const node = itemAt(m.nodes, i);
   switch (node.op) {
     case 'nothing':
     case 'both':

@@ -1,16 +1,16 @@
-import type { Clearing } from './clearing.ts';
+import type { CheckContext } from './check-context.ts';
+import type { ClearRejected } from './clear-rejected.ts';
 import { type Finding, incomplete, passed } from './finding.ts';
-import type { Given } from './given.ts';
-import type { Asking } from './questions.ts';
+import type { RemoteCheck } from './questions.ts';
 import type { Check, Rule } from './rule.ts';
 
-export type { Answer, Given, Other } from './given.ts';
+export type { Answer, CheckContext, Other } from './check-context.ts';
 
 const none: Readonly<Record<string, string>> = {};
 const missing: Finding = { verdict: 'open', code: 'required', data: none };
 
 /** What a check asks about: something held, whatever its kind. */
-export interface Held {
+export interface CheckedText {
   /** The characters the user contributed, in order. */
   readonly content: string;
   readonly display: string;
@@ -19,7 +19,7 @@ export interface Held {
 }
 
 /** What a kind must be able to tell of what it holds, so that it can be checked. */
-export interface Judged<P, B extends Held> {
+export interface Checkable<P, B extends CheckedText> {
   /** The typed value, `null` until complete and well-formed. */
   value(plan: P, body: B): string | null;
   /** The raw value. */
@@ -27,17 +27,17 @@ export interface Judged<P, B extends Held> {
   /** Whether typing on could still add a character. */
   hasRoom(plan: P, body: B): boolean;
   /** What a whole value from the program comes to. */
-  read(plan: P, text: string): { readonly body: B };
+  parse(plan: P, text: string): { readonly body: B };
   /** The same content as it shows away from the focus. */
-  rest?(plan: P, body: B): B;
+  toResting?(plan: P, body: B): B;
   /** The kind's own answer to a check; `undefined` leaves it to `check`. */
-  judge?(plan: P, body: B, check: Check, given: Given): Finding | undefined;
+  validate?(plan: P, body: B, check: Check, given: CheckContext): Finding | undefined;
 }
 
 /** A field to be checked: its plan, its kind, and the checks it carries. */
-export interface Subject<P, B extends Held> {
+export interface CheckedField<P, B extends CheckedText> {
   readonly plan: P;
-  readonly kind: Judged<P, B>;
+  readonly kind: Checkable<P, B>;
   readonly checks: Checks;
 }
 
@@ -47,21 +47,21 @@ type Everywhere = 'required' | 'complete' | 'range';
 export type CarriedCheck = Exclude<Check['type'], Everywhere>;
 
 /** What a check says of what a field holds. Asked only while it holds anything. */
-export type Judge<T extends CarriedCheck> = <P, B extends Held>(
-  field: Subject<P, B>,
+export type Validator<T extends CarriedCheck> = <P, B extends CheckedText>(
+  field: CheckedField<P, B>,
   body: B,
   what: Extract<Check, { type: T }>,
-  given: Given,
+  given: CheckContext,
   /** Id of the rule that asks. */
   rule: string,
 ) => Finding;
 
 /** Checks at hand, by their type, and what goes with some rules beside them: as kinds, they are values, and a page carries those it names. */
-export type Checks = { readonly [T in CarriedCheck]?: Judge<T> } & {
+export type Checks = { readonly [T in CarriedCheck]?: Validator<T> } & {
   /** What fields carry whose rules ask elsewhere. */
-  readonly asking?: Asking;
+  readonly remoteCheck?: RemoteCheck;
   /** What fields carry of which a rule takes out what it refuses. */
-  readonly clearing?: Clearing;
+  readonly clearRejected?: ClearRejected;
 };
 
 const everywhere: readonly Check['type'][] = ['required', 'complete', 'range'] satisfies Everywhere[];
@@ -71,8 +71,8 @@ export function carriedBy(rules: readonly Rule[]): ReadonlySet<keyof Checks> {
   const names = new Set<keyof Checks>();
   for (const { check, clears } of rules) {
     if (!everywhere.includes(check.type)) names.add(check.type as CarriedCheck);
-    if (check.type === 'remote') names.add('asking');
-    if (clears) names.add('clearing');
+    if (check.type === 'remote') names.add('remoteCheck');
+    if (clears) names.add('clearRejected');
   }
   return names;
 }
@@ -94,7 +94,7 @@ const noFields: readonly string[] = [];
 
 /** Typed values of other fields, by id. */
 export const valuesOf = (
-  others: Given['others'],
+  others: CheckContext['others'],
   names: readonly string[],
 ): Readonly<Record<string, string | null>> =>
   Object.fromEntries(names.map((name) => [name, others[name]?.value ?? null]));
@@ -103,11 +103,11 @@ export const valuesOf = (
  * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet
  * either. Throws `RangeError` for a check that is not at hand, which `open` has seen to.
  */
-export function check<P, B extends Held>(
-  field: Subject<P, B>,
+export function check<P, B extends CheckedText>(
+  field: CheckedField<P, B>,
   body: B,
   what: Check,
-  given: Given,
+  given: CheckContext,
   rule: string,
 ): Finding {
   if (!body.content) return what.type === 'required' ? missing : passed;
@@ -118,14 +118,14 @@ export function check<P, B extends Held>(
     case 'range':
       // Only kinds with an order have a range, and they answer themselves.
       return (
-        field.kind.judge?.(field.plan, body, what, given) ??
+        field.kind.validate?.(field.plan, body, what, given) ??
         (what.type === 'range' || body.complete ? passed : incomplete)
       );
     default: {
-      // The judge of that type takes checks of that type, which the compiler does not follow from one to the other.
-      const judge = field.checks[what.type] as Judge<CarriedCheck> | undefined;
-      if (!judge) throw new RangeError(`The check "${what.type}" is not at hand.`);
-      return judge(field, body, what, given, rule);
+      // The validator of that type takes checks of that type, which the compiler does not follow from one to the other.
+      const validator = field.checks[what.type] as Validator<CarriedCheck> | undefined;
+      if (!validator) throw new RangeError(`The check "${what.type}" is not at hand.`);
+      return validator(field, body, what, given, rule);
     }
   }
 }

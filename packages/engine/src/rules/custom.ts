@@ -1,4 +1,4 @@
-import { type Judge, valuesOf } from './checks.ts';
+import { type Validator, valuesOf } from './checks.ts';
 import { type Finding, passed, unanswered } from './finding.ts';
 
 /** What the developer's code is called with. Everything it may know. */
@@ -29,7 +29,7 @@ export type RunCode = (code: string, input: CodeInput) => CodeOutcome | undefine
  * and `{ facts }` beside any of these. Whatever else comes of it is code `check-broken`, with `reason` and `line` for the developer.
  */
 export const customBy =
-  (run: RunCode): Judge<'custom'> =>
+  (run: RunCode): Validator<'custom'> =>
   ({ kind, plan }, body, { code, with: names }, { others, today }) => {
     const value = kind.value(plan, body);
     if (value === null) return passed;

@@ -1,5 +1,5 @@
 import { type Fault, fault } from '../faults/fault.ts';
-import { item } from '../values/item.ts';
+import { itemAt } from '../values/item-at.ts';
 import type { Automaton, ExpressionNode } from './rule.ts';
 
 /**
@@ -57,7 +57,7 @@ function weigh(nodes: readonly ExpressionNode[], root: number): number {
   // Nodes are shared, so each is weighed once.
   const weights: number[] = [];
   const of = (i: number): number => {
-    weights[i] ??= weighed(item(nodes, i));
+    weights[i] ??= weighed(itemAt(nodes, i));
     return weights[i];
   };
   const weighed = (node: ExpressionNode): number => {
@@ -112,7 +112,7 @@ function readSequence(r: Reader, outer: boolean): number {
   const items: Item[] = [];
   const from = r.at;
   while (r.at < r.source.length && r.source[r.at] !== '|' && r.source[r.at] !== ')') {
-    const c = item(r.source, r.at);
+    const c = itemAt(r.source, r.at);
     if (c === '^') {
       if (!outer || r.at !== from)
         stop(
@@ -175,7 +175,7 @@ function readCount(r: Reader, atom: number): number {
     else node = add(r, { op: 'either', a: atom, b: add(r, { op: 'empty' }) });
   } else if (counted) {
     r.at += counted[0].length;
-    const min = +item(counted, 1);
+    const min = +itemAt(counted, 1);
     const max = counted[2] === undefined ? min : counted[3] ? +counted[3] : undefined;
     if (Math.max(min, max ?? 0) > mostCopies)
       stop(r, at, `More than ${mostCopies} copies; use "*" or a length rule.`);
@@ -274,8 +274,8 @@ function inBothCases(r: Reader, ranges: readonly number[]): number[] {
   const all = [...ranges];
   if (!r.flags.includes('i')) return all;
   for (let i = 0; i < ranges.length; i += 2) {
-    if (item(ranges, i + 1) - item(ranges, i) > 2000) continue;
-    for (let code = item(ranges, i); code <= item(ranges, i + 1); code++) {
+    if (itemAt(ranges, i + 1) - itemAt(ranges, i) > 2000) continue;
+    for (let code = itemAt(ranges, i); code <= itemAt(ranges, i + 1); code++) {
       const c = String.fromCodePoint(code);
       for (const other of [c.toLowerCase(), c.toUpperCase()])
         if (other !== c && [...other].length === 1) all.push(other.codePointAt(0)!, other.codePointAt(0)!);
@@ -307,11 +307,11 @@ function readEscaped(r: Reader, at: number): Set {
   const short = shorthands[c.toLowerCase()];
   if (short) return c === c.toLowerCase() ? short : { ...short, negated: true };
   if (c === 'p' || c === 'P') return readProperty(r, at, c === 'P');
-  if (c in controls && !(c === '0' && /\d/.test(r.source[r.at] ?? ''))) return point(item(controls, c));
+  if (c in controls && !(c === '0' && /\d/.test(r.source[r.at] ?? ''))) return point(itemAt(controls, c));
   const hex = /^(?:x([0-9a-f]{2})|u([0-9a-f]{4})|u\{([0-9a-f]{1,6})\})/i.exec(c + r.source.slice(r.at));
   if (hex) {
     r.at += hex[0].length - 1;
-    return point(Number.parseInt(hex[1] ?? hex[2] ?? item(hex, 3), 16));
+    return point(Number.parseInt(hex[1] ?? hex[2] ?? itemAt(hex, 3), 16));
   }
   if (/[1-9k]/.test(c)) stop(r, at, 'Back references are not to be had here: compare in a rule of its own.');
   if (c === 'b' || c === 'B')
@@ -336,7 +336,7 @@ function readProperty(r: Reader, at: number, negated: boolean): Set {
       '\\p{L}',
     );
   }
-  return { ranges: [], properties: [negated ? `^${named[1]}` : item(named, 1)], negated: false };
+  return { ranges: [], properties: [negated ? `^${named[1]}` : itemAt(named, 1)], negated: false };
 }
 
 function readEscape(r: Reader, at: number): number {
@@ -360,8 +360,8 @@ function readClass(r: Reader, at: number): number {
       const to = readClassMember(r);
       if (from.ranges.length !== 2 || to.ranges.length !== 2 || from.negated || to.negated)
         stop(r, start, 'A range has one character on each side of the "-".', '\\-');
-      if (item(to.ranges, 0) < item(from.ranges, 0)) stop(r, start, 'This range runs backwards.');
-      ranges.push(item(from.ranges, 0), item(to.ranges, 0));
+      if (itemAt(to.ranges, 0) < itemAt(from.ranges, 0)) stop(r, start, 'This range runs backwards.');
+      ranges.push(itemAt(from.ranges, 0), itemAt(to.ranges, 0));
     } else if (from.negated) ranges.push(...complement(from.ranges));
     else {
       ranges.push(...from.ranges);
@@ -387,7 +387,7 @@ function readClassMember(r: Reader): Set {
 /** All code points outside the ranges. */
 function complement(ranges: readonly number[]): number[] {
   const pairs: [number, number][] = [];
-  for (let i = 0; i < ranges.length; i += 2) pairs.push([item(ranges, i), item(ranges, i + 1)]);
+  for (let i = 0; i < ranges.length; i += 2) pairs.push([itemAt(ranges, i), itemAt(ranges, i + 1)]);
   pairs.sort((a, b) => a[0] - b[0]);
   const rest: number[] = [];
   let next = 0;

@@ -1,7 +1,7 @@
-export { type StateBudget, textApart } from './apart.ts';
 export { type Walker, walkerOf } from './automaton.ts';
-export { type CarriedCheck, type Checks, carriedBy, type Judge } from './checks.ts';
+export { type CarriedCheck, type Checks, carriedBy, type Validator } from './checks.ts';
 export type { CodeInput, CodeOutcome, RunCode } from './custom.ts';
+export { distinguishingText, type StateBudget } from './difference.ts';
 export { parseExpression } from './expression.ts';
 export { type Finding, passed, type Verdict } from './finding.ts';
 export type { Automaton, Check, Comparison, ExpressionNode, Rule } from './rule.ts';

@@ -1,5 +1,5 @@
+import type { Answer, CheckContext } from './check-context.ts';
 import type { Finding } from './finding.ts';
-import type { Answer, Given } from './given.ts';
 import type { Rule } from './rule.ts';
 
 /**
@@ -53,7 +53,7 @@ export type QuestionEvent =
   | { readonly type: 'ask-again' };
 
 /** How rules ask elsewhere. A page carries it for fields that have such a rule. */
-export interface Asking {
+export interface RemoteCheck {
   /** The questions after an event; the same ones where it changes nothing. `raw` is the present raw value. */
   after(questions: Questions, event: QuestionEvent, raw: string): Questions;
   /** What was answered about the present value, by rule. */
@@ -61,8 +61,8 @@ export interface Asking {
     questions: Questions,
     rules: readonly Rule[],
     raw: string,
-    others: Given['others'],
-  ): Given['answers'];
+    others: CheckContext['others'],
+  ): CheckContext['answers'];
   /**
    * What the rules without an answer want to know now, and whether any of them waits for one. Asked on leaving, once the field is left
    * or a submit waits for it; on a pause, whenever there is a whole value. Nothing is asked twice.
@@ -72,7 +72,7 @@ export interface Asking {
     rules: readonly Rule[],
     findings: readonly Finding[],
     raw: string,
-    others: Given['others'],
+    others: CheckContext['others'],
     isLeft: boolean,
   ): { readonly asks: readonly Ask[]; readonly isPending: boolean };
 }

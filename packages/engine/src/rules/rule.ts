@@ -1,7 +1,7 @@
 import type { Condition } from './condition.ts';
 
 /** When a message may first be seen. See `rules/show.ts`. */
-export type Moment = 'at-once' | 'leave' | 'submit';
+export type ShowWhen = 'at-once' | 'leave' | 'submit';
 
 /** What a rule checks, ready to run. */
 export type Check =
@@ -82,7 +82,7 @@ export interface Rule {
   /** What it says otherwise, by code. */
   readonly words?: Readonly<Record<string, string>>;
   readonly code?: string | undefined;
-  readonly show: Moment;
+  readonly show: ShowWhen;
   readonly severity: 'error' | 'warning';
   /** It counts only while this holds. */
   readonly when?: Condition | undefined;

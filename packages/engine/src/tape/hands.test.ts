@@ -4,12 +4,12 @@ import { compile } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import { kinds } from '../kinds/registry.ts';
 import { byHand, hands, otherwise } from './hands.ts';
-import { readTape } from './read-tape.ts';
+import { parseTape } from './parse-tape.ts';
 import { writeAction } from './verbs.ts';
 
 const set = compile(
   {
-    arbeit: 1,
+    arbeit: 2,
     title: 'Hands',
     locale: 'en-GB',
     fields: [
@@ -21,7 +21,7 @@ const set = compile(
   kinds,
 );
 const tapeOf = (text: string) => {
-  const read = readTape(text);
+  const read = parseTape(text);
   if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
   return read.tape;
 };

@@ -1,6 +1,6 @@
 import { graphemes } from '../values/graphemes.ts';
 import { type Playable, play } from './play.ts';
-import type { Action, Row, Step, Tape } from './script.ts';
+import type { Action, Row, Tape, TapeStep } from './script.ts';
 
 /**
  * The ways a text comes into a field: by keys; by a keyboard that composes every word and hands it over whole; by one that puts a suggestion in the place
@@ -64,7 +64,7 @@ function typedBy(hand: Hand, text: string, isFirst: boolean, caretAfter: CaretAf
 export function byHand(set: Playable, tape: Tape, hand: Hand, clock = ''): Tape {
   const touched = new Set<string>();
   let about = '';
-  const steps: Step[] = [];
+  const steps: TapeStep[] = [];
   const caretAfter: CaretAfter = (more) => {
     const all = [...steps, ...more.map((action) => ({ ...action, line: 0, source: '' }))];
     const played = play(set, { ...tape, steps: all.filter((step) => step.do !== 'expect') }, clock);

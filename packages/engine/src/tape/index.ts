@@ -9,8 +9,8 @@ export {
   wordsIn,
 } from './hands.ts';
 export { marked } from './marked.ts';
+export { headSpellings, parseTape } from './parse-tape.ts';
 export { type Miss, type Playable, type Played, play, type TapeMismatch } from './play.ts';
-export { headSpellings, readTape } from './read-tape.ts';
 export type { Action, Expectation, Row, Tape } from './script.ts';
 export { type Expectable, expectationOf, subjectSpellings } from './subjects.ts';
 export { holds, type Outcome, runTrial, type Trial, trial, trialTape } from './trial.ts';

@@ -1,4 +1,4 @@
-import { item } from '../values/item.ts';
+import { itemAt } from '../values/item-at.ts';
 import type { TapeFault } from './script.ts';
 
 /** A word of a line, or a text in quotes; `at` is its offset (UTF-16 units). */
@@ -86,8 +86,8 @@ export class Line {
     const { source } = this;
     while (/\s/.test(source[this.#at] ?? '')) this.#at++;
     const at = this.#at;
-    if (at >= source.length || item(source, at) === '#') return undefined;
-    if (item(source, at) !== '"') {
+    if (at >= source.length || itemAt(source, at) === '#') return undefined;
+    if (itemAt(source, at) !== '"') {
       const word = /^[^\s"#]+/.exec(source.slice(at))![0];
       this.#at += word.length;
       return { at, word };

@@ -1,4 +1,4 @@
-import type { FieldState } from '../field/moment.ts';
+import type { FieldState } from '../field/field-state.ts';
 import { graphemes } from '../values/graphemes.ts';
 
 /** Where the line of an offset starts. */

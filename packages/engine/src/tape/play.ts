@@ -1,16 +1,16 @@
-import type { OpenField } from '../field/kind.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { applyToForm, type FormEvent, reachOf } from '../form/apply.ts';
-import { type FormState, fieldOf, type OpenForm, openAlone, startForm } from '../form/form.ts';
-import { readInForm } from '../form/form-reading.ts';
-import { item } from '../values/item.ts';
+import { evaluateInForm } from '../form/evaluate-form.ts';
+import { type FormState, fieldOf, type HydratedForm, hydrateAlone, startForm } from '../form/form.ts';
+import { itemAt } from '../values/item-at.ts';
 import type { Row, Tape } from './script.ts';
 import { examine, recordIn } from './subjects.ts';
 import { formEvents } from './verbs.ts';
 
 /** What tapes are played on: fields, and forms of them. */
 export interface Playable {
-  readonly fields: readonly OpenField[];
-  readonly forms: readonly OpenForm[];
+  readonly fields: readonly HydratedField[];
+  readonly forms: readonly HydratedForm[];
 }
 
 /** An expectation that did not hold. */
@@ -28,7 +28,7 @@ export interface Played {
 }
 
 /** Sees every state a tape leads through. */
-export type OnState = (form: OpenForm, state: FormState, today: string) => void;
+export type OnState = (form: HydratedForm, state: FormState, today: string) => void;
 
 /** A tape that does not go with its document: no such field, form or rule. */
 export interface TapeMismatch {
@@ -52,7 +52,7 @@ export function play(
   const rows: Row[] = [];
   const misses: Miss[] = [];
   let state = startForm(form);
-  let about = item(form.fields, 0).id;
+  let about = itemAt(form.fields, 0).id;
   let report: { rejected: string | null; leftOut: string } = { rejected: null, leftOut: '' };
   for (const step of tape.steps) {
     const named = 'field' in step ? step.field : undefined;
@@ -61,8 +61,8 @@ export function play(
     if (step.do === 'expect') {
       const id = named ?? about;
       const { field, state: at } = fieldOf(form, state, id);
-      const reading = readInForm(form, state, id, today);
-      const miss = examine(step, { form, state, id, field, at, reading, report });
+      const evaluation = evaluateInForm(form, state, id, today);
+      const miss = examine(step, { form, state, id, field, at, evaluation, report });
       if (typeof miss === 'string') return { line: step.line, message: miss };
       if (miss) misses.push({ line: step.line, source: step.source, ...miss });
       continue;
@@ -85,13 +85,13 @@ export function play(
 }
 
 /** The form a tape plays on; a field's own tape plays on a form of that field alone. */
-function formFor(set: Playable, tape: Tape): OpenForm | undefined {
+function formFor(set: Playable, tape: Tape): HydratedForm | undefined {
   if (tape.target.type === 'form') {
     const form = set.forms.find((candidate) => candidate.id === tape.target.id);
     return form?.fields.length ? form : undefined;
   }
   const field = set.fields.find((candidate) => candidate.id === tape.target.id);
-  return field && openAlone(field);
+  return field && hydrateAlone(field);
 }
 
 /**
@@ -99,7 +99,7 @@ function formFor(set: Playable, tape: Tape): OpenForm | undefined {
  * tape waits.
  */
 function drive(
-  form: OpenForm,
+  form: HydratedForm,
   before: FormState,
   event: FormEvent | null,
   today: string,
@@ -109,7 +109,7 @@ function drive(
   const reached = event ? reachOf(form, before, event, state) : [...form.asking];
   for (const field of reached) {
     if (!form.asking.has(field)) continue;
-    for (const { rule, about, on } of readInForm(form, state, field, today).asks) {
+    for (const { rule, about, on } of evaluateInForm(form, state, field, today).asks) {
       if (on === 'pause' && !isPause) continue;
       const id = `${field}/${rule}/${about}`;
       state = applyToForm(
@@ -125,9 +125,9 @@ function drive(
 
 type Head = Pick<Row, 'tape' | 'line' | 'action' | 'rejected' | 'leftOut'>;
 
-function rowOf(form: OpenForm, state: FormState, id: string, head: Head, today: string): Row {
+function rowOf(form: HydratedForm, state: FormState, id: string, head: Head, today: string): Row {
   const at = fieldOf(form, state, id).state;
-  const { display, raw, value, flags, shown } = readInForm(form, state, id, today);
+  const { display, raw, value, flags, shown } = evaluateInForm(form, state, id, today);
   return {
     tape: head.tape,
     line: head.line,

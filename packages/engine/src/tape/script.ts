@@ -1,4 +1,4 @@
-import type { Flags } from '../field/reading.ts';
+import type { Flags } from '../field/evaluation.ts';
 import type { Verdict } from '../rules/finding.ts';
 
 /** A tape: what is done to a field or a form, and what is expected after it (`engine.md`, section 6). */
@@ -7,10 +7,10 @@ export interface Tape {
   readonly target: { readonly type: 'field' | 'form'; readonly id: string };
   /** ISO 8601 date the clock is frozen at, where the tape says so. */
   readonly today?: string;
-  readonly steps: readonly Step[];
+  readonly steps: readonly TapeStep[];
 }
 
-export type Step = { readonly line: number; readonly source: string } & (Action | Expectation);
+export type TapeStep = { readonly line: number; readonly source: string } & (Action | Expectation);
 
 /** Something a tape does. */
 export type Action =

@@ -1,11 +1,11 @@
 import { nearest } from '../faults/fault.ts';
-import type { OpenField } from '../field/kind.ts';
-import type { FieldState } from '../field/moment.ts';
-import { type Flags, type Reading, told } from '../field/reading.ts';
-import type { FormState, OpenForm } from '../form/form.ts';
+import { type Evaluation, type Flags, toMessage } from '../field/evaluation.ts';
+import type { FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
+import type { FormState, HydratedForm } from '../form/form.ts';
 import type { Values } from '../form/sending.ts';
 import type { Rule } from '../rules/rule.ts';
-import { item } from '../values/item.ts';
+import { itemAt } from '../values/item-at.ts';
 import type { Line } from './line.ts';
 import { marked } from './marked.ts';
 import { type Expectation, type Expected, flagNames, type Row, reasons } from './script.ts';
@@ -15,18 +15,18 @@ type ExpectedOf<W extends Expected['what']> = Expected & { readonly what: W };
 
 /** What an expectation is held against: a form, and the field it is about. */
 export interface Found {
-  readonly form: OpenForm;
+  readonly form: HydratedForm;
   readonly state: FormState;
   readonly id: string;
-  readonly field: OpenField;
+  readonly field: HydratedField;
   readonly at: FieldState;
-  readonly reading: Reading;
+  readonly evaluation: Evaluation;
   /** What the last action led to. */
   readonly report: { readonly rejected: string | null; readonly leftOut: string };
 }
 
 /** All there is to something a tape can expect: how it is read, and how it is held against what there is. */
-interface Subject<E extends Expected> extends Omit<Described, 'word'> {
+interface ExpectationSubject<E extends Expected> extends Omit<Described, 'word'> {
   read(line: Line): E | undefined;
   /** What it expects and what there is, both as text; a sentence where it makes no sense. */
   compare(expected: E, found: Found): readonly [expected: string, found: string] | string;
@@ -73,22 +73,23 @@ const ofText = <W extends 'raw' | 'message' | 'left-out'>(
 
 /** Everything a tape can expect. The compiler asks for an entry for each. */
 const subjects: {
-  readonly [W in Expected['what']]: Subject<ExpectedOf<W>> & (W extends Expectable ? Written : unknown);
+  readonly [W in Expected['what']]: ExpectationSubject<ExpectedOf<W>> &
+    (W extends Expectable ? Written : unknown);
 } = {
   display: {
     takes: '"text"',
     says: 'The display. One bar marks the caret, two mark a selection, \\\\| is a bar.',
     read: readDisplay,
-    compare: ({ text, caret }, { reading, at }) => [
+    compare: ({ text, caret }, { evaluation, at }) => [
       quoted(marked(text, caret)),
-      quoted(marked(reading.display, caret && [at.start, at.end])),
+      quoted(marked(evaluation.display, caret && [at.start, at.end])),
     ],
     say: ({ display, caret }) => JSON.stringify(marked(display, caret)),
   },
   raw: ofText(
     'raw',
     'The raw value.',
-    ({ reading }) => reading.raw,
+    ({ evaluation }) => evaluation.raw,
     ({ raw }) => raw,
   ),
   value: {
@@ -98,7 +99,7 @@ const subjects: {
       const read = textOr('null', line);
       return read && { what: 'value', ...read };
     },
-    compare: ({ text }, { reading }) => [quoted(text), quoted(reading.value)],
+    compare: ({ text }, { evaluation }) => [quoted(text), quoted(evaluation.value)],
     say: ({ value }) => quoted(value),
   },
   codes: {
@@ -109,9 +110,9 @@ const subjects: {
       if (codes.length === 0) return line.complain('Expected the codes of the shown messages, or none.');
       return { what: 'codes', codes: codes[0] === 'none' ? [] : codes };
     },
-    compare: ({ codes }, { reading }) => [
+    compare: ({ codes }, { evaluation }) => [
       codes.join(' ') || 'none',
-      reading.shown.map(({ code }) => code).join(' ') || 'none',
+      evaluation.shown.map(({ code }) => code).join(' ') || 'none',
     ],
     say: ({ codes }) => codes.join(' ') || 'none',
     takesWords: true,
@@ -119,7 +120,7 @@ const subjects: {
   message: ofText(
     'message',
     'The message shown first, or an empty text.',
-    ({ reading }) => reading.shown[0]?.message ?? '',
+    ({ evaluation }) => evaluation.shown[0]?.message ?? '',
     ({ message }) => message ?? '',
   ),
   verdict: {
@@ -133,9 +134,9 @@ const subjects: {
         return line.complain('Expected pass, open or fail.', 3);
       return { what: 'verdict', rule, verdict };
     },
-    compare({ rule, verdict }, { form, field, id, reading }) {
+    compare({ rule, verdict }, { form, field, id, evaluation }) {
       const all = [...field.rules, ...(form.rulesAt.get(id) ?? [])];
-      const found = verdictOf({ ...field, rules: all }, reading.findings, rule);
+      const found = verdictOf({ ...field, rules: all }, evaluation.findings, rule);
       return found === undefined ? `The field "${id}" has no rule or code "${rule}".` : [verdict, found];
     },
     takesWords: true,
@@ -144,9 +145,9 @@ const subjects: {
     takes: '[!]flag…',
     says: 'The flags listed; "!" means not set.',
     read: readFlags,
-    compare: ({ flags }, { reading }) => [
+    compare: ({ flags }, { evaluation }) => [
       flags.map(([name, on]) => flag(name, on)).join(' '),
-      flags.map(([name]) => flag(name, reading.flags[name])).join(' '),
+      flags.map(([name]) => flag(name, evaluation.flags[name])).join(' '),
     ],
     say: ({ flags }, against) =>
       flagNames
@@ -236,12 +237,13 @@ const codesOf = ({ code, words }: Rule): readonly (string | undefined)[] => [
   ...Object.keys(words ?? {}),
 ];
 
-function verdictOf(field: OpenField, findings: Reading['findings'], name: string) {
+function verdictOf(field: HydratedField, findings: Evaluation['findings'], name: string) {
   const byId = field.rules.findIndex((rule) => rule.id === name);
-  if (byId >= 0) return item(findings, byId).verdict;
+  if (byId >= 0) return itemAt(findings, byId).verdict;
   const coded = field.rules.flatMap((rule, i) => {
-    const finding = item(findings, i);
-    if (finding.verdict !== 'pass') return told(field, rule, finding).code === name ? [finding.verdict] : [];
+    const finding = itemAt(findings, i);
+    if (finding.verdict !== 'pass')
+      return toMessage(field, rule, finding).code === name ? [finding.verdict] : [];
     return codesOf(rule).includes(name) ? [finding.verdict] : [];
   });
   const known = field.rules.some((rule) => codesOf(rule).includes(name));
@@ -302,8 +304,10 @@ export const subjectSpellings: readonly Described[] = Object.entries(subjects).m
 const subjectWords: readonly string[] = Object.keys(subjects);
 
 // Of an entry looked up by a name that is not known before, the compiler does not follow that it and the expectation belong together.
-const subjectOf = (what: string): Subject<Expected> | undefined =>
-  Object.hasOwn(subjects, what) ? (subjects[what as Expected['what']] as Subject<Expected>) : undefined;
+const subjectOf = (what: string): ExpectationSubject<Expected> | undefined =>
+  Object.hasOwn(subjects, what)
+    ? (subjects[what as Expected['what']] as ExpectationSubject<Expected>)
+    : undefined;
 
 /** The expectation of a line whose word `expect` has been taken. */
 export function readExpectation(line: Line): Expectation | undefined {

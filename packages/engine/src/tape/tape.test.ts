@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { compile, withOwnCode } from '../document/compile.ts';
+import { compile, withCustomCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
-import { plainly } from '../kinds/own/plainly.fixture.ts';
+import { plainly } from '../kinds/custom/plainly.fixture.ts';
 import { kinds } from '../kinds/registry.ts';
 import { marked } from './marked.ts';
+import { headSpellings, parseTape } from './parse-tape.ts';
 import { play } from './play.ts';
-import { headSpellings, readTape } from './read-tape.ts';
 import type { Action } from './script.ts';
 import { expectationOf, subjectSpellings } from './subjects.ts';
 import { holds, runTrial, trialTape } from './trial.ts';
@@ -15,10 +15,10 @@ import { actionSpellings, type Described, writeAction } from './verbs.ts';
 
 const demo = new URL('../../../../apps/studio/demo/', import.meta.url);
 const document = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument;
-const set = withOwnCode(compile(document, kinds), { check: () => undefined, shape: plainly() });
+const set = withCustomCode(compile(document, kinds), { check: () => undefined, shape: plainly() });
 
 const tapeOf = (...lines: string[]) => {
-  const read = readTape(lines.join('\n'));
+  const read = parseTape(lines.join('\n'));
   if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
   return read.tape;
 };
@@ -68,7 +68,7 @@ describe('a trial', () => {
     };
     const text = trialTape(one);
     expect(text).toBe('tape "A \\"b\\""\n# Because.\n# And so.\nfield key-box\nexpect codes none\n');
-    expect(readTape(text)).toMatchObject({ ok: true, tape: { title: 'A "b"' } });
+    expect(parseTape(text)).toMatchObject({ ok: true, tape: { title: 'A "b"' } });
     expect(trialTape({ id: 'a', tape: text })).toBe(text);
   });
 });
@@ -82,7 +82,7 @@ describe('the table of the contract, for (<3 digit>) <3 digit>-<4 digit>', () =>
   };
   const both = compile(
     {
-      arbeit: 1,
+      arbeit: 2,
       title: 'Contract',
       locale: 'en-GB',
       fields: [
@@ -187,7 +187,7 @@ describe('playing', () => {
     expect(marked('a|b', [1, 1])).toBe('a|\\|b');
     const bar = compile(
       {
-        arbeit: 1,
+        arbeit: 2,
         title: 'Bar',
         locale: 'en',
         fields: [{ id: 'b', kind: 'pattern', label: '', entry: { pattern: '<digit>|<digit>' } }],
@@ -257,7 +257,7 @@ describe('faults of a tape, by line and column', () => {
     ['field a\nfield b', 2, 1, /already/],
     ['focus', 1, 1, /field phone/],
   ])('%j', (source, line, column, message) => {
-    expect(readTape(source)).toMatchObject({
+    expect(parseTape(source)).toMatchObject({
       ok: false,
       faults: [{ line, column, message: expect.stringMatching(message) }],
     });
@@ -272,7 +272,7 @@ describe('faults of a tape, by line and column', () => {
 describe('a form that asks and is sent', () => {
   const stay = compile(
     {
-      arbeit: 1,
+      arbeit: 2,
       title: 'Stay',
       locale: 'en-GB',
       fields: [
@@ -352,7 +352,7 @@ describe('a form that asks and is sent', () => {
     ['expect submitted soon', 'Expected the end of the line, or none.'],
     ['expect focus', 'Expected the id of a field, or none.'],
   ])('%s is told at its place', (line, message) => {
-    const read = readTape(`form stay\n${line}`);
+    const read = parseTape(`form stay\n${line}`);
     expect(!read.ok && read.faults).toMatchObject([{ line: 2, message: expect.stringContaining(message) }]);
   });
 
@@ -438,7 +438,7 @@ describe('every action that can be written can be read again', () => {
       fc.property(arguments_ as fc.Arbitrary<object>, (more) => {
         const action = { do: name, ...more } as Action;
         const line = writeAction(action);
-        const read = readTape(`field a\n${line}`);
+        const read = parseTape(`field a\n${line}`);
         expect(read).toEqual({
           ok: true,
           tape: {
@@ -458,7 +458,7 @@ test('the example in docs/tapes.md plays', () => {
   const example = page.match(/^ {4}.*$/gm)!.map((line) => line.trim());
   const entry = { pattern: '<8 digit>' };
   const one = compile(
-    { arbeit: 1, title: 'T', locale: 'en-GB', fields: [{ id: 'phone', kind: 'pattern', label: 'P', entry }] },
+    { arbeit: 2, title: 'T', locale: 'en-GB', fields: [{ id: 'phone', kind: 'pattern', label: 'P', entry }] },
     kinds,
   );
   const played = play(one, tapeOf(...example));

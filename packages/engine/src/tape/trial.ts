@@ -1,5 +1,5 @@
+import { parseTape } from './parse-tape.ts';
 import { type Miss, type Playable, play } from './play.ts';
-import { readTape } from './read-tape.ts';
 import type { Row, TapeFault } from './script.ts';
 
 /** A trial, as a document has it: a tape with at least one expectation (`engine.md`, section 10). */
@@ -51,7 +51,7 @@ export function runTrial(
   clock = '',
 ): Outcome {
   const none = { id, name: name ?? id, expected: 0, misses: [], rows: [], faults: [] };
-  const result = readTape(text);
+  const result = parseTape(text);
   if (!result.ok) return { ...none, faults: result.faults };
   const { tape } = result;
   const expected = tape.steps.filter((step) => step.do === 'expect').length;

@@ -1,9 +1,9 @@
-import type { OpenField } from '../field/kind.ts';
-import type { FieldEvent, FieldState } from '../field/moment.ts';
-import { keysOf } from '../field/state.ts';
+import { keysOf } from '../field/apply.ts';
+import type { FieldEvent, FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import type { FormEvent } from '../form/apply.ts';
-import { type FormState, fieldOf, type OpenForm } from '../form/form.ts';
-import { item } from '../values/item.ts';
+import { type FormState, fieldOf, type HydratedForm } from '../form/form.ts';
+import { itemAt } from '../values/item-at.ts';
 import type { Line } from './line.ts';
 import { arrow, beside, endOfLine, startOfLine } from './moves.ts';
 import type { Action } from './script.ts';
@@ -37,14 +37,14 @@ interface Verb<A extends Action> {
 }
 
 interface FieldVerb<A extends Action> extends Verb<A> {
-  events(action: A, state: FieldState, field: OpenField): FieldEvent[];
+  events(action: A, state: FieldState, field: HydratedField): FieldEvent[];
   /** The browser or a program does it, to a field without the focus too; a hand has to go there first. */
   readonly needsNoFocus?: true;
 }
 
 interface FormVerb<A extends Action> extends Verb<A> {
   /** `about`: the field that had the focus last. `null` is a pause. A sentence where the action makes no sense. */
-  events(action: A, form: OpenForm, state: FormState, about: string): (FormEvent | null)[] | string;
+  events(action: A, form: HydratedForm, state: FormState, about: string): (FormEvent | null)[] | string;
 }
 
 /** A verb without arguments. */
@@ -166,7 +166,7 @@ const fieldVerbs: { readonly [D in FieldDo]: FieldVerb<ActionOf<D>> } = {
 };
 
 /** Where nothing is stepped these keys go to the line above or below; from the first and the last, to the ends of the text. */
-const upOrDown = (state: FieldState, field: OpenField, to: 'up' | 'down', times: number): FieldEvent[] =>
+const upOrDown = (state: FieldState, field: HydratedField, to: 'up' | 'down', times: number): FieldEvent[] =>
   field.kind.step ? repeated(times, { type: to }) : selecting(beside(state, to, times));
 
 function readCaret(line: Line): ActionOf<'select'> | undefined {
@@ -212,7 +212,7 @@ const formVerbs: { readonly [D in FormDo]: FormVerb<ActionOf<D>> } = {
         read(line) {
           const time = /^(\d{1,6})(ms|s)$/.exec(line.name('a time such as 300ms') ?? '');
           if (!time) return line.complain('Expected a time such as 300ms or 2s.', 1);
-          return { do: 'wait', milliseconds: +item(time, 1) * (time[2] === 's' ? 1000 : 1) };
+          return { do: 'wait', milliseconds: +itemAt(time, 1) * (time[2] === 's' ? 1000 : 1) };
         },
       },
     ],
@@ -285,7 +285,7 @@ function readSent(line: Line): ActionOf<'sent'> | undefined {
 }
 
 /** The question of a rule that waits for its answer, the latest, and the field it is about. */
-export function openQuestion(form: OpenForm, state: FormState, rule: string) {
+export function openQuestion(form: HydratedForm, state: FormState, rule: string) {
   for (const field of form.asking) {
     const { questions } = fieldOf(form, state, field).state;
     const question = questions.open.findLast((one) => one.rule === rule);
@@ -333,7 +333,7 @@ export const writeAction = (action: Action): string =>
  * has no focus first focuses it, as a hand would.
  */
 export function formEvents(
-  form: OpenForm,
+  form: HydratedForm,
   action: Action,
   state: FormState,
   about: string,
@@ -348,5 +348,5 @@ export function formEvents(
 }
 
 /** The events of an action on the field that has the focus, being in `state`. */
-export const fieldEvents = (action: FieldAction, state: FieldState, field: OpenField): FieldEvent[] =>
+export const fieldEvents = (action: FieldAction, state: FieldState, field: HydratedField): FieldEvent[] =>
   (fieldVerbOf(action) as FieldVerb<Action>).events(action, state, field);

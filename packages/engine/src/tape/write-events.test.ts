@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import type { OpenField } from '../field/kind.ts';
-import type { FieldEvent, FieldState } from '../field/moment.ts';
-import { apply, start } from '../field/state.ts';
+import { apply, start } from '../field/apply.ts';
+import type { FieldEvent, FieldState } from '../field/field-state.ts';
+import type { HydratedField } from '../field/kind.ts';
 import { walk } from '../prove/arbitraries.ts';
 import { actionsFor, compiledOf, kindNames, sketchOf } from '../prove/kinds.ts';
+import { parseTape } from './parse-tape.ts';
 import { play } from './play.ts';
-import { readTape } from './read-tape.ts';
 import { writeEvents } from './write-events.ts';
 
 const runs = {
@@ -22,7 +22,7 @@ test.each(kindNames)('what happened to a field of %s, written down and played, l
       // What is done without the focus a tape does with it, and nobody comes to a field who is in it.
       fc.pre(isFocusedAll(events));
       const end = events.reduce<FieldState>((state, event) => apply(field, state, event), start(field));
-      const read = readTape(`field ${field.id}\n${writeEvents(events).join('\n')}\n`);
+      const read = parseTape(`field ${field.id}\n${writeEvents(events).join('\n')}\n`);
       if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
       const played = play({ fields: [field], forms: [] }, read.tape);
       if ('message' in played) throw new RangeError(played.message);
@@ -34,7 +34,7 @@ test.each(kindNames)('what happened to a field of %s, written down and played, l
 }); // biome-ignore format: a line each
 
 /** Events without carets that are put where they are: nobody does that, and no page tells of it. */
-function moving(field: OpenField, events: readonly FieldEvent[]): readonly FieldEvent[] {
+function moving(field: HydratedField, events: readonly FieldEvent[]): readonly FieldEvent[] {
   let state: FieldState = start(field);
   return events.filter((event) => {
     const { start: from, end } = state;

@@ -1,4 +1,4 @@
-import type { FieldEvent } from '../field/moment.ts';
+import type { FieldEvent } from '../field/field-state.ts';
 
 /** What happened to a field, as a line of a tape. */
 export function writeEvent(event: FieldEvent): string {

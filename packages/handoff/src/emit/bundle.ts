@@ -1,6 +1,6 @@
 import { posix } from 'node:path';
 import { type BuildOptions, build, type Plugin } from 'esbuild';
-import type { SetSources } from './leaner.ts';
+import type { SetSources } from './tree-shake.ts';
 
 /** A module to be made, by its path without `.js`: what stands in it. Names of Arbeit's packages lead to what was built of them. */
 export type Entries = Readonly<Record<string, string>>;

@@ -15,7 +15,7 @@ const texts = fc
 
 const setOf = (label: string, title: string): SetDocument =>
   ({
-    arbeit: 1,
+    arbeit: 2,
     title: 'Huts',
     locale: 'en-GB',
     fields: [

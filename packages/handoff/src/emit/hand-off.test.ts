@@ -28,7 +28,7 @@ const write = (to: string, all: HandedFiles): void => {
   }
 };
 const of = (fields: readonly object[], forms: readonly object[] = [], title = 'Huts') =>
-  ({ arbeit: 1, title, locale: 'en-GB', fields, forms }) as unknown as SetDocument;
+  ({ arbeit: 2, title, locale: 'en-GB', fields, forms }) as unknown as SetDocument;
 const run = (code: string): string => {
   writeFileSync(join(folder, 'run.mjs'), code);
   return execFileSync(process.execPath, ['run.mjs'], { cwd: folder, encoding: 'utf8' });
@@ -267,9 +267,9 @@ test('records where it runs, for whoever asks: every face hands it on, and the t
     expect(files.get(`${face}.js`), face).toMatch(/\brecord\b/);
   expect(files.get('README.md')).toContain('Nothing is recorded unless you ask for it');
   const told = run(`
-    import { createStore, readOn, record } from './dom.js';
+    import { createStore, evaluateOn, record } from './dom.js';
     import * as fields from './fields.js';
-    const store = createStore(fields.deposit, readOn('2027-02-10'));
+    const store = createStore(fields.deposit, evaluateOn('2027-02-10'));
     const recording = record(store, '2027-02-10');
     store.dispatch({ type: 'focus' });
     for (const text of '501') store.dispatch({ type: 'key', text });
@@ -315,7 +315,7 @@ test('its types are exact, and its Standard Schema is one to the specificationâ€
   writeFileSync(
     join(folder, 'use.tsx'),
     `import type { StandardSchemaV1 } from '@standard-schema/spec';
-import { bindForm, createFormStore, createStore, readOn } from './dom.js';
+import { bindForm, createFormStore, createStore, evaluateOn } from './dom.js';
 import { type BookingRecord, bookingForm, deposit, dog, hut, mobile } from './fields.js';
 import { Picks, useField, useForm } from './react.js';
 import { checkBooking, standardBooking } from './server.js';
@@ -335,18 +335,18 @@ export const name: string | undefined = record['dog-name'];
 export const pass: string | null = record['hut-pass'];
 const checked = await checkBooking({}, { today: '2027-02-10' });
 if (checked.ok) checked.record.values.mobile satisfies \`+\${number}\`;
-export const store = createStore(mobile, readOn());
-store.reading().value satisfies \`+\${number}\` | null;
+export const store = createStore(mobile, evaluateOn());
+store.evaluation().value satisfies \`+\${number}\` | null;
 const form = createFormStore(bookingForm);
-form.field('dog').reading().value satisfies 'yes' | 'no' | null;
+form.field('dog').evaluation().value satisfies 'yes' | 'no' | null;
 bindForm(document.forms[0]!, form, { send: async ({ values }) => { values.hut satisfies 'windgap' | 'two-tarns' | 'larch-shelf'; return []; } });
 useVueField(hut).value.value satisfies 'windgap' | 'two-tarns' | 'larch-shelf' | null;
 field(dog).subscribe(({ value }) => { value satisfies 'yes' | 'no' | null; });
 export function Hut() {
   const live = useField(hut);
   const { store: whole } = useForm(bookingForm);
-  whole.field('deposit').reading().value satisfies \`\${number}\` | null;
-  live.reading.value satisfies 'windgap' | 'two-tarns' | 'larch-shelf' | null;
+  whole.field('deposit').evaluation().value satisfies \`\${number}\` | null;
+  live.evaluation.value satisfies 'windgap' | 'two-tarns' | 'larch-shelf' | null;
   return <Picks field={live} />;
 }
 export const minus: string = deposit.plan.minus;
@@ -393,7 +393,7 @@ checkBooking({}, {});
 
 test('ids that are names in the code around them meet none of it: every module and every snippet builds', async () => {
   const names =
-    'boxes picks define-fields define-forms all set tapes tape test expect deep-equal trial misses read-file-sync store field fields use-field ask-by-fetch drive drive-asks codes custom-by own-code check schema today send bind create-store read-on open open-form constructor class await control label frame message one live record'.split(
+    'boxes picks define-fields define-forms all set tapes tape test expect deep-equal trial misses read-file-sync store field fields use-field ask-by-fetch drive drive-asks codes custom-by custom-code check schema today send bind create-store read-on open open-form constructor class await control label frame message one live record'.split(
       ' ',
     );
   const fields: object[] = names.map((id) => ({ id, kind: 'text', label: id, entry: {} }));

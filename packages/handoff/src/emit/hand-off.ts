@@ -5,17 +5,17 @@ import { compiledModule } from '../compiled-module.ts';
 import { documentText } from '../document-text.ts';
 import { listed, written } from '../imports.ts';
 import { fileName } from '../names.ts';
+import { type Adapter, adapterOf, uses as allUses, type Needs, needsOf, type Use } from './adapters.ts';
+import { appearanceSheet } from './appearance-sheet.ts';
 import { bundled, type Entries } from './bundle.ts';
+import { compareCustomCode, customCodeModule, type RunsCode } from './custom-code.ts';
 import { declarations, typesAt } from './declarations.ts';
-import { uses as allUses, type Face, faceOf, type Needs, needsOf, type Use } from './faces.ts';
 import { htmlPages } from './html-page.ts';
-import { leaner } from './leaner.ts';
-import { lookSheet } from './look.ts';
 import { elementsModule, serverModule, trialsModule } from './modules.ts';
-import { compareOwnCode, ownCodeModule, type RunsCode } from './own-code.ts';
 import { readMe } from './read-me.ts';
 import { recordSchema } from './record-schema.ts';
 import type { Sources } from './sources.ts';
+import { treeShake } from './tree-shake.ts';
 
 /** A tape of the set, as its file. */
 export interface TapeFile {
@@ -46,14 +46,14 @@ export type HandedFiles = ReadonlyMap<string, string>;
 const runTime = './run-time/fields.js';
 
 /** A face as what it hands on, and as the types of that. */
-const handsOn = ({ from, names, isClient, more }: Face): string =>
+const handsOn = ({ from, names, isClient, more }: Adapter): string =>
   [
     ...(isClient ? ["'use client';"] : []),
     ...(more ? [listed('import', more.imports, from)] : []),
     listed('export', names, from),
     more?.js ?? '',
   ].join('\n');
-const handsOnTypes = ({ names, types, more }: Face, place: string): string =>
+const handsOnTypes = ({ names, types, more }: Adapter, place: string): string =>
   [
     ...(more ? [listed('import', more.typeImports, place)] : []),
     listed('export', [...names, ...types.map((name) => `type ${name}`)], place),
@@ -83,20 +83,20 @@ export async function handOff({
     types: (from) => typesAt(from, sources),
   });
   files.set('fields.js', module.js);
-  if (module.ownCode) {
-    files.set('own-code.js', await ownCodeModule(module.ownCode));
-    if (run) await compareOwnCode(set, module.of, run);
+  if (module.customCode) {
+    files.set('custom-code.js', await customCodeModule(module.customCode));
+    if (run) await compareCustomCode(set, module.of, run);
   }
   files.set('fields.d.ts', module.dts);
   files.set(fileName(set.title), documentText(set));
 
   const faces = uses.flatMap((use) => {
-    const face = faceOf(use, needs);
+    const face = adapterOf(use, needs);
     return face ? [{ use, face }] : [];
   });
   // The elements' own module puts questions with what the page is bound with.
   if (uses.includes('element') && needs.isAsking && !uses.includes('dom')) {
-    const face = faceOf('dom', needs);
+    const face = adapterOf('dom', needs);
     if (face) faces.push({ use: 'dom', face });
   }
   const isServed = uses.includes('server') && needs.hasForms;
@@ -110,7 +110,8 @@ export async function handOff({
     ...(isServed ? { 'run-time/server': serverRunTime(needs) } : {}),
     ...(isTried ? { 'trials/player': "export { trial } from '@arbeit/engine/tape';" } : {}),
   };
-  for (const [path, text] of await bundled(entries, leaner(sources, module.of, kinds))) files.set(path, text);
+  for (const [path, text] of await bundled(entries, treeShake(sources, module.of, kinds)))
+    files.set(path, text);
 
   onProgress('declaring', 0.7);
   for (const { use, face } of faces)
@@ -157,11 +158,11 @@ function putBeside(
     files.set('trials/trials.node.js', trialsModule(set, 'node:test', names));
   }
   if (uses.some((use) => use === 'react' || use === 'vue' || use === 'svelte'))
-    files.set('look.css', lookSheet);
+    files.set('look.css', appearanceSheet);
   const pages = uses.includes('html') ? htmlPages(set, kinds, uses.includes('element')) : [];
   for (const { path, text } of pages) files.set(path, text);
   files.set('package.json', manifest(set, version));
-  files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: tapes.length > 0 }));
+  files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: tapes.length > 0, version }));
 }
 
 /** What the server's module runs with. */

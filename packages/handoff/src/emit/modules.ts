@@ -2,7 +2,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { inComment } from '../escape.ts';
 import { allOf, listed } from '../imports.ts';
 import { capital, namesIn } from '../names.ts';
-import { drawingsOf, type Needs } from './faces.ts';
+import { type Needs, renderersOf } from './adapters.ts';
 
 /** A module and its declarations, as text. */
 export interface Module {
@@ -71,7 +71,7 @@ export function elementsModule(set: SetDocument, needs: Needs): Module {
   const nameOf = namesIn(set);
   const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
   const forms = formsOf(set).map(({ form }) => `all.${form}`);
-  const drawings = drawingsOf(needs);
+  const drawings = renderersOf(needs);
   const drive = (form: string): string => `(store) => ${form}(store, askByFetch())`;
   const options = [
     ...(drawings.length ? [`drawings: [${drawings.join(', ')}]`] : []),

@@ -1,12 +1,12 @@
 import { compileField, type FieldDocument, type SetDocument } from '@arbeit/engine/document';
-import { mayStand, type OpenField } from '@arbeit/engine/field';
+import { type HydratedField, mayStand } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { type Automaton, parseExpression, type Walker, walkerOf } from '@arbeit/engine/rules';
 import { type Alphabet, endOf, valueTypesOf } from '@arbeit/engine/value-types';
 
 /** What a page says of a field without scripts (HTML, constraint validation): it refuses only what can never be right. */
 export interface NativeField {
-  readonly field: OpenField;
+  readonly field: HydratedField;
   /** Attributes by name; `true` for one that only stands there. */
   readonly attributes: Readonly<Record<string, string | true>>;
   readonly difference: Difference;
@@ -34,8 +34,8 @@ export interface Proofs {
 export const noProofs = (): Proofs => ({ known: new Map(), left: mostInAll });
 
 /** Whether a field takes a text whole: complete, and nothing of it left out. What a server does with what comes in. */
-export function takesWhole({ kind, plan }: OpenField, text: string): boolean {
-  const { body, leftOut, rejected } = kind.read(plan, text);
+export function takesWhole({ kind, plan }: HydratedField, text: string): boolean {
+  const { body, leftOut, rejected } = kind.parse(plan, text);
   return body.complete && !leftOut && !rejected;
 }
 
@@ -74,7 +74,7 @@ function lettersOf({ characters, sortOf }: Alphabet, automaton: Automaton): Lett
  * other does not. Two texts that leave both in the same state are one: what follows is then the same (law 8).
  */
 function compared(
-  field: OpenField,
+  field: HydratedField,
   walker: Walker,
   letters: Letters,
   most: number,
@@ -90,7 +90,7 @@ function compared(
         const to = walker.step(state, c.codePointAt(0) ?? 0);
         if (to === undefined) return gone({ is: 'unknown', states: seen.size });
         const longer = text + c;
-        const { body, caret, leftOut, rejected } = kind.read(plan, longer);
+        const { body, caret, leftOut, rejected } = kind.parse(plan, longer);
         const isTaken = body.complete && !leftOut && !rejected;
         if (isTaken !== walker.matches(to))
           return gone(isTaken ? { is: 'less' } : { is: 'more', example: longer });
@@ -142,14 +142,14 @@ function completion(walker: Walker, from: number, characters: readonly string[])
 const tries = ['1', '12', '123', '99:99', '9999', '31/02/2027', '1x', '1234567890123', '+1', '0', '@#'];
 
 /** How a field stands to the expression of what may be typed for it, found once for fields of one plan. */
-function foundFor(field: OpenField, expression: string, proofs: Proofs): Found {
+function foundFor(field: HydratedField, expression: string, proofs: Proofs): Found {
   const key = JSON.stringify(field.plan);
   const found = proofs.known.get(key) ?? find(field, expression, proofs);
   proofs.known.set(key, found);
   return found;
 }
 
-function find(field: OpenField, expression: string, proofs: Proofs): Found {
+function find(field: HydratedField, expression: string, proofs: Proofs): Found {
   const automaton = parseExpression(expression);
   if ('message' in automaton) throw new RangeError(`${field.id}: ${automaton.message}`);
   const walker = walkerOf(automaton);

@@ -1,18 +1,20 @@
-import type { SetDocument } from '@arbeit/engine/document';
+import { documentVersion, type SetDocument } from '@arbeit/engine/document';
 import { inMarkdown } from '../escape.ts';
 import { namesIn } from '../names.ts';
-import type { Use } from './faces.ts';
+import type { Use } from './adapters.ts';
 import { differencesIn, type HtmlPage } from './html-page.ts';
 import type { RecordSchema } from './record-schema.ts';
 import { type Snippet, snippets } from './snippets.ts';
 
 /** What a README tells of. */
-export interface Told {
+export interface ReadMeFacts {
   readonly set: SetDocument;
   readonly uses: readonly Use[];
   readonly schemas: readonly RecordSchema[];
   readonly pages: readonly HtmlPage[];
   readonly hasTrials: boolean;
+  /** Version of Arbeit. */
+  readonly version: string;
 }
 
 /** A piece of code, between fences it cannot close. */
@@ -36,7 +38,7 @@ function aboutRecording(uses: readonly Use[]): readonly string[] {
 }
 
 /** The README of a hand-off: what is in it, a snippet for each use, what a schema cannot say. */
-export function readMe({ set, uses, schemas, pages, hasTrials }: Told): string {
+export function readMe({ set, uses, schemas, pages, hasTrials, version }: ReadMeFacts): string {
   const nameOf = namesIn(set);
   const rows = set.fields.map(
     ({ id, label, kind }) => `| \`${nameOf(id)}\` | ${inMarkdown(label)} | ${kind} |`,
@@ -47,7 +49,7 @@ export function readMe({ set, uses, schemas, pages, hasTrials }: Told): string {
   return `${[
     `# ${inMarkdown(set.title)}: fields to take home`,
     '',
-    'Made with Arbeit from the document beside this file. The folder needs nothing but itself: put it into a project and import from it. What is',
+    `Made with Arbeit ${version} from the document beside this file (document version ${documentVersion}). The folder needs nothing but itself: put it into a project and import from it. What is`,
     'typed, formatted and checked here is what was tried on the desk, key by key.',
     '',
     '| export of `fields.js` | | kind |',

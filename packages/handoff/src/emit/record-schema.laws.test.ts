@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { compile, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import { type OpenForm, serverForm } from '@arbeit/engine/form';
+import { type HydratedForm, serverForm } from '@arbeit/engine/form';
 import { kinds } from '@arbeit/engine/kinds';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
@@ -16,7 +16,7 @@ const demo = JSON.parse(
 
 /** A set whose rules are all such as a schema can say. */
 const sayable = {
-  arbeit: 1,
+  arbeit: 2,
   title: 'Passes',
   locale: 'en-GB',
   classes: { hex: '0-9A-F' },
@@ -106,7 +106,7 @@ for (const [set, formId, isExact] of [
     const { schema, unsaid } = recordSchema(set, form, kinds);
     if (isExact) expect(unsaid).toEqual([]);
     const accepts = new Ajv2020({ strict: false }).compile(schema as object);
-    const open = compile(set, kinds).forms.find(({ id }) => id === formId) as OpenForm;
+    const open = compile(set, kinds).forms.find(({ id }) => id === formId) as HydratedForm;
     const server = serverForm(open);
     const labels = (ids: readonly string[]): readonly string[] =>
       ids.map((id) => open.fields.find((field) => field.id === id)?.label ?? id);

@@ -1,5 +1,5 @@
 import { compileField, type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
-import type { OpenField } from '@arbeit/engine/field';
+import type { HydratedField } from '@arbeit/engine/field';
 import { type KindTable, kindIn, type ValueForm } from '@arbeit/engine/kinds';
 import { valueTypesOf } from '@arbeit/engine/value-types';
 
@@ -81,11 +81,11 @@ function described(definition: SetDocument['fields'][number], set: SetDocument, 
 }
 
 /** A box to tick says no where it is not ticked: it is never without a value. */
-const isAlwaysThere = ({ among }: ValueForm, field: OpenField): boolean =>
+const isAlwaysThere = ({ among }: ValueForm, field: HydratedField): boolean =>
   among !== undefined && field.kind.value(field.plan, field.kind.empty(field.plan)) !== null;
 
 function property(
-  field: OpenField,
+  field: HydratedField,
   { among, expression }: ValueForm,
   said: readonly Schema[],
   isThere: boolean,

@@ -2,7 +2,7 @@ import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine
 import { kinds } from '@arbeit/engine/kinds';
 import { inTemplate, markupInTemplate } from '../escape.ts';
 import { capital, namesIn } from '../names.ts';
-import { isPicked, type Needs, needsOf, type Use } from './faces.ts';
+import { isPicked, type Needs, needsOf, type Use } from './adapters.ts';
 
 /** How one use is written, as a piece of code. */
 export interface Snippet {
@@ -109,12 +109,12 @@ function dom({ field, id }: About): Written {
     title: 'On an input of one’s own',
     language: 'js',
     code: [
-      "import { bind, createStore, readOn } from './dom.js';",
+      "import { bind, createStore, evaluateOn } from './dom.js';",
       "import * as fields from './fields.js';",
       '',
-      `const store = createStore(fields.${field}, readOn());`,
+      `const store = createStore(fields.${field}, evaluateOn());`,
       `bind(document.querySelector('[name="${id}"]'), store);`,
-      'store.subscribe(() => console.log(store.reading().value));',
+      'store.subscribe(() => console.log(store.evaluation().value));',
     ].join('\n'),
   };
 }
@@ -203,7 +203,7 @@ function tied(
 const indented = (lines: readonly string[], by: string): readonly string[] => lines.map((line) => by + line);
 
 function vue(about: About): Written {
-  const messages = ['<p v-for="one of reading.shown" :key="one.rule">{{ one.message }}</p>'];
+  const messages = ['<p v-for="one of evaluation.shown" :key="one.rule">{{ one.message }}</p>'];
   return {
     title: 'Vue',
     language: 'vue',
@@ -213,7 +213,7 @@ function vue(about: About): Written {
       "import { useField } from './vue.js';",
       "import * as fields from './fields.js';",
       '',
-      `const { control, reading, states } = useField(fields.${about.field});`,
+      `const { control, evaluation, states } = useField(fields.${about.field});`,
       '</script>',
       '',
       '<template>',

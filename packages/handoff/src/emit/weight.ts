@@ -3,11 +3,11 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { kinds as allKinds, type KindTable } from '@arbeit/engine/kinds';
 import { compiledModule } from '../compiled-module.ts';
 import { byName } from '../imports.ts';
+import { adapterOf, needsOf, type Use } from './adapters.ts';
 import { minified } from './bundle.ts';
-import { faceOf, needsOf, type Use } from './faces.ts';
-import { leaner } from './leaner.ts';
-import { ownCodeModule } from './own-code.ts';
+import { customCodeModule } from './custom-code.ts';
 import type { Sources } from './sources.ts';
+import { treeShake } from './tree-shake.ts';
 
 /** What a page's script is made of, each in bytes as a page gets it: minified and gzipped. */
 export interface Weight {
@@ -48,7 +48,7 @@ export interface PageScript {
 /** What the snippet of a face does without: a page that takes none of it carries nothing of it. */
 const seldom: ReadonlySet<string> = new Set([
   'attributesOf',
-  'lookOf',
+  'appearanceOf',
   'onCompletion',
   'record',
   'share',
@@ -65,19 +65,19 @@ export function pageScripts(
   kinds: KindTable = allKinds,
 ): (use: WeighedUse) => Promise<PageScript> {
   const needs = needsOf(set, kinds);
-  const { js, of, ownCode } = compiledModule(set, kinds, { ...byName, own: '#own-code' });
-  const code = ownCode && ownCodeModule(ownCode);
+  const { js, of, customCode } = compiledModule(set, kinds, { ...byName, own: '#custom-code' });
+  const code = customCode && customCodeModule(customCode);
   // Whoever asks for a script is told.
   code?.catch(() => {});
-  const own = leaner(sources, of, kinds);
+  const own = treeShake(sources, of, kinds);
   return async (use) => {
-    const face = faceOf(use, needs);
+    const face = adapterOf(use, needs);
     const names = face?.names.filter((name) => !seldom.has(name)).join(', ') ?? 'serverForm';
     const page = [
       ['export', '*', 'from', "'#definitions';"].join(' '),
       ['export', '{', names, '}', 'from', `'${face?.from ?? '@arbeit/engine/form'}';`].join(' '),
     ].join('\n');
-    return minified({ page, definitions: js, ...(code ? { 'own-code': await code } : {}) }, own);
+    return minified({ page, definitions: js, ...(code ? { 'custom-code': await code } : {}) }, own);
   };
 }
 
@@ -97,7 +97,7 @@ function weightOf({ text, parts }: PageScript): Weight {
   const named = new Map<string, number>();
   for (const [path, part] of parts) {
     const name =
-      path === 'definitions' || path === 'own-code'
+      path === 'definitions' || path === 'custom-code'
         ? 'the definitions'
         : path === 'page'
           ? 'a field'

@@ -14,8 +14,8 @@ import {
   placeOf,
   rawText,
 } from './page.ts';
-import { type Draft, idFor, labelFor } from './sound.ts';
-import { forms, type Made, rangeOf, writtenAs } from './written.ts';
+import { type Draft, idFor, labelFor } from './sanitize.ts';
+import { forms, rangeOf, type WrittenColumn, writtenAs } from './written.ts';
 
 /** What the controls of a page come to as fields. */
 
@@ -61,7 +61,7 @@ interface Around {
 }
 
 /** What all fields are made of, whatever their kind. */
-function fieldFrom(page: Page, element: Element, made: Made, around: Around = {}): Draft {
+function fieldFrom(page: Page, element: Element, made: WrittenColumn, around: Around = {}): Draft {
   const {
     html = {},
     label = labelOf(page, element),

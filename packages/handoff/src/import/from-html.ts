@@ -14,13 +14,13 @@ import {
   textIn,
 } from './page.ts';
 import { patternReader } from './pattern-of.ts';
-import { type BroughtIn, type Draft, soundSet } from './sound.ts';
+import { type Draft, type Imported, sanitize } from './sanitize.ts';
 
 /**
  * An HTML form as a set: fields with kind, pattern, rules, labels, hints, autofill tokens and choices, a form of them with the sections its
  * fieldsets make, and what could not be carried over, by place. The markup is only read: nothing in it runs or is fetched.
  */
-export function fromHtml(text: string): BroughtIn {
+export function fromHtml(text: string): Imported {
   const document = parse(text, { sourceCodeLocationInfo: true });
   const every = [...elementsIn(document)];
   const forms = every.filter(({ tagName }) => tagName === 'form');
@@ -51,7 +51,7 @@ export function fromHtml(text: string): BroughtIn {
           place: placeOf(element),
         });
   const title = titleOf(every, root, drafts);
-  return soundSet(
+  return sanitize(
     { title: title || 'Brought in', locale: page.locale, form: title || 'Form' },
     drafts,
     page.lost,

@@ -4,21 +4,21 @@ import type { Offer } from '@arbeit/engine/options';
 import { placesIn } from '../document-text.ts';
 import { type Offers, offersFrom } from './offers.ts';
 import { patternReader } from './pattern-of.ts';
+import { type Draft, type Imported, idFor, labelFor, sanitize } from './sanitize.ts';
 import {
   count,
+  drop,
   type Found,
   isObject,
   type Json,
   list,
-  lose,
-  type Reading,
   resolved,
+  type SchemaReading,
   text,
   within,
 } from './schema-parts.ts';
 import { writtenOf } from './schema-texts.ts';
-import { type BroughtIn, type Draft, idFor, labelFor, soundSet } from './sound.ts';
-import { type Made as MadeOf, rangeOf } from './written.ts';
+import { type WrittenColumn as MadeOf, rangeOf } from './written.ts';
 
 /** One property, with what it was found under. */
 interface Property extends Found {
@@ -44,11 +44,11 @@ const deepest = 4;
  * sections of their own, and what could not be carried over, by place. One that was handed off comes back as it was. Nothing it refers to is
  * fetched.
  */
-export function fromSchema(source: string, root: Json): BroughtIn {
+export function fromSchema(source: string, root: Json): Imported {
   const own = root['x-arbeit'];
   const handed = own === undefined ? undefined : readDocument(own, kinds);
   if (handed?.ok) return { set: handed.document, lost: [] };
-  const reading: Reading = {
+  const reading: SchemaReading = {
     placeIn: placesIn(source),
     root,
     lost: [],
@@ -58,7 +58,7 @@ export function fromSchema(source: string, root: Json): BroughtIn {
     told: new Set(),
   };
   if (handed)
-    lose(
+    drop(
       reading,
       { path: '$', said: '$' },
       'The set it was made of is no sound document: it was read as any schema is.',
@@ -66,7 +66,7 @@ export function fromSchema(source: string, root: Json): BroughtIn {
     );
   let whole = resolved(reading, { schema: root, path: '$', said: '$' });
   if (!isObject(whole.schema.properties) && isObject(whole.schema.items)) {
-    lose(reading, whole, 'It is of a list: its fields are those of one entry.');
+    drop(reading, whole, 'It is of a list: its fields are those of one entry.');
     whole = resolved(reading, within(whole, whole.schema.items, 'items'));
   }
   const drafts = draftsOf(reading, whole, { names: [], paths: [], title: '' });
@@ -76,7 +76,7 @@ export function fromSchema(source: string, root: Json): BroughtIn {
       why: 'It is none of an object with properties: there is nothing to be a field.',
     });
   const title = text(whole.schema.title) || 'Brought in';
-  return soundSet({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
+  return sanitize({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
 }
 
 /** What an object says of several of its properties, which fields do not know of each other. */
@@ -95,7 +95,7 @@ const between = [
 ];
 
 /** The fields of an object: those of its properties, and of the objects among them. */
-function draftsOf(reading: Reading, at: Found, inside: Inside): readonly Draft[] {
+function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly Draft[] {
   const { schema } = at;
   const properties = isObject(schema.properties) ? schema.properties : {};
   const required = list(schema.required);
@@ -104,7 +104,7 @@ function draftsOf(reading: Reading, at: Found, inside: Inside): readonly Draft[]
     const own = given === true ? {} : given;
     const found = within(at, isObject(own) ? own : {}, 'properties', name);
     if (!isObject(own)) {
-      lose(reading, found, given === false ? 'Nothing may stand there.' : 'This is no schema.');
+      drop(reading, found, given === false ? 'Nothing may stand there.' : 'This is no schema.');
       return [];
     }
     const whole = withoutNull(reading, resolved(reading, found));
@@ -112,23 +112,23 @@ function draftsOf(reading: Reading, at: Found, inside: Inside): readonly Draft[]
   });
   for (const keyword of between)
     if (keyword in schema)
-      lose(reading, at, 'What one property asks of another is not carried over.', keyword);
+      drop(reading, at, 'What one property asks of another is not carried over.', keyword);
   for (const name of required)
     if (!Object.hasOwn(properties, String(name)))
-      lose(reading, at, `“${String(name)}” is required, and nothing else is said of it.`, 'required');
+      drop(reading, at, `“${String(name)}” is required, and nothing else is said of it.`, 'required');
   return drafts;
 }
 
-function propertyOf(reading: Reading, property: Property): readonly Draft[] {
+function propertyOf(reading: SchemaReading, property: Property): readonly Draft[] {
   const { schema, name, inside } = property;
   if (!isObject(schema.properties)) return draftOf(reading, property);
   const names = [...inside.names, name];
   if (inside.paths.includes(property.path)) {
-    lose(reading, property, 'It is in itself: what lies within is left out.');
+    drop(reading, property, 'It is in itself: what lies within is left out.');
     return [];
   }
   if (names.length > deepest) {
-    lose(reading, property, `More than ${deepest} objects lie in each other: those within are left out.`);
+    drop(reading, property, `More than ${deepest} objects lie in each other: those within are left out.`);
     return [];
   }
   const title = text(schema.title).trim() || labelFor(name);
@@ -138,7 +138,7 @@ function propertyOf(reading: Reading, property: Property): readonly Draft[] {
 }
 
 /** A schema that leaves a value or nothing, as that of the value: nobody has to fill in a field. */
-function withoutNull(reading: Reading, at: Found): Found {
+function withoutNull(reading: SchemaReading, at: Found): Found {
   for (const keyword of ['anyOf', 'oneOf']) {
     const { [keyword]: all, ...rest } = at.schema;
     const some = list(all).flatMap((one, i) => (isObject(one) && !isNull(one) ? [[one, i] as const] : []));
@@ -162,13 +162,13 @@ function typesOf({ type, enum: values, const: only }: Json): readonly string[] {
   return Array.isArray(values) ? ['string'] : [];
 }
 
-function draftOf(reading: Reading, property: Property): readonly Draft[] {
+function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
   const { name, path, schema, isNeeded, inside } = property;
   const made = madeOf(reading, property);
   if (!made) return [];
   for (const keyword of Object.keys(schema))
     if (!heard.has(keyword) && !keyword.startsWith('x-'))
-      lose(reading, property, `“${keyword}” is not carried over.`, keyword);
+      drop(reading, property, `“${keyword}” is not carried over.`, keyword);
   const label = text(schema.title).trim().slice(0, 200) || labelFor(name);
   const id = idFor([...inside.names, name].join(' '), reading.taken);
   reading.taken.add(id);
@@ -214,22 +214,22 @@ const yesAndNo = new Map([
   ['false', 'no'],
 ]);
 
-function madeOf(reading: Reading, at: Property): Made | undefined {
+function madeOf(reading: SchemaReading, at: Property): Made | undefined {
   const { schema } = at;
   const types = typesOf(schema);
   if (types.length > 1)
-    lose(reading, at, `It may be ${types.join(' or ')}: it came in as the first.`, 'type');
+    drop(reading, at, `It may be ${types.join(' or ')}: it came in as the first.`, 'type');
   if (types[0] === 'boolean') return { kind: 'yes-no', entry: { draw: 'tick' }, rules: [], words: yesAndNo };
   const offers = offersIn(reading, at);
   if (offers === 'one') {
-    lose(reading, at, 'It has one value only: there is nothing to fill in.');
+    drop(reading, at, 'It has one value only: there is nothing to fill in.');
     return undefined;
   }
   if (offers && types[0] !== 'array')
     return { kind: 'choice', entry: { options: offers.options }, rules: [], words: offers.words };
   for (const keyword of ['anyOf', 'oneOf'])
     if (keyword in schema && !offers)
-      lose(reading, at, 'Which of several it is, a field does not tell: of that nothing came in.', keyword);
+      drop(reading, at, 'Which of several it is, a field does not tell: of that nothing came in.', keyword);
   switch (types[0]) {
     case 'integer':
     case 'number':
@@ -240,13 +240,13 @@ function madeOf(reading: Reading, at: Property): Made | undefined {
     case undefined:
       return writtenOf(reading, at);
     default:
-      lose(reading, at, `There is no kind of field for values of type ${types[0]}.`);
+      drop(reading, at, `There is no kind of field for values of type ${types[0]}.`);
       return undefined;
   }
 }
 
 /** Values to choose from, with the words of each where it has any; `one`, where there is no choice. */
-function offersIn(reading: Reading, at: Found): Offers | 'one' | undefined {
+function offersIn(reading: SchemaReading, at: Found): Offers | 'one' | undefined {
   const { schema } = at;
   const { enum: values, oneOf, anyOf } = schema;
   const given = list(values).filter((value) => value !== null);
@@ -262,7 +262,7 @@ function offersIn(reading: Reading, at: Found): Offers | 'one' | undefined {
   if ('const' in schema || offered.length === 1) return 'one';
   if (offered.length === 0) return undefined;
   const offers = offersFrom(offered);
-  for (const why of offers.told) lose(reading, at, why);
+  for (const why of offers.told) drop(reading, at, why);
   return offers.options.length > 1 ? offers : 'one';
 }
 
@@ -294,12 +294,12 @@ function numberOf(schema: Json, isWhole: boolean): Made {
   return { kind: 'number', entry, rules: rangeOf(min, max, step) };
 }
 
-function severalOf(reading: Reading, at: Found): Made | undefined {
+function severalOf(reading: SchemaReading, at: Found): Made | undefined {
   const { schema } = at;
   const items = within(at, isObject(schema.items) ? schema.items : {}, 'items');
   const offers = offersIn(reading, resolved(reading, items));
   if (!offers || offers === 'one') {
-    lose(reading, at, 'A list is a field only where its entries are chosen from a few.');
+    drop(reading, at, 'A list is a field only where its entries are chosen from a few.');
     return undefined;
   }
   const [min, max] = [count(schema.minItems), count(schema.maxItems)];

@@ -132,7 +132,7 @@ describe('a table of names and examples', () => {
         (rows, names) => {
           for (const { guesses } of fromTable(rows, names)) {
             expect(guesses.at(-1)!.what).toBe('a text');
-            const set = { arbeit: 1, title: 'T', locale: 'en-GB', fields: [guesses[0]!.field] };
+            const set = { arbeit: 2, title: 'T', locale: 'en-GB', fields: [guesses[0]!.field] };
             const result = readDocument(set, kinds);
             expect([guesses[0], result.ok ? [] : result.faults]).toEqual([guesses[0], []]);
           }

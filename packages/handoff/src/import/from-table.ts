@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/browser/esm/sync';
 import { type Guess, guessesFor } from './guesses.ts';
-import { idFor, labelFor } from './sound.ts';
+import { idFor, labelFor } from './sanitize.ts';
 
 /** A column of a table as a field, to be confirmed: what it may be, the likeliest first. */
 export interface Column {

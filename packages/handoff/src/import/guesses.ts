@@ -4,7 +4,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import { propose } from '@arbeit/engine/kinds/pattern';
 import { offersFrom } from './offers.ts';
 import { patternOf } from './pattern-of.ts';
-import { idFor } from './sound.ts';
+import { idFor } from './sanitize.ts';
 import { forms } from './written.ts';
 
 /** A field that takes every one of the examples whole. */
@@ -238,7 +238,7 @@ function checked(examples: readonly string[]): RuleDocument | undefined {
 function opened(definition: FieldDocument, locale: string) {
   try {
     const { kind, plan } = compileField(definition, { locale }, kinds);
-    return (text: string) => kind.read(plan, text);
+    return (text: string) => kind.parse(plan, text);
   } catch (error) {
     // A guess that is no definition is none.
     if (error instanceof RangeError) return undefined;

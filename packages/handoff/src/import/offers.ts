@@ -1,5 +1,5 @@
 import { type Offer, pickForm } from '@arbeit/engine/options';
-import { idFor, labelFor } from './sound.ts';
+import { idFor, labelFor } from './sanitize.ts';
 
 /** What there was to choose, as a field offers it. */
 export interface Offers {

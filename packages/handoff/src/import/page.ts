@@ -1,7 +1,7 @@
 import type { DefaultTreeAdapterMap } from 'parse5';
 import type { Place } from '../document-text.ts';
 import type { PatternReader } from './pattern-of.ts';
-import { type Lost, labelFor } from './sound.ts';
+import { type Dropped, labelFor } from './sanitize.ts';
 
 /** A page as it was parsed, while its controls are read: what stands where, and what each is called. */
 
@@ -52,7 +52,7 @@ export interface Page {
   /** The region telephone numbers are written in. */
   readonly home: string;
   readonly taken: Set<string>;
-  readonly lost: Lost[];
+  readonly lost: Dropped[];
   readonly patternOf: PatternReader;
   /** The first element of each id, and the first label for each. */
   readonly byId: ReadonlyMap<string, Element>;

@@ -3,10 +3,10 @@ import { kinds } from '@arbeit/engine/kinds';
 import { type Matter, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
 import {
   type Automaton,
+  distinguishingText,
   type ExpressionNode,
   parseExpression,
   type StateBudget,
-  textApart,
 } from '@arbeit/engine/rules';
 import { valueTypesOf } from '@arbeit/engine/value-types';
 import { ofLength, piecesOf, spanOf } from './lengths.ts';
@@ -99,7 +99,7 @@ function proven(automaton: Automaton, pattern: string, budget: StateBudget): Pat
       is: 'not',
       why: `${short(pattern)} would be near, but it does not take every text it would seem to.`,
     };
-  const apart = textApart(automaton, own, budget);
+  const apart = distinguishingText(automaton, own, budget);
   if (apart === undefined) return { is: 'exact', pattern };
   return {
     is: 'not',

@@ -1,6 +1,6 @@
 import type { Place } from '../document-text.ts';
 import type { PatternReader } from './pattern-of.ts';
-import type { Lost } from './sound.ts';
+import type { Dropped } from './sanitize.ts';
 
 export type Json = Readonly<Record<string, unknown>>;
 
@@ -12,10 +12,10 @@ export const count = (value: unknown): number | undefined =>
 export const list = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
 
 /** What is known of a schema while its properties are read. */
-export interface Reading {
+export interface SchemaReading {
   readonly placeIn: (path: string) => Place;
   readonly root: Json;
-  readonly lost: Lost[];
+  readonly lost: Dropped[];
   readonly taken: Set<string>;
   readonly patternOf: PatternReader;
   /** How many more schemas are looked into: they can refer to each other more often than anybody reads. */
@@ -54,7 +54,7 @@ const spoken = (path: string): string =>
     .slice(0, 120);
 
 /** Something that is not carried over: the schema there, or a keyword of it. */
-export function lose(reading: Reading, at: Where, why: string, ...keyword: readonly string[]): void {
+export function drop(reading: SchemaReading, at: Where, why: string, ...keyword: readonly string[]): void {
   const path = keyword.reduce<string>(below, at.path);
   const key = `${path} ${why}`;
   if (reading.told.has(key)) return;
@@ -70,10 +70,10 @@ export function lose(reading: Reading, at: Where, why: string, ...keyword: reado
  * A schema with what it refers to inside its own document and what it is made of (`$ref`, `allOf`); a circle, and what stands elsewhere, is told
  * and left out. `by` are the references it was come to by.
  */
-export function resolved(reading: Reading, at: Found, by: readonly string[] = []): Found {
+export function resolved(reading: SchemaReading, at: Found, by: readonly string[] = []): Found {
   if (--reading.left.schemas < 0) {
     if (reading.left.schemas === -1)
-      lose(reading, at, 'There are more references from here on than are followed.');
+      drop(reading, at, 'There are more references from here on than are followed.');
     return { ...at, schema: {} };
   }
   const { $ref, allOf, ...rest } = at.schema;
@@ -94,9 +94,9 @@ export function resolved(reading: Reading, at: Found, by: readonly string[] = []
   return found;
 }
 
-function referred(reading: Reading, at: Found, $ref: string, by: readonly string[]): Found | undefined {
+function referred(reading: SchemaReading, at: Found, $ref: string, by: readonly string[]): Found | undefined {
   const stop = (why: string): undefined => {
-    lose(reading, at, why, '$ref');
+    drop(reading, at, why, '$ref');
   };
   if (!$ref.startsWith('#')) return stop('It refers to another document, which is not fetched.');
   if (by.includes($ref)) return stop('It refers to itself.');
@@ -139,13 +139,13 @@ const narrower: Readonly<Record<string, (a: number, b: number) => number>> = {
 const asked = ['type', 'const', 'pattern', 'format', 'multipleOf', 'items', 'not', 'anyOf', 'oneOf'];
 
 /** Two schemas that both hold: of what both say, `over` counts, save where they can both be said. What does not count is told. */
-function merged(reading: Reading, at: Where, under: Json, over: Json): Json {
+function merged(reading: SchemaReading, at: Where, under: Json, over: Json): Json {
   const both = new Map<string, unknown>(Object.entries(under));
   for (const [name, value] of Object.entries(over)) {
     const before = both.get(name);
     const isOther = before !== undefined && JSON.stringify(before) !== JSON.stringify(value);
     if (isOther && asked.includes(name))
-      lose(reading, at, `Another piece has a “${name}” of its own: this one is not carried over.`, name);
+      drop(reading, at, `Another piece has a “${name}” of its own: this one is not carried over.`, name);
     both.set(name, ofBoth(name, before, value));
   }
   return Object.fromEntries(both);

@@ -1,7 +1,7 @@
 import type { RuleDocument } from '@arbeit/engine/document';
 import { wholeOf } from './anchors.ts';
-import { count, type Found, lose, type Reading } from './schema-parts.ts';
-import { forms, type Made, writtenAs } from './written.ts';
+import { count, drop, type Found, type SchemaReading } from './schema-parts.ts';
+import { forms, type WrittenColumn, writtenAs } from './written.ts';
 
 /** What a text of a known form is (JSON Schema, "format"): a kind of its own, or an expression; with what is not carried over. */
 const formats: Readonly<
@@ -31,16 +31,16 @@ const formats: Readonly<
 };
 
 /** A text of a schema as a field. */
-export function writtenOf(reading: Reading, at: Found): Made {
+export function writtenOf(reading: SchemaReading, at: Found): WrittenColumn {
   const { format, pattern, minLength, maxLength } = at.schema;
   const named = typeof format === 'string';
   const known = named && Object.hasOwn(formats, format) ? formats[format] : undefined;
   if (named && (!known || known.but))
-    lose(reading, at, known?.but ?? `The format “${format}” is not carried over.`, 'format');
+    drop(reading, at, known?.but ?? `The format “${format}” is not carried over.`, 'format');
   const matched = typeof pattern === 'string' ? wholeOf(pattern) : undefined;
   if (known?.kind) {
     if (matched !== undefined)
-      lose(reading, at, 'Its format says more: its expression is left out.', 'pattern');
+      drop(reading, at, 'Its format says more: its expression is left out.', 'pattern');
     return { kind: known.kind, entry: known.entry ?? {}, rules: [] };
   }
   const { told, ...made } = writtenAs(
@@ -54,7 +54,7 @@ export function writtenOf(reading: Reading, at: Found): Made {
     reading.patternOf,
   );
   // How a form that has a name is held to it is nothing to tell of.
-  if (matched) for (const why of told) lose(reading, at, why, 'pattern');
+  if (matched) for (const why of told) drop(reading, at, why, 'pattern');
   // Both hold, where it has an expression and a format.
   const also: RuleDocument[] =
     matched && known?.form ? [{ id: 'format', check: { type: 'matches', pattern: known.form } }] : [];

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { compile, readDocument, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
-import type { BroughtIn } from './sound.ts';
+import type { Imported } from './sanitize.ts';
 
 /** What tests of the way in share. */
 export const demo = JSON.parse(
@@ -11,7 +11,7 @@ export const demo = JSON.parse(
 export const seed = Number(process.env.ARBEIT_SEED ?? 20270210);
 
 /** Whatever comes in makes a set that compiles. */
-export const sound = ({ set }: BroughtIn): SetDocument => {
+export const sound = ({ set }: Imported): SetDocument => {
   const result = readDocument(structuredClone(set), kinds);
   if (!result.ok) throw new RangeError(JSON.stringify(result.faults));
   compile(result.document, kinds);

@@ -3,7 +3,7 @@ import { parseExpression } from '@arbeit/engine/rules';
 import type { PatternOf, PatternReader } from './pattern-of.ts';
 
 /** What a field is made of, whatever it was before. */
-export interface Made {
+export interface WrittenColumn {
   readonly kind: string;
   readonly entry: object;
   readonly rules: readonly RuleDocument[];
@@ -25,7 +25,7 @@ export interface Writing {
 }
 
 /** A text as a field, with what could not be said of it, a sentence each. */
-export interface Written extends Made {
+export interface Written extends WrittenColumn {
   readonly told: readonly string[];
 }
 

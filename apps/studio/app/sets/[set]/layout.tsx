@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { NamedAddress } from '../../../screens/set/named-address.tsx';
-import { isTrouble } from '../../../store/trouble.ts';
+import { isStoreError } from '../../../store/store-error.ts';
 import { readSet } from '../read-set.ts';
 
 interface Props {
@@ -12,7 +12,7 @@ export default async function SetLayout({ params, children }: Props) {
   const set = await readSet((await params).set);
   return (
     <>
-      {set && !isTrouble(set) && <NamedAddress setKey={set.key} id={set.id} />}
+      {set && !isStoreError(set) && <NamedAddress setKey={set.key} id={set.id} />}
       {children}
     </>
   );

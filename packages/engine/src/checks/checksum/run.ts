@@ -1,10 +1,10 @@
-import type { Judge } from '../../rules/checks.ts';
+import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
 import { failing, finding, rawOf } from '../findings.ts';
 import { rotated, schemes } from './schemes.ts';
 
 /** Whether the check character is right (Luhn, ISO 7064 MOD 97-10 and MOD 11-2): code `bad-checksum`. */
-export const checksum: Judge<'checksum'> = (field, body, { scheme, rotate = 0 }) => {
+export const checksum: Validator<'checksum'> = (field, body, { scheme, rotate = 0 }) => {
   if (!body.complete) return finding('open', 'bad-checksum');
   return schemes[scheme](rotated(rawOf(field, body), rotate)) ? passed : failing(field, body, 'bad-checksum');
 };

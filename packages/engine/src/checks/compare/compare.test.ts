@@ -6,7 +6,7 @@ import { compare } from './run.ts';
 
 const says = (op: Comparison, value: string, other: string | null, by: 'number' | 'text', days?: number) =>
   compare(
-    { plan: {}, checks: {}, kind: { raw: () => value, value: () => value, hasRoom: () => false, read: () => ({ body: { content: '', display: '', complete: true } }) } },
+    { plan: {}, checks: {}, kind: { raw: () => value, value: () => value, hasRoom: () => false, parse: () => ({ body: { content: '', display: '', complete: true } }) } },
     { content: value, display: value, complete: true },
     { type: 'compare', op, field: 'other', by, ...(days === undefined ? {} : { days }) },
     { today: '', answers: {}, others: { other: { value: other, label: 'Other', display: `shown ${other}` } } },

@@ -1,4 +1,4 @@
-import type { Spot } from '../../faults/spot.ts';
+import type { Cursor } from '../../faults/cursor.ts';
 import type { Definition } from '../../kinds/contract/definition.ts';
 import type { Comparison } from '../../rules/rule.ts';
 import { define, type Mutation } from '../contract.ts';
@@ -23,7 +23,7 @@ export const comparisonsFor = ({ comparable }: Pick<Definition, 'comparable'>): 
     comparisons[op].some((one) => one === 'any' || one === comparable),
   );
 
-function readCompare(at: Spot, kind: Definition | undefined): void {
+function readCompare(at: Cursor, kind: Definition | undefined): void {
   const { op: written, days } = at.value as { op?: unknown; days?: unknown };
   const op = (Object.keys(comparisons) as Comparison[]).find((one) => one === written);
   if (!op) return;

@@ -1,10 +1,15 @@
-import type { Judge } from '../../rules/checks.ts';
+import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
 import type { Comparison } from '../../rules/rule.ts';
 import { compare as order } from '../../values/decimal.ts';
 
 /** Whether the value stands to another field's as it should: code `differs`. Without one of the two there is nothing to compare. */
-export const compare: Judge<'compare'> = ({ kind, plan }, body, { op, field, days = 0, by }, { others }) => {
+export const compare: Validator<'compare'> = (
+  { kind, plan },
+  body,
+  { op, field, days = 0, by },
+  { others },
+) => {
   const value = kind.value(plan, body);
   const other = others[field];
   if (value === null || !other || other.value === null) return passed;

@@ -1,5 +1,5 @@
-import type { Judge } from '../../rules/checks.ts';
+import type { Validator } from '../../rules/checks.ts';
 import { unrun } from '../../rules/finding.ts';
 
 /** Where nothing runs the developer's own code the check says nothing and holds nothing back; `customBy` makes one that does. */
-export const custom: Judge<'custom'> = () => unrun;
+export const custom: Validator<'custom'> = () => unrun;

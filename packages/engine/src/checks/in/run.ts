@@ -1,9 +1,9 @@
-import type { Judge } from '../../rules/checks.ts';
+import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
 import { finding, rawOf, shownAs } from '../findings.ts';
 
 /** Whether the raw value is one of a list: code `not-allowed`. */
-export const among: Judge<'in'> = (field, body, { values }) => {
+export const among: Validator<'in'> = (field, body, { values }) => {
   const raw = rawOf(field, body);
   if (values.includes(raw)) return passed;
   const { kind, plan } = field;

@@ -1,10 +1,10 @@
-import type { Judge } from '../../rules/checks.ts';
+import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
 import { countOf } from '../../values/long-text.ts';
 import { failing, finding, rawOf } from '../findings.ts';
 
 /** Whether the raw value has so many characters (grapheme clusters): codes `too-short`, `too-long`. */
-export const length: Judge<'length'> = (field, body, { min = 0, max = Number.POSITIVE_INFINITY }) => {
+export const length: Validator<'length'> = (field, body, { min = 0, max = Number.POSITIVE_INFINITY }) => {
   const count = countOf(rawOf(field, body));
   const data = { min: String(min), max: String(max), length: String(count) };
   if (count > max) return finding('fail', 'too-long', data);

@@ -1,9 +1,9 @@
-import type { Judge } from '../../rules/checks.ts';
+import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
 import { failing, rawOf } from '../findings.ts';
 
 /** Whether the raw value is none that is guessed first, such as 1111, 1234 or 1212: code `trivial`. */
-export const notTrivial: Judge<'not-trivial'> = (field, body) =>
+export const notTrivial: Validator<'not-trivial'> = (field, body) =>
   body.complete && isTrivial(rawOf(field, body))
     ? failing(field, body, 'trivial', { value: body.display })
     : passed;

@@ -1,5 +1,5 @@
+import { type Cursor, nameOf } from '../../faults/cursor.ts';
 import { most } from '../../faults/limits.ts';
-import { nameOf, type Spot } from '../../faults/spot.ts';
 import type { Definition, Limits } from '../../kinds/contract/definition.ts';
 import { oneOrOther } from '../../options/shapes.ts';
 import { define, type Mutation } from '../contract.ts';
@@ -10,7 +10,7 @@ export type Limit = string | number;
 
 const ends = ['min', 'max', 'step'] as const;
 
-function readRange(at: Spot, kind: Definition | undefined): void {
+function readRange(at: Cursor, kind: Definition | undefined): void {
   if (kind === undefined) return;
   const { limits, name } = kind;
   if (!limits) {
@@ -40,7 +40,7 @@ function readRange(at: Spot, kind: Definition | undefined): void {
 }
 
 /** A lower limit above the upper one lets nothing pass. */
-function readOrder(at: Spot, { isGood, isAbove }: Limits): void {
+function readOrder(at: Cursor, { isGood, isAbove }: Limits): void {
   const [min = '', max = ''] = ['min', 'max'].map((key) => (at.has(key) ? String(at.get(key).value) : ''));
   if (min && max && isGood(min) && isGood(max) && isAbove(min, max))
     at.get('min').fault(`"min" is above "max" (${max}): nothing would pass.`, { suggestion: max });

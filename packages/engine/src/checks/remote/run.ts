@@ -1,10 +1,10 @@
-import type { Judge } from '../../rules/checks.ts';
+import type { Validator } from '../../rules/checks.ts';
 import { type Finding, passed, unanswered } from '../../rules/finding.ts';
 
 const none: Finding['data'] = {};
 
 /** What a server answered about the value: the answer's own code, or `unreachable`. Until then it is open and says nothing. */
-export const remote: Judge<'remote'> = ({ kind, plan }, body, _, { answers }, rule) => {
+export const remote: Validator<'remote'> = ({ kind, plan }, body, _, { answers }, rule) => {
   if (kind.value(plan, body) === null) return passed;
   const answer = answers[rule];
   if (!answer) return unanswered;

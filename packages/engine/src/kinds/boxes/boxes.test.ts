@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
-import { apply, keysOf, start } from '../../field/state.ts';
+import { apply, keysOf, start } from '../../field/apply.ts';
 import { kinds } from '../registry.ts';
 import type { CodeEntry } from './define.ts';
 import { activeBox, type BoxesPlan } from './run.ts';

@@ -1,4 +1,4 @@
-import type { Spot } from '../../faults/spot.ts';
+import type { Cursor } from '../../faults/cursor.ts';
 import { type EntryOf, filled, type Options, yesNo } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { BoxesPlan } from './run.ts';
@@ -64,7 +64,7 @@ export const pin: Definition<typeof pinOptions, BoxesPlan> = {
 };
 
 /** The groups hold as many boxes as the code has. */
-function check(at: Spot): void {
+function check(at: Cursor): void {
   const { groups, length = 6 } = at.value as { groups?: unknown; length?: unknown };
   if (!Array.isArray(groups) || !groups.every((size) => Number.isInteger(size) && size > 0)) return;
   const sum = groups.reduce((total: number, size: number) => total + size, 0);

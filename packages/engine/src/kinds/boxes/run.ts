@@ -68,7 +68,7 @@ function runs(plan: BoxesPlan, text: string): string[] {
 const editing = lineKind<BoxesPlan, LineBody>({
   lay,
   is: () => true,
-  put(plan, content, at, character) {
+  insertCharacter(plan, content, at, character) {
     const c = fold(character);
     if (!accepts(plan, c)) return 'not-accepted';
     if (content.length >= plan.length) return 'full';
@@ -84,7 +84,7 @@ export const boxes: Kind<BoxesPlan, LineBody> = {
   raw: (_, body) => body.content,
   value: (_, body) => (body.complete ? body.content : null),
   hasRoom: (_, body) => !body.complete,
-  read: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
+  parse: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
 };
 
 /** The box that is active with the caret there: the one at the caret, the last one when all are full. */

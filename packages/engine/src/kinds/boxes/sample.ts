@@ -1,10 +1,10 @@
-import type { OpenField } from '../../field/kind.ts';
-import { item } from '../../values/item.ts';
-import type { Drawing, Piece } from '../contract/drawing.ts';
+import type { HydratedField } from '../../field/kind.ts';
+import { itemAt } from '../../values/item-at.ts';
+import type { Piece, SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { LineBody } from '../editing/line.ts';
 import type { BoxesPlan } from './run.ts';
 
-function sample({ plan }: OpenField<BoxesPlan, LineBody>): readonly Piece[] {
+function sample({ plan }: HydratedField<BoxesPlan, LineBody>): readonly Piece[] {
   const { length, groups, conceal, accept, kind } = plan;
   const sample = accept === 'digit' ? '481516234208' : 'K7M2P9X4T6QD';
   const pieces: Piece[] = [];
@@ -15,7 +15,7 @@ function sample({ plan }: OpenField<BoxesPlan, LineBody>): readonly Piece[] {
       pieces.push({
         id: `box-${at}`,
         part: 'box',
-        text: item(sample, at),
+        text: itemAt(sample, at),
         ...(conceal ? { seen: '•' } : {}),
         caption: accept === 'digit' ? '0-9' : 'a/9',
         isValue: true,
@@ -35,7 +35,7 @@ function sample({ plan }: OpenField<BoxesPlan, LineBody>): readonly Piece[] {
   return pieces;
 }
 
-export const drawing: Drawing<BoxesPlan, LineBody> = {
+export const drawing: SpecimenRenderer<BoxesPlan, LineBody> = {
   sample,
   conceals: ({ conceal }) => conceal,
   gaps: ({ groups }) => groups.slice(0, -1).map((_, i) => groups.slice(0, i + 1).reduce((a, b) => a + b, 0)),

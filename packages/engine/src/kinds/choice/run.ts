@@ -1,6 +1,6 @@
-import { around } from '../../field/around.ts';
-import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
+import { reduceResting } from '../../field/resting.ts';
+import type { TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 import { one, picking, stepAmong } from '../editing/picking.ts';
 
@@ -11,10 +11,10 @@ export interface ChoicePlan {
   readonly draw: 'list' | 'radio' | 'segments';
 }
 
-export const choice: Kind<ChoicePlan, Body> = {
+export const choice: Kind<ChoicePlan, TextState> = {
   control: 'picks',
-  ...picking<ChoicePlan, Body>(one),
-  around,
+  ...picking<ChoicePlan, TextState>(one),
+  reduce: reduceResting,
   step: ({ options, draw }, { content }, _, by) =>
     stepAmong(options, content, by, draw === 'list' ? 'list' : 'ring'),
 };

@@ -1,10 +1,10 @@
-import type { Body } from '../../field/body.ts';
-import type { Drawing } from '../contract/drawing.ts';
+import type { TextState } from '../../field/text-state.ts';
+import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { ChoicePlan } from './run.ts';
 
 const drawn = { list: '⌄', radio: '○', segments: '▭' } as const;
 
-export const drawing: Drawing<ChoicePlan, Body> = {
+export const drawing: SpecimenRenderer<ChoicePlan, TextState> = {
   isPicked: true,
   sample: ({ plan }) => [
     {

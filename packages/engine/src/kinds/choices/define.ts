@@ -1,4 +1,4 @@
-import type { Spot } from '../../faults/spot.ts';
+import type { Cursor } from '../../faults/cursor.ts';
 import { filled, type Options } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { ChoicesPlan } from './run.ts';
@@ -24,7 +24,7 @@ const options = {
 } as const satisfies Options;
 
 /** No more can be needed than there are to choose from. */
-function check(at: Spot): void {
+function check(at: Cursor): void {
   const { options, count } = at.value as { options?: unknown; count?: { min?: unknown } };
   if (!Array.isArray(options) || typeof count?.min !== 'number' || count.min <= options.length) return;
   at.get('count')

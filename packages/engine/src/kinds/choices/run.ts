@@ -1,5 +1,5 @@
-import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
+import type { TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 import { passed } from '../../rules/finding.ts';
 import { picking, pickNamed } from '../editing/picking.ts';
@@ -18,7 +18,7 @@ export interface ChoicesPlan {
 const between = '; ';
 
 /** In the order in which they are offered, whatever the order they were picked in. */
-function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): Body {
+function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): TextState {
   const chosen = options.filter(({ value }) => values.has(value));
   return {
     content: chosen.map(({ value }) => value).join(' '),
@@ -27,7 +27,7 @@ function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): B
   };
 }
 
-const valuesOf = ({ content }: Body): Set<string> => new Set(content.split(' ').filter(Boolean));
+const valuesOf = ({ content }: TextState): Set<string> => new Set(content.split(' ').filter(Boolean));
 
 /** The choices a text names, each with the words it is named by: values side by side, or words beside semicolons. */
 function named(
@@ -46,9 +46,9 @@ function named(
 }
 
 /** Content and raw are the chosen values, the display their words, all in the order of the options. */
-export const choices: Kind<ChoicesPlan, Body> = {
+export const choices: Kind<ChoicesPlan, TextState> = {
   control: 'picks',
-  ...picking<ChoicesPlan, Body>({
+  ...picking<ChoicesPlan, TextState>({
     empty: (plan) => bodyOf(plan, new Set()),
     raw: (_, { content }) => content,
     value: (_, { content, complete }) => (complete ? content : null),
@@ -75,7 +75,7 @@ export const choices: Kind<ChoicesPlan, Body> = {
     },
     hasRoom: (plan, body) => valuesOf(body).size < plan.most,
   }),
-  judge(plan, body, check) {
+  validate(plan, body, check) {
     if (check.type !== 'complete') return undefined;
     const data = { min: String(plan.least), max: String(plan.most) };
     return body.complete ? passed : { verdict: 'open', code: 'incomplete', data };

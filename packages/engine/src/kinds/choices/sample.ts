@@ -1,8 +1,8 @@
-import type { Body } from '../../field/body.ts';
-import type { Drawing } from '../contract/drawing.ts';
+import type { TextState } from '../../field/text-state.ts';
+import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { ChoicesPlan } from './run.ts';
 
-export const drawing: Drawing<ChoicesPlan, Body> = {
+export const drawing: SpecimenRenderer<ChoicesPlan, TextState> = {
   isPicked: true,
   sample: ({ plan: { options, least, most } }) => [
     {

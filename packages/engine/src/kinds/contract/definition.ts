@@ -1,13 +1,13 @@
-import type { Spot } from '../../faults/spot.ts';
+import type { Cursor } from '../../faults/cursor.ts';
 import type { Plan } from '../../field/compiled.ts';
 import type { Kind } from '../../field/kind.ts';
 import type { EntryOf, Options } from '../../options/option.ts';
 import type { Check, Rule } from '../../rules/rule.ts';
 import type { Languages } from '../../rules/wording.ts';
-import type { Drawing } from './drawing.ts';
+import type { SpecimenRenderer } from './specimen-renderer.ts';
 
 /** What a definition stands in. */
-export interface Around {
+export interface PlanContext {
   readonly id: string;
   /** BCP 47. */
   readonly locale: string;
@@ -34,9 +34,9 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   readonly name: string;
   readonly options: O;
   /** What several options together may get wrong; each of them is sound by itself. */
-  check?(at: Spot): void;
+  check?(at: Cursor): void;
   /** Throws `RangeError` on what the reader would have refused. */
-  plan(entry: EntryOf<O>, around: Around): P;
+  plan(entry: EntryOf<O>, around: PlanContext): P;
   /** What it asks of the page; the field's own attributes go before. HTML, `inputmode` and autofill tokens. */
   attributes?(entry: EntryOf<O>): Readonly<Record<string, string>>;
   /** Only of kinds with an order. */
@@ -61,7 +61,7 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
 export interface KindEntry {
   readonly run: Kind;
   readonly define: Definition;
-  readonly draw: Drawing;
+  readonly draw: SpecimenRenderer;
   /**
    * Of kinds that come with the package: the module of `@arbeit/engine/runs/` a page needs for it, which exports what runs
    * by that name in camel case.

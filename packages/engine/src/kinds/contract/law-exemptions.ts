@@ -1,5 +1,5 @@
-import type { Body } from '../../field/body.ts';
 import type { Plan } from '../../field/compiled.ts';
+import type { TextState } from '../../field/text-state.ts';
 
 /** A character the user contributed, and the offset where it stands in the display (UTF-16 units). */
 export interface Atom {
@@ -11,7 +11,7 @@ export interface Atom {
  * Where a law (`engine.md`, section 1) asks something else of a kind than of all others, and why. Whoever proves a definition reads it; it ships to no
  * page. What is left out holds of the kind as of any.
  */
-export interface LawExemptions<P extends Plan = Plan, B extends Body = Body> {
+export interface LawExemptions<P extends Plan = Plan, B extends TextState = TextState> {
   /** What beside the content and the focus decides the display: the flags of law 1. */
   flags?(body: B): string;
   /** The user's characters; where left out, how the kind is drawn tells them from the fixed ones. */

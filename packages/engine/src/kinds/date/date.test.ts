@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
-import { read } from '../../field/reading.ts';
-import { apply, keysOf, start } from '../../field/state.ts';
+import { apply, keysOf, start } from '../../field/apply.ts';
+import { evaluate } from '../../field/evaluation.ts';
 import { locales } from '../../prove/locales.ts';
 import { gregorian } from '../editing/formats.ts';
 import { kinds } from '../registry.ts';
@@ -48,7 +48,7 @@ describe('resting text is what Intl.DateTimeFormat writes', () => {
           kinds,
         );
         const after = apply(empty, apply(empty, start(empty), { type: 'focus' }), { type: 'paste', text });
-        expect(read(empty, after).value, text).toBe(day);
+        expect(evaluate(empty, after).value, text).toBe(day);
         expect(after.leftOut).toBe('');
       }
   });
@@ -57,7 +57,7 @@ describe('resting text is what Intl.DateTimeFormat writes', () => {
 const pasted = (text: string, locale = 'en-GB', entry: DateEntry = {}) => {
   const field = dateField(entry, locale);
   const state = apply(field, apply(field, start(field), { type: 'focus' }), { type: 'paste', text });
-  return { value: read(field, state).value, leftOut: state.leftOut, assumed: state.body.assumed ?? '' };
+  return { value: evaluate(field, state).value, leftOut: state.leftOut, assumed: state.body.assumed ?? '' };
 };
 
 describe('pasted dates', () => {
@@ -95,7 +95,7 @@ describe('times', () => {
       (s, key) => apply(field, s, key),
       apply(field, start(field), { type: 'focus' }),
     );
-    return { value: read(field, state).value, display: state.body.display };
+    return { value: evaluate(field, state).value, display: state.body.display };
   };
   test('twelve and twenty-four hours', () => {
     expect(typed({ clock: 24 }, 'en-GB', '1430')).toEqual({ value: '14:30', display: '14:30' });
@@ -117,7 +117,7 @@ describe('times', () => {
           kinds,
         );
         expect(start(field).body.display).toBe(format.format(new Date(`2027-01-01T${initial}:00Z`)));
-        expect(read(field, start(field)).value).toBe(initial);
+        expect(evaluate(field, start(field)).value).toBe(initial);
       }
     }
   });

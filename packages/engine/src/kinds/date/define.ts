@@ -1,6 +1,6 @@
 import { type EntryOf, type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { resolve } from '../../values/calendar.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import type { Definition } from '../contract/definition.ts';
 import { digitsOf } from '../editing/digits.ts';
 import { gregorian, plain, utc, wordsIn } from '../editing/formats.ts';
@@ -128,7 +128,7 @@ function planDate(entry: FilledEntry<typeof options>, locale: string): DatePlan 
   const { templates, weekdays } = restingOf(locale, resting);
   return {
     kind: 'date',
-    parts: names.map((name) => item(datePart, name)),
+    parts: names.map((name) => itemAt(datePart, name)),
     between,
     digits: digitsOf(locale),
     day: names.indexOf('day'),
@@ -198,7 +198,7 @@ function readNames(locale: string): Pick<DatePlan, 'months' | 'words'> {
       for (let i = 0; i < 19; i++)
         for (const { type, value } of format.formatToParts(utc(2027, Math.min(i + 1, 12), i + 1)))
           if (type === 'month')
-            item(months, Math.min(i, 11)).add(value.toLowerCase().replace(/[.\s׳]+$/u, ''));
+            itemAt(months, Math.min(i, 11)).add(value.toLowerCase().replace(/[.\s׳]+$/u, ''));
           else for (const word of wordsIn(value)) words.add(word);
   }
   // What more than one month is called (a number with `tháng`) names none.

@@ -1,11 +1,11 @@
-import { around } from '../../field/around.ts';
 import type { Kind } from '../../field/kind.ts';
-import type { Given } from '../../rules/checks.ts';
+import { reduceResting } from '../../field/resting.ts';
+import type { CheckContext } from '../../rules/checks.ts';
 import { type Finding, incomplete, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from '../../values/calendar.ts';
 import { fold, localized } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import {
   closeAll,
   isFull,
@@ -68,8 +68,8 @@ function parse(plan: DatePlan, given: string): Parsed | undefined {
   const stamp = /^(\d{4})-(\d\d)-(\d\d)(?=$|[T\s])(.*)$/su.exec(text);
   if (stamp && isDate(stamp[0].slice(0, 10)))
     return {
-      texts: ordered(plan, item(stamp, 1), item(stamp, 2), item(stamp, 3)),
-      leftOut: digitsAndLetters(item(stamp, 4)),
+      texts: ordered(plan, itemAt(stamp, 1), itemAt(stamp, 2), itemAt(stamp, 3)),
+      leftOut: digitsAndLetters(itemAt(stamp, 4)),
     };
   const read = named(plan, text) ?? numeric(plan, withoutWords(plan, text)) ?? compact(plan, text);
   return read && (!hasOwnYears || plan.gregorian || isOurYear(plan, read, text)) ? read : undefined;
@@ -77,7 +77,7 @@ function parse(plan: DatePlan, given: string): Parsed | undefined {
 
 /** A year of four digits near our own is the Gregorian one also where others are in use. */
 function isOurYear(plan: DatePlan, { texts }: Parsed | PartsBody, text: string): boolean {
-  const year = item(texts, plan.year);
+  const year = itemAt(texts, plan.year);
   return text.includes(year) && +year >= 1850 && +year <= 2250;
 }
 
@@ -105,7 +105,7 @@ function numeric(plan: DatePlan, text: string): Parsed | undefined {
   const own: [number, number, number] = [plan.year, plan.month, plan.day];
   const orders: [number, number, number][] = [own, [0, 1, 2], [2, 1, 0], [2, 0, 1]];
   for (const order of found[0].length > 2 ? [[0, 1, 2] as const] : orders) {
-    const [y, m, d] = order.map((i) => item(found, i));
+    const [y, m, d] = order.map((i) => itemAt(found, i));
     if (!y || !m || !d || m.length > 2 || d.length > 2 || y.length === 3 || y.length === 1) continue;
     const texts = ordered(plan, y, m, d);
     if (!isDate(`${texts[plan.year]}-${texts[plan.month]}-${texts[plan.day]}`)) continue;
@@ -166,7 +166,7 @@ function compact(plan: DatePlan, text: string): Parsed | undefined {
   if (!/^\d{8}$/.test(text)) return undefined;
   const own = plan.parts.map((_, i) => {
     const from = plan.parts.slice(0, i).reduce((sum, { size }) => sum + size, 0);
-    return text.slice(from, from + item(plan.parts, i).size);
+    return text.slice(from, from + itemAt(plan.parts, i).size);
   });
   if (isDate(`${own[plan.year]}-${own[plan.month]}-${own[plan.day]}`)) return undefined;
   const [y, m, d] = [text.slice(0, 4), text.slice(4, 6), text.slice(6)];
@@ -183,7 +183,7 @@ const editing = partsKind<DatePlan, PartsBody>({
     !hasOwnYears ||
     plan.gregorian ||
     !body.texts[plan.year] ||
-    isOurYear(plan, body, item(body.texts, plan.year)),
+    isOurYear(plan, body, itemAt(body.texts, plan.year)),
   isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
 });
 
@@ -216,10 +216,10 @@ function years(plan: DatePlan, text: string): readonly (readonly [number, number
  * date the parts can become, whether one of them is early enough, late enough, and inside.
  */
 function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string) {
-  const spans = years(plan, item(texts, plan.year));
-  const days = candidates(item(texts, plan.day), 31);
+  const spans = years(plan, itemAt(texts, plan.year));
+  const days = candidates(itemAt(texts, plan.day), 31);
   const answer = { any: false, notBelow: false, notAbove: false, inside: false };
-  for (const month of candidates(item(texts, plan.month), 12))
+  for (const month of candidates(itemAt(texts, plan.month), 12))
     for (const day of days)
       for (const [first, last] of spans) {
         const span = within(month, day, first, last);
@@ -276,14 +276,19 @@ function value(plan: DatePlan, body: PartsBody): string | null {
 /** A date as the field shows it at rest. */
 function shown(plan: DatePlan, date: string): string {
   const [y, m, d] = date.split('-');
-  return rest(plan, lay(plan, ordered(plan, y!, m!, d!))).display;
+  return toResting(plan, lay(plan, ordered(plan, y!, m!, d!))).display;
 }
 
 const noSuchDate: Finding = { verdict: 'fail', code: 'no-such-date', data: {} };
 
-function judge(plan: DatePlan, body: PartsBody, check: Check, { today }: Given): Finding | undefined {
+function validate(
+  plan: DatePlan,
+  body: PartsBody,
+  check: Check,
+  { today }: CheckContext,
+): Finding | undefined {
   if (check.type === 'complete') {
-    const day = item(body.texts, plan.day);
+    const day = itemAt(body.texts, plan.day);
     const isImpossible = body.complete
       ? !isDate(isoOf(plan, body))
       : day[0] === '3' || day === '29'
@@ -311,19 +316,19 @@ function judge(plan: DatePlan, body: PartsBody, check: Check, { today }: Given):
   return say('fail', min && !still.notBelow ? 'below-min' : max ? 'above-max' : 'below-min');
 }
 
-function rest(plan: DatePlan, body: PartsBody): PartsBody {
+function toResting(plan: DatePlan, body: PartsBody): PartsBody {
   const { texts } = body;
   if (!hasResting) return lay(plan, texts);
   const date = value(plan, body);
-  const template = date && plan.resting[+item(texts, plan.month) - 1];
+  const template = date && plan.resting[+itemAt(texts, plan.month) - 1];
   if (!date || !template) return lay(plan, texts);
   const local = (text: string): string => localized(plan.digits, text);
-  const day = item(texts, plan.day);
+  const day = itemAt(texts, plan.day);
   const display = template
     .replace('{dd}', local(day))
     .replace('{d}', local(`${+day}`))
-    .replace('{y}', local(`${+item(texts, plan.year)}`))
-    .replace('{w}', item(plan.weekdays, weekday(date)));
+    .replace('{y}', local(`${+itemAt(texts, plan.year)}`))
+    .replace('{w}', itemAt(plan.weekdays, weekday(date)));
   return { ...body, display };
 }
 
@@ -333,20 +338,20 @@ export const date: Kind<DatePlan, PartsBody> = {
   raw: (_, body) => body.content,
   value,
   hasRoom: (_, body) => !body.complete,
-  around,
-  leave: (plan, body) => closeAll(plan, body, close, lay),
-  rest,
-  wake: (plan, body) => lay(plan, body.texts),
+  reduce: reduceResting,
+  normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
+  toResting,
+  toEditing: (plan, body) => lay(plan, body.texts),
   step(plan, body, caret, by) {
     const stepped = editing.stepped(plan, body, caret, by, (part) => {
       if (part === plan.year) return plan.pivot > 0 ? 2000 : 1900;
-      return by > 0 ? 1 : item(plan.parts, part).high;
+      return by > 0 ? 1 : itemAt(plan.parts, part).high;
     });
     const { texts } = stepped.body;
-    const [y, m, d] = [plan.year, plan.month, plan.day].map((part) => item(texts, part));
+    const [y, m, d] = [plan.year, plan.month, plan.day].map((part) => itemAt(texts, part));
     // Days clamp to the month, whichever part was stepped.
     if (!d || !m || d.length < 2 || m.length < 2) return stepped;
-    const most = daysIn(isFull(item(plan.parts, plan.year), y!) ? +y! : 2000, +m);
+    const most = daysIn(isFull(itemAt(plan.parts, plan.year), y!) ? +y! : 2000, +m);
     if (+d <= most) return stepped;
     const clamped = lay(
       plan,
@@ -354,9 +359,9 @@ export const date: Kind<DatePlan, PartsBody> = {
     );
     return { body: clamped, caret: stepped.caret };
   },
-  judge,
+  validate,
   facts(plan, body) {
     const date = value(plan, body);
-    return date ? { weekday: item(plan.weekdays, weekday(date)), week: isoWeek(date) } : {};
+    return date ? { weekday: itemAt(plan.weekdays, weekday(date)), week: isoWeek(date) } : {};
   },
 };

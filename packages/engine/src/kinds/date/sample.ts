@@ -1,15 +1,15 @@
-import type { Drawing } from '../contract/drawing.ts';
-import { heldInParts, ownInParts, partPieces, placesOfParts } from '../editing/part-pieces.ts';
+import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
+import { customInParts, heldInParts, partPieces, placesOfParts } from '../editing/part-pieces.ts';
 import type { PartsBody } from '../editing/parts.ts';
 import type { DatePlan } from './run.ts';
 
-export const drawing: Drawing<DatePlan, PartsBody> = {
+export const drawing: SpecimenRenderer<DatePlan, PartsBody> = {
   sample: (field) => {
     const fixed = { part: 'separator', caption: '·' };
     const { pieces, rested } = partPieces(field, { text: '2027-02-14', fixed, partOf: (name) => name });
     return [...pieces, { id: 'resting', part: 'resting', text: rested, caption: 'at rest', isAside: true }];
   },
-  own: ownInParts,
+  isUsers: customInParts,
   places: placesOfParts,
   held: heldInParts,
   other: ({ year }) =>

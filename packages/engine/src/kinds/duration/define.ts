@@ -1,4 +1,4 @@
-import type { Spot } from '../../faults/spot.ts';
+import type { Cursor } from '../../faults/cursor.ts';
 import { type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { canonical, compare } from '../../values/decimal.ts';
 import type { Definition } from '../contract/definition.ts';
@@ -33,7 +33,7 @@ const options = {
 } as const satisfies Options;
 
 /** A number alone is in a unit that is there. */
-function check(at: Spot): void {
+function check(at: Cursor): void {
   const { units, bare } = at.value as { units?: unknown; bare?: unknown };
   if (Array.isArray(units) && typeof bare === 'string' && !units.includes(bare))
     at.get('bare').fault(`The field shows no "${bare}": a number alone is in a unit it shows.`, {

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { compileField, type FieldDocument } from '../../document/index.ts';
-import { apply, keysOf, start } from '../../field/state.ts';
+import { apply, keysOf, start } from '../../field/apply.ts';
 import { kinds } from '../registry.ts';
 
 const open = (entry: object) =>

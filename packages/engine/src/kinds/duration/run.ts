@@ -1,10 +1,10 @@
-import { around } from '../../field/around.ts';
-import type { Edited } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
+import { reduceResting } from '../../field/resting.ts';
+import type { EditResult } from '../../field/text-state.ts';
 import { type Finding, passed } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold, localized } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { locate, type Parsed, type PartsBody, type PartsPlan } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
 
@@ -29,7 +29,7 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
   for (const [i, text] of texts.entries()) {
     if (text && display) display += ' ';
     at.push(display.length);
-    if (text) display += localized(digits, text.replace('.', plan.decimal)) + item(between, i + 1);
+    if (text) display += localized(digits, text.replace('.', plan.decimal)) + itemAt(between, i + 1);
     // Hours alone and minutes alone are told apart by the unit.
     if (text) content += text + (i === plan.hour ? 'h' : '');
   }
@@ -39,7 +39,7 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
 
 /** No hours yet, and the caret past them: what typing their unit alone leads to. */
 function passedBy(plan: DurationPlan): PartsBody {
-  const display = `${item(plan.between, 1).trimStart()} `;
+  const display = `${itemAt(plan.between, 1).trimStart()} `;
   return { content: '', display, complete: false, texts: plan.parts.map(() => ''), at: [0, display.length] };
 }
 
@@ -61,7 +61,7 @@ function ordered(plan: DurationPlan, minutes: number): string[] {
   else if (plan.minute < 0) texts[plan.hour] = `${minutes / 60}`;
   else {
     // What the hours have no room for stays in minutes.
-    const hours = Math.min(Math.floor(minutes / 60), item(plan.parts, plan.hour).high);
+    const hours = Math.min(Math.floor(minutes / 60), itemAt(plan.parts, plan.hour).high);
     const rest = minutes - hours * 60;
     if (hours) texts[plan.hour] = `${hours}`;
     if (rest || !hours) texts[plan.minute] = `${rest}`;
@@ -89,13 +89,13 @@ function parse(plan: DurationPlan, given: string): Parsed | undefined {
     .trim()
     .replace(/^(\d+[.,]?\d*)(?:h)(?=\d)/i, '$1 h ');
   const clock = clockForm.exec(text);
-  if (clock) return +item(clock, 2) < 60 ? held(plan, item(clock, 1), item(clock, 2)) : undefined;
+  if (clock) return +itemAt(clock, 2) < 60 ? held(plan, itemAt(clock, 1), itemAt(clock, 2)) : undefined;
   const match = unitForm.exec(text) ?? /^(\d{1,4}[.,]\d{1,4})()$/.exec(text);
   if (!match || !(match[1] || match[2])) return undefined;
   const [, h = '', min = '', unit] = match;
   // A bare number goes where it would be typed: what there is no room for is left out, as key by key.
   if (!h && !unit && plan.bare === plan.hour)
-    return min.length <= item(plan.parts, plan.hour).size ? held(plan, min, '') : undefined;
+    return min.length <= itemAt(plan.parts, plan.hour).size ? held(plan, min, '') : undefined;
   return held(plan, h.replace(',', '.'), min);
 }
 
@@ -124,9 +124,9 @@ function letter(
   body: PartsBody,
   caret: number,
   c: string,
-): Edited<PartsBody> | undefined {
+): EditResult<PartsBody> | undefined {
   const { part, index } = locate(body, caret);
-  const text = item(body.texts, part);
+  const text = itemAt(body.texts, part);
   const unit = unitOf(plan, c);
   const isEnd = text !== '' && index === text.length;
   const isAlone = isEnd && body.texts.every((other, i) => i === part || !other);
@@ -137,12 +137,12 @@ function letter(
       plan,
       plan.parts.map((_, i) => (i === plan.hour ? `${text}.` : '')),
     );
-    return { body: after, caret: item(after.at, plan.hour) + text.length + 1 };
+    return { body: after, caret: itemAt(after.at, plan.hour) + text.length + 1 };
   }
   const hasMoved = isAlone && plan.parts.length > 1 && !text.includes('.');
   if (hasMoved && unit === plan.minute && unit >= 0 && part === plan.hour) {
     const after = lay(plan, ['', text]);
-    return { body: after, caret: item(after.at, 1) + text.length };
+    return { body: after, caret: itemAt(after.at, 1) + text.length };
   }
   if (hasMoved && part === plan.minute && (unit === plan.hour || c === ':') && text.length <= 3) {
     const after = lay(plan, [text, '']);
@@ -154,7 +154,7 @@ function letter(
   }
   const isPassing = part === 0 && plan.parts.length > 1 && text !== '' && index === text.length;
   if (isPassing && (unit === 0 || c === ' ' || c === ':'))
-    return { body, caret: body.texts[1] ? item(body.at, 1) : body.display.length };
+    return { body, caret: body.texts[1] ? itemAt(body.at, 1) : body.display.length };
   return text !== '' && plan.between.some((fixed) => fixed.includes(c)) ? { body, caret } : undefined;
 }
 
@@ -176,12 +176,12 @@ const editing = partsKind<DurationPlan, PartsBody>({
 
 /** Whether the parts have room for these digits. */
 const hold = (plan: DurationPlan, texts: readonly string[]): boolean =>
-  texts.every((text, i) => (text.includes('.') ? isHours(text) : text.length <= item(plan.parts, i).size));
+  texts.every((text, i) => (text.includes('.') ? isHours(text) : text.length <= itemAt(plan.parts, i).size));
 
 const shown = (plan: DurationPlan, minutes: string): string =>
   minutes && lay(plan, ordered(plan, +minutes)).display;
 
-function judge(plan: DurationPlan, body: PartsBody, check: Check): Finding | undefined {
+function validate(plan: DurationPlan, body: PartsBody, check: Check): Finding | undefined {
   if (check.type !== 'range') return undefined;
   const { min = '', max = '', step = '' } = check;
   const minutes = minutesOf(plan, body);
@@ -201,7 +201,7 @@ function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
   const match = /^(?:(\d{1,3}(?:\.\d{0,2})?|\.\d{0,2})h)?(\d{0,4})$/.exec(raw);
   // Parts of an hour are minutes already: none stand beside them.
   if (!match || !raw || (match[1]?.includes('.') && match[2])) return undefined;
-  const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : item(match, 2)));
+  const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : itemAt(match, 2)));
   return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;
 }
 
@@ -216,7 +216,7 @@ function settled(plan: DurationPlan, body: PartsBody): PartsBody {
   const texts =
     plan.minute < 0
       ? [
-          item(body.texts, 0)
+          itemAt(body.texts, 0)
             .replace(/(\.\d*?)0+$/, '$1')
             .replace(/\.$/, ''),
         ]
@@ -231,9 +231,9 @@ export const duration: Kind<DurationPlan, PartsBody> = {
   raw: (_, body) => body.content,
   value: (plan, body) => (body.complete ? `${minutesOf(plan, body)}` : null),
   hasRoom,
-  read(plan, text) {
+  parse(plan, text) {
     const own = ownTexts(plan, text);
-    if (own) return { ...editing.whole(plan, lay(plan, own)), leftOut: '', rejected: null };
+    if (own) return { ...editing.caretAtEnd(plan, lay(plan, own)), leftOut: '', rejected: null };
     // A value: whole minutes.
     const isMinutes = /^\d{1,9}$/.test(text) && (plan.minute >= 0 || +text % 3 === 0);
     const texts = isMinutes ? ordered(plan, +text) : undefined;
@@ -248,12 +248,12 @@ export const duration: Kind<DurationPlan, PartsBody> = {
         0,
         text,
       );
-    return { ...editing.whole(plan, lay(plan, texts)), leftOut: '', rejected: null };
+    return { ...editing.caretAtEnd(plan, lay(plan, texts)), leftOut: '', rejected: null };
   },
-  around,
-  leave: settled,
-  rest: (plan, body) => ({ ...settled(plan, body), content: body.content }),
-  wake: (plan, body) => (body.content ? lay(plan, ownTexts(plan, body.content)!) : body),
+  reduce: reduceResting,
+  normalizeOnBlur: settled,
+  toResting: (plan, body) => ({ ...settled(plan, body), content: body.content }),
+  toEditing: (plan, body) => (body.content ? lay(plan, ownTexts(plan, body.content)!) : body),
   step: (plan, body, caret, by) => editing.stepped(plan, body, caret, by, () => 0, 1),
-  judge,
+  validate,
 };

@@ -1,13 +1,13 @@
-import type { Drawing } from '../contract/drawing.ts';
-import { heldInParts, ownInParts, partPieces, placesOfParts } from '../editing/part-pieces.ts';
+import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
+import { customInParts, heldInParts, partPieces, placesOfParts } from '../editing/part-pieces.ts';
 import type { PartsBody } from '../editing/parts.ts';
 import type { DurationPlan } from './run.ts';
 
-export const drawing: Drawing<DurationPlan, PartsBody> = {
+export const drawing: SpecimenRenderer<DurationPlan, PartsBody> = {
   sample: (field) =>
     partPieces(field, { text: '90', fixed: { part: 'units', caption: 'unit' }, partOf: () => 'units' })
       .pieces,
-  own: ownInParts,
+  isUsers: customInParts,
   places: placesOfParts,
   held: heldInParts,
   other: ({ parts }) =>

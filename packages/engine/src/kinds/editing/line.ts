@@ -1,4 +1,4 @@
-import type { Body, Edited, Extent, Reason, Taken } from '../../field/body.ts';
+import type { EditResult, Extent, InsertResult, Reason, TextState } from '../../field/text-state.ts';
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
 
 /**
@@ -6,7 +6,7 @@ import { graphemes, worthTelling } from '../../values/graphemes.ts';
  * separators between: numbers, telephone numbers, codes. The kind says how content is laid out and what a
  * character makes of it; where carets go and what is removed is the same for all and worked out here.
  */
-export interface LineBody extends Body {
+export interface LineBody extends TextState {
   /** Content stands in the display from here up to but not including `to`; the caret keeps to it. */
   readonly from: number;
   readonly to: number;
@@ -17,7 +17,7 @@ export interface LineBody extends Body {
 }
 
 /** Content with as many characters of it left of the caret as `at` says. */
-export interface Put {
+export interface ContentEdit {
   readonly content: string;
   readonly at: number;
 }
@@ -34,7 +34,7 @@ export interface Line<P, B extends LineBody> {
   /** Whether a UTF-16 unit of the display, inside the stretch, is content. */
   is(plan: P, unit: number): boolean;
   /** One character into the content behind its first `at` characters. */
-  put(plan: P, content: string, at: number, character: string): Put | Reason;
+  insertCharacter(plan: P, content: string, at: number, character: string): ContentEdit | Reason;
   clean(plan: P, text: string, into: string): Cleaned;
 }
 
@@ -70,7 +70,7 @@ function without<P, B extends LineBody>(
   body: B,
   [first, end]: readonly [first: number, end: number],
   caret: number,
-): Edited<B> {
+): EditResult<B> {
   if (first < 0 || first >= end || end > body.content.length) return { body, caret };
   const aim = Math.min(caret, offsetOf(line, plan, body, first));
   const rest = line.lay(plan, body.content.slice(0, first) + body.content.slice(end));
@@ -88,7 +88,7 @@ function cut<P, B extends LineBody>(
   body: B,
   start: number,
   end: number,
-): Edited<B> {
+): EditResult<B> {
   if (start === end) return { body, caret: start };
   const gone = [countLeft(line, plan, body, start), countLeft(line, plan, body, end)] as const;
   return without(line, plan, body, gone, start);
@@ -98,10 +98,10 @@ function cut<P, B extends LineBody>(
 function passOver<P, B extends LineBody>(
   line: Line<P, B>,
   plan: P,
-  { body, caret }: Edited<B>,
+  { body, caret }: EditResult<B>,
   count: number,
   character: string,
-): Edited<B> | undefined {
+): EditResult<B> | undefined {
   const { content, display, to } = body;
   const next = count < content.length ? offsetOf(line, plan, body, count) : display.length;
   const ahead = display.slice(caret, next).indexOf(character);
@@ -117,9 +117,9 @@ const laid = <P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, content
 function insert<P, B extends LineBody>(
   line: Line<P, B>,
   plan: P,
-  cleared: Edited<B>,
+  cleared: EditResult<B>,
   text: string,
-): Taken<B> {
+): InsertResult<B> {
   let { content } = cleared.body;
   let at = countLeft(line, plan, cleared.body, cleared.caret);
   const { text: clean, leftOut: left, assumed } = line.clean(plan, text.normalize('NFC'), content);
@@ -127,7 +127,7 @@ function insert<P, B extends LineBody>(
   let refusal: Reason | null = leftOut ? 'not-accepted' : null;
   let taken = false;
   for (const character of graphemes(clean)) {
-    const put = line.put(plan, content, at, character);
+    const put = line.insertCharacter(plan, content, at, character);
     if (typeof put !== 'string') {
       taken ||= put.content !== content || put.at !== at;
       ({ content, at } = put);
@@ -166,25 +166,25 @@ function reach<P, B extends LineBody>(
 export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
   return {
     empty: (plan: P): B => line.lay(plan, ''),
-    whole: (_: P, body: B): Edited<B> => ({ body, caret: body.to }),
-    stand: (_: P, { from, to, head }: B, offset: number): number =>
+    caretAtEnd: (_: P, body: B): EditResult<B> => ({ body, caret: body.to }),
+    clampCaret: (_: P, { from, to, head }: B, offset: number): number =>
       Math.max(head >= 0 ? head : from, Math.min(to, offset)),
 
-    key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason {
+    key(plan: P, body: B, start: number, end: number, character: string): EditResult<B> | Reason {
       const cleared = cut(line, plan, body, start, end);
       // Nearly every key is typed behind everything else.
       const isLast = cleared.caret === cleared.body.to;
       const count = isLast ? cleared.body.content.length : countLeft(line, plan, cleared.body, cleared.caret);
-      const put = line.put(plan, cleared.body.content, count, character);
+      const put = line.insertCharacter(plan, cleared.body.content, count, character);
       if (typeof put === 'string') return passOver(line, plan, cleared, count, character) ?? put;
       const next = laid(line, plan, cleared.body, put.content);
       return { body: next, caret: offsetAfter(line, plan, next, put.at) };
     },
 
-    insert: (plan: P, body: B, start: number, end: number, text: string): Taken<B> =>
+    insert: (plan: P, body: B, start: number, end: number, text: string): InsertResult<B> =>
       insert(line, plan, cut(line, plan, body, start, end), text),
 
-    erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B> {
+    erase(plan: P, body: B, start: number, end: number, extent: Extent): EditResult<B> {
       if (start < end || extent === 'selection') return cut(line, plan, body, start, end);
       const count = countLeft(line, plan, body, start);
       return without(line, plan, body, reach(line, plan, body, count, extent), start);

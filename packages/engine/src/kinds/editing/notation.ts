@@ -1,7 +1,7 @@
 import { type Fault, fault, nearest } from '../../faults/fault.ts';
 import type { CharacterSet } from '../../values/characters.ts';
 import { graphemes } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 
 /** A pattern as written, part by part; `at` and `end` are UTF-16 offsets into its text. */
 export type Node = { readonly at: number; readonly end: number } & Matter;
@@ -89,7 +89,7 @@ function readNodes(r: Reader, opened: number): Node[] {
       r.at = r.text.length;
       return nodes;
     }
-    const c = item(r.text, r.at);
+    const c = itemAt(r.text, r.at);
     if (c === '>' && opened >= 0) {
       flush();
       r.at++;
@@ -233,7 +233,7 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
   const what = /^(?:"[^"]*"|\S+)/.exec(rest)?.[0] ?? rest;
   const after = rest.slice(what.length).trim().split(/ +/).filter(Boolean);
 
-  const min = counted ? +item(counted, 1) : 1;
+  const min = counted ? +itemAt(counted, 1) : 1;
   const max = counted?.[2] === undefined ? min : +counted[2];
   if (max === 0) return complain(lead, counted![0].length, 'A count of 0 makes no cell.', '1');
   if (max < min)
@@ -294,9 +294,9 @@ export function rangesOf(characters: string): readonly number[] | string {
   if (odd) return `"${odd}" is made of several code points and cannot be in a class.`;
   const ranges: number[] = [];
   for (let i = 0; i < points.length; i++) {
-    const from = item(points, i).codePointAt(0)!;
+    const from = itemAt(points, i).codePointAt(0)!;
     if (points[i + 1] === '-' && i + 2 < points.length) {
-      const to = item(points, i + 2).codePointAt(0)!;
+      const to = itemAt(points, i + 2).codePointAt(0)!;
       if (to < from)
         return `The range ${points[i]}-${points[i + 2]} runs backwards: write ${points[i + 2]}-${points[i]}.`;
       ranges.push(from, to);
@@ -344,7 +344,7 @@ function printNode(node: Matter): string {
 /** The set of characters a cell takes; `classes` are the set's own, by name. Throws `RangeError` for a class that is none. */
 export function setOf(takes: Takes, classes: Readonly<Record<string, string>>): CharacterSet {
   if (takes.type === 'built-in') return takes.name;
-  const characters = takes.type === 'class' ? item(classes, takes.name) : takes.characters;
+  const characters = takes.type === 'class' ? itemAt(classes, takes.name) : takes.characters;
   const ranges = rangesOf(characters);
   if (typeof ranges === 'string') throw new RangeError(ranges);
   return ranges;

@@ -1,8 +1,8 @@
-import type { OpenField } from '../../field/kind.ts';
-import { apply, start } from '../../field/state.ts';
+import { apply, start } from '../../field/apply.ts';
+import type { HydratedField } from '../../field/kind.ts';
 import { fold } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
-import type { Piece, Place } from '../contract/drawing.ts';
+import { itemAt } from '../../values/item-at.ts';
+import type { Piece, PlacedText } from '../contract/specimen-renderer.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 
 /** How the parts and the fixed text between them are called. */
@@ -19,7 +19,7 @@ const names: Readonly<Record<string, string>> = {
 
 /** A finished text of a field of parts, in pieces, and the text as it then rests. */
 export function partPieces(
-  field: OpenField<PartsPlan, PartsBody>,
+  field: HydratedField<PartsPlan, PartsBody>,
   { text, fixed, partOf }: PartWords,
 ): { readonly pieces: readonly Piece[]; readonly rested: string } {
   const filled = [{ type: 'set', text }, { type: 'focus' }, { type: 'leave' }] as const;
@@ -33,12 +33,12 @@ export function partPieces(
     if (text) pieces.push({ id: `fixed-${pieces.length}`, ...fixed, text });
   };
   for (const [i, { name }] of field.plan.parts.entries()) {
-    addFixed(item(at, i));
-    const end = item(at, i) + item(texts, i).length;
+    addFixed(itemAt(at, i));
+    const end = itemAt(at, i) + itemAt(texts, i).length;
     pieces.push({
       id: name,
       part: partOf(name),
-      text: display.slice(item(at, i), end) || '0',
+      text: display.slice(itemAt(at, i), end) || '0',
       caption: names[name] ?? name,
       isValue: true,
     });
@@ -49,19 +49,20 @@ export function partPieces(
 }
 
 /** What is typed stands where its part stands. A resting text says the same in other words: none of it was typed. */
-export function ownInParts(_: PartsPlan, body: PartsBody): (character: string, offset: number) => boolean {
+export function customInParts(_: PartsPlan, body: PartsBody): (character: string, offset: number) => boolean {
   const isTyped = body.texts.every(
-    (text, i) => [...body.display.slice(item(body.at, i))].slice(0, text.length).map(fold).join('') === text,
+    (text, i) =>
+      [...body.display.slice(itemAt(body.at, i))].slice(0, text.length).map(fold).join('') === text,
   );
   return (_, offset) =>
     isTyped &&
-    body.texts.some((text, i) => offset >= item(body.at, i) && offset < item(body.at, i) + text.length);
+    body.texts.some((text, i) => offset >= itemAt(body.at, i) && offset < itemAt(body.at, i) + text.length);
 }
 
 /** The parts of a field by their names, with the fixed text between them. */
-export function placesOfParts({ parts, between }: PartsPlan): readonly Place[] {
-  const all = parts.flatMap(({ name }, place): readonly Place[] => [
-    { text: item(between, place) },
+export function placesOfParts({ parts, between }: PartsPlan): readonly PlacedText[] {
+  const all = parts.flatMap(({ name }, place): readonly PlacedText[] => [
+    { text: itemAt(between, place) },
     { text: name, place },
   ]);
   return [...all, { text: between.at(-1) ?? '' }].filter(({ text }) => text !== '');

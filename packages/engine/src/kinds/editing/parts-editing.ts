@@ -1,6 +1,6 @@
-import type { Edited, Extent, Reason, Taken } from '../../field/body.ts';
+import type { EditResult, Extent, InsertResult, Reason } from '../../field/text-state.ts';
 import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { hasPartWords } from './features.ts';
 import {
   fits,
@@ -24,7 +24,7 @@ export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
   /** What a part becomes when it is closed by a separator or left: padded, a year with its century. */
   close(plan: P, part: number, text: string): string;
   /** What a character that is neither taken nor a separator does, for kinds where letters mean something. */
-  letter?(plan: P, body: B, caret: number, c: string): Edited<B> | undefined;
+  letter?(plan: P, body: B, caret: number, c: string): EditResult<B> | undefined;
   /** Whether a part may become that, beside its own bounds. */
   takes?(plan: P, texts: readonly string[], part: number, next: string): boolean;
   /** Whether a text means something as a whole: then it is read so or refused, never typed key by key into another value. */
@@ -65,22 +65,22 @@ function enterWord(part: PartPlan, text: string, index: number, c: string): stri
         (l, j) => l.toLowerCase() === next && part.words!.every((w, k) => k === i || [...w][j] !== l),
       ),
   );
-  if (meant.length === 1) return text ? item(meant, 0).slice(0, next.length) : item(meant, 0);
-  return meant.length ? item(meant, 0).slice(0, next.length) : other;
+  if (meant.length === 1) return text ? itemAt(meant, 0).slice(0, next.length) : itemAt(meant, 0);
+  return meant.length ? itemAt(meant, 0).slice(0, next.length) : other;
 }
 
 const separators = /^[\s.,:;/\-–]$/u;
 
 /** The offset of a place inside a part. */
-const caretIn = (body: PartsBody, part: number, index: number): number => item(body.at, part) + index;
+const caretIn = (body: PartsBody, part: number, index: number): number => itemAt(body.at, part) + index;
 
-function whole<B extends PartsBody>(body: B): Edited<B> {
+function whole<B extends PartsBody>(body: B): EditResult<B> {
   const { texts, at, display } = body;
   const last = texts.findLastIndex((text) => text !== '');
   if (last < 0) return { body, caret: 0 };
   // Behind a full part its fixed text stands, and the caret behind that.
   const isLast = last === texts.length - 1;
-  return { body, caret: isLast ? item(at, last) + item(texts, last).length : display.length };
+  return { body, caret: isLast ? itemAt(at, last) + itemAt(texts, last).length : display.length };
 }
 
 /** A kind with the plan it works on. */
@@ -101,13 +101,13 @@ function cut<P extends PartsPlan, B extends PartsBody>(
   body: B,
   start: number,
   end: number,
-): Edited<B> {
+): EditResult<B> {
   if (start >= end) return { body, caret: start };
   let first = -1;
   const texts = body.texts.map((text, i) => {
-    const from = Math.max(0, Math.min(text.length, start - item(body.at, i)));
-    const to = Math.max(0, Math.min(text.length, end - item(body.at, i)));
-    if (from < to && first < 0) first = item(body.at, i) + from;
+    const from = Math.max(0, Math.min(text.length, start - itemAt(body.at, i)));
+    const to = Math.max(0, Math.min(text.length, end - itemAt(body.at, i)));
+    if (from < to && first < 0) first = itemAt(body.at, i) + from;
     return text.slice(0, from) + text.slice(to);
   });
   if (first < 0) return { body, caret: start };
@@ -129,12 +129,12 @@ function placeFor<P extends PartsPlan, B extends PartsBody>(
   body: B,
   caret: number,
   typed: Typed,
-): { part: number; index: number } | Edited<B> | Reason {
+): { part: number; index: number } | EditResult<B> | Reason {
   let { part, index } = locate(body, caret);
   if (body.display === '' && kind.first) part = kind.first(plan);
   for (;;) {
-    const at = item(plan.parts, part);
-    const text = item(body.texts, part);
+    const at = itemAt(plan.parts, part);
+    const text = itemAt(body.texts, part);
     const isPassed =
       hasPartWords && at.words
         ? typed.isDigit && (text === '' || isFull(at, text))
@@ -155,8 +155,8 @@ function placeFor<P extends PartsPlan, B extends PartsBody>(
 function isRestOfWord(plan: PartsPlan, body: PartsBody, part: number, index: number, typed: Typed): boolean {
   if (typed.isDigit) return false;
   const isOf = (i: number): boolean => {
-    const at = item(plan.parts, i);
-    const text = item(body.texts, i);
+    const at = itemAt(plan.parts, i);
+    const text = itemAt(body.texts, i);
     return at.words !== undefined && isFull(at, text) && hasLetter(text, typed);
   };
   return isOf(part) || (part > 0 && index === 0 && isOf(part - 1));
@@ -168,15 +168,15 @@ function typeIn<P extends PartsPlan, B extends PartsBody>(
   body: B,
   caret: number,
   c: string,
-): Edited<B> | Reason {
+): EditResult<B> | Reason {
   const { kind, plan } = at;
   const typed: Typed = { c, isDigit: c >= '0' && c <= '9' && c.length === 1 };
   const place = placeFor(at, body, caret, typed);
   if (typeof place === 'string' || 'body' in place) return place;
   const { part, index } = place;
   if (hasPartWords && isRestOfWord(plan, body, part, index, typed)) return { body, caret };
-  const own = item(plan.parts, part);
-  const text = item(body.texts, part);
+  const own = itemAt(plan.parts, part);
+  const text = itemAt(body.texts, part);
   if (typed.isDigit === (own.words !== undefined)) return 'not-accepted';
   const next = !hasPartWords || typed.isDigit ? enter(own, text, index, c) : enterWord(own, text, index, c);
   if (next === undefined) return 'not-accepted';
@@ -193,24 +193,24 @@ function separate<P extends PartsPlan, B extends PartsBody>(
   at: At<P, B>,
   body: B,
   caret: number,
-): Edited<B> | Reason {
+): EditResult<B> | Reason {
   const { kind, plan } = at;
   const { part, index } = locate(body, caret);
-  const text = item(body.texts, part);
+  const text = itemAt(body.texts, part);
   if (index === 0 && part > 0) return { body, caret };
   if (!text || index < text.length || part === body.texts.length - 1) return 'not-accepted';
   const closed = kind.close(plan, part, text);
-  if (!isFull(item(plan.parts, part), closed)) return 'not-accepted';
-  if (!fits(item(plan.parts, part), closed)) return 'out-of-bounds';
+  if (!isFull(itemAt(plan.parts, part), closed)) return 'not-accepted';
+  if (!fits(itemAt(plan.parts, part), closed)) return 'out-of-bounds';
   const next = closed === text ? body : layWith(at, body, part, closed);
   return { body: next, caret: caretIn(next, part + 1, 0) };
 }
 
 function typeKey<P extends PartsPlan, B extends PartsBody>(
   at: At<P, B>,
-  { body, caret }: Edited<B>,
+  { body, caret }: EditResult<B>,
   character: string,
-): Edited<B> | Reason {
+): EditResult<B> | Reason {
   const { kind, plan } = at;
   const c = fold(character);
   const edited = typeIn(at, body, caret, c);
@@ -224,9 +224,9 @@ function typeKey<P extends PartsPlan, B extends PartsBody>(
 /** Several characters one after the other, keeping what is taken and telling what is not. */
 function byKeys<P extends PartsPlan, B extends PartsBody>(
   at: At<P, B>,
-  from: Edited<B>,
+  from: EditResult<B>,
   text: string,
-): Taken<B> {
+): InsertResult<B> {
   let now = from;
   let leftOut = '';
   let refusal: Reason | null = null;
@@ -246,9 +246,9 @@ function byKeys<P extends PartsPlan, B extends PartsBody>(
 
 function insert<P extends PartsPlan, B extends PartsBody>(
   at: At<P, B>,
-  cleared: Edited<B>,
+  cleared: EditResult<B>,
   text: string,
-): Taken<B> {
+): InsertResult<B> {
   const { kind, plan } = at;
   const isAlone = cleared.body.content === '';
   const typed = byKeys(at, cleared, text);
@@ -275,10 +275,10 @@ function erase<P extends PartsPlan, B extends PartsBody>(
   body: B,
   start: number,
   extent: Extent,
-): Edited<B> {
+): EditResult<B> {
   const { part, index } = locate(body, start);
   if (extent === 'character-right') {
-    if (index < item(body.texts, part).length) {
+    if (index < itemAt(body.texts, part).length) {
       const { body: rest } = cut(at, body, caretIn(body, part, index), caretIn(body, part, index) + 1);
       return { body: rest, caret: Math.min(start, rest.display.length) };
     }
@@ -290,7 +290,7 @@ function erase<P extends PartsPlan, B extends PartsBody>(
   }
   const from = index > 0 ? part : body.texts.findLastIndex((text, i) => i < part && text !== '');
   if (from < 0) return { body, caret: start };
-  const before = index > 0 ? index : item(body.texts, from).length;
+  const before = index > 0 ? index : itemAt(body.texts, from).length;
   const first = extent === 'word-left' ? 0 : before - 1;
   return cut(at, body, caretIn(body, from, first), caretIn(body, from, before));
 }
@@ -304,22 +304,22 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
     );
   return {
     empty,
-    whole: (_: P, body: B): Edited<B> => whole(body),
-    key(plan: P, body: B, start: number, end: number, character: string): Edited<B> | Reason {
+    caretAtEnd: (_: P, body: B): EditResult<B> => whole(body),
+    key(plan: P, body: B, start: number, end: number, character: string): EditResult<B> | Reason {
       const at = { kind, plan };
       return typeKey(at, cut(at, body, start, end), character);
     },
-    insert(plan: P, body: B, start: number, end: number, text: string): Taken<B> {
+    insert(plan: P, body: B, start: number, end: number, text: string): InsertResult<B> {
       const at = { kind, plan };
       return insert(at, cut(at, body, start, end), text);
     },
-    read(plan: P, text: string): Taken<B> {
+    parse(plan: P, text: string): InsertResult<B> {
       const texts = textsOf(plan, text);
       const body = texts && kind.lay(plan, texts);
       if (body && body.content === text) return { ...whole(body), leftOut: '', rejected: null };
       return insert({ kind, plan }, { body: empty(plan), caret: 0 }, text);
     },
-    erase(plan: P, body: B, start: number, end: number, extent: Extent): Edited<B> {
+    erase(plan: P, body: B, start: number, end: number, extent: Extent): EditResult<B> {
       const at = { kind, plan };
       return start < end || extent === 'selection'
         ? cut(at, body, start, end)
@@ -333,13 +333,13 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       by: 1 | -1,
       from: (part: number) => number,
       width?: number,
-    ): Edited<B> {
+    ): EditResult<B> {
       const { part } = locate(body, caret);
-      const { size, low, high, words } = item(plan.parts, part);
-      const text = item(body.texts, part);
+      const { size, low, high, words } = itemAt(plan.parts, part);
+      const text = itemAt(body.texts, part);
       const next =
         hasPartWords && words
-          ? item(words, text === words[0] ? 1 : 0)
+          ? itemAt(words, text === words[0] ? 1 : 0)
           : // A point alone is no number yet.
             `${text && text !== '.' ? Math.max(low, Math.min(high, +text + by)) : from(part)}`.padStart(
               width ?? size,

@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
+import { parseTape } from '../../tape/parse-tape.ts';
 import { play } from '../../tape/play.ts';
-import { readTape } from '../../tape/read-tape.ts';
 import { kinds } from '../registry.ts';
 
 /** A tape on a field of its own: what is missed is what the test reports. */
 const misses = (kind: string, entry: object, locale: string, lines: string) => {
   const field = compileField({ id: 'it', kind, label: 'It', entry } as FieldDocument, { locale }, kinds);
-  const read = readTape(`field it\ntoday 2027-02-10\nfocus\n${lines}`);
+  const read = parseTape(`field it\ntoday 2027-02-10\nfocus\n${lines}`);
   if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
   const played = play({ fields: [field], forms: [] }, read.tape);
   return 'message' in played ? played : played.misses;
@@ -81,7 +81,7 @@ test('without a clock relative limits hold nothing back, and with one they do', 
     kinds,
   );
   const verdict = (head: string) => {
-    const read = readTape(`field it\n${head}focus\ntype "09022027"\nexpect verdict r fail`);
+    const read = parseTape(`field it\n${head}focus\ntype "09022027"\nexpect verdict r fail`);
     const played = read.ok && play({ fields: [field], forms: [] }, read.tape);
     return played && 'misses' in played && played.misses.length;
   };

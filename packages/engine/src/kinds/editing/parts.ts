@@ -1,6 +1,6 @@
-import type { Body } from '../../field/body.ts';
+import type { TextState } from '../../field/text-state.ts';
 import { localized } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { hasPartWords } from './features.ts';
 
 /**
@@ -29,7 +29,7 @@ export interface PartsPlan {
   readonly digits: string;
 }
 
-export interface PartsBody extends Body {
+export interface PartsBody extends TextState {
   /** What each part holds, in ASCII digits. */
   readonly texts: readonly string[];
   /** Offset in the display where each part stands or would stand. */
@@ -57,7 +57,7 @@ export function fits({ size, low, high }: PartPlan, digits: string): boolean {
 
 /** A lone digit as two, where that is a number of the part: a `0` alone may still become many and stays. */
 export function padded({ parts }: PartsPlan, part: number, text: string): string {
-  const { size, low } = item(parts, part);
+  const { size, low } = itemAt(parts, part);
   return size === 2 && text.length === 1 && +text >= low ? `0${text}` : text;
 }
 
@@ -83,9 +83,9 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
   let complete = last === texts.length - 1;
   let isClosed = false;
   for (let i = 0; i < texts.length; i++) {
-    const text = item(texts, i);
-    const part = item(parts, i);
-    if (i <= last || isClosed) display += item(between, i);
+    const text = itemAt(texts, i);
+    const part = itemAt(parts, i);
+    if (i <= last || isClosed) display += itemAt(between, i);
     at.push(display.length);
     display += plan.digits && !part.words ? localized(plan.digits, text) : text;
     content += text;
@@ -96,7 +96,7 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
       if (i < last) content += '/';
     }
   }
-  if (complete) display += item(between, texts.length);
+  if (complete) display += itemAt(between, texts.length);
   return { content, display, complete, texts, at };
 }
 
@@ -127,6 +127,6 @@ export function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined
 export function locate(body: PartsBody, caret: number): { part: number; index: number } {
   const { texts, at } = body;
   let part = 0;
-  while (part < texts.length - 1 && caret > item(at, part) + item(texts, part).length) part++;
-  return { part, index: Math.max(0, Math.min(item(texts, part).length, caret - item(at, part))) };
+  while (part < texts.length - 1 && caret > itemAt(at, part) + itemAt(texts, part).length) part++;
+  return { part, index: Math.max(0, Math.min(itemAt(texts, part).length, caret - itemAt(at, part))) };
 }

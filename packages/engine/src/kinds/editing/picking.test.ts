@@ -4,12 +4,12 @@ import { compile } from '../../document/compile.ts';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument, SetDocument } from '../../document/document.ts';
 import { readDocument } from '../../document/read-document.ts';
-import { read } from '../../field/reading.ts';
-import { apply, start } from '../../field/state.ts';
+import { apply, start } from '../../field/apply.ts';
+import { evaluate } from '../../field/evaluation.ts';
 import { walk } from '../../prove/arbitraries.ts';
 import { actionsFor, compiledOf, sketchOf } from '../../prove/kinds.ts';
+import { parseTape } from '../../tape/parse-tape.ts';
 import { play } from '../../tape/play.ts';
-import { readTape } from '../../tape/read-tape.ts';
 import { kinds } from '../registry.ts';
 
 const options = [
@@ -36,9 +36,9 @@ const tapes = [
 describe('tapes', () => {
   test.each(tapes)('%s', (_, kind, entry, steps) => {
     const field = { id: 'f', kind, label: 'F', entry } as unknown as FieldDocument;
-    const set: SetDocument = { arbeit: 1, title: 'T', locale: 'en-GB', fields: [field] };
+    const set: SetDocument = { arbeit: 2, title: 'T', locale: 'en-GB', fields: [field] };
     expect(readDocument(set, kinds)).toMatchObject({ ok: true });
-    const tape = readTape(`field f\nfocus\n${steps}`);
+    const tape = parseTape(`field f\nfocus\n${steps}`);
     if (!tape.ok) throw new RangeError(JSON.stringify(tape.faults));
     expect(play(compile(set, kinds), tape.tape)).toMatchObject({ misses: [] });
   });
@@ -56,7 +56,7 @@ test.each([
     kinds,
   );
   const state = apply(field, start(field), { type: 'submit' });
-  expect(read(field, state).shown.map((shown) => shown.message)).toEqual([message]);
+  expect(evaluate(field, state).shown.map((shown) => shown.message)).toEqual([message]);
 });
 
 test.each([
@@ -73,7 +73,7 @@ test.each([
   ['nothing to choose from', 'choice', undefined, '$.fields[0].entry', /missing/],
 ])('a document with %s is told where', (_, kind, entry, path, message) => {
   const fields = [{ id: 'f', kind, label: 'F', ...(entry ? { entry } : {}) }];
-  const result = readDocument({ arbeit: 1, title: 'T', locale: 'en-GB', fields }, kinds);
+  const result = readDocument({ arbeit: 2, title: 'T', locale: 'en-GB', fields }, kinds);
   expect(result).toMatchObject({ ok: false });
   if (result.ok) return;
   expect(result.faults.map((fault) => fault.path)).toContain(path);

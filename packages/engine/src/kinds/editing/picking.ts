@@ -1,6 +1,6 @@
-import type { Body, Edited, Reason, Taken } from '../../field/body.ts';
 import type { Plan } from '../../field/compiled.ts';
 import type { Kind } from '../../field/kind.ts';
+import type { EditResult, InsertResult, Reason, TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 
 /**
@@ -8,7 +8,7 @@ import type { Offer } from '../../options/option.ts';
  * comes at once is read for what is offered, by value or by words, and what stands there is taken out as a whole. The
  * display is the words, the caret behind them.
  */
-export interface PickingParts<P extends Plan, B extends Body> {
+export interface PickingParts<P extends Plan, B extends TextState> {
   empty(plan: P): B;
   raw(plan: P, body: B): string;
   value(plan: P, body: B): string | null;
@@ -21,10 +21,10 @@ export interface PickingParts<P extends Plan, B extends Body> {
 }
 
 /** A kind made of these. */
-export function picking<P extends Plan, B extends Body>(parts: PickingParts<P, B>): Kind<P, B> {
+export function picking<P extends Plan, B extends TextState>(parts: PickingParts<P, B>): Kind<P, B> {
   const { empty, raw, value, named, without, hasRoom } = parts;
-  const edited = (body: B): Edited<B> => ({ body, caret: body.display.length });
-  const take = (plan: P, text: string, body: B, beside: B | null, reason: Reason): Taken<B> => {
+  const edited = (body: B): EditResult<B> => ({ body, caret: body.display.length });
+  const take = (plan: P, text: string, body: B, beside: B | null, reason: Reason): InsertResult<B> => {
     const found = named(plan, text, beside);
     if (found && found.body.content !== body.content)
       return { ...edited(found.body), leftOut: found.leftOut, rejected: null };
@@ -47,7 +47,7 @@ export function picking<P extends Plan, B extends Body>(parts: PickingParts<P, B
       const kept = start < end ? without(plan, body, start, end) : body;
       return take(plan, text, body, kept, hasRoom(plan, kept) ? 'not-accepted' : 'full');
     },
-    read(plan, text) {
+    parse(plan, text) {
       const none = empty(plan);
       return text.trim() === ''
         ? { ...edited(none), leftOut: '', rejected: null }
@@ -59,8 +59,8 @@ export function picking<P extends Plan, B extends Body>(parts: PickingParts<P, B
       // The caret stands behind the last of them: that one goes, and nothing stands to its right.
       return isLeft && body.display ? edited(without(plan, body, start - 1, start)) : { body, caret: start };
     },
-    whole: (_, body) => edited(body),
-    stand: (_, body) => body.display.length,
+    caretAtEnd: (_, body) => edited(body),
+    clampCaret: (_, body) => body.display.length,
   };
 }
 
@@ -78,11 +78,11 @@ export function pickNamed<T extends Offer>(offered: readonly T[], text: string):
 }
 
 /** What a field holds of which one is picked: content is its value, the display its words. */
-const picked = ({ value, label }: Offer): Body => ({ content: value, display: label, complete: true });
-export const nonePicked: Body = { content: '', display: '', complete: false };
+const picked = ({ value, label }: Offer): TextState => ({ content: value, display: label, complete: true });
+export const nonePicked: TextState = { content: '', display: '', complete: false };
 
 /** How a kind is made of which one is picked. */
-export const one: PickingParts<Plan & { readonly options: readonly Offer[] }, Body> = {
+export const one: PickingParts<Plan & { readonly options: readonly Offer[] }, TextState> = {
   empty: () => nonePicked,
   raw: (_, { content }) => content,
   value: (_, { content }) => content || null,
@@ -103,7 +103,7 @@ export function stepAmong(
   content: string,
   by: 1 | -1,
   stand: 'ring' | 'list',
-): Edited | undefined {
+): EditResult | undefined {
   const at = options.findIndex(({ value }) => value === content);
   if (stand === 'list') {
     const to = Math.max(-1, Math.min(options.length - 1, at - by));
@@ -113,5 +113,5 @@ export function stepAmong(
   return edited(options[at < 0 ? first : (at - by + options.length) % options.length]);
 }
 
-const edited = (found: Offer | undefined): Edited =>
+const edited = (found: Offer | undefined): EditResult =>
   found ? { body: picked(found), caret: found.label.length } : { body: nonePicked, caret: 0 };

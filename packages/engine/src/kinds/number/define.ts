@@ -1,7 +1,7 @@
 import { type EntryOf, type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import type { Rule } from '../../rules/rule.ts';
 import { canonical, compare } from '../../values/decimal.ts';
-import type { Around, Definition, Limits } from '../contract/definition.ts';
+import type { Definition, Limits, PlanContext } from '../contract/definition.ts';
 import { digitsOf, withDigits } from '../editing/digits.ts';
 import { currencies, decimalsOf } from './currencies.ts';
 import type { NumberPlan } from './run.ts';
@@ -189,7 +189,11 @@ export function formatOptions(kind: NumberPlan['kind'], entry: NumberEntry): Int
 }
 
 /** Takes from `Intl`, once, everything about the locale that running needs. */
-function planNumber(kind: NumberPlan['kind'], entry: Filled, { locale: tag, rules }: Around): NumberPlan {
+function planNumber(
+  kind: NumberPlan['kind'],
+  entry: Filled,
+  { locale: tag, rules }: PlanContext,
+): NumberPlan {
   const locale = withDigits(tag);
   const own = kind === 'currency' ? decimalsOf(entry.currency ?? 'EUR') : 0;
   const least = entry.decimals?.min ?? own;

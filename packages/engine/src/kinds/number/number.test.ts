@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
-import { read } from '../../field/reading.ts';
-import { apply, start } from '../../field/state.ts';
+import { apply, start } from '../../field/apply.ts';
+import { evaluate } from '../../field/evaluation.ts';
 import { locales } from '../../prove/locales.ts';
 import { kinds } from '../registry.ts';
 import { formatOptions, type NumberEntry } from './define.ts';
@@ -73,7 +73,7 @@ describe('resting text is what Intl.NumberFormat writes', () => {
 const typed = (entry: NumberEntry & { currency: string }, locale: string, text: string) => {
   const field = compileField({ id: 'f', kind: 'currency', label: 'F', entry }, { locale }, kinds);
   const state = apply(field, apply(field, start(field), { type: 'focus' }), { type: 'paste', text });
-  return { ...read(field, state), state };
+  return { ...evaluate(field, state), state };
 };
 
 test('limits are compared as numbers, however they are written', () => {
@@ -85,7 +85,7 @@ test('limits are compared as numbers, however they are written', () => {
       kinds,
     );
     const state = apply(field, start(field), { type: 'set', text });
-    return read(field, state).findings.find((_, i) => field.rules[i]!.id === 'r')!.verdict;
+    return evaluate(field, state).findings.find((_, i) => field.rules[i]!.id === 'r')!.verdict;
   };
   expect([
     verdict('007', '7'),

@@ -1,11 +1,11 @@
-import { around } from '../../field/around.ts';
-import type { Reason } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
+import { reduceResting } from '../../field/resting.ts';
+import type { Reason } from '../../field/text-state.ts';
 import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { add, canonical, compare, hasMultiple, isMultiple, places } from '../../values/decimal.ts';
 import { fold, localized } from '../../values/graphemes.ts';
-import { type Cleaned, type LineBody, lineKind, type Put } from '../editing/line.ts';
+import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { hasDigits, hasNegative, hasPad, hasRange, hasRight, hasSingular } from './features.ts';
 
 /** A number, an amount of money (ISO 4217) or a percentage, with everything the locale says of it. */
@@ -140,7 +140,12 @@ function contentOf(plan: NumberPlan, decimal: string): string {
   return whole + fraction.padEnd(plan.most, '0');
 }
 
-function put(plan: NumberPlan, content: string, at: number, character: string): Put | Reason {
+function insertCharacter(
+  plan: NumberPlan,
+  content: string,
+  at: number,
+  character: string,
+): ContentEdit | Reason {
   const c = fold(character);
   const isNegative = hasNegative && content.charCodeAt(0) === 45;
   const unit = c.charCodeAt(0);
@@ -169,7 +174,7 @@ function put(plan: NumberPlan, content: string, at: number, character: string): 
 }
 
 /** Cents first. Zeros in front count for nothing, so a lone zero gives way and none is taken before other digits. */
-function putRight(content: string, isNegative: boolean, at: number, c: string): Put | Reason {
+function putRight(content: string, isNegative: boolean, at: number, c: string): ContentEdit | Reason {
   const first = isNegative ? 1 : 0;
   const digits = content.slice(first);
   if (digits === '0')
@@ -288,7 +293,7 @@ const editing = lineKind<NumberPlan, LineBody>({
     (hasDigits && plan.digits !== '' && plan.digits.includes(String.fromCharCode(unit))) ||
     (unit >= 48 && unit <= 57) ||
     ((!hasRight || plan.fill === 'left') && unit === plan.decimal.charCodeAt(0)),
-  put,
+  insertCharacter,
   clean,
 });
 
@@ -355,19 +360,23 @@ export const number: Kind<NumberPlan, LineBody> = {
     return full.charCodeAt(0) !== 45 || /[1-9]/.test(full) ? full : full.slice(1);
   },
   hasRoom,
-  read(plan, text) {
+  parse(plan, text) {
     const decimal = canonical(text);
     const empty = lay(plan, '');
     if (decimal && places(decimal) <= plan.most) {
       const isTaken = plan.negative !== 'no' || !decimal.startsWith('-');
       if (isTaken && text.length <= most)
-        return { ...editing.whole(plan, lay(plan, contentOf(plan, decimal))), leftOut: '', rejected: null };
+        return {
+          ...editing.caretAtEnd(plan, lay(plan, contentOf(plan, decimal))),
+          leftOut: '',
+          rejected: null,
+        };
     }
     return editing.insert(plan, empty, 0, 0, text);
   },
-  around,
-  rest: (plan, body) => layOut(plan, body.content, true),
-  wake: (plan, body) => lay(plan, body.content),
+  reduce: reduceResting,
+  toResting: (plan, body) => layOut(plan, body.content, true),
+  toEditing: (plan, body) => lay(plan, body.content),
   step(plan, body, _, by) {
     const decimal = decimalOf(plan, body.content);
     const floor = plan.min || (plan.negative === 'no' ? '0' : '');
@@ -377,9 +386,9 @@ export const number: Kind<NumberPlan, LineBody> = {
     if (plan.max && compare(next, plan.max) > 0) next = plan.max;
     if (places(next) > plan.most) return undefined;
     if (decimal && compare(next, decimal) === 0) return { body, caret: body.to };
-    return editing.whole(plan, lay(plan, contentOf(plan, next)));
+    return editing.caretAtEnd(plan, lay(plan, contentOf(plan, next)));
   },
-  judge(plan, body, check) {
+  validate(plan, body, check) {
     return hasRange && check.type === 'range' ? range(plan, body, check) : undefined;
   },
   shares: 'raw',

@@ -1,10 +1,10 @@
-import type { OpenField } from '../../field/kind.ts';
-import { apply, start } from '../../field/state.ts';
-import type { Drawing, Piece } from '../contract/drawing.ts';
+import { apply, start } from '../../field/apply.ts';
+import type { HydratedField } from '../../field/kind.ts';
+import type { Piece, SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { LineBody } from '../editing/line.ts';
 import type { NumberPlan } from './run.ts';
 
-function sample(field: OpenField<NumberPlan, LineBody>): readonly Piece[] {
+function sample(field: HydratedField<NumberPlan, LineBody>): readonly Piece[] {
   const { plan } = field;
   const decimals = '56789'.repeat(20).slice(0, Math.max(plan.least, Math.min(plan.most, 2)));
   const number = `1234${decimals ? `.${decimals}` : ''}`;
@@ -47,9 +47,9 @@ function sample(field: OpenField<NumberPlan, LineBody>): readonly Piece[] {
 
 const digit = /^\p{Nd}$/u;
 
-export const drawing: Drawing<NumberPlan, LineBody> = {
+export const drawing: SpecimenRenderer<NumberPlan, LineBody> = {
   sample,
-  own: (plan, body) => {
+  isUsers: (plan, body) => {
     // Zeros that only fill up are none: a right fill begins with them, a resting text ends with them.
     let padding = body.skip;
     let left = body.content.replace('-', '').length;

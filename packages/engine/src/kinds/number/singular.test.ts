@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
-import { apply, keysOf, start } from '../../field/state.ts';
+import { apply, keysOf, start } from '../../field/apply.ts';
 import { kinds } from '../registry.ts';
 
 const field = (locale: string, entry: object) =>
@@ -42,6 +42,6 @@ test('typed on and taken back it follows, the caret before it; pasted as one or 
   const one = shown(compiled, '1');
   expect([one, shown(compiled, '12')]).toEqual(['1\u00a0guest', '12\u00a0guests']);
   for (const text of ['1 guest', '1 guests', '1\u00a0guest'])
-    expect(compiled.kind.raw(compiled.plan, compiled.kind.read(compiled.plan, text).body)).toBe('1');
-  expect(compiled.kind.read(compiled.plan, '1 guest').leftOut).toBe('');
+    expect(compiled.kind.raw(compiled.plan, compiled.kind.parse(compiled.plan, text).body)).toBe('1');
+  expect(compiled.kind.parse(compiled.plan, '1 guest').leftOut).toBe('');
 });

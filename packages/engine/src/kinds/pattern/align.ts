@@ -1,5 +1,5 @@
 import { characterAt } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import type { Passed, PatternBody } from './body.ts';
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
 import { hasFixed, hasStretches } from './features.ts';
@@ -68,7 +68,7 @@ function ended({ plan, text, as }: Search, { cells, passed }: Reached): PatternB
 function onwards(search: Search, { cell, at, cells, passed }: Reached): PatternBody | undefined {
   const { plan, text, as } = search;
   // Raw content has no fixed text in it.
-  const ways = as === 'raw' && plan.raw === 'content' ? [''] : waysToStand(item(plan.before, cell));
+  const ways = as === 'raw' && plan.raw === 'content' ? [''] : waysToStand(itemAt(plan.before, cell));
   for (const fixed of ways) {
     if (!text.startsWith(fixed, at)) continue;
     const beyond = fixed ? { cell, shown: fixed.length } : passed;

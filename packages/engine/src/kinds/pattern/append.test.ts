@@ -10,7 +10,7 @@ test('many characters at once lead where they would one by one', () => {
   fc.assert(
     fc.property(sketch, typed, typed, (from, first, then) => {
       const { plan } = fieldOf(from);
-      const empty = { body: pattern.empty(plan), caret: pattern.whole(plan, pattern.empty(plan)).caret };
+      const empty = { body: pattern.empty(plan), caret: pattern.caretAtEnd(plan, pattern.empty(plan)).caret };
       const start = insertAll(plan, empty, first);
       if (isAppendable(plan, start.body, start.caret))
         together += append(plan, start.body, graphemes(then)).count;

@@ -1,6 +1,6 @@
-import type { Reason } from '../../field/body.ts';
+import type { Reason } from '../../field/text-state.ts';
 import { worthTelling } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { taken } from '../editing/takes.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, mayStayBlank, partOf } from './cells.ts';
@@ -156,7 +156,7 @@ function overwrite(
 ): Omit<Appended, 'met'> {
   const cells = body.cells.slice();
   let cell = 0;
-  while (cell < cells.length && item(body.at, cell) < caret) cell++;
+  while (cell < cells.length && itemAt(body.at, cell) < caret) cell++;
   let leftOut = '';
   let refusal: Reason | null = null;
   let last = -1;
@@ -211,7 +211,7 @@ function passedBy(
   if (at === cells.length && indexIn(text(at), character) >= 0) return undefined;
   // The one just placed left of the caret, and what stands before it.
   let placed = isShown(cell) ? text(cell) : text(cell).slice(0, over);
-  for (let i = last + 1; i < cell; i++) placed += standing(plan, cells, item(plan.before, i));
+  for (let i = last + 1; i < cell; i++) placed += standing(plan, cells, itemAt(plan.before, i));
   return indexIn(placed, character) >= 0 ? [cell, over] : null;
 }
 
@@ -237,9 +237,9 @@ function isPartFull(plan: PatternPlan, last: number): boolean {
 /** Behind the last character; with `ahead`, past the fixed text that follows a full part. */
 function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: PatternBody): number {
   if (last < 0) return 0;
-  const after = item(at, last) + item(cells, last).length;
+  const after = itemAt(at, last) + itemAt(cells, last).length;
   if (plan.literals === 'behind' || !isPartFull(plan, last)) return after;
-  if (last + 1 < cells.length) return item(at, last + 1);
+  if (last + 1 < cells.length) return itemAt(at, last + 1);
   return complete ? display.length : after;
 }
 

@@ -1,4 +1,4 @@
-import type { Body, Edited as EditedOf } from '../../field/body.ts';
+import type { EditResult as EditedOf, TextState } from '../../field/text-state.ts';
 import type { Cells } from './cells.ts';
 
 /** Fixed text the user typed behind the content: it shows because of that, and goes when content follows. */
@@ -13,7 +13,7 @@ export interface Passed {
  * What a pattern field holds, laid out. `display` and `at` follow from `cells` and `passed` alone, never from
  * the way there (law 1).
  */
-export interface PatternBody extends Body {
+export interface PatternBody extends TextState {
   readonly cells: Cells;
   readonly passed: Passed | undefined;
   /** Letters that completing a word brought and the user may still type over it; they change nothing. */

@@ -1,4 +1,4 @@
-import type { Reason } from '../../field/body.ts';
+import type { Reason } from '../../field/text-state.ts';
 import { taken } from '../editing/takes.ts';
 import { hasFixed, hasNumbers, hasStretches, hasVarying, hasWords } from './features.ts';
 import type { Part, PatternPlan } from './plan.ts';

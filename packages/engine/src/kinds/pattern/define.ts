@@ -1,6 +1,6 @@
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import { graphemes } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import type { Definition } from '../contract/definition.ts';
 import { type Node, parseNotation, setOf } from '../editing/notation.ts';
 import { taken } from '../editing/takes.ts';
@@ -96,11 +96,11 @@ function planPattern(
   const walk = (list: readonly Node[], stretch: number): void => {
     for (const node of list) {
       if (node.type === 'text') {
-        item(before, cells.length).push({ text: node.text, stretch });
+        itemAt(before, cells.length).push({ text: node.text, stretch });
       } else if (node.type === 'stretch') {
         const index = stretches.push({ first: cells.length, end: 0 }) - 1;
         walk(node.nodes, index);
-        item(stretches, index).end = cells.length;
+        itemAt(stretches, index).end = cells.length;
       } else {
         const part = planPart(node, cells.length, stretch, classes);
         for (let i = 0; i < part.size; i++) {

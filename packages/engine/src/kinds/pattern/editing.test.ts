@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { compile } from '../../document/compile.ts';
 import type { FieldDocument } from '../../document/document.ts';
+import { parseTape } from '../../tape/parse-tape.ts';
 import { play } from '../../tape/play.ts';
-import { readTape } from '../../tape/read-tape.ts';
 import { kinds } from '../registry.ts';
 
 /** Real cases, each a pattern with options and a short tape. */
@@ -15,10 +15,10 @@ function holds(head: string, lines: readonly string[]): void {
     label: 'It',
     entry: { pattern: pattern!, ...entry },
   };
-  const read = readTape(['field it', 'focus', ...lines].join('\n'));
+  const read = parseTape(['field it', 'focus', ...lines].join('\n'));
   if (!read.ok) throw new RangeError(JSON.stringify(read.faults));
   const played = play(
-    compile({ arbeit: 1, title: 'T', locale: 'en-GB', classes: { vowel: 'aeiou' }, fields: [field] }, kinds),
+    compile({ arbeit: 2, title: 'T', locale: 'en-GB', classes: { vowel: 'aeiou' }, fields: [field] }, kinds),
     read.tape,
   );
   expect(played).toMatchObject({ misses: [] });

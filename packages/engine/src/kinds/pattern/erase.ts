@@ -1,4 +1,4 @@
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, partOf } from './cells.ts';
 import { hasFixed, hasMany } from './features.ts';
@@ -10,7 +10,7 @@ import type { PatternPlan } from './plan.ts';
 function cellsIn(body: PatternBody, start: number, end: number): number[] {
   const found: number[] = [];
   for (let i = 0; i <= body.last; i++)
-    if (body.cells[i] && item(body.at, i) >= start && item(body.at, i) < end) found.push(i);
+    if (body.cells[i] && itemAt(body.at, i) >= start && itemAt(body.at, i) < end) found.push(i);
   return found;
 }
 
@@ -40,12 +40,12 @@ const wordly = /[\p{L}\p{N}\p{M}_]/u;
 export function wordLeft(plan: PatternPlan, body: PatternBody, caret: number): number[] {
   const found: number[] = [];
   let cell = placeOf(body, caret).left;
-  while (cell >= 0 && body.cells[cell] && !wordly.test(item(body.cells, cell))) found.unshift(cell--);
+  while (cell >= 0 && body.cells[cell] && !wordly.test(itemAt(body.cells, cell))) found.unshift(cell--);
   const part = plan.cells[cell];
   while (
     cell >= 0 &&
     plan.cells[cell] === part &&
-    (!body.cells[cell] || wordly.test(item(body.cells, cell)))
+    (!body.cells[cell] || wordly.test(itemAt(body.cells, cell)))
   ) {
     if (body.cells[cell]) found.unshift(cell);
     cell--;
@@ -61,7 +61,7 @@ export function wordLeft(plan: PatternPlan, body: PatternBody, caret: number): n
 export function erase(plan: PatternPlan, body: PatternBody, cells: readonly number[], caret: number): Edited {
   const first = cells[0];
   if (first === undefined) return { body, caret };
-  const aim = Math.min(caret, item(body.at, first));
+  const aim = Math.min(caret, itemAt(body.at, first));
   let rest: Cells = body.cells;
   if (hasFixed && plan.positions === 'fixed') rest = rest.map((c, i) => (cells.includes(i) ? '' : c));
   else if (cells.at(-1) === body.last && cells.length === body.last - first + 1)
@@ -77,7 +77,7 @@ export function erase(plan: PatternPlan, body: PatternBody, cells: readonly numb
 
 /** Many cells in a row out of one part of like cells: the rest moves left at once, which is the same and costs less. */
 function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last: number): Cells | undefined {
-  const first = item(freed, 0);
+  const first = itemAt(freed, 0);
   const isRow = freed.length > 1 && freed.at(-1) === first + freed.length - 1;
   const part = partOf(plan, first);
   if (
@@ -88,7 +88,7 @@ function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last
   )
     return undefined;
   const by = freed.length;
-  return cells.map((c, i) => (i < first ? c : i + by <= last ? item(cells, i + by) : i <= last ? '' : c));
+  return cells.map((c, i) => (i < first ? c : i + by <= last ? itemAt(cells, i + by) : i <= last ? '' : c));
 }
 
 /**
@@ -100,7 +100,7 @@ function closeUp(plan: PatternPlan, cells: Cells, freed: number): Cells {
   let cell = freed;
   closed[cell] = '';
   for (; cell + 1 < cells.length && cells[cell + 1]; cell++) {
-    const moving = item(cells, cell + 1);
+    const moving = itemAt(cells, cell + 1);
     closed[cell + 1] = '';
     const as = fit(plan, closed, cell, moving);
     if (typeof as === 'string') {
@@ -119,7 +119,7 @@ function hold(body: PatternBody, cell: number, aim: number): number {
   while (left >= 0 && !cells[left]) left--;
   let right = cell;
   while (right <= last && !cells[right]) right++;
-  const low = left >= 0 ? item(at, left) + item(cells, left).length : 0;
-  const high = right <= last ? item(at, right) : display.length;
+  const low = left >= 0 ? itemAt(at, left) + itemAt(cells, left).length : 0;
+  const high = right <= last ? itemAt(at, right) : display.length;
   return Math.max(low, Math.min(aim, high));
 }

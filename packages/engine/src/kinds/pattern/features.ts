@@ -1,6 +1,6 @@
 /**
  * What patterns may have beside cells in a row with fixed text between them. Here all of it is there; where fields are handed off, what none
- * of them has is left out of the code with these (`lacks.ts` says which, `packages/handoff/src/emit` puts others in their place).
+ * of them has is left out of the code with these (`unused-features.ts` says which, `packages/handoff/src/emit` puts others in their place).
  */
 
 /** Blanks that keep their place: `positions: fixed`. */

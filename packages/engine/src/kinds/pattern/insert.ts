@@ -1,4 +1,4 @@
-import type { Reason } from '../../field/body.ts';
+import type { Reason } from '../../field/text-state.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, exists, fit, mayStayBlank, move, partOf } from './cells.ts';
 import { hasAhead, hasFixed, hasVarying, hasWords } from './features.ts';

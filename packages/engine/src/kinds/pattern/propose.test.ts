@@ -14,7 +14,7 @@ const fieldOf = (pattern: string) =>
 /** What a field of the pattern makes of a text pasted into it. */
 const shownIn = (pattern: string, text: string): string => {
   const { kind, plan } = fieldOf(pattern);
-  const empty = kind.whole(plan, kind.empty(plan));
+  const empty = kind.caretAtEnd(plan, kind.empty(plan));
   return kind.insert(plan, empty.body, empty.caret, empty.caret, text).body.display;
 };
 const first = (...examples: string[]) => {

@@ -1,5 +1,5 @@
 import { graphemes } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { type Matter, type Node, printNotation } from '../editing/notation.ts';
 
 /** A pattern made from examples of its finished text. */
@@ -42,7 +42,7 @@ function runsOf(text: string, as: 'runs' | 'words'): readonly Run[] {
 function isOneShape(a: readonly Run[], b: readonly Run[]): boolean {
   const shared = Math.min(a.length, b.length);
   for (let i = 0; i < shared; i++) {
-    const [x, y] = [item(a, i), item(b, i)];
+    const [x, y] = [itemAt(a, i), itemAt(b, i)];
     if (x.sort !== y.sort || (x.sort === 'text' && x.text !== y.text)) return false;
   }
   return true;
@@ -81,8 +81,8 @@ function partsOf(
   const isOrdered = runs.every((one) => one.length === first.length && isOneShape(one, first));
   if (!isOrdered) return [cellsFor(words, 'word')];
   return first.map(({ sort }, i): Matter => {
-    const texts = runs.map((one) => item(one, i).text);
-    return isSure(texts, sort) ? { type: 'text', text: item(texts, 0) } : cellsFor(texts, sort);
+    const texts = runs.map((one) => itemAt(one, i).text);
+    return isSure(texts, sort) ? { type: 'text', text: itemAt(texts, 0) } : cellsFor(texts, sort);
   });
 }
 
@@ -93,7 +93,7 @@ function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts
   // Several examples tell what is the same in all of them; one alone tells nothing.
   const isSure = (texts: readonly string[], sort: Sort): boolean => {
     const isFixed = examples.length > 1 && new Set(texts).size === 1 && fixedSorts.includes(sort);
-    if (isFixed) fixed.push(item(texts, 0));
+    if (isFixed) fixed.push(itemAt(texts, 0));
     return isFixed;
   };
   const parts = longest.map((run, i): readonly Matter[] => {
@@ -126,12 +126,12 @@ export function propose(given: readonly string[]): Proposed {
   if (first === undefined) return { ok: true, proposals: [] };
   const runs = examples.map((example) => runsOf(example, 'words'));
   const longest = runs.reduce((a, b) => (b.length > a.length ? b : a));
-  const odd = examples.findIndex((_, i) => !isOneShape(longest, item(runs, i)));
+  const odd = examples.findIndex((_, i) => !isOneShape(longest, itemAt(runs, i)));
   const ways: readonly FixedSorts[] = [['letter'], [], ['letter', 'digit']];
   const made = odd < 0 ? ways.map((sorts) => patternOf(runs, sorts)).filter(hasCells) : [];
   const proposals = made.filter((one, i) => made.findIndex(({ pattern }) => pattern === one.pattern) === i);
   if (proposals.length) return { ok: true, proposals };
   const [shape = []] = runs;
-  const other = examples.find((_, i) => !isOneShape(shape, item(runs, i)));
+  const other = examples.find((_, i) => !isOneShape(shape, itemAt(runs, i)));
   return { ok: false, odd: other ?? first };
 }

@@ -1,5 +1,5 @@
-import type { Reason, Taken } from '../../field/body.ts';
-import type { Kind, OpenField } from '../../field/kind.ts';
+import type { HydratedField, Kind } from '../../field/kind.ts';
+import type { InsertResult, Reason } from '../../field/text-state.ts';
 import { boundaryAt, graphemes, worthTelling } from '../../values/graphemes.ts';
 import { boundaryNear } from '../../values/long-text.ts';
 import { align } from './align.ts';
@@ -38,7 +38,7 @@ export function insertAll(
   text: string,
   many: readonly Bulk[] = [],
   few = enough,
-): Taken<PatternBody> {
+): InsertResult<PatternBody> {
   let { body, caret } = start;
   let leftOut = '';
   let met = '';
@@ -106,7 +106,7 @@ const hasSome = (plan: PatternPlan, text: string): boolean =>
   (hasFixed && plan.positions === 'fixed' && text.includes(plan.filler));
 
 /** A field by pattern, where that is known. */
-export type PatternField = OpenField<PatternPlan, PatternBody>;
+export type PatternField = HydratedField<PatternPlan, PatternBody>;
 
 /** A text put over what is selected; into an empty field a whole display is read as one. */
 function insert(
@@ -115,17 +115,17 @@ function insert(
   start: number,
   end: number,
   text: string,
-): Taken<PatternBody> {
+): InsertResult<PatternBody> {
   const cleared = clear(plan, body, start, end);
   const typed = insertAll(plan, cleared, text, hasMany ? bulk : undefined);
   const same = typed.body.display === text;
   if (cleared.body.display !== emptyOf(plan).display || (same && !typed.leftOut)) return typed;
   const aligned =
     hasDoubt && hasSome(plan, text) ? (align(plan, text) ?? align(plan, text.trim())) : undefined;
-  return aligned ? { ...whole(plan, aligned), leftOut: '', rejected: null } : typed;
+  return aligned ? { ...caretAtEnd(plan, aligned), leftOut: '', rejected: null } : typed;
 }
 
-function whole(plan: PatternPlan, body: PatternBody): Edited {
+function caretAtEnd(plan: PatternPlan, body: PatternBody): Edited {
   const { last, at, cells, display, passed } = body;
   if (passed) return { body, caret: display.length };
   if (last < 0) return { body, caret: at[0] ?? 0 };
@@ -158,10 +158,10 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
 
   insert,
 
-  read(plan, text) {
+  parse(plan, text) {
     const raw = readRaw(plan, text);
-    if (raw) return { ...whole(plan, raw), leftOut: '', rejected: null };
-    const { body, caret } = whole(plan, emptyOf(plan));
+    if (raw) return { ...caretAtEnd(plan, raw), leftOut: '', rejected: null };
+    const { body, caret } = caretAtEnd(plan, emptyOf(plan));
     return this.insert(plan, body, caret, caret, text);
   },
 
@@ -187,7 +187,7 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
     }
   },
 
-  whole,
-  ghost: ghostOf,
+  caretAtEnd,
+  guideText: ghostOf,
   boundaryAt: hasMany ? boundaryNear : boundaryAt,
 };

@@ -1,5 +1,5 @@
-import { item } from '../../values/item.ts';
-import type { Drawing, Place } from '../contract/drawing.ts';
+import { itemAt } from '../../values/item-at.ts';
+import type { PlacedText, SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import { taken } from '../editing/takes.ts';
 import type { PatternBody } from './body.ts';
 import { inBounds } from './cells.ts';
@@ -7,15 +7,15 @@ import { written } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /** A pattern's specimen is drawn from its notation, part by part; here its finished text is one piece. */
-export const drawing: Drawing<PatternPlan, PatternBody> = {
+export const drawing: SpecimenRenderer<PatternPlan, PatternBody> = {
   sample(field) {
-    const { body } = field.kind.read(field.plan, sampleCells(field.plan).join(''));
+    const { body } = field.kind.parse(field.plan, sampleCells(field.plan).join(''));
     return [{ id: 'text', part: 'typing', text: body.display, caption: 'text', isValue: true }];
   },
   places: (plan) => {
     const fixed = plan.before.map(written);
-    const cells = sampleCells(plan).flatMap((text, place): readonly Place[] => [
-      { text: item(fixed, place) },
+    const cells = sampleCells(plan).flatMap((text, place): readonly PlacedText[] => [
+      { text: itemAt(fixed, place) },
       { text, place },
     ]);
     return [...cells, { text: fixed.at(-1) ?? '' }].filter(({ text }) => text !== '');
@@ -27,7 +27,7 @@ export const drawing: Drawing<PatternPlan, PatternBody> = {
 export function sampleCells(plan: PatternPlan): readonly string[] {
   const cells: string[] = [];
   for (const [i, index] of plan.cells.entries()) {
-    const part = item(plan.parts, index);
+    const part = itemAt(plan.parts, index);
     cells.push(sampleFor(part, i - part.first, i));
   }
   return cells;
@@ -41,9 +41,9 @@ function sampleFor(part: Part, place: number, cell: number): string {
     return [...longest][place]!;
   }
   if (part.takes === 'number') return sampleNumber(part)[place]!;
-  const wanted = isLetters(part) ? item('ABCDEFGH', cell % 8) : item('5550123456', cell % 10);
+  const wanted = isLetters(part) ? itemAt('ABCDEFGH', cell % 8) : itemAt('5550123456', cell % 10);
   const taker = [wanted, ...candidates].map((c) => taken(part, c)).find((c) => c !== undefined);
-  return taker ?? String.fromCodePoint(Array.isArray(part.set) ? item(part.set, 0) : 0x2022);
+  return taker ?? String.fromCodePoint(Array.isArray(part.set) ? itemAt(part.set, 0) : 0x2022);
 }
 
 const isLetters = (part: Part): boolean =>

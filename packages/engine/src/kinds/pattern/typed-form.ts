@@ -1,6 +1,6 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
 import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { type Alphabet, alphabetOf } from '../contract/alphabet.ts';
 import { digitsBetween, dropped, escaped } from '../contract/value-form.ts';
 import { taken } from '../editing/takes.ts';
@@ -37,7 +37,7 @@ function classOf(set: Exclude<CharacterSet, 'any'>, manner: Part['manner']): str
     default: {
       const pieces: string[] = [];
       for (let i = 0; i < set.length; i += 2) {
-        const [from, to] = [item(set, i), item(set, i + 1)];
+        const [from, to] = [itemAt(set, i), itemAt(set, i + 1)];
         pieces.push(from === to ? unit(from) : `${unit(from)}-${unit(to)}`, wideOf(from, to));
         if (manner) pieces.push(...otherCases(from, to));
       }
@@ -146,7 +146,7 @@ const looseForm = ({ parts }: PatternPlan): string =>
 
 /** Whether nothing stands inside a number, so that its digits are said together. */
 const plainNumber = (plan: PatternPlan, first: number, size: number): boolean =>
-  Array.from({ length: size - 1 }, (_, i) => textOf(item(plan.before, first + 1 + i))).every(
+  Array.from({ length: size - 1 }, (_, i) => textOf(itemAt(plan.before, first + 1 + i))).every(
     (text) => text === '',
   );
 

@@ -1,5 +1,5 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { digitsBetween, escaped, type ValueForm } from '../contract/value-form.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
@@ -34,13 +34,13 @@ function cellOf(
 
 function inRanges(ranges: readonly number[], manner: Part['manner']): { text: string; isLoose: boolean } {
   let size = 0;
-  for (let i = 0; i < ranges.length; i += 2) size += item(ranges, i + 1) - item(ranges, i) + 1;
+  for (let i = 0; i < ranges.length; i += 2) size += itemAt(ranges, i + 1) - itemAt(ranges, i) + 1;
   const kept: [number, number][] = [];
   if (manner === undefined || size > mostListed)
-    for (let i = 0; i < ranges.length; i += 2) kept.push([item(ranges, i), item(ranges, i + 1)]);
+    for (let i = 0; i < ranges.length; i += 2) kept.push([itemAt(ranges, i), itemAt(ranges, i + 1)]);
   else
     for (let i = 0; i < ranges.length; i += 2)
-      for (let code = item(ranges, i); code <= item(ranges, i + 1); code++) {
+      for (let code = itemAt(ranges, i); code <= itemAt(ranges, i + 1); code++) {
         const c = String.fromCodePoint(code);
         if (!isIn(ranges, c) || recase(c, manner) !== c) continue;
         const last = kept.at(-1);
@@ -67,8 +67,8 @@ interface Writing {
 /** A stretch and those around it, the outermost first. */
 function around(plan: PatternPlan, stretch: number): readonly number[] {
   if (stretch < 0) return [];
-  const { first, end } = item(plan.stretches, stretch);
-  const size = (i: number): number => item(plan.stretches, i).end - item(plan.stretches, i).first;
+  const { first, end } = itemAt(plan.stretches, stretch);
+  const size = (i: number): number => itemAt(plan.stretches, i).end - itemAt(plan.stretches, i).first;
   return plan.stretches
     .flatMap((other, i) => (i === stretch || (other.first <= first && other.end >= end) ? [i] : []))
     .sort((a, b) => size(b) - size(a) || a - b);
@@ -87,13 +87,13 @@ function moveTo(writing: Writing, chain: readonly number[]): void {
 }
 
 function writeFixed(plan: PatternPlan, writing: Writing, cell: number): void {
-  const fixed = item(plan.before, cell);
+  const fixed = itemAt(plan.before, cell);
   const segments = typeof fixed === 'string' ? [{ text: fixed, stretch: -1 }] : fixed;
   for (const { text, stretch } of segments) {
     if (!text) continue;
     moveTo(writing, around(plan, stretch));
     if (plan.raw !== 'text') continue;
-    const inside = stretch < 0 ? undefined : item(plan.stretches, stretch);
+    const inside = stretch < 0 ? undefined : itemAt(plan.stretches, stretch);
     const isBehind = inside ? cell > inside.first && (cell >= inside.end || writing.isTail) : writing.isTail;
     const mayStayOut = isBehind && cell > 0;
     writing.isLoose ||= mayStayOut;
@@ -175,14 +175,14 @@ function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any
  * follows goes into the stretch, and may then be missing behind it.
  */
 function beginsTold(plan: PatternPlan, stretch: number): boolean {
-  const { first, end } = item(plan.stretches, stretch);
+  const { first, end } = itemAt(plan.stretches, stretch);
   const behind = plan.parts.filter((part) => part.first >= end);
   if (behind.length === 0) return true;
   const begins = plan.parts.find((part) => part.first === first);
   const opening = plan.raw === 'text' ? textOf(plan, first, stretch) : '';
   const set = opening ? pointsOf([opening]) : begins && setOf(begins);
   if (set === undefined) return false;
-  const fixed = plan.raw === 'text' ? item(plan.before, end) : '';
+  const fixed = plan.raw === 'text' ? itemAt(plan.before, end) : '';
   if (typeof fixed !== 'string') return false;
   if (fixed !== '') return !isIn(set, fixed.charAt(0));
   for (const part of behind) {
@@ -195,7 +195,7 @@ function beginsTold(plan: PatternPlan, stretch: number): boolean {
 
 /** The fixed text before a cell that stands only while a stretch does. */
 function textOf(plan: PatternPlan, cell: number, stretch: number): string {
-  const fixed = item(plan.before, cell);
+  const fixed = itemAt(plan.before, cell);
   return typeof fixed === 'string' ? '' : (fixed.find((one) => one.stretch === stretch)?.text ?? '');
 }
 
@@ -223,7 +223,7 @@ function areApart(a: CharacterSet, b: CharacterSet): boolean {
 function isApart(ranges: readonly number[], set: CharacterSet): boolean {
   let left = mostListed;
   for (let i = 0; i < ranges.length; i += 2)
-    for (let code = item(ranges, i); code <= item(ranges, i + 1); code++) {
+    for (let code = itemAt(ranges, i); code <= itemAt(ranges, i + 1); code++) {
       if (--left < 0) return false;
       const c = String.fromCodePoint(code);
       if (isIn(set, c) || isIn(set, recase(c, 'upper')) || isIn(set, recase(c, 'lower'))) return false;

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
-import { apply, keysOf, start } from '../../field/state.ts';
+import { apply, keysOf, start } from '../../field/apply.ts';
 import { kinds } from '../registry.ts';
 
 const fieldOf = (home: string, more: object = {}) =>

@@ -1,5 +1,5 @@
 import type { PhoneFormat, RegionPlan } from '../../plans/region-plan.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 
 /** Numbering plans at run time: which formats a number can still become, and which region it is of. */
 
@@ -38,9 +38,9 @@ export const longest = 15;
 function agrees(start: string, digits: string): number {
   let at = 0;
   for (let i = 0; i < start.length; i++, at++) {
-    const c = item(start, i);
+    const c = itemAt(start, i);
     if (at >= digits.length) return -1;
-    const digit = item(digits, at);
+    const digit = itemAt(digits, at);
     if (c === '[') {
       const end = start.indexOf(']', i);
       if (!inClass(start.slice(i + 1, end), digit)) return 0;
@@ -53,7 +53,7 @@ function agrees(start: string, digits: string): number {
 function inClass(text: string, digit: string): boolean {
   for (let i = 0; i < text.length; i++) {
     if (text[i + 1] === '-') {
-      if (digit >= item(text, i) && digit <= item(text, i + 2)) return true;
+      if (digit >= itemAt(text, i) && digit <= itemAt(text, i + 2)) return true;
       i += 2;
     } else if (text[i] === digit) return true;
   }

@@ -1,11 +1,11 @@
-import { around } from '../../field/around.ts';
-import type { Reason, Taken } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
+import { reduceResting } from '../../field/resting.ts';
+import type { InsertResult, Reason } from '../../field/text-state.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { type Finding, incomplete, passed } from '../../rules/finding.ts';
 import { fold } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
-import { type Cleaned, type LineBody, lineKind, type Put } from '../editing/line.ts';
+import { itemAt } from '../../values/item-at.ts';
+import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { type Read, takeApart } from './number.ts';
 import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
 import { writingsOf, written } from './writing.ts';
@@ -171,9 +171,14 @@ export function hasPlace(plan: PhonePlan, read: Read): boolean {
 /** Digits an extension has at most. */
 const longestExtension = 7;
 
-function put(plan: PhonePlan, content: string, at: number, character: string): Put | Reason {
+function insertCharacter(
+  plan: PhonePlan,
+  content: string,
+  at: number,
+  character: string,
+): ContentEdit | Reason {
   const c = fold(character);
-  const next = (text: string): Put => ({
+  const next = (text: string): ContentEdit => ({
     content: content.slice(0, at) + text + content.slice(at),
     at: at + 1,
   });
@@ -201,18 +206,18 @@ function clean(plan: PhonePlan, text: string, into: string): Cleaned {
   if (text.length > 400) return { text, leftOut: '' };
   const folded = [...text].map(fold).join('').trim();
   const uri = /^(?:tel:)([^;?]*)(.*)$/is.exec(folded);
-  let number = uri ? item(uri, 1) : folded;
+  let number = uri ? itemAt(uri, 1) : folded;
   let extension: string | undefined;
   let lost = '';
   if (uri) {
-    const context = /;phone-context=(\+[\d-]+)/i.exec(item(uri, 2))?.[1];
+    const context = /;phone-context=(\+[\d-]+)/i.exec(itemAt(uri, 2))?.[1];
     if (context && !number.startsWith('+')) number = context + number;
-    extension = /;ext=([\d-]+)/i.exec(item(uri, 2))?.[1]?.replace(/\D/g, '');
+    extension = /;ext=([\d-]+)/i.exec(itemAt(uri, 2))?.[1]?.replace(/\D/g, '');
     lost = extension ?? '';
   } else {
     const behind = /\s*(?:;?ext(?:ension)?[.:=]?|(?<=[\d\s])x|#)\s*(\d{0,7})\s*$/i.exec(number);
     if (behind && /\d/.test(number.slice(0, behind.index))) {
-      extension = item(behind, 1);
+      extension = itemAt(behind, 1);
       lost = behind[0].replace(/[^\p{L}\p{N}]/gu, '');
       number = number.slice(0, behind.index);
     }
@@ -230,14 +235,14 @@ function clean(plan: PhonePlan, text: string, into: string): Cleaned {
 const editing = lineKind<PhonePlan, PhoneBody>({
   lay,
   is: (_, unit) => (unit >= 48 && unit <= 57) || unit === 43 || unit === 120,
-  put,
+  insertCharacter,
   clean,
 });
 
 function value(plan: PhonePlan, body: PhoneBody): string | null {
   if (!body.complete) return null;
   const { code, region, digits, extension } = body.read;
-  const number = `+${code || item(plan.plans, region).code}${digits}`;
+  const number = `+${code || itemAt(plan.plans, region).code}${digits}`;
   return extension ? `${number};ext=${extension}` : number;
 }
 
@@ -245,7 +250,11 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
  * A number handed over with the home region's calling code and no `+`, as autofill does (`447700900123`): read so where
  * it is none as it stands, nor the beginning of one, and one that way.
  */
-function withCode(plan: PhonePlan, taken: Taken<PhoneBody>, text: string): Taken<PhoneBody> | undefined {
+function withCode(
+  plan: PhonePlan,
+  taken: InsertResult<PhoneBody>,
+  text: string,
+): InsertResult<PhoneBody> | undefined {
   const code = plan.plans[plan.home]?.code ?? '';
   const digits = text.replace(/\D/g, '');
   if (!code || text.includes('+') || !digits.startsWith(code)) return undefined;
@@ -300,24 +309,24 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
     const taken = editing.insert(plan, body, start, end, text);
     return body.content && start === end ? taken : (withCode(plan, taken, text) ?? taken);
   },
-  read(plan, text) {
+  parse(plan, text) {
     const empty = lay(plan, '');
     const taken = editing.insert(plan, empty, 0, 0, text.replace(';ext=', 'x'));
     return withCode(plan, taken, text) ?? taken;
   },
-  around,
-  leave: (plan, body) => {
+  reduce: reduceResting,
+  normalizeOnBlur: (plan, body) => {
     const content = styled(plan, body);
     return content === body.content ? body : lay(plan, content);
   },
-  rest(plan, body) {
+  toResting(plan, body) {
     const content = styled(plan, body);
     if (content === body.content) return body;
     const { display, to } = lay(plan, content);
     return { ...body, display, to };
   },
-  wake: (plan, body) => lay(plan, body.content),
-  judge(_, body, check) {
+  toEditing: (plan, body) => lay(plan, body.content),
+  validate(_, body, check) {
     return check.type === 'complete' ? body.finding : undefined;
   },
   facts(_, body) {

@@ -1,9 +1,9 @@
-import type { OpenField } from '../../field/kind.ts';
-import { apply, start } from '../../field/state.ts';
+import { apply, start } from '../../field/apply.ts';
+import type { HydratedField } from '../../field/kind.ts';
 import { codeOf } from '../../plans/plans.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
-import { item } from '../../values/item.ts';
-import type { Drawing, Piece } from '../contract/drawing.ts';
+import { itemAt } from '../../values/item-at.ts';
+import type { Piece, SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { PhonePlan } from './plan.ts';
 import type { PhoneBody } from './run.ts';
 
@@ -16,14 +16,14 @@ const fictional: Readonly<Record<string, string>> = {
   AU: '491570006',
 };
 
-function sample(field: OpenField<PhonePlan, PhoneBody>): readonly Piece[] {
+function sample(field: HydratedField<PhonePlan, PhoneBody>): readonly Piece[] {
   const { plan } = field;
   const { home } = plan;
-  const { formats } = item(plan.plans, home);
+  const { formats } = itemAt(plan.plans, home);
   const isWanted = ({ type }: PhoneFormat) =>
     plan.types.length === 0 || type === 'either' || plan.types.includes(type as 'mobile');
-  const format = formats.find(isWanted) ?? item(formats, 0);
-  const lead = item(format.starts, 0)
+  const format = formats.find(isWanted) ?? itemAt(formats, 0);
+  const lead = itemAt(format.starts, 0)
     .replace(/\[(.)[^\]]*\]/g, '$1')
     .replaceAll('?', '5');
   const given = fictional[home];
@@ -52,9 +52,9 @@ function sample(field: OpenField<PhonePlan, PhoneBody>): readonly Piece[] {
   return pieces;
 }
 
-export const drawing: Drawing<PhonePlan, PhoneBody> = {
+export const drawing: SpecimenRenderer<PhonePlan, PhoneBody> = {
   sample,
-  own: () => (character) => /[\d+x]/.test(character),
+  isUsers: () => (character) => /[\d+x]/.test(character),
   // A trunk or an international prefix is the user's, and stays out of the value.
   lead: ({ read }) => read.lead.length,
   other: ({ style }) =>

@@ -1,6 +1,6 @@
-import { around } from '../../field/around.ts';
-import type { Body, Edited } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
+import { reduceResting } from '../../field/resting.ts';
+import type { EditResult, TextState } from '../../field/text-state.ts';
 import { isIn, recase } from '../../values/characters.ts';
 import { characterAt, graphemes } from '../../values/graphemes.ts';
 import { boundaryNear, countOf } from '../../values/long-text.ts';
@@ -19,9 +19,9 @@ export interface TextPlan {
   readonly max: number;
 }
 
-const empty: Body = { content: '', display: '', complete: false };
+const empty: TextState = { content: '', display: '', complete: false };
 
-const lay = (text: string): Body => (text ? { content: text, display: text, complete: true } : empty);
+const lay = (text: string): TextState => (text ? { content: text, display: text, complete: true } : empty);
 
 /** The text as it is handed on: in order, without what the plan drops. */
 function tidy(plan: TextPlan, text: string): string {
@@ -60,7 +60,7 @@ function doesJoin(before: string, character: string): boolean {
   return graphemes(last + character).length === graphemes(last).length;
 }
 
-function put(plan: TextPlan, body: Body, start: number, end: number, text: string) {
+function put(plan: TextPlan, body: TextState, start: number, end: number, text: string) {
   const before = body.content.slice(0, start);
   const after = body.content.slice(end);
   // Counted only where it may matter: no text has more characters than units.
@@ -93,12 +93,12 @@ function put(plan: TextPlan, body: Body, start: number, end: number, text: strin
   };
 }
 
-function without(body: Body, from: number, to: number, caret: number): Edited {
+function without(body: TextState, from: number, to: number, caret: number): EditResult {
   if (from >= to) return { body, caret };
   return { body: lay(body.content.slice(0, from) + body.content.slice(to)), caret: from };
 }
 
-export const text: Kind<TextPlan, Body> = {
+export const text: Kind<TextPlan, TextState> = {
   empty: () => empty,
   raw: (plan, body) => tidy(plan, body.content),
   value: (plan, body) => tidy(plan, body.content) || null,
@@ -109,7 +109,7 @@ export const text: Kind<TextPlan, Body> = {
   },
   insert: put,
   // A program's value is nobody's typing: it comes tidied, as the field would hand it on.
-  read: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onLines(plan, given))),
+  parse: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onLines(plan, given))),
   erase(_, body, start, end, extent) {
     if (start < end) return without(body, start, end, start);
     const { content } = body;
@@ -128,10 +128,10 @@ export const text: Kind<TextPlan, Body> = {
         return { body, caret: start };
     }
   },
-  whole: (_, body) => ({ body, caret: body.display.length }),
+  caretAtEnd: (_, body) => ({ body, caret: body.display.length }),
   boundaryAt: boundaryNear,
-  around,
-  leave(plan, body) {
+  reduce: reduceResting,
+  normalizeOnBlur(plan, body) {
     const tidied = tidy(plan, body.content);
     return tidied === body.content ? body : lay(tidied);
   },

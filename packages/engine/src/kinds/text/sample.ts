@@ -1,8 +1,8 @@
-import type { Body } from '../../field/body.ts';
-import type { Drawing } from '../contract/drawing.ts';
+import type { TextState } from '../../field/text-state.ts';
+import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { TextPlan } from './run.ts';
 
-export const drawing: Drawing<TextPlan, Body> = {
+export const drawing: SpecimenRenderer<TextPlan, TextState> = {
   sample: ({ plan, html }) => {
     const said =
       html.autocomplete === 'email' || html.inputmode === 'email' ? 'name@huts.example' : 'Free text';

@@ -1,9 +1,9 @@
-import { around } from '../../field/around.ts';
 import type { Kind } from '../../field/kind.ts';
+import { reduceResting } from '../../field/resting.ts';
 import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { fold } from '../../values/graphemes.ts';
-import { item } from '../../values/item.ts';
+import { itemAt } from '../../values/item-at.ts';
 import { closeAll, layParts, type Parsed, type PartsBody, type PartsPlan, padded } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
 
@@ -26,7 +26,7 @@ export interface TimePlan extends PartsPlan {
 const lay = (plan: TimePlan, texts: readonly string[]): PartsBody => layParts(plan, texts);
 
 const close = (plan: TimePlan, part: number, text: string): string =>
-  item(plan.parts, part).words ? text : padded(plan, part, text);
+  itemAt(plan.parts, part).words ? text : padded(plan, part, text);
 
 const two = (n: number): string => `${n}`.padStart(2, '0');
 
@@ -36,7 +36,7 @@ function ordered(plan: TimePlan, hour: number, minute: string, second: string): 
   texts[plan.hour] = two(plan.period < 0 ? hour : hour % 12 || 12);
   texts[plan.minute] = minute;
   if (plan.second >= 0) texts[plan.second] = second;
-  if (plan.period >= 0) texts[plan.period] = item(plan.parts, plan.period).words![hour < 12 ? 0 : 1]!;
+  if (plan.period >= 0) texts[plan.period] = itemAt(plan.parts, plan.period).words![hour < 12 ? 0 : 1]!;
   return texts;
 }
 
@@ -118,9 +118,9 @@ const editing = partsKind<TimePlan, PartsBody>({
 
 /** Hours of the day a field in this state can still become. */
 function hours(plan: TimePlan, { texts }: PartsBody): readonly number[] {
-  const text = item(texts, plan.hour);
-  const half = plan.period < 0 ? '' : item(texts, plan.period);
-  const halves = plan.period < 0 ? [] : item(plan.parts, plan.period).words!;
+  const text = itemAt(texts, plan.hour);
+  const half = plan.period < 0 ? '' : itemAt(texts, plan.period);
+  const halves = plan.period < 0 ? [] : itemAt(plan.parts, plan.period).words!;
   const all: number[] = [];
   for (let hour = 0; hour < 24; hour++) {
     const n = plan.period < 0 ? hour : hour % 12 || 12;
@@ -144,14 +144,14 @@ const withSeconds = (time: string): string => (time.length === 5 ? `${time}:00` 
 const shown = (plan: TimePlan, time: string): string =>
   time && lay(plan, ordered(plan, +time.slice(0, 2), time.slice(3, 5), time.slice(6) || '00')).display;
 
-function judge(plan: TimePlan, body: PartsBody, check: Check): Finding | undefined {
+function validate(plan: TimePlan, body: PartsBody, check: Check): Finding | undefined {
   if (check.type !== 'range') return undefined;
   const { min = '', max = '' } = check;
   const data = { min: shown(plan, min), max: shown(plan, max) };
   const say = (verdict: Verdict, code: string): Finding => ({ verdict, code, data });
   const low = min && withSeconds(min);
   const high = max && withSeconds(max);
-  const minute = item(body.texts, plan.minute);
+  const minute = itemAt(body.texts, plan.minute);
   const spans = hours(plan, body).map((hour) => [
     `${two(hour)}:${minute.padEnd(2, '0')}:00`,
     `${two(hour)}:${minute.padEnd(2, '9')}:59`,
@@ -172,15 +172,15 @@ export const time: Kind<TimePlan, PartsBody> = {
   raw: (_, body) => body.content,
   value,
   hasRoom: (_, body) => !body.complete,
-  read(plan, text) {
+  parse(plan, text) {
     const match = /^([01]\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/.exec(text);
-    if (!match) return editing.read(plan, text);
-    const body = lay(plan, ordered(plan, +item(match, 1), item(match, 2), match[3] ?? '00'));
-    return { ...editing.whole(plan, body), leftOut: '', rejected: null };
+    if (!match) return editing.parse(plan, text);
+    const body = lay(plan, ordered(plan, +itemAt(match, 1), itemAt(match, 2), match[3] ?? '00'));
+    return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
   },
-  around,
-  leave: (plan, body) => closeAll(plan, body, close, lay),
+  reduce: reduceResting,
+  normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
   step: (plan, body, caret, by) =>
-    editing.stepped(plan, body, caret, by, (part) => item(plan.parts, part)[by > 0 ? 'low' : 'high']),
-  judge,
+    editing.stepped(plan, body, caret, by, (part) => itemAt(plan.parts, part)[by > 0 ? 'low' : 'high']),
+  validate,
 };

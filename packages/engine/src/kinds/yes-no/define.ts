@@ -1,4 +1,4 @@
-import type { Spot } from '../../faults/spot.ts';
+import type { Cursor } from '../../faults/cursor.ts';
 import { filled, type Options, pickForm } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { YesNoPlan } from './run.ts';
@@ -31,7 +31,7 @@ const options = {
 } as const satisfies Options;
 
 /** Two answers in the same words could not be told apart, nor could a yes that reads no. */
-function check(at: Spot): void {
+function check(at: Cursor): void {
   const { yes = 'Yes', no = 'No' } = at.value as { yes?: unknown; no?: unknown };
   const small = (text: unknown): string => String(text).trim().toLowerCase();
   if (small(yes) === small(no)) at.get('no').fault('Both answers have the same words.');

@@ -1,6 +1,6 @@
-import { around } from '../../field/around.ts';
-import type { Body } from '../../field/body.ts';
 import type { Kind } from '../../field/kind.ts';
+import { reduceResting } from '../../field/resting.ts';
+import type { TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 import { nonePicked, one, picking, stepAmong } from '../editing/picking.ts';
 
@@ -13,12 +13,12 @@ export interface YesNoPlan {
 }
 
 /** A box that is not ticked is an answer as well. */
-const unticked: Body = { ...nonePicked, complete: true };
+const unticked: TextState = { ...nonePicked, complete: true };
 const isTick = ({ draw }: YesNoPlan): boolean => draw === 'tick';
 
-export const yesNo: Kind<YesNoPlan, Body> = {
+export const yesNo: Kind<YesNoPlan, TextState> = {
   control: 'picks',
-  ...picking<YesNoPlan, Body>({
+  ...picking<YesNoPlan, TextState>({
     ...one,
     empty: (plan) => (isTick(plan) ? unticked : nonePicked),
     value: (plan, { content }) => content || (isTick(plan) ? 'no' : null),
@@ -30,7 +30,7 @@ export const yesNo: Kind<YesNoPlan, Body> = {
     },
     without: (plan) => (isTick(plan) ? unticked : nonePicked),
   }),
-  around,
+  reduce: reduceResting,
   step: (plan, { content }, _, by) =>
     isTick(plan) ? undefined : stepAmong(plan.options, content, by, 'ring'),
 };

@@ -1,8 +1,8 @@
-import type { Body } from '../../field/body.ts';
-import type { Drawing } from '../contract/drawing.ts';
+import type { TextState } from '../../field/text-state.ts';
+import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { YesNoPlan } from './run.ts';
 
-export const drawing: Drawing<YesNoPlan, Body> = {
+export const drawing: SpecimenRenderer<YesNoPlan, TextState> = {
   isPicked: true,
   sample: ({ plan: { draw, options } }) => [
     {

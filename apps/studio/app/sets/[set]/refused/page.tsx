@@ -4,8 +4,8 @@ import { differences } from '../../../../model/differences.ts';
 import { type RefusedVersion, RefusedVersions } from '../../../../screens/set/refused-versions.tsx';
 import { findRefused, listRefused } from '../../../../store/refusing.ts';
 import { droppedOf } from '../../../../store/revisions.ts';
-import { isTrouble } from '../../../../store/trouble.ts';
-import { reading, Trouble } from '../../../open.tsx';
+import { isStoreError } from '../../../../store/store-error.ts';
+import { readFromStore, StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
@@ -19,8 +19,8 @@ interface Props {
 export default async function RefusedPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();
-  if (isTrouble(set)) return <Trouble message={set.message} />;
-  const found = await reading('list refused saves', async (db) => {
+  if (isStoreError(set)) return <StoreErrorMessage message={set.message} />;
+  const found = await readFromStore('list refused saves', async (db) => {
     const versions: RefusedVersion[] = [];
     for (const refused of await listRefused(db, set.key)) {
       const document = await findRefused(db, set.key, refused.kept);
@@ -28,6 +28,6 @@ export default async function RefusedPage({ params }: Props) {
     }
     return { versions, dropped: (await droppedOf(db, set.key)).refused };
   });
-  if (isTrouble(found)) return <Trouble message={found.message} />;
+  if (isStoreError(found)) return <StoreErrorMessage message={found.message} />;
   return <RefusedVersions stored={set} {...found} />;
 }

@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import { RevisionsSheet } from '../../../../screens/revisions/revisions-sheet.tsx';
 import { droppedOf, listRevisions } from '../../../../store/revisions.ts';
-import { isTrouble } from '../../../../store/trouble.ts';
-import { reading, Trouble } from '../../../open.tsx';
+import { isStoreError } from '../../../../store/store-error.ts';
+import { readFromStore, StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
@@ -16,11 +16,11 @@ interface Props {
 export default async function RevisionsPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();
-  if (isTrouble(set)) return <Trouble message={set.message} />;
-  const found = await reading('list revisions', async (db) => ({
+  if (isStoreError(set)) return <StoreErrorMessage message={set.message} />;
+  const found = await readFromStore('list revisions', async (db) => ({
     revisions: await listRevisions(db, set.key),
     dropped: (await droppedOf(db, set.key)).revisions,
   }));
-  if (isTrouble(found)) return <Trouble message={found.message} />;
+  if (isStoreError(found)) return <StoreErrorMessage message={found.message} />;
   return <RevisionsSheet stored={set} {...found} />;
 }

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { Catalogue } from '../../../../screens/texts/catalogue.tsx';
-import { isTrouble } from '../../../../store/trouble.ts';
-import { Trouble } from '../../../open.tsx';
+import { isStoreError } from '../../../../store/store-error.ts';
+import { StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
@@ -15,6 +15,6 @@ interface Props {
 export default async function TextsPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();
-  if (isTrouble(set)) return <Trouble message={set.message} />;
+  if (isStoreError(set)) return <StoreErrorMessage message={set.message} />;
   return <Catalogue stored={set} />;
 }

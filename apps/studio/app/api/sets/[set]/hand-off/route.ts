@@ -1,8 +1,8 @@
-import type { Told } from '../../../../../screens/handoff/made.ts';
+import type { MakeProgress } from '../../../../../screens/handoff/made.ts';
 import { makeHandOff } from '../../../../../screens/handoff/on-server.ts';
 import { soundSet } from '../../../../../store/documents.ts';
 import { store } from '../../../../../store/store.ts';
-import { answer, logTrouble, problem, readChoice, setIdOf } from '../../../request.ts';
+import { answer, logError, problem, readChoice, setIdOf } from '../../../request.ts';
 
 interface Context {
   readonly params: Promise<{ readonly set: string }>;
@@ -24,13 +24,13 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({
       async start(controller) {
-        const tell = (told: Told): void => {
+        const tell = (told: MakeProgress): void => {
           if (!request.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(told)}\n`));
         };
         try {
           await makeHandOff(document, choice, tell, request.signal);
         } catch (error) {
-          logTrouble('make a hand-off', error);
+          logError('make a hand-off', error);
           tell({ problem: 'The hand-off could not be made. Try again.' });
         }
         if (!request.signal.aborted) controller.close();

@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import '../../../../../screens/desk.css';
 import { DeskFor } from '../../../../../screens/desk/desks.tsx';
-import { isTrouble } from '../../../../../store/trouble.ts';
-import { Trouble } from '../../../../open.tsx';
+import { isStoreError } from '../../../../../store/store-error.ts';
+import { StoreErrorMessage } from '../../../../read-from-store.tsx';
 import { readSet } from '../../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
@@ -15,7 +15,7 @@ interface Props {
 async function load({ params }: Props) {
   const { set: setId, field: fieldId } = await params;
   const set = await readSet(setId);
-  if (isTrouble(set)) return set;
+  if (isStoreError(set)) return set;
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   return set && field ? { set, field } : undefined;
 }
@@ -28,7 +28,7 @@ export async function generateMetadata(props: Props): Promise<Metadata> {
 export default async function DeskPage(props: Props) {
   const found = await load(props);
   if (!found) notFound();
-  if (isTrouble(found)) return <Trouble message={found.message} />;
+  if (isStoreError(found)) return <StoreErrorMessage message={found.message} />;
   const { set, field } = found;
   return <DeskFor key={`${set.id}/${field.id}`} kind={field.kind} stored={set} fieldId={field.id} />;
 }

@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { formOf } from '../../../../../model/form-edits.ts';
 import { FormSheet } from '../../../../../screens/form/form-sheet.tsx';
-import { isTrouble } from '../../../../../store/trouble.ts';
-import { Trouble } from '../../../../open.tsx';
+import { isStoreError } from '../../../../../store/store-error.ts';
+import { StoreErrorMessage } from '../../../../read-from-store.tsx';
 import { readSet } from '../../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
@@ -15,7 +15,7 @@ interface Props {
 async function load({ params }: Props) {
   const { set: setId, form: formId } = await params;
   const set = await readSet(setId);
-  if (isTrouble(set)) return set;
+  if (isStoreError(set)) return set;
   const form = set && formOf(set.document, formId);
   return set && form ? { set, form } : undefined;
 }
@@ -28,6 +28,6 @@ export async function generateMetadata(props: Props): Promise<Metadata> {
 export default async function FormPage(props: Props) {
   const found = await load(props);
   if (!found) notFound();
-  if (isTrouble(found)) return <Trouble message={found.message} />;
+  if (isStoreError(found)) return <StoreErrorMessage message={found.message} />;
   return <FormSheet key={found.form.id} stored={found.set} formId={found.form.id} />;
 }

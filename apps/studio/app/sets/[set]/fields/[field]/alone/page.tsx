@@ -1,13 +1,13 @@
 import { compileField } from '@arbeit/engine/document';
-import { closed } from '@arbeit/engine/field';
+import { dehydrate } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { languages } from '@arbeit/engine/rules';
 import { isDate } from '@arbeit/engine/values';
 import { notFound } from 'next/navigation';
 import { todayIn } from '../../../../../../model/clock.ts';
 import { FieldAlone } from '../../../../../../screens/desk/field-alone.tsx';
-import { isTrouble } from '../../../../../../store/trouble.ts';
-import { Trouble } from '../../../../../open.tsx';
+import { isStoreError } from '../../../../../../store/store-error.ts';
+import { StoreErrorMessage } from '../../../../../read-from-store.tsx';
 import { readSet } from '../../../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
@@ -22,9 +22,9 @@ export default async function AlonePage({ params, searchParams }: Props) {
   const { today } = await searchParams;
   const { set: setId, field: fieldId } = await params;
   const set = await readSet(setId);
-  if (isTrouble(set)) return <Trouble message={set.message} />;
+  if (isStoreError(set)) return <StoreErrorMessage message={set.message} />;
   const field = set?.document.fields.find((candidate) => candidate.id === fieldId);
   if (!set || !field) notFound();
   const compiled = compileField(field, set.document, kinds, languages);
-  return <FieldAlone today={isDate(today ?? '') ? today : todayIn(set.id)} field={closed(compiled)} />;
+  return <FieldAlone today={isDate(today ?? '') ? today : todayIn(set.id)} field={dehydrate(compiled)} />;
 }

@@ -1,13 +1,13 @@
 import { compile } from '@arbeit/engine/document';
-import { closed } from '@arbeit/engine/field';
+import { dehydrate } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { isDate } from '@arbeit/engine/values';
 import { notFound } from 'next/navigation';
 import { todayIn } from '../../../../../../model/clock.ts';
 import { sectionsOf } from '../../../../../../model/form-edits.ts';
 import { FormAlone } from '../../../../../../screens/form/form-alone.tsx';
-import { isTrouble } from '../../../../../../store/trouble.ts';
-import { Trouble } from '../../../../../open.tsx';
+import { isStoreError } from '../../../../../../store/store-error.ts';
+import { StoreErrorMessage } from '../../../../../read-from-store.tsx';
 import { readSet } from '../../../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
@@ -22,7 +22,7 @@ export default async function FormAlonePage({ params, searchParams }: Props) {
   const { today, ...query } = await searchParams;
   const { set: setId, form: formId } = await params;
   const set = await readSet(setId);
-  if (isTrouble(set)) return <Trouble message={set.message} />;
+  if (isStoreError(set)) return <StoreErrorMessage message={set.message} />;
   const form = set && compile(set.document, kinds).forms.find((candidate) => candidate.id === formId);
   const document = set?.document.forms?.find((candidate) => candidate.id === formId);
   if (!form || !document) notFound();
@@ -42,7 +42,7 @@ export default async function FormAlonePage({ params, searchParams }: Props) {
         unanswered,
         rules,
         sections: sectionsOf(document),
-        fields: form.fields.map((field) => closed(field)),
+        fields: form.fields.map((field) => dehydrate(field)),
       }}
       prefill={prefill}
     />

@@ -1,0 +1,37 @@
+import type { ReactNode } from 'react';
+import type { Database } from '../store/database.ts';
+import { store } from '../store/store.ts';
+import { isStoreError, StoreError } from '../store/store-error.ts';
+import { HydrationMarker } from '../ui/hydration-marker.tsx';
+import { logError } from './api/request.ts';
+
+/** Reads for a page; what keeps the store from answering is told on it, in words. */
+export async function readFromStore<T>(
+  what: string,
+  work: (db: Database) => Promise<T>,
+): Promise<T | StoreError> {
+  try {
+    return await (await store()).read(work);
+  } catch (error) {
+    logError(what, error);
+    return isStoreError(error) ? error : new StoreError('The store did not answer. Try again.', error);
+  }
+}
+
+/** A page in place of the one that cannot be shown now. */
+export function StoreErrorMessage({ message }: { readonly message: string }): ReactNode {
+  return (
+    <main className="mx-auto max-w-xl px-6 py-24">
+      <h1 className="text-2xl">The store does not answer.</h1>
+      <p className="mt-2" role="alert">
+        {message}
+      </p>
+      <form className="mt-6">
+        <button type="submit" className="word-button">
+          Try again
+        </button>
+      </form>
+      <HydrationMarker />
+    </main>
+  );
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import { Counter as BareCounter, PartLabels as BareLabels, type Field } from '@arbeit/react';
+import type { ComponentType } from 'react';
+import { Calendar } from '../ui/calendar.tsx';
+import { CodeSender } from './code-sender.tsx';
+import { RegionPicker } from './region-picker.tsx';
+
+/** What stands around the line of a kind. Most have nothing of it. */
+interface Adornments {
+  readonly Before?: ComponentType<{ readonly field: Field }>;
+  /** `today` is the clock it goes by, the device's own where it is left out. */
+  readonly Behind?: ComponentType<{ readonly field: Field; readonly today: string | undefined }>;
+  readonly Beneath?: ComponentType<{ readonly field: Field }>;
+  /** On the desk alone: a stand-in for what the kind works with outside. */
+  readonly StandIn?: ComponentType<{ readonly field: Field; readonly onAnswer: (problem: string) => void }>;
+}
+
+const labels = {
+  root: 'flex gap-3 text-sm',
+  part: 'caption border-b border-dotted border-line hover:text-oxide',
+};
+const PartLabels = ({ field }: { readonly field: Field }) => <BareLabels field={field} dress={labels} />;
+/** Minutes without hours: passing the hours by, as their unit would. */
+const DurationLabels = ({ field }: { readonly field: Field }) => (
+  <BareLabels field={field} dress={labels} passing=":" />
+);
+
+const counter = {
+  root: 'value min-w-8 text-right text-sm text-faint data-full:text-marigold',
+  said: 'sr-only',
+};
+const Counter = ({ field }: { readonly field: Field }) => <BareCounter field={field} dress={counter} />;
+
+const adornments: Readonly<Record<string, Adornments>> = {
+  phone: { Before: RegionPicker },
+  text: { Behind: Counter },
+  date: { Behind: Calendar, Beneath: PartLabels },
+  time: { Beneath: PartLabels },
+  duration: { Beneath: DurationLabels },
+  'one-time-code': { StandIn: CodeSender },
+};
+
+const bare: Adornments = {};
+
+export const adornmentsOf = (field: Field): Adornments => adornments[field.store.field.plan.kind] ?? bare;

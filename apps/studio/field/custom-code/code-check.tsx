@@ -1,0 +1,106 @@
+'use client';
+
+import type { CheckDocument } from '@arbeit/engine/document';
+import { problemWithCheck } from '@arbeit/engine/document';
+import type { HydratedField } from '@arbeit/engine/field';
+import type { Definition } from '@arbeit/engine/kinds';
+import type { CodeOutcome } from '@arbeit/engine/rules';
+import { useMemo } from 'react';
+import { CodeEditor, type Mistake, type Offer } from './code-editor.tsx';
+import { runnerInPage, useAnswers } from './use-custom-code.ts';
+import { useCodeDraft } from './use-draft.ts';
+
+/** A kind that forbids nothing. */
+const anyKind: Definition = { name: 'field', options: {}, plan: () => ({ kind: '' }) };
+
+type Custom = Extract<CheckDocument, { type: 'custom' }>;
+
+/** What every check is given; the values of other fields come with their names. */
+const given: readonly Offer[] = [
+  { label: 'value', detail: 'the typed value' },
+  { label: 'raw', detail: 'the raw value' },
+  { label: 'values', detail: 'typed values of the fields named' },
+  { label: 'today', detail: 'the day, ISO 8601' },
+  { label: 'code', detail: 'answer: what is wrong, one word' },
+  { label: 'data', detail: 'answer: for the message, by name' },
+  { label: 'facts', detail: 'answer: found out beside it, by name' },
+  { label: 'open', detail: 'answer: it could yet come right' },
+];
+
+/**
+ * The developer's own code, tried on the finished sample of the field while it is written. What cannot be saved, since it has no one function to
+ * call, stays in the editor and says so.
+ */
+export function CodeCheck({
+  compiled,
+  check,
+  onChange,
+}: {
+  readonly compiled: HydratedField;
+  readonly check: Custom;
+  readonly onChange: (check: CheckDocument) => void;
+}) {
+  const [draft, setDraft] = useCodeDraft(check.code);
+  const problem = problemWithCheck(anyKind, { ...check, code: draft })[0];
+  const outcome = useTried(compiled, draft);
+  const mistakes = useMemo<readonly Mistake[]>(() => {
+    if (!outcome || !('broken' in outcome)) return [];
+    return [{ line: outcome.line ?? 1, message: outcome.broken }];
+  }, [outcome]);
+  const offers = useMemo(
+    () => [
+      ...given,
+      ...(check.with ?? []).map((name) => ({ label: `values.${name}`, detail: 'a typed value, or null' })),
+    ],
+    [check.with],
+  );
+  return (
+    <div className="w-full space-y-1">
+      <CodeEditor
+        label="Code of the check"
+        code={draft}
+        offers={offers}
+        mistakes={mistakes}
+        onChange={(code) => {
+          setDraft(code);
+          if (code !== check.code && problemWithCheck(anyKind, { ...check, code }).length === 0)
+            onChange({ ...check, code });
+        }}
+      />
+      <p role="status" className="min-h-6 text-sm">
+        {problem ? (
+          <span className="text-brick">Not saved: {problem}</span>
+        ) : outcome === undefined ? (
+          <span className="text-faint">Being tried…</span>
+        ) : 'undecided' in outcome ? (
+          <span className="text-marigold">{outcome.undecided}</span>
+        ) : 'broken' in outcome ? (
+          <span className="text-brick">
+            {outcome.line === undefined ? '' : `Line ${outcome.line}: `}
+            {outcome.broken}
+          </span>
+        ) : (
+          <span className="text-faint">
+            Of the sample it says{' '}
+            {outcome.answer === undefined || outcome.answer === null ? (
+              'nothing: it passes'
+            ) : (
+              <code className="value">{JSON.stringify(outcome.answer)}</code>
+            )}
+            .
+          </span>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** What the code comes to for the value in the field's placeholder or, without one, an empty text: enough to see it run. */
+function useTried(compiled: HydratedField, code: string): CodeOutcome | undefined {
+  const { check } = runnerInPage();
+  const { kind, plan } = compiled;
+  const { body } = kind.parse(plan, compiled.placeholder);
+  const input = { value: kind.value(plan, body) ?? '', raw: kind.raw(plan, body), values: {}, today: '' };
+  useAnswers(true);
+  return check(code, input);
+}

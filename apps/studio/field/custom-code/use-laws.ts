@@ -1,0 +1,74 @@
+'use client';
+
+import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import { type Counterexample, together } from '@arbeit/engine/proof';
+import { useEffect, useRef, useState } from 'react';
+import { useThread } from '../../workers/trials/threads.ts';
+
+/** So many events: enough to find what a shape may not do, over before one looks up. */
+const events = 4000;
+/** So long nothing has to have been written, and the thread may say nothing, in milliseconds. */
+const calm = 500;
+const patience = 8000;
+
+interface Known {
+  readonly is: 'under way' | 'done' | 'failed';
+  readonly events: number;
+  readonly found: readonly Counterexample[];
+  readonly problem: string;
+}
+
+const nothing: Known = { is: 'under way', events: 0, found: [], problem: '' };
+
+/** Whether the laws of a field hold, asked in a thread of its own whenever its definition has changed; what never comes back is ended. */
+export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'locale' | 'classes'>): Known {
+  const [known, setKnown] = useState(nothing);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const { ask, stop } = useThread((answered) => {
+    clearTimeout(timer.current);
+    if (answered.is === 'failed') setKnown((now) => ({ ...now, is: 'failed', problem: answered.why }));
+    if (answered.is !== 'audited') return;
+    const found = answered.steps.flatMap((step) => step.found ?? []);
+    const more = answered.steps.reduce((sum, step) => sum + step.events, 0);
+    setKnown((now) => ({
+      is: answered.done ? 'done' : 'under way',
+      events: now.events + more,
+      found: together([...now.found, ...found]),
+      problem: '',
+    }));
+    if (!answered.done) timer.current = setTimeout(giveUp, patience);
+  });
+  const giveUp = (): void => {
+    stop();
+    setKnown((now) => ({
+      ...now,
+      is: 'failed',
+      problem:
+        'It kept the engine busy for too long and was ended: look for a search through a list or a text without a bound.',
+    }));
+  };
+  const { locale, classes } = set;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked anew with a definition, not with a thread
+  useEffect(() => {
+    // What is still found is about the code before.
+    stop();
+    setKnown(nothing);
+    const document: SetDocument = {
+      arbeit: 2,
+      title: definition.label,
+      locale,
+      ...(classes ? { classes } : {}),
+      fields: [{ ...definition, rules: [] } as FieldDocument],
+    };
+    const wanted = { seed: 1, events, today: '', first: 0, every: 1 };
+    const soon = setTimeout(() => {
+      ask({ do: 'audit', document, wanted });
+      timer.current = setTimeout(giveUp, patience);
+    }, calm);
+    return () => {
+      clearTimeout(soon);
+      clearTimeout(timer.current);
+    };
+  }, [definition, locale, classes, ask, stop]);
+  return known;
+}

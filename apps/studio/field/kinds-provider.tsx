@@ -1,0 +1,50 @@
+'use client';
+
+import type { KindTable } from '@arbeit/engine/kinds';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+
+/** The kinds a page carries: all of them on the shelf, on a desk only the one that is defined there. */
+const AtHand = createContext<KindTable>({});
+/** Fetches a kind the page does not carry. */
+const Fetching = createContext<(kind: string) => void>(() => undefined);
+
+/** Gives a page its kinds; `fetch` brings one more, for a field that is turned into another kind. */
+export function KindsProvider({
+  value,
+  fetch,
+  children,
+}: {
+  readonly value: KindTable;
+  readonly fetch?: (kind: string) => Promise<KindTable>;
+  readonly children: ReactNode;
+}) {
+  const [more, setMore] = useState<KindTable>({});
+  const all = useMemo(() => ({ ...more, ...value }), [more, value]);
+  const bring = useMemo(
+    () => (kind: string) => {
+      // One that cannot be fetched is asked for again with the next change.
+      fetch?.(kind).then(
+        (brought) => setMore((had) => ({ ...had, ...brought })),
+        () => undefined,
+      );
+    },
+    [fetch],
+  );
+  return (
+    <AtHand value={all}>
+      <Fetching value={bring}>{children}</Fetching>
+    </AtHand>
+  );
+}
+
+export const useKinds = (): KindTable => useContext(AtHand);
+
+/** Whether a kind is at hand; one that is not is fetched. */
+export function useKind(kind: string): boolean {
+  const isHere = Object.hasOwn(useKinds(), kind);
+  const bring = useContext(Fetching);
+  useEffect(() => {
+    if (!isHere) bring(kind);
+  }, [isHere, bring, kind]);
+  return isHere;
+}

@@ -1,0 +1,34 @@
+'use client';
+
+import type { FieldDocument } from '@arbeit/engine/document';
+import { memo } from 'react';
+import { deferred } from '../../ui/later.tsx';
+import { appearanceInWords } from './appearance-words.ts';
+import type { Change } from './definition-band.tsx';
+import { FoldedLine } from './folded-line.tsx';
+
+const LookEditor = deferred(() =>
+  import('./appearance-editor.tsx').then((editor) => editor.AppearanceEditor),
+);
+
+/** How the field is drawn where it is taken home, on one line; opened, an option a row. Seen by “As handed off” above the field. */
+export const AppearanceSection = memo(function TheLook({
+  definition,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly onChange: Change;
+}) {
+  return (
+    <div className="mt-1">
+      <FoldedLine
+        name="How it looks"
+        caption="Handed off it looks"
+        said={appearanceInWords(definition.look)}
+        opens="the look"
+      >
+        {() => <LookEditor definition={definition} onChange={onChange} />}
+      </FoldedLine>
+    </div>
+  );
+});

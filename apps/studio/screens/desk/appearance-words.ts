@@ -1,0 +1,33 @@
+import type { FieldDocument } from '@arbeit/engine/document';
+
+export type Appearance = NonNullable<FieldDocument['look']>;
+
+export const labels = { above: 'above', beside: 'beside it', inside: 'inside, moving away' } as const;
+export const sizes = { small: 'small', medium: 'medium', large: 'large' } as const;
+
+/** How a field looks, in words. */
+export function appearanceInWords(look: Appearance = {}): string {
+  const { label, size, before, behind, width, icon } = look;
+  const said = [
+    ...(label && label !== 'above' ? [`label ${labels[label]}`] : []),
+    ...(size && size !== 'medium' ? [sizes[size]] : []),
+    ...(width ? [`${width} characters wide`] : []),
+    ...(icon ? ['with an icon'] : []),
+    ...(before ? [`“${before}” before it`] : []),
+    ...(behind ? [`“${behind}” behind it`] : []),
+  ];
+  return said.join(', ') || 'as most fields do';
+}
+
+/** The definition with one option of its look as given; what is usual, and what is empty, is left out. */
+export function withAppearance<K extends keyof Appearance>(
+  field: FieldDocument,
+  name: K,
+  value: Appearance[K] | undefined,
+): FieldDocument {
+  const isUsual = value === undefined || value === '' || value === 'above' || value === 'medium';
+  const { [name]: _, ...rest } = field.look ?? {};
+  const look = isUsual ? rest : { ...rest, [name]: value };
+  const { look: __, ...bare } = field;
+  return (Object.keys(look).length ? { ...bare, look } : bare) as FieldDocument;
+}

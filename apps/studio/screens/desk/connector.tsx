@@ -1,0 +1,56 @@
+'use client';
+
+import { type RefObject, useLayoutEffect, useState } from 'react';
+
+interface Line {
+  readonly from: readonly [x: number, y: number];
+  readonly to: readonly [x: number, y: number];
+}
+
+/** A thin rule from the message line to the note of the rule that speaks, inside an element that holds both. */
+export function Connector({
+  inside,
+  rule,
+}: {
+  readonly inside: RefObject<HTMLElement | null>;
+  /** The rule that speaks now; `undefined` while none does. */
+  readonly rule: string | undefined;
+}) {
+  const [line, setLine] = useState<Line | null>(null);
+  useLayoutEffect(() => {
+    const root = inside.current;
+    const measure = () => {
+      const message = root?.querySelector('[data-tie="message"]')?.getBoundingClientRect();
+      const note = root?.querySelector('[data-tie="note"]')?.getBoundingClientRect();
+      // Under each other, as on a phone, nothing need be tied.
+      if (!root || !rule || !message || !note || note.left < message.right) {
+        setLine(null);
+        return;
+      }
+      const { left, top } = root.getBoundingClientRect();
+      setLine({
+        from: [message.right - left, message.top - top + 13],
+        to: [note.left - left, note.top - top + note.height / 2],
+      });
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    if (root) for (const part of [root, ...root.querySelectorAll('[data-tie]')]) observer.observe(part);
+    return () => observer.disconnect();
+  }, [inside, rule]);
+  if (!line) return null;
+  const [x, y] = line.from;
+  const [toX, toY] = line.to;
+  const bend = toX - 12;
+  return (
+    <svg aria-hidden="true" className="pointer-events-none absolute inset-0 h-full w-full overflow-visible">
+      <path
+        d={`M ${x} ${y} H ${bend} V ${toY} H ${toX}`}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1"
+        className="text-line"
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,110 @@
+'use client';
+
+import type { FieldDocument } from '@arbeit/engine/document';
+import { kindIn } from '@arbeit/engine/kinds';
+import { memo, useId } from 'react';
+import { useKinds } from '../../field/kinds-provider.tsx';
+import { withAttribute } from '../../model/edits.ts';
+import { Help } from '../../ui/help.tsx';
+import { attributes, type BrowserAttribute, tokenWords } from './attributes.ts';
+import type { Change } from './definition-band.tsx';
+import { FoldedLine } from './folded-line.tsx';
+
+/** Attributes that are on or off are told so; one that is simply there needs no value. */
+const switched: Readonly<Record<string, string>> = { true: 'on', false: 'off' };
+
+/**
+ * What the browser is told of the field, on one line; opened, one attribute a row with what the kind sets by itself. Drawn again only
+ * when the definition changes.
+ */
+export const InputAttributes = memo(function ToldBrowser({
+  definition,
+  onChange,
+}: {
+  readonly definition: FieldDocument;
+  readonly onChange: Change;
+}) {
+  const { define } = kindIn(useKinds(), definition.kind);
+  const own = define.attributes?.(definition.entry as never) ?? {};
+  const html = definition.html ?? {};
+  const said = attributes.flatMap(({ name, short }) => {
+    const value = html[name] ?? own[name];
+    return value === undefined || value === false
+      ? []
+      : [value === true ? short : `${short} ${switched[value] ?? value}`];
+  });
+  return (
+    <div className="mt-3">
+      <FoldedLine
+        name="What the browser is told"
+        caption="The browser is told"
+        said={said.join(' · ') || 'nothing of its own'}
+        isValue
+        help={
+          <Help about="what the browser is told">
+            <p>
+              The keyboard a phone raises, what the browser may fill in, how it treats capitals. A kind sets
+              what suits it; what you set here goes before that.
+            </p>
+          </Help>
+        }
+      >
+        {() =>
+          attributes.map((attribute) => (
+            <Row
+              key={attribute.name}
+              attribute={attribute}
+              value={html[attribute.name]}
+              own={own[attribute.name]}
+              onChange={(value) =>
+                onChange((f) => withAttribute(f, attribute.name, value), `html ${attribute.name}`)
+              }
+            />
+          ))
+        }
+      </FoldedLine>
+    </div>
+  );
+});
+
+function Row({
+  attribute,
+  value,
+  own,
+  onChange,
+}: {
+  readonly attribute: BrowserAttribute;
+  readonly value: string | boolean | undefined;
+  /** What the kind sets by itself. */
+  readonly own: string | undefined;
+  readonly onChange: (value: string | boolean | undefined) => void;
+}) {
+  const id = useId();
+  const { name, label, values } = attribute;
+  const set = typeof value === 'string' ? value : value === true ? 'yes' : '';
+  return (
+    <div className="grid grid-cols-[9rem_minmax(0,1fr)] items-baseline gap-x-3 border-b py-1">
+      <label htmlFor={id}>
+        {label} <span className="value block text-xs text-faint">{name}</span>
+      </label>
+      <select
+        id={id}
+        className="entry"
+        value={set}
+        onChange={(event) => onChange(values === 'yes' ? event.target.value === 'yes' : event.target.value)}
+      >
+        <option value="">{own === undefined ? 'not said' : `${own}, as the kind sets it`}</option>
+        {values === 'yes' ? (
+          <option value="yes">yes</option>
+        ) : (
+          // What a document made elsewhere says stands as it is beside these.
+          [...new Set([...values, ...(set && !values.includes(set) ? [set] : [])])].map((one) => (
+            <option key={one} value={one}>
+              {tokenWords[one] ? `${one}: ${tokenWords[one]}` : one}
+            </option>
+          ))
+        )}
+      </select>
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+'use client';
+
+import { type RefObject, useLayoutEffect, useState } from 'react';
+
+/** Two fields that depend on each other, and by what. */
+export interface ComparedFields {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  /** A rule that reads both, or a condition: the second counts only while the first says so. */
+  readonly by: 'rule' | 'condition';
+  readonly verdict: 'pass' | 'open' | 'fail';
+}
+
+interface Path {
+  readonly link: ComparedFields;
+  readonly d: string;
+}
+
+const inks = { pass: 'text-oxide', open: 'text-marigold', fail: 'text-brick' } as const;
+
+/** Links between fields, drawn inside an element that holds them all. */
+export function AllComparedFields({
+  inside,
+  links,
+}: {
+  readonly inside: RefObject<HTMLElement | null>;
+  readonly links: readonly ComparedFields[];
+}) {
+  const [paths, setPaths] = useState<readonly Path[]>([]);
+  useLayoutEffect(() => {
+    const root = inside.current;
+    if (!root) return;
+    const measure = () => {
+      const base = root.getBoundingClientRect();
+      const boxOf = (id: string) => {
+        const field = root.querySelector(`[data-field="${CSS.escape(id)}"]`);
+        const box = field?.getBoundingClientRect();
+        return box && { left: box.left - base.left, right: box.right - base.left, top: box.top - base.top };
+      };
+      const next = links.flatMap((link, i): Path[] => {
+        const from = boxOf(link.from);
+        const to = boxOf(link.to);
+        if (!from || !to) return [];
+        // At the height of the labels; several beside each other do not fall on one line.
+        const shift = (i % 4) * 4;
+        const [y, toY] = [from.top + 12 + shift, to.top + 12 + shift];
+        if (Math.abs(y - toY) < 8) {
+          const [a, b] = from.left < to.left ? [from.right, to.left] : [to.right, from.left];
+          return [{ link, d: `M ${a + 3} ${y} H ${b - 3}` }];
+        }
+        const gutter = Math.min(from.left, to.left) - 10 - shift;
+        return [{ link, d: `M ${from.left - 4} ${y} H ${gutter} V ${toY} H ${to.left - 4}` }];
+      });
+      setPaths((had) => (JSON.stringify(had) === JSON.stringify(next) ? had : next));
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(root);
+    for (const field of root.querySelectorAll('[data-field]')) observer.observe(field);
+    return () => observer.disconnect();
+  }, [inside, links]);
+  return (
+    <svg aria-hidden="true" className="pointer-events-none absolute inset-0 h-full w-full overflow-visible">
+      {paths.map(({ link, d }) => (
+        <path
+          key={link.id}
+          d={d}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="1.5"
+          strokeDasharray={link.by === 'condition' ? '3 3' : undefined}
+          className={inks[link.verdict]}
+        />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,147 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { type SourceFormat, sourceFormatOf } from '@arbeit/handoff/import';
+import { useState } from 'react';
+import { type ImportedDocument, importDocument } from '../../model/import-document.ts';
+import { problemIn } from '../../model/other-sets.ts';
+import { Choices } from '../../ui/choices.tsx';
+import { Dialog } from '../../ui/dialog.tsx';
+import { Labelled } from '../../ui/labelled.tsx';
+import { ImportPreviewPane } from './import-preview-pane.tsx';
+
+/** What a text can be read as. */
+const sorts: Readonly<Record<SourceFormat, string>> = {
+  document: 'A document',
+  html: 'An HTML form',
+  schema: 'A JSON Schema',
+  table: 'A table',
+};
+
+/** The most faults laid out at once. */
+const mostFaults = 50;
+
+/**
+ * A document handed in: as a file, pasted, or dropped on the shelf. A broken one shows what is wrong with it by place, and what is sound in
+ * it can be taken all the same.
+ */
+export function ImportDialog({
+  text: given,
+  onClose,
+  onTaken,
+}: {
+  /** What was dropped, where something was. */
+  readonly text: string;
+  readonly onClose: () => void;
+  /** A set was made of it. */
+  readonly onTaken: (id: string) => void;
+}) {
+  const [text, setText] = useState(given);
+  const [said, setSaid] = useState('');
+  const [chosen, setSort] = useState<SourceFormat>();
+  const sort = chosen ?? sourceFormatOf(text);
+  const isEmpty = !text.trim();
+  const taken = !isEmpty && sort === 'document' ? importDocument(text) : null;
+  const make = async (document: SetDocument) => {
+    const response = await fetch('/api/sets', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ document }),
+    }).catch(() => undefined);
+    setSaid(await problemIn(response));
+    if (response?.ok) onTaken(((await response.json()) as { id: string }).id);
+  };
+  return (
+    <Dialog title="Take something in" isWide onClose={onClose}>
+      <div className="flex flex-wrap items-end gap-4">
+        <Labelled label="A file: a document, an HTML form, a JSON Schema or a table">
+          {(id) => (
+            <input
+              id={id}
+              type="file"
+              accept=".json,.html,.htm,.csv,.tsv,.txt,application/json,text/html,text/csv"
+              className="block py-1"
+              onChange={async (event) => {
+                const file = event.target.files?.[0];
+                if (!file) return;
+                setSort(undefined);
+                setText(await file.text());
+              }}
+            />
+          )}
+        </Labelled>
+      </div>
+      <Labelled label="Or its text">
+        {(id) => (
+          <textarea
+            id={id}
+            className="entry value h-32 text-xs"
+            spellCheck={false}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+        )}
+      </Labelled>
+      {!isEmpty && <Choices label="Read as" value={sort} choices={sorts} onChange={setSort} />}
+      <div role="status">{taken && <Found taken={taken} onMake={make} />}</div>
+      {!isEmpty && sort !== 'document' && <ImportPreviewPane text={text} sort={sort} onMake={make} />}
+      <p role="status" className="min-h-6 text-sm text-brick">
+        {said}
+      </p>
+    </Dialog>
+  );
+}
+
+function Found({
+  taken,
+  onMake,
+}: {
+  readonly taken: ImportedDocument;
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const { document, faults, fields, title, locale, classes } = taken;
+  const words = `${fields.length} ${fields.length === 1 ? 'field' : 'fields'}`;
+  if (document)
+    return (
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        “{title}” is sound: {words}.
+        <button type="button" className="solid-button" onClick={() => onMake(document)}>
+          Put it on the shelf
+        </button>
+      </p>
+    );
+  return (
+    <>
+      <p>
+        {faults.length === 1 ? 'One thing is' : `${faults.length} things are`} wrong with it. Mend the text
+        above, or take what is sound.
+      </p>
+      <ul className="my-2 max-h-48 overflow-y-auto text-sm">
+        {faults.slice(0, mostFaults).map((fault) => (
+          <li key={`${fault.path} ${fault.message}`} className="border-b py-1">
+            <span className="text-brick">
+              {fault.where}: {fault.message}
+            </span>{' '}
+            <span className="value text-xs text-faint">
+              line {fault.line}, column {fault.column} · {fault.path}
+            </span>
+          </li>
+        ))}
+        {faults.length > mostFaults && <li className="py-1">And {faults.length - mostFaults} more.</li>}
+      </ul>
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        {fields.length
+          ? `Sound by themselves: ${fields.map((f) => f.label || f.id).join(', ')}.`
+          : 'No field in it is sound.'}
+        <button
+          type="button"
+          className="solid-button"
+          disabled={fields.length === 0}
+          onClick={() => onMake({ arbeit: 2, title, locale, fields, ...(classes ? { classes } : {}) })}
+        >
+          Take {words}
+        </button>
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,253 @@
+'use client';
+
+import type { SetDocument } from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import type { Column, Dropped, SourceFormat } from '@arbeit/handoff/import';
+import { useMemo, useState } from 'react';
+import { shapeOf } from '../../model/shape-of.ts';
+import { Choices } from '../../ui/choices.tsx';
+import { Labelled } from '../../ui/labelled.tsx';
+import { localeName, locales } from '../../ui/locales.ts';
+import {
+  type ImportPreview,
+  previewImport,
+  setOfColumns,
+  type TableAnswers,
+  wantedOf,
+} from './import-preview.ts';
+import '../../ui/table.css';
+
+/** The most that is laid out at once. */
+const mostShown = 200;
+
+/** What came of an HTML form, a JSON Schema or a table: fields to be confirmed, and what could not be carried over. */
+export function ImportPreviewPane({
+  text,
+  sort,
+  onMake,
+}: {
+  readonly text: string;
+  readonly sort: Exclude<SourceFormat, 'document'>;
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const [said, setSaid] = useState<TableAnswers>({});
+  const brought = useMemo<ImportPreview>(() => previewImport(text, sort, said), [text, sort, said]);
+  switch (brought.is) {
+    case 'nothing':
+      return <p className="text-brick">{brought.why}</p>;
+    case 'set':
+      return <FieldsOf key={text} brought={brought} onMake={onMake} />;
+    case 'columns':
+      return (
+        <>
+          <div className="flex flex-wrap items-end gap-x-6">
+            <Choices
+              label="The names stand"
+              value={brought.names}
+              choices={{ above: 'Names above the columns', before: 'Names before the rows' }}
+              onChange={(names) => setSaid({ ...said, names })}
+            />
+            <Labelled label="The cells are written as in">
+              {(id) => (
+                <select
+                  id={id}
+                  className="entry w-auto"
+                  value={brought.locale}
+                  onChange={({ target }) => setSaid({ ...said, locale: target.value })}
+                >
+                  {locales.map((tag) => (
+                    <option key={tag} value={tag}>
+                      {localeName(tag)}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Labelled>
+          </div>
+          <Columns
+            key={`${brought.names} ${brought.locale} ${text}`}
+            columns={brought.columns}
+            locale={brought.locale}
+            onMake={onMake}
+          />
+        </>
+      );
+  }
+}
+
+const toggled = (wanted: ReadonlySet<string>, one: string): ReadonlySet<string> => {
+  const next = new Set(wanted);
+  if (!next.delete(one)) next.add(one);
+  return next;
+};
+
+function FieldsOf({
+  brought: { set, lost },
+  onMake,
+}: {
+  readonly brought: Extract<ImportPreview, { is: 'set' }>;
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const [wanted, setWanted] = useState<ReadonlySet<string>>(new Set(set.fields.map(({ id }) => id)));
+  return (
+    <>
+      <div className="max-h-72 overflow-y-auto">
+        <table className="table table-fixed">
+          <colgroup>
+            <col className="w-[33%] sm:w-[28%]" />
+            <col className="w-[21%] sm:w-[18%]" />
+            <col className="w-[31%] sm:w-[44%]" />
+            <col className="w-[15%] sm:w-[10%]" />
+          </colgroup>
+          <thead>
+            <tr>
+              <th scope="col">Field</th>
+              <th scope="col">Kind</th>
+              <th scope="col">Shape</th>
+              <th scope="col">Rules</th>
+            </tr>
+          </thead>
+          <tbody>
+            {set.fields.slice(0, mostShown).map((field) => (
+              <tr key={field.id}>
+                <th scope="row" className="font-normal">
+                  <Tick
+                    label={field.label}
+                    isOn={wanted.has(field.id)}
+                    onTick={() => setWanted(toggled(wanted, field.id))}
+                  />
+                </th>
+                <td>{kinds[field.kind].define.name}</td>
+                <td className="value text-sm">{shapeOf(field, set, kinds)}</td>
+                <td>{field.rules?.length ?? 0}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <LostList lost={lost} />
+      <Make count={wanted.size} onMake={() => onMake(wantedOf(set, wanted))} />
+    </>
+  );
+}
+
+function Tick({
+  label,
+  isOn,
+  onTick,
+}: {
+  readonly label: string;
+  readonly isOn: boolean;
+  readonly onTick: () => void;
+}) {
+  return (
+    <label className="flex items-baseline gap-2">
+      <input type="checkbox" className="accent-oxide" checked={isOn} onChange={onTick} />
+      <span>{label}</span>
+    </label>
+  );
+}
+
+/** What could not be carried over, by place. */
+function LostList({ lost }: { readonly lost: readonly Dropped[] }) {
+  if (lost.length === 0) return <p className="caption py-2">All of it could be carried over.</p>;
+  return (
+    <>
+      <p className="pt-2">
+        {lost.length === 1 ? 'One thing' : `${lost.length} things`} could not be carried over as they are:
+      </p>
+      <ul className="my-1 max-h-40 overflow-y-auto text-sm">
+        {lost.slice(0, mostShown).map(({ where, why, place }) => (
+          <li key={`${where} ${why} ${place?.line} ${place?.column}`} className="border-b border-rule py-1">
+            {where}: {why}{' '}
+            {place && (
+              <span className="value text-xs text-faint">
+                line {place.line}, column {place.column}
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Columns({
+  columns,
+  locale,
+  onMake,
+}: {
+  readonly columns: readonly Column[];
+  readonly locale: string;
+  readonly onMake: (document: SetDocument) => void;
+}) {
+  const [wanted, setWanted] = useState<ReadonlySet<string>>(new Set(columns.map(({ name }) => name)));
+  const [chosen, setChosen] = useState<ReadonlyMap<string, number>>(new Map());
+  return (
+    <>
+      <div className="max-h-72 overflow-y-auto">
+        {/* What it is taken for may be long: it is cut in its list, and leaves the names their room. */}
+        <table className="table table-fixed">
+          <colgroup>
+            <col className="w-[28%]" />
+            <col className="w-[42%]" />
+            <col className="w-[30%]" />
+          </colgroup>
+          <thead>
+            <tr>
+              <th scope="col">Field</th>
+              <th scope="col">Taken for</th>
+              <th scope="col">Examples</th>
+            </tr>
+          </thead>
+          <tbody>
+            {columns.slice(0, mostShown).map(({ name, guesses, examples }) => (
+              <tr key={name}>
+                <th scope="row" className="font-normal">
+                  <Tick
+                    label={name}
+                    isOn={wanted.has(name)}
+                    onTick={() => setWanted(toggled(wanted, name))}
+                  />
+                </th>
+                <td>
+                  <select
+                    className="entry w-full text-ellipsis"
+                    aria-label={`${name} is`}
+                    value={chosen.get(name) ?? 0}
+                    onChange={({ target }) => setChosen(new Map(chosen).set(name, Number(target.value)))}
+                  >
+                    {guesses.map(({ what }, i) => (
+                      <option key={what} value={i}>
+                        {what}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td className="value text-sm">{shown(examples)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Make
+        count={wanted.size}
+        onMake={() => onMake(setOfColumns({ title: 'Brought in', locale }, columns, chosen, wanted))}
+      />
+    </>
+  );
+}
+
+/** A few examples, as they were. */
+const shown = (examples: readonly string[]): string =>
+  examples.slice(0, 3).join(' · ') + (examples.length > 3 ? ` · and ${examples.length - 3} more` : '');
+
+function Make({ count, onMake }: { readonly count: number; readonly onMake: () => void }) {
+  return (
+    <p className="pt-2">
+      <button type="button" className="solid-button" disabled={count === 0} onClick={onMake}>
+        Put {count} {count === 1 ? 'field' : 'fields'} on the shelf
+      </button>
+    </p>
+  );
+}

@@ -1,0 +1,225 @@
+'use client';
+
+import type { MutantResult, MutantStatus } from '@arbeit/engine/proof';
+import type { Trial } from '@arbeit/engine/tape';
+import { useState } from 'react';
+import { useHasChanged } from '../../model/kept.ts';
+import { addTrials } from '../../model/trial-edits.ts';
+import { nameOf } from '../../model/trial-keys.ts';
+import type { EditedSet } from '../../model/use-set.ts';
+import { Link } from '../../ui/link.tsx';
+import { Mark, type Shape } from '../../ui/mark.tsx';
+import type { MutationRun } from './use-trials.ts';
+
+const fates: Readonly<Record<MutantStatus['is'], string>> = {
+  caught: 'noticed by a trial',
+  missed: 'noticed by none',
+  same: 'changes nothing',
+  unknown: 'no difference found',
+};
+/** In the order they are looked at: what is to be done first. */
+const order = ['missed', 'unknown', 'same', 'caught'] as const;
+
+/** The trials that were found, each once, and are not taken yet. */
+const found = (proven: readonly MutantResult[], taken: ReadonlySet<string>): readonly Trial[] =>
+  proven.flatMap(({ status }) =>
+    status.is === 'missed' && status.isNew && !taken.has(status.trial.tape) ? [status.trial] : [],
+  );
+
+/** The set broken on purpose: which trial notices which break, and a trial for each that none does. */
+export function MutationTests({
+  set,
+  breaking,
+}: {
+  readonly set: EditedSet;
+  readonly breaking: MutationRun;
+}) {
+  const { proven, tried, of, is, problem, about } = breaking;
+  const hasChanged = useHasChanged(about, set.document);
+  const taken = new Set((set.document.trials ?? []).map(({ tape }) => tape));
+  const fresh = found(proven, taken);
+  const take = (trials: readonly Trial[]) => set.edit((d) => addTrials(d, trials).set);
+  const count = (one: MutantStatus['is']): number => proven.filter(({ status }) => status.is === one).length;
+  const targets = [...new Map(proven.map(({ target }) => [`${target.type} ${target.id}`, target])).values()];
+  const said = {
+    'not yet': 'Not tried yet.',
+    'under way': `${tried} of ${of} ways tried…`,
+    stopped: `Stopped after ${tried} of ${of} ways.`,
+    done: `${of} ways tried.`,
+    failed: problem,
+  }[is];
+  return (
+    <section aria-label="Broken on purpose">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
+        <h2 className="font-semibold">Broken on purpose</h2>
+        <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
+          {said}
+        </span>
+        <progress aria-label="Ways tried so far" max={of || 1} value={tried} hidden={is !== 'under way'} />
+        <div className="ml-auto flex flex-wrap gap-x-4">
+          {fresh.length > 0 && (
+            <button type="button" className="word-button" onClick={() => take(fresh)}>
+              Take {fresh.length === 1 ? 'the trial' : `all ${fresh.length} trials`} found
+            </button>
+          )}
+          {is === 'under way' ? (
+            <button type="button" className="word-button" onClick={breaking.stop}>
+              Stop
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="word-button"
+              disabled={set.document.fields.length === 0}
+              onClick={breaking.begin}
+            >
+              {is === 'not yet' ? 'Break it' : 'Break it again'}
+            </button>
+          )}
+        </div>
+      </div>
+      {is === 'not yet' ? (
+        <p className="py-3 text-faint">
+          Every rule is dropped, every limit put off by one, every cell made wider and narrower, and so on: a
+          trial that is worth its name notices. For each way that none notices a short trial is looked for
+          that would.
+        </p>
+      ) : (
+        <>
+          <ul className="fates" aria-label="What came of them">
+            {order.map((one) => (
+              <li key={one}>
+                <FateMark is={one} /> {count(one)} {fates[one]}
+              </li>
+            ))}
+          </ul>
+          {hasChanged && is !== 'under way' && (
+            <p className="caption">The set has been changed since: break it again to see what holds now.</p>
+          )}
+          <ol>
+            {targets.map((target) => (
+              <Target
+                key={`${target.type} ${target.id}`}
+                set={set}
+                target={target}
+                proven={proven.filter(
+                  (one) => one.target.type === target.type && one.target.id === target.id,
+                )}
+                taken={taken}
+                onTake={take}
+              />
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
+  );
+}
+
+const shapes: Readonly<Record<MutantStatus['is'], Shape>> = {
+  caught: 'full',
+  missed: 'barred',
+  unknown: 'half',
+  same: 'dot',
+};
+
+/** One break, by shape: noticed is full, missed is hollow with a bar, half what is not known, a dot what changes nothing. */
+const FateMark = ({ is, title }: { readonly is: MutantStatus['is']; readonly title?: string }) => (
+  <span className="fate" data-fate={is}>
+    <Mark shape={shapes[is]} title={title} size={11} />
+  </span>
+);
+
+/** What came of breaking one field or form: drawn as a strip, and read where somebody asks. */
+function Target({
+  set,
+  target,
+  proven,
+  taken,
+  onTake,
+}: {
+  readonly set: EditedSet;
+  readonly target: MutantResult['target'];
+  readonly proven: readonly MutantResult[];
+  readonly taken: ReadonlySet<string>;
+  readonly onTake: (trials: readonly Trial[]) => void;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const name = nameOf(set.document, target);
+  const missed = proven.filter(({ status }) => status.is === 'missed').length;
+  const id = `fates-${target.type}-${target.id}`;
+  return (
+    <li className="fate-of">
+      <div className="fate-line">
+        <button
+          type="button"
+          className="fold"
+          aria-expanded={isOpen}
+          aria-controls={id}
+          aria-label={`${isOpen ? 'Put away' : 'Open'} what came of breaking ${name}`}
+          onClick={() => setOpen(!isOpen)}
+        >
+          {isOpen ? '▾' : '▸'}
+        </button>
+        <Link href={`/sets/${set.key}/${target.type}s/${target.id}`} className="word-button">
+          {name}
+        </Link>
+        <span className="fate-strip">
+          {proven.map((one) => (
+            <FateMark key={one.id} is={one.status.is} title={`${one.words}: ${fates[one.status.is]}`} />
+          ))}
+        </span>
+        <span className={missed ? 'text-brick' : 'text-faint'}>
+          {missed ? `${missed} of ${proven.length} noticed by none` : `none of ${proven.length} is missed`}
+        </span>
+      </div>
+      <ul id={id} hidden={!isOpen}>
+        {isOpen &&
+          order.flatMap((is) =>
+            proven
+              .filter(({ status }) => status.is === is)
+              .map((one) => <Way key={one.id} one={one} taken={taken} onTake={onTake} />),
+          )}
+      </ul>
+    </li>
+  );
+}
+
+/** One way to break it, and what is known of it; a trial that was found can be taken. */
+function Way({
+  one: { words, status },
+  taken,
+  onTake,
+}: {
+  readonly one: MutantResult;
+  readonly taken: ReadonlySet<string>;
+  readonly onTake: (trials: readonly Trial[]) => void;
+}) {
+  const isTaken = status.is === 'missed' && taken.has(status.trial.tape);
+  return (
+    <li className="way">
+      <FateMark is={status.is} />
+      <div>
+        <p className="first-letter:uppercase">{words}</p>
+        <p className="caption">
+          {status.is === 'caught' && `Noticed by ${status.by}.`}
+          {status.is === 'same' && 'Provably nothing: what it compiles to is the same.'}
+          {status.is === 'unknown' &&
+            `No difference was found in ${status.tries.toLocaleString('en-GB')} tapes.`}
+          {status.is === 'missed' &&
+            !status.isNew &&
+            `${status.trial.name ?? status.trial.id} would notice it as well.`}
+          {isTaken && status.is === 'missed' && status.isNew && 'Taken.'}
+        </p>
+        {status.is === 'missed' && status.isNew && !isTaken && (
+          <>
+            <pre className="value">{status.trial.tape.trim()}</pre>
+            <button type="button" className="word-button" onClick={() => onTake([status.trial])}>
+              Take this trial
+            </button>
+          </>
+        )}
+      </div>
+    </li>
+  );
+}

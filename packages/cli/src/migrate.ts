@@ -1,0 +1,41 @@
+import { writeFileSync } from 'node:fs';
+import { documentVersion } from '@arbeit/engine/document';
+import { migratedText } from '@arbeit/handoff';
+import { load, loadDocument, type Output } from './files.ts';
+
+/**
+ * `arbeit migrate`. Writes each document in the current version into its own file; with `check` it writes nothing.
+ * Returns the exit code: 0 all have the current version, 1 (only with `check`) one has an older version, 2 a file
+ * cannot be read or written.
+ */
+export function migrateDocuments(
+  paths: readonly string[],
+  { check, output }: { readonly check: boolean; readonly output: Output },
+): number {
+  let code = 0;
+  const failed = (next: number): void => {
+    code = Math.max(code, next);
+  };
+  for (const path of paths) {
+    const text = load(path, output);
+    // A document with faults stays as it is: what it means is not certain.
+    if (text === undefined || !loadDocument(path, output)) {
+      failed(2);
+      continue;
+    }
+    const next = migratedText(text);
+    if (next === text) output.out(`${path}: has version ${documentVersion} already`);
+    else if (check) {
+      output.out(`${path}: has an older version`);
+      failed(1);
+    } else
+      try {
+        writeFileSync(path, next);
+        output.out(`${path}: version ${documentVersion}`);
+      } catch (error) {
+        output.err(`${path}: cannot be written (${(error as NodeJS.ErrnoException).code})`);
+        failed(2);
+      }
+  }
+  return code;
+}

@@ -1,0 +1,48 @@
+import { placeOf } from '@arbeit/engine/form';
+import type { FormStore } from './form-store.ts';
+
+/** A control that can say something in a bubble of the browser's (HTML, constraint validation). */
+type Button = HTMLButtonElement | HTMLInputElement;
+
+/** The buttons that say something now, by form. */
+const told = new WeakMap<HTMLFormElement, Button>();
+
+/** The button a form is submitted by, where nobody pressed one (HTML, default button). */
+const defaultButton = (form: HTMLFormElement): Button | undefined =>
+  [...form.elements].find(
+    (one): one is Button => one.matches('[type=submit], [type=image]') || isPlainButton(one),
+  );
+const isPlainButton = (one: Element): boolean => one instanceof HTMLButtonElement && one.type === 'submit';
+
+/**
+ * Says what is wrong with a field that has no control on the page, or none that can take the focus: at the button, for whoever pressed it, and on the
+ * console, for whoever wrote the page. A form that is held back must not be silent.
+ */
+export function reportAtButton(
+  form: HTMLFormElement,
+  submitter: HTMLElement | null,
+  store: Pick<FormStore, 'form' | 'evaluation'>,
+  id: string,
+): void {
+  const { label } = store.form.fields[placeOf(store.form, id)]!;
+  const { shown, problem } = store.evaluation(id);
+  const text = `${label}: ${shown[0]?.message ?? problem}`;
+  console.error(
+    `The form "${store.form.id}" was not submitted: its field "${id}" is wrong, and no control of the name "${id}" on the page can take the focus. Show the field, or leave it out of the form.`,
+  );
+  const pressed =
+    submitter instanceof HTMLButtonElement || submitter instanceof HTMLInputElement ? submitter : undefined;
+  const button = pressed ?? defaultButton(form);
+  if (!button) return;
+  told.set(form, button);
+  button.setCustomValidity(text);
+  button.reportValidity();
+  // The bubble belongs to this press alone.
+  button.addEventListener('blur', () => clearBubble(form), { once: true });
+}
+
+/** Ends what a button says. */
+export function clearBubble(form: HTMLFormElement): void {
+  told.get(form)?.setCustomValidity('');
+  told.delete(form);
+}

@@ -1,0 +1,176 @@
+import type { DocumentFault } from './document-fault.ts';
+import { nearest } from './fault.ts';
+import { most, mostFaults } from './limits.ts';
+
+/** A place in the document under check. Each reader below reports through it and never throws. */
+export class Cursor {
+  constructor(
+    readonly value: unknown,
+    readonly path: string,
+    readonly faults: DocumentFault[],
+  ) {}
+
+  /** Tells a mistake here. */
+  fault(message: string, more: { suggestion?: string | undefined; column?: number } = {}): void {
+    const { suggestion, column } = more;
+    this.faults.push({
+      path: this.path,
+      message,
+      ...(suggestion === undefined ? {} : { suggestion }),
+      ...(column === undefined ? {} : { column }),
+    });
+  }
+
+  /** Whether so many mistakes were told that of the next ones only the number counts: then words for them are no longer looked for. */
+  get isFull(): boolean {
+    return this.faults.length >= mostFaults;
+  }
+
+  /** The known word that was likely meant, to suggest it. */
+  meant(word: string, known: Iterable<string>): string | undefined {
+    return this.isFull ? undefined : nearest(word, known);
+  }
+
+  /** A member, at its own place. */
+  get(key: string): Cursor {
+    return new Cursor((this.value as Record<string, unknown>)[key], pathTo(this.path, key), this.faults);
+  }
+
+  /** Whether a member is there. */
+  has(key: string): boolean {
+    return (this.value as Record<string, unknown>)[key] !== undefined;
+  }
+
+  /** An object with no names but the known ones and all the needed ones. */
+  object(known: readonly string[], needed: readonly string[]): boolean {
+    if (typeof this.value !== 'object' || this.value === null || Array.isArray(this.value)) {
+      this.fault(`Expected an object, found ${nameOf(this.value)}.`);
+      return false;
+    }
+    for (const key of Object.keys(this.value))
+      if (!known.includes(key)) {
+        const meant = this.meant(key, known);
+        new Cursor(undefined, pathTo(this.path, key), this.faults).fault(
+          `Nothing is known as "${key}" here: expected ${list(known)}.`,
+          { suggestion: meant },
+        );
+      }
+    for (const key of needed) if (!this.has(key)) this.get(key).fault(`"${key}" is missing.`);
+    return true;
+  }
+
+  /** A text of at most so many characters; anything else is told, and then there is none. */
+  string(longest: number = most.characters): string | undefined {
+    const { value } = this;
+    if (typeof value !== 'string') {
+      this.fault(`Expected a text in quotes, found ${nameOf(value)}.`);
+      return undefined;
+    }
+    if (!isLonger(value, longest)) return value;
+    this.fault(`This text is too long. The maximum is ${count(longest)} characters.`);
+    return undefined;
+  }
+
+  /** A text that is not blank. */
+  filled(longest?: number): string | undefined {
+    const text = this.string(longest);
+    if (text?.trim() === '') this.fault('Expected a text that is not empty.');
+    return text || undefined;
+  }
+
+  /** A whole number. */
+  whole(): number | undefined {
+    if (typeof this.value === 'number' && Number.isInteger(this.value) && this.value >= 0) return this.value;
+    this.fault(`Expected a whole number from 0, found ${nameOf(this.value)}.`);
+    return undefined;
+  }
+
+  /** A whole number from one to another, both included. */
+  wholeFrom(low: number, high: number): number | undefined {
+    const { value } = this;
+    if (typeof value === 'number' && Number.isInteger(value) && value >= low && value <= high) return value;
+    this.fault(`Expected a whole number from ${low} to ${high}, found ${nameOf(value)}.`);
+    return undefined;
+  }
+
+  /** The member of that name, where there is one, is true or false. */
+  yesNo(key: string): void {
+    if (this.has(key) && typeof this.get(key).value !== 'boolean')
+      this.get(key).fault(`Expected true or false, found ${nameOf(this.get(key).value)}.`);
+  }
+
+  /** The member of that name, where there is one, is one of these. */
+  choice(key: string, choices: readonly string[]): void {
+    if (this.has(key)) this.get(key).oneOf(choices);
+  }
+
+  /** One of these words. */
+  oneOf(choices: readonly string[]): string | undefined {
+    if (typeof this.value === 'string' && choices.includes(this.value)) return this.value;
+    const meant = typeof this.value === 'string' ? this.meant(this.value, choices) : undefined;
+    this.fault(`Expected ${list(choices)}, found ${nameOf(this.value)}.`, { suggestion: meant });
+    return undefined;
+  }
+
+  /** The members of a list of at most so many, each at its own place; a longer one is told, and none of it read. */
+  items(longest: number = most.items): Cursor[] {
+    if (!Array.isArray(this.value)) this.fault(`Expected a list, found ${nameOf(this.value)}.`);
+    else if (this.value.length > longest)
+      this.fault(`This list has ${count(this.value.length)} members. The maximum is ${count(longest)}.`);
+    else return this.value.map((_, i) => this.item(i));
+    return [];
+  }
+
+  /** How many a list has; `undefined` of what is none. */
+  get size(): number | undefined {
+    return Array.isArray(this.value) ? this.value.length : undefined;
+  }
+
+  /** A list of nothing. */
+  get isEmpty(): boolean {
+    return this.size === 0;
+  }
+
+  /** One member of what is a list. */
+  item(i: number): Cursor {
+    return new Cursor((this.value as readonly unknown[])[i], `${this.path}[${i}]`, this.faults);
+  }
+}
+
+/** Counted as JSON Schema does, in code points: of a text well below or above, that is not needed. */
+const isLonger = (text: string, longest: number): boolean =>
+  text.length > longest && (text.length > 2 * longest || [...text].length > longest);
+
+const count = (n: number): string => String(n).replace(/\B(?=(?:\d{3})+$)/g, ',');
+
+const pathTo = (path: string, key: string): string =>
+  /^[A-Za-z_]\w*$/.test(key) ? `${path}.${key}` : `${path}[${JSON.stringify(key)}]`;
+
+/** More words than this nobody reads in a sentence. */
+const mostWords = 40;
+
+export function list(words: readonly string[]): string {
+  const quoted = words.slice(0, mostWords).map((word) => `"${word}"`);
+  if (words.length > mostWords)
+    return `${quoted.join(', ')} or one of ${count(words.length - mostWords)} more`;
+  return quoted.length < 2 ? quoted.join('') : `${quoted.slice(0, -1).join(', ')} or ${quoted.at(-1)}`;
+}
+
+export function nameOf(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  if (value === null) return 'null';
+  if (Array.isArray(value)) return 'a list';
+  if (typeof value === 'object') return 'an object';
+  if (typeof value === 'string') return value.length > 40 ? 'a long text' : JSON.stringify(value);
+  return String(value);
+}
+
+/** An id, not taken yet; it is then. */
+export function readId(at: Cursor, taken: Set<string>): void {
+  const id = at.string(most.id);
+  if (id === undefined) return;
+  if (!/^[A-Za-z][\w-]*$/.test(id))
+    at.fault('An id starts with a letter and has letters, digits, "-" and "_".');
+  else if (taken.has(id)) at.fault(`The id "${id}" is used twice.`, { suggestion: `${id}-2` });
+  taken.add(id);
+}

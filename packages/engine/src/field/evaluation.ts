@@ -1,0 +1,273 @@
+import { type CheckContext, check } from '../rules/checks.ts';
+import type { Condition } from '../rules/condition.ts';
+import { type Finding, passed, unanswered, unrun, type Verdict } from '../rules/finding.ts';
+import { message } from '../rules/message.ts';
+import { type Ask, nothingAsked } from '../rules/questions.ts';
+import type { Rule } from '../rules/rule.ts';
+import { start } from './apply.ts';
+import type { Plan } from './compiled.ts';
+import { hasClearRejected, hasForms, hasRemoteChecks } from './features.ts';
+import type { FieldState } from './field-state.ts';
+import type { HydratedField } from './kind.ts';
+import type { TextState } from './text-state.ts';
+
+/** What is so of a field, yes or no. */
+export interface Flags {
+  readonly focused: boolean;
+  readonly touched: boolean;
+  readonly dirty: boolean;
+  readonly complete: boolean;
+  readonly valid: boolean;
+  readonly pending: boolean;
+}
+
+/** A message that is to be seen now. */
+export interface VisibleMessage {
+  readonly rule: string;
+  readonly code: string;
+  readonly message: string;
+  readonly severity: 'error' | 'warning';
+}
+
+/** What can be told of a field at one moment. Worked out from the state alone, never kept beside it. `V` are the values it can have. */
+export interface Evaluation<V extends string = string> {
+  readonly display: string;
+  readonly content: string;
+  readonly raw: string;
+  readonly value: V | null;
+  readonly flags: Flags;
+  /** One finding a rule, in the rules' order. */
+  readonly findings: readonly Finding[];
+  readonly shown: readonly VisibleMessage[];
+  /** The message of the first error, seen or not; empty when valid. What constraint validation is told. */
+  readonly problem: string;
+  /** Whether it counts in its form: one that does not is neither shown nor submitted, and nothing is said of it. */
+  readonly counts: boolean;
+  /** What its checks found out beside their verdicts, by name. */
+  readonly facts: Readonly<Record<string, string>>;
+  /** What is to be asked elsewhere now. */
+  readonly asks: readonly Ask[];
+}
+
+/** What a form adds to the reading of one of its fields. */
+export interface FromForm {
+  readonly counts: boolean;
+  /** Those other fields that its rules read, by id. */
+  readonly others: CheckContext['others'];
+  /** The form's own rules whose message stands at the field. */
+  readonly rules: readonly Rule[];
+  /** Whether the condition of a rule holds. */
+  holds(condition: Condition): boolean;
+  /** Whether all of these fields have been left. */
+  isLeft(fields: readonly string[]): boolean;
+  /** What the server said of the present value. */
+  readonly serverFinding?: Finding | undefined;
+  /** A submit waits for answers: what is to be asked is asked now. */
+  readonly waits: boolean;
+  /** Whether what nobody answered holds nothing back. */
+  readonly letsThrough: boolean;
+}
+
+/** A field by itself: it counts, and so does every rule. */
+export const noForm: FromForm = {
+  counts: true,
+  others: {},
+  rules: [],
+  holds: () => true,
+  isLeft: () => true,
+  waits: false,
+  letsThrough: false,
+};
+
+/** Of a rule, what decides over its message. */
+type RuleInfo = Pick<Rule, 'id' | 'say' | 'words' | 'code' | 'show' | 'severity'>;
+
+/** The raw value each field starts with, which `dirty` is measured against. */
+const initials = new WeakMap<HydratedField, string>();
+
+function initialRaw(field: HydratedField): string {
+  let raw = initials.get(field);
+  if (raw === undefined) {
+    raw = field.kind.raw(field.plan, start(field).body);
+    initials.set(field, raw);
+  }
+  return raw;
+}
+
+/**
+ * What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it, and without one
+ * they hold nothing back: no day is made up. `form` is what the field's form adds, where it stands in one.
+ */
+export function evaluate<V extends string = string>(
+  field: HydratedField<Plan, TextState, V>,
+  state: FieldState,
+  today = '',
+  form: FromForm = noForm,
+): Evaluation<V> {
+  const { body, questions, refused } = state;
+  const { plan, kind } = field;
+  const raw = kind.raw(plan, body);
+  const rules = hasForms && form.rules.length ? [...field.rules, ...form.rules] : field.rules;
+  const { others } = form;
+  const isUnasked = !hasRemoteChecks || questions === nothingAsked;
+  const answers =
+    (!isUnasked && field.checks.remoteCheck?.answers(questions, rules, raw, others)) || noAnswers;
+  const given: CheckContext = { today, others, answers };
+  const findings: Finding[] = [];
+  let heard = noMessages;
+  let facts = nothing;
+  let isAsking = false;
+  let isRunning = false;
+  for (const rule of !hasForms || form.counts ? rules : noRules) {
+    const isPlain = (!hasForms || rule.when === undefined) && (!hasClearRejected || refused === null);
+    const finding = isPlain
+      ? check(field, body, rule.check, given, rule.id)
+      : findingOf(field, body, rule, given, form, refused);
+    findings.push(finding);
+    // Mostly it passes and has found nothing out: then there is nothing to weigh.
+    if (finding === passed) continue;
+    if (finding.facts) facts = { ...facts, ...finding.facts };
+    if (finding === unanswered) {
+      if (hasRemoteChecks && rule.check.type === 'remote') isAsking = true;
+      // Own code that is under way: whoever runs it tells.
+      else isRunning = true;
+    } else if (finding.verdict !== 'pass' && finding !== unrun) {
+      const isLeft = (!hasForms || !rule.reads || form.isLeft(rule.reads)) && state.touched;
+      const isSeen = state.submitted || isDue(rule, finding, isLeft);
+      heard = enqueue(
+        heard,
+        field,
+        hasForms && form.letsThrough ? lenient(rule, finding) : rule,
+        finding,
+        isSeen,
+      );
+    }
+  }
+  if (hasForms && form.serverFinding && form.counts)
+    heard = enqueue(heard, field, ofServer, form.serverFinding, true);
+  const { shown, problem } = heard;
+  const isSound = problem === undefined;
+  const wanted = isAsking && isSound ? wantedOf(field, state, rules, findings, raw, form) : undefined;
+  return {
+    display: body.display,
+    content: body.content,
+    raw,
+    // What values these can be, the field's own declaration says.
+    value: kind.value(plan, body) as V | null,
+    flags: {
+      focused: state.focused,
+      touched: state.touched,
+      dirty: raw !== initialRaw(field),
+      complete: body.complete,
+      valid: isSound,
+      pending: isSound && (isRunning || wanted?.isPending === true),
+    },
+    findings,
+    shown,
+    problem: problem ?? '',
+    counts: !hasForms || form.counts,
+    facts,
+    asks: wanted?.asks ?? noAsks,
+  };
+}
+
+/** What a rule says of a body: nothing while its condition does not hold, and of what it has refused what it said then. */
+function findingOf(
+  field: HydratedField,
+  body: FieldState['body'],
+  rule: Rule,
+  given: CheckContext,
+  form: FromForm,
+  refused: FieldState['refused'],
+): Finding {
+  if (hasForms && rule.when && !form.holds(rule.when)) return passed;
+  if (hasClearRejected && refused?.rule === rule.id) return refused.finding;
+  return check(field, body, rule.check, given, rule.id);
+}
+
+/** What is to be asked elsewhere now. */
+const wantedOf = (
+  { checks: { remoteCheck } }: HydratedField,
+  { questions, touched, focused }: FieldState,
+  rules: readonly Rule[],
+  findings: readonly Finding[],
+  raw: string,
+  { others, waits }: FromForm,
+) =>
+  hasRemoteChecks
+    ? remoteCheck?.wanted(questions, rules, findings, raw, others, waits || (touched && !focused))
+    : undefined;
+
+const noAnswers: CheckContext['answers'] = {};
+const nothing: Evaluation['facts'] = {};
+const noRules: readonly Rule[] = [];
+const noAsks: readonly Ask[] = [];
+
+/** What a server says of a field is an error, and is seen at once. */
+const ofServer: RuleInfo = { id: 'server', show: 'at-once', severity: 'error' };
+
+/** A rule as it speaks where what nobody answered holds nothing back. */
+const lenient = (rule: Rule, { code }: Finding): RuleInfo =>
+  code === 'unreachable' ? { ...rule, severity: 'warning' } : rule;
+
+/** What has been heard of the rules so far. */
+interface MessageQueue {
+  readonly shown: readonly VisibleMessage[];
+  /** Of what is shown last. */
+  readonly verdict: Verdict | undefined;
+  readonly problem: string | undefined;
+}
+
+const noMessages: MessageQueue = { shown: [], verdict: undefined, problem: undefined };
+
+/** The same with a rule that does not pass. */
+function enqueue(
+  heard: MessageQueue,
+  field: HydratedField,
+  rule: RuleInfo,
+  finding: Finding,
+  isDue: boolean,
+): MessageQueue {
+  const { shown } = heard;
+  const { verdict } = finding;
+  const isAll = field.messages === 'all';
+  const isFirst = heard.problem === undefined && rule.severity === 'error';
+  // Where one message is shown, what fails is worth more than what is still open, and what holds a form back more than a warning.
+  const isWorth =
+    (verdict === 'fail' && heard.verdict === 'open') ||
+    (rule.severity === 'error' && shown[0]?.severity === 'warning');
+  const isSeen = isDue && (isAll || shown.length === 0 || isWorth);
+  if (!isFirst && !isSeen) return heard;
+  const said = toMessage(field, rule, finding);
+  return {
+    shown: !isSeen ? shown : isAll ? [...shown, said] : [said],
+    verdict: isSeen ? verdict : heard.verdict,
+    problem: isFirst ? said.message : heard.problem,
+  };
+}
+
+/** A finding as a message, whether or not it may be seen yet. */
+export function toMessage(field: HydratedField, rule: RuleInfo, finding: Finding): VisibleMessage {
+  return {
+    rule: rule.id,
+    code: rule.code ?? finding.code,
+    message: finding.message ?? message(field.label, rule, finding),
+    severity: rule.severity,
+  };
+}
+
+/**
+ * Whether a rule's message is due before the submit. `leave` (the default) is quiet until what it speaks of was first
+ * left and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time, and what is open from the first blur on: then
+ * `open` is as final as `fail`.
+ */
+function isDue({ show }: RuleInfo, { verdict }: Finding, isLeft: boolean): boolean {
+  switch (show) {
+    case 'at-once':
+      return verdict === 'fail' || isLeft;
+    case 'leave':
+      return isLeft;
+    case 'submit':
+      return false;
+  }
+}

@@ -1,0 +1,79 @@
+import { type Evaluation, evaluate, type FromForm, noForm } from '../field/evaluation.ts';
+import type { Other } from '../rules/checks.ts';
+import { holds } from '../rules/condition.ts';
+import { type FormState, fieldOf, type HydratedForm } from './form.ts';
+
+/**
+ * What can be told of a field in its form: the field's own reading, and what the rules of the form that stand at it say.
+ * `today` as `read` takes it. Nothing but this field and those its rules and conditions read is looked at.
+ */
+export function evaluateInForm(form: HydratedForm, state: FormState, id: string, today = ''): Evaluation {
+  const { field, state: own } = fieldOf(form, state, id);
+  return evaluate(field, own, today, fromForm(form, state, id));
+}
+
+/** Whether each field with a condition counts, by the state of the form: each condition is evaluated once per state. */
+const counted = new WeakMap<FormState, Map<string, boolean>>();
+
+/**
+ * Whether a field counts: its condition holds. A field that does not count has no value for other fields. The conditions of a form are
+ * evaluated in the order of its graph: the cost grows with their number, however they depend on each other.
+ */
+export function countsInForm(form: HydratedForm, state: FormState, id: string): boolean {
+  if (!fieldOf(form, state, id).field.when) return true;
+  let known = counted.get(state);
+  if (!known) {
+    known = new Map();
+    counted.set(state, known);
+  }
+  // An explicit stack: a chain of conditions may be as long as the form.
+  const stack = [id];
+  for (let at = stack.at(-1); at !== undefined; at = stack.at(-1)) {
+    const { when } = fieldOf(form, state, at).field;
+    const seen = known;
+    const missing = (form.hangsOn.get(at) ?? []).filter(
+      (name) => !seen.has(name) && fieldOf(form, state, name).field.when,
+    );
+    if (missing.length && !known.has(at)) {
+      stack.push(...missing);
+      continue;
+    }
+    stack.pop();
+    if (!known.has(at)) known.set(at, !when || holds(when, (name) => valueIn(form, state, name)));
+  }
+  return known.get(id) === true;
+}
+
+/** The typed value of a field; `null` where it has none or does not count. */
+function valueIn(form: HydratedForm, state: FormState, id: string): string | null {
+  const { field, state: own } = fieldOf(form, state, id);
+  return countsInForm(form, state, id) ? field.kind.value(field.plan, own.body) : null;
+}
+
+const noOthers: FromForm['others'] = {};
+
+function fromForm(form: HydratedForm, state: FormState, id: string): FromForm {
+  const rules = form.rulesAt.get(id) ?? noForm.rules;
+  const reads = form.readsAt.get(id);
+  const { field, state: own } = fieldOf(form, state, id);
+  const told = state.serverFindings[id];
+  const isPlain = rules === noForm.rules && !reads && !field.when && !told;
+  const waits = state.sending.is === 'waiting';
+  if (isPlain && !waits && form.unanswered === 'hold') return noForm;
+  const others: Record<string, Other> = {};
+  for (const name of reads ?? []) {
+    const { field: other, state: its } = fieldOf(form, state, name);
+    others[name] = { value: valueIn(form, state, name), label: other.label, display: its.body.display };
+  }
+  const isAsTold = told && told.raw === field.kind.raw(field.plan, own.body);
+  return {
+    counts: countsInForm(form, state, id),
+    others: reads ? others : noOthers,
+    rules,
+    holds: (condition) => holds(condition, (name) => valueIn(form, state, name)),
+    isLeft: (names) => names.every((name) => name === id || fieldOf(form, state, name).state.touched),
+    serverFinding: isAsTold ? told.finding : undefined,
+    waits,
+    letsThrough: form.unanswered === 'let-through',
+  };
+}

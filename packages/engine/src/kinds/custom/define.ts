@@ -1,0 +1,81 @@
+import type { EntryOf, Options } from '../../options/option.ts';
+import type { Definition } from '../contract/definition.ts';
+import { parseNotation, setOf } from '../editing/notation.ts';
+import type { CustomPlan } from './body.ts';
+
+/** The most characters such a field takes, where nothing is said. */
+const usualMost = 100;
+
+const options = {
+  code: {
+    is: 'text',
+    label: 'Shape',
+    about:
+      'An ECMAScript module: its shape(content) answers the text to show, its value(content) the value, where that is not the content.',
+    at: ['shape'],
+    needed: true,
+    isCode: true,
+    // Nothing but what it declares is exported, and nothing imported: handed off, it stands inside the page's own code. Blank lines are not gone over from each
+    // of them again: the last one before a word is where it begins.
+    form:
+      '^(?=[\\s\\S]{1,20000}$)(?![\\s\\S]*(?:^|[\\n;}])[^\\S\\n]*(?:import\\b|export\\s*(?:default\\b|[{*])))' +
+      '[\\s\\S]*?(?:^|[\\n;}])[^\\S\\n]*export\\s+(?:function|const|let|var)\\s+shape\\b[\\s\\S]*$',
+    expected:
+      'Expected “export function shape(content)”, no import and no other export but “value”, in 20,000 characters at most.',
+    suggestion: 'export function shape(content) { return content; }',
+  },
+  takes: {
+    is: 'text',
+    label: 'Takes',
+    about: 'The characters it takes, as a cell of a pattern says it: digit, latin upper, "0-9A-F".',
+    at: ['takes'],
+    check: (text, { classes }) => {
+      const { nodes, faults } = parseNotation(`<${text}>`, classes);
+      // The bracket before it is nobody's.
+      if (faults.length) return faults.map((fault) => ({ ...fault, column: Math.max(1, fault.column - 1) }));
+      const [node] = nodes;
+      return nodes.length === 1 && node?.type === 'cells' && node.min === 1 && node.max === 1
+        ? []
+        : [{ message: 'It takes one sort of characters, said without a number.', suggestion: 'digit' }];
+    },
+    offers: () => [
+      ['digit', 'digits'],
+      ['latin upper', 'capitals from A to Z'],
+      ['alnum', 'letters and digits'],
+      ['any', 'anything'],
+    ],
+    usual: 'digit',
+  },
+  length: {
+    is: 'bounds',
+    label: 'Characters',
+    about: 'It is whole with so many characters, and takes so many.',
+    at: ['length'],
+    min: 1,
+    max: 500,
+    otherwise: `1 to ${usualMost}`,
+  },
+} as const satisfies Options;
+
+function plan(entry: EntryOf<typeof options>, classes: Readonly<Record<string, string>>): CustomPlan {
+  const { code, takes = 'digit', length = {} } = entry;
+  const [node] = parseNotation(`<${takes}>`, Object.keys(classes)).nodes;
+  if (node?.type !== 'cells') throw new RangeError(`“${takes}” is no sort of characters.`);
+  const { min = 1, max = Math.max(min, usualMost) } = length;
+  return {
+    kind: 'custom',
+    code,
+    takes: { takes: 'set', set: setOf(node.takes, classes), ...(node.manner ? { manner: node.manner } : {}) },
+    least: min,
+    most: max,
+  };
+}
+
+export const custom: Definition<typeof options, CustomPlan> = {
+  name: 'own shape',
+  options,
+  plan: (entry, { classes }) => plan(entry, classes),
+  attributes: ({ takes = 'digit' }) =>
+    takes === 'digit' ? { inputmode: 'numeric' } : { autocapitalize: 'none', spellcheck: 'false' },
+  says: ['reason', 'line'],
+};

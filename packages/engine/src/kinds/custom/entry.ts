@@ -1,0 +1,6 @@
+import { custom as defineCustom } from './define.ts';
+import { custom as run } from './run.ts';
+import { drawing as draw } from './sample.ts';
+
+/** The kind `custom`, complete. */
+export const custom = { run, define: defineCustom, draw, ships: 'custom', shipsBy: 'customFormatBy' };

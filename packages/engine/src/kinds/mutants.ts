@@ -1,0 +1,86 @@
+import type { Option, Options } from '../options/option.ts';
+import { patternMutants } from './pattern/mutants.ts';
+
+/** An entry with one option that is not as it was, and what that is in words. */
+export interface EntryMutant {
+  readonly option: string;
+  readonly words: string;
+  readonly entry: Readonly<Record<string, unknown>>;
+}
+
+/** Another value of an option, with its words; `undefined`: as it is usually. */
+type Other = readonly [value: unknown, words: string];
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** Of so many values one has, no more are tried: the first say as much as all. */
+const mostOthers = 4;
+
+function others(option: Option, value: unknown): readonly Other[] {
+  switch (option.is) {
+    case 'choice':
+      return option.choices.filter(([one]) => !same(one, value)).slice(0, mostOthers);
+    case 'whole':
+      return typeof value !== 'number'
+        ? []
+        : [value - 1, value + 1]
+            .filter((one) => one >= option.min && one <= option.max)
+            .map((one): Other => [one, String(one)]);
+    case 'text': {
+      const known = option.among?.() ?? option.offers?.().map(([text]) => text) ?? [];
+      return known
+        .filter((one) => one !== value)
+        .slice(0, 2)
+        .map((one): Other => [one, one]);
+    }
+    case 'list':
+      return !Array.isArray(value) || value.length <= option.least
+        ? []
+        : value.slice(0, mostOthers).map((one): Other => [value.filter((other) => other !== one), `without ${one}`]);
+    case 'bounds': {
+      const bounds = value as { readonly min?: number; readonly max?: number } | undefined;
+      if (typeof bounds !== 'object' || bounds === null) return [];
+      return (['min', 'max'] as const).flatMap((end) => {
+        const at = bounds[end];
+        return at === undefined
+          ? []
+          : [at - 1, at + 1]
+              .filter((one) => one >= option.min && one <= option.max)
+              .map((one): Other => [{ ...bounds, [end]: one }, `${end === 'min' ? 'at least' : 'at most'} ${one}`]);
+      });
+    }
+    case 'picks': {
+      const offers = (Array.isArray(value) ? value : []) as { readonly value: string; readonly label: string }[];
+      return offers.length <= option.least
+        ? []
+        : offers.slice(0, mostOthers).map((one): Other => [offers.filter((other) => other !== one), `without “${one.label}”`]);
+    }
+  }
+} // biome-ignore format: an option a case
+
+/** Every sensible way to break an entry in one place, by what its options say of themselves. Whether what they come to is sound the reader of documents says. */
+export function entryMutants(
+  options: Options,
+  entry: Readonly<Record<string, unknown>>,
+  classes: readonly string[],
+): readonly EntryMutant[] {
+  return Object.entries(options).flatMap(([name, option]): readonly EntryMutant[] => {
+    if (option.drawn && option.is !== 'whole') return [];
+    const value = entry[name] ?? ('usual' in option ? option.usual : undefined);
+    const isPattern = name === 'pattern' && typeof value === 'string';
+    if (isPattern)
+      return patternMutants(value, classes).map(({ pattern, words }) => ({
+        option: name,
+        words,
+        entry: { ...entry, [name]: pattern },
+      }));
+    const { [name]: _, ...rest } = entry;
+    const gone: readonly Other[] = name in entry && !option.needed ? [[undefined, 'as it is usually']] : [];
+    return [...(option.drawn ? [] : others(option, value)), ...gone]
+      .filter(([other], i, all) => !same(other, value) && all.findIndex(([one]) => same(one, other)) === i)
+      .map(([other, words]) => ({
+        option: name,
+        words: `${option.label.toLowerCase()}: ${words}`,
+        entry: other === undefined ? rest : { ...entry, [name]: other },
+      }));
+  });
+}

@@ -1,0 +1,23 @@
+import { namesOfUnused } from '../field/unused-features.ts';
+import type { Fields } from './contract/unused-among.ts';
+import { unusedFeatures as date } from './date/unused-features.ts';
+import type * as features from './editing/features.ts';
+import type { PartsPlan } from './editing/parts.ts';
+import { unusedFeatures as number } from './number/unused-features.ts';
+import { unusedFeatures as pattern } from './pattern/unused-features.ts';
+
+/** What of the `features.ts` of this folder none of some fields has. */
+function shared(fields: Fields): readonly string[] {
+  const hasWords = fields.some(({ plan }) => (plan as Partial<PartsPlan>).parts?.some(({ words }) => words));
+  const has: Readonly<Record<keyof typeof features, boolean>> = { hasPartWords: hasWords };
+  return namesOfUnused(has);
+}
+
+/** Of the kinds with a `features.ts`, by what each ships. */
+const own: Readonly<Record<string, (fields: Fields) => readonly string[]>> = { date, number, pattern };
+
+/**
+ * What of the `features.ts` of a folder none of some fields has: of what kinds share, or of the kind that ships `of`. The fields are its own.
+ */
+export const unusedFeaturesIn = (fields: Fields, of?: string): readonly string[] =>
+  of === undefined ? shared(fields) : (own[of]?.(fields) ?? []);

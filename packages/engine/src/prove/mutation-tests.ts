@@ -1,0 +1,182 @@
+import {
+  type CompiledSet,
+  compile,
+  compileForm,
+  type RunCustomCode,
+  withCustomCode,
+} from '../document/compile.ts';
+import { compileField } from '../document/compile-field.ts';
+import { fieldIdsOf, type SetDocument } from '../document/document.ts';
+import { dehydrate } from '../field/kind.ts';
+import type { HydratedForm } from '../form/form.ts';
+import type { KindTable } from '../kinds/contract/definition.ts';
+import { parseTape } from '../tape/parse-tape.ts';
+import { holds, runTrial, type Trial } from '../tape/trial.ts';
+import { findDifference } from './distinguish.ts';
+import { mutationsOf, type SetMutation } from './mutations.ts';
+
+/** What the trials of a set do about one way to break it. */
+export type MutantStatus =
+  /** A trial does not hold any more. */
+  | { readonly is: 'caught'; readonly by: string }
+  /** No trial notices. One that would is proposed: by the id of a trial that was proposed before, or a new one. */
+  | { readonly is: 'missed'; readonly trial: Trial; readonly isNew: boolean }
+  /** It provably changes nothing: what it compiles to is the same. */
+  | { readonly is: 'same' }
+  /** No trial notices, and no tape that would tell was found among so many. */
+  | { readonly is: 'unknown'; readonly tries: number };
+
+/** A way to break a set, and what its trials do about it. */
+export type MutantResult = Pick<SetMutation, 'id' | 'target' | 'words'> & { readonly status: MutantStatus };
+
+/** How far it has come, and what is known since. */
+export interface MutationProgress {
+  readonly done: number;
+  readonly of: number;
+  readonly proven?: MutantResult;
+}
+
+type Target = SetMutation['target'];
+
+/** Everything in a set that can be broken. */
+export const targetsOf = ({
+  fields,
+  forms = [],
+}: Pick<SetDocument, 'fields' | 'forms'>): readonly Target[] => [
+  ...fields.map(({ id }): Target => ({ type: 'field', id })),
+  ...forms.map(({ id }): Target => ({ type: 'form', id })),
+];
+
+/** The set as it is once it is broken: what a break does not reach is taken over as it was. */
+function compiledAs(right: CompiledSet, { document, target }: SetMutation, kinds: KindTable): CompiledSet {
+  const definition = document.fields.find(({ id }) => id === target.id);
+  const fields =
+    target.type === 'field' && definition
+      ? right.fields.map((field) =>
+          field.id === target.id ? compileField(definition, document, kinds) : field,
+        )
+      : right.fields;
+  const byId = new Map(fields.map((field) => [field.id, field]));
+  const isReached = (form: { readonly id: string }, ids: readonly string[]): boolean =>
+    target.type === 'form' ? form.id === target.id : ids.includes(target.id);
+  const forms = (document.forms ?? []).flatMap((form): readonly HydratedForm[] => {
+    const before = right.forms.find(({ id }) => id === form.id);
+    return before && !isReached(form, fieldIdsOf(form))
+      ? [before]
+      : [compileForm(form, byId, document, kinds)];
+  });
+  return { fields, forms };
+}
+
+/** All that follows from a compiled set, as one text: where it is the same, nothing can differ. */
+function whole({ fields, forms }: CompiledSet, { type, id }: Target): string {
+  if (type === 'field') return JSON.stringify(fields.filter((field) => field.id === id).map(dehydrate));
+  return JSON.stringify(
+    forms
+      .filter((form) => form.id === id)
+      .map(({ rules, submit, completes, unanswered }) => [rules, submit, completes, unanswered]),
+  );
+}
+
+/** The trials that go through a field or a form: its own, and those of forms it stands in. */
+function trialsThrough(
+  trials: readonly Trial[],
+  { forms = [] }: SetDocument,
+  { type, id }: Target,
+): readonly Trial[] {
+  const around =
+    type === 'field' ? forms.filter((form) => fieldIdsOf(form).includes(id)).map((form) => form.id) : [id];
+  return trials.filter(({ tape }) => {
+    const read = parseTape(tape);
+    if (!read.ok) return false;
+    const { target } = read.tape;
+    return target.type === 'form' ? around.includes(target.id) : type === 'field' && target.id === id;
+  });
+}
+
+/** An id for a trial that no other has. */
+function idFor(target: Target, taken: Set<string>): string {
+  let id = `${target.id}-holds`;
+  for (let n = 2; taken.has(id); n++) id = `${target.id}-holds-${n}`;
+  taken.add(id);
+  return id;
+}
+
+/** How a set is broken on purpose. */
+export interface MutationOptions {
+  /** ISO 8601. */
+  readonly today: string;
+  /** What is broken; everything, where nothing is named. */
+  readonly targets?: readonly Target[];
+  /** Runs developers' code at once; without it rules of own code stay open, and shapes show what was typed. */
+  readonly run?: RunCustomCode | undefined;
+}
+
+/**
+ * Breaks a set on purpose, in every sensible way, one after the other, and says of each what its trials do about it. For those that no trial notices
+ * a short trial that would is looked for. Between two steps it may be left off. `today` (ISO 8601) is the day trials are played on that name
+ * none, and the day new ones name where it matters. Throws `RangeError` for a document that `readDocument` would have refused.
+ */
+export function* testMutations(
+  document: SetDocument,
+  kinds: KindTable,
+  { today, targets = targetsOf(document), run }: MutationOptions,
+): Generator<MutationProgress> {
+  const ready = (set: CompiledSet): CompiledSet => (run ? withCustomCode(set, run) : set);
+  const right = ready(compile(document, kinds));
+  const { trials = [] } = document;
+  const taken = new Set(trials.map(({ id }) => id));
+  // A trial that does not hold as things are notices nothing.
+  const sound = trials.filter((trial) => holds(runTrial(right, trial, today)));
+  const breaks = targets.map((target) => ({ target, all: mutationsOf(document, target, kinds) }));
+  const of = breaks.reduce((sum, { all }) => sum + all.length, 0);
+  let done = 0;
+  yield { done, of };
+  for (const { target, all } of breaks) {
+    const own = trialsThrough(sound, document, target);
+    const proposed: Trial[] = [];
+    for (const one of all) {
+      const { id, words } = one;
+      yield { done: ++done, of, proven: { id, target, words, status: fateOf(one) } };
+    }
+    function fateOf(one: SetMutation): MutantStatus {
+      const wrong = ready(compiledAs(right, one, kinds));
+      if (whole(wrong, target) === whole(right, target)) return { is: 'same' };
+      const notices = (trial: Trial): boolean => !holds(runTrial(wrong, trial, today));
+      const caught = own.find(notices);
+      if (caught) return { is: 'caught', by: caught.id };
+      const known = proposed.find(notices);
+      if (known) return { is: 'missed', trial: known, isNew: false };
+      return searched(one, wrong);
+    }
+    function searched({ words }: SetMutation, wrong: CompiledSet): MutantStatus {
+      let tries = 0;
+      for (const place of placesOf(document, target)) {
+        const found = findDifference({ right, wrong, target: place, today }, kinds);
+        if (found.is === 'untold') tries += found.tries;
+        else {
+          const trial: Trial = {
+            id: idFor(target, taken),
+            name: `Not ${words}`,
+            why: 'Found by breaking it on purpose.',
+            tape: found.tape,
+          };
+          proposed.push(trial);
+          return { is: 'missed', trial, isNew: true };
+        }
+      }
+      return { is: 'unknown', tries };
+    }
+  }
+}
+
+/** Where a difference may show: at a field by itself, and in forms it stands in. */
+const placesOf = ({ forms = [] }: SetDocument, target: Target): readonly Target[] =>
+  target.type === 'form'
+    ? [target]
+    : [
+        target,
+        ...forms
+          .filter((form) => fieldIdsOf(form).includes(target.id))
+          .map(({ id }): Target => ({ type: 'form', id })),
+      ];

@@ -1,0 +1,45 @@
+import { type Finding, unanswered, unrun } from './finding.ts';
+import type { Rule } from './rule.ts';
+
+/** What a field is like right after something happened to it. */
+interface Happened {
+  /** What happened (`FieldEvent`). */
+  readonly type: string;
+  readonly content: string;
+  /** What is told of it then. */
+  evaluation(): { readonly findings: readonly Finding[]; readonly value: string | null };
+}
+
+/** Of rules that take out what they refuse, the one that does now, with what it says; `undefined`: none does. */
+export type ClearRejected = (
+  rules: readonly Rule[],
+  happened: Happened,
+) => { readonly rule: string; readonly finding: Finding } | undefined;
+
+const edits = ['key', 'insert', 'paste', 'autofill'];
+const moments = ['leave', 'submit', 'answer'];
+
+/** Codes of findings that say nothing about the value: a server or a check that did not answer. */
+const undecided = ['unreachable', 'check-broken', 'shape-broken'];
+
+/**
+ * What a rule with `"refused": "clear"` removes: whatever the rule shows on blur or submit, what an answer refuses, and while typing a whole
+ * value that fails a rule shown at once. On blur and on submit `open` is final, unless an answer is still to come. Never what is being typed, and
+ * never what undo has brought back.
+ */
+export const clearRejected: ClearRejected = (rules, { type, content, evaluation }) => {
+  const isMoment = moments.includes(type);
+  if (!content || !(isMoment || edits.includes(type)) || !rules.some(({ clears }) => clears))
+    return undefined;
+  const isFinal = type === 'leave' || type === 'submit';
+  const { findings, value } = evaluation();
+  for (const [i, rule] of rules.entries()) {
+    const finding = findings[i];
+    if (!rule.clears || !finding || finding.verdict === 'pass') continue;
+    if (finding.verdict === 'open' && (!isFinal || finding === unanswered || finding === unrun)) continue;
+    if (undecided.includes(finding.code)) continue;
+    const isSeen = type === 'leave' ? rule.show !== 'submit' : isMoment || rule.show === 'at-once';
+    if (isSeen && (isFinal || value !== null)) return { rule: rule.id, finding };
+  }
+  return undefined;
+};

@@ -1,0 +1,60 @@
+import { takesPoint, walkerOf } from './automaton.ts';
+import type { Automaton } from './rule.ts';
+
+/** One code point for all that both expressions treat alike: of those at the edges of ranges, one for each set of ranges they are in. */
+function alphabetOf(automata: readonly Automaton[]): readonly number[] {
+  const edges = new Set([...'aZ7 -_é漢'].map((c) => c.codePointAt(0) ?? 0));
+  const ones = automata.flatMap(({ nodes }) => nodes.flatMap((node) => (node.op === 'one' ? [node] : [])));
+  for (const { ranges } of ones)
+    for (const edge of ranges)
+      for (const code of [edge - 1, edge, edge + 1]) if (code >= 0 && code <= 0x10ffff) edges.add(code);
+  const sorts = new Map<string, number>();
+  for (const code of edges) {
+    const sort = ones.map((one) => Number(takesPoint(one, code))).join('');
+    if (!sorts.has(sort)) sorts.set(sort, code);
+  }
+  return [...sorts.values()];
+}
+
+/** What is left of the states that may be gone through. */
+export interface StateBudget {
+  left: number;
+}
+
+/** More states of two expressions together than this are not gone through. */
+const mostStates = 20_000;
+
+/**
+ * The shortest text that one expression takes and the other does not, where an empty one counts as none; `undefined` where there is none, which is a proof;
+ * `null` where there are too many states. With `only` one of the first alone is looked for.
+ */
+export function distinguishingText(
+  one: Automaton,
+  other: Automaton,
+  budget: StateBudget = { left: mostStates },
+  only = false,
+): string | null | undefined {
+  const [a, b] = [walkerOf(one), walkerOf(other)];
+  const alphabet = alphabetOf([one, other]);
+  const seen = new Set<string>([`${a.start} ${b.start}`]);
+  let open: readonly (readonly [text: string, a: number, b: number])[] = [['', a.start, b.start]];
+  while (open.length > 0) {
+    const next: [string, number, number][] = [];
+    for (const [text, at, bt] of open) {
+      // An empty field has no value: it is no difference that nothing matches nothing.
+      if (text && a.matches(at) !== b.matches(bt) && (!only || a.matches(at))) return text;
+      for (const code of alphabet) {
+        const x = a.step(at, code);
+        const y = b.step(bt, code);
+        if (x === undefined || y === undefined) return null;
+        const key = `${x} ${y}`;
+        if (seen.has(key)) continue;
+        seen.add(key);
+        if (--budget.left < 0 || seen.size > mostStates) return null;
+        next.push([text + String.fromCodePoint(code), x, y]);
+      }
+    }
+    open = next;
+  }
+  return undefined;
+}

@@ -1,0 +1,70 @@
+import { nearest } from '../faults/fault.ts';
+import { Line } from './line.ts';
+import type { Action, Expectation, Tape, TapeFault, TapeStep } from './script.ts';
+import { readExpectation } from './subjects.ts';
+import { actionWords, type Described, isAction, readAction } from './verbs.ts';
+
+export type TapeResult =
+  | { readonly ok: true; readonly tape: Tape }
+  | { readonly ok: false; readonly faults: readonly TapeFault[] };
+
+/** Reads a tape. Every line that cannot be read is one fault; nothing is half-read. */
+export function parseTape(source: string): TapeResult {
+  const faults: TapeFault[] = [];
+  const steps: TapeStep[] = [];
+  let title: string | undefined;
+  let target: Tape['target'] | undefined;
+  let today: string | undefined;
+  for (const [i, text] of source.split(/\r?\n/).entries()) {
+    const line = new Line(text, i + 1, faults);
+    if (!line.peek()) continue;
+    const verb = line.word() ?? '';
+    if (verb === 'tape') title = line.text() ?? title;
+    else if (verb === 'field' || verb === 'form') {
+      if (target) line.complain('This tape has its field or form already.', 0);
+      const id = line.name(`the id of a ${verb}`);
+      if (id) target ??= { type: verb, id };
+    } else if (verb === 'today') {
+      const date = line.name('a date such as 2027-02-10');
+      if (date && !isDate(date)) line.complain(`"${date}" is no date: expected one such as 2027-02-10.`, 1);
+      today = date;
+    } else {
+      const step = readStep(verb, line);
+      if (step) steps.push({ line: i + 1, source: text.trim(), ...step });
+    }
+    line.end();
+  }
+  if (!target && faults.length === 0)
+    faults.push({
+      line: 1,
+      column: 1,
+      message: 'Expected a line such as "field phone" or "form booking" before the first action.',
+    });
+  if (faults.length || !target) return { ok: false, faults };
+  return { ok: true, tape: { title: title ?? 'Untitled', target, ...(today ? { today } : {}), steps } };
+}
+
+function isDate(text: string): boolean {
+  const date = /^\d{4}-\d{2}-\d{2}$/.test(text) ? new Date(`${text}T00:00:00Z`) : undefined;
+  return date !== undefined && !Number.isNaN(+date) && date.toISOString().startsWith(text);
+}
+
+/** Lines that say what a tape is about. */
+export const headSpellings: readonly Described[] = [
+  { word: 'tape', takes: '"title"', says: 'The title of the tape.' },
+  { word: 'field', takes: 'id', says: 'The field it is played on.' },
+  { word: 'form', takes: 'id', says: 'The form it is played on.' },
+  { word: 'today', takes: 'date', says: 'The date that the clock shows (ISO 8601).' },
+];
+
+const tapeWords: readonly string[] = [...actionWords, 'expect', ...headSpellings.map(({ word }) => word)];
+
+function readStep(verb: string, line: Line): Action | Expectation | undefined {
+  if (verb === 'expect') return readExpectation(line);
+  if (isAction(verb)) return readAction(verb, line);
+  const meant = nearest(verb, tapeWords);
+  return line.complain(
+    `Nothing is known as "${verb}"${meant ? `: is "${meant}" meant?` : ': expected an action or "expect".'}`,
+    0,
+  );
+}

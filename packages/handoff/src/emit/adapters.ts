@@ -1,0 +1,146 @@
+import type { SetDocument } from '@arbeit/engine/document';
+import type { ControlName } from '@arbeit/engine/field';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+
+/** Something taken home beside the fields themselves. */
+export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'trials';
+
+/** Everything there is, in the order it is told of. */
+export const uses: readonly Use[] = ['element', 'dom', 'react', 'vue', 'svelte', 'server', 'html', 'trials'];
+
+/** A module that hands on what a package exports. */
+export interface Adapter {
+  readonly from: string;
+  readonly names: readonly string[];
+  readonly types: readonly string[];
+  /** Code of its own beside what it hands on, and what it imports for that. */
+  readonly more?: {
+    readonly imports: readonly string[];
+    readonly js: string;
+    /** What its types are made of. */
+    readonly typeImports: readonly string[];
+    readonly dts: string;
+  };
+  /** It asks for a page: a framework that draws on a server as well has to know. */
+  readonly isClient?: true;
+}
+
+/** What is to be known of a set so that it carries just what it needs. */
+export interface Needs {
+  /** The run-time modules of its kinds. */
+  readonly kinds: ReadonlySet<string>;
+  /** What their fields are drawn with beside a line to type into. */
+  readonly controls: ReadonlySet<ControlName>;
+  readonly hasForms: boolean;
+  /** A rule asks a server. */
+  readonly isAsking: boolean;
+}
+
+export function needsOf(set: SetDocument, kinds: KindTable): Needs {
+  const rules = [...set.fields, ...(set.forms ?? [])].flatMap((one) => one.rules ?? []);
+  return {
+    kinds: new Set(set.fields.map(({ kind }) => kindIn(kinds, kind).ships ?? '')),
+    controls: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).run.control ?? [])),
+    hasForms: (set.forms ?? []).length > 0,
+    isAsking: rules.some(({ check }) => check.type === 'remote'),
+  };
+}
+
+/** Components for React that only fields of some kinds have a use for, by the kind's run-time module. */
+const components: Readonly<Record<string, readonly string[]>> = {
+  boxes: ['Boxes'],
+  choice: ['Picks', 'isGroup'],
+  choices: ['Picks', 'isGroup'],
+  'yes-no': ['Picks', 'isGroup'],
+  date: ['Month', 'PartLabels'],
+  time: ['PartLabels'],
+  duration: ['PartLabels'],
+  phone: ['RegionList', 'regionOf', 'chooseRegion'],
+  text: ['Counter'],
+};
+
+/** Whether fields of a kind are picked from and not typed into. */
+export const isPicked = (kind: string, kinds: KindTable): boolean =>
+  kindIn(kinds, kind).run.control === 'picks';
+
+const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].sort();
+
+/** What the elements of a set are drawn with. */
+export const renderersOf = ({ controls }: Needs): readonly string[] => unique([...controls]);
+
+/** What binds a set's fields to a page without a framework. */
+function domFace({ controls, hasForms, isAsking }: Needs): Adapter {
+  const hasPicks = controls.has('picks');
+  return {
+    from: '@arbeit/dom',
+    names: unique([
+      'attributesOf', 'bind', 'createStore', 'appearanceOf', 'onCompletion', 'evaluateOn', 'record', 'share', 'statesOf',
+      ...(hasPicks ? ['bindPicks'] : []),
+      ...(hasForms ? ['bindForm', 'createFormStore'] : []),
+      ...(isAsking ? ['askByFetch', 'driveAsks'] : []),
+      ...(isAsking && hasForms ? ['driveFormAsks'] : []),
+    ]), // biome-ignore format: a list
+    types: ['FieldStore', 'Recording', 'States', ...(hasForms ? ['FormStore', 'SendRecord'] : [])],
+    isClient: true,
+  };
+}
+
+/** A component that draws any field of the set, with just what its kinds are drawn with. */
+function reactControl(needs: Needs): NonNullable<Adapter['more']> {
+  const drawn = renderersOf(needs).map((name) => (name === 'boxes' ? 'boxes: Boxes' : 'picks: Picks'));
+  return {
+    typeImports: ['type controlOf'],
+    imports: ['controlOf', ...drawn.map((one) => one.split(' ')[1] ?? '')],
+    js: `/** Draws a field with what its kind is drawn with. */\nexport const Control = /*#__PURE__*/ controlOf({ ${drawn.join(', ')} });\n`,
+    dts: '/** Draws a field with what its kind is drawn with: a line to type into, boxes, or what is picked from. */\nexport declare const Control: ReturnType<typeof controlOf>;\n',
+  };
+}
+
+/** What each use hands on of the packages: none of the server's, which is a module of its own. */
+export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
+  const { hasForms } = needs;
+  switch (use) {
+    case 'dom':
+      return domFace(needs);
+    case 'react':
+      return {
+        from: '@arbeit/react',
+        names: unique([
+          'useField', 'Frame', 'Hint', 'Label', 'Line', 'Message', 'Resting', 'record',
+          ...(hasForms ? ['useForm'] : []),
+          ...[...needs.kinds].flatMap((kind) => components[kind] ?? []),
+        ]), // biome-ignore format: a list
+        types: ['Field', 'Recording', ...(hasForms ? ['Form'] : [])],
+        more: reactControl(needs),
+        isClient: true,
+      };
+    case 'element':
+      return {
+        from: '@arbeit/element',
+        names: unique([
+          'defineFields',
+          'record',
+          ...(hasForms ? ['defineForms'] : []),
+          ...renderersOf(needs),
+        ]),
+        types: ['FieldElement', 'Recording', ...(hasForms ? ['FormElement'] : [])],
+        isClient: true,
+      };
+    case 'vue':
+      return {
+        from: '@arbeit/vue',
+        names: ['record', 'useField', ...(hasForms ? ['useForm'] : [])],
+        types: ['Field', 'Recording'],
+      };
+    case 'svelte':
+      return {
+        from: '@arbeit/svelte',
+        names: ['field', ...(hasForms ? ['form'] : []), 'record'],
+        types: ['Field', 'Recording'],
+      };
+    case 'server':
+    case 'html':
+    case 'trials':
+      return undefined;
+  }
+}

@@ -1,0 +1,98 @@
+import { posix } from 'node:path';
+import { type CompiledField, unusedFeaturesOfFields } from '@arbeit/engine/field';
+import type { HydratedForm } from '@arbeit/engine/form';
+import { type KindTable, kindIn, lacksOfKinds } from '@arbeit/engine/kinds';
+import { type BuildOptions, build, type Plugin, transform } from 'esbuild';
+import type { Sources } from './sources.ts';
+
+/** What is made of a set, as far as it decides what a page has to carry. */
+export interface Carrying {
+  readonly fields: readonly Pick<CompiledField, 'plan' | 'rules'>[];
+  readonly forms: readonly Pick<HydratedForm, 'rules'>[];
+}
+
+/** What a set has no use for, by the folder of the packages that keeps the names of it in its `features.ts`. */
+function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<string, ReadonlySet<string>> {
+  const lacked = new Map<string, ReadonlySet<string>>();
+  lacked.set('engine/field', new Set(unusedFeaturesOfFields(fields, forms)));
+  lacked.set('engine/kinds/editing', new Set(lacksOfKinds(fields)));
+  const shipping = (name: string): string => kindIn(kinds, name).ships ?? '';
+  for (const { plan } of fields) {
+    const ships = shipping(plan.kind);
+    const own = fields.filter((field) => shipping(field.plan.kind) === ships);
+    lacked.set(`engine/kinds/${ships}`, new Set(lacksOfKinds(own, ships)));
+  }
+  return lacked;
+}
+
+/** Sources of one set, some of them made shorter as they are loaded. */
+export interface SetSources extends Sources {
+  load(path: string): Promise<string>;
+}
+
+/**
+ * The packages for one set: what runs its fields without what none of them has. Folders keep the names of that in a `features.ts`; each is `true`
+ * in the packages. Here the bundler loads a module in its place in which those that are lacked are `false`, and drops what that leaves unreached.
+ */
+export function treeShake(sources: Sources, set: Carrying, kinds: KindTable): SetSources {
+  const lacked = lackedBy(set, kinds);
+  const loaded = new Map<string, Promise<string>>();
+  return {
+    ...sources,
+    load(path) {
+      const names = lacked.get(posix.dirname(path));
+      let text = loaded.get(path);
+      if (!text) {
+        const isAsking = names && names.size > 0 && sources.read(path).includes(features);
+        text = isAsking ? without(names, path, sources) : Promise.resolve(sources.read(path));
+        loaded.set(path, text);
+      }
+      return text;
+    },
+  };
+}
+
+const features = './features.js';
+
+const shape = {
+  bundle: true,
+  write: false,
+  format: 'esm',
+  target: 'es2022',
+  charset: 'utf8',
+  logLevel: 'silent',
+} as const satisfies BuildOptions;
+
+/** A module with the features of its folder, those that are lacked as `false`. All other modules stay imports. */
+async function without(lacked: ReadonlySet<string>, path: string, sources: Sources): Promise<string> {
+  const names = await exportsOf(sources.read(posix.join(posix.dirname(path), features)));
+  // The bundler follows constants only into a module that imports nothing.
+  const constants = names.map((name) => `export const ${name} = ${!lacked.has(name)};`).join('\n');
+  const here: Plugin = {
+    name: 'features',
+    setup({ onLoad, onResolve }) {
+      onResolve({ filter: /.*/ }, ({ path: specifier, kind }) => {
+        if (kind === 'entry-point') return { path: specifier, namespace: 'module' };
+        return specifier === features
+          ? { path: specifier, namespace: 'features' }
+          : { path: specifier, external: true };
+      });
+      onLoad({ filter: /.*/, namespace: 'module' }, () => ({ contents: sources.read(path) }));
+      onLoad({ filter: /.*/, namespace: 'features' }, () => ({ contents: constants }));
+    },
+  };
+  const { outputFiles } = await build({ ...shape, entryPoints: [path], minifySyntax: true, plugins: [here] });
+  // Constants of another module are put in as it is printed; what they decide is seen as it is read again.
+  const { code } = await transform(outputFiles[0]!.text, {
+    minifySyntax: true,
+    target: 'es2022',
+    charset: 'utf8',
+  });
+  return code;
+}
+
+/** Names that a module exports. */
+async function exportsOf(contents: string): Promise<readonly string[]> {
+  const { metafile } = await build({ ...shape, stdin: { contents }, metafile: true });
+  return Object.values(metafile.outputs).flatMap(({ exports }) => exports);
+}

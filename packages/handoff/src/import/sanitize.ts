@@ -1,0 +1,178 @@
+import {
+  type FieldDocument,
+  type FormDocument,
+  readDocument,
+  type SetDocument,
+} from '@arbeit/engine/document';
+import { kinds } from '@arbeit/engine/kinds';
+import type { Place } from '../document-text.ts';
+
+/** Something that could not be carried over, where it stands and why, in words. */
+export interface Dropped {
+  /** What it is about: `the field “E-mail”`, `line 12`. */
+  readonly where: string;
+  readonly why: string;
+  readonly place?: Place | undefined;
+}
+
+/** What came of something brought in: a set that is sound, and what of the original is not in it. */
+export interface Imported {
+  readonly set: SetDocument;
+  readonly lost: readonly Dropped[];
+}
+
+/** A field on its way in. */
+export interface Draft {
+  readonly field: FieldDocument;
+  readonly place?: Place | undefined;
+  /** What its part of the form is called, where that has parts. */
+  readonly section?: string;
+}
+
+/** An id of letters, digits and hyphens that none of the others has. */
+export function idFor(name: string, taken: ReadonlySet<string>): string {
+  const plain =
+    name
+      .normalize('NFD')
+      .replace(/([a-z\d])([A-Z])/g, '$1-$2')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^[-\d]+|-+$/g, '')
+      .slice(0, 40) || 'field';
+  let id = plain;
+  for (let n = 2; taken.has(id); n++) id = `${plain}-${n}`;
+  return id;
+}
+
+/** A name as people would write it: `guestName` as `Guest name`. */
+export function labelFor(name: string): string {
+  const words = name
+    .replace(/([a-z\d])([A-Z])/g, '$1 $2')
+    .replace(/[-_.[\]]+/g, ' ')
+    .trim()
+    .toLowerCase();
+  return words.charAt(0).toUpperCase() + words.slice(1) || 'Field';
+}
+
+const reads = (fields: readonly FieldDocument[], locale: string) =>
+  readDocument({ arbeit: 2, title: 'T', locale, fields }, kinds);
+
+/** Pieces of a field in the order in which it can do without them. */
+const pieces = ['initial', 'placeholder', 'rules', 'html', 'hint'] as const;
+
+/**
+ * The field as far as it is sound: rules one by one, then whole pieces go until nothing is wrong with it; last it is a text. What went is
+ * told.
+ */
+function soundField({ field, place }: Draft, locale: string, lose: (lost: Dropped) => void): FieldDocument {
+  const where = `the field “${field.label}”`;
+  const isSound = (one: FieldDocument): boolean => reads([one], locale).ok;
+  if (isSound(field)) return field;
+  const rules = (field.rules ?? []).filter((rule) => {
+    const result = reads([{ ...field, rules: [rule], initial: '' }], locale);
+    const faults = result.ok ? [] : result.faults.filter(({ path }) => path.includes('.rules'));
+    if (faults[0]) lose({ where: `${where}, ${rule.check.type}`, why: faults[0].message, place });
+    return !faults[0];
+  });
+  let kept: FieldDocument = { ...field, rules };
+  if (rules.length === 0) kept = without(kept, 'rules');
+  for (const piece of pieces) {
+    if (isSound(kept)) return kept;
+    if (kept[piece] === undefined) continue;
+    const lean = without(kept, piece);
+    const result = reads([kept], locale);
+    const fault = result.ok ? undefined : result.faults.find(({ path }) => path.includes(piece));
+    if (!fault) continue;
+    lose({ where: `${where}, ${piece}`, why: fault.message, place });
+    kept = lean;
+  }
+  if (isSound(kept)) return kept;
+  const result = reads([kept], locale);
+  lose({
+    where,
+    why: `It came in as a text. ${result.ok ? '' : (result.faults[0]?.message ?? '')}`.trim(),
+    place,
+  });
+  const { id, label, hint, rules: before = [] } = field;
+  const needed = before.filter(({ check }) => check.type === 'required');
+  const text: FieldDocument = {
+    id,
+    kind: 'text',
+    label,
+    ...(hint === undefined ? {} : { hint }),
+    entry: {},
+    ...(needed.length ? { rules: needed } : {}),
+  };
+  return isSound(text) ? text : { id, kind: 'text', label, entry: {} };
+}
+
+function without<K extends keyof FieldDocument>(field: FieldDocument, piece: K): FieldDocument {
+  const { [piece]: _, ...rest } = field;
+  // What is left out may be.
+  return rest as unknown as FieldDocument;
+}
+
+/** More fields than this are no form that anybody fills in; more losses than this nobody reads one by one. */
+const mostFields = 1000;
+const mostLost = 500;
+
+/** A set of drafts, each as far as it is sound; with a form of them all where it has a title. */
+export function sanitize(
+  {
+    title,
+    locale,
+    form,
+  }: { readonly title: string; readonly locale: string; readonly form?: string | undefined },
+  drafts: readonly Draft[],
+  lost: readonly Dropped[],
+): Imported {
+  const all = [...lost];
+  if (drafts.length > mostFields)
+    all.unshift({
+      where: `${drafts.length - mostFields} fields`,
+      why: `The first ${mostFields} came in: bring in the others by themselves.`,
+      place: drafts[mostFields]?.place,
+    });
+  const isLocale = readDocument({ arbeit: 2, title: 'T', locale, fields: [] }, kinds).ok;
+  const speaks = isLocale ? locale : 'en-GB';
+  if (!isLocale)
+    all.push({ where: 'the language', why: `“${locale}” is none that is known: it came in as en-GB.` });
+  const taken = drafts.slice(0, mostFields);
+  const fields = taken.map((draft) => soundField(draft, speaks, (one) => all.push(one)));
+  const base = {
+    arbeit: 2 as const,
+    title: title.trim().slice(0, 200) || 'Brought in',
+    locale: speaks,
+    fields,
+  };
+  const withForm =
+    form !== undefined && fields.length > 0
+      ? { ...base, forms: [{ id: idFor(form, new Set()), title: form, ...inSections(taken, form) }] }
+      : base;
+  const result = readDocument(withForm, kinds);
+  if (result.ok) return { set: result.document, lost: cappedLost(all) };
+  const plain = readDocument(base, kinds);
+  for (const { message } of result.faults) all.push({ where: `the form “${form}”`, why: message });
+  return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
+}
+
+/** The fields of a form, in sections where they stood in some: fields that follow each other under one name. */
+function inSections(drafts: readonly Draft[], form: string): Pick<FormDocument, 'fields' | 'sections'> {
+  const sections: { readonly title: string; readonly fields: string[] }[] = [];
+  for (const { field, section = '' } of drafts) {
+    const title = section === form ? '' : section;
+    const last = sections.at(-1);
+    if (last && last.title === title) last.fields.push(field.id);
+    else sections.push({ title, fields: [field.id] });
+  }
+  if (sections.every(({ title }) => title === '')) return { fields: drafts.map(({ field }) => field.id) };
+  return { sections: sections.map(({ title, fields }) => (title ? { title, fields } : { fields })) };
+}
+
+const cappedLost = (all: readonly Dropped[]): readonly Dropped[] =>
+  all.length <= mostLost
+    ? all
+    : [
+        ...all.slice(0, mostLost),
+        { where: 'the rest', why: `${all.length - mostLost} more could not be carried over either.` },
+      ];

@@ -1,0 +1,32 @@
+import { tooDeep } from '../document-text.ts';
+
+/** What a text most likely is that is brought in. */
+export type SourceFormat = 'document' | 'schema' | 'html' | 'table';
+
+/** What a text most likely is: JSON with a document's mark or not, markup, or cells. */
+export function sourceFormatOf(text: string): SourceFormat {
+  const start = text.trimStart();
+  if (start.startsWith('<')) return 'html';
+  if (!/^[{[]/.test(start)) return /<(?:input|select|textarea|form)\b/i.test(text) ? 'html' : 'table';
+  return /"arbeit"\s*:/.test(text) && !/"(?:\$schema|properties|x-arbeit)"\s*:/.test(text)
+    ? 'document'
+    : isSchema(text)
+      ? 'schema'
+      : 'document';
+}
+
+const isSchema = (text: string): boolean => /"(?:\$schema|properties|\$defs|x-arbeit)"\s*:/.test(text);
+
+/** A text of JSON as an object; why it is none, where it is not. */
+export function objectIn(text: string): Readonly<Record<string, unknown>> | string {
+  const deep = tooDeep(text);
+  if (deep) return `Line ${deep.line}, column ${deep.column}: ${deep.message}`;
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? (value as Readonly<Record<string, unknown>>)
+      : 'This is JSON, but no object.';
+  } catch (error) {
+    return `This is not JSON: ${(error as Error).message}`;
+  }
+}

@@ -1,2 +1,0 @@
-/** Class names for the parts of a component, by part. Nothing here is styled without them. */
-export type Dress<Part extends string> = { readonly [K in Part]?: string };
