@@ -158,3 +158,44 @@ test('docs/checks.md is what the checks say of their options', async () => {
   ];
   await expect([...head, ...sections].join('\n')).toMatchFileSnapshot('../docs/checks.md');
 });
+
+test('docs/licences.md lists the licence of everything shipped', async () => {
+  interface Locked {
+    readonly version?: string;
+    readonly license?: string;
+    readonly dev?: boolean;
+    readonly devOptional?: boolean;
+    readonly link?: boolean;
+  }
+  const lock = JSON.parse(readFileSync(new URL('package-lock.json', root), 'utf8'));
+  const rows = new Map<string, Set<string>>();
+  for (const [path, { version, license, dev, devOptional, link }] of Object.entries(
+    lock.packages as Record<string, Locked>,
+  )) {
+    const name = path.split('node_modules/').at(-1) ?? '';
+    if (!path.includes('node_modules/') || dev || devOptional || link) continue;
+    const licence = license ?? 'unknown';
+    rows.set(licence, (rows.get(licence) ?? new Set()).add(`${name} ${version}`));
+  }
+  // A package without a licence may not be shipped.
+  expect([...(rows.get('unknown') ?? [])]).toEqual([]);
+  const byName = (a: string, b: string): number => (a < b ? -1 : 1);
+  const sections = [...rows]
+    .sort(([a], [b]) => byName(a, b))
+    .map(
+      ([licence, names]) =>
+        `## ${licence}\n\n${[...names]
+          .sort(byName)
+          .map((name) => `- ${name}`)
+          .join('\n')}\n`,
+    );
+  const head = [
+    '# Licences of what is shipped',
+    '',
+    'Arbeit itself is under the [MIT licence](../LICENSE). The studio and the packages use the packages below, as `package-lock.json`',
+    'has them (`npx vitest run scripts/docs -u` writes this page). The fonts in `apps/studio/app/fonts` are under the SIL Open Font License 1.1.',
+    'Pages that a hand-off is put into carry none of them: a hand-off contains only code of Arbeit.',
+    '',
+  ];
+  await expect([...head, ...sections].join('\n')).toMatchFileSnapshot('../docs/licences.md');
+});

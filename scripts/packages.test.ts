@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { checkPackage, createPackageFromTarballData } from '@arethetypeswrong/core';
-import { build } from 'esbuild';
+import { build, transform } from 'esbuild';
 import { publint } from 'publint';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages, folderOf, packages } from './packages.mjs';
@@ -49,13 +49,43 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
+/** What the compiler says of files of the project; `wrong` is written first, with a mistake. */
+function typeErrors(
+  moduleResolution: 'nodenext' | 'bundler',
+  files: readonly string[],
+  wrong?: string,
+): string {
+  if (wrong) writeFileSync(at(wrong), "export const wrong: number = 'text';\n");
+  const compilerOptions = {
+    strict: true,
+    exactOptionalPropertyTypes: true,
+    noEmit: true,
+    target: 'ES2023',
+    // The last one for the types of the sandbox's interpreter.
+    lib: ['ES2023', 'DOM', 'DOM.Iterable', 'ESNext.Disposable'],
+    jsx: 'react-jsx',
+    module: moduleResolution === 'bundler' ? 'esnext' : 'nodenext',
+    moduleResolution,
+    types: ['react'],
+  };
+  writeFileSync(at('tsconfig.json'), JSON.stringify({ compilerOptions, files }));
+  const { stdout, status } = spawnSync(join(root, 'node_modules/.bin/tsc'), ['-p', '.'], {
+    cwd: project,
+    encoding: 'utf8',
+  });
+  return status === 0 ? '' : stdout || 'The compiler did not run.';
+}
+
 describe.each(packages)('@arbeit/%s', (name) => {
   test('holds what is built, and neither sources nor tests', () => {
     const { files } = tarballs.get(name)!;
     expect(files).toContain('dist/index.js');
-    expect(files).toContain('dist/index.d.ts');
+    for (const file of ['dist/index.d.ts', 'README.md', 'LICENSE']) expect(files).toContain(file);
     expect(
-      files.filter((path) => !/^dist\/.*\.(?:js|d\.ts)$|^package\.json$|\.schema\.json$/.test(path)),
+      files.filter(
+        (path) =>
+          !/^dist\/.*\.(?:js|d\.ts)$|^(?:package\.json|README\.md|LICENSE)$|\.schema\.json$/.test(path),
+      ),
     ).toEqual([]);
     expect(files.filter((path) => path.includes('.test.'))).toEqual([]);
   });
@@ -79,6 +109,56 @@ describe.each(packages)('@arbeit/%s', (name) => {
       ),
     ).toEqual([]);
   });
+});
+
+/** The code blocks of a package's README in one language, as they stand there. */
+const codeIn = (name: string, language: string): readonly string[] =>
+  [
+    ...readFileSync(join(folderOf(name), 'README.md'), 'utf8').matchAll(/^```(\w+)\n([\s\S]*?)^```$/gm),
+  ].flatMap(([, found, code = '']) => (found === language ? [code] : []));
+
+test('the examples of each README type-check in a project that has the packages', () => {
+  const files = packages.flatMap((name) =>
+    ['ts', 'tsx'].flatMap((language) =>
+      codeIn(name, language).map((code, i) => {
+        const file = `readme-${name}-${i}.${language}`;
+        writeFileSync(at(file), code);
+        return file;
+      }),
+    ),
+  );
+  expect(files).toHaveLength(packages.length - 1);
+  expect(typeErrors('bundler', files)).toBe('');
+  expect(typeErrors('bundler', ['readme-engine-0.ts', 'huts/fields.d.ts', 'wrong.ts'], 'wrong.ts')).toContain(
+    'wrong.ts(1,',
+  );
+});
+
+test('the examples that need no page run, and print what they say', async () => {
+  const printed = async (name: string): Promise<string> => {
+    const [code = ''] = codeIn(name, 'ts');
+    const file = at(`readme-${name}.js`);
+    writeFileSync(file, (await transform(code, { loader: 'ts' })).code);
+    return run(process.execPath, [file]).trim();
+  };
+  expect(await printed('engine')).toBe('RH-1234 1234 1234');
+  expect(await printed('sandbox')).toBe("{ text: 'RH-1234' }");
+  expect(await printed('svelte')).toContain('120');
+  expect(await printed('handoff')).toContain('export const pass = ');
+});
+
+test('the commands in the README of the command line run', () => {
+  const [commands = ''] = codeIn('cli', 'sh');
+  writeFileSync(at('huts.arbeit.json'), readFileSync(join(root, 'apps/studio/demo/ridge-huts.arbeit.json')));
+  const lines = commands.trim().split('\n');
+  expect(lines.length).toBeGreaterThan(2);
+  for (const line of lines) {
+    const [, ...args] = line.split(' ');
+    expect([line, spawnSync(at('node_modules/.bin/arbeit'), args, { cwd: project }).status]).toEqual([
+      line,
+      0,
+    ]);
+  }
 });
 
 test('used from plain Node: a document compiled and typed into, a field compiled ahead, a form', () => {
@@ -156,25 +236,8 @@ apply(arrival, start(deposit), { type: 'cut' });
 hydrate(arrival, { phone });
 `,
   );
-  for (const moduleResolution of ['nodenext', 'bundler']) {
-    const compilerOptions = {
-      strict: true,
-      exactOptionalPropertyTypes: true,
-      noEmit: true,
-      target: 'ES2023',
-      lib: ['ES2023', 'DOM', 'DOM.Iterable'],
-      jsx: 'react-jsx',
-      module: moduleResolution === 'bundler' ? 'esnext' : 'nodenext',
-      moduleResolution,
-      types: ['react'],
-    };
-    writeFileSync(at('tsconfig.json'), JSON.stringify({ compilerOptions, files: ['use.tsx'] }));
-    const { stdout, status } = spawnSync(join(root, 'node_modules/.bin/tsc'), ['-p', '.'], {
-      cwd: project,
-      encoding: 'utf8',
-    });
-    expect([moduleResolution, stdout, status]).toEqual([moduleResolution, '', 0]);
-  }
+  for (const moduleResolution of ['nodenext', 'bundler'] as const)
+    expect([moduleResolution, typeErrors(moduleResolution, ['use.tsx'])]).toEqual([moduleResolution, '']);
 });
 
 test('a page with one compiled field carries its kind and neither another nor what compiles', async () => {
