@@ -12,6 +12,7 @@ export default defineConfig({
         replacement: source('packages/engine/src/document/document.schema.json'),
       },
       { find: /^@arbeit\/engine\/checks$/, replacement: source('packages/engine/src/checks/runs.ts') },
+      { find: /^@arbeit\/engine\/check-words$/, replacement: source('packages/engine/src/checks/words.ts') },
       {
         find: /^@arbeit\/engine\/value-types$/,
         replacement: source('packages/engine/src/kinds/value-types.ts'),

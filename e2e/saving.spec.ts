@@ -116,8 +116,10 @@ test('refused versions are found again, compared and taken back', async ({ page,
   await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(2);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   await page.getByRole('button', { name: 'Throw it away' }).first().click();
-  await expect(page.getByText('Thrown away.')).toBeVisible();
+  // The list is fetched anew, and what was said stays: the page is not mounted anew.
   await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(1);
+  await expect(page.getByText('Thrown away.')).toBeVisible();
+  await expect(page).toHaveURL(new RegExp(`/sets/${id}/refused$`));
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText(/Taken back/)).toBeVisible();
   await expect(page.getByText(/None\./)).toBeVisible();

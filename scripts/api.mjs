@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { install } from './install.mjs';
 import { packages, root } from './packages.mjs';
 
-// Writes docs/api from the doc comments of everything public. A public name that says nothing of itself, or a link to nothing, fails.
+// Writes docs/api from the doc comments of everything public. A public name that says nothing of itself, or a link to nothing, fails, and so does an export that nobody uses.
 install();
 const folder = join(root, 'scripts', 'api');
 if (!existsSync(join(folder, 'node_modules', 'typedoc'))) {
@@ -22,6 +22,7 @@ const entryPoints = [
   ...rooms('packages/engine/src'),
   ...rooms('packages/engine/src/kinds'),
   'packages/engine/src/checks/runs.ts',
+  'packages/engine/src/checks/words.ts',
   'packages/engine/src/kinds/value-types.ts',
   'packages/engine/src/prove/without-laws.ts',
   ...['dom', 'react', 'element', 'vue', 'svelte', 'handoff', 'cli'].map(
@@ -35,6 +36,7 @@ const tsconfig = join(folder, 'tsconfig.json');
 const paths = Object.fromEntries(
   [
     ['@arbeit/engine/checks', 'packages/engine/src/checks/runs.ts'],
+    ['@arbeit/engine/check-words', 'packages/engine/src/checks/words.ts'],
     ['@arbeit/engine/value-types', 'packages/engine/src/kinds/value-types.ts'],
     ['@arbeit/engine/proof', 'packages/engine/src/prove/without-laws.ts'],
     ['@arbeit/engine/runs', 'packages/engine/src/kinds/runs.ts'],
@@ -83,3 +85,5 @@ const told = `${typedoc.stdout}${typedoc.stderr}`
 for (const line of told) process.stderr.write(`${line}\n`);
 if (told.length > 0 || !existsSync(join(root, 'docs', 'api', 'index.html'))) process.exit(1);
 process.stdout.write('docs/api/index.html\n');
+const unused = spawnSync('node', ['unused-exports.mjs'], { cwd: folder, stdio: 'inherit' });
+if (unused.status !== 0) process.exit(1);

@@ -215,53 +215,6 @@ describe('imports go one way', () => {
   });
 });
 
-describe('exports', () => {
-  const folders = ['packages', 'apps', 'e2e', 'bench', 'scripts'];
-  const all = folders.flatMap((folder) => files(join(root, folder)));
-  const statements = /(?:import|export)\s+(?:type\s+)?\{([^}]*)\}\s+from\s+'(\.[^']*)'/g;
-  /** Names that a file takes from another one, as `file name`; `*` where it takes them all. */
-  const taken = new Set(
-    all.flatMap((file) => {
-      const text = readFileSync(file, 'utf8');
-      const named = [...text.matchAll(statements)].flatMap(([, names = '', specifier = '']) =>
-        names
-          .split(',')
-          .map(
-            (name) => `${join(dirname(file), specifier)} ${name.trim().replace(/^type\s+|\s+as\s.*$/g, '')}`,
-          ),
-      );
-      const whole = [...text.matchAll(/\*[^;']*from\s+'(\.[^']*)'|import\('(\.[^']*)'\)/g)].map(
-        ([, one, other]) => `${join(dirname(file), one ?? other ?? '')} *`,
-      );
-      return [...named, ...whole];
-    }),
-  );
-
-  // A type may stand in what is public without being named by anybody here.
-  test('that nobody uses are taken out', () => {
-    // What frameworks look for by its name or by its place, and what a package gives by the name of its file.
-    const called =
-      /studio\/(?:app\/|proxy|instrumentation|next\.config|drizzle\.config|store\/(?:schema|command))|config\.ts$|\.d\.m?ts$|kinds\/(?:runs|[\w-]+\/run)\.ts$|checks\/(?:runs|[\w-]+\/run)\.ts$|sandbox\/src\/(?:at-once|in-\w+)\.ts$|cli-bundle/;
-    const unused = all
-      .filter((file) => !called.test(file) && !/index\.ts$|\.test\./.test(file) && !taken.has(`${file} *`))
-      .flatMap((file) =>
-        [
-          ...readFileSync(file, 'utf8').matchAll(/^export (?:async )?(?:const|function\*?|class) (\w+)/gm),
-        ].flatMap(([, name]) => (taken.has(`${file} ${name}`) ? [] : [`${relative(root, file)}: ${name}`])),
-      );
-    expect(unused).toEqual([]);
-  });
-});
-
-/** Every file with code under a folder, tests among them. */
-function files(folder: string): string[] {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    const path = join(folder, entry.name);
-    if (entry.isDirectory()) return /^(node_modules|\.next|dist)$/.test(entry.name) ? [] : files(path);
-    return /\.(?:tsx?|mjs)$/.test(entry.name) ? [path] : [];
-  });
-}
-
 test('pages ask the server about a set by its key, and their links carry it: an id may belong to another set by then', () => {
   const sources = readdirSync(placeOf('studio'), { recursive: true, encoding: 'utf8' }).filter(
     (path) => /\.tsx?$/.test(path) && !/node_modules|\.next|\.test\.|read-set|named-address/.test(path),

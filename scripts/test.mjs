@@ -84,7 +84,7 @@ const count = (what, file, { isGood, said }) => {
 await checks(
   ['lint', 'npx', ['biome', 'check', '.']],
   ['types', 'node', ['scripts/types.mjs']],
-  ['API pages', 'node', ['scripts/api.mjs']],
+  ['API pages and exports', 'node', ['scripts/api.mjs']],
 );
 // Pages are driven by the command line’s own tests as well.
 const ARBEIT_CHROMIUM = chromium();

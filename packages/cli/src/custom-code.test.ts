@@ -100,7 +100,7 @@ describe('developers’ code on the command line', () => {
     expect(js.match(/customFormatBy/g)).toHaveLength(2);
     expect(dts).toContain('export declare const locker: FieldOf<typeof customKind, LockerValue>;');
     const source = join(folder, 'fields.js');
-    writeFileSync(source, `${js}\nexport { apply, keysOf, read, start } from '@arbeit/engine/field';\n`);
+    writeFileSync(source, `${js}\nexport { apply, evaluate, keysOf, start } from '@arbeit/engine/field';\n`);
     writeFileSync(join(folder, 'custom-code.js'), await customCodeModule(customCode!));
     const outfile = join(folder, 'bundled.mjs');
     await build({
@@ -112,14 +112,14 @@ describe('developers’ code on the command line', () => {
       nodePaths: ['node_modules'],
       logLevel: 'silent',
     });
-    const { locker, second, apply, keysOf, read, start } = await import(pathToFileURL(outfile).href);
+    const { locker, second, apply, evaluate, keysOf, start } = await import(pathToFileURL(outfile).href);
     for (const field of [locker, second]) {
       const after = (text: string) =>
         keysOf(text).reduce((state: unknown, key: unknown) => apply(field, state, key), start(field));
-      expect(read(field, after('123'))).toMatchObject({ display: '12-3', value: null });
-      expect(read(field, after('1239'))).toMatchObject({ display: '12-39', value: '1239' });
-      expect(read(field, after('0000'))).toMatchObject({ display: '00-00', value: null });
-      expect(read(field, after('1234')).shown).toMatchObject([{ code: 'easy' }]);
+      expect(evaluate(field, after('123'))).toMatchObject({ display: '12-3', value: null });
+      expect(evaluate(field, after('1239'))).toMatchObject({ display: '12-39', value: '1239' });
+      expect(evaluate(field, after('0000'))).toMatchObject({ display: '00-00', value: null });
+      expect(evaluate(field, after('1234')).shown).toMatchObject([{ code: 'easy' }]);
     }
   });
 

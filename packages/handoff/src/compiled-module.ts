@@ -2,7 +2,7 @@ import { compile, type SetDocument } from '@arbeit/engine/document';
 import { type CompiledField, dehydrate, type HydratedField, type Plan } from '@arbeit/engine/field';
 import type { HydratedForm } from '@arbeit/engine/form';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
-import { type CarriedCheck, type Checks, carriedBy, type Validator } from '@arbeit/engine/rules';
+import { type CarriedCheck, carriedBy, type Validator } from '@arbeit/engine/rules';
 import { type CustomCode, shapeApart, withCodeApart } from './custom-code.ts';
 import { byName, type Import, listed, written } from './imports.ts';
 import { moduleTypes } from './module-types.ts';
@@ -27,8 +27,8 @@ type NameOf<T extends CarriedCheck> = {
 }[keyof Exported];
 
 /** What each check, and what goes with some rules, is exported as by `@arbeit/engine/checks`. */
-const checkNames: { readonly [T in CarriedCheck]: NameOf<T> } & {
-  readonly [N in keyof Checks]-?: keyof Exported;
+const checkNames: { readonly [T in CarriedCheck & keyof Exported['checks']]: NameOf<T> } & {
+  readonly [N in keyof Exported['checks']]: keyof Exported;
 } = {
   length: 'length',
   matches: 'matches',
@@ -149,7 +149,14 @@ function checksOf(
   forms: readonly HydratedForm[],
 ): readonly (readonly [type: string, exported: string])[] {
   const rules = [...field.rules, ...forms.flatMap((form) => form.rulesAt.get(field.id) ?? [])];
-  return [...carriedBy(rules)].sort().map((name) => [name, checkNames[name]] as const);
+  return [...carriedBy(rules)].sort().map((name) => {
+    const exported = checkNames[name as keyof typeof checkNames];
+    if (!exported)
+      throw new RangeError(
+        `The check "${name}" does not come with Arbeit, so it cannot be handed off. Replace it by a custom check.`,
+      );
+    return [name, exported] as const;
+  });
 }
 
 /** What a form says of itself beside its fields, where that is not what every form does. */

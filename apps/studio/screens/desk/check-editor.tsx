@@ -1,7 +1,8 @@
 'use client';
 
+import { wordsOfCheck } from '@arbeit/engine/check-words';
 import type { CheckDocument } from '@arbeit/engine/document';
-import { problemWithCheck } from '@arbeit/engine/document';
+import { optionsOfCheck, problemWithCheck } from '@arbeit/engine/document';
 import type { HydratedField } from '@arbeit/engine/field';
 import type { Definition } from '@arbeit/engine/kinds';
 import { Help } from '../../ui/help.tsx';
@@ -26,14 +27,23 @@ export function CheckEditor({
   readonly check: CheckDocument;
   readonly onChange: (check: CheckDocument) => void;
 }) {
-  switch (check.type) {
-    case 'range':
-      return <RangeEditor compiled={compiled} define={define} check={check} onChange={onChange} />;
-    case 'custom':
-      return <CodeCheck compiled={compiled} check={check} onChange={onChange} />;
-    case 'compare':
+  switch (wordsOfCheck(check.type).editor) {
+    case 'limits':
+      // An editor is named by the checks whose members it edits.
+      return (
+        <RangeEditor compiled={compiled} define={define} check={check as RangeCheck} onChange={onChange} />
+      );
+    case 'code':
+      return (
+        <CodeCheck
+          compiled={compiled}
+          check={check as Extract<CheckDocument, { type: 'custom' }>}
+          onChange={onChange}
+        />
+      );
+    case 'form':
       return <p className="text-faint">Two fields are compared in a form: there it is changed.</p>;
-    default:
+    case undefined:
       return <MembersEditor define={define} check={check} onChange={onChange} />;
   }
 }
@@ -46,8 +56,6 @@ interface Edits<T extends CheckDocument['type']> {
 
 type RangeCheck = Extract<CheckDocument, { type: 'range' }>;
 
-const bounds = { min: 'At least', max: 'At most', step: 'In steps of' } as const;
-
 /** The bounds a rule has; one it has not is another rule, with a message of its own. */
 function RangeEditor({
   compiled,
@@ -55,13 +63,16 @@ function RangeEditor({
   check,
   onChange,
 }: Edits<'range'> & { readonly compiled: HydratedField; readonly define: Definition }) {
-  const keys = (Object.keys(bounds) as (keyof typeof bounds)[]).filter((key) => check[key] !== undefined);
+  const options = optionsOfCheck(check.type);
+  const keys = (Object.keys(options) as (keyof Omit<RangeCheck, 'type'>)[]).filter(
+    (key) => check[key] !== undefined,
+  );
   return (
     <div className="space-y-1">
       {keys.map((key) => (
         <LimitEditor
           key={key}
-          label={bounds[key]}
+          label={options[key]?.label ?? key}
           compiled={compiled}
           limits={define.limits}
           value={String(check[key])}

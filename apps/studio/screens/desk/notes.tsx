@@ -6,9 +6,9 @@ import type { Finding, Rule } from '@arbeit/engine/rules';
 import type { Field } from '@arbeit/react';
 import { useRef, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
-import { beginnings, codeOf } from '../../model/check-words.ts';
+import { startsFor } from '../../model/check-starts.ts';
 import { addRule, changeRule, moveRule, removeRule } from '../../model/edits.ts';
-import { ruleInWords, showWhenWords } from '../../model/rule-words.ts';
+import { codeOf, ruleInWords, showWhenWords } from '../../model/rule-words.ts';
 import { useAtFirstUse } from '../../ui/first-use.ts';
 import { deferred } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
@@ -194,7 +194,7 @@ function AddRule({
       align="end"
       className="min-w-64"
       items={() =>
-        beginnings(define).map(({ id, label, check, isApart = false }) => ({
+        startsFor(define).map(({ id, label, check, isApart = false }) => ({
           id,
           label,
           isApart,

@@ -4,7 +4,7 @@ import { apply, start } from '@arbeit/engine/field';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { describe, expect, test } from 'vitest';
 import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { beginnings } from '../../model/check-words.ts';
+import { startsFor } from '../../model/check-starts.ts';
 import { addClass, removeClass, renameClass, usersOf } from '../../model/classes.ts';
 import { keyInWords, refusalInWords } from '../../model/key-words.ts';
 import { byClock, fromClock, limitFrom, limitInWords } from '../../model/limit-words.ts';
@@ -76,7 +76,7 @@ describe('rules in words', () => {
 
   test.each(Object.keys(kinds))('every rule a %s can begin with is sound, and says what it asks', (kind) => {
     const { define } = kindIn(kinds, kind);
-    const offered = beginnings(define);
+    const offered = startsFor(define);
     expect(offered.length).toBeGreaterThan(0);
     for (const { check } of offered) {
       expect(problemWithCheck(define, check)).toEqual([]);

@@ -1,6 +1,7 @@
 'use client';
 
 import type { FormStore } from '@arbeit/dom';
+import { comparisons } from '@arbeit/engine/check-words';
 import {
   comparisonsFor,
   type FormDocument,
@@ -11,7 +12,6 @@ import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useState, useSyncExternalStore } from 'react';
 import { MessageEditor } from '../../field/message-editor.tsx';
 import { addFormRule, type ChangeForm, changeFormRule, removeFormRule } from '../../model/form-edits.ts';
-import { comparisons } from '../../model/rule-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';

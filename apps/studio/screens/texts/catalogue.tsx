@@ -15,7 +15,7 @@ import {
 import { kinds } from '@arbeit/engine/kinds';
 import type { Plural } from '@arbeit/engine/rules';
 import { memo, useMemo, useState } from 'react';
-import { codeOf } from '../../model/check-words.ts';
+import { codeOf } from '../../model/rule-words.ts';
 import { type EditedSet, useSet } from '../../model/use-set.ts';
 import type { StoredSet } from '../../store/sets.ts';
 import { Choices } from '../../ui/choices.tsx';

@@ -1,8 +1,7 @@
-import type { Check } from '../rules/rule.ts';
 import { checksum } from './checksum/define.ts';
 import { compare } from './compare/define.ts';
 import { complete } from './complete/define.ts';
-import type { CheckBase, CheckDefinition } from './contract.ts';
+import type { CheckBase, CheckDefinition, CheckTable } from './contract.ts';
 import { custom } from './custom/define.ts';
 import { among } from './in/define.ts';
 import { length } from './length/define.ts';
@@ -13,7 +12,7 @@ import { range } from './range/define.ts';
 import { remote } from './remote/define.ts';
 import { required } from './required/define.ts';
 
-/** All checks, by type, in the order of the reference. A new one is a folder and a line here. */
+/** All checks, by type, in the order of the reference. A new one is a folder and a line here, in `compile.ts`, `words.ts` and `runs.ts`. */
 const definitions = {
   required,
   complete,
@@ -27,21 +26,47 @@ const definitions = {
   compare,
   custom,
   remote,
-} satisfies { readonly [T in Check['type']]: { readonly type: T } };
+};
 
 type Definitions = typeof definitions;
 
 /** The type of a check. */
 export type CheckType = keyof Definitions;
 
-/** What a rule checks, as a document writes it. */
-export type CheckDocument = {
-  [T in CheckType]: Definitions[T] extends CheckDefinition<infer C> ? C : never;
-}[CheckType];
+/** Checks of this package as a document writes them, by type. */
+type BuiltInChecks = {
+  readonly [T in CheckType]: Definitions[T] extends CheckDefinition<infer C> ? C : never;
+};
 
-/** Every check, by its type. */
+/**
+ * Checks as a document writes them, by type. A check that does not come with this package is added by declaration merging, so
+ * that documents with it need no cast.
+ */
+export interface CheckDocuments extends BuiltInChecks {}
+
+/** What a rule checks, as a document writes it. */
+export type CheckDocument = CheckDocuments[keyof CheckDocuments];
+
+/** Every check of this package, by its type. */
 export const checkTypes = Object.keys(definitions) as readonly CheckType[];
 
-/** What defines a check. Each is asked about checks of its own type alone. */
-export const definitionOf = (type: CheckType): CheckDefinition<CheckBase> =>
-  definitions[type] as unknown as CheckDefinition<CheckBase>;
+/** The types of all checks there are; `more` are checks that do not come with this package. */
+export const typesOfChecks = (more: CheckTable): readonly string[] => [
+  ...checkTypes,
+  ...Object.keys(more).filter((type) => !Object.hasOwn(definitions, type)),
+];
+
+/**
+ * What defines checks of a type; `more` are checks that do not come with this package. Throws `RangeError` for a type that
+ * is in neither.
+ */
+export function definitionOf(type: string, more: CheckTable = {}): CheckDefinition<CheckBase> {
+  const found = Object.hasOwn(definitions, type)
+    ? definitions[type as CheckType]
+    : Object.hasOwn(more, type)
+      ? more[type]?.define
+      : undefined;
+  if (!found) throw new RangeError(`Unknown check "${type}".`);
+  // Each is asked about checks of its own type alone, by whose name it was found.
+  return found as unknown as CheckDefinition<CheckBase>;
+}

@@ -9,6 +9,7 @@ import { length } from './length/run.ts';
 import { matches } from './matches/run.ts';
 import { notAmong } from './not-in/run.ts';
 import { notTrivial } from './not-trivial/run.ts';
+import type { CheckType } from './registry.ts';
 import { remote } from './remote/run.ts';
 
 export { customBy } from '../rules/custom.ts';
@@ -41,4 +42,6 @@ export const checks = {
   custom,
   remoteCheck,
   clearRejected,
-} satisfies Required<Checks>;
+} satisfies Required<
+  Pick<Checks, Exclude<CheckType, 'required' | 'complete' | 'range'> | 'remoteCheck' | 'clearRejected'>
+>;

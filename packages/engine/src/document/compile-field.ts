@@ -1,10 +1,11 @@
-import { compileCheck } from '../checks/compile.ts';
+import { codesOfChecks, compileCheck, compilerOf } from '../checks/compile.ts';
+import type { CheckTable } from '../checks/contract.ts';
 import { checks } from '../checks/runs.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
-import { readBy } from '../rules/checks.ts';
+import type { Checks } from '../rules/checks.ts';
 import type { Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
 import { formOf, type Languages, ownOf, wordingFor, wordsOf } from '../rules/wording.ts';
@@ -13,6 +14,14 @@ import type { FieldDocument, RuleDocument, SetDocument } from './document.ts';
 
 /** What is said where no language is handed in: others are fetched when a field is in them (`rules/wording/`). */
 const usual: Languages = { en: english };
+
+const noMore: CheckTable = {};
+
+/** The checks of this package, and `more`. */
+const checksWith = (more: CheckTable): Checks =>
+  more === noMore
+    ? checks
+    : { ...checks, ...Object.fromEntries(Object.entries(more).map(([type, { run }]) => [type, run])) };
 
 /** What a field's definition needs of its set: of the others only those its conditions are about. */
 export type SetFacts = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
@@ -23,18 +32,21 @@ export function compileField(
   set: SetFacts,
   kinds: KindTable,
   languages?: Languages,
+  more?: CheckTable,
 ): HydratedField<PatternPlan, PatternBody>;
 export function compileField(
   field: FieldDocument,
   set: SetFacts,
   kinds: KindTable,
   languages?: Languages,
+  more?: CheckTable,
 ): HydratedField;
 export function compileField(
   field: FieldDocument,
   set: SetFacts,
   kinds: KindTable,
   languages: Languages = usual,
+  more: CheckTable = noMore,
 ): HydratedField {
   const kind = kinds[field.kind];
   if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
@@ -42,9 +54,9 @@ export function compileField(
   // An entry of usual values may be left out.
   const entry = field.entry ?? {};
   const locale = field.locale ?? set.locale;
-  const rules = (field.rules ?? []).map((rule) => compileRule(rule, field, set, kinds));
+  const rules = (field.rules ?? []).map((rule) => compileRule(rule, field, set, kinds, more));
   const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) =>
-    withWords(rule, field, set, kinds, languages),
+    withWords(rule, field, set, kinds, languages, more),
   );
   const plan = define.plan(entry, { id: field.id, locale, rules: all, classes: set.classes ?? {} });
   const compiled = {
@@ -61,7 +73,7 @@ export function compileField(
     when: field.when && compileCondition(field.when, set, kinds),
     plan,
   };
-  return { ...compiled, kind: run, checks };
+  return { ...compiled, kind: run, checks: checksWith(more) };
 }
 
 /** A rule with the texts of its codes, in its field's language. */
@@ -71,6 +83,7 @@ export function withWords(
   set: SetFacts,
   kinds: KindTable,
   languages: Languages,
+  more: CheckTable,
 ): Rule {
   const { define } = kindIn(kinds, field.kind);
   const locale = field.locale ?? set.locale;
@@ -79,7 +92,10 @@ export function withWords(
     ...(define.wording ? wordingFor(define.wording, locale) : {}),
     ...ownOf(wording, field.kind),
   };
-  return worded(rule, wordsOf(rule.check, wording, own, locale));
+  const { [rule.check.type]: entry } = more as Partial<CheckTable>;
+  const all = entry ? { ...wordingFor(entry.wording, locale), ...wording } : wording;
+  const texts = { all, own, known: codesOfChecks };
+  return worded(rule, wordsOf(rule.check, compilerOf(rule.check.type, more), texts, locale));
 }
 
 /**
@@ -105,9 +121,15 @@ function worded(
   return { id, check, show, severity, say, code, words, when, reads, clears };
 }
 
-export function compileRule(rule: RuleDocument, field: FieldDocument, set: SetFacts, kinds: KindTable): Rule {
-  const check = compileCheck(rule.check, kindIn(kinds, field.kind).define);
-  const reads = readBy(check).filter((id) => id !== field.id);
+export function compileRule(
+  rule: RuleDocument,
+  field: FieldDocument,
+  set: SetFacts,
+  kinds: KindTable,
+  more: CheckTable,
+): Rule {
+  const check = compileCheck(rule.check, kindIn(kinds, field.kind).define, more);
+  const reads = (compilerOf(check.type, more).reads?.(check) ?? []).filter((id) => id !== field.id);
   return {
     id: rule.id,
     check,

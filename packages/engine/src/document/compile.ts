@@ -1,3 +1,4 @@
+import type { CheckTable } from '../checks/contract.ts';
 import { type HydratedField, withFormat } from '../field/kind.ts';
 import type { RunShape } from '../field/shape.ts';
 import { type HydratedForm, hydrateForm } from '../form/form.ts';
@@ -15,11 +16,21 @@ export interface CompiledSet {
   readonly forms: readonly HydratedForm[];
 }
 
-/** Compiles a checked document. Throws `RangeError` on what `readDocument` would have refused. */
-export function compile(document: SetDocument, kinds: KindTable, languages: Languages = every): CompiledSet {
-  const fields = document.fields.map((field) => compileField(field, document, kinds, languages));
+/**
+ * Compiles a checked document. `more` are checks that do not come with this package. Throws `RangeError` on what `readDocument`
+ * would have refused.
+ */
+export function compile(
+  document: SetDocument,
+  kinds: KindTable,
+  languages: Languages = every,
+  more: CheckTable = {},
+): CompiledSet {
+  const fields = document.fields.map((field) => compileField(field, document, kinds, languages, more));
   const byId = new Map(fields.map((field) => [field.id, field]));
-  const forms = (document.forms ?? []).map((form) => compileForm(form, byId, document, kinds, languages));
+  const forms = (document.forms ?? []).map((form) =>
+    compileForm(form, byId, document, kinds, languages, more),
+  );
   return { fields, forms };
 }
 
@@ -66,13 +77,14 @@ export const compileForm = (
   document: SetDocument,
   kinds: KindTable,
   languages: Languages = every,
+  more: CheckTable = {},
 ): HydratedForm =>
   hydrateForm({
     id: form.id,
     title: form.title ?? form.id,
     // The reader has seen that each of them is there.
     fields: fieldIdsOf(form).map((id) => byId.get(id)!),
-    rules: (form.rules ?? []).map((rule) => compileFormRule(rule, document, kinds, languages)),
+    rules: (form.rules ?? []).map((rule) => compileFormRule(rule, document, kinds, languages, more)),
     submit: form.submit ?? 'always',
     completes: form.completes ?? null,
     unanswered: form.unanswered ?? 'hold',
@@ -84,10 +96,11 @@ function compileFormRule(
   set: SetDocument,
   kinds: KindTable,
   languages: Languages,
+  more: CheckTable,
 ): FormRule {
   // The reader has seen that it is there.
   const field = set.fields.find(({ id }) => id === rule.field)!;
-  const compiled = compileRule(rule, field, set, kinds);
-  const worded = withWords(compiled, field, set, kinds, languages);
+  const compiled = compileRule(rule, field, set, kinds, more);
+  const worded = withWords(compiled, field, set, kinds, languages, more);
   return { ...worded, field: rule.field };
 }

@@ -6,7 +6,6 @@ import type { Plural } from '../rules/wording.ts';
 import type { Trial } from '../tape/trial.ts';
 import type { documentVersion } from './versions.ts';
 
-export type { Limit } from '../checks/range/define.ts';
 export type { CheckDocument };
 
 /** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */

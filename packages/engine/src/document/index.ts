@@ -1,4 +1,5 @@
 export { comparisonsFor } from '../checks/compare/define.ts';
+export { type CheckEntry, type CheckTable, checkEntry } from '../checks/contract.ts';
 export { type CompiledSet, compile, hasCustomCode, type RunCustomCode, withCustomCode } from './compile.ts';
 export { compileField } from './compile-field.ts';
 export { compileCondition } from './condition.ts';

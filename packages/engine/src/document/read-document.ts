@@ -1,3 +1,4 @@
+import type { CheckTable } from '../checks/contract.ts';
 import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { most, mostFaults } from '../faults/limits.ts';
@@ -62,6 +63,8 @@ export interface ReadOptions {
    * change of it, and never changes what was read.
    */
   readonly known?: WeakMap<object, unknown>;
+  /** Checks that do not come with this package. */
+  readonly checks?: CheckTable;
 }
 
 /** Own code that is no module: it would not load where it is handed off. */
@@ -101,7 +104,7 @@ function readCode(
 export function readDocument(
   json: unknown,
   kinds: KindTable,
-  { parseCode, known }: ReadOptions = {},
+  { parseCode, known, checks = {} }: ReadOptions = {},
 ): DocumentResult {
   const faults: DocumentFault[] = [];
   if (isDeeper(json, mostDeep + 1)) {
@@ -109,10 +112,10 @@ export function readDocument(
     return { ok: false, faults: [{ path: deepIn(json), message }] };
   }
   const current = migrated(json);
-  readSet(new Cursor(current, '$', faults), kinds, known);
+  readSet(new Cursor(current, '$', faults), kinds, { known, checks });
   if (faults.length === 0) {
     const document = withEntries(current as SetDocument);
-    readInitials(document, faults, kinds);
+    readInitials(document, faults, kinds, checks);
     if (parseCode) readCode(document, faults, kinds, parseCode);
     if (faults.length === 0) return { ok: true, document };
   }
@@ -139,10 +142,15 @@ export function withEntries(document: SetDocument): SetDocument {
 }
 
 /** An initial value that its field cannot take would be lost without a word. Asked of fields that are otherwise sound. */
-function readInitials(document: SetDocument, faults: DocumentFault[], kinds: KindTable): void {
+function readInitials(
+  document: SetDocument,
+  faults: DocumentFault[],
+  kinds: KindTable,
+  checks: CheckTable,
+): void {
   for (const [i, field] of document.fields.entries()) {
     if (!field.initial) continue;
-    const { plan, kind } = compileField(field, document, kinds);
+    const { plan, kind } = compileField(field, document, kinds, undefined, checks);
     const { leftOut, rejected, body } = kind.parse(plan, field.initial);
     const raw = kind.raw(plan, body);
     if (leftOut || rejected || !raw) {
@@ -156,7 +164,11 @@ function readInitials(document: SetDocument, faults: DocumentFault[], kinds: Kin
   }
 }
 
-function readSet(at: Cursor, kinds: KindTable, known: ReadOptions['known'] | undefined): void {
+function readSet(
+  at: Cursor,
+  kinds: KindTable,
+  { known, checks }: { readonly known: ReadOptions['known'] | undefined; readonly checks: CheckTable },
+): void {
   if (
     !at.object(
       ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms', 'trials', 'texts'],
@@ -173,9 +185,9 @@ function readSet(at: Cursor, kinds: KindTable, known: ReadOptions['known'] | und
   if (at.has('locale')) readLocale(at.get('locale'));
   const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
   const fields: Fields = at.has('fields')
-    ? readFields(at.get('fields'), { classes, kinds, known, of: at.get('classes').value })
+    ? readFields(at.get('fields'), { classes, kinds, known, checks, of: at.get('classes').value })
     : new Map();
-  if (at.has('forms')) readForms(at.get('forms'), fields);
+  if (at.has('forms')) readForms(at.get('forms'), fields, checks);
   if (at.has('trials')) readTrials(at.get('trials'));
   if (at.has('texts')) readTexts(at.get('texts'));
   if (at.faults.length === 0) readReferences(at, kinds);
@@ -275,9 +287,10 @@ interface ReadWith {
   /** The classes as they stand in the document. */
   readonly of: unknown;
   readonly kinds: KindTable;
+  readonly checks: CheckTable;
 }
 
-function readFields(at: Cursor, { classes, of, kinds, known }: ReadWith): Fields {
+function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith): Fields {
   const ids = new Set<string>();
   const fields = new Map<string, Definition | undefined>();
   for (const field of at.items()) {
@@ -303,7 +316,7 @@ function readFields(at: Cursor, { classes, of, kinds, known }: ReadWith): Fields
     if (field.has('entry') && kind) readEntry(field.get('entry'), kind, classes);
     if (field.has('html')) readHtml(field.get('html'));
     if (field.has('look')) readLook(field.get('look'));
-    if (field.has('rules')) readRules(field.get('rules'), kind);
+    if (field.has('rules')) readRules(field.get('rules'), kind, checks);
     if (field.has('when')) readCondition(field.get('when'));
     if (at.faults.length === before) known?.set(field.value as object, of);
   }
@@ -354,7 +367,7 @@ function readLook(at: Cursor): void {
 
 const formKeys = ['id', 'title', 'fields', 'sections', 'submit', 'completes', 'unanswered', 'rules'];
 
-function readForms(at: Cursor, fields: Fields): void {
+function readForms(at: Cursor, fields: Fields, checks: CheckTable): void {
   const ids = new Set<string>();
   for (const form of at.items()) {
     if (!form.object(formKeys, ['id'])) continue;
@@ -362,7 +375,7 @@ function readForms(at: Cursor, fields: Fields): void {
     if (form.has('title')) form.get('title').string();
     form.choice('submit', ['when-ready', 'always']);
     form.choice('unanswered', ['hold', 'let-through']);
-    if (form.has('rules')) readFormRules(form.get('rules'), fields);
+    if (form.has('rules')) readFormRules(form.get('rules'), fields, checks);
     if (form.has('fields') === form.has('sections'))
       form.fault('A form has "fields" or "sections", one of the two.');
     const seen = new Set<string>();

@@ -1,4 +1,5 @@
-import { type CheckDocument, type CheckType, checkTypes, definitionOf } from '../checks/registry.ts';
+import type { CheckBase, CheckDefinition, CheckTable } from '../checks/contract.ts';
+import { type CheckDocument, definitionOf, typesOfChecks } from '../checks/registry.ts';
 import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { nearest } from '../faults/fault.ts';
@@ -9,30 +10,34 @@ import { readMembers } from '../options/read.ts';
 import { pluralCategories } from '../rules/wording.ts';
 
 /** The rules of a field of that kind. */
-export function readRules(at: Cursor, kind: Definition | undefined): void {
+export function readRules(at: Cursor, kind: Definition | undefined, checks: CheckTable): void {
   const ids = new Set<string>();
   for (const rule of at.items(most.rules)) {
     if (!rule.object(ruleKeys, ['id', 'check'])) continue;
     if (rule.has('id')) readId(rule.get('id'), ids);
-    readRule(rule, kind);
+    readRule(rule, kind, checks);
   }
 }
 
 const ruleKeys = ['id', 'check', 'say', 'code', 'show', 'severity', 'when', 'refused', 'samples'];
 
 /** The rules of a form; `fields` tells of each field, by its id, what kind it is. */
-export function readFormRules(at: Cursor, fields: ReadonlyMap<unknown, Definition | undefined>): void {
+export function readFormRules(
+  at: Cursor,
+  fields: ReadonlyMap<unknown, Definition | undefined>,
+  checks: CheckTable,
+): void {
   const ids = new Set<string>();
   for (const rule of at.items(most.rules)) {
     if (!rule.object([...ruleKeys, 'field'], ['id', 'field', 'check'])) continue;
     if (rule.has('id')) readId(rule.get('id'), ids);
     if (rule.has('field')) rule.get('field').string();
-    readRule(rule, fields.get(rule.get('field').value));
+    readRule(rule, fields.get(rule.get('field').value), checks);
   }
 }
 
 /** What a rule is beside its id. */
-function readRule(rule: Cursor, kind: Definition | undefined): void {
+function readRule(rule: Cursor, kind: Definition | undefined, checks: CheckTable): void {
   if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
     rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
   if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
@@ -40,8 +45,8 @@ function readRule(rule: Cursor, kind: Definition | undefined): void {
   if (rule.has('refused')) rule.get('refused').oneOf(['keep', 'clear']);
   if (rule.has('samples')) readSamples(rule.get('samples'));
   if (rule.has('when')) readCondition(rule.get('when'));
-  if (rule.has('check')) readCheck(rule.get('check'), kind);
-  if (rule.has('say')) readMessage(rule.get('say'), typeOf(rule.get('check').value), kind);
+  if (rule.has('check')) readCheck(rule.get('check'), kind, checks);
+  if (rule.has('say')) readMessage(rule.get('say'), definitionFor(rule.get('check').value, checks), kind);
 }
 
 function readSamples(at: Cursor): void {
@@ -78,68 +83,76 @@ export function readCondition(at: Cursor): void {
       one.fault(`Expected a value, true, false or null, found ${nameOf(one.value)}.`);
 }
 
-const typeOf = (check: unknown): CheckType | undefined => {
+/** The definition of a check that may be broken; `undefined` for a type nobody knows. */
+function definitionFor(check: unknown, checks: CheckTable): CheckDefinition<CheckBase> | undefined {
   const type = (check as { type?: unknown } | null | undefined)?.type;
-  return checkTypes.find((one) => one === type);
-};
-
-/** A message of a check of a field of that kind, or any text in forms. */
-export function readMessage(at: Cursor, type: CheckType | undefined, kind: Definition | undefined): void {
-  const isPlural = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
-  if (isPlural) readPlural(at, type, kind);
-  else readText(at, type, kind);
+  return typeof type === 'string' && typesOfChecks(checks).includes(type)
+    ? definitionOf(type, checks)
+    : undefined;
 }
 
-function readText(at: Cursor, type: CheckType | undefined, kind: Definition | undefined): void {
+type AnyDefinition = CheckDefinition<CheckBase>;
+
+/** A message of a check of a field of that kind, or any text in forms. */
+export function readMessage(
+  at: Cursor,
+  check: AnyDefinition | undefined,
+  kind: Definition | undefined,
+): void {
+  const isPlural = typeof at.value === 'object' && at.value !== null && !Array.isArray(at.value);
+  if (isPlural) readPlural(at, check, kind);
+  else readText(at, check, kind);
+}
+
+function readText(at: Cursor, check: AnyDefinition | undefined, kind: Definition | undefined): void {
   const text = at.filled();
-  if (text === undefined || !type) return;
-  for (const { problem, suggestion } of problemsOfMessage(type, text, kind))
+  if (text === undefined || !check) return;
+  for (const { problem, suggestion } of problemsOfMessage(check, text, kind))
     at.fault(problem, { suggestion });
 }
 
 /** A text in several forms, which goes by one of the check's own numbers. */
-function readPlural(at: Cursor, type: CheckType | undefined, kind: Definition | undefined): void {
+function readPlural(at: Cursor, check: AnyDefinition | undefined, kind: Definition | undefined): void {
   if (!at.object(['by', ...pluralCategories], ['by', 'other'])) return;
-  for (const form of pluralCategories) if (at.has(form)) readText(at.get(form), type, kind);
+  for (const form of pluralCategories) if (at.has(form)) readText(at.get(form), check, kind);
   if (!at.has('by')) return;
   const by = at.get('by').string();
-  const known = type ? definitionOf(type).numbers : undefined;
-  if (by === undefined || type === undefined || known?.includes(by)) return;
+  const known = check?.numbers;
+  if (by === undefined || check === undefined || known?.includes(by)) return;
   at.get('by').fault(
     known
       ? `The forms go by a number of the check: expected ${list(known)}.`
-      : `A check "${type}" has no number its message could go by: write one text.`,
+      : `A check "${check.type}" has no number its message could go by: write one text.`,
     { suggestion: known?.[0] },
   );
 }
 
-function dataFor(type: CheckType, kind: Definition | undefined): readonly string[] {
-  const { data } = definitionOf(type);
+function dataFor({ type, data }: AnyDefinition, kind: Definition | undefined): readonly string[] {
   const own = (type === 'complete' && kind?.says) || [];
   return [...(data === 'own' ? [] : data), ...own, 'label'];
 }
 
 /** Data in a message that its check does not bring, in sentences. */
 function problemsOfMessage(
-  type: CheckType,
+  check: AnyDefinition,
   text: string,
   kind: Definition | undefined,
 ): readonly { readonly problem: string; readonly suggestion?: string | undefined }[] {
-  if (definitionOf(type).data === 'own') return [];
-  const known = dataFor(type, kind);
+  if (check.data === 'own') return [];
+  const known = dataFor(check, kind);
   const named = [...new Set([...text.matchAll(/\{([\w-]+)\}/g)].map((match) => match[1]!))];
   return named
     .filter((name) => !known.includes(name))
     .map((name) => {
       const meant = nearest(name, known);
       return {
-        problem: `There is no {${name}} in this message: a check "${type}" brings ${list(known)}.`,
+        problem: `There is no {${name}} in this message: a check "${check.type}" brings ${list(known)}.`,
         suggestion: meant && `{${meant}}`,
       };
     });
 }
 
-function readCheck(at: Cursor, kind: Definition | undefined): void {
+function readCheck(at: Cursor, kind: Definition | undefined, checks: CheckTable): void {
   if (typeof at.value !== 'object' || at.value === null || Array.isArray(at.value)) {
     at.object([], []);
     return;
@@ -148,12 +161,12 @@ function readCheck(at: Cursor, kind: Definition | undefined): void {
     at.get('type').fault('"type" is missing.');
     return;
   }
-  const type = at.get('type').oneOf(checkTypes) as CheckType | undefined;
-  if (!type) return;
-  const { options, read } = definitionOf(type);
+  const type = at.get('type').oneOf(typesOfChecks(checks));
+  if (type === undefined) return;
+  const { options, read } = definitionOf(type, checks);
   const needed = Object.keys(options).filter((name) => options[name]!.needed);
   at.object(['type', ...Object.keys(options)], needed);
-  if (kind?.pointless?.includes(type))
+  if (kind?.pointless?.some((one) => one === type))
     at.get('type').fault(`A ${kind.name} field cannot have a check "${type}".`, {
       suggestion: kind.limits ? 'range' : 'complete',
     });
@@ -162,23 +175,36 @@ function readCheck(at: Cursor, kind: Definition | undefined): void {
 }
 
 /** What is wrong with one check of a field of that kind, in sentences; for screens that edit one. */
-export function problemWithCheck(kind: Definition, check: unknown): readonly string[] {
+export function problemWithCheck(
+  kind: Definition,
+  check: unknown,
+  checks: CheckTable = {},
+): readonly string[] {
   const faults: DocumentFault[] = [];
-  readCheck(new Cursor(check, '$', faults), kind);
+  readCheck(new Cursor(check, '$', faults), kind, checks);
   return faults.map(({ message, column }) =>
     column === undefined ? message : `Column ${column}: ${message}`,
   );
 }
 
 /** The members of a check as data; for screens that edit one. */
-export const optionsOfCheck = (type: CheckType): CheckOptions => definitionOf(type).options;
+export const optionsOfCheck = (type: string, checks: CheckTable = {}): CheckOptions =>
+  definitionOf(type, checks).options;
 
 /** What a message of a check may name in `{…}`; for screens that edit one. */
-export const dataOfMessage = (kind: Definition, check: CheckDocument): readonly string[] =>
-  dataFor(check.type, kind);
+export const dataOfMessage = (
+  kind: Definition,
+  check: CheckDocument,
+  checks: CheckTable = {},
+): readonly string[] => dataFor(definitionOf(check.type, checks), kind);
 
 /** What is wrong with the message of a check of a field of that kind, in sentences; for screens that edit one. */
-export const problemWithMessage = (kind: Definition, check: CheckDocument, text: string): readonly string[] =>
-  problemsOfMessage(check.type, text, kind).map(
+export const problemWithMessage = (
+  kind: Definition,
+  check: CheckDocument,
+  text: string,
+  checks: CheckTable = {},
+): readonly string[] =>
+  problemsOfMessage(definitionOf(check.type, checks), text, kind).map(
     ({ problem, suggestion }) => `${problem}${suggestion ? ` Perhaps ${suggestion}.` : ''}`,
   );

@@ -1,4 +1,5 @@
-import { checkTypes, definitionOf } from '../checks/registry.ts';
+import type { CheckTable } from '../checks/contract.ts';
+import { definitionOf, typesOfChecks } from '../checks/registry.ts';
 import { most } from '../faults/limits.ts';
 import { attributeNames } from '../field/html.ts';
 import type { Definition, KindTable } from '../kinds/contract/definition.ts';
@@ -17,14 +18,14 @@ import { documentVersion } from './versions.ts';
 const word: Schema = { type: 'string', maxLength: most.id, pattern: '^[A-Za-z][\\w-]*$' };
 const texts: Schema = listOf(text);
 /** Each check with what it must and may be told. */
-const check: Schema = {
+const checkSchema = (checks: CheckTable): Schema => ({
   type: 'object',
   required: ['type'],
-  oneOf: checkTypes.map((type) => {
-    const { options, rest } = definitionOf(type);
+  oneOf: typesOfChecks(checks).map((type) => {
+    const { options, rest } = definitionOf(type, checks);
     return schemaOfMembers(options, { type: { const: type } }, rest);
   }),
-};
+});
 
 const value: Schema = { type: ['string', 'number', 'boolean', 'null'], maxLength: most.characters };
 
@@ -99,14 +100,16 @@ const trial: Schema = shape(
 );
 
 /** The checks a field of that kind can have, and whether its limits go in steps. */
-function rulesOf({ pointless = [], limits }: Definition): Schema {
-  const possible = checkTypes.filter((type) => !pointless.includes(type) && (type !== 'range' || limits));
+function rulesOf({ pointless = [], limits }: Definition, checks: CheckTable): Schema {
+  const possible = typesOfChecks(checks).filter(
+    (type) => !pointless.some((one) => one === type) && (type !== 'range' || limits),
+  );
   const steps = limits && !limits.hasSteps ? { step: false } : {};
   const checked = { type: 'object', properties: { type: { enum: possible }, ...steps } };
   return { type: 'array', items: { type: 'object', properties: { check: checked } } };
 }
 
-function field(kinds: KindTable): Schema {
+function field(kinds: KindTable, checks: CheckTable): Schema {
   return {
     ...shape(
       {
@@ -148,15 +151,18 @@ function field(kinds: KindTable): Schema {
       if: { properties: { kind: { const: name } }, required: ['kind'] },
       // biome-ignore lint/suspicious/noThenProperty: the schema's own word (JSON Schema, applicators)
       then: {
-        properties: { entry: { $ref: `#/$defs/entry-${name}` }, rules: rulesOf(define) },
+        properties: { entry: { $ref: `#/$defs/entry-${name}` }, rules: rulesOf(define, checks) },
         ...(mayBeLeftOut(define.options) ? {} : { required: ['entry'] }),
       },
     })),
   };
 }
 
-/** The JSON Schema (2020-12) of a document with these kinds, for editors and other tools. */
-export function documentSchema(kinds: KindTable): Schema {
+/**
+ * The JSON Schema (2020-12) of a document with these kinds, for editors and other tools. `checks` are checks that do not come with
+ * this package.
+ */
+export function documentSchema(kinds: KindTable, checks: CheckTable = {}): Schema {
   const entries = Object.entries(kinds).map(([name, { define }]) => [
     `entry-${name}`,
     schemaOf(define.options),
@@ -207,10 +213,10 @@ export function documentSchema(kinds: KindTable): Schema {
         maxLength: most.characters,
         pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$',
       },
-      field: field(kinds),
+      field: field(kinds, checks),
       ...Object.fromEntries(entries),
       rule,
-      check,
+      check: checkSchema(checks),
       condition,
       form,
       trial,

@@ -91,9 +91,9 @@ export function hydrate<P extends Plan, T extends Readonly<Record<P['kind'], Kin
 ): HydratedField<P, TextStateOf<T[P['kind']]>> {
   const name: P['kind'] = field.plan.kind;
   if (!Object.hasOwn(kinds, name))
-    throw new RangeError(`The kind "${name}" is not at hand: give it to "open".`);
+    throw new RangeError(`The kind "${name}" is not at hand: give it to "hydrate".`);
   for (const name of hasChecks ? carriedBy(field.rules) : [])
-    if (!checks[name]) throw new RangeError(`The check "${name}" is not at hand: give it to "open".`);
+    if (!checks[name]) throw new RangeError(`The check "${name}" is not at hand: give it to "hydrate".`);
   // What a kind makes and takes are of one type; which, its "empty" says.
   return { ...field, kind: kinds[name] as unknown as Kind<P, TextStateOf<T[P['kind']]>>, checks };
 }

@@ -69,12 +69,14 @@ test('a compiled field travels as JSON and is brought to life with the kinds at 
   // What goes with a rule beside its check is told missing as well.
   const asked = { type: 'remote', ask: '/known', timeout: 500, on: 'leave', with: [] } as const;
   const asking = { ...dehydrate(pin), rules: [{ ...luhn, check: asked }] };
-  expect(() => hydrate(asking, { pattern }, { remote: checks.remote })).toThrow(/"asking" is not at hand/);
+  expect(() => hydrate(asking, { pattern }, { remote: checks.remote })).toThrow(
+    /"remoteCheck" is not at hand/,
+  );
   const clearing = { ...dehydrate(pin), rules: [{ ...luhn, clears: true }] } as const;
   expect(() => hydrate(clearing, { pattern }, { checksum: checks.checksum })).toThrow(
-    /"clearing" is not at hand/,
+    /"clearRejected" is not at hand/,
   );
   expect(() => hydrate(dehydrate(pin), {} as never)).toThrow(
-    new RangeError('The kind "pattern" is not at hand: give it to "open".'),
+    new RangeError('The kind "pattern" is not at hand: give it to "hydrate".'),
   );
 });

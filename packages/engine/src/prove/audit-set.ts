@@ -1,3 +1,4 @@
+import type { CheckTable } from '../checks/contract.ts';
 import { compile, type RunCustomCode, withCustomCode } from '../document/compile.ts';
 import type { SetDocument } from '../document/document.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
@@ -11,6 +12,8 @@ export interface Audit extends Course {
   readonly events: number;
   /** Runs developers' code at once; without it shapes show what was typed, and their rules stay open. */
   readonly run?: RunCustomCode | undefined;
+  /** Checks that do not come with this package. */
+  readonly checks?: CheckTable;
 }
 
 /** How far the audit of a set has come since the last time it told. */
@@ -27,9 +30,9 @@ export interface Audited {
  * `RangeError` for a document that `readDocument` would have refused.
  */
 export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit): Generator<Audited> {
-  const { fields = document.fields.map(({ id }) => id), events: most, every = 1, run } = wanted;
+  const { fields = document.fields.map(({ id }) => id), events: most, every = 1, run, checks } = wanted;
   const share = most / every;
-  const compiled = compile(document, kinds);
+  const compiled = compile(document, kinds, undefined, checks);
   let open = (run ? withCustomCode(compiled, run) : compiled).fields
     .filter(({ id }) => fields.includes(id))
     .map((field) => ({ id: field.id, steps: auditField(field, kinds, wanted), events: 0 }));

@@ -110,7 +110,7 @@ for (const kind of kindNames)
               if (value !== null) expect(value).toMatch(grammars[kind]);
               if (kind === 'date' && value !== null) expect(isDate(value)).toBe(true);
               expect(raw).not.toMatch(/\p{Cs}/u);
-              if (!/text|pin|code|own/.test(kind))
+              if (!/text|pin|code|custom/.test(kind))
                 expect(raw + state.body.display).not.toMatch(/undefined|NaN/);
               expect([state.start, state.end].every((at) => at >= 0 && at <= state.body.display.length)).toBe(
                 true,

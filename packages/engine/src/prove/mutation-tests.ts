@@ -1,3 +1,4 @@
+import type { CheckTable } from '../checks/contract.ts';
 import {
   type CompiledSet,
   compile,
@@ -10,6 +11,7 @@ import { fieldIdsOf, type SetDocument } from '../document/document.ts';
 import { dehydrate } from '../field/kind.ts';
 import type { HydratedForm } from '../form/form.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
+import { languages } from '../rules/wording/all.ts';
 import { parseTape } from '../tape/parse-tape.ts';
 import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { findDifference } from './distinguish.ts';
@@ -48,12 +50,17 @@ export const targetsOf = ({
 ];
 
 /** The set as it is once it is broken: what a break does not reach is taken over as it was. */
-function compiledAs(right: CompiledSet, { document, target }: SetMutation, kinds: KindTable): CompiledSet {
+function compiledAs(
+  right: CompiledSet,
+  { document, target }: SetMutation,
+  kinds: KindTable,
+  checks: CheckTable,
+): CompiledSet {
   const definition = document.fields.find(({ id }) => id === target.id);
   const fields =
     target.type === 'field' && definition
       ? right.fields.map((field) =>
-          field.id === target.id ? compileField(definition, document, kinds) : field,
+          field.id === target.id ? compileField(definition, document, kinds, languages, checks) : field,
         )
       : right.fields;
   const byId = new Map(fields.map((field) => [field.id, field]));
@@ -63,7 +70,7 @@ function compiledAs(right: CompiledSet, { document, target }: SetMutation, kinds
     const before = right.forms.find(({ id }) => id === form.id);
     return before && !isReached(form, fieldIdsOf(form))
       ? [before]
-      : [compileForm(form, byId, document, kinds)];
+      : [compileForm(form, byId, document, kinds, languages, checks)];
   });
   return { fields, forms };
 }
@@ -110,6 +117,8 @@ export interface MutationOptions {
   readonly targets?: readonly Target[];
   /** Runs developers' code at once; without it rules of own code stay open, and shapes show what was typed. */
   readonly run?: RunCustomCode | undefined;
+  /** Checks that do not come with this package. */
+  readonly checks?: CheckTable;
 }
 
 /**
@@ -120,15 +129,15 @@ export interface MutationOptions {
 export function* testMutations(
   document: SetDocument,
   kinds: KindTable,
-  { today, targets = targetsOf(document), run }: MutationOptions,
+  { today, targets = targetsOf(document), run, checks = {} }: MutationOptions,
 ): Generator<MutationProgress> {
   const ready = (set: CompiledSet): CompiledSet => (run ? withCustomCode(set, run) : set);
-  const right = ready(compile(document, kinds));
+  const right = ready(compile(document, kinds, languages, checks));
   const { trials = [] } = document;
   const taken = new Set(trials.map(({ id }) => id));
   // A trial that does not hold as things are notices nothing.
   const sound = trials.filter((trial) => holds(runTrial(right, trial, today)));
-  const breaks = targets.map((target) => ({ target, all: mutationsOf(document, target, kinds) }));
+  const breaks = targets.map((target) => ({ target, all: mutationsOf(document, target, kinds, checks) }));
   const of = breaks.reduce((sum, { all }) => sum + all.length, 0);
   let done = 0;
   yield { done, of };
@@ -140,7 +149,7 @@ export function* testMutations(
       yield { done: ++done, of, proven: { id, target, words, status: fateOf(one) } };
     }
     function fateOf(one: SetMutation): MutantStatus {
-      const wrong = ready(compiledAs(right, one, kinds));
+      const wrong = ready(compiledAs(right, one, kinds, checks));
       if (whole(wrong, target) === whole(right, target)) return { is: 'same' };
       const notices = (trial: Trial): boolean => !holds(runTrial(wrong, trial, today));
       const caught = own.find(notices);

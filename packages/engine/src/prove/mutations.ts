@@ -1,3 +1,4 @@
+import type { CheckTable } from '../checks/contract.ts';
 import { definitionOf } from '../checks/registry.ts';
 import type {
   ConditionDocument,
@@ -27,14 +28,14 @@ type Way<T> = readonly [words: string, instead: T];
 const when = { 'at-once': 'while typing', leave: 'on leaving', submit: 'on sending' } as const;
 
 /** What a rule does not do any more, or does otherwise; `undefined`: it is dropped. */
-function brokenRules<R extends RuleDocument>(rule: R): readonly Way<R | undefined>[] {
+function brokenRules<R extends RuleDocument>(rule: R, checks: CheckTable): readonly Way<R | undefined>[] {
   const { say: _, when: __, ...bare } = rule;
   const moments = ['at-once', 'leave', 'submit'] as const;
   const shown = rule.show ?? 'leave';
   const name = `the rule “${rule.id}”`;
   return [
     [`${name} dropped`, undefined],
-    ...definitionOf(rule.check.type).mutations(rule.check).map(([words, check]): Way<R> => [`${name}: ${words}`, { ...rule, check: check as RuleDocument['check'] }]),
+    ...definitionOf(rule.check.type, checks).mutations(rule.check).map(([words, check]): Way<R> => [`${name}: ${words}`, { ...rule, check: check as RuleDocument['check'] }]),
     ...moments.filter((one) => one !== shown).map((show): Way<R> => [`${name} is seen ${when[show]} instead of ${when[shown]}`, { ...rule, show }]),
     [`${name} is ${rule.severity === 'warning' ? 'an error' : 'a warning'}`, { ...rule, severity: rule.severity === 'warning' ? 'error' : 'warning' }],
     ...(rule.refused ? [[`${name}: what it refuses ${rule.refused === 'clear' ? 'stays' : 'is taken out'}`, { ...rule, refused: rule.refused === 'clear' ? 'keep' : 'clear' }] as Way<R>] : []),
@@ -46,9 +47,9 @@ function brokenRules<R extends RuleDocument>(rule: R): readonly Way<R | undefine
 const not = (when: ConditionDocument): ConditionDocument => ('not' in when ? when.not : { not: when });
 
 /** Rules with one of them broken. */
-const brokenLists = <R extends RuleDocument>(rules: readonly R[]): readonly Way<readonly R[]>[] =>
+const brokenLists = <R extends RuleDocument>(rules: readonly R[], checks: CheckTable): readonly Way<readonly R[]>[] =>
   rules.flatMap((rule, i) =>
-    brokenRules(rule).map(([words, broken]): Way<readonly R[]> => [words, broken ? rules.with(i, broken) : rules.toSpliced(i, 1)]),
+    brokenRules(rule, checks).map(([words, broken]): Way<readonly R[]> => [words, broken ? rules.with(i, broken) : rules.toSpliced(i, 1)]),
   ); // biome-ignore format: a list of lists
 
 /** Every way to break a field, by what it is then. */
@@ -56,6 +57,7 @@ function brokenFields(
   field: FieldDocument,
   { classes = {} }: SetDocument,
   kinds: KindTable,
+  checks: CheckTable,
 ): readonly Way<FieldDocument>[] {
   const { define } = kindIn(kinds, field.kind);
   const entry = (field.entry ?? {}) as Readonly<Record<string, unknown>>;
@@ -64,7 +66,7 @@ function brokenFields(
   const hasRequired = field.rules?.some(({ check }) => check.type === 'required');
   return [
     ...entryMutants(define.options, entry, Object.keys(classes)).map(({ words, entry: broken }): Way<FieldDocument> => [words, as({ entry: broken })]),
-    ...brokenLists(field.rules ?? []).map(([words, rules]): Way<FieldDocument> => [words, as({ rules })]),
+    ...brokenLists(field.rules ?? [], checks).map(([words, rules]): Way<FieldDocument> => [words, as({ rules })]),
     ...(hasRequired ? [] : [['it has to be filled in', as({ rules: [{ id: 'has-to-be', check: { type: 'required' } }, ...(field.rules ?? [])] })] as Way<FieldDocument>]),
     ...(field.messages === 'all' ? [['one message at a time', as({ messages: 'first' })] as Way<FieldDocument>] : []),
     ...(initial ? [['without its initial value', { ...rest, ...(when ? { when } : {}) } as unknown as FieldDocument] as Way<FieldDocument>] : []),
@@ -73,10 +75,10 @@ function brokenFields(
 }
 
 /** Every way to break a form itself, apart from its fields. */
-function brokenForms(form: FormDocument): readonly Way<FormDocument>[] {
+function brokenForms(form: FormDocument, checks: CheckTable): readonly Way<FormDocument>[] {
   const { completes, ...rest } = form;
   return [
-    ...brokenLists(form.rules ?? []).map(([words, rules]): Way<FormDocument> => [words, { ...form, rules }]),
+    ...brokenLists(form.rules ?? [], checks).map(([words, rules]): Way<FormDocument> => [words, { ...form, rules }]),
     ...(completes ? [['it is not sent by itself any more', rest] as Way<FormDocument>] : []),
     ...(form.unanswered ? [['what nobody answered is taken otherwise', { ...form, unanswered: form.unanswered === 'hold' ? 'let-through' : 'hold' }] as Way<FormDocument>] : []),
   ]; // biome-ignore format: a way a line
@@ -90,21 +92,22 @@ export function mutationsOf(
   document: SetDocument,
   target: SetMutation['target'],
   kinds: KindTable,
+  checks: CheckTable = {},
 ): readonly SetMutation[] {
   const { trials: _, texts: __, ...set } = document;
   const broken: readonly Way<SetDocument>[] =
     target.type === 'field'
       ? set.fields.flatMap((field, i) =>
           field.id === target.id
-            ? brokenFields(field, set, kinds).map(([words, one]): Way<SetDocument> => [words, { ...set, fields: set.fields.with(i, one) }])
+            ? brokenFields(field, set, kinds, checks).map(([words, one]): Way<SetDocument> => [words, { ...set, fields: set.fields.with(i, one) }])
             : [],
         )
       : (set.forms ?? []).flatMap((form, i) =>
           form.id === target.id
-            ? brokenForms(form).map(([words, one]): Way<SetDocument> => [words, { ...set, forms: (set.forms ?? []).with(i, one) }])
+            ? brokenForms(form, checks).map(([words, one]): Way<SetDocument> => [words, { ...set, forms: (set.forms ?? []).with(i, one) }])
             : [],
         );
   return broken
-    .filter(([, one]) => readDocument(one, kinds).ok)
+    .filter(([, one]) => readDocument(one, kinds, { checks }).ok)
     .map(([words, one]) => ({ id: `${target.type}/${target.id}: ${words}`, target, words, document: one }));
 } // biome-ignore format: a target at a time

@@ -77,21 +77,6 @@ export function carriedBy(rules: readonly Rule[]): ReadonlySet<keyof Checks> {
   return names;
 }
 
-/** The other fields a check reads, by id. */
-export function readBy(check: Check): readonly string[] {
-  switch (check.type) {
-    case 'compare':
-      return [check.field];
-    case 'custom':
-    case 'remote':
-      return check.with;
-    default:
-      return noFields;
-  }
-}
-
-const noFields: readonly string[] = [];
-
 /** Typed values of other fields, by id. */
 export const valuesOf = (
   others: CheckContext['others'],
@@ -101,7 +86,7 @@ export const valuesOf = (
 
 /**
  * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet
- * either. Throws `RangeError` for a check that is not at hand, which `open` has seen to.
+ * either. Throws `RangeError` for a check that is not at hand, which `hydrate` has seen to.
  */
 export function check<P, B extends CheckedText>(
   field: CheckedField<P, B>,

@@ -1,5 +1,5 @@
 import type { Answer, CheckContext } from './check-context.ts';
-import { readBy, valuesOf } from './checks.ts';
+import { valuesOf } from './checks.ts';
 import { unanswered } from './finding.ts';
 import type { Ask, Question, Questions, RemoteCheck } from './questions.ts';
 import type { Rule } from './rule.ts';
@@ -37,7 +37,7 @@ function forgetUnreachable(questions: Questions): Questions {
 
 /** What a rule's question is about: the raw value and, where it names fields, their values. */
 function aboutOf(raw: string, { check }: Pick<Rule, 'check'>, others: CheckContext['others']): string {
-  const names = readBy(check);
+  const names = check.type === 'remote' ? check.with : [];
   return names.length ? JSON.stringify([raw, ...names.map((name) => others[name]?.value ?? null)]) : raw;
 }
 

@@ -3,38 +3,49 @@ import type { Condition } from './condition.ts';
 /** When a message may first be seen. See `rules/show.ts`. */
 export type ShowWhen = 'at-once' | 'leave' | 'submit';
 
-/** What a rule checks, ready to run. */
-export type Check =
-  | { readonly type: 'required' }
-  | { readonly type: 'complete' }
-  | { readonly type: 'length'; readonly min?: number; readonly max?: number }
-  | { readonly type: 'matches'; readonly pattern: string; readonly automaton: Automaton }
-  | { readonly type: 'in'; readonly values: readonly string[] }
-  | { readonly type: 'not-in'; readonly values: readonly string[] }
+/**
+ * Checks ready to run, by type. A check that does not come with this package is added by declaration merging, so that its
+ * validator is typed.
+ */
+export interface CompiledChecks {
+  required: { readonly type: 'required' };
+  complete: { readonly type: 'complete' };
+  length: { readonly type: 'length'; readonly min?: number; readonly max?: number };
+  matches: { readonly type: 'matches'; readonly pattern: string; readonly automaton: Automaton };
+  in: { readonly type: 'in'; readonly values: readonly string[] };
+  'not-in': { readonly type: 'not-in'; readonly values: readonly string[] };
   /** `rotate`: so many first characters are read last (ISO 13616 moves the first four of an IBAN behind the rest). */
-  | { readonly type: 'checksum'; readonly scheme: 'luhn' | 'mod97' | 'mod11'; readonly rotate?: number }
+  checksum: {
+    readonly type: 'checksum';
+    readonly scheme: 'luhn' | 'mod97' | 'mod11';
+    readonly rotate?: number;
+  };
   /** Bounds in the kind's raw form: decimals, ISO 8601 dates and times, whole minutes. Dates may be relative: `today+18m`. */
-  | { readonly type: 'range'; readonly min?: string; readonly max?: string; readonly step?: string }
-  | { readonly type: 'not-trivial' }
+  range: { readonly type: 'range'; readonly min?: string; readonly max?: string; readonly step?: string };
+  'not-trivial': { readonly type: 'not-trivial' };
   /** The value against another field's. `days`: how many, of the two that count days. */
-  | {
-      readonly type: 'compare';
-      readonly op: Comparison;
-      readonly field: string;
-      readonly days?: number;
-      /** How the two are ordered: as decimals, or as texts of ISO 8601. */
-      readonly by: 'number' | 'text';
-    }
+  compare: {
+    readonly type: 'compare';
+    readonly op: Comparison;
+    readonly field: string;
+    readonly days?: number;
+    /** How the two are ordered: as decimals, or as texts of ISO 8601. */
+    readonly by: 'number' | 'text';
+  };
   /** The developer's own code (ECMAScript module with a default function), run in a sandbox. `with`: the fields it is given. */
-  | { readonly type: 'custom'; readonly code: string; readonly with: readonly string[] }
+  custom: { readonly type: 'custom'; readonly code: string; readonly with: readonly string[] };
   /** A question to a server: its path, how long to wait in milliseconds, when it is put, and the fields that go with it. */
-  | {
-      readonly type: 'remote';
-      readonly ask: string;
-      readonly timeout: number;
-      readonly on: 'leave' | 'pause';
-      readonly with: readonly string[];
-    };
+  remote: {
+    readonly type: 'remote';
+    readonly ask: string;
+    readonly timeout: number;
+    readonly on: 'leave' | 'pause';
+    readonly with: readonly string[];
+  };
+}
+
+/** What a rule checks, ready to run. */
+export type Check = CompiledChecks[keyof CompiledChecks];
 
 /** What a value is to be against another: the same or not, later or earlier, more or less, so many days apart. */
 export type Comparison =

@@ -48,25 +48,6 @@ export function formOf(text: string | Plural, check: object, locale: string): st
 /** Wordings by language (BCP 47, language subtag). */
 export type Languages = Readonly<Record<string, Wording>>;
 
-/** The codes each check can fail with; a kind may bring others to `complete`. */
-const codes: Readonly<Record<Check['type'], readonly string[]>> = {
-  required: ['required'],
-  complete: ['incomplete'],
-  length: ['too-short', 'too-long'],
-  matches: ['no-match'],
-  in: ['not-allowed'],
-  'not-in': ['not-allowed'],
-  checksum: ['bad-checksum'],
-  range: ['below-min', 'above-max', 'off-step'],
-  'not-trivial': ['trivial'],
-  compare: ['differs'],
-  custom: ['check-broken', 'incomplete', 'no-match'],
-  remote: ['unreachable', 'not-allowed'],
-};
-
-/** Checks that a kind may answer itself, in its own words. */
-const ownWords: readonly Check['type'][] = ['required', 'complete', 'range'];
-
 /** A language's wording; where it has none, the English one or the first there is. */
 export const wordingFor = (languages: Languages, locale: string): Wording =>
   languages[locale.split('-')[0] ?? ''] ?? languages.en ?? Object.values(languages)[0] ?? {};
@@ -78,19 +59,20 @@ export function ownOf(wording: Wording, kind: string): Wording {
   return Object.fromEntries(own.map(([code, text]) => [code.slice(prefix.length), text]));
 }
 
-/** The texts for the codes of a check, each in its form: the kind's own where it has them. Whatever else it has is of `complete`. */
+/**
+ * The texts for the codes of a check, each in its form: the kind's own where the check lets kinds word it. For `complete` the kind's
+ * texts for its own codes too: all but those `known` of other checks.
+ */
 export function wordsOf(
   check: Check,
-  all: Wording,
-  own: Wording,
+  { codes, isWordedByKinds }: { readonly codes: readonly string[]; readonly isWordedByKinds?: true },
+  { all, own, known }: { readonly all: Wording; readonly own: Wording; readonly known: readonly string[] },
   locale: string,
 ): Readonly<Record<string, string>> {
   const words: Record<string, string> = {};
-  const isOwn = ownWords.includes(check.type);
   const say = (text: string | Plural): string => formOf(text, check, locale);
-  for (const code of codes[check.type]) words[code] = say((isOwn && own[code]) || all[code] || code);
+  for (const code of codes) words[code] = say((isWordedByKinds && own[code]) || all[code] || code);
   if (check.type !== 'complete') return words;
-  const known = Object.values(codes).flat();
   for (const [code, text] of Object.entries(own))
     if (!known.includes(code) || ofComplete(code)) words[code] = say(text);
   return words;

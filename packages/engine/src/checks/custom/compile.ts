@@ -1,7 +1,7 @@
-import type { Compile } from '../compiling.ts';
+import type { Compiler } from '../compiling.ts';
 
-export const custom: Compile<'custom'> = ({ type, code, with: others = [] }) => ({
-  type,
-  code,
-  with: others,
-});
+export const custom: Compiler<'custom'> = {
+  codes: ['check-broken', 'incomplete', 'no-match'],
+  compile: ({ type, code, with: others = [] }) => ({ type, code, with: others }),
+  reads: (check) => check.with,
+};

@@ -1,9 +1,11 @@
 import { parseExpression } from '../../rules/expression.ts';
-import type { Compile } from '../compiling.ts';
+import type { Compiler } from '../compiling.ts';
 
-/** Throws `RangeError` on an expression that the reader would have refused. */
-export const matches: Compile<'matches'> = ({ type, pattern, flags }) => {
-  const automaton = parseExpression(pattern, flags);
-  if ('message' in automaton) throw new RangeError(automaton.message);
-  return { type, pattern, automaton };
+export const matches: Compiler<'matches'> = {
+  codes: ['no-match'],
+  compile({ type, pattern, flags }) {
+    const automaton = parseExpression(pattern, flags);
+    if ('message' in automaton) throw new RangeError(automaton.message);
+    return { type, pattern, automaton };
+  },
 };

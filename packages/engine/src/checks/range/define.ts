@@ -5,9 +5,6 @@ import { oneOrOther } from '../../options/shapes.ts';
 import { define, type Mutation } from '../contract.ts';
 import { besideLimit } from './beside-limit.ts';
 
-/** A number, or the kind's raw form as a text: a decimal, a date, `today+18m`, a time. */
-export type Limit = string | number;
-
 const ends = ['min', 'max', 'step'] as const;
 
 function readRange(at: Cursor, kind: Definition | undefined): void {

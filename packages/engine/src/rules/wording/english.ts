@@ -23,7 +23,7 @@ export const english: Wording = {
   'bad-checksum': 'Please check for a typing mistake.',
   differs: 'This does not go with {other-label}.',
   'check-broken': 'This could not be checked.',
-  'own/shape-broken': 'This could not be checked.',
+  'custom/shape-broken': 'This could not be checked.',
   unreachable: 'We could not check this just now. Please try again.',
   'choice/required': 'Please choose one.',
   'choices/required': 'Please choose at least one.',

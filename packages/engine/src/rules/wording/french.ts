@@ -23,7 +23,7 @@ export const french: Wording = {
   'bad-checksum': 'Veuillez vérifier qu’il n’y a pas de faute de frappe.',
   differs: 'Cela ne va pas avec {other-label}.',
   'check-broken': 'Cela n’a pas pu être vérifié.',
-  'own/shape-broken': 'Cela n’a pas pu être vérifié.',
+  'custom/shape-broken': 'Cela n’a pas pu être vérifié.',
   unreachable: 'Nous n’avons pas pu le vérifier à l’instant. Veuillez réessayer.',
   'choice/required': 'Veuillez choisir une possibilité.',
   'choices/required': 'Veuillez choisir au moins une possibilité.',

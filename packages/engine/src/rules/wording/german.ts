@@ -23,7 +23,7 @@ export const german: Wording = {
   'bad-checksum': 'Bitte auf Tippfehler prüfen.',
   differs: 'Das passt nicht zu {other-label}.',
   'check-broken': 'Das konnte nicht geprüft werden.',
-  'own/shape-broken': 'Das konnte nicht geprüft werden.',
+  'custom/shape-broken': 'Das konnte nicht geprüft werden.',
   unreachable: 'Das konnten wir gerade nicht prüfen. Bitte versuchen Sie es noch einmal.',
   'choice/required': 'Bitte eine Möglichkeit wählen.',
   'choices/required': 'Bitte mindestens eine Möglichkeit wählen.',

@@ -19,7 +19,7 @@ export const italian: Wording = {
   'bad-checksum': 'Si prega di controllare se c’è un errore di battitura.',
   differs: 'Non va d’accordo con {other-label}.',
   'check-broken': 'Non è stato possibile verificarlo.',
-  'own/shape-broken': 'Non è stato possibile verificarlo.',
+  'custom/shape-broken': 'Non è stato possibile verificarlo.',
   unreachable: 'In questo momento non è stato possibile verificarlo. Si prega di riprovare.',
   'choice/required': 'Si prega di scegliere una possibilità.',
   'choices/required': 'Si prega di scegliere almeno una possibilità.',

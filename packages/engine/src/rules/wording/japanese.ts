@@ -15,7 +15,7 @@ export const japanese: Wording = {
   'bad-checksum': '入力に誤りがないか確認してください。',
   differs: '「{other-label}」と合っていません。',
   'check-broken': '確認できませんでした。',
-  'own/shape-broken': '確認できませんでした。',
+  'custom/shape-broken': '確認できませんでした。',
   unreachable: '今は確認できませんでした。もう一度お試しください。',
   'choice/required': '一つ選んでください。',
   'choices/required': '少なくとも一つ選んでください。',

@@ -23,7 +23,7 @@ export const spanish: Wording = {
   'bad-checksum': 'Por favor, compruebe si hay un error al teclear.',
   differs: 'Esto no concuerda con {other-label}.',
   'check-broken': 'No se ha podido comprobar.',
-  'own/shape-broken': 'No se ha podido comprobar.',
+  'custom/shape-broken': 'No se ha podido comprobar.',
   unreachable: 'No hemos podido comprobarlo ahora mismo. Por favor, inténtelo de nuevo.',
   'choice/required': 'Por favor, elija una opción.',
   'choices/required': 'Por favor, elija al menos una opción.',

@@ -1,0 +1,19 @@
+import { typesInMenus, wordsOfCheck } from '@arbeit/engine/check-words';
+import type { CheckDocument } from '@arbeit/engine/document';
+import type { Definition } from '@arbeit/engine/kinds';
+
+/** A rule to begin with, as a menu offers it. */
+export interface CheckStart {
+  readonly id: string;
+  readonly label: string;
+  readonly check: CheckDocument;
+  /** A line separates it from the rules before. */
+  readonly isApart?: boolean;
+}
+
+/** The rules a field of a kind can begin with. Checks that say nothing of its values are left out. */
+export const startsFor = ({ limits, pointless = [] }: Definition): readonly CheckStart[] =>
+  typesInMenus()
+    .filter((type) => !pointless.some((one) => one === type))
+    // What checks begin with is read as any document's: a test holds it.
+    .flatMap((type) => wordsOfCheck(type).starts(limits) as readonly CheckStart[]);

@@ -1,0 +1,3 @@
+import type { Compiler } from '../compiling.ts';
+
+export const complete: Compiler<'complete'> = { codes: ['incomplete'], isWordedByKinds: true };

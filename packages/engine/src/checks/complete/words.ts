@@ -1,0 +1,8 @@
+import type { WordsOf } from '../words-of.ts';
+
+export const complete: WordsOf<'complete'> = {
+  // Every field has this rule by itself.
+  starts: () => [],
+  inWords: () => 'must be complete',
+  codeOf: () => 'incomplete',
+};

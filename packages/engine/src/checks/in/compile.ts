@@ -1,0 +1,3 @@
+import type { Compiler } from '../compiling.ts';
+
+export const among: Compiler<'in'> = { codes: ['not-allowed'] };

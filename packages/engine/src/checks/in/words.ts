@@ -1,0 +1,8 @@
+import { listed } from '../listed.ts';
+import type { WordsOf } from '../words-of.ts';
+
+export const among: WordsOf<'in'> = {
+  starts: () => [{ id: 'in', label: 'is one of these', check: { type: 'in', values: ['1'] } }],
+  inWords: ({ values }) => `one of ${listed(values)}`,
+  codeOf: () => 'not-allowed',
+};

@@ -1,0 +1,3 @@
+import type { Compiler } from '../compiling.ts';
+
+export const notAmong: Compiler<'not-in'> = { codes: ['not-allowed'] };

@@ -1,0 +1,25 @@
+import type { WordsOf } from '../words-of.ts';
+
+export const range: WordsOf<'range'> = {
+  /** One a bound, so that each has a message of its own. */
+  starts: (limits) =>
+    limits
+      ? [
+          { id: 'least', label: 'has a lower limit', check: { type: 'range', min: limits.begin }, isApart: true },
+          { id: 'most', label: 'has an upper limit', check: { type: 'range', max: limits.begin } },
+          ...(limits.hasSteps ? [{ id: 'steps', label: 'goes in steps', check: { type: 'range', step: '1' } } as const] : []),
+        ]
+      : [], // biome-ignore format: one rule a line
+  inWords({ min, max, step }, limitInWords, limits) {
+    // Of points in time one says "from" and "until".
+    const isTime = limits !== undefined && (limits.isGood('today') || limits.isGood('09:00'));
+    const words: string[] = [];
+    if (min !== undefined)
+      words.push(isTime ? `from ${limitInWords(min)} on` : `at least ${limitInWords(min)}`);
+    if (max !== undefined) words.push(`${isTime ? 'until' : 'at most'} ${limitInWords(max)}`);
+    if (step !== undefined) words.push(`in steps of ${limitInWords(step)}`);
+    return words.join(', ');
+  },
+  codeOf: ({ min, max }) => (min !== undefined ? 'below-min' : max !== undefined ? 'above-max' : 'off-step'),
+  editor: 'limits',
+};
