@@ -221,6 +221,44 @@ import { hydrate } from '@arbeit/engine/field';
 import { Picks, useField } from '@arbeit/react';
 import { arrival, deposit, meals } from './huts/fields.js';
 
+import type { SetDocument } from '@arbeit/engine/document';
+import type { Validator } from '@arbeit/engine/rules';
+
+declare module '@arbeit/engine/document' {
+  interface Entries {
+    tally: { readonly most?: number };
+  }
+  interface CheckDocuments {
+    begins: { readonly type: 'begins'; readonly text: string };
+  }
+}
+declare module '@arbeit/engine/rules' {
+  interface CompiledChecks {
+    begins: { readonly type: 'begins'; readonly text: string };
+  }
+}
+export const begins: Validator<'begins'> = ({ kind, plan }, body, { text }) => ({
+  verdict: kind.raw(plan, body).startsWith(text) ? 'pass' : 'fail',
+  code: 'begins-otherwise',
+  data: {},
+});
+export const set: SetDocument = {
+  arbeit: 2,
+  title: 'Huts',
+  locale: 'en-GB',
+  fields: [
+    { id: 'guests', kind: 'tally', label: 'Guests', entry: { most: 7 } },
+    {
+      id: 'pass',
+      kind: 'text',
+      label: 'Pass',
+      entry: {},
+      rules: [{ id: 'begins', check: { type: 'begins', text: 'RH' } }],
+    },
+    // @ts-expect-error an option the kind does not have
+    { id: 'more', kind: 'tally', label: 'More', entry: { least: 7 } },
+  ],
+};
 export const minus: string = deposit.plan.minus;
 export const year: number = arrival.plan.year;
 export const state: FieldState = apply(meals, start(meals), { type: 'set', text: 'half' });

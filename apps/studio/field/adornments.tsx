@@ -1,5 +1,6 @@
 'use client';
 
+import type { AdornmentName, KindTable } from '@arbeit/engine/kinds';
 import { Counter as BareCounter, PartLabels as BareLabels, type Field } from '@arbeit/react';
 import type { ComponentType } from 'react';
 import { Calendar } from '../ui/calendar.tsx';
@@ -22,7 +23,7 @@ const labels = {
 };
 const PartLabels = ({ field }: { readonly field: Field }) => <BareLabels field={field} dress={labels} />;
 /** Minutes without hours: passing the hours by, as their unit would. */
-const DurationLabels = ({ field }: { readonly field: Field }) => (
+const UnitLabels = ({ field }: { readonly field: Field }) => (
   <BareLabels field={field} dress={labels} passing=":" />
 );
 
@@ -32,15 +33,18 @@ const counter = {
 };
 const Counter = ({ field }: { readonly field: Field }) => <BareCounter field={field} dress={counter} />;
 
-const adornments: Readonly<Record<string, Adornments>> = {
-  phone: { Before: RegionPicker },
-  text: { Behind: Counter },
-  date: { Behind: Calendar, Beneath: PartLabels },
-  time: { Beneath: PartLabels },
-  duration: { Beneath: DurationLabels },
-  'one-time-code': { StandIn: CodeSender },
+const adornments: Readonly<Record<AdornmentName, Adornments>> = {
+  'region-list': { Before: RegionPicker },
+  counter: { Behind: Counter },
+  calendar: { Behind: Calendar },
+  'part-labels': { Beneath: PartLabels },
+  'unit-labels': { Beneath: UnitLabels },
+  'code-sender': { StandIn: CodeSender },
 };
 
-const bare: Adornments = {};
-
-export const adornmentsOf = (field: Field): Adornments => adornments[field.store.field.plan.kind] ?? bare;
+/** What is drawn around the line of a field, as its kind names it. */
+export const adornmentsOf = (field: Field, kinds: KindTable): Adornments =>
+  Object.assign(
+    {},
+    ...(kinds[field.store.field.plan.kind]?.draw.adornments ?? []).map((name) => adornments[name]),
+  );

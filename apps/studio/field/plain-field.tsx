@@ -4,6 +4,7 @@ import { type Field, Hint, Label, Message } from '@arbeit/react';
 import type { ReactNode } from 'react';
 import { adornmentsOf } from './adornments.tsx';
 import { Control } from './controls.tsx';
+import { useKinds } from './kinds-provider.tsx';
 
 const message = {
   root: 'min-h-6 pt-0.5 text-sm text-marigold data-[severity=error]:text-brick',
@@ -28,7 +29,7 @@ export function PlainField({
   /** What else there is to say of it. It shares its room with the message: two lines. */
   readonly said?: ReactNode;
 }) {
-  const { Before, Behind, Beneath } = adornmentsOf(field);
+  const { Before, Behind, Beneath } = adornmentsOf(field, useKinds());
   return (
     <div>
       <Label field={field} missing="No label" className="block font-semibold" />

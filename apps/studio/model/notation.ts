@@ -2,4 +2,4 @@ import type { FieldDocument } from '@arbeit/engine/document';
 
 /** Whether a field is defined by a pattern: then its notation is its specimen, and is edited part by part. */
 export const hasNotation = (field: FieldDocument): field is FieldDocument<'pattern'> =>
-  field.kind === 'pattern';
+  typeof (field.entry as { readonly pattern?: unknown } | undefined)?.pattern === 'string';

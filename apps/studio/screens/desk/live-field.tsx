@@ -40,7 +40,7 @@ export function LiveField({
   readonly today: string | undefined;
   readonly onChange: Change;
 }) {
-  const { StandIn } = adornmentsOf(field);
+  const { StandIn } = adornmentsOf(field, useKinds());
   const [problem, setProblem] = useState('');
   return (
     <OnPaper label="Live field" own="As the desk" views={views}>
@@ -83,7 +83,7 @@ function InPlace({
   readonly problem: string;
   readonly onChange: Change;
 }) {
-  const { Before, Behind, Beneath } = adornmentsOf(field);
+  const { Before, Behind, Beneath } = adornmentsOf(field, useKinds());
   const isPicked = drawingOf(field.store.field, useKinds()).isPicked;
   return (
     <>

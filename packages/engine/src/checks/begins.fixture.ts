@@ -7,12 +7,12 @@ interface Begins {
   readonly text: string;
 }
 
-declare module './registry.ts' {
+declare module './check-documents.ts' {
   interface CheckDocuments {
     begins: Begins;
   }
 }
-declare module '../rules/rule.ts' {
+declare module '../rules/compiled-checks.ts' {
   interface CompiledChecks {
     begins: Begins;
   }

@@ -28,24 +28,11 @@ const definitions = {
   remote,
 };
 
-type Definitions = typeof definitions;
+/** What defines the checks of this package, by type. */
+export type Definitions = typeof definitions;
 
 /** The type of a check. */
 export type CheckType = keyof Definitions;
-
-/** Checks of this package as a document writes them, by type. */
-type BuiltInChecks = {
-  readonly [T in CheckType]: Definitions[T] extends CheckDefinition<infer C> ? C : never;
-};
-
-/**
- * Checks as a document writes them, by type. A check that does not come with this package is added by declaration merging, so
- * that documents with it need no cast.
- */
-export interface CheckDocuments extends BuiltInChecks {}
-
-/** What a rule checks, as a document writes it. */
-export type CheckDocument = CheckDocuments[keyof CheckDocuments];
 
 /** Every check of this package, by its type. */
 export const checkTypes = Object.keys(definitions) as readonly CheckType[];

@@ -1,7 +1,8 @@
 import { existsSync, readdirSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { describe, expect, test } from 'vitest';
-import { type CheckDocument, type CheckType, checkTypes, definitionOf } from '../checks/registry.ts';
+import type { CheckDocument } from '../checks/check-document.ts';
+import { type CheckType, checkTypes, definitionOf } from '../checks/registry.ts';
 import { checks } from '../checks/runs.ts';
 import type { KindName } from '../kinds/registry.ts';
 import { kinds } from '../kinds/registry.ts';

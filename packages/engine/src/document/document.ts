@@ -1,9 +1,8 @@
-import type { CheckDocument } from '../checks/registry.ts';
+import type { CheckDocument } from '../checks/check-document.ts';
 import type { Appearance } from '../field/appearance.ts';
-import type { AllKinds, KindName } from '../kinds/registry.ts';
-import type { EntryOf } from '../options/option.ts';
 import type { Plural } from '../rules/wording.ts';
 import type { Trial } from '../tape/trial.ts';
+import type { Entries } from './entries.ts';
 import type { documentVersion } from './versions.ts';
 
 export type { CheckDocument };
@@ -22,11 +21,8 @@ export interface SetDocument {
   readonly texts?: Readonly<Record<string, Readonly<Record<string, string | Plural>>>>;
 }
 
-/** The entry options of each kind, from the kinds' own descriptions. */
-export type Entries = { readonly [K in KindName]: EntryOf<AllKinds[K]['define']['options']> };
-
 /** A field of one kind, or of any. */
-export type FieldDocument<K extends KindName = KindName> = {
+export type FieldDocument<K extends keyof Entries = keyof Entries> = {
   [Kind in K]: {
     readonly id: string;
     readonly kind: Kind;

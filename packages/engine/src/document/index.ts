@@ -1,3 +1,4 @@
+export * from '../checks/check-documents.ts';
 export { comparisonsFor } from '../checks/compare/define.ts';
 export { type CheckEntry, type CheckTable, checkEntry } from '../checks/contract.ts';
 export { type CompiledSet, compile, hasCustomCode, type RunCustomCode, withCustomCode } from './compile.ts';
@@ -14,6 +15,7 @@ export {
   type SectionDocument,
   type SetDocument,
 } from './document.ts';
+export * from './entries.ts';
 export {
   capped,
   type DocumentResult,

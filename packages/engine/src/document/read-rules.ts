@@ -1,5 +1,6 @@
+import type { CheckDocument } from '../checks/check-document.ts';
 import type { CheckBase, CheckDefinition, CheckTable } from '../checks/contract.ts';
-import { type CheckDocument, definitionOf, typesOfChecks } from '../checks/registry.ts';
+import { definitionOf, typesOfChecks } from '../checks/registry.ts';
 import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { nearest } from '../faults/fault.ts';

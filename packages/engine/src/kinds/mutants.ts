@@ -1,5 +1,4 @@
 import type { Option, Options } from '../options/option.ts';
-import { patternMutants } from './pattern/mutants.ts';
 
 /** An entry with one option that is not as it was, and what that is in words. */
 export interface EntryMutant {
@@ -66,12 +65,11 @@ export function entryMutants(
   return Object.entries(options).flatMap(([name, option]): readonly EntryMutant[] => {
     if (option.drawn && option.is !== 'whole') return [];
     const value = entry[name] ?? ('usual' in option ? option.usual : undefined);
-    const isPattern = name === 'pattern' && typeof value === 'string';
-    if (isPattern)
-      return patternMutants(value, classes).map(({ pattern, words }) => ({
+    if (option.is === 'text' && option.mutants && typeof value === 'string')
+      return option.mutants(value, classes).map(({ text, words }) => ({
         option: name,
         words,
-        entry: { ...entry, [name]: pattern },
+        entry: { ...entry, [name]: text },
       }));
     const { [name]: _, ...rest } = entry;
     const gone: readonly Other[] = name in entry && !option.needed ? [[undefined, 'as it is usually']] : [];

@@ -14,6 +14,12 @@ export interface TallyPlan {
   readonly most: number;
 }
 
+declare module '../document/entries.ts' {
+  interface Entries {
+    tally: { readonly most?: number };
+  }
+}
+
 const stroke = 'I'.charCodeAt(0);
 
 export function lay(plan: TallyPlan, content: string): LineBody {
@@ -78,10 +84,10 @@ const draw: SpecimenRenderer<TallyPlan, LineBody> = {
 
 export const entry: KindEntry = { run: tally, define, draw };
 
-export const definition = {
-  id: 'guests',
-  kind: 'tally',
-  label: 'Guests',
-  entry: { most: 7 },
-} as never as FieldDocument;
-export const document = { arbeit: 2, title: 'Huts', locale: 'en-GB', fields: [definition] } as SetDocument;
+export const definition: FieldDocument = { id: 'guests', kind: 'tally', label: 'Guests', entry: { most: 7 } };
+export const document: SetDocument = {
+  arbeit: 2,
+  title: 'Huts',
+  locale: 'en-GB',
+  fields: [definition],
+};

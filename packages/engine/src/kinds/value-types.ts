@@ -44,12 +44,15 @@ export interface KnownOf {
   readonly alphabet: Alphabet | undefined;
 }
 
-/** What is known of the values of a field with this plan; nothing of a kind that does not come with the package. */
-export function valueTypesOf(plan: Plan): KnownOf {
+/**
+ * What is known of the values of a field with this plan. `own` is for a kind that does not come with the package; without it nothing
+ * is known of such a kind.
+ */
+export function valueTypesOf(plan: Plan, own?: ValueTypes): KnownOf {
   const known = Object.hasOwn(kinds, plan.kind)
     ? // Each is asked about plans of its own kind alone, by whose name it was found.
       (kinds[plan.kind as KindName] as ValueTypes<never>)
-    : undefined;
+    : (own as ValueTypes<never> | undefined);
   if (!known)
     return {
       values: { type: 'string', beyond: 'what its kind refuses' },

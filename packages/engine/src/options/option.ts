@@ -58,6 +58,11 @@ export interface Text extends Described {
   readonly check?: (text: string, around: Surroundings) => readonly TextFault[];
   readonly usual?: string;
   readonly otherwise?: string;
+  /** Other texts that a slip of the hand would lead to, for mutation tests; `classes` are the names of the set's own. */
+  readonly mutants?: (
+    text: string,
+    classes: readonly string[],
+  ) => readonly { readonly text: string; readonly words: string }[];
   /** Texts to begin with, each with words where it needs any. */
   readonly offers?: () => readonly (readonly [text: string, words: string])[];
 }

@@ -2,9 +2,9 @@ import { describe, expect, test } from 'vitest';
 import type { SetDocument } from '../document/document.ts';
 import { readDocument } from '../document/read-document.ts';
 import { kinds } from '../kinds/registry.ts';
+import type { Automaton } from '../rules/automaton-data.ts';
 import { distinguishingText } from '../rules/difference.ts';
 import { parseExpression } from '../rules/expression.ts';
-import type { Automaton } from '../rules/rule.ts';
 import { type Compared, compareSets } from './compare.ts';
 
 const setOf = (fields: readonly object[], more: object = {}): SetDocument => {

@@ -28,9 +28,9 @@ export interface LawSubject {
 
 /** A field ready for its laws on a day (ISO 8601). */
 export function subjectOf(field: HydratedField, kinds: KindTable, today: string): LawSubject {
-  const exemptions = lawExemptionsOf(field.plan);
-  const { draw } = kindIn(kinds, field.plan.kind);
-  const { expression, beyond } = valueTypesOf(field.plan).values;
+  const { draw, lawExemptions, valueTypes } = kindIn(kinds, field.plan.kind);
+  const exemptions = lawExemptions ?? lawExemptionsOf(field.plan);
+  const { expression, beyond } = valueTypesOf(field.plan, valueTypes).values;
   return {
     ...subjectWith(
       field,

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { match } from './automaton.ts';
+import type { Automaton } from './automaton-data.ts';
 import { parseExpression } from './expression.ts';
-import type { Automaton } from './rule.ts';
 
 const automaton = (source: string, flags = ''): Automaton => {
   const parsed = parseExpression(source, flags);

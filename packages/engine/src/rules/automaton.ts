@@ -1,6 +1,6 @@
 import { itemAt } from '../values/item-at.ts';
+import type { Automaton, ExpressionNode } from './automaton-data.ts';
 import type { Verdict } from './finding.ts';
-import type { Automaton, ExpressionNode } from './rule.ts';
 
 /**
  * Whole-value matching by derivatives (Brzozowski 1964): after each code point the expression that the rest

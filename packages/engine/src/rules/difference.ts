@@ -1,5 +1,5 @@
 import { takesPoint, walkerOf } from './automaton.ts';
-import type { Automaton } from './rule.ts';
+import type { Automaton } from './automaton-data.ts';
 
 /** One code point for all that both expressions treat alike: of those at the edges of ranges, one for each set of ranges they are in. */
 function alphabetOf(automata: readonly Automaton[]): readonly number[] {

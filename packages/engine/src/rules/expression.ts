@@ -1,6 +1,6 @@
 import { type Fault, fault } from '../faults/fault.ts';
 import { itemAt } from '../values/item-at.ts';
-import type { Automaton, ExpressionNode } from './rule.ts';
+import type { Automaton, ExpressionNode } from './automaton-data.ts';
 
 /**
  * Reads a regular expression in ECMAScript syntax (flags `u`, and `i` and `s` where given) for `matches` rules.

@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { ControlName } from '@arbeit/engine/field';
-import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import { type AdornmentName, type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 /** Something taken home beside the fields themselves. */
 export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'trials';
@@ -27,8 +27,8 @@ export interface Adapter {
 
 /** What is to be known of a set so that it carries just what it needs. */
 export interface Needs {
-  /** The run-time modules of its kinds. */
-  readonly kinds: ReadonlySet<string>;
+  /** What is drawn beside the controls of its fields. */
+  readonly adornments: ReadonlySet<AdornmentName>;
   /** What their fields are drawn with beside a line to type into. */
   readonly controls: ReadonlySet<ControlName>;
   readonly hasForms: boolean;
@@ -39,24 +39,27 @@ export interface Needs {
 export function needsOf(set: SetDocument, kinds: KindTable): Needs {
   const rules = [...set.fields, ...(set.forms ?? [])].flatMap((one) => one.rules ?? []);
   return {
-    kinds: new Set(set.fields.map(({ kind }) => kindIn(kinds, kind).ships ?? '')),
+    adornments: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).draw.adornments ?? [])),
     controls: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).run.control ?? [])),
     hasForms: (set.forms ?? []).length > 0,
     isAsking: rules.some(({ check }) => check.type === 'remote'),
   };
 }
 
-/** Components for React that only fields of some kinds have a use for, by the kind's run-time module. */
-const components: Readonly<Record<string, readonly string[]>> = {
+/** Components for React by the control that needs them. */
+const ofControls: Readonly<Record<ControlName, readonly string[]>> = {
   boxes: ['Boxes'],
-  choice: ['Picks', 'isGroup'],
-  choices: ['Picks', 'isGroup'],
-  'yes-no': ['Picks', 'isGroup'],
-  date: ['Month', 'PartLabels'],
-  time: ['PartLabels'],
-  duration: ['PartLabels'],
-  phone: ['RegionList', 'regionOf', 'chooseRegion'],
-  text: ['Counter'],
+  picks: ['Picks', 'isGroup'],
+};
+
+/** Components for React by what is drawn beside a control. Sending codes is the page's own business. */
+const ofAdornments: Readonly<Record<AdornmentName, readonly string[]>> = {
+  calendar: ['Month'],
+  'part-labels': ['PartLabels'],
+  'unit-labels': ['PartLabels'],
+  'region-list': ['RegionList', 'regionOf', 'chooseRegion'],
+  counter: ['Counter'],
+  'code-sender': [],
 };
 
 /** Whether fields of a kind are picked from and not typed into. */
@@ -108,7 +111,8 @@ export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
         names: unique([
           'useField', 'Frame', 'Hint', 'Label', 'Line', 'Message', 'Resting', 'record',
           ...(hasForms ? ['useForm'] : []),
-          ...[...needs.kinds].flatMap((kind) => components[kind] ?? []),
+          ...[...needs.controls].flatMap((name) => ofControls[name]),
+          ...[...needs.adornments].flatMap((name) => ofAdornments[name]),
         ]), // biome-ignore format: a list
         types: ['Field', 'Recording', ...(hasForms ? ['Form'] : [])],
         more: reactControl(needs),

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import type { Comparison } from '../../rules/rule.ts';
+import type { Comparison } from '../../rules/comparison.ts';
 import { addDays } from '../../values/calendar.ts';
 import { compare } from './run.ts';
 

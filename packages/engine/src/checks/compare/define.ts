@@ -1,6 +1,6 @@
 import type { Cursor } from '../../faults/cursor.ts';
 import type { Definition } from '../../kinds/contract/definition.ts';
-import type { Comparison } from '../../rules/rule.ts';
+import type { Comparison } from '../../rules/comparison.ts';
 import { define, type Mutation } from '../contract.ts';
 
 /** What each comparison needs of the values it compares. */

@@ -1,6 +1,6 @@
 import type { Validator } from '../../rules/checks.ts';
+import type { Comparison } from '../../rules/comparison.ts';
 import { passed } from '../../rules/finding.ts';
-import type { Comparison } from '../../rules/rule.ts';
 import { compare as order } from '../../values/decimal.ts';
 
 /** Whether the value stands to another field's as it should: code `differs`. Without one of the two there is nothing to compare. */

@@ -1,4 +1,4 @@
-import type { Comparison } from '../../rules/rule.ts';
+import type { Comparison } from '../../rules/comparison.ts';
 import type { WordsOf } from '../words-of.ts';
 
 /** Comparisons, as people say them before the other field's name. */

@@ -4,7 +4,9 @@ import type { Kind } from '../../field/kind.ts';
 import type { EntryOf, Options } from '../../options/option.ts';
 import type { Check, Rule } from '../../rules/rule.ts';
 import type { Languages } from '../../rules/wording.ts';
+import type { LawExemptions } from './law-exemptions.ts';
 import type { SpecimenRenderer } from './specimen-renderer.ts';
+import type { ValueTypes } from './value-types.ts';
 
 /** What a definition stands in. */
 export interface PlanContext {
@@ -67,6 +69,10 @@ export interface KindEntry {
    * by that name in camel case.
    */
   readonly ships?: string;
+  /** Of kinds that do not come with the package: where the laws ask something else of it. */
+  readonly lawExemptions?: LawExemptions;
+  /** Of kinds that do not come with the package: what its values are. */
+  readonly valueTypes?: ValueTypes;
   /** Of kinds whose text a developer's code lays out: what that module exports that makes the kind, given what runs the code. */
   readonly shipsBy?: string;
 }

@@ -26,6 +26,18 @@ export interface PlacedText {
   readonly place?: number;
 }
 
+/**
+ * What a page draws beside the control of a field, by name: a button with a calendar, labels of the parts of a value, labels of units, a count
+ * of characters, a list of regions, a stand-in for whoever sends codes (in the studio).
+ */
+export type AdornmentName =
+  | 'calendar'
+  | 'part-labels'
+  | 'unit-labels'
+  | 'counter'
+  | 'region-list'
+  | 'code-sender';
+
 /** How a kind is drawn for whoever defines it. It ships to no page. */
 export interface SpecimenRenderer<P extends Plan = Plan, B extends TextState = TextState> {
   /** A finished text of the field, in pieces. The text as it rests is one of them where it is another. */
@@ -38,6 +50,8 @@ export interface SpecimenRenderer<P extends Plan = Plan, B extends TextState = T
   places?(plan: P): readonly PlacedText[];
   /** The places that hold something. */
   held?(body: B): readonly number[];
+  /** What is drawn beside the control of its fields. */
+  readonly adornments?: readonly AdornmentName[];
   /** Its value is picked from what is offered, and not typed. */
   readonly isPicked?: true;
   /** Whether the page shows bullets in place of what is typed. */

@@ -4,6 +4,7 @@ import { itemAt } from '../../values/item-at.ts';
 import type { Definition } from '../contract/definition.ts';
 import { type Node, parseNotation, setOf } from '../editing/notation.ts';
 import { taken } from '../editing/takes.ts';
+import { patternMutants } from './mutants.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
 
 const options = {
@@ -15,6 +16,7 @@ const options = {
     needed: true,
     suggestion: '<4 digit>',
     check: (text, { classes }) => parseNotation(text, classes).faults,
+    mutants: patternMutants,
   },
   positions: {
     is: 'choice',

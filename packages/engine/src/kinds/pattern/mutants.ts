@@ -2,7 +2,7 @@ import { type Matter, type Node, parseNotation, printNotation } from '../editing
 
 /** A pattern with one thing in it that is not as it was, and what that is in words. */
 export interface PatternMutant {
-  readonly pattern: string;
+  readonly text: string;
   readonly words: string;
 }
 
@@ -111,6 +111,6 @@ export function patternMutants(pattern: string, classes: readonly string[]): rea
     const written = printNotation(broken);
     if (seen.has(written) || parseNotation(written, classes).faults.length > 0) return [];
     seen.add(written);
-    return [{ pattern: written, words }];
+    return [{ text: written, words }];
   });
 }
