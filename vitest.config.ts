@@ -3,6 +3,18 @@ import { defineConfig } from 'vitest/config';
 
 const source = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
 
+const ignored = ['**/node_modules/**', '**/.next/**'];
+// A bound for a hang, not a measure of speed: a slow machine fails nothing.
+const bounds = { testTimeout: 900_000, hookTimeout: 900_000 };
+
+/** Tests that replace modules, clocks or globals, or open stores and threads: each file has a world of its own. */
+const apart = [
+  'packages/{dom,sandbox}/**/*.test.ts',
+  'packages/cli/src/audit.test.ts',
+  'apps/studio/{store,services,workers}/**/*.test.ts',
+  'apps/studio/screens/desk/a-new-kind.test.tsx',
+];
+
 export default defineConfig({
   // Tests look at the sources; that the packages built from them are the same is a test of its own.
   resolve: {
@@ -38,13 +50,30 @@ export default defineConfig({
     ],
   },
   test: {
-    include: ['{packages,apps,scripts}/**/*.test.{ts,tsx}'],
-    exclude: ['**/node_modules/**', '**/.next/**'],
     passWithNoTests: false,
     // Left to itself it keeps one of two cores free.
     maxWorkers: 2,
-    // A bound for a hang, not a measure of speed: a slow machine fails nothing.
-    testTimeout: 900_000,
-    hookTimeout: 900_000,
+    projects: [
+      {
+        extends: true,
+        test: {
+          ...bounds,
+          name: 'shared',
+          include: ['{packages,apps}/**/*.test.{ts,tsx}'],
+          exclude: [...ignored, ...apart],
+          // Nothing these tests do outlives them, so one worker runs many files: what it has compiled once stays compiled.
+          isolate: false,
+        },
+      },
+      {
+        extends: true,
+        test: {
+          ...bounds,
+          name: 'apart',
+          include: [...apart, 'scripts/**/*.test.ts'],
+          exclude: [...ignored],
+        },
+      },
+    ],
   },
 });

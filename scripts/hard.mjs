@@ -12,6 +12,8 @@ const { values } = parseArgs({
     requests: { type: 'string', default: '3000' },
     kills: { type: 'string', default: '20' },
     rounds: { type: 'string', default: '100' },
+    // Random tapes for each adapter of a hand-off.
+    tapes: { type: 'string', default: '200' },
     // Minutes of storms over the store. The last storm ends a little later.
     minutes: { type: 'string', default: '60' },
     seed: { type: 'string', default: String(Math.floor(Math.random() * 1e9)) },
@@ -28,6 +30,7 @@ const env = {
   ARBEIT_KILLS: values.kills,
   ARBEIT_ROUNDS: values.rounds,
   ARBEIT_SEED: values.seed,
+  ARBEIT_TAPES: values.tapes,
 };
 const run = (args, more = {}) =>
   spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...env, ...more } }).status === 0;
@@ -54,8 +57,9 @@ const passed = [
     'e2e/playwright.config.ts',
     'kills.spec',
     'server.spec',
+    'taken-home.spec',
     '-g',
-    'killed|hostile',
+    'killed|hostile|random tapes',
   ]),
 ];
 process.exit(passed.every(Boolean) ? 0 : 1);
