@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compile, withCustomCode } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
@@ -10,9 +10,20 @@ import { parseTape, play } from '@arbeit/engine/tape';
 import { describe, expect, test } from 'vitest';
 import { checkTypes, definitionOf } from '../packages/engine/src/checks/registry.ts';
 import { plainly } from '../packages/engine/src/kinds/custom/plainly.fixture.ts';
+import { lawWords } from '../packages/engine/src/prove/law.ts';
 
 const root = new URL('../', import.meta.url);
 const notation = readFileSync(new URL('docs/notation.md', root), 'utf8');
+
+/** Every file that is kept in the repository, or will be. */
+const filesOfProject = (): readonly string[] =>
+  execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], {
+    cwd: root,
+    encoding: 'utf8',
+  })
+    .trim()
+    .split('\n')
+    .filter((file) => existsSync(new URL(file, root)));
 
 /** The rows of the table under a heading, cells without their code marks. */
 function table(heading: string): string[][] {
@@ -79,12 +90,8 @@ describe('docs/kinds.md', () => {
 });
 
 test('every link and picture of the README and the docs is there', () => {
-  const pages = [
-    'README.md',
-    ...readdirSync(new URL('docs/', root))
-      .filter((name) => name.endsWith('.md'))
-      .map((name) => `docs/${name}`),
-  ];
+  const pages = filesOfProject().filter((file) => file.endsWith('.md'));
+  expect(pages.length).toBeGreaterThan(20);
   for (const page of pages) {
     const text = readFileSync(new URL(page, root), 'utf8');
     for (const [, target] of text.matchAll(/\]\((?!https?:|#)([^)#]+)/g))
@@ -93,12 +100,7 @@ test('every link and picture of the README and the docs is there', () => {
 });
 
 test('every path that a page or a comment names is there', () => {
-  const listed = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], {
-    cwd: root,
-    encoding: 'utf8',
-  })
-    .trim()
-    .split('\n');
+  const listed = filesOfProject();
   const named = /(?<![\w/@.:-])(?:packages|apps|e2e|bench|scripts|bin|docs)\/[\w./*@[\]{},-]*\w/g;
   const isThere = (path: string): boolean => {
     const form = path
@@ -123,6 +125,62 @@ test('every path that a page or a comment names is there', () => {
       .filter(({ path }) => !madeLater.test(path) && !isThere(path))
       .map(({ file, path }) => `${file}: ${path}`),
   ).toEqual([]);
+});
+
+describe('the contract', () => {
+  const laws = readFileSync(new URL('docs/contract/laws.md', root), 'utf8');
+  const pages = readdirSync(new URL('docs/contract', root)).filter((name) => name !== 'README.md');
+
+  test('has fourteen laws in their order, each with what breaks it', () => {
+    const found = [...laws.matchAll(/^## Law (\d+): .+\n\n([\s\S]*?)(?=^##)/gm)];
+    expect(found.map(([, number]) => Number(number))).toEqual(Array.from({ length: 14 }, (_, i) => i + 1));
+    expect(found.filter(([, , text]) => !text?.includes('*Broken by*')).map(([, number]) => number)).toEqual(
+      [],
+    );
+    expect(Object.keys(lawWords).map(Number)).toEqual(Array.from({ length: 12 }, (_, i) => i + 1));
+  });
+
+  test('numbers its pages and their sections, and its index names every page', () => {
+    const index = readFileSync(new URL('docs/contract/README.md', root), 'utf8');
+    const listed = [...index.matchAll(/^(\d+)\. \[.*?\]\((.*?)\)$/gm)].map(([, number, name]) => [
+      Number(number),
+      name,
+    ]);
+    expect(listed.map(([, name]) => name).sort()).toEqual([...pages].sort());
+    for (const [number, name] of listed) {
+      const text = readFileSync(new URL(`docs/contract/${name}`, root), 'utf8');
+      expect([name, /^# (\d+)\. /.exec(text)?.[1]]).toEqual([name, String(number)]);
+      const sections = [...text.matchAll(/^## (\d+)\.(\d+) /gm)].map(([, page, section]) => [
+        Number(page),
+        Number(section),
+      ]);
+      expect(sections).toEqual(sections.map((_, i) => [number, i + 1]));
+    }
+  });
+
+  test('has every law that a comment, a test or a page cites', () => {
+    const cited = filesOfProject().flatMap((file) =>
+      /\.(?:md|tsx?|mjs)$/.test(file)
+        ? [
+            ...readFileSync(new URL(file, root), 'utf8').matchAll(
+              /\b[Ll]aws? (\d+)(?:(?:, | and | to )(\d+))*/g,
+            ),
+          ].flatMap(([text]) => (text.match(/\d+/g) ?? []).map((number) => [file, Number(number)] as const))
+        : [],
+    );
+    expect(cited.length).toBeGreaterThan(20);
+    expect(cited.filter(([, number]) => number < 1 || number > 14)).toEqual([]);
+  });
+
+  test('is what comments cite sections of: nothing outside the repository', () => {
+    const astray = filesOfProject().filter(
+      (file) =>
+        /\.(?:tsx?|mjs)$/.test(file) &&
+        /`engine\.md`|shared\/design/.test(readFileSync(new URL(file, root), 'utf8')) &&
+        !file.endsWith('docs.test.ts'),
+    );
+    expect(astray).toEqual([]);
+  });
 });
 
 test('docs/options.md is what the kinds say of their options', async () => {

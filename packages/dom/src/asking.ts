@@ -68,7 +68,7 @@ export function driveFormAsks(store: FormStore, ask: AskElsewhere): () => void {
 }
 
 /**
- * Asks the page's own server (`engine.md`, section 9): POST of JSON `{ field, value, values }`, answered by `{ verdict, code, data, facts }`.
+ * Asks the page's own server (`docs/contract/servers.md`): POST of JSON `{ field, value, values }`, answered by `{ verdict, code, data, facts }`.
  * `base` goes before the path: on a server, which has no address of
  * its own, the origin of the routes that answer.
  */

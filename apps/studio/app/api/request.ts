@@ -134,7 +134,7 @@ const named = <T extends z.ZodType>(one: T) =>
     .record(z.string().max(100), one)
     .refine((all) => Object.keys(all).length <= mostNames, `At most ${mostNames} names.`);
 
-/** A question of a rule to a service (`engine.md`, section 9). */
+/** A question of a rule to a service (`docs/contract/servers.md`). */
 export const readAsked = (request: Request) =>
   readShape(
     request,

@@ -7,7 +7,7 @@ import type { documentVersion } from './versions.ts';
 
 export type { CheckDocument };
 
-/** The document, as it is written (`engine.md`, section 5). `document.schema.json` says the same to other tools. */
+/** The document, as it is written (`docs/contract/document.md`). `document.schema.json` says the same to other tools. */
 export interface SetDocument {
   readonly arbeit: typeof documentVersion;
   readonly title: string;

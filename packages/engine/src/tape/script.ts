@@ -1,7 +1,7 @@
 import type { Flags } from '../field/evaluation.ts';
 import type { Verdict } from '../rules/finding.ts';
 
-/** A tape: what is done to a field or a form, and what is expected after it (`engine.md`, section 6). */
+/** A tape: what is done to a field or a form, and what is expected after it (`docs/contract/tapes.md`). */
 export interface Tape {
   readonly title: string;
   readonly target: { readonly type: 'field' | 'form'; readonly id: string };

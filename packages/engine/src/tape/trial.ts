@@ -2,7 +2,7 @@ import { parseTape } from './parse-tape.ts';
 import { type Miss, type Playable, play } from './play.ts';
 import type { Row, TapeFault } from './script.ts';
 
-/** A trial, as a document has it: a tape with at least one expectation (`engine.md`, section 10). */
+/** A trial, as a document has it: a tape with at least one expectation (`docs/contract/tapes.md`). */
 export interface Trial {
   readonly id: string;
   /** What it is called; left out, what its tape says. */

@@ -8,7 +8,7 @@ export interface Atom {
 }
 
 /**
- * Where a law (`engine.md`, section 1) asks something else of a kind than of all others, and why. Whoever proves a definition reads it; it ships to no
+ * Where a law (`docs/contract/laws.md`) asks something else of a kind than of all others, and why. Whoever proves a definition reads it; it ships to no
  * page. What is left out holds of the kind as of any.
  */
 export interface LawExemptions<P extends Plan = Plan, B extends TextState = TextState> {

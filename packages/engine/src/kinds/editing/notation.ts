@@ -46,7 +46,7 @@ export interface Notation {
   readonly faults: readonly Fault[];
 }
 
-/** Reads the pattern notation (`engine.md` section 2), with one fault per mistake. */
+/** Reads the pattern notation (`docs/contract/patterns.md`), with one fault per mistake. */
 export function parseNotation(text: string, classes: readonly string[] = []): Notation {
   const faults: Fault[] = [];
   const reader: Reader = { text, at: 0, depth: 0, faults, classes };

@@ -139,7 +139,7 @@ function caretAtEnd(plan: PatternPlan, body: PatternBody): Edited {
     : { body, caret: end };
 }
 
-/** Fields defined by a pattern (`engine.md`, section 2). */
+/** Fields defined by a pattern (`docs/contract/patterns.md`). */
 export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   raw: rawOf,
