@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { install } from './install.mjs';
 import { packages, root } from './packages.mjs';
 
-// Writes docs/api from the doc comments of everything public. A public name that says nothing of itself, or a link to nothing, fails, and so does an export that nobody uses.
+// Writes docs/api from the doc comments of everything public. A public name that says nothing of itself, or a link to nothing, fails, and so does an export that nobody
+// uses, an example that does not type-check, and a function without one.
 install();
 const folder = join(root, 'scripts', 'api');
 if (!existsSync(join(folder, 'node_modules', 'typedoc'))) {
@@ -85,5 +86,7 @@ const told = `${typedoc.stdout}${typedoc.stderr}`
 for (const line of told) process.stderr.write(`${line}\n`);
 if (told.length > 0 || !existsSync(join(root, 'docs', 'api', 'index.html'))) process.exit(1);
 process.stdout.write('docs/api/index.html\n');
-const unused = spawnSync('node', ['unused-exports.mjs'], { cwd: folder, stdio: 'inherit' });
-if (unused.status !== 0) process.exit(1);
+for (const check of ['unused-exports.mjs', 'examples.mjs']) {
+  const { status } = spawnSync('node', [check], { cwd: folder, stdio: 'inherit' });
+  if (status !== 0) process.exit(1);
+}

@@ -21,17 +21,17 @@ const labels = {
   root: 'flex gap-3 text-sm',
   part: 'caption border-b border-dotted border-line hover:text-oxide',
 };
-const PartLabels = ({ field }: { readonly field: Field }) => <BareLabels field={field} dress={labels} />;
+const PartLabels = ({ field }: { readonly field: Field }) => <BareLabels field={field} classNames={labels} />;
 /** Minutes without hours: passing the hours by, as their unit would. */
 const UnitLabels = ({ field }: { readonly field: Field }) => (
-  <BareLabels field={field} dress={labels} passing=":" />
+  <BareLabels field={field} classNames={labels} passing=":" />
 );
 
 const counter = {
   root: 'value min-w-8 text-right text-sm text-faint data-full:text-marigold',
   said: 'sr-only',
 };
-const Counter = ({ field }: { readonly field: Field }) => <BareCounter field={field} dress={counter} />;
+const Counter = ({ field }: { readonly field: Field }) => <BareCounter field={field} classNames={counter} />;
 
 const adornments: Readonly<Record<AdornmentName, Adornments>> = {
   'region-list': { Before: RegionPicker },

@@ -28,7 +28,7 @@ const boxes = {
 };
 
 function DressedBoxes(props: ControlProps) {
-  return <Boxes {...props} dress={boxes} />;
+  return <Boxes {...props} classNames={boxes} />;
 }
 
 /** What fields are typed into or picked from, by the name that their kind gives it. */

@@ -42,10 +42,10 @@ export function PlainField({
       </div>
       {Beneath && <Beneath field={field} />}
       {said === undefined ? (
-        <Message field={field} problem={problem} dress={message} />
+        <Message field={field} problem={problem} classNames={message} />
       ) : (
         <div className="min-h-12">
-          <Message field={field} problem={problem} dress={sharing} />
+          <Message field={field} problem={problem} classNames={sharing} />
           {said}
         </div>
       )}

@@ -4,7 +4,7 @@ import { chooseRegion, type Field, RegionList, regionOf } from '@arbeit/react';
 import { useState } from 'react';
 import { PopOut } from '../ui/pop-out.tsx';
 
-const dress = {
+const classNames = {
   search: 'entry',
   list: 'mt-2 h-56 overflow-y-auto',
   region:
@@ -40,7 +40,7 @@ export function RegionPicker({ field }: { readonly field: Field }) {
       {() => (
         <RegionList
           field={field}
-          dress={dress}
+          classNames={classNames}
           onPick={(chosen) => {
             chooseRegion(field, chosen);
             setOpen(false);

@@ -3,7 +3,7 @@
 import { type Field, Resting } from '@arbeit/react';
 import { Control } from './controls.tsx';
 
-const dress = {
+const classNames = {
   name: 'block font-semibold',
   box: 'mt-1 min-h-[2.1rem]',
   text: 'entry value border-transparent text-left underline decoration-dotted underline-offset-4 hover:bg-wash',
@@ -13,7 +13,7 @@ const dress = {
 
 /** A field that rests as formatted text and becomes an input in its place. */
 export const RestingField = ({ field }: { readonly field: Field }) => (
-  <Resting field={field} dress={dress}>
+  <Resting field={field} classNames={classNames}>
     <Control field={field} label={field.store.field.label} />
   </Resting>
 );

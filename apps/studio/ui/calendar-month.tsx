@@ -2,7 +2,7 @@
 
 import { Month as Bare, type Field } from '@arbeit/react';
 
-const dress = {
+const classNames = {
   root: 'w-80 max-w-full',
   head: 'flex items-baseline justify-between gap-2',
   turn: 'word-button',
@@ -16,9 +16,9 @@ const dress = {
   problem: 'min-h-10 pt-1 text-sm text-brick',
 };
 
-/** The month itself, in the studio's dress. */
+/** The month itself, in the studio's classNames. */
 export const Month = (props: {
   readonly field: Field;
   readonly today: string | undefined;
   readonly onPick: (date: string) => void;
-}) => <Bare {...props} dress={dress} />;
+}) => <Bare {...props} classNames={classNames} />;

@@ -2,7 +2,7 @@
 
 import { Line as Bare, type Field } from '@arbeit/react';
 
-const dress = {
+const classNames = {
   root: 'value relative w-full bg-transparent',
   ghost:
     'pointer-events-none absolute inset-0 overflow-hidden whitespace-pre border border-transparent px-2 py-[0.35rem] text-faint',
@@ -11,7 +11,7 @@ const dress = {
   lines: 'entry value relative block w-full resize-none',
 };
 
-/** What a field is typed into, in the studio's dress. */
+/** What a field is typed into, in the studio's classNames. */
 export const Line = ({ field, label }: { readonly field: Field; readonly label?: string | undefined }) => (
-  <Bare field={field} label={label} dress={dress} />
+  <Bare field={field} label={label} classNames={classNames} />
 );

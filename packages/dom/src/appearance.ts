@@ -17,7 +17,13 @@ function leadOf({ icon, before = '' }: Appearance): number {
   return (icon ? 1.5 : 0) + (sign ? sign + 0.25 : 0);
 }
 
-/** The look of a field as attributes; nothing for what is drawn as most fields are. */
+/**
+ * The appearance of a field as attributes and custom properties (CSS) for the element around it; empty for
+ * the usual appearance.
+ *
+ * @example
+ * const attributes = appearanceOf(pass);
+ */
 export function appearanceOf({ look = {} }: Pick<HydratedField, 'look'>): AppearanceAttributes {
   const { label, size, width } = look;
   const lead = label === 'inside' ? leadOf(look) : 0;

@@ -9,8 +9,12 @@ export type AskElsewhere = (ask: Ask, field: string, signal: AbortSignal) => Pro
 const pause = 400;
 
 /**
- * Puts a field's questions as they come up and hands the answers in: at once on leaving, on a pause once nothing has been typed for a
- * while. Typing waits for nothing; an answer nobody gives in time is `unreachable`. Returns the way to stop, after which no answer is handed in.
+ * Asks the questions of a field as they come up and hands the answers in: on leaving, or on a pause in
+ * typing. Typing never waits. A question without an answer in time is `unreachable`. Returns a function that
+ * stops.
+ *
+ * @example
+ * const stop = driveAsks(store, askByFetch('https://huts.example'));
  */
 export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
   let isStopped = false;
@@ -59,7 +63,12 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
   };
 }
 
-/** The same for every field of a form that has something to ask. */
+/**
+ * Like `driveAsks`, for all fields of a form.
+ *
+ * @example
+ * const stop = driveFormAsks(formStore, askByFetch());
+ */
 export function driveFormAsks(store: FormStore, ask: AskElsewhere): () => void {
   const stops = [...store.form.asking].map((id) => driveAsks(store.field(id), ask));
   return () => {
@@ -68,9 +77,12 @@ export function driveFormAsks(store: FormStore, ask: AskElsewhere): () => void {
 }
 
 /**
- * Asks the page's own server (`docs/contract/servers.md`): POST of JSON `{ field, value, values }`, answered by `{ verdict, code, data, facts }`.
- * `base` goes before the path: on a server, which has no address of
- * its own, the origin of the routes that answer.
+ * A function that asks the page's own server (`docs/contract/servers.md`): POST of JSON `{ field, value,
+ * values }`, answered by `{ verdict, code, data, facts }`. `base` goes before the path; a server needs it,
+ * because it has no address of its own.
+ *
+ * @example
+ * const stop = driveAsks(store, askByFetch());
  */
 export const askByFetch =
   (base = ''): ((ask: Ask, field: string, signal?: AbortSignal) => Promise<Answer>) =>

@@ -2,7 +2,12 @@ import type { HydratedField } from '@arbeit/engine/field';
 import { mayStand } from '@arbeit/engine/field';
 import { isConcealed } from './secret.ts';
 
-/** The attributes a definition asks for, by their names in HTML. `required` follows from the rules and is told to assistive technology. */
+/**
+ * The HTML attributes of a field's control. `aria-required` follows from the rules.
+ *
+ * @example
+ * const attributes = attributesOf(pass);
+ */
 export function attributesOf(field: HydratedField): Record<string, string | boolean> {
   // What is concealed is drawn as dots, and the browser neither suggests it nor keeps it with the page.
   const attributes: Record<string, string | boolean> = isConcealed(field)

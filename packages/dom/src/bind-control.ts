@@ -2,7 +2,13 @@ import { type BindOptions, bind } from './bind.ts';
 import { bindPicks } from './bind-picks.ts';
 import type { FieldStore } from './store.ts';
 
-/** Binds whatever a field is drawn with: a line or lines to type into, or a list, buttons and boxes, or what is around them. Returns the way to let go. */
+/**
+ * Binds any control a field is drawn with: an input, a text area, a `<select>`, or an element around radio
+ * buttons or checkboxes. Returns a function that unbinds.
+ *
+ * @example
+ * const unbind = bindControl(input, store);
+ */
 export const bindControl = (
   element: HTMLElement,
   store: FieldStore,

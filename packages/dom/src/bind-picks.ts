@@ -113,10 +113,13 @@ const isUntouched = ({ element, select }: Pick<Picks, 'element' | 'select'>): bo
     : boxesIn(element).every((box) => box.checked === box.defaultChecked);
 
 /**
- * Binds a field whose value is picked to native controls: a `<select>`, or an element around radio buttons or boxes to tick,
- * each with one of the values. Keys, clicks and the browser's own filling in are theirs; what they then have picked is
- * the field's at once. The arrow keys go through radio buttons in a ring, backspace takes back what was picked, and undo
- * works as in a line of text. Returns the way to let go again.
+ * Binds a field whose value is picked to native controls: a `<select>`, or an element around radio buttons
+ * or checkboxes with one of the values each. What they have picked is the field's value at once. The arrow
+ * keys go through radio buttons in a ring, backspace removes the choice, and undo works as in a line of
+ * text. Returns a function that unbinds.
+ *
+ * @example
+ * const unbind = bindPicks(document.querySelector('select')!, store);
  */
 export function bindPicks(
   element: HTMLElement,

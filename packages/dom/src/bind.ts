@@ -18,10 +18,14 @@ export interface BindOptions {
 }
 
 /**
- * Binds a field to a real `<input>` (text, tel, search, url or password) or `<textarea>`. Everything happens in the task of the
- * event: value and selection are set before the handler returns, no timer mends anything afterwards. What the
- * browser changes by itself (composition, suggestions, autofill) is left alone until it is done and then taken
- * over, by the range it is known to have replaced or by difference. Returns the way to let go again.
+ * Binds a field to a real `<input>` (text, tel, search, url or password) or `<textarea>`. Value and
+ * selection are set in the task of each event; no timer corrects anything later. Changes of the browser
+ * itself (composition, suggestions, autofill) are taken over when they are done, by the range they replaced
+ * or by difference. Returns a function that unbinds.
+ *
+ * @example
+ * const unbind = bind(input, store);
+ * unbind();
  */
 export function bind(input: TextControl, store: FieldStore, { submits }: BindOptions = {}): () => void {
   const host = nativeHost(input, input, () => [input]);
@@ -32,8 +36,11 @@ export function bind(input: TextControl, store: FieldStore, { submits }: BindOpt
 }
 
 /**
- * The same for an input that stands in an element of somebody's own: that is in the form, and hands on the value. `submit` has the form
- * submit it where nobody does.
+ * Like `bind`, for an input inside a custom element that belongs to the form and hands on the value.
+ * `submit` submits that element's form on Enter.
+ *
+ * @example
+ * const unbind = bindWithin(input, store, host);
  */
 export function bindWithin(
   input: TextControl,

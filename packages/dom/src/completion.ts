@@ -4,8 +4,11 @@ import type { FieldStore } from './store.ts';
 const still = /^(focus|leave|select|submit)$/;
 
 /**
- * Calls back when a value becomes complete, once for each completion: for acting on a code at once, without a button.
- * Taking a character out and putting it in again is another completion. Returns the way to let go.
+ * Calls `act` when a value becomes complete, once per completion: for submitting a code without a button.
+ * Removing a character and typing it again is another completion. Returns a function that stops.
+ *
+ * @example
+ * const stop = onCompletion(store, (value) => console.log(value));
  */
 export function onCompletion(store: FieldStore, act: (value: string) => void): () => void {
   let last = store.state().body.complete ? store.state().body.content : null;
@@ -20,7 +23,13 @@ export function onCompletion(store: FieldStore, act: (value: string) => void): (
   });
 }
 
-/** Calls back at the first edit after now: a message about a wrong code goes with it. */
+/**
+ * Calls `act` at the next edit, once: for a message about a wrong code that must disappear. Returns a
+ * function that stops.
+ *
+ * @example
+ * const stop = onNextEdit(store, () => console.log('edited'));
+ */
 export function onNextEdit(store: FieldStore, act: () => void): () => void {
   const now = store.state();
   const letGo = store.subscribe((state, event) => {

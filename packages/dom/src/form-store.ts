@@ -32,7 +32,12 @@ export interface FormStore<V extends Values = Values> {
   subscribe(listener: (state: FormState, event: FormEvent | null) => void): () => void;
 }
 
-/** A store of a form. `today` (ISO 8601) is its clock; left out, the day it is on the device at each reading. */
+/**
+ * A store of a form. `today` (ISO 8601) is its clock; without it, the device's day at each evaluation.
+ *
+ * @example
+ * const { subscribe, isReady } = createFormStore(booking, '2027-02-10');
+ */
 export function createFormStore<V extends Values = Values>(
   form: HydratedForm<V>,
   today?: string,
@@ -110,8 +115,11 @@ export function createFormStore<V extends Values = Values>(
 }
 
 /**
- * Brings what was filled into a form over into one that has taken its place: values and whether they were left or submitted, of fields that
- * are in both. For a definition that changes while it is tried.
+ * Copies what was filled in from one form to the form that replaces it: values and flags of the fields that
+ * are in both. For definitions that change while they are tried.
+ *
+ * @example
+ * carryOver(formStore, createFormStore(booking));
  */
 export function carryOver(from: FormStore, to: FormStore): void {
   for (const { id } of to.form.fields) {

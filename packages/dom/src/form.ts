@@ -103,8 +103,12 @@ function watchSending(bound: Bound): () => void {
  * answer, or that a code completes, is submitted once it may. A button with `formnovalidate` submits the form as it is.
  *
  * @example
- * const store = createFormStore(bookingForm);
- * bindForm(document.forms[0], store, { send: async (record) => (await post('/bookings', record.raw)).findings });
+ * const unbind = bindForm(document.forms[0]!, createFormStore(booking), {
+ *   async send(record) {
+ *     const answer = await fetch('/bookings', { method: 'POST', body: JSON.stringify(record.raw) });
+ *     return (await answer.json()).findings;
+ *   },
+ * });
  */
 export function bindForm<V extends Values = Values>(
   element: HTMLFormElement,

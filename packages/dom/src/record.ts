@@ -23,8 +23,13 @@ const isSecretIn = ({ field }: FieldStore): boolean =>
   isConcealed(field) || /password|one-time-code|cc-/.test(String(field.html.autocomplete ?? ''));
 
 /**
- * Records what happens to a field from now on. Off unless this is called. Of concealed fields dots stand where characters were: such a tape shows what was
- * done and does not play. `today` (ISO 8601) stands for the device’s clock.
+ * Records what happens to a field from now on. Nothing is recorded unless you call this. Characters of
+ * concealed fields are recorded as dots: such a tape shows what was done and does not play. `today` (ISO
+ * 8601) replaces the device's clock.
+ *
+ * @example
+ * const recording = record(store);
+ * const tapeText: string = recording.text();
  */
 export function record(store: FieldStore, today = localToday()): Recording {
   const { field } = store;

@@ -1,6 +1,11 @@
 import type { HydratedField } from '@arbeit/engine/field';
 
-/** Whether a field conceals what is typed into it, revealed for the moment or not. */
+/**
+ * Whether a field conceals what is typed into it, even while it is revealed.
+ *
+ * @example
+ * isConcealed(pass); // false
+ */
 export const isConcealed = ({ plan }: Pick<HydratedField, 'plan'>): boolean =>
   (plan as { readonly conceal?: unknown }).conceal === true;
 

@@ -7,9 +7,11 @@ function sharedBy(store: FieldStore): string {
 }
 
 /**
- * Lets fields show one value, each in its own way: change one and the others follow. What a field is handed never
- * comes back to the one it came from, and a field that holds the value already is left as it is, caret and all.
- * Returns the way to let go.
+ * Makes fields show one value, each in its own way: a change of one changes the others. A field that already
+ * has the value keeps its caret. Returns a function that stops.
+ *
+ * @example
+ * const stop = share([store, createStore(pass, evaluateOn())]);
  */
 export function share(stores: readonly FieldStore[]): () => void {
   let isHanding = false;
@@ -37,8 +39,11 @@ export function share(stores: readonly FieldStore[]): () => void {
 }
 
 /**
- * Lets fields show the value of another one, each in its own way. What is typed into them stays theirs: it never comes back to the one
- * they follow. Returns the way to let go.
+ * Makes fields show the value of another field, each in its own way. What is typed into them stays theirs.
+ * Returns a function that stops.
+ *
+ * @example
+ * const stop = follow(store, [createStore(pass, evaluateOn())]);
  */
 export function follow(leader: FieldStore, followers: readonly FieldStore[]): () => void {
   const hand = (): void => {

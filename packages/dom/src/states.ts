@@ -15,7 +15,12 @@ export interface States {
   readonly pending: boolean;
 }
 
-/** How a field is, by what is read of it. */
+/**
+ * The states of a field for styling, from its evaluation.
+ *
+ * @example
+ * const { wrong } = statesOf(store.evaluation());
+ */
 export const statesOf = ({ display, flags, shown }: Evaluation): States => ({
   active: flags.focused,
   filled: display !== '',
@@ -25,8 +30,11 @@ export const statesOf = ({ display, flags, shown }: Evaluation): States => ({
 });
 
 /**
- * What stands around a field says of it, as attributes: that it is one, its look, its states; a state that is not so is not there. One that does
- * not count in its form is not seen.
+ * The attributes of the element around a field: its appearance, its states, and `hidden` while the field
+ * does not count in its form.
+ *
+ * @example
+ * const attributes = rootAttributesOf(pass, store.evaluation());
  */
 export const rootAttributesOf = (
   field: Pick<HydratedField, 'look'>,
@@ -40,7 +48,12 @@ export const rootAttributesOf = (
   ),
 });
 
-/** Puts the states of a field on an element; whether it is seen is not among them. */
+/**
+ * Sets the states of a field on an element as `data-…` attributes. Does not change whether it is hidden.
+ *
+ * @example
+ * showStates(document.body, store.evaluation());
+ */
 export function showStates(element: Element, evaluation: Evaluation): void {
   for (const [name, isSo] of Object.entries(statesOf(evaluation)))
     element.toggleAttribute(`data-${name}`, isSo);

@@ -36,8 +36,12 @@ export interface FieldStore<V extends string = string> {
 }
 
 /**
- * A store of one field. `read` is `read` of `packages/engine/src/field/evaluation.ts`; it is handed in, so that a page carries
- * only the checks its fields need. Limits such as `today+18m` need a clock: hand in `evaluateOn()` of `clock.ts` then.
+ * A store of one field. `read` is `evaluate`, or `evaluateOn()` for fields with limits such as `today+18m`;
+ * it is a parameter so that a page carries only the checks its fields need.
+ *
+ * @example
+ * const live = createStore(pass, evaluateOn('2027-02-10'));
+ * live.dispatch({ type: 'set', text: '1234' });
  */
 export function createStore<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,

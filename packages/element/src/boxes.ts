@@ -16,7 +16,12 @@ const sheet = `
 [part~=over]::selection{background:none}
 `;
 
-/** A PIN or a code: one real input, and boxes drawn under it that show what it holds, where its caret is and what is selected. */
+/**
+ * Draws PINs and codes as boxes over one real input. Pass it to `defineFields`.
+ *
+ * @example
+ * defineFields([pass], { drawings: [boxes] });
+ */
 export const boxes: Renderer = (store, attributes) => {
   if (store.field.kind.control !== 'boxes') return undefined;
   const plan = planOf<BoxesPlan>(store.field) as BoxesPlan;

@@ -22,8 +22,12 @@ export interface FieldElementOptions {
 const hasElements = (): boolean => typeof customElements !== 'undefined';
 
 /**
- * Defines `<arbeit-field>` for these fields. Fields of a form stand in a form's element: define that first. On a server there is nothing to
- * define: the elements it writes come alive on the page. Where another hand-off of the page has defined the tag, these fields join those it has.
+ * Defines `<arbeit-field>` for these fields. Fields of a form belong into a form's element: define that
+ * first. On a server it does nothing. If another hand-off of the page has defined the tag, these fields are
+ * added to it.
+ *
+ * @example
+ * defineFields([pass, arrival]);
  */
 export function defineFields(fields: readonly HydratedField[], options: FieldElementOptions = {}): void {
   if (!hasElements()) return;
@@ -32,7 +36,12 @@ export function defineFields(fields: readonly HydratedField[], options: FieldEle
   defineWith(tag, fieldSource(table), fieldElementClass);
 }
 
-/** Defines `<arbeit-form>` for these forms; on a server nothing. */
+/**
+ * Defines `<arbeit-form>` for these forms. On a server it does nothing.
+ *
+ * @example
+ * defineForms([booking]);
+ */
 export function defineForms(
   forms: readonly HydratedForm[],
   options: {

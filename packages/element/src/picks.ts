@@ -9,7 +9,12 @@ const sheet = `
 [part~=option]{display:inline-flex;gap:.5em;align-items:baseline}
 `;
 
-/** A list to open, buttons or boxes to tick: for fields whose value is picked. */
+/**
+ * Draws choices as a list, radio buttons or checkboxes. Pass it to `defineFields`.
+ *
+ * @example
+ * defineFields([pass], { drawings: [picks] });
+ */
 export const picks: Renderer = (store, attributes) => {
   const { field } = store;
   if (field.kind.control !== 'picks') return undefined;

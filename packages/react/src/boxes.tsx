@@ -13,7 +13,7 @@ export function Boxes({
   field,
   label,
   isWrong = false,
-  dress = {},
+  classNames = {},
   words = { reveal: 'Reveal', conceal: 'Conceal' },
 }: {
   readonly field: Field;
@@ -21,7 +21,7 @@ export function Boxes({
   /** Somebody else says the code is wrong. */
   readonly isWrong?: boolean;
   /** The input has to lie over the row, as large as it and with no ink of its own. */
-  readonly dress?: ClassNames<'root' | 'frame' | 'row' | 'group' | 'box' | 'input' | 'reveal'>;
+  readonly classNames?: ClassNames<'root' | 'frame' | 'row' | 'group' | 'box' | 'input' | 'reveal'>;
   readonly words?: { readonly reveal: string; readonly conceal: string };
 }) {
   const plan = field.store.field.plan as BoxesPlan;
@@ -30,14 +30,14 @@ export function Boxes({
   const isConcealed = plan.conceal && !isRevealed;
   const press = usePress(row, field.state.body.content.length);
   return (
-    <div className={dress.root} data-arbeit="code">
+    <div className={classNames.root} data-arbeit="code">
       <div
-        className={dress.frame}
+        className={classNames.frame}
         data-arbeit="boxes"
         data-invalid={isWrong || field.evaluation.shown.some((m) => m.severity === 'error') || undefined}
       >
-        <div ref={row} aria-hidden="true" className={dress.row} data-arbeit="row">
-          <Drawn field={field} isConcealed={isConcealed} dress={dress} />
+        <div ref={row} aria-hidden="true" className={classNames.row} data-arbeit="row">
+          <Drawn field={field} isConcealed={isConcealed} classNames={classNames} />
         </div>
         <input
           {...field.inputProps}
@@ -45,13 +45,13 @@ export function Boxes({
           type={isConcealed ? 'password' : 'text'}
           maxLength={undefined}
           {...press}
-          className={dress.input}
+          className={classNames.input}
         />
       </div>
       {plan.conceal && (
         <button
           type="button"
-          className={dress.reveal}
+          className={classNames.reveal}
           aria-pressed={isRevealed}
           onClick={() => setRevealed(!isRevealed)}
         >
@@ -108,11 +108,11 @@ function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
 function Drawn({
   field,
   isConcealed,
-  dress,
+  classNames,
 }: {
   readonly field: Field;
   readonly isConcealed: boolean;
-  readonly dress: ClassNames<'group' | 'box'>;
+  readonly classNames: ClassNames<'group' | 'box'>;
 }) {
   const plan = field.store.field.plan as BoxesPlan;
   const { body, start, end, focused } = field.state;
@@ -123,7 +123,7 @@ function Drawn({
     index += size;
     return (
       // biome-ignore lint/suspicious/noArrayIndexKey: groups are told apart by their place alone
-      <span key={group} className={dress.group} data-arbeit="group">
+      <span key={group} className={classNames.group} data-arbeit="group">
         {Array.from({ length: size }, (_, i) => {
           const at = from + i;
           const c = body.content[at];
@@ -133,7 +133,7 @@ function Drawn({
               data-box
               data-active={(focused && at === active) || undefined}
               data-selected={(focused && at >= start && at < end) || undefined}
-              className={dress.box}
+              className={classNames.box}
             >
               {c === undefined ? '' : isConcealed ? '•' : c}
             </span>

@@ -8,8 +8,11 @@ import type { Field } from './use-field.ts';
 export type ControlComponent = ComponentType<{ readonly field: Field; readonly label?: string | undefined }>;
 
 /**
- * A component that draws any field with what its kind is drawn with: `boxes` for codes, `picks` for choices, else a line. Only what is
- * named here goes along.
+ * A component that draws any field with its kind's control: `boxes` for codes, `picks` for choices,
+ * otherwise a line. A page carries only what is passed here.
+ *
+ * @example
+ * const Control = controlOf({ boxes: Boxes, picks: Picks });
  */
 export function controlOf({
   boxes,

@@ -17,12 +17,22 @@ export interface Week {
   readonly days: readonly Day[];
 }
 
-/** Why the field would not take a day: the message of the first error it would show. */
+/**
+ * The message of the first error a field would show for a day; empty if it takes the day.
+ *
+ * @example
+ * const reason = problemWith(arrival, '2027-02-10', '2027-02-10');
+ */
 export function problemWith(field: HydratedField, date: string, today: string | undefined): string {
   return evaluate(field, apply(field, start(field), { type: 'set', text: date }), today).problem;
 }
 
-/** The weeks of the month a day is in, Monday first, with the days of other months that fill them. */
+/**
+ * The weeks of the month that contains `day`, Monday first, filled with days of the months beside it.
+ *
+ * @example
+ * const rows: number = weeksOf(arrival, '2027-02-10', '2027-02-10').length;
+ */
 export function weeksOf(field: HydratedField, day: string, today: string | undefined): readonly Week[] {
   const [year, month] = fieldsOf(day);
   const first = iso(year, month, 1);
@@ -38,7 +48,13 @@ export function weeksOf(field: HydratedField, day: string, today: string | undef
   return weeks;
 }
 
-/** Where a key leads from a day (WAI-ARIA, date grid): days, weeks, months, years; `undefined` for other keys. */
+/**
+ * The day that a key leads to from `day` (WAI-ARIA, date grid): days, weeks, months, years; `undefined` for
+ * other keys.
+ *
+ * @example
+ * dayAfterKey('2027-02-10', 'ArrowDown', false); // '2027-02-17'
+ */
 export function dayAfterKey(day: string, key: string, isShifted: boolean): string | undefined {
   switch (key) {
     case 'ArrowLeft':

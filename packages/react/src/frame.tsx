@@ -11,18 +11,18 @@ import type { Field } from './use-field.ts';
 export function Frame({
   field,
   children,
-  dress = {},
+  classNames = {},
 }: {
   readonly field: Field;
   readonly children: ReactNode;
-  readonly dress?: ClassNames<'root' | 'icon' | 'sign'>;
+  readonly classNames?: ClassNames<'root' | 'icon' | 'sign'>;
 }) {
   const { icon, before, behind } = field.store.field.look ?? {};
   return (
-    <span className={dress.root} data-arbeit="frame">
+    <span className={classNames.root} data-arbeit="frame">
       {icon && (
         <span
-          className={dress.icon}
+          className={classNames.icon}
           data-arbeit="icon"
           aria-hidden="true"
           // biome-ignore lint/security/noDangerouslySetInnerHtml: shapes alone; whoever reads a document has seen to it (`packages/engine/src/document/icon.ts`)
@@ -30,13 +30,13 @@ export function Frame({
         />
       )}
       {before && (
-        <span className={dress.sign} data-arbeit="sign" aria-hidden="true">
+        <span className={classNames.sign} data-arbeit="sign" aria-hidden="true">
           {before}
         </span>
       )}
       {children}
       {behind && (
-        <span className={dress.sign} data-arbeit="sign" aria-hidden="true">
+        <span className={classNames.sign} data-arbeit="sign" aria-hidden="true">
           {behind}
         </span>
       )}

@@ -10,29 +10,29 @@ import type { Field } from './use-field.ts';
 export function Line({
   field,
   label,
-  dress = {},
+  classNames = {},
 }: {
   readonly field: Field;
   /** Its name, where no label stands on the page. */
   readonly label?: string | undefined;
-  readonly dress?: ClassNames<'root' | 'ghost' | 'behind' | 'input' | 'lines'>;
+  readonly classNames?: ClassNames<'root' | 'ghost' | 'behind' | 'input' | 'lines'>;
 }) {
   const { guideText, evaluation, store } = field;
   const { lines = 1 } = store.field.plan as { readonly lines?: number };
   const named = label ? { 'aria-label': label } : {};
   if (lines > 1) {
     const { type: _, ...props } = field.inputProps;
-    return <textarea {...props} {...named} rows={lines} className={dress.lines} />;
+    return <textarea {...props} {...named} rows={lines} className={classNames.lines} />;
   }
   return (
-    <div className={dress.root} data-arbeit="line">
+    <div className={classNames.root} data-arbeit="line">
       {guideText && (
-        <span aria-hidden="true" className={dress.ghost} data-arbeit="ghost">
-          <span className={dress.behind}>{evaluation.display}</span>
+        <span aria-hidden="true" className={classNames.ghost} data-arbeit="ghost">
+          <span className={classNames.behind}>{evaluation.display}</span>
           {guideText}
         </span>
       )}
-      <input {...field.inputProps} {...named} className={dress.input} />
+      <input {...field.inputProps} {...named} className={classNames.input} />
     </div>
   );
 }

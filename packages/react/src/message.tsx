@@ -10,20 +10,20 @@ export function Message({
   field,
   problem = '',
   isQuiet = false,
-  dress = {},
+  classNames = {},
 }: {
   readonly field: Field;
   /** What somebody else has against the value; told instead of the field's own messages. */
   readonly problem?: string;
   /** Says nothing for now. */
   readonly isQuiet?: boolean;
-  readonly dress?: { readonly root?: string | undefined };
+  readonly classNames?: { readonly root?: string | undefined };
 }) {
   const shown = isQuiet ? [] : field.evaluation.shown;
   const isError = problem !== '' || shown.some((message) => message.severity === 'error');
   const severity = isError ? 'error' : shown.length ? 'warning' : undefined;
   return (
-    <div {...field.messageProps} className={dress.root} data-arbeit="message" data-severity={severity}>
+    <div {...field.messageProps} className={classNames.root} data-arbeit="message" data-severity={severity}>
       {problem && <p>{problem}</p>}
       {!problem && shown.map((message) => <p key={message.rule}>{message.message}</p>)}
     </div>

@@ -15,13 +15,13 @@ export function Month({
   field,
   today = localToday(),
   onPick,
-  dress = {},
+  classNames = {},
   words = { before: 'Month before', after: 'Month after', week: 'week', wk: 'wk' },
 }: {
   readonly field: Field;
   readonly today: string | undefined;
   readonly onPick: (date: string) => void;
-  readonly dress?: ClassNames<
+  readonly classNames?: ClassNames<
     'root' | 'head' | 'turn' | 'name' | 'table' | 'names' | 'heading' | 'week' | 'cell' | 'day' | 'problem'
   >;
   readonly words?: {
@@ -62,36 +62,36 @@ export function Month({
     setDay(next);
   };
   return (
-    <div className={dress.root}>
-      <div className={dress.head}>
+    <div className={classNames.root}>
+      <div className={classNames.head}>
         <button
           type="button"
-          className={dress.turn}
+          className={classNames.turn}
           aria-label={words.before}
           onClick={() => setDay(dayAfterKey(day, 'PageUp', false)!)}
         >
           ←
         </button>
-        <span aria-live="polite" className={dress.name}>
+        <span aria-live="polite" className={classNames.name}>
           {named.format(at(day))}
         </span>
         <button
           type="button"
-          className={dress.turn}
+          className={classNames.turn}
           aria-label={words.after}
           onClick={() => setDay(dayAfterKey(day, 'PageDown', false)!)}
         >
           →
         </button>
       </div>
-      <table ref={table} aria-label={`${year}-${month}`} onKeyDown={onKeyDown} className={dress.table}>
-        <thead className={dress.names}>
+      <table ref={table} aria-label={`${year}-${month}`} onKeyDown={onKeyDown} className={classNames.table}>
+        <thead className={classNames.names}>
           <tr>
-            <th scope="col" className={dress.heading}>
+            <th scope="col" className={classNames.heading}>
               <abbr title={words.week}>{words.wk}</abbr>
             </th>
             {weeks[0]!.days.map(({ date }) => (
-              <th key={date} scope="col" className={dress.heading}>
+              <th key={date} scope="col" className={classNames.heading}>
                 {short.format(at(date))}
               </th>
             ))}
@@ -100,11 +100,11 @@ export function Month({
         <tbody>
           {weeks.map(({ week, days }) => (
             <tr key={week}>
-              <th scope="row" className={dress.week}>
+              <th scope="row" className={classNames.week}>
                 {week.slice(6)}
               </th>
               {days.map(({ date, isOutside, problem: wrong }) => (
-                <td key={date} className={dress.cell}>
+                <td key={date} className={classNames.cell}>
                   <button
                     type="button"
                     tabIndex={date === day ? 0 : -1}
@@ -116,7 +116,7 @@ export function Month({
                     onClick={() => (wrong ? setDay(date) : onPick(date))}
                     data-wrong={wrong !== '' || undefined}
                     data-outside={isOutside || undefined}
-                    className={dress.day}
+                    className={classNames.day}
                   >
                     {+date.slice(8)}
                   </button>
@@ -126,7 +126,7 @@ export function Month({
           ))}
         </tbody>
       </table>
-      <p className={dress.problem} aria-live="polite">
+      <p className={classNames.problem} aria-live="polite">
         {problem}
       </p>
     </div>

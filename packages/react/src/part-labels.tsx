@@ -13,14 +13,14 @@ export function PartLabels({
   field,
   passing,
   words = english,
-  dress = {},
+  classNames = {},
 }: {
   readonly field: Field;
   /** The key that passes the parts before by, where an empty field needs one. */
   readonly passing?: string;
   /** What each part is called, by its name in the plan. */
   readonly words?: Readonly<Record<string, string>>;
-  readonly dress?: ClassNames<'root' | 'part'>;
+  readonly classNames?: ClassNames<'root' | 'part'>;
 }) {
   const { parts } = field.store.field.plan as PartsPlan;
   const focusPart = (part: number) => {
@@ -38,13 +38,13 @@ export function PartLabels({
     }
   };
   return (
-    <div className={dress.root}>
+    <div className={classNames.root}>
       {parts.map(({ name }, i) => (
         <button
           key={name}
           type="button"
           tabIndex={-1}
-          className={dress.part}
+          className={classNames.part}
           onMouseDown={(event) => event.preventDefault()}
           onClick={() => focusPart(i)}
         >

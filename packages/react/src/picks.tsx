@@ -30,14 +30,14 @@ export function Picks({
   const { ref: _, type: __, placeholder, defaultValue: ___, name, id, ...attributes } = field.inputProps;
   const values = evaluation.raw.split(' ');
   const { draw } = plan;
-  const dress = { 'data-draw': draw, ...(className ? { className } : {}) };
+  const classNames = { 'data-draw': draw, ...(className ? { className } : {}) };
   const named = label ? { 'aria-label': label } : {};
   if (draw === 'list')
     return (
       <select
         {...attributes}
         {...named}
-        {...dress}
+        {...classNames}
         id={String(id)}
         name={String(name)}
         ref={ref}
@@ -61,7 +61,7 @@ export function Picks({
       role={isTick ? 'group' : 'radiogroup'}
       aria-describedby={String(description)}
       {...(isRequired && !isTick ? { 'aria-required': true } : {})}
-      {...dress}
+      {...classNames}
     >
       {plan.options.map((option) => (
         <label key={option.value}>
@@ -79,7 +79,13 @@ export function Picks({
   );
 }
 
-/** Whether a field is drawn as a group of buttons or boxes, which is named by an element and not by a `<label>`. */
+/**
+ * Whether a field is drawn as a group of radio buttons or checkboxes, which is named by an element instead
+ * of a `<label>`.
+ *
+ * @example
+ * const isNamed = (field: Field) => isGroup(field);
+ */
 export const isGroup = (field: Field): boolean => {
   const { plan } = field.store.field as {
     readonly plan: { readonly options?: unknown; readonly draw?: unknown };

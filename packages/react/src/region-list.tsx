@@ -6,7 +6,12 @@ import type { ClassNames } from './class-names.ts';
 import { findRegions, type RegionChoice, regionChoices } from './regions.ts';
 import type { Field } from './use-field.ts';
 
-/** The region a number is of, found by itself while it is typed; the home region before. */
+/**
+ * The region of a telephone number, found while it is typed; the home region before.
+ *
+ * @example
+ * const name = (field: Field) => regionOf(field).name;
+ */
 export function regionOf(field: Field): {
   readonly region: string;
   readonly code: string;
@@ -20,7 +25,12 @@ export function regionOf(field: Field): {
   return { region, code: plan.plans[region]?.code ?? '', name: found?.name ?? region };
 }
 
-/** Makes the number one of another region: the digits stay. */
+/**
+ * Changes the region of a telephone number; its digits stay.
+ *
+ * @example
+ * const toFrance = (field: Field) => chooseRegion(field, 'FR');
+ */
 export function chooseRegion(field: Field, region: string): void {
   const { store, state } = field;
   const plan = store.field.plan as PhonePlan;
@@ -34,7 +44,7 @@ export function chooseRegion(field: Field, region: string): void {
 export function RegionList({
   field,
   onPick,
-  dress = {},
+  classNames = {},
   words = {
     regions: 'Regions',
     search: 'Search by name, code or number',
@@ -44,7 +54,7 @@ export function RegionList({
 }: {
   readonly field: Field;
   readonly onPick: (region: string) => void;
-  readonly dress?: ClassNames<'search' | 'list' | 'region' | 'code' | 'none'>;
+  readonly classNames?: ClassNames<'search' | 'list' | 'region' | 'code' | 'none'>;
   readonly words?: Readonly<Record<'regions' | 'search' | 'hint' | 'none', string>>;
 }) {
   const plan = field.store.field.plan as PhonePlan;
@@ -67,7 +77,7 @@ export function RegionList({
   return (
     <>
       <input
-        className={dress.search}
+        className={classNames.search}
         role="combobox"
         aria-expanded="true"
         aria-controls={`${id}-list`}
@@ -81,7 +91,13 @@ export function RegionList({
         }}
         onKeyDown={onKeyDown}
       />
-      <div id={`${id}-list`} role="listbox" aria-label={words.regions} className={dress.list} tabIndex={-1}>
+      <div
+        id={`${id}-list`}
+        role="listbox"
+        aria-label={words.regions}
+        className={classNames.list}
+        tabIndex={-1}
+      >
         {found.map((choice, i) => (
           // biome-ignore lint/a11y/useFocusableInteractive: the search line holds the focus, after the combobox pattern
           // biome-ignore lint/a11y/useKeyWithClickEvents: keys are taken by the search line
@@ -93,14 +109,14 @@ export function RegionList({
             ref={(element) => {
               if (i === here) element?.scrollIntoView({ block: 'nearest' });
             }}
-            className={dress.region}
+            className={classNames.region}
             onClick={() => onPick(choice.region)}
           >
             <span>{choice.name}</span>
-            <span className={dress.code}>+{choice.code}</span>
+            <span className={classNames.code}>+{choice.code}</span>
           </div>
         ))}
-        {found.length === 0 && <p className={dress.none}>{words.none}</p>}
+        {found.length === 0 && <p className={classNames.none}>{words.none}</p>}
       </div>
     </>
   );

@@ -9,8 +9,11 @@ export interface RegionChoice {
 const known = new WeakMap<object, Map<string, readonly RegionChoice[]>>();
 
 /**
- * The regions whose plans a field has, each with its calling code, by name in the reader's language. Names come from `Intl`. All a page
- * carries of regions is in its field.
+ * The regions whose plans a field has, each with its calling code, sorted by name in the reader's language
+ * (`Intl.DisplayNames`).
+ *
+ * @example
+ * const [first] = regionChoices({ FR: { code: '33' } }, 'en');
  */
 export function regionChoices(
   plans: Readonly<Record<string, { readonly code: string }>>,
@@ -32,7 +35,13 @@ export function regionChoices(
 
 const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
-/** Those that a search means: by the beginning of a word of the name, the region's letters, or the calling code. */
+/**
+ * The choices that a search means: by the beginning of a word of the name, the region's letters, or the
+ * calling code.
+ *
+ * @example
+ * findRegions(regionChoices({ FR: { code: '33' } }, 'en'), '+33');
+ */
 export function findRegions(choices: readonly RegionChoice[], search: string): readonly RegionChoice[] {
   const text = plain(search.trim());
   if (!text) return choices;

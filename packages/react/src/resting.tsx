@@ -14,13 +14,13 @@ export function Resting({
   field,
   children,
   words = { empty: 'empty', change: 'Change it.' },
-  dress = {},
+  classNames = {},
 }: {
   readonly field: Field;
   /** What it is typed into, once it is opened. */
   readonly children: ReactNode;
   readonly words?: { readonly empty: string; readonly change: string };
-  readonly dress?: ClassNames<'name' | 'box' | 'text' | 'empty' | 'message'>;
+  readonly classNames?: ClassNames<'name' | 'box' | 'text' | 'empty' | 'message'>;
 }) {
   const [before, setBefore] = useState<FieldState | null>(null);
   const rest = useRef<HTMLButtonElement>(null);
@@ -56,11 +56,11 @@ export function Resting({
   const { label } = store.field;
   return (
     <div>
-      <span className={dress.name}>{label}</span>
+      <span className={classNames.name}>{label}</span>
       {/* biome-ignore lint/a11y/noStaticElementInteractions: Enter and Escape of the input inside */}
       <div
         ref={box}
-        className={dress.box}
+        className={classNames.box}
         onKeyDown={onKeyDown}
         onBlur={(event) => {
           if (before && !event.currentTarget.contains(event.relatedTarget) && isSound()) setBefore(null);
@@ -72,15 +72,15 @@ export function Resting({
           <button
             ref={rest}
             type="button"
-            className={dress.text}
+            className={classNames.text}
             aria-label={`${label}: ${evaluation.display || words.empty}. ${words.change}`}
             onClick={open}
           >
-            {evaluation.display || <span className={dress.empty}>{words.empty}</span>}
+            {evaluation.display || <span className={classNames.empty}>{words.empty}</span>}
           </button>
         )}
       </div>
-      <Message field={field} isQuiet={!before} dress={{ root: dress.message }} />
+      <Message field={field} isQuiet={!before} classNames={{ root: classNames.message }} />
     </div>
   );
 }

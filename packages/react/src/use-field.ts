@@ -34,8 +34,14 @@ export interface Field<V extends string = string> {
 }
 
 /**
- * A field of one compiled definition. A new definition makes a new field. `given` takes a store made elsewhere,
- * where something else than this component is to own the state. `today` (ISO 8601) stands for the device's clock.
+ * A field of one compiled definition. A new definition makes a new field. `options.store` is a store made
+ * elsewhere, for example a form's. `options.today` (ISO 8601) replaces the device's clock.
+ *
+ * @example
+ * function Pass() {
+ *   const { labelProps, inputProps } = useField(pass);
+ *   return [labelProps.id, inputProps];
+ * }
  */
 export function useField<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,

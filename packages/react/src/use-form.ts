@@ -34,8 +34,14 @@ export interface FormOptions<V extends Values = Values> {
 }
 
 /**
- * A form of open fields; each is drawn with `useField(field, { store: form.store.field(field.id) })`. A new form makes a
- * new store.
+ * A form. Its fields are drawn with `useField(field, { store: form.store.field(field.id) })`. A new form
+ * makes a new store.
+ *
+ * @example
+ * function Booking() {
+ *   const { store, isReady } = useForm(booking);
+ *   return [store.form.id, isReady];
+ * }
  */
 export function useForm<V extends Values = Values>(
   form: HydratedForm<V>,

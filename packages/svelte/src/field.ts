@@ -38,8 +38,11 @@ export interface Field<V extends string = string> {
 }
 
 /**
- * A field of one definition, for a component. `store` takes one made elsewhere, a form's; `today` (ISO 8601) stands for the device's
- * clock.
+ * A field of one definition, for a component. `options.store` is a store made elsewhere, for example a
+ * form's. `options.today` (ISO 8601) replaces the device's clock.
+ *
+ * @example
+ * const live = field(pass);
  */
 export function field<V extends string = string>(
   definition: HydratedField<Plan, TextState, V>,

@@ -14,9 +14,12 @@ export interface Form<V extends Values = Values> {
 }
 
 /**
- * A form, for a component.
- * `send` sends its record in place of the browser and resolves to what the server found wrong; left out, the browser submits the form once it is
- * ready. `drive` puts its questions while its `<form>` is there: `driveFormAsks`.
+ * A form, for a component. `options.send` sends the record in place of the browser and resolves to the
+ * server's findings; without it the browser submits the form once it is ready. `options.drive` asks its
+ * questions while the `<form>` exists: `driveFormAsks`.
+ *
+ * @example
+ * const live = form(booking);
  */
 export function form<V extends Values = Values>(
   definition: HydratedForm<V>,

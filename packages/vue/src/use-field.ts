@@ -29,8 +29,11 @@ export interface Field<V extends string = string> {
 }
 
 /**
- * A field of one definition, for a component's set-up. `store` takes one made elsewhere, a form's; `today` (ISO 8601) stands for the
- * device's clock.
+ * A field of one definition, for a component's setup. `options.store` is a store made elsewhere, for example
+ * a form's. `options.today` (ISO 8601) replaces the device's clock.
+ *
+ * @example
+ * const { control, evaluation } = useField(pass);
  */
 export function useField<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,

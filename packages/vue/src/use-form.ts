@@ -17,9 +17,12 @@ export interface Form<V extends Values = Values> {
 }
 
 /**
- * A form, for a component's set-up.
- * `send` sends its record in place of the browser and resolves to what the server found wrong; left out, the browser submits the form once it is
- * ready. `drive` puts its questions while the component is there: `driveFormAsks`.
+ * A form, for a component's setup. `options.send` sends the record in place of the browser and resolves to
+ * the server's findings; without it the browser submits the form once it is ready. `options.drive` asks its
+ * questions while the component exists: `driveFormAsks`.
+ *
+ * @example
+ * const { store } = useForm(booking);
  */
 export function useForm<V extends Values = Values>(
   form: HydratedForm<V>,

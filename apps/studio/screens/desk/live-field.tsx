@@ -112,7 +112,7 @@ function InPlace({
       </div>
       {Beneath && <Beneath field={field} />}
       <div data-tie="message">
-        <Message field={field} problem={problem} dress={message} />
+        <Message field={field} problem={problem} classNames={message} />
       </div>
       {(definition.rules ?? []).some(({ check }) => check.type === 'custom' || check.type === 'remote') && (
         <p role="status" className="min-h-6 text-sm text-faint">

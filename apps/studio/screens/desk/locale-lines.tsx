@@ -80,7 +80,7 @@ function Line({
         <TypedLine field={field} label={`In ${name}`} />
         {/* Some of these languages have no messages of their own yet: what is said runs as it is written. */}
         <div dir="auto">
-          <Message field={field} dress={message} />
+          <Message field={field} classNames={message} />
         </div>
       </div>
     </li>

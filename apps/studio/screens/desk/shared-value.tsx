@@ -56,7 +56,7 @@ function Second({ store, label }: { readonly store: FieldStore; readonly label: 
     <div className="mt-3 max-w-md">
       <span className="caption">The same value, {label.split(', ').at(-1)}</span>
       <TypedLine field={field} label={label} />
-      <Message field={field} dress={message} />
+      <Message field={field} classNames={message} />
     </div>
   );
 }

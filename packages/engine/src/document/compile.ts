@@ -17,8 +17,11 @@ export interface CompiledSet {
 }
 
 /**
- * Compiles a checked document. `more` are checks that do not come with this package. Throws `RangeError` on what `readDocument`
- * would have refused.
+ * Compiles a document that `readDocument` accepted. `more` are checks that do not come with this package.
+ * Throws `RangeError` on what the reader would have refused.
+ *
+ * @example
+ * const { fields, forms } = compile(set, kinds);
  */
 export function compile(
   document: SetDocument,
@@ -40,7 +43,12 @@ export interface RunCustomCode {
   readonly shape: RunShape;
 }
 
-/** Whether anything of a set is developers' code: the shape of a field, or a rule. */
+/**
+ * Whether a set contains developers' code: a custom format, or a rule with a custom check.
+ *
+ * @example
+ * const needsSandbox: boolean = hasCustomCode(set, kinds);
+ */
 export function hasCustomCode({ fields, forms = [] }: SetDocument, kinds: KindTable): boolean {
   const rules = [...fields, ...forms].flatMap((one) => one.rules ?? []);
   return (
@@ -49,7 +57,12 @@ export function hasCustomCode({ fields, forms = [] }: SetDocument, kinds: KindTa
   );
 }
 
-/** The set with what runs developers' code, on fields whose shape is such code, or whose own rules or forms have any. */
+/**
+ * The compiled set with functions that run developers' code. Fields without such code stay the same objects.
+ *
+ * @example
+ * const running = withCustomCode(compile(set, kinds), { check: runCheck, shape: runShape });
+ */
 export function withCustomCode({ fields, forms }: CompiledSet, run: RunCustomCode): CompiledSet {
   const custom = customBy(run.check);
   const hasCode = ({ id, rules }: HydratedField): boolean =>

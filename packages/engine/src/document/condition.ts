@@ -16,8 +16,11 @@ function fieldIn(fields: readonly FieldDocument[], id: string): FieldDocument | 
 }
 
 /**
- * A condition ready to run: what a field is compared with becomes the typed value it would have, so that `50` meets `50.00`. Of a field the
- * set does not have, what is written is taken as it is.
+ * A condition ready to run. Values that it compares with become the typed values of their fields, so that
+ * `50` equals `50.00`. Values for a field that the set does not have are kept as written.
+ *
+ * @example
+ * const condition = compileCondition({ field: 'meals', is: 'half' }, set, kinds);
  */
 export function compileCondition(condition: ConditionDocument, set: Fields, kinds: KindTable): Condition {
   if ('all' in condition) return { all: condition.all.map((one) => compileCondition(one, set, kinds)) };

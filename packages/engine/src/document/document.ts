@@ -97,7 +97,12 @@ export interface FormRuleDocument extends RuleDocument {
   readonly field: string;
 }
 
-/** The ids of a form's fields, in its order. */
+/**
+ * The ids of a form's fields, in the order of the form.
+ *
+ * @example
+ * fieldIdsOf({ fields: ['arrival', 'departure'] }); // ['arrival', 'departure']
+ */
 export const fieldIdsOf = ({
   fields,
   sections,

@@ -20,10 +20,21 @@ export type DocumentResult =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
 
-/** Objects and lists one inside another: more than this no document has, and whoever reads inwards would not come back. */
+/**
+ * Deepest nesting of objects and lists in a document. Deeper input is refused before anything recurses into
+ * it.
+ *
+ * @example
+ * isDeeper({}, mostDeep); // false
+ */
 export const mostDeep = 200;
 
-/** Whether objects and lists stand at least so many deep inside of each other. */
+/**
+ * Whether objects and lists are nested at least `most` deep.
+ *
+ * @example
+ * isDeeper([[[]]], 3); // true
+ */
 export function isDeeper(json: unknown, most: number): boolean {
   let level = [json];
   for (let depth = 0; level.length > 0; depth++) {
@@ -97,9 +108,13 @@ function readCode(
 }
 
 /**
- * Checks a document, reporting every fault with its JSON path, the first fifty in full. Nothing is half-loaded: it is
- * whole or refused. The document is returned as it was, with two exceptions: a field without `entry` gets an empty one, and a document of
- * an older version is returned in the current version.
+ * Checks a document and reports every fault with its JSON path, the first fifty in full. Nothing is half-
+ * loaded: the document is accepted whole or refused. It is returned as it was, with two exceptions: a field
+ * without `entry` gets an empty one, and a document of an older version is returned in the current version.
+ *
+ * @example
+ * const read = readDocument(JSON.parse('{ "arbeit": 2 }'), kinds);
+ * if (!read.ok) for (const { path, message } of read.faults) console.error(path, message);
  */
 export function readDocument(
   json: unknown,
@@ -122,7 +137,12 @@ export function readDocument(
   return { ok: false, faults: capped(faults) };
 }
 
-/** The first of many faults, and how many more there are. */
+/**
+ * The first fifty faults, then one that says how many more there are.
+ *
+ * @example
+ * const faults = capped([{ path: '$.title', message: 'Expected text.' }]);
+ */
 export function capped(faults: readonly DocumentFault[]): readonly DocumentFault[] {
   const more = faults.length - mostFaults;
   if (more <= 0) return faults;
@@ -132,7 +152,12 @@ export function capped(faults: readonly DocumentFault[]): readonly DocumentFault
   ];
 }
 
-/** A sound document with an entry of usual values for each field that leaves it out. */
+/**
+ * A valid document with an empty `entry` for each field that has none.
+ *
+ * @example
+ * const complete = withEntries(set);
+ */
 export function withEntries(document: SetDocument): SetDocument {
   if (document.fields.every((field) => field.entry !== undefined)) return document;
   return {

@@ -175,7 +175,13 @@ function readCheck(at: Cursor, kind: Definition | undefined, checks: CheckTable)
   read?.(at, kind);
 }
 
-/** What is wrong with one check of a field of that kind, in sentences; for screens that edit one. */
+/**
+ * The faults of one check of a field of that kind, as sentences; empty if there are none. For screens that
+ * edit checks.
+ *
+ * @example
+ * problemWithCheck(kinds.text.define, { type: 'length' }); // ['A length needs "min", "max" or both.']
+ */
 export function problemWithCheck(
   kind: Definition,
   check: unknown,
@@ -188,18 +194,34 @@ export function problemWithCheck(
   );
 }
 
-/** The members of a check as data; for screens that edit one. */
+/**
+ * The members of a check as data. For screens that edit checks. Throws `RangeError` for an unknown type.
+ *
+ * @example
+ * Object.keys(optionsOfCheck('length')); // ['min', 'max']
+ */
 export const optionsOfCheck = (type: string, checks: CheckTable = {}): CheckOptions =>
   definitionOf(type, checks).options;
 
-/** What a message of a check may name in `{…}`; for screens that edit one. */
+/**
+ * The names a message of a check may use in `{…}`. For screens that edit messages.
+ *
+ * @example
+ * dataOfMessage(kinds.text.define, { type: 'length', min: 2 }); // ['min', 'max', 'length', 'label']
+ */
 export const dataOfMessage = (
   kind: Definition,
   check: CheckDocument,
   checks: CheckTable = {},
 ): readonly string[] => dataFor(definitionOf(check.type, checks), kind);
 
-/** What is wrong with the message of a check of a field of that kind, in sentences; for screens that edit one. */
+/**
+ * The faults of a message of a check of a field of that kind, as sentences; empty if there are none. For
+ * screens that edit messages.
+ *
+ * @example
+ * problemWithMessage(kinds.text.define, { type: 'length', min: 2 }, 'At least {min}.'); // []
+ */
 export const problemWithMessage = (
   kind: Definition,
   check: CheckDocument,

@@ -159,8 +159,11 @@ function field(kinds: KindTable, checks: CheckTable): Schema {
 }
 
 /**
- * The JSON Schema (2020-12) of a document with these kinds, for editors and other tools. `checks` are checks that do not come with
- * this package.
+ * The JSON Schema (2020-12) of documents with these kinds, for editors and other tools. `checks` are checks
+ * that do not come with this package.
+ *
+ * @example
+ * const schema = documentSchema(kinds);
  */
 export function documentSchema(kinds: KindTable, checks: CheckTable = {}): Schema {
   const entries = Object.entries(kinds).map(([name, { define }]) => [

@@ -21,7 +21,12 @@ interface Choice {
 const optionsOf = (field: FieldDocument): readonly Choice[] =>
   (field.entry as { options?: readonly Choice[] } | undefined)?.options ?? [];
 
-/** All texts of a set, in its order. */
+/**
+ * All texts of a set in its own language, in the order of the document.
+ *
+ * @example
+ * for (const { key, text } of textsOf(set)) console.log(key, text);
+ */
 export function textsOf({ fields, forms = [] }: SetDocument): readonly CatalogueText[] {
   return [...fields.flatMap(ofField), ...forms.flatMap(ofForm)];
 }
@@ -73,22 +78,40 @@ const ofRule = (owner: string, of: CatalogueText['of'], { id, say }: RuleDocumen
   text: say,
 });
 
-/** The languages a set has texts in, beside its own. */
+/**
+ * The languages (BCP 47) that a set has texts in, without its own.
+ *
+ * @example
+ * languagesOf(set); // ['de', 'fr']
+ */
 export const languagesOf = ({ texts = {} }: SetDocument): readonly string[] => Object.keys(texts);
 
-/** Texts that a language lacks, of those written in the set's own. */
+/**
+ * The texts of a set that a language does not have yet.
+ *
+ * @example
+ * const count: number = missingIn(set, 'de').length;
+ */
 export const missingIn = (set: SetDocument, language: string): readonly CatalogueText[] =>
   textsOf(set).filter(({ key, text }) => text !== undefined && set.texts?.[language]?.[key] === undefined);
 
-/** Names under which a language has a text that nothing in the set reads. */
+/**
+ * The keys under which a language has a text that nothing in the set uses.
+ *
+ * @example
+ * const keys: readonly string[] = unusedIn(set, 'de');
+ */
 export function unusedIn(set: SetDocument, language: string): readonly string[] {
   const known = new Set(textsOf(set).map(({ key }) => key));
   return Object.keys(set.texts?.[language] ?? {}).filter((key) => !known.has(key));
 }
 
 /**
- * The set in one of its languages: every text it has there in place of the set's own, and what locales say as that language says it. A field
- * that has a locale of its own keeps it.
+ * The set in one of its languages: texts and locales of that language replace the set's own. A field with a
+ * locale of its own keeps it.
+ *
+ * @example
+ * const german = inLanguage(set, 'de');
  */
 export function inLanguage(set: SetDocument, language: string): SetDocument {
   if (language === set.locale) return set;
@@ -100,8 +123,11 @@ export function inLanguage(set: SetDocument, language: string): SetDocument {
 }
 
 /**
- * The set with a text said otherwise, in its own language. `undefined` takes it out, where it need not be there. A section that is called
- * otherwise takes what it is called in other languages along.
+ * The set with one text of its own language replaced. `undefined` removes a text that may be missing. The
+ * title of a section is a key: translations move with it.
+ *
+ * @example
+ * const next = withTextAt(set, 'fields/phone/label', 'Telephone');
  */
 export function withTextAt(set: SetDocument, key: string, text: string | Plural | undefined): SetDocument {
   // What is named may have a slash in it: a title of a section, a value of a choice.
@@ -167,7 +193,12 @@ const inRules = <R extends RuleDocument>(
     return (text === undefined ? unsaid : { ...rule, say: text }) as R;
   });
 
-/** The set with a text in another language; `undefined` takes it out. */
+/**
+ * The set with one text of another language replaced; `undefined` removes it.
+ *
+ * @example
+ * const next = withTranslation(set, 'de', 'fields/phone/label', 'Telefon');
+ */
 export function withTranslation(
   set: SetDocument,
   language: string,

@@ -6,7 +6,12 @@ import type { FieldEvent, FieldState, HistoryStep, Snapshot } from './field-stat
 import type { HydratedField } from './kind.ts';
 import type { EditResult, Extent, InsertResult, Reason, TextState } from './text-state.ts';
 
-/** The field before anything happened: its initial value, not focused. */
+/**
+ * The state of a field before anything happened: its initial value, without focus.
+ *
+ * @example
+ * const state = start(pass);
+ */
 export function start<P extends Plan, B extends TextState>({
   kind,
   plan,
@@ -32,7 +37,13 @@ export function start<P extends Plan, B extends TextState>({
   };
 }
 
-/** What the event makes of the state. Never throws: what cannot be done is told in `rejected` and `leftOut`. */
+/**
+ * The state after an event. Never throws: what could not be done is in `rejected` and `leftOut`.
+ *
+ * @example
+ * const [first = { type: 'focus' }] = keysOf('1');
+ * const state = apply(pass, start(pass), first);
+ */
 export function apply<P extends Plan, B extends TextState>(
   field: HydratedField<P, B>,
   state: FieldState<NoInfer<B>>,
@@ -226,5 +237,10 @@ function select<P extends Plan, B extends TextState>(
   return { ...report(state), start: a, end: b, run: 'none' };
 }
 
-/** The keys that typing `text` comes to: one a character. */
+/**
+ * The key events of typing `text`, one per character.
+ *
+ * @example
+ * keysOf('12'); // [{ type: 'key', text: '1' }, { type: 'key', text: '2' }]
+ */
 export const keysOf = (text: string): FieldEvent[] => graphemes(text).map((c) => ({ type: 'key', text: c }));

@@ -95,8 +95,11 @@ function initialRaw(field: HydratedField): string {
 }
 
 /**
- * What can be told of a state. `today` is the clock, an ISO 8601 date; only relative limits ask for it, and without one
- * they hold nothing back: no day is made up. `form` is what the field's form adds, where it stands in one.
+ * Values, flags, verdicts and visible messages of a state. `today` (ISO 8601) is the clock for relative
+ * limits; without it they pass. `form` is what the field's form adds.
+ *
+ * @example
+ * const { display, value, shown } = evaluate(pass, start(pass), '2027-02-10');
  */
 export function evaluate<V extends string = string>(
   field: HydratedField<Plan, TextState, V>,
@@ -246,7 +249,13 @@ function enqueue(
   };
 }
 
-/** A finding as a message, whether or not it may be seen yet. */
+/**
+ * A finding as a message, whether or not it may be shown yet.
+ *
+ * @example
+ * const [rule] = pass.rules;
+ * if (rule) console.log(toMessage(pass, rule, { verdict: 'fail', code: 'required', data: {} }).message);
+ */
 export function toMessage(field: HydratedField, rule: RuleInfo, finding: Finding): VisibleMessage {
   return {
     rule: rule.id,

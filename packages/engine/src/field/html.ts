@@ -1,6 +1,9 @@
 /**
- * The HTML attributes a definition may put on its input (HTML, `autofill`, `inputmode`; WAI-ARIA). Everything else is
- * the page's or the binding's own: names, handlers, where a form goes, what a browser would refuse or cut by itself.
+ * The HTML attributes that a document may set on an input (HTML `autofill` and `inputmode`, WAI-ARIA). All
+ * others belong to the page or to the binding.
+ *
+ * @example
+ * attributeNames.includes('autocomplete'); // true
  */
 export const attributeNames: readonly string[] = [
   'aria-description',
@@ -25,7 +28,13 @@ export const attributeNames: readonly string[] = [
 /** Types of input the binding can work with; a kind asks for one, a definition does not. */
 const types: readonly unknown[] = ['text', 'tel', 'search', 'url', 'password'];
 
-/** Whether an attribute of a compiled field goes on the page. */
+/**
+ * Whether an attribute of a compiled field may be put on a page. Security: event handlers and form targets
+ * are refused, whatever a compiled field contains.
+ *
+ * @example
+ * mayStand('onclick', 'alert(1)'); // false
+ */
 export const mayStand = (name: string, value: unknown): boolean =>
   name === 'type'
     ? types.includes(value)

@@ -81,8 +81,11 @@ export type ValueOf<F extends { readonly '~value'?: string }> = NonNullable<F['~
 export type Kinds = Readonly<Record<string, Kind>>;
 
 /**
- * Brings a compiled field to life with the kinds and checks at hand. Throws `RangeError` when its own kind or a check of its
- * rules is not among them: it was left out of what the page carries.
+ * Joins a compiled field with its kind and the checks of its rules, so that it can run. Throws `RangeError`
+ * if its kind or one of its checks is missing.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, checks);
  */
 export function hydrate<P extends Plan, T extends Readonly<Record<P['kind'], Kind<P>>>>(
   field: CompiledField<P>,
@@ -98,15 +101,30 @@ export function hydrate<P extends Plan, T extends Readonly<Record<P['kind'], Kin
   return { ...field, kind: kinds[name] as unknown as Kind<P, TextStateOf<T[P['kind']]>>, checks };
 }
 
-/** The same for a field whose kind nobody knows beforehand: it came as JSON. */
+/**
+ * Like `hydrate`, for a field whose kind is only known at run time.
+ *
+ * @example
+ * const field = hydrateAny(JSON.parse('{}'), { pattern: kinds.pattern.run }, checks);
+ */
 export const hydrateAny = (field: CompiledField, kinds: Kinds, checks: Checks): HydratedField =>
   hydrate(field, kinds, checks);
 
-/** A field with what runs the code that lays out its text; the same, where none does. */
+/**
+ * The field with a function that runs its custom format; the same field if its kind is not `custom`.
+ *
+ * @example
+ * const field = withFormat(pass, runShape);
+ */
 export const withFormat = <F extends HydratedField>(field: F, run: RunShape): F =>
   field.kind.withFormat ? { ...field, kind: field.kind.withFormat(run) } : field;
 
-/** The field as data again, to be stored or sent. */
+/**
+ * The compiled field as plain data that can be stored as JSON or sent. `hydrate` reverses it.
+ *
+ * @example
+ * const json: string = JSON.stringify(dehydrate(pass));
+ */
 export function dehydrate<P extends Plan>({
   kind: _,
   checks: __,

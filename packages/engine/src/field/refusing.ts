@@ -5,8 +5,13 @@ import type { FieldEvent, FieldState } from './field-state.ts';
 import type { HydratedField } from './kind.ts';
 
 /**
- * The event that takes out what a rule refuses, if one does after `event`; to be carried out at once. `rules`: those of the reading's
- * findings, where a form has added some.
+ * The event that removes a value refused by a rule (`"refused": "clear"`), if `event` led to one; apply it
+ * at once. `evaluation` returns the evaluation after `event`. `rules` are the rules of its findings if a
+ * form has added some.
+ *
+ * @example
+ * const state = apply(pass, start(pass), { type: 'leave' });
+ * const refusal = refusalAfter(pass, state, { type: 'leave' }, () => evaluate(pass, state));
  */
 export function refusalAfter(
   field: HydratedField,

@@ -3,8 +3,11 @@ import { type Finding, passed } from '../rules/finding.ts';
 import type { HydratedField } from './kind.ts';
 
 /**
- * What one rule of a field says of a value (raw, or whatever a paste takes), by itself: nothing of other fields or of answers is known. A value
- * that the field cannot take as it stands is told as not read.
+ * The finding of one rule about a value, without other fields or answers of servers. `isRead` is false if
+ * the field cannot take the value as it is. Throws `RangeError` for an unknown rule.
+ *
+ * @example
+ * const { finding, isRead } = sampleVerdict(pass, 'complete', 'RH-1234');
  */
 export function sampleVerdict(
   field: HydratedField,

@@ -3,7 +3,12 @@ import type { Rule } from '../rules/rule.ts';
 import type { CompiledField } from './compiled.ts';
 import type * as features from './features.ts';
 
-/** What of `features.ts` none of some fields has, nor the forms they stand in. */
+/**
+ * The features (see `features.ts`) that none of these fields and forms uses, so that bundling can drop them.
+ *
+ * @example
+ * const names: readonly string[] = unusedFeaturesOfFields([pass], [booking]);
+ */
 export function unusedFeatures(
   fields: readonly Pick<CompiledField, 'rules'>[],
   forms: readonly { readonly rules: readonly Rule[] }[],

@@ -27,9 +27,12 @@ export type FormEvent =
   | { readonly type: 'unsent' };
 
 /**
- * What the event makes of the form. `today` is the clock as `read` takes it. An event for the focused field without a focus changes
- * nothing; a submit while one is under way neither. A field edited while a submit waits for answers takes the submit back: what would be
- * sent is no longer what was submitted.
+ * The state of a form after an event. `today` (ISO 8601) is the clock. An event for the focused field
+ * changes nothing while no field has the focus. A second submit changes nothing while one is under way.
+ * Editing a field while a submit waits for answers cancels that submit.
+ *
+ * @example
+ * const state = applyToForm(booking, startForm(booking), { type: 'submit' }, '2027-02-10');
  */
 export function applyToForm(form: HydratedForm, state: FormState, event: FormEvent, today = ''): FormState {
   switch (event.type) {
@@ -151,7 +154,13 @@ function sent(
   return { ...state, serverFindings, sending: { ...sending, is: 'sent' } };
 }
 
-/** The fields whose reading the event may change: those it reaches, and those at which a rule speaks of them. */
+/**
+ * The ids of the fields whose evaluation an event may change.
+ *
+ * @example
+ * const before = startForm(booking);
+ * const ids = reachOf(booking, before, { type: 'submit' }, applyToForm(booking, before, { type: 'submit' }));
+ */
 export function reachOf(
   form: HydratedForm,
   before: FormState,

@@ -23,10 +23,14 @@ export type CheckedRecord<V extends Values = Values> =
 export type Asker = (ask: Ask, field: string) => Promise<Answer>;
 
 /**
- * Checks what was sent, raw by id of the field, with the same rules as the page: the server's side of a form. What a field could not have
- * held is refused. What was not sent is absent: an initial value never takes its place. Names the form does not have are ignored and listed, since
- * frameworks, CSRF tokens and submit buttons add some; of fields that do not count nothing is taken. `today` is the clock, ISO 8601. A
- * question that is not answered, or that throws, is `unreachable`.
+ * Checks a record on the server, raw values by field id, with the rules of the page. `today` (ISO 8601) is
+ * the day where the user is. A value that the field could not contain is refused. What was not sent is
+ * absent: an initial value never replaces it. Unknown names are ignored and listed, because frameworks, CSRF
+ * tokens and buttons add some. `ask` asks servers; without it their rules do not hold the record back.
+ *
+ * @example
+ * const checked = await checkRecord(booking, { arrival: '14022027' }, '2027-02-10');
+ * if (!checked.ok) console.error(checked.findings);
  */
 export async function checkRecord<V extends Values = Values>(
   form: HydratedForm<V>,

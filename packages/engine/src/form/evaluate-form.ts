@@ -4,8 +4,11 @@ import { holds } from '../rules/condition.ts';
 import { type FormState, fieldOf, type HydratedForm } from './form.ts';
 
 /**
- * What can be told of a field in its form: the field's own reading, and what the rules of the form that stand at it say.
- * `today` as `read` takes it. Nothing but this field and those its rules and conditions read is looked at.
+ * The evaluation of a field in its form, with the form's rules whose messages stand at that field. `today`
+ * as in `evaluate`. Only this field and those its rules read are looked at.
+ *
+ * @example
+ * const { shown } = evaluateInForm(booking, startForm(booking), 'arrival', '2027-02-10');
  */
 export function evaluateInForm(form: HydratedForm, state: FormState, id: string, today = ''): Evaluation {
   const { field, state: own } = fieldOf(form, state, id);
@@ -16,8 +19,11 @@ export function evaluateInForm(form: HydratedForm, state: FormState, id: string,
 const counted = new WeakMap<FormState, Map<string, boolean>>();
 
 /**
- * Whether a field counts: its condition holds. A field that does not count has no value for other fields. The conditions of a form are
- * evaluated in the order of its graph: the cost grows with their number, however they depend on each other.
+ * Whether the condition of a field holds. A field that does not count has no value for other fields.
+ * Conditions are evaluated in the order of the form's graph, so the cost is linear.
+ *
+ * @example
+ * countsInForm(booking, startForm(booking), 'meals');
  */
 export function countsInForm(form: HydratedForm, state: FormState, id: string): boolean {
   if (!fieldOf(form, state, id).field.when) return true;

@@ -41,7 +41,13 @@ export interface FormState {
   readonly serverFindings: Readonly<Record<string, ServerFinding>>;
 }
 
-/** Brings a form to life. Throws `RangeError` for two fields of one id, rules about fields that are not there, and circles. */
+/**
+ * A form that can run, with the graph of its rules. Throws `RangeError` for two fields with one id, rules
+ * about unknown fields, and circles.
+ *
+ * @example
+ * const form = hydrateForm({ id: 'lockers', title: 'Lockers', fields: [pass] });
+ */
 export function hydrateForm({
   id,
   title,
@@ -61,15 +67,22 @@ export function hydrateForm({
 }
 
 /**
- * A form of one field: it counts, and so do its rules, whatever they hang on in forms with others; what these others would hold is not
- * known.
+ * A form of this one field. The field and its rules count, whatever conditions they have in other forms.
+ *
+ * @example
+ * const form = hydrateAlone(pass);
  */
 export function hydrateAlone(field: HydratedField): HydratedForm {
   const rules = field.rules.map((rule) => ({ ...rule, when: undefined, reads: undefined }));
   return hydrateForm({ id: field.id, title: field.label, fields: [{ ...field, rules, when: undefined }] });
 }
 
-/** The form before anything happened: every field with its initial value, none focused. */
+/**
+ * The state of a form before anything happened: every field with its initial value, none focused.
+ *
+ * @example
+ * const state = startForm(booking);
+ */
 export function startForm(form: HydratedForm): FormState {
   const rows: FieldState[][] = [];
   for (const [i, field] of form.fields.entries()) {
@@ -79,14 +92,24 @@ export function startForm(form: HydratedForm): FormState {
   return { rows, focus: null, sending: { is: 'no' }, serverFindings: {} };
 }
 
-/** Where a field stands in the form. Throws `RangeError` when it is not in it. */
+/**
+ * The index of a field in a form. Throws `RangeError` for an unknown id.
+ *
+ * @example
+ * placeOf(booking, 'arrival'); // 0
+ */
 export function placeOf(form: HydratedForm, id: string): number {
   const place = form.places.get(id);
   if (place === undefined) throw new RangeError(`The form "${form.id}" has no field "${id}".`);
   return place;
 }
 
-/** A field of the form and how it is. Throws `RangeError` when it is not in it. */
+/**
+ * A field of a form with its state. Throws `RangeError` for an unknown id.
+ *
+ * @example
+ * const { field, state } = fieldOf(booking, startForm(booking), 'arrival');
+ */
 export function fieldOf(
   form: HydratedForm,
   state: FormState,
@@ -97,7 +120,12 @@ export function fieldOf(
   return { field: form.fields[place]!, state: state.rows[place >> 5]![place & 31]! };
 }
 
-/** The form with one of its fields as given. */
+/**
+ * The state of a form with the state of one field replaced.
+ *
+ * @example
+ * const state = withField(booking, startForm(booking), 'pass', start(pass));
+ */
 export function withField(form: HydratedForm, state: FormState, id: string, to: FieldState): FormState {
   const place = placeOf(form, id);
   const row = state.rows[place >> 5]!;

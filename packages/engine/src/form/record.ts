@@ -2,7 +2,12 @@ import { evaluateInForm } from './evaluate-form.ts';
 import { type FormState, fieldOf, type HydratedForm } from './form.ts';
 import type { FormRecord } from './sending.ts';
 
-/** The record of a form as it is. */
+/**
+ * The record of a form: typed and raw values of the fields that count.
+ *
+ * @example
+ * const { values, raw } = recordOf(booking, startForm(booking), '2027-02-10');
+ */
 export function recordOf(form: HydratedForm, state: FormState, today = ''): FormRecord {
   const values: Record<string, string | null> = {};
   const raw: Record<string, string> = {};

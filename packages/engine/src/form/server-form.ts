@@ -40,7 +40,13 @@ export interface ServerForm<V extends Values = Values> {
   standard(at: Omit<AtServer, 'today'> & { readonly today: () => string }): StandardForm<V>;
 }
 
-/** The server's side of a form: its rules without a page, a clock or a locale service of its own. */
+/**
+ * The checks of a form for a server: no page, no clock and no locale service. Also as a Standard Schema
+ * (version 1).
+ *
+ * @example
+ * const checked = await serverForm(booking).check(new FormData(), { today: '2027-02-10' });
+ */
 export function serverForm<V extends Values = Values>(form: HydratedForm<V>): ServerForm<V> {
   const check = async (record: unknown, { today, ask }: AtServer): Promise<CheckedRecord<V>> => {
     const sent = rawIn(record);

@@ -60,7 +60,13 @@ function typedBy(hand: Hand, text: string, isFirst: boolean, caretAfter: CaretAf
   }
 }
 
-/** A tape as another hand does it on a set: what is typed comes in that way, everything else stays. Each line may be several actions then. */
+/**
+ * The tape with its typing done by another hand, such as `dictation` or `autofill`; everything else stays.
+ * One line may become several actions.
+ *
+ * @example
+ * const dictated = byHand(compiledSet, tape, 'dictation');
+ */
 export function byHand(set: Playable, tape: Tape, hand: Hand, clock = ''): Tape {
   const touched = new Set<string>();
   let about = '';
@@ -103,7 +109,13 @@ function byLine(rows: readonly Row[]): ReadonlyMap<number, Row> {
 const told = ({ display, raw, value, codes, caret }: Row): string =>
   JSON.stringify([display, raw, value, codes, caret]);
 
-/** The first line at which a tape by a hand shows, hands on or says something else than by keys; `undefined` where it never does. */
+/**
+ * The first line where a tape by another hand leads to another display, value or message than by keys;
+ * `undefined` if none does.
+ *
+ * @example
+ * const difference = otherwise(compiledSet, tape, 'autofill');
+ */
 export function otherwise(set: Playable, tape: Tape, hand: Hand, clock = ''): Otherwise | undefined {
   const [keys, other] = [play(set, tape, clock), play(set, byHand(set, tape, hand, clock), clock)];
   if ('message' in keys || 'message' in other) return undefined;

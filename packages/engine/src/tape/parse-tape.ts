@@ -8,7 +8,13 @@ export type TapeResult =
   | { readonly ok: true; readonly tape: Tape }
   | { readonly ok: false; readonly faults: readonly TapeFault[] };
 
-/** Reads a tape. Every line that cannot be read is one fault; nothing is half-read. */
+/**
+ * Parses a tape. Every line that cannot be read is one fault; nothing is half-read.
+ *
+ * @example
+ * const parsed = parseTape('field pass\ntype "12"\nexpect display "RH-12|"');
+ * if (!parsed.ok) for (const { line, message } of parsed.faults) console.error(line, message);
+ */
 export function parseTape(source: string): TapeResult {
   const faults: TapeFault[] = [];
   const steps: TapeStep[] = [];

@@ -37,8 +37,13 @@ export interface TapeMismatch {
 }
 
 /**
- * Plays a tape on the set, on the day the tape names or else on `clock` (ISO 8601); without either, relative limits hold
- * nothing back. Nothing else is asked, so it plays the same anywhere.
+ * Plays a tape on a set, on the day the tape names or on `clock` (ISO 8601); without either, relative limits
+ * pass. Nothing else is asked, so a tape plays the same everywhere. Returns a mismatch if the tape is about
+ * another set.
+ *
+ * @example
+ * const played = play(compiledSet, tape, '2027-02-10');
+ * if ('misses' in played) console.log(played.misses.length);
  */
 export function play(
   set: Playable,

@@ -345,8 +345,11 @@ const saying = (row: Row, what: Expectable, against?: Row): string =>
   `${what} ${subjects[what].say(row, against)}`.trimEnd();
 
 /**
- * What a row shows, as a line of a tape that expects it; in a form's tape what is of a field names it. Of the flags only those are named in which it
- * differs from a row `against` it.
+ * What a row shows as a line of a tape that expects it. In a form's tape the line names the field. Of the
+ * flags only those are written that differ from the row `against`.
+ *
+ * @example
+ * const line = (row: Row) => expectationOf(row, 'display');
  */
 export function expectationOf(
   row: Row,

@@ -28,7 +28,12 @@ export interface Outcome {
   readonly faults: readonly TapeFault[];
 }
 
-/** A trial as a tape by itself: what it is called first, then what it is there for. */
+/**
+ * A trial as a tape file: its name, why it exists, then its lines.
+ *
+ * @example
+ * const text = trialTape({ id: 'pass', name: 'A pass', tape: 'field pass\nexpect display "|"' });
+ */
 export function trialTape({ id, name, why, tape }: Trial): string {
   const title = name ?? id;
   const hasTitle = /^[ \t]*tape\s/m.test(tape);
@@ -36,7 +41,12 @@ export function trialTape({ id, name, why, tape }: Trial): string {
   return `${hasTitle ? '' : `tape ${JSON.stringify(title)}\n`}${reason.join('')}${tape.replace(/\s*$/, '')}\n`;
 }
 
-/** Whether a trial was played and all it expects was there. */
+/**
+ * Whether a trial was played and all its expectations were met.
+ *
+ * @example
+ * holds(runTrial(compiledSet, { id: 'pass', tape: 'field pass\nexpect display "|"' }));
+ */
 export const holds = ({
   expected,
   misses,
@@ -44,7 +54,13 @@ export const holds = ({
 }: Pick<Outcome, 'expected' | 'misses' | 'faults'>): boolean =>
   expected > 0 && misses.length === 0 && faults.length === 0;
 
-/** Plays a trial on its set, on the day its tape names or else on `clock` (ISO 8601). A tape that does not go with the set is told, not thrown. */
+/**
+ * Plays a trial on its set, on the day its tape names or on `clock` (ISO 8601). Faults of the tape are
+ * returned, not thrown.
+ *
+ * @example
+ * const { misses, faults } = runTrial(compiledSet, { id: 'pass', tape: 'field pass\ntype "12"' });
+ */
 export function runTrial(
   set: Playable,
   { id, name, tape: text }: Pick<Trial, 'id' | 'name' | 'tape'>,
@@ -63,8 +79,11 @@ export function runTrial(
 }
 
 /**
- * Plays the text of a tape on a set: what did not hold, a line each with its place, what was expected and what was there. Nothing where all of
- * it did. `clock` (ISO 8601) is the day for tapes that name none.
+ * Plays the text of a tape on a set. Returns one line per expectation that was missed, with its place, what
+ * was expected and what was found. `clock` (ISO 8601) is the day for tapes that name none.
+ *
+ * @example
+ * trial(compiledSet, 'field pass\ntype "12"\nexpect raw "12"'); // []
  */
 export function trial(set: Playable, text: string, clock = ''): readonly string[] {
   const { faults, misses } = runTrial(set, { id: '', tape: text }, clock);

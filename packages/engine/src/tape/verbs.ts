@@ -324,7 +324,12 @@ export function readAction(first: string, line: Line): Action | undefined {
   return (pair ?? spellings.get(first))?.read(line);
 }
 
-/** An action as a line of a tape. */
+/**
+ * An action as a line of a tape.
+ *
+ * @example
+ * writeAction({ do: 'backspace', times: 2 }); // 'backspace 2'
+ */
 export const writeAction = (action: Action): string =>
   (fieldVerbOf(action) ?? formVerbOf(action)).write(action);
 

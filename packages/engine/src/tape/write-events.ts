@@ -1,6 +1,11 @@
 import type { FieldEvent } from '../field/field-state.ts';
 
-/** What happened to a field, as a line of a tape. */
+/**
+ * An event of a field as a line of a tape.
+ *
+ * @example
+ * writeEvent({ type: 'paste', text: '12' }); // 'paste "12"'
+ */
 export function writeEvent(event: FieldEvent): string {
   switch (event.type) {
     case 'key':
@@ -21,8 +26,11 @@ export function writeEvent(event: FieldEvent): string {
 const wordless: ReadonlySet<FieldEvent['type']> = new Set(['ask', 'ask-again', 'answer', 'look', 'refuse']);
 
 /**
- * Events in their order as the lines of a tape: keys in a row are one `type`, of caret moves in a row the last counts, and the first: that
- * the caret was moved at all ends what one undo takes back, though it came back to where it was.
+ * Events in their order as the lines of a tape. Consecutive keys become one `type`. Of consecutive caret
+ * moves only the last is written, and the first: it ends the run that one undo takes back.
+ *
+ * @example
+ * writeEvents([{ type: 'focus' }, ...keysOf('12')]); // ['focus', 'type "12"']
  */
 export function writeEvents(events: readonly FieldEvent[]): readonly string[] {
   const lines: string[] = [];
