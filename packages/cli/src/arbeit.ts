@@ -223,7 +223,12 @@ function usageOf(command: string): string {
   return [`usage: ${nameOf(command)}`, '', about, '', ...flags, '  --help      this text'].join('\n');
 }
 
-/** The command line. Returns the exit code; 2 as well for what cannot be understood. */
+/**
+ * Runs the command line. Returns the exit code, 2 for arguments it does not understand.
+ *
+ * @example
+ * const code = await run(['--help'], { out: console.log, err: console.error });
+ */
 export function run(args: readonly string[], output: Output): number | Promise<number> {
   const [name = '', ...rest] = args;
   if (name === '--help' || name === '-h') {

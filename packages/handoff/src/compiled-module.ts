@@ -44,9 +44,12 @@ const checkNames: { readonly [T in CarriedCheck & keyof Exported['checks']]: Nam
 };
 
 /**
- * The fields and forms of a set as a module: each field brought to life with its own kind, so that a page that imports one
- * of them carries that kind and neither `compile` nor others. Names are the ids in camel case, of forms with `Form` behind. The same set makes the same
- * text. `at` says where the packages are imported from, and where their types. Throws `RangeError` for two ids that come to one name.
+ * The fields and forms of a set as a module and its types. Each field is joined with its own kind, so a page
+ * that imports one field carries that kind and no other. Names are ids in camel case; forms end in `Form`.
+ * The same set gives the same text. Throws `RangeError` for two ids with one name.
+ *
+ * @example
+ * const { js, dts } = compiledModule(set, kinds);
  */
 export function compiledModule(
   set: SetDocument,

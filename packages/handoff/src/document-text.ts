@@ -26,7 +26,12 @@ export interface Place {
   readonly column: number;
 }
 
-/** Why the text of a JSON value goes further inwards than anybody reads, with the place where it does; nothing where it does not. */
+/**
+ * The fault of a text whose JSON is nested too deeply; `undefined` otherwise.
+ *
+ * @example
+ * tooDeep('{}'); // undefined
+ */
 export function tooDeep(text: string): DocumentFault | undefined {
   // Short of that many brackets no scan is needed.
   if ((text.match(/[[{]/g)?.length ?? 0) <= mostDeep) return undefined;
@@ -48,7 +53,13 @@ export function tooDeep(text: string): DocumentFault | undefined {
   return undefined;
 }
 
-/** Reads the text of a document. JSON that does not parse, or has a key twice, is told by line and column. */
+/**
+ * Reads the text of a document. JSON that does not parse, or that has a key twice, is reported by line and
+ * column.
+ *
+ * @example
+ * const read = readDocumentText('{ "arbeit": 2 }');
+ */
 export function readDocumentText(text: string, options: ReadOptions = {}): DocumentResult {
   const deep = tooDeep(text);
   if (deep) return { ok: false, faults: [deep] };
@@ -153,7 +164,13 @@ function placesAt(text: string): PlaceAt {
   };
 }
 
-/** Where in JSON text paths such as `$.fields[0].label` lead, each to its nearest parent if it is missing. The text is read once. */
+/**
+ * A function that returns the line and column of a JSON path such as `$.fields[0].label`, or of its nearest
+ * parent. The text is parsed once.
+ *
+ * @example
+ * const { line, column } = placesIn('{ "title": "Huts" }')('$.title');
+ */
 export function placesIn(text: string): (path: string) => Place {
   const tree = tooDeep(text) ? undefined : parseTree(text);
   const placeAt = placesAt(text);
@@ -169,7 +186,12 @@ export function placesIn(text: string): (path: string) => Place {
   };
 }
 
-/** A document as the text of its file: the same document, the same text. */
+/**
+ * A document as the text of its file. The same document gives the same text.
+ *
+ * @example
+ * const fileText: string = documentText(set);
+ */
 export const documentText = (document: SetDocument): string => `${JSON.stringify(document, null, 2)}\n`;
 
 /**

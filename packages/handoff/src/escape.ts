@@ -5,10 +5,21 @@
 
 const numeric = (c: string): string => `&#${c.codePointAt(0)};`;
 
-/** In HTML, between tags (HTML, "data state"). */
+/**
+ * A text for use in HTML between tags. Security: this is the only way texts get into HTML.
+ *
+ * @example
+ * inHtml('<b>'); // '&lt;b>'
+ */
 export const inHtml = (text: string): string => text.replace(/[&<>]/g, numeric);
 
-/** In HTML, in a quoted attribute (HTML, "attribute value state"); on one line. */
+/**
+ * A text for use in an HTML attribute in double quotes. Security: this is the only way texts get into
+ * attributes.
+ *
+ * @example
+ * inAttribute('"Two Tarns"');
+ */
 export const inAttribute = (text: string): string =>
   text.replace(/[&<>"'`]/g, numeric).replace(/[\n\r\u2028\u2029]+/g, ' ');
 
@@ -25,7 +36,12 @@ export const inScript = (text: string): string =>
     (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, '0')}`,
   );
 
-/** A whole script in a `<script>` of a page: it must not end there, nor begin a comment that swallows its end (HTML, "script data double escaped state"). */
+/**
+ * JavaScript for use in a `<script>` element. Security: it cannot close the element.
+ *
+ * @example
+ * scriptInPage('const close = "</script>";');
+ */
 export const scriptInPage = (script: string): string =>
   script.replace(/<\/(?=script)/gi, '<\\/').replaceAll('<!--', '\\x3c!--');
 

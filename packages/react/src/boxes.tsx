@@ -6,8 +6,11 @@ import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 /**
- * A PIN or a code: one real input, and boxes drawn over it. The input is what the keyboard, a paste, autofill and a
- * screen reader meet; the boxes only show what it holds, where its caret is and what is selected.
+ * A PIN or a code: one real input with boxes drawn over it. Keyboard, paste, autofill and screen readers
+ * meet the input; the boxes show its content, caret and selection.
+ *
+ * @example
+ * const Code = ({ field }: { readonly field: Field }) => <Boxes field={field} />;
  */
 export function Boxes({
   field,

@@ -4,7 +4,12 @@ import type { TextPlan } from '@arbeit/engine/kinds/text';
 import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
-/** How many characters are left, once few are: quiet until then. */
+/**
+ * The number of characters left, shown once few are left.
+ *
+ * @example
+ * const Left = ({ field }: { readonly field: Field }) => <Counter field={field} />;
+ */
 export function Counter({
   field,
   words = (left) => `${left} characters left`,

@@ -5,8 +5,11 @@ import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 /**
- * What stands around the control of a field on its line: its icon and the sign before it, and the sign behind. They are part of no value,
- * and a screen reader hears of the value alone.
+ * The line around a control with its icon, prefix and suffix. They are no part of the value and hidden from
+ * screen readers.
+ *
+ * @example
+ * const Row = ({ field }: { readonly field: Field }) => <Frame field={field}><Line field={field} /></Frame>;
  */
 export function Frame({
   field,

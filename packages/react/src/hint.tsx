@@ -2,7 +2,12 @@
 
 import type { Field } from './use-field.ts';
 
-/** What a field is described by beside its name; nothing where its definition has no hint. */
+/**
+ * The hint of a field; nothing if its definition has none.
+ *
+ * @example
+ * const About = ({ field }: { readonly field: Field }) => <Hint field={field} className="hint" />;
+ */
 export function Hint({ field, className }: { readonly field: Field; readonly className?: string }) {
   const { hint } = field.store.field;
   return hint ? (

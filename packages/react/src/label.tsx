@@ -3,7 +3,12 @@
 import { isGroup } from './picks.tsx';
 import type { Field } from './use-field.ts';
 
-/** The name of a field: a `<label>`, or where it is drawn as a group of buttons or boxes, what names that. */
+/**
+ * The label of a field: a `<label>`, or for a group of buttons or checkboxes the element that names it.
+ *
+ * @example
+ * const Name = ({ field }: { readonly field: Field }) => <Label field={field} />;
+ */
 export function Label({
   field,
   missing = '',

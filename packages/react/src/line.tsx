@@ -4,8 +4,11 @@ import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 /**
- * What a field is typed into: an input, or a text area where it has several lines. Guide text is drawn behind what is typed
- * and never in it: the ghost has to lie under the input, in the same face and with the same padding.
+ * The input of a field, or a text area if it has several lines. Guide text is drawn under the input, in the
+ * same font and with the same padding, and is never part of its value.
+ *
+ * @example
+ * const Input = ({ field }: { readonly field: Field }) => <Line field={field} classNames={{ input: 'input' }} />;
  */
 export function Line({
   field,

@@ -3,8 +3,11 @@
 import type { Field } from './use-field.ts';
 
 /**
- * The messages of a field that are to be seen now, in a place that is always there: a screen reader is told what appears in
- * it. `data-severity` is `error` or `warning` while there is one.
+ * The visible messages of a field in an element that is always there, so that screen readers announce them.
+ * `data-severity` is `error` or `warning` while there is one.
+ *
+ * @example
+ * const Problem = ({ field }: { readonly field: Field }) => <Message field={field} />;
  */
 export function Message({
   field,

@@ -8,8 +8,11 @@ import { dayAfterKey, weeksOf } from './days.ts';
 import type { Field } from './use-field.ts';
 
 /**
- * A month to pick a day from: days in weeks with their numbers (ISO 8601), the arrow keys go through them (WAI-ARIA, date
- * grid). A day the field's rules refuse says why and cannot be picked; `data-wrong` and `data-outside` tell days apart.
+ * A month to pick a day from (WAI-ARIA, date grid). A day that the rules refuse shows why and cannot be
+ * picked; `data-wrong` and `data-outside` mark days.
+ *
+ * @example
+ * const Days = ({ field }: { readonly field: Field }) => <Month field={field} today="2027-02-10" onPick={() => undefined} />;
  */
 export function Month({
   field,

@@ -8,7 +8,12 @@ const english: Readonly<Record<string, string>> = {
   day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'half of the day',
 }; // biome-ignore format: a table
 
-/** The names of a field's parts. A click on one puts the caret into its own part and no other. */
+/**
+ * The names of a field's parts. A click on a name puts the caret into its part.
+ *
+ * @example
+ * const Parts = ({ field }: { readonly field: Field }) => <PartLabels field={field} />;
+ */
 export function PartLabels({
   field,
   passing,

@@ -8,8 +8,11 @@ import { type RefCallback, useCallback } from 'react';
 import type { Field } from './use-field.ts';
 
 /**
- * A field whose value is picked: a `<select>`, radio buttons or boxes to tick, as its definition has it. Nothing of it is
- * styled; `data-draw` says how it is drawn. Where it is a group its name is the element with the id of `labelProps`.
+ * A field whose value is picked: a `<select>`, radio buttons or checkboxes, unstyled. `data-draw` says
+ * which. A group is named by the element with the id of `labelProps`.
+ *
+ * @example
+ * const Meals = ({ field }: { readonly field: Field }) => <Picks field={field} />;
  */
 export function Picks({
   field,

@@ -40,7 +40,13 @@ export function chooseRegion(field: Field, region: string): void {
   store.dispatch({ type: 'set', text: region === plan.home ? own.trunk + digits : `+${own.code}${digits}` });
 }
 
-/** The regions a field takes, to be searched by name, letters or calling code (WAI-ARIA, combobox with a listbox). */
+/**
+ * The regions a telephone field takes, searchable by name, letters or calling code (WAI-ARIA, combobox with
+ * a listbox).
+ *
+ * @example
+ * const Regions = ({ field }: { readonly field: Field }) => <RegionList field={field} onPick={(region) => chooseRegion(field, region)} />;
+ */
 export function RegionList({
   field,
   onPick,

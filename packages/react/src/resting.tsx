@@ -7,8 +7,11 @@ import { Message } from './message.tsx';
 import type { Field } from './use-field.ts';
 
 /**
- * A field that rests as formatted text and becomes an input on a click or Enter, in the same place and size. Enter or
- * leaving saves what is valid; Escape goes back to what was there; what is wrong stays open with its message.
+ * A field that shows formatted text and becomes an input on a click or Enter. Enter or leaving keeps a valid
+ * value, Escape restores the old one, and an invalid value stays open with its message.
+ *
+ * @example
+ * const Price = ({ field }: { readonly field: Field }) => <Resting field={field}><Line field={field} /></Resting>;
  */
 export function Resting({
   field,

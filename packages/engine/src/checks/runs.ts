@@ -29,7 +29,12 @@ export {
   remoteCheck,
 };
 
-/** All of them, and what goes with some rules beside them. */
+/**
+ * All checks, with what asks servers and what removes refused values.
+ *
+ * @example
+ * const field = hydrateAny(compiled, { pattern: kinds.pattern.run }, checks);
+ */
 export const checks = {
   length,
   matches,

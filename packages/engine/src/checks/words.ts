@@ -32,7 +32,12 @@ const words: { readonly [T in CheckType]: WordsOf<T> } = {
   compare,
 };
 
-/** The types of all checks, in the order in which menus offer them. */
+/**
+ * The types of all checks in the order of menus; `more` are checks that do not come with this package.
+ *
+ * @example
+ * typesInMenus().includes('range'); // true
+ */
 export const typesInMenus = (more: CheckTable = {}): readonly string[] => [
   ...Object.keys(words),
   ...Object.keys(more),
@@ -45,7 +50,12 @@ const plain: CheckWords = {
   codeOf: ({ type }) => type,
 };
 
-/** What screens say of checks of a type; `more` are checks that do not come with this package. */
+/**
+ * What screens say about checks of a type; `more` are checks that do not come with this package.
+ *
+ * @example
+ * wordsOfCheck('required').inWords({ type: 'required' }, String, undefined); // 'must be filled in'
+ */
 export const wordsOfCheck = (type: string, more: CheckTable = {}): CheckWords =>
   // Each is asked about checks of its own type alone, by whose name it was found.
   ((Object.hasOwn(words, type) ? words[type as CheckType] : more[type]?.words) as CheckWords | undefined) ??

@@ -26,7 +26,17 @@ const checksWith = (more: CheckTable): Checks =>
 /** What a field's definition needs of its set: of the others only those its conditions are about. */
 export type SetFacts = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
 
-/** Compiles one field of a set and brings it to life. Throws `RangeError` when its kind is not at hand, or its pattern or a rule has a fault. */
+/**
+ * Compiles one field of a set so that it can run. `more` are checks that do not come with this package.
+ * Throws `RangeError` if its kind is missing, or if its pattern or a rule has a fault.
+ *
+ * @example
+ * const field = compileField(
+ *   { id: 'pass', kind: 'pattern', label: 'Hut pass', entry: { pattern: 'RH-<4 digit>' } },
+ *   { locale: 'en-GB' },
+ *   kinds,
+ * );
+ */
 export function compileField(
   field: FieldDocument<'pattern'>,
   set: SetFacts,

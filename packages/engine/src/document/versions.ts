@@ -1,6 +1,16 @@
-/** The version of documents that this code writes. */
+/**
+ * The version of documents that this code writes.
+ *
+ * @example
+ * const document = { arbeit: documentVersion, title: 'Huts', locale: 'en-GB', fields: [] };
+ */
 export const documentVersion = 2;
-/** The versions of documents that this code reads. */
+/**
+ * The versions of documents that this code reads.
+ *
+ * @example
+ * readableVersions.includes(1); // true
+ */
 export const readableVersions: readonly number[] = [1, 2];
 
 /** Kinds that had another name in version 1, by that name. */

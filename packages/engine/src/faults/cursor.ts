@@ -2,7 +2,13 @@ import type { DocumentFault } from './document-fault.ts';
 import { nearest } from './fault.ts';
 import { most, mostFaults } from './limits.ts';
 
-/** A place in the document under check. Each reader below reports through it and never throws. */
+/**
+ * A place in a document that is being checked. Its methods report faults at that place and never throw.
+ *
+ * @example
+ * const faults: DocumentFault[] = [];
+ * new Cursor({ title: 7 }, '$', faults).get('title').string();
+ */
 export class Cursor {
   constructor(
     readonly value: unknown,

@@ -12,7 +12,13 @@ import { text } from './text/entry.ts';
 import { time } from './time/entry.ts';
 import { yesNo } from './yes-no/entry.ts';
 
-/** All kinds, by name: what runs, what defines it and how it is drawn. A new kind is a folder, a line here and one in `runs.ts`. */
+/**
+ * All kinds by name: how each runs, is defined and is drawn. A new kind is a folder, and a line here, in
+ * `runs.ts`, `value-types.ts` and `law-exemptions.ts`.
+ *
+ * @example
+ * Object.keys(kinds).length;
+ */
 export const kinds = {
   pattern,
   text,

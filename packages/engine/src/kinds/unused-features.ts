@@ -17,7 +17,11 @@ function shared(fields: Fields): readonly string[] {
 const own: Readonly<Record<string, (fields: Fields) => readonly string[]>> = { date, number, pattern };
 
 /**
- * What of the `features.ts` of a folder none of some fields has: of what kinds share, or of the kind that ships `of`. The fields are its own.
+ * The features (see `features.ts` of the kind's folder) that none of these fields uses, so that bundling can
+ * drop them. `of` is the module a kind ships; without it, features that several kinds share.
+ *
+ * @example
+ * const names: readonly string[] = lacksOfKinds([pass], 'pattern');
  */
 export const unusedFeaturesIn = (fields: Fields, of?: string): readonly string[] =>
   of === undefined ? shared(fields) : (own[of]?.(fields) ?? []);

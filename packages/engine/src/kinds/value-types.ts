@@ -45,8 +45,11 @@ export interface KnownOf {
 }
 
 /**
- * What is known of the values of a field with this plan. `own` is for a kind that does not come with the package; without it nothing
- * is known of such a kind.
+ * What is known of the values of a field with this plan. `own` is for a kind that does not come with this
+ * package; without it nothing is known of such a kind.
+ *
+ * @example
+ * const { type } = valueTypesOf(pass.plan).values;
  */
 export function valueTypesOf(plan: Plan, own?: ValueTypes): KnownOf {
   const known = Object.hasOwn(kinds, plan.kind)

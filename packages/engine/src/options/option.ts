@@ -107,8 +107,11 @@ export interface Offer {
 }
 
 /**
- * Values stand side by side in a list of tokens (HTML, set of space-separated tokens), labels beside a semicolon; both on
- * one line. ECMAScript with `u`.
+ * The form of values and labels of choices (ECMAScript, flag `u`). Values appear in a list separated by
+ * spaces (HTML), labels in one separated by semicolons.
+ *
+ * @example
+ * new RegExp(pickForm.value, 'u').test('half'); // true
  */
 export const pickForm = { value: '^\\S{1,100}$', label: '^(?=.*\\S)[^;\\p{Cc}]{1,200}$' } as const;
 

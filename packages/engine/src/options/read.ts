@@ -10,7 +10,13 @@ import {
   type Text,
 } from './option.ts';
 
-/** Checks an entry against its options: one fault for each mistake, told at its place. */
+/**
+ * Checks an entry against its options. Reports one fault per mistake at its place.
+ *
+ * @example
+ * const faults: DocumentFault[] = [];
+ * readOptions(new Cursor({ most: 70 }, '$', faults), kinds.text.define.options, { classes: [] });
+ */
 export function readOptions(at: Cursor, options: Options, around: Surroundings): void {
   const needed = Object.keys(options).filter((key) => options[key]!.needed);
   if (!at.object(Object.keys(options), needed)) return;

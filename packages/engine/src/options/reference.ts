@@ -1,6 +1,11 @@
 import type { CheckOptions, Limit, ListItem, Option } from './option.ts';
 
-/** Options as rows of a Markdown table, for `docs/options.md` and `docs/checks.md`. */
+/**
+ * Options as rows of a Markdown table, for `docs/options.md` and `docs/checks.md`.
+ *
+ * @example
+ * const table: string = tableOf(kinds.date.define.options);
+ */
 export function tableOf(options: CheckOptions): string {
   const rows = Object.entries(options).map(([key, option]) =>
     [

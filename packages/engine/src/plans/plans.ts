@@ -18,13 +18,23 @@ export const codes: readonly CallingCode[] = callingCodes
     return { code, regions: regions === '-' ? [] : regions.split(','), min: +min, max: +max };
   });
 
-/** Every region that has a calling code, main regions and those that share one. */
+/**
+ * Every region (ISO 3166-1) with a calling code, sorted by code.
+ *
+ * @example
+ * allRegions.includes('GB'); // true
+ */
 export const allRegions: readonly string[] = [...new Set(codes.flatMap(({ regions }) => regions))].sort();
 
 /** Regions whose plan is known in full. */
 export const plannedRegions: readonly string[] = Object.keys(regionPlans).sort();
 
-/** The calling code of a region (ITU-T E.164), without `+`. */
+/**
+ * The calling code of a region (ITU-T E.164) without `+`; `undefined` for an unknown region.
+ *
+ * @example
+ * codeOf('FR')?.code; // '33'
+ */
 export const codeOf = (region: string): CallingCode | undefined =>
   codes.find(({ regions }) => regions.includes(region));
 

@@ -113,12 +113,22 @@ export interface Sketch {
   readonly raw?: 'content' | 'text';
 }
 
-/** Random patterns, with their options. */
+/**
+ * Random patterns with options (fast-check).
+ *
+ * @example
+ * const entries = sketch.map(({ pattern }) => pattern);
+ */
 export const sketch: fc.Arbitrary<Sketch> = fc
   .record({ pattern: patternText, entry })
   .map(({ pattern, entry }) => ({ pattern, ...entry }));
 
-/** A field of a pattern sketched at random. */
+/**
+ * The compiled field of a random sketch.
+ *
+ * @example
+ * const fields = sketch.map((one) => fieldOf(one));
+ */
 export function fieldOf(from: Sketch): PatternField {
   const field: FieldDocument<'pattern'> = {
     id: 'field',
@@ -201,7 +211,12 @@ const action: fc.Arbitrary<Action> = fc.oneof(
   },
 );
 
-/** A random tape: what fast-check shrinks is the list of actions, and what it prints is the tape as it is written. */
+/**
+ * Random tapes for fields of the kind `pattern` (fast-check). A counterexample prints as a tape.
+ *
+ * @example
+ * const twice = actions.map((tape) => [...tape, ...tape]);
+ */
 export const actions: fc.Arbitrary<readonly Action[]> = fc
   .array(action, { maxLength: 12 })
   .map((list) => Object.assign(list, { [fc.toStringMethod]: () => `\n${writeTape(list)}` }));
@@ -212,7 +227,13 @@ export interface Walked<B extends TextState> {
   readonly after: FieldState<B>;
 }
 
-/** Every state a tape leads through, with the event that led to it; focused first. */
+/**
+ * Every step of a tape on a field: the event, the state before and the state after. The first step is the
+ * focus.
+ *
+ * @example
+ * for (const { event, after } of walk(pass, [{ do: 'type', text: '12' }])) console.log(event.type, after.body.display);
+ */
 export function walk<P extends Plan, B extends TextState>(
   field: HydratedField<P, B>,
   tape: readonly Action[],

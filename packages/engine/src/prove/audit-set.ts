@@ -26,8 +26,12 @@ export interface Audited {
 }
 
 /**
- * Audits the fields of a set, by turns, so that wherever it is left off each had its part; or that share of it which `first` and `every` name. Throws
- * `RangeError` for a document that `readDocument` would have refused.
+ * Runs the law check on the fields of a set, in turns, so that each had its part whenever it stops. `first`
+ * and `every` name a share of the work. Throws `RangeError` for a document that `readDocument` would have
+ * refused.
+ *
+ * @example
+ * for (const { found } of auditSet(set, kinds, { seed: 1, events: 1000, today: '2027-02-10' })) if (found) break;
  */
 export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit): Generator<Audited> {
   const { fields = document.fields.map(({ id }) => id), events: most, every = 1, run, checks } = wanted;
@@ -46,7 +50,12 @@ export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit
   }
 }
 
-/** What threads found, together: of each law of a field what the first tape showed that any of them played. */
+/**
+ * The findings of several threads as one list: per law of a field, the one of the first tape.
+ *
+ * @example
+ * const all = together([]);
+ */
 export function together(found: readonly Counterexample[]): readonly Counterexample[] {
   const first = new Map<Counterexample['law'], Counterexample>();
   for (const one of found) {

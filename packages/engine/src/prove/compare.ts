@@ -53,8 +53,12 @@ const formAs = ({ rules, submit, completes, unanswered, fields }: HydratedForm):
   JSON.stringify([rules, submit, completes, unanswered, fields.map(({ id }) => id)]);
 
 /**
- * Two sets compared by what they do: each field and each form of either, with the shortest tape that was found on which the two differ. `today`
- * (ISO 8601) is the day both are tried on, `run` what runs developers' code. Throws `RangeError` for documents that `readDocument` would have refused.
+ * Compares the behaviour of two sets: each field and form of either, with the shortest tape that was found
+ * where they differ. `today` (ISO 8601) is the day both are tried on; `run` runs developers' code. Throws
+ * `RangeError` for documents that `readDocument` would have refused.
+ *
+ * @example
+ * for (const { name, is } of compareSets(set, set, kinds, '2027-02-10')) console.log(name, is);
  */
 export function* compareSets(
   before: SetDocument,

@@ -91,8 +91,11 @@ function patterns(answers: ReadonlyMap<string, string>): readonly Definition[] {
 const least = { agreed: 0.5, near: 0.85 };
 
 /**
- * The definition that shows what a formatter shows, of all kinds that have a shape, by what it answers to many texts; `undefined` where none comes near.
- * A pattern is made of its answers. Texts the function throws at are left out.
+ * The definition that formats like a function, found by its answers to many texts; `undefined` if none comes
+ * near. Texts for which the function throws are ignored.
+ *
+ * @example
+ * const found = equivalentConfig((text) => text.replace(/(\d{2})(?=\d)/g, '$1 '), kinds);
  */
 export function equivalentConfig(format: Formatter, kinds: KindTable): EquivalentConfig | undefined {
   const answers = new Map<string, string>();
@@ -128,7 +131,12 @@ export function equivalentConfig(format: Formatter, kinds: KindTable): Equivalen
   return isNear ? best : undefined;
 }
 
-/** A definition as a field of its own, where it can be one. */
+/**
+ * The compiled field of a definition; `undefined` if the definition has faults.
+ *
+ * @example
+ * const field = compiledOf({ kind: 'pattern', entry: { pattern: 'RH-<4 digit>' } }, kinds);
+ */
 export function compiledOf(definition: Definition, kinds: KindTable): HydratedField | undefined {
   try {
     return compileField(

@@ -63,10 +63,20 @@ const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
   custom: record({ code: fc.constantFrom(...Object.values(sound)), takes: option('digit', 'alnum', 'latin upper', '"0-9A-F" upper'), length: fc.option(fc.record({ min: fc.integer({ min: 1, max: 3 }), max: fc.integer({ min: 4, max: 12 }) }), { nil: undefined }) }),
 }; // biome-ignore format: a line a kind
 
-/** Every kind that random fields are made of here: all but `pattern`, which has its own. */
+/**
+ * The kinds that `sketchOf` makes random fields of: all but `pattern`, which has `sketch`.
+ *
+ * @example
+ * kindNames.includes('date'); // true
+ */
 export const kindNames = Object.keys(entries) as readonly KindSketch['kind'][];
 
-/** Random fields of a kind. */
+/**
+ * Random fields of a kind (fast-check).
+ *
+ * @example
+ * const locales = sketchOf('date').map(({ locale }) => locale);
+ */
 export const sketchOf = (kind: KindSketch['kind']): fc.Arbitrary<KindSketch> =>
   fc.record({ kind: fc.constant(kind), entry: entries[kind], locale: localeOf });
 
@@ -147,7 +157,12 @@ export const eventFor = (kind: KindSketch['kind']): fc.Arbitrary<FieldEvent> =>
     .tuple(fc.constantFrom('key', 'insert', 'paste', 'set', 'autofill'), textFor(kind, 6))
     .map(([type, text]): FieldEvent => ({ type: type as 'key', text }));
 
-/** Random tapes for a kind: keys that mean something to it, edits in the middle, pastes, undo. */
+/**
+ * Random tapes for a kind: keys that it takes, edits in the middle, pastes, undo (fast-check).
+ *
+ * @example
+ * const lengths = actionsFor('date').map((tape) => tape.length);
+ */
 export function actionsFor(kind: KindSketch['kind']): fc.Arbitrary<readonly Action[]> {
   const text = textFor(kind, 6);
   const at = fc.nat(16);

@@ -8,7 +8,12 @@ import type { Action } from '../tape/script.ts';
 /** A law, by its number. */
 export type Law = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12;
 
-/** What each of them asks, for people. */
+/**
+ * What each law asks, as a sentence (`docs/contract/laws.md`).
+ *
+ * @example
+ * const sentence: string = lawWords[4];
+ */
 export const lawWords: Readonly<Record<Law, string>> = {
   1: 'What is shown follows from what was typed, never from the way there.',
   2: 'Pasting what is shown into the empty field gives the same again.',

@@ -40,7 +40,12 @@ export interface MutationProgress {
 
 type Target = SetMutation['target'];
 
-/** Everything in a set that can be broken. */
+/**
+ * Everything in a set that mutation tests can change.
+ *
+ * @example
+ * const targets = targetsOf(set);
+ */
 export const targetsOf = ({
   fields,
   forms = [],
@@ -122,9 +127,12 @@ export interface MutationOptions {
 }
 
 /**
- * Breaks a set on purpose, in every sensible way, one after the other, and says of each what its trials do about it. For those that no trial notices
- * a short trial that would is looked for. Between two steps it may be left off. `today` (ISO 8601) is the day trials are played on that name
- * none, and the day new ones name where it matters. Throws `RangeError` for a document that `readDocument` would have refused.
+ * Changes a set in one place at a time and reports what its trials notice. For a change that no trial
+ * notices it looks for a short trial that would. Stop iterating to stop. `today` (ISO 8601) is the day for
+ * trials that name none. Throws `RangeError` for a document that `readDocument` would have refused.
+ *
+ * @example
+ * for (const { proven } of testMutations(set, kinds, { today: '2027-02-10' })) console.log(proven?.words, proven?.status.is);
  */
 export function* testMutations(
   document: SetDocument,

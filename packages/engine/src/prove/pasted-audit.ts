@@ -39,7 +39,13 @@ export interface PastedCourse {
   readonly onStep?: (events: number) => void;
 }
 
-/** Holds a function against the laws, wired in one of the usual ways, in so many events. The same seed finds the same. */
+/**
+ * Runs the law check on a formatting function, wired to a plain input. Each broken law comes with its
+ * shortest tape.
+ *
+ * @example
+ * const { events, found } = auditPasted((text) => text.toUpperCase(), 'count', { seed: 1, events: 1000 });
+ */
 export function auditPasted(
   format: Formatter,
   wiring: Wiring,
@@ -60,7 +66,13 @@ export function auditPasted(
   return { events, found: found.sort((a, b) => a.law - b.law) };
 }
 
-/** What a field shows after each line of a tape, with its caret drawn in; what it throws, where it does. */
+/**
+ * What a field shows after each line of a tape, with its caret drawn in, or what it throws. Empty if the
+ * tape has faults.
+ *
+ * @example
+ * shownAlong(pass, ['type "12"', 'backspace']);
+ */
 export function shownAlong(field: HydratedField, lines: readonly string[]): readonly string[] {
   const read = parseTape(`field ${field.id}\n${lines.join('\n')}\n`);
   if (!read.ok) return [];

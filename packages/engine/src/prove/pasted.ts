@@ -154,7 +154,13 @@ export interface Pasted {
   readonly exemptions: LawExemptions;
 }
 
-/** A formatter as a field called `id`. */
+/**
+ * A formatting function as a field with this id, wired to a plain input. Tapes play on it and laws can be
+ * checked.
+ *
+ * @example
+ * const { field } = pastedField('theirs', (text) => text.toUpperCase(), 'browser');
+ */
 export function pastedField(id: string, format: Formatter, wiring: Wiring): Pasted {
   const separators = separatorsOf(format);
   const kind = kindOf(rewriting(format, wiring, separators));

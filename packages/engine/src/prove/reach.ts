@@ -26,7 +26,12 @@ export interface Reach {
   readonly situations: Readonly<Record<Situation, boolean>>;
 }
 
-/** What can be so of a field at some time, in the order it is told. */
+/**
+ * The situations a trial can bring a field into, in the order of reports.
+ *
+ * @example
+ * situations.includes('submitted'); // true
+ */
 export const situations = ['focused', 'left', 'submitted', 'whole', 'refused'] as const;
 /** One of them. */
 export type Situation = (typeof situations)[number];
@@ -40,7 +45,13 @@ interface Seen {
   readonly situations: Set<Situation>;
 }
 
-/** What the trials of a set reach of its fields: each state they lead through is looked at. `clock` as for `play`; `run` runs developers' code. */
+/**
+ * What the trials of a set reach of each field: verdicts, messages, options and situations. `clock` as in
+ * `play`; `run` runs developers' code.
+ *
+ * @example
+ * for (const one of reachOf(set, kinds, '2027-02-10')) console.log(one.field, one.trials);
+ */
 export function reachOf(
   document: SetDocument,
   kinds: KindTable,

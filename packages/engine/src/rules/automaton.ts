@@ -52,7 +52,13 @@ export interface Walker {
   matches(state: number): boolean;
 }
 
-/** An expression to be walked state by state. */
+/**
+ * A walker that matches an expression state by state, character by character.
+ *
+ * @example
+ * const parsed = parseExpression('[0-9]+');
+ * const walker = 'message' in parsed ? undefined : walkerOf(parsed);
+ */
 export function walkerOf(automaton: Automaton): Walker {
   const machine = machineFor(automaton);
   return {

@@ -66,7 +66,12 @@ export type Checks = { readonly [T in CarriedCheck]?: Validator<T> } & {
 
 const everywhere: readonly Check['type'][] = ['required', 'complete', 'range'] satisfies Everywhere[];
 
-/** What a field has to carry for its rules, each once. */
+/**
+ * The names of the checks a field needs for its rules, each once.
+ *
+ * @example
+ * const names = carriedBy(pass.rules);
+ */
 export function carriedBy(rules: readonly Rule[]): ReadonlySet<keyof Checks> {
   const names = new Set<keyof Checks>();
   for (const { check, clears } of rules) {

@@ -23,9 +23,13 @@ const moments = ['leave', 'submit', 'answer'];
 const undecided = ['unreachable', 'check-broken', 'shape-broken'];
 
 /**
- * What a rule with `"refused": "clear"` removes: whatever the rule shows on blur or submit, what an answer refuses, and while typing a whole
- * value that fails a rule shown at once. On blur and on submit `open` is final, unless an answer is still to come. Never what is being typed, and
- * never what undo has brought back.
+ * The rule with `"refused": "clear"` that removes a value now, with its finding; `undefined` if none does.
+ * It removes what the rule shows on blur or submit, what an answer refuses, and while typing a complete
+ * value that fails a rule shown at once. On blur and submit `open` is final unless an answer is pending. It
+ * never removes what is being typed, nor what undo has restored.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { ...checks, clearRejected });
  */
 export const clearRejected: ClearRejected = (rules, { type, content, evaluation }) => {
   const isMoment = moments.includes(type);

@@ -25,8 +25,12 @@ export type CodeOutcome =
 export type RunCode = (code: string, input: CodeInput) => CodeOutcome | undefined;
 
 /**
- * The check that asks the developer's own code, run by `run`. It answers nothing (it holds), `{ code, data }` (it does not), `{ open: true }`,
- * and `{ facts }` beside any of these. Whatever else comes of it is code `check-broken`, with `reason` and `line` for the developer.
+ * The check `custom` with the function that runs its code. The code returns nothing (pass), `{ code, data }`
+ * (fail), `{ open: true }`, and `{ facts }` beside any of these. Anything else fails with the code `check-
+ * broken`; `reason` and `line` are for the developer.
+ *
+ * @example
+ * const own: Checks = { ...checks, custom: customBy(runCheck) };
  */
 export const customBy =
   (run: RunCode): Validator<'custom'> =>

@@ -25,8 +25,13 @@ export interface StateBudget {
 const mostStates = 20_000;
 
 /**
- * The shortest text that one expression takes and the other does not, where an empty one counts as none; `undefined` where there is none, which is a proof;
- * `null` where there are too many states. With `only` one of the first alone is looked for.
+ * The shortest text that exactly one of two expressions matches; the empty text counts as not matched.
+ * `undefined` proves that there is none; `null` means that the budget of states was not enough. With `only`,
+ * a text that `one` matches and `other` does not.
+ *
+ * @example
+ * const [one, other] = [parseExpression('[0-9]+'), parseExpression('[0-8]+')];
+ * if (!('message' in one) && !('message' in other)) distinguishingText(one, other); // '9'
  */
 export function distinguishingText(
   one: Automaton,

@@ -3,10 +3,12 @@ import { itemAt } from '../values/item-at.ts';
 import type { Automaton, ExpressionNode } from './automaton-data.ts';
 
 /**
- * Reads a regular expression in ECMAScript syntax (flags `u`, and `i` and `s` where given) for `matches` rules.
- * The rule reads the whole value, so `^` and `$` are only wanted at the ends. What would need backtracking is
- * not to be had (back references, look-behind, word boundaries; look-ahead inside a repeated group): every
- * such place is one fault with a way out.
+ * Parses a regular expression (ECMAScript syntax with `u`; flags `i` and `s`) for `matches` rules. It
+ * matches the whole value. Back references, look-behind and other parts that need backtracking are faults,
+ * with a suggestion where there is one.
+ *
+ * @example
+ * const automaton = parseExpression('[A-Z]{2}-[0-9]{4}');
  */
 export function parseExpression(source: string, flags = ''): Automaton | Fault {
   const reader: Reader = { source, at: 0, depth: 0, nodes: [], index: new Map(), flags };

@@ -16,7 +16,12 @@ export interface Finding {
 
 const none: Finding['data'] = {};
 
-/** The finding of a rule that holds. */
+/**
+ * The finding of a rule that passes.
+ *
+ * @example
+ * const isGood = (finding: Finding) => finding === passed;
+ */
 export const passed: Finding = { verdict: 'pass', code: '', data: none };
 export const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
 /** What cannot be said before somebody elsewhere has answered, who is on it. It is no mistake: nothing is said of it. */

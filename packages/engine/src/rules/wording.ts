@@ -22,10 +22,20 @@ export interface Plural {
   readonly other: string;
 }
 
-/** The categories there are, in the order in which people read them. */
+/**
+ * The plural categories of CLDR, in the order in which editors show them.
+ *
+ * @example
+ * pluralCategories.includes('few'); // true
+ */
 export const pluralCategories = ['zero', 'one', 'two', 'few', 'many', 'other'] as const;
 
-/** The numbers of a check, as a document writes it or as it runs, that a text may go by, by name. */
+/**
+ * The numbers of a check that plural forms can use, by name.
+ *
+ * @example
+ * numbersOf({ min: 2, max: '5' }); // { min: 2, max: 5 }
+ */
 export function numbersOf(check: object): Readonly<Record<string, number>> {
   const { min, max, days } = check as { min?: unknown; max?: unknown; days?: unknown };
   return Object.fromEntries(
@@ -37,7 +47,13 @@ export function numbersOf(check: object): Readonly<Record<string, number>> {
   );
 }
 
-/** The form of a text for the numbers of its check, in a locale; `other` where it has no number of that name. */
+/**
+ * The plural form of a text for the numbers of its check, in a locale; `other` if the check has no number of
+ * that name.
+ *
+ * @example
+ * formOf({ by: 'min', one: '1 character', other: '{min} characters' }, { min: 1 }, 'en'); // '1 character'
+ */
 export function formOf(text: string | Plural, check: object, locale: string): string {
   if (typeof text === 'string') return text;
   const number = numbersOf(check)[text.by];
@@ -48,7 +64,13 @@ export function formOf(text: string | Plural, check: object, locale: string): st
 /** Wordings by language (BCP 47, language subtag). */
 export type Languages = Readonly<Record<string, Wording>>;
 
-/** A language's wording; where it has none, the English one or the first there is. */
+/**
+ * The messages in the language of a locale; if it has none, the English ones, or those of the first
+ * language.
+ *
+ * @example
+ * const messages = wordingFor(languages, 'de-CH');
+ */
 export const wordingFor = (languages: Languages, locale: string): Wording =>
   languages[locale.split('-')[0] ?? ''] ?? languages.en ?? Object.values(languages)[0] ?? {};
 

@@ -3,22 +3,42 @@ import { type Playable, play } from './play.ts';
 import type { Action, Row, Tape, TapeStep } from './script.ts';
 
 /**
- * The ways a text comes into a field: by keys; by a keyboard that composes every word and hands it over whole; by one that puts a suggestion in the place
- * of a word begun; by dictation, all of it at once; filled in by the browser; written by a program.
+ * The ways a text comes into a field: `keys`; a keyboard that composes each word (`composing`); a suggestion
+ * in place of a word that was begun; dictation of everything at once; autofill by the browser; a value set
+ * by a program.
+ *
+ * @example
+ * hands.includes('dictation'); // true
  */
 export const hands = ['keys', 'composing', 'suggestion', 'dictation', 'autofill', 'program'] as const;
 /** One of them. */
 export type Hand = (typeof hands)[number];
 
-/** Words of a text, and what stands between them. */
+/**
+ * The words of a text and the white space between them; joined they are the text.
+ *
+ * @example
+ * wordsIn('two tarns'); // ['two', ' ', 'tarns']
+ */
 export const wordsIn = (text: string): readonly string[] => text.match(/\s+|\S+/gu) ?? [];
-/** What stands between words. */
+/**
+ * Whether a text contains only white space.
+ *
+ * @example
+ * isBlank('  '); // true
+ */
 export const isBlank = (text: string): boolean => /^\s/u.test(text);
 
 /** Plays what was done so far, and tells where the caret then is. */
 type CaretAfter = (steps: readonly Action[]) => readonly [number, number];
 
-/** As much of a word as is typed before a suggestion takes its place; nothing of one so short that none is made. */
+/**
+ * The part of a word that is typed before a suggestion replaces it; `undefined` for a word that is too short
+ * for a suggestion.
+ *
+ * @example
+ * begunOf('locker');
+ */
 export function begunOf(word: string): string | undefined {
   const letters = graphemes(word);
   return letters.length < 3 || isBlank(word)

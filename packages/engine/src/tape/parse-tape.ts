@@ -55,7 +55,12 @@ function isDate(text: string): boolean {
   return date !== undefined && !Number.isNaN(+date) && date.toISOString().startsWith(text);
 }
 
-/** Lines that say what a tape is about. */
+/**
+ * Every line of a tape that says what it is about, with what it takes.
+ *
+ * @example
+ * headSpellings.map(({ word }) => word);
+ */
 export const headSpellings: readonly Described[] = [
   { word: 'tape', takes: '"title"', says: 'The title of the tape.' },
   { word: 'field', takes: 'id', says: 'The field it is played on.' },

@@ -295,7 +295,12 @@ function readFlags(line: Line): ExpectedOf<'flags'> | undefined {
   return { what: 'flags', flags };
 }
 
-/** Everything that can be expected. */
+/**
+ * Everything a tape can expect, with how it is written.
+ *
+ * @example
+ * subjectSpellings.map(({ word }) => word);
+ */
 export const subjectSpellings: readonly Described[] = Object.entries(subjects).map(
   ([word, { takes, says }]) => ({ word, takes, says }),
 );

@@ -305,7 +305,12 @@ const spellings: ReadonlyMap<string, Spelling<Action>> = new Map(
   ),
 );
 
-/** Every way to write an action. */
+/**
+ * Every way to write an action of a tape.
+ *
+ * @example
+ * actionSpellings.map(({ word }) => word);
+ */
 export const actionSpellings: readonly Described[] = [...spellings.values()];
 
 /** The words that actions of a tape begin with. */
@@ -334,8 +339,11 @@ export const writeAction = (action: Action): string =>
   (fieldVerbOf(action) ?? formVerbOf(action)).write(action);
 
 /**
- * The events an action comes to in a form, `about` the field that had the focus last; a sentence where it makes no sense there. What is done to a field that
- * has no focus first focuses it, as a hand would.
+ * The events of an action in a form, or a sentence if it is not possible there. `about` is the field that
+ * had the focus last: an action on a field without focus focuses that field first.
+ *
+ * @example
+ * const events = formEvents(booking, { do: 'submit' }, startForm(booking), 'arrival');
  */
 export function formEvents(
   form: HydratedForm,
@@ -352,6 +360,11 @@ export function formEvents(
   return state.focus !== null || verb.needsNoFocus ? events : [{ type: 'focus', field: about }, ...events];
 }
 
-/** The events of an action on the field that has the focus, being in `state`. */
+/**
+ * The events of an action on the focused field in `state`.
+ *
+ * @example
+ * const events = fieldEvents({ do: 'type', text: '12' }, start(pass), pass);
+ */
 export const fieldEvents = (action: FieldAction, state: FieldState, field: HydratedField): FieldEvent[] =>
   (fieldVerbOf(action) as FieldVerb<Action>).events(action, state, field);

@@ -5,7 +5,12 @@
 
 export const isLeap = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
 
-/** How many days a month has; months count from 1 (ISO 8601). */
+/**
+ * The number of days of a month; months count from 1.
+ *
+ * @example
+ * daysIn(2028, 2); // 29
+ */
 export const daysIn = (year: number, month: number): number =>
   month === 2
     ? isLeap(year)
@@ -17,11 +22,21 @@ export const daysIn = (year: number, month: number): number =>
 
 const two = (n: number): string => (n < 10 ? `0${n}` : `${n}`);
 
-/** Year, month and day as a date (ISO 8601). */
+/**
+ * Year, month and day as a date (ISO 8601).
+ *
+ * @example
+ * iso(2027, 2, 10); // '2027-02-10'
+ */
 export const iso = (year: number, month: number, day: number): string =>
   `${`${year}`.padStart(4, '0')}-${two(month)}-${two(day)}`;
 
-/** Year, month and day of a date (ISO 8601). */
+/**
+ * Year, month and day of a date (ISO 8601).
+ *
+ * @example
+ * fieldsOf('2027-02-10'); // [2027, 2, 10]
+ */
 export const fieldsOf = (date: string): [year: number, month: number, day: number] => [
   +date.slice(0, 4),
   +date.slice(5, 7),
@@ -54,10 +69,21 @@ function dateOf(days: number): string {
   return iso(year + (month > 9 ? 1 : 0), ((month + 2) % 12) + 1, day);
 }
 
-/** The day so many days later, earlier for a number below zero. */
+/**
+ * The date `days` later; earlier for a negative number (ISO 8601).
+ *
+ * @example
+ * addDays('2027-02-28', 1); // '2027-03-01'
+ */
 export const addDays = (date: string, days: number): string => dateOf(dayNumber(date) + days);
 
-/** Months further; a day the month does not have becomes its last, and the calendar ends where its years do. */
+/**
+ * The date `months` later. A day that the month does not have becomes its last day. The result stays within
+ * the years 0001 to 9999.
+ *
+ * @example
+ * addMonths('2027-01-31', 1); // '2027-02-28'
+ */
 export function addMonths(date: string, months: number): string {
   const [y, m, d] = fieldsOf(date);
   const total = y * 12 + m - 1 + months;
@@ -70,10 +96,20 @@ export function addMonths(date: string, months: number): string {
 
 export const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
 
-/** 0 is Monday, 6 Sunday (ISO 8601 counts the same days from 1). */
+/**
+ * The weekday of a date: 0 is Monday, 6 is Sunday.
+ *
+ * @example
+ * weekday('2027-02-10'); // 2
+ */
 export const weekday = (date: string): number => (dayNumber(date) + 2) % 7;
 
-/** The week the date is in, `2027-W06` (ISO 8601): weeks begin on Monday, the first holds the first Thursday. */
+/**
+ * The ISO 8601 week of a date. Weeks begin on Monday; the first contains the first Thursday.
+ *
+ * @example
+ * isoWeek('2027-02-10'); // '2027-W06'
+ */
 export function isoWeek(date: string): string {
   const thursday = addDays(date, 3 - weekday(date));
   const year = thursday.slice(0, 4);
@@ -82,8 +118,13 @@ export function isoWeek(date: string): string {
 
 const limit = /^today(?:([+-])(\d{1,4})([dwmy]))?$/;
 
-/** A limit as a date: ISO, or relative to the clock as `today`, `today+18m`, `today-16y`; `undefined` where it is neither,
- * and for a relative one without a clock. */
+/**
+ * A limit as a date. `text` is an ISO 8601 date or relative to `today`: `today`, `today+18m`, `today-16y`.
+ * `undefined` for anything else, and for a relative limit if `today` is empty.
+ *
+ * @example
+ * resolve('today+1m', '2027-02-10'); // '2027-03-10'
+ */
 export function resolve(text: string, today: string): string | undefined {
   const match = limit.exec(text);
   if (!match) return isDate(text) ? text : undefined;
@@ -94,7 +135,12 @@ export function resolve(text: string, today: string): string | undefined {
   return by ? addDays(today, unit === 'w' ? by * 7 : by) : today;
 }
 
-/** Whether a text is a day there is, written `2027-02-10` (ISO 8601). */
+/**
+ * Whether a text is an existing day written as `2027-02-10` (ISO 8601).
+ *
+ * @example
+ * isDate('2027-02-29'); // false
+ */
 export function isDate(text: string): boolean {
   if (!/^\d{4}-\d\d-\d\d$/.test(text)) return false;
   const [y, m, d] = fieldsOf(text);

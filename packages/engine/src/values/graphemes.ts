@@ -12,7 +12,12 @@ const cluster = new RegExp(`\r\n|\\p{RI}{2}|(${hangul}|${picture}|[^])[\\p{EMod}
 /** Text in which every UTF-16 unit is a character of its own. */
 const plain = /^[\x20-\u02ff\u2000-\u200b\u2010-\u2027\u202f-\u205f]*$/;
 
-/** The characters (grapheme clusters) of `text`, in order; joined they are `text` again. */
+/**
+ * The grapheme clusters of a text (UAX #29), in order; joined they are the text.
+ *
+ * @example
+ * graphemes('e\u0301a'); // ['e\u0301', 'a']
+ */
 export function graphemes(text: string): readonly string[] {
   if (text.length < 2) return text ? [text] : [];
   return plain.test(text) ? text.split('') : (text.match(cluster) ?? []);

@@ -3,7 +3,12 @@ import { passed } from '../../rules/finding.ts';
 import { failing, finding, rawOf } from '../findings.ts';
 import { rotated, schemes } from './schemes.ts';
 
-/** Whether the check character is right (Luhn, ISO 7064 MOD 97-10 and MOD 11-2): code `bad-checksum`. */
+/**
+ * Whether the check characters are right (Luhn, ISO 7064 MOD 97-10 and MOD 11-2): code `bad-checksum`.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { checksum });
+ */
 export const checksum: Validator<'checksum'> = (field, body, { scheme, rotate = 0 }) => {
   if (!body.complete) return finding('open', 'bad-checksum');
   return schemes[scheme](rotated(rawOf(field, body), rotate)) ? passed : failing(field, body, 'bad-checksum');

@@ -48,5 +48,11 @@ export function rotated(text: string, by: number): string {
   return [...characters.slice(by), ...characters.slice(0, by)].join('');
 }
 
-/** The schemes there are, by name: whether a text, separators in it or not, has the check characters it should. */
+/**
+ * Check digit schemes by name. Each returns whether a text has the right check characters; separators are
+ * ignored.
+ *
+ * @example
+ * schemes.luhn('4929 1234 5678 1234');
+ */
 export const schemes = { luhn, mod97, mod11 } as const;

@@ -17,7 +17,12 @@ const comparisons: Readonly<Record<Comparison, readonly (Definition['comparable'
   'at-least-days': ['day'],
 };
 
-/** The comparisons that values of a kind can be put to. */
+/**
+ * The comparisons that values of a kind support.
+ *
+ * @example
+ * comparisonsFor({ comparable: 'number' }); // ['same', 'differs', 'above', 'below']
+ */
 export const comparisonsFor = ({ comparable }: Pick<Definition, 'comparable'>): readonly Comparison[] =>
   (Object.keys(comparisons) as Comparison[]).filter((op) =>
     comparisons[op].some((one) => one === 'any' || one === comparable),

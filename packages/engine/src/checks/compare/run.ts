@@ -3,7 +3,13 @@ import type { Comparison } from '../../rules/comparison.ts';
 import { passed } from '../../rules/finding.ts';
 import { compare as order } from '../../values/decimal.ts';
 
-/** Whether the value stands to another field's as it should: code `differs`. Without one of the two there is nothing to compare. */
+/**
+ * Whether the value compares with another field's as it must: code `differs`. It passes if one of the two
+ * has no value.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { compare });
+ */
 export const compare: Validator<'compare'> = (
   { kind, plan },
   body,

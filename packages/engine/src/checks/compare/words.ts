@@ -1,7 +1,12 @@
 import type { Comparison } from '../../rules/comparison.ts';
 import type { WordsOf } from '../words-of.ts';
 
-/** Comparisons, as people say them before the other field's name. */
+/**
+ * Comparisons in words, as they are written before the other field's name.
+ *
+ * @example
+ * comparisons.after; // 'after'
+ */
 export const comparisons: Readonly<Record<Comparison, string>> = {
   same: 'the same as',
   differs: 'not the same as',

@@ -1,5 +1,11 @@
 import type { Validator } from '../../rules/checks.ts';
 import { unrun } from '../../rules/finding.ts';
 
-/** Where nothing runs the developer's own code the check says nothing and holds nothing back; `customBy` makes one that does. */
+/**
+ * The check `custom` where nothing runs its code: it is open and holds nothing back. `customBy` makes one
+ * that runs it.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { custom: customBy(runCheck) });
+ */
 export const custom: Validator<'custom'> = () => unrun;

@@ -2,7 +2,12 @@ import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
 import { finding, rawOf, shownAs } from '../findings.ts';
 
-/** Whether the raw value is one of a list: code `not-allowed`. */
+/**
+ * Whether the raw value is one of a list: code `not-allowed`.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { in: among });
+ */
 export const among: Validator<'in'> = (field, body, { values }) => {
   const raw = rawOf(field, body);
   if (values.includes(raw)) return passed;

@@ -2,7 +2,12 @@ import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
 import { failing, rawOf } from '../findings.ts';
 
-/** Whether the raw value is none that is guessed first, such as 1111, 1234 or 1212: code `trivial`. */
+/**
+ * Whether the raw value is hard to guess, unlike 1111, 1234 or 1212: code `trivial`.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { 'not-trivial': notTrivial });
+ */
 export const notTrivial: Validator<'not-trivial'> = (field, body) =>
   body.complete && isTrivial(rawOf(field, body))
     ? failing(field, body, 'trivial', { value: body.display })

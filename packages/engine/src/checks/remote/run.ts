@@ -3,7 +3,13 @@ import { type Finding, passed, unanswered } from '../../rules/finding.ts';
 
 const none: Finding['data'] = {};
 
-/** What a server answered about the value: the answer's own code, or `unreachable`. Until then it is open and says nothing. */
+/**
+ * The answer of a server about the value, with the answer's own code, or `unreachable`. It is open until
+ * there is an answer.
+ *
+ * @example
+ * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { remote, remoteCheck });
+ */
 export const remote: Validator<'remote'> = ({ kind, plan }, body, _, { answers }, rule) => {
   if (kind.value(plan, body) === null) return passed;
   const answer = answers[rule];

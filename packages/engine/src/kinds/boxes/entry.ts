@@ -2,9 +2,19 @@ import { oneTimeCode as defineOneTimeCode, pin as definePin } from './define.ts'
 import { boxes as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-/** Kind `pin`, whole. */
+/**
+ * The kind `pin`, complete.
+ *
+ * @example
+ * const table = { pin: kinds.pin };
+ */
 export const pin = { run, define: definePin, draw, ships: 'boxes' };
-/** Kind `one-time-code`, whole. */
+/**
+ * The kind `one-time-code`, complete.
+ *
+ * @example
+ * const table = { 'one-time-code': kinds['one-time-code'] };
+ */
 export const oneTimeCode = {
   run,
   define: defineOneTimeCode,

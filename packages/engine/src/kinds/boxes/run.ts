@@ -87,5 +87,10 @@ export const boxes: Kind<BoxesPlan, LineBody> = {
   parse: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
 };
 
-/** The box that is active with the caret there: the one at the caret, the last one when all are full. */
+/**
+ * The index of the active box: the one at the caret, the last one if all boxes are full.
+ *
+ * @example
+ * const index = (plan: BoxesPlan) => activeBox(plan, 2);
+ */
 export const activeBox = (plan: BoxesPlan, caret: number): number => Math.min(caret, plan.length - 1);

@@ -2,5 +2,10 @@ import { choices as defineChoices } from './define.ts';
 import { choices as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-/** Kind `choices`, whole: any of several. */
+/**
+ * The kind `choices`, complete: any of several options.
+ *
+ * @example
+ * const table = { choices: kinds.choices };
+ */
 export const choices = { run, define: defineChoices, draw, ships: 'choices' };

@@ -31,7 +31,12 @@ const melting = [
 ];
 const joinOf = (c: string): number => melting.findIndex((sort) => sort.test(c));
 
-/** What the end of a text is to the character that follows: what it melts with, and whether it would be told if that took it along. */
+/**
+ * How the end of a text combines with the next character. Two texts with the same result behave alike.
+ *
+ * @example
+ * endOf('a') === endOf('b');
+ */
 export function endOf(text: string): string {
   const last = graphemes(text).at(-1) ?? '';
   return `${worthTelling.test(last)} ${joinOf([...last].at(-1) ?? '')}`;

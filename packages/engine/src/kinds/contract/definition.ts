@@ -80,7 +80,12 @@ export interface KindEntry {
 /** Kinds by name. */
 export type KindTable = Readonly<Record<string, KindEntry>>;
 
-/** A kind by its name. Throws `RangeError` when it is not at hand. */
+/**
+ * The entry of a kind by name. Throws `RangeError` if the table has no such kind.
+ *
+ * @example
+ * const { define } = kindIn(kinds, 'date');
+ */
 export function kindIn(kinds: KindTable, name: string): KindEntry {
   const found = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
   if (!found) throw new RangeError(`The kind "${name}" is not at hand.`);

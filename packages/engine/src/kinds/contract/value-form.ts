@@ -30,7 +30,12 @@ export const digitsIn = (count: number): string =>
 export const numbersIn = (...before: readonly string[]): string =>
   `\`${before.map((text) => `${text}\${number}`).join('')}\``;
 
-/** A text as an expression that matches it and nothing else. */
+/**
+ * A regular expression (ECMAScript, flag `u`) that matches exactly this text.
+ *
+ * @example
+ * escaped('1.5'); // '1\\.5'
+ */
 export const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
 
 /** An expression for the numbers from `low` to `high`, both of as many digits. */

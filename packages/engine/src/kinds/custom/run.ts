@@ -250,7 +250,12 @@ function ahead(plan: CustomPlan, { characters }: CustomText, from: number, to: n
   return [...sample, ...gone, ...keys].map((all) => all.join('')).filter((content) => content !== '');
 }
 
-/** The kind, with what runs its code. */
+/**
+ * The kind `custom` with the function that runs its code.
+ *
+ * @example
+ * const running = customFormatBy(runShape);
+ */
 export function customFormatBy(run: RunShape): Kind<CustomPlan, CustomText> {
   const layout = layoutBy(run);
   return {

@@ -1,7 +1,12 @@
 import type { ShapeProblem } from './body.ts';
 import { mostShown } from './placed.ts';
 
-/** What a developer is told of a shape that does what it may not. Apart from what runs: no page carries it. */
+/**
+ * A problem of a custom format as a sentence for its developer. No page carries this text.
+ *
+ * @example
+ * const sentence = (problem: ShapeProblem) => shapeWords(problem);
+ */
 export function shapeWords({ of, what, about }: ShapeProblem): string {
   if (of === 'run') return about;
   const subject = of === 'value' ? 'Its “value”' : 'It';

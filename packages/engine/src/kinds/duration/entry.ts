@@ -2,5 +2,10 @@ import { duration as defineDuration } from './define.ts';
 import { duration as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-/** Kind `duration`, whole. */
+/**
+ * The kind `duration`, complete.
+ *
+ * @example
+ * const table = { duration: kinds.duration };
+ */
 export const duration = { run, define: defineDuration, draw, ships: 'duration' };

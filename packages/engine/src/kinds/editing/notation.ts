@@ -26,7 +26,12 @@ export type Takes =
   | { readonly type: 'class'; readonly name: string }
   | { readonly type: 'characters'; readonly characters: string };
 
-/** Classes of characters every pattern knows, by name. */
+/**
+ * The names of character classes that every pattern knows.
+ *
+ * @example
+ * builtIns.includes('digit'); // true
+ */
 export const builtIns = ['digit', 'letter', 'latin', 'alnum', 'any'] as const;
 /** A class of characters every pattern knows. */
 export type BuiltIn = (typeof builtIns)[number];
@@ -46,7 +51,13 @@ export interface Notation {
   readonly faults: readonly Fault[];
 }
 
-/** Reads the pattern notation (`docs/contract/patterns.md`), with one fault per mistake. */
+/**
+ * Parses the pattern notation (`docs/contract/patterns.md`). `classes` are the names of the set's own
+ * classes. Returns the parts and one fault per mistake, with its column and a suggestion.
+ *
+ * @example
+ * const { nodes, faults } = parseNotation('RH-<4 digit>');
+ */
 export function parseNotation(text: string, classes: readonly string[] = []): Notation {
   const faults: Fault[] = [];
   const reader: Reader = { text, at: 0, depth: 0, faults, classes };
@@ -286,7 +297,13 @@ function readWhat(r: Reader, what: string, at: number, complain: Complain): Take
   return complain(at, what.length, message, meant && count ? `${count} ${meant}` : meant);
 }
 
-/** Characters and `a-z` ranges as code point pairs, or what is wrong with them. A "-" first or last is itself. */
+/**
+ * Characters and ranges such as `a-z` as pairs of code points, or a sentence that says what is wrong. A `-`
+ * at either end stands for itself.
+ *
+ * @example
+ * rangesOf('0-9'); // [48, 57]
+ */
 export function rangesOf(characters: string): readonly number[] | string {
   const points = [...characters];
   if (points.length === 0) return 'There are no characters to choose from: expected some, such as "0-9A-F".';
@@ -317,7 +334,12 @@ function countCells(nodes: readonly Node[]): number {
   return count;
 }
 
-/** The notation of parts, the way it would be written by hand. `parseNotation` reads it back to the same parts. */
+/**
+ * The notation of parts as it would be written by hand. `parseNotation` returns the same parts for it.
+ *
+ * @example
+ * printNotation(parseNotation('RH-<4 digit>').nodes); // 'RH-<4 digit>'
+ */
 export function printNotation(nodes: readonly Matter[]): string {
   return nodes.map(printNode).join('');
 }

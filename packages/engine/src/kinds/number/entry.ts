@@ -2,9 +2,24 @@ import { currency as defineCurrency, number as defineNumber, percent as definePe
 import { number as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-/** Kind `number`, whole. */
+/**
+ * The kind `number`, complete.
+ *
+ * @example
+ * const table = { number: kinds.number };
+ */
 export const number = { run, define: defineNumber, draw, ships: 'number' };
-/** Kind `currency`, whole. */
+/**
+ * The kind `currency`, complete.
+ *
+ * @example
+ * const table = { currency: kinds.currency };
+ */
 export const currency = { run, define: defineCurrency, draw, ships: 'number' };
-/** Kind `percent`, whole. */
+/**
+ * The kind `percent`, complete.
+ *
+ * @example
+ * const table = { percent: kinds.percent };
+ */
 export const percent = { run, define: definePercent, draw, ships: 'number' };

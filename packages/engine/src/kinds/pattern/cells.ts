@@ -6,7 +6,12 @@ import type { Part, PatternPlan } from './plan.ts';
 /** One entry per cell: the character in it, or '' for a blank. */
 export type Cells = readonly string[];
 
-/** The part a cell belongs to. */
+/**
+ * The part that a cell belongs to.
+ *
+ * @example
+ * const part = (plan: PatternPlan) => partOf(plan, 0);
+ */
 export const partOf = (plan: PatternPlan, cell: number): Part => plan.parts[plan.cells[cell]!]!;
 
 /** Whether a stretch exists: one of its cells is filled. Everything outside stretches (-1) does. */

@@ -127,8 +127,11 @@ function planPattern(
 }
 
 /**
- * Whether two displays can have the same content: a part of varying length can be ended by the fixed text after it,
- * and what then comes first could have gone into the part itself (`12-34` and `1234`).
+ * Whether content alone cannot restore the display: a part of varying length can be ended by the fixed text
+ * after it (`12-34` and `1234`).
+ *
+ * @example
+ * const isAmbiguous = (plan: PatternPlan) => needsText(plan);
  */
 export function needsText({ parts, before }: Pick<PatternPlan, 'parts' | 'before'>): boolean {
   return parts.some((part, i) => {

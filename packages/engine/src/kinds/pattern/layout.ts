@@ -4,7 +4,12 @@ import { denseBody } from './dense.ts';
 import { hasAhead, hasFixed, hasGhost, hasMany, hasStretches, hasText } from './features.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
-/** The part of a fixed text that stands, given which stretches exist. */
+/**
+ * The part of a fixed text that is shown, given which optional stretches exist.
+ *
+ * @example
+ * const shown = (plan: PatternPlan) => plan.before.map((fixed) => standing(plan, [], fixed));
+ */
 export function standing(plan: PatternPlan, cells: Cells, fixed: FixedText): string {
   if (!hasStretches || typeof fixed === 'string') return fixed as string;
   let text = '';
@@ -12,14 +17,24 @@ export function standing(plan: PatternPlan, cells: Cells, fixed: FixedText): str
   return text;
 }
 
-/** All of a fixed text, its optional stretches included: what may be typed over there. */
+/**
+ * All of a fixed text, with its optional stretches: what may be typed over there.
+ *
+ * @example
+ * const all = (plan: PatternPlan) => plan.before.map((fixed) => written(fixed));
+ */
 export function written(fixed: FixedText): string {
   return !hasStretches || typeof fixed === 'string'
     ? (fixed as string)
     : fixed.map((segment) => segment.text).join('');
 }
 
-/** The fixed text as it stands before a cell once that cell is typed into; behind the last cell as things are. */
+/**
+ * The fixed text before a cell once that cell has content; after the last cell, the text that is shown now.
+ *
+ * @example
+ * const head = (plan: PatternPlan) => textBefore(plan, [], 0);
+ */
 export function textBefore(plan: PatternPlan, cells: Cells, cell: number): string {
   const fixed = plan.before[cell]!;
   if (!hasStretches || typeof fixed === 'string') return fixed as string;
@@ -42,7 +57,13 @@ export function indexIn(text: string, character: string, from = 0): number {
   return -1;
 }
 
-/** Lays out cells. `passed` is dropped when the content has outgrown it, or what it closed can no longer be closed. */
+/**
+ * The text state of cells. `passed` (fixed text that was typed) is dropped if the content has outgrown it,
+ * or if what it closed can no longer be closed.
+ *
+ * @example
+ * const empty = (plan: PatternPlan) => lay(plan, [], undefined);
+ */
 export function lay(plan: PatternPlan, cells: Cells, passed: Passed | undefined, owed = ''): PatternBody {
   let last = cells.length - 1;
   while (last >= 0 && !cells[last]) last--;
@@ -122,8 +143,11 @@ function nextShown(plan: PatternPlan, last: number): number {
 }
 
 /**
- * What is handed on untyped. A blank inside a `fixed` raw is a space, trailing blanks go; with `raw: text` the
- * fixed text up to the last character is in it, and what follows it once the pattern is complete.
+ * The raw value. In `fixed`, a blank is a space and trailing blanks are dropped. With `raw: "text"` it
+ * contains fixed text up to the last character, and what follows once the pattern is complete.
+ *
+ * @example
+ * const raw = (plan: PatternPlan, body: PatternBody) => rawOf(plan, body);
  */
 export function rawOf(plan: PatternPlan, body: PatternBody): string {
   if ((!hasText && !hasFixed) || (plan.raw === 'content' && plan.positions === 'flow')) return body.content;

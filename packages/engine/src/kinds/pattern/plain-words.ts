@@ -1,11 +1,21 @@
 import type { Matter, Takes } from '../editing/notation.ts';
 
-/** How a pattern is read aloud: "an opening bracket, 3 digits, a closing bracket, a space, …". */
+/**
+ * A pattern in plain words: "an opening bracket, 3 digits, a closing bracket, a space, …".
+ *
+ * @example
+ * readAloud(parseNotation('(<3 digit>)').nodes);
+ */
 export function readAloud(nodes: readonly Matter[]): string {
   return nodes.map(inWords).join(', ') || 'nothing';
 }
 
-/** One part in plain words. */
+/**
+ * One part of a pattern in plain words.
+ *
+ * @example
+ * inWords({ type: 'text', text: '-' });
+ */
 export function inWords(node: Matter): string {
   switch (node.type) {
     case 'text':

@@ -116,9 +116,12 @@ const placed = (matter: Matter): Node => ({ ...matter, at: 0, end: 0 });
 const hasCells = ({ pattern }: Proposal): boolean => /(?:^|[^<])<(?!<)/.test(pattern);
 
 /**
- * Patterns that examples of a finished text could be of. Digits are cells; so are letters, unless they are the same in several examples: `RH-5550-EF3`
- * with `RH-0042-AB7` is `RH-<4 digit>-<2 latin upper><digit>`. Where letters and digits change places they are taken together. Blank examples
- * and blanks at their ends count for nothing; without any example there is no proposal.
+ * Patterns that these examples of a finished text could have. Digits become cells. Letters become cells
+ * unless they are the same in several examples: `RH-5550-EF3` with `RH-0042-AB7` is `RH-<4 digit>-<2 latin
+ * upper><digit>`.
+ *
+ * @example
+ * const proposed = propose(['RH-5550', 'RH-0042']);
  */
 export function propose(given: readonly string[]): Proposed {
   const examples = [...new Set(given.map((text) => text.normalize('NFC').trim()).filter(Boolean))];

@@ -23,7 +23,12 @@ export const drawing: SpecimenRenderer<PatternPlan, PatternBody> = {
   held: ({ cells }) => cells.flatMap((c, i) => (c ? [i] : [])),
 };
 
-/** A character for every cell, optional ones too: what a finished text of the pattern could look like. */
+/**
+ * A character for every cell, optional ones too: what a finished text could look like.
+ *
+ * @example
+ * const cells = (plan: PatternPlan) => sampleCells(plan).join('');
+ */
 export function sampleCells(plan: PatternPlan): readonly string[] {
   const cells: string[] = [];
   for (const [i, index] of plan.cells.entries()) {

@@ -2,5 +2,10 @@ import { text as defineText } from './define.ts';
 import { text as run } from './run.ts';
 import { drawing as draw } from './sample.ts';
 
-/** Kind `text`, whole. */
+/**
+ * The kind `text`, complete.
+ *
+ * @example
+ * const table = { text: kinds.text };
+ */
 export const text = { run, define: defineText, draw, ships: 'text' };

@@ -6,7 +6,13 @@ import { italian } from './italian.ts';
 import { japanese } from './japanese.ts';
 import { spanish } from './spanish.ts';
 
-/** The languages that ship, by subtag (BCP 47). Each is a module of its own as well: a page fetches those its fields are in. */
+/**
+ * Default messages of all languages that ship, by language subtag (BCP 47). Each language is also a module
+ * of its own, so that a page fetches only those it needs.
+ *
+ * @example
+ * const german = languages.de;
+ */
 export const languages: Languages = {
   en: english,
   de: german,
