@@ -1,17 +1,22 @@
 import type { Appearance, HydratedField } from '@arbeit/engine/field';
 
-/** What a field's look is on what stands around it: attributes to style by, and custom properties (CSS). */
+/**
+ * The appearance of a field for the element around it: attributes to style by, and custom properties (CSS).
+ */
 export interface AppearanceAttributes {
   readonly 'data-label'?: string;
   readonly 'data-size'?: string;
   readonly style?: {
     readonly '--arbeit-width'?: string;
-    /** How far what stands before the line reaches: a label inside begins behind it. */
+    /** Width of what is before the line, in em. A label inside begins after it. */
     readonly '--arbeit-lead'?: string;
   };
 }
 
-/** How wide an icon and a sign before a line are with the gaps behind them, in em: rather more than less, so that nothing lies over them. */
+/**
+ * Width of an icon and a prefix with their gaps, in em. It is rather too large than too small, so that
+ * nothing overlaps.
+ */
 function leadOf({ icon, before = '' }: Appearance): number {
   const sign = [...before].reduce((sum, c) => sum + (c < '\u0300' ? 0.7 : 1.1), 0);
   return (icon ? 1.5 : 0) + (sign ? sign + 0.25 : 0);

@@ -2,10 +2,10 @@ import type { Answer, Ask } from '@arbeit/engine/field';
 import type { FormStore } from './form-store.ts';
 import type { FieldStore } from './store.ts';
 
-/** Asks elsewhere, in the name of a field. What it throws counts as nobody answering. */
+/** Asks a server for a field. A rejection counts as "nobody answered". */
 export type AskElsewhere = (ask: Ask, field: string, signal: AbortSignal) => Promise<Answer>;
 
-/** How long nothing has to be typed before a rule that asks on a pause does, in milliseconds. */
+/** Pause in typing after which rules with `"on": "pause"` ask, in milliseconds. */
 const pause = 400;
 
 /**
@@ -20,7 +20,7 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
   let isStopped = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let count = 0;
-  /** Put and not answered yet. */
+  /** Questions that were sent and not answered yet, by rule. */
   const open = new Map<string, AbortController>();
   const put = (question: Ask): void => {
     const { rule, about, timeout } = question;

@@ -3,52 +3,64 @@ import { type Host, tellHost } from './host.ts';
 import { isConcealed, keepOutOfAddress } from './secret.ts';
 import type { FieldStore } from './store.ts';
 
-/** A control of the page that a field is bound to: a line to type into, a list, or what buttons and boxes are in. */
+/**
+ * A control of the page that a field is bound to: an input, a list, or the element around buttons and
+ * checkboxes.
+ */
 export interface Attachment {
-  /** The focus in it, or on it, is the field's. */
+  /** The element whose focus is the focus of the field. */
   readonly element: HTMLElement;
   readonly store: FieldStore;
   readonly host: Host;
-  /** What the control shows, as text that tells one state from another. */
+  /** What the control shows, as a text that tells two states apart. */
   shown(): string;
-  /** Whether the control shows what it came with: neither a person nor the browser has changed it (HTML, dirty value). */
+  /**
+   * Whether the control shows its default: neither a person nor the browser has changed it (HTML, dirty
+   * value).
+   */
   isUntouched(): boolean;
-  /** What the control shows where the field holds what the store has. */
+  /** What the control shows when the field has the state of the store. */
   expected(): string;
-  /** Takes over what the control shows, as typed or picked by a person. */
+  /** Takes over what the control shows as typed or picked by a person. */
   takeTyped(): void;
-  /** The same as what the page came with. */
+  /** Takes over what the control shows as the value the page came with. */
   takeGiven(): void;
-  /** Takes over what has changed on the control since it was last looked at. */
+  /** Takes over changes of the control since the last call. */
   catchUp(): void;
-  /** Shows the present state. */
+  /** Shows the state of the store. */
   show(): void;
-  /** Makes what the field holds the control's default, which is what the browser goes back to at a reset. */
+  /** Makes the field's value the control's default, which the browser restores on reset. */
   settle(): void;
-  /** The focus is in it as it is tied. */
+  /** Called when the control has the focus while it is bound. */
   focus(isTyped: boolean): void;
-  /** It is let go: what the browser is in the middle of ends. */
+  /** Called when the control is unbound: ends what the browser is in the middle of. */
   end(): void;
-  /** Whether the store changes by an event of the control's own, which shows that itself. */
+  /** Whether the current change of the store comes from this control, which then shows it itself. */
   isOwn?(): boolean;
-  /** A reset comes. */
+  /** Called before a reset. */
   reset?(): void;
 }
 
-/** What a control showed when it was let go: nobody typed that, should another field take the control over. */
+/**
+ * What a control showed when it was unbound. If another field is bound to it, this is not treated as user
+ * input.
+ */
 const lastShown = new WeakMap<HTMLElement, string>();
 
-/** The binding that has a control now: one that comes right after another takes the focus over with it. */
+/**
+ * Current binding per element. If an element is bound again in the same task, the new binding inherits the
+ * focus.
+ */
 const bindings = new WeakMap<HTMLElement, object>();
 
 export const hasFocus = ({ element }: Pick<Attachment, 'element'>): boolean =>
   element.contains((element.getRootNode() as Document | ShadowRoot).activeElement);
 
-/** Shows what there is to tell of a field on its host. */
+/** Shows the evaluation of a field on its host element. */
 export const tellOf = ({ host, store }: Pick<Attachment, 'host' | 'store'>): void =>
   tellHost(host, store.evaluation());
 
-/** The browser asks whether what stands there is valid: the message has its own place, the browser's bubble would cover it. */
+/** Prevents the browser's own message bubble: messages have an element of their own. */
 function onInvalid(tied: Attachment, event: Event): void {
   event.preventDefault();
   tied.catchUp();

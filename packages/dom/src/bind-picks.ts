@@ -8,12 +8,12 @@ import type { FieldStore } from './store.ts';
 interface Picks {
   readonly element: HTMLElement;
   readonly store: FieldStore;
-  /** The element itself, where it is a list; else boxes and buttons stand in it. */
+  /** The element itself if it is a `<select>`; otherwise it contains radio buttons or checkboxes. */
   readonly select: HTMLSelectElement | null;
-  /** The control that stands for them all: what the browser asks whether it is valid. */
+  /** The control whose validity (`setCustomValidity`) represents the whole group. */
   readonly head: HTMLSelectElement | HTMLInputElement | undefined;
   readonly host: Host;
-  /** What was picked on the page when it was last looked at: anything else somebody has picked. */
+  /** What was picked when the page was last read. Anything else was picked by somebody else. */
   shown: string;
 }
 
@@ -21,7 +21,7 @@ const boxesIn = (element: HTMLElement): HTMLInputElement[] => [...element.queryS
 
 const isFixed = ({ store }: Picks): boolean => store.field.html.readonly === true;
 
-/** The values picked on the page, side by side as the raw value has them. */
+/** The values picked on the page, as the raw value lists them. */
 const pickedIn = ({ element, select }: Pick<Picks, 'element' | 'select'>): string =>
   select
     ? select.value
@@ -42,7 +42,7 @@ function show(picks: Picks): void {
   tellOf(picks);
 }
 
-/** Takes over what was picked, whoever picked it; what the field refuses is put back. */
+/** Takes over what is picked on the page. What the field refuses is undone on the page. */
 function takeOver(picks: Picks): void {
   const text = pickedIn(picks);
   if (text !== picks.store.evaluation().raw && !isFixed(picks)) picks.store.dispatch({ type: 'set', text });
@@ -53,7 +53,7 @@ function catchUp(picks: Picks): void {
   if (pickedIn(picks) !== picks.shown) takeOver(picks);
 }
 
-/** Makes what is picked the controls' default, which is what the browser goes back to at a reset. */
+/** Makes the picked values the controls' default, which the browser restores on reset. */
 function settle({ element, select, store }: Picks): void {
   const values = store.evaluation().raw.split(' ');
   for (const option of select?.options ?? []) option.defaultSelected = values.includes(option.value);
@@ -104,7 +104,7 @@ function listen(picks: Picks, signal: AbortSignal): void {
   on('focusout', onFocusOut);
 }
 
-/** Whether what is picked is what the page came with (HTML, dirty checkedness and selectedness). */
+/** Whether the page still shows its defaults (HTML, dirty checkedness and selectedness). */
 const isUntouched = ({ element, select }: Pick<Picks, 'element' | 'select'>): boolean =>
   select
     ? [...select.options].every((option) => option.selected === option.defaultSelected) ||
@@ -151,7 +151,9 @@ export function bindPicks(
 
 type Meant = 'up' | 'down' | 'undo' | 'redo' | 'backspace';
 
-/** What a key means here, where it means anything: arrow keys only among radio buttons, everywhere else they are the browser's. */
+/**
+ * The event a key stands for. Arrow keys only count among radio buttons; elsewhere the browser handles them.
+ */
 function meantBy(event: KeyboardEvent, isRadio: boolean): Meant | undefined {
   const { key, ctrlKey, metaKey, shiftKey } = event;
   if (ctrlKey || metaKey) return historyKey(event);

@@ -11,7 +11,7 @@ import { isConcealed } from './secret.ts';
 import type { FieldStore } from './store.ts';
 import type { TextControl } from './text-control.ts';
 
-/** How an input is bound. */
+/** Options of a binding. */
 export interface BindOptions {
   /** What a form submits under the input's name: the raw value (default) or the display. */
   readonly submits?: 'raw' | 'display';

@@ -5,49 +5,54 @@ import type { FieldStore } from './store.ts';
 import type { TextControl } from './text-control.ts';
 
 /**
- * An input bound to a field, and what has to be remembered between two events of the page. The field itself is in its store
- * alone: this is about what the browser is in the middle of.
+ * An input bound to a field, with what must be remembered between two browser events. The field itself is
+ * only in its store.
  */
 export interface Bound {
   readonly input: TextControl;
   readonly store: FieldStore;
   readonly host: Host;
-  /** The text and selection a composition began with. Nothing is written to the input while there is one. */
+  /**
+   * Text and selection at the start of a composition. While there is one, nothing is written to the input.
+   */
   composing: Range | null;
-  /** The same for a text being dragged out of the field. */
+  /** Text and selection at the start of a drag out of the field. */
   dragged: Range | null;
-  /** Where the selection stood when the browser announced a change that cannot be held back. */
+  /** Selection when the browser announced a change that cannot be prevented. */
   announced: Range | null;
-  /** What of the text was selected when the focus left, by the browser. */
+  /** What was selected when the focus left. */
   left: Range;
-  /** Where the caret was put for the next focus: the browser goes there by itself, unless somebody selects something before. */
+  /**
+   * Where the caret was put for the next focus. The browser restores it unless somebody selects something
+   * before.
+   */
   parked: number;
-  /** A pointer is down on it: it says itself where the caret goes. */
+  /** Whether a pointer is down on the input: it places the caret itself. */
   isPressed: boolean;
-  /** What the input showed when it was last looked at: anything else somebody has put there. */
+  /** Text of the input when it was last read. Anything else was put there by somebody else. */
   shown: string;
-  /** The raw value when the page was last told of a change. */
+  /** Raw value when the page was last notified of a change. */
   settled: string;
-  /** The field is changed by this input just now: it shows that itself. */
+  /** Whether the field is being changed by this input, which shows that itself. */
   isOurs: boolean;
-  /** An event of ours is on its way. */
+  /** Whether an event dispatched by this binding is being handled. */
   isTelling: boolean;
 }
 
 export const hasFocus = ({ input }: Bound): boolean =>
   (input.getRootNode() as Document | ShadowRoot).activeElement === input;
 
-/** What stands in the input and what of it is selected. */
+/** Text and selection of the input. */
 export function selected({ input }: Bound): Range {
   const { value: text, selectionStart, selectionEnd } = input;
   return { text, start: selectionStart ?? text.length, end: selectionEnd ?? text.length };
 }
 
-/** The setter of the prototype, so that frameworks that watch the element see what is written. */
+/** The value setter of the prototype, so that frameworks that watch the element notice the change. */
 const nativeValue = (input: TextControl): PropertyDescriptor | undefined =>
   Object.getOwnPropertyDescriptor(Object.getPrototypeOf(input), 'value');
 
-/** Shows the present state. */
+/** Shows the state of the store in the input. */
 export function show(bound: Bound): void {
   const { input, store, host } = bound;
   const { body, start, end } = store.state();
@@ -75,8 +80,8 @@ function park(bound: Bound): void {
 }
 
 /**
- * Puts the caret where the field has it, without asking where it is: in the middle of a transition a getter may answer for a moment that
- * is over, as WebKit's does in a focus handler.
+ * Puts the caret where the field has it without reading it first: during a focus event WebKit's getters
+ * return an old value.
  */
 export function place({ input, store }: Bound): void {
   const { start, end } = store.state();
@@ -85,7 +90,7 @@ export function place({ input, store }: Bound): void {
   input.setSelectionRange(start, end, direction);
 }
 
-/** Dispatches what this input itself leads to; what comes from elsewhere is shown by the subscription. */
+/** Dispatches an event that comes from this input. Changes from elsewhere are shown by the subscription. */
 export function dispatch(bound: Bound, event: FieldEvent): FieldState {
   const before = bound.isOurs;
   bound.isOurs = true;
@@ -96,7 +101,7 @@ export function dispatch(bound: Bound, event: FieldEvent): FieldState {
   }
 }
 
-/** Tells the page, as the browser would have, had it done the edit itself. */
+/** Dispatches `input` or `change`, as the browser would have after an edit of its own. */
 export function tell(bound: Bound, type: 'input' | 'change', init: InputEventInit = {}): void {
   bound.isTelling = true;
   const event =
@@ -114,7 +119,7 @@ export function tellChange(bound: Bound): void {
   tell(bound, 'change');
 }
 
-/** Events one after the other, shown once and told where they changed anything. */
+/** Applies several events, shows the result once, and notifies the page if anything changed. */
 export function carryOut(bound: Bound, events: readonly FieldEvent[], init: InputEventInit): void {
   const { store } = bound;
   const before = store.state().body;

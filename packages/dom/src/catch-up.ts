@@ -3,7 +3,7 @@ import { endComposition } from './composition.ts';
 import { endDrag } from './drag.ts';
 import { reconcile } from './reconcile.ts';
 
-/** Takes over what somebody else put into the input, a composition nobody ended among it. */
+/** Takes over what somebody else put into the input, including a composition that nobody ended. */
 export function catchUp(bound: Bound): void {
   endComposition(bound);
   if (bound.dragged && bound.input.value !== bound.dragged.text) endDrag(bound);
@@ -12,7 +12,7 @@ export function catchUp(bound: Bound): void {
   show(bound);
 }
 
-/** Takes over where the browser has the caret; if the text is not the field's either, that first. */
+/** Takes over the browser's selection; if the text is not the field's either, that first. */
 export function takeOver(bound: Bound): void {
   catchUp(bound);
   const { input, store } = bound;

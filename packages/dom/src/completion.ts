@@ -1,6 +1,6 @@
 import type { FieldStore } from './store.ts';
 
-/** Events that leave what the field holds as it is. */
+/** Events that do not change the content. */
 const still = /^(focus|leave|select|submit)$/;
 
 /**

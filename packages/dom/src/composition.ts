@@ -2,7 +2,7 @@ import { type Bound, show, tell } from './bound.ts';
 import { put, reconcile } from './reconcile.ts';
 import { changeOf } from './replaced.ts';
 
-/** A composition is over, whoever says so: what it put in place of the selection it began with is one insertion. */
+/** Ends a composition: what replaced its selection is one insertion. */
 export function endComposition(bound: Bound): void {
   const range = bound.composing;
   if (!range) return;

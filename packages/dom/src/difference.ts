@@ -1,4 +1,7 @@
-/** What changed between two texts: `start` to `end` of the first became `text`. Offsets are UTF-16 units. */
+/**
+ * The change between two texts: `start` to `end` of the first was replaced by `text`. Offsets in UTF-16
+ * units.
+ */
 export interface Difference {
   readonly start: number;
   readonly end: number;
@@ -6,8 +9,8 @@ export interface Difference {
 }
 
 /**
- * The one stretch that was replaced, given where the caret stood afterwards: what was typed ends there. That
- * settles what a comparison alone cannot: which of two equal characters is the new one.
+ * The one stretch that was replaced. `caret` is where the caret was afterwards: what was typed ends there,
+ * which tells which of two equal characters is the new one.
  */
 export function difference(before: string, after: string, caret: number): Difference {
   const most = Math.min(before.length, after.length - caret);

@@ -2,7 +2,7 @@ import { apply, type FieldEvent, type HydratedField, type TextState } from '@arb
 import { type Bound, carryOut } from './bound.ts';
 import type { Range } from './replaced.ts';
 
-/** How many characters of the content a selection from the beginning up to an offset would take with it. */
+/** Number of characters of the content left of an offset. */
 function contentLeft(field: HydratedField, body: TextState, offset: number): number {
   const { erase } = field.kind;
   return body.content.length - erase(field.plan, body, 0, offset, 'selection').body.content.length;
@@ -35,13 +35,13 @@ export function dropped(
   ];
 }
 
-/** Where a text was dropped, and whether it is gone from where it was. */
+/** Where a text was dropped, and whether it was removed from its old place. */
 interface Drop {
   readonly at: number;
   readonly isMove: boolean;
 }
 
-/** What was taken out of a text so that another remains, where that is one stretch: its ends in the text. */
+/** The one stretch whose removal from `text` leaves `rest`, if there is one. */
 function gone(text: string, rest: string): readonly [from: number, to: number] | undefined {
   const length = text.length - rest.length;
   let from = 0;
@@ -81,8 +81,8 @@ export function dropIn(
 }
 
 /**
- * Text dragged inside the field: the browser puts it in itself, since its place to drop is one in the text it sees. A drop that the field
- * refuses changes nothing.
+ * Ends a drag inside the field. The browser moves the text itself, because the drop position refers to the
+ * text it shows. A drop that the field refuses changes nothing.
  */
 export function endMove(bound: Bound, inputType: string): void {
   const range = bound.dragged;
@@ -100,7 +100,7 @@ export function endMove(bound: Bound, inputType: string): void {
   carryOut(bound, isRefused ? [stay] : events, { inputType });
 }
 
-/** Dragged out of the field: what is gone from the input goes from the field. */
+/** Ends a drag out of the field: what is gone from the input is removed from the field. */
 export function endDrag(bound: Bound): void {
   const range = bound.dragged;
   bound.dragged = null;

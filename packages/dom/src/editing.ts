@@ -13,7 +13,9 @@ function beginComposition(bound: Bound): void {
   bound.composing = selected(bound);
 }
 
-/** The browser announces an edit: what the field can carry out itself it does, in place of the browser. */
+/**
+ * Handles an edit that the browser announces: what the field can do itself it does instead of the browser.
+ */
 function onBeforeInput(bound: Bound, event: InputEvent): void {
   const { inputType, isComposing } = event;
   if (bound.composing && !isComposing && inputType !== 'insertCompositionText') endComposition(bound);
@@ -30,7 +32,7 @@ function onBeforeInput(bound: Bound, event: InputEvent): void {
   carryOut(bound, then, { inputType, data: event.data });
 }
 
-/** The text has changed without that: it is read as the edit it most likely was. */
+/** Handles a change that was not announced, as the edit it most likely was. */
 function onInput(bound: Bound, event: Event): void {
   if (bound.isTelling) return;
   const { input, store } = bound;
@@ -67,7 +69,10 @@ function onKeyDown(bound: Bound, event: KeyboardEvent): void {
   carryOut(bound, [{ type }], { inputType: inputType ?? 'insertReplacementText' });
 }
 
-/** Of a concealed field nothing is copied, cut or dragged, revealed or not: browsers do not let it out of passwords either. */
+/**
+ * Prevents copying, cutting and dragging from a concealed field, revealed or not, as browsers do for
+ * passwords. Security relevant.
+ */
 function keepSecret({ store }: Bound, event: Event): boolean {
   if (!isConcealed(store.field)) return false;
   event.preventDefault();
@@ -92,7 +97,7 @@ function onDragStart(bound: Bound, event: Event): void {
   if (range.start < range.end) bound.dragged = range;
 }
 
-/** Listens to what changes the text: keys, insertions, compositions, cuts and drags. Everything happens in the task of its event. */
+/** Listens to keys, insertions, compositions, cuts and drags. Each is handled in the task of its event. */
 export function listenToEdits(bound: Bound, signal: AbortSignal): void {
   const on = <T extends Event>(type: string, listener: (bound: Bound, event: T) => void): void =>
     bound.input.addEventListener(type, (event) => listener(bound, event as T), { signal });
@@ -107,7 +112,7 @@ export function listenToEdits(bound: Bound, signal: AbortSignal): void {
   on('dragend', endDrag);
 }
 
-/** Whether a key steps up or down. */
+/** Handles arrow keys that step a number or a part of a date. Returns whether the key was one. */
 function stepKey(
   { key, shiftKey, ctrlKey, metaKey }: KeyboardEvent,
   hasSteps: boolean,

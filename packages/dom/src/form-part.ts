@@ -1,19 +1,19 @@
 import type { FieldStore } from './store.ts';
 import type { TextControl } from './text-control.ts';
 
-/** What a bound field is to the form its control stands in. */
+/** The part of a bound field in the form of its control. */
 export interface FormPart {
-  /** The form now: a control may change forms. */
+  /** The current form: a control may move to another form. */
   form(): HTMLFormElement | null;
-  /** Takes over what the control shows, before any of it is handed on. */
+  /** Takes over what the control shows before it is submitted. */
   catchUp(): void;
-  /** Makes what the field holds the control's default, which is what the browser puts there at a reset. */
+  /** Makes the field's value the control's default, which the browser restores on reset. */
   settle(): void;
 }
 
 /**
- * The field's part in its form: it is submitted and reset with it. The listeners sit on the document, or the shadow root the
- * control is in.
+ * Adds the field to its form: it is submitted and reset with it. The listeners are on the document or the
+ * shadow root.
  */
 export function joinForm(element: HTMLElement, part: FormPart, store: FieldStore, signal: AbortSignal): void {
   const page = element.getRootNode();
@@ -31,7 +31,7 @@ export function joinForm(element: HTMLElement, part: FormPart, store: FieldStore
   page.addEventListener('submit', onSubmit, { signal, capture: true });
 }
 
-/** Puts the raw value into `FormData` under the input's name, where the browser would put what it shows. */
+/** Puts the raw value into `FormData` under the input's name, in place of what the input shows. */
 export function submitRaw(
   input: TextControl,
   part: FormPart,

@@ -15,20 +15,20 @@ import { localToday } from './clock.ts';
 import { createListeners, type Listeners } from './listeners.ts';
 import type { FieldStore } from './store.ts';
 
-/** A form's state and those who watch it: the one place where its fields, its focus and what they tell are kept. */
+/** The state of a form and its subscribers. Fields, focus and messages are only kept here. */
 export interface FormStore<V extends Values = Values> {
   readonly form: HydratedForm<V>;
-  /** The form now. */
+  /** The current state. */
   state(): FormState;
-  /** What can be told of a field in its form; the same object until something it depends on changes. */
+  /** The evaluation of a field; the same object until something it depends on changes. */
   evaluation(id: string): Evaluation;
-  /** Whether each of its fields that counts passes every rule that is an error. */
+  /** Whether every field that counts passes all its rules of severity `error`. */
   isReady(): boolean;
-  /** Lets something happen; returns the form after it. */
+  /** Applies an event and returns the new state. */
   dispatch(event: FormEvent): FormState;
-  /** One field of the form, as whoever binds or draws a field meets it. It keeps nothing of its own. */
+  /** A view of one field, for binding and drawing. It keeps no state of its own. */
   field<I extends keyof V & string>(id: I): FieldStore<NonNullable<V[I]> & string>;
-  /** Calls back after each change, in order, each with the state that led to; returns the way to stop. */
+  /** Calls `listener` after each change, in order. Returns a function that unsubscribes. */
   subscribe(listener: (state: FormState, event: FormEvent | null) => void): () => void;
 }
 
@@ -45,13 +45,13 @@ export function createFormStore<V extends Values = Values>(
   let state = startForm(form);
   const readings = new Map<string, Evaluation>();
   const all = createListeners<[FormState, FormEvent | null]>();
-  /** Of each field, who watches it alone: a key is told to nobody else. */
+  /** Listeners of single fields: a key notifies nobody else. */
   const watched = new Map(
     form.fields.map(({ id }) => [id, createListeners<[FieldState, FieldEvent | null]>()]),
   );
   const fields = new Map<string, FieldStore>();
 
-  /** Fields with something wrong, and those to be looked at again before that can be said. */
+  /** Ids of fields with an error, and of fields to evaluate before that is known. */
   const wrong = new Set<string>();
   const unseen = new Set(form.places.keys());
 
@@ -132,13 +132,13 @@ export function carryOver(from: FormStore, to: FormStore): void {
   }
 }
 
-/** What one field of a form asks of its store. */
+/** What a view of one field needs of its form's store. */
 interface Own extends Pick<FormStore, 'form' | 'state' | 'evaluation' | 'dispatch'> {
   restore(id: string, to: FieldState): void;
   listenersOf(id: string): Listeners<[FieldState, FieldEvent | null]>;
 }
 
-/** One field of the form as a store of its own, which keeps nothing. */
+/** A store of one field of a form that keeps no state of its own. */
 function viewOf(own: Own, id: string): FieldStore {
   const { field } = fieldOf(own.form, own.state(), id);
   const present = () => fieldOf(own.form, own.state(), id).state;
@@ -158,7 +158,7 @@ function viewOf(own: Own, id: string): FieldStore {
   };
 }
 
-/** What an event of the form is to one of its fields; `null` where it only changed what is told of it. */
+/** The event for one field of the form; `null` if only its evaluation changed. */
 function eventAt(event: FormEvent, id: string, focus: string | null): FieldEvent | null {
   switch (event.type) {
     case 'focus':

@@ -4,32 +4,32 @@ import { clearBubble, reportAtButton } from './report-at-button.ts';
 import { wasRefused } from './secret.ts';
 import { driveSending, type SendRecord } from './sending.ts';
 
-/** How a form is bound. */
+/** Options of a bound form. */
 export interface BindFormOptions<V extends Values = Values> {
   /**
-   * Sends the record in place of the browser, and resolves to what the server found wrong, which stands at its fields. Left out, the browser
-   * submits the form, or the page's own handler does. Read each time the form is submitted.
+   * Sends the record in place of the browser and resolves to the server's findings, which are shown at their
+   * fields. Without it the browser or the page's own handler submits the form. Read at each submit.
    */
   readonly send?: SendRecord<V> | undefined;
 }
 
-/** A form's `<form>`, and how its present submit stands between two events of the page. */
+/** A bound `<form>` with the state of its current submit between two browser events. */
 interface Bound {
   readonly element: HTMLFormElement;
   readonly store: Pick<FormStore, 'form' | 'state' | 'dispatch' | 'subscribe' | 'evaluation'>;
-  /** The page says how the record is sent. */
+  /** Whether the page sends the record itself. */
   hasSend(): boolean;
   /** The button of the last submit. */
   submitter: HTMLElement | null;
-  /** A submit of the page is being looked at: what it leads to goes on with it. */
+  /** Whether a submit event of the page is being handled. */
   isAsked: boolean;
-  /** The form is ready and submitted again: the browser and the page have it now. */
+  /** Whether the form is ready and being submitted again by the browser or the page. */
   isPassing: boolean;
-  /** The browser, or the page, has the record: there is no word from a server to wait for. */
+  /** Whether the browser or the page has the record, so that no answer is expected here. */
   isHandedOver: boolean;
 }
 
-/** The submit is the browser's and the page's. Afterwards: whether one of them keeps it. */
+/** Leaves a submit to the browser and the page, and notes whether one of them keeps it. */
 function passOn(bound: Bound, event: SubmitEvent): void {
   const { store } = bound;
   bound.isHandedOver = true;
@@ -61,7 +61,7 @@ function onSubmit(bound: Bound, event: SubmitEvent): void {
   event.stopImmediatePropagation();
 }
 
-/** Submits the form once more, now that it is ready, by the button that was pressed. */
+/** Submits the form again with the same button, now that it is ready. */
 function submitAgain(bound: Bound): void {
   const { element, store } = bound;
   if (store.state().sending.is !== 'sending') return;
@@ -74,12 +74,12 @@ function submitAgain(bound: Bound): void {
   }
 }
 
-/** What the browser was handed is sent, as far as anybody can tell. */
+/** Marks a record that the browser was handed as sent. */
 function settle({ store, isHandedOver }: Bound): void {
   if (isHandedOver && store.state().sending.is === 'sending') store.dispatch({ type: 'sent' });
 }
 
-/** Goes where a change of the form leads to: to the first wrong field, where it was held back by a button or by a code that completed. */
+/** Moves the focus to the first invalid field when a button or a completed code was held back. */
 function watchSending(bound: Bound): () => void {
   const { element, store } = bound;
   let { sending } = store.state();
@@ -163,18 +163,24 @@ export function bindForm<V extends Values = Values>(
   };
 }
 
-/** Whether React has a function as the action of a form: nothing of the platform tells, only what React keeps on its elements. */
+/**
+ * Whether React has a function as the form's action. The platform does not say; only React's own property
+ * does.
+ */
 function hasReactAction(form: HTMLFormElement): boolean {
   const key = Object.keys(form).find((name) => name.startsWith('__reactProps$'));
   const props = key && (form as unknown as Record<string, { readonly action?: unknown } | undefined>)[key];
   return props !== undefined && props !== '' && typeof props.action === 'function';
 }
 
-/** Whether a button submits the form as it is (HTML, `formnovalidate`): for saving a draft, or going back. */
+/** Whether a button submits without validation (HTML, `formnovalidate`). */
 const skipsChecks = (submitter: HTMLElement | null): boolean =>
   submitter?.hasAttribute('formnovalidate') ?? false;
 
-/** Puts the focus on a field's control, of several that share the name on the first that can take it. Returns whether one did. */
+/**
+ * Moves the focus to the control of a field; of several with the name, to the first that can take it. Returns
+ * whether one did.
+ */
 function focusOn(form: HTMLFormElement, name: string): boolean {
   for (const control of form.elements)
     if (control.getAttribute('name') === name && control instanceof HTMLElement) {

@@ -5,55 +5,70 @@ import type { FieldEvent, FieldState } from './field-state.ts';
 import type { Ahead, RunShape } from './shape.ts';
 import type { EditResult, Extent, InsertResult, Reason, TextState } from './text-state.ts';
 
-/** Controls beside a line of text: a box for each character; a list, buttons or boxes to pick from. */
+/** Controls beside a line of text: `boxes`, one per character, or `picks`, something to pick from. */
 export type ControlName = 'boxes' | 'picks';
 
 /**
- * What a kind of field must be able to do. `plan` is the compiled definition, `body` what the field holds;
- * offsets are UTF-16 units of the display. Everything is pure. What is optional, most kinds do without.
+ * The functions of a kind of field. `plan` is the compiled definition, `body` the text state; offsets are
+ * UTF-16 units of the display. All are pure. Optional members are absent in most kinds.
  */
 export interface Kind<P extends Plan = Plan, B extends TextState = TextState> extends Checkable<P, B> {
-  /** What its fields are typed into or picked from, where that is not a line of text. */
+  /** The control of its fields if it is not a line of text. */
   readonly control?: ControlName;
-  /** What a field holds in which nobody has typed. */
+  /** The text state of a field nobody has typed into. */
   empty(plan: P): B;
-  /** One character from the keyboard. A reason means: nothing changed. */
+  /**
+   * The result of one character from the keyboard between `start` and `end`, or the reason why nothing
+   * changed.
+   */
   key(plan: P, body: B, start: number, end: number, character: string): EditResult<B> | Reason;
-  /** A text at once: paste, drop, the end of a composition. */
+  /** The result of inserting a text at once: paste, drop, the end of a composition. */
   insert(plan: P, body: B, start: number, end: number, text: string): InsertResult<B>;
-  /** A whole value from the program, the initial value. Takes raw values first, then whatever a paste takes. */
+  /**
+   * The result of a whole value from a program or the document. Reads raw values first, then what a paste
+   * would read.
+   */
   parse(plan: P, text: string): InsertResult<B>;
-  /** Takes out what is selected, or what the extent says. */
+  /** The result of deleting the selection, or what `extent` says. */
   erase(plan: P, body: B, start: number, end: number, extent: Extent): EditResult<B>;
-  /** The body with the caret at the end of its content. */
+  /** The text state with the caret at the end of its content. */
   caretAtEnd(plan: P, body: B): EditResult<B>;
-  /** The nearest offset where the caret may stand. */
+  /** The nearest offset where the caret may be. */
   clampCaret?(plan: P, body: B, offset: number): number;
-  /** Of kinds with long texts what finds the nearest offset of the display at or left of one that splits no character. */
+  /** The nearest offset at or left of `offset` that splits no character. Only for kinds with long texts. */
   boundaryAt?(display: string, offset: number): number;
-  /** Carries out events for kinds with a resting text or steps: `resting.ts`. */
+  /** Applies an event in kinds with a resting text or steps: `resting.ts`. */
   reduce?(field: HydratedField<P, B>, state: FieldState<B>, event: FieldEvent): FieldState<B>;
-  /** What leaving makes of the content: padded, tidied. Nothing a key would refuse, and done once it stays. */
+  /**
+   * The content after blur: padded and normalised. Contains nothing a key would refuse, and applying it twice
+   * changes nothing.
+   */
   normalizeOnBlur?(plan: P, body: B): B;
-  /** The same content as it shows while it is typed into. */
+  /** The same content as it is shown while typing. */
   toEditing?(plan: P, body: B): B;
-  /** The up key (`by` 1) and the down key (-1); `undefined` where there is nothing to step. */
+  /** The result of the up key (`by` 1) or the down key (-1); `undefined` if there is nothing to step. */
   step?(plan: P, body: B, caret: number, by: 1 | -1): EditResult<B> | undefined;
-  /** What there is to tell of a value, by name: `weekday`, `week`. */
+  /** Facts about the value, by name: `weekday`, `week`. */
   facts?(plan: P, body: B): Readonly<Record<string, string>>;
-  /** Guide text still to come, drawn behind the input after what it displays; empty when there is none. */
+  /** Guide text that follows the display, drawn behind the input; empty if there is none. */
   guideText?(plan: P, body: B): string;
-  /** The same kind with what runs a developer's code: of kinds whose text such code lays out. */
+  /** The same kind with a function that runs custom formats. */
   withFormat?(run: RunShape): Kind<P, B>;
-  /** Of such kinds the contents the next key may lead to, and the code that lays them out: whoever asks elsewhere for shapes asks for these ahead. */
+  /**
+   * Contents that the next key may lead to, with the code that formats them, so that they can be formatted in
+   * advance.
+   */
   prefetch?(plan: P, body: B, start: number, end: number): Ahead;
-  /** What fields on one value hand each other: the typed value, or where parts of one mean something already, raw. */
+  /**
+   * What fields that share a value exchange: the typed value, or raw where single parts already mean
+   * something.
+   */
   readonly shares?: 'raw';
 }
 
 /**
- * A compiled field brought to life: with what its kind can do. What is typed into, checked and told of is one of these. `V` are the
- * values it can have, where its declaration knows them.
+ * A compiled field joined with its kind and checks, so that it can run. `V` are its possible values if its
+ * declaration knows them.
  */
 export interface HydratedField<
   P extends Plan = Plan,
@@ -61,23 +76,23 @@ export interface HydratedField<
   V extends string = string,
 > extends CompiledField<P> {
   readonly kind: Kind<P, B>;
-  /** Only a type says so: nothing stands there. */
+  /** Exists in types only. */
   readonly '~value'?: V;
-  /** The checks its rules ask for, or more. */
+  /** The checks that its rules need, or more. */
   readonly checks: Checks;
 }
 
-/** What fields of a kind hold. */
+/** The text state of a kind. */
 export type TextStateOf<K extends { empty(plan: never): TextState }> = ReturnType<K['empty']>;
 
-/** A field of a kind, and the values it can have. */
+/** A hydrated field of a kind with its possible values. */
 export type FieldOf<K extends { empty(plan: never): TextState }, V extends string = string> =
   K extends Kind<infer P, infer B> ? HydratedField<P, B, V> : never;
 
-/** The values a field can have. */
+/** The possible values of a field. */
 export type ValueOf<F extends { readonly '~value'?: string }> = NonNullable<F['~value']>;
 
-/** Kinds at hand, by name. A page carries those it names. */
+/** Kinds by name. A page carries those it names. */
 export type Kinds = Readonly<Record<string, Kind>>;
 
 /**

@@ -6,9 +6,9 @@ import type { HydratedField } from './kind.ts';
 import type { TextState } from './text-state.ts';
 
 /**
- * What kinds with a resting text or with steps add around every event: leaving tidies the content; away from the focus
- * a field shows its resting text, which is a view, and what is done to it then is done to the text it is typed as. A kind
- * that has none of these carries nothing of this.
+ * Applies an event in kinds with a resting text or steps. Leaving normalises the content. Without focus the
+ * field shows its resting text, which is a view: edits apply to the text as typed. Other kinds do not carry
+ * this.
  */
 export function reduceResting<P extends Plan, B extends TextState>(
   field: HydratedField<P, B>,
@@ -29,7 +29,7 @@ export function reduceResting<P extends Plan, B extends TextState>(
   return withBody(after, toResting ? toResting(plan, tidied) : tidied);
 }
 
-/** Another way to show the same; the caret stays on a character boundary inside. */
+/** The state with another view of the same content; the caret stays on a character boundary. */
 function withBody<B extends TextState>(state: FieldState<B>, body: B): FieldState<B> {
   if (body === state.body) return state;
   const { display } = body;

@@ -1,19 +1,22 @@
-/** What came of a developer's `shape(content)` and `value(content)`: whatever they answered, or why they answered nothing and on which line of the code (1-based). */
+/**
+ * The result of a developer's `shape(content)` and `value(content)`: their answers, or the reason and the
+ * line (1-based) of a failure.
+ */
 export type Shaped =
   | {
       readonly shown: unknown;
-      /** Left out where the code has no function `value`. */
+      /** Absent if the code has no function `value`. */
       readonly value?: unknown;
     }
   | { readonly broken: string; readonly line?: number };
 
 /**
- * Runs a developer's `shape(content)`, a module as text. In a sandbox or, where the code is the page's own, by itself. `undefined`: it is not known
- * yet; whoever drives the field has it look again once it is. Never throws.
+ * Runs `shape(content)` of a module given as text. Returns `undefined` if the result is not known yet;
+ * whoever drives the field dispatches `look` once it is. Never throws.
  */
 export type RunShape = (code: string, content: string) => Shaped | undefined;
 
-/** Shapes that may be wanted next. */
+/** Contents that may have to be formatted next. */
 export interface Ahead {
   readonly code: string;
   readonly contents: readonly string[];

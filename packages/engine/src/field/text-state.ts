@@ -1,26 +1,28 @@
 import type { CheckedText } from '../rules/checks.ts';
 
-/** Why a character was not taken. */
+/** Why a character was rejected. */
 export type Reason = 'full' | 'not-accepted' | 'out-of-bounds' | 'too-many-decimals';
 
-/** What a field holds, whatever its kind. `display` follows from the rest alone (law 1). */
+/** The text of a field and its layout. `display` follows from the other members (law 1). */
 export interface TextState extends CheckedText {
-  /** How a paste was read that could mean several things: `group .`, `decimal ,`, `order`, `code`. */
+  /** How an ambiguous paste was read: `group .`, `decimal ,`, `order`, `code`. */
   readonly assumed?: string;
 }
 
-/** What an edit leads to: what the field then holds, and where the caret stands in its display. */
+/** The result of an edit: the text state and the caret in its display. */
 export interface EditResult<B extends TextState = TextState> {
   readonly body: B;
   readonly caret: number;
 }
 
-/** An edit of several characters: what came of it, and the letters and digits that found no place. */
+/**
+ * The result of inserting several characters: the text state, and the letters and digits that were left out.
+ */
 export interface InsertResult<B extends TextState = TextState> extends EditResult<B> {
   readonly leftOut: string;
-  /** Set only when nothing at all was taken. */
+  /** Set only if nothing was inserted. */
   readonly rejected: Reason | null;
 }
 
-/** How much a deletion without a selection takes; `selection` takes only what is selected. */
+/** What a deletion without a selection removes; `selection` removes only what is selected. */
 export type Extent = 'character-left' | 'character-right' | 'word-left' | 'selection';

@@ -23,6 +23,6 @@ export function unusedFeatures(
   return namesOfUnused(has);
 }
 
-/** The names that are not so. */
+/** The names whose value is false. */
 export const namesOfUnused = (has: Readonly<Record<string, boolean>>): readonly string[] =>
   Object.keys(has).filter((name) => !has[name]);

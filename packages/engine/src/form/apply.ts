@@ -7,21 +7,27 @@ import { type FormState, fieldOf, type HydratedForm, startForm, withField } from
 import { recordOf } from './record.ts';
 import type { ServerFinding } from './sending.ts';
 
-/** What a server says of one field of a record; of the record as a whole where the field is ''. */
+/** A server's finding about one field of a record; about the whole record if `field` is empty. */
 export interface FieldFinding {
   readonly field: string;
   readonly code: string;
-  /** Worded already; else the code's own wording is taken where a rule of the field has it. */
+  /** The message to show. Without it the text of the code in the field's rules is used. */
   readonly message?: string;
 }
 
-/** What happens to a form: something to the focused field, the focus moving, a submit or a reset of them all, the server's word. */
+/**
+ * What can happen to a form: an event of the focused field, a focus change, submit, reset, or an answer of
+ * the server.
+ */
 export type FormEvent =
   | { readonly type: 'focus'; readonly field: string }
   | { readonly type: 'leave' | 'submit' | 'reset' }
-  /** `field`: not the focused one but this, by the program or the browser. */
+  /** `field`: an event of this field instead of the focused one, by a program or the browser. */
   | { readonly type: 'field'; readonly event: FieldEvent; readonly field?: string }
-  /** The server took the record, or says of fields what is wrong. Counts while sending; findings also once sent, until something is edited. */
+  /**
+   * The server accepted the record or returned findings. Counts while sending; findings also after it was
+   * sent, until something is edited.
+   */
   | { readonly type: 'sent'; readonly findings?: readonly FieldFinding[] }
   /** The server could not be reached. */
   | { readonly type: 'unsent' };
@@ -61,7 +67,7 @@ export function applyToForm(form: HydratedForm, state: FormState, event: FormEve
   }
 }
 
-/** The form after something happened to one of its fields. */
+/** The state after an event of one of the fields. */
 function at(
   form: HydratedForm,
   state: FormState,
@@ -103,7 +109,10 @@ function fieldEvent(
 
 const idle: FormState['sending'] = { is: 'no' };
 
-/** Every field that counts is submitted; then it is sent, waits, or is held back by the first field that is wrong. */
+/**
+ * Submits every field that counts. The form is then sent, waits for answers, or is held back by its first
+ * invalid field.
+ */
 function submit(form: HydratedForm, state: FormState, today: string): FormState {
   if (state.sending.is !== 'no' && state.sending.is !== 'sent') return state;
   let next = state;
@@ -112,7 +121,10 @@ function submit(form: HydratedForm, state: FormState, today: string): FormState 
   return decide(form, { ...next, sending: { is: 'waiting' } }, today);
 }
 
-/** A form that waits goes on: to the sending, or back to the first field that is wrong, which takes the focus. */
+/**
+ * Continues a form that waits for answers: it is sent, or held back by the first invalid field, which gets
+ * the focus.
+ */
 function decide(form: HydratedForm, state: FormState, today: string): FormState {
   let isPending = false;
   for (const { id } of form.fields) {
@@ -124,11 +136,11 @@ function decide(form: HydratedForm, state: FormState, today: string): FormState 
   return isPending ? state : { ...state, sending: { is: 'sending', record: recordOf(form, state, today) } };
 }
 
-/** Not sent, for something is wrong with a field: the focus goes there. */
+/** The state of a form that was held back by an invalid field, which gets the focus. */
 const heldBack = (form: HydratedForm, state: FormState, wrong: string, today: string): FormState =>
   applyToForm(form, { ...state, sending: { is: 'no', wrong } }, { type: 'focus', field: wrong }, today);
 
-/** What the server says stands at its fields until they hold something else. */
+/** Shows the server's findings at their fields until those are edited. */
 function sent(
   form: HydratedForm,
   state: FormState,

@@ -9,17 +9,17 @@ import { type FormState, fieldOf, type HydratedForm, startForm, withField } from
 import { recordOf } from './record.ts';
 import type { FormRecord, Values } from './sending.ts';
 
-/** What checking a record came to: the record as the form itself would send it, or what is wrong with it, by field. */
+/** The result of checking a record: the record as the form itself would send it, or findings by field. */
 export type CheckedRecord<V extends Values = Values> =
   | {
       readonly ok: true;
       readonly record: FormRecord<V>;
-      /** Names that were sent and that no field of the form has: tokens, buttons, what a framework adds. */
+      /** Names that no field of the form has: tokens, buttons, what a framework adds. */
       readonly ignored: readonly string[];
     }
   | { readonly ok: false; readonly findings: readonly FieldFinding[] };
 
-/** Puts a question of a field elsewhere. */
+/** Asks a server the question of a field. */
 export type Asker = (ask: Ask, field: string) => Promise<Answer>;
 
 /**
@@ -64,7 +64,7 @@ export async function checkRecord<V extends Values = Values>(
   return { ok: true, record: recordOf(form, state, today) as FormRecord<V>, ignored };
 }
 
-/** The form with nothing in it, initial values included. */
+/** The form with every field empty, without initial values. */
 function emptyForm(form: HydratedForm): FormState {
   let state = startForm(form);
   for (const field of form.fields) {
@@ -76,8 +76,8 @@ function emptyForm(form: HydratedForm): FormState {
 }
 
 /**
- * The error of a field, seen or not: what fails before what is still open, else the first. Own code that nobody has run is one, for what it
- * would refuse must not pass.
+ * The error of a field, whether shown or not: a failure before an open verdict, otherwise the first. Custom
+ * code that nobody has run counts as an error, because a record it would refuse must not pass.
  */
 function wrongWith(
   form: HydratedForm,
@@ -103,7 +103,7 @@ function wrongWith(
   return { field: id, code, message };
 }
 
-/** The form once everything it asks is answered. */
+/** The form after all its questions are answered. */
 async function answered(
   form: HydratedForm,
   waiting: FormState,

@@ -15,7 +15,7 @@ export function evaluateInForm(form: HydratedForm, state: FormState, id: string,
   return evaluate(field, own, today, fromForm(form, state, id));
 }
 
-/** Whether each field with a condition counts, by the state of the form: each condition is evaluated once per state. */
+/** Which fields with a condition count, by state. Each condition is evaluated once per state. */
 const counted = new WeakMap<FormState, Map<string, boolean>>();
 
 /**
@@ -50,7 +50,7 @@ export function countsInForm(form: HydratedForm, state: FormState, id: string): 
   return known.get(id) === true;
 }
 
-/** The typed value of a field; `null` where it has none or does not count. */
+/** The typed value of a field; `null` if it has none or does not count. */
 function valueIn(form: HydratedForm, state: FormState, id: string): string | null {
   const { field, state: own } = fieldOf(form, state, id);
   return countsInForm(form, state, id) ? field.kind.value(field.plan, own.body) : null;

@@ -1,7 +1,10 @@
 import type { Rule } from '../rules/rule.ts';
 
-/** A rule of a form: it reads several fields, its message stands at one of them and goes with whichever is mended. */
+/**
+ * A rule of a form. It reads several fields; its message is at one of them and disappears when any of them is
+ * corrected.
+ */
 export interface FormRule extends Rule {
-  /** Id of the field its message stands at. */
+  /** Id of the field with the message. */
   readonly field: string;
 }

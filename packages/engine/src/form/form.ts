@@ -6,38 +6,38 @@ import { type Graph, graphOf } from './graph.ts';
 import type { Sending, ServerFinding, Values } from './sending.ts';
 
 /**
- * A form of open fields, with what follows from its rules worked out once. Made by `hydrateForm`. `V` are the values it sends, where its
- * declaration knows them.
+ * A form that can run, with the graph of its rules. Made by `hydrateForm`. `V` are the values it sends, if
+ * its declaration knows them.
  */
 export interface HydratedForm<V extends Values = Values> extends Graph, FormManner {
-  /** Only a type says so: nothing stands there. */
+  /** Exists in types only. */
   readonly '~values'?: V;
   readonly id: string;
   readonly title: string;
   readonly fields: readonly HydratedField[];
   readonly rules: readonly FormRule[];
-  /** Where each field stands among them, by id. */
+  /** Index of each field, by id. */
   readonly places: ReadonlyMap<string, number>;
 }
 
-/** How a form is sent. */
+/** How a form is submitted. */
 export interface FormManner {
-  /** Held back until every field is right, or always let through to be told what is wrong. */
+  /** `when-ready` holds an invalid form back; `always` lets a submit show what is wrong. */
   readonly submit: 'when-ready' | 'always';
-  /** Id of the field that submits the form by itself once it is whole; `null` for none. */
+  /** Id of the field that submits the form when it is complete; `null` for none. */
   readonly completes: string | null;
-  /** Whether what no server answered holds the form back. */
+  /** Whether questions that no server answered hold the form back. */
   readonly unanswered: 'hold' | 'let-through';
 }
 
-/** A form at one moment: its fields, which of them has the focus, and how its sending stands. Immutable. */
+/** The state of a form: its fields, the focus, and how sending stands. Immutable. */
 export interface FormState {
-  /** In the form's order, in rows of 32: a change copies one row and the list of rows, whatever the number of fields. */
+  /** In the order of the form, in rows of 32: a change copies one row and the list of rows. */
   readonly rows: readonly (readonly FieldState[])[];
-  /** Id of the focused field, `null` when none is. */
+  /** Id of the focused field, or `null`. */
   readonly focus: string | null;
   readonly sending: Sending;
-  /** What the server said of fields, by id, while they hold what it was about. */
+  /** The server's findings by field id, while the field still has the value they are about. */
   readonly serverFindings: Readonly<Record<string, ServerFinding>>;
 }
 

@@ -3,29 +3,29 @@ import { fieldsIn } from '../rules/condition.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { FormRule } from './form-rule.ts';
 
-/** What of a form depends on what, worked out once. */
+/** The dependencies of a form, computed once. */
 export interface Graph {
-  /** The rules of the form whose message stands at a field, by its id. */
+  /** The form's rules by the id of the field that shows their message. */
   readonly rulesAt: ReadonlyMap<string, readonly FormRule[]>;
-  /** The other fields that what is said at a field reads, by its id; only of fields that read any. */
+  /** Ids of other fields that the rules at a field read, by its id; only for fields with such rules. */
   readonly readsAt: ReadonlyMap<string, readonly string[]>;
-  /** The fields whose reading may be another when a field changes, itself first, by its id. */
+  /** Ids of the fields to evaluate when a field changes, itself first, by its id. */
   readonly concerns: ReadonlyMap<string, readonly string[]>;
-  /** The fields a field's own condition is about, by its id; only of fields that have one. */
+  /** Ids of the fields in a field's own condition, by its id; only for fields with a condition. */
   readonly hangsOn: ReadonlyMap<string, readonly string[]>;
-  /** Ids of the fields of which a rule takes out what it refuses. */
+  /** Ids of fields with a rule that removes what it refuses. */
   readonly clearing: ReadonlySet<string>;
-  /** Ids of the fields that have something to ask elsewhere. */
+  /** Ids of fields with a rule that asks a server. */
   readonly asking: ReadonlySet<string>;
 }
 
-/** The fields a rule depends on, its own apart: what its check reads, and what its condition is about. */
+/** The other fields a rule depends on: those its check reads and those in its condition. */
 const fieldsOfRule = ({ reads = [], when }: Pick<Rule, 'reads' | 'when'>): readonly string[] =>
   when ? [...reads, ...fieldsIn(when)] : reads;
 
 /**
- * The graph of a form. Throws `RangeError` for a rule or a condition about a field that is not in it, and for conditions in a circle: a
- * field that counts only while it counts.
+ * The graph of a form. Throws `RangeError` for a rule or condition about an unknown field, and for circular
+ * conditions.
  */
 export function graphOf(
   fields: readonly HydratedField[],
@@ -81,15 +81,15 @@ export function graphOf(
 }
 
 /**
- * The ids of the fields, each after the fields its condition is about. Throws `RangeError` for conditions in a circle, with the path. Iterative:
- * a chain of conditions may be as long as the form.
+ * The ids of the fields, each after the fields its condition is about. Throws `RangeError` for circular
+ * conditions, with the path. Iterative: a chain of conditions may be as long as the form.
  */
 function inOrder(
   fields: readonly HydratedField[],
   hangsOn: ReadonlyMap<string, readonly string[]>,
 ): readonly string[] {
   const done = new Set<string>();
-  /** Fields on the way from the first of a chain, each with how many of those it hangs on were looked at. */
+  /** Fields of the current chain, each with the number of dependencies that were visited. */
   const path = new Map<string, number>();
   const stack: string[] = [];
   const enter = (id: string): void => {

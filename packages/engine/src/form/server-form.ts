@@ -2,41 +2,41 @@ import { type Asker, type CheckedRecord, checkRecord } from './check-record.ts';
 import { type HydratedForm, placeOf } from './form.ts';
 import type { Values } from './sending.ts';
 
-/** What the server's side of a form is given: its clock, and who answers its fields' questions. */
+/** What the server's side of a form needs: its clock, and who answers the fields' questions. */
 export interface AtServer {
   /** ISO 8601. */
   readonly today: string;
-  /** Left out, every question is unanswered. */
+  /** Without it, every question stays unanswered. */
   readonly ask?: Asker;
 }
 
-/** A result as Standard Schema has it (version 1): the typed values, or what is wrong, with the field's id as its path. */
+/** A result of a Standard Schema (version 1): typed values, or issues with the field id as path. */
 export type StandardResult<V> =
   | { readonly value: V; readonly issues?: undefined }
   | { readonly issues: readonly { readonly message: string; readonly path: readonly string[] }[] };
 
-/** A form as Standard Schema (version 1), for whatever takes one: routers, form libraries, server actions. */
+/** A form as a Standard Schema (version 1), for routers, form libraries and server actions. */
 export interface StandardForm<V extends Values = Values> {
   readonly '~standard': {
     readonly version: 1;
     readonly vendor: 'arbeit';
     readonly validate: (value: unknown) => Promise<StandardResult<V>>;
-    /** Only a type says so: nothing stands there. */
+    /** Exists in types only. */
     readonly types?: { readonly input: RawRecord; readonly output: V };
   };
 }
 
-/** What is sent to a form's server: by id of the field its raw or its typed value. */
+/** A record as it is sent to a server: raw or typed values by field id. */
 export type RawRecord = { readonly [id: string]: string | null | undefined };
 
 /** The server's side of a form. */
 export interface ServerForm<V extends Values = Values> {
   /**
-   * Checks what was sent with the rules of the page: an object by id of the field, `FormData` or `URLSearchParams`. Names the form does not have
-   * are listed in `ignored`. Whatever else comes in is refused with a finding; nothing makes it throw.
+   * Checks a record with the rules of the page: an object by field id, `FormData` or `URLSearchParams`.
+   * Unknown names are listed in `ignored`. Any other input is refused with a finding. Never throws.
    */
   check(record: unknown, at: AtServer): Promise<CheckedRecord<V>>;
-  /** The same as Standard Schema. `today` is asked at each check. */
+  /** The same as a Standard Schema. `today` is called at each check. */
   standard(at: Omit<AtServer, 'today'> & { readonly today: () => string }): StandardForm<V>;
 }
 
@@ -99,8 +99,8 @@ const labelIn = <V extends Values>(form: HydratedForm<V>, id: string): string =>
   form.places.has(id) ? (form.fields[placeOf(form, id)]?.label ?? id) : id;
 
 /**
- * Raw values by field. Of pairs several of one name stand side by side, as a field of several choices has them (HTML, entry list);
- * fields with something else than a text are told apart.
+ * Raw values by field id. Several entries with one name become one value with spaces, as a field with several
+ * choices has it (HTML, entry list). Fields with something other than text are returned separately.
  */
 function rawIn(record: unknown): { raw: Record<string, string>; strange: readonly string[] } | undefined {
   if (typeof record !== 'object' || record === null || Array.isArray(record)) return undefined;
