@@ -1,29 +1,31 @@
 import type { Evaluation } from '@arbeit/engine/field';
 import { isAsking, watchAsking } from './validity.ts';
 
-/** A control of the page that has a validity and stands in a form. */
+/** A native control with constraint validation that belongs to a form. */
 type Native = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
 /**
- * What a field stands on, on its page: a control of the page, or an element of somebody's own with internals
- * (HTML, `ElementInternals`). The bindings ask nothing else of it.
+ * What a field is bound to on its page: a native control, or a custom element with internals (HTML,
+ * `ElementInternals`). Bindings need nothing else of it.
  */
 export interface Host {
-  /** What stands on the page and, where it is in one, in the form: the control, or the element around it. */
+  /** The control, or the custom element around it: what is on the page and in the form. */
   readonly element: HTMLElement;
-  /** The form it is in now; it may change forms. */
+  /** The current form; it may change. */
   form(): HTMLFormElement | null;
-  /** Tells assistive technology whether what stands there is wrong (WAI-ARIA, `aria-invalid`). */
+  /** Tells assistive technology whether the value is invalid (WAI-ARIA, `aria-invalid`). */
   setWrong(isWrong: boolean): void;
-  /** Tells the browser what is wrong (HTML, constraint validation); nothing, where the message is empty. */
+  /**
+   * Sets the validation message of the browser (HTML, constraint validation); an empty message means valid.
+   */
   setProblem(message: string): void;
-  /** Whether a program only asks if it is valid: then nobody is to be shown anything. */
+  /** Whether a program only asks if the control is valid, so that nothing is shown. */
   isAsking(): boolean;
-  /** Until it is called back, `isAsking` is known. */
+  /** Starts to distinguish a program's question from a submit. Returns a function that stops. */
   watch(): () => void;
 }
 
-/** The host a native control is. What is wrong is told on `told`, where that is not the control itself. */
+/** The host of a native control. Validation messages are set on `told` if that is another control. */
 export function nativeHost(
   element: HTMLElement,
   control: Native | undefined,
@@ -49,7 +51,7 @@ export function nativeHost(
   };
 }
 
-/** Tells a host what there is to tell of its field. */
+/** Shows the evaluation of a field on its host. */
 export function tellHost(host: Host, { shown, problem }: Evaluation): void {
   host.setWrong(shown.some(({ severity }) => severity === 'error'));
   host.setProblem(problem);

@@ -1,7 +1,7 @@
 import type { FieldEvent, FieldState } from '@arbeit/engine/field';
 import { graphemes } from '@arbeit/engine/values';
 
-/** Edits that are one event, whatever is in the field. */
+/** Input types that are one event, whatever the field contains. */
 const plain: Readonly<Record<string, 'backspace' | 'delete' | 'word-backspace' | 'cut' | 'undo' | 'redo'>> = {
   deleteContentBackward: 'backspace',
   deleteContentForward: 'delete',
@@ -14,8 +14,8 @@ const plain: Readonly<Record<string, 'backspace' | 'delete' | 'word-backspace' |
 };
 
 /**
- * What an edit announced by the browser means to a field (Input Events Level 2, `inputType`). `undefined` for
- * what the field leaves to the browser and takes over afterwards, or does not deal with at all.
+ * The event of an edit that the browser announces (Input Events Level 2, `inputType`). `undefined` for edits
+ * that are left to the browser and taken over afterwards, and for those a field ignores.
  */
 export function eventFor(event: InputEvent, state: FieldState): readonly FieldEvent[] | undefined {
   const { inputType } = event;

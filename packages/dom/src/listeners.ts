@@ -1,7 +1,10 @@
-/** Who is told of changes. Told in order, each listener of one change before any hears of the next. */
+/** Listeners of changes, called in order. All hear of one change before any hears of the next. */
 export interface Listeners<A extends readonly unknown[]> {
   add(listener: (...change: A) => void): () => void;
-  /** Tells all; from within a listener, once they have heard the change it was told of. */
+  /**
+   * Notifies all listeners. Called from a listener, it is queued until the current change has been delivered
+   * to all.
+   */
   tell(...change: A): void;
 }
 

@@ -6,8 +6,8 @@ import { tellHost } from './host.ts';
 import type { Range } from './replaced.ts';
 
 /**
- * The caret was moved, by whatever means: the field may keep it off its signs. Asked for before each key as well, since a key may come before the
- * event that tells of the caret.
+ * Takes over a moved caret; the field may keep it off fixed text. Also called before each key, because a key
+ * may come before the event about the caret.
  */
 export function onSelectionChange(bound: Bound): void {
   const { input, store } = bound;
@@ -48,8 +48,9 @@ function onFocus(bound: Bound): void {
 }
 
 /**
- * Whether everything is to be selected as a text changes with the focus: Tab selects all before it tells of the focus, and so does a program in Firefox.
- * Chromium selects afterwards what a program has selected, and answers until then what was selected when the input was left. WebKit answers 0 always.
+ * Whether everything must be selected when the text changes with the focus. Tab selects all before the focus
+ * event, and so does a program in Firefox. Chromium selects afterwards and until then returns the selection
+ * of the last time; WebKit always returns 0.
  */
 function isAllWished({ left, parked }: Bound, { text, start, end }: Range): boolean {
   if (text === '') return false;
@@ -68,7 +69,7 @@ function onBlur(bound: Bound): void {
   tellChange(bound);
 }
 
-/** Clicked anywhere, an empty line of blanks starts at its first cell. */
+/** Puts the caret at the first cell after a click anywhere into an empty line of blanks. */
 function onClick(bound: Bound): void {
   const { store } = bound;
   bound.isPressed = false;
@@ -81,7 +82,7 @@ function onClick(bound: Bound): void {
   show(bound);
 }
 
-/** Listens to who is there: focus, caret and pointer. */
+/** Listens to focus, caret and pointer. */
 export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSelection(isOn: boolean): void } {
   const { input, store } = bound;
   const onMove = (): void => onSelectionChange(bound);

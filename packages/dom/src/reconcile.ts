@@ -1,7 +1,7 @@
 import { type Bound, dispatch } from './bound.ts';
 import { changeOf, type Range } from './replaced.ts';
 
-/** Reads a text the browser or somebody else has put there, as the edit it most likely was. */
+/** Takes over a text that the browser or somebody else has put there, as the edit it most likely was. */
 export function reconcile(bound: Bound, inputType: string | null, range: Range | null = null): void {
   const { input, store } = bound;
   const { value } = input;
@@ -30,7 +30,7 @@ export function reconcile(bound: Bound, inputType: string | null, range: Range |
   else put(bound, text, start);
 }
 
-/** Inserts what stands in the input from an offset on; its caret may stand inside: then it stays behind the same character. */
+/** Inserts what the input contains from an offset on. A caret inside stays after the same character. */
 export function put(bound: Bound, text: string, from: number): void {
   const caret = bound.input.selectionStart ?? from + text.length;
   const split = caret > from && caret < from + text.length ? caret - from : text.length;

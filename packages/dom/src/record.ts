@@ -4,21 +4,28 @@ import { localToday } from './clock.ts';
 import { isConcealed } from './secret.ts';
 import type { FieldStore } from './store.ts';
 
-/** A tape of what somebody does to a field where it runs. It stays in the page: what is sent, and to whom, is the page’s own matter. */
+/**
+ * A tape of what somebody does to a field on its page. It stays in the page; sending it is up to the page.
+ */
 export interface Recording {
-  /** The tape so far, as text: a file of it opens on the desk. */
+  /** The tape so far. Saved as a file, it opens on the desk. */
   text(): string;
-  /** Ends it; what was recorded can be read still. */
+  /** Stops recording. The tape can still be read. */
   stop(): void;
 }
 
-/** So many events at most: whoever needs more has a page that is open for days. */
+/** Largest number of recorded events: a page may be open for days. */
 const most = 5000;
 
-/** A character in its place: what a concealed field holds is nobody’s business. */
+/**
+ * A dot in place of each character. Security relevant: recordings never contain what a concealed field holds.
+ */
 const dots = (text: string): string => text.replace(/./gsu, '•');
 
-/** Whether what stands in a field is not to be read by others: it is drawn concealed, or the browser is told that it is a secret. */
+/**
+ * Whether the text of a field must not be recorded: it is concealed, or the browser is told that it is a
+ * secret. Security relevant.
+ */
 const isSecretIn = ({ field }: FieldStore): boolean =>
   isConcealed(field) || /password|one-time-code|cc-/.test(String(field.html.autocomplete ?? ''));
 

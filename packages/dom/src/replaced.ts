@@ -1,6 +1,6 @@
 import { type Difference, difference } from './difference.ts';
 
-/** Where the selection stood, and in what text, before the browser changed it by itself. */
+/** Text and selection before the browser changed them itself. */
 export interface Range {
   readonly text: string;
   readonly start: number;
@@ -8,8 +8,8 @@ export interface Range {
 }
 
 /**
- * What became of a text, told by the range that is known to have been replaced: what stands there now is what was typed,
- * however much of it looks like what was there before. `undefined` where something else than that range has changed.
+ * The change of a text, given the range that was replaced: what is there now was typed, even if it looks like
+ * the old text. `undefined` if something outside that range has changed.
  */
 export function replaced({ text, start, end }: Range, now: string): Difference | undefined {
   const tail = text.slice(end);
@@ -18,6 +18,6 @@ export function replaced({ text, start, end }: Range, now: string): Difference |
   return fits ? { start, end, text: now.slice(start, now.length - tail.length) } : undefined;
 }
 
-/** The same from the range where that is known, else the one stretch that is different. */
+/** The change from the range if it is known, otherwise the one stretch that differs. */
 export const changeOf = (range: Range | null, before: string, now: string, caret: number): Difference =>
   (range && range.text === before ? replaced(range, now) : undefined) ?? difference(before, now, caret);

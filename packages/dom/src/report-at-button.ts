@@ -1,13 +1,13 @@
 import { placeOf } from '@arbeit/engine/form';
 import type { FormStore } from './form-store.ts';
 
-/** A control that can say something in a bubble of the browser's (HTML, constraint validation). */
+/** A control that can show a validation bubble of the browser (HTML, constraint validation). */
 type Button = HTMLButtonElement | HTMLInputElement;
 
-/** The buttons that say something now, by form. */
+/** Buttons that show a message now, by form. */
 const told = new WeakMap<HTMLFormElement, Button>();
 
-/** The button a form is submitted by, where nobody pressed one (HTML, default button). */
+/** The button that submits a form if nobody pressed one (HTML, default button). */
 const defaultButton = (form: HTMLFormElement): Button | undefined =>
   [...form.elements].find(
     (one): one is Button => one.matches('[type=submit], [type=image]') || isPlainButton(one),
@@ -15,8 +15,9 @@ const defaultButton = (form: HTMLFormElement): Button | undefined =>
 const isPlainButton = (one: Element): boolean => one instanceof HTMLButtonElement && one.type === 'submit';
 
 /**
- * Says what is wrong with a field that has no control on the page, or none that can take the focus: at the button, for whoever pressed it, and on the
- * console, for whoever wrote the page. A form that is held back must not be silent.
+ * Shows the problem of a field that has no control on the page, or none that can take the focus: in a bubble
+ * at the button for the user, and on the console for the developer. A form that is held back must not be
+ * silent.
  */
 export function reportAtButton(
   form: HTMLFormElement,
@@ -41,7 +42,7 @@ export function reportAtButton(
   button.addEventListener('blur', () => clearBubble(form), { once: true });
 }
 
-/** Ends what a button says. */
+/** Removes the message from the button. */
 export function clearBubble(form: HTMLFormElement): void {
   told.get(form)?.setCustomValidity('');
   told.delete(form);

@@ -12,10 +12,10 @@ export const isConcealed = ({ plan }: Pick<HydratedField, 'plan'>): boolean =>
 /** Submits that were refused because they would have put a secret into the address. */
 const refused = new WeakSet<Event>();
 
-/** Whether a submit was refused because it would have put a secret into the address. */
+/** Whether a submit was refused because it would have put a secret into the address. Security relevant. */
 export const wasRefused = (event: Event): boolean => refused.has(event);
 
-/** Whether a form sends its data in the address (HTML, form submission: method GET). */
+/** Whether a form sends its data in the address (HTML, form submission, method GET). */
 function sendsInAddress(form: HTMLFormElement, submitter: HTMLElement | null): boolean {
   const method = submitter?.getAttribute('formmethod') ?? form.getAttribute('method') ?? '';
   return !/^(?:post|dialog)$/i.test(method);

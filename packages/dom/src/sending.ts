@@ -1,14 +1,17 @@
 import type { FieldFinding, FormRecord, Values } from '@arbeit/engine/form';
 import type { FormStore } from './form-store.ts';
 
-/** Sends a record; resolves to what the server finds wrong, by field, nothing if it took it. What it throws counts as not reached. */
+/**
+ * Sends a record and resolves to the server's findings by field; to nothing if it accepted the record. A
+ * rejection means that the server could not be reached.
+ */
 export type SendRecord<V extends Values = Values> = (
   record: FormRecord<V>,
 ) => Promise<readonly FieldFinding[]>;
 
 /**
- * Sends a form's record whenever the form says that it is being sent, and hands the server's word in. One at a time: the form lets no
- * second submit happen meanwhile. Returns the way to stop, after which no word is handed in.
+ * Sends the record of a form when its state says so, and hands the answer in. One at a time: a form allows no
+ * second submit meanwhile. Returns a function that stops.
  */
 export function driveSending<V extends Values = Values>(
   store: FormStore<V>,

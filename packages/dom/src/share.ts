@@ -1,6 +1,6 @@
 import type { FieldStore } from './store.ts';
 
-/** What fields that share a value hand each other: the typed value, or for numbers what is typed of it so far. */
+/** What fields that share a value exchange: the typed value, or for numbers what is typed so far. */
 function sharedBy(store: FieldStore): string {
   const { value, raw } = store.evaluation();
   return store.field.kind.shares === 'raw' ? raw : (value ?? '');

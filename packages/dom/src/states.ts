@@ -1,17 +1,17 @@
 import type { Evaluation, HydratedField } from '@arbeit/engine/field';
 import { appearanceOf } from './appearance.ts';
 
-/** How a field is, for whoever styles it: each is an attribute `data-…` while it is so. */
+/** The states of a field for styling. Each is a `data-…` attribute while it is true. */
 export interface States {
-  /** It has the focus. */
+  /** The field has the focus. */
   readonly active: boolean;
-  /** Something stands in it. */
+  /** The field is not empty. */
   readonly filled: boolean;
-  /** Something stands in it, and no rule has anything against it. */
+  /** The field is not empty and passes all its rules. */
   readonly valid: boolean;
   /** An error is shown. */
   readonly wrong: boolean;
-  /** An answer is waited for. */
+  /** A server's answer is pending. */
   readonly pending: boolean;
 }
 

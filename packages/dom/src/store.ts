@@ -9,29 +9,32 @@ import type {
 import { apply, refusalAfter, start } from '@arbeit/engine/field';
 import { createListeners } from './listeners.ts';
 
-/** Tells what there is to tell of a state: raw, value, flags, messages. */
+/** Returns the evaluation of a state: raw, value, flags, messages. */
 export type Evaluate = <V extends string>(
   field: HydratedField<Plan, TextState, V>,
   state: FieldState,
 ) => Evaluation<V>;
 
 /**
- * One field's state and those who watch it. The only thing here that changes is which state is the present one;
- * display, raw, value, caret and messages are all read from it, so they cannot drift apart.
+ * The state of one field and its subscribers. Only the current state changes; display, raw, value, caret and
+ * messages are computed from it, so they always agree.
  */
 export interface FieldStore<V extends string = string> {
   readonly field: HydratedField<Plan, TextState, V>;
-  /** It stands in a form, through which submit and reset reach it. */
+  /** The field is in a form, which submits and resets it. */
   readonly inForm?: true;
-  /** The field now. */
+  /** The current state. */
   state(): FieldState;
-  /** What can be told of the present state; the same object until the state changes. */
+  /** The evaluation of the current state; the same object until the state changes. */
   evaluation(): Evaluation<V>;
-  /** Lets something happen; returns the field after it. */
+  /** Applies an event and returns the new state. */
   dispatch(event: FieldEvent): FieldState;
-  /** Puts the field into an earlier state, whole: stepping through a tape. */
+  /** Restores an earlier state as a whole, for stepping through a tape. */
   restore(state: FieldState): void;
-  /** Calls back after each change, in order, each with its event and the state that led to; returns the way to stop. */
+  /**
+   * Calls `listener` after each change, in order, with the event and the new state. Returns a function that
+   * unsubscribes.
+   */
   subscribe(listener: (state: FieldState, event: FieldEvent | null) => void): () => void;
 }
 

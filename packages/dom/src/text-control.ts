@@ -1,2 +1,2 @@
-/** What a field can be bound to: a line of an input, or the lines of a text area. */
+/** A control a field can be bound to: a single-line input, or a text area. */
 export type TextControl = HTMLInputElement | HTMLTextAreaElement;

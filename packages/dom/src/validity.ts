@@ -3,13 +3,13 @@ import type { TextControl } from './text-control.ts';
 type Control = TextControl | HTMLSelectElement;
 type Checked = Control | HTMLFormElement;
 
-/** How many bindings look after each control or form, and whether it is being asked just now. */
+/** Number of bindings per control or form, and whether it is being asked at the moment. */
 const asked = new WeakMap<Checked, { count: number; isAsking: boolean }>();
 
 /**
- * Tells a program's `checkValidity()` from a submit: both make the browser send `invalid`, and only the second is to show
- * messages. The browser says nowhere which it is, so the method of this one element is wrapped while it is bound.
- * Returns the way to let go.
+ * Distinguishes a program's `checkValidity()` from a submit: both make the browser send `invalid`, and only a
+ * submit may show messages. The browser does not say which it is, so the method of this element is wrapped
+ * while it is bound. Returns a function that unwraps it.
  */
 export function watchAsking(element: Checked): () => void {
   let watch = asked.get(element);

@@ -1,14 +1,17 @@
-/** How a field is drawn where it is taken home, beside what its kind asks for. What is left out is drawn as most fields are. */
+/**
+ * How a field is drawn in a hand-off, beside what its kind needs. Members that are left out have the usual
+ * appearance.
+ */
 export interface Appearance {
-  /** Where its label stands; inside it moves away once something stands there. Above, where nothing is said. */
+  /** Place of the label; `inside` moves away once the field is filled. Default: above. */
   readonly label?: 'above' | 'beside' | 'inside';
-  /** Medium, where nothing is said. */
+  /** Default: medium. */
   readonly size?: 'small' | 'medium' | 'large';
-  /** A text or sign before what is typed, and behind it. No part of the value. */
+  /** Prefix and suffix: text beside the value that is not part of it. */
   readonly before?: string;
   readonly behind?: string;
-  /** How many characters wide (CSS, `ch`): as wide as there is room, where nothing is said. */
+  /** Width in characters (CSS, `ch`). Default: all available width. */
   readonly width?: number;
-  /** A drawing before what is typed: SVG of shapes alone, which the reader of documents has seen to. */
+  /** An icon before the value, as SVG. Security: `readDocument` accepts only shapes. */
   readonly icon?: string;
 }

@@ -52,7 +52,7 @@ export function apply<P extends Plan, B extends TextState>(
   return field.kind.reduce ? field.kind.reduce(field, state, event) : carryOut(field, state, event);
 }
 
-/** What the event makes of the state in a kind that adds nothing of its own. */
+/** The state after an event in a kind that handles no events itself. */
 export function carryOut<P extends Plan, B extends TextState>(
   field: HydratedField<P, B>,
   state: FieldState<B>,
@@ -123,7 +123,7 @@ export function carryOut<P extends Plan, B extends TextState>(
   }
 }
 
-/** What became of what the field asks elsewhere. */
+/** The state after an event about questions to servers. */
 function question<P extends Plan, B extends TextState>(
   { kind, plan, checks }: HydratedField<P, B>,
   state: FieldState<B>,
@@ -134,7 +134,7 @@ function question<P extends Plan, B extends TextState>(
   return questions === before ? state : { ...state, questions };
 }
 
-/** The state with what there is to tell of the last event. */
+/** The state with the result of the last event. */
 const report = <B extends TextState>(
   state: FieldState<B>,
   rejected: Reason | null = null,
@@ -142,7 +142,7 @@ const report = <B extends TextState>(
 ): FieldState<B> =>
   state.rejected === rejected && state.leftOut === leftOut ? state : { ...state, rejected, leftOut };
 
-/** An edit of several characters: refused when nothing of it was taken. */
+/** The state after inserting several characters; rejected if nothing was inserted. */
 function take<B extends TextState>(
   state: FieldState<B>,
   taken: InsertResult<B>,
@@ -153,8 +153,8 @@ function take<B extends TextState>(
 }
 
 /**
- * Takes an edit into the history. Consecutive edits of one kind of run are one step; an edit that only moved
- * the caret (fixed text typed over) is none, and does not end a run.
+ * Adds an edit to the history. Consecutive edits of one kind are one step. An edit that only moves the caret
+ * (fixed text typed over) is no step and does not end a run.
  */
 export function edit<B extends TextState>(
   state: FieldState<B>,

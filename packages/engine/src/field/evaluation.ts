@@ -11,7 +11,7 @@ import type { FieldState } from './field-state.ts';
 import type { HydratedField } from './kind.ts';
 import type { TextState } from './text-state.ts';
 
-/** What is so of a field, yes or no. */
+/** Boolean facts about a field. */
 export interface Flags {
   readonly focused: boolean;
   readonly touched: boolean;
@@ -21,7 +21,7 @@ export interface Flags {
   readonly pending: boolean;
 }
 
-/** A message that is to be seen now. */
+/** A message that is visible now. */
 export interface VisibleMessage {
   readonly rule: string;
   readonly code: string;
@@ -29,46 +29,54 @@ export interface VisibleMessage {
   readonly severity: 'error' | 'warning';
 }
 
-/** What can be told of a field at one moment. Worked out from the state alone, never kept beside it. `V` are the values it can have. */
+/**
+ * Everything that follows from a state, computed from it and never stored beside it. `V` are the possible
+ * values.
+ */
 export interface Evaluation<V extends string = string> {
   readonly display: string;
   readonly content: string;
   readonly raw: string;
   readonly value: V | null;
   readonly flags: Flags;
-  /** One finding a rule, in the rules' order. */
+  /** One finding per rule, in the order of the rules. */
   readonly findings: readonly Finding[];
   readonly shown: readonly VisibleMessage[];
-  /** The message of the first error, seen or not; empty when valid. What constraint validation is told. */
+  /**
+   * The message of the first error, visible or not; empty if valid. It is the browser's validation message.
+   */
   readonly problem: string;
-  /** Whether it counts in its form: one that does not is neither shown nor submitted, and nothing is said of it. */
+  /**
+   * Whether the field counts in its form. A field that does not count is neither shown, checked nor
+   * submitted.
+   */
   readonly counts: boolean;
-  /** What its checks found out beside their verdicts, by name. */
+  /** Facts that checks found beside their verdicts, by name. */
   readonly facts: Readonly<Record<string, string>>;
-  /** What is to be asked elsewhere now. */
+  /** Questions to ask servers now. */
   readonly asks: readonly Ask[];
 }
 
-/** What a form adds to the reading of one of its fields. */
+/** What a form adds to the evaluation of one of its fields. */
 export interface FromForm {
   readonly counts: boolean;
-  /** Those other fields that its rules read, by id. */
+  /** The other fields that its rules read, by id. */
   readonly others: CheckContext['others'];
-  /** The form's own rules whose message stands at the field. */
+  /** The form's rules whose message is at this field. */
   readonly rules: readonly Rule[];
-  /** Whether the condition of a rule holds. */
+  /** Returns whether the condition of a rule holds. */
   holds(condition: Condition): boolean;
-  /** Whether all of these fields have been left. */
+  /** Returns whether all of these fields have been left. */
   isLeft(fields: readonly string[]): boolean;
-  /** What the server said of the present value. */
+  /** The server's finding about the current value. */
   readonly serverFinding?: Finding | undefined;
-  /** A submit waits for answers: what is to be asked is asked now. */
+  /** Whether a submit waits for answers, so that questions are asked now. */
   readonly waits: boolean;
-  /** Whether what nobody answered holds nothing back. */
+  /** Whether unanswered questions hold nothing back. */
   readonly letsThrough: boolean;
 }
 
-/** A field by itself: it counts, and so does every rule. */
+/** The context of a field without a form: it counts, and so do all its rules. */
 export const noForm: FromForm = {
   counts: true,
   others: {},
@@ -79,10 +87,10 @@ export const noForm: FromForm = {
   letsThrough: false,
 };
 
-/** Of a rule, what decides over its message. */
+/** The members of a rule that decide about its message. */
 type RuleInfo = Pick<Rule, 'id' | 'say' | 'words' | 'code' | 'show' | 'severity'>;
 
-/** The raw value each field starts with, which `dirty` is measured against. */
+/** Raw value at the start of each field, for the flag `dirty`. */
 const initials = new WeakMap<HydratedField, string>();
 
 function initialRaw(field: HydratedField): string {
@@ -174,7 +182,10 @@ export function evaluate<V extends string = string>(
   };
 }
 
-/** What a rule says of a body: nothing while its condition does not hold, and of what it has refused what it said then. */
+/**
+ * The finding of a rule: a pass while its condition does not hold; for a value it has removed, the finding
+ * from then.
+ */
 function findingOf(
   field: HydratedField,
   body: FieldState['body'],
@@ -188,7 +199,7 @@ function findingOf(
   return check(field, body, rule.check, given, rule.id);
 }
 
-/** What is to be asked elsewhere now. */
+/** Questions to ask servers now, and whether an answer is pending. */
 const wantedOf = (
   { checks: { remoteCheck } }: HydratedField,
   { questions, touched, focused }: FieldState,
@@ -206,24 +217,24 @@ const nothing: Evaluation['facts'] = {};
 const noRules: readonly Rule[] = [];
 const noAsks: readonly Ask[] = [];
 
-/** What a server says of a field is an error, and is seen at once. */
+/** A server's finding is an error and is shown at once. */
 const ofServer: RuleInfo = { id: 'server', show: 'at-once', severity: 'error' };
 
-/** A rule as it speaks where what nobody answered holds nothing back. */
+/** The rule as a warning if an unanswered question holds nothing back. */
 const lenient = (rule: Rule, { code }: Finding): RuleInfo =>
   code === 'unreachable' ? { ...rule, severity: 'warning' } : rule;
 
-/** What has been heard of the rules so far. */
+/** The messages collected so far. */
 interface MessageQueue {
   readonly shown: readonly VisibleMessage[];
-  /** Of what is shown last. */
+  /** Verdict of the message that was added last. */
   readonly verdict: Verdict | undefined;
   readonly problem: string | undefined;
 }
 
 const noMessages: MessageQueue = { shown: [], verdict: undefined, problem: undefined };
 
-/** The same with a rule that does not pass. */
+/** Adds the message of a rule that does not pass. */
 function enqueue(
   heard: MessageQueue,
   field: HydratedField,
@@ -266,9 +277,9 @@ export function toMessage(field: HydratedField, rule: RuleInfo, finding: Finding
 }
 
 /**
- * Whether a rule's message is due before the submit. `leave` (the default) is quiet until what it speaks of was first
- * left and live from then on; `submit` waits for the submit. `at-once` shows what fails at any time, and what is open from the first blur on: then
- * `open` is as final as `fail`.
+ * Whether the message of a rule may be shown before a submit. `leave` (the default): from the first blur on.
+ * `submit`: not before the submit. `at-once`: a failure at any time, an open verdict from the first blur on,
+ * when `open` is as final as `fail`.
  */
 function isDue({ show }: RuleInfo, { verdict }: Finding, isLeft: boolean): boolean {
   switch (show) {

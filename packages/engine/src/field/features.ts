@@ -1,13 +1,13 @@
 /**
- * What fields may have beside a kind and rules about their own value. Here all of it is there; a hand-off leaves out what none of its fields
- * has (`unused-features.ts` says which, `packages/handoff/src/emit` puts others in their place).
+ * Features of fields beside their kind and rules about their own value. All are true here; a hand-off
+ * replaces those that none of its fields uses (`unused-features.ts`, `packages/handoff/src/emit`).
  */
 
-/** Forms, with rules across fields and conditions. */
+/** Forms: rules across fields, and conditions. */
 export const hasForms: boolean = true;
-/** Checks that a field has to carry (`carriedBy`). */
+/** Checks that a field must carry (`carriedBy`). */
 export const hasChecks: boolean = true;
-/** Rules that ask elsewhere. */
+/** Rules that ask a server. */
 export const hasRemoteChecks: boolean = true;
-/** Rules that take out what they refuse. */
+/** Rules that remove what they refuse. */
 export const hasClearRejected: boolean = true;

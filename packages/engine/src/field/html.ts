@@ -25,7 +25,7 @@ export const attributeNames: readonly string[] = [
   'translate',
 ];
 
-/** Types of input the binding can work with; a kind asks for one, a definition does not. */
+/** Input types the binding supports. A kind chooses one; a document cannot. */
 const types: readonly unknown[] = ['text', 'tel', 'search', 'url', 'password'];
 
 /**
