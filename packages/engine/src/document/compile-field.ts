@@ -12,18 +12,21 @@ import { formOf, type Languages, ownOf, wordingFor, wordsOf } from '../rules/wor
 import { compileCondition } from './condition.ts';
 import type { FieldDocument, RuleDocument, SetDocument } from './document.ts';
 
-/** What is said where no language is handed in: others are fetched when a field is in them (`rules/wording/`). */
+/**
+ * The messages without `languages`: English. Other languages are fetched when a field needs them
+ * (`packages/engine/src/rules/wording`).
+ */
 const usual: Languages = { en: english };
 
 const noMore: CheckTable = {};
 
-/** The checks of this package, and `more`. */
+/** The checks of this package with `more`. */
 const checksWith = (more: CheckTable): Checks =>
   more === noMore
     ? checks
     : { ...checks, ...Object.fromEntries(Object.entries(more).map(([type, { run }]) => [type, run])) };
 
-/** What a field's definition needs of its set: of the others only those its conditions are about. */
+/** What compiling a field needs of its set; of other fields only those in its conditions. */
 export type SetFacts = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
 
 /**
@@ -86,7 +89,7 @@ export function compileField(
   return { ...compiled, kind: run, checks: checksWith(more) };
 }
 
-/** A rule with the texts of its codes, in its field's language. */
+/** The rule with the texts of its codes in the language of its field. */
 export function withWords(
   rule: Rule,
   field: FieldDocument,
@@ -109,9 +112,9 @@ export function withWords(
 }
 
 /**
- * A field brings its own `complete` rule, which also says what a kind knows of its values (no such date, unknown
- * number); one in the definition takes its place. It stands behind a leading `required`, before everything that
- * speaks of a whole value.
+ * Adds the rule `complete`, which also reports what a kind knows of its values (no such date, unknown
+ * number), unless the definition has one. It comes after a leading `required` and before everything that is
+ * about a complete value.
  */
 function withOwn(rules: readonly Rule[]): readonly Rule[] {
   if (rules.some((rule) => rule.check.type === 'complete')) return rules;
@@ -121,8 +124,8 @@ function withOwn(rules: readonly Rule[]): readonly Rule[] {
 }
 
 /**
- * The rule with the texts of its codes. All rules have the same members in one order, said or not: read at every key, rules of
- * several shapes make a key about a quarter dearer (`npm run bench`, a pattern's).
+ * The rule with the texts of its codes. All rules have the same members in one order, present or not: rules
+ * of several shapes made each key about a quarter slower (`npm run bench`).
  */
 function worded(
   { id, check, show, severity, say, code, when, reads, clears }: Rule,

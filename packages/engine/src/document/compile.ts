@@ -10,7 +10,7 @@ import type { Languages } from '../rules/wording.ts';
 import { compileField, compileRule, withWords } from './compile-field.ts';
 import { type FormDocument, type FormRuleDocument, fieldIdsOf, type SetDocument } from './document.ts';
 
-/** A document ready to run. */
+/** A compiled document. */
 export interface CompiledSet {
   readonly fields: readonly HydratedField[];
   readonly forms: readonly HydratedForm[];
@@ -37,7 +37,7 @@ export function compile(
   return { fields, forms };
 }
 
-/** What runs developers' code: their checks, and the shapes of fields whose text such code lays out. */
+/** Functions that run developers' code: custom checks and custom formats. */
 export interface RunCustomCode {
   readonly check: RunCode;
   readonly shape: RunShape;
@@ -83,7 +83,7 @@ export function withCustomCode({ fields, forms }: CompiledSet, run: RunCustomCod
   };
 }
 
-/** Compiles one form of a set whose fields, by id, are compiled. */
+/** Compiles one form of a set. `byId` are the compiled fields of the set. */
 export const compileForm = (
   form: FormDocument,
   byId: ReadonlyMap<string, HydratedField>,
@@ -103,7 +103,7 @@ export const compileForm = (
     unanswered: form.unanswered ?? 'hold',
   });
 
-/** A rule of a form, worded as the field it stands at is. */
+/** A rule of a form with texts in the language of the field that shows its message. */
 function compileFormRule(
   rule: FormRuleDocument,
   set: SetDocument,

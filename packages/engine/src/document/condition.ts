@@ -4,7 +4,7 @@ import type { ConditionDocument, ConditionValue, FieldDocument, SetDocument } fr
 
 type Fields = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
 
-/** Of each list of fields its fields by id, made once: documents do not change. */
+/** Fields by id for each list of fields, computed once: documents do not change. */
 const byIds = new WeakMap<readonly FieldDocument[], ReadonlyMap<string, FieldDocument>>();
 
 function fieldIn(fields: readonly FieldDocument[], id: string): FieldDocument | undefined {
@@ -35,7 +35,10 @@ export function compileCondition(condition: ConditionDocument, set: Fields, kind
   return isSeveral ? { field: id, is: values, has: true } : { field: id, is: values };
 }
 
-/** What tells the typed value a field would have of what is written in a condition; `undefined` where it would have none. */
+/**
+ * A function that returns the typed value a field would have for a value in a condition; `undefined` if it
+ * would have none.
+ */
 export function valuesOf(
   { id, kind, entry, locale }: FieldDocument,
   set: Fields,

@@ -7,7 +7,7 @@ import type { documentVersion } from './versions.ts';
 
 export type { CheckDocument };
 
-/** The document, as it is written (`docs/contract/document.md`). `document.schema.json` says the same to other tools. */
+/** A document (`docs/contract/document.md`). `document.schema.json` describes the same for other tools. */
 export interface SetDocument {
   readonly arbeit: typeof documentVersion;
   readonly title: string;
@@ -15,9 +15,9 @@ export interface SetDocument {
   readonly classes?: Readonly<Record<string, string>>;
   readonly fields: readonly FieldDocument[];
   readonly forms?: readonly FormDocument[];
-  /** Tapes that expect something, in an order of the developer's. */
+  /** Tapes with expectations, in the developer's order. */
   readonly trials?: readonly Trial[];
-  /** Texts in other languages, by language (BCP 47) and by name (`fields/phone/label`; `texts.ts`). */
+  /** Texts in other languages, by language (BCP 47) and key (`fields/phone/label`, see `texts.ts`). */
   readonly texts?: Readonly<Record<string, Readonly<Record<string, string | Plural>>>>;
 }
 
@@ -32,18 +32,18 @@ export type FieldDocument<K extends keyof Entries = keyof Entries> = {
     readonly locale?: string;
     readonly initial?: string;
     readonly messages?: 'first' | 'all';
-    /** In a file it may be left out where every option has a usual value; `readDocument` puts an empty one there. */
+    /** May be missing in a file if every option has a default; `readDocument` adds an empty one. */
     readonly entry: Entries[Kind];
     readonly html?: Readonly<Record<string, string | boolean>>;
-    /** How it is drawn where it is taken home. */
+    /** How it is drawn in a hand-off. */
     readonly look?: Appearance;
     readonly rules?: readonly RuleDocument[];
-    /** In a form it counts only while this holds. */
+    /** The field counts in its form only while this holds. */
     readonly when?: ConditionDocument;
   };
 }[K];
 
-/** A rule of a field: what it checks, what it says, and when that may be seen. */
+/** A rule of a field: what it checks, its message, and when that may be shown. */
 export interface RuleDocument {
   readonly id: string;
   readonly check: CheckDocument;
@@ -51,36 +51,39 @@ export interface RuleDocument {
   readonly code?: string;
   readonly show?: 'at-once' | 'leave' | 'submit';
   readonly severity?: 'error' | 'warning';
-  /** In a form it counts only while this holds. */
+  /** The rule counts only while this holds. */
   readonly when?: ConditionDocument;
-  /** What it refuses stays in the field, or is taken out of it. */
+  /** Whether a value it refuses stays in the field or is removed. */
   readonly refused?: 'keep' | 'clear';
-  /** Raw values kept with it, those it should let pass and those it should refuse. */
+  /** Raw values for tests of the rule: those that must pass and those that must fail. */
   readonly samples?: { readonly pass?: readonly string[]; readonly fail?: readonly string[] };
 }
 
-/** A condition on other fields: one has a value (`null`: none; of several, any), or all, any or none of several conditions hold. */
+/**
+ * A condition on other fields: one has this value (`null`: none; a list: any of these), or all, any or none
+ * of several conditions hold.
+ */
 export type ConditionDocument =
   | { readonly field: string; readonly is: ConditionValue | readonly ConditionValue[] }
   | { readonly all: readonly ConditionDocument[] }
   | { readonly any: readonly ConditionDocument[] }
   | { readonly not: ConditionDocument };
 
-/** What a field is compared with: its raw value, or a number or yes and no as JSON has them. */
+/** A value to compare a field with: its raw value, or a JSON number or boolean. */
 export type ConditionValue = string | number | boolean | null;
 
-/** A form: fields in an order or in sections, sent together. */
+/** A form: fields in an order or in sections, submitted together. */
 export interface FormDocument {
   readonly id: string;
   readonly title?: string;
-  /** One of the two. */
+  /** Either this or `sections`. */
   readonly fields?: readonly string[];
   readonly sections?: readonly SectionDocument[];
-  /** Held back until every field is right, or let through to be told what is wrong (the default). */
+  /** `when-ready` holds an invalid form back; `always` (default) lets a submit show what is wrong. */
   readonly submit?: 'when-ready' | 'always';
-  /** The field that submits the form by itself once it is whole. */
+  /** Id of the field that submits the form when it is complete. */
   readonly completes?: string;
-  /** Whether what no server answered holds the form back (the default). */
+  /** Whether questions that no server answered hold the form back (default). */
   readonly unanswered?: 'hold' | 'let-through';
   readonly rules?: readonly FormRuleDocument[];
 }
@@ -92,7 +95,7 @@ export interface SectionDocument {
   readonly fields: readonly string[];
 }
 
-/** A rule of a form; its message stands at `field`. */
+/** A rule of a form; `field` shows its message. */
 export interface FormRuleDocument extends RuleDocument {
   readonly field: string;
 }

@@ -1,7 +1,7 @@
 import type { AllKinds, KindName } from '../kinds/registry.ts';
 import type { EntryOf } from '../options/option.ts';
 
-/** The entry options of each kind of this package, from the kinds' own descriptions. */
+/** The entry options of each kind of this package. */
 type BuiltInEntries = { readonly [K in KindName]: EntryOf<AllKinds[K]['define']['options']> };
 
 /**

@@ -1,20 +1,23 @@
-/** Elements an icon may be made of (SVG 2): shapes, and groups of them. */
+/** Elements an icon may contain (SVG 2): shapes and groups. Security relevant. */
 const elements = ['svg', 'g', 'path', 'circle', 'ellipse', 'rect', 'line', 'polyline', 'polygon', 'title'];
 
-/** Attributes they may have: where shapes are and how they are drawn. None leads anywhere or runs anything. */
+/** Attributes they may have: position and drawing. None of them loads or runs anything. Security relevant. */
 const attributes = [
   'viewBox', 'width', 'height', 'd', 'x', 'y', 'x1', 'y1', 'x2', 'y2', 'cx', 'cy', 'r', 'rx', 'ry', 'points', 'transform', 'fill', 'stroke', 'stroke-width', 'stroke-linecap',
   'stroke-linejoin', 'stroke-dasharray', 'fill-rule', 'clip-rule', 'opacity', 'fill-opacity', 'stroke-opacity', 'xmlns',
 ]; // biome-ignore format: a list
 
 const namespace = 'http://www.w3.org/2000/svg';
-/** Numbers, commands of a path, names of colours, functions of a transform; nothing that could name an address. */
+/**
+ * Allowed attribute values: numbers, path commands, colour names, transform functions; nothing that could be
+ * an address. Security relevant.
+ */
 const plainValue = /^[\w\s.,#%()+-]*$/;
 const longest = 4_000;
 
 /**
- * What is wrong with the markup of an icon; nothing where it is `<svg>` made of shapes alone. Read by its own few rules and not by a
- * browser's: what this does not know is refused, whatever a browser would make of it.
+ * The problem of an icon's markup; `undefined` if it is an `<svg>` of shapes only. Parsed by its own small
+ * grammar: everything it does not know is refused, whatever a browser would make of it. Security relevant.
  */
 export function problemWithIcon(text: string): string | undefined {
   if (text.length > longest) return `An icon has at most ${longest} characters.`;

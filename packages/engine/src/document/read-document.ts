@@ -15,7 +15,7 @@ import { readCondition, readFormRules, readMessage, readRules } from './read-rul
 import { readTrials } from './read-trials.ts';
 import { documentVersion, migrated, readableVersions } from './versions.ts';
 
-/** A document that was read, or everything that is wrong with it, each fault at its place. */
+/** The result of reading: the document, or all its faults with their places. */
 export type DocumentResult =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
@@ -49,10 +49,10 @@ export function isDeeper(json: unknown, most: number): boolean {
   return false;
 }
 
-/** As far as people follow a path. */
+/** Largest number of steps of a path that a message shows. */
 const mostFollowed = 3;
 
-/** The path, as far as people follow one, of the piece that goes so far inwards. */
+/** The beginning of the path to the part that is nested too deeply. */
 function deepIn(json: unknown, path = '$', depth = 0): string {
   if (depth === mostFollowed || typeof json !== 'object' || json === null) return path;
   const [key, inner] = Object.entries(json).find(([, value]) => isDeeper(value, mostDeep - depth)) ?? [];
@@ -60,25 +60,25 @@ function deepIn(json: unknown, path = '$', depth = 0): string {
   return deepIn(inner, Array.isArray(json) ? `${path}[${key}]` : `${path}.${key}`, depth + 1);
 }
 
-/** How far a document is read. */
+/** Options for reading a document. */
 export interface ReadOptions {
   /**
-   * What keeps a text from being an ECMAScript module, with its place in it (1-based); `undefined` for one that is. Handed in by whoever has a parser: left out, own
-   * code is read as any text, as it is while somebody writes it.
+   * Parses custom code and returns its first problem (line and column 1-based), or `undefined`. Without it,
+   * custom code is accepted as any text, as while somebody is writing it.
    */
   readonly parseCode?: (
     code: string,
   ) => { readonly message: string; readonly line: number; readonly column: number } | undefined;
   /**
-   * Fields that were found sound before, with the classes of characters they were read with: those are not read again. For whoever reads a document after each
-   * change of it, and never changes what was read.
+   * Fields that were valid before, with the character classes they were read with: they are not read again.
+   * For callers that read a document after each change and never mutate it.
    */
   readonly known?: WeakMap<object, unknown>;
   /** Checks that do not come with this package. */
   readonly checks?: CheckTable;
 }
 
-/** Own code that is no module: it would not load where it is handed off. */
+/** Reports custom code that is not a module: it would not load in a hand-off. */
 function readCode(
   { fields, forms = [] }: SetDocument,
   faults: DocumentFault[],
@@ -166,7 +166,7 @@ export function withEntries(document: SetDocument): SetDocument {
   };
 }
 
-/** An initial value that its field cannot take would be lost without a word. Asked of fields that are otherwise sound. */
+/** Reports initial values that their fields cannot take. Only called for fields that are valid otherwise. */
 function readInitials(
   document: SetDocument,
   faults: DocumentFault[],
@@ -218,7 +218,7 @@ function readSet(
   if (at.faults.length === 0) readReferences(at, kinds);
 }
 
-/** Texts in other languages, each by a name. Whether something of the set has that name is no fault: it is told in the catalogue. */
+/** Reads texts in other languages. A key that nothing in the set has is no fault: the catalogue shows it. */
 function readTexts(at: Cursor): void {
   if (!isObject(at, 'texts by language')) return;
   const languages = Object.keys(at.value as object);
@@ -244,7 +244,7 @@ function isObject(at: Cursor, what: string): boolean {
   return isOne;
 }
 
-/** A BCP 47 tag, by form. */
+/** Checks the form of a language tag (BCP 47). */
 function readLocale(at: Cursor): void {
   const tag = at.string();
   if (tag !== undefined && !/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/i.test(tag))
@@ -302,14 +302,14 @@ const fieldKeys = [
   'when',
 ];
 
-/** The fields of a document that may be broken, by id: of each what its kind is, where that is one. */
+/** Fields of a document that may be broken, by id, each with its kind if that is known. */
 type Fields = ReadonlyMap<string, Definition | undefined>;
 
 /** What fields are read with. */
 interface ReadWith {
   readonly known: ReadOptions['known'] | undefined;
   readonly classes: readonly string[];
-  /** The classes as they stand in the document. */
+  /** The classes as they are in the document. */
   readonly of: unknown;
   readonly kinds: KindTable;
   readonly checks: CheckTable;
@@ -348,7 +348,7 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
   return fields;
 }
 
-/** Each option by itself, and where these are sound, what they come to together. */
+/** Checks each option, and if these are valid, what they mean together. */
 function readEntry(at: Cursor, kind: Definition, classes: readonly string[]): void {
   const before = at.faults.length;
   readOptions(at, kind.options, { classes });
@@ -372,7 +372,7 @@ function readHtml(at: Cursor): void {
   }
 }
 
-/** Signs before and behind are short: they stand in the frame of a field. */
+/** Longest prefix or suffix, in characters: they have to fit into the frame of a field. */
 const longestSign = 20;
 
 function readLook(at: Cursor): void {
@@ -421,7 +421,7 @@ function readForms(at: Cursor, fields: Fields, checks: CheckTable): void {
   }
 }
 
-/** The fields of a form or of one of its sections, added to those already `seen`. */
+/** Reads the fields of a form or section and adds their ids to `seen`. */
 function readPlaces(at: Cursor, fields: Fields, seen: Set<string>): void {
   for (const field of at.items()) {
     const id = field.string();

@@ -10,15 +10,16 @@ import {
   type SetDocument,
 } from './document.ts';
 
-/** A place that speaks of another field: which one, and where. */
+/** A place that refers to another field: which field, and where. */
 interface Reference {
   readonly field: string;
   readonly at: Cursor;
 }
 
 /**
- * What fields, rules and forms say of other fields: that these are there, can be compared, can hold what is asked of them, stand in the same form,
- * and that no field counts only while it counts itself. Asked of a document that is otherwise sound.
+ * Checks what fields, rules and forms say about other fields: that they exist, can be compared, can have the
+ * values of conditions, are in the same form, and do not depend on themselves. Only called for documents that
+ * are valid otherwise.
  */
 export function readReferences(at: Cursor, kinds: KindTable): void {
   // It has been read and found sound.
@@ -67,11 +68,11 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
   readCircles(at, set);
 }
 
-/** Whether a rule can speak of another field than its own. */
+/** Whether a rule can refer to other fields. */
 const speaksOfOthers = ({ check, when }: RuleDocument): boolean =>
   when !== undefined || check.type === 'compare' || 'with' in check;
 
-/** The fields a rule speaks of, beside the one it stands at. */
+/** The other fields a rule refers to. */
 function referencesOf(rule: RuleDocument, at: Cursor): readonly Reference[] {
   const { check } = rule;
   const named = 'with' in check ? (check.with ?? []) : [];
@@ -82,7 +83,7 @@ function referencesOf(rule: RuleDocument, at: Cursor): readonly Reference[] {
   ];
 }
 
-/** The fields a condition speaks of, each with its place. */
+/** The fields a condition refers to, with their places. */
 function conditionsIn(when: ConditionDocument | undefined, at: Cursor): readonly Reference[] {
   if (!when) return [];
   if ('not' in when) return conditionsIn(when.not, at.get('not'));
@@ -92,14 +93,14 @@ function conditionsIn(when: ConditionDocument | undefined, at: Cursor): readonly
   return all.flatMap((one, i) => conditionsIn(one, at.get(key).item(i)));
 }
 
-/** The ids of the fields a condition speaks of. */
+/** The ids of the fields a condition refers to. */
 function fieldsIn(when: ConditionDocument): readonly string[] {
   if ('field' in when) return [when.field];
   if ('not' in when) return fieldsIn(when.not);
   return ('all' in when ? when.all : when.any).flatMap(fieldsIn);
 }
 
-/** Whether two fields can be compared: with itself none, others only where they count alike. */
+/** Checks that two fields can be compared: different fields with comparable values. */
 function readComparison(
   { check }: RuleDocument,
   field: FieldDocument,
@@ -120,7 +121,7 @@ function readComparison(
   where.fault(`A ${own!.name} cannot be "${check.op}" a ${its!.name}.`, { suggestion: alike?.id });
 }
 
-/** What a condition asks of a field must be something the field can hold: else it would never hold. */
+/** Checks that a field can have the value of a condition; otherwise the condition would never hold. */
 function readValues(
   at: Cursor,
   set: SetDocument,
@@ -161,7 +162,10 @@ type Options = { readonly options?: readonly { readonly value: string }[] };
 
 type CanBe = (field: FieldDocument, value: ConditionValue, isFull: boolean) => boolean;
 
-/** Whether a field can have a value; of each field what that takes is made once. Once there are faults enough, what is no value of a choice as written is not looked for in its words. */
+/**
+ * A function that returns whether a field can have a value. What it needs per field is computed once. After
+ * enough faults, labels of choices are no longer searched for suggestions.
+ */
 function possibleValues(set: SetDocument, kinds: KindTable): CanBe {
   const made = new Map<FieldDocument, (written: string, isFull: boolean) => boolean>();
   const make = (field: FieldDocument) => {
@@ -180,7 +184,9 @@ function possibleValues(set: SetDocument, kinds: KindTable): CanBe {
   };
 }
 
-/** Fields that count only while they count themselves. Followed without recursion: a chain may be as long as the document. */
+/**
+ * Reports fields whose conditions depend on themselves. Iterative: a chain may be as long as the document.
+ */
 function readCircles(at: Cursor, set: SetDocument): void {
   const needs = new Map(set.fields.map(({ id, when }) => [id, when ? fieldsIn(when) : []]));
   const done = new Set<string>();
@@ -193,14 +199,17 @@ function readCircles(at: Cursor, set: SetDocument): void {
   }
 }
 
-/** The circle that is met from a field on, its first field last again; what was followed to its end is `done`. */
+/**
+ * The circle that starts from a field, its first field repeated at the end. `done` are fields that were
+ * followed to the end.
+ */
 function circleFrom(
   start: string,
   needs: ReadonlyMap<string, readonly string[]>,
   done: Set<string>,
 ): readonly string[] | undefined {
   if (done.has(start)) return undefined;
-  /** The fields on the way, each with how many of those it needs were followed. */
+  /** Fields of the current chain, each with the number of dependencies that were followed. */
   const way = [{ id: start, next: 0 }];
   const onWay = new Map([[start, 0]]);
   for (let last = way.at(-1); last; last = way.at(-1)) {
@@ -220,7 +229,7 @@ function circleFrom(
   return undefined;
 }
 
-/** As much of a circle as people follow. */
+/** The beginning of a circle, as long as a message shows it. */
 function shortened(circle: readonly string[]): string {
   const all = circle.length > 12 ? [...circle.slice(0, 6), '…', ...circle.slice(-3)] : circle;
   return all.join(' -> ');

@@ -10,7 +10,7 @@ import type { CheckOptions } from '../options/option.ts';
 import { readMembers } from '../options/read.ts';
 import { pluralCategories } from '../rules/wording.ts';
 
-/** The rules of a field of that kind. */
+/** Reads the rules of a field of that kind. */
 export function readRules(at: Cursor, kind: Definition | undefined, checks: CheckTable): void {
   const ids = new Set<string>();
   for (const rule of at.items(most.rules)) {
@@ -22,7 +22,7 @@ export function readRules(at: Cursor, kind: Definition | undefined, checks: Chec
 
 const ruleKeys = ['id', 'check', 'say', 'code', 'show', 'severity', 'when', 'refused', 'samples'];
 
-/** The rules of a form; `fields` tells of each field, by its id, what kind it is. */
+/** Reads the rules of a form. `fields` are the kinds of the fields by id. */
 export function readFormRules(
   at: Cursor,
   fields: ReadonlyMap<unknown, Definition | undefined>,
@@ -37,7 +37,7 @@ export function readFormRules(
   }
 }
 
-/** What a rule is beside its id. */
+/** Reads the members of a rule except its id. */
 function readRule(rule: Cursor, kind: Definition | undefined, checks: CheckTable): void {
   if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
     rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
@@ -56,7 +56,7 @@ function readSamples(at: Cursor): void {
     if (at.has(key)) for (const value of at.get(key).items()) value.string();
 }
 
-/** The form of a condition; which fields there are is looked at once all are known. */
+/** Checks the form of a condition. Whether its fields exist is checked later. */
 export function readCondition(at: Cursor): void {
   const kinds = ['field', 'all', 'any', 'not'];
   if (!at.object([...kinds, 'is'], [])) return;
@@ -84,7 +84,7 @@ export function readCondition(at: Cursor): void {
       one.fault(`Expected a value, true, false or null, found ${nameOf(one.value)}.`);
 }
 
-/** The definition of a check that may be broken; `undefined` for a type nobody knows. */
+/** The definition of a check that may be broken; `undefined` for an unknown type. */
 function definitionFor(check: unknown, checks: CheckTable): CheckDefinition<CheckBase> | undefined {
   const type = (check as { type?: unknown } | null | undefined)?.type;
   return typeof type === 'string' && typesOfChecks(checks).includes(type)
@@ -94,7 +94,7 @@ function definitionFor(check: unknown, checks: CheckTable): CheckDefinition<Chec
 
 type AnyDefinition = CheckDefinition<CheckBase>;
 
-/** A message of a check of a field of that kind, or any text in forms. */
+/** Reads a message of a check of a field of that kind, or a text with plural forms. */
 export function readMessage(
   at: Cursor,
   check: AnyDefinition | undefined,
@@ -112,7 +112,7 @@ function readText(at: Cursor, check: AnyDefinition | undefined, kind: Definition
     at.fault(problem, { suggestion });
 }
 
-/** A text in several forms, which goes by one of the check's own numbers. */
+/** Reads a text with plural forms. They depend on one of the check's numbers. */
 function readPlural(at: Cursor, check: AnyDefinition | undefined, kind: Definition | undefined): void {
   if (!at.object(['by', ...pluralCategories], ['by', 'other'])) return;
   for (const form of pluralCategories) if (at.has(form)) readText(at.get(form), check, kind);
@@ -133,7 +133,7 @@ function dataFor({ type, data }: AnyDefinition, kind: Definition | undefined): r
   return [...(data === 'own' ? [] : data), ...own, 'label'];
 }
 
-/** Data in a message that its check does not bring, in sentences. */
+/** Placeholders that the check does not provide, as sentences. */
 function problemsOfMessage(
   check: AnyDefinition,
   text: string,

@@ -3,8 +3,8 @@ import { most } from '../faults/limits.ts';
 import { parseTape } from '../tape/parse-tape.ts';
 
 /**
- * Trials: tapes that can be read, and expect something. Whether the field, the form and the rules they speak of are there is no fault of the
- * document: it is told when they are played, and a field that is taken away takes nothing else with it.
+ * Reads trials: tapes that parse and have expectations. Whether the fields and rules they name exist is
+ * checked when they run, so that deleting a field does not break the document.
  */
 export function readTrials(at: Cursor): void {
   const ids = new Set<string>();

@@ -17,7 +17,7 @@ import { documentVersion } from './versions.ts';
  */
 const word: Schema = { type: 'string', maxLength: most.id, pattern: '^[A-Za-z][\\w-]*$' };
 const texts: Schema = listOf(text);
-/** Each check with what it must and may be told. */
+/** The schema of each check. */
 const checkSchema = (checks: CheckTable): Schema => ({
   type: 'object',
   required: ['type'],
@@ -50,7 +50,7 @@ const plural: Schema = shape(
   ['by', 'other'],
 );
 
-/** What every rule has, of a field or of a form. */
+/** Members of every rule, of a field or of a form. */
 const ofRule: Schema = {
   id: { $ref: '#/$defs/word' },
   check: { $ref: '#/$defs/check' },
@@ -99,7 +99,7 @@ const trial: Schema = shape(
   ['id', 'tape'],
 );
 
-/** The checks a field of that kind can have, and whether its limits go in steps. */
+/** The checks that fields of a kind may have. */
 function rulesOf({ pointless = [], limits }: Definition, checks: CheckTable): Schema {
   const possible = typesOfChecks(checks).filter(
     (type) => !pointless.some((one) => one === type) && (type !== 'range' || limits),

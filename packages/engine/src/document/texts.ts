@@ -1,15 +1,21 @@
 import type { Plural } from '../rules/wording.ts';
 import type { FieldDocument, FormDocument, RuleDocument, SetDocument } from './document.ts';
 
-/** A text of a set that people read, and the name it has in every language: `fields/phone/label`, `forms/booking/rules/order`. */
+/**
+ * A text of a set that people read, with its key in every language: `fields/phone/label`,
+ * `forms/booking/rules/order`.
+ */
 export interface CatalogueText {
   readonly key: string;
-  /** Whose it is. */
+  /** The field or form it belongs to. */
   readonly of: { readonly type: 'field' | 'form'; readonly id: string };
-  /** What it is there: `label`, `hint`, `placeholder`, `title`, or the id of a rule, the value of a choice or the title of a section. */
+  /**
+   * Which text it is: `label`, `hint`, `placeholder`, `title`, the id of a rule, the value of a choice or the
+   * title of a section.
+   */
   readonly what: 'label' | 'hint' | 'placeholder' | 'rule' | 'option' | 'title' | 'section';
   readonly name: string;
-  /** In the set's own language; none of a rule that says what every field says. */
+  /** The text in the set's own language; `undefined` for a rule without a message of its own. */
   readonly text: string | Plural | undefined;
 }
 
@@ -145,7 +151,7 @@ export function withTextAt(set: SetDocument, key: string, text: string | Plural 
     : { ...set, forms };
 }
 
-/** The texts with one under another name, in every language that has it. */
+/** The texts with one key renamed in every language. */
 const renamed = (texts: NonNullable<SetDocument['texts']>, from: string, to: string): typeof texts =>
   Object.fromEntries(
     Object.entries(texts).map(([language, own]) => [

@@ -1,41 +1,40 @@
 /**
- * An option of a definition as data: everything anyone asks of it is said here once. From it come the type of the
- * entry (below), the reader with its faults (`read.ts`), the JSON Schema (`schema.ts`), the editors of the desk and the table
- * in `docs/options.md`.
+ * An option of a definition as data. The type of the entry (below), the reader with its faults (`read.ts`),
+ * the JSON Schema (`schema.ts`), the editors of the desk and `docs/options.md` are derived from it.
  */
 interface Described {
-  /** For people: what a developer sees over its editor. */
+  /** Label of its editor. */
   readonly label: string;
-  /** One sentence for the reference and the schema, where the label does not say it all. */
+  /** One sentence for the reference and the schema, if the label is not enough. */
   readonly about?: string;
-  /** The pieces of the specimen it is defined at. */
+  /** The parts of the specimen where it is defined. */
   readonly at: readonly string[];
-  /** Means something only where another option is this; elsewhere it may stand and changes nothing. */
+  /** It only has an effect if another option has this value. */
   readonly when?: { readonly option: string; readonly is: Constant };
-  /** It must be given. */
+  /** It must be present. */
   readonly needed?: true;
-  /** It says how the field is drawn: what a tape could tell does not depend on it, or not on how much of it there is. */
+  /** It only changes how the field is drawn, so tapes do not depend on it. */
   readonly drawn?: true;
 }
 
-/** A value of JSON that can stand in a list of choices. */
+/** A JSON value that a list of choices can contain. */
 type Constant = string | number | boolean | readonly string[];
 
 /** One of several values, each with its words. */
 export interface Choice extends Described {
   readonly is: 'choice';
   readonly choices: readonly (readonly [value: Constant, words: string])[];
-  /** What it is where nothing is said; left out where that depends on something else, which `otherwise` then says. */
+  /** Default; absent if that depends on something else, which `otherwise` describes. */
   readonly usual?: Constant;
   readonly otherwise?: string;
 }
 
-/** A whole number within bounds, both included. */
+/** A whole number within bounds, both inclusive. */
 export interface Whole extends Described {
   readonly is: 'whole';
   readonly min: number;
   readonly max: number;
-  /** The most a screen offers, where that is less than what may stand in a document. */
+  /** Largest value that screens offer, if documents allow more. */
   readonly offered?: number;
   readonly usual?: number;
   readonly otherwise?: string;
@@ -44,17 +43,20 @@ export interface Whole extends Described {
 /** A text with a form of its own. */
 export interface Text extends Described {
   readonly is: 'text';
-  /** It is a program: a screen edits it as one. */
+  /** Whether it is a program, so that screens use a code editor. */
   readonly isCode?: true;
-  /** All that a schema can say of it: ECMAScript with `u`, the whole of the text. */
+  /** Regular expression (ECMAScript, flag `u`) for the whole text: all that a schema can express. */
   readonly form?: string;
-  /** All it can be, where that can be listed; with a `form` beside it, as far as this platform knows. Asked for when it is needed. */
+  /**
+   * All possible values, if they can be listed; beside a `form`, those this platform knows. Called when
+   * needed.
+   */
   readonly among?: () => readonly string[];
-  /** What is wrong with a text that is not of that form, in a sentence. `{}` is the text. */
+  /** The fault of a text that does not match the form, as a sentence. `{}` is the text. */
   readonly expected?: string;
-  /** What to write instead, where there is one answer for all. */
+  /** A correct value, if there is one answer for all. */
   readonly suggestion?: string;
-  /** What no form can say; such an option is on the schema's list of what it leaves out. */
+  /** Checks what no form can express. Such an option is listed in `schema.ts`. */
   readonly check?: (text: string, around: Surroundings) => readonly TextFault[];
   readonly usual?: string;
   readonly otherwise?: string;
@@ -63,7 +65,7 @@ export interface Text extends Described {
     text: string,
     classes: readonly string[],
   ) => readonly { readonly text: string; readonly words: string }[];
-  /** Texts to begin with, each with words where it needs any. */
+  /** Texts to begin with, with words where they need some. */
   readonly offers?: () => readonly (readonly [text: string, words: string])[];
 }
 
@@ -72,9 +74,9 @@ export interface List extends Described {
   readonly is: 'list';
   readonly of: ListItem;
   readonly least: number;
-  /** The most values it has, where that is less than any list may have. */
+  /** Largest number of values, if that is less than any list may have. */
   readonly most?: number;
-  /** A word that stands for all there are. */
+  /** A word that stands for all possible values. */
   readonly any?: string;
   readonly usual?: string | readonly (string | number)[];
   readonly otherwise?: string;
@@ -85,7 +87,7 @@ export type ListItem =
   | { readonly is: 'whole'; readonly min: number; readonly max: number }
   | Pick<Text, 'is' | 'among' | 'form' | 'expected' | 'suggestion' | 'isCode'>;
 
-/** A least and a most, each of them optional, the least not above the most. */
+/** A minimum and a maximum, both optional, the minimum not above the maximum. */
 export interface Bounds extends Described {
   readonly is: 'bounds';
   readonly min: number;
@@ -94,7 +96,7 @@ export interface Bounds extends Described {
   readonly otherwise?: string;
 }
 
-/** What a user may choose from: a value for the program and its words for people each, no two alike. */
+/** Choices for the user: values with labels, all different. */
 export interface Picks extends Described {
   readonly is: 'picks';
   readonly least: number;

@@ -9,58 +9,61 @@ export type { Answer, CheckContext, Other } from './check-context.ts';
 const none: Readonly<Record<string, string>> = {};
 const missing: Finding = { verdict: 'open', code: 'required', data: none };
 
-/** What a check asks about: something held, whatever its kind. */
+/** The text of a field as a check sees it, whatever the kind. */
 export interface CheckedText {
   /** The characters the user contributed, in order. */
   readonly content: string;
   readonly display: string;
-  /** Nothing is missing: what stands there is a whole value, right or wrong. */
+  /** Whether nothing is missing: the value is complete, right or wrong. */
   readonly complete: boolean;
 }
 
-/** What a kind must be able to tell of what it holds, so that it can be checked. */
+/** What a kind must provide so that its fields can be checked. */
 export interface Checkable<P, B extends CheckedText> {
-  /** The typed value, `null` until complete and well-formed. */
+  /** The typed value; `null` until complete and well-formed. */
   value(plan: P, body: B): string | null;
   /** The raw value. */
   raw(plan: P, body: B): string;
-  /** Whether typing on could still add a character. */
+  /** Whether another character could be typed. */
   hasRoom(plan: P, body: B): boolean;
-  /** What a whole value from the program comes to. */
+  /** The text state of a whole value from a program. */
   parse(plan: P, text: string): { readonly body: B };
-  /** The same content as it shows away from the focus. */
+  /** The same content as it is shown without focus. */
   toResting?(plan: P, body: B): B;
-  /** The kind's own answer to a check; `undefined` leaves it to `check`. */
+  /** The kind's own finding for a check; `undefined` leaves it to the check. */
   validate?(plan: P, body: B, check: Check, given: CheckContext): Finding | undefined;
 }
 
-/** A field to be checked: its plan, its kind, and the checks it carries. */
+/** A field to check: its plan, kind and checks. */
 export interface CheckedField<P, B extends CheckedText> {
   readonly plan: P;
   readonly kind: Checkable<P, B>;
   readonly checks: Checks;
 }
 
-/** Checks that every field knows. What a kind does not say of itself is not much. */
+/** Checks every field has. Kinds with more to say implement `validate`. */
 type Everywhere = 'required' | 'complete' | 'range';
-/** Checks that a field carries where a rule of its asks for them. */
+/** Checks a field carries only if its rules need them. */
 export type CarriedCheck = Exclude<Check['type'], Everywhere>;
 
-/** What a check says of what a field holds. Asked only while it holds anything. */
+/** Returns the finding of a check about a text. Only called for fields that are not empty. */
 export type Validator<T extends CarriedCheck> = <P, B extends CheckedText>(
   field: CheckedField<P, B>,
   body: B,
   what: Extract<Check, { type: T }>,
   given: CheckContext,
-  /** Id of the rule that asks. */
+  /** Id of the rule. */
   rule: string,
 ) => Finding;
 
-/** Checks at hand, by their type, and what goes with some rules beside them: as kinds, they are values, and a page carries those it names. */
+/**
+ * Checks by type, with what some rules need beside them. Like kinds they are values: a page carries those it
+ * names.
+ */
 export type Checks = { readonly [T in CarriedCheck]?: Validator<T> } & {
-  /** What fields carry whose rules ask elsewhere. */
+  /** Present in fields with rules that ask a server. */
   readonly remoteCheck?: RemoteCheck;
-  /** What fields carry of which a rule takes out what it refuses. */
+  /** Present in fields with rules that remove what they refuse. */
   readonly clearRejected?: ClearRejected;
 };
 
@@ -90,8 +93,8 @@ export const valuesOf = (
   Object.fromEntries(names.map((name) => [name, others[name]?.value ?? null]));
 
 /**
- * What one check says of what the field holds. An empty field passes every check but `required`, which blanks alone do not meet
- * either. Throws `RangeError` for a check that is not at hand, which `hydrate` has seen to.
+ * The finding of one check. An empty field passes every check but `required`; spaces alone do not satisfy
+ * `required`. Throws `RangeError` for a missing check; `hydrate` makes sure that there is none.
  */
 export function check<P, B extends CheckedText>(
   field: CheckedField<P, B>,

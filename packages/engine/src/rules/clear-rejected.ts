@@ -1,16 +1,16 @@
 import { type Finding, unanswered, unrun } from './finding.ts';
 import type { Rule } from './rule.ts';
 
-/** What a field is like right after something happened to it. */
+/** An event of a field and what followed. */
 interface Happened {
-  /** What happened (`FieldEvent`). */
+  /** Type of the event (`FieldEvent`). */
   readonly type: string;
   readonly content: string;
-  /** What is told of it then. */
+  /** Returns the evaluation after the event. */
   evaluation(): { readonly findings: readonly Finding[]; readonly value: string | null };
 }
 
-/** Of rules that take out what they refuse, the one that does now, with what it says; `undefined`: none does. */
+/** Returns the rule that removes the value now, with its finding; `undefined` if none does. */
 export type ClearRejected = (
   rules: readonly Rule[],
   happened: Happened,
@@ -19,7 +19,7 @@ export type ClearRejected = (
 const edits = ['key', 'insert', 'paste', 'autofill'];
 const moments = ['leave', 'submit', 'answer'];
 
-/** Codes of findings that say nothing about the value: a server or a check that did not answer. */
+/** Codes of findings without a decision about the value: a server or a check that did not answer. */
 const undecided = ['unreachable', 'check-broken', 'shape-broken'];
 
 /**

@@ -1,4 +1,4 @@
-/** What a value is to be against another: the same or not, later or earlier, more or less, so many days apart. */
+/** How a value must compare with another one. */
 export type Comparison =
   | 'same'
   | 'differs'

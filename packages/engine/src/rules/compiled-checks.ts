@@ -12,27 +12,39 @@ export interface CompiledChecks {
   matches: { readonly type: 'matches'; readonly pattern: string; readonly automaton: Automaton };
   in: { readonly type: 'in'; readonly values: readonly string[] };
   'not-in': { readonly type: 'not-in'; readonly values: readonly string[] };
-  /** `rotate`: so many first characters are read last (ISO 13616 moves the first four of an IBAN behind the rest). */
+  /**
+   * `rotate`: number of first characters that are read last (ISO 13616 moves the first four of an IBAN to the
+   * end).
+   */
   checksum: {
     readonly type: 'checksum';
     readonly scheme: 'luhn' | 'mod97' | 'mod11';
     readonly rotate?: number;
   };
-  /** Bounds in the kind's raw form: decimals, ISO 8601 dates and times, whole minutes. Dates may be relative: `today+18m`. */
+  /**
+   * Limits in the kind's raw form: decimals, ISO 8601 dates and times, whole minutes. Dates may be relative:
+   * `today+18m`.
+   */
   range: { readonly type: 'range'; readonly min?: string; readonly max?: string; readonly step?: string };
   'not-trivial': { readonly type: 'not-trivial' };
-  /** The value against another field's. `days`: how many, of the two that count days. */
+  /** The value compared with another field's. `days`: how many, for the two comparisons that count days. */
   compare: {
     readonly type: 'compare';
     readonly op: Comparison;
     readonly field: string;
     readonly days?: number;
-    /** How the two are ordered: as decimals, or as texts of ISO 8601. */
+    /** The order of the two values: as decimals, or as ISO 8601 texts. */
     readonly by: 'number' | 'text';
   };
-  /** The developer's own code (ECMAScript module with a default function), run in a sandbox. `with`: the fields it is given. */
+  /**
+   * The developer's code (ECMAScript module with a default function), run in a sandbox. `with`: ids of the
+   * fields it gets.
+   */
   custom: { readonly type: 'custom'; readonly code: string; readonly with: readonly string[] };
-  /** A question to a server: its path, how long to wait in milliseconds, when it is put, and the fields that go with it. */
+  /**
+   * A question to a server: its path, the time limit in milliseconds, when it is asked, and the ids of the
+   * fields it gets.
+   */
   remote: {
     readonly type: 'remote';
     readonly ask: string;

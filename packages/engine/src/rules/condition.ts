@@ -1,6 +1,6 @@
 /**
- * A condition on other fields, as a document writes it and as it runs: a field has one of these values (`null`: none), all or any of
- * several conditions hold, or one does not.
+ * A condition on other fields: a field has one of these values (`null`: none), all or any of several
+ * conditions hold, or one does not.
  */
 export type Condition =
   | { readonly field: string; readonly is: readonly (string | null)[]; readonly has?: true }
@@ -9,8 +9,8 @@ export type Condition =
   | { readonly not: Condition };
 
 /**
- * Whether a condition holds. `valueIn` tells the typed value of a field, `null` where it has none or does not count. `has`: the field
- * holds several values, one of which is enough.
+ * Whether a condition holds. `valueIn` returns the typed value of a field, `null` if it has none or does not
+ * count. `has`: the field holds several values; one of them is enough.
  */
 export function holds(condition: Condition, valueIn: (field: string) => string | null): boolean {
   if ('all' in condition) return condition.all.every((one) => holds(one, valueIn));
@@ -22,7 +22,7 @@ export function holds(condition: Condition, valueIn: (field: string) => string |
     : condition.is.includes(value);
 }
 
-/** The fields a condition is about, by id; some twice perhaps. */
+/** The ids of the fields in a condition; may contain duplicates. */
 export function fieldsIn(condition: Condition): readonly string[] {
   if ('all' in condition) return condition.all.flatMap(fieldsIn);
   if ('any' in condition) return condition.any.flatMap(fieldsIn);

@@ -1,27 +1,30 @@
 import { type Validator, valuesOf } from './checks.ts';
 import { type Finding, passed, unanswered } from './finding.ts';
 
-/** What the developer's code is called with. Everything it may know. */
+/** The argument of the developer's code: everything it may know. */
 export interface CodeInput {
   /** The typed value. */
   readonly value: string;
   readonly raw: string;
-  /** Typed values of the other fields the rule names, `null` for one that has none. */
+  /** Typed values of the other fields that the rule names; `null` if there is none. */
   readonly values: Readonly<Record<string, string | null>>;
-  /** The clock, an ISO 8601 date; empty where none is at hand. */
+  /** The clock (ISO 8601); empty without one. */
   readonly today: string;
 }
 
 /**
- * What came of a call: what it answered, whatever that is; why it answered nothing, and on which line of the code (1-based); or that it had to be ended without
- * anything being known of the code.
+ * The result of a call: the answer; the reason and line (1-based) of a failure; or that it had to be stopped,
+ * which says nothing about the code.
  */
 export type CodeOutcome =
   | { readonly answer: unknown }
   | { readonly broken: string; readonly line?: number }
   | { readonly undecided: string };
 
-/** Runs a module's default function. In a sandbox or, where the code is the page's own, by itself. `undefined`: it cannot run yet. */
+/**
+ * Runs the default function of a module, in a sandbox or, in a hand-off, directly. Returns `undefined` if it
+ * cannot run yet.
+ */
 export type RunCode = (code: string, input: CodeInput) => CodeOutcome | undefined;
 
 /**
@@ -42,7 +45,7 @@ export const customBy =
     return outcome ? findingOf(outcome) : unanswered;
   };
 
-/** What an outcome says of the value. */
+/** The finding that follows from an outcome. */
 function findingOf(outcome: CodeOutcome): Finding {
   if ('broken' in outcome) return broken(outcome.broken, outcome.line);
   // No verdict: but a value that nobody has looked at does not pass either.
@@ -78,7 +81,10 @@ const broken = (reason: string, line?: number): Finding => ({
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** An object of texts and numbers as texts; nothing is an empty one, anything else none. */
+/**
+ * An object of texts and numbers, as texts. `undefined` becomes an empty object; anything else is
+ * `undefined`.
+ */
 function textsOf(value: unknown): Readonly<Record<string, string>> | undefined {
   if (value === undefined) return {};
   if (!isRecord(value)) return undefined;

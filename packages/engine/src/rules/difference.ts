@@ -1,7 +1,7 @@
 import { takesPoint, walkerOf } from './automaton.ts';
 import type { Automaton } from './automaton-data.ts';
 
-/** One code point for all that both expressions treat alike: of those at the edges of ranges, one for each set of ranges they are in. */
+/** One code point for each class of characters that both expressions treat alike. */
 function alphabetOf(automata: readonly Automaton[]): readonly number[] {
   const edges = new Set([...'aZ7 -_é漢'].map((c) => c.codePointAt(0) ?? 0));
   const ones = automata.flatMap(({ nodes }) => nodes.flatMap((node) => (node.op === 'one' ? [node] : [])));
@@ -16,12 +16,12 @@ function alphabetOf(automata: readonly Automaton[]): readonly number[] {
   return [...sorts.values()];
 }
 
-/** What is left of the states that may be gone through. */
+/** Number of states that may still be visited. */
 export interface StateBudget {
   left: number;
 }
 
-/** More states of two expressions together than this are not gone through. */
+/** Largest number of states of two expressions together. */
 const mostStates = 20_000;
 
 /**

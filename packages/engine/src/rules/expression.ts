@@ -46,13 +46,13 @@ interface Reader {
   readonly flags: string;
 }
 
-/** The most copies of one thing a count may ask for. */
+/** Largest number of copies that a count may ask for. */
 const mostCopies = 1000;
 
 const longest = 2000;
 const deepest = 100;
 
-/** The most pieces an expression may come to with its counts written out. */
+/** Largest number of nodes of an expression with its counts written out. */
 const mostPieces = 3000;
 
 function weigh(nodes: readonly ExpressionNode[], root: number): number {
@@ -96,7 +96,7 @@ function add(r: Reader, node: ExpressionNode): number {
 
 const anything = (r: Reader): number => add(r, { op: 'not', a: add(r, { op: 'nothing' }) });
 
-/** Alternatives. `outer` where what follows is the end of the value: only there can a look-ahead be read. */
+/** Reads alternatives. `outer`: whether the end of the value follows; only there look-aheads are possible. */
 function readEither(r: Reader, outer: boolean): number {
   if (++r.depth > deepest) stop(r, r.at, `${deepest} groups within each other are the most.`);
   let either = readSequence(r, outer);
@@ -271,7 +271,7 @@ const one = (
 
 const single = (r: Reader, code: number): number => add(r, one(inBothCases(r, [code, code])));
 
-/** With flag `i`, ranges with the other case of each letter added; ranges too wide to be letters are left. */
+/** The ranges with the other case of each letter added (flag `i`). Ranges too wide to be letters are left. */
 function inBothCases(r: Reader, ranges: readonly number[]): number[] {
   const all = [...ranges];
   if (!r.flags.includes('i')) return all;
@@ -301,7 +301,7 @@ const shorthands: Readonly<Record<string, Set>> = {
 
 const controls: Readonly<Record<string, number>> = { t: 9, n: 10, v: 11, f: 12, r: 13, 0: 0 };
 
-/** What a backslash begins, as a set of code points; `r.at` stands behind the backslash. */
+/** The code points of an escape; `r.at` is after the backslash. */
 function readEscaped(r: Reader, at: number): Set {
   const c =
     r.source[r.at] ?? stop(r, at, 'A "\\" at the very end. For the sign itself write "\\\\".', '\\\\');

@@ -1,16 +1,16 @@
-/** What a rule says of a value: it holds, it could still hold if the user types on, or it cannot. */
+/** Whether a rule passes, could still pass if the user types on, or fails. */
 export type Verdict = 'pass' | 'open' | 'fail';
 
-/** A rule's answer with what a message needs. */
+/** A verdict with what a message needs. */
 export interface Finding {
   readonly verdict: Verdict;
-  /** Code for the program, meaningful unless the verdict is `pass`. */
+  /** Error code; meaningless if the verdict is `pass`. */
   readonly code: string;
-  /** Data for `{name}` in a message, each in the field's own display form. */
+  /** Data for `{name}` in a message, each as the field displays it. */
   readonly data: Readonly<Record<string, string>>;
-  /** What was found out beside it, by name: shown beside the field, sent with the record. */
+  /** Facts beside the verdict, by name: shown beside the field and sent with the record. */
   readonly facts?: Readonly<Record<string, string>>;
-  /** Its message, where whoever found it has worded it already. */
+  /** The message, if it is worded already. */
   readonly message?: string;
 }
 
@@ -24,7 +24,9 @@ const none: Finding['data'] = {};
  */
 export const passed: Finding = { verdict: 'pass', code: '', data: none };
 export const incomplete: Finding = { verdict: 'open', code: 'incomplete', data: none };
-/** What cannot be said before somebody elsewhere has answered, who is on it. It is no mistake: nothing is said of it. */
+/** The finding while a server's answer is pending. It is no error, so nothing is shown. */
 export const unanswered: Finding = { verdict: 'open', code: 'unanswered', data: none };
-/** What nobody here can say at all: own code where nothing runs it. It holds nothing back on a page; a server takes no record with it. */
+/**
+ * The finding of custom code that nothing runs. It holds nothing back on a page; a server refuses the record.
+ */
 export const unrun: Finding = { verdict: 'open', code: 'unanswered', data: none };

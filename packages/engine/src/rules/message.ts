@@ -2,8 +2,9 @@ import type { Finding } from './finding.ts';
 import type { Rule } from './rule.ts';
 
 /**
- * The message of a finding: the rule's own text or the wording of the code, `{name}` replaced by the finding's data or, for
- * `{label}`, the field's label. That nobody answered, or that a check itself is at fault, is none of what a rule's own text speaks of. A name without data stays as it is written. A code nobody worded stands for itself.
+ * The message of a finding: the rule's own text or the text of the code, with `{name}` replaced by the
+ * finding's data and `{label}` by the field's label. A rule's own text is not used if nobody answered or a
+ * check is broken. A name without data stays as it is.
  */
 export function message(
   label: string,

@@ -3,60 +3,64 @@ import type { Finding } from './finding.ts';
 import type { Rule } from './rule.ts';
 
 /**
- * What is to be found out elsewhere about a value: a rule's question, put by whoever drives the field. The engine only
- * keeps what was asked and what came back; both belong to what they were about, so an answer that comes late
- * says nothing of another value.
+ * A question to a server about a value. Whoever drives the field asks it; the engine only keeps questions and
+ * answers by what they are about, so a late answer has no effect on another value.
  */
 export interface Question {
-  /** Tells one asking from the next. */
+  /** Distinguishes one request from the next. */
   readonly id: string;
-  /** Id of the rule that asks. */
+  /** Id of the rule. */
   readonly rule: string;
   /** The raw value. */
   readonly value: string;
-  /** What the answer holds for: the raw value, with the values of other fields where they go with it (`aboutOf`). */
+  /**
+   * What the answer is valid for: the raw value, with values of other fields if they were sent (`aboutOf`).
+   */
   readonly about: string;
 }
 
-/** What a field was asked and answered. Immutable. */
+/** Questions and answers of a field. Immutable. */
 export interface Questions {
-  /** Asked and not answered yet. */
+  /** Questions without an answer yet. */
   readonly open: readonly Question[];
-  /** The latest answers, the newest last. */
+  /** The latest answers, newest last. */
   readonly answered: readonly (Question & { readonly answer: Answer })[];
 }
 
-/** A question that is to be put now. */
+/** A question to ask now. */
 export interface Ask {
   readonly rule: string;
   /** The raw value. */
   readonly value: string;
-  /** What the answer will be kept for: hand it on in the event `ask`. */
+  /** What the answer will be valid for. Pass it on in the event `ask`. */
   readonly about: string;
-  /** Where to ask, and how long to wait for an answer, in milliseconds. */
+  /** Path to ask, and the time limit in milliseconds. */
   readonly path: string;
   readonly timeout: number;
   /** Whether to wait for a pause in typing. */
   readonly on: 'leave' | 'pause';
-  /** Typed values of the fields the rule names. */
+  /** Typed values of the fields that the rule names. */
   readonly values: Readonly<Record<string, string | null>>;
 }
 
 export const nothingAsked: Questions = { open: [], answered: [] };
 
-/** What becomes of what a field asks elsewhere. */
+/** Events about questions. */
 export type QuestionEvent =
-  /** A question was put, `about` what its `Ask` says, or the present raw value; its answer came, under the same id. */
+  /**
+   * A question was asked (`about` as in its `Ask`, otherwise the current raw value), or its answer came, with
+   * the same id.
+   */
   | { readonly type: 'ask'; readonly id: string; readonly rule: string; readonly about?: string }
   | { readonly type: 'answer'; readonly id: string; readonly answer: Answer }
-  /** What nobody answered may be asked again. */
+  /** Unanswered questions may be asked again. */
   | { readonly type: 'ask-again' };
 
-/** How rules ask elsewhere. A page carries it for fields that have such a rule. */
+/** How rules ask servers. A page carries it for fields with such a rule. */
 export interface RemoteCheck {
-  /** The questions after an event; the same ones where it changes nothing. `raw` is the present raw value. */
+  /** The questions after an event; the same object if it changes nothing. `raw` is the current raw value. */
   after(questions: Questions, event: QuestionEvent, raw: string): Questions;
-  /** What was answered about the present value, by rule. */
+  /** Answers about the current value, by rule id. */
   answers(
     questions: Questions,
     rules: readonly Rule[],
@@ -64,8 +68,8 @@ export interface RemoteCheck {
     others: CheckContext['others'],
   ): CheckContext['answers'];
   /**
-   * What the rules without an answer want to know now, and whether any of them waits for one. Asked on leaving, once the field is left
-   * or a submit waits for it; on a pause, whenever there is a whole value. Nothing is asked twice.
+   * Questions of rules without an answer to ask now, and whether an answer is pending. `leave`: once the
+   * field is left or a submit waits. `pause`: whenever the value is complete. Nothing is asked twice.
    */
   wanted(
     questions: Questions,

@@ -4,12 +4,14 @@ import { unanswered } from './finding.ts';
 import type { Ask, Question, Questions, RemoteCheck } from './questions.ts';
 import type { Rule } from './rule.ts';
 
-/** Answers kept, so that a value typed again is not asked about again. */
+/** Number of answers that are kept, so that a value typed again is not asked again. */
 const kept = 50;
 
 const isSame = (a: Question, rule: string, about: string): boolean => a.rule === rule && a.about === about;
 
-/** The same with a question put; asked about the same again, the answer to the earlier asking is no longer waited for. */
+/**
+ * The questions with one added. If the same was asked before, the earlier request is no longer waited for.
+ */
 function ask(questions: Questions, question: Question): Questions {
   const others = <Q extends Question>(all: readonly Q[]): Q[] =>
     all.filter((one) => !isSame(one, question.rule, question.about));
@@ -19,7 +21,7 @@ function ask(questions: Questions, question: Question): Questions {
   };
 }
 
-/** The same with an answer taken in, for what it was about. One to a question that is not waited for changes nothing. */
+/** The questions with an answer. An answer to a request that nobody waits for changes nothing. */
 function answer(questions: Questions, id: string, given: Answer): Questions {
   const question = questions.open.find((one) => one.id === id);
   if (!question) return questions;
@@ -29,23 +31,23 @@ function answer(questions: Questions, id: string, given: Answer): Questions {
   };
 }
 
-/** The same without what nobody answered: it is asked again. */
+/** The questions without unreachable answers, so that they are asked again. */
 function forgetUnreachable(questions: Questions): Questions {
   const answered = questions.answered.filter((one) => one.answer.verdict !== 'unreachable');
   return answered.length === questions.answered.length ? questions : { ...questions, answered };
 }
 
-/** What a rule's question is about: the raw value and, where it names fields, their values. */
+/** What a question is about: the raw value, with the values of fields that the rule names. */
 function aboutOf(raw: string, { check }: Pick<Rule, 'check'>, others: CheckContext['others']): string {
   const names = check.type === 'remote' ? check.with : [];
   return names.length ? JSON.stringify([raw, ...names.map((name) => others[name]?.value ?? null)]) : raw;
 }
 
-/** What was answered to a rule about that. */
+/** The answer to a rule about that value. */
 const answerTo = ({ answered }: Questions, rule: string, about: string): Answer | undefined =>
   answered.find((one) => isSame(one, rule, about))?.answer;
 
-/** Whether a rule has asked about that and is still to be answered. */
+/** Whether a rule has asked about that value and waits for an answer. */
 const isAsked = ({ open }: Questions, rule: string, about: string): boolean =>
   open.some((one) => isSame(one, rule, about));
 

@@ -1,7 +1,7 @@
 import type { CompiledChecks } from './compiled-checks.ts';
 import type { Condition } from './condition.ts';
 
-/** When a message may first be seen. See `rules/show.ts`. */
+/** When the message of a rule may first be shown (`docs/contract/rules.md`). */
 export type ShowWhen = 'at-once' | 'leave' | 'submit';
 
 /** What a rule checks, ready to run. */
@@ -11,17 +11,17 @@ export type Check = CompiledChecks[keyof CompiledChecks];
 export interface Rule {
   readonly id: string;
   readonly check: Check;
-  /** Own wording, with `{name}` where message data goes. */
+  /** Message of the rule, with `{name}` for message data. */
   readonly say?: string | undefined;
-  /** What it says otherwise, by code. */
+  /** Default messages by code. */
   readonly words?: Readonly<Record<string, string>>;
   readonly code?: string | undefined;
   readonly show: ShowWhen;
   readonly severity: 'error' | 'warning';
-  /** It counts only while this holds. */
+  /** The rule counts only while this holds. */
   readonly when?: Condition | undefined;
-  /** Other fields that its check reads, by id. */
+  /** Ids of other fields that its check reads. */
   readonly reads?: readonly string[] | undefined;
-  /** What it refuses is taken out of the field. */
+  /** It removes the values it refuses. */
   readonly clears?: true | undefined;
 }

@@ -8,11 +8,11 @@ import type { Check } from './rule.ts';
 export type Wording = Readonly<Record<string, string | Plural>>;
 
 /**
- * A text in forms that go by a number of the rule (`Intl.PluralRules`, CLDR plural categories). Which one is chosen at compile time: the
- * number is the rule's own.
+ * A text with plural forms (`Intl.PluralRules`, CLDR categories) for a number of the rule. The form is chosen
+ * when the rule is compiled.
  */
 export interface Plural {
-  /** The name of the number. */
+  /** Name of the number. */
   readonly by: string;
   readonly zero?: string;
   readonly one?: string;
@@ -61,7 +61,7 @@ export function formOf(text: string | Plural, check: object, locale: string): st
   return text[category] ?? text.other;
 }
 
-/** Wordings by language (BCP 47, language subtag). */
+/** Default messages by language subtag (BCP 47). */
 export type Languages = Readonly<Record<string, Wording>>;
 
 /**
@@ -74,7 +74,7 @@ export type Languages = Readonly<Record<string, Wording>>;
 export const wordingFor = (languages: Languages, locale: string): Wording =>
   languages[locale.split('-')[0] ?? ''] ?? languages.en ?? Object.values(languages)[0] ?? {};
 
-/** A kind's own texts in a wording: those behind its name. */
+/** The messages of a kind: those whose key begins with its name. */
 export function ownOf(wording: Wording, kind: string): Wording {
   const prefix = `${kind}/`;
   const own = Object.entries(wording).filter(([code]) => code.startsWith(prefix));
@@ -82,8 +82,8 @@ export function ownOf(wording: Wording, kind: string): Wording {
 }
 
 /**
- * The texts for the codes of a check, each in its form: the kind's own where the check lets kinds word it. For `complete` the kind's
- * texts for its own codes too: all but those `known` of other checks.
+ * The texts of a check's codes, in their plural forms. Kinds' own texts come first for checks that allow
+ * them. `complete` also gets the kind's texts of codes that no check in `known` has.
  */
 export function wordsOf(
   check: Check,
@@ -100,5 +100,5 @@ export function wordsOf(
   return words;
 }
 
-/** Codes of other checks with which a kind may say that what stands there is none of its values. */
+/** Codes of other checks that a kind may use to say that the text is none of its values. */
 const ofComplete = (code: string): boolean => code === 'not-allowed' || code === 'incomplete';

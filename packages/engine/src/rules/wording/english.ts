@@ -1,6 +1,6 @@
 import type { Wording } from '../wording.ts';
 
-/** What codes say in English, of every field and, behind its name, of a kind. */
+/** Default messages in English, by code. A key `kind/code` applies to that kind only. */
 export const english: Wording = {
   required: 'Please fill this in.',
   incomplete: 'This is not complete yet.',

@@ -1,6 +1,6 @@
 import type { Wording } from '../wording.ts';
 
-/** What codes say in French, of every field and, behind its name, of a kind. */
+/** Default messages in French, by code. A key `kind/code` applies to that kind only. */
 export const french: Wording = {
   required: 'Veuillez remplir ce champ.',
   incomplete: 'Ce n’est pas encore complet.',

@@ -1,6 +1,6 @@
 import type { Wording } from '../wording.ts';
 
-/** What codes say in German, of every field and, behind its name, of a kind. */
+/** Default messages in German, by code. A key `kind/code` applies to that kind only. */
 export const german: Wording = {
   required: 'Bitte ausfüllen.',
   incomplete: 'Das ist noch nicht vollständig.',

@@ -1,6 +1,6 @@
 import type { Wording } from '../wording.ts';
 
-/** What codes say in Italian, of every field and, behind its name, of a kind. */
+/** Default messages in Italian, by code. A key `kind/code` applies to that kind only. */
 export const italian: Wording = {
   required: 'Si prega di compilare.',
   incomplete: 'Non è ancora completo.',

@@ -1,6 +1,6 @@
 import type { Wording } from '../wording.ts';
 
-/** What codes say in Japanese, of every field and, behind its name, of a kind. */
+/** Default messages in Japanese, by code. A key `kind/code` applies to that kind only. */
 export const japanese: Wording = {
   required: '入力してください。',
   incomplete: 'まだ入力が終わっていません。',

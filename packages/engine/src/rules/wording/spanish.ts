@@ -1,6 +1,6 @@
 import type { Wording } from '../wording.ts';
 
-/** What codes say in Spanish, of every field and, behind its name, of a kind. */
+/** Default messages in Spanish, by code. A key `kind/code` applies to that kind only. */
 export const spanish: Wording = {
   required: 'Por favor, rellene este campo.',
   incomplete: 'Esto aún no está completo.',
