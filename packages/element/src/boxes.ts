@@ -2,7 +2,7 @@ import { bindWithin, type FieldStore } from '@arbeit/dom';
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
-/** How boxes look, beside what every element does. */
+/** Styles of the boxes, beside those of every element. */
 const sheet = `
 [part~=code]{display:inline-flex;flex-wrap:wrap;max-inline-size:100%;gap:.75em;align-items:center}
 [part~=boxes]{position:relative;display:inline-block;min-inline-size:0}
@@ -81,7 +81,10 @@ export const boxes: Renderer = (store, attributes) => {
   };
 };
 
-/** A press goes to the box nearest to it, at most the first empty one; one that is filled is selected. Dragged on, all on the way are. */
+/**
+ * Handles presses on the boxes: the nearest one gets the caret, at most the first empty one. A filled box is
+ * selected; dragging selects all boxes on the way.
+ */
 function pressable(input: HTMLInputElement, drawn: readonly HTMLElement[], store: FieldStore): void {
   let pressed: number | null = null;
   const filled = (): number => store.state().body.content.length;

@@ -1,40 +1,40 @@
 import type { FieldStore, Host } from '@arbeit/dom';
 import type { HydratedField } from '@arbeit/engine/field';
 
-/** What a field is typed into or picked from, inside its element. */
+/** The control inside a field's element. */
 export interface Control {
-  /** What stands in the frame; each drawn thing is a part (CSS Shadow Parts). */
+  /** The content of the frame; each drawn part is a `part` (CSS Shadow Parts). */
   readonly element: HTMLElement;
-  /** What a label names and a hint describes: it gets the id `control`. */
+  /** The element that the label names and the hint describes. It gets the id `control`. */
   readonly named: HTMLElement;
-  /** Of a group, which a label cannot be for: it is named by the label's id. */
+  /** A group cannot have a `<label for>`: it is named by the label's id. */
   readonly isGroup?: true;
-  /** How it looks, beside what every field does (CSS). */
+  /** Styles beside those of every field (CSS). */
   readonly sheet?: string;
-  /** Ties it to the field, which `host` stands for in its form. Returns the way to let go. */
+  /** Binds it to the field of `host`. Returns a function that unbinds. */
   bind(host: Host): () => void;
-  /** Draws what the field holds now, where that is more than the text. */
+  /** Draws the current state if that is more than the text. */
   draw?(): void;
-  /** As a `<fieldset disabled>` around it has it. */
+  /** Disables the control, as a `<fieldset disabled>` around the element does. */
   disable(isDisabled: boolean): void;
-  /** What gets the focus, where it is not what is named. */
+  /** The element that gets the focus, if it is not `named`. */
   focused?(): HTMLElement | undefined;
 }
 
-/** A sort of control: makes one for a field that is drawn that way, nothing for others. */
+/** Makes the control of a field that is drawn this way; `undefined` for other fields. */
 export type Renderer = (
   store: FieldStore,
   attributes: Readonly<Record<string, string | boolean>>,
 ) => Control | undefined;
 
-/** An element that is a part. */
+/** Creates an element that is a part. */
 export function part<K extends keyof HTMLElementTagNameMap>(tag: K, name: string): HTMLElementTagNameMap[K] {
   const element = document.createElement(tag);
   element.part.add(name);
   return element;
 }
 
-/** Puts attributes on an element as HTML has them: those that are true stand there, those that are false do not. */
+/** Sets attributes as HTML has them: `true` is present, `false` is absent. */
 export function setAttributes(
   element: HTMLElement,
   attributes: Readonly<Record<string, string | boolean>>,
@@ -47,8 +47,8 @@ export function setAttributes(
 }
 
 /**
- * Takes a property that a script gave an element before it was one of ours: it stands in the way of the accessor (HTML, upgrade). Returns it,
- * if there was one.
+ * Removes and returns a property that a script set before the element was defined. It would hide the accessor
+ * (HTML, upgrade).
  */
 export function givenBefore(element: HTMLElement, name: string): unknown {
   const given = Object.getOwnPropertyDescriptor(element, name)?.value as unknown;
@@ -56,5 +56,5 @@ export function givenBefore(element: HTMLElement, name: string): unknown {
   return given;
 }
 
-/** What a plan may say of how a field is drawn. */
+/** The members of a plan that say how a field is drawn. */
 export const planOf = <P>(field: HydratedField): Partial<P> => field.plan as unknown as Partial<P>;

@@ -6,19 +6,19 @@ import { fieldElementClass, fieldSource } from './field-element.ts';
 import { formElementClass, formSource } from './form-element.ts';
 import { defineWith } from './sources.ts';
 
-/** What a page's fields are drawn with. */
+/** Options of the elements of a page. */
 export interface FieldElementOptions {
-  /** Controls beside a line to type into: `picks` for choices, `boxes` for codes. */
+  /** Controls beside a line of text: `picks` for choices, `boxes` for codes. */
   readonly drawings?: readonly Renderer[];
-  /** The clock, ISO 8601; left out, the device's. */
+  /** The clock (ISO 8601). Default: the device's. */
   readonly today?: string;
-  /** What puts the questions of fields that stand in no form: `(store) => driveAsks(store, askByFetch())`. */
+  /** Asks the questions of fields outside of forms: `(store) => driveAsks(store, askByFetch())`. */
   readonly drive?: (store: FieldStore) => () => void;
-  /** What the element is called. */
+  /** Name of the element. */
   readonly tag?: `${string}-${string}`;
 }
 
-/** Whether there are elements to be defined: a server that renders a page imports what its page does. */
+/** Whether elements can be defined: a server that renders a page imports this module too. */
 const hasElements = (): boolean => typeof customElements !== 'undefined';
 
 /**
@@ -46,7 +46,7 @@ export function defineForms(
   forms: readonly HydratedForm[],
   options: {
     readonly today?: string;
-    /** What puts the questions of its fields: `(store) => driveFormAsks(store, askByFetch())`. */
+    /** Asks the questions of the form's fields: `(store) => driveFormAsks(store, askByFetch())`. */
     readonly drive?: (store: FormStore) => () => void;
     readonly tag?: `${string}-${string}`;
   } = {},

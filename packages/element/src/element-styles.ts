@@ -1,6 +1,6 @@
 /**
- * How an element looks by itself: little, and all of it by custom properties and parts of lower weight than a page's own rules
- * (`::part(…)`). The message's line is kept free, so that nothing moves when there is one.
+ * The styles of an element: few, and all by custom properties and parts, so that the page's own rules win
+ * (`::part(…)`). The line of the message is always reserved, so that nothing moves when there is one.
  */
 export const elementStyles = `
 :host{display:block;font:inherit;color:inherit;--_ink:var(--arbeit-ink,currentColor);--_line:var(--arbeit-line,color-mix(in srgb,currentColor 55%,transparent));--_wrong:var(--arbeit-wrong,#a63d2f);--_accent:var(--arbeit-accent,#2f6b57)}

@@ -6,13 +6,13 @@ import { drawn, dressElement, hostOf, teller, typedBefore, type View } from './f
 import { listenToEnter } from './implicit.ts';
 import { type Sources, waitFor } from './sources.ts';
 
-/** A field's element, to whoever writes to it from a script. */
+/** The element of a field, for scripts. */
 export interface FieldElement extends HTMLElement {
-  /** What is typed, checked and told of. Throws `RangeError` while no definition of that name is known. */
+  /** The store of its field. Throws `RangeError` while there is no definition with this name. */
   readonly store: FieldStore;
-  /** The raw value, to be read and written, as of a native control. */
+  /** The raw value, as of a native control. */
   value: string;
-  /** The typed value, `null` until there is a whole one. */
+  /** The typed value; `null` until complete and well-formed. */
   readonly typed: string | null;
   readonly evaluation: Evaluation;
   name: string;
@@ -20,40 +20,43 @@ export interface FieldElement extends HTMLElement {
   readonly validity: ValidityState;
   readonly validationMessage: string;
   readonly willValidate: boolean;
-  /** Whether it is valid; nobody is shown anything. */
+  /** Whether it is valid. Shows nothing. */
   checkValidity(): boolean;
-  /** Whether it is valid; where it is not, its message is shown. */
+  /** Whether it is valid. Shows the message if not. */
   reportValidity(): boolean;
 }
 
-/** What an element needs to know of the page's fields. */
+/** What elements need to know of the page's fields. */
 export interface FieldTable {
-  /** Definitions by id. */
+  /** Compiled fields by id. */
   readonly fields: ReadonlyMap<string, HydratedField>;
-  /** Controls beside a line to type into, tried in this order. */
+  /** Controls beside a line of text, tried in this order. */
   readonly drawings: readonly Renderer[];
-  /** The clock, ISO 8601; left out, the device's. */
+  /** The clock (ISO 8601). Default: the device's. */
   readonly today?: string | undefined;
-  /** Puts a field's questions while it is on the page. */
+  /** Asks a field's questions while it is on the page. */
   readonly drive?: ((store: FieldStore) => () => void) | undefined;
 }
 
-/** An element around fields that share a form's state. */
+/** The element around fields of one form. */
 export interface StoreOwner extends HTMLElement {
-  /** The store of one of its fields; nothing for one it does not have. */
+  /** The store of one of its fields; `undefined` for an unknown id. */
   storeOf(id: string): FieldStore | undefined;
-  /** Its form is in a hand-off that is not here yet. */
+  /** Whether the hand-off with its form is not loaded yet. */
   isMissing?(): boolean;
 }
 
-/** The next element around a node that has stores for its fields, out of shadow trees as well. */
+/** The closest element around a node that has stores for its fields, also outside of its shadow tree. */
 function ownerOf(node: Node): StoreOwner | undefined {
   for (let at: Node | null = node.parentNode; at; at = at instanceof ShadowRoot ? at.host : at.parentNode)
     if ('storeOf' in at) return at as StoreOwner;
   return undefined;
 }
 
-/** Whether a node stands in a form's element whose hand-off is not here yet: what its fields are is not known before. */
+/**
+ * Whether a node is in the element of a form whose hand-off is not loaded yet, so that its fields are
+ * unknown.
+ */
 function isInMissingForm(node: Node): boolean {
   for (let at: Node | null = node.parentNode; at; at = at instanceof ShadowRoot ? at.host : at.parentNode) {
     if ('storeOf' in at) return (at as StoreOwner).isMissing?.() === true;
@@ -62,7 +65,7 @@ function isInMissingForm(node: Node): boolean {
   return false;
 }
 
-/** The store of an element's field: its form's, where it stands in one that has it, else one of its own. */
+/** The store of an element's field: its form's if it is in one, otherwise one of its own. */
 function storeFor(element: HTMLElement, { fields, today }: FieldTable): FieldStore {
   const id = idOf(element);
   const own = ownerOf(element)?.storeOf(id);
@@ -74,7 +77,7 @@ function storeFor(element: HTMLElement, { fields, today }: FieldTable): FieldSto
 
 const sheets = new WeakMap<Document, Map<string, CSSStyleSheet>>();
 
-/** The style sheets of an element: on a page each is one for all its elements. */
+/** The style sheets of an element, one per page for all elements. */
 function sheetsFor(page: Document, { control }: View): CSSStyleSheet[] {
   const known = sheets.get(page) ?? new Map<string, CSSStyleSheet>();
   sheets.set(page, known);
@@ -90,13 +93,16 @@ function sheetsFor(page: Document, { control }: View): CSSStyleSheet[] {
   });
 }
 
-/** The part of a form control that every native one has (HTML, form-associated custom elements), by its internals. */
+/**
+ * The members that every native form control has (HTML, form-associated custom elements), implemented by
+ * internals.
+ */
 const nativeFace = () =>
   class extends HTMLElement {
     static readonly formAssociated = true;
     static readonly observedAttributes = ['field'];
     readonly internals = this.attachInternals();
-    /** A program only asks whether it is valid. */
+    /** Whether a program only asks if it is valid. */
     isAsking = false;
     get type(): string {
       return this.localName;
@@ -130,7 +136,7 @@ const nativeFace = () =>
     }
   };
 
-/** What runs one element: made by the hand-off that has the element's definition. */
+/** Runs one element. Made by the hand-off that has the definition. */
 export interface FieldController {
   readonly store: FieldStore;
   connect(): void;
@@ -143,23 +149,25 @@ export interface FieldController {
 export interface FieldShell extends HTMLElement {
   readonly internals: ElementInternals;
   readonly root: ShadowRoot;
-  /** A program only asks whether it is valid. */
+  /** Whether a program only asks if it is valid. */
   readonly isAsking: boolean;
   name: string;
 }
 
-/** Definitions, with what runs their elements. */
+/** Compiled fields, with what runs their elements. */
 export interface FieldSource {
-  /** Whether it has the definition; `field`: the very one that a form around the element uses. */
+  /** Whether it has the definition. `field`: exactly the one that the form around the element uses. */
   has(id: string, field: HydratedField | undefined): boolean;
   make(shell: FieldShell): FieldController;
 }
 
-/** What a field's element is called by: its definition's id. */
+/** The id of an element's field: its attribute `field`, otherwise its name. */
 const idOf = (element: HTMLElement): string =>
   element.getAttribute('field') ?? element.getAttribute('name') ?? '';
 
-/** The source that has an element's field; `isLast`: a form around it that is still missing will not come. */
+/**
+ * The source with an element's field. `isLast`: a form around it that is missing now will not come any more.
+ */
 function sourceFor(
   element: HTMLElement,
   all: readonly FieldSource[],
@@ -172,7 +180,7 @@ function sourceFor(
   return all.find((source) => source.has(id, field)) ?? (field && all[0]);
 }
 
-/** The source of fields of a table. */
+/** The source for the fields of a table. */
 export const fieldSource = (table: FieldTable): FieldSource => ({
   has: (id, field) => (field ? table.fields.get(id) === field : table.fields.has(id)),
   make: (shell) => controllerOf(shell, table),
@@ -233,8 +241,8 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
 }
 
 /**
- * The class of `<arbeit-field>`, which finds its definition by its attribute `field` among those of the page's hand-offs. Made where there is
- * a page.
+ * The class of `<arbeit-field>`. It finds its definition by the attribute `field` in the hand-offs of the
+ * page. Only called where there is a page.
  */
 export function fieldElementClass(sources: Sources<FieldSource>): CustomElementConstructor {
   return class extends nativeFace() implements FieldElement {

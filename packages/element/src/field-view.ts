@@ -3,14 +3,17 @@ import type { Evaluation } from '@arbeit/engine/field';
 import { type Control, givenBefore, part, type Renderer } from './control.ts';
 import { line } from './line.ts';
 
-/** What stands in a field's element. */
+/** The content of a field's element. */
 export interface View {
   readonly elements: readonly Node[];
   readonly control: Control;
   tell(evaluation: Evaluation): void;
 }
 
-/** Draws a field: label, frame with signs before and behind, hint, message. Each is a part, and each but the message a slot. */
+/**
+ * Draws a field: label, frame with prefix and suffix, hint, message. Each is a part; each but the message is
+ * a slot.
+ */
 export function drawn(store: FieldStore, drawings: readonly Renderer[]): View {
   const { field } = store;
   const { look = {} } = field;
@@ -40,7 +43,9 @@ export function drawn(store: FieldStore, drawings: readonly Renderer[]): View {
   };
 }
 
-/** Shows messages in a place that is always there; one that stands there already is not told again. */
+/**
+ * Shows messages in an element that is always there. A message that is shown already is not announced again.
+ */
 function showMessages(place: HTMLElement, shown: Evaluation['shown']): void {
   const said = shown.map((one) => one.message).join('\n');
   if (place.dataset.said === said) return;
@@ -66,7 +71,7 @@ function first(store: FieldStore, drawings: readonly Renderer[]): Control {
   return line(store, attributes) as Control;
 }
 
-/** A slot with the sign that stands there where the page puts nothing. */
+/** A slot with a prefix or suffix, which the page can replace. */
 function sign(name: string, text: string | undefined): HTMLSlotElement {
   const element = slot(name);
   if (text !== undefined) {
@@ -78,7 +83,7 @@ function sign(name: string, text: string | undefined): HTMLSlotElement {
   return element;
 }
 
-/** The icon of a field, where it has one. */
+/** The icon of a field, if it has one. */
 function iconOf({ field }: FieldStore): readonly Node[] {
   const { icon } = field.look ?? {};
   if (!icon) return [];
@@ -89,7 +94,7 @@ function iconOf({ field }: FieldStore): readonly Node[] {
   return [element];
 }
 
-/** Puts the look of a field on its element, where the page has said nothing of it there. */
+/** Sets the appearance of a field on its element, except what the page has set itself. */
 export function dressElement(element: HTMLElement, { field }: FieldStore): void {
   const { style, ...attributes } = appearanceOf(field);
   for (const [name, value] of Object.entries(attributes))
@@ -105,7 +110,9 @@ function slot(name: string, text = ''): HTMLSlotElement {
   return element;
 }
 
-/** What a field stands on: its element, for the form and the browser; the control inside, for who uses it. */
+/**
+ * The host of a field: its element for the form and the browser, the control inside for assistive technology.
+ */
 export function hostOf(
   element: HTMLElement,
   internals: ElementInternals,
@@ -130,8 +137,9 @@ export function hostOf(
 }
 
 /**
- * Shows on an element how its field is, and hands the raw value to its form under its name, where that is another than before; of several
- * choices each by itself, as boxes to tick have it. One that does not count is neither seen nor sent.
+ * A function that shows the states of a field on its element and sets its form value when the raw value
+ * changed; several choices are several entries, as with checkboxes. A field that does not count is hidden and
+ * not submitted.
  */
 export function teller(
   element: HTMLElement,
@@ -160,7 +168,7 @@ export function teller(
   };
 }
 
-/** What an element held before it was one of ours: what a script gave it, or somebody typed into the control in it. */
+/** What was in an element before it was defined: a value set by a script, or typed into the control in it. */
 export function typedBefore(element: HTMLElement): string | undefined {
   const given = givenBefore(element, 'value');
   const typed = takeFallback(element);
@@ -168,8 +176,8 @@ export function typedBefore(element: HTMLElement): string | undefined {
 }
 
 /**
- * The native control that stood in an element for a page without scripts goes; what somebody had typed into it already, or picked, is
- * the field's.
+ * Removes the native control that was in the element for pages without scripts, and takes over what was typed
+ * or picked in it.
  */
 function takeFallback(element: HTMLElement): string | undefined {
   const own = [...element.children].filter((child) => !child.slot);

@@ -4,27 +4,28 @@ import { givenBefore } from './control.ts';
 import type { StoreOwner } from './field-element.ts';
 import { type Sources, waitFor } from './sources.ts';
 
-/** A form's element, to whoever writes to it from a script. */
+/** The element of a form, for scripts. */
 export interface FormElement extends StoreOwner {
-  /** Throws `RangeError` while no form of that name is known. */
+  /** The store of its form. Throws `RangeError` while there is no form with this name. */
   readonly store: FormStore;
   /**
-   * Sends the record in place of the browser, and tells what the server found wrong. Left out, the `<form>` is sent as HTML has it, once
-   * the form lets it. Either way the element tells of the record with the event `arbeit-record`.
+   * Sends the record in place of the browser and resolves to the server's findings. Without it the `<form>`
+   * is submitted as usual once it is ready. Either way the element dispatches `arbeit-record` with the
+   * record.
    */
   send: SendRecord | undefined;
 }
 
-/** What an element needs to know of the page's forms. */
+/** What elements need to know of the page's forms. */
 export interface FormTable {
   /** By id. */
   readonly forms: ReadonlyMap<string, HydratedForm>;
   readonly today?: string | undefined;
-  /** Puts the questions of a form's fields while it is on the page. */
+  /** Asks the questions of a form's fields while it is on the page. */
   readonly drive?: ((store: FormStore) => () => void) | undefined;
 }
 
-/** Ties a form's element to the `<form>` it is about. Returns the way to let go. */
+/** Binds a form's element to its `<form>`. Returns a function that unbinds. */
 function attach(element: FormElement, form: HTMLFormElement, { drive }: FormTable): () => void {
   const { store } = element;
   let { sending } = store.state();
@@ -52,7 +53,7 @@ function attach(element: FormElement, form: HTMLFormElement, { drive }: FormTabl
   };
 }
 
-/** What runs one form's element: made by the hand-off that has the form. */
+/** Runs the element of one form. Made by the hand-off that has the form. */
 interface FormController {
   readonly store: FormStore;
   attach(form: HTMLFormElement): () => void;
@@ -64,7 +65,7 @@ export interface FormSource {
   make(element: FormElement, id: string): FormController;
 }
 
-/** The source of the forms of a table. */
+/** The source for the forms of a table. */
 export const formSource = (table: FormTable): FormSource => ({
   has: (id) => table.forms.has(id),
   make(element, id) {
@@ -78,8 +79,9 @@ export const formSource = (table: FormTable): FormSource => ({
 });
 
 /**
- * The class of `<arbeit-form>`, which stands in a `<form>` or around one: its submit and reset are the form's, and fields inside share its
- * state. The form it is comes by its attribute `form` from the page's hand-offs. Made where there is a page.
+ * The class of `<arbeit-form>`. It is inside a `<form>` or around one, submits and resets it, and its fields
+ * share the form's state. It finds its form by the attribute `form` in the hand-offs of the page. Only called
+ * where there is a page.
  */
 export function formElementClass(sources: Sources<FormSource>): CustomElementConstructor {
   return class extends HTMLElement implements FormElement {

@@ -1,7 +1,7 @@
-/** Types of inputs of which a form without a button may have one to be submitted by Enter (HTML, implicit submission). */
+/** Input types that block implicit submission of a form without a button (HTML, implicit submission). */
 const blocking = /^(?:text|search|tel|url|email|password|date|month|week|time|datetime-local|number)$/;
 
-/** Whether a control is a line that is typed into, in an element of ours or not. */
+/** Whether a control is a line of text, in one of our elements or not. */
 function isLine(control: Element): boolean {
   const input = control.shadowRoot?.querySelector('input') ?? control;
   return input instanceof HTMLInputElement && blocking.test(input.type);
@@ -11,15 +11,18 @@ const isButton = (control: Element): control is HTMLButtonElement | HTMLInputEle
   (control instanceof HTMLButtonElement || control instanceof HTMLInputElement) &&
   /^(?:submit|image)$/.test(control.type);
 
-/** The first button that submits a form, in the order of the page: `elements` leaves image buttons out (HTML, default button). */
+/**
+ * The first submit button in the order of the page; `elements` leaves out image buttons (HTML, default
+ * button).
+ */
 const defaultButton = (form: HTMLFormElement): HTMLButtonElement | HTMLInputElement | undefined =>
   [...(form.getRootNode() as Document | ShadowRoot).querySelectorAll('button, input')].find(
     (one): one is HTMLButtonElement | HTMLInputElement => isButton(one) && one.form === form,
   );
 
 /**
- * Submits a form as Enter in one of its controls does (HTML, "implicit submission"): by its first button, unless that is disabled; without one, if no
- * more than one line of it is typed into.
+ * Submits a form as Enter in one of its controls does (HTML, implicit submission): by its first button unless
+ * that is disabled; without a button if it has at most one line of text.
  */
 function submitImplicitly(form: HTMLFormElement): void {
   const button = defaultButton(form);

@@ -2,7 +2,7 @@ import { bindWithin } from '@arbeit/dom';
 import type { TextPlan } from '@arbeit/engine/kinds/text';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
-/** A line to type into, or several; guide text still to come stands behind what is typed and never in it. */
+/** A line of text, or several. Guide text is drawn behind it and is never part of the value. */
 export const line: Renderer = (store, attributes) => {
   const { field } = store;
   const { lines = 1 } = planOf<TextPlan>(field);

@@ -2,7 +2,7 @@ import { bindPicks } from '@arbeit/dom';
 import type { ChoicePlan } from '@arbeit/engine/kinds/choice';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
 
-/** How what is picked from looks, beside what every element does. */
+/** Styles of choices, beside those of every element. */
 const sheet = `
 [part~=options]{display:flex;flex-direction:column;gap:.35em}
 [part~=options][data-draw=segments]{flex-direction:row;flex-wrap:wrap}

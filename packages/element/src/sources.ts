@@ -1,16 +1,16 @@
 /**
- * Where the elements of one tag get their definitions and what runs them. A tag is defined once on a page, but a page may have several hand-offs,
- * each with a run-time of its own: the first defines the tag, the others add themselves to it.
+ * Definitions for the elements of one tag. A tag is defined once per page, but a page may have several hand-
+ * offs, each with its own run-time: the first defines the tag, the others add their sources.
  */
 export interface Sources<S> {
   readonly all: readonly S[];
-  /** Adds a source, and tells the elements that wait for one. */
+  /** Adds a source and notifies elements that wait for one. */
   add(source: S): void;
-  /** Calls back when a source comes. Returns the way to stop. */
+  /** Calls `listener` when a source is added. Returns a function that stops. */
   watch(listener: () => void): () => void;
 }
 
-/** A tag's class with its sources: another hand-off finds them by this name. */
+/** Key of the sources on the class of a tag, so that other hand-offs find them. */
 const name = Symbol.for('arbeit.sources');
 
 function sourcesWith<S>(first: S): Sources<S> {
@@ -52,8 +52,8 @@ export function defineWith<S>(
 }
 
 /**
- * Tries again with each source that another hand-off brings, until it is found. What is still missing once everything that may bring it has loaded is
- * reported on the console. Returns the way to stop.
+ * Calls `find` again with each source that is added until it succeeds. If it is still missing when the page
+ * has loaded, an error goes to the console. Returns a function that stops.
  */
 export function waitFor<S>(
   sources: Sources<S>,

@@ -1,7 +1,7 @@
 import { attributesOf as inHtml } from '@arbeit/dom';
 import type { HydratedField } from '@arbeit/engine/field';
 
-/** HTML names that React spells another way. */
+/** HTML attribute names that React spells differently. */
 const spelling: Readonly<Record<string, string>> = {
   inputmode: 'inputMode',
   enterkeyhint: 'enterKeyHint',
@@ -14,6 +14,6 @@ const spelling: Readonly<Record<string, string>> = {
   tabindex: 'tabIndex',
 };
 
-/** The attributes a definition asks for, as React props. */
+/** The attributes of a field's control as React props. */
 export const attributesOf = (field: HydratedField): Record<string, string | boolean> =>
   Object.fromEntries(Object.entries(inHtml(field)).map(([name, value]) => [spelling[name] ?? name, value]));

@@ -21,9 +21,9 @@ export function Boxes({
 }: {
   readonly field: Field;
   readonly label?: string | undefined;
-  /** Somebody else says the code is wrong. */
+  /** Whether somebody else, such as a server, says that the code is wrong. */
   readonly isWrong?: boolean;
-  /** The input has to lie over the row, as large as it and with no ink of its own. */
+  /** The input must cover the row and be transparent. */
   readonly classNames?: ClassNames<'root' | 'frame' | 'row' | 'group' | 'box' | 'input' | 'reveal'>;
   readonly words?: { readonly reveal: string; readonly conceal: string };
 }) {
@@ -65,11 +65,11 @@ export function Boxes({
   );
 }
 
-/** What a press on the row does to the input that lies over it, which has `filled` characters. */
+/** Handlers for presses on the row, which go to the input over it. `filled`: number of its characters. */
 function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
-  /** The box a press began in, while it goes on. */
+  /** The box where the current press began. */
   const pressed = useRef<number | null>(null);
-  /** The box nearest to the pointer, at most the first empty one. */
+  /** The box closest to the pointer, at most the first empty one. */
   const boxAt = (event: PointerEvent): number => {
     const boxes = [...row.current!.querySelectorAll<HTMLElement>('[data-box]')];
     const distance = (box: HTMLElement) => {
@@ -79,7 +79,7 @@ function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
     const nearest = boxes.reduce((best, box) => (distance(box) < distance(best) ? box : best), boxes[0]!);
     return Math.min(boxes.indexOf(nearest), filled);
   };
-  /** A press goes to the box nearest to it; one that is filled is selected, so that typing mends it. */
+  /** A press goes to the closest box. A filled box is selected, so that typing replaces it. */
   const onPointerDown = (event: PointerEvent<HTMLInputElement>) => {
     const at = boxAt(event);
     const input = event.currentTarget;
@@ -88,7 +88,7 @@ function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
     input.focus();
     input.setSelectionRange(at, Math.min(at + 1, filled));
   };
-  /** Dragged on, all boxes on the way are selected. */
+  /** Dragging selects all boxes on the way. */
   const onPointerMove = (event: PointerEvent<HTMLInputElement>) => {
     if (pressed.current === null) return;
     const [from, to] = [pressed.current, boxAt(event)].sort((a, b) => a - b) as [number, number];
@@ -107,7 +107,7 @@ function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
   };
 }
 
-/** The boxes: what each holds, which is the one at the caret, which are selected. */
+/** The boxes: their content, the active one, the selected ones. */
 function Drawn({
   field,
   isConcealed,

@@ -1,2 +1,2 @@
-/** Class names for the parts of a component, by part. Nothing here is styled without them. */
+/** Class names by part of a component. Components have no styles of their own. */
 export type ClassNames<Part extends string> = { readonly [K in Part]?: string };

@@ -4,7 +4,7 @@ import type { ComponentType, ReactElement } from 'react';
 import { Line } from './line.tsx';
 import type { Field } from './use-field.ts';
 
-/** A component that a field is typed into or picked from. */
+/** A component that draws the control of a field. */
 export type ControlComponent = ComponentType<{ readonly field: Field; readonly label?: string | undefined }>;
 
 /**

@@ -16,7 +16,7 @@ export function Counter({
   classNames = {},
 }: {
   readonly field: Field;
-  /** What is told to who does not see the figure beside its line. */
+  /** The text for screen readers, which do not see the count beside its line. */
   readonly words?: (left: number) => string;
   readonly classNames?: ClassNames<'root' | 'said'>;
 }) {

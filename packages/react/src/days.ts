@@ -2,15 +2,15 @@ import type { HydratedField } from '@arbeit/engine/field';
 import { apply, evaluate, start } from '@arbeit/engine/field';
 import { addDays, addMonths, daysIn, fieldsOf, iso, isoWeek, weekday } from '@arbeit/engine/values';
 
-/** A day of a month's sheet, and why it cannot be picked where it cannot. */
+/** A day of a month, and why it cannot be picked. */
 export interface Day {
   readonly date: string;
   readonly isOutside: boolean;
-  /** What a rule of the field has against the day; '' where nothing does. */
+  /** The message of a rule against the day; empty if there is none. */
   readonly problem: string;
 }
 
-/** A week of a month's sheet. */
+/** A week of a month. */
 export interface Week {
   /** ISO 8601, `2027-W06`. */
   readonly week: string;

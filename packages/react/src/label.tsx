@@ -15,7 +15,7 @@ export function Label({
   className,
 }: {
   readonly field: Field;
-  /** What stands there where the definition has none. */
+  /** Text if the definition has no label. */
   readonly missing?: string;
   readonly className?: string;
 }) {

@@ -16,7 +16,7 @@ export function Line({
   classNames = {},
 }: {
   readonly field: Field;
-  /** Its name, where no label stands on the page. */
+  /** Accessible name if the page has no label for it. */
   readonly label?: string | undefined;
   readonly classNames?: ClassNames<'root' | 'ghost' | 'behind' | 'input' | 'lines'>;
 }) {

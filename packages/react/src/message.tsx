@@ -16,9 +16,9 @@ export function Message({
   classNames = {},
 }: {
   readonly field: Field;
-  /** What somebody else has against the value; told instead of the field's own messages. */
+  /** A problem from elsewhere, shown instead of the field's own messages. */
   readonly problem?: string;
-  /** Says nothing for now. */
+  /** Whether to show nothing for now. */
   readonly isQuiet?: boolean;
   readonly classNames?: { readonly root?: string | undefined };
 }) {

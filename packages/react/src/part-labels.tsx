@@ -21,9 +21,9 @@ export function PartLabels({
   classNames = {},
 }: {
   readonly field: Field;
-  /** The key that passes the parts before by, where an empty field needs one. */
+  /** The key that passes the parts before, if an empty field needs one. */
   readonly passing?: string;
-  /** What each part is called, by its name in the plan. */
+  /** The name of each part, by its name in the plan. */
   readonly words?: Readonly<Record<string, string>>;
   readonly classNames?: ClassNames<'root' | 'part'>;
 }) {

@@ -20,7 +20,7 @@ export function Picks({
   className,
 }: {
   readonly field: Field;
-  /** Its name, where no label stands on the page. */
+  /** Accessible name if the page has no label for it. */
   readonly label?: string | undefined;
   readonly className?: string;
 }) {

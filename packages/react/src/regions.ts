@@ -1,11 +1,11 @@
-/** A region as a list offers it. */
+/** A region as a list shows it. */
 export interface RegionChoice {
   readonly region: string;
   readonly name: string;
   readonly code: string;
 }
 
-/** Names and collation cost milliseconds, and a list is drawn anew at every key: once for the plans of a field and a language. */
+/** Choices by plans and language: names and collation cost milliseconds, and a list is drawn at every key. */
 const known = new WeakMap<object, Map<string, readonly RegionChoice[]>>();
 
 /**

@@ -20,7 +20,7 @@ export function Resting({
   classNames = {},
 }: {
   readonly field: Field;
-  /** What it is typed into, once it is opened. */
+  /** The control to show when it is opened. */
   readonly children: ReactNode;
   readonly words?: { readonly empty: string; readonly change: string };
   readonly classNames?: ClassNames<'name' | 'box' | 'text' | 'empty' | 'message'>;

@@ -14,22 +14,25 @@ import type { Evaluation, FieldState, HydratedField, Plan, TextState } from '@ar
 import { type RefCallback, useCallback, useId, useMemo, useState, useSyncExternalStore } from 'react';
 import { attributesOf } from './attributes.ts';
 
-/** A field and what goes on the page for it. The ids tie label, hint and message to the input. */
+/** A field with the props for its page. Ids connect label, hint and message to the input. */
 export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
   readonly state: FieldState;
   readonly evaluation: Evaluation<V>;
-  /** What there is to tell of the value, by name: `weekday`, `week`, `region`. */
+  /** Facts about the value, by name: `weekday`, `week`, `region`. */
   readonly facts: Readonly<Record<string, string>>;
-  /** Guide text still to come, to be drawn behind the input after what it displays; empty when there is none. */
+  /** Guide text that follows the display, to be drawn behind the input; empty if there is none. */
   readonly guideText: string;
-  /** Spread on the `<input>`, or on a `<textarea>` where the field has several lines. It is uncontrolled: the binding writes to it, React does not. */
+  /**
+   * Spread on the `<input>`, or on a `<textarea>` if the field has several lines. It is uncontrolled: the
+   * binding writes to it, React does not.
+   */
   readonly inputProps: Record<string, unknown> & { ref: RefCallback<TextControl> };
-  /** Spread on what is around label, control and message: how it is, to style by, and its look as it was defined. */
+  /** Spread on the element around label, control and message: states to style by, and its appearance. */
   readonly rootProps: Readonly<Record<string, unknown>>;
   readonly labelProps: { readonly id: string; readonly htmlFor: string };
   readonly hintProps: { readonly id: string };
-  /** Spread on the element that shows the message; it must be there always, empty or not. */
+  /** Spread on the element for the message, which must always be there. */
   readonly messageProps: { readonly id: string; readonly 'aria-live': 'polite' };
 }
 

@@ -4,31 +4,36 @@ import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arb
 import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { type RefCallback, useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 
-/** A form and what goes on the page for it. */
+/** A form with the props for its page. */
 export interface Form<V extends Values = Values> {
   readonly store: FormStore<V>;
-  /** Whether each of its fields that counts passes every rule that is an error. */
+  /** Whether every field that counts passes all its rules of severity `error`. */
   readonly isReady: boolean;
-  /** How its sending stands. */
+  /** How sending stands. */
   readonly sending: Sending;
-  /** Spread on the `<form>`. The messages have their own places, so the browser is not to show its bubbles. */
+  /** Spread on the `<form>`. Messages have elements of their own, so the browser shows no bubbles. */
   readonly formProps: { readonly noValidate: true; readonly ref: RefCallback<HTMLFormElement> };
 }
 
-/** What a form is to know beside itself. */
+/** Options of a form. */
 export interface FormOptions<V extends Values = Values> {
-  /** ISO 8601; stands for the device's clock. */
+  /** Replaces the device's clock (ISO 8601). */
   readonly today?: string | undefined;
-  /** What brings the values of a form over into one that takes its place: `carryOver` of `@arbeit/dom`. Left out, the new one begins anew. */
+  /**
+   * Copies the values of a form to the one that replaces it: `carryOver` of `@arbeit/dom`. Without it the new
+   * form is empty.
+   */
   readonly carry?: ((from: FormStore<V>, to: FormStore<V>) => void) | undefined;
   /**
-   * Sends the record in place of the browser, and resolves to what the server found wrong, which stands at its fields. Left out, the browser
-   * submits the form once it is ready, or its `action` or `onSubmit` is called.
+   * Sends the record in place of the browser and resolves to the server's findings, which are shown at their
+   * fields. Without it the browser submits the form once it is ready, or its `action` or `onSubmit` is
+   * called.
    */
   readonly send?: SendRecord<V> | undefined;
   /**
-   * What puts the questions of its fields while the form is on the page, and the way to stop: `driveFormAsks` of `@arbeit/dom`. Handed in,
-   * so that a form that asks nobody carries nothing of it; the same function from one render to the next.
+   * Asks the questions of the fields while the form is on the page; returns a function that stops:
+   * `driveFormAsks` of `@arbeit/dom`. It is a parameter, so that a form without questions does not carry it.
+   * Must be the same function on every render.
    */
   readonly drive?: ((store: FormStore<V>) => () => void) | undefined;
 }

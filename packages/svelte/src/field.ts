@@ -10,30 +10,30 @@ import {
 } from '@arbeit/dom';
 import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
 
-/** What an action of Svelte is on its element: how it lets go. */
+/** The result of a Svelte action. */
 export interface ActionResult {
-  /** Lets go of the element. */
+  /** Unbinds the element. */
   destroy(): void;
 }
 
-/**
- * A field as a store of Svelte: `$mobile` is what there is to tell of it, anew after each change, and setting the store sets its raw
- * value.
- */
+/** A field as a Svelte store: `$mobile` is its evaluation, and setting the store sets the raw value. */
 export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
-  /** Calls back with what there is to tell now, and after each change. Returns the way to stop. */
+  /** Calls `listener` now and after each change. Returns a function that unsubscribes. */
   subscribe(listener: (evaluation: Evaluation<V>) => void): () => void;
-  /** Puts a raw value in. */
+  /** Sets the raw value. */
   set(raw: string): void;
   /**
-   * As an action (`use:mobile.control`) on an `<input>`, `<textarea>` or `<select>`, or on an element around buttons and boxes. The text
-   * is the field's: no `bind:value` beside it.
+   * An action (`use:mobile.control`) for an `<input>`, `<textarea>` or `<select>`, or for the element around
+   * radio buttons or checkboxes. The field owns the text: do not add `bind:value`.
    */
   readonly control: (element: HTMLElement) => ActionResult;
-  /** As an action on what is around it: states as attributes to style, `data-wrong`, and its look; `hidden` while it does not count. */
+  /**
+   * An action for the element around it: states as attributes to style by (`data-wrong`), its appearance, and
+   * `hidden` while it does not count.
+   */
   readonly states: (element: HTMLElement) => ActionResult;
-  /** What the control says of itself: `<input {...mobile.attributes}>`. */
+  /** The attributes of the control: `<input {...mobile.attributes}>`. */
   readonly attributes: Readonly<Record<string, string | boolean>>;
 }
 

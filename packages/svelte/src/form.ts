@@ -2,12 +2,12 @@ import { bindForm, createFormStore, type FormStore, type SendRecord } from '@arb
 import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { type ActionResult, type Field, field } from './field.ts';
 
-/** A form as a store of Svelte: `$booking` is whether it is ready and how its sending stands. */
+/** A form as a Svelte store: `$booking` says whether it is ready and how sending stands. */
 export interface Form<V extends Values = Values> {
   readonly store: FormStore<V>;
-  /** Calls back now, and after each change. Returns the way to stop. */
+  /** Calls `listener` now and after each change. Returns a function that unsubscribes. */
   subscribe(listener: (told: { readonly isReady: boolean; readonly sending: Sending }) => void): () => void;
-  /** As an action on the `<form>`. */
+  /** An action for the `<form>`. */
   readonly form: (element: HTMLFormElement) => ActionResult;
   /** One of its fields. */
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;

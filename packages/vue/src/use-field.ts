@@ -10,20 +10,23 @@ import {
 import type { Evaluation, HydratedField, Plan, TextState } from '@arbeit/engine/field';
 import { computed, onScopeDispose, type Ref, shallowRef, type WritableComputedRef } from 'vue';
 
-/** A field in a component of Vue. */
+/** A field in a Vue component. */
 export interface Field<V extends string = string> {
   readonly store: FieldStore<V>;
-  /** What there is to tell of it, anew after each change. */
+  /** The evaluation of its current state. */
   readonly evaluation: Readonly<Ref<Evaluation<V>>>;
-  /** The raw value, to be read and written: `v-model` on a component of one's own. */
+  /** The raw value, to read and write: `v-model` on a component of your own. */
   readonly raw: WritableComputedRef<string>;
-  /** The typed value, `null` until there is a whole one. */
+  /** The typed value; `null` until complete and well-formed. */
   readonly value: Readonly<Ref<V | null>>;
-  /** With `v-bind` on what is around it: states as attributes to style, `data-wrong`, and its look; `hidden` while it does not count. */
+  /**
+   * For `v-bind` on the element around it: states as attributes to style by (`data-wrong`), its appearance,
+   * and `hidden` while it does not count.
+   */
   readonly states: Readonly<Ref<Readonly<Record<string, unknown>>>>;
   /**
-   * With `v-bind` on an `<input>`, `<textarea>` or `<select>`, or on an element around buttons and boxes. The text is the field's: no
-   * `v-model` beside it.
+   * For `v-bind` on an `<input>`, `<textarea>` or `<select>`, or on the element around radio buttons or
+   * checkboxes. The field owns the text: do not add `v-model`.
    */
   readonly control: Readonly<Record<string, unknown>>;
 }

@@ -3,14 +3,14 @@ import type { HydratedForm, Sending, Values } from '@arbeit/engine/form';
 import { onScopeDispose, type Ref, shallowRef } from 'vue';
 import { type Field, useField } from './use-field.ts';
 
-/** A form in a component of Vue. */
+/** A form in a Vue component. */
 export interface Form<V extends Values = Values> {
   readonly store: FormStore<V>;
-  /** Whether each of its fields that counts passes every rule that is an error. */
+  /** Whether every field that counts passes all its rules of severity `error`. */
   readonly isReady: Readonly<Ref<boolean>>;
-  /** How its sending stands. */
+  /** How sending stands. */
   readonly sending: Readonly<Ref<Sending>>;
-  /** With `v-bind` on the `<form>`. */
+  /** For `v-bind` on the `<form>`. */
   readonly form: Readonly<Record<string, unknown>>;
   /** One of its fields. */
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;

@@ -16,7 +16,10 @@ import type { CheckType } from './registry.ts';
 import { remote } from './remote/compile.ts';
 import { required } from './required/compile.ts';
 
-/** How each check is compiled. Apart from the registry: a page that compiles fields carries this, and nothing that reads documents. */
+/**
+ * How each check is compiled. Separate from the registry: a page that compiles fields carries this and
+ * nothing that reads documents.
+ */
 const compilers: { readonly [T in CheckType]: Compiler<T> } = {
   required,
   complete,

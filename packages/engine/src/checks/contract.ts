@@ -11,21 +11,31 @@ export interface CheckBase {
   readonly type: string;
 }
 
-/** One way to change a check, with what it is then. */
+/** One way to change a check, in words and as a check. */
 export type Mutation = readonly [words: string, instead: CheckBase];
 
-/** All there is to a check but what it does (`run.ts`) and how it is made ready for that (`compile.ts`): how it is read, described to other tools, edited and broken on purpose. */
+/**
+ * Everything about a check except how it runs (`run.ts`) and is compiled (`compile.ts`): how it is read,
+ * described to other tools, edited and mutated.
+ */
 export interface CheckDefinition<C extends CheckBase> {
   readonly type: C['type'];
-  /** Its members as data: their type, the reader, the JSON Schema and the editor of the desk come from it. */
+  /**
+   * Its members as data: their type, the reader, the JSON Schema and the desk's editor are derived from them.
+   */
   readonly options: CheckOptions;
-  /** Reports what no member says by itself: limits, members against each other. `kind`: what is known of the field, where it is known. */
+  /**
+   * Reports faults that no single member has: limits, members against each other. `kind` is the kind of the
+   * field if it is known.
+   */
   read?(at: Cursor, kind: Definition | undefined): void;
-  /** What a schema can say of members against each other. */
+  /** What a schema can say about members against each other. */
   readonly rest?: Schema;
-  /** What its message may name in `{…}` beside the label; `own`: what the code or the server brings, only they know. */
+  /**
+   * Names that its message may use in `{…}` beside the label; `own`: whatever the code or the server returns.
+   */
   readonly data: readonly string[] | 'own';
-  /** The members that the forms of a message can go by. */
+  /** Members that plural forms of a message can depend on. */
   readonly numbers?: readonly string[];
   /** Every sensible way to break it. */
   mutations(check: C): readonly Mutation[];

@@ -89,7 +89,7 @@ const withTimes = <D extends TimesDo>(name: D, says: string) => ({
 const selecting = (start: number, end = start): FieldEvent[] => [{ type: 'select', start, end }];
 const repeated = (times: number, event: FieldEvent): FieldEvent[] => Array<FieldEvent>(times).fill(event);
 
-/** Every action done to a field. The compiler asks for an entry for each. */
+/** All actions on a field. The compiler demands an entry for each. */
 const fieldVerbs: { readonly [D in FieldDo]: FieldVerb<ActionOf<D>> } = {
   type: { ...withText('type', 'Types the text, one key per character.'), events: ({ text }) => keysOf(text) },
   insert: {
@@ -165,7 +165,10 @@ const fieldVerbs: { readonly [D in FieldDo]: FieldVerb<ActionOf<D>> } = {
   redo: { ...bare({ do: 'redo' }, 'Redoes the step that was undone.'), events: () => [{ type: 'redo' }] },
 };
 
-/** Where nothing is stepped these keys go to the line above or below; from the first and the last, to the ends of the text. */
+/**
+ * Where nothing is stepped, these keys go to the line above or below; from the first and last line, to the
+ * ends of the text.
+ */
 const upOrDown = (state: FieldState, field: HydratedField, to: 'up' | 'down', times: number): FieldEvent[] =>
   field.kind.step ? repeated(times, { type: to }) : selecting(beside(state, to, times));
 
@@ -180,7 +183,7 @@ function readSelection(line: Line): ActionOf<'select'> | undefined {
   return start === undefined || end === undefined ? undefined : { do: 'select', start, end };
 }
 
-/** Every action done to a form. */
+/** All actions on a form. */
 const formVerbs: { readonly [D in FormDo]: FormVerb<ActionOf<D>> } = {
   focus: {
     spellings: [
@@ -284,7 +287,7 @@ function readSent(line: Line): ActionOf<'sent'> | undefined {
   return code === undefined ? undefined : { do: 'sent', field, code };
 }
 
-/** The question of a rule that waits for its answer, the latest, and the field it is about. */
+/** The latest question of a rule that waits for an answer, with its field. */
 export function openQuestion(form: HydratedForm, state: FormState, rule: string) {
   for (const field of form.asking) {
     const { questions } = fieldOf(form, state, field).state;
@@ -321,7 +324,7 @@ export const actionWords: readonly string[] = Array.from(
 /** Whether a line that begins with this word is an action. */
 export const isAction = (word: string): boolean => actionWords.includes(word);
 
-/** The action of a line whose first word has been taken. */
+/** The action of a line whose first word has been read. */
 export function readAction(first: string, line: Line): Action | undefined {
   const second = line.peekWord();
   const pair = second === undefined ? undefined : spellings.get(`${first} ${second}`);

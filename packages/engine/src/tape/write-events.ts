@@ -22,7 +22,7 @@ export function writeEvent(event: FieldEvent): string {
   }
 }
 
-/** What only a page or a server brings about, and no hand: a tape has no word for it. */
+/** Events that only a page or a server causes: a tape has no verb for them. */
 const wordless: ReadonlySet<FieldEvent['type']> = new Set(['ask', 'ask-again', 'answer', 'look', 'refuse']);
 
 /**
@@ -35,7 +35,7 @@ const wordless: ReadonlySet<FieldEvent['type']> = new Set(['ask', 'ask-again', '
 export function writeEvents(events: readonly FieldEvent[]): readonly string[] {
   const lines: string[] = [];
   let typed = '';
-  /** How many lines of moves in a row there are: at most two. */
+  /** Number of consecutive lines of moves: at most two are written. */
   let moves = 0;
   const flush = (): void => {
     if (typed) lines.push(writeEvent({ type: 'key', text: typed }));

@@ -43,7 +43,7 @@ export const fieldsOf = (date: string): [year: number, month: number, day: numbe
   +date.slice(8, 10),
 ];
 
-/** Days since 0000-03-01: years begin in March, so that the leap day is their last. */
+/** Days since 0000-03-01. Years begin in March, so that the leap day is their last. */
 function dayNumber(date: string): number {
   const [y, m, d] = fieldsOf(date);
   const year = m < 3 ? y - 1 : y;

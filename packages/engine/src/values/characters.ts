@@ -1,12 +1,15 @@
-/** A set of characters: one of the built-in classes, or code point ranges as flat pairs `[from, to, from, to]`. */
+/** A set of characters: a built-in class, or code point ranges as pairs `[from, to, from, to]`. */
 export type CharacterSet = 'digit' | 'letter' | 'latin' | 'alnum' | 'any' | readonly number[];
 
 const letter = /^\p{L}\p{M}*$/u;
 const unseen = /[\p{Cc}\p{Cs}\p{Zl}\p{Zp}]/u;
-/** What would melt into a neighbouring character: marks, joiners, half flags, conjoining jamo. No cell takes it alone. */
+/**
+ * Characters that combine with their neighbours: marks, joiners, half flags, conjoining jamo. No cell takes
+ * one alone.
+ */
 const joining = /^[\p{M}\p{Cf}\p{EMod}\u1100-\u11ff\ua960-\ua97f\ud7b0-\ud7ff]|^\p{RI}$|\u200d$/u;
 
-/** Whether one character (grapheme cluster) is in the set. */
+/** Whether a grapheme cluster is in the set. */
 export function isIn(set: CharacterSet, character: string): boolean {
   const code = character.charCodeAt(0);
   const ascii = code < 0x80 && character.length === 1;
@@ -36,7 +39,7 @@ function inRanges(ranges: readonly number[], character: string): boolean {
   return false;
 }
 
-/** A change of case that keeps one character one character: `ß` has no single capital and stays. */
+/** The character in another case if that is one character too: `ß` has no single capital and stays. */
 export function recase(character: string, manner: 'upper' | 'lower'): string {
   const cased = manner === 'upper' ? character.toUpperCase() : character.toLowerCase();
   return cased.length === character.length ? cased : character;

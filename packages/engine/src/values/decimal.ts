@@ -3,24 +3,26 @@
  * where negative, no zeros in front but the one before the point, a digit on each side of the point.
  */
 
-/** The canonical text of digits as typed (`007`, `.5`, `-3.`); '' where there is no digit, or something else. */
+/**
+ * The canonical text of digits as typed (`007`, `.5`, `-3.`); empty if there is no digit or something else.
+ */
 export function canonical(text: string): string {
   const match = /^(-?)(\d*)(?:\.(\d*))?$/.exec(text);
   if (!match || !(match[2] || match[3])) return '';
   return match[1] + (match[2]!.replace(/^0+(?=\d)/, '') || '0') + (match[3] ? `.${match[3]}` : '');
 }
 
-/** Digits behind the point. */
+/** Number of digits after the point. */
 export const places = (text: string): number =>
   text.includes('.') ? text.length - text.indexOf('.') - 1 : 0;
 
-/** The number in units of its `scale`-th decimal. Needs a canonical text with no more places than that. */
+/** The number in units of its `scale`-th decimal. Needs a canonical text with at most that many decimals. */
 function scaled(text: string, scale: number): bigint {
   const [whole = '', fraction = ''] = text.split('.');
   return BigInt(whole + fraction.padEnd(scale, '0'));
 }
 
-/** Below 0, 0, or above 0 as `a` is below, the same as, or above `b`. Both canonical. */
+/** Negative, 0 or positive as `a` is below, equal to, or above `b`. Both canonical. */
 export function compare(a: string, b: string): number {
   const isBelow = a[0] === '-';
   if (isBelow !== (b[0] === '-')) return isZero(a) && isZero(b) ? 0 : isBelow ? -1 : 1;
@@ -29,7 +31,10 @@ export function compare(a: string, b: string): number {
 
 const isZero = (text: string): boolean => !/[1-9]/.test(text);
 
-/** The same for texts without a minus: by how many digits stand before the point, then digit by digit; a lacking one is a zero. */
+/**
+ * Compares two texts without sign: by the number of integer digits, then digit by digit; missing digits are
+ * zeros.
+ */
 function size(a: string, b: string): number {
   const x = wholes(a);
   const y = wholes(b);
@@ -44,7 +49,7 @@ function size(a: string, b: string): number {
   return 0;
 }
 
-/** The unit at an offset; what is no digit there, the point or nothing, counts as a zero. */
+/** The digit at an offset; anything else counts as zero. */
 const digitAt = (text: string, i: number): number =>
   i < text.length ? Math.max(48, text.charCodeAt(i)) : 48;
 
@@ -55,7 +60,7 @@ export function add(a: string, b: string): string {
   return written(scaled(a, scale) + scaled(b, scale), scale);
 }
 
-/** Whether some whole number of times `step` lies between the two, both above or below zero. */
+/** Whether a multiple of `step` lies between the two numbers, which have the same sign. */
 export function hasMultiple(from: string, to: string, step: string): boolean {
   const scale = Math.max(places(from), places(to), places(step));
   const unit = scaled(step, scale);
@@ -65,7 +70,7 @@ export function hasMultiple(from: string, to: string, step: string): boolean {
   return unit === 0n || high / unit > (low - 1n) / unit || low % unit === 0n;
 }
 
-/** Whether `a` is a whole number of times `step` away from zero. */
+/** Whether `a` is a multiple of `step`. */
 export function isMultiple(a: string, step: string): boolean {
   const behind = places(step);
   const scale = Math.max(places(a), behind);
@@ -81,11 +86,13 @@ export function isMultiple(a: string, step: string): boolean {
 }
 
 const exact = 15;
-/** One of the n-th decimal: `1`, `0.1`, `0.01`. */
+/** One unit of the n-th decimal: `1`, `0.1`, `0.01`. */
 const last = ['1', ...Array.from({ length: exact }, (_, i) => `0.${'1'.padStart(i + 1, '0')}`)];
 const powers = Array.from({ length: exact + 1 }, (_, i) => 10 ** i);
 
-/** What `scaled` gives, for numbers so short that no digit is lost. Digit by digit: cutting texts up costs more. */
+/**
+ * The same as `scaled` for numbers short enough to be exact. Digit by digit, because slicing texts is slower.
+ */
 function units(text: string, scale: number): number {
   let sum = 0;
   let behind = -1;

@@ -23,14 +23,17 @@ export function graphemes(text: string): readonly string[] {
   return plain.test(text) ? text.split('') : (text.match(cluster) ?? []);
 }
 
-/** The first character of a text from an offset on, '' at its end. */
+/** The first character of a text from an offset on; empty at its end. */
 export function characterAt(text: string, offset: number): string {
   const near = text.slice(offset, offset + 64);
   const [first = ''] = graphemes(near);
   return first.length < near.length || near.length < 64 ? first : graphemes(text.slice(offset))[0]!;
 }
 
-/** The nearest offset at or left of `offset` (UTF-16 units) that does not split a character of `text`; of long texts `boundaryNear` finds it sooner. */
+/**
+ * The nearest offset at or left of `offset` (UTF-16 units) that splits no character of `text`. `boundaryNear`
+ * is faster for long texts.
+ */
 export function boundaryAt(text: string, offset: number): number {
   if (!(offset > 0)) return 0;
   if (offset >= text.length) return text.length;
@@ -46,9 +49,9 @@ export function boundaryAt(text: string, offset: number): number {
 const decimalDigit = /^\p{Nd}$/u;
 
 /**
- * The ASCII twin of a full-width form or of a decimal digit of any script, else the character itself; so is one that
- * carries a mark, which is another character.
- * Unicode keeps each script's ten digits (general category Nd) in one ascending run that starts at its zero.
+ * The ASCII equivalent of a full-width character or of a decimal digit of any script, otherwise the character
+ * itself; also for a character with a mark. Unicode has each script's ten digits (general category Nd) in one
+ * ascending run.
  */
 export function fold(character: string): string {
   const code = character.codePointAt(0)!;
@@ -60,9 +63,15 @@ export function fold(character: string): string {
   return String((code - first) % 10);
 }
 
-/** Letters, digits and pictures are told when left out; spaces and punctuation may be dropped (law 6). */
+/**
+ * Characters that must be reported when left out: letters, digits, pictures. Spaces and punctuation may be
+ * dropped (law 6).
+ */
 export const worthTelling = /[\p{L}\p{N}\p{So}]/u;
 
-/** ASCII digits in the digits of a script, `digits` its ten from zero; '' for ASCII, which stays. */
+/**
+ * ASCII digits in the digits of a script. `digits` are its ten digits from zero; empty for ASCII, which
+ * stays.
+ */
 export const localized = (digits: string, text: string): string =>
   digits ? text.replace(/[0-9]/g, (d) => digits[+d]!) : text;

@@ -1,6 +1,6 @@
 /**
- * What stands at an index, or under a name, that is known to be there. Throws `RangeError` where it is not: then something else
- * is broken, and is to be found here and not far from here.
+ * The item at an index or the value of a name that is known to exist. Throws `RangeError` otherwise, so that
+ * a bug shows where it is.
  */
 export function itemAt<T>(list: ArrayLike<T>, index: number): T;
 export function itemAt<T>(table: Readonly<Record<string, T>>, name: string): T;

@@ -3,8 +3,8 @@ import { boundaryAt, characterAt, graphemes } from './graphemes.ts';
 /** The same as in `graphemes.ts`, for texts so long that reading them from the beginning would be felt at every key. */
 
 /**
- * What a UTF-16 unit is to its neighbours: a base that begins a character of its own, a mark that joins the one before
- * it, or something the expression above must look at (pairs, pictures, flags, conjoining jamo, line ends).
+ * What a UTF-16 unit is to its neighbours: the base of a character, a mark that joins the one before, or
+ * something that needs the expression above (pairs, pictures, flags, conjoining jamo, line ends).
  */
 const base = 0;
 const mark = 1;
@@ -24,12 +24,15 @@ function classesOf(): Uint8Array {
 }
 
 const isFlag = (code: number): boolean => code >= 0x1f1e6 && code <= 0x1f1ff;
-/** Beyond the first plane: skin tones, tags and marks join the character before them, everything else begins one. */
+/**
+ * Beyond the first plane, skin tones, tags and marks join the character before them; everything else begins
+ * one.
+ */
 const joinsAstral = /^[\p{EMod}\p{M}\u{e0020}-\u{e007f}]$/u;
 
 /**
- * Whether a character certainly begins at an offset, of a text long enough for it to matter. `undefined` where only the
- * expression can tell: what a joiner ties together, jamo, line ends, half characters.
+ * Whether a character certainly begins at an offset. `undefined` if only the expression can tell: joiners,
+ * jamo, line ends, half characters.
  */
 function begins(text: string, at: number): boolean | undefined {
   const table = classes ?? classesOf();
@@ -56,7 +59,7 @@ function begins(text: string, at: number): boolean | undefined {
   return undefined;
 }
 
-/** How many characters (grapheme clusters) a text has; long texts are counted in one pass over their units. */
+/** Number of characters (grapheme clusters). Long texts are counted in one pass over their units. */
 export function countOf(text: string): number {
   if (text.length < 256) return graphemes(text).length;
   let count = 1;
@@ -89,13 +92,13 @@ export function countOf(text: string): number {
   return count;
 }
 
-/** An offset at or left of `offset` where a character certainly begins, near it where the text allows. */
+/** An offset at or left of `offset` where a character certainly begins, close to it if possible. */
 function certain(text: string, offset: number): number {
   for (let i = Math.min(offset, text.length - 1); i > 0; i--) if (begins(text, i)) return i;
   return 0;
 }
 
-/** What `boundaryAt` finds, from the nearest place left of it where a character certainly begins. */
+/** The same as `boundaryAt`, computed from the closest certain boundary. */
 export function boundaryNear(text: string, offset: number): number {
   if (text.length < 256 || !(offset > 0) || offset >= text.length) return boundaryAt(text, offset);
   let at = certain(text, offset | 0);

@@ -1,4 +1,4 @@
-/** Check characters. Letters count as two-digit numbers (A=10 … Z=35), as ISO 6166 and ISO 7064 have it. */
+/** Letters as two-digit numbers (A=10 … Z=35), as ISO 6166 and ISO 7064 have it. */
 
 const expand = (text: string): string | undefined => {
   let digits = '';
@@ -10,7 +10,10 @@ const expand = (text: string): string | undefined => {
   return digits;
 };
 
-/** Luhn's mod 10 (ISO/IEC 7812-1, annex B): from the right every second digit doubled, the digits summed. */
+/**
+ * Luhn's mod 10 (ISO/IEC 7812-1, annex B): from the right, every second digit is doubled, then all digits are
+ * added.
+ */
 export function luhn(text: string): boolean {
   const digits = expand(text);
   if (!digits) return false;
@@ -22,7 +25,7 @@ export function luhn(text: string): boolean {
   return sum % 10 === 0;
 }
 
-/** ISO 7064, MOD 97-10: the number leaves 1 when divided by 97. */
+/** ISO 7064, MOD 97-10: the number modulo 97 is 1. */
 export function mod97(text: string): boolean {
   const digits = expand(text);
   if (!digits) return false;
@@ -31,7 +34,7 @@ export function mod97(text: string): boolean {
   return rest === 1;
 }
 
-/** ISO 7064, MOD 11-2: the last character is the check character, `X` standing for ten. */
+/** ISO 7064, MOD 11-2: the last character is the check character; `X` is ten. */
 export function mod11(text: string): boolean {
   const body = text.replace(/[\s\p{P}]/gu, '');
   const digits = expand(body.slice(0, -1));
@@ -42,7 +45,7 @@ export function mod11(text: string): boolean {
   return (sum + (check === 'X' ? 10 : +check)) % 11 === 1;
 }
 
-/** The first characters moved behind the rest, separators taken out: how an IBAN is checked (ISO 13616). */
+/** The text without separators, with its first characters moved to the end, as for an IBAN (ISO 13616). */
 export function rotated(text: string, by: number): string {
   const characters = [...text.replace(/[\s\p{P}]/gu, '')];
   return [...characters.slice(by), ...characters.slice(0, by)].join('');

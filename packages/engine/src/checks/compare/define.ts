@@ -41,7 +41,7 @@ function readCompare(at: Cursor, kind: Definition | undefined): void {
   } else if (typeof days === 'number') at.get('days').fault(`"${op}" counts no days: leave them out.`);
 }
 
-/** Comparisons turned round, and those beside them. */
+/** Opposite and neighbouring comparisons, for mutation tests. */
 const turned: Readonly<Record<Comparison, readonly Comparison[]>> = {
   same: ['differs'],
   differs: ['same'],

@@ -27,13 +27,16 @@ export const compare: Validator<'compare'> = (
   return { verdict: 'fail', code: 'differs', data };
 };
 
-/** Below 0, 0 or above 0; of two times of which one has no seconds, it has none. */
+/**
+ * Negative, 0 or positive as `a` is before, equal to, or after `b`. If one of two times has no seconds, they
+ * count as zero.
+ */
 function order8601(a: string, b: string): number {
   const [x, y] = [a, b].map((text) => (/^\d\d:\d\d$/.test(text) ? `${text}:00` : text)) as [string, string];
   return x < y ? -1 : x > y ? 1 : 0;
 }
 
-/** Whether a comparison holds, by which side of the other value this one is on, and by how many days it is further away than it may be. */
+/** Whether a comparison holds, given the order of the two values and the number of days beyond the limit. */
 const holdsFor: Readonly<Record<Comparison, (side: number, further: number) => boolean>> = {
   same: (side) => side === 0,
   differs: (side) => side !== 0,
