@@ -15,12 +15,12 @@ import { testDocument, watching } from './test.ts';
 type Flags = NonNullable<ParseArgsConfig['options']>;
 
 interface Command {
-  /** What it is given, for the line of usage. */
+  /** Its arguments, for the usage line. */
   readonly takes: string;
   readonly about: string;
   readonly least: number;
   readonly flags: Flags;
-  /** What each flag does, in words. */
+  /** What each option does. */
   readonly words: Readonly<Record<string, string>>;
   run(
     given: readonly string[],
@@ -31,7 +31,7 @@ interface Command {
 
 const help = { help: { type: 'boolean', short: 'h' } } as const satisfies Flags;
 
-/** A whole number from a flag, at least 1. Throws `TypeError` as parsing does: whoever calls is told. */
+/** A whole number of at least 1 from an option. Throws `TypeError`, as parsing does. */
 function countIn(flag: string, text: unknown): number | undefined {
   if (text === undefined) return undefined;
   const count = Number(text);
@@ -211,7 +211,7 @@ Exit code 0: all of them hold; 1: one does not; 2: something cannot be read, or 
 
 const nameOf = (command: string): string => `arbeit ${command} ${commands[command]!.takes}`;
 
-/** What can be asked for, a line a command. */
+/** The usage of all commands, one per line. */
 function overview(): string {
   const all = Object.keys(commands).map((command) => `  ${nameOf(command)}`);
   return ['usage:', ...all, '', 'arbeit <command> --help tells more of one.'].join('\n');

@@ -16,21 +16,21 @@ import { today } from './clock.ts';
 import { runsCustomCode } from './custom-code.ts';
 import { loadDocument, type Output } from './files.ts';
 
-/** What `arbeit audit` is asked for. */
+/** Options of `arbeit audit`. */
 export interface AuditOptions {
   readonly fields: readonly string[];
   readonly events: number;
-  /** So many seconds all together, at most. */
+  /** Time limit in seconds, all fields together. */
   readonly seconds: number | undefined;
   readonly seed: number;
   readonly threads: number | undefined;
   readonly output: Output;
 }
 
-/** Built beside this file; where it is run from its sources there is no thread to start. */
+/** The built thread beside this file. Run from sources, there is no thread to start. */
 const thread = new URL('./audit-thread.js', import.meta.url);
 
-/** Runs the shares of an audit, each in a thread where there are several; `hear` answers whether to go on. */
+/** Runs the shares of a law check, in threads if there are several. `hear` returns whether to continue. */
 async function run(
   document: SetDocument,
   audit: Audit,
@@ -67,8 +67,8 @@ async function run(
 }
 
 /**
- * `arbeit audit`. Holds the fields of a document against their laws with random tapes. Returns the exit code: 0 no law is broken, 1 one is, 2 the
- * document cannot be read or has no such field.
+ * `arbeit audit`. Runs the law check on the fields of a document. Returns the exit code: 0 no law is broken,
+ * 1 one is, 2 the document cannot be read or has no such field.
  */
 export async function auditDocument(path: string, wanted: AuditOptions): Promise<number> {
   const { output, seed, events, seconds } = wanted;

@@ -17,8 +17,9 @@ import { runsCustomCode } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
 
 /**
- * `arbeit build`. Writes a hand-off into a folder, which it makes where there is none; of one it made before what is not in it any more
- * goes. Resolves to the exit code: 0 it is written, 2 something cannot be read or the folder not written.
+ * `arbeit build`. Writes a hand-off into a folder, which is created if needed. Files of an earlier hand-off
+ * that are gone now are deleted. Resolves to the exit code: 0 written, 2 something cannot be read or the
+ * folder not written.
  */
 export async function buildHandOff(
   path: string,
@@ -64,7 +65,7 @@ export async function buildHandOff(
   return 0;
 }
 
-/** What holds own code against what it becomes. */
+/** The sandbox that compares custom code with its bundled form. */
 async function sandboxOf(): Promise<RunsCode> {
   const { check, shape } = await runsCustomCode();
   // Whatever runs it here answers at once.
@@ -86,10 +87,13 @@ const modules = [...uses, 'fields', 'elements', 'custom-code'].flatMap((name) =>
   `${name}.d.ts`,
 ]);
 
-/** What a folder is known by that was made here, and may be made anew: nobody's own files go. */
+/**
+ * File that marks a folder as made by this command, so that it may be replaced. Nobody's own files are
+ * deleted.
+ */
 const mark = 'package.json';
 
-/** Writes the files; says why where it cannot. A folder with other things in it stays as it is. */
+/** Writes the files and returns the problem if that fails. A folder with other content is left alone. */
 function writeFolder(folder: string, files: HandedFiles): string | undefined {
   try {
     if (existsSync(folder) && readdirSync(folder).length > 0) {

@@ -1,4 +1,4 @@
-/** The date here and now (ISO 8601), for tapes that do not freeze one. */
+/** The date on this machine (ISO 8601), for tapes without a day of their own. */
 export function today(): string {
   const now = new Date();
   const two = (n: number) => String(n).padStart(2, '0');

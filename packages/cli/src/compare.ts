@@ -14,8 +14,8 @@ const words: Readonly<Record<Compared['is'], string>> = {
 };
 
 /**
- * `arbeit compare`. Two documents, or two revisions of one, compared by what their fields and forms do. Returns the exit code: 0 nothing differs, 1
- * something does, 2 a document cannot be read.
+ * `arbeit compare`. Compares two documents by the behaviour of their fields and forms. Returns the exit code:
+ * 0 nothing differs, 1 something does, 2 a document cannot be read.
  */
 export function compareDocuments(
   before: string,
@@ -51,7 +51,7 @@ function compared(
 const title = ({ target, name, is }: Compared): string =>
   `${target.type} ${target.id} (${name}) ${words[is]}`;
 
-/** What is done, and under it what each of the two shows. */
+/** The actions, and under them what each of the two shows. */
 const rows = ({ target, tape }: Compared): readonly string[] =>
   tape
     ? [
@@ -73,7 +73,7 @@ const asText = (one: Compared): readonly string[] => [
   ...onlyIn(one).map((line) => `    ${line}`),
 ];
 
-/** Text from a document inside Markdown, where no sign of it means anything. */
+/** Text of a document for use in Markdown. Security relevant: no character of it has a meaning there. */
 const escaped = (text: string): string => text.replace(/[\\`*_{}[\]<>#|]/g, '\\$&').replace(/[\r\n]+/g, ' ');
 
 const asMarkdown = (one: Compared): readonly string[] => {

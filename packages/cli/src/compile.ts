@@ -6,8 +6,9 @@ import { customCodeModule } from '@arbeit/handoff/emit';
 import { loadDocument, type Output } from './files.ts';
 
 /**
- * `arbeit compile`. Writes `fields.js` and `fields.d.ts`, and `custom-code.js` where there is own code, into a folder, which it makes where there is none.
- * Resolves to the exit code: 0 they are written, 2 the document cannot be read or the folder not written.
+ * `arbeit compile`. Writes `fields.js`, `fields.d.ts` and, for custom code, `custom-code.js` into a folder,
+ * which is created if needed. Resolves to the exit code: 0 written, 2 the document cannot be read or the
+ * folder not written.
  */
 export async function compileDocument(path: string, folder: string, output: Output): Promise<number> {
   const document = loadDocument(path, output);

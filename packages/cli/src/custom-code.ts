@@ -13,17 +13,17 @@ import { createSandbox } from '@arbeit/sandbox';
 import { createAtOnce } from '@arbeit/sandbox/at-once';
 import { quickjs } from '@arbeit/sandbox/node';
 
-/** Built beside this file. */
+/** The built thread beside this file. */
 const thread = new URL('./custom-code-thread.js', import.meta.url);
 
 /**
- * What runs developers' code: in the engine of the sandbox, at once, in a thread that is ended where a call does not come back. Where the command line is run from
- * its sources there is no such thread: it runs in this one.
+ * Functions that run developers' code in the sandbox, in a thread that is ended if a call does not return.
+ * Run from sources, they run in this thread.
  */
 export const runsCustomCode = async (): Promise<RunCustomCode> =>
   existsSync(fileURLToPath(thread)) ? createAtOnce(thread) : createSandbox(await quickjs(), () => {});
 
-/** Documents made ready, and what is done with them: at once where nothing in them is developers' code. */
+/** Compiles documents and calls `work` with them, in a sandbox if they contain custom code. */
 export function withSets<T>(
   documents: readonly SetDocument[],
   use: (sets: readonly CompiledSet[], run: RunCustomCode | undefined) => T,
@@ -39,6 +39,6 @@ export function withSets<T>(
     : use(sets, undefined);
 }
 
-/** The same of one document. */
+/** The same for one document. */
 export const withSet = <T>(document: SetDocument, use: (set: CompiledSet) => T): T | Promise<T> =>
   withSets([document], ([set]) => use(set!));

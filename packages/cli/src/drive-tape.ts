@@ -4,34 +4,36 @@ import { act, type Driven, type ShownInPage, shownIn } from './page-hands.ts';
 import { pick, pickable, pickedIn } from './page-picks.ts';
 import type { Servers } from './page-servers.ts';
 
-/** A tape on its way into a page. */
+/** A tape that is driven into a page. */
 export interface Drive {
   readonly page: Page;
   readonly tape: Tape;
   readonly hand: Hand;
-  /** The field a tape is about before it names one. */
+  /** Id of the field the tape is about before it names one. */
   readonly first: string;
   readonly fields: ReadonlyMap<string, string>;
   readonly messages: ReadonlyMap<string, string>;
-  /** Answers what the page asks of servers. */
+  /** Answers requests of the page. */
   readonly servers: Servers;
-  /** What the definition does, by the same hand; the last of a line is what it led to. */
+  /** What the definition does by the same hand; the last row of a line is its result. */
   readonly rows: readonly Row[] | undefined;
 }
 
 const typedInto =
   'input:not([type=radio], [type=checkbox], [type=file], [type=button], [type=submit]), textarea';
 
-/** There is nothing to type into where a field was said to be. */
+/** The page has no input where a field was expected. */
 class NoInput extends Error {}
 
-/** What a field is on a page: an input to type into, or something that is picked from. */
+/** A field on a page: an input, or something to pick from. */
 interface Place {
   readonly at: Locator;
   readonly isPicked: boolean;
 }
 
-/** What a selector means: itself, or what is in what it names. Throws `NoInput` where there is nothing. */
+/**
+ * The place a selector means: the element itself, or the control inside. Throws `NoInput` if there is none.
+ */
 async function placeOf(page: Page, selector: string): Promise<Place> {
   const found = page.locator(selector).first();
   await found.waitFor({ state: 'attached', timeout: 10_000 }).catch(() => {
@@ -55,7 +57,7 @@ const quoted = (text: string, caret?: readonly [number, number]): string =>
 type Step = Tape['steps'][number];
 type Expect = Step & Expectation;
 
-/** What fields are on a page, each looked for once. */
+/** Places of fields on a page, each searched once. */
 function placesOn(page: Page, fields: ReadonlyMap<string, string>): (id: string) => Promise<Place> {
   const known = new Map<string, Place>();
   return async (id) => {
@@ -65,7 +67,7 @@ function placesOn(page: Page, fields: ReadonlyMap<string, string>): (id: string)
   };
 }
 
-/** What a place shows; of what is picked the words, and no caret. */
+/** What a place shows; for choices their labels, without a caret. */
 async function shownAt({
   at,
   isPicked,
@@ -75,7 +77,10 @@ async function shownAt({
   return { display: words, caret: [0, 0], focused, ticked };
 }
 
-/** What the definition shows, and what the page does; without the focus a browser keeps a caret of its own. */
+/**
+ * What the definition shows and what the page shows. Without focus the caret is ignored: browsers keep one of
+ * their own.
+ */
 async function shownBoth(row: Row, place: Place): Promise<readonly [string, string]> {
   const seen = await shownAt(place);
   if (seen.ticked !== undefined)
@@ -87,7 +92,7 @@ async function shownBoth(row: Row, place: Place): Promise<readonly [string, stri
 
 const textOf = async (said: Locator): Promise<string> => (await said.innerText()).trim();
 
-/** What is expected and what is found, of what can be seen on a page: the text, its caret, the message, the focus. */
+/** What a tape expects and what is found, as far as a page shows it: text, caret, message, focus. */
 async function expectedBoth(
   step: Expect,
   place: Place,
@@ -112,7 +117,7 @@ async function expectedBoth(
 
 const withoutFocus: ReadonlySet<Step['do']> = new Set(['focus', 'leave', 'submit', 'reset', 'wait', 'set', 'autofill', 'answer', 'sent']); // biome-ignore format: a list
 
-/** Drives one tape: what is not the same, a line each; or why it cannot be driven. */
+/** Drives one tape. Resolves to its differences, one per line, or to why it cannot be driven. */
 export async function drivenTape(drive: Drive): Promise<readonly string[] | string> {
   try {
     return await apartIn(drive);
@@ -123,12 +128,12 @@ export async function drivenTape(drive: Drive): Promise<readonly string[] | stri
 }
 
 /**
- * So long a page may take to show what came of an answer, and of anything else, in milliseconds: some lay their texts out in a thread. One that has
- * shown something else already is not waited for any more.
+ * How long a page may take to show the result of an answer, and of anything else, in milliseconds: some
+ * format in a thread. A page that shows something else already is not waited for.
  */
 const patience = { answer: 3000, else: 1000, apart: 0 };
 
-/** Two texts that are to be the same; read again until they are, for so long. */
+/** Reads two texts until they are equal or the time is over. */
 async function sameSoon(
   both: () => Promise<readonly [string, string]>,
   milliseconds: number,
@@ -155,7 +160,7 @@ async function apartIn(drive: Drive): Promise<readonly string[]> {
   const tell = ({ line, source }: Step, [expected, found]: readonly [string, string]): void => {
     if (expected !== found) apart.push(`line ${line}: ${source}: expected ${expected}, found ${found}`);
   };
-  /** Does what a step says, the focus being where a hand would have it. */
+  /** Carries out a step with the focus where a person would have it. */
   const carryOut = async (step: Exclude<Step, Expect>): Promise<void> => {
     if (step.do === 'answer' || step.do === 'sent') {
       const problem = await servers.answer(step);

@@ -8,32 +8,32 @@ import { drivenTape } from './drive-tape.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { askedPaths, holdServers } from './page-servers.ts';
 
-/** What `arbeit drive` is asked for. */
+/** Options of `arbeit drive`. */
 export interface DriveOptions {
   readonly url: string | undefined;
-  /** `id=selector`, one a field. */
+  /** `id=selector`, one per field. */
   readonly fields: readonly string[];
-  /** `id=selector` of what shows a field’s message. */
+  /** `id=selector` of the element with a field's message. */
   readonly messages: readonly string[];
   readonly hands: readonly string[];
-  /** The program of a browser; looked for where it is left out. */
+  /** Path of a browser; searched if left out. */
   readonly browser: string | undefined;
-  /** The path to which the page sends its forms. */
+  /** The path the page sends its forms to. */
   readonly record: string | undefined;
   readonly output: Output;
 }
 
-/** A tape to be driven, and how it is told of. */
+/** A tape to drive, with its name in reports. */
 interface Driving {
   readonly name: string;
   readonly tape: Tape;
 }
 
 const chromiums = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'] as const;
-/** Without a monitor, and as root in a container. */
+/** Flags for running without a monitor, and as root in a container. */
 const flags = ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'];
 
-/** Pairs of a field and a selector; one that is no pair is told. */
+/** Pairs of a field and a selector. Reports arguments that are not pairs. */
 function pairs(
   flag: string,
   texts: readonly string[],
@@ -51,7 +51,7 @@ function pairs(
   return all;
 }
 
-/** The tapes of files: of a document its trials, unless tapes are named beside it. */
+/** The tapes of files: of a document its trials, unless tapes are named too. */
 function loaded(
   files: readonly string[],
   output: Output,
@@ -85,8 +85,9 @@ function loaded(
 }
 
 /**
- * `arbeit drive`. Types tapes with real keys into a page, ours or not, and compares what it shows step by step: with what the document’s own definition
- * does, or with what the tape expects. Returns the exit code: 0 all the same, 1 something is not, 2 a file, the page, a field or a browser is not to be had.
+ * `arbeit drive`. Types tapes with real keys into a page and compares each step with the document's
+ * definition or with the tape's expectations. Returns the exit code: 0 all equal, 1 something differs, 2 a
+ * file, page, field or browser is missing.
  */
 export async function drivePage(files: readonly string[], wanted: DriveOptions): Promise<number> {
   const { url, output } = wanted;
@@ -140,20 +141,20 @@ export async function drivePage(files: readonly string[], wanted: DriveOptions):
   return count.apart > 0 ? 1 : count.same > 0 ? 0 : 2;
 }
 
-/** What tapes are driven with. */
+/** What all tapes are driven with. */
 interface Course {
   readonly url: string;
   readonly record: string | undefined;
   readonly browser: Browser;
   readonly set: CompiledSet | undefined;
-  /** Where the page asks, by rule. */
+  /** Paths that the page asks, by rule. */
   readonly asked: ReadonlyMap<string, string>;
   readonly fields: ReadonlyMap<string, string>;
   readonly messages: ReadonlyMap<string, string>;
   readonly clock: string;
 }
 
-/** Why a tape cannot be driven, before a page is opened for it; `about` are the fields it is about. */
+/** Why a tape cannot be driven, known before a page is opened. `about` are its fields. */
 function hindrance(
   { asked, record, fields }: Course,
   { steps }: Tape,
@@ -168,7 +169,7 @@ function hindrance(
   return undefined;
 }
 
-/** Drives one tape by one hand, on a page of its own: what is not the same; or why it cannot be driven. */
+/** Drives one tape by one hand on a new page. Resolves to its differences, or to why it cannot be driven. */
 async function driven(
   course: Course,
   tape: Tape,
@@ -189,7 +190,7 @@ async function driven(
   return apart;
 }
 
-/** A browser to drive with; where none is to be had that is told. */
+/** A browser, or `undefined` after reporting that there is none. */
 async function launched(program: string | undefined, output: Output): Promise<Browser | undefined> {
   const core = await import('playwright-core').catch(() => undefined);
   if (!core) {
@@ -210,7 +211,7 @@ async function launched(program: string | undefined, output: Output): Promise<Br
   }
 }
 
-/** A page of its own, fresh, on the day of the tape. */
+/** A new page on the day of the tape. */
 async function opened(browser: Browser, day: string): Promise<Page> {
   const context = await browser.newContext({ permissions: ['clipboard-read', 'clipboard-write'] });
   const page = await context.newPage();
@@ -218,7 +219,7 @@ async function opened(browser: Browser, day: string): Promise<Page> {
   return page;
 }
 
-/** The fields a tape is about, the one it begins with first. */
+/** Ids of the fields a tape is about, the first one first. */
 function fieldsOf({ target, steps }: Tape, document: SetDocument | undefined): readonly string[] {
   const named = steps.flatMap((step) => ('field' in step && step.field !== undefined ? [step.field] : []));
   if (target.type === 'field') return [...new Set([target.id, ...named])];

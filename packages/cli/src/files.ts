@@ -3,15 +3,15 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { placesIn, readDocumentText } from '@arbeit/handoff';
 import { parseCode } from '@arbeit/handoff/emit';
 
-/** Where output goes; the process's own streams outside of tests. */
+/** Where output goes: the streams of the process, or a test's. */
 export interface Output {
-  /** A line on standard output. */
+  /** Writes a line to standard output. */
   out(line: string): void;
-  /** A line on standard error. */
+  /** Writes a line to standard error. */
   err(line: string): void;
 }
 
-/** The document of a file; every fault in it is told at its place, and then there is none. */
+/** The document of a file; `undefined` after reporting all its faults with their places. */
 export function loadDocument(path: string, output: Output): SetDocument | undefined {
   const text = load(path, output);
   if (text === undefined) return undefined;
@@ -30,7 +30,7 @@ export function loadDocument(path: string, output: Output): SetDocument | undefi
   return undefined;
 }
 
-/** The text of a file; one that cannot be read is told, and then there is none. */
+/** The text of a file; `undefined` after reporting that it cannot be read. */
 export function load(path: string, output: Output): string | undefined {
   try {
     return readFileSync(path, 'utf8').replace(/^\ufeff/, '');

@@ -9,7 +9,7 @@ export interface Case {
   readonly problems: readonly string[];
 }
 
-/** A text as XML can hold it: what it cannot is left out (XML 1.0, 2.2). */
+/** A text for use in XML; characters that XML cannot contain are left out (XML 1.0, 2.2). */
 const escaped = (text: string): string =>
   text
     .replace(/[^\t\n\r\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, '')
@@ -18,7 +18,7 @@ const escaped = (text: string): string =>
 const told = ({ line, source, expected, found }: Miss): string =>
   `line ${line}: ${source}\n  expected ${expected}\n  found    ${found}`;
 
-/** A report as JUnit XML, which every CI service reads: a suite of a document, a case a trial. */
+/** A report as JUnit XML: one suite for a document, one case per trial. */
 export function junit(suite: string, cases: readonly Case[]): string {
   const failed = cases.filter(({ misses, problems }) => misses.length > 0 && problems.length === 0).length;
   const broken = cases.filter(({ problems }) => problems.length > 0).length;

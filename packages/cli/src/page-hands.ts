@@ -5,7 +5,7 @@ import type { CDPSession, Locator, Page } from 'playwright-core';
 
 /** Does to an input of a page, ours or not, what a tape says: with the keys, compositions and writes a browser has. */
 
-/** The key that does each action a key does. */
+/** The key of each action that is a key. */
 export const keyFor = {
   backspace: 'Backspace',
   delete: 'Delete',
@@ -22,7 +22,7 @@ export const keyFor = {
   'select-all': 'Control+A',
 } as const;
 
-/** Presses the key of an action, so many times. */
+/** Presses the key of an action `times` times. */
 export async function press(page: Page, action: keyof typeof keyFor, times: number): Promise<void> {
   for (let i = 0; i < times; i++) await page.keyboard.press(keyFor[action]);
 }
@@ -30,11 +30,11 @@ export async function press(page: Page, action: keyof typeof keyFor, times: numb
 /** A page with what drives it. */
 export interface Driven {
   readonly page: Page;
-  /** The protocol's own session: compositions are not to be had otherwise. */
+  /** The session of the browser's own protocol, needed for compositions. */
   readonly session: CDPSession;
 }
 
-/** Writes a whole value the way the browser or a script does, so that a page built on a framework hears of it. */
+/** Writes a whole value as the browser or a script does, so that frameworks notice. */
 const write = (input: Locator, text: string): Promise<void> =>
   input.evaluate(
     (element, [value]) => {
@@ -48,7 +48,7 @@ const write = (input: Locator, text: string): Promise<void> =>
     [text] as const,
   );
 
-/** A word composed letter by letter and handed over whole, as a phone’s keyboard does. */
+/** Types a word as a composition, letter by letter, as a phone's keyboard does. */
 async function compose({ session }: Driven, word: string): Promise<void> {
   let text = '';
   for (const letter of word) {
@@ -59,7 +59,7 @@ async function compose({ session }: Driven, word: string): Promise<void> {
   await session.send('Input.insertText', { text: word });
 }
 
-/** A word begun by keys and finished by a suggestion that takes its place. */
+/** Types the beginning of a word and replaces it by a suggestion. */
 async function suggest({ page }: Driven, input: Locator, word: string): Promise<void> {
   const begun = begunOf(word);
   if (begun === undefined) return page.keyboard.type(word);
@@ -82,7 +82,7 @@ const selectIn = (input: Locator, from: number, to: number): Promise<void> =>
     Math.max(from, to),
   ] as const);
 
-/** What is typed, by a hand. `isFirst`: nothing was done to the field before. */
+/** Types a text by a hand. `isFirst`: nothing was done to the field before. */
 async function typeBy(
   driven: Driven,
   input: Locator,
@@ -108,7 +108,7 @@ async function typeBy(
   }
 }
 
-/** Has the form an input stands in sent or reset: its own, or the one its element is in. */
+/** Submits or resets the form of an input, or of the element around it. */
 export const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Promise<void> =>
   input.evaluate((element, name) => {
     const field = element as HTMLInputElement;
@@ -117,7 +117,7 @@ export const formAround = (input: Locator, what: 'requestSubmit' | 'reset'): Pro
     form?.[name]();
   }, what);
 
-/** Does one action to the input a tape is about. `hint`: where the definition has the caret then. */
+/** Carries out one action on the tape's input. `hint`: where the definition has the caret then. */
 export async function act(
   driven: Driven,
   input: Locator,
@@ -176,7 +176,7 @@ export interface ShownInPage {
   readonly focused: boolean;
 }
 
-/** What an input shows once the page has drawn what the last event changed. */
+/** What an input shows once the page has drawn the result of the last event. */
 export const shownIn = (input: Locator): Promise<ShownInPage> =>
   input.evaluate(async (element) => {
     await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));

@@ -6,10 +6,10 @@ import { type Driven, formAround, press } from './page-hands.ts';
 
 /** Picks from what a page offers as a person would: a list, buttons of which one is chosen, boxes to be ticked. */
 
-/** What is picked from. */
+/** Elements to pick from. */
 export const pickable = 'select, input[type=radio], input[type=checkbox]';
 
-/** What has the focus of it: the list, or what is chosen of the buttons, or the first of them. */
+/** The element that takes the focus: the list, or the checked radio button, or the first one. */
 const headOf = async (root: Locator): Promise<Locator> => {
   const isOne = await root.evaluate((element, what) => element.matches(what), pickable);
   if (isOne) return root;
@@ -17,7 +17,7 @@ const headOf = async (root: Locator): Promise<Locator> => {
   return (await chosen.count()) > 0 ? chosen : root.locator(pickable).first();
 };
 
-/** Picks by value or by words, as a browser or a program does; several are said with blanks or semicolons between. */
+/** Picks by value or label, as a browser or program does; several are separated by spaces or semicolons. */
 const choose = (root: Locator, text: string): Promise<void> =>
   root.evaluate(
     (element, [what, given]) => {
@@ -50,7 +50,7 @@ const choose = (root: Locator, text: string): Promise<void> =>
     [pickable, text] as const,
   );
 
-/** Does one action to what is picked from. */
+/** Carries out one action on something to pick from. */
 export async function pick({ page }: Driven, root: Locator, action: Action): Promise<void> {
   const head = await headOf(root);
   switch (action.do) {
@@ -80,14 +80,14 @@ export async function pick({ page }: Driven, root: Locator, action: Action): Pro
   }
 }
 
-/** What is picked: its words, several with semicolons between; of a box by itself whether it is ticked. */
+/** What is picked: labels, several separated by semicolons; for a single checkbox whether it is checked. */
 export interface Picked {
   readonly words: string;
   readonly ticked: boolean | undefined;
   readonly focused: boolean;
 }
 
-/** What a page shows of it, once it has drawn what the last event changed. */
+/** What a page shows of it once it has drawn the result of the last event. */
 export const pickedIn = (root: Locator): Promise<Picked> =>
   root.evaluate(async (element, what) => {
     await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));

@@ -2,16 +2,16 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { Action } from '@arbeit/engine/tape';
 import type { Page, Route } from 'playwright-core';
 
-/** What a page asks of servers while a tape drives it: held back until the tape says what is answered. */
+/** Requests of a page while a tape drives it, held back until the tape says what is answered. */
 export interface Servers {
-  /** Answers what was asked last of what the action names. Resolves to a sentence where nobody asked. */
+  /** Answers the last request the action names. Resolves to a sentence if there was none. */
   answer(action: Extract<Action, { do: 'answer' | 'sent' }>): Promise<string | undefined>;
 }
 
-/** So long a page may take to ask, in milliseconds. */
+/** How long a page may take to send a request, in milliseconds. */
 const patience = 10_000;
 
-/** The paths that rules of a set ask, by the rules' ids. */
+/** The paths that rules of a set ask, by rule id. */
 export function askedPaths(document: SetDocument | undefined): ReadonlyMap<string, string> {
   const rules = [...(document?.fields ?? []), ...(document?.forms ?? [])].flatMap(
     ({ rules: own = [] }) => own,
@@ -21,7 +21,7 @@ export function askedPaths(document: SetDocument | undefined): ReadonlyMap<strin
   );
 }
 
-/** Holds what a page sends to these paths, wherever it sends it; `record` is where it sends its forms. */
+/** Holds back what a page sends to these paths, on any server. `record` is where it sends its forms. */
 export async function holdServers(
   page: Page,
   asked: ReadonlyMap<string, string>,

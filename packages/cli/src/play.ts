@@ -6,7 +6,7 @@ import { load, loadDocument, type Output } from './files.ts';
 
 /**
  * `arbeit play`. Returns the exit code: 0 every expectation holds, 1 one does not, 2 a file cannot be read.
- * With `json` standard output carries one JSON object a line for every action, and nothing else.
+ * With `json`, standard output has one JSON object per action and nothing else.
  */
 export function playTapes(
   documentPath: string,

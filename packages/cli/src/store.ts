@@ -9,7 +9,7 @@ interface Where {
   readonly root: string;
 }
 
-/** What the studio's store can do for the command line (`studio/store/command.ts`), each resolving to what went wrong. */
+/** The functions of `apps/studio/store/command.ts`. Each resolves to what went wrong. */
 interface StoreCommands {
   backup(file: string, where: Where): Promise<string | undefined>;
   restore(
@@ -20,13 +20,13 @@ interface StoreCommands {
   ): Promise<string | undefined>;
 }
 
-/** It stands beside the bundled command line. */
+/** The module beside the bundled command line. */
 const commands = (): Promise<StoreCommands> => import(new URL('./store.js', import.meta.url).href);
 
-/** The project, two folders above the bundled command line. */
+/** The root of the project, two folders above the bundled command line. */
 const root = (): string => fileURLToPath(new URL('../..', import.meta.url));
 
-/** The store that is meant: that of `--data`, else the studio's own. */
+/** The store that is meant: `--data`, otherwise the studio's own. */
 const whereIs = (data: string | undefined): Where => {
   const folder = data ?? process.env.ARBEIT_DATA ?? resolve(root(), '.data');
   return { url: data === undefined ? process.env.DATABASE_URL : undefined, folder, root: root() };
@@ -38,7 +38,10 @@ function told(problem: string | undefined, output: Output): number {
   return 2;
 }
 
-/** Writes the whole store to a file. Exit code 0, or 2 where the store does not open or the file cannot be written. */
+/**
+ * `arbeit backup`. Writes the whole store to a file. Exit code 0, or 2 if the store does not open or the file
+ * cannot be written.
+ */
 export async function backupStore(file: string, data: string | undefined, output: Output): Promise<number> {
   const { backup } = await commands();
   const problem = await backup(file, whereIs(data));
@@ -46,7 +49,10 @@ export async function backupStore(file: string, data: string | undefined, output
   return told(problem, output);
 }
 
-/** Puts a backup back. Exit code 0, or 2 where the file is no whole backup or the store has sets that are not to be replaced. */
+/**
+ * `arbeit restore`. Restores a backup. Exit code 0, or 2 if the file is no complete backup or the store has
+ * sets that may not be replaced.
+ */
 export async function restoreStore(
   file: string,
   data: string | undefined,

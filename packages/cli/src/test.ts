@@ -6,7 +6,7 @@ import { withSet } from './custom-code.ts';
 import { load, loadDocument, type Output } from './files.ts';
 import { type Case, junit } from './junit.ts';
 
-/** A trial, and what is told of where it stands. */
+/** A trial with its name in reports. */
 interface Told {
   readonly id: string;
   readonly name?: string;
@@ -16,8 +16,8 @@ interface Told {
 }
 
 /**
- * `arbeit test`. Runs the trials of a document, and tapes beside it. Returns the exit code: 0 all of them hold, 1 one does not, 2 something cannot
- * be read or there is nothing to run.
+ * `arbeit test`. Runs the trials of a document, and tapes. Returns the exit code: 0 all hold, 1 one does not,
+ * 2 something cannot be read or there is nothing to run.
  */
 export function testDocument(
   path: string,
@@ -61,7 +61,7 @@ interface Run {
   readonly seconds: number;
 }
 
-/** Tells what came of all of them; the exit code of that. */
+/** Reports the results. Returns the exit code. */
 function told(cases: readonly Run[], output: Output): number {
   for (const { one, outcome } of cases) tell(one, outcome, output);
   const problems = cases.filter(({ outcome }) => outcome.faults.length > 0 || outcome.expected === 0).length;
@@ -105,8 +105,8 @@ function write(path: string, text: string, output: Output): boolean {
 }
 
 /**
- * Runs `once` now, and again whenever one of the files has changed. Their folders are watched and not they themselves: most editors put another file
- * in the place of the one they save. Never resolves: it ends with the program.
+ * Runs `once` now, and again whenever one of the files has changed. Watches their folders, because most
+ * editors replace a file when they save it. Never resolves.
  */
 export function watching(paths: readonly string[], once: () => unknown): Promise<never> {
   let waiting: NodeJS.Timeout | undefined;

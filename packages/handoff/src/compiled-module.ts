@@ -12,21 +12,21 @@ import { camel, head, keyOf, namesIn } from './names.ts';
 export interface CompiledModule {
   readonly js: string;
   readonly dts: string;
-  /** What the module imports, by the names of the packages. */
+  /** Imports of the module, by package name. */
   readonly imports: readonly Import[];
-  /** Developers' own code, which the module imports as `custom-code.js` beside it; of none there is no such module. */
+  /** Custom code, which the module imports as `custom-code.js`; `undefined` if there is none. */
   readonly customCode: CustomCode | undefined;
-  /** The fields and forms it brings to life. */
+  /** The fields and forms in it. */
   readonly of: { readonly fields: readonly HydratedField[]; readonly forms: readonly HydratedForm[] };
 }
 
 type Exported = typeof import('@arbeit/engine/checks');
-/** The names under which something is exported that can judge a check of that type: the compiler stops at a wrong one. */
+/** The names of exports that validate a check of that type, so that the compiler refuses a wrong one. */
 type NameOf<T extends CarriedCheck> = {
   [N in keyof Exported]: Exported[N] extends Validator<T> ? N : never;
 }[keyof Exported];
 
-/** What each check, and what goes with some rules, is exported as by `@arbeit/engine/checks`. */
+/** The export of `@arbeit/engine/checks` for each check, and for what some rules need. */
 const checkNames: { readonly [T in CarriedCheck & keyof Exported['checks']]: NameOf<T> } & {
   readonly [N in keyof Exported['checks']]: keyof Exported;
 } = {
@@ -57,7 +57,7 @@ export function compiledModule(
   at: {
     readonly run: (from: string) => string;
     readonly types: (from: string) => string;
-    /** Where its own code stands. */
+    /** Where custom code is imported from. */
     readonly own?: string;
   } = byName,
 ): CompiledModule {
@@ -126,7 +126,7 @@ export function compiledModule(
   };
 }
 
-/** What brings own code to the fields: where it comes from, and the check and the kinds made of it. */
+/** The parts of the module that connect custom code: its import, and the check and kinds made with it. */
 function customCodeIn(
   codes: readonly string[],
   shapes: readonly string[],
@@ -146,7 +146,9 @@ function customCodeIn(
   ];
 }
 
-/** What a field has to carry, each with what exports it: its own rules' and those of forms whose message stands at it. */
+/**
+ * What a field carries, each with its export: for its own rules and for form rules whose message is at it.
+ */
 function checksOf(
   field: CompiledField,
   forms: readonly HydratedForm[],
@@ -162,7 +164,7 @@ function checksOf(
   });
 }
 
-/** What a form says of itself beside its fields, where that is not what every form does. */
+/** Members of a form that differ from the defaults. */
 function mannerOf({ submit, completes, unanswered, rules }: HydratedForm, codes: string[]): string {
   const said = {
     ...(submit === 'always' ? {} : { submit }),
@@ -175,7 +177,7 @@ function mannerOf({ submit, completes, unanswered, rules }: HydratedForm, codes:
     .join('');
 }
 
-/** The kinds a module carries: what each is called in it, and how it comes by it. */
+/** The kinds in the module: the name of each, and how it is made. */
 function runsIn(kinds: KindTable) {
   /** By what runs, as it is called here: where it comes from; of kinds made here of what lays out their text, what makes them. */
   const carried = new Map<

@@ -23,13 +23,22 @@ export const inHtml = (text: string): string => text.replace(/[&<>]/g, numeric);
 export const inAttribute = (text: string): string =>
   text.replace(/[&<>"'`]/g, numeric).replace(/[\n\r\u2028\u2029]+/g, ' ');
 
-/** In a template of Vue or Svelte, between tags or in a quoted attribute: braces are code there. */
+/**
+ * For use in a Vue or Svelte template, between tags or in a quoted attribute, where braces are code. Security
+ * relevant.
+ */
 export const inTemplate = (text: string): string => inAttribute(text).replace(/[{}]/g, numeric);
 
-/** Markup that is known to be shapes alone (`packages/engine/src/document/icon.ts`), in a template of Vue or Svelte: its title may have braces. */
+/**
+ * Markup for use in a Vue or Svelte template. Not escaped otherwise on purpose: `readDocument` accepts only
+ * SVG shapes (`packages/engine/src/document/icon.ts`). Security relevant.
+ */
 export const markupInTemplate = (markup: string): string => markup.replace(/[{}]/g, numeric);
 
-/** In JavaScript or TypeScript, as a string, inside a script of a page too (ECMAScript, string literals; HTML, script data). */
+/**
+ * For use as a JavaScript string, also inside a script of a page (ECMAScript, string literals; HTML, script
+ * data). Security relevant.
+ */
 export const inScript = (text: string): string =>
   JSON.stringify(text).replace(
     /[<\u2028\u2029]/g,
@@ -45,11 +54,17 @@ export const inScript = (text: string): string =>
 export const scriptInPage = (script: string): string =>
   script.replace(/<\/(?=script)/gi, '<\\/').replaceAll('<!--', '\\x3c!--');
 
-/** In a comment of JavaScript or TypeScript, which it cannot end; on one line. */
+/**
+ * For use in a comment of JavaScript or TypeScript, on one line. Security relevant: it cannot end the
+ * comment.
+ */
 export const inComment = (text: string): string =>
   text.replace(/[\s\u2028\u2029]+/g, ' ').replaceAll('*/', '*\u200b/');
 
-/** In a line of Markdown, none of whose signs mean anything (CommonMark; HTML in it, entities and tables among them). */
+/**
+ * For use in a line of Markdown, where no character of it has a meaning (CommonMark, HTML, entities, tables).
+ * Security relevant.
+ */
 export const inMarkdown = (text: string): string =>
   text
     .replace(/\s+/g, ' ')

@@ -172,7 +172,10 @@ const serverRunTime = ({ isAsking }: Needs): string =>
     ...(isAsking ? [listed('export', ['askByFetch'], '@arbeit/dom')] : []),
   ].join('\n');
 
-/** The trials of a set as tapes, and those beside them, each by a name of its own. Throws `RangeError` for one that would take another's place. */
+/**
+ * The trials of a set and the given tapes, each with a unique name. Throws `RangeError` for a name that is
+ * taken.
+ */
 function tapesOf({ trials = [] }: SetDocument, beside: readonly TapeFile[]): readonly TapeFile[] {
   const own = trials.map((trial) => ({ name: `${trial.id}.tape`, text: trialTape(trial) }));
   const tapes = [...own, ...beside];
@@ -196,7 +199,7 @@ const put = (
   files.set(`${name}.d.ts`, dts);
 };
 
-/** What tells a bundler that a page carries only what it imports, and a package manager that this is one. */
+/** The `package.json` of a hand-off: tells bundlers that a page carries only what it imports. */
 const manifest = (set: SetDocument, version: string): string =>
   `${JSON.stringify(
     {

@@ -3,19 +3,22 @@ import type { KindTable, Offer } from '@arbeit/engine/kinds';
 import { inAttribute } from '../escape.ts';
 import { type Difference, type NativeField, nativeField, noProofs } from './native.ts';
 
-/** Attributes as they stand in a tag; every name is one of the definition's own or of this file. */
+/**
+ * Attributes as text in a tag. Security relevant: every name comes from the definition's allowed list or from
+ * this file.
+ */
 const written = (attributes: Readonly<Record<string, string | true>>): string =>
   Object.entries(attributes)
     .map(([name, value]) => (value === true ? ` ${name}` : ` ${name}="${inAttribute(value)}"`))
     .join('');
 
-/** What is offered, and how it is drawn, of a field that is picked. */
+/** The options of a choice and how it is drawn. */
 interface Picked {
   readonly options: readonly Offer[];
   readonly draw: string;
 }
 
-/** A field with native controls, its label, its hint: what stands there without scripts, and what an element takes over once there are some. */
+/** A field with native controls, label and hint: for pages without scripts, and for elements to take over. */
 function nativeControl({ field, attributes }: NativeField): readonly string[] {
   const { id, label, hint, plan } = field;
   const { options, draw, lines } = plan as Partial<Picked> & { readonly lines?: number };
@@ -61,17 +64,17 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
   return [`<label for="${inAttribute(id)}">${inAttribute(label)}</label>`, control, ...said];
 }
 
-/** A page of HTML that needs no script, and what of it differs from the definitions. */
+/** An HTML page that needs no script, and how its checks differ from the definitions. */
 export interface HtmlPage {
-  /** `html/booking.html` */
+  /** Path in the hand-off: `html/booking.html`. */
   readonly path: string;
   readonly text: string;
   readonly fields: readonly NativeField[];
 }
 
 /**
- * A page for each form of a set, or for its fields where it has none: native controls with what the browser can check by itself. Where
- * elements go along each control stands in one, which takes it over once scripts have come.
+ * A page for each form of a set, or for its fields if it has no form: native controls with what the browser
+ * can check. If elements are included, each control is inside one, which takes it over.
  */
 export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boolean): readonly HtmlPage[] {
   const proofs = noProofs();
@@ -115,7 +118,7 @@ export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boole
   });
 }
 
-/** How far the browser's own checks go, in words, a line a field; nothing of fields that say nothing by a pattern. */
+/** How far the browser's own checks go, in words, one line per field with a pattern. */
 export function differencesIn(pages: readonly HtmlPage[]): readonly string[] {
   const fields = new Map(pages.flatMap((page) => page.fields.map((native) => [native.field.id, native])));
   return [...fields.values()].flatMap(({ field, difference }) => {

@@ -10,13 +10,13 @@ export interface Module {
   readonly dts: string;
 }
 
-/** The exports of a set's forms, each with the name of its form as exported. */
+/** The exports of a form in the modules of a hand-off. */
 interface FormNames {
   readonly id: string;
   readonly title: string;
-  /** As `fields.js` exports it. */
+  /** Its name in `fields.js`. */
   readonly form: string;
-  /** With a capital, for names made of it. */
+  /** Its name with a capital, for derived names. */
   readonly stem: string;
 }
 
@@ -29,7 +29,7 @@ const formsOf = (set: SetDocument): readonly FormNames[] => {
 };
 
 const lines = (...all: readonly string[]): string => `${all.join('\n')}\n`;
-/** `server.js`: of each form a check and a Standard Schema. */
+/** `server.js`: a check and a Standard Schema for each form. */
 export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
   const forms = formsOf(set);
   const [only] = forms;
@@ -66,7 +66,7 @@ export function serverModule(set: SetDocument, { isAsking }: Needs): Module {
   };
 }
 
-/** `elements.js`: defines the elements for everything in the set as soon as a page loads it. */
+/** `elements.js`: defines the elements for everything in the set when it is loaded. */
 export function elementsModule(set: SetDocument, needs: Needs): Module {
   const nameOf = namesIn(set);
   const fields = set.fields.map(({ id }) => `all.${nameOf(id)}`);
@@ -101,7 +101,7 @@ export function elementsModule(set: SetDocument, needs: Needs): Module {
   };
 }
 
-/** A test file that plays all tapes of the folder it stands in, for one of the runners. */
+/** A test file that plays all tapes of its folder, for a test runner. */
 export function trialsModule(
   set: SetDocument,
   runner: 'vitest' | 'node:test',

@@ -4,48 +4,53 @@ import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { type Automaton, parseExpression, type Walker, walkerOf } from '@arbeit/engine/rules';
 import { type Alphabet, endOf, valueTypesOf } from '@arbeit/engine/value-types';
 
-/** What a page says of a field without scripts (HTML, constraint validation): it refuses only what can never be right. */
+/**
+ * The attributes of a field without scripts (HTML, constraint validation). They refuse only what can never be
+ * right.
+ */
 export interface NativeField {
   readonly field: HydratedField;
-  /** Attributes by name; `true` for one that only stands there. */
+  /** Attributes by name; `true` for one without a value. */
   readonly attributes: Readonly<Record<string, string | true>>;
   readonly difference: Difference;
 }
 
-/** How what the attributes let through differs from what the field takes. */
+/** How what the attributes accept differs from what the field accepts. */
 export type Difference =
-  /** It does not: shown over all states that texts can lead to. `none`: there is no `pattern`, nothing is compared. */
+  /**
+   * No difference, shown over all reachable states. `none`: there is no `pattern`, so nothing is compared.
+   */
   | { readonly is: 'same'; readonly states: number }
   | { readonly is: 'none' }
-  /** A text that is let through and the field refuses. */
+  /** An example that the attributes accept and the field refuses. */
   | { readonly is: 'more'; readonly example: string }
-  /** Not gone through, or not to the end; among the states that were there was no difference. */
+  /** Not decided: no difference among the states that were visited. */
   | { readonly is: 'unknown'; readonly states: number };
 
-/** More states than this are not gone through for a field, and more than that not for a hand-off: it is made in a second or two. */
+/** Largest number of states per field and per hand-off, so that a hand-off takes a second or two. */
 const mostStates = 1_500;
 const mostInAll = 6_000;
 
-/** What was found for fields gone through before: those of one plan differ in nothing, and there are so many states for all of them. */
+/** Results for fields by plan, and the states left for all fields. */
 export interface Proofs {
   readonly known: Map<string, Found>;
   left: number;
 }
 export const noProofs = (): Proofs => ({ known: new Map(), left: mostInAll });
 
-/** Whether a field takes a text whole: complete, and nothing of it left out. What a server does with what comes in. */
+/** Whether a field accepts a whole text: complete, and nothing left out. This is what a server does. */
 export function takesWhole({ kind, plan }: HydratedField, text: string): boolean {
   const { body, leftOut, rejected } = kind.parse(plan, text);
   return body.complete && !leftOut && !rejected;
 }
 
-/** How field and expression stand to each other; `less`, where the field takes a text the expression does not. */
+/** The comparison of field and expression; `less` if the field accepts a text that the expression refuses. */
 type Found = Difference | { readonly is: 'less' };
 
-/** One character for all that are of one sort to the field and that each piece of the expression treats alike, and which of them one is. */
+/** Classes of characters that field and expression treat alike, with one example each. */
 interface Letters {
   readonly each: readonly string[];
-  /** A text with each character as the number of its sort: of two such texts the same may follow. */
+  /** A text with each character replaced by its class. */
   sorted(text: string): string;
 }
 
@@ -70,8 +75,8 @@ function lettersOf({ characters, sortOf }: Alphabet, automaton: Automaton): Lett
 }
 
 /**
- * Goes through all states that field and expression can be in together, the shortest texts first, and finds a text that one takes and the
- * other does not. Two texts that leave both in the same state are one: what follows is then the same (law 8).
+ * Visits all states that field and expression can be in together, shortest texts first, and finds a text that
+ * only one accepts. Texts that lead to the same state of both count once (law 8).
  */
 function compared(
   field: HydratedField,
@@ -117,7 +122,9 @@ function compared(
   return gone({ is: 'same', states: seen.size });
 }
 
-/** The shortest text that leads from a state to one that matches; `undefined` where there is none, `null` where that was not found out. */
+/**
+ * The shortest text from a state to a match; `undefined` if there is none, `null` if that was not decided.
+ */
 function completion(walker: Walker, from: number, characters: readonly string[]): string | undefined | null {
   const seen = new Set([from]);
   let open: readonly (readonly [text: string, state: number])[] = [['', from]];
@@ -138,10 +145,10 @@ function completion(walker: Walker, from: number, characters: readonly string[])
   return undefined;
 }
 
-/** Texts that people write: what of these is let through and refused later says more than what a machine has found. */
+/** Texts that people write. An example of these says more than one a machine finds. */
 const tries = ['1', '12', '123', '99:99', '9999', '31/02/2027', '1x', '1234567890123', '+1', '0', '@#'];
 
-/** How a field stands to the expression of what may be typed for it, found once for fields of one plan. */
+/** The comparison for a field, computed once per plan. */
 function foundFor(field: HydratedField, expression: string, proofs: Proofs): Found {
   const key = JSON.stringify(field.plan);
   const found = proofs.known.get(key) ?? find(field, expression, proofs);
@@ -198,7 +205,7 @@ export function nativeField(
   return { field, attributes, difference: found };
 }
 
-/** Whether it takes a text, as far as can be told. */
+/** Whether an expression accepts a text, as far as can be decided. */
 function accepts(walker: Walker, text: string): boolean {
   let state: number | undefined = walker.start;
   for (const c of text) {

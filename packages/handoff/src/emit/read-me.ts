@@ -6,7 +6,7 @@ import { differencesIn, type HtmlPage } from './html-page.ts';
 import type { RecordSchema } from './record-schema.ts';
 import { type Snippet, snippets } from './snippets.ts';
 
-/** What a README tells of. */
+/** What a README describes. */
 export interface ReadMeFacts {
   readonly set: SetDocument;
   readonly uses: readonly Use[];
@@ -17,13 +17,13 @@ export interface ReadMeFacts {
   readonly version: string;
 }
 
-/** A piece of code, between fences it cannot close. */
+/** Code between fences that it cannot close. */
 const fenced = ({ title, language, code }: Snippet): readonly string[] => {
   const fence = '`'.repeat(Math.max(3, ...[...code.matchAll(/`+/g)].map(([run]) => run.length + 1)));
   return [`## ${title}`, '', `${fence}${language}`, code.trimEnd(), fence, ''];
 };
 
-/** How a tape is recorded where the fields run, of those uses that can. */
+/** How to record a tape, for the adapters that can. */
 function aboutRecording(uses: readonly Use[]): readonly string[] {
   const recorders = uses.filter((use) => !['server', 'html', 'trials'].includes(use));
   if (recorders.length === 0) return [];
@@ -37,7 +37,7 @@ function aboutRecording(uses: readonly Use[]): readonly string[] {
   ];
 }
 
-/** The README of a hand-off: what is in it, a snippet for each use, what a schema cannot say. */
+/** The README of a hand-off: its content, a snippet per adapter, and what a schema cannot express. */
 export function readMe({ set, uses, schemas, pages, hasTrials, version }: ReadMeFacts): string {
   const nameOf = namesIn(set);
   const rows = set.fields.map(

@@ -6,21 +6,21 @@ import { valueTypesOf } from '@arbeit/engine/value-types';
 /** A JSON Schema (2020-12). */
 export type Schema = Readonly<Record<string, unknown>>;
 
-/** The schema of what a form sends: typed values by id of the field. */
+/** The schema of what a form sends: typed values by field id. */
 export interface RecordSchema {
-  /** The form's id. */
+  /** Id of the form. */
   readonly id: string;
   readonly title: string;
   readonly schema: Schema;
-  /** What the form refuses and a schema cannot say, a line each. */
+  /** What the form refuses and a schema cannot express, one line each. */
   readonly unsaid: readonly string[];
 }
 
 type RuleDocument = NonNullable<SetDocument['fields'][number]['rules']>[number];
 
 /**
- * The schema of a form's record. It accepts every record the form sends, and refuses what a schema can refuse; the rest is in `unsaid`. The
- * definitions it was made of stand in it under `x-arbeit`, so that it can be brought in again as it was.
+ * The schema of a form's record. It accepts every record the form sends and refuses what a schema can; the
+ * rest is in `unsaid`. The definitions are in it under `x-arbeit`, so that it can be imported again.
  */
 export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTable): RecordSchema {
   const unsaid: string[] = [];
@@ -65,7 +65,10 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
   return { id: form.id, title: form.title ?? form.id, schema, unsaid };
 }
 
-/** One schema or another, by a third (JSON Schema, `if`). From pairs, for what has a member `then` is taken for a promise. */
+/**
+ * A schema for `if`/`then`/`else` (JSON Schema), built from pairs: an object with a member `then` would look
+ * like a promise.
+ */
 const ifThenElse = (condition: Schema, holds: Schema, otherwise: Schema): Schema =>
   Object.fromEntries([
     ['if', condition],
@@ -73,14 +76,14 @@ const ifThenElse = (condition: Schema, holds: Schema, otherwise: Schema): Schema
     ['else', otherwise],
   ]);
 
-/** A field, compiled, and what is known of its values. */
+/** A compiled field with what is known of its values. */
 function described(definition: SetDocument['fields'][number], set: SetDocument, kinds: KindTable) {
   const field = compileField(definition, set, kinds);
   const { define } = kindIn(kinds, definition.kind);
   return { field, define, values: valueTypesOf(field.plan).values };
 }
 
-/** A box to tick says no where it is not ticked: it is never without a value. */
+/** Whether a value is always present: a checkbox that is not ticked says no. */
 const isAlwaysThere = ({ among }: ValueForm, field: HydratedField): boolean =>
   among !== undefined && field.kind.value(field.plan, field.kind.empty(field.plan)) !== null;
 
@@ -103,7 +106,7 @@ function property(
 const labelOf = (fields: SetDocument['fields'], id: string): string =>
   fields.find((field) => field.id === id)?.label ?? id;
 
-/** A rule as schemas; nothing for one that no schema can say: it reads the raw value, a schema the typed one. */
+/** A rule as schemas; `undefined` if no schema can express it, because it reads raw values. */
 function sayable(
   { check, when }: RuleDocument,
   { expression, isRaw }: ValueForm,
@@ -136,7 +139,7 @@ function sayable(
   }
 }
 
-/** A condition as a schema; nothing where it is more than a picked value. */
+/** A condition as a schema; `undefined` if it is about more than a picked value. */
 function conditionOf(
   when: NonNullable<SetDocument['fields'][number]['when']>,
   fields: SetDocument['fields'],

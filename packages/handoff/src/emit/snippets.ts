@@ -4,21 +4,21 @@ import { inTemplate, markupInTemplate } from '../escape.ts';
 import { capital, namesIn } from '../names.ts';
 import { isPicked, type Needs, needsOf, type Use } from './adapters.ts';
 
-/** How one use is written, as a piece of code. */
+/** An example for one adapter. */
 export interface Snippet {
   readonly use: Use;
-  /** What it shows: a form, or a field by itself. */
+  /** The form or field it is about. */
   readonly of: { readonly type: 'form' | 'field'; readonly id: string };
   readonly title: string;
-  /** For highlighting: `html`, `js`, `jsx`, `vue`, `svelte`. */
+  /** Language for highlighting: `html`, `js`, `jsx`, `vue`, `svelte`. */
   readonly language: string;
   readonly code: string;
 }
 
-/** A snippet as its use writes it. */
+/** A snippet without its adapter. */
 type Written = Omit<Snippet, 'use' | 'of'>;
 
-/** What a snippet is about: the first form of the set, or where it has none its first field. */
+/** What snippets are about: the first form of the set, otherwise its first field. */
 interface About {
   readonly field: string;
   readonly id: string;
@@ -56,7 +56,7 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
   };
 }
 
-/** How each use is written, for the set at hand; of those that are taken along. */
+/** The snippets of a set, for the adapters that are included. */
 export function snippets(set: SetDocument, uses: readonly Use[]): readonly Snippet[] {
   const about = aboutOf(set, needsOf(set, kinds));
   if (!about) return [];
@@ -176,7 +176,7 @@ function react({ field, form, isAsking }: About): Written {
   };
 }
 
-/** A control and what is tied to it by id: its label, its hint, and a place that is always there for what is said of it. */
+/** A control with its label, its hint and the element for messages, connected by ids. */
 function tied(
   { id, label, hint, look = {} }: About,
   control: string,

@@ -2,13 +2,13 @@ import { existsSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join, posix } from 'node:path';
 
-/** What was built of Arbeit's packages, as one tree: `engine/field/state.js`. */
+/** The built packages as one tree: `engine/field/state.js`. */
 export interface Sources {
-  /** The text of a module. Throws `RangeError` for one that is not there. */
+  /** The text of a module. Throws `RangeError` if there is none. */
   read(path: string): string;
-  /** Where an import leads that stands in a module of the tree; `undefined` for one that leads out of it. */
+  /** The target of an import in a module of the tree; `undefined` outside of the tree. */
   resolve(specifier: string, from: string): string | undefined;
-  /** The version of the packages. */
+  /** Version of the packages. */
   readonly version: string;
 }
 
@@ -17,7 +17,7 @@ interface Manifest {
   readonly exports: Readonly<Record<string, string | { readonly types: string; readonly default: string }>>;
 }
 
-/** Where a name leads by the exports of its package (Node.js, "exports" and subpath patterns), in the tree. */
+/** The target of a name by the exports of its package (Node.js, "exports" and subpath patterns). */
 function exported(room: string, subpath: string, { exports }: Manifest): string | undefined {
   for (const [name, target] of Object.entries(exports)) {
     if (typeof target === 'string') continue;
@@ -30,7 +30,7 @@ function exported(room: string, subpath: string, { exports }: Manifest): string 
   return undefined;
 }
 
-/** The packages as they are found from a folder, the way Node.js finds them. Throws `RangeError` where one is not built. */
+/** The packages as Node.js finds them from a folder. Throws `RangeError` if one is not built. */
 export function sourcesFrom(folder: string): Sources {
   const require = createRequire(join(folder, 'here.js'));
   const roots = new Map<string, { readonly root: string; readonly manifest: Manifest }>();

@@ -5,13 +5,13 @@ import { type KindTable, kindIn, lacksOfKinds } from '@arbeit/engine/kinds';
 import { type BuildOptions, build, type Plugin, transform } from 'esbuild';
 import type { Sources } from './sources.ts';
 
-/** What is made of a set, as far as it decides what a page has to carry. */
+/** The parts of a set that decide what a page must carry. */
 export interface Carrying {
   readonly fields: readonly Pick<CompiledField, 'plan' | 'rules'>[];
   readonly forms: readonly Pick<HydratedForm, 'rules'>[];
 }
 
-/** What a set has no use for, by the folder of the packages that keeps the names of it in its `features.ts`. */
+/** The features a set does not use, by the folder whose `features.ts` has them. */
 function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<string, ReadonlySet<string>> {
   const lacked = new Map<string, ReadonlySet<string>>();
   lacked.set('engine/field', new Set(unusedFeaturesOfFields(fields, forms)));
@@ -25,7 +25,7 @@ function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<st
   return lacked;
 }
 
-/** Sources of one set, some of them made shorter as they are loaded. */
+/** The packages for one set, with unused features switched off as modules are loaded. */
 export interface SetSources extends Sources {
   load(path: string): Promise<string>;
 }
@@ -63,7 +63,7 @@ const shape = {
   logLevel: 'silent',
 } as const satisfies BuildOptions;
 
-/** A module with the features of its folder, those that are lacked as `false`. All other modules stay imports. */
+/** A module that imports features, with unused ones as the constant `false`. All other imports stay. */
 async function without(lacked: ReadonlySet<string>, path: string, sources: Sources): Promise<string> {
   const names = await exportsOf(sources.read(posix.join(posix.dirname(path), features)));
   // The bundler follows constants only into a module that imports nothing.
@@ -91,7 +91,7 @@ async function without(lacked: ReadonlySet<string>, path: string, sources: Sourc
   return code;
 }
 
-/** Names that a module exports. */
+/** The exports of a module. */
 async function exportsOf(contents: string): Promise<readonly string[]> {
   const { metafile } = await build({ ...shape, stdin: { contents }, metafile: true });
   return Object.values(metafile.outputs).flatMap(({ exports }) => exports);

@@ -9,14 +9,14 @@ import { customCodeModule } from './custom-code.ts';
 import type { Sources } from './sources.ts';
 import { treeShake } from './tree-shake.ts';
 
-/** What a page's script is made of, each in bytes as a page gets it: minified and gzipped. */
+/** The size of a page's script and its parts, in bytes, minified and gzipped. */
 export interface Weight {
   readonly bytes: number;
-  /** By what it is for, the heaviest first; together they are the whole, each its share by what it is minified. */
+  /** By purpose, the largest first. They add up to the whole; each has its share of the minified size. */
   readonly parts: readonly { readonly name: string; readonly bytes: number }[];
 }
 
-/** What a module of the packages is for, in words; rooms of the engine by themselves, its kinds by their names. */
+/** Label of a module in the size chart: the engine's folders one by one, kinds by name. */
 function nameOf(path: string): string {
   const [, kind] = /^engine\/kinds\/([\w-]+)\//.exec(path) ?? [];
   if (kind && kind !== 'editing') return `kind ${kind}`;
@@ -36,16 +36,16 @@ function nameOf(path: string): string {
   }
 }
 
-/** A use whose script is weighed. */
+/** An adapter whose script is measured. */
 export type WeighedUse = Extract<Use, 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server'>;
 
-/** A page's script, minified, with the bytes each module adds to it. */
+/** A page's script, minified, with the bytes of each module in it. */
 export interface PageScript {
   readonly text: string;
   readonly parts: ReadonlyMap<string, number>;
 }
 
-/** What the snippet of a face does without: a page that takes none of it carries nothing of it. */
+/** Exports that the snippet of an adapter does not use. */
 const seldom: ReadonlySet<string> = new Set([
   'attributesOf',
   'appearanceOf',
@@ -56,8 +56,8 @@ const seldom: ReadonlySet<string> = new Set([
 ]);
 
 /**
- * The script of a page with the fields and forms of a set and one use of them, the framework itself left out. The set is compiled once for
- * all uses.
+ * The scripts of a page with the fields and forms of a set, per adapter, without the framework itself. The
+ * set is compiled once for all.
  */
 export function pageScripts(
   set: SetDocument,
@@ -81,7 +81,7 @@ export function pageScripts(
   };
 }
 
-/** What such a script weighs, gzipped as most servers send it (level 9). */
+/** The size of such a script, gzipped as most servers do (level 9). */
 export function weigher(
   set: SetDocument,
   sources: Sources,

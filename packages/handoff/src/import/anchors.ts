@@ -1,15 +1,15 @@
-/** What an expression that may match anywhere comes to as one that has to match as a whole. */
+/** An expression that may match anywhere, as one that must match the whole text. */
 export interface Whole {
   readonly expression: string;
-  /** It asks nothing of what stands before or behind. */
+  /** Whether it does not ask for anything before or after. */
   readonly isAnywhere: boolean;
 }
 
 const anything = '[\\s\\S]*';
 
 /**
- * An expression as JSON Schema reads it, which matches anywhere in a text (2020-12, "pattern"), as one that matches the whole: of each of its
- * alternatives `^` and `$` at its ends tell where it has to begin and end.
+ * A pattern of JSON Schema, which matches anywhere (2020-12, "pattern"), as one that matches the whole text:
+ * `^` and `$` at the ends of its alternatives tell where each must begin and end.
  */
 export function wholeOf(pattern: string): Whole {
   const ways = alternativesOf(pattern).map((way) => {
@@ -25,7 +25,7 @@ export function wholeOf(pattern: string): Whole {
   };
 }
 
-/** The alternatives of an expression that are in no group. */
+/** The alternatives of an expression outside of groups. */
 function alternativesOf(pattern: string): readonly string[] {
   const ways = [''];
   let depth = 0;

@@ -21,7 +21,7 @@ import { forms, rangeOf, type WrittenColumn, writtenAs } from './written.ts';
 
 type Html = Readonly<Record<string, string | boolean>>;
 
-/** What is told of a control: its name and what it is, where it stands. */
+/** Reports what cannot be imported of a control, with its name and place. */
 function lose(page: Page, element: Element, why: string): undefined {
   const type = typeOf(element);
   page.lost.push({
@@ -32,7 +32,7 @@ function lose(page: Page, element: Element, why: string): undefined {
   return undefined;
 }
 
-/** The type of an input; of a list and a text area its name. */
+/** The type of an input; for a list or text area its tag name. */
 export const typeOf = (element: Element): string =>
   element.tagName === 'input' ? (attribute(element, 'type') ?? 'text').toLowerCase() : element.tagName;
 
@@ -42,7 +42,10 @@ function idOf({ taken }: Page, element: Element, label: string): string {
   return id;
 }
 
-/** Attributes a definition may put on its input, as the control has them; what follows from a kind or a rule is not among them. */
+/**
+ * The attributes a document may set, as the control has them, except those that follow from its kind or
+ * rules.
+ */
 function htmlOf(element: Element): Html {
   const kept: Record<string, string | boolean> = {};
   for (const { name, value } of element.attrs)
@@ -51,7 +54,7 @@ function htmlOf(element: Element): Html {
   return kept;
 }
 
-/** What fields have that their kind does not decide over. */
+/** Members of a field that do not depend on its kind. */
 interface Around {
   readonly html?: Html;
   readonly label?: string;
@@ -60,7 +63,7 @@ interface Around {
   readonly isNeeded?: boolean;
 }
 
-/** What all fields are made of, whatever their kind. */
+/** The members every field has, whatever its kind. */
 function fieldFrom(page: Page, element: Element, made: WrittenColumn, around: Around = {}): Draft {
   const {
     html = {},
@@ -87,7 +90,7 @@ function fieldFrom(page: Page, element: Element, made: WrittenColumn, around: Ar
   return { field: field as unknown as FieldDocument, place: placeOf(element) };
 }
 
-/** What is offered by some elements, those that cannot be chosen left out. */
+/** The options of some elements, without disabled ones. */
 function offered(
   page: Page,
   element: Element,
@@ -105,7 +108,7 @@ function offered(
 const named = ({ words }: Offers, values: readonly string[]): string =>
   values.map((value) => words.get(value) ?? value).join(' ');
 
-/** Buttons or boxes of one name. */
+/** A field for the radio buttons or checkboxes of one name. */
 export function picked(page: Page, element: Element, members: readonly Element[]): Draft {
   const type = typeOf(element);
   const chosen = members.filter((one) => has(one, 'checked'));
@@ -138,7 +141,7 @@ export function picked(page: Page, element: Element, members: readonly Element[]
   );
 }
 
-/** A line to type into, a text area, a list: nothing for what is no field. */
+/** A field for an input, a text area or a list; `undefined` for other elements. */
 export function controlled(page: Page, element: Element): Draft | undefined {
   const type = typeOf(element);
   if (/^(?:submit|button|reset|image)$/.test(type)) return undefined;
@@ -174,7 +177,7 @@ function listed(page: Page, element: Element): Draft {
 const number = (text: string | undefined): number | undefined =>
   text !== undefined && /^-?\d+(?:\.\d+)?$/.test(text.trim()) ? Number(text) : undefined;
 
-/** Kinds by the type of an input, where that says one. */
+/** A field by the type of an input, if that determines a kind. */
 function typed(page: Page, element: Element, type: string): Draft {
   const html = htmlOf(element);
   const initial = attribute(element, 'value') ?? (type === 'textarea' ? rawText(element) : '');
@@ -203,7 +206,7 @@ function typed(page: Page, element: Element, type: string): Draft {
   }
 }
 
-/** A code or a PIN: what is typed into boxes, one character in each. */
+/** A code or a PIN: one character per box. */
 function boxed(page: Page, element: Element, type: string, html: Html): Draft | undefined {
   const { autocomplete: token = '', inputmode, ...rest } = html;
   const isCode = String(token).split(/\s+/).includes('one-time-code');
@@ -258,7 +261,7 @@ function counted(page: Page, element: Element, type: 'number' | 'range', around:
   return fieldFrom(page, element, { kind: 'number', entry, rules }, around);
 }
 
-/** Inputs whose values have one form, which is then typed: the browser would have them picked. */
+/** Input types whose values have one form, which is typed here: a browser would show a picker. */
 const picks = {
   month: 'A month is typed as 2027-02.',
   week: 'A week is typed as 2027-W06.',
@@ -267,7 +270,7 @@ const picks = {
   color: 'A colour is typed as #2a6f4e.',
 } as const;
 
-/** What has one form, in that form. */
+/** A field for values of one form. */
 function formed(page: Page, element: Element, type: keyof typeof picks, around: Around): Draft {
   const { told: _, ...made } = writtenAs({ expression: forms[type] }, page.patternOf);
   lose(page, element, picks[type]);
@@ -275,7 +278,7 @@ function formed(page: Page, element: Element, type: keyof typeof picks, around: 
   return fieldFrom(page, element, made, around);
 }
 
-/** What is written as text: by a pattern, where its expression is one. */
+/** A field for text: with a pattern if its expression is one. */
 function written(page: Page, element: Element, type: string, around: Around): Draft {
   const source = attribute(element, 'pattern');
   const title = oneLine(attribute(element, 'title') ?? '');

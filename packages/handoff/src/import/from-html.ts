@@ -17,8 +17,9 @@ import { patternReader } from './pattern-of.ts';
 import { type Draft, type Imported, sanitize } from './sanitize.ts';
 
 /**
- * An HTML form as a set: fields with kind, pattern, rules, labels, hints, autofill tokens and choices, a form of them with the sections its
- * fieldsets make, and what could not be carried over, by place. The markup is only read: nothing in it runs or is fetched.
+ * An HTML form as a set: fields with kind, pattern, rules, labels, hints, autofill tokens and choices, a form
+ * with sections from its fieldsets, and what could not be imported, by place. The markup is only parsed:
+ * nothing in it runs or is fetched. Security relevant.
  */
 export function fromHtml(text: string): Imported {
   const document = parse(text, { sourceCodeLocationInfo: true });
@@ -58,7 +59,7 @@ export function fromHtml(text: string): Imported {
   );
 }
 
-/** Whether something belongs to a form: it stands in it, or names it (HTML, `form`). */
+/** Whether an element belongs to a form: it is inside, or names it (HTML, `form`). */
 function isIn(form: Element, element: Element, stands: Element | undefined): boolean {
   const owner = attribute(element, 'form');
   return owner === undefined ? stands === form : owner !== '' && owner === attribute(form, 'id');
@@ -82,12 +83,12 @@ function pageOf(every: readonly Element[], around: Page['around']): Page {
   };
 }
 
-/** A field for each control, and one for all buttons or boxes of a name. */
+/** A field for each control, and one for all radio buttons or checkboxes of a name. */
 function draftsOf(page: Page, controls: readonly Element[]): readonly Draft[] {
   const inputs = inputsByName(controls);
   const groups = new Set<string>();
   const isPick = (element: Element): boolean => /^(?:radio|checkbox)$/.test(typeOf(element));
-  /** Fieldsets around nothing but the buttons or boxes of one field: their legend is its label. */
+  /** Fieldsets that contain only one group of radio buttons or checkboxes: their legend is its label. */
   const own = new Set<Element>();
   const names = new Map<Element, Set<string | Element>>();
   for (const element of controls) {
@@ -114,14 +115,14 @@ function draftsOf(page: Page, controls: readonly Element[]): readonly Draft[] {
   });
 }
 
-/** The legend of the fieldset a field stands in, where it is about more than that field. */
+/** The legend of the fieldset around a field, if it contains more than that field. */
 function sectionOf(page: Page, element: Element, own: ReadonlySet<Element>): string {
   let { fieldset } = page.around.get(element) ?? {};
   while (fieldset && own.has(fieldset)) ({ fieldset } = page.around.get(fieldset) ?? {});
   return fieldset ? legendOf(page, fieldset) : '';
 }
 
-/** What the form is called: by itself, else by what stands over it, else by the one section that is all of it. */
+/** The title of the form: its own, otherwise the heading above it, otherwise that of its only section. */
 function titleOf(every: readonly Element[], root: Element | undefined, drafts: readonly Draft[]): string {
   const own = oneLine((root && attribute(root, 'aria-label')) ?? '');
   const heading = every.find(({ tagName }) => /^(?:h1|h2|title)$/.test(tagName));

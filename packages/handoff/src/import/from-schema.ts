@@ -20,11 +20,11 @@ import {
 import { writtenOf } from './schema-texts.ts';
 import { type WrittenColumn as MadeOf, rangeOf } from './written.ts';
 
-/** One property, with what it was found under. */
+/** A property with the objects it was found in. */
 interface Property extends Found {
   readonly name: string;
   readonly isNeeded: boolean;
-  /** Names and words of the objects it lies in. */
+  /** Names and titles of the objects it is in. */
   readonly inside: Inside;
 }
 
