@@ -75,7 +75,7 @@ const stretch = withoutStretch(3)
   .filter((nodes) => nodes.some((node) => node.type !== 'text') && !printNotation(nodes).includes('>>>'))
   .map((nodes) => placed({ type: 'stretch', nodes: nodes as Node[] }));
 
-/** Neighbouring fixed texts melt into one; printing and reading brings every pattern to its written form. */
+/** Adjacent fixed texts become one; printing and parsing gives every pattern its canonical form. */
 export const patternText: fc.Arbitrary<string> = fc
   .array(
     fc.oneof(
@@ -95,7 +95,7 @@ const entry = fc.record({
   positions: fc.constantFrom('flow' as const, 'flow' as const, 'fixed' as const),
   literals: fc.constantFrom('behind' as const, 'ahead' as const),
 });
-/** What `raw` may be asked to be; left out, the pattern decides. */
+/** Possible values of `raw`; `undefined` leaves it to the pattern. */
 export const rawOption = fc.constantFrom(undefined, 'text' as const);
 
 const rules: readonly RuleDocument[] = [
@@ -105,7 +105,7 @@ const rules: readonly RuleDocument[] = [
   { id: 'not', check: { type: 'not-in', values: ['11', '111'] }, severity: 'warning' },
 ];
 
-/** A field by pattern and options, in the shape a failing law is reported in. */
+/** A random field as a failing law reports it. */
 export interface Sketch {
   readonly pattern: string;
   readonly positions: 'flow' | 'fixed';
@@ -149,7 +149,9 @@ const character = fc.oneof(
 );
 export const typed = fc.array(character, { maxLength: 12 }).map((list) => list.join(''));
 
-/** What no keyboard should send and some do: marks and joiners alone, half characters, control codes, a sum of them. */
+/**
+ * Input that no keyboard should send and some do: single marks and joiners, half characters, control codes.
+ */
 const hostile: fc.Arbitrary<string> = fc
   .array(
     fc.oneof(
@@ -160,7 +162,7 @@ const hostile: fc.Arbitrary<string> = fc
   )
   .map((list) => list.join('')); // biome-ignore format: a list
 
-/** Everything that can come in, as an event. */
+/** Every possible event. */
 export const anyEvent: fc.Arbitrary<FieldEvent> = fc.oneof(
   fc
     .tuple(fc.constantFrom('key', 'key', 'insert', 'paste', 'set', 'autofill'), hostile)

@@ -4,24 +4,24 @@ import type { SetDocument } from '../document/document.ts';
 import type { KindTable } from '../kinds/contract/definition.ts';
 import { auditField, type Counterexample, type Course } from './audit.ts';
 
-/** What is audited, and how much. */
+/** Options of a law check. */
 export interface Audit extends Course {
-  /** Fields by id; all of them, where none is named. */
+  /** Field ids; all fields if left out. */
   readonly fields?: readonly string[];
-  /** So many events a field, all threads together. */
+  /** Number of events per field, all threads together. */
   readonly events: number;
-  /** Runs developers' code at once; without it shapes show what was typed, and their rules stay open. */
+  /** Runs developers' code; without it custom formats show what was typed and their rules stay open. */
   readonly run?: RunCustomCode | undefined;
   /** Checks that do not come with this package. */
   readonly checks?: CheckTable;
 }
 
-/** How far the audit of a set has come since the last time it told. */
+/** A progress report of a law check. */
 export interface Audited {
   readonly field: string;
   readonly events: number;
   readonly found?: Counterexample;
-  /** This thread's share of the field is done. */
+  /** Whether this thread has finished its share of the field. */
   readonly isDone: boolean;
 }
 

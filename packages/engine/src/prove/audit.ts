@@ -12,39 +12,39 @@ import { breachAt, type Memory } from './laws-of-steps.ts';
 import { shortest } from './shorter.ts';
 import { type TapeIngredients, tapeIngredientsOf, tapeMakerOf } from './tapes.ts';
 
-/** The tapes a field is audited with. The same seed makes the same ones, however many threads share them out. */
+/** The tapes of a law check. The same seed makes the same tapes for any number of threads. */
 export interface Course {
   readonly seed: number;
-  /** The number of the first tape; 0, where it is left out. */
+  /** Number of the first tape. Default: 0. */
   readonly first?: number;
-  /** Every how many of them are played here: as many as there are threads. */
+  /** Step between tapes played here: the number of threads. */
   readonly every?: number;
   /** ISO 8601. */
   readonly today: string;
 }
 
-/** A law that does not hold of a field, and the shortest tape that was found to show it. */
+/** A broken law of a field with the shortest tape that was found. */
 export interface Counterexample extends Omit<Breach, 'further'> {
-  /** What is done, a line an action. */
+  /** The actions, one per line. */
   readonly actions: readonly string[];
   /** The text of the tape. */
   readonly tape: string;
-  /** The number of the tape it was found with. */
+  /** Number of the tape it was found with. */
   readonly at: number;
 }
 
-/** How far an audit has come since the last time it told. */
+/** A progress report of one field. */
 export interface Progress {
-  /** Tapes played, and events in them. */
+  /** Number of tapes and events so far. */
   readonly tapes: number;
   readonly events: number;
-  /** A law that was not known to be broken. Each is told once. */
+  /** A law that was not known to be broken. Each is reported once. */
   readonly found?: Counterexample;
 }
 
 type Actions = readonly Action[];
 
-/** The events an action comes to; what is done to a field without the focus focuses it first, as a hand would. */
+/** The events of an action. An action on a field without focus focuses it first. */
 export function eventsOf(action: Action, state: FieldState, field: HydratedField): readonly FieldEvent[] {
   switch (action.do) {
     case 'focus':
@@ -66,7 +66,7 @@ export function eventsOf(action: Action, state: FieldState, field: HydratedField
   }
 }
 
-/** A law that is broken, and at which of the actions; `index` counts them. */
+/** A broken law and the index of the action. */
 interface Found {
   readonly breach: Breach;
   readonly index: number;
@@ -121,7 +121,7 @@ function walked(
   return { found: undefined, events };
 }
 
-/** All laws but one. */
+/** All laws except one. */
 const butFor = (law: Law): ReadonlySet<Law> =>
   new Set(
     Object.keys(lawWords)
@@ -129,16 +129,16 @@ const butFor = (law: Law): ReadonlySet<Law> =>
       .filter((one) => one !== law) as Law[],
   );
 
-/** Contents remembered for the first law. */
+/** Number of contents remembered for law 1. */
 const mostRemembered = 8000;
 
-/** Something that is done to a field so that another tape can begin where nothing was done. */
+/** An action that clears the field, so that another tape can begin. */
 const again: Action = { do: 'reset' };
 
-/** Tapes between two times it tells. */
+/** Number of tapes between two reports. */
 const atOnce = 20;
 
-/** Audits a field with tapes made for it. */
+/** Runs the law check on a field with tapes made for it. */
 export const auditField = (
   field: HydratedField,
   kinds: KindTable,

@@ -8,31 +8,34 @@ import { distinguishingText } from '../rules/difference.ts';
 import { parseExpression } from '../rules/expression.ts';
 import { findDifference } from './distinguish.ts';
 
-/** A field or a form of two sets, by what it does. */
+/** A comparison of a field or form of two sets. */
 export interface Compared {
   readonly target: { readonly type: 'field' | 'form'; readonly id: string };
-  /** What people call it. */
+  /** Its name for people. */
   readonly name: string;
   readonly is:
     | 'added'
     | 'removed'
-    /** What it compiles to is the same. */
+    /** It compiles to the same. */
     | 'same'
-    /** A tape tells the two apart, or a text that one of them takes. */
+    /** A tape shows a difference, or only one accepts some text. */
     | 'other'
-    /** Written otherwise; no tape was found that tells. */
+    /** It is defined differently, and no tape was found that shows a difference. */
     | 'alike';
-  /** What is done, a line an action, and what each of the two shows then. */
+  /** The actions, one per line, with what each of the two shows. */
   readonly tape?: {
     readonly actions: readonly string[];
     readonly before: readonly string[];
     readonly after: readonly string[];
   };
-  /** Values that only one of the two takes, the shortest; found by going through both automata, so that none means that there is none. */
+  /**
+   * The shortest values that only one of the two accepts, found by comparing automata: if there are none,
+   * none exist.
+   */
   readonly values?: { readonly before?: string; readonly after?: string };
 }
 
-/** The values of a field as an automaton, where they can be said exactly. */
+/** The values of a field as an automaton, if they are known exactly. */
 function automatonOf({ plan }: HydratedField) {
   const { values } = valueTypesOf(plan);
   if (values.expression === undefined || values.beyond !== undefined) return undefined;

@@ -7,16 +7,16 @@ import { headOf } from '../tape/write-tape.ts';
 import { distinguishingTapes, type FieldGroup } from './distinguishing-tapes.ts';
 import { shortest } from './shorter.ts';
 
-/** Two definitions of one field or form: as it is, and as it would be. */
+/** Two definitions of one field or form: as it is, and changed. */
 export interface Pair {
   readonly right: Playable;
   readonly wrong: Playable;
   readonly target: Tape['target'];
-  /** ISO 8601: the day both are played on. */
+  /** The day both are played on (ISO 8601). */
   readonly today: string;
 }
 
-/** What came of looking for a tape that tells two definitions apart. */
+/** The result of searching a tape that distinguishes two definitions. */
 export type Search =
   /**
    * The text of a tape, without a title, that expects what the right one does where the two part; what is done in it, a line an action; and what
@@ -38,7 +38,7 @@ interface Difference {
   readonly wrong: Row;
 }
 
-/** The first row in which the two differ. */
+/** The first row where the two differ. */
 function firstDifference(
   { right, wrong, target, today }: Pair,
   actions: readonly Action[],
@@ -55,7 +55,7 @@ function firstDifference(
   return undefined;
 }
 
-/** What is played on: a field by itself is filled in alone. */
+/** The fields to play on; a field without a form is played alone. */
 function togetherIn({ fields, forms }: Playable, { type, id }: Tape['target']): FieldGroup | undefined {
   if (type === 'form') return forms.find((form) => form.id === id);
   const field = fields.find((one) => one.id === id);
@@ -89,7 +89,7 @@ export function findDifference(
   return { is: 'untold', tries };
 }
 
-/** The tape with its expectations: all in which the two differ, as the right one has it. */
+/** The tape with expectations for everything where the two differ, as the original has it. */
 function written(pair: Pair, actions: readonly Action[], isOnDay: boolean): Search {
   const { target, today } = pair;
   const difference = firstDifference(pair, actions);

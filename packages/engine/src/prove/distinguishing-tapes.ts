@@ -6,7 +6,7 @@ import type { Action } from '../tape/script.ts';
 import { random } from './random.ts';
 import { bothTexts, charactersOf, type Texts, textsFor } from './texts.ts';
 
-/** Fields that are filled in together; a field by itself is one of one. */
+/** Fields that are filled in together; a single field is a group of one. */
 export interface FieldGroup {
   readonly fields: readonly HydratedField[];
   readonly rules: readonly FormRule[];
@@ -15,7 +15,7 @@ export interface FieldGroup {
 type Actions = readonly Action[];
 
 const takenOut: Actions = [{ do: 'select-all' }, { do: 'backspace', times: 1 }];
-/** What may follow once something stands in a field. */
+/** What can follow after a field has content. */
 const endings: readonly Actions[] = [
   [],
   [{ do: 'leave' }],
@@ -30,7 +30,7 @@ const nothingTyped: readonly Actions[] = [
   [{ do: 'submit' }],
 ];
 
-/** Every way the questions of these rules can be answered. */
+/** All possible answers to the questions of these rules. */
 const answersTo = (rules: readonly Rule[]): readonly Actions[] =>
   rules
     .filter(({ check }) => check.type === 'remote')
@@ -40,7 +40,7 @@ const answersTo = (rules: readonly Rule[]): readonly Actions[] =>
       ),
     );
 
-/** What is done with texts: typed, written by the program, pasted; and left, sent, taken out again. Rules that ask a server are answered. */
+/** What is done with texts: typed, set, pasted; then left, submitted, deleted. Questions are answered. */
 function* deeds(field: HydratedField, { raws, texts }: Texts): Generator<Actions> {
   const as = (way: 'type' | 'set' | 'paste', all: readonly string[]): Actions =>
     all.map((text) => ({ do: way, text }));
@@ -59,7 +59,7 @@ function* deeds(field: HydratedField, { raws, texts }: Texts): Generator<Actions
   }
 }
 
-/** Tapes for a field, the likeliest to tell something first, then so many at random. */
+/** Tapes for a field, the most promising first, then random ones. */
 function* forField(
   fields: readonly HydratedField[],
   all: Texts,
@@ -100,7 +100,7 @@ function* forField(
   for (let i = 0; i < most; i++) yield Array.from({ length: 1 + below(5) }, action);
 }
 
-/** Tapes through the fields of a form: filled in some way, sent, answered; then the focus goes round, so that what is seen at each is told. */
+/** Tapes through the fields of a form: filled, submitted, answered; then the focus visits each field. */
 function* forForm(
   { fields, rules }: FieldGroup,
   textsOf: readonly Texts[],

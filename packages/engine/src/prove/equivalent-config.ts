@@ -6,32 +6,32 @@ import type { KindTable } from '../kinds/contract/definition.ts';
 import { propose } from '../kinds/pattern/propose.ts';
 import type { Formatter } from './pasted.ts';
 
-/** A definition that shows what a function shows, and how far it does. */
+/** A definition that formats like a function, and how closely. */
 export interface EquivalentConfig {
   readonly field: Pick<FieldDocument, 'kind' | 'entry'> & { readonly locale?: string };
-  /** So many of the texts that were tried show the same; so many others the same letters and digits, with other signs between them. */
+  /** Number of texts with the same result, and of those that differ only in separators. */
   readonly agreed: number;
   readonly near: number;
   readonly of: number;
-  /** A text that does not, and what each of the two shows. */
+  /** A text with different results, and both results. */
   readonly apart?: { readonly text: string; readonly theirs: string; readonly ours: string };
 }
 
 type Definition = EquivalentConfig['field'];
 
-/** Contents that formatters are made for, each tried at every length. */
+/** Contents that formatters are made for. Each is tried at every length. */
 const contents = ['07700900123456', '201555012398765432101234', '492912345678123498765432', '4929123456781234', '1402202712345678', '9087654321', '31122026', '500000', '1234567', 'AB12CD34EF', 'abcdefgh', 'RH1234AB']; // biome-ignore format: a list
 
 const locales = ['en-GB', 'en-US', 'de-DE', 'fr-FR', 'de-CH', 'en-IN'] as const;
 const homes = ['GB', 'US', 'FR', 'DE', 'ES', 'CH', 'IT', 'AU', 'NO', 'BR', 'IN', 'JP'] as const;
 
-/** What has no shape: of those that do as well, the simplest is meant. */
+/** Definitions without formatting. The simplest that fits wins. */
 const plain: readonly Definition[] = [
   { kind: 'text', entry: { case: 'upper' } },
   { kind: 'text', entry: { case: 'lower' } },
 ];
 
-/** Definitions of every kind that has a shape of its own. */
+/** Definitions of every kind that formats. */
 function* definitions(): Generator<Definition> {
   for (const locale of locales) {
     yield { kind: 'number', entry: {}, locale };
@@ -54,16 +54,16 @@ const texts: readonly string[] = [
   ...new Set(contents.flatMap((content) => [...content].map((_, i, all) => all.slice(0, i + 1).join('')))),
 ];
 
-/** Its letters and digits. */
+/** The letters and digits of a text. */
 const signs = (text: string): string => text.replace(/[^\p{L}\p{N}]/gu, '');
 
-/** What a field shows once a text was typed into it. */
+/** What a field shows after a text was typed. */
 function shown(field: HydratedField, text: string): string {
   const empty = apply(field, start(field), { type: 'focus' });
   return [...text].reduce((state, c) => apply(field, state, { type: 'key', text: c }), empty).body.display;
 }
 
-/** Patterns made of what the function shows at its longest: one for each length it stops at. */
+/** Patterns made from the function's longest results, one per length where it stops. */
 function patterns(answers: ReadonlyMap<string, string>): readonly Definition[] {
   const longest = contents.flatMap((content) => {
     const all = [...content].map((_, i, of) => answers.get(of.slice(0, i + 1).join('')) ?? '');
@@ -87,7 +87,7 @@ function patterns(answers: ReadonlyMap<string, string>): readonly Definition[] {
   });
 }
 
-/** At least so much of what was tried has to show the same, or to come near. */
+/** Shares of texts that must have the same result, or nearly the same. */
 const least = { agreed: 0.5, near: 0.85 };
 
 /**

@@ -118,7 +118,7 @@ const keys: Readonly<Record<KindSketch['kind'], string>> = {
   custom: '0123456789abF-() K4',
 };
 
-/** Texts that mean something as a whole, for kinds whose values are picked. */
+/** Texts with a meaning as a whole, for kinds whose values are picked. */
 const wholes: Readonly<Partial<Record<KindSketch['kind'], readonly string[]>>> = {
   choice: ['none', 'half', 'Half board', 'full', 's', 'S', 'sauna', 'Sauna, hot', 'W', '7'],
   choices: [
@@ -134,7 +134,7 @@ const wholes: Readonly<Partial<Record<KindSketch['kind'], readonly string[]>>> =
   'yes-no': ['yes', 'no', 'Yes', 'true', 'false', 'Ja', 'nein', 'Yes, please'],
 };
 
-/** Texts of what can be typed into the kind, and now and then of what cannot. */
+/** Texts of characters that a kind takes, and some that it does not. */
 export function textFor(kind: KindSketch['kind'], maxLength = 12): fc.Arbitrary<string> {
   const typed = fc
     .array(
@@ -151,7 +151,7 @@ export function textFor(kind: KindSketch['kind'], maxLength = 12): fc.Arbitrary<
     : typed;
 }
 
-/** Text of the kind coming in some way. */
+/** An event that brings a text of the kind. */
 export const eventFor = (kind: KindSketch['kind']): fc.Arbitrary<FieldEvent> =>
   fc
     .tuple(fc.constantFrom('key', 'insert', 'paste', 'set', 'autofill'), textFor(kind, 6))

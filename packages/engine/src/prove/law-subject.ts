@@ -9,24 +9,24 @@ import { valueTypesOf } from '../kinds/value-types.ts';
 import { marked } from '../tape/marked.ts';
 import { fold, graphemes } from '../values/graphemes.ts';
 
-/** A field made ready for its laws. */
+/** A field prepared for law checks. */
 export interface LawSubject {
   readonly field: HydratedField;
   readonly exemptions: LawExemptions;
-  /** The user’s characters, each with its place; and as one text: what closes a part is none of them. */
+  /** The user's characters with their places, and as one text. */
   readonly atomsOf: (body: TextState) => readonly Atom[];
   readonly textOf: (body: TextState) => string;
-  /** Nothing typed, with the focus. */
+  /** The empty field with focus. */
   readonly fresh: FieldState;
-  /** How its values are written; `undefined` where nothing exact is known of them. */
+  /** The form of its values; `undefined` if that is not known exactly. */
   readonly grammar: RegExp | undefined;
-  /** Its value is picked and not typed. */
+  /** Whether its value is picked. */
   readonly isPicked: boolean;
   /** ISO 8601. */
   readonly today: string;
 }
 
-/** A field ready for its laws on a day (ISO 8601). */
+/** A field prepared for law checks on a day (ISO 8601). */
 export function subjectOf(field: HydratedField, kinds: KindTable, today: string): LawSubject {
   const { draw, lawExemptions, valueTypes } = kindIn(kinds, field.plan.kind);
   const exemptions = lawExemptions ?? lawExemptionsOf(field.plan);
@@ -43,7 +43,7 @@ export function subjectOf(field: HydratedField, kinds: KindTable, today: string)
   };
 }
 
-/** A field whose kind is in no table, with what the laws have to know of it. */
+/** A field whose kind is in no table, with its law exemptions. */
 export function subjectWith(field: HydratedField, exemptions: LawExemptions, today: string): LawSubject {
   const atomsOf = rememberingTwo(exemptions.atoms ?? (() => []));
   return {
@@ -62,7 +62,7 @@ export function subjectWith(field: HydratedField, exemptions: LawExemptions, tod
   };
 }
 
-/** The characters of the user, as the kind's drawing tells them from the fixed ones. */
+/** The user's characters as the specimen renderer distinguishes them from fixed ones. */
 function atomsDrawn({ plan }: HydratedField, draw: SpecimenRenderer): (body: TextState) => readonly Atom[] {
   return (body) => {
     const own = draw.isUsers?.(plan, body) ?? (() => true);
@@ -76,7 +76,7 @@ function atomsDrawn({ plan }: HydratedField, draw: SpecimenRenderer): (body: Tex
   };
 }
 
-/** Several laws ask the same of a body and of the one before it, and of hardly any other. */
+/** Remembers the last two results: several laws ask about the same two text states. */
 function rememberingTwo<T>(of: (body: TextState) => T): (body: TextState) => T {
   let [last, before]: [TextState?, TextState?] = [];
   let [ofLast, ofBefore]: [T?, T?] = [];
@@ -91,7 +91,7 @@ function rememberingTwo<T>(of: (body: TextState) => T): (body: TextState) => T {
   };
 }
 
-/** Nothing, whatever it starts with. */
+/** The field without content, whatever its initial value. */
 export function emptied({ kind, plan }: HydratedField): Pick<FieldState, 'body' | 'start' | 'end'> {
   const { body, caret } = kind.caretAtEnd(plan, kind.empty(plan));
   return { body, start: caret, end: caret };
@@ -110,13 +110,13 @@ export const isSame = (a: FieldState, b: FieldState): boolean =>
 /** A letter or a digit. */
 export const sign = /^[\p{L}\p{N}]$/u;
 const digits = /^[0-9]*$/;
-/** Letters and digits of a text, compared without case, script of digits and accents. */
+/** Letters and digits of a text, without case, script of digits and accents, for comparison. */
 export const signsOf = (text: string): readonly string[] =>
   digits.test(text)
     ? text.split('')
     : [...text.normalize('NFKD').toLowerCase()].map(fold).filter((c) => sign.test(c));
 
-/** Whether nothing is left short in the middle and the text stays as it is in Unicode's composed form. */
+/** Whether the display shows the whole content and the text is in Unicode's composed form. */
 export const isTold = ({ field, exemptions }: LawSubject, { body }: FieldState): boolean =>
   (exemptions.isTold?.(field.plan, body) ?? true) && body.display === body.display.normalize('NFC');
 

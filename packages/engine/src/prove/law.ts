@@ -5,7 +5,7 @@ import type { Action } from '../tape/script.ts';
  * where it does not hold (`laws-of-steps.ts`, `laws-of-states.ts`). Where one asks something else of a kind, the kind says so itself (`exemptions.ts`).
  */
 
-/** A law, by its number. */
+/** Number of a law (`docs/contract/laws.md`). */
 export type Law = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12;
 
 /**
@@ -29,14 +29,14 @@ export const lawWords: Readonly<Record<Law, string>> = {
   12: 'What was handed on can be written back and stays what it was.',
 };
 
-/** A law that does not hold: what it asks for, and what was there, in words and texts. */
+/** A broken law: what it expects and what was found. */
 export interface Breach {
   readonly law: Law;
   readonly expected: string;
   readonly found: string;
-  /** What is to be done yet to see it, where the step alone does not show it. */
+  /** Actions that show it, if the step alone does not. */
   readonly further?: readonly Action[];
 }
 
-/** No law is of no interest. */
+/** The empty set of laws. */
 export const noLaws: ReadonlySet<Law> = new Set();

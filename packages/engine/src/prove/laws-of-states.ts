@@ -7,7 +7,7 @@ import { drawn, emptied, isTold, type LawSubject } from './law-subject.ts';
 
 /** The laws of a state, however it came about. They cost more than those of a step: whoever goes through many states asks them now and then. */
 
-/** Into the empty field once more. */
+/** Pastes or types a text into the empty field. */
 const afresh = (way: 'paste' | 'set' | 'autofill', text: string): readonly Action[] => [
   { do: 'reset' },
   { do: 'select-all' },
@@ -15,7 +15,7 @@ const afresh = (way: 'paste' | 'set' | 'autofill', text: string): readonly Actio
   { do: way, text },
 ];
 
-/** What is done once more to see whether a law holds may throw: then that is what the tape shows. */
+/** The result of a repeated action, which may throw: then that is the breach. */
 function orThrown(further: readonly Action[], law: () => Breach | undefined): Breach | undefined {
   try {
     return law();
@@ -65,7 +65,7 @@ export function typedAsPasted(subject: LawSubject, text: string, typed: FieldSta
   });
 }
 
-/** The empty field after the keys of a text, one after the other. */
+/** The empty field after typing a text key by key. */
 export const typedInto = ({ field, fresh }: LawSubject, text: string): FieldState =>
   keysOf(text).reduce((state, key) => apply(field, state, key), fresh);
 
@@ -147,7 +147,7 @@ function isNeverStuck(subject: LawSubject, after: FieldState): Breach | undefine
 
 const ofStates = [displayReadsBack, writesBack, leavesOnce, isNeverStuck] as const;
 
-/** The first law of a state that does not hold. */
+/** The first law that a state breaks. */
 export function breachIn(subject: LawSubject, state: FieldState, but = noLaws): Breach | undefined {
   for (const law of ofStates) {
     const breach = law(subject, state);

@@ -7,16 +7,16 @@ import { drawn, isFromRight, isSame, type LawSubject, sign, signsOf } from './la
 
 /** The laws of a single step: what an event made of a state is all they look at. */
 
-/** An event, what was before it and what after. */
+/** An event with the states before and after. */
 export interface Transition {
   readonly before: FieldState;
   readonly event: FieldEvent;
   readonly after: FieldState;
-  /** Whether it has not been left nor sent since it was empty; where left out, what the state itself says. */
+  /** Whether the field has not been left or submitted since it was empty. Default: what the state says. */
   readonly isFirst?: boolean;
 }
 
-/** 1: what has been shown for a content so far; a law of everything that was seen together. */
+/** Law 1: the display of each content so far. */
 export type Memory = Map<string, string>;
 
 /** Law 1: the same content and flags have the same display, whatever the way there. */
@@ -127,7 +127,7 @@ function losesNothing(subject: LawSubject, { before, event, after }: Transition)
   return undefined;
 }
 
-/** What has no way to tell that a key was not taken has to take it. */
+/** A kind that cannot report a rejection must take everything. */
 function takesSilently(
   { exemptions, textOf }: LawSubject,
   { before, event, after }: Transition,
@@ -142,7 +142,7 @@ function takesSilently(
   };
 }
 
-/** A key that was taken pushes nothing out at the other end. */
+/** A key that was taken must not push anything out. */
 function losesByKey(subject: LawSubject, before: FieldState, after: FieldState): Breach | undefined {
   const { field, exemptions, isPicked } = subject;
   if (before.body === after.body || before.start !== before.end || isPicked || !before.focused)
@@ -247,17 +247,17 @@ function isShaped({ exemptions }: LawSubject, { before, after }: Transition): Br
 }
 
 const ofSteps = [losesNothing, standsLeft, takesOne, isWellFormed, isShaped] as const;
-/** Those that cost as much as several events. */
+/** Laws that cost as much as several events. */
 const dearOfSteps = [comesBack, isCalm] as const;
-/** What is asked of laws. */
+/** Which laws to check. */
 export interface LawQuery {
-  /** Those that cost as much as several events, too. */
+  /** Whether to check expensive laws too. */
   readonly isAll: boolean;
-  /** Laws whose breach is of no interest. */
+  /** Laws to ignore. */
   readonly but?: ReadonlySet<Law>;
 }
 
-/** The first law of a step that does not hold. */
+/** The first law that a step breaks. */
 export function breachAt(
   subject: LawSubject,
   moment: Transition,

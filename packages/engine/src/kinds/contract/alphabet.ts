@@ -1,13 +1,12 @@
 import { recase } from '../../values/characters.ts';
 import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
 
-/** The characters a field tells apart. */
+/** The characters a field distinguishes. */
 export interface Alphabet {
-  /** Of every sort at least one, and more of those on whose edges it is decided. */
+  /** At least one of every class, and more at the edges of classes. */
   readonly characters: readonly string[];
   /**
-   * What a character is to the field, wherever it may stand: two of one sort are treated alike, so that one of them is enough to try where
-   * texts are gone through.
+   * The class of a character for the field, wherever it is. Two characters of one class are treated alike.
    */
   sortOf(character: string): string;
 }
@@ -44,13 +43,13 @@ export function endOf(text: string): string {
 
 const other = (c: string): readonly string[] => [recase(c, 'upper'), recase(c, 'lower')];
 
-/** The full-width form of what has one (Unicode, Halfwidth and Fullwidth Forms). */
+/** The full-width form of a character that has one (Unicode, Halfwidth and Fullwidth Forms). */
 function wideOf(c: string): readonly string[] {
   const code = c.codePointAt(0) ?? 0;
   return code > 0x20 && code < 0x7f ? [String.fromCodePoint(code + 0xfee0)] : [];
 }
 
-/** What stands on and beside the edges of ranges: there it is decided what is in them. */
+/** Characters at and beside the edges of ranges, where membership is decided. */
 const edgesOf = (ranges: readonly number[]): readonly string[] =>
   ranges
     .flatMap((code) => [code - 1, code, code + 1])

@@ -8,13 +8,13 @@ import type { LawExemptions } from './law-exemptions.ts';
 import type { SpecimenRenderer } from './specimen-renderer.ts';
 import type { ValueTypes } from './value-types.ts';
 
-/** What a definition stands in. */
+/** What a definition is compiled in. */
 export interface PlanContext {
   readonly id: string;
   /** BCP 47. */
   readonly locale: string;
   readonly rules: readonly Rule[];
-  /** The set's own classes of characters, by name. */
+  /** The set's own character classes, by name. */
   readonly classes: Readonly<Record<string, string>>;
 }
 
@@ -24,56 +24,62 @@ export interface Limits {
   isGood(text: string): boolean;
   readonly example: string;
   readonly hasSteps: boolean;
-  /** Whether one good limit is above another; `undefined` where that depends on the day. */
+  /** Whether one limit is above another; `undefined` if that depends on the day. */
   isAbove(a: string, b: string): boolean | undefined;
   /** A lower limit to begin with. */
   readonly begin: string;
 }
 
-/** What a kind is to whoever writes definitions: its options, and what they compile to. It ships to no page. */
+/** The definition of a kind: its options, and how they compile. It ships to no page. */
 export interface Definition<O extends Options = Options, P extends Plan = Plan> {
-  /** What people call it. */
+  /** Name of the kind for people. */
   readonly name: string;
   readonly options: O;
-  /** What several options together may get wrong; each of them is sound by itself. */
+  /** Reports faults of several options together; each option is valid by itself. */
   check?(at: Cursor): void;
-  /** Throws `RangeError` on what the reader would have refused. */
+  /** Compiles an entry. Throws `RangeError` on what the reader would have refused. */
   plan(entry: EntryOf<O>, around: PlanContext): P;
-  /** What it asks of the page; the field's own attributes go before. HTML, `inputmode` and autofill tokens. */
+  /** HTML attributes it needs (`inputmode`, autofill tokens). The field's own attributes win. */
   attributes?(entry: EntryOf<O>): Readonly<Record<string, string>>;
-  /** Only of kinds with an order. */
+  /** Only for kinds with an order. */
   readonly limits?: Limits;
-  /** Its own wording of codes, where it has another than every field, and of those only it has. */
+  /** Messages that differ from those of every field, and messages of codes that only this kind has. */
   readonly wording?: Languages;
-  /** What its own findings of `complete` bring for a message. */
+  /** Placeholders that its findings of `complete` provide for messages. */
   readonly says?: readonly string[];
-  /** Checks that say nothing of its values: a date has no length, an amount no check character. */
+  /** Checks that make no sense for its values: a date has no length, an amount no check digit. */
   readonly pointless?: readonly Check['type'][];
-  /** The same value looks different from one locale to the next. */
+  /** Whether the same value looks different in different locales. */
   readonly byLocale?: true;
-  /** What its values can be compared with: others that count alike. Of a kind without one only whether it is the same. */
+  /**
+   * Kinds whose values can be compared with its values share this. Without it, values can only be equal or
+   * not.
+   */
   readonly comparable?: 'number' | 'day' | 'time' | 'minutes';
-  /** Its value is a set of several (HTML, space-separated tokens). */
+  /** Whether its value is a list (HTML, space-separated tokens). */
   readonly hasSeveral?: true;
-  /** Whatever stands there is whole: it brings no rule `complete` of its own. */
+  /** Whether every text is complete, so that there is no rule `complete`. */
   readonly isAlwaysWhole?: true;
 }
 
-/** A kind, whole: what runs, what defines it, how it is drawn. */
+/** A kind, complete: how it runs, is defined and is drawn. */
 export interface KindEntry {
   readonly run: Kind;
   readonly define: Definition;
   readonly draw: SpecimenRenderer;
   /**
-   * Of kinds that come with the package: the module of `@arbeit/engine/runs/` a page needs for it, which exports what runs
-   * by that name in camel case.
+   * For kinds of this package: the module of `@arbeit/engine/runs/` that a page needs. It exports the kind by
+   * that name in camel case.
    */
   readonly ships?: string;
-  /** Of kinds that do not come with the package: where the laws ask something else of it. */
+  /** For kinds that do not come with this package: how laws apply to it differently. */
   readonly lawExemptions?: LawExemptions;
-  /** Of kinds that do not come with the package: what its values are. */
+  /** For kinds that do not come with this package: its values. */
   readonly valueTypes?: ValueTypes;
-  /** Of kinds whose text a developer's code lays out: what that module exports that makes the kind, given what runs the code. */
+  /**
+   * For kinds that run a developer's code: the export of that module that makes the kind from a function that
+   * runs code.
+   */
   readonly shipsBy?: string;
 }
 

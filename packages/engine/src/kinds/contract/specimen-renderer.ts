@@ -2,27 +2,27 @@ import type { Plan } from '../../field/compiled.ts';
 import type { HydratedField } from '../../field/kind.ts';
 import type { TextState } from '../../field/text-state.ts';
 
-/** A piece of the specimen: what it shows, and which part of the definition it stands for. */
+/** A piece of the specimen: its text, and the part of the definition it stands for. */
 export interface Piece {
   readonly id: string;
-  /** Options name the parts they are defined at (`at`). */
+  /** Name of the part. Options refer to it with `at`. */
   readonly part: string;
   readonly text: string;
-  /** What a person sees in its place, where the field conceals what it holds. */
+  /** The text that users see if the field conceals it. */
   readonly seen?: string;
   readonly caption: string;
-  /** Shown although the field does not have it as it stands: a place to switch it on. */
+  /** Whether it is only a place to switch something on. */
   readonly isOff?: boolean;
-  /** Stands beside the text and is no part of it: a region, a control, a limit. */
+  /** Whether it is beside the text: a region, a control, a limit. */
   readonly isAside?: boolean;
-  /** Belongs to the value, not to the signs around it. */
+  /** Whether it belongs to the value. */
   readonly isValue?: boolean;
 }
 
-/** A stretch of a finished text: fixed, or a place that holds something of the user’s. */
+/** A part of a finished text: fixed, or with the user's characters. */
 export interface PlacedText {
   readonly text: string;
-  /** Which place it is; fixed text is none. */
+  /** Index of the place; absent for fixed text. */
   readonly place?: number;
 }
 
@@ -38,26 +38,29 @@ export type AdornmentName =
   | 'region-list'
   | 'code-sender';
 
-/** How a kind is drawn for whoever defines it. It ships to no page. */
+/** How a kind is drawn in the studio. It ships to no page. */
 export interface SpecimenRenderer<P extends Plan = Plan, B extends TextState = TextState> {
-  /** A finished text of the field, in pieces. The text as it rests is one of them where it is another. */
+  /** A finished text of the field in pieces, with the resting text if that differs. */
   sample(field: HydratedField<P, B>): readonly Piece[];
-  /** Which characters of a display are the user's: told the character and its offset, from left to right. All, where it is left out. */
+  /**
+   * A function that returns whether a character of a display is the user's. Called from left to right.
+   * Default: all are.
+   */
   isUsers?(plan: P, body: B): (character: string, offset: number) => boolean;
-  /** How many of the user's characters stand before the value and are no part of it. */
+  /** Number of the user's characters before the value that are no part of it. */
   lead?(body: B): number;
-  /** Its places in the order of its text, of kinds that have several. */
+  /** The parts of its text in order, for kinds with several. */
   places?(plan: P): readonly PlacedText[];
-  /** The places that hold something. */
+  /** Indexes of the places that have content. */
   held?(body: B): readonly number[];
   /** What is drawn beside the control of its fields. */
   readonly adornments?: readonly AdornmentName[];
-  /** Its value is picked from what is offered, and not typed. */
+  /** Whether its value is picked instead of typed. */
   readonly isPicked?: true;
-  /** Whether the page shows bullets in place of what is typed. */
+  /** Whether the page shows bullets instead of the text. */
   conceals?(plan: P): boolean;
-  /** Offsets in the display before which the page draws a gap: between groups of boxes. */
+  /** Offsets before which the page draws a gap, between groups of boxes. */
   gaps?(plan: P): readonly number[];
-  /** Options that show the same value in another way, and that way in words. */
+  /** Options that show the same value differently, with a label. */
   other?(plan: P): { readonly entry: object; readonly label: string };
 }

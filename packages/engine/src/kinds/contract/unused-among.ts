@@ -2,13 +2,13 @@ import type { CompiledField, Plan } from '../../field/compiled.ts';
 import { namesOfUnused } from '../../field/unused-features.ts';
 import type { Rule } from '../../rules/rule.ts';
 
-/** Fields, as far as it decides what runs them. */
+/** The members of fields that decide which code they need. */
 export type Fields = readonly Pick<CompiledField, 'plan' | 'rules'>[];
 
-/** Whether a field has something, by the name under which its kind's code asks for it. */
+/** Whether a field uses a feature, by feature name. */
 export type Has<P extends Plan> = Readonly<Record<string, (plan: P, rules: readonly Rule[]) => boolean>>;
 
-/** What of it none of some fields of the kind has. */
+/** The features that none of some fields of a kind uses. */
 export const unusedAmong =
   <P extends Plan>(has: Has<P>) =>
   (fields: Fields): readonly string[] =>

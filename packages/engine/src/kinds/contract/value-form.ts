@@ -1,14 +1,14 @@
-/** The typed values fields of a definition can have, for whoever describes them: types, schemas. What a field's rules refuse is not told. */
+/** The typed values that fields of a definition can have, for types and schemas. Rules are not considered. */
 export interface ValueForm {
-  /** As a type of TypeScript: a type expression that is a subtype of `string`. */
+  /** A TypeScript type expression that is a subtype of `string`. */
   readonly type: string;
-  /** All of them, where they are few. */
+  /** All values, if there are few. */
   readonly among?: readonly string[];
-  /** An expression (ECMAScript, flag `u`) that each of them matches as a whole, without `^` and `$`. */
+  /** A regular expression (ECMAScript, flag `u`) that matches each value as a whole, without `^` and `$`. */
   readonly expression?: string;
-  /** A value is the same text as the raw value it has. */
+  /** Whether a value is the same text as its raw value. */
   readonly isRaw?: boolean;
-  /** In words, what keeps out others that match it: the field refuses some of those. */
+  /** Why some texts that match are still refused, in words. */
   readonly beyond?: string;
 }
 

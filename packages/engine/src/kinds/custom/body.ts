@@ -2,24 +2,33 @@ import type { TextState } from '../../field/text-state.ts';
 import type { Taking } from '../editing/takes.ts';
 import type { Misplaced } from './placed.ts';
 
-/** A field whose text a developer's function lays out. What is taken, how much of it, caret, undo and pastes are ours. */
+/**
+ * A field whose text is formatted by a developer's function. Acceptance, length, caret, undo and pastes are
+ * handled here.
+ */
 export interface CustomPlan {
   readonly kind: 'custom';
-  /** A module: `export function shape(content)`, and `export function value(content)` where the value is not the content. */
+  /**
+   * A module with `export function shape(content)`, and `export function value(content)` if the value is not
+   * the content.
+   */
   readonly code: string;
-  /** What it takes, as a cell of a pattern says it. */
+  /** The characters it takes, as a cell of a pattern does. */
   readonly takes: Taking;
-  /** It is whole with so many characters, and takes so many. */
+  /** Number of characters from which it is complete, and the most it takes. */
   readonly least: number;
   readonly most: number;
 }
 
-/** Why a function's answer could not be shown; in words for the developer by `words.ts`. `line` is 1-based. */
+/**
+ * Why the answer of a function cannot be shown. `words.ts` has the sentences for developers. `line` is
+ * 1-based.
+ */
 export interface ShapeProblem {
-  /** Whether it did not come to an answer, or answered a text or a value that cannot be. */
+  /** Whether it failed to answer, or answered an impossible text or value. */
   readonly of: 'run' | 'text' | 'value';
   readonly what: Misplaced[0] | 'empty';
-  /** What it is about: the characters, a type; where it did not come to an answer, why. */
+  /** What it is about: characters, a type, or the reason of the failure. */
   readonly about: string;
   readonly line?: number;
 }
@@ -30,19 +39,19 @@ export interface CustomText extends TextState {
   readonly places: readonly number[];
   readonly value: string | null;
   /**
-   * Whether the function's answer stands there. `waiting`: it is not known yet, and the content stands there as it is; the same where it cannot be
-   * shown (`broken`): nothing that was typed is gone.
+   * Whether the answer is shown. `waiting`: not known yet; `broken`: it cannot be shown. In both cases the
+   * content is shown as typed.
    */
   readonly is: 'shaped' | 'waiting' | 'broken';
   readonly problem?: ShapeProblem;
   /**
-   * A text that was put before everything else while nobody could say yet what of it is fixed text, and how many characters were taken of it: it is
-   * put again once that is known.
+   * A text that was inserted before its fixed text was known, with the number of characters taken. It is
+   * inserted again once that is known.
    */
   readonly given?: { readonly text: string; readonly count: number };
 }
 
-/** Nothing typed. */
+/** The empty text state. */
 export const empty: CustomText = {
   content: '',
   display: '',
@@ -61,7 +70,7 @@ const offsetsOf = (characters: readonly string[]): readonly number[] => {
   });
 };
 
-/** The content as it is, without the function. */
+/** The content as typed, without the function. */
 export function bare(
   characters: readonly string[],
   is: CustomText['is'],
@@ -80,7 +89,7 @@ export function bare(
   };
 }
 
-/** How many characters of the content stand left of an offset. */
+/** Number of characters of the content left of an offset. */
 export function countLeft({ places }: CustomText, offset: number): number {
   let count = 0;
   while (count < places.length && places[count]! < offset) count++;
@@ -90,15 +99,15 @@ export function countLeft({ places }: CustomText, offset: number): number {
 export const endAt = ({ places, characters }: CustomText, index: number): number =>
   places[index]! + characters[index]!.length;
 
-/** Where the content ends. Without content: behind what was typed of the fixed text in front. */
+/** Offset of the end of the content. Without content: after fixed text that was typed. */
 export const endOf = (body: CustomText): number =>
   body.places.length ? endAt(body, body.places.length - 1) : body.display.length;
 
-/** The offset right behind the first `count` characters. */
+/** The offset after the first `count` characters. */
 export const behind = (body: CustomText, count: number): number =>
   count === 0 ? (body.places[0] ?? 0) : endAt(body, Math.min(count, body.places.length) - 1);
 
-/** The fixed text between the characters before an index and the one there. */
+/** The fixed text before the character at an index. */
 export const gapAt = (body: CustomText, index: number): string =>
   body.display.slice(
     index === 0 ? 0 : endAt(body, index - 1),

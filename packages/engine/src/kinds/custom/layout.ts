@@ -4,15 +4,15 @@ import { taken } from '../editing/takes.ts';
 import { bare, type CustomPlan, type CustomText, empty, type ShapeProblem } from './body.ts';
 import { type Placed, placed, toldApart } from './placed.ts';
 
-/** How contents are laid out by a developer's code. */
+/** Formats contents with a developer's code. */
 export interface Layout {
-  /** The content, shown as the code has it; as it is, where that is not known yet or cannot be shown. */
+  /** The content as the code shows it; as typed if that is not known yet or cannot be shown. */
   lay(plan: CustomPlan, characters: readonly string[]): CustomText;
   /** The fixed text every display begins with, where there are characters in it that the field takes; for pastes. Asked of a sample; `undefined`: it is not known yet. */
   leadOf(plan: CustomPlan): readonly string[] | undefined;
 }
 
-/** The typed value a function answered, or what is wrong with it. */
+/** The typed value a function answered, or its problem. */
 function valueIn(
   { value }: Exclude<Shaped, { broken: string }>,
   content: string,
@@ -22,32 +22,35 @@ function valueIn(
   return value === '' ? 'empty' : { value };
 }
 
-/** Printable characters of ASCII. */
+/** Printable ASCII characters. */
 const printable = Array.from({ length: 95 }, (_, i) => String.fromCharCode(i + 32));
 
 const alphabets = new WeakMap<CustomPlan, readonly string[]>();
 
-/** Of them, those the field takes as they are: for samples, and for contents unlike one another. */
+/** ASCII characters the field accepts unchanged. Used for samples and to build differing contents. */
 export function alphabetOf(plan: CustomPlan): readonly string[] {
   const found = alphabets.get(plan) ?? printable.filter((c) => taken(plan.takes, c) === c);
   alphabets.set(plan, found);
   return found;
 }
 
-/** A content as any other, of which the fixed text in front is learnt. */
+/** A sample content, to find the fixed text in front. */
 export function sampleOf(plan: CustomPlan): readonly string[] {
   const own = alphabetOf(plan);
   return Array.from({ length: Math.max(1, plan.least) }, (_, i) => own[i % own.length] ?? '0');
 }
 
-/** As many characters of which none is the same; `undefined` where the field takes but one. */
+/**
+ * A content of the same length that differs at every character; `undefined` if the field takes only one
+ * character.
+ */
 function twinOf(plan: CustomPlan, characters: readonly string[]): readonly string[] | undefined {
   const own = alphabetOf(plan);
   // What is none of them has none at its place, and so the first.
   return own.length > 1 ? characters.map((c) => own[(own.indexOf(c) + 1) % own.length]!) : undefined;
 }
 
-/** Layout by what runs the code. */
+/** A layout from the function that runs the code. */
 export function layoutBy(run: RunShape): Layout {
   /** The places where another content tells them apart; `undefined`: it is not known yet. */
   const apart = (

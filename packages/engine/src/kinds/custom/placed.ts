@@ -1,11 +1,11 @@
 import { graphemes } from '../../values/graphemes.ts';
 
-/** Where the user's characters stand in what a developer's function shows. */
+/** The places of the user's characters in what a function shows. */
 export interface Placed {
   readonly display: string;
-  /** The offset of each character of the content, in order (UTF-16 units of the display). */
+  /** The offset of each character of the content (UTF-16 units of the display). */
   readonly places: readonly number[];
-  /** They could as well stand elsewhere: the fixed text has such characters too. */
+  /** Whether they could be elsewhere, because the fixed text has such characters too. */
   readonly isAmbiguous: boolean;
 }
 
@@ -18,7 +18,7 @@ export type Misplaced = readonly [
   about: string,
 ];
 
-/** More than this is no line anybody reads. */
+/** Longest text a function may show, in characters. */
 export const mostShown = 2000;
 
 /**
