@@ -7,7 +7,10 @@ const ignored = ['**/node_modules/**', '**/.next/**'];
 // A bound for a hang, not a measure of speed: a slow machine fails nothing.
 const bounds = { testTimeout: 900_000, hookTimeout: 900_000 };
 
-/** Tests that replace modules, clocks or globals, or open stores and threads: each file has a world of its own. */
+/**
+ * Tests that replace modules, clocks or globals, or open stores and threads: each file has a world of
+ * its own.
+ */
 const apart = [
   'packages/{dom,sandbox}/**/*.test.ts',
   'packages/cli/src/audit.test.ts',
@@ -61,7 +64,8 @@ export default defineConfig({
           name: 'shared',
           include: ['{packages,apps}/**/*.test.{ts,tsx}'],
           exclude: [...ignored, ...apart],
-          // Nothing these tests do outlives them, so one worker runs many files: what it has compiled once stays compiled.
+          // Nothing these tests do outlives them, so one worker runs many files: what it has compiled once stays
+          // compiled.
           isolate: false,
         },
       },

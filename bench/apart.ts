@@ -2,7 +2,10 @@ import { spawnSync } from 'node:child_process';
 import { kindMeasures } from './kinds.ts';
 import type { Measured } from './ratio.ts';
 
-/** How often each is measured afresh: what the compiler makes of the same code differs from process to process. */
+/**
+ * How often each is measured afresh: what the compiler makes of the same code differs from process to
+ * process.
+ */
 const times = 5;
 
 /** In a process started for it: takes the one measurement it was asked for and tells it. */

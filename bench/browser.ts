@@ -14,7 +14,9 @@ export interface Added {
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
-/** Types real keys into a plain and a bound input by turns, in Chromium, and compares how long each key took. */
+/**
+ * Types real keys into a plain and a bound input by turns, in Chromium, and compares how long each key took.
+ */
 export async function inBrowser(root: string): Promise<Added[]> {
   const { port, close } = await serve(root, 'bench/page.ts');
   const browser = await chromium.launch({

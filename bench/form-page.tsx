@@ -4,7 +4,10 @@ import { memo } from 'react';
 import { createRoot } from 'react-dom/client';
 import { wideForm } from './wide-form.ts';
 
-/** The page on which is counted what React draws anew at a key: a form of a thousand fields, with rules across them. */
+/**
+ * The page on which is counted what React draws anew at a key: a form of a thousand fields, with rules across
+ * them.
+ */
 
 const form = wideForm(1000);
 

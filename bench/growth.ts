@@ -5,7 +5,10 @@ import { apply, evaluate, start } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 import { parseNotation } from '@arbeit/engine/kinds/pattern';
 
-/** What becomes of the cost when there is very much: the dearest of several, in milliseconds, and what it may be. */
+/**
+ * What becomes of the cost when there is very much: the dearest of several, in milliseconds, and what it may
+ * be.
+ */
 export interface Grown {
   readonly what: string;
   readonly worst: string;

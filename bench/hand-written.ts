@@ -1,4 +1,7 @@
-/** The usual hand-written phone formatter: strip with a regular expression, slice, rebuild with template strings. */
+/**
+ * The usual hand-written phone formatter: strip with a regular expression, slice, rebuild with template
+ * strings.
+ */
 export function byHand(text: string): string {
   const digits = text.replace(/\D/g, '').slice(0, 10);
   if (digits.length === 0) return '';

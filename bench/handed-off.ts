@@ -29,7 +29,10 @@ const setOf = (all: readonly object[]): SetDocument =>
     fields: all.map((one, i) => ({ id: `f${i}`, label: 'F', ...one })),
   }) as unknown as SetDocument;
 
-/** What the script of a page weighs with one field handed off, and React's with a field of every kind, React itself left out. */
+/**
+ * What the script of a page weighs with one field handed off, and React's with a field of every kind, React
+ * itself left out.
+ */
 export async function handedOffSizes(root: string): Promise<Size[]> {
   const sources = sourcesFrom(new URL(root).pathname);
   const rows: Size[] = [];

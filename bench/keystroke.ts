@@ -5,7 +5,10 @@ import { kinds } from '@arbeit/engine/kinds';
 import { byHand, byHandInGroups } from './hand-written.ts';
 import { type Measured, medianRatio } from './ratio.ts';
 
-/** One keystroke through the engine (edit, format, caret, verdicts, messages) against the usual hand-written way. */
+/**
+ * One keystroke through the engine (edit, format, caret, verdicts, messages) against the usual hand-written
+ * way.
+ */
 
 const digits = '5550123456'.repeat(100);
 let sink = 0;

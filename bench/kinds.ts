@@ -6,8 +6,8 @@ import { throughEngine, throughHand } from './keystroke.ts';
 import { type Measured, medianRatio } from './ratio.ts';
 
 /**
- * One keystroke through a field of a kind (edit, format, caret, verdicts, messages), against what the platform takes to
- * format the same value once, and for telephone numbers against the hand-written formatter.
+ * One keystroke through a field of a kind (edit, format, caret, verdicts, messages), against what the
+ * platform takes to format the same value once, and for telephone numbers against the hand-written formatter.
  */
 
 let sink = 0;

@@ -3,7 +3,9 @@ import { compileField } from '@arbeit/engine/document';
 import { evaluate } from '@arbeit/engine/field';
 import { kinds } from '@arbeit/engine/kinds';
 
-/** The page the browser measurement runs on: a plain input, a bound one, and any number of other bound ones. */
+/**
+ * The page the browser measurement runs on: a plain input, a bound one, and any number of other bound ones.
+ */
 
 const field = compileField(
   {

@@ -56,7 +56,9 @@ export interface Size {
   readonly limit: number | null;
 }
 
-/** What pages carry: the core with the pattern kind, each other kind over the core, and all numbering plans. */
+/**
+ * What pages carry: the core with the pattern kind, each other kind over the core, and all numbering plans.
+ */
 export async function sizes(root: string): Promise<Size[]> {
   const rows: Size[] = [];
   const bare = await bytesOf(core, root);

@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// Runs the command line. It is bundled from packages/cli/src/ and packages/engine/src/ the first time and whenever they are newer.
+// Runs the command line. It is bundled from packages/cli/src/ and packages/engine/src/ the first time
+// and whenever they are newer.
 import { build } from '../scripts/cli-bundle.mjs';
 import { buildPackages } from '../scripts/packages.mjs';
 

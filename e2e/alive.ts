@@ -1,6 +1,8 @@
 import { test as base, type Page } from '@playwright/test';
 
-/** Waits until React has taken the page over. What is clicked or typed before may be lost on a slow machine. */
+/**
+ * Waits until React has taken the page over. What is clicked or typed before may be lost on a slow machine.
+ */
 const alive = (page: Page): Promise<unknown> =>
   page.locator('html[data-alive]').waitFor({ state: 'attached' });
 
@@ -22,8 +24,8 @@ export function patient(page: Page): Page {
 }
 
 /**
- * A page that is alive when it is looked at, and a server that is asked: sets made by asking it are taken away with the test. All of them lie
- * on one shelf, and every look at that would cost a little more.
+ * A page that is alive when it is looked at, and a server that is asked: sets made by asking it are taken
+ * away with the test. All of them lie on one shelf, and every look at that would cost a little more.
  */
 export const test = base.extend({
   request: async ({ request }, use) => {

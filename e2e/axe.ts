@@ -5,8 +5,8 @@ import { expect, type Page } from '@playwright/test';
 const ofColours = ['color-contrast', 'link-in-text-block'];
 
 /**
- * Axe finds nothing: on the whole page or, where only a piece of it has changed since, in what `within` (CSS) names. On the dark sheet, which has
- * the markup of the light one, only what depends on colours is asked.
+ * Axe finds nothing: on the whole page or, where only a piece of it has changed since, in what `within` (CSS)
+ * names. On the dark sheet, which has the markup of the light one, only what depends on colours is asked.
  */
 export async function expectNoViolations(page: Page, within?: string): Promise<void> {
   const axe = new AxeBuilder({ page });

@@ -10,8 +10,9 @@ import { webkit } from './browsers/webkit.ts';
 import { type App, type Built, builtApp } from './taken-home/build.ts';
 
 /**
- * What a browser does that no simulation does: when it tells of the caret, what its getters answer in the middle of a focus, what it keeps of a page
- * it leaves. In Chromium, Firefox and WebKit, on what is handed off, in every adapter.
+ * What a browser does that no simulation does: when it tells of the caret, what its getters answer in the
+ * middle of a focus, what it keeps of a page it leaves. In Chromium, Firefox and WebKit, on what is handed
+ * off, in every adapter.
  */
 const set = {
   arbeit: 2,
@@ -182,7 +183,8 @@ for (const name of ['chromium', 'firefox', 'webkit'] as const)
           }
           await open(browser, app, { field: id });
           for (let i = 0; i < 2; i++) {
-            // WebKit does not tell a focus handler what was selected: there the text that changes is not selected.
+            // WebKit does not tell a focus handler what was selected: there the text that changes is not
+            // selected.
             if (id === 'check-in' && name === 'webkit') break;
             await act(browser, id, 'select');
             await act(browser, id, 'focus');

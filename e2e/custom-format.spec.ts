@@ -3,7 +3,10 @@ import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 import { documentOf, newSet } from './sets.ts';
 
-/** A field whose text the developer's own function lays out: on its desk, alone, in a form, and where the function does what it may not. */
+/**
+ * A field whose text the developer's own function lays out: on its desk, alone, in a form, and where the
+ * function does what it may not.
+ */
 
 const grouped = "export function shape(content) {\n  return content.replace(/(.{3})(?=.)/g, '$1-');\n}";
 /** The engine itself is busy with it: only its thread can be ended. */
@@ -93,7 +96,8 @@ test('a caret that was moved while the function was asked stays where it was put
   const id = await newSet(request, { fields: [field(grouped)] });
   await page.goto(`/sets/${id}/fields/locker/alone`);
   await locker(page).focus();
-  // In one task: a text that has to be asked about, and the caret put into its middle before the browser tells of it.
+  // In one task: a text that has to be asked about, and the caret put into its middle before the browser
+  // tells of it.
   await locker(page).evaluate((input: HTMLInputElement) => {
     document.execCommand('insertText', false, '123456');
     input.setSelectionRange(2, 2);

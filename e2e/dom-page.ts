@@ -55,7 +55,9 @@ export async function putUp(
   await bindAll(page, fields);
 }
 
-/** The same as a page of its own, for a browser that another driver drives: its HTML, with the binding in it. */
+/**
+ * The same as a page of its own, for a browser that another driver drives: its HTML, with the binding in it.
+ */
 export async function boundPage(html: string, fields: Readonly<Record<string, Field>>): Promise<string> {
   const script = (await bundle()).replaceAll('</script', '<\\/script').replaceAll('<!--', '\\x3c!--');
   return `<!doctype html><meta charset="utf-8"><title>Bound</title><form>${html}<button>Send</button></form><script>${script}</script><script>(${String(bindOnPage)})(${JSON.stringify(fields)})</script>`;

@@ -8,7 +8,10 @@ import { screen } from './browsers/processes.ts';
 import { webkit } from './browsers/webkit.ts';
 import { boundPage } from './dom-page.ts';
 
-/** Text dragged by a real pointer inside a field: browsers differ in their events, and in what they have selected afterwards. */
+/**
+ * Text dragged by a real pointer inside a field: browsers differ in their events, and in what they have
+ * selected afterwards.
+ */
 let server: Server;
 let address = '';
 test.beforeAll(async () => {
@@ -61,7 +64,8 @@ for (const [name, launch] of Object.entries({ chromium, firefox, webkit }))
   test(`${name}: moved, copied, refused, and taken out of the field`, async () => {
     const own = await screen();
     const browser = await launch({ display: own.display });
-    // Whether it moves or copies, WebKit decides by how its toolkit reads the pointer: either must come out whole.
+    // Whether it moves or copies, WebKit decides by how its toolkit reads the pointer: either must come out
+    // whole.
     const either = (wanted: readonly string[], other: readonly string[], found: readonly string[]) =>
       name === 'webkit' && JSON.stringify(found) === JSON.stringify(other) ? other : wanted;
     try {

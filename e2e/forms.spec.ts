@@ -12,7 +12,9 @@ async function ownHuts(request: APIRequestContext): Promise<string> {
 }
 const documentOf = async (request: APIRequestContext, id: string) =>
   (await (await request.get(`/api/sets/${id}`)).json()).document;
-/** A number reserved for fiction, of this run of this test alone: the sender waits between two codes for one. */
+/**
+ * A number reserved for fiction, of this run of this test alone: the sender waits between two codes for one.
+ */
 const freshNumber = (): string => `07700 900${String(Math.floor(Math.random() * 1000)).padStart(3, '0')}`;
 const live = (page: Page) => page.getByRole('region', { name: 'Live form' });
 const fieldIn = (page: Page, id: string) => page.locator(`[data-field="${id}"]`);

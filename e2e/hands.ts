@@ -126,7 +126,10 @@ async function act(page: Page, action: Action, field: string): Promise<void> {
 /** Requests of a page that the tape answers: held back until it does. */
 const held = new WeakMap<Page, Route[]>();
 
-/** Holds what a page asks the services or sends to its form's route, so that answers come when the tape says so. */
+/**
+ * Holds what a page asks the services or sends to its form's route, so that answers come when the tape says
+ * so.
+ */
 async function holdRequests(page: Page): Promise<void> {
   if (held.has(page)) held.get(page)!.length = 0;
   else {
@@ -239,7 +242,8 @@ async function expectAgreement(
     leftOut: row.leftOut,
   };
   const { hasCaret: _, ...rest } = found;
-  // A page reports the last event alone, a tape's row all of its action; a key that moves nothing is no event there.
+  // A page reports the last event alone, a tape's row all of its action; a key that moves nothing is no event
+  // there.
   if (!['insert', 'paste', 'autofill', 'set'].includes(step.do) || ('text' in step && step.text === ''))
     Object.assign(rest, { rejected: expected.rejected, leftOut: expected.leftOut });
   // Each call of expect costs as much as a key.

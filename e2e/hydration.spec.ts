@@ -2,7 +2,10 @@ import { expect, type Page } from '@playwright/test';
 import { test } from './alive.ts';
 import { newSet } from './sets.ts';
 
-/** Pages are taken over as they were drawn: in another language than the set, with own code, on dark paper, from right to left. */
+/**
+ * Pages are taken over as they were drawn: in another language than the set, with own code, on dark paper,
+ * from right to left.
+ */
 const check = 'export default ({ value }) => (value === "13" ? { code: "unlucky" } : undefined);';
 const shape = "export function shape(content) { return content.replace(/(..)(?=.)/g, '$1-'); }";
 const required = { id: 'needed', check: { type: 'required' } };

@@ -11,8 +11,8 @@ import { keyFor } from '../packages/cli/src/page-hands.ts';
 import { type Field, putUp } from './dom-page.ts';
 
 /**
- * Real keys at random against the engine’s own account of them. `npm run keys -- --events 20000 --seed 7` does many and
- * says with which seed; here are a few hundred, so that the run itself is known to work.
+ * Real keys at random against the engine’s own account of them. `npm run keys -- --events 20000 --seed 7`
+ * does many and says with which seed; here are a few hundred, so that the run itself is known to work.
  */
 const events = Number(process.env.ARBEIT_KEYS ?? 400);
 const seed = Number(process.env.ARBEIT_SEED ?? 20270210);

@@ -3,7 +3,10 @@ import { expect, type Page, test } from '@playwright/test';
 import { type LiveUse, livePage } from '../apps/studio/screens/handoff/live.ts';
 import { expectNoViolations } from './axe.ts';
 
-/** The looks a definition can ask for, in what is handed off: the elements, and the snippet for React with its sheet of looks. */
+/**
+ * The looks a definition can ask for, in what is handed off: the elements, and the snippet for React with its
+ * sheet of looks.
+ */
 const icon = '<svg viewBox="0 0 2 2"><circle cx="1" cy="1" r="1"/></svg>';
 const huts = [
   { value: 'windgap', label: 'Windgap' },
@@ -97,7 +100,8 @@ for (const use of ['element', 'react'] as const)
             const isAlone = !isMoved && label.top >= line.top && label.bottom <= line.bottom;
             expect([field, isClear || isAlone]).toEqual([field, true]);
           }
-          // A box of a code is wide enough for its character, however many there are and however narrow the page.
+          // A box of a code is wide enough for its character, however many there are and however narrow the
+          // page.
           for (const box of picks.length ? [] : pieces.box!) expect([field, box.right - box.left >= 20]).toEqual([field, true]);
           for (const [pick, words] of picks) {
             expect([field, pick.right - pick.left < 30]).toEqual([field, true]);

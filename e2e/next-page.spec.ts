@@ -8,7 +8,10 @@ import { expect, type Page, test } from '@playwright/test';
 import { until } from './browsers/driven.ts';
 import { end, freePort } from './browsers/processes.ts';
 
-/** A real page of Next.js with a real button: what the framework adds to a form is for nobody to make up. With scripts and without. */
+/**
+ * A real page of Next.js with a real button: what the framework adds to a form is for nobody to make up. With
+ * scripts and without.
+ */
 const root = fileURLToPath(new URL('..', import.meta.url));
 const set = {
   arbeit: 2,

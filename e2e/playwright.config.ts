@@ -11,13 +11,15 @@ const port = Number(process.env.ARBEIT_E2E_PORT ?? 4319);
 
 export default defineConfig({
   testDir: '.',
-  // What a first visit weighs is measured on a store as it is after the first start, before other tests put sets on its shelf.
+  // What a first visit weighs is measured on a store as it is after the first start, before other tests put
+  // sets on its shelf.
   projects: [
     { name: 'first visit', testMatch: 'weight.spec.ts' },
     { name: 'all', testMatch: '*.spec.ts', testIgnore: 'weight.spec.ts', dependencies: ['first visit'] },
   ],
   fullyParallel: true,
-  // Half as many again as there are cores: a test waits half as much as it works, for a server, a frame, a save.
+  // Half as many again as there are cores: a test waits half as much as it works, for a server, a frame, a
+  // save.
   workers: Math.ceil(1.5 * availableParallelism()),
   retries: 0,
   // Bounds for a hang, not measures of speed: a slow machine fails nothing.

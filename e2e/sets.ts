@@ -1,7 +1,9 @@
 import { type APIRequestContext, type APIResponse, expect, type Page } from '@playwright/test';
 import { operationsBetween } from '../apps/studio/store/operations.ts';
 
-/** Saves a set of one's own and answers its id; `more`: what its document has beside a title unlike any other. */
+/**
+ * Saves a set of one's own and answers its id; `more`: what its document has beside a title unlike any other.
+ */
 export async function newSet(request: APIRequestContext, more: object): Promise<string> {
   const document = { arbeit: 2, title: `Own ${Math.random()}`, locale: 'en-GB', fields: [], ...more };
   const answer = await request.post('/api/sets', { data: { document } });

@@ -3,7 +3,8 @@ import { expect, type Page, type Request, test } from '@playwright/test';
 import { type App, type Built, builtApp } from './taken-home/build.ts';
 
 /**
- * One contract for submitting, in every adapter: applications without a handler of their own. What the product lacks, no application here may bring.
+ * One contract for submitting, in every adapter: applications without a handler of their own. What the
+ * product lacks, no application here may bring.
  */
 const rule = { id: 'needed', check: { type: 'required' } };
 const booking = ['mobile', 'pin', 'dog', 'remarks'];
@@ -26,7 +27,9 @@ const set = {
   ],
 } as unknown as SetDocument; // biome-ignore format: a field a line
 
-/** Requests that submit the form natively, or send its record; each is answered with what the server finds. */
+/**
+ * Requests that submit the form natively, or send its record; each is answered with what the server finds.
+ */
 async function listen(page: Page, findings: readonly object[] = []): Promise<readonly Request[]> {
   const requests: Request[] = [];
   await page.route('**/forms/**', (route) => {

@@ -8,8 +8,9 @@ import { compiled, playBoth, type Seen } from './hands.ts';
 import { type App, type Built, builtApp } from './taken-home/build.ts';
 
 /**
- * What is handed off does what was tried: every tape of the demo, and random ones, in applications that were made outside of this
- * repository from nothing but the handed-off files, step by step with the same outcome as in the engine.
+ * What is handed off does what was tried: every tape of the demo, and random ones, in applications that were
+ * made outside of this repository from nothing but the handed-off files, step by step with the same outcome
+ * as in the engine.
  */
 const demo = new URL('../apps/studio/demo/', import.meta.url);
 const set = JSON.parse(readFileSync(new URL('ridge-huts.arbeit.json', demo), 'utf8')) as SetDocument;
@@ -26,7 +27,8 @@ const tapes = (set.trials ?? [])
   .sort((a, b) => (a.today ?? '').localeCompare(b.today ?? ''));
 
 /**
- * What a hand can do: in a line Enter is no text, but sends its form; what is picked from is not typed into, and takes what there is.
+ * What a hand can do: in a line Enter is no text, but sends its form; what is picked from is not typed into,
+ * and takes what there is.
  */
 function byHand(action: Action, values: readonly string[] | undefined): Action | undefined {
   if (!values) return action.do === 'type' && /[\r\n]/.test(action.text) ? undefined : action;

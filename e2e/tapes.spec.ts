@@ -15,7 +15,10 @@ const set = compiled(document);
 
 /** A few pages, each of which plays some: making a page for every tape took longer than the tapes. */
 const pages = 4;
-/** Every trial of the demo is played in what is handed off (`taken-home.spec.ts`); here, on the studio's own pages, those of forms and every other. */
+/**
+ * Every trial of the demo is played in what is handed off (`taken-home.spec.ts`); here, on the studio's own
+ * pages, those of forms and every other.
+ */
 const trials = document.trials.filter(({ tape }, i) => i % 2 === 0 || /^form /m.test(tape));
 for (let first = 0; first < pages; first++) {
   const own = trials.filter((_, i) => i % pages === first);

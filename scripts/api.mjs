@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { install } from './install.mjs';
 import { packages, root } from './packages.mjs';
 
-// Writes docs/api from the doc comments of everything public. A public name that says nothing of itself, or a link to nothing, fails, and so does an export that nobody
+// Writes docs/api from the doc comments of everything public. A public name that says nothing of itself, or a
+// link to nothing, fails, and so does an export that nobody
 // uses, an example that does not type-check, and a function without one.
 install();
 const folder = join(root, 'scripts', 'api');
@@ -76,7 +77,8 @@ const typedoc = spawnSync('node_modules/.bin/typedoc', ['--options', optionsFile
   encoding: 'utf8',
   stdio: ['ignore', 'pipe', 'pipe'],
 });
-// Members of types that have no name of their own are told of where they are described: in the options of each kind.
+// Members of types that have no name of their own are told of where they are described: in the options of
+// each kind.
 const told = `${typedoc.stdout}${typedoc.stderr}`
   .split('\n')
   .filter(

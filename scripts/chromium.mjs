@@ -1,7 +1,10 @@
 import { existsSync } from 'node:fs';
 import { installPackages } from './debian.mjs';
 
-/** Finds Chromium, installing Debian's where it is missing and this user may. Says what to do where neither works. */
+/**
+ * Finds Chromium, installing Debian's where it is missing and this user may. Says what to do where neither
+ * works.
+ */
 export function chromium() {
   const path = process.env.ARBEIT_CHROMIUM ?? '/usr/bin/chromium';
   if (existsSync(path)) return path;
@@ -13,7 +16,10 @@ export function chromium() {
   process.exit(1);
 }
 
-/** The other browsers the tests drive, and what they need without a monitor: programs by the Debian package each is in. */
+/**
+ * The other browsers the tests drive, and what they need without a monitor: programs by the Debian package
+ * each is in.
+ */
 const others = {
   'firefox-esr': '/usr/bin/firefox-esr',
   'webkit2gtk-driver': '/usr/bin/WebKitWebDriver',

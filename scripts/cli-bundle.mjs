@@ -30,7 +30,8 @@ export async function build() {
         outfile: fresh,
         bundle: true,
         platform: 'node',
-        // What runs a program of its own, or WebAssembly, has that stand beside it; one is there for whoever drives pages.
+        // What runs a program of its own, or WebAssembly, has that stand beside it; one is there for whoever
+        // drives pages.
         external: [
           'esbuild',
           'playwright-core',

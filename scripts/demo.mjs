@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { install } from './install.mjs';
 import { buildStudio, studio } from './studio.mjs';
 
-// Installs, builds, and serves the demo. The server itself opens the store, brings it up to date and seeds it.
+// Installs, builds, and serves the demo. The server itself opens the store, brings it up to date and seeds
+// it.
 const port = process.env.PORT ?? '4000';
 // Only this machine reaches it, unless it is told otherwise; ARBEIT_HOSTS then names what it answers to.
 const host = process.env.ARBEIT_HOST ?? '127.0.0.1';

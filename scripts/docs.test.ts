@@ -127,6 +127,21 @@ test('every path that a page or a comment names is there', () => {
   ).toEqual([]);
 });
 
+test('no comment has a line over 110 columns', () => {
+  const long = filesOfProject().flatMap((file) =>
+    /\.(?:tsx?|mjs)$/.test(file)
+      ? readFileSync(new URL(file, root), 'utf8')
+          .split('\n')
+          .flatMap((line, i) =>
+            /^\s*(?:\/\/ (?!biome-ignore)|\* |\/\*\*)/.test(line) && [...line].length > 110
+              ? [`${file}:${i + 1}`]
+              : [],
+          )
+      : [],
+  );
+  expect(long).toEqual([]);
+});
+
 describe('the contract', () => {
   const laws = readFileSync(new URL('docs/contract/laws.md', root), 'utf8');
   const pages = readdirSync(new URL('docs/contract', root)).filter((name) => name !== 'README.md');

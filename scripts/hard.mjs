@@ -36,7 +36,9 @@ const run = (args, more = {}) =>
   spawnSync('npx', args, { cwd: root, stdio: 'inherit', env: { ...env, ...more } }).status === 0;
 const vitest = (file, more) => run(['vitest', 'run', file, '--testTimeout', '3600000'], more);
 
-/** Runs storms with one seed after the other until the time is over or one fails. Returns whether all passed. */
+/**
+ * Runs storms with one seed after the other until the time is over or one fails. Returns whether all passed.
+ */
 function storms(minutes, seed) {
   const until = Date.now() + minutes * 60_000;
   for (let next = seed; Date.now() < until; next++) {

@@ -5,7 +5,10 @@ import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-/** Installs the npm packages of the lock file where they are missing or older than it. Speaks on standard error only. */
+/**
+ * Installs the npm packages of the lock file where they are missing or older than it. Speaks on standard
+ * error only.
+ */
 export function install() {
   const stamp = join(root, 'node_modules', '.package-lock.json');
   const lock = join(root, 'package-lock.json');

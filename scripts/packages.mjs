@@ -32,7 +32,10 @@ function declareAsBuilt(folder) {
   }
 }
 
-/** Builds the packages (ESM and declarations, in `dist`) where they were not, or sources are newer. Returns whether they are there. */
+/**
+ * Builds the packages (ESM and declarations, in `dist`) where they were not, or sources are newer. Returns
+ * whether they are there.
+ */
 export function buildPackages() {
   let before = 0;
   for (const room of packages) {

@@ -10,8 +10,8 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages, folderOf, packages } from './packages.mjs';
 
 /**
- * The packages as a stranger gets them: packed, their exports and types looked over, installed in an empty folder and used
- * there. React and its types come from npm, as they would.
+ * The packages as a stranger gets them: packed, their exports and types looked over, installed in an empty
+ * folder and used there. React and its types come from npm, as they would.
  */
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-packages-'));

@@ -3,7 +3,10 @@ import { installPackages } from './debian.mjs';
 
 const programs = '/usr/lib/postgresql';
 
-/** Finds PostgreSQL’s server, which the tests of the store start for themselves; installs Debian’s where it is missing and this user may. */
+/**
+ * Finds PostgreSQL’s server, which the tests of the store start for themselves; installs Debian’s where it is
+ * missing and this user may.
+ */
 export function postgres() {
   if (existsSync(programs)) return;
   installPackages(['postgresql']);

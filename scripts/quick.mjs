@@ -3,7 +3,8 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './packages.mjs';
 
-// Types, and the unit tests of what was changed since the last commit, with few cases a property: for between two edits. It says nothing about pages, and
+// Types, and the unit tests of what was changed since the last commit, with few cases a property: for between
+// two edits. It says nothing about pages, and
 // nothing about what `npm test` adds.
 if (!existsSync(join(root, 'node_modules'))) {
   process.stderr.write('Run "npm install" first.\n');

@@ -41,7 +41,9 @@ const importsOf = (path: string): string[] =>
     (match) => match[1]!,
   );
 
-/** The room an import leads to, or the package's name. Only a room's own files are imported by their place. */
+/**
+ * The room an import leads to, or the package's name. Only a room's own files are imported by their place.
+ */
 function leadsTo(from: string, specifier: string): { room: string } | { name: string } {
   const [, named] = /^@arbeit\/(\w+)/.exec(specifier) ?? [];
   if (named) return { room: named };

@@ -7,7 +7,10 @@ import { buildPackages, folderOf, newest, packages, root } from './packages.mjs'
 export { root } from './packages.mjs';
 export const studio = join(root, 'apps', 'studio');
 
-/** Builds the packages and on them the studio, where it was not, or sources are newer. Returns whether there is a build now. */
+/**
+ * Builds the packages and on them the studio, where it was not, or sources are newer. Returns whether there
+ * is a build now.
+ */
 export function buildStudio() {
   if (!buildPackages()) return false;
   const stamp = join(studio, '.next', 'BUILD_ID');

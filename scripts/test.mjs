@@ -40,7 +40,10 @@ const run = async (name, command, args, env = {}) => {
   );
   return { isGood: status === 0, said };
 };
-/** Checks that are one thing each to pass or fail, side by side: each leaves a core idle now and then. What they say comes one after the other. */
+/**
+ * Checks that are one thing each to pass or fail, side by side: each leaves a core idle now and then. What
+ * they say comes one after the other.
+ */
 const checks = async (...steps) => {
   const from = Date.now();
   const done = steps.map(
@@ -65,7 +68,10 @@ const checks = async (...steps) => {
   );
   await Promise.all(done);
 };
-/** A test run that counts its own tests, in a JUnit file. One that ends badly without a failed test counts as one. */
+/**
+ * A test run that counts its own tests, in a JUnit file. One that ends badly without a failed test counts as
+ * one.
+ */
 const count = (what, file, { isGood, said }) => {
   let xml = '';
   try {

@@ -2,8 +2,8 @@ import { type NextRequest, NextResponse } from 'next/server';
 import { refusalOf } from './app/guard.ts';
 
 /**
- * Before every page and route: who asks, from where, and whether the address can be read at all; and the page's
- * Content-Security-Policy, with a nonce of its own for each answer.
+ * Before every page and route: who asks, from where, and whether the address can be read at all; and the
+ * page's Content-Security-Policy, with a nonce of its own for each answer.
  */
 export function proxy(request: NextRequest): NextResponse {
   const refusal = refusalOf({
@@ -20,7 +20,8 @@ export function proxy(request: NextRequest): NextResponse {
     response.headers.set('content-security-policy', workerPolicy);
     return response;
   }
-  // Scripts, styles and faces are no pages: what they may do the page says that asks for them. Opened by themselves they do nothing.
+  // Scripts, styles and faces are no pages: what they may do the page says that asks for them. Opened by
+  // themselves they do nothing.
   if (/^\/(?:_next\/static\/|icon\.svg$)/.test(request.nextUrl.pathname)) {
     const response = ownFile(NextResponse.next());
     response.headers.set('content-security-policy', fileOnly);
@@ -42,8 +43,8 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 /**
- * What is handed off, at work in a frame of its screen: it has no origin, so that it reaches neither the page around it nor the store, and
- * it can ask nobody.
+ * What is handed off, at work in a frame of its screen: it has no origin, so that it reaches neither the page
+ * around it nor the store, and it can ask nobody.
  */
 const livePolicy = (nonce: string): string =>
   `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'; sandbox allow-scripts allow-forms`;
@@ -74,7 +75,10 @@ function policyWith(nonce: string): string {
   ].join('; ');
 }
 
-/** What holds of files as of pages. What else pages are told (below) says nothing of a file, and on a first visit there are twenty of them. */
+/**
+ * What holds of files as of pages. What else pages are told (below) says nothing of a file, and on a first
+ * visit there are twenty of them.
+ */
 function ownFile(response: NextResponse): NextResponse {
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('cross-origin-resource-policy', 'same-origin');

@@ -28,7 +28,8 @@ export async function chromium({ display }: { readonly display?: string } = {}):
         const { modifiers, key } = partsOf(chord);
         return page.keyboard.press([...modifiers, key].join('+'));
       };
-      // Nobody waits for one key to be answered before the next: it may come before what the last one led to is told.
+      // Nobody waits for one key to be answered before the next: it may come before what the last one led to
+      // is told.
       if (chords.every((chord) => partsOf(chord).modifiers.length === 0))
         await Promise.all(chords.map(press));
       else for (const chord of chords) await press(chord);

@@ -4,7 +4,10 @@ export interface Driven {
   goto(url: string): Promise<void>;
   /** Runs a function on the page and returns what it does; arguments and result as JSON. */
   run<A extends readonly unknown[], R>(fn: (...args: A) => R | Promise<R>, ...args: A): Promise<R>;
-  /** Presses keys as fast as the browser takes them, each a name of UI Events, with modifiers before it: `a`, `Home`, `Control+a`. */
+  /**
+   * Presses keys as fast as the browser takes them, each a name of UI Events, with modifiers before it: `a`,
+   * `Home`, `Control+a`.
+   */
   keys(...chords: readonly string[]): Promise<void>;
   back(): Promise<void>;
   close(): Promise<void>;

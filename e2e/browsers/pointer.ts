@@ -4,7 +4,10 @@ import { type Driven, pause, until } from './driven.ts';
 /** A place in the window of a page, in CSS pixels. */
 export type Point = readonly [x: number, y: number];
 
-/** A real pointer on a screen without a monitor (xdotool): what WebDriver cannot do, dragging selected text among it. */
+/**
+ * A real pointer on a screen without a monitor (xdotool): what WebDriver cannot do, dragging selected text
+ * among it.
+ */
 export async function pointerOn(browser: Driven, display: string) {
   const tool = (...args: readonly string[]): string =>
     execFileSync('xdotool', args, { env: { ...process.env, DISPLAY: display }, encoding: 'utf8' });

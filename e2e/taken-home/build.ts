@@ -25,7 +25,10 @@ export type App = keyof typeof apps;
 /** Where the applications of a run are served; nothing listens there, their files are handed to the page. */
 const origin = 'http://localhost:4319';
 
-/** An application made outside the repository of nothing but handed-off files, its own few lines and its framework. */
+/**
+ * An application made outside the repository of nothing but handed-off files, its own few lines and its
+ * framework.
+ */
 export interface Built {
   readonly folder: string;
   /** Opens it for a field or a form; requests of its own are answered by the test. */

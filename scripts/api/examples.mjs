@@ -3,7 +3,8 @@ import { join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import ts from 'typescript';
 
-// Type-checks the `@example` of everything public, and names functions of the finished packages that have none. An example may use every public name, and
+// Type-checks the `@example` of everything public, and names functions of the finished packages that have
+// none. An example may use every public name, and
 // the values below: what a reader of the page would have at hand.
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const here = join(root, 'scripts', 'api');

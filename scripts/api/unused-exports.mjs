@@ -3,7 +3,8 @@ import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import ts from 'typescript';
 
-// Finds exports that no other file uses, by the compiler's own account of which name means what. A type counts as used where
+// Finds exports that no other file uses, by the compiler's own account of which name means what. A type
+// counts as used where
 // another export of its file is written with it: whoever uses that export meets it.
 const root = fileURLToPath(new URL('../../', import.meta.url));
 const isLeft = /(?:^|\/)(?:node_modules|dist|\.next|test-results)(?:\/|$)/;
@@ -29,7 +30,10 @@ const { options } = ts.convertCompilerOptionsFromJson(
 const program = ts.createProgram(files, { ...options, baseUrl: root });
 const checker = program.getTypeChecker();
 
-/** Files whose exports are for others than files of this repository: what packages give, and what frameworks look for. */
+/**
+ * Files whose exports are for others than files of this repository: what packages give, and what frameworks
+ * look for.
+ */
 function publicFiles() {
   const found = new Set();
   for (const name of readdirSync(join(root, 'packages'))) {

@@ -1,13 +1,18 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
-/** Looks at a request of any HTTP server of this process before anybody else does; `true`: it has answered it. */
+/**
+ * Looks at a request of any HTTP server of this process before anybody else does; `true`: it has answered it.
+ */
 type Look = (request: IncomingMessage, response: ServerResponse) => boolean;
 
 type Emit = (type: string, ...rest: unknown[]) => boolean;
 
 const looks = Symbol.for('arbeit.requests');
 
-/** Has requests looked at as they come, even those that Next would fail at. A look of the same name is there once, however many copies of this module there are. */
+/**
+ * Has requests looked at as they come, even those that Next would fail at. A look of the same name is there
+ * once, however many copies of this module there are.
+ */
 export function onEveryRequest(name: string, look: Look): void {
   const { Server } = process.getBuiltinModule('node:http');
   const place = Server.prototype as { [looks]?: Map<string, Look>; emit: Emit };

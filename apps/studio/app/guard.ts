@@ -22,9 +22,9 @@ const otherHosts = (): readonly string[] =>
     .filter(Boolean);
 
 /**
- * Why a request is not dealt with, if so. A page from elsewhere can do nothing: its browser says where it comes from
- * (Fetch Metadata, `Origin`), and a name that leads here by somebody else's doing (DNS rebinding) is in `Host`. What is no
- * browser says nothing of the kind, and is let through: it runs on this machine.
+ * Why a request is not dealt with, if so. A page from elsewhere can do nothing: its browser says where it
+ * comes from (Fetch Metadata, `Origin`), and a name that leads here by somebody else's doing (DNS rebinding)
+ * is in `Host`. What is no browser says nothing of the kind, and is let through: it runs on this machine.
  */
 export function refusalOf({ method, url, header }: IncomingRequest): Refusal | undefined {
   const host = (header('host') ?? '').toLowerCase();

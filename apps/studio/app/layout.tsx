@@ -12,8 +12,9 @@ export const metadata: Metadata = {
 };
 
 /**
- * Puts the chosen sheet on before the first paint, so that a dark one does not flash light, and tells the nonce to what
- * writes style elements (the scroll lock of dialogs). The attribute is this script's alone: React would put its own value back.
+ * Puts the chosen sheet on before the first paint, so that a dark one does not flash light, and tells the
+ * nonce to what writes style elements (the scroll lock of dialogs). The attribute is this script's alone:
+ * React would put its own value back.
  */
 const sheetScript = `window.__webpack_nonce__=document.currentScript.nonce;try{var s=localStorage.getItem('arbeit.sheet')||(matchMedia('(prefers-color-scheme: dark)').matches?'dark':'light');document.documentElement.dataset.sheet=s}catch(e){}`;
 

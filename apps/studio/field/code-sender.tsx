@@ -7,8 +7,8 @@ import { useEffect, useState } from 'react';
 import { codeFor } from './simulated-sender.ts';
 
 /**
- * A stand-in for whoever sends the code: shows the message a guest would get, and answers as soon as a code is complete.
- * A wrong one is told, and forgotten at the next key.
+ * A stand-in for whoever sends the code: shows the message a guest would get, and answers as soon as a code
+ * is complete. A wrong one is told, and forgotten at the next key.
  */
 export function CodeSender({
   field,

@@ -41,8 +41,8 @@ function fetchLanguage(tag: string): Promise<Languages> {
 }
 
 /**
- * The wording for a locale (BCP 47). A page is taken over once it is there; a locale chosen later speaks English for the moment it takes to
- * fetch it.
+ * The wording for a locale (BCP 47). A page is taken over once it is there; a locale chosen later speaks
+ * English for the moment it takes to fetch it.
  */
 export function useLanguages(locale: string): Languages {
   const tag = locale.split('-')[0] ?? '';
@@ -55,6 +55,7 @@ export function useLanguages(locale: string): Languages {
   if (!(tag in loaders)) return usual;
   const known = fetched.get(tag);
   if (known || tag !== first) return known ?? usual;
-  // The page waits as it was drawn. Not by `use`, which React replays as it hydrates: hooks before it are then called as those of an update (React error 467).
+  // The page waits as it was drawn. Not by `use`, which React replays as it hydrates: hooks before it are
+  // then called as those of an update (React error 467).
   throw fetchLanguage(tag);
 }

@@ -21,7 +21,10 @@ const categories: Readonly<Record<(typeof pluralCategories)[number], string>> = 
   other: 'for all others',
 };
 
-/** What a rule says: one text, or where it knows a number one for each of the forms the language has (CLDR plural categories). */
+/**
+ * What a rule says: one text, or where it knows a number one for each of the forms the language has (CLDR
+ * plural categories).
+ */
 export function MessageEditor({
   say,
   check,

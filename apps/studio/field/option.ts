@@ -1,6 +1,9 @@
 import type { Offer } from '@arbeit/engine/options';
 
-/** One entry option, as the desk offers it. `key` is its name in the entry; `decimals.max` is a member of a member. */
+/**
+ * One entry option, as the desk offers it. `key` is its name in the entry; `decimals.max` is a member of a
+ * member.
+ */
 export type Option = { readonly key: string; readonly label: string; /** A sentence more on what it does. */ readonly about?: string | undefined } & (
   | { readonly is: 'choice'; readonly choices: readonly (readonly [value: unknown, label: string])[]; readonly usual: unknown }
   | { readonly is: 'number'; readonly min: number; readonly max: number; readonly usual: number | undefined }

@@ -2,7 +2,10 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import type { Option as Described } from '@arbeit/engine/options';
 import type { Option } from './option.ts';
 
-/** Lists a screen offers a few ways of, where their description alone would not say which. `undefined` leaves it to that. */
+/**
+ * Lists a screen offers a few ways of, where their description alone would not say which. `undefined` leaves
+ * it to that.
+ */
 export function editedHere(
   field: FieldDocument,
   key: string,
@@ -28,7 +31,10 @@ function groupsOf(length: number, label: string): Option {
   };
 }
 
-/** The entry with what goes along with a change: numbers from the home region alone stay so when the home moves. */
+/**
+ * The entry with what goes along with a change: numbers from the home region alone stay so when the home
+ * moves.
+ */
 export function carriedAlong(field: FieldDocument, entry: Record<string, unknown>): Record<string, unknown> {
   if (field.kind !== 'phone') return entry;
   const { home, regions } = field.entry;

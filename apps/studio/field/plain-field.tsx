@@ -24,7 +24,10 @@ export function PlainField({
   readonly action?: ReactNode;
   /** The clock the calendar goes by; the device's own where it is left out. */
   readonly today?: string | undefined;
-  /** What somebody else has against the value, such as whoever checks a code; told before the field's own messages. */
+  /**
+   * What somebody else has against the value, such as whoever checks a code; told before the field's own
+   * messages.
+   */
   readonly problem?: string;
   /** What else there is to say of it. It shares its room with the message: two lines. */
   readonly said?: ReactNode;

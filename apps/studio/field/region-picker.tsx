@@ -13,7 +13,10 @@ const classNames = {
   none: 'px-2 py-4 text-faint',
 };
 
-/** The region a number is of, found by itself while typing, and a list to choose another from by name, code or number. */
+/**
+ * The region a number is of, found by itself while typing, and a list to choose another from by name, code or
+ * number.
+ */
 export function RegionPicker({ field }: { readonly field: Field }) {
   const [isOpen, setOpen] = useState(false);
   const { region, code, name } = regionOf(field);

@@ -2,7 +2,9 @@ import type { Field } from '@arbeit/react';
 import { assumedInWords } from '../model/assumed.ts';
 import { refusalInWords } from '../model/key-words.ts';
 
-/** What became of the last thing that was typed or pasted: not taken, taken in part, read one way of several. */
+/**
+ * What became of the last thing that was typed or pasted: not taken, taken in part, read one way of several.
+ */
 export function takenInWords({ state }: Field): string {
   const { rejected, leftOut, body } = state;
   // Which key it was is not in the state.

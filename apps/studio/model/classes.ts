@@ -62,7 +62,9 @@ export function renameClass(set: SetDocument, name: string, to: string): SetDocu
   return { ...set, classes, fields: withPatterns(set, name, cellsOf({ type: 'class', name: to })) };
 }
 
-/** Takes a class away; patterns that use it have its characters written out, so that they take what they took. */
+/**
+ * Takes a class away; patterns that use it have its characters written out, so that they take what they took.
+ */
 export function removeClass(set: SetDocument, name: string): SetDocument {
   const { [name]: characters = '', ...rest } = set.classes ?? {};
   const fields = withPatterns(set, name, cellsOf({ type: 'characters', characters }));

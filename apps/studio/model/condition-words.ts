@@ -2,7 +2,10 @@ import type { ConditionDocument } from '@arbeit/engine/document';
 import type { HydratedField } from '@arbeit/engine/field';
 import type { Offer } from '@arbeit/engine/options';
 
-/** What a condition asks, as people say it: “Is a dog coming along?” is yes. `labelOf` names a field, `wordsOf` one of its values. */
+/**
+ * What a condition asks, as people say it: “Is a dog coming along?” is yes. `labelOf` names a field,
+ * `wordsOf` one of its values.
+ */
 export function conditionInWords(
   when: ConditionDocument,
   labelOf: (field: string) => string,
@@ -24,7 +27,10 @@ export function conditionInWords(
   return `“${labelOf(field)}” is ${values.join(' or ')}`;
 }
 
-/** What can be picked in a field is in its plan, whatever its kind; and a field nobody has touched may hold a value that is not among it. */
+/**
+ * What can be picked in a field is in its plan, whatever its kind; and a field nobody has touched may hold a
+ * value that is not among it.
+ */
 export function valuesOf({
   plan,
   kind,

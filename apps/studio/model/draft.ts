@@ -4,15 +4,17 @@ import { browserStore } from './browser-store.ts';
 import type { Outbox } from './saver.ts';
 
 /**
- * What a page has changed, kept in the browser (IndexedDB). It outlives its acknowledgement until a page has seen that
- * revision: a reload may have been answered before the save was.
+ * What a page has changed, kept in the browser (IndexedDB). It outlives its acknowledgement until a page has
+ * seen that revision: a reload may have been answered before the save was.
  */
 export interface Draft {
   /** The key of the set. */
   readonly key: string;
   /** The page it was made on. */
   readonly page: string;
-  /** What that page was sending, and what it knew of the store; of a draft of an older Arbeit there is none. */
+  /**
+   * What that page was sending, and what it knew of the store; of a draft of an older Arbeit there is none.
+   */
   readonly outbox?: Outbox;
   readonly document: SetDocument;
   /** The revision the server acknowledged it as, where it did. */
@@ -40,7 +42,10 @@ export function holdPage(page: string): () => void {
   return letGo;
 }
 
-/** Keeps a draft in place of the page's earlier one. `false` where the browser would not: then leaving must ask. */
+/**
+ * Keeps a draft in place of the page's earlier one. `false` where the browser would not: then leaving must
+ * ask.
+ */
 export async function keepDraft(draft: Draft): Promise<boolean> {
   try {
     await set(nameOf(draft.key, draft.page), draft, store);
@@ -61,7 +66,10 @@ type Former = {
   readonly savedAs?: number;
 };
 
-/** Drafts of a set whose page is gone, the newest first: by its key, and by its id as an older Arbeit named them. */
+/**
+ * Drafts of a set whose page is gone, the newest first: by its key, and by its id as an older Arbeit named
+ * them.
+ */
 export async function leftDrafts(set: {
   readonly key: string;
   readonly id: string;
@@ -90,7 +98,8 @@ async function isLeft(page: string, key: string): Promise<boolean> {
   const locks = globalThis.navigator?.locks;
   // Without locks no page can say that it is there; then a draft is taken for left.
   if (!locks) return true;
-  // The page this one was loaded over is on its way out, though it may not have got there: its last words are waited for.
+  // The page this one was loaded over is on its way out, though it may not have got there: its last words are
+  // waited for.
   const options =
     page === pageBefore(key) ? { signal: AbortSignal.timeout(lastBreath) } : { ifAvailable: true };
   return locks.request(lockOf(page), options, async (lock) => lock !== null).catch(() => false);
@@ -118,8 +127,8 @@ function pageBefore(key: string): string | null {
 const textKey = (name: string): string => `arbeit text ${name}`;
 
 /**
- * A text that is no part of the document yet because it has a fault: unsaved work all the same. `null` forgets it.
- * Kept at once, not soon: whoever mends the fault and reloads must not find the fault again.
+ * A text that is no part of the document yet because it has a fault: unsaved work all the same. `null`
+ * forgets it. Kept at once, not soon: whoever mends the fault and reloads must not find the fault again.
  */
 export function keepText(name: string, text: string | null): void {
   try {

@@ -21,7 +21,9 @@ export interface EditedState {
 export interface Browser {
   /** The name of the page, unlike any other's. */
   readonly page: string;
-  /** Loads the saver. `follow` calls back after each save of the set and returns a function that ends this. */
+  /**
+   * Loads the saver. `follow` calls back after each save of the set and returns a function that ends this.
+   */
   load(): Promise<{
     createSaver(from: Theirs, around: Omit<Around, 'send' | 'changesSince'>): Saver;
     follow(heard: (change: Change) => void): () => void;
@@ -46,8 +48,9 @@ const mostKeeping = 1_000;
 const loadAgain = 5_000;
 
 /**
- * A set being edited on a page: its document, undo and redo, its saving, and what the browser keeps of it. What is edited, and what comes from elsewhere, is known
- * to the saver before anything else happens: nothing is joined to a document that is no longer shown.
+ * A set being edited on a page: its document, undo and redo, its saving, and what the browser keeps of it.
+ * What is edited, and what comes from elsewhere, is known to the saver before anything else happens: nothing
+ * is joined to a document that is no longer shown.
  */
 export class Edited {
   readonly #stored: StoredSet;
@@ -197,7 +200,10 @@ export class Edited {
     };
   }
 
-  /** What another visit left of the set that this page was not given; what the server has by now is dropped for good. */
+  /**
+   * What another visit left of the set that this page was not given; what the server has by now is dropped
+   * for good.
+   */
   async #left(): Promise<Draft | undefined> {
     const { revision, generation, document } = this.#stored;
     const shown = JSON.stringify(document);
@@ -228,7 +234,8 @@ export class Edited {
     this.#isTouched = true;
     this.#putBack = at;
     this.#history = record(this.#history, document, null);
-    // In the name of the page it was made on, so that what that one was sending is recognised. One of an older Arbeit has no name.
+    // In the name of the page it was made on, so that what that one was sending is recognised. One of an
+    // older Arbeit has no name.
     if (outbox) {
       this.#page = page;
       this.#letGo();
@@ -290,7 +297,10 @@ export class Edited {
     this.#changed();
   }
 
-  /** Has the browser keep what is not known to be stored. A page on which nothing was done has nothing to keep. */
+  /**
+   * Has the browser keep what is not known to be stored. A page on which nothing was done has nothing to
+   * keep.
+   */
   #keep(savedAs?: number): void {
     if (!this.#isTouched) return;
     const { present: document } = this.#history;

@@ -8,7 +8,10 @@ type Heard = (change: Change) => void;
 /** Listeners of this page, by the key of the set. */
 const following = new Map<string, Set<Heard>>();
 
-/** One connection for all sets of a page: browsers open at most six to a server with HTTP/1.1, for all tabs together. */
+/**
+ * One connection for all sets of a page: browsers open at most six to a server with HTTP/1.1, for all tabs
+ * together.
+ */
 let source: EventSource | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -18,7 +21,10 @@ function shut(): void {
   source = undefined;
 }
 
-/** Opens the connection for the current sets. The server first sends their current revisions, so nothing is missed. */
+/**
+ * Opens the connection for the current sets. The server first sends their current revisions, so nothing is
+ * missed.
+ */
 function open(): void {
   shut();
   if (document.visibilityState !== 'visible' || following.size === 0) return;
@@ -41,7 +47,10 @@ function openSoon(): void {
   timer = setTimeout(open, 50);
 }
 
-/** Calls `heard` after each save of the set `key` while the page is visible. Returns a function that ends this. */
+/**
+ * Calls `heard` after each save of the set `key` while the page is visible. Returns a function that ends
+ * this.
+ */
 export function follow(key: string, heard: Heard): () => void {
   const all = following.get(key) ?? new Set();
   if (following.size === 0) document.addEventListener('visibilitychange', open);

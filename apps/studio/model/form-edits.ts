@@ -26,7 +26,10 @@ export function changeForm(
   return { ...set, forms: (set.forms ?? []).map((form) => (form.id === id ? change(form) : form)) };
 }
 
-/** A new form of all the fields there are, at most the first six, under a free id; returns the document and the id. */
+/**
+ * A new form of all the fields there are, at most the first six, under a free id; returns the document and
+ * the id.
+ */
 export function addForm(set: SetDocument): { readonly set: SetDocument; readonly id: string } {
   const forms = set.forms ?? [];
   let id = 'form';
@@ -55,7 +58,10 @@ export function withSections(form: FormDocument, sections: readonly SectionDocum
 /** A line of the arrangement: the head of a section, by its number, or a field. */
 export type Line = { readonly section: number } | { readonly field: string };
 
-/** The form as lines, each section’s head before its fields: one list, in which a field is moved from section to section. */
+/**
+ * The form as lines, each section’s head before its fields: one list, in which a field is moved from section
+ * to section.
+ */
 export const linesOf = (form: FormDocument): readonly Line[] =>
   sectionsOf(form).flatMap(({ fields }, section) => [{ section }, ...fields.map((field) => ({ field }))]);
 
@@ -73,7 +79,9 @@ function sectionsFrom(form: FormDocument, lines: readonly Line[]): readonly Sect
   return order.map((section, i) => ({ ...before[section]!, fields: fields[i] ?? [] }));
 }
 
-/** Moves a line, a field or a section's head, to a place among all lines; places outside are the nearest end. */
+/**
+ * Moves a line, a field or a section's head, to a place among all lines; places outside are the nearest end.
+ */
 export function moveLine(form: FormDocument, name: string, to: number): FormDocument {
   const lines = linesOf(form);
   const from = lines.findIndex((line) => nameOfLine(line) === name);
@@ -91,7 +99,10 @@ export function addToForm(form: FormDocument, field: string): FormDocument {
   return withSections(form, [...sections.slice(0, -1), { ...last, fields: [...last.fields, field] }]);
 }
 
-/** A field of a form and those that cannot be in it without that one: whose conditions or rules speak of it, and theirs. */
+/**
+ * A field of a form and those that cannot be in it without that one: whose conditions or rules speak of it,
+ * and theirs.
+ */
 function hangingOn(set: SetDocument, form: FormDocument, field: string): ReadonlySet<string> {
   const own = fieldIdsOf(form);
   const all = new Set([field]);
@@ -106,7 +117,9 @@ function hangingOn(set: SetDocument, form: FormDocument, field: string): Readonl
 const mentions = (said: unknown, field: string): boolean =>
   JSON.stringify(said).includes(JSON.stringify(field));
 
-/** Takes a field out of the form, with those that hang on it and the form's rules that speak of any of them. */
+/**
+ * Takes a field out of the form, with those that hang on it and the form's rules that speak of any of them.
+ */
 export function removeFromForm(set: SetDocument, form: FormDocument, field: string): FormDocument {
   const gone = hangingOn(set, form, field);
   const sections = sectionsOf(form).map((section) => ({
@@ -140,7 +153,10 @@ export const changeSection = (
 export const addSection = (form: FormDocument): FormDocument =>
   withSections(form, [...sectionsOf(form), { title: 'Another section', fields: [] }]);
 
-/** Takes a section's head away: its fields go to the one before, or to the one behind the first. The last one stays. */
+/**
+ * Takes a section's head away: its fields go to the one before, or to the one behind the first. The last one
+ * stays.
+ */
 export function removeSection(form: FormDocument, at: number): FormDocument {
   const sections = sectionsOf(form);
   const gone = sections[at];

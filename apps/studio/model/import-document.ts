@@ -32,7 +32,10 @@ type Json = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Reads a text as a document. Of one that is broken all faults are told by their place, and what is sound in it can still be taken. */
+/**
+ * Reads a text as a document. Of one that is broken all faults are told by their place, and what is sound in
+ * it can still be taken.
+ */
 export function importDocument(text: string): ImportedDocument {
   const result = readDocumentText(text);
   // What can be read of a text that is no JSON is read all the same.

@@ -3,7 +3,10 @@ import { get, set } from 'idb-keyval';
 import { browserStore } from './browser-store.ts';
 import { begin, type History } from './history.ts';
 
-/** Undo that outlives its page: from desk to shelf it is kept here, over a reload in the browser. It belongs to one document as it stands. */
+/**
+ * Undo that outlives its page: from desk to shelf it is kept here, over a reload in the browser. It belongs
+ * to one document as it stands.
+ */
 
 type Steps = History<SetDocument>;
 
@@ -17,7 +20,10 @@ const mostKept = 60;
 const isThat = (history: Steps, document: SetDocument): boolean =>
   history.present === document || JSON.stringify(history.present) === JSON.stringify(document);
 
-/** The history of a set as another page of this visit left it, if its document is still the one that stands there. */
+/**
+ * The history of a set as another page of this visit left it, if its document is still the one that stands
+ * there.
+ */
 export function recall(id: string, document: SetDocument): Steps {
   const found = here.get(id);
   return found && isThat(found, document) ? { ...found, present: document, about: null } : begin(document);

@@ -10,8 +10,8 @@ const store = browserStore('arbeit-proof', 'found');
 const often = 300;
 
 /**
- * State that outlives its page, in the browser: what took minutes to find is not gone with a closed tab. `asKept` says what a state is that was kept
- * in the middle. A browser that keeps nothing loses only that.
+ * State that outlives its page, in the browser: what took minutes to find is not gone with a closed tab.
+ * `asKept` says what a state is that was kept in the middle. A browser that keeps nothing loses only that.
  */
 export function useKept<T>(
   key: string,
@@ -54,7 +54,10 @@ export function useKept<T>(
   return [state, change];
 }
 
-/** Whether a set is another than the one something was found about. What was kept over a reload is another object with the same in it. */
+/**
+ * Whether a set is another than the one something was found about. What was kept over a reload is another
+ * object with the same in it.
+ */
 export function useHasChanged(about: object | undefined, present: object): boolean {
   return useMemo(
     () => about !== undefined && about !== present && JSON.stringify(about) !== JSON.stringify(present),

@@ -42,8 +42,9 @@ export interface Turned {
 }
 
 /**
- * The field as one of another kind: its words stay, and of its rules, attributes and initial value all that the new kind can have.
- * Where both kinds have an option of one name and the value is good in both, it stays too.
+ * The field as one of another kind: its words stay, and of its rules, attributes and initial value all that
+ * the new kind can have. Where both kinds have an option of one name and the value is good in both, it stays
+ * too.
  */
 export function withKind(field: FieldDocument, kind: string, set: SetDocument, kinds: KindTable): Turned {
   // Others are there to be spoken of; what they say themselves is looked at in `turnedIn`.
@@ -75,8 +76,8 @@ export function withKind(field: FieldDocument, kind: string, set: SetDocument, k
 }
 
 /**
- * The set with a field turned into another kind, and what elsewhere had to go with it, in words: rules that compare with it and
- * conditions on it that it can no longer meet.
+ * The set with a field turned into another kind, and what elsewhere had to go with it, in words: rules that
+ * compare with it and conditions on it that it can no longer meet.
  */
 export function turnedIn(
   set: SetDocument,

@@ -7,7 +7,10 @@ import { targetOf } from './trial-edits.ts';
 import { keyOf } from './trial-keys.ts';
 import { resultsName } from './were-run.ts';
 
-/** What came of trials when they were last run in this browser; apart from the sheet that runs them, so that the shelf can tell. */
+/**
+ * What came of trials when they were last run in this browser; apart from the sheet that runs them, so that
+ * the shelf can tell.
+ */
 
 /** Of a trial: all that its outcome depended on, as a number, and whether it held. */
 type Kept = Readonly<Record<string, { readonly of: number; readonly holds: boolean }>>;
@@ -29,7 +32,10 @@ function numberOf(text: string): number {
   return hash >>> 0;
 }
 
-/** Keeps what came of trials, in place of what was known before. `outcomes`: by trial, its key and whether it held. */
+/**
+ * Keeps what came of trials, in place of what was known before. `outcomes`: by trial, its key and whether it
+ * held.
+ */
 export async function keepResults(
   setId: string,
   outcomes: readonly { readonly id: string; readonly key: string; readonly holds: boolean }[],
@@ -44,7 +50,10 @@ export async function keepResults(
   }
 }
 
-/** What came of the trials of a set's fields, by field; of fields without any, or of which none was run, nothing. */
+/**
+ * What came of the trials of a set's fields, by field; of fields without any, or of which none was run,
+ * nothing.
+ */
 export async function lastResults(
   set: SetDocument,
   setId: string,

@@ -2,7 +2,10 @@ import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import { shownAt } from './sample.ts';
 
-/** Limits as people say them: "16 years before today", "tomorrow", "£500.00"; and what they say as limits again. */
+/**
+ * Limits as people say them: "16 years before today", "tomorrow", "£500.00"; and what they say as limits
+ * again.
+ */
 
 const relative = /^today(?:([+-])(\d+)([dwmy]))?$/;
 export type LimitUnit = 'd' | 'w' | 'm' | 'y';
@@ -46,8 +49,8 @@ export function limitInWords(compiled: HydratedField, limit: string | number): s
 }
 
 /**
- * The limit a person means by what he typed in the field's own form (`9.999,99`, `14/02/2027`, `1 h 30`): what the field itself would
- * make of it. `undefined` where it makes none.
+ * The limit a person means by what he typed in the field's own form (`9.999,99`, `14/02/2027`, `1 h 30`):
+ * what the field itself would make of it. `undefined` where it makes none.
  */
 export function limitFrom(compiled: HydratedField, limits: Limits, typed: string): string | undefined {
   const { kind, plan } = compiled;

@@ -12,7 +12,10 @@ export async function listSets(): Promise<readonly ListedSet[]> {
   return (await response.json()) as readonly ListedSet[];
 }
 
-/** Fetches some of the sets whose title contains `title`, beginning with number `from`. Rejects if Arbeit does not answer. */
+/**
+ * Fetches some of the sets whose title contains `title`, beginning with number `from`. Rejects if Arbeit does
+ * not answer.
+ */
 export async function foundSets(
   title: string,
   from: number,
@@ -30,7 +33,10 @@ export async function problemIn(response: Response | undefined): Promise<string>
   return error ?? `The server answered ${response.status}.`;
 }
 
-/** A set with a field of another one put in, and the classes of characters it uses where they are not known there. */
+/**
+ * A set with a field of another one put in, and the classes of characters it uses where they are not known
+ * there.
+ */
 export function received(
   document: SetDocument,
   field: FieldDocument,
@@ -43,7 +49,9 @@ export function received(
   return needed.length ? { ...set, classes: { ...set.classes, ...Object.fromEntries(needed) } } : set;
 }
 
-/** Adds a field to the set with the key `key`, which is not on this page. Resolves to an error message, or ''. */
+/**
+ * Adds a field to the set with the key `key`, which is not on this page. Resolves to an error message, or ''.
+ */
 export async function sendField(
   key: string,
   field: FieldDocument,

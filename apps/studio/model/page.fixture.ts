@@ -15,7 +15,10 @@ type Loose = {
   fields: { id: string; kind: string; label: string; hint?: string; entry: object }[];
 };
 
-/** What others set and a page that got it does not show: its next save would overwrite it, and nobody was asked. */
+/**
+ * What others set and a page that got it does not show: its next save would overwrite it, and nobody was
+ * asked.
+ */
 function hiddenBy(
   document: SetDocument,
   theirs: (document: SetDocument) => SetDocument | undefined,

@@ -12,7 +12,10 @@ export function partAt(nodes: readonly Node[], path: Path): Node | undefined {
   return node.type === 'stretch' ? partAt(node.nodes, rest) : undefined;
 }
 
-/** The pattern with the part replaced by others; by none, it is taken out, and a stretch left empty goes with it. */
+/**
+ * The pattern with the part replaced by others; by none, it is taken out, and a stretch left empty goes with
+ * it.
+ */
 export function replacePart(nodes: readonly Matter[], path: Path, by: readonly Matter[]): string {
   return printNotation(replaced(nodes, path, by));
 }

@@ -2,7 +2,10 @@ import { type FormDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/
 import type { JustDeleted } from './just-deleted.ts';
 import { removeField } from './references.ts';
 
-/** The set with the field back in its place, in its forms and wherever else it was spoken of; what else has changed since stays. */
+/**
+ * The set with the field back in its place, in its forms and wherever else it was spoken of; what else has
+ * changed since stays.
+ */
 export function putBack(set: SetDocument, { field, at, before }: JustDeleted): SetDocument {
   // Nothing else was changed since: all of it is as it was.
   if (JSON.stringify(set) === JSON.stringify(removeField(before, field.id))) return before;

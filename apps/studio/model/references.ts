@@ -6,8 +6,9 @@ import { renamedIn, targetOf } from './trial-edits.ts';
 type Renamed = (id: string) => string | null;
 
 /**
- * The set with every mention of fields changed: in conditions, in rules that read several fields, in forms. What cannot be said without a field
- * that is gone goes with it: the rule, the condition, the form of no fields. Ids of the fields themselves stay.
+ * The set with every mention of fields changed: in conditions, in rules that read several fields, in forms.
+ * What cannot be said without a field that is gone goes with it: the rule, the condition, the form of no
+ * fields. Ids of the fields themselves stay.
  */
 function withReferences(set: SetDocument, to: Renamed): SetDocument {
   const fields = set.fields.map((field) => {
@@ -35,7 +36,9 @@ function withReferences(set: SetDocument, to: Renamed): SetDocument {
   };
 }
 
-/** A trial goes with the field it is played on; a form’s stays, and says what it cannot be played on any more. */
+/**
+ * A trial goes with the field it is played on; a form’s stays, and says what it cannot be played on any more.
+ */
 function inTrial(trial: Trial, { fields }: SetDocument, to: Renamed): readonly Trial[] {
   const target = targetOf(trial);
   if (target?.type === 'field' && to(target.id) === null) return [];
@@ -49,7 +52,10 @@ function inTrial(trial: Trial, { fields }: SetDocument, to: Renamed): readonly T
   return [tape === trial.tape ? trial : { ...trial, tape }];
 }
 
-/** Takes a field out of the set, of every form it is in, and of whatever speaks of it; a form left without fields goes with it. */
+/**
+ * Takes a field out of the set, of every form it is in, and of whatever speaks of it; a form left without
+ * fields goes with it.
+ */
 export function removeField(set: SetDocument, id: string): SetDocument {
   const fields = set.fields.filter((field) => field.id !== id);
   return withReferences({ ...set, fields }, (name) => (name === id ? null : name));
@@ -61,7 +67,10 @@ export function renameField(set: SetDocument, id: string, to: string): SetDocume
   return withReferences({ ...set, fields }, (name) => (name === id ? to : name));
 }
 
-/** Texts in other languages go with the field they are of; those of one that is gone stay, for who puts it back. */
+/**
+ * Texts in other languages go with the field they are of; those of one that is gone stay, for who puts it
+ * back.
+ */
 function inTexts(texts: NonNullable<SetDocument['texts']>, to: Renamed): NonNullable<SetDocument['texts']> {
   const named = (key: string): string => {
     const [list, id = '', ...rest] = key.split('/');

@@ -23,7 +23,10 @@ export type SaveState =
   /** `as`: what the server has just acknowledged, and as which revision. */
   | { readonly is: 'saved'; readonly as?: { readonly revision: number; readonly document: SetDocument } }
   | { readonly is: 'failed'; readonly why: string; readonly faults: readonly DocumentFault[] }
-  /** Somebody else changed the same. What was sent is kept under `kept`, where the server could put it together. */
+  /**
+   * Somebody else changed the same. What was sent is kept under `kept`, where the server could put it
+   * together.
+   */
   | {
       readonly is: 'refused';
       readonly theirs: Theirs;
@@ -49,20 +52,31 @@ export interface Saver {
   want(document: SetDocument): void;
   /** Saves at once; `leaving` as the page goes away. Resolves when everything wanted so far was answered. */
   flush(leaving?: boolean): Promise<void>;
-  /** Goes on from what the store has, with what is wanted next in place of it. What was wanted before is not sent any more. */
+  /**
+   * Goes on from what the store has, with what is wanted next in place of it. What was wanted before is not
+   * sent any more.
+   */
   goOnFrom(theirs: Theirs): void;
   retry(): void;
-  /** Fetches changes made by others. With `news`, only if that change is still new once the save under way is answered. */
+  /**
+   * Fetches changes made by others. With `news`, only if that change is still new once the save under way is
+   * answered.
+   */
   catchUp(news?: Change): Promise<void>;
   outbox(): Outbox;
   /** Whether anything wanted is not yet acknowledged. */
   isUnsaved(): boolean;
-  /** Takes up what another page of this browser left, under that page's name. Without its outbox nobody knows what it was made on: then somebody has to choose. */
+  /**
+   * Takes up what another page of this browser left, under that page's name. Without its outbox nobody knows
+   * what it was made on: then somebody has to choose.
+   */
   takeUp(page: string, outbox: Outbox | undefined, document: SetDocument): void;
 }
 
 export type Answer =
-  /** It is stored. `theirs`: what others saved since the base. `digest` of the document as it is stored now. */
+  /**
+   * It is stored. `theirs`: what others saved since the base. `digest` of the document as it is stored now.
+   */
   | {
       readonly ok: true;
       readonly revision: number;
@@ -72,7 +86,9 @@ export type Answer =
   | { readonly ok: false; readonly theirs: Theirs; readonly kept: number | null }
   | { readonly ok: false; readonly why: string; readonly faults: readonly DocumentFault[] };
 
-/** What others did since a revision; the whole where that cannot be told, or does not come to what is stored. */
+/**
+ * What others did since a revision; the whole where that cannot be told, or does not come to what is stored.
+ */
 export type Changes =
   | { readonly revision: number; readonly theirs: readonly Operation[]; readonly digest: string }
   | { readonly whole: Theirs };
@@ -85,7 +101,10 @@ export interface Around {
   /** `undefined` where nobody answers. */
   changesSince(base: number | undefined, generation: string): Promise<Changes | undefined>;
   tell(state: SaveState): void;
-  /** Others have changed the set: the document with what is not saved here, and what does the same to another one, `undefined` where that has no place for it. */
+  /**
+   * Others have changed the set: the document with what is not saved here, and what does the same to another
+   * one, `undefined` where that has no place for it.
+   */
   joined(document: SetDocument, toAnother: (document: SetDocument) => SetDocument | undefined): void;
   /** What is to be kept in the browser has changed. */
   kept?(): void;
@@ -101,9 +120,10 @@ const between = (before: SetDocument, after: SetDocument): readonly Operation[] 
   before === after ? [] : operationsBetween(asJson(before), asJson(after));
 
 /**
- * Saves a document as it changes: one save at a time, sent again as it is until it is answered, so that one whose answer was lost is recognised. Changes of
- * others to other members are joined in; of the same member nothing is sent until somebody has chosen. After a failure it is tried again by itself, unless the
- * document is at fault, which trying does not mend.
+ * Saves a document as it changes: one save at a time, sent again as it is until it is answered, so that one
+ * whose answer was lost is recognised. Changes of others to other members are joined in; of the same member
+ * nothing is sent until somebody has chosen. After a failure it is tried again by itself, unless the document
+ * is at fault, which trying does not mend.
  */
 export const createSaver = (from: Theirs, around: Around): Saver => new PageSaver(from, around);
 
@@ -251,8 +271,8 @@ class PageSaver implements Saver {
   }
 
   /**
-   * Goes over to what the store has: what others did, and what was sent on top of it. `after` is what the store would have without them. Whether it is known
-   * now what the store has.
+   * Goes over to what the store has: what others did, and what was sent on top of it. `after` is what the
+   * store would have without them. Whether it is known now what the store has.
    */
   async #goOver(
     { revision, theirs, digest: expected }: Exclude<Changes, { whole: Theirs }>,

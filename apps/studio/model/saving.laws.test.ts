@@ -6,8 +6,9 @@ import { change, pageOn, type Sent, unknownIn } from './page.fixture.ts';
 import type { Answer, Changes, Theirs } from './saver.ts';
 
 /**
- * Any interleaving of the saves of pages, repeats, losses and delays ends in the same document on all of them and in the store, or in a conflict that is told
- * and loses nothing. The store decides by the very function the real one has; requests and answers go through a net that does with them what it likes.
+ * Any interleaving of the saves of pages, repeats, losses and delays ends in the same document on all of them
+ * and in the store, or in a conflict that is told and loses nothing. The store decides by the very function
+ * the real one has; requests and answers go through a net that does with them what it likes.
  */
 
 beforeEach(() => vi.useFakeTimers());

@@ -3,7 +3,10 @@ import { operationsBetween } from '../store/operations.ts';
 import type { Save } from '../store/saving.ts';
 import type { Answer, Around, Changes, Theirs } from './saver.ts';
 
-/** A set as the store keeps it, in an answer; `undefined` for anything else. What the store keeps as a document was read as one. */
+/**
+ * A set as the store keeps it, in an answer; `undefined` for anything else. What the store keeps as a
+ * document was read as one.
+ */
 function theirsIn(body: unknown): Theirs | undefined {
   const { generation, revision, document } = (body ?? {}) as Record<string, unknown>;
   if (typeof generation !== 'string' || typeof revision !== 'number') return undefined;
@@ -11,7 +14,10 @@ function theirsIn(body: unknown): Theirs | undefined {
   return { generation, revision, document: document as SetDocument };
 }
 
-/** A refusal of Arbeit's own; a gateway answers 409 too, with something else or nothing in it: that is a failure, and tried again. */
+/**
+ * A refusal of Arbeit's own; a gateway answers 409 too, with something else or nothing in it: that is a
+ * failure, and tried again.
+ */
 function refusalIn({ theirs, kept }: Record<string, unknown>): Answer | undefined {
   const known = theirsIn(theirs);
   if (!known || !(typeof kept === 'number' || kept === null)) return undefined;
@@ -20,7 +26,10 @@ function refusalIn({ theirs, kept }: Record<string, unknown>): Answer | undefine
 
 type Known = Exclude<Changes, { readonly whole: Theirs }>;
 
-/** What others did, in an answer. Cut off by a reload it is none, whatever its head said: without all of it nothing is acknowledged. */
+/**
+ * What others did, in an answer. Cut off by a reload it is none, whatever its head said: without all of it
+ * nothing is acknowledged.
+ */
 function changesIn({ revision, theirs, digest }: Record<string, unknown>): Known | undefined {
   if (typeof revision !== 'number' || typeof digest !== 'string' || !Array.isArray(theirs)) return undefined;
   return { revision, digest, theirs };
@@ -28,7 +37,10 @@ function changesIn({ revision, theirs, digest }: Record<string, unknown>): Known
 
 /** Longer than this no save takes; then it is told, and tried again. */
 const patience = 15_000;
-/** What a browser lets a page send while it goes away (Fetch, `keepalive`: 64 KiB), with room for the rest of the request. */
+/**
+ * What a browser lets a page send while it goes away (Fetch, `keepalive`: 64 KiB), with room for the rest of
+ * the request.
+ */
 const mostWhileLeaving = 60_000;
 
 const addressOf = (key: string): string => `/api/sets/${encodeURIComponent(key)}`;

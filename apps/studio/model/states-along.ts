@@ -5,9 +5,10 @@ import type { KindTable } from '@arbeit/engine/kinds';
 import { finishedText } from './sample.ts';
 
 /**
- * What tells definitions apart whose finished texts look the same: the first half-typed moment at which they differ, one text a
- * definition, with a bar where the caret stands; if none differs while typing, what leaving makes of a half-typed text; if that does not
- * either, what is handed on. `undefined` where nothing differs.
+ * What tells definitions apart whose finished texts look the same: the first half-typed moment at which they
+ * differ, one text a definition, with a bar where the caret stands; if none differs while typing, what
+ * leaving makes of a half-typed text; if that does not either, what is handed on. `undefined` where nothing
+ * differs.
  */
 export function statesAlong(
   definitions: readonly FieldDocument[],

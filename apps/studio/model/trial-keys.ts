@@ -3,8 +3,8 @@ import type { Trial } from '@arbeit/engine/tape';
 import { targetOf } from './trial-edits.ts';
 
 /**
- * All that the outcome of a trial depends on, as one text: while it is the same, so is the outcome. The trial itself, the definition it is played on,
- * of a form all of its fields, and what those need of the set.
+ * All that the outcome of a trial depends on, as one text: while it is the same, so is the outcome. The trial
+ * itself, the definition it is played on, of a form all of its fields, and what those need of the set.
  */
 export function keyOf(set: SetDocument, trial: Trial, today: string): string {
   const target = targetOf(trial);

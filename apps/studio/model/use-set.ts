@@ -46,7 +46,10 @@ const browserFor = ({ key }: StoredSet): Browser => ({
   now: () => performance.now(),
 });
 
-/** Saves before the page goes, and again once there is a network; asks only where unsaved work is kept nowhere else. Hears of what others do. */
+/**
+ * Saves before the page goes, and again once there is a network; asks only where unsaved work is kept nowhere
+ * else. Hears of what others do.
+ */
 function lookAfter(edited: Edited): () => void {
   const release = new AbortController();
   const { signal } = release;

@@ -4,7 +4,9 @@ import { lookUp } from './passes.ts';
 import { codePath } from './paths.ts';
 import { giveCode } from './sender.ts';
 
-/** What a stand-in service is asked: the field's raw value, and the typed values of the fields its rule names. */
+/**
+ * What a stand-in service is asked: the field's raw value, and the typed values of the fields its rule names.
+ */
 export interface Asked {
   readonly value: string;
   readonly values: Readonly<Record<string, string | null>>;

@@ -1,6 +1,9 @@
 import { z } from 'zod';
 
-/** How the stand-in services behave for one browser: a cookie says it, so that nobody else's tests are disturbed. */
+/**
+ * How the stand-in services behave for one browser: a cookie says it, so that nobody else's tests are
+ * disturbed.
+ */
 const shape = z.strictObject({
   /** How long an answer takes, in milliseconds. */
   delay: z.int().min(0).max(10_000),
@@ -35,7 +38,9 @@ export function mannerOf(request: Request): Manner {
   return readManner(own?.slice(mannerCookie.length + 1));
 }
 
-/** What is under way for a browser: how many questions wait for their answer, and how many there have been. */
+/**
+ * What is under way for a browser: how many questions wait for their answer, and how many there have been.
+ */
 const counts = new Map<string, { waiting: number; asked: number }>();
 
 /** Waits as the manner says, and tells whether the question is to be answered at all. */

@@ -12,7 +12,9 @@ const passes: Readonly<Record<string, Pass>> = {
   'RH-0042/AB': { until: '2026-09-30', grants: 'a bunk at half price' },
 };
 
-/** What the registry says of a hut pass on a day (ISO 8601): valid and what it grants, expired, or unknown. */
+/**
+ * What the registry says of a hut pass on a day (ISO 8601): valid and what it grants, expired, or unknown.
+ */
 export function lookUp(number: string, today: string): Answer {
   const pass = Object.hasOwn(passes, number) ? passes[number] : undefined;
   if (!pass) return { verdict: 'fail', code: 'unknown-pass', data: {} };

@@ -15,8 +15,9 @@ import { codePath } from './paths.ts';
 import { spendCode } from './sender.ts';
 
 /**
- * The server's side of a form of a set: what was sent is checked with the rules of the page, its questions put to the services here. A code
- * that confirms it is spent with it, once, by the browser that gave it. `undefined` where there is no such form.
+ * The server's side of a form of a set: what was sent is checked with the rules of the page, its questions
+ * put to the services here. A code that confirms it is spent with it, once, by the browser that gave it.
+ * `undefined` where there is no such form.
  */
 export async function takeRecord(
   write: Store['write'],
@@ -53,8 +54,8 @@ const mostWaiting = 200;
 const mostRounds = 5;
 
 /**
- * The form with what its own code comes to for a record. The code runs in a thread and the engine waits for nothing: what it would ask is found
- * out first, with every service saying yes.
+ * The form with what its own code comes to for a record. The code runs in a thread and the engine waits for
+ * nothing: what it would ask is found out first, with every service saying yes.
  */
 async function withCodeRun(
   form: HydratedForm,

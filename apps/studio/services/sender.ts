@@ -5,15 +5,21 @@ import type { Database } from '../store/database.ts';
 import { codes } from '../store/schema.ts';
 
 /**
- * A message sender as such services are, with a simulated telephone at its other end: codes of six digits, of which it keeps a
- * salted hash; each for one address, for a while, for a few attempts, for one use.
+ * A message sender as such services are, with a simulated telephone at its other end: codes of six digits, of
+ * which it keeps a salted hash; each for one address, for a while, for a few attempts, for one use.
  */
 
-/** How long a code counts, how long to wait before another is sent, and over how long sent ones are counted, in milliseconds. */
+/**
+ * How long a code counts, how long to wait before another is sent, and over how long sent ones are counted,
+ * in milliseconds.
+ */
 export const lifetime = 5 * 60_000;
 export const pauseBetween = 30_000;
 const window = 60 * 60_000;
-/** So many attempts a code, so many codes an address in an hour: guessing comes to 25 tries in a million an hour. */
+/**
+ * So many attempts a code, so many codes an address in an hour: guessing comes to 25 tries in a million an
+ * hour.
+ */
 export const mostAttempts = 5;
 export const mostCodes = 5;
 
@@ -58,7 +64,10 @@ export async function makeCode(db: Database, address: string, now = new Date()):
 export type Given =
   | { readonly is: 'right' }
   | { readonly is: 'wrong'; readonly left: number }
-  /** None was sent, it has run out, was used, or was guessed at too often: which of these a guesser is not told. */
+  /**
+   * None was sent, it has run out, was used, or was guessed at too often: which of these a guesser is not
+   * told.
+   */
   | { readonly is: 'void' };
 
 /** What is compared with where there is no code: an answer must not come sooner for it. */
@@ -71,9 +80,10 @@ const nobody = {
 };
 
 /**
- * Compares a code with the one sent last to an address, in constant time. Each attempt is counted before it is compared, so that many at once
- * are no more than many in a row, and for as long as the code counts. A right one may be given again until it is spent, by the browser that gave it
- * first: for any other it is void, right or wrong, so nobody learns anything by guessing beside its owner.
+ * Compares a code with the one sent last to an address, in constant time. Each attempt is counted before it
+ * is compared, so that many at once are no more than many in a row, and for as long as the code counts. A
+ * right one may be given again until it is spent, by the browser that gave it first: for any other it is
+ * void, right or wrong, so nobody learns anything by guessing beside its owner.
  */
 export async function giveCode(
   db: Database,

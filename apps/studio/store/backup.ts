@@ -9,8 +9,9 @@ import { formerIds, pages, refused, revisions, saves, sets, stores } from './sch
 import { generationOf } from './sets.ts';
 
 /**
- * A backup is a text file of JSON lines (UTF-8): what it is, one row of a table each, and at the end how many there are and the SHA-256 of all bytes before that
- * line. It holds the sets with all their revisions, saves and refused saves; codes that were sent, of which each counts for minutes, are left out.
+ * A backup is a text file of JSON lines (UTF-8): what it is, one row of a table each, and at the end how many
+ * there are and the SHA-256 of all bytes before that line. It holds the sets with all their revisions, saves
+ * and refused saves; codes that were sent, of which each counts for minutes, are left out.
  */
 const version = 1;
 
@@ -118,8 +119,9 @@ function valueFor(table: PgTable, name: string, value: unknown): unknown {
 }
 
 /**
- * Puts a backup back, all of it or nothing, in place of what a store has. The store is another one from then on: pages that knew the former one are told. One in
- * which somebody has saved something is left alone unless `replaces` is given. Throws `BackupFault`.
+ * Puts a backup back, all of it or nothing, in place of what a store has. The store is another one from then
+ * on: pages that knew the former one are told. One in which somebody has saved something is left alone unless
+ * `replaces` is given. Throws `BackupFault`.
  */
 export async function restoreInto(
   db: Database,

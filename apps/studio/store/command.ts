@@ -15,7 +15,10 @@ export interface Where {
   readonly root: string;
 }
 
-/** Opens it, and has it closed whatever happens. Resolves to what went wrong, in a sentence; `undefined` where nothing did. */
+/**
+ * Opens it, and has it closed whatever happens. Resolves to what went wrong, in a sentence; `undefined` where
+ * nothing did.
+ */
 async function withStore(
   { url, folder, root }: Where,
   work: (store: Store) => Promise<void>,

@@ -12,7 +12,10 @@ export interface Store {
   write<T>(work: (db: Database) => Promise<T>): Promise<T>;
   /** Runs work that reads. Throws `StoreError`. */
   read<T>(work: (db: Database) => Promise<T>): Promise<T>;
-  /** Calls `listener` after each later change of the set `key`, made on any server. Returns a function that ends this. */
+  /**
+   * Calls `listener` after each later change of the set `key`, made on any server. Returns a function that
+   * ends this.
+   */
   follow(key: string, listener: (change: Change) => void): () => void;
   close(): Promise<void>;
 }

@@ -20,13 +20,19 @@ interface Kept extends Pick<StoredSet, 'generation' | 'key' | 'revision' | 'docu
 /** So much is kept, in characters of JSON. */
 const mostKept = 16_000_000;
 
-/** A document of the store as the engine reads it: entries that may be left out are there. One that cannot be read stays as it is. */
+/**
+ * A document of the store as the engine reads it: entries that may be left out are there. One that cannot be
+ * read stays as it is.
+ */
 export function sound(document: SetDocument): SetDocument {
   const read = reads(document);
   return read.ok ? read.document : document;
 }
 
-/** Documents as a server last read them, by set, the one read or saved last at the end: of a document that is saved again only the changes are read. */
+/**
+ * Documents as a server last read them, by set, the one read or saved last at the end: of a document that is
+ * saved again only the changes are read.
+ */
 export interface Documents {
   /** The set `key`, or `undefined`. */
   find(db: Database, key: string): Promise<SoundSet | undefined>;
@@ -73,7 +79,10 @@ function createDocuments(): Documents {
   };
 }
 
-/** Documents of the opened stores. Next gives each route a copy of this module. The documents are shared by all of them. */
+/**
+ * Documents of the opened stores. Next gives each route a copy of this module. The documents are shared by
+ * all of them.
+ */
 const place = globalThis as { arbeitDocuments?: WeakMap<Database, Documents> };
 
 /** The documents of an opened store. */

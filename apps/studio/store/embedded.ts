@@ -25,9 +25,15 @@ const ended = 'The store ended and starts again. Nothing was changed; try again.
 
 const settings = ['max_wal_size=4MB', 'min_wal_size=2MB', 'wal_compression=pglz'];
 
-/** So much of the disk has to be free for a write, in bytes: PostgreSQL cannot go on from the middle of one that found no room. */
+/**
+ * So much of the disk has to be free for a write, in bytes: PostgreSQL cannot go on from the middle of one
+ * that found no room.
+ */
 const mostWritten = 12_000_000;
-/** So much is held back for a disk that is full all the same: with it given up the store opens, and can be read. */
+/**
+ * So much is held back for a disk that is full all the same: with it given up the store opens, and can be
+ * read.
+ */
 const reserved = 6_000_000;
 
 const freeIn = (folder: string): number => {
@@ -55,11 +61,14 @@ class EmbeddedError extends Error {
 }
 
 /**
- * PGlite in a thread, as a pool of one connection that `pg` would make: Drizzle asks it as it asks a server. A thread that does not answer is ended, and begun
- * again by the next question.
+ * PGlite in a thread, as a pool of one connection that `pg` would make: Drizzle asks it as it asks a server.
+ * A thread that does not answer is ended, and begun again by the next question.
  */
 export class EmbeddedPool {
-  /** Drizzle gives a transaction a connection of its own where it finds “Pool” in this name; a minifier would give the class another one. */
+  /**
+   * Drizzle gives a transaction a connection of its own where it finds “Pool” in this name; a minifier would
+   * give the class another one.
+   */
   static readonly name = 'EmbeddedPool';
   readonly #folder: string;
   readonly #thread: string;
@@ -106,7 +115,8 @@ export class EmbeddedPool {
     return {
       query: async (query, values = []) => {
         await this.open();
-        // What was begun in a thread ends with it: the rest of a transaction must not be carried out in another.
+        // What was begun in a thread ends with it: the rest of a transaction must not be carried out in
+        // another.
         worker ??= this.#worker;
         if (worker !== this.#worker) throw new StoreError(ended);
         const { text, rowMode } = typeof query === 'string' ? { text: query as string } : query;
@@ -160,7 +170,8 @@ export class EmbeddedPool {
   async #begin(): Promise<void> {
     if (this.#isClosed) throw new StoreError('The store was closed.');
     const pg = join(this.#folder, 'pg');
-    // Only an empty folder is a new one: anything else was a store, and another must not be begun on top of it.
+    // Only an empty folder is a new one: anything else was a store, and another must not be begun on top of
+    // it.
     if (existsSync(pg) && readdirSync(pg).length > 0 && !existsSync(join(pg, 'PG_VERSION')))
       throw damaged(this.#folder, undefined, ': PG_VERSION is missing');
     if (!existsSync(pg)) this.requireRoom();

@@ -1,4 +1,7 @@
-/** A change of a set: the generation of its store, and its new revision. After a restore of the whole store the revision is 0. */
+/**
+ * A change of a set: the generation of its store, and its new revision. After a restore of the whole store
+ * the revision is 0.
+ */
 export interface Change {
   readonly generation: string;
   readonly revision: number;
@@ -26,7 +29,10 @@ interface Followed {
   last?: Change;
 }
 
-/** Listeners for changes of sets, by key. They are notified of each change once, and never of an older one after a newer one. */
+/**
+ * Listeners for changes of sets, by key. They are notified of each change once, and never of an older one
+ * after a newer one.
+ */
 export class Followers {
   readonly #byKey = new Map<string, Followed>();
 

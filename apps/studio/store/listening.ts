@@ -8,8 +8,9 @@ const pulse = 30_000;
 const patience = 10_000;
 
 /**
- * The connection on which a server receives changes made by all servers (LISTEN). It opens when the first page follows a set. It reconnects after a failure and
- * then calls `catchUp`, which reads from the tables what was missed.
+ * The connection on which a server receives changes made by all servers (LISTEN). It opens when the first
+ * page follows a set. It reconnects after a failure and then calls `catchUp`, which reads from the tables
+ * what was missed.
  */
 export class Listening {
   readonly #url: string;

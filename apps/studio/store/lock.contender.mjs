@@ -2,7 +2,8 @@ import { fork } from 'node:child_process';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-// Six processes go for one folder at the same moment, round after round: each time with another thing lying there. Tells
+// Six processes go for one folder at the same moment, round after round: each time with another thing lying
+// there. Tells
 // how many holders there were in all; there must be one a round.
 const [, , lock, folder, rounds, stale] = process.argv;
 

@@ -1,4 +1,5 @@
-// Takes a folder, says what came of it, and keeps it until it is killed: node lock.holder.mjs <lock.mjs> <folder>
+// Takes a folder, says what came of it, and keeps it until it is killed: node lock.holder.mjs <lock.mjs>
+// <folder>
 const [, , lock, folder] = process.argv;
 const { lockFolder } = await import(lock);
 try {

@@ -67,7 +67,9 @@ test('a folder where the lock should be is told, and what to do', async () => {
 const canContain =
   spawnSync('/usr/bin/unshare', ['--pid', '--fork', '--mount-proc', '/bin/true']).status === 0;
 
-/** A process in a container of its own, as far as process numbers go: there it is number 1, as the other is. */
+/**
+ * A process in a container of its own, as far as process numbers go: there it is number 1, as the other is.
+ */
 async function contained(own: string, hasFlock: boolean): Promise<{ said: string; child: ChildProcess }> {
   const node = [process.execPath, script('./lock.holder.mjs'), bundled, own];
   const [program, ...args] = canContain ? ['/usr/bin/unshare', '--pid', '--fork', '--kill-child', '--mount-proc', ...node] : node;

@@ -27,7 +27,10 @@ interface Holder {
   /** When the process started, so that a number used again is not taken for the old process. */
   readonly started: string;
   readonly host: string;
-  /** Where its process number counts: the start of the system, and the namespace in it. Two containers may both have a process 1. */
+  /**
+   * Where its process number counts: the start of the system, and the namespace in it. Two containers may
+   * both have a process 1.
+   */
   readonly where: string;
   /** Whether it holds the lock of the operating system as well. */
   readonly flock: boolean;
@@ -40,7 +43,9 @@ export interface HeldLock {
   release(): void;
 }
 
-/** How often a holder shows that it lives, and after how long without it is taken for dead, in milliseconds. */
+/**
+ * How often a holder shows that it lives, and after how long without it is taken for dead, in milliseconds.
+ */
 export interface Pace {
   readonly beat: number;
   readonly patience: number;
@@ -48,10 +53,12 @@ export interface Pace {
 const usual: Pace = { beat: 2_000, patience: 12_000 };
 
 /**
- * Takes the folder for this process until it ends. There are never two holders: the lock comes into being with its content, by a hard link, which fails
- * where there is one. It is a lease: its holder touches it again and again, and one that is touched no more is taken over; no clock is compared with another.
- * Where the system can tell at once that a holder is gone (`flock`, or its process), it is asked. One left behind is taken over under a name made of that very
- * lock, so only one process ever removes it, however many find it stale. Rejects with `FolderInUse` or `StoreError`.
+ * Takes the folder for this process until it ends. There are never two holders: the lock comes into being
+ * with its content, by a hard link, which fails where there is one. It is a lease: its holder touches it
+ * again and again, and one that is touched no more is taken over; no clock is compared with another. Where
+ * the system can tell at once that a holder is gone (`flock`, or its process), it is asked. One left behind
+ * is taken over under a name made of that very lock, so only one process ever removes it, however many find
+ * it stale. Rejects with `FolderInUse` or `StoreError`.
  */
 export async function lockFolder(folder: string, pace: Pace = usual): Promise<HeldLock> {
   mkdirSync(folder, { recursive: true });
@@ -130,7 +137,10 @@ function letGo(flock: Flock): void {
   if (flock !== 'none') flock.kill();
 }
 
-/** What holds the lock of the operating system goes a moment after the process it was held for: so long is waited for that, in milliseconds. */
+/**
+ * What holds the lock of the operating system goes a moment after the process it was held for: so long is
+ * waited for that, in milliseconds.
+ */
 const mostLeaving = 1_000;
 
 /** The lock of the operating system on a folder. Rejects with `FolderInUse` where another process has it. */
@@ -145,7 +155,10 @@ async function flockOf(folder: string, path: string): Promise<Flock> {
   }
 }
 
-/** The lock of the operating system on a file, held by a process that ends with this one. `taken` where another holds it, `none` where there is no such lock. */
+/**
+ * The lock of the operating system on a file, held by a process that ends with this one. `taken` where
+ * another holds it, `none` where there is no such lock.
+ */
 function takeFlock(path: string): Promise<Flock | 'taken'> {
   return new Promise((resolve) => {
     const child = spawn(
@@ -181,7 +194,8 @@ async function isAlive(
   // It held the system's lock on this very system, and now this process does.
   if (own.flock && holder.flock && bootOf(holder.where) === bootOf(where)) return false;
   if (isHere) return isSame(holder);
-  // Processes of another machine, or another container, cannot be seen from here: but their leases are touched.
+  // Processes of another machine, or another container, cannot be seen from here: but their leases are
+  // touched.
   const before = touchedAt(path);
   for (let waited = 0; waited < patience; waited += beat) {
     await new Promise((later) => setTimeout(later, beat));
@@ -231,7 +245,10 @@ function link(from: string, to: string): boolean {
 /** When a lock was last touched; what it is compared with is only itself. */
 const touchedAt = (path: string): number | undefined => lstatSync(path, { throwIfNoEntry: false })?.mtimeMs;
 
-/** What tells one lock from every other at that path, and from itself when it was touched since; `undefined` where there is none. */
+/**
+ * What tells one lock from every other at that path, and from itself when it was touched since; `undefined`
+ * where there is none.
+ */
 function identityOf(path: string): string | undefined {
   const found = lstatSync(path, { throwIfNoEntry: false });
   return found && `${found.ino}-${Math.round(found.mtimeMs * 1000)}`;
@@ -272,7 +289,10 @@ function startOf(pid: number): string {
   }
 }
 
-/** The start of this system and the namespace process numbers count in here; the machine's name where the system tells neither. */
+/**
+ * The start of this system and the namespace process numbers count in here; the machine's name where the
+ * system tells neither.
+ */
 const where = ((): string => {
   try {
     const boot = readFileSync('/proc/sys/kernel/random/boot_id', 'utf8').trim();

@@ -6,7 +6,10 @@ import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 import { expect, test } from 'vitest';
 
-/** Drizzle looks at the name of a class to see whether it is a pool: a server is minified, and names in it are others. */
+/**
+ * Drizzle looks at the name of a class to see whether it is a pool: a server is minified, and names in it are
+ * others.
+ */
 test('minified, as it is served, transactions at the same time keep out of each other’s way', async () => {
   const root = fileURLToPath(new URL('../../..', import.meta.url));
   mkdirSync(join(root, 'node_modules', '.cache'), { recursive: true });

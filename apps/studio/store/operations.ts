@@ -1,6 +1,7 @@
 /**
- * What a save changes, as operations on members of a document: names of objects, and in lists whose members can be told apart (fields, forms, rules and trials
- * by their id, texts by themselves) the members. Operations on different members of one document can be carried out one after the other, whoever made them.
+ * What a save changes, as operations on members of a document: names of objects, and in lists whose members
+ * can be told apart (fields, forms, rules and trials by their id, texts by themselves) the members.
+ * Operations on different members of one document can be carried out one after the other, whoever made them.
  */
 
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [name: string]: Json };
@@ -10,7 +11,10 @@ export type PathStep = string | { readonly id: string };
 export type Path = readonly PathStep[];
 
 export type Operation =
-  /** A member has another value; without `value` it is gone, without `before` it is new, and stands in front of `next`, or last. */
+  /**
+   * A member has another value; without `value` it is gone, without `before` it is new, and stands in front
+   * of `next`, or last.
+   */
   | {
       readonly do: 'set';
       readonly at: Path;
@@ -57,10 +61,15 @@ function idsOf(list: List): readonly string[] | undefined {
   return [...ids];
 }
 
-/** More operations than this are no edit but another document: each of them goes over the list it is about. */
+/**
+ * More operations than this are no edit but another document: each of them goes over the list it is about.
+ */
 export const mostOperations = 2_000;
 
-/** What makes the second of two documents of the first. Where that would be very many operations, it is one: the whole. */
+/**
+ * What makes the second of two documents of the first. Where that would be very many operations, it is one:
+ * the whole.
+ */
 export function operationsBetween(before: Json, after: Json): readonly Operation[] {
   const all: Operation[] = [];
   compare(before, after, [], all);
@@ -125,7 +134,10 @@ function compareLists(
   }
 }
 
-/** Of distinct numbers the most that rise from first to last: those stay where they are, and the others are moved. Patience sorting. */
+/**
+ * Of distinct numbers the most that rise from first to last: those stay where they are, and the others are
+ * moved. Patience sorting.
+ */
 function longestRise(numbers: readonly number[]): ReadonlySet<number> {
   const tops: number[] = [];
   const under = new Map<number, number | undefined>();
@@ -145,7 +157,9 @@ function longestRise(numbers: readonly number[]): ReadonlySet<number> {
   return rise;
 }
 
-/** The document with operations carried out, one after the other; `undefined` where one has no place in it. */
+/**
+ * The document with operations carried out, one after the other; `undefined` where one has no place in it.
+ */
 export function carriedOut(document: Json, operations: readonly Operation[]): Json | undefined {
   let now: Json | undefined = document;
   for (const operation of operations) {
@@ -206,7 +220,10 @@ function listAfter(list: List, operation: Exclude<Operation, { do: 'set' }>): Li
   return others.toSpliced(operation.after !== null && after === 0 ? others.length : after, 0, member);
 }
 
-/** What an operation is about, step by step; where a member of a list stands is something else than what it is. */
+/**
+ * What an operation is about, step by step; where a member of a list stands is something else than what it
+ * is.
+ */
 function subjectOf(operation: Operation): readonly string[] {
   const steps = operation.at.map((step) => (typeof step === 'string' ? `.${step}` : `#${step.id}`));
   if (operation.do === 'set') return steps;
@@ -243,7 +260,10 @@ function placesOf(operation: Operation): readonly string[] {
   return places;
 }
 
-/** The first of my operations that is about what one of theirs is about, and does something else; `undefined`: they can be joined. */
+/**
+ * The first of my operations that is about what one of theirs is about, and does something else; `undefined`:
+ * they can be joined.
+ */
 export function conflictOf(
   mine: readonly Operation[],
   theirs: readonly Operation[],

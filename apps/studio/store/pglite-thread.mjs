@@ -4,16 +4,21 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { PGlite } from '@electric-sql/pglite';
 
 /**
- * PGlite in a thread of its own: what it is busy with, or hangs in, keeps nobody else, and a thread can be ended. It is asked one question at a time.
+ * PGlite in a thread of its own: what it is busy with, or hangs in, keeps nobody else, and a thread can be
+ * ended. It is asked one question at a time.
  *
- * PGlite writes through WebAssembly's file system, which hands data to the operating system but never asks it to flush: a process that is killed loses
- * nothing that way, a machine that loses its power may. So the write-ahead log is flushed here before a write is acknowledged, from which PostgreSQL recovers.
+ * * PGlite writes through WebAssembly's file system, which hands data to the operating system but never asks
+ * it to flush: a process that is killed loses nothing that way, a machine that loses its power may. So the
+ * write-ahead log is flushed here before a write is acknowledged, from which PostgreSQL recovers.
  */
 
 /** @type {{ folder: string, settings: readonly string[], channel: string }} */
 const { folder, settings, channel } = workerData;
 
-/** The types of PostgreSQL that come as text, as node-postgres and Drizzle expect them: dates, times and intervals. */
+/**
+ * The types of PostgreSQL that come as text, as node-postgres and Drizzle expect them: dates, times and
+ * intervals.
+ */
 const asText = Object.fromEntries([1082, 1083, 1114, 1184, 1186].map((oid) => [oid, (text) => text]));
 
 /** @param {string} path */
@@ -28,7 +33,10 @@ function* files(path) {
 /** @param {string} path When a file was last written, in milliseconds; 0 where it has gone meanwhile. */
 const changedAt = (path) => statSync(path, { throwIfNoEntry: false })?.mtimeMs ?? 0;
 
-/** What was flushed, and how each file stood then: a clock that is set back changes nothing. @type {Map<string, number>} */
+/**
+ * What was flushed, and how each file stood then: a clock that is set back changes nothing. @type
+ * {Map<string, number>}
+ */
 const flushed = new Map();
 
 /** Brings to the disk what was written in a folder since it was last asked for. @param {string} path */

@@ -149,7 +149,10 @@ function sizeToRead(document: SetDocument): number {
   return JSON.stringify({ ...document, fields: rest }).length;
 }
 
-/** Reads a document, a large one in a thread, so that other requests do not wait. Throws `StoreError` if too many documents wait. */
+/**
+ * Reads a document, a large one in a thread, so that other requests do not wait. Throws `StoreError` if too
+ * many documents wait.
+ */
 export async function readOnServer(json: unknown): Promise<ReadDocument> {
   const document = migrated(json) as SetDocument;
   const isLarge = typeof document === 'object' && document !== null && sizeToRead(document) > mostInline;

@@ -91,8 +91,9 @@ interface NewRevision {
 }
 
 /**
- * Adds a revision, before its document becomes that of the set. It goes on from the one before it where that is the same page's and was begun a few minutes
- * ago; else that one keeps the document the set has had so far.
+ * Adds a revision, before its document becomes that of the set. It goes on from the one before it where that
+ * is the same page's and was begun a few minutes ago; else that one keeps the document the set has had so
+ * far.
  */
 export async function addRevision(
   db: Database,

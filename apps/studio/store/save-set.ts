@@ -15,7 +15,10 @@ import { factsOf, generationOf, keyOf, type StoredSet } from './sets.ts';
 
 /** What became of a save. */
 export type SaveResult =
-  /** It is stored. `theirs`: what others saved since the revision it was made on. `digest` of the document as it is stored now. */
+  /**
+   * It is stored. `theirs`: what others saved since the revision it was made on. `digest` of the document as
+   * it is stored now.
+   */
   | {
       readonly outcome: 'saved';
       readonly revision: number;
@@ -25,7 +28,10 @@ export type SaveResult =
   | { readonly outcome: 'missing' }
   /** What it comes to is no sound document. */
   | { readonly outcome: 'faulty'; readonly faults: readonly DocumentFault[] }
-  /** It is not stored. `theirs` is the set as it is; what was sent is kept under `kept`, where it could be put together. */
+  /**
+   * It is not stored. `theirs` is the set as it is; what was sent is kept under `kept`, where it could be put
+   * together.
+   */
   | {
       readonly outcome: 'refused';
       readonly because: Exclude<Refusal, 'faults'> | 'generation';
@@ -45,7 +51,10 @@ const mostCharacters = 4_000_000;
 const mostSaves = 2000;
 const mostLogged = 8_000_000;
 
-/** Saves operations on a set. Nothing decides but who sent it, its number and what it was made on: neither a clock nor the order of arrival. */
+/**
+ * Saves operations on a set. Nothing decides but who sent it, its number and what it was made on: neither a
+ * clock nor the order of arrival.
+ */
 export async function saveSet(db: Database, address: string, save: SentSave): Promise<SaveResult> {
   const documents = documentsOf(db);
   let stored: Stored | undefined;
@@ -119,7 +128,10 @@ async function saveOn(
   return { outcome: 'saved', revision: revision + changes, theirs, digest: digest(text) };
 }
 
-/** What was saved after a revision; `undefined` where the log does not go back so far, or no revision is of that number. */
+/**
+ * What was saved after a revision; `undefined` where the log does not go back so far, or no revision is of
+ * that number.
+ */
 async function savedSince(
   db: Database,
   key: string,
@@ -136,7 +148,10 @@ async function savedSince(
   return found.length === present - base ? found : undefined;
 }
 
-/** What a page has of a set that was changed since: what others did after a revision, or the whole of it where the log does not go back so far, or the page knows another store. */
+/**
+ * What a page has of a set that was changed since: what others did after a revision, or the whole of it where
+ * the log does not go back so far, or the page knows another store.
+ */
 export async function changesSince(
   db: Database,
   address: string,
@@ -201,7 +216,10 @@ async function shorten(db: Database, key: string): Promise<void> {
   await db.delete(saves).where(and(eq(saves.setKey, key), lte(saves.revision, far)));
 }
 
-/** The document a save comes to for the page that sent it; `undefined` where what it was made on cannot be put together any more. */
+/**
+ * The document a save comes to for the page that sent it; `undefined` where what it was made on cannot be put
+ * together any more.
+ */
 async function documentOf(db: Database, { key, document }: StoredSet, save: Save): Promise<SetDocument | undefined> {
   const upTo = and(eq(revisions.setKey, key), lte(revisions.revision, save.base));
   const [from] = await db

@@ -4,7 +4,10 @@ import { type Json, operationsBetween } from './operations.ts';
 import { type SentSave, saveSet } from './save-set.ts';
 import type { StoredSet } from './sets.ts';
 
-/** A page that saves whole documents: what it knows of the store goes on with each save that is taken, as in a browser. */
+/**
+ * A page that saves whole documents: what it knows of the store goes on with each save that is taken, as in a
+ * browser.
+ */
 export function savingPage(db: Database, set: StoredSet, name = 'page') {
   let { revision: base, document: known } = set;
   let counter = 0;

@@ -3,8 +3,9 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { carriedOut, conflictOf, type Json, type Operation } from './operations.ts';
 
 /**
- * A save, as a page sends it. A page has one save under way at a time, and sends that very one again until it is answered: so its counter puts its saves in
- * order, and one that arrives twice, however late, is recognised.
+ * A save, as a page sends it. A page has one save under way at a time, and sends that very one again until it
+ * is answered: so its counter puts its saves in order, and one that arrives twice, however late, is
+ * recognised.
  */
 export interface Save {
   /** The page that saves, for as long as it lives. */
@@ -28,7 +29,10 @@ export interface Known {
   readonly document: SetDocument;
   /** The page's last save that was taken, and what it was. */
   readonly last: { readonly counter: number; readonly digest: string } | undefined;
-  /** What was saved after the revision the save was made on; `undefined` where the log does not go back so far. */
+  /**
+   * What was saved after the revision the save was made on; `undefined` where the log does not go back so
+   * far.
+   */
   readonly since: readonly Logged[] | undefined;
 }
 
@@ -40,7 +44,10 @@ export type Decision =
   | { readonly is: 'repeated' }
   | { readonly is: 'refused'; readonly because: Refusal; readonly faults?: readonly DocumentFault[] };
 
-/** Why a save is refused: somebody else changed the same; it is older than one of its page that was taken; it was made on a revision nobody knows; what it comes to is no sound document. */
+/**
+ * Why a save is refused: somebody else changed the same; it is older than one of its page that was taken; it
+ * was made on a revision nobody knows; what it comes to is no sound document.
+ */
 export type Refusal = 'conflict' | 'order' | 'base' | 'faults';
 
 /** The document after a save. It is read before the save is accepted. */
@@ -80,7 +87,10 @@ export function decide({ isJoined }: Proposal, read: Read): Decision {
     : { is: 'refused', because: 'faults', faults: read.faults };
 }
 
-/** What tells a save from another of the same page and counter: two numbers of 32 bits (FNV-1a, forwards and backwards). */
+/**
+ * What tells a save from another of the same page and counter: two numbers of 32 bits (FNV-1a, forwards and
+ * backwards).
+ */
 export const digestOf = ({ base, operations }: Pick<Save, 'base' | 'operations'>): string =>
   digest(JSON.stringify([base, operations]));
 
@@ -95,7 +105,10 @@ export function digest(text: string): string {
   return `${text.length.toString(36)}-${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}`;
 }
 
-/** A stored document with what is not saved on top of it; `undefined` where others did something else to the same, or what it is about is gone. */
+/**
+ * A stored document with what is not saved on top of it; `undefined` where others did something else to the
+ * same, or what it is about is gone.
+ */
 export function withMine(
   stored: SetDocument,
   theirs: readonly Operation[],

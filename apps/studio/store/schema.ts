@@ -13,7 +13,10 @@ import {
 import { type Changed, nothingChanged } from './changed.ts';
 import type { Operation } from './operations.ts';
 
-/** The store itself, one row: its generation tells it from every other store, one that was put back from a backup too. */
+/**
+ * The store itself, one row: its generation tells it from every other store, one that was put back from a
+ * backup too.
+ */
 export const stores = pgTable('stores', {
   id: integer('id').primaryKey(),
   generation: text('generation').notNull(),
@@ -51,8 +54,9 @@ const setKey = () =>
 export const formerIds = pgTable('former_ids', { id: text('id').primaryKey(), setKey: setKey() });
 
 /**
- * The revisions of a set. Saves of one page within a few minutes are one revision, which then stands under its latest
- * number; `saved_by` is that page, `begun_at` when it was begun. One that somebody named stays as it is.
+ * The revisions of a set. Saves of one page within a few minutes are one revision, which then stands under
+ * its latest number; `saved_by` is that page, `begun_at` when it was begun. One that somebody named stays as
+ * it is.
  */
 export const revisions = pgTable(
   'revisions',
@@ -86,7 +90,10 @@ export const saves = pgTable(
   (table) => [primaryKey({ columns: [table.setKey, table.revision] })],
 );
 
-/** Of each page that saved a set its last save that was taken: kept for ever, so that it is recognised however late it comes again. */
+/**
+ * Of each page that saved a set its last save that was taken: kept for ever, so that it is recognised however
+ * late it comes again.
+ */
 export const pages = pgTable(
   'pages',
   {

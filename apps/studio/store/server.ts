@@ -8,17 +8,26 @@ import * as schema from './schema.ts';
 import { revisionsOf } from './sets.ts';
 import { isStoreError, StoreError, unanswered } from './store-error.ts';
 
-/** So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has changed it. */
+/**
+ * So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has
+ * changed it.
+ */
 const mostConnections = 10;
 /** How long a connection may take to come, and one statement to be answered, in milliseconds. */
 const patience = 10_000;
-/** A server that answers nothing at all, not even that a statement took too long, is given up after so much more, in milliseconds. */
+/**
+ * A server that answers nothing at all, not even that a statement took too long, is given up after so much
+ * more, in milliseconds.
+ */
 const grace = 5_000;
 
 /** One number for all servers of Arbeit: whoever holds it brings the tables up to date. */
 const upToDate = 4_071_208_813;
 
-/** What keeps the database from answering, in words that say what to do. `undefined` for an error that is not the database's. */
+/**
+ * What keeps the database from answering, in words that say what to do. `undefined` for an error that is not
+ * the database's.
+ */
 function serverTroubleIn(error: unknown): StoreError | undefined {
   if (isStoreError(error)) return error;
   for (let cause = error, depth = 0; cause && depth < 6; depth++) {
@@ -49,7 +58,10 @@ const troubles: readonly (readonly [form: RegExp, words: string])[] = [
   ],
 ]; // biome-ignore format: a trouble a line
 
-/** Opens the store of a PostgreSQL server: brings the tables up to date, and puts the demo set into an empty one. Throws `StoreError`. */
+/**
+ * Opens the store of a PostgreSQL server: brings the tables up to date, and puts the demo set into an empty
+ * one. Throws `StoreError`.
+ */
 export async function openServer(url: string, migrations: string): Promise<Store> {
   const pool = new pg.Pool({
     connectionString: url,
@@ -99,8 +111,9 @@ export async function openServer(url: string, migrations: string): Promise<Store
 }
 
 /**
- * The tables over a pool. Drizzle's own transactions lose a connection of the pool for good whenever `begin` fails, and give back connections that still wait
- * for an answer: after ten of them every request waits in vain. Here every connection comes back, and one in an unknown state is closed.
+ * The tables over a pool. Drizzle's own transactions lose a connection of the pool for good whenever `begin`
+ * fails, and give back connections that still wait for an answer: after ten of them every request waits in
+ * vain. Here every connection comes back, and one in an unknown state is closed.
  */
 function transacting(pool: pg.Pool): Database {
   const db = drizzle(pool, { schema });
@@ -129,8 +142,9 @@ const isUnanswered = (error: unknown): boolean =>
   error instanceof Error && (/Query read timeout/.test(error.message) || isUnanswered(error.cause));
 
 /**
- * Does something that only one server at a time may do; the others wait, however long it takes: on a connection of its own, without time limits. What is left
- * half done by one that is killed, the database takes back.
+ * Does something that only one server at a time may do; the others wait, however long it takes: on a
+ * connection of its own, without time limits. What is left half done by one that is killed, the database
+ * takes back.
  */
 async function alone(url: string, work: (client: pg.Client) => Promise<void>): Promise<void> {
   const client = new pg.Client({

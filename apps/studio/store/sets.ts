@@ -27,7 +27,10 @@ export interface ListedSet {
 /** A key of a set, which no id can be. */
 const isKey = (address: string): boolean => /^s_[0-9a-f]{32}$/.test(address);
 
-/** The key of the set that an address leads to: by its key, its id, or one that it had; `undefined` where there is none on the shelf. */
+/**
+ * The key of the set that an address leads to: by its key, its id, or one that it had; `undefined` where
+ * there is none on the shelf.
+ */
 export async function keyOf(db: Database, address: string): Promise<string | undefined> {
   const present = and(isKey(address) ? eq(sets.key, address) : eq(sets.id, address), isNull(sets.deletedAt));
   const [found] = await db.select({ key: sets.key }).from(sets).where(present);
@@ -57,7 +60,10 @@ export async function listSets(db: Database): Promise<ListedSet[]> {
     .orderBy(desc(sets.changedAt), asc(sets.id));
 }
 
-/** Up to `most` sets whose title contains `title` in upper or lower case, the last changed first, beginning with number `from`. `count`: all that match. */
+/**
+ * Up to `most` sets whose title contains `title` in upper or lower case, the last changed first, beginning
+ * with number `from`. `count`: all that match.
+ */
 export async function findSets(
   db: Database,
   { title = '', from = 0, most }: { readonly title?: string; readonly from?: number; readonly most: number },
@@ -116,7 +122,10 @@ const newKey = (): string => `s_${crypto.randomUUID().replaceAll('-', '')}`;
 /** What of a document is stored beside it. */
 export const factsOf = ({ title, fields }: SetDocument) => ({ title, fields: fields?.length ?? 0 });
 
-/** Stores a new set under `id`, or under one made from its title; with a number where that is taken, on the shelf or off it. */
+/**
+ * Stores a new set under `id`, or under one made from its title; with a number where that is taken, on the
+ * shelf or off it.
+ */
 export async function createSet(db: Database, document: SetDocument, id?: string): Promise<StoredSet> {
   return db.transaction(async (tx) => {
     const stem = id ?? slug(document.title);
@@ -165,7 +174,10 @@ export async function restoreSet(db: Database, address: string): Promise<boolean
   return back.length > 0;
 }
 
-/** Gives a set another id; the one it had leads to it until another set takes that. `taken` where another set has it, off the shelf or on it. */
+/**
+ * Gives a set another id; the one it had leads to it until another set takes that. `taken` where another set
+ * has it, off the shelf or on it.
+ */
 export async function renameSet(
   db: Database,
   address: string,

@@ -36,15 +36,18 @@ function* causes(error: unknown): Generator<unknown> {
 }
 
 /**
- * An error of the store as a sentence. System codes are those of POSIX, five-character ones PostgreSQL's (appendix A:
- * 53100 disk full, class 58 system error, XX00x corrupted data).
+ * An error of the store as a sentence. System codes are those of POSIX, five-character ones PostgreSQL's
+ * (appendix A: 53100 disk full, class 58 system error, XX00x corrupted data).
  */
 export const asStoreError = (error: unknown, folder: string): StoreError =>
   storeErrorIn(error, folder) ?? new StoreError(noAnswer, error);
 
 const noAnswer = 'The store did not answer. Nothing was changed; try again.';
 
-/** Whether an error is one of the database's: a query that failed (Drizzle), what PostgreSQL says, a client that is closed. */
+/**
+ * Whether an error is one of the database's: a query that failed (Drizzle), what PostgreSQL says, a client
+ * that is closed.
+ */
 const isOfDatabase = (cause: unknown): boolean => {
   const { name, severity, message } = (cause ?? {}) as {
     name?: unknown;
@@ -59,8 +62,9 @@ const isOfDatabase = (cause: unknown): boolean => {
 };
 
 /**
- * An error of the store as a sentence; `undefined` for one that is not the store's, but of whoever asked it something: that must not be called a failure of
- * the store. System codes are those of POSIX, five-character ones PostgreSQL's (appendix A).
+ * An error of the store as a sentence; `undefined` for one that is not the store's, but of whoever asked it
+ * something: that must not be called a failure of the store. System codes are those of POSIX, five-character
+ * ones PostgreSQL's (appendix A).
  */
 export function storeErrorIn(error: unknown, folder: string): StoreError | undefined {
   for (const cause of causes(error)) {

@@ -13,7 +13,9 @@ import { asStoreError, StoreError, storeErrorIn } from './store-error.ts';
 /** The data folder: `ARBEIT_DATA`, else `.data` in the project. */
 const dataFolder = (): string => resolve(process.env.ARBEIT_DATA ?? join(process.cwd(), '..', '..', '.data'));
 
-/** So many writes, then what they left behind is cleared away and the log begun anew: the folder stays small. */
+/**
+ * So many writes, then what they left behind is cleared away and the log begun anew: the folder stays small.
+ */
 const writesBetweenTidying = 25;
 
 const tables = ['sets', 'revisions', 'saves', 'pages', 'refused', 'codes'];
@@ -78,7 +80,10 @@ async function lockFolderOr(folder: string): Promise<HeldLock> {
 // Next gives each route a copy of this module; the process has one store.
 const place = globalThis as { arbeitStore?: Promise<Store> };
 
-/** The process's store, opened on first use: of the server named in `DATABASE_URL`, else in the data folder. A failed opening is tried again next time. Throws `StoreError`. */
+/**
+ * The process's store, opened on first use: of the server named in `DATABASE_URL`, else in the data folder. A
+ * failed opening is tried again next time. Throws `StoreError`.
+ */
 export function store(): Promise<Store> {
   const migrations = join(process.cwd(), 'store', 'migrations');
   const url = process.env.DATABASE_URL;

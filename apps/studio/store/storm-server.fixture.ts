@@ -19,7 +19,10 @@ export interface StormServer {
   rename(key: string, to: string): Promise<unknown>;
   backUp(): Promise<string>;
   restore(text: string): Promise<unknown>;
-  /** The document, the faults a reader finds in it, the operations of all saves, and the last counter of each page. */
+  /**
+   * The document, the faults a reader finds in it, the operations of all saves, and the last counter of each
+   * page.
+   */
   everything(key: string): Promise<{
     readonly document: SetDocument;
     readonly faults: number;

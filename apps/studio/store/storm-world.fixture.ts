@@ -10,7 +10,10 @@ import type { StormServer } from './storm-server.fixture.ts';
 const migrations = fileURLToPath(new URL('./migrations', import.meta.url));
 const root = fileURLToPath(new URL('../../..', import.meta.url));
 
-/** Bundles the process of a storm's server. It is placed beside the packages, so that Node finds them. Returns its file. */
+/**
+ * Bundles the process of a storm's server. It is placed beside the packages, so that Node finds them. Returns
+ * its file.
+ */
 export async function bundledServer(): Promise<string> {
   mkdirSync(join(root, 'node_modules', '.cache'), { recursive: true });
   const place = mkdtempSync(join(root, 'node_modules', '.cache', 'arbeit-storm-'));
@@ -111,7 +114,10 @@ export async function databaseWorld(file: string, postgres: PostgresServer, name
   };
 }
 
-/** One server on a folder. The disaster is a full disk, which stays full until the next one. Needs a tmpfs: where none can be mounted, the disk has always room. */
+/**
+ * One server on a folder. The disaster is a full disk, which stays full until the next one. Needs a tmpfs:
+ * where none can be mounted, the disk has always room.
+ */
 export async function folderWorld(file: string): Promise<World> {
   const place = mkdtempSync(join(tmpdir(), 'arbeit-storm-'));
   const isMounted =

@@ -9,8 +9,9 @@ import { bundledServer, databaseWorld, folderWorld, type ServerProcess, type Wor
 import { testPostgres } from './test-postgres.fixture.ts';
 
 /**
- * Random storms by a seed. Pages edit, requests are lost, late or sent twice, sets are renamed, servers restart or are killed, backups are restored. On PostgreSQL,
- * two servers share a database that crashes; in a data folder, the disk gets full. Nothing acknowledged is lost, no page shows what is not stored, and every
+ * Random storms by a seed. Pages edit, requests are lost, late or sent twice, sets are renamed, servers
+ * restart or are killed, backups are restored. On PostgreSQL, two servers share a database that crashes; in a
+ * data folder, the disk gets full. Nothing acknowledged is lost, no page shows what is not stored, and every
  * document can be read. `npm run hard` runs many, by `ARBEIT_STORMS` and `ARBEIT_SEED`.
  */
 const storms = Number(process.env.ARBEIT_STORMS ?? 2);
@@ -118,7 +119,9 @@ async function storm(world: World, steps: readonly Step[]): Promise<void> {
 
 type Page = ReturnType<typeof pageOn>;
 
-/** Delivers everything from now on, until no page saved in a whole round: then every page knows of every save. */
+/**
+ * Delivers everything from now on, until no page saved in a whole round: then every page knows of every save.
+ */
 async function settle(
   all: readonly Page[],
   net: Sent[],

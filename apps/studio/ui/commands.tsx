@@ -7,7 +7,9 @@ import { later, useLater } from './later.tsx';
 
 const palette = later(() => import('./palette.tsx'));
 
-/** What can be done on the page as it stands, by group: each part of the page says its own while it is there. */
+/**
+ * What can be done on the page as it stands, by group: each part of the page says its own while it is there.
+ */
 const groups = new Map<symbol, CommandGroup>();
 
 /** Says what can be done here, for the palette and by key, as long as the component stands. */

@@ -19,8 +19,8 @@ function fetchQuietly(one: Later<unknown>): void {
 }
 
 /**
- * Fetches what a page may need next as soon as somebody begins to use it, so that a click opens it at once and no key
- * typed right behind the click is lost. A first visit that only looks fetches nothing.
+ * Fetches what a page may need next as soon as somebody begins to use it, so that a click opens it at once
+ * and no key typed right behind the click is lost. A first visit that only looks fetches nothing.
  */
 export function useAtFirstUse(...all: readonly (Later<unknown> | undefined)[]): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: what a component may open stays the same while it stands

@@ -3,8 +3,9 @@ const reachable =
   'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex="0"]';
 
 /**
- * Keeps the focus on the page: when what has it is taken away (a row deleted, a rule taken out), it goes to what is left nearest to
- * there, and never falls to the body, from where the next tab would begin anew. Returns the way to stop.
+ * Keeps the focus on the page: when what has it is taken away (a row deleted, a rule taken out), it goes to
+ * what is left nearest to there, and never falls to the body, from where the next tab would begin anew.
+ * Returns the way to stop.
  */
 export function keepFocus(page: Document): () => void {
   /** What had the focus last, and what it stood in, from the inside out. */

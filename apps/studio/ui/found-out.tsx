@@ -2,7 +2,10 @@
 
 import type { Field } from '@arbeit/react';
 
-/** What checks beyond the field have to say beside its message: that they are waiting, what they found out, and a way to ask again. */
+/**
+ * What checks beyond the field have to say beside its message: that they are waiting, what they found out,
+ * and a way to ask again.
+ */
 export function FoundOut({ field }: { readonly field: Field }) {
   const { flags, facts, shown } = field.evaluation;
   const isSilent = shown.some(({ code }) => code === 'unreachable');

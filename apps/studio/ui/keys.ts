@@ -26,7 +26,10 @@ export function meets(
   return event.key.toLowerCase() === name.toLowerCase();
 }
 
-/** Where an event really happened: inside an element with a tree of its own it says of itself that it was the element (DOM, retargeting). */
+/**
+ * Where an event really happened: inside an element with a tree of its own it says of itself that it was the
+ * element (DOM, retargeting).
+ */
 export const innermost = (event: Event): EventTarget | null => event.composedPath()[0] ?? event.target;
 
 /** Whether what has the focus takes characters: then a key that is one belongs there. */

@@ -2,7 +2,10 @@
 
 import { type ComponentType, useCallback, useEffect, useState } from 'react';
 
-/** Something fetched only when it is wanted: it weighs nothing on a first visit. Fetched once for the whole page. */
+/**
+ * Something fetched only when it is wanted: it weighs nothing on a first visit. Fetched once for the whole
+ * page.
+ */
 export interface Later<T> {
   /** Fetches it; one that failed is tried again the next time. */
   fetch(): Promise<T>;
@@ -68,8 +71,9 @@ export function useLater<T>(from: Later<T>): Wanted<T> {
 export type Deferred<P> = ComponentType<P> & Later<ComponentType<P>>;
 
 /**
- * A component that is fetched when it is first drawn, or before: for what stands inside something one has to open.
- * Fetched before, it is there at once, so that whatever opens around it finds what to give the focus to.
+ * A component that is fetched when it is first drawn, or before: for what stands inside something one has to
+ * open. Fetched before, it is there at once, so that whatever opens around it finds what to give the focus
+ * to.
  */
 export function deferred<P extends object>(load: () => Promise<ComponentType<P>>): Deferred<P> {
   const from = later(load);

@@ -1,7 +1,10 @@
 /** Shapes that tell what came of something before any colour does. */
 export type Shape = 'full' | 'half' | 'barred' | 'hollow' | 'dot';
 
-/** A square, filled, half filled, hollow, hollow with a bar; or a dot, where there is nothing to tell. It takes the ink of what it stands in. */
+/**
+ * A square, filled, half filled, hollow, hollow with a bar; or a dot, where there is nothing to tell. It
+ * takes the ink of what it stands in.
+ */
 export function Mark({
   shape,
   title,

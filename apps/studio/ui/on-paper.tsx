@@ -5,7 +5,10 @@ import { Choices } from './choices.tsx';
 
 const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
 
-/** What an end user meets, under one line that says how it is seen: in which view, on which paper, in which direction. */
+/**
+ * What an end user meets, under one line that says how it is seen: in which view, on which paper, in which
+ * direction.
+ */
 export function OnPaper<V extends string>({
   label,
   own,

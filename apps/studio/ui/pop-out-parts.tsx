@@ -4,7 +4,10 @@ import { DropdownMenu, Popover } from 'radix-ui';
 import { Fragment, type ReactNode, useCallback, useRef, useState } from 'react';
 import type { MenuProps, PopOutProps } from './pop-out-props.ts';
 
-/** The landmark a trigger stands in: what it opens belongs there as well, and not at the end of the body where no landmark is. */
+/**
+ * The landmark a trigger stands in: what it opens belongs there as well, and not at the end of the body where
+ * no landmark is.
+ */
 function useLandmark() {
   const [landmark, setLandmark] = useState<HTMLElement | null>(null);
   const trigger = useCallback((button: HTMLElement | null) => {
@@ -79,7 +82,8 @@ export function OpenedMenu({ trigger, button, align, className, byKey = false, i
             collisionPadding={8}
             className={`menu ${className}`}
             onFocus={(event) => {
-              // The menu gives its first entry the focus only after keys it saw; the one that had it fetched it did not see.
+              // The menu gives its first entry the focus only after keys it saw; the one that had it fetched
+              // it did not see.
               if (event.target !== event.currentTarget || !isFirstByKey.current) return;
               isFirstByKey.current = false;
               event.currentTarget.querySelector<HTMLElement>('[role="menuitem"]')?.focus();

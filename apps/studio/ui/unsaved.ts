@@ -1,6 +1,8 @@
 import { useEffect, useId, useSyncExternalStore } from 'react';
 
-/** Lines that hold something which cannot be saved as it stands: while there is one, not everything is saved. */
+/**
+ * Lines that hold something which cannot be saved as it stands: while there is one, not everything is saved.
+ */
 const lines = new Set<string>();
 const listeners = new Set<() => void>();
 

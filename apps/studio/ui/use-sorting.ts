@@ -8,8 +8,8 @@ import { later, useLater } from './later.tsx';
 const sorting = later(() => import('./sorting.ts').then((own) => own.sortable));
 
 /**
- * A list whose items can be put in another order: dragged by their handle, or moved by its arrow keys. `ids` are the items in
- * their order; each is an element with `data-sort`, its handle one with `data-handle`.
+ * A list whose items can be put in another order: dragged by their handle, or moved by its arrow keys. `ids`
+ * are the items in their order; each is an element with `data-sort`, its handle one with `data-handle`.
  */
 export function useSorting(
   list: RefObject<HTMLElement | null>,

@@ -1,6 +1,9 @@
 'use client';
 
-/** A word of a field, edited where it stands. It looks like the word it is, and grows with it; a line is one line. */
+/**
+ * A word of a field, edited where it stands. It looks like the word it is, and grows with it; a line is one
+ * line.
+ */
 export function WordInPlace({
   label,
   value,

@@ -12,7 +12,10 @@ const file = (name: string, text: string): string => {
   return join(folder, name);
 };
 
-/** A page as somebody has it: an input that is written over on every key, the caret left to the browser; and one without any code. */
+/**
+ * A page as somebody has it: an input that is written over on every key, the caret left to the browser; and
+ * one without any code.
+ */
 const page = `<!doctype html><title>Somebody’s page</title>
 <form onsubmit="event.preventDefault()"><input id="theirs"><p id="said"></p><textarea id="plain"></textarea></form>
 <script>

@@ -4,9 +4,9 @@ import { migratedText } from '@arbeit/handoff';
 import { load, loadDocument, type Output } from './files.ts';
 
 /**
- * `arbeit migrate`. Writes each document in the current version into its own file; with `check` it writes nothing.
- * Returns the exit code: 0 all have the current version, 1 (only with `check`) one has an older version, 2 a file
- * cannot be read or written.
+ * `arbeit migrate`. Writes each document in the current version into its own file; with `check` it writes
+ * nothing. Returns the exit code: 0 all have the current version, 1 (only with `check`) one has an older
+ * version, 2 a file cannot be read or written.
  */
 export function migrateDocuments(
   paths: readonly string[],

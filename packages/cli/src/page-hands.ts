@@ -3,7 +3,10 @@
 import { type Action, begunOf, type Hand, isBlank, wordsIn } from '@arbeit/engine/tape';
 import type { CDPSession, Locator, Page } from 'playwright-core';
 
-/** Does to an input of a page, ours or not, what a tape says: with the keys, compositions and writes a browser has. */
+/**
+ * Does to an input of a page, ours or not, what a tape says: with the keys, compositions and writes a browser
+ * has.
+ */
 
 /** The key of each action that is a key. */
 export const keyFor = {
@@ -131,7 +134,8 @@ export async function act(
   const { page } = driven;
   switch (action.do) {
     case 'focus':
-      // At the end of the text, where a page leaves the caret where it was; not where the definition has it elsewhere.
+      // At the end of the text, where a page leaves the caret where it was; not where the definition has it
+      // elsewhere.
       return input.evaluate(
         (element, toEnd) => {
           const field = element as HTMLInputElement;

@@ -70,10 +70,10 @@ function onInvalid(tied: Attachment, event: Event): void {
 }
 
 /**
- * What every binding does, whatever the control: it takes over what was typed before the page came alive, is submitted, reset and asked with its
- * form, shows what the store changes to, and leaves the field when it goes with the focus in it. `listen` adds the control's own listeners.
- * Mounting changes nothing by itself (law 13): a control that nobody touched shows the store, however empty it came. Returns the way to
- * let go.
+ * What every binding does, whatever the control: it takes over what was typed before the page came alive, is
+ * submitted, reset and asked with its form, shows what the store changes to, and leaves the field when it
+ * goes with the focus in it. `listen` adds the control's own listeners. Mounting changes nothing by itself
+ * (law 13): a control that nobody touched shows the store, however empty it came. Returns the way to let go.
  */
 export function attach(tied: Attachment, listen: (part: FormPart, signal: AbortSignal) => void): () => void {
   const { element, store, host } = tied;
@@ -85,7 +85,8 @@ export function attach(tied: Attachment, listen: (part: FormPart, signal: AbortS
   joinForm(host.element, part, store, signal);
   if (isConcealed(store.field)) keepOutOfAddress(view, host.form, signal);
   host.element.addEventListener('invalid', (event) => onInvalid(tied, event), { signal, capture: true });
-  // Text the browser restores when somebody comes back to the page. From its cache the page comes back as it was, except that WebKit then
+  // Text the browser restores when somebody comes back to the page. From its cache the page comes back as it
+  // was, except that WebKit then
   // empties passwords and inputs without autocompletion, in a task of its own and without an event.
   view?.addEventListener(
     'pageshow',

@@ -95,12 +95,13 @@ function watchSending(bound: Bound): () => void {
 }
 
 /**
- * Binds a form to a real `<form>`: its submit and its reset are one event of the form each, after all its fields have taken over what their inputs
- * show. The fields are bound by themselves, each with `store.field(id)`. Returns the way to let go again.
- *
- * A submit that is not ready is held back, and nobody hears of it: neither the browser nor a handler of the page, as HTML has it for an invalid
- * form. The first wrong field gets the focus; where none of its controls can, the button says what is wrong. A form that waits for an
- * answer, or that a code completes, is submitted once it may. A button with `formnovalidate` submits the form as it is.
+ * Binds a form to a real `<form>`: its submit and its reset are one event of the form each, after all its
+ * fields have taken over what their inputs show. The fields are bound by themselves, each with
+ * `store.field(id)`. Returns the way to let go again.  A submit that is not ready is held back, and nobody
+ * hears of it: neither the browser nor a handler of the page, as HTML has it for an invalid form. The first
+ * wrong field gets the focus; where none of its controls can, the button says what is wrong. A form that
+ * waits for an answer, or that a code completes, is submitted once it may. A button with `formnovalidate`
+ * submits the form as it is.
  *
  * @example
  * const unbind = bindForm(document.forms[0]!, createFormStore(booking), {
@@ -135,10 +136,12 @@ export function bindForm<V extends Values = Values>(
     if (!bound.isAsked) queueMicrotask(() => signal.aborted || submitAgain(bound));
     return new Promise(() => {});
   };
-  // Fields take over what is shown as the event comes down (`form-part.ts`); handlers on the form find them submitted.
+  // Fields take over what is shown as the event comes down (`form-part.ts`); handlers on the form find them
+  // submitted.
   element.addEventListener('submit', (event) => onSubmit(bound, event), { signal, capture: true });
   const view = element.ownerDocument.defaultView;
-  // React resets a form whose action is a function once that is done, whatever it came to: what somebody typed is theirs still.
+  // React resets a form whose action is a function once that is done, whatever it came to: what somebody
+  // typed is theirs still.
   const isReactsOwn = (): boolean => bound.isHandedOver && hasReactAction(element);
   element.addEventListener('reset', (event) => event.isTrusted && isReactsOwn() && event.preventDefault(), {
     signal,

@@ -1,6 +1,6 @@
 /**
- * What a key means to the history of a field: undo, redo, or nothing. On layouts without Latin letters the key is told by its place on the keyboard
- * (UI Events, `code`).
+ * What a key means to the history of a field: undo, redo, or nothing. On layouts without Latin letters the
+ * key is told by its place on the keyboard (UI Events, `code`).
  *
  * @example historyKey(new KeyboardEvent('keydown', { key: 'я', code: 'KeyZ', ctrlKey: true })); // 'undo'
  */

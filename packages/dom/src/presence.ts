@@ -36,7 +36,8 @@ function onFocus(bound: Bound): void {
     if (input.value === display) takeOver(bound);
     show(bound);
   } else if (isStill && display === given.text) {
-    // The browser puts the caret where it was parked, or selects what somebody has selected: it tells of that.
+    // The browser puts the caret where it was parked, or selects what somebody has selected: it tells of
+    // that.
     if (given.start < given.end) takeOver(bound);
     tellHost(bound.host, store.evaluation());
   } else {
@@ -89,7 +90,8 @@ export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSele
   let watched: readonly Node[] = [];
   const watchSelection = (isOn: boolean): void => {
     for (const page of watched) page.removeEventListener('selectionchange', onMove);
-    // Inside a shadow tree the event of a text control does not get out (Selection API); of older browsers it comes at the document alone.
+    // Inside a shadow tree the event of a text control does not get out (Selection API); of older browsers it
+    // comes at the document alone.
     watched = isOn ? [...new Set([input.ownerDocument, input.getRootNode()])] : [];
     for (const page of watched) page.addEventListener('selectionchange', onMove);
   };

@@ -22,8 +22,9 @@ function sendsInAddress(form: HTMLFormElement, submitter: HTMLElement | null): b
 }
 
 /**
- * Refuses the browser's own submit of a form by GET: a concealed value would be in the address, and so in the history and in logs of servers. A page
- * that sends the form itself has prevented the browser's submit by then. Listens on the window, after every handler of the page.
+ * Refuses the browser's own submit of a form by GET: a concealed value would be in the address, and so in the
+ * history and in logs of servers. A page that sends the form itself has prevented the browser's submit by
+ * then. Listens on the window, after every handler of the page.
  *
  * @example keepOutOfAddress(document.defaultView, () => input.form, signal);
  */

@@ -231,7 +231,8 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
       letGo = [];
       release.abort();
     },
-    // On to the control, as a native one is focused: the browser's own way would select all that stands there.
+    // On to the control, as a native one is focused: the browser's own way would select all that stands
+    // there.
     focus: (options) => (view?.control.focused?.() ?? view?.control.named)?.focus(options),
     disable(now) {
       isDisabled = now;

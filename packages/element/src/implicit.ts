@@ -34,8 +34,9 @@ function submitImplicitly(form: HTMLFormElement): void {
 }
 
 /**
- * Enter in the controls of a shadow tree submits the form that the element around it stands in: for the browser they stand in none. `keypress` comes for Enter in
- * every browser, after `keydown` was not prevented, and not for the Enter that ends a composition. As the browser's own, it comes after every handler of the
+ * Enter in the controls of a shadow tree submits the form that the element around it stands in: for the
+ * browser they stand in none. `keypress` comes for Enter in every browser, after `keydown` was not prevented,
+ * and not for the Enter that ends a composition. As the browser's own, it comes after every handler of the
  * page, and each may prevent it.
  */
 export function listenToEnter(

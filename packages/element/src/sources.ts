@@ -32,8 +32,8 @@ function sourcesWith<S>(first: S): Sources<S> {
 }
 
 /**
- * Defines a tag with a source, or adds the source to those of the hand-off that has defined it. Throws `NotSupportedError` (`DOMException`) for a tag
- * that somebody else has defined.
+ * Defines a tag with a source, or adds the source to those of the hand-off that has defined it. Throws
+ * `NotSupportedError` (`DOMException`) for a tag that somebody else has defined.
  *
  * @example defineWith('arbeit-field', source, fieldElementClass);
  */

@@ -179,7 +179,10 @@ function mannerOf({ submit, completes, unanswered, rules }: HydratedForm, codes:
 
 /** The kinds in the module: the name of each, and how it is made. */
 function runsIn(kinds: KindTable) {
-  /** By what runs, as it is called here: where it comes from; of kinds made here of what lays out their text, what makes them. */
+  /**
+   * By what runs, as it is called here: where it comes from; of kinds made here of what lays out their text,
+   * what makes them.
+   */
   const carried = new Map<
     string,
     { readonly ships: string; readonly as: string; readonly by: string | undefined }

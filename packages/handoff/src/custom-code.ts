@@ -7,7 +7,10 @@ export interface CustomCode {
   readonly shapes: readonly string[];
 }
 
-/** Rules whose own code stands apart, as code and not as text: their checks name it by its place among `codes`. */
+/**
+ * Rules whose own code stands apart, as code and not as text: their checks name it by its place among
+ * `codes`.
+ */
 export const withCodeApart = <R extends Rule>(rules: readonly R[], codes: string[]): readonly R[] =>
   rules.map((rule) => {
     const { check } = rule;
@@ -16,7 +19,10 @@ export const withCodeApart = <R extends Rule>(rules: readonly R[], codes: string
     return { ...rule, check: { ...check, code: String(codes.length - 1) } };
   });
 
-/** The plan with the code that lays its text out apart, as code and not as text: it names it by its place among `shapes`. */
+/**
+ * The plan with the code that lays its text out apart, as code and not as text: it names it by its place
+ * among `shapes`.
+ */
 export function shapeApart(plan: Plan, shapes: string[]): { readonly plan: Plan } {
   if (!('code' in plan) || typeof plan.code !== 'string') return { plan };
   shapes.push(plan.code);

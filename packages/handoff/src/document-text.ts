@@ -151,7 +151,9 @@ function upTo(numbers: readonly number[], most: number): number {
   return from;
 }
 
-/** Places of offsets in a text, which is gone through once: a place is looked up, however long its line is. */
+/**
+ * Places of offsets in a text, which is gone through once: a place is looked up, however long its line is.
+ */
 function placesAt(text: string): PlaceAt {
   const starts = [0];
   for (const { index, 0: end } of text.matchAll(/\r\n|\n|\r/g)) starts.push(index + end.length);
@@ -195,8 +197,9 @@ export function placesIn(text: string): (path: string) => Place {
 export const documentText = (document: SetDocument): string => `${JSON.stringify(document, null, 2)}\n`;
 
 /**
- * The text of a document in the current version. Only the values that change are replaced, so indentation and the order of
- * members stay. Returns the same text if there is nothing to migrate. Throws `SyntaxError` if the text is not JSON.
+ * The text of a document in the current version. Only the values that change are replaced, so indentation and
+ * the order of members stay. Returns the same text if there is nothing to migrate. Throws `SyntaxError` if
+ * the text is not JSON.
  *
  * @example
  * migratedText('{ "arbeit": 1, "title": "Huts", "locale": "en-GB", "fields": [] }');

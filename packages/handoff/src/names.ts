@@ -6,11 +6,17 @@ export const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${
 export const camel = (id: string): string =>
   id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());
 
-/** Words no export can be called (ECMAScript, reserved words, in modules), and what a compiled module itself is made with. */
+/**
+ * Words no export can be called (ECMAScript, reserved words, in modules), and what a compiled module itself
+ * is made with.
+ */
 const reserved =
   /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm|hydrate|hydrateForm|customBy|customCode|customCheck|customFormat|customFormatBy|customKind)$/;
 
-/** A name for each id, of which is known what it is called in words: in camel case, with `Field` behind words that cannot be one. Throws `RangeError` for two of one name. */
+/**
+ * A name for each id, of which is known what it is called in words: in camel case, with `Field` behind words
+ * that cannot be one. Throws `RangeError` for two of one name.
+ */
 function namesOf(ids: readonly (readonly [id: string, words: string])[]): ReadonlyMap<string, string> {
   const names = new Map<string, string>();
   const taken = new Map<string, string>();
@@ -32,7 +38,10 @@ export const capital = (name: string): string => name.charAt(0).toUpperCase() + 
 /** What the record of a form is called as a type, by the form's own name. */
 export const recordName = (form: string): string => `${capital(form).replace(/Form$/, '')}Record`;
 
-/** What the fields of a set are called as exports, by id, and its forms, by id with `-form` behind. Throws `RangeError` for two of one name. */
+/**
+ * What the fields of a set are called as exports, by id, and its forms, by id with `-form` behind. Throws
+ * `RangeError` for two of one name.
+ */
 export function namesIn({
   fields,
   forms = [],

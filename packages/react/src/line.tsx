@@ -8,7 +8,9 @@ import type { Field } from './use-field.ts';
  * same font and with the same padding, and is never part of its value.
  *
  * @example
- * const Input = ({ field }: { readonly field: Field }) => <Line field={field} classNames={{ input: 'input' }} />;
+ * const Input = ({ field }: { readonly field: Field }) => (
+ *   <Line field={field} classNames={{ input: 'input' }} />
+ * );
  */
 export function Line({
   field,

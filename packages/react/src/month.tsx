@@ -12,7 +12,9 @@ import type { Field } from './use-field.ts';
  * picked; `data-wrong` and `data-outside` mark days.
  *
  * @example
- * const Days = ({ field }: { readonly field: Field }) => <Month field={field} today="2027-02-10" onPick={() => undefined} />;
+ * const Days = ({ field }: { readonly field: Field }) => (
+ *   <Month field={field} today="2027-02-10" onPick={() => undefined} />
+ * );
  */
 export function Month({
   field,

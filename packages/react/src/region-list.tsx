@@ -41,11 +41,13 @@ export function chooseRegion(field: Field, region: string): void {
 }
 
 /**
- * The regions a telephone field takes, searchable by name, letters or calling code (WAI-ARIA, combobox with
- * a listbox).
+ * The regions a telephone field takes, searchable by name, letters or calling code (WAI-ARIA, combobox with a
+ * listbox).
  *
  * @example
- * const Regions = ({ field }: { readonly field: Field }) => <RegionList field={field} onPick={(region) => chooseRegion(field, region)} />;
+ * const Regions = ({ field }: { readonly field: Field }) => (
+ *   <RegionList field={field} onPick={(region) => chooseRegion(field, region)} />
+ * );
  */
 export function RegionList({
   field,

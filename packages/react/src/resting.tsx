@@ -11,7 +11,11 @@ import type { Field } from './use-field.ts';
  * value, Escape restores the old one, and an invalid value stays open with its message.
  *
  * @example
- * const Price = ({ field }: { readonly field: Field }) => <Resting field={field}><Line field={field} /></Resting>;
+ * const Price = ({ field }: { readonly field: Field }) => (
+ *   <Resting field={field}>
+ *     <Line field={field} />
+ *   </Resting>
+ * );
  */
 export function Resting({
   field,

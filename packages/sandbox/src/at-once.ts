@@ -3,7 +3,10 @@ import type { RunShape, Shaped } from '@arbeit/engine/field';
 import type { CodeInput, CodeOutcome, RunCode } from '@arbeit/engine/rules';
 import type { Reply } from './runner.ts';
 
-/** How long a call, and the start of a thread, may take in milliseconds before it is ended: many times what the steps of a call take on a busy machine. */
+/**
+ * How long a call, and the start of a thread, may take in milliseconds before it is ended: many times what
+ * the steps of a call take on a busy machine.
+ */
 const patience = { call: 5000, start: 60_000 };
 
 const undecided =
@@ -46,8 +49,8 @@ function lineTo(file: URL): Line | undefined {
 }
 
 /**
- * Runs own code at once, in a thread of its own that is ended with a call that does not come back: for a command line, which waits for the answer. `file` is
- * the built `at-once-thread.js`.
+ * Runs own code at once, in a thread of its own that is ended with a call that does not come back: for a
+ * command line, which waits for the answer. `file` is the built `at-once-thread.js`.
  *
  * @example const { check } = createAtOnce(new URL('./custom-code-thread.js', import.meta.url));
  */

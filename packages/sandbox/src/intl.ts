@@ -1,8 +1,9 @@
 import type { QuickJSContext, QuickJSHandle } from 'quickjs-emscripten-core';
 
 /**
- * Numbers as locales write them, for functions somebody brings: formatters in pages lean on `Intl.NumberFormat` and `toLocaleString`, and the engine of the
- * sandbox has none. Only texts go out and come back; what is worked out outside depends on them alone. Checks and shapes have nothing of it: handed
+ * Numbers as locales write them, for functions somebody brings: formatters in pages lean on
+ * `Intl.NumberFormat` and `toLocaleString`, and the engine of the sandbox has none. Only texts go out and
+ * come back; what is worked out outside depends on them alone. Checks and shapes have nothing of it: handed
  * off they ask no `Intl` either.
  */
 

@@ -24,12 +24,20 @@ export interface Thread {
   end(): void;
 }
 
-/** Starts a thread; it tells `onReply` that it is ready, and then of each call. `onFailure`: it could not be started. */
+/**
+ * Starts a thread; it tells `onReply` that it is ready, and then of each call. `onFailure`: it could not be
+ * started.
+ */
 export type StartThread = (onReply: (reply: Reply) => void, onFailure: () => void) => Thread;
 
-/** What asks for calls: a page, or one request to a server. What it asks is done in turn with what others ask. */
+/**
+ * What asks for calls: a page, or one request to a server. What it asks is done in turn with what others ask.
+ */
 export interface Session {
-  /** What a call came to; `undefined` until it is known: then it is under way, and who has subscribed is told when it is. */
+  /**
+   * What a call came to; `undefined` until it is known: then it is under way, and who has subscribed is told
+   * when it is.
+   */
   readonly check: RunCode;
   readonly shape: RunShape;
   /** Resolves once nothing that this session asked is under way. */
@@ -45,13 +53,17 @@ export interface Origin {
 /** What runs own code in threads of its own, each one call at a time. */
 export interface Runner extends Session {
   /**
-   * A session beside the others. Calls are run in turns: between the sets, between the clients of a set, between the sessions of a client. One set never has
-   * all threads if there are several. `origin` names the set and the client; without it, the session is treated as a set of its own.
+   * A session beside the others. Calls are run in turns: between the sets, between the clients of a set,
+   * between the sessions of a client. One set never has all threads if there are several. `origin` names the
+   * set and the client; without it, the session is treated as a set of its own.
    */
   session(origin?: Origin): Session;
   /** Sessions that wait for calls. */
   waiting(): number;
-  /** Has shapes of these contents worked out when nothing else is asked, in place of those that were wanted ahead before. */
+  /**
+   * Has shapes of these contents worked out when nothing else is asked, in place of those that were wanted
+   * ahead before.
+   */
   ahead(code: string, contents: readonly string[]): void;
   subscribe(listener: () => void): () => void;
   end(): void;
@@ -60,11 +72,15 @@ export interface Runner extends Session {
 /** Characters of calls and what they came to that are remembered. */
 const remembered = 2_000_000;
 /**
- * How long a call may take, in milliseconds, before it is ended with its thread: many times what its steps take on a busy machine. Only what the engine cannot count
- * takes longer: a search of its own through a text of any length. And how long a thread may take to start.
+ * How long a call may take, in milliseconds, before it is ended with its thread: many times what its steps
+ * take on a busy machine. Only what the engine cannot count takes longer: a search of its own through a text
+ * of any length. And how long a thread may take to start.
  */
 const patience = { call: 5000, start: 30_000 };
-/** Code that so many calls had to be ended of is not called any more: it would take a thread with every letter. */
+/**
+ * Code that so many calls had to be ended of is not called any more: it would take a thread with every
+ * letter.
+ */
 const mostHangs = 2;
 
 const notDecided = {
@@ -80,8 +96,8 @@ const undecided = (asked: Asked): Outcome => ('input' in asked ? notDecided : sh
 const mostCodes = 100;
 
 /**
- * What is asked, as a key. A code is a number in it: with every key of the keyboard a hundred contents may be wanted ahead, and a code is up to 20,000
- * characters.
+ * What is asked, as a key. A code is a number in it: with every key of the keyboard a hundred contents may be
+ * wanted ahead, and a code is up to 20,000 characters.
  */
 function createKeys(): (asked: Asked) => string {
   const numbers = new Map<string, number>();
@@ -100,7 +116,9 @@ function createKeys(): (asked: Asked) => string {
   };
 }
 
-/** What calls came to, the newest last, bounded by characters: one answer may be as long as a thousand others. */
+/**
+ * What calls came to, the newest last, bounded by characters: one answer may be as long as a thousand others.
+ */
 function createMemory(): { get(key: string): Outcome | undefined; set(key: string, outcome: Outcome): void } {
   const known = new Map<string, { readonly outcome: Outcome; readonly size: number }>();
   let size = 0;
@@ -137,7 +155,10 @@ interface Due {
   readonly queue: Queue | undefined;
 }
 
-/** The sessions that wait, in turns: first the set whose last turn was longest ago, of that the client, of that the session. */
+/**
+ * The sessions that wait, in turns: first the set whose last turn was longest ago, of that the client, of
+ * that the session.
+ */
 function createTurns() {
   const queues = new Set<Queue>();
   let count = 0;
@@ -221,7 +242,10 @@ function createAsked(threads: number) {
         all.map((asked): [string, Asked] => [keyOf(asked), asked]).filter(([key]) => !memory.get(key)),
       );
     },
-    /** The next call beside those that are under way: first calls of sessions, in turns, then what is wanted ahead. */
+    /**
+     * The next call beside those that are under way: first calls of sessions, in turns, then what is wanted
+     * ahead.
+     */
     next(busy: readonly Due[]): Due | undefined {
       for (const queue of turns.inOrder()) {
         const ofSet = busy.filter((one) => one.queue?.origin.set === queue.origin.set);
@@ -321,7 +345,10 @@ function createPool(start: StartThread, threads: number, work: ReturnType<typeof
   };
 }
 
-/** A runner on threads that `start` starts: the first when it is first needed, the next when one had to be ended; at most `threads` side by side. */
+/**
+ * A runner on threads that `start` starts: the first when it is first needed, the next when one had to be
+ * ended; at most `threads` side by side.
+ */
 export function createRunner(start: StartThread, threads = 1): Runner {
   const work = createAsked(threads);
   const pool = createPool(start, threads, work);

@@ -4,8 +4,9 @@ import type { QuickJSContext, QuickJSHandle, QuickJSWASMModule } from 'quickjs-e
 import { giveIntl } from './intl.ts';
 
 /**
- * What a call may take: steps, bytes of memory and of stack, characters of its answer and of why there is none. Steps are rounds of loops and calls, counted by
- * the engine: the same call takes as many on any machine, however busy that is. 500,000 take 20 to 40 ms on an idle one.
+ * What a call may take: steps, bytes of memory and of stack, characters of its answer and of why there is
+ * none. Steps are rounds of loops and calls, counted by the engine: the same call takes as many on any
+ * machine, however busy that is. 500,000 take 20 to 40 ms on an idle one.
  */
 const limits = { steps: 500_000, memory: 8 * 1024 * 1024, stack: 256 * 1024, answer: 20_000, reason: 500 };
 
@@ -17,17 +18,18 @@ export interface Sandbox {
   /** What came of the module's default function, in a world that has seen nothing yet. */
   check(code: string, input: CodeInput): CodeOutcome;
   /**
-   * What came of the module's `shape` and `value`, in a world that stays from call to call: as fast as the engine is, and whether a shape keeps
-   * something to itself shows.
+   * What came of the module's `shape` and `value`, in a world that stays from call to call: as fast as the
+   * engine is, and whether a shape keeps something to itself shows.
    */
   shape(code: string, content: string): Shaped;
 }
 
 /**
- * Runs developers' code in a JavaScript engine of its own (QuickJS, compiled to WebAssembly), in worlds that have nothing but the
- * language: no clock, no random numbers, no network, no page. What takes too long or too much is ended, and told. What the engine itself
- * is busy with (a search through a list of any length) it cannot end: whoever calls gives it a thread of its own and ends that (`runner.ts`).
- * `onSpoilt`: this engine should not be called again.
+ * Runs developers' code in a JavaScript engine of its own (QuickJS, compiled to WebAssembly), in worlds that
+ * have nothing but the language: no clock, no random numbers, no network, no page. What takes too long or too
+ * much is ended, and told. What the engine itself is busy with (a search through a list of any length) it
+ * cannot end: whoever calls gives it a thread of its own and ends that (`runner.ts`). `onSpoilt`: this engine
+ * should not be called again.
  */
 export function createSandbox(quickjs: QuickJSWASMModule, onSpoilt: () => void): Sandbox {
   return {
@@ -58,8 +60,9 @@ export interface Caller {
 }
 
 /**
- * A function of one text that somebody has, in a world of its own that stays from call to call: whether it keeps something to itself is for whoever
- * calls it to find out. Throws `{ broken, line? }` where there is none in the code.
+ * A function of one text that somebody has, in a world of its own that stays from call to call: whether it
+ * keeps something to itself is for whoever calls it to find out. Throws `{ broken, line? }` where there is
+ * none in the code.
  */
 export function createCaller(quickjs: QuickJSWASMModule, code: string): Caller {
   let world: World;
@@ -137,8 +140,9 @@ interface Made {
   /** What is said where it is none; told what it is, where it is anything. */
   missing(type: string): string;
   /**
-   * A function, as text, that calls them from inside and hands the answer out as text, with what kind of thing it is: nothing out there can be reached
-   * from in here, so nothing but text comes out. Both ways as JSON: a text with a zero in it would end there otherwise.
+   * A function, as text, that calls them from inside and hands the answer out as text, with what kind of
+   * thing it is: nothing out there can be reached from in here, so nothing but text comes out. Both ways as
+   * JSON: a text with a zero in it would end there otherwise.
    */
   readonly harness: string;
   /** What the world has beside the language. */
@@ -331,7 +335,10 @@ function inWords(name: string, message: string): string {
   return `${name}: ${message}`.slice(0, limits.reason);
 }
 
-/** A function as it is copied from somewhere, as a module that hands it out: the last one it names, or the whole of it. */
+/**
+ * A function as it is copied from somewhere, as a module that hands it out: the last one it names, or the
+ * whole of it.
+ */
 export function asModule(code: string): string {
   if (/^\s*export\s+default\b/m.test(code)) return code;
   // Line for line as it was: what is wrong is told by its line.

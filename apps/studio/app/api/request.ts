@@ -45,10 +45,16 @@ export type Problem = { readonly error: string; readonly faults?: readonly Docum
 
 export const problem = (status: number, body: Problem): Response => Response.json(body, { status });
 
-/** What a body that is too large is read on for, without being held: so the sender hears the answer instead of a hang-up. */
+/**
+ * What a body that is too large is read on for, without being held: so the sender hears the answer instead of
+ * a hang-up.
+ */
 const mostDiscarded = 20_000_000;
 
-/** Reads a body up to a size, counted while it comes in: what is larger is never held. `undefined` where it is too large. */
+/**
+ * Reads a body up to a size, counted while it comes in: what is larger is never held. `undefined` where it is
+ * too large.
+ */
 async function bytesOf(request: Request, most: number): Promise<Uint8Array | undefined> {
   const announced = Number(request.headers.get('content-length') ?? 0);
   const reader = request.body?.getReader();
@@ -165,7 +171,10 @@ export const setIdOf = (text: string): string | undefined =>
 export const revisionOf = (text: string): number | undefined =>
   /^[1-9]\d{0,9}$/.test(text) && Number(text) <= mostRevisions ? Number(text) : undefined;
 
-/** Runs a handler; what goes wrong becomes an answer that says whose fault it is: the store's (503), or an error of ours (500). */
+/**
+ * Runs a handler; what goes wrong becomes an answer that says whose fault it is: the store's (503), or an
+ * error of ours (500).
+ */
 export async function answer(what: string, work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
@@ -182,8 +191,8 @@ export async function answer(what: string, work: () => Promise<Response>): Promi
 const mostFrames = 8;
 
 /**
- * Where in our own code an error came from: the lines of its stack that are places, without the message, which may quote a document. Paths are cut to what is
- * below the studio.
+ * Where in our own code an error came from: the lines of its stack that are places, without the message,
+ * which may quote a document. Paths are cut to what is below the studio.
  */
 function framesOf(error: unknown): readonly string[] {
   const stack = error instanceof Error ? (error.stack ?? '') : '';

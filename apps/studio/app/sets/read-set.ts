@@ -7,7 +7,11 @@ import { isStoreError, type StoreError } from '../../store/store-error.ts';
 import { setIdOf } from '../api/request.ts';
 import { readFromStore } from '../read-from-store.tsx';
 
-/** A set for a page, once for each request; `undefined` where there is none, or none that can be read. Asked for by a name it had, the page leads on to the one it has; by its key (links carry it), the page itself shows the name (`named-address.tsx`). */
+/**
+ * A set for a page, once for each request; `undefined` where there is none, or none that can be read. Asked
+ * for by a name it had, the page leads on to the one it has; by its key (links carry it), the page itself
+ * shows the name (`named-address.tsx`).
+ */
 export const readSet = cache(async (given: string): Promise<StoredSet | StoreError | undefined> => {
   const id = setIdOf(given);
   if (!id) return undefined;

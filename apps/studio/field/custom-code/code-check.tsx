@@ -28,8 +28,8 @@ const given: readonly Offer[] = [
 ];
 
 /**
- * The developer's own code, tried on the finished sample of the field while it is written. What cannot be saved, since it has no one function to
- * call, stays in the editor and says so.
+ * The developer's own code, tried on the finished sample of the field while it is written. What cannot be
+ * saved, since it has no one function to call, stays in the editor and says so.
  */
 export function CodeCheck({
   compiled,
@@ -95,7 +95,10 @@ export function CodeCheck({
   );
 }
 
-/** What the code comes to for the value in the field's placeholder or, without one, an empty text: enough to see it run. */
+/**
+ * What the code comes to for the value in the field's placeholder or, without one, an empty text: enough to
+ * see it run.
+ */
 function useTried(compiled: HydratedField, code: string): CodeOutcome | undefined {
   const { check } = runnerInPage();
   const { kind, plan } = compiled;

@@ -49,7 +49,10 @@ const inks = HighlightStyle.define([
   { tag: tags.comment, fontStyle: 'italic' },
 ]);
 
-/** A small text in a language, a JavaScript function if nothing else is said, written with what it may have at hand. Tab goes on, as in any other field of the page. */
+/**
+ * A small text in a language, a JavaScript function if nothing else is said, written with what it may have at
+ * hand. Tab goes on, as in any other field of the page.
+ */
 export function CodeEditor({
   label,
   code,

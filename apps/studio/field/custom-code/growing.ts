@@ -6,7 +6,10 @@ import { graphemes } from '@arbeit/engine/values';
 /** More lines than this say no more. */
 const mostSteps = 10;
 
-/** What a field with a shape of its own shows with the first character of a sample, the first two, and so on to the whole of it. */
+/**
+ * What a field with a shape of its own shows with the first character of a sample, the first two, and so on
+ * to the whole of it.
+ */
 export function growing(
   field: HydratedField,
   kinds: KindTable,

@@ -33,7 +33,10 @@ function runner(): ReturnType<Own['runnerInPage']> | undefined {
   return own?.runnerInPage();
 }
 
-/** The field with what runs its own code. That is fetched when something is to run: a list of fields nobody types into carries nothing of it. */
+/**
+ * The field with what runs its own code. That is fetched when something is to run: a list of fields nobody
+ * types into carries nothing of it.
+ */
 export function useCustomCodeLater<F extends HydratedField>(field: F): F {
   return useMemo(() => {
     if (typeof window === 'undefined' || !hasCustomCode(field)) return field;

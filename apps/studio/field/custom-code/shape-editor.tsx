@@ -22,8 +22,8 @@ const given: readonly Offer[] = [
 ];
 
 /**
- * A developer's `shape(content)`, tried while it is written: how a text grows under it, and whether the laws hold. What cannot be saved stays in the editor
- * and says so.
+ * A developer's `shape(content)`, tried while it is written: how a text grows under it, and whether the laws
+ * hold. What cannot be saved stays in the editor and says so.
  */
 export function ShapeEditor({
   label,
@@ -90,7 +90,10 @@ export function ShapeEditor({
 
 type Step = ReturnType<typeof growing>[number];
 
-/** A text as it grows: what was typed, and what stands there then; the user's characters in ink, fixed ones faint. */
+/**
+ * A text as it grows: what was typed, and what stands there then; the user's characters in ink, fixed ones
+ * faint.
+ */
 function Growing({ steps }: { readonly steps: readonly Step[] }) {
   return (
     <ol aria-label="How a text grows" className="growing value">

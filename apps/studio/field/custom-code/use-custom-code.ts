@@ -9,7 +9,10 @@ import { hasCustomCode } from '../../model/has-custom-code.ts';
 
 let runner: Runner | undefined;
 
-/** What runs own code in the page. The engine that does is fetched by its thread, when something is to run and nowhere else. */
+/**
+ * What runs own code in the page. The engine that does is fetched by its thread, when something is to run and
+ * nowhere else.
+ */
 export function runnerInPage(): Runner {
   runner ??= createRunner((onReply, onFailure) => {
     const worker = new Worker(new URL('../../workers/custom-code/page-worker.ts', import.meta.url), {
@@ -30,10 +33,15 @@ export function useCustomCode<F extends HydratedField>(field: F): F {
   return useMemo(() => withCustomCode(field), [field]);
 }
 
-/** Where a page is only drawn, nothing is known yet of any call: what the page then shows first is the same. */
+/**
+ * Where a page is only drawn, nothing is known yet of any call: what the page then shows first is the same.
+ */
 const nothingYet = { check: () => undefined, shape: () => undefined };
 
-/** The same, outside of components. `isWanted`: rules of a form ask own code about it. On the server, where a page is only drawn, nothing runs. */
+/**
+ * The same, outside of components. `isWanted`: rules of a form ask own code about it. On the server, where a
+ * page is only drawn, nothing runs.
+ */
 export function withCustomCode<F extends HydratedField>(field: F, isWanted = false): F {
   if (!(isWanted || hasCustomCode(field))) return field;
   const { check, shape } = typeof window === 'undefined' ? nothingYet : runnerInPage();
@@ -56,8 +64,9 @@ export function useAnswers(isWanted: boolean): number {
 }
 
 /**
- * Before fields are looked at anew: the browser tells of a caret that was moved a moment later (`selectionchange` is a task of its own), and what an
- * answer brings would put it back to where the field knows it. So it is told now.
+ * Before fields are looked at anew: the browser tells of a caret that was moved a moment later
+ * (`selectionchange` is a task of its own), and what an answer brings would put it back to where the field
+ * knows it. So it is told now.
  */
 export const tellCaret = (): void => void document.dispatchEvent(new Event('selectionchange'));
 
@@ -67,7 +76,10 @@ export function lookAgain(store: FieldStore): void {
   store.restore(apply(store.field, store.state(), { type: 'look' }));
 }
 
-/** Keeps a field told of what its own code comes to; and asks for the shapes the next key may lead to, so that it is seldom shown without. */
+/**
+ * Keeps a field told of what its own code comes to; and asks for the shapes the next key may lead to, so that
+ * it is seldom shown without.
+ */
 export function useOwnOutcomes(store: FieldStore): void {
   useEffect(() => watchOutcomes(store), [store]);
 }

@@ -20,7 +20,10 @@ interface Known {
 
 const nothing: Known = { is: 'under way', events: 0, found: [], problem: '' };
 
-/** Whether the laws of a field hold, asked in a thread of its own whenever its definition has changed; what never comes back is ended. */
+/**
+ * Whether the laws of a field hold, asked in a thread of its own whenever its definition has changed; what
+ * never comes back is ended.
+ */
 export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'locale' | 'classes'>): Known {
   const [known, setKnown] = useState(nothing);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);

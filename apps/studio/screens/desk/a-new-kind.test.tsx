@@ -13,7 +13,9 @@ vi.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined })
 const document = fixture.document as unknown as SetDocument;
 const definition = fixture.definition as unknown as FieldDocument;
 
-/** The kind made in `packages/engine/src/kinds/tally.fixture.ts`, on a desk: nothing of the studio knows it. */
+/**
+ * The kind made in `packages/engine/src/kinds/tally.fixture.ts`, on a desk: nothing of the studio knows it.
+ */
 const kinds = { tally: fixture.entry };
 
 test('a desk draws a kind nobody has told it of: specimen, live field, rules', () => {

@@ -71,7 +71,10 @@ function Row({ label, children }: { readonly label: string; readonly children: R
   );
 }
 
-/** An option that is written. It is taken once it is sound, and what is wrong with it stands under it until then. */
+/**
+ * An option that is written. It is taken once it is sound, and what is wrong with it stands under it until
+ * then.
+ */
 function Written({
   definition,
   name,

@@ -11,7 +11,10 @@ const LookEditor = deferred(() =>
   import('./appearance-editor.tsx').then((editor) => editor.AppearanceEditor),
 );
 
-/** How the field is drawn where it is taken home, on one line; opened, an option a row. Seen by “As handed off” above the field. */
+/**
+ * How the field is drawn where it is taken home, on one line; opened, an option a row. Seen by “As handed
+ * off” above the field.
+ */
 export const AppearanceSection = memo(function TheLook({
   definition,
   onChange,

@@ -1,6 +1,9 @@
 import { type Captioned, placeCaptions } from './captions.ts';
 
-/** The captions of a specimen, each under its part with a fine line up to it; for the eye, its button says the same. */
+/**
+ * The captions of a specimen, each under its part with a fine line up to it; for the eye, its button says the
+ * same.
+ */
 export function CaptionRows({
   captions,
   open,

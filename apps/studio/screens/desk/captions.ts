@@ -15,7 +15,10 @@ export interface Placed extends Captioned {
 /** How wide a character of a caption is, in columns of a specimen whose columns are as wide as they get. */
 const perCharacter = 0.27;
 
-/** Puts captions under their stretches, each in the first row in which it touches no other: words are never cut. */
+/**
+ * Puts captions under their stretches, each in the first row in which it touches no other: words are never
+ * cut.
+ */
 export function placeCaptions(captions: readonly Captioned[]): readonly Placed[] {
   const ends: number[] = [];
   return captions.map((caption) => {

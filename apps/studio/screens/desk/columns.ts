@@ -3,7 +3,9 @@ import { standing, textBefore, written } from '@arbeit/engine/kinds/pattern';
 import { graphemes } from '@arbeit/engine/values';
 import type { Path } from '../../model/pattern-edits.ts';
 
-/** One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both stand on these. */
+/**
+ * One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both stand on these.
+ */
 export interface Column {
   readonly id: string;
   /** The part of the pattern it belongs to. */
@@ -100,7 +102,10 @@ export function shortFor(part: Part): string {
   }
 }
 
-/** What stands in a column at the moment: the character and its offset in the display; `null` where nothing does. */
+/**
+ * What stands in a column at the moment: the character and its offset in the display; `null` where nothing
+ * does.
+ */
 export interface Standing {
   readonly character: string;
   readonly offset: number;
@@ -172,8 +177,8 @@ function isAround({ stretches }: PatternPlan, stretch: number, cell: number): bo
 }
 
 /**
- * The column boundary (0 is left of the first) at which a caret of that offset stands: behind the character left
- * of it, or, with none there, before the one right of it.
+ * The column boundary (0 is left of the first) at which a caret of that offset stands: behind the character
+ * left of it, or, with none there, before the one right of it.
  */
 export function boundaryFor(offset: number, placed: readonly (Standing | null)[]): number {
   let behind = 0;

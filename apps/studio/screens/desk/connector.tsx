@@ -7,7 +7,9 @@ interface Line {
   readonly to: readonly [x: number, y: number];
 }
 
-/** A thin rule from the message line to the note of the rule that speaks, inside an element that holds both. */
+/**
+ * A thin rule from the message line to the note of the rule that speaks, inside an element that holds both.
+ */
 export function Connector({
   inside,
   rule,

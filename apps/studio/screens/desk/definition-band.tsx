@@ -32,7 +32,9 @@ interface BandProps<F extends FieldDocument = FieldDocument> {
   readonly onChange: Change;
 }
 
-/** What the field is: specimen and ruler on one grid, what is defined between them, the pattern as text below. */
+/**
+ * What the field is: specimen and ruler on one grid, what is defined between them, the pattern as text below.
+ */
 export function DefinitionBand(props: BandProps) {
   const { definition } = props;
   return hasNotation(definition) ? (

@@ -39,7 +39,10 @@ export interface DeskProps {
   readonly fieldId: string;
 }
 
-/** The desk: one field, defined, typed into, and watched. A sheet of bands: what it is, how it is met, what was done to it. */
+/**
+ * The desk: one field, defined, typed into, and watched. A sheet of bands: what it is, how it is met, what
+ * was done to it.
+ */
 export function Desk({ stored, fieldId }: DeskProps) {
   const set = useSet(stored);
   const definition = fieldOf(set.document, fieldId) ?? fieldOf(stored.document, fieldId)!;

@@ -19,8 +19,9 @@ const deskWith = (own: KindTable) =>
   };
 
 /**
- * Of each kind its desk, which is in the page as it comes from the server and carries no other kind, and the kind by itself, for a field that is turned
- * into it. Both are written out: only where an import stands in `dynamic` itself does the page know beforehand what it needs.
+ * Of each kind its desk, which is in the page as it comes from the server and carries no other kind, and the
+ * kind by itself, for a field that is turned into it. Both are written out: only where an import stands in
+ * `dynamic` itself does the page know beforehand what it needs.
  */
 const kinds: Readonly<
   Record<KindName, { readonly Desk: ComponentType<DeskProps>; readonly fetch: () => Promise<KindTable> }>

@@ -13,7 +13,10 @@ import { PlainField } from '../../field/plain-field.tsx';
 import { takenData, takenInWords } from '../../field/taken.ts';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 
-/** A field in a real form of its own, as an end user meets it: submit shows what a program would receive, reset begins again. */
+/**
+ * A field in a real form of its own, as an end user meets it: submit shows what a program would receive,
+ * reset begins again.
+ */
 export function FieldAlone({
   field: compiled,
   today,

@@ -8,8 +8,9 @@ import { useLater } from '../../ui/later.tsx';
 const controls = 'input, select, textarea, button';
 
 /**
- * Where a part is defined: a strip between specimen and ruler that pushes the rest down, so that nothing covers what one wants to
- * watch. Its first control has the focus; Escape closes it, and the focus goes back to the part.
+ * Where a part is defined: a strip between specimen and ruler that pushes the rest down, so that nothing
+ * covers what one wants to watch. Its first control has the focus; Escape closes it, and the focus goes back
+ * to the part.
  */
 export function InlinePanel({
   label,

@@ -14,8 +14,8 @@ import { FoldedLine } from './folded-line.tsx';
 const switched: Readonly<Record<string, string>> = { true: 'on', false: 'off' };
 
 /**
- * What the browser is told of the field, on one line; opened, one attribute a row with what the kind sets by itself. Drawn again only
- * when the definition changes.
+ * What the browser is told of the field, on one line; opened, one attribute a row with what the kind sets by
+ * itself. Drawn again only when the definition changes.
  */
 export const InputAttributes = memo(function ToldBrowser({
   definition,

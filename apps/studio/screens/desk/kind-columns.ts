@@ -7,7 +7,10 @@ import { graphemes } from '@arbeit/engine/values';
 /** A character of the display, and what it is. */
 export interface DisplayColumn {
   readonly character: string;
-  /** UTF-16 offset in the display; of a gap that is drawn between two characters, half a unit before the second. */
+  /**
+   * UTF-16 offset in the display; of a gap that is drawn between two characters, half a unit before the
+   * second.
+   */
   readonly offset: number;
   /** The user contributed it; else it is a sign, a separator or a filled-in zero. */
   readonly isContent: boolean;

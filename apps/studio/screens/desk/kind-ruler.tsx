@@ -7,8 +7,8 @@ import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
 
 /**
- * Display and content character under character: which characters are the user's and which are signs, groups, a trunk
- * prefix or filled-in zeros; what is seen where the field conceals; the places the caret can stand.
+ * Display and content character under character: which characters are the user's and which are signs, groups,
+ * a trunk prefix or filled-in zeros; what is seen where the field conceals; the places the caret can stand.
  */
 export function KindRuler({ field }: { readonly field: Field }) {
   const { state, evaluation, store } = field;

@@ -17,8 +17,8 @@ export const OptionEditors = deferred(() =>
 export const isInText = (piece: Piece): boolean => !piece.isOff && !piece.isAside;
 
 /**
- * A finished text of the field, large, every piece a button that opens where it is defined; what stands beside the text, or
- * could be switched on, behind it. Every character has a column, the ruler's own.
+ * A finished text of the field, large, every piece a button that opens where it is defined; what stands
+ * beside the text, or could be switched on, behind it. Every character has a column, the ruler's own.
  */
 export const KindSpecimen = memo(function KindSpecimen({
   pieces,

@@ -12,7 +12,9 @@ const ways = (['d', 'w', 'm', 'y'] as const).flatMap((unit) =>
 );
 const unitWords: Readonly<Record<LimitUnit, string>> = { d: 'days', w: 'weeks', m: 'months', y: 'years' };
 
-/** One limit, as the field itself would show it (`9.999,99`, `14/02/2027`) or told from the clock in words. */
+/**
+ * One limit, as the field itself would show it (`9.999,99`, `14/02/2027`) or told from the clock in words.
+ */
 export function LimitEditor({
   label,
   compiled,

@@ -24,8 +24,8 @@ const AsElement = deferred(() => import('./as-element.tsx').then((element) => el
 const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text', element: 'As handed off' } as const;
 
 /**
- * The field as an end user sees it, at its real width, on a screen or a phone, on either paper, in either direction. Its
- * words are edited where they stand.
+ * The field as an end user sees it, at its real width, on a screen or a phone, on either paper, in either
+ * direction. Its words are edited where they stand.
  */
 export function LiveField({
   definition,
@@ -69,7 +69,10 @@ export function LiveField({
   );
 }
 
-/** The field with its words to be written over. Behind the label that is edited stands the field's own, for who cannot see. */
+/**
+ * The field with its words to be written over. Behind the label that is edited stands the field's own, for
+ * who cannot see.
+ */
 function InPlace({
   definition,
   field,

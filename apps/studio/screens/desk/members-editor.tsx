@@ -6,7 +6,10 @@ import type { Limit, Option } from '@arbeit/engine/options';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 
-/** The members of a check, drawn from what it says of them. Other fields that go along are named in the document. */
+/**
+ * The members of a check, drawn from what it says of them. Other fields that go along are named in the
+ * document.
+ */
 export function MembersEditor({
   define,
   check,

@@ -18,7 +18,9 @@ import type { Change } from './definition-band.tsx';
 
 const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
 
-/** The rules as notes in the margin, in the order in which they are heard: lamp, what it asks, when it speaks. */
+/**
+ * The rules as notes in the margin, in the order in which they are heard: lamp, what it asks, when it speaks.
+ */
 export function Notes({
   definition,
   field,

@@ -21,7 +21,10 @@ const ShapeEditor = deferred(() =>
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
-/** Every option a piece of the specimen stands for. While a choice is pointed at, `onPreview` is told what it would make of the field. */
+/**
+ * Every option a piece of the specimen stands for. While a choice is pointed at, `onPreview` is told what it
+ * would make of the field.
+ */
 export function OptionEditors({
   definition,
   part,

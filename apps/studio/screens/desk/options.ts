@@ -135,7 +135,9 @@ export function chosen(field: FieldDocument, option: Option): unknown {
 
 export const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** The field with an option set; one set to what is usual is left out, so that a document says nothing idle. */
+/**
+ * The field with an option set; one set to what is usual is left out, so that a document says nothing idle.
+ */
 export function withOption(
   field: FieldDocument,
   option: Option,
@@ -174,7 +176,10 @@ export function problemOf(
   return faults[0]?.message ?? null;
 }
 
-/** The entry without what the change has made meaningless: options the kind finds at odds with the one that was set. */
+/**
+ * The entry without what the change has made meaningless: options the kind finds at odds with the one that
+ * was set.
+ */
 function settled(
   field: FieldDocument,
   entry: Record<string, unknown>,

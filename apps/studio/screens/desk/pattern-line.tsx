@@ -16,8 +16,8 @@ import { InlinePanel } from './inline-panel.tsx';
 import { OptionEditors } from './kind-specimen.tsx';
 
 /**
- * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is told
- * with its column and marked under it, and the desk stays with the last pattern that read. Drawn again
+ * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is
+ * told with its column and marked under it, and the desk stays with the last pattern that read. Drawn again
  * only when the definition changes, not at every key.
  */
 export const PatternLine = memo(function PatternLine({

@@ -1,4 +1,6 @@
-/** One key of a drawn phone keyboard: what it shows, what it types; `backspace` and idle keys type nothing. */
+/**
+ * One key of a drawn phone keyboard: what it shows, what it types; `backspace` and idle keys type nothing.
+ */
 export interface PhoneKey {
   readonly shows: string;
   readonly types?: string;

@@ -4,7 +4,10 @@ import type { Offer } from '@arbeit/engine/options';
 import { newOffer } from '../../model/offers.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 
-/** What can be chosen, a row each: words for people, the value for the program. Rows are added, moved and taken out. */
+/**
+ * What can be chosen, a row each: words for people, the value for the program. Rows are added, moved and
+ * taken out.
+ */
 export function PicksEditor({
   label,
   least,

@@ -9,8 +9,8 @@ export interface Play {
 }
 
 /**
- * Three things to play with a finished text of the field: typed, mended in its middle, pasted. Of a field that is picked from: the first,
- * the last, and what was picked taken back.
+ * Three things to play with a finished text of the field: typed, mended in its middle, pasted. Of a field
+ * that is picked from: the first, the last, and what was picked taken back.
  */
 export function playsFor(field: HydratedField, finished: string, isPicked: boolean): readonly Play[] {
   const { kind, plan } = field;

@@ -7,8 +7,8 @@ import { boundaryFor, type Column, place, type Standing, shortFor } from './colu
 import { type RulerRow, RulerRows, shown } from './ruler-rows.tsx';
 
 /**
- * Pattern, display, content and raw, character under character, each under the part it fills; the caret and the
- * places it can stand drawn between the columns.
+ * Pattern, display, content and raw, character under character, each under the part it fills; the caret and
+ * the places it can stand drawn between the columns.
  */
 export function Ruler({
   plan,

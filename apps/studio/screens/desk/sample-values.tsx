@@ -8,7 +8,10 @@ import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 type Side = 'pass' | 'fail';
 const sides: Readonly<Record<Side, string>> = { pass: 'should pass', fail: 'should not pass' };
 
-/** Values kept with a rule, each with what the rule says of it now; where that is not what it should say, it is marked. */
+/**
+ * Values kept with a rule, each with what the rule says of it now; where that is not what it should say, it
+ * is marked.
+ */
 export function SampleValues({
   compiled,
   rule,

@@ -3,7 +3,10 @@
 import { useId, useState } from 'react';
 import type { Option } from '../../field/option.ts';
 
-/** Any of many: all there are, or a list of one's own, found by name or code. What a list made elsewhere holds stays in it. */
+/**
+ * Any of many: all there are, or a list of one's own, found by name or code. What a list made elsewhere holds
+ * stays in it.
+ */
 export function SeveralEditor({
   option,
   value,

@@ -43,7 +43,10 @@ export function recordRow(
     : { base: tape.base, rows };
 }
 
-/** The same once own code has come to something: rows that waited for it are told anew, as if it had been known then. */
+/**
+ * The same once own code has come to something: rows that waited for it are told anew, as if it had been
+ * known then.
+ */
 export function answered(tape: DeskTape, field: HydratedField, read: Evaluate): DeskTape {
   const isWaiting = ({ evaluation }: TapeRow): boolean =>
     evaluation.findings.some(({ code }) => code === 'unanswered');

@@ -65,7 +65,10 @@ const lineOf = ({ evaluation, state }: TapeRow, what: Expectable): string => {
   );
 };
 
-/** The tape as text that plays again: its day, what the field held at the start, keys in a row as one `type`, and what is expected where. */
+/**
+ * The tape as text that plays again: its day, what the field held at the start, keys in a row as one `type`,
+ * and what is expected where.
+ */
 export function tapeText(
   { title, fieldId, today }: TapeHead,
   field: HydratedField,

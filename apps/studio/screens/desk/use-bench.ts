@@ -8,10 +8,16 @@ import { useOutcomes } from '../../field/custom-code/use-custom-code.ts';
 import { hasCustomCode } from '../../model/has-custom-code.ts';
 import { answered, newTape, recordRow, replay } from './tape-rows.ts';
 
-/** Events a person brings about by hand in the field: of these every one leaves a row, also one that changed nothing. */
+/**
+ * Events a person brings about by hand in the field: of these every one leaves a row, also one that changed
+ * nothing.
+ */
 export const byHand = /^(?:key|insert|paste|backspace|delete|word-backspace|cut|up|down|undo|redo)$/;
 
-/** A store that tells of events that changed nothing as well: a key refused for the second time is still a key. */
+/**
+ * A store that tells of events that changed nothing as well: a key refused for the second time is still a
+ * key.
+ */
 function telling(store: FieldStore, tell: (event: FieldEvent, state: FieldState) => void): FieldStore {
   return {
     ...store,
@@ -28,8 +34,8 @@ function telling(store: FieldStore, tell: (event: FieldEvent, state: FieldState)
 type Ear = { current: (event: FieldEvent, state: FieldState) => void };
 
 /**
- * The field's state and the tape of this visit, following the definition: when that changes, the same keys are
- * played again on the new one. Stepping back puts the whole desk at that row.
+ * The field's state and the tape of this visit, following the definition: when that changes, the same keys
+ * are played again on the new one. Stepping back puts the whole desk at that row.
  */
 export function useBench(compiled: HydratedField, today: string | undefined) {
   const read = useMemo(() => evaluateOn(today), [today]);

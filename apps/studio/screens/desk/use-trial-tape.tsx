@@ -68,8 +68,8 @@ export function useTrialTape(
 }
 
 /**
- * Plays a tape on the desk, by a hand. Answers the row it leaves at a line, counted as the bench records: what changes nothing leaves no row unless
- * it is a key, caret moves in a row are one.
+ * Plays a tape on the desk, by a hand. Answers the row it leaves at a line, counted as the bench records:
+ * what changes nothing leaves no row unless it is a key, caret moves in a row are one.
  */
 function playOn(
   store: FieldStore,
@@ -99,7 +99,10 @@ function playOn(
   return here;
 }
 
-/** The trial or the tape the address names is played on the desk once it is alive, up to the line it names, by the hand it names. */
+/**
+ * The trial or the tape the address names is played on the desk once it is alive, up to the line it names, by
+ * the hand it names.
+ */
 export function useNamedTrial(set: EditedSet, bench: Bench): void {
   const isPlayed = useRef(false);
   const latest = useRef(bench);
@@ -128,8 +131,8 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
 }
 
 /**
- * Plays the text of a tape, one that was recorded in a page perhaps, once `begin` has put the present one away; what is wrong with it, in a sentence,
- * where it cannot be played.
+ * Plays the text of a tape, one that was recorded in a page perhaps, once `begin` has put the present one
+ * away; what is wrong with it, in a sentence, where it cannot be played.
  */
 export function playText(store: FieldStore, text: string, begin: () => void): string {
   const read = parseTape(text);

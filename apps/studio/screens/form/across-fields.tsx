@@ -17,7 +17,9 @@ import { Labelled } from '../../ui/labelled.tsx';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import { FieldSelect } from './field-select.tsx';
 
-/** The rules of the form that read several fields, as notes in the margin: lamp, what they ask, what they say. */
+/**
+ * The rules of the form that read several fields, as notes in the margin: lamp, what they ask, what they say.
+ */
 export function AcrossFields({
   document,
   form,
@@ -230,7 +232,10 @@ type Op = Extract<FormRuleDocument['check'], { type: 'compare' }>['op'];
 const compareOf = (op: Op, field: string, days = 1): FormRuleDocument['check'] =>
   op.endsWith('days') ? { type: 'compare', op, field, days } : { type: 'compare', op, field };
 
-/** How two fields can be compared: in every way of the first, or where they count differently only whether they are the same. */
+/**
+ * How two fields can be compared: in every way of the first, or where they count differently only whether
+ * they are the same.
+ */
 function opsFor(document: SetDocument, own: string, other: string): readonly Op[] {
   const [a, b] = [own, other].map((id) => document.fields.find((field) => field.id === id));
   if (!a || !b) return ['same', 'differs'];

@@ -18,7 +18,9 @@ import {
 import { Menu } from '../../ui/pop-out.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
 
-/** The form as lines, sections and their fields, put in order by dragging or by the arrow keys of each handle. */
+/**
+ * The form as lines, sections and their fields, put in order by dragging or by the arrow keys of each handle.
+ */
 export function Arrangement({
   document,
   form,
@@ -130,7 +132,8 @@ function Head({
         placeholder="no title"
         onChange={({ target: { value: title } }) => {
           const about = `section ${form.id} ${at}`;
-          // What it is called in other languages stays with it; two of one title have one name, and part when one of them changes.
+          // What it is called in other languages stays with it; two of one title have one name, and part when
+          // one of them changes.
           const isAlone = sections.filter((one) => one.title === section?.title).length === 1;
           if (section?.title && title && isAlone)
             onText(`forms/${form.id}/sections/${section.title}`, title, about);

@@ -33,8 +33,8 @@ const at: Readonly<Record<ShowOn, Partial<FieldState>>> = {
 };
 
 /**
- * For the present values, what would be seen at each field that counts: while it is typed into for the first time, once it was left (as all
- * others were), and once the form was sent. With what is not heard, and why.
+ * For the present values, what would be seen at each field that counts: while it is typed into for the first
+ * time, once it was left (as all others were), and once the form was sent. With what is not heard, and why.
  */
 export function boardOf(form: HydratedForm, state: FormState, today: string): readonly BoardRow[] {
   let left = state;

@@ -1,7 +1,10 @@
 import { askByFetch, driveFormAsks, type FormStore, type SendRecord } from '@arbeit/dom';
 import type { FieldFinding } from '@arbeit/engine/form';
 
-/** Sends a record to the form's route; what is wrong with it comes back by field. Throws where the server does not say. */
+/**
+ * Sends a record to the form's route; what is wrong with it comes back by field. Throws where the server does
+ * not say.
+ */
 export const sendTo =
   (setKey: string, formId: string): SendRecord =>
   async ({ raw }) => {

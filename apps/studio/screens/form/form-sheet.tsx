@@ -36,7 +36,10 @@ import { Record as SentRecord } from './record.tsx';
 import { useNamedTrial } from './use-named-trial.ts';
 import { WhenSent } from './when-sent.tsx';
 
-/** The form screen: fields put together, tried, and watched. A sheet of bands: how it is met, what would be seen when, what is sent. */
+/**
+ * The form screen: fields put together, tried, and watched. A sheet of bands: how it is met, what would be
+ * seen when, what is sent.
+ */
 export function FormSheet({ stored, formId }: { readonly stored: StoredSet; readonly formId: string }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
@@ -163,7 +166,10 @@ function Sheet({
   );
 }
 
-/** The form as an end user meets it, on a screen or a phone, on either paper, in either direction, with what ties its fields drawn in. */
+/**
+ * The form as an end user meets it, on a screen or a phone, on either paper, in either direction, with what
+ * ties its fields drawn in.
+ */
 function Trial({
   form,
   live,

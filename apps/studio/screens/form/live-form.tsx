@@ -48,7 +48,9 @@ export function LiveForm({
   );
 }
 
-/** One field of the form, while it counts. It keeps its place in the page's order, and what was typed into it. */
+/**
+ * One field of the form, while it counts. It keeps its place in the page's order, and what was typed into it.
+ */
 const InForm = memo(function InForm({
   form,
   store,

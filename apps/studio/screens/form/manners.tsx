@@ -3,7 +3,10 @@
 import { useEffect, useId, useState } from 'react';
 import { type Manner, mannerCookie, readManner, usualManner } from '../../services/manner.ts';
 
-/** How the simulated services behave for this browser: how long they take, whether they fail, who is answered first. */
+/**
+ * How the simulated services behave for this browser: how long they take, whether they fail, who is answered
+ * first.
+ */
 export function Manners() {
   const id = useId();
   const [manner, setManner] = useState<Manner>(usualManner);

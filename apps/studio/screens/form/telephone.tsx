@@ -21,7 +21,10 @@ export function useTelephone(address: string | null): {
   return { messages, look };
 }
 
-/** A simulated telephone: a stand-in that ships with the studio, drawn as one, so that nobody takes it for part of the form. */
+/**
+ * A simulated telephone: a stand-in that ships with the studio, drawn as one, so that nobody takes it for
+ * part of the form.
+ */
 export function Telephone({
   address,
   messages,

@@ -29,7 +29,10 @@ export const everything = ({ fields, forms = [] }: SetDocument): Choice => ({
   uses: Object.keys(useNames) as UseName[],
 });
 
-/** The set as far as it goes along: a form takes its fields with it, and of what is left out nothing stays behind, its trials neither. */
+/**
+ * The set as far as it goes along: a form takes its fields with it, and of what is left out nothing stays
+ * behind, its trials neither.
+ */
 export function chosen(set: SetDocument, { fields, forms }: Pick<Choice, 'fields' | 'forms'>): SetDocument {
   const kept = (set.forms ?? []).filter(({ id }) => forms.includes(id));
   const needed = new Set([...fields, ...kept.flatMap(fieldIdsOf)]);
@@ -40,7 +43,8 @@ export function chosen(set: SetDocument, { fields, forms }: Pick<Choice, 'fields
       : target !== undefined && needed.has(target.id);
   });
   const all = { ...set, fields: set.fields.filter(({ id }) => needed.has(id)), forms: kept, trials };
-  // In the order of the set, so that the whole of it is the same document, byte for byte; without lists of nothing.
+  // In the order of the set, so that the whole of it is the same document, byte for byte; without lists of
+  // nothing.
   const { forms: _, ...withoutForms } = all;
   const own: SetDocument = kept.length ? all : withoutForms;
   const { trials: __, ...withoutTrials } = own;

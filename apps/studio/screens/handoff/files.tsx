@@ -7,7 +7,10 @@ import { foldersOf } from './folders.ts';
 import type { Made } from './made.ts';
 import { inKilobytes } from './weight-words.ts';
 
-/** Every file of a hand-off: the folder as a tree, the text of the one that is chosen beside it, and all of it to be taken. */
+/**
+ * Every file of a hand-off: the folder as a tree, the text of the one that is chosen beside it, and all of it
+ * to be taken.
+ */
 export function Files({ set, made }: { readonly set: string; readonly made: Made }) {
   const { files } = made;
   const [chosen, setChosen] = useState('README.md');

@@ -52,7 +52,10 @@ async function compiledSnippet(use: LiveUse, code: string): Promise<string> {
   return code;
 }
 
-/** What puts a snippet on the page, by its use. `shown` is what the snippet exports, where it exports something. */
+/**
+ * What puts a snippet on the page, by its use. `shown` is what the snippet exports, where it exports
+ * something.
+ */
 const starters: Readonly<Record<LiveUse, (shown: string) => string>> = {
   element: () => "import './elements.js';",
   dom: () => "import 'snippet';",
@@ -66,8 +69,8 @@ createRoot(document.querySelector('#live')).render(createElement(${shown}, {}));
 };
 
 /**
- * The page that shows the snippet of a use at work, built as a developer would build it. Own code stays out: here nothing would stand
- * around it. Nothing where there is no snippet of that use.
+ * The page that shows the snippet of a use at work, built as a developer would build it. Own code stays out:
+ * here nothing would stand around it. Nothing where there is no snippet of that use.
  */
 export async function livePage(stored: SetDocument, use: LiveUse): Promise<LivePage | undefined> {
   const set = withoutCustomCode(stored, kinds);

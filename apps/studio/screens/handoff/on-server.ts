@@ -11,8 +11,8 @@ const sources = () => sourcesFrom(process.cwd());
 const weighed = ['element', 'dom', 'react', 'vue', 'svelte', 'server'] as const;
 
 /**
- * Makes a hand-off of what is chosen of a set, telling step by step. A step that was begun is finished; between two it is left off once
- * nobody listens.
+ * Makes a hand-off of what is chosen of a set, telling step by step. A step that was begun is finished;
+ * between two it is left off once nobody listens.
  */
 export async function makeHandOff(
   stored: SetDocument,

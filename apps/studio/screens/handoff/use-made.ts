@@ -4,7 +4,9 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Choice } from './choice.ts';
 import { type Made, make } from './made.ts';
 
-/** How the making of a hand-off stands. What was made before stays to be seen while the next is on its way. */
+/**
+ * How the making of a hand-off stands. What was made before stays to be seen while the next is on its way.
+ */
 export interface Making {
   readonly made: Made | undefined;
   /** From 0 to 1 while it is made; nothing once it is. */

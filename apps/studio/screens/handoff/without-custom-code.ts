@@ -4,7 +4,10 @@ import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 /** A shape that shows what was typed, and nothing else. */
 const plain = 'export function shape(content) { return content; }';
 
-/** The set without rules of own code, and with shapes that show what was typed: for where no sandbox stands around it. */
+/**
+ * The set without rules of own code, and with shapes that show what was typed: for where no sandbox stands
+ * around it.
+ */
 export function withoutCustomCode(set: SetDocument, kinds: KindTable): SetDocument {
   const kept = <O extends { readonly rules?: readonly { readonly check: { readonly type: string } }[] }>(
     owner: O,

@@ -2,7 +2,9 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { problemIn } from '../../model/other-sets.ts';
 import { removeField, renameField } from '../../model/references.ts';
 
-/** One side of a comparison: the set as it stands, a revision of it, or another set; all of it, or one field. */
+/**
+ * One side of a comparison: the set as it stands, a revision of it, or another set; all of it, or one field.
+ */
 export interface Side {
   /** `now`, `revision 7`, or `set` and the key of another set. */
   readonly of: string;

@@ -4,9 +4,9 @@ import { usePathname } from 'next/navigation';
 import { useLayoutEffect } from 'react';
 
 /**
- * Links contain the key of a set, so that they lead to the same set after a rename. Once the page is there, the address bar shows
- * the id instead. The router is not told: to it, the id would be another page, and the next refresh would mount this page anew
- * and lose what it shows.
+ * Links contain the key of a set, so that they lead to the same set after a rename. Once the page is there,
+ * the address bar shows the id instead. The router is not told: to it, the id would be another page, and the
+ * next refresh would mount this page anew and lose what it shows.
  */
 export function NamedAddress({ setKey, id }: { readonly setKey: string; readonly id: string }) {
   // Renders again for every page of the set.

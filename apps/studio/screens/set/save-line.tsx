@@ -9,7 +9,10 @@ import { useHasUnsavedLine } from '../../ui/unsaved.ts';
 
 const choiceDialog = later(() => import('./choice-dialog.tsx'));
 
-/** What becomes of what could not be saved: what the browser keeps outlives the page, what it does not keep is on the page alone. */
+/**
+ * What becomes of what could not be saved: what the browser keeps outlives the page, what it does not keep is
+ * on the page alone.
+ */
 const keptHere = 'Your changes are kept in this browser and will be retried automatically.';
 const keptNowhere = 'This browser cannot keep your changes. Leave this page open until they are saved.';
 

@@ -22,8 +22,8 @@ const sorts: Readonly<Record<SourceFormat, string>> = {
 const mostFaults = 50;
 
 /**
- * A document handed in: as a file, pasted, or dropped on the shelf. A broken one shows what is wrong with it by place, and what is sound in
- * it can be taken all the same.
+ * A document handed in: as a file, pasted, or dropped on the shelf. A broken one shows what is wrong with it
+ * by place, and what is sound in it can be taken all the same.
  */
 export function ImportDialog({
   text: given,

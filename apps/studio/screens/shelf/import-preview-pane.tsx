@@ -20,7 +20,10 @@ import '../../ui/table.css';
 /** The most that is laid out at once. */
 const mostShown = 200;
 
-/** What came of an HTML form, a JSON Schema or a table: fields to be confirmed, and what could not be carried over. */
+/**
+ * What came of an HTML form, a JSON Schema or a table: fields to be confirmed, and what could not be carried
+ * over.
+ */
 export function ImportPreviewPane({
   text,
   sort,

@@ -14,7 +14,10 @@ import {
   sanitize,
 } from '@arbeit/handoff/import';
 
-/** What a text comes to as something that is no document: a set to choose fields from, or columns to be confirmed. */
+/**
+ * What a text comes to as something that is no document: a set to choose fields from, or columns to be
+ * confirmed.
+ */
 export type ImportPreview =
   | { readonly is: 'set'; readonly set: SetDocument; readonly lost: readonly Dropped[] }
   | {

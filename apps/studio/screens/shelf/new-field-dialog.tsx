@@ -17,7 +17,10 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 
-/** Begins a field: from examples of what people will type, from a bare kind, or from a shape of the demo. Then its desk opens. */
+/**
+ * Begins a field: from examples of what people will type, from a bare kind, or from a shape of the demo. Then
+ * its desk opens.
+ */
 export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; readonly onClose: () => void }) {
   const kinds = useKinds();
   const router = useRouter();

@@ -17,7 +17,10 @@ import { SaveLine } from '../set/save-line.tsx';
 import { FieldRow } from './field-row.tsx';
 import { SetMenu } from './set-menu.tsx';
 
-/** Rows shown at first, and more as one comes near their end: each is a live field, and nobody looks at a thousand at once. */
+/**
+ * Rows shown at first, and more as one comes near their end: each is a live field, and nobody looks at a
+ * thousand at once.
+ */
 const firstRows = 16;
 /** Of sets below the first one, which nobody sees yet. */
 const lowerRows = 4;
@@ -159,7 +162,10 @@ function useFolded(id: string): [boolean, (isFolded: boolean) => void] {
   return [isFolded, fold];
 }
 
-/** What rows ask of their set; the same functions from one drawing to the next, so that rows nobody touches are not drawn again. */
+/**
+ * What rows ask of their set; the same functions from one drawing to the next, so that rows nobody touches
+ * are not drawn again.
+ */
 function useFieldTurns(set: EditedSet) {
   const latest = useRef(set);
   latest.current = set;
@@ -196,7 +202,10 @@ function useFieldTurns(set: EditedSet) {
   return { gone: isGone ? gone : null, move, remove, back, deliver };
 }
 
-/** What came of the trials of the set's fields when they were last run here; read once the page is there, and after a change. */
+/**
+ * What came of the trials of the set's fields when they were last run here; read once the page is there, and
+ * after a change.
+ */
 function useLastResults(set: EditedSet): Readonly<Record<string, LastResult>> {
   const [results, setResults] = useState<Readonly<Record<string, LastResult>>>({});
   const { id, document } = set;
@@ -276,8 +285,9 @@ function Fields({
 }
 
 /**
- * Shows further rows: by itself as what is seen comes near where they will stand, and at a click. Their room is kept for them, so that
- * nothing below moves when they come. Made anew after each time: room that is still seen asks for more.
+ * Shows further rows: by itself as what is seen comes near where they will stand, and at a click. Their room
+ * is kept for them, so that nothing below moves when they come. Made anew after each time: room that is still
+ * seen asks for more.
  */
 function More({ count, onMore }: { readonly count: number; readonly onMore: () => void }) {
   const room = useRef<HTMLDivElement>(null);

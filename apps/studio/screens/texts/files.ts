@@ -12,7 +12,10 @@ const cellOf = (text: Words | undefined): string =>
 /** A cell of CSV (RFC 4180). */
 const quoted = (text: string): string => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
 
-/** The texts as a table (CSV, RFC 4180, UTF-8): a line each, its name, the set's own words, then a column a language. */
+/**
+ * The texts as a table (CSV, RFC 4180, UTF-8): a line each, its name, the set's own words, then a column a
+ * language.
+ */
 export function textsAsCsv(set: SetDocument): string {
   const languages = languagesOf(set);
   const lines = textsOf(set).map(({ key, text }) => [
@@ -33,14 +36,20 @@ export function textsAsJson(set: SetDocument): string {
   return `${JSON.stringify({ [set.locale]: own, ...set.texts }, null, 2)}\n`;
 }
 
-/** What a file of texts came to: the set with them, how many were new or other, and what is wrong with it, a sentence each. */
+/**
+ * What a file of texts came to: the set with them, how many were new or other, and what is wrong with it, a
+ * sentence each.
+ */
 export interface TakenTexts {
   readonly set: SetDocument;
   readonly changed: number;
   readonly problems: readonly string[];
 }
 
-/** Takes texts in, as CSV or JSON. Empty cells change nothing; what is wrong is told and left out, all else is taken. */
+/**
+ * Takes texts in, as CSV or JSON. Empty cells change nothing; what is wrong is told and left out, all else is
+ * taken.
+ */
 export function takeTexts(set: SetDocument, file: string): TakenTexts {
   const rows = file.trimStart().startsWith('{') ? fromJson(file) : fromCsv(file);
   if (typeof rows === 'string') return { set, changed: 0, problems: [rows] };

@@ -2,7 +2,10 @@
 
 import { type Plural, pluralCategories } from '@arbeit/engine/rules';
 
-/** One text, edited where it stands: a line, or a line for each of its forms. Emptied it is gone, unless it is needed. */
+/**
+ * One text, edited where it stands: a line, or a line for each of its forms. Emptied it is gone, unless it is
+ * needed.
+ */
 export function TextCell({
   label,
   text,

@@ -126,7 +126,10 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
   );
 }
 
-/** Fields against laws: kept is a full square, broken a hollow one with a bar, a dot where nothing was asked yet. */
+/**
+ * Fields against laws: kept is a full square, broken a hollow one with a bar, a dot where nothing was asked
+ * yet.
+ */
 function Matrix({ set, byField }: { readonly set: EditedSet; readonly byField: Auditing['byField'] }) {
   const fields = set.document.fields.filter(({ id }) => byField[id]);
   return (

@@ -54,7 +54,10 @@ function saidOf(tried: Tried): string {
 
 const asItWas = <T,>(kept: T): T => kept;
 
-/** The formatter somebody uses today, wired the usual ways and held against the laws beside a field that does the same. */
+/**
+ * The formatter somebody uses today, wired the usual ways and held against the laws beside a field that does
+ * the same.
+ */
 export function BringFunction({ set }: { readonly set: EditedSet }) {
   const [code, setCode] = useKept(`${set.id} function`, example, asItWas);
   const { tried, begin, stop } = useFunction(set.id);

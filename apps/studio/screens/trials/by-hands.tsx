@@ -26,7 +26,9 @@ function why(hand: Hand, { keys, other }: Otherwise): string {
   return 'It comes at once: a text that means something as a whole is read so, where keys are taken one after the other.';
 }
 
-/** A trial as other hands do it: the same, or where it first comes to something else, with what each shows. */
+/**
+ * A trial as other hands do it: the same, or where it first comes to something else, with what each shows.
+ */
 export function ByHands({
   setKey,
   document,

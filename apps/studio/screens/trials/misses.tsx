@@ -6,7 +6,9 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { Link } from '../../ui/link.tsx';
 import type { Ran } from '../../workers/trials/messages.ts';
 
-/** What was expected and what was there, as two rulers under each other; and the way to that row on the desk. */
+/**
+ * What was expected and what was there, as two rulers under each other; and the way to that row on the desk.
+ */
 export function Misses({
   set,
   trial,

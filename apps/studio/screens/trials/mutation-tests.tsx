@@ -123,7 +123,10 @@ const shapes: Readonly<Record<MutantStatus['is'], Shape>> = {
   same: 'dot',
 };
 
-/** One break, by shape: noticed is full, missed is hollow with a bar, half what is not known, a dot what changes nothing. */
+/**
+ * One break, by shape: noticed is full, missed is hollow with a bar, half what is not known, a dot what
+ * changes nothing.
+ */
 const FateMark = ({ is, title }: { readonly is: MutantStatus['is']; readonly title?: string }) => (
   <span className="fate" data-fate={is}>
     <Mark shape={shapes[is]} title={title} size={11} />

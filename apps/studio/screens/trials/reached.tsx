@@ -16,7 +16,10 @@ const moments: readonly (readonly [Situation, string])[] = [
 ];
 const verdicts: readonly Verdict[] = ['pass', 'open', 'fail'];
 
-/** A thing some trial has seen is written in ink, one that none has is struck out in faint; the words say it too. */
+/**
+ * A thing some trial has seen is written in ink, one that none has is struck out in faint; the words say it
+ * too.
+ */
 function Seen({ is, children }: { readonly is: boolean; readonly children: string }) {
   return (
     <span className="seen" data-seen={is || undefined}>
@@ -26,7 +29,9 @@ function Seen({ is, children }: { readonly is: boolean; readonly children: strin
   );
 }
 
-/** The finished text of a field, place by place: what no trial ever filled is struck out, fixed text is faint. */
+/**
+ * The finished text of a field, place by place: what no trial ever filled is struck out, fixed text is faint.
+ */
 function Specimen({ places }: { readonly places: Reach['places'] }) {
   const never = places.filter(({ isSeen }) => isSeen === false).length;
   if (places.length === 0) return null;
@@ -45,7 +50,9 @@ function Specimen({ places }: { readonly places: Reach['places'] }) {
   );
 }
 
-/** What any trial reaches of each field: its rules with the verdicts they had, what it offers, its moments. */
+/**
+ * What any trial reaches of each field: its rules with the verdicts they had, what it offers, its moments.
+ */
 export const Reached = memo(function Reached({
   document,
   reach,

@@ -102,7 +102,8 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
 function useOpen(trials: readonly Trial[]) {
   const [open, setOpen] = useState<string | null>(null);
   const isThere = useRef(false);
-  // The one the address names is opened once it is there: one that was kept a moment ago may still be on its way.
+  // The one the address names is opened once it is there: one that was kept a moment ago may still be on its
+  // way.
   useEffect(() => {
     const named = isThere.current ? null : linked(trials.map(({ id }) => id));
     if (named === null) return;

@@ -15,7 +15,10 @@ import { Misses } from './misses.tsx';
 
 const TrialTape = deferred(() => import('./trial-tape.tsx').then((one) => one.TrialTape));
 
-/** A trial in a line: whether it holds, what it is called, what it is played on. Opened: why it is there, its tape, what was missed. */
+/**
+ * A trial in a line: whether it holds, what it is called, what it is played on. Opened: why it is there, its
+ * tape, what was missed.
+ */
 export const TrialRow = memo(function TrialRow({
   set,
   trial,

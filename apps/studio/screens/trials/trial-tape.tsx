@@ -23,7 +23,10 @@ function mistakesIn(text: string): readonly Mistake[] {
       ];
 }
 
-/** The tape of a trial as text. It is taken once it can be read and expects something; until then what is wrong stands under it. */
+/**
+ * The tape of a trial as text. It is taken once it can be read and expects something; until then what is
+ * wrong stands under it.
+ */
 export function TrialTape({
   set,
   name,

@@ -51,7 +51,10 @@ function withSteps(byField: State['byField'], steps: readonly Audited[]): State[
   return next;
 }
 
-/** The fields of a set held against their laws, in a thread a core, when it is asked for. What was found stays, stopped or reloaded. */
+/**
+ * The fields of a set held against their laws, in a thread a core, when it is asked for. What was found
+ * stays, stopped or reloaded.
+ */
 export function useAudit(setId: string, document: SetDocument, today: string): Auditing {
   const [state, setState] = useKept<State>(`${setId} audit`, nothing, stopped);
   const threads = useRef<readonly Worker[]>([]);

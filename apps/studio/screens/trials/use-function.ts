@@ -15,7 +15,10 @@ export type Tried =
   | { readonly is: 'failed'; readonly why: string }
   | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: EquivalentConfig | null };
 
-/** So long a thread may say nothing: each call of the function is ended sooner, but for what its engine itself is busy with. In milliseconds. */
+/**
+ * So long a thread may say nothing: each call of the function is ended sooner, but for what its engine itself
+ * is busy with. In milliseconds.
+ */
 const patience = 8000;
 
 /** What was under way when its page was closed was stopped with it. */

@@ -22,7 +22,10 @@ export interface Running {
   stop(): void;
 }
 
-/** Trials, run in a thread as they and their definitions change: those alone that a change reaches. Run again, what is known stays until it is known anew. */
+/**
+ * Trials, run in a thread as they and their definitions change: those alone that a change reaches. Run again,
+ * what is known stays until it is known anew.
+ */
 export function useRunning(setId: string, document: SetDocument): Running {
   const today = todayIn(setId) ?? localToday();
   const known = useRef(new Map<string, Ran>());
@@ -110,7 +113,10 @@ const stopped = (state: Omit<MutationRun, 'begin' | 'stop'>): Omit<MutationRun, 
 
 const nothing = { proven: [], tried: 0, of: 0, is: 'not yet', problem: '', about: undefined } as const;
 
-/** A set broken on purpose, in a thread, when it is asked for. What was found stays, stopped or reloaded, until it is broken anew. */
+/**
+ * A set broken on purpose, in a thread, when it is asked for. What was found stays, stopped or reloaded,
+ * until it is broken anew.
+ */
 export function useMutationRun(setId: string, document: SetDocument, today: string): MutationRun {
   const [state, setState] = useKept<Omit<MutationRun, 'begin' | 'stop'>>(`${setId} breaks`, nothing, stopped);
   const { ask, stop } = useThread((answered) => {
@@ -138,10 +144,15 @@ export function useMutationRun(setId: string, document: SetDocument, today: stri
   };
 }
 
-/** So long somebody has to have written nothing before what is reached is worked out again, in milliseconds. */
+/**
+ * So long somebody has to have written nothing before what is reached is worked out again, in milliseconds.
+ */
 const calm = 300;
 
-/** What the trials of a set reach, worked out in a thread after a change; what was known before stays until then. */
+/**
+ * What the trials of a set reach, worked out in a thread after a change; what was known before stays until
+ * then.
+ */
 export function useReach(document: SetDocument, today: string): readonly Reach[] {
   const [reach, setReach] = useState<readonly Reach[]>([]);
   const { ask } = useThread((answered) => {

@@ -1,7 +1,10 @@
 import { hasCustomCode, type RunCustomCode, type SetDocument } from '@arbeit/engine/document';
 import { kinds } from '@arbeit/engine/kinds';
 
-/** The engine that runs developers' code, and what calls it, in a thread that waits for it; fetched where there is any. */
+/**
+ * The engine that runs developers' code, and what calls it, in a thread that waits for it; fetched where
+ * there is any.
+ */
 export const sandboxInThread = () => {
   fetched ??= Promise.all([
     import('@arbeit/sandbox/browser').then(({ quickjs }) => quickjs()),

@@ -13,7 +13,8 @@ const threads = 3;
 /** What runs own code on the server, in threads that end with it. */
 export function runnerOnServer(): Runner {
   held.arbeitRunner ??= createRunner((onReply, onFailure) => {
-    // Asked for by name where it runs: a bundler that sees a thread started takes its file along, and looks for it there.
+    // Asked for by name where it runs: a bundler that sees a thread started takes its file along, and looks
+    // for it there.
     const { Worker } = process.getBuiltinModule('node:worker_threads');
     const { createRequire } = process.getBuiltinModule('node:module');
     const file = createRequire(join(folder(), 'package.json')).resolve('@arbeit/sandbox/thread');
@@ -26,7 +27,10 @@ export function runnerOnServer(): Runner {
   return held.arbeitRunner;
 }
 
-/** Own code run on the server as a promise of what it comes to, in a session of its own: for what has to wait for it. */
+/**
+ * Own code run on the server as a promise of what it comes to, in a session of its own: for what has to wait
+ * for it.
+ */
 export function settledOnServer(origin?: Origin) {
   const { check, shape, settled } = runnerOnServer().session(origin);
   const wait = async <T>(ask: () => T | undefined): Promise<T> => {

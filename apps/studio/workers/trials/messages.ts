@@ -53,7 +53,9 @@ export type Answered =
   | { readonly is: 'audited'; readonly steps: readonly Audited[]; readonly done: boolean }
   | { readonly is: 'failed'; readonly why: string };
 
-/** A law a function breaks, and what the same keys do in it and in the field that does the same, key by key. */
+/**
+ * A law a function breaks, and what the same keys do in it and in the field that does the same, key by key.
+ */
 export type Beside = Counterexample & {
   readonly theirs: readonly string[];
   readonly ours: readonly string[];

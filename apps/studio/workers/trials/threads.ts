@@ -16,7 +16,10 @@ export const start = (hear: (answered: Answered) => void): Worker => {
 /** Whether an answer is the last of its question. */
 const isLast = (answered: Answered): boolean => !('done' in answered) || answered.done;
 
-/** Questions put to a thread, one after the other. One that is asked while another is under way has a thread of its own: that other is ended. */
+/**
+ * Questions put to a thread, one after the other. One that is asked while another is under way has a thread
+ * of its own: that other is ended.
+ */
 export function useThread(hear: (answered: Answered) => void): {
   ask(asked: TrialRequest): void;
   stop(): void;

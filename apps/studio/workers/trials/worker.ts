@@ -17,7 +17,10 @@ import { hands, otherwise, parseTape, runTrial } from '@arbeit/engine/tape';
 import { runnerFor, sandboxInThread } from '../custom-code/in-thread.ts';
 import type { Answered, Ran, TrialRequest, Wired } from './messages.ts';
 
-/** The thread in which trials are run and definitions broken. It is ended from outside, in the middle of whatever it does. */
+/**
+ * The thread in which trials are run and definitions broken. It is ended from outside, in the middle of
+ * whatever it does.
+ */
 const tell = (answered: Answered): void => self.postMessage(answered);
 
 /** So often what is known is told, in milliseconds. */

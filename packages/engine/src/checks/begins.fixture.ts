@@ -19,8 +19,8 @@ declare module '../rules/compiled-checks.ts' {
 }
 
 /**
- * A check by somebody who cannot change this package: whether the raw value begins with a text. One value holds all there is
- * to it; no other file knows it.
+ * A check by somebody who cannot change this package: whether the raw value begins with a text. One value
+ * holds all there is to it; no other file knows it.
  */
 export const begins = checkEntry(
   {

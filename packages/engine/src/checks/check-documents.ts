@@ -7,7 +7,7 @@ type BuiltInChecks = {
 };
 
 /**
- * Checks as a document writes them, by type. A check that does not come with this package is added by declaration merging, so
- * that documents with it need no cast.
+ * Checks as a document writes them, by type. A check that does not come with this package is added by
+ * declaration merging, so that documents with it need no cast.
  */
 export interface CheckDocuments extends BuiltInChecks {}

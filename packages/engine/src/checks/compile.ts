@@ -39,8 +39,8 @@ const compilers: { readonly [T in CheckType]: Compiler<T> } = {
 export const codesOfChecks: readonly string[] = Object.values(compilers).flatMap(({ codes }) => codes);
 
 /**
- * How checks of a type are compiled; `more` are checks that do not come with this package. Throws `RangeError` for a type
- * that is in neither.
+ * How checks of a type are compiled; `more` are checks that do not come with this package. Throws
+ * `RangeError` for a type that is in neither.
  */
 export function compilerOf(type: string, more: CheckTable): CheckCompiler {
   const compiler = Object.hasOwn(compilers, type)
@@ -53,7 +53,9 @@ export function compilerOf(type: string, more: CheckTable): CheckCompiler {
   return compiler as CheckCompiler;
 }
 
-/** A check ready to run in a field of that kind. Throws `RangeError` on what the reader would have refused. */
+/**
+ * A check ready to run in a field of that kind. Throws `RangeError` on what the reader would have refused.
+ */
 export const compileCheck = (check: CheckBase, kind: Definition, more: CheckTable): Check =>
   // What a compiler makes of a check has the check's type.
   (compilerOf(check.type, more).compile?.(check, kind) ?? check) as Check;

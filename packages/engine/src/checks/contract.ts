@@ -42,15 +42,18 @@ export interface CheckDefinition<C extends CheckBase> {
 }
 
 /**
- * How a check gets from the document into a compiled field. Apart from `CheckDefinition`, because a page that compiles
- * fields carries this and nothing that reads documents.
+ * How a check gets from the document into a compiled field. Apart from `CheckDefinition`, because a page that
+ * compiles fields carries this and nothing that reads documents.
  */
 export interface CheckCompiler<D extends CheckBase = CheckBase, C extends CheckBase = CheckBase> {
   /** The codes it can fail with. Each has a text in every language. */
   readonly codes: readonly string[];
   /** A kind may have its own texts for these codes. */
   readonly isWordedByKinds?: true;
-  /** The check as it runs; without it, the check as the document has it. Throws `RangeError` on what the reader would have refused. */
+  /**
+   * The check as it runs; without it, the check as the document has it. Throws `RangeError` on what the
+   * reader would have refused.
+   */
   compile?(check: D, kind: Definition): C;
   /** The ids of other fields that it reads. */
   reads?(check: C): readonly string[];
@@ -77,7 +80,10 @@ export interface CheckWords<D extends CheckBase = CheckBase> {
   readonly editor?: CheckEditorName;
 }
 
-/** Editors of checks: limits as the field writes them, code with samples; `form`: the check is edited in a form. */
+/**
+ * Editors of checks: limits as the field writes them, code with samples; `form`: the check is edited in a
+ * form.
+ */
 export type CheckEditorName = 'limits' | 'code' | 'form';
 
 /** What a check says of the text of a field, whatever the type of the check. */
@@ -101,7 +107,10 @@ export interface CheckEntry {
   readonly words?: CheckWords;
 }
 
-/** Checks that do not come with this package, by type. They are handed to whatever reads, describes, compiles or mutates documents. */
+/**
+ * Checks that do not come with this package, by type. They are handed to whatever reads, describes, compiles
+ * or mutates documents.
+ */
 export type CheckTable = Readonly<Record<string, CheckEntry>>;
 
 /**
@@ -109,7 +118,12 @@ export type CheckTable = Readonly<Record<string, CheckEntry>>;
  *
  * @example
  * const begins = checkEntry(
- *   { type: 'begins', options: { text: { is: 'text', label: 'Text', at: [], needed: true } }, data: ['text'], mutations: () => [] },
+ *   {
+ *     type: 'begins',
+ *     options: { text: { is: 'text', label: 'Text', at: [], needed: true } },
+ *     data: ['text'],
+ *     mutations: () => [],
+ *   },
  *   {
  *     codes: ['begins-otherwise'],
  *     run: ({ kind, plan }, body, { text }) =>

@@ -12,7 +12,10 @@ import { range } from './range/define.ts';
 import { remote } from './remote/define.ts';
 import { required } from './required/define.ts';
 
-/** All checks, by type, in the order of the reference. A new one is a folder and a line here, in `compile.ts`, `words.ts` and `runs.ts`. */
+/**
+ * All checks, by type, in the order of the reference. A new one is a folder and a line here, in `compile.ts`,
+ * `words.ts` and `runs.ts`.
+ */
 const definitions = {
   required,
   complete,
@@ -44,8 +47,8 @@ export const typesOfChecks = (more: CheckTable): readonly string[] => [
 ];
 
 /**
- * What defines checks of a type; `more` are checks that do not come with this package. Throws `RangeError` for a type that
- * is in neither.
+ * What defines checks of a type; `more` are checks that do not come with this package. Throws `RangeError`
+ * for a type that is in neither.
  */
 export function definitionOf(type: string, more: CheckTable = {}): CheckDefinition<CheckBase> {
   const found = Object.hasOwn(definitions, type)

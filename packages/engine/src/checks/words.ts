@@ -16,7 +16,10 @@ import type { WordsOf } from './words-of.ts';
 
 export { comparisons } from './compare/words.ts';
 
-/** What screens say of each check, in the order in which menus offer them. Apart from the registry: a page that shows rules carries this, and nothing that reads documents. */
+/**
+ * What screens say of each check, in the order in which menus offer them. Apart from the registry: a page
+ * that shows rules carries this, and nothing that reads documents.
+ */
 const words: { readonly [T in CheckType]: WordsOf<T> } = {
   required,
   range,

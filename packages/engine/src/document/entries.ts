@@ -5,7 +5,7 @@ import type { EntryOf } from '../options/option.ts';
 type BuiltInEntries = { readonly [K in KindName]: EntryOf<AllKinds[K]['define']['options']> };
 
 /**
- * The entry options of each kind. A kind that does not come with this package is added by declaration merging, so that documents
- * with it need no cast.
+ * The entry options of each kind. A kind that does not come with this package is added by declaration
+ * merging, so that documents with it need no cast.
  */
 export interface Entries extends BuiltInEntries {}

@@ -3,7 +3,8 @@ import { kinds } from '../kinds/registry.ts';
 import { readDocument } from './read-document.ts';
 
 /**
- * Reading a document is linear in each of its parts. Counted, not timed: what is asked of the document, and how many members the lists have that are gone over.
+ * Reading a document is linear in each of its parts. Counted, not timed: what is asked of the document, and
+ * how many members the lists have that are gone over.
  */
 const many = <T>(n: number, f: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => f(i));
 const text = (id: string, more: object = {}) => ({ id, kind: 'text', label: 'Name', ...more });
@@ -294,7 +295,8 @@ function workOf(json: unknown): number {
 }
 
 test.each(Object.entries(parts))('%s', (_, make) => {
-  // What is done once, whatever the size, is taken out; numbers of several digits and the first fifty faults leave a little.
+  // What is done once, whatever the size, is taken out; numbers of several digits and the first fifty faults
+  // leave a little.
   const [one, two, four] = [500, 1000, 2000].map((n) => workOf(make(n))) as [number, number, number];
   expect((four - two) / Math.max(1, two - one)).toBeLessThan(2.4);
 });

@@ -28,11 +28,12 @@ export interface Migration {
 }
 
 /**
- * The values to replace so that a document has the current version. Empty for a document of the current version and
- * for a value that is not a document. Whether the document is valid is not checked.
+ * The values to replace so that a document has the current version. Empty for a document of the current
+ * version and for a value that is not a document. Whether the document is valid is not checked.
  *
  * @example
- * migrationsOf({ arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [] }); // [{ path: ['arbeit'], value: 2 }]
+ * migrationsOf({ arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [] });
+ * // [{ path: ['arbeit'], value: 2 }]
  */
 export function migrationsOf(document: unknown): readonly Migration[] {
   if (!isObject(document) || document.arbeit !== 1) return [];
@@ -48,7 +49,8 @@ export function migrationsOf(document: unknown): readonly Migration[] {
 }
 
 /**
- * The document in the current version; the same value if there is nothing to migrate. The argument is not changed.
+ * The document in the current version; the same value if there is nothing to migrate. The argument is not
+ * changed.
  *
  * @example
  * migrated({ arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [] }); // { arbeit: 2, title: 'Huts', … }

@@ -27,7 +27,10 @@ export class Cursor {
     });
   }
 
-  /** Whether so many mistakes were told that of the next ones only the number counts: then words for them are no longer looked for. */
+  /**
+   * Whether so many mistakes were told that of the next ones only the number counts: then words for them are
+   * no longer looked for.
+   */
   get isFull(): boolean {
     return this.faults.length >= mostFaults;
   }
@@ -118,7 +121,10 @@ export class Cursor {
     return undefined;
   }
 
-  /** The members of a list of at most so many, each at its own place; a longer one is told, and none of it read. */
+  /**
+   * The members of a list of at most so many, each at its own place; a longer one is told, and none of it
+   * read.
+   */
   items(longest: number = most.items): Cursor[] {
     if (!Array.isArray(this.value)) this.fault(`Expected a list, found ${nameOf(this.value)}.`);
     else if (this.value.length > longest)

@@ -1,6 +1,6 @@
 /**
- * The most a document may hold of each thing: far beyond what anybody fills in, near enough that reading one slows nobody. Texts are counted in characters (code
- * points), as JSON Schema counts them.
+ * The most a document may hold of each thing: far beyond what anybody fills in, near enough that reading one
+ * slows nobody. Texts are counted in characters (code points), as JSON Schema counts them.
  */
 export const most = {
   /** Of any list where nothing else is said: fields, forms, trials, choices, values. */

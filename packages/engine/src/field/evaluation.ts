@@ -246,7 +246,8 @@ function enqueue(
   const { verdict } = finding;
   const isAll = field.messages === 'all';
   const isFirst = heard.problem === undefined && rule.severity === 'error';
-  // Where one message is shown, what fails is worth more than what is still open, and what holds a form back more than a warning.
+  // Where one message is shown, what fails is worth more than what is still open, and what holds a form back
+  // more than a warning.
   const isWorth =
     (verdict === 'fail' && heard.verdict === 'open') ||
     (rule.severity === 'error' && shown[0]?.severity === 'warning');

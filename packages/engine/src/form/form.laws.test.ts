@@ -10,7 +10,10 @@ import { recordOf } from './record.ts';
 import { put, run, stayWith } from './stay.fixture.ts';
 
 const form = stayWith({}, { 'key-box': { rules: [{ id: 'easy', check: { type: 'not-trivial' } }] } });
-/** The same with a warning in front of what holds the form back: it is told instead where one message is shown. */
+/**
+ * The same with a warning in front of what holds the form back: it is told instead where one message is
+ * shown.
+ */
 const warned = stayWith(
   {},
   {
@@ -32,7 +35,9 @@ const truth = (about: string): Answer =>
 const key = (text: string): FormEvent => ({ type: 'field', event: { type: 'key', text } });
 const bare = (type: 'backspace' | 'undo' | 'redo'): FormEvent => ({ type: 'field', event: { type } });
 
-/** What happens to a form, and to what it has asked: the n-th open question is answered, or nobody answers it. */
+/**
+ * What happens to a form, and to what it has asked: the n-th open question is answered, or nobody answers it.
+ */
 type Happening = FormEvent | { readonly settles: number; readonly by: 'server' | 'nobody' };
 
 const happening: fc.Arbitrary<Happening> = fc.oneof(

@@ -91,7 +91,8 @@ describe('submit', () => {
     const sent = run(form, [{ type: 'sent' }], sending);
     expect(sent.sending.is).toBe('sent');
     expect(run(form, [{ type: 'unsent' }], sending).sending).toEqual({ is: 'no', failed: true });
-    // A page that sent it itself hears later what is wrong; after an edit nothing is to be said of it any more.
+    // A page that sent it itself hears later what is wrong; after an edit nothing is to be said of it any
+    // more.
     expect(run(form, [{ type: 'sent' }], sent)).toBe(sent);
     const late: FormEvent = {
       type: 'sent',
@@ -147,7 +148,8 @@ describe('submit', () => {
     };
     const asked = run(quick, [...filled, ...typed('pass', 'RH-42'), { type: 'submit' }, ask]);
     expect(asked.sending.is).toBe('waiting');
-    // The code is filled in at once after the submit, which that takes back: whole, it submits the form again.
+    // The code is filled in at once after the submit, which that takes back: whole, it submits the form
+    // again.
     const filledIn: FormEvent = {
       type: 'field',
       field: 'key-box',

@@ -18,7 +18,8 @@ import type { LineBody } from './editing/line.ts';
 import { kinds } from './registry.ts';
 import { define, definition, document, entry, lay, type TallyPlan, tally } from './tally.fixture.ts';
 
-// What the kind is, and why, stands in `tally.fixture.ts`; the desk's part of this in `apps/studio/screens/desk/a-new-kind.test.tsx`.
+// What the kind is, and why, stands in `tally.fixture.ts`; the desk's part of this in
+// `apps/studio/screens/desk/a-new-kind.test.tsx`.
 const all: KindTable = { ...kinds, tally: entry };
 
 test('it stands in documents, its faults and the schema, and where it is not known it is refused', () => {

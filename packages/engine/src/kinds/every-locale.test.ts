@@ -9,8 +9,8 @@ import { digitsOf } from './editing/digits.ts';
 import { kinds } from './registry.ts';
 
 /**
- * What the platform writes in any locale is read back as the same value or refused, never as another one: a month taken
- * for a day, another calendar's year, the wrong half of the day.
+ * What the platform writes in any locale is read back as the same value or refused, never as another one: a
+ * month taken for a day, another calendar's year, the wrong half of the day.
  */
 const every = everyLocale();
 const fieldOf = (kind: string, entry: object, locale: string): HydratedField =>

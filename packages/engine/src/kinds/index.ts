@@ -11,4 +11,4 @@ export type { AdornmentName, Piece, SpecimenRenderer } from './contract/specimen
 export { escaped, type ValueForm } from './contract/value-form.ts';
 export type { PartsBody, PartsPlan } from './editing/parts.ts';
 export { type AllKinds, type KindName, kinds, type PlanOf } from './registry.ts';
-export { unusedFeaturesIn as lacksOfKinds } from './unused-features.ts';
+export { unusedFeaturesIn as unusedFeaturesOfKinds } from './unused-features.ts';

@@ -56,7 +56,10 @@ function others(option: Option, value: unknown): readonly Other[] {
   }
 } // biome-ignore format: an option a case
 
-/** Every sensible way to break an entry in one place, by what its options say of themselves. Whether what they come to is sound the reader of documents says. */
+/**
+ * Every sensible way to break an entry in one place, by what its options say of themselves. Whether what they
+ * come to is sound the reader of documents says.
+ */
 export function entryMutants(
   options: Options,
   entry: Readonly<Record<string, unknown>>,

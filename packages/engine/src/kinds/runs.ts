@@ -13,7 +13,10 @@ import { text } from './text/run.ts';
 import { time } from './time/run.ts';
 import { yesNo } from './yes-no/run.ts';
 
-/** What all kinds do, by name, without what defines them: for a page that is given compiled fields of any kind. */
+/**
+ * What all kinds do, by name, without what defines them: for a page that is given compiled fields of any
+ * kind.
+ */
 export const runs = {
   pattern,
   text,

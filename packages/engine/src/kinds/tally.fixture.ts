@@ -6,8 +6,9 @@ import type { SpecimenRenderer } from './contract/specimen-renderer.ts';
 import { type LineBody, lineKind } from './editing/line.ts';
 
 /**
- * What adding a kind takes, done once more by a stranger: a tally of strokes in fives, in a file nobody else knows. It
- * must live in documents, their faults, the schema, the reference, tapes, the laws and on a desk without a word anywhere else.
+ * What adding a kind takes, done once more by a stranger: a tally of strokes in fives, in a file nobody else
+ * knows. It must live in documents, their faults, the schema, the reference, tapes, the laws and on a desk
+ * without a word anywhere else.
  */
 export interface TallyPlan {
   readonly kind: 'tally';

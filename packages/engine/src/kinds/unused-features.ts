@@ -21,7 +21,7 @@ const own: Readonly<Record<string, (fields: Fields) => readonly string[]>> = { d
  * drop them. `of` is the module a kind ships; without it, features that several kinds share.
  *
  * @example
- * const names: readonly string[] = lacksOfKinds([pass], 'pattern');
+ * const names: readonly string[] = unusedFeaturesOfKinds([pass], 'pattern');
  */
 export const unusedFeaturesIn = (fields: Fields, of?: string): readonly string[] =>
   of === undefined ? shared(fields) : (own[of]?.(fields) ?? []);

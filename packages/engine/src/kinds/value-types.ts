@@ -18,7 +18,10 @@ import { valueTypes as yesNo } from './yes-no/value-types.ts';
 
 export { type Alphabet, endOf } from './contract/alphabet.ts';
 
-/** What the values of each kind are. Apart from `registry.ts`: no screen carries it. The compiler asks for an entry for each kind. */
+/**
+ * What the values of each kind are. Apart from `registry.ts`: no screen carries it. The compiler asks for an
+ * entry for each kind.
+ */
 const kinds = {
   pattern,
   text,

@@ -60,7 +60,10 @@ export interface Text extends Described {
   readonly check?: (text: string, around: Surroundings) => readonly TextFault[];
   readonly usual?: string;
   readonly otherwise?: string;
-  /** Other texts that a slip of the hand would lead to, for mutation tests; `classes` are the names of the set's own. */
+  /**
+   * Other texts that a slip of the hand would lead to, for mutation tests; `classes` are the names of the
+   * set's own.
+   */
   readonly mutants?: (
     text: string,
     classes: readonly string[],
@@ -117,7 +120,10 @@ export interface Offer {
  */
 export const pickForm = { value: '^\\S{1,100}$', label: '^(?=.*\\S)[^;\\p{Cc}]{1,200}$' } as const;
 
-/** One option of an entry, described: what it may be, what it is usually, what people call it, which pieces of the specimen it belongs to. */
+/**
+ * One option of an entry, described: what it may be, what it is usually, what people call it, which pieces of
+ * the specimen it belongs to.
+ */
 export type Option = Choice | Whole | Text | List | Bounds | Picks;
 /** All options of a kind's entry, by name. */
 export type Options = Readonly<Record<string, Option>>;
@@ -132,7 +138,10 @@ export interface TextFault {
   readonly suggestion?: string | undefined;
 }
 
-/** A limit in the raw form of the field's kind: a decimal, an ISO 8601 date or time, `today+18m`, whole minutes. What it may be, only the kind knows. */
+/**
+ * A limit in the raw form of the field's kind: a decimal, an ISO 8601 date or time, `today+18m`, whole
+ * minutes. What it may be, only the kind knows.
+ */
 export interface Limit extends Described {
   readonly is: 'limit';
 }

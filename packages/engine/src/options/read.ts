@@ -23,7 +23,9 @@ export function readOptions(at: Cursor, options: Options, around: Surroundings):
   readMembers(at, options, around);
 }
 
-/** Checks the members there are of what is known to be an object. A limit is read by whoever knows the kind. */
+/**
+ * Checks the members there are of what is known to be an object. A limit is read by whoever knows the kind.
+ */
 export function readMembers(at: Cursor, options: CheckOptions, around: Surroundings): void {
   for (const [key, option] of Object.entries(options))
     if (at.has(key) && option.is !== 'limit') readOption(at.get(key), option, around);

@@ -11,7 +11,10 @@ import {
 /** A JSON Schema, draft 2020-12. */
 export type Schema = Readonly<Record<string, unknown>>;
 
-/** The schema of an entry with these options. What it cannot say (`check`, bounds against each other) the reader says. */
+/**
+ * The schema of an entry with these options. What it cannot say (`check`, bounds against each other) the
+ * reader says.
+ */
 export function schemaOf(options: Options): Schema {
   return schemaOfMembers(options);
 }
@@ -90,7 +93,8 @@ function schemaOfItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' |
     case 'whole':
       return { type: 'integer', minimum: item.min, maximum: item.max };
     case 'text':
-      // A list that depends on the platform would make the schema depend on it as well: then its form has to do.
+      // A list that depends on the platform would make the schema depend on it as well: then its form has to
+      // do.
       if (item.among && item.form === undefined) return { enum: item.among() };
       return {
         type: 'string',

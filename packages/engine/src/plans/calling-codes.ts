@@ -1,10 +1,10 @@
 /**
- * Country calling codes: every code assigned by ITU-T (Recommendation E.164, annex to the Operational Bulletin,
- * "List of Recommendation ITU-T E.164 assigned country codes"), the regions (ISO 3166-1 alpha-2, and XK) it
- * serves with the main one first, and how many digits may follow it. Lengths follow the national numbering plans
- * filed with ITU-T (E.129 presentations); code and number together never exceed 15 digits.
+ * Country calling codes: every code assigned by ITU-T (Recommendation E.164, annex to the Operational
+ * Bulletin, "List of Recommendation ITU-T E.164 assigned country codes"), the regions (ISO 3166-1 alpha-2,
+ * and XK) it serves with the main one first, and how many digits may follow it. Lengths follow the national
+ * numbering plans filed with ITU-T (E.129 presentations); code and number together never exceed 15 digits.
  *
- * One line a code: code, regions (`-` for services without one), least and most digits behind the code.
+ * * One line a code: code, regions (`-` for services without one), least and most digits behind the code.
  */
 export const callingCodes = `
 1 US,CA,AG,AI,AS,BB,BM,BS,DM,DO,GD,GU,JM,KN,KY,LC,MP,MS,PR,SX,TC,TT,VC,VG,VI,UM 10 10

@@ -56,7 +56,10 @@ function readFormat(text: string): PhoneFormat {
   };
 }
 
-/** The plan of a region; one known by its lengths alone is written in threes. `undefined` for no region at all. */
+/**
+ * The plan of a region; one known by its lengths alone is written in threes. `undefined` for no region at
+ * all.
+ */
 export function planOf(region: string): RegionPlan | undefined {
   const code = codeOf(region);
   if (!code) return undefined;

@@ -1,10 +1,15 @@
 /**
- * Numbering plans of regions (ISO 3166-1), after the plans their regulators publish and file with ITU-T (E.129):
- * which leading digits are mobile and which fixed, how long such numbers are, and how people there group them.
+ * Numbering plans of regions (ISO 3166-1), after the plans their regulators publish and file with ITU-T
+ * (E.129):
+ * which leading digits are mobile and which fixed, how long such numbers are, and how people there group
+ * them.
  *
- * A plan is: calling code, trunk prefix and international prefix (`-` for none), then its formats after `|`. A format
- * is: `m` mobile, `f` fixed, `e` either, `o` other; the leading digits without trunk prefix (`?` any digit, `[2-5]`
- * one of these, a comma between alternatives); the length without trunk prefix; the national writing, `#` a digit
+ * A plan is: calling code, trunk prefix and international prefix (`-` for none), then its formats after `|`.
+ * A format
+ * is: `m` mobile, `f` fixed, `e` either, `o` other; the leading digits without trunk prefix (`?` any digit,
+ * `[2-5]`
+ * one of these, a comma between alternatives); the length without trunk prefix; the national writing, `#` a
+ * digit
  * and a digit the trunk prefix; and behind `>` the international one where it is not simply the national one
  * without trunk prefix and brackets. Of several that fit, the one with the longest leading digits counts; of
  * those, the first that is long enough.
@@ -87,8 +92,9 @@ export const regionPlans: Readonly<Record<string, string>> = {
 };
 
 /**
- * Leading digits (behind the calling code) that tell regions of a shared code apart from its main region. +1 after the
- * North American Numbering Plan Administrator's list of area codes, the others after the plan of the main region.
+ * Leading digits (behind the calling code) that tell regions of a shared code apart from its main region. +1
+ * after the North American Numbering Plan Administrator's list of area codes, the others after the plan of
+ * the main region.
  */
 export const leadingDigits: Readonly<Record<string, string>> = {
   AG: '268', AI: '264', AS: '684', BB: '246', BM: '441', BS: '242', DM: '767', DO: '809,829,849', GD: '473',

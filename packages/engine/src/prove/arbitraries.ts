@@ -234,7 +234,8 @@ export interface Walked<B extends TextState> {
  * focus.
  *
  * @example
- * for (const { event, after } of walk(pass, [{ do: 'type', text: '12' }])) console.log(event.type, after.body.display);
+ * for (const { event, after } of walk(pass, [{ do: 'type', text: '12' }]))
+ *   console.log(event.type, after.body.display);
  */
 export function walk<P extends Plan, B extends TextState>(
   field: HydratedField<P, B>,

@@ -31,7 +31,8 @@ export interface Audited {
  * refused.
  *
  * @example
- * for (const { found } of auditSet(set, kinds, { seed: 1, events: 1000, today: '2027-02-10' })) if (found) break;
+ * for (const { found } of auditSet(set, kinds, { seed: 1, events: 1000, today: '2027-02-10' }))
+ *   if (found) break;
  */
 export function* auditSet(document: SetDocument, kinds: KindTable, wanted: Audit): Generator<Audited> {
   const { fields = document.fields.map(({ id }) => id), events: most, every = 1, run, checks } = wanted;

@@ -195,7 +195,8 @@ describe('an audit', () => {
   });
 
   test('shows by one tape what only two together show: the same content another way', () => {
-    // What came in first decides how everything is shown until a reset: nothing that is done in one visit tells.
+    // What came in first decides how everything is shown until a reset: nothing that is done in one visit
+    // tells.
     type Born = TextState & { readonly born?: string };
     const born = faulty(
       (kind) => ({

@@ -78,8 +78,9 @@ interface Walked {
 }
 
 /**
- * Plays a tape and asks the laws at every step; unless `isThorough`, those that cost much at every sixth, and those of states only where it ends: more
- * tapes tell more than each of them asked everything. `memory` is what was shown so far; laws in `but` are not looked for.
+ * Plays a tape and asks the laws at every step; unless `isThorough`, those that cost much at every sixth, and
+ * those of states only where it ends: more tapes tell more than each of them asked everything. `memory` is
+ * what was shown so far; laws in `but` are not looked for.
  */
 function walked(
   subject: LawSubject,
@@ -147,8 +148,9 @@ export const auditField = (
   audit(subjectOf(field, kinds, course.today), tapeIngredientsOf(field, kinds, course.today), course);
 
 /**
- * Audits a field: plays random tapes on it, made of `matter`, and asks its laws at every step. Goes on for ever: whoever asks stops when there was
- * enough. Each law that is broken is told once, with a tape as short as it gets.
+ * Audits a field: plays random tapes on it, made of `matter`, and asks its laws at every step. Goes on for
+ * ever: whoever asks stops when there was enough. Each law that is broken is told once, with a tape as short
+ * as it gets.
  */
 export function* audit(
   subject: LawSubject,
@@ -185,7 +187,10 @@ export function* audit(
       tapes = events = 0;
     }
   }
-  /** What the first law remembers may come from an earlier tape: the one that shows the same content otherwise goes before. */
+  /**
+   * What the first law remembers may come from an earlier tape: the one that shows the same content otherwise
+   * goes before.
+   */
   function withEarlier(at: number, actions: Actions): Actions {
     const isBroken = (all: Actions): boolean =>
       walked(subject, all, new Map(), { isThorough: true, but: butFor(1) }).found !== undefined;

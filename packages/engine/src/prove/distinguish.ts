@@ -19,8 +19,8 @@ export interface Pair {
 /** The result of searching a tape that distinguishes two definitions. */
 export type Search =
   /**
-   * The text of a tape, without a title, that expects what the right one does where the two part; what is done in it, a line an action; and what
-   * each of the two shows then, as expectations.
+   * The text of a tape, without a title, that expects what the right one does where the two part; what is
+   * done in it, a line an action; and what each of the two shows then, as expectations.
    */
   | {
       readonly is: 'told';
@@ -67,8 +67,9 @@ const isByDay = ({ fields, rules }: FieldGroup): boolean =>
   JSON.stringify([fields.map((field) => field.rules), rules]).includes('"today');
 
 /**
- * Looks for a short tape on which two definitions differ in anything a tape can expect, and writes it down with what the right one does there.
- * `most` tapes are made at random once those that are thought of tell nothing; the same `seed` makes the same.
+ * Looks for a short tape on which two definitions differ in anything a tape can expect, and writes it down
+ * with what the right one does there. `most` tapes are made at random once those that are thought of tell
+ * nothing; the same `seed` makes the same.
  */
 export function findDifference(
   pair: Pair,

@@ -133,7 +133,10 @@ function* forForm(
   }
 }
 
-/** Tapes that may tell two definitions of one thing apart, the likeliest first; then so many at random. The same seed makes the same tapes. */
+/**
+ * Tapes that may tell two definitions of one thing apart, the likeliest first; then so many at random. The
+ * same seed makes the same tapes.
+ */
 export function distinguishingTapes(
   right: FieldGroup,
   wrong: FieldGroup,

@@ -43,7 +43,10 @@ const offers = fc.constantFrom(
   [{ value: 's', label: 'Sauna, hot' }, { value: 'S', label: 'Sauna' }, { value: 'w', label: 'W' }, { value: '7', label: 'Seven漢' }],
 ); // biome-ignore format: a line each
 
-/** Fixed text behind or between that the field takes itself cannot be told from what is typed (law 2): such code is for digits alone. */
+/**
+ * Fixed text behind or between that the field takes itself cannot be told from what is typed (law 2): such
+ * code is for digits alone.
+ */
 const { valued: _, ...sound } = shapes;
 
 const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {

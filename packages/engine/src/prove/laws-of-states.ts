@@ -5,7 +5,10 @@ import type { Action } from '../tape/script.ts';
 import { type Breach, noLaws } from './law.ts';
 import { drawn, emptied, isTold, type LawSubject } from './law-subject.ts';
 
-/** The laws of a state, however it came about. They cost more than those of a step: whoever goes through many states asks them now and then. */
+/**
+ * The laws of a state, however it came about. They cost more than those of a step: whoever goes through many
+ * states asks them now and then.
+ */
 
 /** Pastes or types a text into the empty field. */
 const afresh = (way: 'paste' | 'set' | 'autofill', text: string): readonly Action[] => [
@@ -69,7 +72,10 @@ export function typedAsPasted(subject: LawSubject, text: string, typed: FieldSta
 export const typedInto = ({ field, fresh }: LawSubject, text: string): FieldState =>
   keysOf(text).reduce((state, key) => apply(field, state, key), fresh);
 
-/** Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do its verdicts. */
+/**
+ * Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do
+ * its verdicts.
+ */
 function writesBack(subject: LawSubject, after: FieldState): Breach | undefined {
   const { field, today } = subject;
   if (!isTold(subject, after)) return undefined;

@@ -61,7 +61,10 @@ function standsLeft(subject: LawSubject, { before, event, after }: Transition): 
   return { law: 3, expected: `“${event.text}” directly left of the caret`, found: drawn(after) };
 }
 
-/** Laws 4 and 5: backspace and delete take exactly the next character of the content, and the caret moves as little as can be. */
+/**
+ * Laws 4 and 5: backspace and delete take exactly the next character of the content, and the caret moves as
+ * little as can be.
+ */
 function takesOne(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   const { field, exemptions, isPicked, atomsOf } = subject;
   if (event.type !== 'backspace' && event.type !== 'delete') return undefined;
@@ -100,7 +103,10 @@ function takesOne(subject: LawSubject, { before, event, after }: Transition): Br
     : { law: 5, expected: drawn({ ...after, start: aimed, end: aimed }), found: drawn(after) };
 }
 
-/** Law 6: what cannot be taken leaves everything as it is; a key takes nothing else away; a paste tells what it leaves out. */
+/**
+ * Law 6: what cannot be taken leaves everything as it is; a key takes nothing else away; a paste tells what
+ * it leaves out.
+ */
 function losesNothing(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   const { field, exemptions } = subject;
   if (event.type === 'key') {
@@ -210,7 +216,10 @@ function isCalm({ field, today }: LawSubject, moment: Transition): Breach | unde
   return early && { law: 10, expected: 'no message yet', found: `“${early.message}”` };
 }
 
-/** Law 11: offsets stand inside the display, nothing is undefined, and a value is written as its kind writes values. */
+/**
+ * Law 11: offsets stand inside the display, nothing is undefined, and a value is written as its kind writes
+ * values.
+ */
 function isWellFormed(
   { field, grammar, today }: LawSubject,
   { before, after }: Transition,
@@ -233,7 +242,10 @@ function isWellFormed(
     : undefined;
 }
 
-/** Laws 2 and 11: a developer's own code keeps what was typed, and comes to something. What is shown in its place breaks no law. */
+/**
+ * Laws 2 and 11: a developer's own code keeps what was typed, and comes to something. What is shown in its
+ * place breaks no law.
+ */
 function isShaped({ exemptions }: LawSubject, { before, after }: Transition): Breach | undefined {
   const problem = after.body === before.body ? undefined : exemptions.problem?.(after.body);
   if (!problem) return undefined;

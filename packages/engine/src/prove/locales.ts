@@ -1,4 +1,7 @@
-/** Locales for the tables that are held against `Intl`: every way of grouping, every script of digits, both directions. */
+/**
+ * Locales for the tables that are held against `Intl`: every way of grouping, every script of digits, both
+ * directions.
+ */
 export const locales: readonly string[] = [
   'en-GB', 'en-US', 'en-IN', 'en-ZA', 'en-CA', 'de-DE', 'de-AT', 'de-CH', 'fr-FR', 'fr-CH', 'fr-CA', 'it-IT', 'it-CH',
   'es-ES', 'es-MX', 'es-AR', 'pt-PT', 'pt-BR', 'nl-NL', 'nl-BE', 'da-DK', 'nb-NO', 'sv-SE', 'fi-FI', 'is-IS', 'et-EE',
@@ -7,7 +10,10 @@ export const locales: readonly string[] = [
   'ms-MY', 'ja-JP', 'ko-KR', 'zh-CN', 'zh-TW', 'ca-ES', 'eu-ES', 'sw-KE',
 ]; // biome-ignore format: a table
 
-/** Every locale the platform has data of its own for: each language, script and region that resolves to itself. */
+/**
+ * Every locale the platform has data of its own for: each language, script and region that resolves to
+ * itself.
+ */
 export function everyLocale(): readonly string[] {
   const letters = [...'abcdefghijklmnopqrstuvwxyz'];
   const two = letters.flatMap((a) => letters.map((b) => a + b));

@@ -21,7 +21,10 @@ import { mutationsOf, type SetMutation } from './mutations.ts';
 export type MutantStatus =
   /** A trial does not hold any more. */
   | { readonly is: 'caught'; readonly by: string }
-  /** No trial notices. One that would is proposed: by the id of a trial that was proposed before, or a new one. */
+  /**
+   * No trial notices. One that would is proposed: by the id of a trial that was proposed before, or a new
+   * one.
+   */
   | { readonly is: 'missed'; readonly trial: Trial; readonly isNew: boolean }
   /** It provably changes nothing: what it compiles to is the same. */
   | { readonly is: 'same' }
@@ -120,19 +123,22 @@ export interface MutationOptions {
   readonly today: string;
   /** What is broken; everything, where nothing is named. */
   readonly targets?: readonly Target[];
-  /** Runs developers' code at once; without it rules of own code stay open, and shapes show what was typed. */
+  /**
+   * Runs developers' code at once; without it rules of own code stay open, and shapes show what was typed.
+   */
   readonly run?: RunCustomCode | undefined;
   /** Checks that do not come with this package. */
   readonly checks?: CheckTable;
 }
 
 /**
- * Changes a set in one place at a time and reports what its trials notice. For a change that no trial
- * notices it looks for a short trial that would. Stop iterating to stop. `today` (ISO 8601) is the day for
- * trials that name none. Throws `RangeError` for a document that `readDocument` would have refused.
+ * Changes a set in one place at a time and reports what its trials notice. For a change that no trial notices
+ * it looks for a short trial that would. Stop iterating to stop. `today` (ISO 8601) is the day for trials
+ * that name none. Throws `RangeError` for a document that `readDocument` would have refused.
  *
  * @example
- * for (const { proven } of testMutations(set, kinds, { today: '2027-02-10' })) console.log(proven?.words, proven?.status.is);
+ * for (const { proven } of testMutations(set, kinds, { today: '2027-02-10' }))
+ *   console.log(proven?.words, proven?.status.is);
  */
 export function* testMutations(
   document: SetDocument,

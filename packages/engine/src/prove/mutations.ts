@@ -85,8 +85,8 @@ function brokenForms(form: FormDocument, checks: CheckTable): readonly Way<FormD
 }
 
 /**
- * Every sensible way to break a field or a form of a set in one place. Each is a set that can be read: what is no definition any more would not be
- * shipped either.
+ * Every sensible way to break a field or a form of a set in one place. Each is a set that can be read: what
+ * is no definition any more would not be shipped either.
  */
 export function mutationsOf(
   document: SetDocument,

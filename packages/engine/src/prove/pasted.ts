@@ -6,20 +6,24 @@ import type { Atom, LawExemptions } from '../kinds/law-exemptions.ts';
 import { boundaryAt, characterAt, graphemes } from '../values/graphemes.ts';
 
 /**
- * A formatter as developers have them, a function from the text that was typed to the text that is shown, wired to a plain input in one of the two ways
- * that are usual; as a field, so that tapes play on it and laws can be asked of it. It says nothing of what it leaves out, and has no value of its own.
+ * A formatter as developers have them, a function from the text that was typed to the text that is shown,
+ * wired to a plain input in one of the two ways that are usual; as a field, so that tapes play on it and laws
+ * can be asked of it. It says nothing of what it leaves out, and has no value of its own.
  */
 
 /** The function. It may throw: that is told as the law it breaks. */
 export type Formatter = (text: string) => string;
 
 /**
- * What stands around it. `browser`: the input's value is replaced and the caret left to the browser, which puts it behind the text. `count`: the caret is
- * put back behind as many letters and digits as were left of it.
+ * What stands around it. `browser`: the input's value is replaced and the caret left to the browser, which
+ * puts it behind the text. `count`: the caret is put back behind as many letters and digits as were left of
+ * it.
  */
 export type Wiring = 'browser' | 'count';
 
-/** What the field holds: the text of the input, and whether the function made another of it than was typed. */
+/**
+ * What the field holds: the text of the input, and whether the function made another of it than was typed.
+ */
 interface PastedBody extends TextState {
   readonly isRewritten: boolean;
 }
@@ -42,7 +46,9 @@ function behind(text: string, count: number): number {
 /** Texts that show what the function puts in by itself. */
 const probes = ['1234567890123456', 'abcdefghijklmnop', 'AB12CD34EF56', '12.34', '-12', '1200,5'];
 
-/** The characters the function puts between others that nobody typed; letters and digits are never among them. */
+/**
+ * The characters the function puts between others that nobody typed; letters and digits are never among them.
+ */
 function separatorsOf(format: Formatter): ReadonlySet<string> {
   const own = new Set<string>();
   for (const probe of probes)

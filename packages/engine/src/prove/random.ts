@@ -1,4 +1,7 @@
-/** Numbers that look random and are the same for the same seed: what was found once is found again (mulberry32). */
+/**
+ * Numbers that look random and are the same for the same seed: what was found once is found again
+ * (mulberry32).
+ */
 export function random(seed: number) {
   let state = seed >>> 0;
   const next = (): number => {

@@ -20,7 +20,10 @@ export interface Reach {
   }[];
   /** Of what it offers, the values it had. */
   readonly options: readonly { readonly value: string; readonly isSeen: boolean }[];
-  /** Its finished text in places, of kinds that have several: whether one ever held something; fixed text never does. */
+  /**
+   * Its finished text in places, of kinds that have several: whether one ever held something; fixed text
+   * never does.
+   */
   readonly places: readonly { readonly text: string; readonly isSeen?: boolean }[];
   /** Whether it was in use, left, submitted; whether it was whole, and whether something was not taken. */
   readonly situations: Readonly<Record<Situation, boolean>>;

@@ -1,6 +1,9 @@
 import type { Action } from '../tape/script.ts';
 
-/** Shorter tapes that could do as well: an action less, the end of a text less. What was thought of as a whole stays one that can be read. */
+/**
+ * Shorter tapes that could do as well: an action less, the end of a text less. What was thought of as a whole
+ * stays one that can be read.
+ */
 function* shorter(actions: readonly Action[]): Generator<readonly Action[]> {
   for (const i of actions.keys()) yield actions.toSpliced(i, 1);
   for (const [i, action] of actions.entries()) {
@@ -16,7 +19,10 @@ function* shorter(actions: readonly Action[]): Generator<readonly Action[]> {
 
 const mostTries = 2000;
 
-/** A tape as short as it gets while `ends` still says where it comes to what it was found for: the index of that action; `undefined`: not any more. */
+/**
+ * A tape as short as it gets while `ends` still says where it comes to what it was found for: the index of
+ * that action; `undefined`: not any more.
+ */
 export function shortest(
   found: readonly Action[],
   ends: (actions: readonly Action[]) => number | undefined,

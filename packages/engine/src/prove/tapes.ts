@@ -41,7 +41,10 @@ const odd = [
   '’',
 ];
 
-/** Makes random tapes, each by its seed: of a tape most is typed, pasted now and then, mended in its middle, left and come back to. */
+/**
+ * Makes random tapes, each by its seed: of a tape most is typed, pasted now and then, mended in its middle,
+ * left and come back to.
+ */
 export function tapeMakerOf({
   characters,
   own,

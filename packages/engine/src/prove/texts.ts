@@ -48,7 +48,10 @@ const finishedText = (field: HydratedField, kinds: KindTable): string =>
     .map(({ text }) => text)
     .join('');
 
-/** What its rules draw their lines by, what it offers, a finished text and what is almost that. `today` is the day (ISO 8601). */
+/**
+ * What its rules draw their lines by, what it offers, a finished text and what is almost that. `today` is the
+ * day (ISO 8601).
+ */
 export function textsFor(field: HydratedField, kinds: KindTable, today: string): Texts {
   const lines = field.rules.flatMap(({ check }) => linesOf(check, today));
   const { options = [] } = field.plan as { readonly options?: readonly { readonly value: string }[] };
@@ -56,7 +59,8 @@ export function textsFor(field: HydratedField, kinds: KindTable, today: string):
   const several = values.slice(1).map((value) => `${values[0]} ${value}`);
   const finished = finishedText(field, kinds);
   const less = [...finished].slice(0, 30).map((_, i, all) => all.toSpliced(i, 1).join(''));
-  // A number the plan goes by may be how many there can be, or where a year of two digits changes its century.
+  // A number the plan goes by may be how many there can be, or where a year of two digits changes its
+  // century.
   const counts = Object.values(field.plan).flatMap((one) =>
     Number.isSafeInteger(one) && one > 0 && one < 500 ? [one - 1, one, one + 1] : [],
   );

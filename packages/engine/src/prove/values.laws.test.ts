@@ -21,7 +21,10 @@ const matches = ({ among, expression }: ValueForm, text: string): boolean =>
 const valueAfter = (field: HydratedField, event: FieldEvent): string | null =>
   evaluate(field, apply(field, start(field), event)).value;
 
-/** What the form says is what the field does: with a text that comes in some way, and with what is next to a value of its. */
+/**
+ * What the form says is what the field does: with a text that comes in some way, and with what is next to a
+ * value of its.
+ */
 function holds(field: HydratedField, text: string, near: readonly [number, string]): void {
   const form = formOf(field);
   const typed = [...text].reduce((state, c) => apply(field, state, { type: 'key', text: c }), start(field));

@@ -11,7 +11,10 @@ export interface Automaton {
 export type ExpressionNode =
   | { readonly op: 'nothing' }
   | { readonly op: 'empty' }
-  /** One code point: in one of the ranges or with one of the Unicode properties (`L`, `^Nd`), or `negated` none. */
+  /**
+   * One code point: in one of the ranges or with one of the Unicode properties (`L`, `^Nd`), or `negated`
+   * none.
+   */
   | {
       readonly op: 'one';
       readonly ranges: readonly number[];

@@ -125,7 +125,8 @@ describe('what cannot be read is told', () => {
 });
 
 test('what an expression may cost is bounded: beyond that only what is known is answered, and quickly', () => {
-  // Each place in the last fourteen is told apart: two to the fourteenth expressions, were they all worked out.
+  // Each place in the last fourteen is told apart: two to the fourteenth expressions, were they all worked
+  // out.
   const greedy = automaton('[ab]*a[ab]{13}');
   let bits = 1;
   // A shift register that goes through every pattern of fourteen.

@@ -18,15 +18,18 @@ interface Machine {
 }
 
 /**
- * How many different expressions a rule may lead through, ever. Beyond that only what is known is answered and
- * the rest is `open`, so that the work an expression can cause is bounded for good. Common ones need a few dozen.
+ * How many different expressions a rule may lead through, ever. Beyond that only what is known is answered
+ * and the rest is `open`, so that the work an expression can cause is bounded for good. Common ones need a
+ * few dozen.
  */
 const roomForNodes = 4_000;
 /** There are so many code points. */
 const codePoints = 0x110000;
 const machines = new WeakMap<Automaton, Machine>();
 
-/** Whether `text` matches as a whole (`pass`), could if more were typed after it (`open`), or never (`fail`). */
+/**
+ * Whether `text` matches as a whole (`pass`), could if more were typed after it (`open`), or never (`fail`).
+ */
 export function match(automaton: Automaton, text: string): Verdict {
   let machine = machines.get(automaton);
   if (!machine) {
@@ -157,7 +160,10 @@ function nullable(m: Machine, i: number): boolean {
   }
 }
 
-/** The expression for what may follow once `code` has been read; `undefined` where the room for new ones is used up. */
+/**
+ * The expression for what may follow once `code` has been read; `undefined` where the room for new ones is
+ * used up.
+ */
 function derive(m: Machine, i: number, code: number): number | undefined {
   const known = m.steps.get(i * codePoints + code);
   if (known !== undefined) return known;

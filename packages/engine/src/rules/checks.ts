@@ -115,7 +115,8 @@ export function check<P, B extends CheckedText>(
         (what.type === 'range' || body.complete ? passed : incomplete)
       );
     default: {
-      // The validator of that type takes checks of that type, which the compiler does not follow from one to the other.
+      // The validator of that type takes checks of that type, which the compiler does not follow from one to
+      // the other.
       const validator = field.checks[what.type] as Validator<CarriedCheck> | undefined;
       if (!validator) throw new RangeError(`The check "${what.type}" is not at hand.`);
       return validator(field, body, what, given, rule);

@@ -2,8 +2,8 @@ import type { Automaton } from './automaton-data.ts';
 import type { Comparison } from './comparison.ts';
 
 /**
- * Checks ready to run, by type. A check that does not come with this package is added by declaration merging, so that its
- * validator is typed.
+ * Checks ready to run, by type. A check that does not come with this package is added by declaration merging,
+ * so that its validator is typed.
  */
 export interface CompiledChecks {
   required: { readonly type: 'required' };

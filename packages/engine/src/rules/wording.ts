@@ -1,9 +1,10 @@
 import type { Check } from './rule.ts';
 
 /**
- * What messages say where a document says nothing of its own, in one language, by code: short, in the user's terms, and
- * saying what to do. `{…}` is message data. It is handed to `compile`, which puts into each rule just the texts of its codes:
- * a page carries those and no table of them. A code behind a kind's name (`date/no-such-date`) is that kind's own.
+ * What messages say where a document says nothing of its own, in one language, by code: short, in the user's
+ * terms, and saying what to do. `{…}` is message data. It is handed to `compile`, which puts into each rule
+ * just the texts of its codes: a page carries those and no table of them. A code behind a kind's name
+ * (`date/no-such-date`) is that kind's own.
  */
 export type Wording = Readonly<Record<string, string | Plural>>;
 

@@ -31,7 +31,10 @@ export function beside(
   return at;
 }
 
-/** Where an arrow key takes the caret: a character of the display each time; a selection first collapses to its side. */
+/**
+ * Where an arrow key takes the caret: a character of the display each time; a selection first collapses to
+ * its side.
+ */
 export function arrow({ body, start, end }: FieldState, to: 'left' | 'right', times: number): number {
   const stops = [0];
   for (const character of graphemes(body.display)) stops.push(stops.at(-1)! + character.length);

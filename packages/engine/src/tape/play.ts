@@ -100,8 +100,8 @@ function formFor(set: Playable, tape: Tape): HydratedForm | undefined {
 }
 
 /**
- * The form after an event, with the questions put that it leads to: what a page does, but for the answers. On a pause is asked once the
- * tape waits.
+ * The form after an event, with the questions put that it leads to: what a page does, but for the answers. On
+ * a pause is asked once the tape waits.
  */
 function drive(
   form: HydratedForm,

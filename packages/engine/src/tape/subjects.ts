@@ -41,7 +41,10 @@ export type Expectable = (typeof expectable)[number];
 
 /** Of what a row shows: how that is written. */
 interface Written {
-  /** What a row shows, as a tape says it behind the subject. Flags are left out that are as in the row `against`. */
+  /**
+   * What a row shows, as a tape says it behind the subject. Flags are left out that are as in the row
+   * `against`.
+   */
   say(row: Row, against?: Row): string;
 }
 
@@ -308,7 +311,8 @@ export const subjectSpellings: readonly Described[] = Object.entries(subjects).m
 /** The words for what a tape can expect. */
 const subjectWords: readonly string[] = Object.keys(subjects);
 
-// Of an entry looked up by a name that is not known before, the compiler does not follow that it and the expectation belong together.
+// Of an entry looked up by a name that is not known before, the compiler does not follow that it and the
+// expectation belong together.
 const subjectOf = (what: string): ExpectationSubject<Expected> | undefined =>
   Object.hasOwn(subjects, what)
     ? (subjects[what as Expected['what']] as ExpectationSubject<Expected>)

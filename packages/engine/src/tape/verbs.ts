@@ -43,7 +43,10 @@ interface FieldVerb<A extends Action> extends Verb<A> {
 }
 
 interface FormVerb<A extends Action> extends Verb<A> {
-  /** `about`: the field that had the focus last. `null` is a pause. A sentence where the action makes no sense. */
+  /**
+   * `about`: the field that had the focus last. `null` is a pause. A sentence where the action makes no
+   * sense.
+   */
   events(action: A, form: HydratedForm, state: FormState, about: string): (FormEvent | null)[] | string;
 }
 
@@ -297,7 +300,8 @@ export function openQuestion(form: HydratedForm, state: FormState, rule: string)
   return undefined;
 }
 
-// Of entries looked up by a name that is not known before, the compiler does not follow that entry and action belong together.
+// Of entries looked up by a name that is not known before, the compiler does not follow that entry and action
+// belong together.
 const fieldVerbOf = (action: Action): FieldVerb<Action> | undefined =>
   Object.hasOwn(fieldVerbs, action.do) ? (fieldVerbs[action.do as FieldDo] as FieldVerb<Action>) : undefined;
 const formVerbOf = (action: Action): FormVerb<Action> => formVerbs[action.do as FormDo] as FormVerb<Action>;

@@ -1,7 +1,10 @@
 import { expect, test } from 'vitest';
 import { addDays, addMonths, daysBetween, isDate, isLeap, isoWeek, resolve, weekday } from './calendar.ts';
 
-/** Every seventh day or so of two thousand years, and what the platform makes of it (UTC, proleptic Gregorian). */
+/**
+ * Every seventh day or so of two thousand years, and what the platform makes of it (UTC, proleptic
+ * Gregorian).
+ */
 const days = Array.from({ length: 40_000 }, (_, i) => new Date(Date.UTC(1200, 0, 1 + i * 17)));
 const isoOf = (date: Date): string => date.toISOString().slice(0, 10);
 

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { isMultiple } from './decimal.ts';
 
-/** A decimal as text, of few digits or of many: with up to fifteen the quick way is taken, beyond them BigInt. */
+/**
+ * A decimal as text, of few digits or of many: with up to fifteen the quick way is taken, beyond them BigInt.
+ */
 const decimal = fc
   .tuple(fc.constantFrom('', '-'), fc.bigInt({ min: 0n, max: 10n ** 18n }), fc.nat(6))
   .map(([sign, units, places]) => {

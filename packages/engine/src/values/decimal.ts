@@ -1,6 +1,6 @@
 /**
- * Decimal numbers as texts (`-1234.50`), exact to any length: no floating point anywhere. Canonical is: a minus
- * where negative, no zeros in front but the one before the point, a digit on each side of the point.
+ * Decimal numbers as texts (`-1234.50`), exact to any length: no floating point anywhere. Canonical is: a
+ * minus where negative, no zeros in front but the one before the point, a digit on each side of the point.
  */
 
 /**
@@ -74,9 +74,11 @@ export function hasMultiple(from: string, to: string, step: string): boolean {
 export function isMultiple(a: string, step: string): boolean {
   const behind = places(step);
   const scale = Math.max(places(a), behind);
-  // The usual step is one of the last decimal, and everything written with so many is that: a third of a key with limits.
+  // The usual step is one of the last decimal, and everything written with so many is that: a third of a key
+  // with limits.
   if (scale === behind && step === last[behind]) return true;
-  // Fifteen digits are whole numbers that are exact without BigInt, which would be most of what a key with a step costs.
+  // Fifteen digits are whole numbers that are exact without BigInt, which would be most of what a key with a
+  // step costs.
   if (a.length + scale <= exact && step.length + scale <= exact) {
     const unit = units(step, scale);
     return unit === 0 || units(a, scale) % unit === 0;

@@ -1,6 +1,9 @@
 import { boundaryAt, characterAt, graphemes } from './graphemes.ts';
 
-/** The same as in `graphemes.ts`, for texts so long that reading them from the beginning would be felt at every key. */
+/**
+ * The same as in `graphemes.ts`, for texts so long that reading them from the beginning would be felt at
+ * every key.
+ */
 
 /**
  * What a UTF-16 unit is to its neighbours: the base of a character, a mark that joins the one before, or
@@ -73,7 +76,8 @@ export function countOf(text: string): number {
       isStart = flags % 2 === 0;
       flags++;
     } else {
-      // The second half of a flag is still the flag; one that stands alone ends the run, as anything else does.
+      // The second half of a flag is still the flag; one that stands alone ends the run, as anything else
+      // does.
       const isSecondHalf = code >= 0xdc00 && code < 0xe000 && text.codePointAt(i - 1)! > 0xffff;
       if (!isSecondHalf) flags = 0;
       isStart = begins(text, i);

@@ -2,12 +2,18 @@ import { posix } from 'node:path';
 import { type BuildOptions, build, type Plugin } from 'esbuild';
 import type { SetSources } from './tree-shake.ts';
 
-/** A module to be made, by its path without `.js`: what stands in it. Names of Arbeit's packages lead to what was built of them. */
+/**
+ * A module to be made, by its path without `.js`: what stands in it. Names of Arbeit's packages lead to what
+ * was built of them.
+ */
 export type Entries = Readonly<Record<string, string>>;
 
 const namespace = 'arbeit';
 
-/** Entries and the packages' own modules, as files that stand nowhere: what is made of them says nothing of this machine. */
+/**
+ * Entries and the packages' own modules, as files that stand nowhere: what is made of them says nothing of
+ * this machine.
+ */
 const asTree = (entries: Entries, sources: SetSources): Plugin => ({
   name: 'arbeit',
   setup({ onLoad, onResolve }) {
@@ -40,8 +46,8 @@ const shape = {
 } as const satisfies BuildOptions;
 
 /**
- * Bundles entries, each with just what it needs of the packages; what several need stands once, in `run-time/shared-*.js`. The same
- * entries and packages make the same bytes, wherever they stand.
+ * Bundles entries, each with just what it needs of the packages; what several need stands once, in `run-
+ * time/shared-*.js`. The same entries and packages make the same bytes, wherever they stand.
  */
 export async function bundled(entries: Entries, sources: SetSources): Promise<ReadonlyMap<string, string>> {
   const { outputFiles } = await build({
@@ -64,12 +70,15 @@ export async function bundled(entries: Entries, sources: SetSources): Promise<Re
   return new Map(made.filter(([path]) => isWanted(path)).sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-/** Imports of shared modules that import no name: nothing happens as they load, and a page's bundler would complain that they are left out. */
+/**
+ * Imports of shared modules that import no name: nothing happens as they load, and a page's bundler would
+ * complain that they are left out.
+ */
 const forNothing = /^import "[./]*(?:run-time\/)?shared-[^"]+";\n/gm;
 
 /**
- * The entry `page` as a page gets it: minified, in one piece, with the bytes each module adds to it. Entries are known to each other as
- * `#name`; modules of other packages stay out.
+ * The entry `page` as a page gets it: minified, in one piece, with the bytes each module adds to it. Entries
+ * are known to each other as `#name`; modules of other packages stay out.
  */
 export async function minified(
   entries: Entries & { readonly page: string },

@@ -49,7 +49,10 @@ async function factoryOf(code: string): Promise<string> {
   return `() => {\n${body}return own;\n}`;
 }
 
-/** What calls a check: in a world that has seen nothing yet, with a copy of what it is given, as the sandbox does. */
+/**
+ * What calls a check: in a world that has seen nothing yet, with a copy of what it is given, as the sandbox
+ * does.
+ */
 const callsCheck = `const callCheck = (make, input) => {
   try {
     const call = make().default;
@@ -81,8 +84,9 @@ const once = (make) => {
 `;
 
 /**
- * The module `custom-code.js` of a set: each check and shape in a scope of its own, as the developer wrote it, and what calls them. It has no names of the
- * set in it, so none of these can hide one that the code uses. Throws `RangeError` for code that is no module.
+ * The module `custom-code.js` of a set: each check and shape in a scope of its own, as the developer wrote
+ * it, and what calls them. It has no names of the set in it, so none of these can hide one that the code
+ * uses. Throws `RangeError` for code that is no module.
  */
 export async function customCodeModule({ checks, shapes }: CustomCode): Promise<string> {
   const bodies = async (codes: readonly string[], wrap: (text: string) => string): Promise<string> => {
@@ -161,8 +165,8 @@ const outcomeText = (outcome: CodeOutcome | Shaped): string =>
   'broken' in outcome ? 'broken' : JSON.stringify(outcome);
 
 /**
- * Holds each check and shape against what it becomes in a hand-off, both in the sandbox. Throws `RangeError` for the first that does something else there:
- * what is handed off must do what was tried.
+ * Holds each check and shape against what it becomes in a hand-off, both in the sandbox. Throws `RangeError`
+ * for the first that does something else there: what is handed off must do what was tried.
  */
 export async function compareCustomCode(
   set: SetDocument,

@@ -7,8 +7,8 @@ const specifiers = /((?:\bfrom |\bimport\()')([^']+)(')/g;
 const declarationsOf = (path: string): string => path.replace(/\.js$/, '.d.ts');
 
 /**
- * The declarations that entries lead to, by path below `types/`, with their imports leading to each other: what the packages say of
- * themselves, without the packages. Other packages' names stay.
+ * The declarations that entries lead to, by path below `types/`, with their imports leading to each other:
+ * what the packages say of themselves, without the packages. Other packages' names stay.
  */
 export function declarations(specifiersOf: readonly string[], sources: Sources): ReadonlyMap<string, string> {
   const files = new Map<string, string>();

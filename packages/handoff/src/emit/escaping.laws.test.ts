@@ -7,7 +7,10 @@ import { expect, test } from 'vitest';
 import { inAttribute, inComment, inHtml, inMarkdown, inScript, scriptInPage } from '../escape.ts';
 import { snippets } from './snippets.ts';
 
-/** A text that a person wrote is never code, in whatever language it ends up: random texts of the signs that mean something there, through the real parsers. */
+/**
+ * A text that a person wrote is never code, in whatever language it ends up: random texts of the signs that
+ * mean something there, through the real parsers.
+ */
 const signs = ['<', '>', '&', '"', "'", '`', '{', '}', '{{', '}}', '{#if x}', '{@html x}', '${', '</', '<!--', '-->', '<script>', '</script>', '</label>', '&amp;', '&#123;', '*/', '\\', '|', '[', ']', '(', ')', 'a', 'Ä', '…', ' ', '😀', '\u2028', 'onclick=x', '="'] as const; // biome-ignore format: a list
 const texts = fc
   .array(fc.constantFrom(...signs), { minLength: 1, maxLength: 8 })

@@ -34,7 +34,10 @@ export interface HandOff {
   /** What was built of Arbeit's packages. */
   readonly sources: Sources;
   readonly kinds?: KindTable;
-  /** What runs developers' code safely: each check and shape is held against what it becomes. Left out, none is. */
+  /**
+   * What runs developers' code safely: each check and shape is held against what it becomes. Left out, none
+   * is.
+   */
   readonly run?: RunsCode | undefined;
   /** Hears what is being done, and how much of it: from 0 to 1. */
   readonly onProgress?: (step: string, done: number) => void;
@@ -61,9 +64,10 @@ const handsOnTypes = ({ names, types, more }: Adapter, place: string): string =>
   ].join('\n');
 
 /**
- * Makes the folder a developer takes home: the fields and forms of a set as modules with their types, just the run-time they need, a face
- * for each use, schemas of the records, trials, a README. The same set, tapes and packages make the same bytes. Throws `RangeError` for
- * ids or tapes that come to one name, and where the packages are not built.
+ * Makes the folder a developer takes home: the fields and forms of a set as modules with their types, just
+ * the run-time they need, a face for each use, schemas of the records, trials, a README. The same set, tapes
+ * and packages make the same bytes. Throws `RangeError` for ids or tapes that come to one name, and where the
+ * packages are not built.
  */
 export async function handOff({
   set,
@@ -131,7 +135,10 @@ export async function handOff({
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-/** What stands beside the modules: schemas, trials, styles, pages without scripts, what the folder says of itself. */
+/**
+ * What stands beside the modules: schemas, trials, styles, pages without scripts, what the folder says of
+ * itself.
+ */
 function putBeside(
   files: Map<string, string>,
   {

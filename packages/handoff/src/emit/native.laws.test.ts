@@ -21,7 +21,10 @@ const texts = fc.array(
   { minLength: 30, maxLength: 60 },
 );
 
-/** What nobody thinks of: beside letters and digits the numbers that are none, what melts into its neighbour, pictures, half flags, jamo. */
+/**
+ * What nobody thinks of: beside letters and digits the numbers that are none, what melts into its neighbour,
+ * pictures, half flags, jamo.
+ */
 const strange = [
   ...'09afgzAFGZrRXé漢٣７０ｆＦＺ½Ⅷ -._/@#+‼😀☎\u0301\u200c\u200d\u200b\u{1f3fb}\u{1f1ec}각가각',
   'e\u0301',
@@ -36,7 +39,10 @@ const changedBy = (text: string, characters: readonly string[]): readonly string
     ]),
   ).flat();
 
-/** What the field takes whole a page without scripts lets through; where both are said to be the same, nothing else. */
+/**
+ * What the field takes whole a page without scripts lets through; where both are said to be the same, nothing
+ * else.
+ */
 function holds(definition: object, locale: string, some: readonly string[]): void {
   const { field, attributes, difference } = nativeField(
     { id: 'a', label: 'A', ...definition } as FieldDocument,
@@ -45,7 +51,8 @@ function holds(definition: object, locale: string, some: readonly string[]): voi
   );
   const { pattern } = attributes;
   if (typeof pattern !== 'string') return;
-  // HTML compiles it with the flag v, which the oldest Node.js in use reads wrongly: Chromium is asked in `e2e/element.spec.ts`.
+  // HTML compiles it with the flag v, which the oldest Node.js in use reads wrongly: Chromium is asked in
+  // `e2e/element.spec.ts`.
   const whole = new RegExp(`^(?:${pattern})$`, 'u');
   const { kind, plan } = field;
   const compare = (one: string): void => {

@@ -100,7 +100,8 @@ function compared(
         if (isTaken !== walker.matches(to))
           return gone(isTaken ? { is: 'less' } : { is: 'more', example: longer });
         if (leftOut) {
-          // What was left out stays left out: then the expression alone says how a text goes on that is let through.
+          // What was left out stays left out: then the expression alone says how a text goes on that is let
+          // through.
           const more = completion(walker, to, letters.each);
           if (more === undefined) continue;
           return gone(

@@ -70,7 +70,10 @@ const right: Readonly<Record<string, readonly Record<string, string | null>[]>> 
   change: [{ mobile: '+447700900123', arrival: '2027-02-14', departure: '2027-02-20', 'change-code': '123456' }],
 }; // biome-ignore format: a record a line
 
-/** Random records: right ones with a field or two emptied, left out, written otherwise, taken from another kind, or of no form at all. */
+/**
+ * Random records: right ones with a field or two emptied, left out, written otherwise, taken from another
+ * kind, or of no form at all.
+ */
 function recordFor(set: SetDocument, form: string): fc.Arbitrary<Record<string, string | null>> {
   const every = Object.values(texts).flat();
   const own = fieldIdsOf(set.forms!.find(({ id }) => id === form)!);
@@ -123,7 +126,8 @@ for (const [set, formId, isExact] of [
           expect([isAccepted, accepts.errors]).toEqual([true, null]);
         } else if (isAccepted) {
           expect([isExact, record]).toEqual([false, record]);
-          // Refused, or read as something else than it says: the fields that are about have something a schema cannot say.
+          // Refused, or read as something else than it says: the fields that are about have something a
+          // schema cannot say.
           const about = checked.ok
             ? Object.entries(checked.record.values).flatMap(([id, value]) =>
                 value === record[id] ? [] : [id],

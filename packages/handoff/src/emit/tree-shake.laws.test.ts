@@ -74,7 +74,10 @@ const seen = (field: HydratedField, evaluation: ReturnType<typeof evaluate>, sta
   facts: field.kind.facts?.(field.plan, state.body),
 });
 
-/** The same events in the engine and in what is handed off come to the same, and so does what a rule takes out after each. */
+/**
+ * The same events in the engine and in what is handed off come to the same, and so does what a rule takes out
+ * after each.
+ */
 async function holds(field: HydratedField, tapes: readonly (readonly FieldEvent[])[]): Promise<number> {
   const { lean, bytes } = await leanFor(field);
   const own = lean.hydrate(

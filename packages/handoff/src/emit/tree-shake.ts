@@ -1,7 +1,7 @@
 import { posix } from 'node:path';
 import { type CompiledField, unusedFeaturesOfFields } from '@arbeit/engine/field';
 import type { HydratedForm } from '@arbeit/engine/form';
-import { type KindTable, kindIn, lacksOfKinds } from '@arbeit/engine/kinds';
+import { type KindTable, kindIn, unusedFeaturesOfKinds } from '@arbeit/engine/kinds';
 import { type BuildOptions, build, type Plugin, transform } from 'esbuild';
 import type { Sources } from './sources.ts';
 
@@ -15,12 +15,12 @@ export interface Carrying {
 function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<string, ReadonlySet<string>> {
   const lacked = new Map<string, ReadonlySet<string>>();
   lacked.set('engine/field', new Set(unusedFeaturesOfFields(fields, forms)));
-  lacked.set('engine/kinds/editing', new Set(lacksOfKinds(fields)));
+  lacked.set('engine/kinds/editing', new Set(unusedFeaturesOfKinds(fields)));
   const shipping = (name: string): string => kindIn(kinds, name).ships ?? '';
   for (const { plan } of fields) {
     const ships = shipping(plan.kind);
     const own = fields.filter((field) => shipping(field.plan.kind) === ships);
-    lacked.set(`engine/kinds/${ships}`, new Set(lacksOfKinds(own, ships)));
+    lacked.set(`engine/kinds/${ships}`, new Set(unusedFeaturesOfKinds(own, ships)));
   }
   return lacked;
 }
@@ -31,8 +31,10 @@ export interface SetSources extends Sources {
 }
 
 /**
- * The packages for one set: what runs its fields without what none of them has. Folders keep the names of that in a `features.ts`; each is `true`
- * in the packages. Here the bundler loads a module in its place in which those that are lacked are `false`, and drops what that leaves unreached.
+ * The packages for one set: what runs its fields without what none of them has. Folders keep the names of
+ * that in a `features.ts`; each is `true`
+ * in the packages. Here the bundler loads a module in its place in which those that are lacked are `false`,
+ * and drops what that leaves unreached.
  */
 export function treeShake(sources: Sources, set: Carrying, kinds: KindTable): SetSources {
   const lacked = lackedBy(set, kinds);

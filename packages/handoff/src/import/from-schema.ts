@@ -40,9 +40,9 @@ const mostSchemas = 5000;
 const deepest = 4;
 
 /**
- * A JSON Schema of an object (2020-12, and what earlier drafts write the same way) as a set: a field a property, those of objects within it in
- * sections of their own, and what could not be carried over, by place. One that was handed off comes back as it was. Nothing it refers to is
- * fetched.
+ * A JSON Schema of an object (2020-12, and what earlier drafts write the same way) as a set: a field a
+ * property, those of objects within it in sections of their own, and what could not be carried over, by
+ * place. One that was handed off comes back as it was. Nothing it refers to is fetched.
  */
 export function fromSchema(source: string, root: Json): Imported {
   const own = root['x-arbeit'];

@@ -35,7 +35,10 @@ export function rowsOf(text: string): readonly (readonly string[])[] {
   return rows.filter((row) => row.some((cell) => cell !== ''));
 }
 
-/** A drawn table without what is only drawn, its outer lines and those between its rows, and without what is said below it. */
+/**
+ * A drawn table without what is only drawn, its outer lines and those between its rows, and without what is
+ * said below it.
+ */
 const undrawn = (text: string): string =>
   text
     .split(/\r?\n/)
@@ -43,15 +46,18 @@ const undrawn = (text: string): string =>
     .map((line) => line.trim().replace(/^\||\|$/g, ''))
     .join('\n');
 
-/** Where the names of the fields stand: above the columns, or before the rows, as a list of names with an example or two has them. */
+/**
+ * Where the names of the fields stand: above the columns, or before the rows, as a list of names with an
+ * example or two has them.
+ */
 export type Names = 'above' | 'before';
 
 const isName = (cell: string | undefined): boolean =>
   cell !== undefined && /^\p{L}[\p{L}\p{N} _.\-’'()/]*$/u.test(cell);
 
 /**
- * Where the names most likely stand: where all of them look like names, each only once, and where what is beside or below each says more of
- * it; what several examples agree on says more than what one does.
+ * Where the names most likely stand: where all of them look like names, each only once, and where what is
+ * beside or below each says more of it; what several examples agree on says more than what one does.
  */
 export function namesIn(rows: readonly (readonly string[])[]): Names {
   const says = (names: Names): number => {
@@ -77,7 +83,9 @@ export function localeIn(rows: readonly (readonly string[])[]): string {
   return has(/^\(\d{3}\) \d{3}-\d{4}$|^\$/) ? 'en-US' : 'en-GB';
 }
 
-/** The columns of a table, each with what it may be: every guess takes all of its examples, else it is none. */
+/**
+ * The columns of a table, each with what it may be: every guess takes all of its examples, else it is none.
+ */
 export function fromTable(
   rows: readonly (readonly string[])[],
   names: Names,

@@ -142,7 +142,10 @@ function amounts({ about, all, isCalled, examples, made }: Column): readonly Gue
   ];
 }
 
-/** How many decimals a number has as it is written: three digits behind the sign that a locale groups by are a thousand. */
+/**
+ * How many decimals a number has as it is written: three digits behind the sign that a locale groups by are a
+ * thousand.
+ */
 function digitsBehind(text: string, decimal: string): number {
   const [, sign, digits = ''] = /([.,])(\d{1,6})(?=\D*$)/.exec(text) ?? [];
   return digits.length === 3 && sign !== decimal ? 0 : digits.length;

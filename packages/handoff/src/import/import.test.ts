@@ -23,7 +23,10 @@ test('what a text is that is brought in', () => {
   ).toEqual(['document', 'schema', 'schema', 'html', 'html', 'table', 'document', 'document', 'schema']);
 });
 
-/** Text from outside that is made to be hard on its reader: the time is not measured, but each would not come back in a test's if it were read in proportion to its square. */
+/**
+ * Text from outside that is made to be hard on its reader: the time is not measured, but each would not come
+ * back in a test's if it were read in proportion to its square.
+ */
 describe('what is large or deep without end is read, or told', () => {
   const many = (count: number, one: (i: number) => string): string =>
     Array.from({ length: count }, (_, i) => one(i)).join('');

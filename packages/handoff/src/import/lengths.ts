@@ -56,8 +56,8 @@ export function piecesOf({ nodes }: Automaton, i: number): readonly number[] {
 }
 
 /**
- * An expression of those texts alone that are so long: where one piece of it is repeated so and so often and all else has one length,
- * that often. `undefined` where no expression is as easily written.
+ * An expression of those texts alone that are so long: where one piece of it is repeated so and so often and
+ * all else has one length, that often. `undefined` where no expression is as easily written.
  */
 export function ofLength(whole: Automaton, { least, most }: Span): Automaton | undefined {
   const span = spanOf(whole, whole.root);

@@ -20,8 +20,8 @@ const listed = (items: readonly string[]): string => {
 };
 
 /**
- * What is offered elsewhere as choices of a field: each value once and without blanks, each with words of its own. A value that cannot stay as it
- * is gets a name that is like it.
+ * What is offered elsewhere as choices of a field: each value once and without blanks, each with words of its
+ * own. A value that cannot stay as it is gets a name that is like it.
  */
 export function offersFrom(given: readonly Offer[]): Offers {
   const sound = given.filter(({ value }) => isValue.test(value)).map(({ value }) => value);

@@ -11,7 +11,10 @@ type Node = DefaultTreeAdapterMap['node'];
 const isElement = (node: Node): node is Element => 'tagName' in node;
 const childrenOf = (node: Node): readonly Node[] => ('childNodes' in node ? node.childNodes : []);
 
-/** All elements below a node, in the order of the page, however deep they are. What a `<template>` holds is no part of it. */
+/**
+ * All elements below a node, in the order of the page, however deep they are. What a `<template>` holds is no
+ * part of it.
+ */
 export function* elementsIn(node: Node): Generator<Element> {
   const open = [...childrenOf(node)].reverse();
   for (let at = open.pop(); at; at = open.pop()) {
@@ -104,8 +107,8 @@ export function inputsByName(elements: readonly Element[]): ReadonlyMap<string, 
 }
 
 /**
- * What a control is called: by its label, around it or for it, else by what the page says otherwise; last by `name`. What names it by id comes
- * before (WAI-ARIA, `aria-labelledby`).
+ * What a control is called: by its label, around it or for it, else by what the page says otherwise; last by
+ * `name`. What names it by id comes before (WAI-ARIA, `aria-labelledby`).
  */
 export function labelOf(page: Page, element: Element, name = nameOf(element)): string {
   const id = attribute(element, 'id');

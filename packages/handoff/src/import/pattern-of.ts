@@ -34,7 +34,10 @@ const mostNumbers = 10_000;
 /** Numbers that are fewer are words to choose from. */
 const fewest = 12;
 
-/** How many states all proofs of one text may go through together: a page of a thousand expressions is read as quickly as one of ten. */
+/**
+ * How many states all proofs of one text may go through together: a page of a thousand expressions is read as
+ * quickly as one of ten.
+ */
 const mostStates = 100_000;
 
 /** How long a text may be beside what an expression says of it, in characters. */
@@ -45,7 +48,10 @@ export interface Lengths {
 
 export type PatternReader = (source: string, lengths?: Lengths) => PatternOf;
 
-/** Reads the expressions of one text: one that stands there many times once, and all of them within one budget. */
+/**
+ * Reads the expressions of one text: one that stands there many times once, and all of them within one
+ * budget.
+ */
 export function patternReader(): PatternReader {
   const budget = { left: mostStates };
   const known = new Map<string, PatternOf>();
@@ -58,8 +64,9 @@ export function patternReader(): PatternReader {
 }
 
 /**
- * A regular expression (ECMAScript, matched as a whole) as a pattern, where one is exact: proven by going through the states of both
- * together, not by how they look. With `lengths`, of those of its texts that are so long.
+ * A regular expression (ECMAScript, matched as a whole) as a pattern, where one is exact: proven by going
+ * through the states of both together, not by how they look. With `lengths`, of those of its texts that are
+ * so long.
  */
 export function patternOf(
   source: string,
@@ -326,7 +333,9 @@ function tidy(matter: readonly Matter[]): readonly Matter[] {
   return tidied;
 }
 
-/** Two cells of which the first takes some digits and the second all: the numbers of two digits that makes. */
+/**
+ * Two cells of which the first takes some digits and the second all: the numbers of two digits that makes.
+ */
 function tens(first: Cells, second: Cells): Matter | undefined {
   const isOne = ({ min, max }: Cells): boolean => min === 1 && max === 1;
   if (!isOne(first) || !isOne(second) || first.takes.type !== 'characters') return undefined;

@@ -61,8 +61,8 @@ const reads = (fields: readonly FieldDocument[], locale: string) =>
 const pieces = ['initial', 'placeholder', 'rules', 'html', 'hint'] as const;
 
 /**
- * The field as far as it is sound: rules one by one, then whole pieces go until nothing is wrong with it; last it is a text. What went is
- * told.
+ * The field as far as it is sound: rules one by one, then whole pieces go until nothing is wrong with it;
+ * last it is a text. What went is told.
  */
 function soundField({ field, place }: Draft, locale: string, lose: (lost: Dropped) => void): FieldDocument {
   const where = `the field “${field.label}”`;
@@ -156,7 +156,9 @@ export function sanitize(
   return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
 }
 
-/** The fields of a form, in sections where they stood in some: fields that follow each other under one name. */
+/**
+ * The fields of a form, in sections where they stood in some: fields that follow each other under one name.
+ */
 function inSections(drafts: readonly Draft[], form: string): Pick<FormDocument, 'fields' | 'sections'> {
   const sections: { readonly title: string; readonly fields: string[] }[] = [];
   for (const { field, section = '' } of drafts) {

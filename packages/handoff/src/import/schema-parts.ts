@@ -24,7 +24,10 @@ export interface SchemaReading {
   readonly told: Set<string>;
 }
 
-/** Where a schema stands in its document, and what people call it: its property stands elsewhere, where that refers to it. */
+/**
+ * Where a schema stands in its document, and what people call it: its property stands elsewhere, where that
+ * refers to it.
+ */
 export interface Where {
   readonly path: string;
   readonly said: string;
@@ -67,8 +70,8 @@ export function drop(reading: SchemaReading, at: Where, why: string, ...keyword:
 }
 
 /**
- * A schema with what it refers to inside its own document and what it is made of (`$ref`, `allOf`); a circle, and what stands elsewhere, is told
- * and left out. `by` are the references it was come to by.
+ * A schema with what it refers to inside its own document and what it is made of (`$ref`, `allOf`); a circle,
+ * and what stands elsewhere, is told and left out. `by` are the references it was come to by.
  */
 export function resolved(reading: SchemaReading, at: Found, by: readonly string[] = []): Found {
   if (--reading.left.schemas < 0) {
@@ -114,7 +117,10 @@ function referred(reading: SchemaReading, at: Found, $ref: string, by: readonly 
   return { ...within({ path: '$', said: '$' }, schema, ...names), said: at.said };
 }
 
-/** A name as a JSON Pointer in a URI writes it (RFC 6901); one that is written wrongly is none of the names there are. */
+/**
+ * A name as a JSON Pointer in a URI writes it (RFC 6901); one that is written wrongly is none of the names
+ * there are.
+ */
 function named(key: string): string {
   try {
     return decodeURIComponent(key).replaceAll('~1', '/').replaceAll('~0', '~');
@@ -138,7 +144,10 @@ const narrower: Readonly<Record<string, (a: number, b: number) => number>> = {
 /** What is asked of a value, of which a field has one of each. */
 const asked = ['type', 'const', 'pattern', 'format', 'multipleOf', 'items', 'not', 'anyOf', 'oneOf'];
 
-/** Two schemas that both hold: of what both say, `over` counts, save where they can both be said. What does not count is told. */
+/**
+ * Two schemas that both hold: of what both say, `over` counts, save where they can both be said. What does
+ * not count is told.
+ */
 function merged(reading: SchemaReading, at: Where, under: Json, over: Json): Json {
   const both = new Map<string, unknown>(Object.entries(under));
   for (const [name, value] of Object.entries(over)) {

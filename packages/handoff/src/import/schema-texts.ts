@@ -3,7 +3,10 @@ import { wholeOf } from './anchors.ts';
 import { count, drop, type Found, type SchemaReading } from './schema-parts.ts';
 import { forms, type WrittenColumn, writtenAs } from './written.ts';
 
-/** What a text of a known form is (JSON Schema, "format"): a kind of its own, or an expression; with what is not carried over. */
+/**
+ * What a text of a known form is (JSON Schema, "format"): a kind of its own, or an expression; with what is
+ * not carried over.
+ */
 const formats: Readonly<
   Record<
     string,

@@ -23,7 +23,10 @@ interface Source {
   ended(): void;
 }
 
-/** Server-sent events (HTML, section 9.2). The data of each: the key of a set, the generation of the store, and the revision. */
+/**
+ * Server-sent events (HTML, section 9.2). The data of each: the key of a set, the generation of the store,
+ * and the revision.
+ */
 export function changeStream({ follow, now, signals, ended }: Source): ReadableStream<Uint8Array> {
   const stop = new AbortController();
   const end = (): void => stop.abort();
@@ -53,7 +56,8 @@ export function changeStream({ follow, now, signals, ended }: Source): ReadableS
       for (const signal of signals) signal.addEventListener('abort', end, { signal: stop.signal });
       if (signals.some(({ aborted }) => aborted)) return end();
       say(`retry: ${again}\n\n`);
-      // A set may have changed before `follow`. If the store does not answer, the stream ends and the browser reconnects.
+      // A set may have changed before `follow`. If the store does not answer, the stream ends and the browser
+      // reconnects.
       now().then((all) => all.forEach(send), end);
     },
     cancel: end,

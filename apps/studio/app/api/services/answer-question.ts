@@ -9,7 +9,10 @@ import { answer, problem, readAsked } from '../request.ts';
 /** The day it is for the services: the demo's. */
 const today = (): string => todayIn('ridge-huts') ?? localToday();
 
-/** A route that answers a rule's question in the name of the service of that path, in the manner the browser asks for. */
+/**
+ * A route that answers a rule's question in the name of the service of that path, in the manner the browser
+ * asks for.
+ */
 export const answerQuestion =
   (path: string) =>
   (request: Request): Promise<Response> =>

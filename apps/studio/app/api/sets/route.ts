@@ -8,8 +8,8 @@ const atATime = 50;
 const mostLookedFor = 200;
 
 /**
- * All sets, the last changed first, with their titles and numbers of fields. With `?title=` and `&from=`: `{ sets, count }`, up to fifty sets whose title
- * contains the text, and the count of all that match.
+ * All sets, the last changed first, with their titles and numbers of fields. With `?title=` and `&from=`: `{
+ * sets, count }`, up to fifty sets whose title contains the text, and the count of all that match.
  */
 export function GET(request: Request): Promise<Response> {
   return answer('list the sets', async () => {
@@ -26,7 +26,9 @@ export function GET(request: Request): Promise<Response> {
   });
 }
 
-/** Stores a new set. Body: `{ document }`. Answers the set with its id, 422 with the faults of the document. */
+/**
+ * Stores a new set. Body: `{ document }`. Answers the set with its id, 422 with the faults of the document.
+ */
 export function POST(request: Request): Promise<Response> {
   return answer('make a set', async () => {
     const read = await readNew(request);

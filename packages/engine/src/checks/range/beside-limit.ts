@@ -11,8 +11,9 @@ function minutesOn(time: string, by: number): string | undefined {
 }
 
 /**
- * What stands directly below and above a limit as rules write them: decimals by one in their last place, dates (ISO 8601) by a day, relative ones
- * by one of their unit, times by a minute. Nothing for what is no limit.
+ * What stands directly below and above a limit as rules write them: decimals by one in their last place,
+ * dates (ISO 8601) by a day, relative ones by one of their unit, times by a minute. Nothing for what is no
+ * limit.
  */
 export function besideLimit(limit: string): readonly string[] {
   const relative = /^today(?:([+-])(\d+)([dwmy]))?$/.exec(limit);

@@ -5,8 +5,8 @@ import type { ValueTypes } from '../contract/value-types.ts';
 import type { BoxesPlan } from './run.ts';
 
 /**
- * As it is, with blanks and marks anywhere: those a paste loses. Digits and letters may be full-width, and digits of any script. A message
- * that says its code after these two signs has it whatever else is in it.
+ * As it is, with blanks and marks anywhere: those a paste loses. Digits and letters may be full-width, and
+ * digits of any script. A message that says its code after these two signs has it whatever else is in it.
  */
 function typedBoxes({ accept, length }: BoxesPlan): string {
   const one = accept === 'digit' ? '\\p{Nd}' : '[\\p{Nd}A-Za-z\\uFF21-\\uFF3A\\uFF41-\\uFF5A]';

@@ -29,7 +29,10 @@ function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): T
 
 const valuesOf = ({ content }: TextState): Set<string> => new Set(content.split(' ').filter(Boolean));
 
-/** The choices a text names, each with the words it is named by: values side by side, or words beside semicolons. */
+/**
+ * The choices a text names, each with the words it is named by: values side by side, or words beside
+ * semicolons.
+ */
 function named(
   { options }: ChoicesPlan,
   text: string,

@@ -27,8 +27,9 @@ export interface PlacedText {
 }
 
 /**
- * What a page draws beside the control of a field, by name: a button with a calendar, labels of the parts of a value, labels of units, a count
- * of characters, a list of regions, a stand-in for whoever sends codes (in the studio).
+ * What a page draws beside the control of a field, by name: a button with a calendar, labels of the parts of
+ * a value, labels of units, a count of characters, a list of regions, a stand-in for whoever sends codes (in
+ * the studio).
  */
 export type AdornmentName =
   | 'calendar'

@@ -22,11 +22,17 @@ export const amongThem = (values: readonly string[]): ValueForm => ({
 /** Marks and blanks, as many as there are: what may be left out of a text and is not told (law 6). */
 export const dropped = '[^\\p{L}\\p{N}\\p{So}]*';
 
-/** Texts with so many digits of any script in them, or more: what is left to the field to read is written in many ways. */
+/**
+ * Texts with so many digits of any script in them, or more: what is left to the field to read is written in
+ * many ways.
+ */
 export const digitsIn = (count: number): string =>
   count === 1 ? '[\\s\\S]*\\p{Nd}[\\s\\S]*' : `(?:[\\s\\S]*\\p{Nd}){${count}}[\\s\\S]*`;
 
-/** Numbers with something before and between them, as a template type of TypeScript: `numbersIn('', '-')` for two of them. */
+/**
+ * Numbers with something before and between them, as a template type of TypeScript: `numbersIn('', '-')` for
+ * two of them.
+ */
 export const numbersIn = (...before: readonly string[]): string =>
   `\`${before.map((text) => `${text}\${number}`).join('')}\``;
 

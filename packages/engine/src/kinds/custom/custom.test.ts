@@ -55,7 +55,8 @@ describe('editing around a developer’s text', () => {
     ['fours', {}, 'paste "12 34-56 x9"\nexpect display "1234 569|"\nexpect left-out "x"\npaste "zz"\nexpect rejected not-accepted\nselect 0 4\ncut\nexpect display "|569"\ndelete\nexpect display "|69"\nword-backspace\nexpect display "|69"\nend\nword-backspace\nexpect display ""'],
     ['signed', {}, 'type "123"\nexpect display "(12) 3|"\ntype ")"\nexpect rejected not-accepted\nhome\nexpect display "(|12) 3"\nright\ntype "9"\nexpect display "(19|) 23"\ntype ")"\nexpect display "(19)| 23"'],
     ['lead', { takes: 'alnum' }, 'type "ab1cd2"\nexpect display "K4-ab1-cd2|"\nselect all\npaste "k4 - ab1-cd2"\nexpect raw "ab1cd2"\nselect all\npaste "K4x"\nexpect raw "K4x"'],
-    // The digits of the fixed text before it could be the user's: another number with as many tells them apart.
+    // The digits of the fixed text before it could be the user's: another number with as many tells them
+    // apart.
     ['pieces', {}, 'type "4477"\nexpect display "+44 4477|"\ncaret 5\nexpect display "+44 4|477"\nbackspace\nexpect display "+44 |477"'],
     ['lead', { takes: 'digit' }, 'type "44"\nexpect display "K4-44|"\nbackspace\nexpect display "K4-4|"'],
     ['lead', { takes: 'digit' }, 'paste "K4-123"\nexpect raw "123"\nexpect left-out ""'],

@@ -15,7 +15,8 @@ const options = {
     at: ['shape'],
     needed: true,
     isCode: true,
-    // Nothing but what it declares is exported, and nothing imported: handed off, it stands inside the page's own code. Blank lines are not gone over from each
+    // Nothing but what it declares is exported, and nothing imported: handed off, it stands inside the page's
+    // own code. Blank lines are not gone over from each
     // of them again: the last one before a word is where it begins.
     form:
       '^(?=[\\s\\S]{1,20000}$)(?![\\s\\S]*(?:^|[\\n;}])[^\\S\\n]*(?:import\\b|export\\s*(?:default\\b|[{*])))' +

@@ -8,7 +8,10 @@ import { type Placed, placed, toldApart } from './placed.ts';
 export interface Layout {
   /** The content as the code shows it; as typed if that is not known yet or cannot be shown. */
   lay(plan: CustomPlan, characters: readonly string[]): CustomText;
-  /** The fixed text every display begins with, where there are characters in it that the field takes; for pastes. Asked of a sample; `undefined`: it is not known yet. */
+  /**
+   * The fixed text every display begins with, where there are characters in it that the field takes; for
+   * pastes. Asked of a sample; `undefined`: it is not known yet.
+   */
   leadOf(plan: CustomPlan): readonly string[] | undefined;
 }
 

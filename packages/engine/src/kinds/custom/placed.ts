@@ -10,8 +10,9 @@ export interface Placed {
 }
 
 /**
- * What a function may not do, as a word and what it is about: its words are in `words.ts`, which no page carries. A text is left out, put in another order
- * or written otherwise; is no line of text; the pieces of a list are not the content.
+ * What a function may not do, as a word and what it is about: its words are in `words.ts`, which no page
+ * carries. A text is left out, put in another order or written otherwise; is no line of text; the pieces of a
+ * list are not the content.
  */
 export type Misplaced = readonly [
   what: 'type' | 'list' | 'pieces' | 'long' | 'sign' | 'apart' | 'left-out' | 'order' | 'otherwise',
@@ -22,8 +23,9 @@ export type Misplaced = readonly [
 export const mostShown = 2000;
 
 /**
- * What a function answered as text and places, or what it did that it may not. It answers the text as it is shown or, to say itself what is the
- * user's, pieces of it: fixed text and the user's by turns, fixed text first.
+ * What a function answered as text and places, or what it did that it may not. It answers the text as it is
+ * shown or, to say itself what is the user's, pieces of it: fixed text and the user's by turns, fixed text
+ * first.
  */
 export function placed(answer: unknown, content: readonly string[]): Placed | Misplaced {
   if (Array.isArray(answer)) return fromPieces(answer, content);
@@ -61,7 +63,10 @@ function fromPieces(answer: readonly unknown[], content: readonly string[]): Pla
     : ['pieces', own.join('')];
 }
 
-/** Whether a character of the display begins at each of these offsets: none of them joins what stands before it. */
+/**
+ * Whether a character of the display begins at each of these offsets: none of them joins what stands before
+ * it.
+ */
 function isWhole(display: string, places: readonly number[]): boolean {
   const starts = new Set<number>();
   let at = 0;
@@ -116,8 +121,9 @@ function missing(units: readonly string[], content: readonly string[], found: nu
 }
 
 /**
- * The same where two displays tell what is fixed: that of a content, and that of another with as many characters, none of which is the same. What differs is
- * the user's. `undefined` where the two are laid out differently.
+ * The same where two displays tell what is fixed: that of a content, and that of another with as many
+ * characters, none of which is the same. What differs is the user's. `undefined` where the two are laid out
+ * differently.
  */
 export function toldApart(
   display: string,

@@ -59,7 +59,10 @@ function passOver(
   return body.display.slice(last, caret).includes(character) ? { body, caret } : undefined;
 }
 
-/** A text without the fixed text it begins with, blanks left out or not, in either case; as it is, where it does not. */
+/**
+ * A text without the fixed text it begins with, blanks left out or not, in either case; as it is, where it
+ * does not.
+ */
 function withoutLead(given: readonly string[], lead: readonly string[]): readonly string[] {
   if (lead.length === 0) return given;
   let at = 0;
@@ -133,7 +136,8 @@ function insert(
     return { ...cut(layout, plan, body, start, end), leftOut: passed.map(({ c }) => c).join(''), rejected };
   }
   const characters = kept.toSpliced(at, 0, ...put);
-  // Mostly nothing of it is fixed: then this is what is shown once that is known, and is asked for along with it.
+  // Mostly nothing of it is fixed: then this is what is shown once that is known, and is asked for along with
+  // it.
   const laid = layout.lay(plan, characters);
   const next = lead ? laid : { ...bare(characters, 'waiting'), given: { text, count: put.length } };
   const left = notFixed(next, passed);
@@ -146,8 +150,9 @@ function insert(
 }
 
 /**
- * A raw value as the field hands it on: each character is one that the field takes as it is. `undefined` for any other text, which is read as
- * a paste is. The fixed text in front may have such characters too (`0` before a number): of a raw value none is left out.
+ * A raw value as the field hands it on: each character is one that the field takes as it is. `undefined` for
+ * any other text, which is read as a paste is. The fixed text in front may have such characters too (`0`
+ * before a number): of a raw value none is left out.
  */
 function rawIn(layout: Layout, plan: CustomPlan, text: string): InsertResult<CustomText> | undefined {
   const characters = graphemes(text);
@@ -158,8 +163,9 @@ function rawIn(layout: Layout, plan: CustomPlan, text: string): InsertResult<Cus
 }
 
 /**
- * The first characters of the fixed text in front, typed into an empty field before anything else. They are shown from then on; the first must be
- * one that the field does not take, since a character of the content wins. Blanks may be left out.
+ * The first characters of the fixed text in front, typed into an empty field before anything else. They are
+ * shown from then on; the first must be one that the field does not take, since a character of the content
+ * wins. Blanks may be left out.
  */
 function leadTyped(
   { leadOf }: Layout,
@@ -197,7 +203,10 @@ function again(layout: Layout, plan: CustomPlan, state: FieldState<CustomText>):
   return { ...state, body, start: moved(state.start), end: moved(state.end) };
 }
 
-/** The same with a text put again of which is known now what of it is fixed; what stood behind it stands there still. */
+/**
+ * The same with a text put again of which is known now what of it is fixed; what stood behind it stands there
+ * still.
+ */
 function givenAgain(
   layout: Layout,
   plan: CustomPlan,
@@ -294,7 +303,8 @@ export function customFormatBy(run: RunShape): Kind<CustomPlan, CustomText> {
     }),
     reduce(field, state, event) {
       const next = carryOut(field, state, event);
-      // What it waited for may have come: it stands there from the next event on, in states that are undone and redone too.
+      // What it waited for may have come: it stands there from the next event on, in states that are undone
+      // and redone too.
       return next.body.is === 'waiting' ? again(layout, field.plan, next) : next;
     },
     withFormat: customFormatBy,

@@ -92,8 +92,8 @@ const datePart: Readonly<Record<string, PartPlan>> = {
 const letters = { d: 'day', m: 'month', y: 'year' } as const;
 
 /**
- * The order of a date's parts in the locale's short form, with the text between and around. With two digits a part where
- * that keeps the order: some locales turn it round there.
+ * The order of a date's parts in the locale's short form, with the text between and around. With two digits a
+ * part where that keeps the order: some locales turn it round there.
  */
 function shapeOf(locale: string): { names: string[]; between: string[] } {
   const digits = { day: '2-digit', month: '2-digit', year: 'numeric' } as const;
@@ -114,7 +114,10 @@ function shapeOf(locale: string): { names: string[]; between: string[] } {
   return short.names.join() === full.names.join() || !isWhole ? full : short;
 }
 
-/** Whether people there write years of the Gregorian calendar; elsewhere (th, fa) a pasted year may be another one. */
+/**
+ * Whether people there write years of the Gregorian calendar; elsewhere (th, fa) a pasted year may be another
+ * one.
+ */
 const isGregorian = (locale: string): boolean =>
   /^(?:gregory|iso8601|japanese)$/.test(new Intl.DateTimeFormat(locale).resolvedOptions().calendar);
 
@@ -170,7 +173,9 @@ function restingOf(
   return { templates, weekdays: week(resting === 'full' ? format : long) };
 }
 
-/** The names a pasted date may have for its month, and the other words in it, in the locale and in English. */
+/**
+ * The names a pasted date may have for its month, and the other words in it, in the locale and in English.
+ */
 function namesOf(locale: string): Pick<DatePlan, 'months' | 'words'> {
   let names = known.get(locale);
   if (!names) {

@@ -28,15 +28,17 @@ export interface DatePlan extends PartsPlan {
   /** Two-digit years below it are of this century, the others of the last. */
   readonly pivot: number;
   /**
-   * The text at rest for each month, with `{d}` or `{dd}` for the day, `{y}` for the year and `{w}` for the weekday;
-   * none where a date rests as it is typed.
+   * The text at rest for each month, with `{d}` or `{dd}` for the day, `{y}` for the year and `{w}` for the
+   * weekday; none where a date rests as it is typed.
    */
   readonly resting: readonly string[];
   /** Weekdays as the resting text has them, Monday first. */
   readonly weekdays: readonly string[];
   /** The names a paste may write each month with, in small letters. */
   readonly months: readonly (readonly string[])[];
-  /** Whether years there are Gregorian ones; where not, a pasted year is read only where it can be no other. */
+  /**
+   * Whether years there are Gregorian ones; where not, a pasted year is read only where it can be no other.
+   */
   readonly gregorian: boolean;
   /** Other words of the locale's dates, which a paste may have: weekdays, `de`. In small letters. */
   readonly words: readonly string[];
@@ -89,7 +91,9 @@ const unspacedOut = (plan: DatePlan, text: string): string =>
     .filter((word) => word.length > 1 && unspaced.test(word))
     .reduce((rest, word) => rest.replaceAll(word, ' '), text);
 
-/** The text without words the locale's dates have anyway; the signs for year, month and day are separators. */
+/**
+ * The text without words the locale's dates have anyway; the signs for year, month and day are separators.
+ */
 const withoutWords = (plan: DatePlan, text: string): string =>
   unspacedOut(plan, text)
     .replace(/[年月日년월일]/g, '/')
@@ -97,7 +101,10 @@ const withoutWords = (plan: DatePlan, text: string): string =>
       plan.words.includes(word.toLowerCase().replace('.', '')) ? ' ' : word,
     );
 
-/** Three numbers between separators: in the plan's order, a year of four digits in front being year, month, day. */
+/**
+ * Three numbers between separators: in the plan's order, a year of four digits in front being year, month,
+ * day.
+ */
 function numeric(plan: DatePlan, text: string): Parsed | undefined {
   const match = /^[^\p{L}\d]*(\d{1,4})[^\p{L}\d]+(\d{1,2})[^\p{L}\d]+(\d{1,4})[^\p{L}\d]*$/u.exec(text);
   if (!match) return undefined;
@@ -198,7 +205,10 @@ function candidates(text: string, high: number): readonly number[] {
   return all;
 }
 
-/** The years that are still possible, first and last: two digits may also be the end of a year of their century. */
+/**
+ * The years that are still possible, first and last: two digits may also be the end of a year of their
+ * century.
+ */
 function years(plan: DatePlan, text: string): readonly (readonly [number, number])[] {
   if (text.length === 4) return [[+text, +text]];
   const scale = 10 ** (4 - text.length);
@@ -212,8 +222,8 @@ function years(plan: DatePlan, text: string): readonly (readonly [number, number
 }
 
 /**
- * What is still possible between two dates (ISO 8601, '' for no end), day by day. Answers whether there is any
- * date the parts can become, whether one of them is early enough, late enough, and inside.
+ * What is still possible between two dates (ISO 8601, '' for no end), day by day. Answers whether there is
+ * any date the parts can become, whether one of them is early enough, late enough, and inside.
  */
 function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string) {
   const spans = years(plan, itemAt(texts, plan.year));
@@ -235,7 +245,9 @@ function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string
   return answer;
 }
 
-/** The first and the last date of that day and month in a span of years; only leap years have a 29 February. */
+/**
+ * The first and the last date of that day and month in a span of years; only leap years have a 29 February.
+ */
 function within(month: number, day: number, first: number, last: number): [string, string] | undefined {
   if (day > daysIn(2000, month)) return undefined;
   if (month !== 2 || day < 29) return [iso(first, month, day), iso(last, month, day)];

@@ -49,8 +49,8 @@ const minutesOf = (plan: DurationPlan, { texts }: PartsBody): number =>
   Math.round((Number(texts[plan.hour] ?? 0) || 0) * 60) + Number(texts[plan.minute] ?? 0);
 
 /**
- * Hours as they can be typed: three digits, the decimals among them, so that taking the point out leaves hours again.
- * Parts of an hour are whole minutes, or the beginning of some: a second decimal is 0 or 5.
+ * Hours as they can be typed: three digits, the decimals among them, so that taking the point out leaves
+ * hours again. Parts of an hour are whole minutes, or the beginning of some: a second decimal is 0 or 5.
  */
 const isHours = (text: string): boolean => /^(?:\d{1,3}|\d{0,2}\.\d?|\d?\.\d[05])$/.test(text);
 
@@ -78,8 +78,8 @@ const unitForm = new RegExp(
 );
 
 /**
- * `90 min`, `1h30`, `1:30`, `1.5h`, `1,5 h`, ISO 8601 (`PT1H30M`), and units in the first letters of several languages'
- * words for them. A number without any unit is in the one the plan names.
+ * `90 min`, `1h30`, `1:30`, `1.5h`, `1,5 h`, ISO 8601 (`PT1H30M`), and units in the first letters of several
+ * languages' words for them. A number without any unit is in the one the plan names.
  */
 function parse(plan: DurationPlan, given: string): Parsed | undefined {
   if (given.length > 100) return undefined;
@@ -99,7 +99,10 @@ function parse(plan: DurationPlan, given: string): Parsed | undefined {
   return held(plan, h.replace(',', '.'), min);
 }
 
-/** The parts for hours, parts of an hour among them, and minutes as they were written, where the field can hold that. */
+/**
+ * The parts for hours, parts of an hour among them, and minutes as they were written, where the field can
+ * hold that.
+ */
 function held(plan: DurationPlan, h: string, min: string): Parsed | undefined {
   const hours = h.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
   const minutes = Number(hours) * 60 + Number(min);
@@ -116,8 +119,8 @@ const unitOf = (plan: DurationPlan, c: string): number =>
   c === 'h' ? plan.hour : c === 'm' ? plan.minute : -1;
 
 /**
- * Unit letters: `m` behind hours makes minutes of them and `h` behind minutes hours, a separator passes hours by, a
- * decimal sign begins parts of an hour, others are the unit's own.
+ * Unit letters: `m` behind hours makes minutes of them and `h` behind minutes hours, a separator passes hours
+ * by, a decimal sign begins parts of an hour, others are the unit's own.
  */
 function letter(
   plan: DurationPlan,
@@ -205,7 +208,10 @@ function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
   return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;
 }
 
-/** As a person would write it: 90 minutes are an hour and a half. Hours passed by without a number are forgotten. */
+/**
+ * As a person would write it: 90 minutes are an hour and a half. Hours passed by without a number are
+ * forgotten.
+ */
 function settled(plan: DurationPlan, body: PartsBody): PartsBody {
   if (!body.content) return body.display ? lay(plan, body.texts) : body;
   if (!body.complete)

@@ -1,6 +1,6 @@
 /**
- * The ten digits of a locale from zero, '' where they are ASCII. So they are where a digit takes more than one UTF-16
- * unit (Adlam, Chakma) or is no decimal digit (hanidec): these are typed and shown in ASCII.
+ * The ten digits of a locale from zero, '' where they are ASCII. So they are where a digit takes more than
+ * one UTF-16 unit (Adlam, Chakma) or is no decimal digit (hanidec): these are typed and shown in ASCII.
  */
 export function digitsOf(locale: string): string {
   const digits = new Intl.NumberFormat(locale, { useGrouping: false }).format(9876543210);

@@ -12,7 +12,9 @@ export interface LineBody extends TextState {
   readonly to: number;
   /** Characters of that stretch that look like content and are not: the zeros a right fill is padded with. */
   readonly skip: number;
-  /** Offset of the first character of the content where it stands outside of the stretch (a minus), else -1. */
+  /**
+   * Offset of the first character of the content where it stands outside of the stretch (a minus), else -1.
+   */
   readonly head: number;
 }
 
@@ -56,7 +58,9 @@ function offsetOf<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, ind
   return to;
 }
 
-/** The offset right behind the first `count` characters; a sign at the head is passed with what belongs to it. */
+/**
+ * The offset right behind the first `count` characters; a sign at the head is passed with what belongs to it.
+ */
 function offsetAfter<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, count: number): number {
   if (count >= body.content.length) return body.to;
   if (body.head >= 0 && count < 2) return count ? body.from : body.head;

@@ -37,7 +37,10 @@ export const builtIns = ['digit', 'letter', 'latin', 'alnum', 'any'] as const;
 export type BuiltIn = (typeof builtIns)[number];
 const manners = ['upper', 'lower'] as const;
 
-/** More cells than this make no field a person fills in; the limit keeps a slip of the keyboard from hanging a page. */
+/**
+ * More cells than this make no field a person fills in; the limit keeps a slip of the keyboard from hanging a
+ * page.
+ */
 export const mostCells = 2000;
 
 const deepest = 20;
@@ -86,7 +89,9 @@ interface Reader {
   readonly classes: readonly string[];
 }
 
-/** Reads text and cells up to the end, or, in a stretch that opened at `opened`, up to its closing bracket. */
+/**
+ * Reads text and cells up to the end, or, in a stretch that opened at `opened`, up to its closing bracket.
+ */
 function readNodes(r: Reader, opened: number): Node[] {
   const nodes: Node[] = [];
   let fixed = '';
@@ -363,7 +368,10 @@ function printNode(node: Matter): string {
   }
 }
 
-/** The set of characters a cell takes; `classes` are the set's own, by name. Throws `RangeError` for a class that is none. */
+/**
+ * The set of characters a cell takes; `classes` are the set's own, by name. Throws `RangeError` for a class
+ * that is none.
+ */
 export function setOf(takes: Takes, classes: Readonly<Record<string, string>>): CharacterSet {
   if (takes.type === 'built-in') return takes.name;
   const characters = takes.type === 'class' ? itemAt(classes, takes.name) : takes.characters;

@@ -48,7 +48,10 @@ export function partPieces(
   return { pieces, rested: rested.body.display };
 }
 
-/** What is typed stands where its part stands. A resting text says the same in other words: none of it was typed. */
+/**
+ * What is typed stands where its part stands. A resting text says the same in other words: none of it was
+ * typed.
+ */
 export function customInParts(_: PartsPlan, body: PartsBody): (character: string, offset: number) => boolean {
   const isTyped = body.texts.every(
     (text, i) =>

@@ -14,8 +14,9 @@ import {
 } from './parts.ts';
 
 /**
- * Editing for kinds made of parts: each keeps its own digits, so that mending the day leaves month and year alone. The kind
- * says how they are laid out, what closes one and what a whole text means; carets and deletions are the same for all.
+ * Editing for kinds made of parts: each keeps its own digits, so that mending the day leaves month and year
+ * alone. The kind says how they are laid out, what closes one and what a whole text means; carets and
+ * deletions are the same for all.
  */
 export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
   lay(plan: P, texts: readonly string[]): B;
@@ -27,7 +28,10 @@ export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
   letter?(plan: P, body: B, caret: number, c: string): EditResult<B> | undefined;
   /** Whether a part may become that, beside its own bounds. */
   takes?(plan: P, texts: readonly string[], part: number, next: string): boolean;
-  /** Whether a text means something as a whole: then it is read so or refused, never typed key by key into another value. */
+  /**
+   * Whether a text means something as a whole: then it is read so or refused, never typed key by key into
+   * another value.
+   */
   isWhole?(text: string): boolean;
   /** Whether a text that looks like the field's own display may be taken for it. */
   isOwn?(plan: P, body: B): boolean;
@@ -41,7 +45,9 @@ const replaced = (texts: readonly string[], part: number, text: string): string[
   return next;
 };
 
-/** One digit into a part. A first digit that can only be the whole of it is completed: `4` of a month is `04`. */
+/**
+ * One digit into a part. A first digit that can only be the whole of it is completed: `4` of a month is `04`.
+ */
 function enter(part: PartPlan, text: string, index: number, digit: string): string | Reason {
   const next = text.slice(0, index) + digit + text.slice(index);
   // Parts of an hour: what stands behind the point is the kind's own matter.
@@ -123,7 +129,10 @@ interface Typed {
 
 const hasLetter = (text: string, { c }: Typed): boolean => text.toLowerCase().includes(c.toLowerCase());
 
-/** The part a character goes into: the one at the caret, or the next where that is full; or what it comes to at the end. */
+/**
+ * The part a character goes into: the one at the caret, or the next where that is full; or what it comes to
+ * at the end.
+ */
 function placeFor<P extends PartsPlan, B extends PartsBody>(
   { kind, plan }: At<P, B>,
   body: B,
@@ -151,7 +160,10 @@ function placeFor<P extends PartsPlan, B extends PartsBody>(
   }
 }
 
-/** Whether a letter is the rest of a word that its first one brought: the part's own, or the one just left of the caret. */
+/**
+ * Whether a letter is the rest of a word that its first one brought: the part's own, or the one just left of
+ * the caret.
+ */
 function isRestOfWord(plan: PartsPlan, body: PartsBody, part: number, index: number, typed: Typed): boolean {
   if (typed.isDigit) return false;
   const isOf = (i: number): boolean => {
@@ -325,7 +337,10 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
         ? cut(at, body, start, end)
         : erase(at, body, start, extent);
     },
-    /** The number of the part at the caret one higher or lower, inside its bounds; an empty part begins with `from`. */
+    /**
+     * The number of the part at the caret one higher or lower, inside its bounds; an empty part begins with
+     * `from`.
+     */
     stepped(
       plan: P,
       body: B,

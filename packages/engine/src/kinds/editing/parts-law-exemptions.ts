@@ -1,7 +1,10 @@
 import type { Atom, LawExemptions } from '../contract/law-exemptions.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 
-/** A part with fewer digits than it has, before one that has some; or a lone digit that typing would have completed: what was before it is gone. */
+/**
+ * A part with fewer digits than it has, before one that has some; or a lone digit that typing would have
+ * completed: what was before it is gone.
+ */
 export function isToldInParts({ parts }: PartsPlan, { texts }: PartsBody, isOfAnyLength: boolean): boolean {
   const last = texts.findLastIndex(Boolean);
   if (last < 0) return true;

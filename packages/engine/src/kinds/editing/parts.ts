@@ -4,8 +4,8 @@ import { itemAt } from '../../values/item-at.ts';
 import { hasPartWords } from './features.ts';
 
 /**
- * What kinds hold that are made of parts with a meaning of their own (day, month, hour), and how it is laid out. Fixed text
- * shows at once behind a full part. How it is edited: `parts-editing.ts`.
+ * What kinds hold that are made of parts with a meaning of their own (day, month, hour), and how it is laid
+ * out. Fixed text shows at once behind a full part. How it is edited: `parts-editing.ts`.
  */
 export interface PartPlan {
   readonly name: string;
@@ -100,7 +100,10 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
   return { content, display, complete, texts, at };
 }
 
-/** The parts of a raw value: digits and words one after the other, a `/` behind a part cut short; `undefined` for none. */
+/**
+ * The parts of a raw value: digits and words one after the other, a `/` behind a part cut short; `undefined`
+ * for none.
+ */
 export function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined {
   const texts: string[] = [];
   let rest = raw;

@@ -4,9 +4,9 @@ import type { EditResult, InsertResult, Reason, TextState } from '../../field/te
 import type { Offer } from '../../options/option.ts';
 
 /**
- * What kinds have in common whose value is picked from what is offered and not typed: a key is refused, a text that
- * comes at once is read for what is offered, by value or by words, and what stands there is taken out as a whole. The
- * display is the words, the caret behind them.
+ * What kinds have in common whose value is picked from what is offered and not typed: a key is refused, a
+ * text that comes at once is read for what is offered, by value or by words, and what stands there is taken
+ * out as a whole. The display is the words, the caret behind them.
  */
 export interface PickingParts<P extends Plan, B extends TextState> {
   empty(plan: P): B;
@@ -95,8 +95,9 @@ export const one: PickingParts<Plan & { readonly options: readonly Offer[] }, Te
 };
 
 /**
- * What an arrow key goes to, `by` 1 up and -1 down. Buttons stand in a ring: from the last down to the first (WAI-ARIA,
- * radio group). A list begins with nothing picked and stays at its ends, as browsers have it. `undefined` where it stays.
+ * What an arrow key goes to, `by` 1 up and -1 down. Buttons stand in a ring: from the last down to the first
+ * (WAI-ARIA, radio group). A list begins with nothing picked and stays at its ends, as browsers have it.
+ * `undefined` where it stays.
  */
 export function stepAmong(
   options: readonly Offer[],

@@ -1,12 +1,12 @@
 /**
- * Codes of ISO 4217 (list one, maintained by its agency) that are funds and units of account. `Intl` formats them
- * with their decimals and leaves them out of its list of currencies.
+ * Codes of ISO 4217 (list one, maintained by its agency) that are funds and units of account. `Intl` formats
+ * them with their decimals and leaves them out of its list of currencies.
  */
 const funds = ['BOV', 'CHE', 'CHW', 'CLF', 'COU', 'MXV', 'USN', 'UYI', 'UYW', 'XDR'];
 
 /**
- * Minor units of ISO 4217 (list one) where they are not two. The platform's own figures follow what is used in cash
- * (forints without decimals), which is not what amounts are kept in.
+ * Minor units of ISO 4217 (list one) where they are not two. The platform's own figures follow what is used
+ * in cash (forints without decimals), which is not what amounts are kept in.
  */
 const minorUnits: Readonly<Record<number, string>> = {
   0: 'BIF CLP DJF GNF ISK JPY KMF KRW PYG RWF UGX UYI VND VUV XAF XOF XPF',

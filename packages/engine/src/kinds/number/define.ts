@@ -252,7 +252,10 @@ function planNumber(
   };
 }
 
-/** What takes the place of the unit of one, and which numbers a locale counts as one (`Intl.PluralRules`) beside 1 itself. */
+/**
+ * What takes the place of the unit of one, and which numbers a locale counts as one (`Intl.PluralRules`)
+ * beside 1 itself.
+ */
 function singularOf(of: string, one: string, locale: string): NonNullable<NumberPlan['singular']> {
   const isOne = (number: number, minimumFractionDigits: number): boolean =>
     new Intl.PluralRules(locale, { minimumFractionDigits }).select(number) === 'one';

@@ -18,7 +18,10 @@ export interface NumberPlan {
   readonly minus: string;
   readonly decimal: string;
   readonly group: string;
-  /** Sizes of the last group and of those before it, and how many digits must stand before the first separator. */
+  /**
+   * Sizes of the last group and of those before it, and how many digits must stand before the first
+   * separator.
+   */
   readonly sizes: readonly [last: number, others: number, least: number];
   /** The locale's ten digits where they are not ASCII, else ''. */
   readonly digits: string;
@@ -35,8 +38,8 @@ export interface NumberPlan {
   readonly min: string;
   readonly max: string;
   /**
-   * What stands in place of the unit `of` behind one: always behind 1, and where the locale counts so behind 0, behind 1 with decimals that
-   * are zeros, behind parts of one and of two.
+   * What stands in place of the unit `of` behind one: always behind 1, and where the locale counts so behind
+   * 0, behind 1 with decimals that are zeros, behind parts of one and of two.
    */
   readonly singular?: {
     readonly of: string;
@@ -173,7 +176,10 @@ function insertCharacter(
   return 'not-accepted';
 }
 
-/** Cents first. Zeros in front count for nothing, so a lone zero gives way and none is taken before other digits. */
+/**
+ * Cents first. Zeros in front count for nothing, so a lone zero gives way and none is taken before other
+ * digits.
+ */
 function putRight(content: string, isNegative: boolean, at: number, c: string): ContentEdit | Reason {
   const first = isNegative ? 1 : 0;
   const digits = content.slice(first);
@@ -196,7 +202,8 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   const bare = dropOwn(plan, text);
   const amount = amountIn(plan, bare.text);
   if (!amount) {
-    // Digits that are no amount together (`1/2`, `5-3`, a date) would be another number without what stands between.
+    // Digits that are no amount together (`1/2`, `5-3`, a date) would be another number without what stands
+    // between.
     const isSeveral = /\p{Nd}[^\p{Nd}]+\p{Nd}/u.test(bare.text);
     if (isSeveral) return { text: '', leftOut: (text.match(/[\p{L}\p{N}]/gu) ?? []).join('') };
     return { text: bare.text.replace(signs, ''), leftOut: bare.leftOut };
@@ -242,7 +249,9 @@ function dropOwn(plan: NumberPlan, text: string): { text: string; leftOut: strin
   return { text: leftOut ? rest.replace(/\p{L}+\.?/gu, ' ') : rest, leftOut };
 }
 
-/** Digits with separators where some convention groups: none, in threes, in twos before a three, or in fours. */
+/**
+ * Digits with separators where some convention groups: none, in threes, in twos before a three, or in fours.
+ */
 const grouped = /^(?:\d+|[1-9]\d{0,2}(?:[^\d]+\d{2,3})*[^\d]+\d{3}|[1-9]\d{0,3}(?:[^\d]+\d{4})+)?[^\d]?$/;
 
 function amountIn(plan: NumberPlan, given: string) {
@@ -348,7 +357,9 @@ function hasRoom(plan: NumberPlan, { content }: LineBody): boolean {
   );
 }
 
-/** Kinds `number`, `currency` and `percent`. Raw is the decimal as typed, the value has its decimals filled. */
+/**
+ * Kinds `number`, `currency` and `percent`. Raw is the decimal as typed, the value has its decimals filled.
+ */
 export const number: Kind<NumberPlan, LineBody> = {
   ...editing,
   raw: (plan, body) => decimalOf(plan, body.content),

@@ -34,10 +34,10 @@ interface Reached {
 }
 
 /**
- * Reads `text` as a display of this very pattern, fixed text and all, complete or not: the state whose display
- * it is, or `undefined` where it is none. Typing would go wrong here when a cell takes what is meant as fixed
- * text (`+44 <4 digit>` given `+44 7400`), or when a leading part is empty. A text without any fixed text is not
- * read here: there typing is right.
+ * Reads `text` as a display of this very pattern, fixed text and all, complete or not: the state whose
+ * display it is, or `undefined` where it is none. Typing would go wrong here when a cell takes what is meant
+ * as fixed text (`+44 <4 digit>` given `+44 7400`), or when a leading part is empty. A text without any fixed
+ * text is not read here: there typing is right.
  */
 export function align(plan: PatternPlan, text: string, as: Reading = 'display'): PatternBody | undefined {
   const filler = as === 'raw' ? ' ' : plan.filler;

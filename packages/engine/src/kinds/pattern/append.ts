@@ -9,9 +9,9 @@ import { indexIn, lay, standing, textBefore, written } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /**
- * Many characters behind all others, without laying the field out after each: a paste of two thousand took half a second
- * that way, and takes a few milliseconds so. It says what `insertOne` would say of each, which a test holds it to, and
- * hands the rest back where it would not know: what follows a complete pattern.
+ * Many characters behind all others, without laying the field out after each: a paste of two thousand took
+ * half a second that way, and takes a few milliseconds so. It says what `insertOne` would say of each, which
+ * a test holds it to, and hands the rest back where it would not know: what follows a complete pattern.
  */
 export interface Appended extends Edited {
   /** How many of the characters were dealt with. */
@@ -40,7 +40,10 @@ interface Known {
 }
 const knownOf = new WeakMap<PatternPlan, Known>();
 
-/** Whether no cell and no fixed text of the pattern has a use for a character: then nothing need be searched for it. */
+/**
+ * Whether no cell and no fixed text of the pattern has a use for a character: then nothing need be searched
+ * for it.
+ */
 function isUseless(plan: PatternPlan, character: string): boolean {
   let known = knownOf.get(plan);
   if (!known) {
@@ -87,7 +90,9 @@ function meet(now: Progress, character: string): void {
   if (worthTelling.test(character)) now.met += character;
 }
 
-/** The next of what is being typed anyway: a word's letters that its first ones brought, a fixed text begun. */
+/**
+ * The next of what is being typed anyway: a word's letters that its first ones brought, a fixed text begun.
+ */
 function goesOn(plan: PatternPlan, now: Progress, character: string): boolean {
   const brought = now.owed && [...now.owed][0]!;
   if (brought && brought.toLowerCase() === character.toLowerCase()) now.owed = now.owed.slice(brought.length);
@@ -147,7 +152,10 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
   return { body: laid, caret, count, leftOut, met, refusal, taken };
 }
 
-/** In fixed positions characters go into one cell after the other; one that may mean something else there ends it. */
+/**
+ * In fixed positions characters go into one cell after the other; one that may mean something else there ends
+ * it.
+ */
 function overwrite(
   plan: PatternPlan,
   body: PatternBody,
@@ -191,8 +199,8 @@ const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
   plan.parts.every((part) => part.takes !== 'words');
 
 /**
- * Fixed text typed over: the cell it then stands before and how much of it shows; `null` where there is none with the
- * character, `undefined` where that would be behind the last cell.
+ * Fixed text typed over: the cell it then stands before and how much of it shows; `null` where there is none
+ * with the character, `undefined` where that would be behind the last cell.
  */
 function passedBy(
   plan: PatternPlan,
@@ -244,7 +252,8 @@ function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: 
 }
 
 /**
- * Deals with as many as it can of the characters from an index on, as if they came one by one; `undefined` where they are not its matter.
+ * Deals with as many as it can of the characters from an index on, as if they came one by one; `undefined`
+ * where they are not its matter.
  */
 export type Bulk = (
   plan: PatternPlan,

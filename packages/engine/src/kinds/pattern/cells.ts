@@ -22,7 +22,10 @@ export function exists(plan: PatternPlan, cells: Cells, stretch: number): boolea
   return false;
 }
 
-/** Whether a blank cell may stay blank as things stand: past its part's minimum, or in a stretch not typed into. */
+/**
+ * Whether a blank cell may stay blank as things stand: past its part's minimum, or in a stretch not typed
+ * into.
+ */
 export function mayStayBlank(plan: PatternPlan, cells: Cells, cell: number): boolean {
   const part = partOf(plan, cell);
   return (hasVarying && cell - part.first >= part.min) || !exists(plan, cells, part.stretch);
@@ -50,8 +53,8 @@ export function fit(plan: PatternPlan, cells: Cells, cell: number, character: st
 export type Fit = { readonly as: string } | Reason;
 
 /**
- * Whether digits with blanks can still become a number from `low` to `high`, all three of one width.
- * Walks left to right keeping which of the four ways (free, on the lower bound, on the upper, on both) are alive.
+ * Whether digits with blanks can still become a number from `low` to `high`, all three of one width. Walks
+ * left to right keeping which of the four ways (free, on the lower bound, on the upper, on both) are alive.
  */
 export function inBounds(digits: Cells, low: string, high: string): boolean {
   let ways = 8;
@@ -85,7 +88,10 @@ export function wordFor(filled: Cells, words: readonly string[]): string | undef
   return words[at];
 }
 
-/** Puts a moved character into `cells[cell]` in that cell's case; false, changing nothing, where it cannot stand. */
+/**
+ * Puts a moved character into `cells[cell]` in that cell's case; false, changing nothing, where it cannot
+ * stand.
+ */
 export function move(plan: PatternPlan, cells: string[], cell: number, character: string): boolean {
   const as = fit(plan, cells, cell, character);
   if (typeof as === 'string') return false;
@@ -100,7 +106,9 @@ function filledOf(part: Part, cells: Cells): number {
   return filled;
 }
 
-/** Whether nothing is missing: every part that exists has the characters it needs, and there is any at all. */
+/**
+ * Whether nothing is missing: every part that exists has the characters it needs, and there is any at all.
+ */
 export function isComplete(plan: PatternPlan, cells: Cells): boolean {
   let any = false;
   for (const part of plan.parts) {

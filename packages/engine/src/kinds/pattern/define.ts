@@ -84,7 +84,10 @@ export const pattern: Definition<typeof options, PatternPlan> = {
   },
 };
 
-/** Lays a parsed notation out as cells, parts, stretches and the fixed text between. `nodes` must be free of faults. */
+/**
+ * Lays a parsed notation out as cells, parts, stretches and the fixed text between. `nodes` must be free of
+ * faults.
+ */
 function planPattern(
   nodes: readonly Node[],
   entry: Omit<Filled, 'pattern'>,

@@ -4,10 +4,11 @@ import type { Cells } from './cells.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /**
- * The keystroke that nearly always happens, made cheap: content without blanks in a pattern of plain cells. Where
- * each character stands is then known beforehand, so a key costs a table look-up and a few slices instead of a
- * walk over the cells. Everything here says what `insert`, `erase` and `layout` would say, which the laws check
- * on both ways; whatever is not plain (fixed text typed over, a refusal, a gap) is left to them.
+ * The keystroke that nearly always happens, made cheap: content without blanks in a pattern of plain cells.
+ * Where each character stands is then known beforehand, so a key costs a table look-up and a few slices
+ * instead of a walk over the cells. Everything here says what `insert`, `erase` and `layout` would say, which
+ * the laws check on both ways; whatever is not plain (fixed text typed over, a refusal, a gap) is left to
+ * them.
  */
 interface Tables {
   readonly parts: readonly Part[];

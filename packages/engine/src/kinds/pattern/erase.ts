@@ -54,9 +54,9 @@ export function wordLeft(plan: PatternPlan, body: PatternBody, caret: number): n
 }
 
 /**
- * Takes the characters out of `cells` (ascending). In flow the rest closes up; in fixed positions blanks stay.
- * The caret moves as little as possible (law 5): it aims at where the removed text began, or stays if it was
- * further left, and is held between its neighbours.
+ * Takes the characters out of `cells` (ascending). In flow the rest closes up; in fixed positions blanks
+ * stay. The caret moves as little as possible (law 5): it aims at where the removed text began, or stays if
+ * it was further left, and is held between its neighbours.
  */
 export function erase(plan: PatternPlan, body: PatternBody, cells: readonly number[], caret: number): Edited {
   const first = cells[0];
@@ -75,7 +75,10 @@ export function erase(plan: PatternPlan, body: PatternBody, cells: readonly numb
   return { body: laid, caret: hold(laid, first, aim) };
 }
 
-/** Many cells in a row out of one part of like cells: the rest moves left at once, which is the same and costs less. */
+/**
+ * Many cells in a row out of one part of like cells: the rest moves left at once, which is the same and costs
+ * less.
+ */
 function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last: number): Cells | undefined {
   const first = itemAt(freed, 0);
   const isRow = freed.length > 1 && freed.at(-1) === first + freed.length - 1;
@@ -92,8 +95,9 @@ function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last
 }
 
 /**
- * The rest moves left into the freed cell, one after the other, until a blank or a character that would not fit
- * the cell it would move to: it stays, and everything right of it. A part cut short keeps its end that way.
+ * The rest moves left into the freed cell, one after the other, until a blank or a character that would not
+ * fit the cell it would move to: it stays, and everything right of it. A part cut short keeps its end that
+ * way.
  */
 function closeUp(plan: PatternPlan, cells: Cells, freed: number): Cells {
   const closed = cells.slice();

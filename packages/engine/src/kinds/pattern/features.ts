@@ -1,6 +1,7 @@
 /**
- * What patterns may have beside cells in a row with fixed text between them. Here all of it is there; where fields are handed off, what none
- * of them has is left out of the code with these (`unused-features.ts` says which, `packages/handoff/src/emit` puts others in their place).
+ * What patterns may have beside cells in a row with fixed text between them. Here all of it is there; where
+ * fields are handed off, what none of them has is left out of the code with these (`unused-features.ts` says
+ * which, `packages/handoff/src/emit` puts others in their place).
  */
 
 /** Blanks that keep their place: `positions: fixed`. */
@@ -19,7 +20,13 @@ export const hasAhead: boolean = true;
 export const hasGhost: boolean = true;
 /** A raw value with the fixed text in it. */
 export const hasText: boolean = true;
-/** So many cells that walking over all of them at each key would be felt: tables of where each stands, and long pastes dealt with at once. */
+/**
+ * So many cells that walking over all of them at each key would be felt: tables of where each stands, and
+ * long pastes dealt with at once.
+ */
 export const hasMany: boolean = true;
-/** Displays that typing them would not lead to: fixed text with characters that a cell takes, parts that may be passed by. */
+/**
+ * Displays that typing them would not lead to: fixed text with characters that a cell takes, parts that may
+ * be passed by.
+ */
 export const hasDoubt: boolean = true;

@@ -31,9 +31,9 @@ export function placeOf(body: PatternBody, caret: number): Place {
 
 /**
  * One character at the caret: into a cell, over fixed text, or refused with a reason. The first of these that
- * works: the fixed text (or the word just completed) that is being typed; the cell at the caret; fixed text typed
- * over; a cell further on, past cells that may stay blank; a gap that an earlier deletion left before the caret.
- * When all refuse, the cell at the caret says why.
+ * works: the fixed text (or the word just completed) that is being typed; the cell at the caret; fixed text
+ * typed over; a cell further on, past cells that may stay blank; a gap that an earlier deletion left before
+ * the caret. When all refuse, the cell at the caret says why.
  */
 export function insertOne(
   plan: PatternPlan,
@@ -87,8 +87,9 @@ function cellEndingAt({ cells, at }: PatternBody, caret: number): number {
 }
 
 /**
- * The next character of a fixed text that is in the middle of being typed: part of it was typed behind the content,
- * or the caret stands inside one. Blanks in it may be left out. Then it goes to the text, even where a cell could take it.
+ * The next character of a fixed text that is in the middle of being typed: part of it was typed behind the
+ * content, or the caret stands inside one. Blanks in it may be left out. Then it goes to the text, even where
+ * a cell could take it.
  */
 function typeOn(
   plan: PatternPlan,
@@ -110,7 +111,10 @@ function typeOn(
   return end < 0 ? undefined : { body, caret: end };
 }
 
-/** Where a text goes on behind its next character from an offset on, blanks left out, when that is the one; else -1. */
+/**
+ * Where a text goes on behind its next character from an offset on, blanks left out, when that is the one;
+ * else -1.
+ */
 export function nextIn(text: string, from: number, character: string): number {
   const at = indexIn(text, character, from);
   return at >= 0 && text.slice(from, at).trim() === '' ? at + character.length : -1;
@@ -175,8 +179,8 @@ export function completed(plan: PatternPlan, cells: string[], cell: number): Fil
 
 /**
  * Shifts the characters from `cell` on to the right, up to the first blank, and puts `character` before them.
- * A character that does not fit the cell it would move to stays, and with it everything right of it: then there
- * is no room.
+ * A character that does not fit the cell it would move to stays, and with it everything right of it: then
+ * there is no room.
  */
 function makeRoom(plan: PatternPlan, body: PatternBody, cell: number, character: string): Cells | Reason {
   const { cells } = body;
@@ -189,7 +193,8 @@ function makeRoom(plan: PatternPlan, body: PatternBody, cell: number, character:
   const shifted = cells.slice();
   for (let i = cell; i <= blank; i++) shifted[i] = '';
   shifted[cell] = as.as;
-  // Cells right of the blank stay, so a part that they share must hold with them too: `move` looks at all of it.
+  // Cells right of the blank stay, so a part that they share must hold with them too: `move` looks at all of
+  // it.
   if (!move(plan, shifted, cell, character)) return 'out-of-bounds';
   for (let i = cell + 1; i <= blank; i++) if (!move(plan, shifted, i, cells[i - 1]!)) return 'full';
   return shifted;
@@ -215,9 +220,9 @@ function caretAfter(plan: PatternPlan, body: PatternBody, cell: number): number 
 }
 
 /**
- * A fixed character the user typed: the caret passes it where it stands right of the caret; behind the content it
- * shows from then on, with what stands before it, and closes a part that may end there; it is left where it is the
- * one the caret already stands behind.
+ * A fixed character the user typed: the caret passes it where it stands right of the caret; behind the
+ * content it shows from then on, with what stands before it, and closes a part that may end there; it is left
+ * where it is the one the caret already stands behind.
  */
 function passOver(
   plan: PatternPlan,
@@ -249,7 +254,9 @@ function passOver(
   return indexIn(display.slice(standsFrom, caret), character) >= 0 ? { body, caret } : undefined;
 }
 
-/** Ends a part of varying length between two of its characters: what follows moves on behind the fixed text. */
+/**
+ * Ends a part of varying length between two of its characters: what follows moves on behind the fixed text.
+ */
 function closePart(
   plan: PatternPlan,
   body: PatternBody,
@@ -277,8 +284,9 @@ function closePart(
 }
 
 /**
- * One character in fixed positions. It goes into the cell at the caret, over whatever is there. A space leaves
- * an optional cell blank, the filler any cell; fixed text is passed, also from a part that may end here.
+ * One character in fixed positions. It goes into the cell at the caret, over whatever is there. A space
+ * leaves an optional cell blank, the filler any cell; fixed text is passed, also from a part that may end
+ * here.
  */
 function overwriteOne(
   plan: PatternPlan,

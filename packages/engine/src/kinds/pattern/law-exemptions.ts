@@ -6,9 +6,13 @@ import { exists } from './cells.ts';
 import { contentEnd, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
-/** A part with fewer characters than it needs, or with a hole in it, that something stands behind; half a word. */
+/**
+ * A part with fewer characters than it needs, or with a hole in it, that something stands behind; half a
+ * word.
+ */
 function isToldInCells(plan: PatternPlan, { cells, last, passed }: PatternBody): boolean {
-  // What stands behind a stretch could begin it; fixed text that was typed behind the content could be content.
+  // What stands behind a stretch could begin it; fixed text that was typed behind the content could be
+  // content.
   if ((passed || doesRunOn(plan)) && isAmbiguous(plan)) return false;
   const isShort = plan.parts.some(({ first, size, min, stretch, takes, words }) => {
     if (!exists(plan, cells, stretch) || last < first) return false;

@@ -76,7 +76,10 @@ export function lay(plan: PatternPlan, cells: Cells, passed: Passed | undefined,
   return layOut(plan, cells, content, kept, last, owed);
 }
 
-/** Whether everything between the content and the passed text may stay out: a part of varying length, or a whole one. */
+/**
+ * Whether everything between the content and the passed text may stay out: a part of varying length, or a
+ * whole one.
+ */
 function stillPassed(plan: PatternPlan, cells: Cells, last: number, { cell }: Passed): boolean {
   if (cell <= last || (cell === cells.length && last >= 0 && isComplete(plan, cells))) return false;
   for (let i = last + 1; i < cell; i++) {
@@ -135,7 +138,9 @@ export function fixedIn({ display, cells, at }: PatternBody): string {
   return fixed + display.slice(from);
 }
 
-/** With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none. */
+/**
+ * With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none.
+ */
 function nextShown(plan: PatternPlan, last: number): number {
   if (!hasAhead || plan.literals === 'behind' || last < 0) return -1;
   const part = partOf(plan, last);

@@ -15,7 +15,9 @@ export interface Part extends Taking {
   readonly words?: readonly string[];
 }
 
-/** An optional stretch: the cells `first` up to but not including `end`. It exists once one of them is filled. */
+/**
+ * An optional stretch: the cells `first` up to but not including `end`. It exists once one of them is filled.
+ */
 export interface Stretch {
   readonly first: number;
   readonly end: number;

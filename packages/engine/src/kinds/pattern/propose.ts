@@ -5,11 +5,16 @@ import { type Matter, type Node, printNotation } from '../editing/notation.ts';
 /** A pattern made from examples of its finished text. */
 export interface Proposal {
   readonly pattern: string;
-  /** What was taken for fixed although it could be typed, for whoever chooses: `RH`. Empty where nothing was. */
+  /**
+   * What was taken for fixed although it could be typed, for whoever chooses: `RH`. Empty where nothing was.
+   */
   readonly fixed: readonly string[];
 }
 
-/** What came of examples: patterns to choose from, the likeliest first, or the first example that is of another shape than the first. */
+/**
+ * What came of examples: patterns to choose from, the likeliest first, or the first example that is of
+ * another shape than the first.
+ */
 export type Proposed =
   | { readonly ok: true; readonly proposals: readonly Proposal[] }
   | { readonly ok: false; readonly odd: string };
@@ -25,7 +30,10 @@ interface Run {
 const digit = /^[0-9]$/;
 const letter = /^\p{L}\p{M}*$/u;
 
-/** The runs of a text: letters, digits and what stands between; `words` keeps letters and digits beside each other together. */
+/**
+ * The runs of a text: letters, digits and what stands between; `words` keeps letters and digits beside each
+ * other together.
+ */
 function runsOf(text: string, as: 'runs' | 'words'): readonly Run[] {
   const runs: Run[] = [];
   for (const c of graphemes(text)) {
@@ -71,7 +79,10 @@ function cellsFor(texts: readonly string[], sort: Sort): Matter {
 /** Which of the runs that are the same in every example are fixed. */
 type FixedSorts = readonly Sort[];
 
-/** The parts one word of the examples comes to: letters and digits apart where they stand in one order in all of them. */
+/**
+ * The parts one word of the examples comes to: letters and digits apart where they stand in one order in all
+ * of them.
+ */
 function partsOf(
   words: readonly string[],
   isSure: (texts: readonly string[], sort: Sort) => boolean,

@@ -31,7 +31,10 @@ function emptyOf(plan: PatternPlan): PatternBody {
 /** Below that many a paste is typed out: nothing would be gained. */
 const enough = 64;
 
-/** Several characters one after the other, keeping what is taken and telling what is not. More than `few` are left to `many` first. */
+/**
+ * Several characters one after the other, keeping what is taken and telling what is not. More than `few` are
+ * left to `many` first.
+ */
 export function insertAll(
   plan: PatternPlan,
   start: Edited,
@@ -72,7 +75,10 @@ export function insertAll(
   return { body, caret, leftOut: leftOut + notStanding(body, met), rejected: taken ? null : refusal };
 }
 
-/** Of letters and digits that met fixed text or a word, those that stand nowhere in the end: they were not taken. */
+/**
+ * Of letters and digits that met fixed text or a word, those that stand nowhere in the end: they were not
+ * taken.
+ */
 function notStanding(body: PatternBody, met: string): string {
   if (!met) return '';
   const standing = fixedIn(body) + body.content;
@@ -81,7 +87,10 @@ function notStanding(body: PatternBody, met: string): string {
     .join('');
 }
 
-/** The body whose raw value a text is; `undefined` where it is none. A cell takes each character, fixed text none. */
+/**
+ * The body whose raw value a text is; `undefined` where it is none. A cell takes each character, fixed text
+ * none.
+ */
 function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
   if ((hasText || hasFixed) && (plan.raw === 'text' || plan.positions === 'fixed'))
     return align(plan, raw, 'raw');

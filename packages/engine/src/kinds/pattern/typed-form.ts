@@ -11,7 +11,10 @@ const melts = '\\p{M}\\p{EMod}\\u200c\\u200d';
 /** What is not told when it is left out. */
 const mark = `[^\\p{L}\\p{N}\\p{So}${melts}]`;
 
-/** Full-width letters fold to those of ASCII (Unicode, Halfwidth and Fullwidth Forms), as digits of any script do to digits. */
+/**
+ * Full-width letters fold to those of ASCII (Unicode, Halfwidth and Fullwidth Forms), as digits of any script
+ * do to digits.
+ */
 const wide = '\\uFF21-\\uFF3A\\uFF41-\\uFF5A';
 
 /** The full-width form of what of a range has one. */
@@ -23,7 +26,10 @@ function wideOf(from: number, to: number): string {
 const unit = (code: number): string =>
   /[a-z0-9]/i.test(String.fromCodePoint(code)) ? String.fromCodePoint(code) : `\\u{${code.toString(16)}}`;
 
-/** The characters of a set, either case where the cell has a case of its own, as a class to be written in square brackets. */
+/**
+ * The characters of a set, either case where the cell has a case of its own, as a class to be written in
+ * square brackets.
+ */
 function classOf(set: Exclude<CharacterSet, 'any'>, manner: Part['manner']): string {
   switch (set) {
     case 'digit':
@@ -81,7 +87,10 @@ const toldIn = (text: string): readonly string[] =>
     .filter((c) => worthTelling.test(c))
     .flatMap((c) => [c, recase(c, 'upper'), recase(c, 'lower')]);
 
-/** Marks and blanks between what is taken, and everything that stands fixed anywhere: where it is not taken, it has been met. */
+/**
+ * Marks and blanks between what is taken, and everything that stands fixed anywhere: where it is not taken,
+ * it has been met.
+ */
 function betweenOf(told: readonly string[]): { readonly any: string; readonly some: string } {
   if (told.length === 0) return { any: `(?:${mark}${dropped})?`, some: mark + dropped };
   const one = `(?:${mark}[${melts}]*|${[...new Set(told)].map(escaped).join('|')})`;
@@ -98,7 +107,10 @@ interface Piece {
 const writtenOf = ({ text, least, most }: Piece): string =>
   least === 1 && most === 1 ? text : `(?:${text}){${least === most ? most : `${least},${most}`}}`;
 
-/** One after the other; those alike are written once, with how often: so no text can be shared out among them in many ways. */
+/**
+ * One after the other; those alike are written once, with how often: so no text can be shared out among them
+ * in many ways.
+ */
 function joined(pieces: readonly Piece[]): string {
   const merged: Piece[] = [];
   for (const piece of pieces) {
@@ -111,12 +123,13 @@ function joined(pieces: readonly Piece[]): string {
 }
 
 /**
- * What may be typed for a pattern without the field's help, as an expression: its cells one after the other, with marks, blanks and
- * fixed text between them or not. Stretches, and cells that may stay out, may.
+ * What may be typed for a pattern without the field's help, as an expression: its cells one after the other,
+ * with marks, blanks and fixed text between them or not. Stretches, and cells that may stay out, may.
  */
 export function typedForm(plan: PatternPlan): string {
   const told = plan.before.flatMap((text) => toldIn(textOf(text)));
-  // Where cell after cell takes what else stands fixed, a browser would share it out among them in all ways there are.
+  // Where cell after cell takes what else stands fixed, a browser would share it out among them in all ways
+  // there are.
   const shared = plan.parts
     .filter((part) => told.some((c) => taken(part, c) !== undefined))
     .reduce((sum, { size }) => sum + size, 0);
@@ -133,7 +146,9 @@ export function typedForm(plan: PatternPlan): string {
   return `[${melts}]*${joined(pieces)}${any}`;
 }
 
-/** Something for each cell that must be filled, in order, whatever else is in the text: less cannot be right. */
+/**
+ * Something for each cell that must be filled, in order, whatever else is in the text: less cannot be right.
+ */
 const looseForm = ({ parts }: PatternPlan): string =>
   `${parts
     .map((part) => {
@@ -151,7 +166,8 @@ const plainNumber = (plan: PatternPlan, first: number, size: number): boolean =>
   );
 
 /**
- * A number of two digits between bounds. Other numbers, digits of another script, and digits that stand apart are only said to be digits.
+ * A number of two digits between bounds. Other numbers, digits of another script, and digits that stand apart
+ * are only said to be digits.
  */
 function numberOf(low: string, high: string, any: string, some: string): string {
   if (low.length !== 2) return Array.from(low, () => '\\p{Nd}').join(any);
@@ -162,8 +178,8 @@ function numberOf(low: string, high: string, any: string, some: string): string 
 }
 
 /**
- * The characters a pattern tells apart. To its cells two are alike that all of them take or refuse; digits of numbers and letters of words
- * are each their own, and so is what stands fixed.
+ * The characters a pattern tells apart. To its cells two are alike that all of them take or refuse; digits of
+ * numbers and letters of words are each their own, and so is what stands fixed.
  */
 export function patternAlphabet(plan: PatternPlan): Alphabet {
   const { parts, before, filler } = plan;

@@ -5,7 +5,10 @@ import type * as features from './features.ts';
 import { written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
-/** Up to so many cells a key costs one or two millionths of a second without the tables that save that, and a page a kilobyte less. */
+/**
+ * Up to so many cells a key costs one or two millionths of a second without the tables that save that, and a
+ * page a kilobyte less.
+ */
 const few = 32;
 
 /** What a plan has, by the name under which the code asks for it. */
@@ -29,5 +32,8 @@ const has: Record<keyof typeof features, Has<PatternPlan>[string]> = {
     ),
 };
 
-/** The features that none of these fields has: code for them is left out of what is handed off with just these. */
+/**
+ * The features that none of these fields has: code for them is left out of what is handed off with just
+ * these.
+ */
 export const unusedFeatures = unusedAmong(has);

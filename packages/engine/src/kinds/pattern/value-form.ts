@@ -140,7 +140,8 @@ export function valuesOf(plan: PatternPlan): ValueForm {
   moveTo(writing, []);
   const fixed = plan.raw === 'text' ? head(plan) : '';
   const hasNeeded = plan.parts.some((part) => part.min > 0 && part.stretch < 0);
-  // A stretch, or a pattern, that may be there without any of its cells filled says more than the field takes.
+  // A stretch, or a pattern, that may be there without any of its cells filled says more than the field
+  // takes.
   const isFirm = plan.stretches.every((_, i) =>
     plan.parts.some((part) => part.stretch === i && part.min > 0),
   );
@@ -156,8 +157,9 @@ export function valuesOf(plan: PatternPlan): ValueForm {
 }
 
 /**
- * Whether a value tells where a part of varying length ends: at the end, at fixed text or at a cell that take nothing it does; words, where none
- * begins another. Else what could go to the part or to what follows goes to the part, and may then be missing behind it.
+ * Whether a value tells where a part of varying length ends: at the end, at fixed text or at a cell that take
+ * nothing it does; words, where none begins another. Else what could go to the part or to what follows goes
+ * to the part, and may then be missing behind it.
  */
 function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any' }: Part): boolean {
   if (words) return words.every((one) => words.every((other) => other === one || !other.startsWith(one)));
@@ -171,8 +173,8 @@ function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any
 }
 
 /**
- * Whether a value tells that a stretch is there: it begins with nothing that what follows it could begin with. Else what is meant for what
- * follows goes into the stretch, and may then be missing behind it.
+ * Whether a value tells that a stretch is there: it begins with nothing that what follows it could begin
+ * with. Else what is meant for what follows goes into the stretch, and may then be missing behind it.
  */
 function beginsTold(plan: PatternPlan, stretch: number): boolean {
   const { first, end } = itemAt(plan.stretches, stretch);

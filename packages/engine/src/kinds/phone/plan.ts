@@ -24,7 +24,9 @@ export interface ServedCode {
   readonly max: number;
   /** Leading digits of regions of this code that are not wanted. */
   readonly others?: readonly string[];
-  /** Where the main region is not wanted, digits that lead to no region are of it, and so not wanted either. */
+  /**
+   * Where the main region is not wanted, digits that lead to no region are of it, and so not wanted either.
+   */
   readonly isOnlyLed?: boolean;
 }
 
@@ -34,7 +36,10 @@ export const elsewhere = '-';
 /** E.164: calling code and number together. */
 export const longest = 15;
 
-/** How far leading digits agree with a number: their length once all are there, 0 for not at all, -1 while they still could. */
+/**
+ * How far leading digits agree with a number: their length once all are there, 0 for not at all, -1 while
+ * they still could.
+ */
 function agrees(start: string, digits: string): number {
   let at = 0;
   for (let i = 0; i < start.length; i++, at++) {

@@ -60,8 +60,8 @@ function bodyOf(
 }
 
 /**
- * The key that nearly always comes, a digit behind everything else: the number is taken apart once, and once the leading
- * digits have settled which format it is, not at all. `undefined` where it takes more than that.
+ * The key that nearly always comes, a digit behind everything else: the number is taken apart once, and once
+ * the leading digits have settled which format it is, not at all. `undefined` where it takes more than that.
  */
 function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undefined {
   const { read } = body;
@@ -80,7 +80,10 @@ function fixedBefore({ lead, code, digits: { length } }: Read, format: PhoneForm
   return lead && hasTrunk ? national[length + lead.length] : bare[length];
 }
 
-/** Whether a character is of the fixed text that comes with the next digit: typed all the same, it is passed and not refused. */
+/**
+ * Whether a character is of the fixed text that comes with the next digit: typed all the same, it is passed
+ * and not refused.
+ */
 function isPassed({ read, format }: PhoneBody, character: string): boolean {
   // Behind a calling code comes a blank.
   if (read.code && !read.digits) return character === ' ';
@@ -199,8 +202,8 @@ function insertCharacter(
 }
 
 /**
- * A pasted number as it would be typed: `tel:` URIs (RFC 3966) with their context and extension, a `(0)` behind a
- * calling code, and whatever people put between the digits.
+ * A pasted number as it would be typed: `tel:` URIs (RFC 3966) with their context and extension, a `(0)`
+ * behind a calling code, and whatever people put between the digits.
  */
 function clean(plan: PhonePlan, text: string, into: string): Cleaned {
   if (text.length > 400) return { text, leftOut: '' };
@@ -247,8 +250,8 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
 }
 
 /**
- * A number handed over with the home region's calling code and no `+`, as autofill does (`447700900123`): read so where
- * it is none as it stands, nor the beginning of one, and one that way.
+ * A number handed over with the home region's calling code and no `+`, as autofill does (`447700900123`):
+ * read so where it is none as it stands, nor the beginning of one, and one that way.
  */
 function withCode(
   plan: PhonePlan,
@@ -276,7 +279,8 @@ function styled(plan: PhonePlan, body: PhoneBody): string {
   const hasTrunk = format !== undefined && /\d/.test(format.national);
   const national = (hasTrunk ? own.trunk : '') + digits;
   const abroad = `+${code || own.code}${digits}`;
-  // A trunk prefix can make another number of it (Japan: 0 before 10… dials abroad): then it keeps its calling code.
+  // A trunk prefix can make another number of it (Japan: 0 before 10… dials abroad): then it keeps its
+  // calling code.
   const isSame = (number: string): boolean => {
     const read = takeApart(plan, number);
     return read.digits === digits && read.region === region;

@@ -7,7 +7,9 @@ import type { Piece, SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { PhonePlan } from './plan.ts';
 import type { PhoneBody } from './run.ts';
 
-/** Numbers kept for fiction by the regulators, without trunk prefix. Elsewhere a shape is filled with fives. */
+/**
+ * Numbers kept for fiction by the regulators, without trunk prefix. Elsewhere a shape is filled with fives.
+ */
 const fictional: Readonly<Record<string, string>> = {
   GB: '7700900123',
   US: '2015550123',

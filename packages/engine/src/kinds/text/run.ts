@@ -31,14 +31,20 @@ function tidy(plan: TextPlan, text: string): string {
   return plan.trim ? collapsed.trim().replace(/^(?:[\p{M}\u200c\u200d]\s*)+/u, '') : collapsed;
 }
 
-/** Breaks as the lines have them: spaces on one line, `\n` on several; tabs are spaces. What cannot be seen stays out. */
+/**
+ * Breaks as the lines have them: spaces on one line, `\n` on several; tabs are spaces. What cannot be seen
+ * stays out.
+ */
 const onLines = ({ lines }: TextPlan, text: string): string =>
   text
     .normalize('NFC')
     .replace(/\t/g, ' ')
     .replace(/\r\n|[\r\n\u2028\u2029]/g, lines > 1 ? '\n' : ' ');
 
-/** White space as ECMAScript has it; asked unit by unit, where an expression each time costs ten times as much. */
+/**
+ * White space as ECMAScript has it; asked unit by unit, where an expression each time costs ten times as
+ * much.
+ */
 const isBlank = (unit: number): boolean =>
   unit <= 32
     ? unit === 32 || (unit > 8 && unit < 14)

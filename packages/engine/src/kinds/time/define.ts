@@ -62,7 +62,8 @@ function planTime(entry: TimeEntry, locale: string): TimePlan {
         ?.value.trim() ?? '',
     ),
   );
-  // Some locales write no half of the day in twelve hours, or the same word for both: then these are told apart in Latin.
+  // Some locales write no half of the day in twelve hours, or the same word for both: then these are told
+  // apart in Latin.
   const halves = own[0] && own[1] && own[0] !== own[1] ? own : ['AM', 'PM'];
   for (const { type, value } of format(3)) {
     const part = timePart(type, clock, halves);
@@ -90,7 +91,10 @@ function planTime(entry: TimeEntry, locale: string): TimePlan {
   };
 }
 
-/** What a pasted time may have beside its digits. Asking for it takes milliseconds, and a definition is compiled at every change. */
+/**
+ * What a pasted time may have beside its digits. Asking for it takes milliseconds, and a definition is
+ * compiled at every change.
+ */
 function wordsOf(locale: string, halves: readonly string[]): Pick<TimePlan, 'periods' | 'units'> {
   let words = knownWords.get(locale);
   if (!words) {

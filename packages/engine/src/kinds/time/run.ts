@@ -15,8 +15,9 @@ export interface TimePlan extends PartsPlan {
   readonly second: number;
   readonly period: number;
   /**
-   * Every word the locale writes for a time of the day, in small letters, the longest first, with the hours it is
-   * written for as bits (bit 20 for eight in the evening): where there are more than two halves, `晚上` is not `下午`.
+   * Every word the locale writes for a time of the day, in small letters, the longest first, with the hours
+   * it is written for as bits (bit 20 for eight in the evening): where there are more than two halves, `晚上`
+   * is not `下午`.
    */
   readonly periods: readonly (readonly [word: string, hours: number])[];
   /** Other words in a time: the signs for hours, minutes and seconds. In small letters. */
@@ -59,8 +60,8 @@ function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: 
 }
 
 /**
- * A time in another writing: RFC 3339, `2.30 pm`, `14h30`, `晚上8:10`, what the locale itself writes in twelve or
- * twenty-four hours. One that could be in either half of the day, or that its word contradicts, is none.
+ * A time in another writing: RFC 3339, `2.30 pm`, `14h30`, `晚上8:10`, what the locale itself writes in twelve
+ * or twenty-four hours. One that could be in either half of the day, or that its word contradicts, is none.
  */
 function parse(plan: TimePlan, given: string): Parsed | undefined {
   if (given.length > 200) return undefined;

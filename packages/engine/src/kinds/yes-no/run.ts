@@ -4,7 +4,10 @@ import type { TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 import { nonePicked, one, picking, stepAmong } from '../editing/picking.ts';
 
-/** Yes or no: a box to tick, which says no until it is ticked, or two buttons, of which neither is pressed at first. */
+/**
+ * Yes or no: a box to tick, which says no until it is ticked, or two buttons, of which neither is pressed at
+ * first.
+ */
 export interface YesNoPlan {
   readonly kind: 'yes-no';
   readonly draw: 'tick' | 'radio' | 'segments';

@@ -4,7 +4,10 @@ import { codeMessage, deliver } from '../../../../services/telephones.ts';
 import { store } from '../../../../store/store.ts';
 import { answer, problem, readAddress } from '../../request.ts';
 
-/** Sends a code. Body: `{ to }`. Answers `{ seconds }`, after how many another may be sent; 429 with the same where it is too soon. */
+/**
+ * Sends a code. Body: `{ to }`. Answers `{ seconds }`, after how many another may be sent; 429 with the same
+ * where it is too soon.
+ */
 export function POST(request: Request): Promise<Response> {
   return answer('send a code', async () => {
     const read = await readAddress(request);

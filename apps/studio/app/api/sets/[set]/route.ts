@@ -11,8 +11,8 @@ interface Context {
 const missing = () => problem(404, { error: 'This set is no longer in the store.' });
 
 /**
- * A set, by its id, its key, or an id it had. With `?since=` a revision and `&generation=` of the store: what was done to it after that
- * one, or the whole of it where the log does not go back so far.
+ * A set, by its id, its key, or an id it had. With `?since=` a revision and `&generation=` of the store: what
+ * was done to it after that one, or the whole of it where the log does not go back so far.
  */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer('read a set', async () => {
@@ -33,8 +33,8 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 }
 
 /**
- * Saves a set. Body: a save (`store/saving.ts`). Answers what is stored; 409 with the set as it is now, why, and the number the refused one is kept under; 422
- * with the faults of what it comes to.
+ * Saves a set. Body: a save (`store/saving.ts`). Answers what is stored; 409 with the set as it is now, why,
+ * and the number the refused one is kept under; 422 with the faults of what it comes to.
  */
 export function PUT(request: Request, { params }: Context): Promise<Response> {
   return answer('save a set', async () => {

@@ -15,7 +15,10 @@ interface Props {
   readonly params: Promise<{ readonly set: string }>;
 }
 
-/** Versions of a set that came too late and that nobody has dealt with: what is different in each, and the way back. */
+/**
+ * Versions of a set that came too late and that nobody has dealt with: what is different in each, and the way
+ * back.
+ */
 export default async function RefusedPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();

@@ -17,7 +17,10 @@ interface Props {
   readonly params: Promise<{ readonly set: string; readonly form: string }>;
 }
 
-/** A form, live, on a page of its own. `?today=` freezes its clock; any other name is a field and the value it begins with. */
+/**
+ * A form, live, on a page of its own. `?today=` freezes its clock; any other name is a field and the value it
+ * begins with.
+ */
 export default async function FormAlonePage({ params, searchParams }: Props) {
   const { today, ...query } = await searchParams;
   const { set: setId, form: formId } = await params;
