@@ -64,7 +64,8 @@ export default defineConfig({
           name: 'shared',
           include: ['{packages,apps}/**/*.test.{ts,tsx}'],
           exclude: [...ignored, ...apart],
-          // Nothing these tests do outlives them, so one worker runs many files: what it has compiled once stays
+          // Nothing these tests do outlives them, so one worker runs many files: what it has compiled once
+          // stays
           // compiled.
           isolate: false,
         },

@@ -7,13 +7,13 @@ import { Calendar } from '../ui/calendar.tsx';
 import { CodeSender } from './code-sender.tsx';
 import { RegionPicker } from './region-picker.tsx';
 
-/** What stands around the line of a kind. Most have nothing of it. */
+/** What is drawn around the line of a field. Most kinds have nothing of it. */
 interface Adornments {
   readonly Before?: ComponentType<{ readonly field: Field }>;
-  /** `today` is the clock it goes by, the device's own where it is left out. */
+  /** `today` is the clock (ISO 8601). Default: the device's. */
   readonly Behind?: ComponentType<{ readonly field: Field; readonly today: string | undefined }>;
   readonly Beneath?: ComponentType<{ readonly field: Field }>;
-  /** On the desk alone: a stand-in for what the kind works with outside. */
+  /** On the desk only: a stand-in for something outside that the kind works with. */
   readonly StandIn?: ComponentType<{ readonly field: Field; readonly onAnswer: (problem: string) => void }>;
 }
 
@@ -22,7 +22,7 @@ const labels = {
   part: 'caption border-b border-dotted border-line hover:text-oxide',
 };
 const PartLabels = ({ field }: { readonly field: Field }) => <BareLabels field={field} classNames={labels} />;
-/** Minutes without hours: passing the hours by, as their unit would. */
+/** Labels for durations: ":" passes the hours, as their unit would. */
 const UnitLabels = ({ field }: { readonly field: Field }) => (
   <BareLabels field={field} classNames={labels} passing=":" />
 );

@@ -7,15 +7,15 @@ import { useEffect, useState } from 'react';
 import { codeFor } from './simulated-sender.ts';
 
 /**
- * A stand-in for whoever sends the code: shows the message a guest would get, and answers as soon as a code
- * is complete. A wrong one is told, and forgotten at the next key.
+ * A stand-in for whoever sends codes: shows the message a guest would get, and answers as soon as a code is
+ * complete. The problem with a wrong code disappears with the next key.
  */
 export function CodeSender({
   field,
   onAnswer,
 }: {
   readonly field: Field;
-  /** What is wrong with the code, '' for nothing. */
+  /** Called with the problem of the code; empty if there is none. */
   readonly onAnswer: (problem: string) => void;
 }) {
   const { store } = field;

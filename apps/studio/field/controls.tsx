@@ -9,7 +9,7 @@ import { Line } from '../ui/line.tsx';
 interface ControlProps {
   readonly field: Field;
   readonly label?: string;
-  /** Somebody else says the value is wrong. */
+  /** Whether somebody else, such as a server, says that the value is wrong. */
   readonly isWrong?: boolean;
 }
 
@@ -31,13 +31,13 @@ function DressedBoxes(props: ControlProps) {
   return <Boxes {...props} classNames={boxes} />;
 }
 
-/** What fields are typed into or picked from, by the name that their kind gives it. */
+/** Controls of fields by the name their kind gives. */
 const controls: Readonly<Record<ControlName, ComponentType<ControlProps>>> = {
   boxes: DressedBoxes,
   picks: DressedPicks,
 };
 
-/** What a field is typed into, by its kind. */
+/** The control of a field, by its kind. */
 export function Control({ field, label, isWrong = false }: ControlProps) {
   const { control } = field.store.field.kind;
   const Own = control && controls[control];

@@ -3,12 +3,12 @@
 import type { KindTable } from '@arbeit/engine/kinds';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 
-/** The kinds a page carries: all of them on the shelf, on a desk only the one that is defined there. */
+/** The kinds of a page: all on the shelf, one on a desk. */
 const AtHand = createContext<KindTable>({});
-/** Fetches a kind the page does not carry. */
+/** Fetches a kind that the page does not carry. */
 const Fetching = createContext<(kind: string) => void>(() => undefined);
 
-/** Gives a page its kinds; `fetch` brings one more, for a field that is turned into another kind. */
+/** Gives a page its kinds. `fetch` loads one more, for a field that changes its kind. */
 export function KindsProvider({
   value,
   fetch,
@@ -39,7 +39,7 @@ export function KindsProvider({
 
 export const useKinds = (): KindTable => useContext(AtHand);
 
-/** Whether a kind is at hand; one that is not is fetched. */
+/** Whether a kind is loaded. If not, it is fetched. */
 export function useKind(kind: string): boolean {
   const isHere = Object.hasOwn(useKinds(), kind);
   const bring = useContext(Fetching);

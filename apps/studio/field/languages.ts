@@ -4,7 +4,7 @@ import type { Languages, Wording } from '@arbeit/engine/rules';
 import { english } from '@arbeit/engine/wording/english';
 import { useEffect, useState } from 'react';
 
-/** The languages messages ship in beside English, each fetched when a field is in it. */
+/** Languages of messages beside English, fetched when a field needs them. */
 const loaders: Readonly<Record<string, () => Promise<Wording>>> = {
   de: () => import('@arbeit/engine/wording/german').then((own) => own.german),
   fr: () => import('@arbeit/engine/wording/french').then((own) => own.french),
@@ -13,7 +13,7 @@ const loaders: Readonly<Record<string, () => Promise<Wording>>> = {
   ja: () => import('@arbeit/engine/wording/japanese').then((own) => own.japanese),
 };
 
-/** What was fetched, whole: one object for a language, so that nothing is compiled again without need. */
+/** Fetched languages, one object each, so that nothing is compiled again without need. */
 const fetched = new Map<string, Languages>();
 const under = new Map<string, Promise<Languages>>();
 const usual: Languages = { en: english };
@@ -41,8 +41,8 @@ function fetchLanguage(tag: string): Promise<Languages> {
 }
 
 /**
- * The wording for a locale (BCP 47). A page is taken over once it is there; a locale chosen later speaks
- * English for the moment it takes to fetch it.
+ * The messages for a locale (BCP 47). A locale chosen later has English messages until its language is
+ * fetched.
  */
 export function useLanguages(locale: string): Languages {
   const tag = locale.split('-')[0] ?? '';

@@ -4,14 +4,14 @@ import { numbersOf, type Plural, pluralCategories } from '@arbeit/engine/rules';
 import { DraftInput } from '../ui/draft-input.tsx';
 import { Labelled } from '../ui/labelled.tsx';
 
-/** The numbers in words that a message's forms go by. */
+/** The numbers that plural forms can depend on, in words. */
 const numbers: Readonly<Record<string, string>> = {
   min: 'the lower limit',
   max: 'the upper limit',
   days: 'the days',
 };
 
-/** Which numbers each form is for, as people say it. */
+/** Which numbers each plural category is for, in words. */
 const categories: Readonly<Record<(typeof pluralCategories)[number], string>> = {
   zero: 'for none',
   one: 'for one',
@@ -22,8 +22,7 @@ const categories: Readonly<Record<(typeof pluralCategories)[number], string>> = 
 };
 
 /**
- * What a rule says: one text, or where it knows a number one for each of the forms the language has (CLDR
- * plural categories).
+ * Editor of a message: one text, or one per plural form if the rule has a number (CLDR plural categories).
  */
 export function MessageEditor({
   say,
@@ -36,7 +35,7 @@ export function MessageEditor({
   readonly say: string | Plural | undefined;
   readonly check: object;
   readonly locale: string;
-  /** What is said without words of its own. */
+  /** The default message. */
   readonly usual: string;
   readonly problemOf: (text: string) => string | null;
   readonly onChange: (say: string | Plural | undefined) => void;

@@ -3,8 +3,8 @@ import type { Option as Described } from '@arbeit/engine/options';
 import type { Option } from './option.ts';
 
 /**
- * Lists a screen offers a few ways of, where their description alone would not say which. `undefined` leaves
- * it to that.
+ * Some ways to fill a list, if its description alone does not offer any. `undefined` leaves it to the
+ * description.
  */
 export function editedHere(
   field: FieldDocument,
@@ -15,7 +15,7 @@ export function editedHere(
   return undefined;
 }
 
-/** Ways to draw so many boxes in groups. */
+/** Ways to group a number of boxes. */
 function groupsOf(length: number, label: string): Option {
   const ways: number[][] = [[length]];
   for (const size of [2, 3, 4])
@@ -32,8 +32,8 @@ function groupsOf(length: number, label: string): Option {
 }
 
 /**
- * The entry with what goes along with a change: numbers from the home region alone stay so when the home
- * moves.
+ * The entry with changes that follow from another change: numbers from the home region alone stay so when the
+ * home region changes.
  */
 export function carriedAlong(field: FieldDocument, entry: Record<string, unknown>): Record<string, unknown> {
   if (field.kind !== 'phone') return entry;

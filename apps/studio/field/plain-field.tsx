@@ -12,7 +12,7 @@ const message = {
 
 const sharing = { root: message.root.replace('min-h-6 ', '') };
 
-/** A field as an end user sees it: label, hint, the line, and a message line whose room is always kept. */
+/** A field as users see it: label, hint, control, and a line for messages that is always reserved. */
 export function PlainField({
   field,
   action,
@@ -22,14 +22,11 @@ export function PlainField({
 }: {
   readonly field: Field;
   readonly action?: ReactNode;
-  /** The clock the calendar goes by; the device's own where it is left out. */
+  /** The clock of the calendar (ISO 8601). Default: the device's. */
   readonly today?: string | undefined;
-  /**
-   * What somebody else has against the value, such as whoever checks a code; told before the field's own
-   * messages.
-   */
+  /** A problem from elsewhere, such as a wrong code. It is shown before the field's own messages. */
   readonly problem?: string;
-  /** What else there is to say of it. It shares its room with the message: two lines. */
+  /** More to say about the field. It shares the two lines of the message. */
   readonly said?: ReactNode;
 }) {
   const { Before, Behind, Beneath } = adornmentsOf(field, useKinds());

@@ -14,8 +14,7 @@ const classNames = {
 };
 
 /**
- * The region a number is of, found by itself while typing, and a list to choose another from by name, code or
- * number.
+ * The region of a telephone number, found while typing, and a list to choose another by name, code or number.
  */
 export function RegionPicker({ field }: { readonly field: Field }) {
   const [isOpen, setOpen] = useState(false);

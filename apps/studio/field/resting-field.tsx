@@ -11,7 +11,7 @@ const classNames = {
   message: 'min-h-6 pt-0.5 text-sm text-brick',
 };
 
-/** A field that rests as formatted text and becomes an input in its place. */
+/** A field that shows formatted text and becomes an input in its place. */
 export const RestingField = ({ field }: { readonly field: Field }) => (
   <Resting field={field} classNames={classNames}>
     <Control field={field} label={field.store.field.label} />

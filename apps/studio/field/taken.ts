@@ -2,9 +2,7 @@ import type { Field } from '@arbeit/react';
 import { assumedInWords } from '../model/assumed.ts';
 import { refusalInWords } from '../model/key-words.ts';
 
-/**
- * What became of the last thing that was typed or pasted: not taken, taken in part, read one way of several.
- */
+/** What happened to the last key or paste: rejected, partly taken, or read in one of several ways. */
 export function takenInWords({ state }: Field): string {
   const { rejected, leftOut, body } = state;
   // Which key it was is not in the state.
@@ -16,7 +14,7 @@ export function takenInWords({ state }: Field): string {
   return taken + (body.assumed ? `Read as ${assumedInWords(body.assumed)}. ` : '');
 }
 
-/** The same for whoever watches the page: tapes that are played on it. */
+/** The same as data attributes, for tapes that are played on the page. */
 export const takenData = ({ state }: Field) => ({
   'data-rejected': state.rejected ?? '',
   'data-left-out': state.leftOut,

@@ -1,4 +1,4 @@
-/** What a paste was taken for, where it could have meant something else (`Body.assumed`), in words. */
+/** How an ambiguous paste was read (`TextState.assumed`), in words. */
 export function assumedInWords(assumed: string): string {
   const [what, sign] = assumed.split(' ');
   switch (what) {

@@ -11,7 +11,7 @@ export interface CheckStart {
   readonly isApart?: boolean;
 }
 
-/** The rules a field of a kind can begin with. Checks that say nothing of its values are left out. */
+/** The rules a field of a kind can begin with. Checks that make no sense for its values are left out. */
 export const startsFor = ({ limits, pointless = [] }: Definition): readonly CheckStart[] =>
   typesInMenus()
     .filter((type) => !pointless.some((one) => one === type))

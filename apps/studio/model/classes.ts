@@ -4,7 +4,7 @@ import { hasNotation } from './notation.ts';
 
 /** Classes of characters a set has of its own, and what uses them. */
 
-/** The parts of a pattern with the class changed wherever it stands. */
+/** The parts of a pattern with a class replaced everywhere. */
 function changed(nodes: readonly Node[], change: (name: string) => Matter | undefined): readonly Matter[] {
   return nodes.map((node): Matter => {
     if (node.type === 'stretch') return { ...node, nodes: changed(node.nodes, change) as readonly Node[] };
@@ -21,7 +21,7 @@ const cellsOf = (takes: Extract<Matter, { type: 'cells' }>['takes']): Matter => 
   takes,
 });
 
-/** Names of classes a field's pattern uses. */
+/** The names of the classes that a field's pattern uses. */
 export function classesIn(field: FieldDocument): readonly string[] {
   if (!hasNotation(field)) return [];
   const names = new Set<string>();
@@ -50,11 +50,11 @@ const withPatterns = (set: SetDocument, name: string, becomes: Matter): readonly
     return { ...field, entry: { ...field.entry, pattern } } as FieldDocument;
   });
 
-/** Fields that use a class. */
+/** The fields that use a class. */
 export const usersOf = (set: SetDocument, name: string): readonly FieldDocument[] =>
   set.fields.filter((field) => classesIn(field).includes(name));
 
-/** Gives a class another name, in every pattern that uses it. It keeps its place among the others. */
+/** Renames a class in every pattern. It keeps its place among the others. */
 export function renameClass(set: SetDocument, name: string, to: string): SetDocument {
   const classes = Object.fromEntries(
     Object.entries(set.classes ?? {}).map(([own, characters]) => [own === name ? to : own, characters]),
@@ -62,9 +62,7 @@ export function renameClass(set: SetDocument, name: string, to: string): SetDocu
   return { ...set, classes, fields: withPatterns(set, name, cellsOf({ type: 'class', name: to })) };
 }
 
-/**
- * Takes a class away; patterns that use it have its characters written out, so that they take what they took.
- */
+/** Removes a class. Patterns that use it get its characters instead, so that they accept the same. */
 export function removeClass(set: SetDocument, name: string): SetDocument {
   const { [name]: characters = '', ...rest } = set.classes ?? {};
   const fields = withPatterns(set, name, cellsOf({ type: 'characters', characters }));
@@ -72,7 +70,7 @@ export function removeClass(set: SetDocument, name: string): SetDocument {
   return Object.keys(rest).length ? { ...bare, fields, classes: rest } : { ...bare, fields };
 }
 
-/** A class to begin with, under a free name. */
+/** Adds a class under a free name. */
 export function addClass(set: SetDocument): SetDocument {
   const taken = Object.keys(set.classes ?? {});
   let name = 'own';

@@ -3,8 +3,8 @@ import type { HydratedField } from '@arbeit/engine/field';
 import type { Offer } from '@arbeit/engine/options';
 
 /**
- * What a condition asks, as people say it: “Is a dog coming along?” is yes. `labelOf` names a field,
- * `wordsOf` one of its values.
+ * A condition in words: “Is a dog coming along?” is yes. `labelOf` names a field, `wordsOf` one of its
+ * values.
  */
 export function conditionInWords(
   when: ConditionDocument,
@@ -28,8 +28,7 @@ export function conditionInWords(
 }
 
 /**
- * What can be picked in a field is in its plan, whatever its kind; and a field nobody has touched may hold a
- * value that is not among it.
+ * The choices of a field are in its plan. A field nobody has touched may have a value that is not among them.
  */
 export function valuesOf({
   plan,

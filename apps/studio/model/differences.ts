@@ -9,7 +9,7 @@ const nameOf = (field: FieldDocument): string => `â€œ${field.label || field.id}â
 const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
-/** What is different in `other`, seen from `present`, in sentences; none where they are the same. */
+/** The differences of `other` from `present`, as sentences; empty if they are equal. */
 export function differences(present: SetDocument, other: SetDocument): readonly string[] {
   const said: string[] = [];
   const own = (['title', 'locale', 'classes', 'forms'] as const).filter(

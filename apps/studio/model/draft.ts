@@ -4,22 +4,20 @@ import { browserStore } from './browser-store.ts';
 import type { Outbox } from './saver.ts';
 
 /**
- * What a page has changed, kept in the browser (IndexedDB). It outlives its acknowledgement until a page has
- * seen that revision: a reload may have been answered before the save was.
+ * Changes of a page, kept in the browser (IndexedDB). A draft is kept until a page has seen the saved
+ * revision: a reload may have been answered before the save was.
  */
 export interface Draft {
-  /** The key of the set. */
+  /** Key of the set. */
   readonly key: string;
   /** The page it was made on. */
   readonly page: string;
-  /**
-   * What that page was sending, and what it knew of the store; of a draft of an older Arbeit there is none.
-   */
+  /** What that page was sending and knew of the store; absent in drafts of an older Arbeit. */
   readonly outbox?: Outbox;
   readonly document: SetDocument;
-  /** The revision the server acknowledged it as, where it did. */
+  /** The revision it was saved as, if the server has acknowledged it. */
   readonly savedAs?: number;
-  /** When, ISO 8601. */
+  /** Time (ISO 8601). */
   readonly at: string;
 }
 
@@ -28,11 +26,11 @@ const store = browserStore('arbeit', 'drafts');
 const nameOf = (key: string, page: string): string => `${key} ${page}`;
 const lockOf = (page: string): string => `arbeit page ${page}`;
 
-/** A name for this page, unlike any other's. */
+/** A unique name for this page. */
 export const newPage = (): string =>
   globalThis.crypto?.randomUUID?.() ?? `${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}`;
 
-/** Says, for as long as the page lives, that its drafts have somebody: no other page takes them up. */
+/** Marks the drafts of this page as in use while the page lives, so that no other page takes them over. */
 export function holdPage(page: string): () => void {
   let letGo = () => {};
   const gone = new Promise<void>((resolve) => {
@@ -43,8 +41,8 @@ export function holdPage(page: string): () => void {
 }
 
 /**
- * Keeps a draft in place of the page's earlier one. `false` where the browser would not: then leaving must
- * ask.
+ * Keeps a draft in place of the page's earlier one. Resolves to `false` if the browser refuses: then leaving
+ * must ask.
  */
 export async function keepDraft(draft: Draft): Promise<boolean> {
   try {
@@ -66,10 +64,7 @@ type Former = {
   readonly savedAs?: number;
 };
 
-/**
- * Drafts of a set whose page is gone, the newest first: by its key, and by its id as an older Arbeit named
- * them.
- */
+/** Drafts of a set whose page is gone, newest first: by key, and by id as an older Arbeit kept them. */
 export async function leftDrafts(set: {
   readonly key: string;
   readonly id: string;
@@ -91,7 +86,7 @@ export async function leftDrafts(set: {
   }
 }
 
-/** How long a page that is going away may take to let go of its name, in milliseconds. */
+/** How long a page that is closing may hold its name, in milliseconds. */
 const lastBreath = 10_000;
 
 async function isLeft(page: string, key: string): Promise<boolean> {
@@ -107,7 +102,7 @@ async function isLeft(page: string, key: string): Promise<boolean> {
 
 const tabKey = (key: string): string => `arbeit page ${key}`;
 
-/** Remembers in this tab which page a set was edited on, for the page that is loaded over it. */
+/** Remembers in this tab which page edited a set, for the page that is loaded over it. */
 export function markPage(key: string, page: string): void {
   try {
     sessionStorage.setItem(tabKey(key), page);
@@ -127,8 +122,8 @@ function pageBefore(key: string): string | null {
 const textKey = (name: string): string => `arbeit text ${name}`;
 
 /**
- * A text that is no part of the document yet because it has a fault: unsaved work all the same. `null`
- * forgets it. Kept at once, not soon: whoever mends the fault and reloads must not find the fault again.
+ * Keeps a text that is no part of the document because it has a fault; `null` forgets it. Kept synchronously:
+ * whoever corrects the fault and reloads must not find it again.
  */
 export function keepText(name: string, text: string | null): void {
   try {

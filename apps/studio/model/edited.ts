@@ -5,21 +5,21 @@ import { begin, type History, record, redo, undo } from './history.ts';
 import { type Change, isNews } from './news.ts';
 import type { Around, Outbox, Saver, SaveState, Theirs } from './saver.ts';
 
-/** How a set stands that is being edited. */
+/** The state of a set that is being edited. */
 export interface EditedState {
   readonly document: SetDocument;
   readonly save: SaveState;
-  /** Whether the browser keeps what is not saved yet: where it does not, leaving asks. */
+  /** Whether the browser keeps unsaved changes. If not, leaving asks. */
   readonly isKept: boolean;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
-  /** When unsaved work of an earlier visit was put back: then, ISO 8601. */
+  /** When unsaved changes of an earlier visit were restored: their time (ISO 8601). */
   readonly putBack: string | null;
 }
 
 /** What a page needs of its browser. */
 export interface Browser {
-  /** The name of the page, unlike any other's. */
+  /** The unique name of the page. */
   readonly page: string;
   /**
    * Loads the saver. `follow` calls back after each save of the set and returns a function that ends this.

@@ -49,25 +49,25 @@ export const removeForm = (set: SetDocument, id: string): SetDocument => ({
   forms: (set.forms ?? []).filter((form) => form.id !== id),
 });
 
-/** The form with these sections instead of whatever it had. */
+/** The form with these sections instead of its fields. */
 export function withSections(form: FormDocument, sections: readonly SectionDocument[]): FormDocument {
   const { fields: _, sections: __, ...rest } = form;
   return { ...rest, sections };
 }
 
-/** A line of the arrangement: the head of a section, by its number, or a field. */
+/** A line of the arrangement: the heading of a section, by index, or a field. */
 export type Line = { readonly section: number } | { readonly field: string };
 
 /**
- * The form as lines, each section’s head before its fields: one list, in which a field is moved from section
- * to section.
+ * The form as lines, each section's heading before its fields: one list, so that a field can move between
+ * sections.
  */
 export const linesOf = (form: FormDocument): readonly Line[] =>
   sectionsOf(form).flatMap(({ fields }, section) => [{ section }, ...fields.map((field) => ({ field }))]);
 
 export const nameOfLine = (line: Line): string => ('field' in line ? line.field : `section ${line.section}`);
 
-/** The sections that lines come to. What stands before the first head goes into the first section. */
+/** The sections of these lines. Fields before the first heading go into the first section. */
 function sectionsFrom(form: FormDocument, lines: readonly Line[]): readonly SectionDocument[] {
   const before = sectionsOf(form);
   const order = lines.flatMap((line) => ('section' in line ? [line.section] : []));
@@ -79,9 +79,7 @@ function sectionsFrom(form: FormDocument, lines: readonly Line[]): readonly Sect
   return order.map((section, i) => ({ ...before[section]!, fields: fields[i] ?? [] }));
 }
 
-/**
- * Moves a line, a field or a section's head, to a place among all lines; places outside are the nearest end.
- */
+/** Moves a line to an index among all lines. Indexes outside mean the closest end. */
 export function moveLine(form: FormDocument, name: string, to: number): FormDocument {
   const lines = linesOf(form);
   const from = lines.findIndex((line) => nameOfLine(line) === name);
@@ -92,17 +90,14 @@ export function moveLine(form: FormDocument, name: string, to: number): FormDocu
   return withSections(form, sectionsFrom(form, next));
 }
 
-/** Puts a field at the end of the last section. */
+/** Adds a field to the end of the last section. */
 export function addToForm(form: FormDocument, field: string): FormDocument {
   const sections = sectionsOf(form);
   const last = sections.at(-1) ?? { fields: [] };
   return withSections(form, [...sections.slice(0, -1), { ...last, fields: [...last.fields, field] }]);
 }
 
-/**
- * A field of a form and those that cannot be in it without that one: whose conditions or rules speak of it,
- * and theirs.
- */
+/** A field of a form and those that depend on it by conditions or rules, directly or not. */
 function hangingOn(set: SetDocument, form: FormDocument, field: string): ReadonlySet<string> {
   const own = fieldIdsOf(form);
   const all = new Set([field]);
@@ -117,9 +112,7 @@ function hangingOn(set: SetDocument, form: FormDocument, field: string): Readonl
 const mentions = (said: unknown, field: string): boolean =>
   JSON.stringify(said).includes(JSON.stringify(field));
 
-/**
- * Takes a field out of the form, with those that hang on it and the form's rules that speak of any of them.
- */
+/** Removes a field from the form, with those that depend on it and the form's rules about any of them. */
 export function removeFromForm(set: SetDocument, form: FormDocument, field: string): FormDocument {
   const gone = hangingOn(set, form, field);
   const sections = sectionsOf(form).map((section) => ({
@@ -154,7 +147,7 @@ export const addSection = (form: FormDocument): FormDocument =>
   withSections(form, [...sectionsOf(form), { title: 'Another section', fields: [] }]);
 
 /**
- * Takes a section's head away: its fields go to the one before, or to the one behind the first. The last one
+ * Removes the heading of a section. Its fields go to the section before, or after the first. The last heading
  * stays.
  */
 export function removeSection(form: FormDocument, at: number): FormDocument {

@@ -1,18 +1,21 @@
-/** What was, is and may be again: the undo history of a definition. */
+/** The undo history of a definition. */
 export interface History<T> {
   readonly past: readonly T[];
   readonly present: T;
   readonly future: readonly T[];
-  /** What the last edit was about; one about the same joins it into one step. `null` lets none join. */
+  /**
+   * What the last edit was about. An edit about the same becomes part of the same step; `null` always starts
+   * a new one.
+   */
   readonly about: string | null;
 }
 
-/** More steps than anybody goes back; older ones are dropped. */
+/** Largest number of steps; older ones are dropped. */
 const mostSteps = 500;
 
 export const begin = <T>(present: T): History<T> => ({ past: [], present, future: [], about: null });
 
-/** Takes an edit in. Edits about the same thing in a row (a label being typed) are one step. */
+/** Adds an edit. Consecutive edits about the same thing (a label being typed) are one step. */
 export function record<T>(history: History<T>, next: T, about: string | null): History<T> {
   if (next === history.present) return history;
   const joins = about !== null && about === history.about && history.past.length > 0;

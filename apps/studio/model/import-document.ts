@@ -6,7 +6,7 @@ import { type Place, placesIn, readDocumentText, tooDeep } from '@arbeit/handoff
 import { parse } from 'jsonc-parser';
 import { placeInWords } from './place-words.ts';
 
-/** A fault of a document that came in, where it stands and what it is about, in words. */
+/** A fault of an imported document, with its place and subject in words. */
 export interface ImportFault {
   /** "the label of Deposit", "line 3". */
   readonly where: string;
@@ -16,12 +16,12 @@ export interface ImportFault {
   readonly path: string;
 }
 
-/** What came of a text that was handed in as a document. */
+/** The result of importing a text as a document. */
 export interface ImportedDocument {
-  /** The whole document, where it is sound. */
+  /** The document, if it is valid. */
   readonly document: SetDocument | null;
   readonly faults: readonly ImportFault[];
-  /** Of a broken one, the fields that are sound by themselves. */
+  /** The fields of an invalid document that are valid themselves. */
   readonly fields: readonly FieldDocument[];
   readonly title: string;
   readonly locale: string;
@@ -33,8 +33,8 @@ const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /**
- * Reads a text as a document. Of one that is broken all faults are told by their place, and what is sound in
- * it can still be taken.
+ * Imports a text as a document. For an invalid one it returns all faults with their places, and the fields
+ * that can be used anyway.
  */
 export function importDocument(text: string): ImportedDocument {
   const result = readDocumentText(text);
@@ -55,7 +55,7 @@ export function importDocument(text: string): ImportedDocument {
   return { document: null, faults, title, ...sound };
 }
 
-/** The fields that are sound by themselves, with the classes and the locale if those are. */
+/** The fields that are valid themselves, with classes and locale if those are. */
 function soundIn(given: readonly unknown[], classes: Json | undefined, locale: string) {
   const reads = (more: object) =>
     readDocument({ arbeit: 2, title: 'T', locale: 'en-GB', fields: [], ...more }, kinds);

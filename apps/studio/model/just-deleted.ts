@@ -1,23 +1,23 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 
-/** A field that was deleted: told where it stood, where it can be put back. */
+/** A deleted field, with what is needed to restore it. */
 export interface JustDeleted {
   readonly setKey: string;
   readonly field: FieldDocument;
-  /** Its place among the fields. */
+  /** Its index among the fields. */
   readonly at: number;
-  /** The set as it was with the field. */
+  /** The set before it was deleted. */
   readonly before: SetDocument;
 }
 
 let note: JustDeleted | null = null;
 
-/** Leaves the note for the shelf, where the user is taken next. */
+/** Leaves the note for the shelf, which is shown next. */
 export function leaveNote(deleted: JustDeleted): void {
   note = deleted;
 }
 
-/** The note for this set, once. */
+/** Returns the note for this set, once. */
 export function takeNote(setKey: string): JustDeleted | null {
   if (note?.setKey !== setKey) return null;
   const taken = note;

@@ -4,8 +4,8 @@ import { browserStore } from './browser-store.ts';
 import { begin, type History } from './history.ts';
 
 /**
- * Undo that outlives its page: from desk to shelf it is kept here, over a reload in the browser. It belongs
- * to one document as it stands.
+ * Undo history that outlives its page: in memory between pages, in the browser over a reload. It belongs to
+ * one exact document.
  */
 
 type Steps = History<SetDocument>;
@@ -14,22 +14,19 @@ const store = browserStore('arbeit-undo', 'undo');
 
 const here = new Map<string, Steps>();
 
-/** So many steps outlive a reload. */
+/** Number of steps that are kept over a reload. */
 const mostKept = 60;
 
 const isThat = (history: Steps, document: SetDocument): boolean =>
   history.present === document || JSON.stringify(history.present) === JSON.stringify(document);
 
-/**
- * The history of a set as another page of this visit left it, if its document is still the one that stands
- * there.
- */
+/** The history of a set from another page of this visit, if the document is still the same. */
 export function recall(id: string, document: SetDocument): Steps {
   const found = here.get(id);
   return found && isThat(found, document) ? { ...found, present: document, about: null } : begin(document);
 }
 
-/** The same from before a reload; `undefined` where there is none. */
+/** The history from before a reload; `undefined` if there is none. */
 export async function recallFromBrowser(id: string, document: SetDocument): Promise<Steps | undefined> {
   try {
     const found = await get<Steps>(id, store);
@@ -42,14 +39,14 @@ export async function recallFromBrowser(id: string, document: SetDocument): Prom
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
 
-/** Keeps the history of a set, in the browser once nothing has changed for a moment. */
+/** Keeps the history of a set, in the browser after a pause. */
 export function remember(id: string, history: Steps): void {
   here.set(id, history);
   clearTimeout(waiting);
   waiting = setTimeout(() => void keepNow(id), 400);
 }
 
-/** Keeps it at once: the page is about to go. */
+/** Keeps it at once, because the page is closing. */
 export async function keepNow(id: string): Promise<void> {
   const history = here.get(id);
   if (!history) return;

@@ -6,12 +6,12 @@ import { browserStore } from './browser-store.ts';
 
 const store = browserStore('arbeit-proof', 'found');
 
-/** What goes on changing is kept this often, in milliseconds; and in any case when its page goes away. */
+/** How often changing state is kept, in milliseconds. It is always kept when the page closes. */
 const often = 300;
 
 /**
- * State that outlives its page, in the browser: what took minutes to find is not gone with a closed tab.
- * `asKept` says what a state is that was kept in the middle. A browser that keeps nothing loses only that.
+ * State that outlives its page, in the browser: what took minutes to find is not lost with a closed tab.
+ * `asKept` converts a state that was kept while something ran. A browser that keeps nothing only loses this.
  */
 export function useKept<T>(
   key: string,
@@ -55,8 +55,8 @@ export function useKept<T>(
 }
 
 /**
- * Whether a set is another than the one something was found about. What was kept over a reload is another
- * object with the same in it.
+ * Whether a set differs from the one a result is about. After a reload it is another object with the same
+ * content.
  */
 export function useHasChanged(about: object | undefined, present: object): boolean {
   return useMemo(

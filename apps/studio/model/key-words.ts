@@ -1,6 +1,6 @@
 import type { FieldEvent, Reason } from '@arbeit/engine/field';
 
-/** What was done, as people say it. The tape's text says the same in its own language. */
+/** An action in words. The tape's text says the same in its own language. */
 export function keyInWords(event: FieldEvent): string {
   switch (event.type) {
     case 'key':
@@ -43,7 +43,7 @@ const plain = {
   refuse: 'taken out, as its rule says',
 } as const;
 
-/** Why a key was not taken, in a sentence. */
+/** Why a key was rejected, as a sentence. */
 export function refusalInWords(reason: Reason, event: FieldEvent): string {
   const text = 'text' in event ? event.text : '';
   const what = /^\p{L}\p{M}*$/u.test(text)

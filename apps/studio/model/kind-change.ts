@@ -4,7 +4,7 @@ import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import type { Option } from '@arbeit/engine/options';
 import { newOffer } from './offers.ts';
 
-/** What an option that has to be said begins with. */
+/** The first value of a required option. */
 function beginning(option: Option): unknown {
   switch (option.is) {
     case 'text':
@@ -23,7 +23,7 @@ function beginning(option: Option): unknown {
   }
 }
 
-/** A field of a kind with nothing said that need not be. */
+/** A field of a kind with defaults only. */
 export function bareField(kind: string, kinds: KindTable): FieldDocument {
   const { define } = kindIn(kinds, kind);
   const entry = Object.fromEntries(
@@ -35,16 +35,15 @@ export function bareField(kind: string, kinds: KindTable): FieldDocument {
   return { id: kind, kind, label, entry } as unknown as FieldDocument;
 }
 
-/** A field turned into another kind, and what of it had to go, in words. */
+/** A field that changed its kind, and what was dropped, in words. */
 export interface Turned {
   readonly field: FieldDocument;
   readonly lost: readonly string[];
 }
 
 /**
- * The field as one of another kind: its words stay, and of its rules, attributes and initial value all that
- * the new kind can have. Where both kinds have an option of one name and the value is good in both, it stays
- * too.
+ * Changes the kind of a field. Its texts stay, and of its rules, attributes, options and initial value all
+ * that the new kind allows.
  */
 export function withKind(field: FieldDocument, kind: string, set: SetDocument, kinds: KindTable): Turned {
   // Others are there to be spoken of; what they say themselves is looked at in `turnedIn`.
@@ -76,8 +75,8 @@ export function withKind(field: FieldDocument, kind: string, set: SetDocument, k
 }
 
 /**
- * The set with a field turned into another kind, and what elsewhere had to go with it, in words: rules that
- * compare with it and conditions on it that it can no longer meet.
+ * The set with a field of another kind, and what was dropped elsewhere, in words: comparisons with it, and
+ * conditions on it that can no longer hold.
  */
 export function turnedIn(
   set: SetDocument,
@@ -112,7 +111,7 @@ export function turnedIn(
   }
 }
 
-/** Whose rule or condition a fault is about, from its path. */
+/** The rule or condition a fault is about, from its path. */
 function placeOf(
   path: string,
 ): { readonly list: 'fields' | 'forms'; readonly at: number; readonly rule?: number } | undefined {

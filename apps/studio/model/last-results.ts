@@ -12,30 +12,27 @@ import { resultsName } from './were-run.ts';
  * the shelf can tell.
  */
 
-/** Of a trial: all that its outcome depended on, as a number, and whether it held. */
+/** By trial: a number for everything its outcome depended on, and whether it passed. */
 type Kept = Readonly<Record<string, { readonly of: number; readonly holds: boolean }>>;
 
-/** What came of a field's own trials. */
+/** The last results of a field's own trials. */
 export interface LastResult {
   readonly held: number;
   readonly missed: number;
-  /** Something they depend on has changed since, or some were not run yet. */
+  /** Whether something they depend on has changed since, or some were never run. */
   readonly isOld: boolean;
 }
 
 const store = browserStore(resultsName, 'results');
 
-/** A text as a number (FNV-1a, 32 bits): enough to tell that it is another one. */
+/** A hash of a text (FNV-1a, 32 bits). */
 function numberOf(text: string): number {
   let hash = 0x811c9dc5;
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
   return hash >>> 0;
 }
 
-/**
- * Keeps what came of trials, in place of what was known before. `outcomes`: by trial, its key and whether it
- * held.
- */
+/** Keeps the outcomes of trials in place of earlier ones: by trial, its key and whether it passed. */
 export async function keepResults(
   setId: string,
   outcomes: readonly { readonly id: string; readonly key: string; readonly holds: boolean }[],
@@ -50,10 +47,7 @@ export async function keepResults(
   }
 }
 
-/**
- * What came of the trials of a set's fields, by field; of fields without any, or of which none was run,
- * nothing.
- */
+/** The last results of a set's trials, by field; without fields that have none. */
 export async function lastResults(
   set: SetDocument,
   setId: string,

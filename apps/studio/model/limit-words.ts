@@ -10,14 +10,14 @@ import { shownAt } from './sample.ts';
 const relative = /^today(?:([+-])(\d+)([dwmy]))?$/;
 export type LimitUnit = 'd' | 'w' | 'm' | 'y';
 
-/** A day told from the clock: so many units before (`-`) or after (`+`) today. Zero is today itself. */
+/** A day relative to the clock: units before (`-`) or after (`+`) today. Zero is today. */
 export interface ByClock {
   readonly count: number;
   readonly unit: LimitUnit;
   readonly side: '+' | '-';
 }
 
-/** A limit that is told from the clock, taken apart; `undefined` for one that is not. */
+/** The parts of a limit relative to the clock; `undefined` for other limits. */
 export function byClock(limit: string): ByClock | undefined {
   const match = relative.exec(limit);
   if (!match) return undefined;
@@ -41,7 +41,7 @@ function inWords({ count, unit, side }: ByClock): string {
   return `${count} ${units[unit][count === 1 ? 0 : 1]} ${side === '+' ? 'after' : 'before'} today`;
 }
 
-/** A limit in words: from the clock, or as the field itself would show it at rest. */
+/** A limit in words: relative to the clock, or as the field would show it. */
 export function limitInWords(compiled: HydratedField, limit: string | number): string {
   const text = String(limit);
   const told = byClock(text);
@@ -49,8 +49,8 @@ export function limitInWords(compiled: HydratedField, limit: string | number): s
 }
 
 /**
- * The limit a person means by what he typed in the field's own form (`9.999,99`, `14/02/2027`, `1 h 30`):
- * what the field itself would make of it. `undefined` where it makes none.
+ * The limit somebody typed in the field's own form (`9.999,99`, `14/02/2027`, `1 h 30`); `undefined` if it
+ * means none.
  */
 export function limitFrom(compiled: HydratedField, limits: Limits, typed: string): string | undefined {
   const { kind, plan } = compiled;

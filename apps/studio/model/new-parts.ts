@@ -1,6 +1,6 @@
 import type { Matter } from '@arbeit/engine/kinds/pattern';
 
-/** Parts to begin with, each already one that works. */
+/** Parts to begin with. Each is valid. */
 export const newParts: readonly { readonly label: string; readonly part: Matter }[] = [
   {
     label: 'Cells that take a character',

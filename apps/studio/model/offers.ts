@@ -1,6 +1,6 @@
 import type { Offer } from '@arbeit/engine/options';
 
-/** A choice to begin with that none of those there is like. */
+/** A new choice unlike the existing ones. */
 export function newOffer(offers: readonly Offer[]): Offer {
   for (let n = offers.length + 1; ; n++) {
     const made = { value: `choice-${n}`, label: `Choice ${n}` };

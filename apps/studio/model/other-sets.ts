@@ -5,7 +5,7 @@ import { newPage } from './draft.ts';
 import { addField } from './edits.ts';
 import type { Answer } from './saver.ts';
 
-/** All sets there are, those changed last first. Rejects where Arbeit does not answer. */
+/** All sets, the one changed last first. Rejects if Arbeit does not answer. */
 export async function listSets(): Promise<readonly ListedSet[]> {
   const response = await fetch('/api/sets');
   if (!response.ok) throw new Error(`The server answered ${response.status}.`);
@@ -25,7 +25,7 @@ export async function foundSets(
   return (await response.json()) as { sets: readonly ListedSet[]; count: number };
 }
 
-/** What a server says went wrong, in a sentence; nothing, where nothing did. */
+/** The error message of a response; empty if there is none. */
 export async function problemIn(response: Response | undefined): Promise<string> {
   if (!response) return 'Arbeit did not answer. Nothing was changed; try again.';
   if (response.ok) return '';
@@ -33,10 +33,7 @@ export async function problemIn(response: Response | undefined): Promise<string>
   return error ?? `The server answered ${response.status}.`;
 }
 
-/**
- * A set with a field of another one put in, and the classes of characters it uses where they are not known
- * there.
- */
+/** The set with a field of another set, and the classes it uses if they are missing. */
 export function received(
   document: SetDocument,
   field: FieldDocument,
@@ -64,7 +61,7 @@ export async function sendField(
   return problemWith(await saveOnce(set, received(set.document, field, from), newPage()));
 }
 
-/** What a save that nobody tries again says went wrong; nothing, where nothing did. */
+/** The error message of a save that is not repeated; empty if there is none. */
 export function problemWith(answer: Answer): string {
   if (answer.ok) return '';
   if ('theirs' in answer) return 'Somebody else saved the set at the same moment. Try again.';

@@ -1,9 +1,9 @@
 import { type Matter, type Node, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
 
-/** Where a part stands: the index at each level, from the outside in. */
+/** The place of a part: an index per level, from the outside in. */
 export type Path = readonly number[];
 
-/** Edits of a pattern by its parts. Each takes and gives the written pattern; parts are found by path. */
+/** The part at a path. */
 
 export function partAt(nodes: readonly Node[], path: Path): Node | undefined {
   const [index, ...rest] = path;
@@ -12,10 +12,7 @@ export function partAt(nodes: readonly Node[], path: Path): Node | undefined {
   return node.type === 'stretch' ? partAt(node.nodes, rest) : undefined;
 }
 
-/**
- * The pattern with the part replaced by others; by none, it is taken out, and a stretch left empty goes with
- * it.
- */
+/** The pattern with a part replaced. Without replacement it is removed, with a stretch that becomes empty. */
 export function replacePart(nodes: readonly Matter[], path: Path, by: readonly Matter[]): string {
   return printNotation(replaced(nodes, path, by));
 }
@@ -42,7 +39,7 @@ export function insertBeside(
   return replacePart(nodes, path, side === 'before' ? [part, present] : [present, part]);
 }
 
-/** Changes places with the neighbour on that side; at an end nothing changes. */
+/** Swaps a part with its neighbour on that side; at an end nothing changes. */
 export function movePart(nodes: readonly Node[], path: Path, by: -1 | 1): string {
   const siblings = path.length === 1 ? nodes : innerOf(nodes, path.slice(0, -1));
   const index = path.at(-1)!;
@@ -63,7 +60,7 @@ function innerOf(nodes: readonly Node[], path: Path): readonly Node[] {
   return outer?.type === 'stretch' ? outer.nodes : [];
 }
 
-/** Makes a part one that exists only once typed into, or always there again. */
+/** Makes a part optional, or required again. */
 export function toggleOptional(nodes: readonly Node[], path: Path): string {
   const part = partAt(nodes, path);
   if (!part) return printNotation(nodes);
@@ -71,6 +68,6 @@ export function toggleOptional(nodes: readonly Node[], path: Path): string {
   return replacePart(nodes, path, [{ type: 'stretch', nodes: [part] }]);
 }
 
-/** Whether a pattern still reads without a fault. */
+/** Whether a pattern has no faults. */
 export const isSound = (pattern: string, classes: readonly string[]): boolean =>
   parseNotation(pattern, classes).faults.length === 0;

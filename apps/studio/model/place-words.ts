@@ -2,7 +2,7 @@ type Json = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** What members are called where their own name would say little. */
+/** Names of members whose own name would not be understood. */
 const names: Readonly<Record<string, string>> = {
   entry: 'options',
   html: 'attributes',
@@ -10,7 +10,7 @@ const names: Readonly<Record<string, string>> = {
   say: 'message',
 };
 
-/** An item of a list, by what people know it by. */
+/** An item of a list in words. */
 function itemInWords(list: string, value: unknown, at: number): string {
   const { label, title, id } = isObject(value) ? value : {};
   const own = [label, title, list === 'rules' && typeof id === 'string' ? `rule “${id}”` : id];
@@ -20,7 +20,7 @@ function itemInWords(list: string, value: unknown, at: number): string {
   );
 }
 
-/** A place in a document as people say it: `$.fields[2].label` is "the label of Deposit". */
+/** A place in a document in words: `$.fields[2].label` is "the label of Deposit". */
 export function placeInWords(path: string, root: object): string {
   const steps = [...path.matchAll(/\.([\w-]+)|\[(\d+)\]|\["((?:[^"\\]|\\.)*)"\]/g)];
   const owners: string[] = [];

@@ -3,8 +3,8 @@ import type { JustDeleted } from './just-deleted.ts';
 import { removeField } from './references.ts';
 
 /**
- * The set with the field back in its place, in its forms and wherever else it was spoken of; what else has
- * changed since stays.
+ * The set with a deleted field restored in its place, in its forms and wherever it was referred to. Later
+ * changes stay.
  */
 export function putBack(set: SetDocument, { field, at, before }: JustDeleted): SetDocument {
   // Nothing else was changed since: all of it is as it was.
@@ -18,7 +18,7 @@ export function putBack(set: SetDocument, { field, at, before }: JustDeleted): S
   return { ...set, fields, ...(forms ? { forms } : {}) };
 }
 
-/** The form with a field where another says it stood. */
+/** The form with a field where another form has it. */
 function withFieldAsIn(form: FormDocument, before: FormDocument, id: string): FormDocument {
   const put = (now: readonly string[], was: readonly string[]): readonly string[] =>
     was.includes(id) && !now.includes(id) ? now.toSpliced(was.indexOf(id), 0, id) : now;

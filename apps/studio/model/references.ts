@@ -2,7 +2,7 @@ import type { ConditionDocument, FormDocument, RuleDocument, SetDocument } from 
 import type { Trial } from '@arbeit/engine/tape';
 import { renamedIn, targetOf } from './trial-edits.ts';
 
-/** What a field is called from now on; `null`: it is gone. */
+/** New id of a field; `null` if it is gone. */
 type Renamed = (id: string) => string | null;
 
 /**
@@ -36,9 +36,7 @@ function withReferences(set: SetDocument, to: Renamed): SetDocument {
   };
 }
 
-/**
- * A trial goes with the field it is played on; a form’s stays, and says what it cannot be played on any more.
- */
+/** A trial of a field is deleted with it. A trial of a form stays and reports what it cannot play. */
 function inTrial(trial: Trial, { fields }: SetDocument, to: Renamed): readonly Trial[] {
   const target = targetOf(trial);
   if (target?.type === 'field' && to(target.id) === null) return [];
@@ -53,24 +51,21 @@ function inTrial(trial: Trial, { fields }: SetDocument, to: Renamed): readonly T
 }
 
 /**
- * Takes a field out of the set, of every form it is in, and of whatever speaks of it; a form left without
- * fields goes with it.
+ * Removes a field from the set, its forms and everything that refers to it; a form without fields is removed
+ * too.
  */
 export function removeField(set: SetDocument, id: string): SetDocument {
   const fields = set.fields.filter((field) => field.id !== id);
   return withReferences({ ...set, fields }, (name) => (name === id ? null : name));
 }
 
-/** Gives a field another id, wherever the set speaks of it. */
+/** Changes the id of a field wherever the set refers to it. */
 export function renameField(set: SetDocument, id: string, to: string): SetDocument {
   const fields = set.fields.map((field) => (field.id === id ? { ...field, id: to } : field));
   return withReferences({ ...set, fields }, (name) => (name === id ? to : name));
 }
 
-/**
- * Texts in other languages go with the field they are of; those of one that is gone stay, for who puts it
- * back.
- */
+/** Renames the texts of a field in other languages. Those of a deleted field stay, in case it is restored. */
 function inTexts(texts: NonNullable<SetDocument['texts']>, to: Renamed): NonNullable<SetDocument['texts']> {
   const named = (key: string): string => {
     const [list, id = '', ...rest] = key.split('/');
@@ -130,7 +125,7 @@ function inRule<R extends RuleDocument>(rule: R, to: Renamed): readonly R[] {
   return [{ ...rule, check: changed, ...(condition ? { when: condition } : {}) } as R];
 }
 
-/** The condition in other words; none where one of its fields is gone. */
+/** The condition with renamed fields; `undefined` if one of them is gone. */
 function inCondition(when: ConditionDocument, to: Renamed): ConditionDocument | undefined {
   if ('field' in when) {
     const field = to(when.field);

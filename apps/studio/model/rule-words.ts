@@ -4,19 +4,19 @@ import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import { limitInWords } from './limit-words.ts';
 
-/** When a message may be seen, as people say it. */
+/** When a message may be shown, in words. */
 export const showWhenWords: Readonly<Record<NonNullable<RuleDocument['show']>, string>> = {
   'at-once': 'while typing',
   leave: 'on leaving',
   submit: 'on sending',
 };
 
-/** What a rule asks, in words: "at most £500.00". */
+/** A rule in words: "at most £500.00". */
 export const ruleInWords = (
   check: CheckDocument,
   compiled: HydratedField,
   limits: Limits | undefined,
 ): string => wordsOfCheck(check.type).inWords(check, (limit) => limitInWords(compiled, limit), limits);
 
-/** The code a check would fail with, where it has not. */
+/** The code a check most likely fails with. */
 export const codeOf = (check: CheckDocument): string => wordsOfCheck(check.type).codeOf(check);

@@ -6,7 +6,7 @@ import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
-/** A finished text of the field, in pieces. `withCode` gives it what runs its own code. */
+/** A finished text of the field in pieces. `withCode` adds what runs its custom code. */
 export const sampleOf = (
   field: FieldDocument,
   set: Facts,
@@ -15,14 +15,14 @@ export const sampleOf = (
 ): readonly Piece[] =>
   kindIn(kinds, field.kind).draw.sample(withCode(compileField({ ...field, rules: [] }, set, kinds)));
 
-/** The specimen as one line of text, for showing what a choice would make of it. */
+/** The specimen as one line of text, to show the effect of a choice. */
 export const sampleLine = (pieces: readonly Piece[]): string =>
   pieces
     .filter((piece) => !piece.isOff && !piece.isAside)
     .map((piece) => piece.seen ?? piece.text)
     .join('');
 
-/** How a field shows a raw value at rest. */
+/** How a field without focus shows a raw value. */
 export function shownAt(compiled: HydratedField, raw: string): string {
   const { body } = compiled.kind.parse(compiled.plan, raw);
   return (compiled.kind.toResting?.(compiled.plan, body) ?? body).display;

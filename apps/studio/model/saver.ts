@@ -17,66 +17,58 @@ export interface Theirs {
   readonly document: SetDocument;
 }
 
-/** What became of the latest save, in words the masthead can show. */
+/** The state of the latest save. */
 export type SaveState =
   | { readonly is: 'waiting' | 'saving' }
-  /** `as`: what the server has just acknowledged, and as which revision. */
+  /** `as`: what the server has just acknowledged, and its revision. */
   | { readonly is: 'saved'; readonly as?: { readonly revision: number; readonly document: SetDocument } }
   | { readonly is: 'failed'; readonly why: string; readonly faults: readonly DocumentFault[] }
   /**
-   * Somebody else changed the same. What was sent is kept under `kept`, where the server could put it
+   * Somebody else changed the same member. What was sent is kept under `kept`, if the server could put it
    * together.
    */
   | {
       readonly is: 'refused';
       readonly theirs: Theirs;
       readonly kept: number | null;
-      /** Whether the store was restored from a backup in between. */
+      /** Whether the store was restored from a backup meanwhile. */
       readonly isRestored: boolean;
     };
 
-/** All a page has that is not known to be stored, to be kept in the browser. */
+/** Everything of a page that is not known to be stored, to be kept in the browser. */
 export interface Outbox {
   readonly generation: string;
-  /** The number of the last save that was answered, or is under way. */
+  /** Number of the last save that was answered or is being sent. */
   readonly counter: number;
-  /** The revision last known, and the document at it. */
+  /** The last known revision and its document. */
   readonly base: number;
   readonly stored: SetDocument;
-  /** The save that is sent until it is answered, with the document it comes to. */
+  /** The save that is sent until it is answered, with its document. */
   readonly underWay?: { readonly save: Save; readonly document: SetDocument } | undefined;
 }
 
 export interface Saver {
-  /** Saves this document soon; only the latest given counts. */
+  /** Saves this document soon; only the latest one counts. */
   want(document: SetDocument): void;
-  /** Saves at once; `leaving` as the page goes away. Resolves when everything wanted so far was answered. */
+  /** Saves at once; `leaving` while the page closes. Resolves when everything wanted so far was answered. */
   flush(leaving?: boolean): Promise<void>;
-  /**
-   * Goes on from what the store has, with what is wanted next in place of it. What was wanted before is not
-   * sent any more.
-   */
+  /** Continues from what the store has, discarding what was wanted before. */
   goOnFrom(theirs: Theirs): void;
   retry(): void;
-  /**
-   * Fetches changes made by others. With `news`, only if that change is still new once the save under way is
-   * answered.
-   */
+  /** Fetches changes of others. With `news`, only if it is still new once the current save is answered. */
   catchUp(news?: Change): Promise<void>;
   outbox(): Outbox;
-  /** Whether anything wanted is not yet acknowledged. */
+  /** Whether something wanted is not acknowledged yet. */
   isUnsaved(): boolean;
   /**
-   * Takes up what another page of this browser left, under that page's name. Without its outbox nobody knows
-   * what it was made on: then somebody has to choose.
+   * Takes over what another page of this browser left, under its name. Without its outbox the base is
+   * unknown, so somebody must choose.
    */
   takeUp(page: string, outbox: Outbox | undefined, document: SetDocument): void;
 }
 
 export type Answer =
-  /**
-   * It is stored. `theirs`: what others saved since the base. `digest` of the document as it is stored now.
-   */
+  /** It is stored. `theirs`: changes of others since the base. `digest`: of the document as stored now. */
   | {
       readonly ok: true;
       readonly revision: number;
@@ -87,32 +79,33 @@ export type Answer =
   | { readonly ok: false; readonly why: string; readonly faults: readonly DocumentFault[] };
 
 /**
- * What others did since a revision; the whole where that cannot be told, or does not come to what is stored.
+ * Changes of others since a revision; the whole document if they cannot be told apart or do not lead to what
+ * is stored.
  */
 export type Changes =
   | { readonly revision: number; readonly theirs: readonly Operation[]; readonly digest: string }
   | { readonly whole: Theirs };
 
 export interface Around {
-  /** The name saves are sent under. */
+  /** The name that saves are sent under. */
   readonly page: string;
-  /** Sends a save. What it throws is a failure, and tried again. */
+  /** Sends a save. A rejection is a failure, and it is tried again. */
   send(save: Save & { readonly generation: string }, leaving: boolean): Promise<Answer>;
-  /** `undefined` where nobody answers. */
+  /** Resolves to `undefined` if nobody answers. */
   changesSince(base: number | undefined, generation: string): Promise<Changes | undefined>;
   tell(state: SaveState): void;
   /**
-   * Others have changed the set: the document with what is not saved here, and what does the same to another
-   * one, `undefined` where that has no place for it.
+   * Called when others have changed the set: with the document including unsaved changes, and a function that
+   * applies the same to another document (`undefined` if that has no place for it).
    */
   joined(document: SetDocument, toAnother: (document: SetDocument) => SetDocument | undefined): void;
-  /** What is to be kept in the browser has changed. */
+  /** Called when what must be kept in the browser has changed. */
   kept?(): void;
   /** Milliseconds from a change to its save. */
   readonly pause?: number;
 }
 
-/** How long to wait before trying again by itself, in milliseconds: longer each time. */
+/** Waiting times before the next automatic attempt, in milliseconds: longer each time. */
 const waits = [2_000, 5_000, 10_000, 30_000];
 
 const asJson = (document: SetDocument): Json => document as unknown as Json;
@@ -129,14 +122,14 @@ export const createSaver = (from: Theirs, around: Around): Saver => new PageSave
 
 type UnderWay = NonNullable<Outbox['underWay']>;
 
-/** It holds a timer and a request. */
+/** Holds a timer and a request. */
 class PageSaver implements Saver {
   readonly #around: Around;
   #page: string;
   #box: Outbox;
   #wanted: SetDocument | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
-  /** Somebody has to choose. */
+  /** Whether somebody must choose. */
   #held = false;
   #failures = 0;
   /** Whether the server found faults in the wanted document. */
@@ -233,7 +226,7 @@ class PageSaver implements Saver {
     }
   }
 
-  /** The save that is under way, or one of what is wanted. */
+  /** The save that is being sent, or a new one of what is wanted. */
   #begin(): UnderWay | undefined {
     const box = this.#box;
     const document = this.#wanted;

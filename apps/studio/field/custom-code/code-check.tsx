@@ -10,12 +10,12 @@ import { CodeEditor, type Mistake, type Offer } from './code-editor.tsx';
 import { runnerInPage, useAnswers } from './use-custom-code.ts';
 import { useCodeDraft } from './use-draft.ts';
 
-/** A kind that forbids nothing. */
+/** A kind without restrictions. */
 const anyKind: Definition = { name: 'field', options: {}, plan: () => ({ kind: '' }) };
 
 type Custom = Extract<CheckDocument, { type: 'custom' }>;
 
-/** What every check is given; the values of other fields come with their names. */
+/** The arguments of every check; values of other fields are added by name. */
 const given: readonly Offer[] = [
   { label: 'value', detail: 'the typed value' },
   { label: 'raw', detail: 'the raw value' },
@@ -28,8 +28,8 @@ const given: readonly Offer[] = [
 ];
 
 /**
- * The developer's own code, tried on the finished sample of the field while it is written. What cannot be
- * saved, since it has no one function to call, stays in the editor and says so.
+ * Editor of a custom check that runs it on the sample of the field while it is written. Code that cannot be
+ * saved stays in the editor with its problem.
  */
 export function CodeCheck({
   compiled,
@@ -95,10 +95,7 @@ export function CodeCheck({
   );
 }
 
-/**
- * What the code comes to for the value in the field's placeholder or, without one, an empty text: enough to
- * see it run.
- */
+/** The result of the code for the field's placeholder or, without one, an empty text. */
 function useTried(compiled: HydratedField, code: string): CodeOutcome | undefined {
   const { check } = runnerInPage();
   const { kind, plan } = compiled;

@@ -10,20 +10,20 @@ import { tags } from '@lezer/highlight';
 import { basicSetup } from 'codemirror';
 import { useEffect, useRef } from 'react';
 
-/** What the code is given, to be offered while one writes. */
+/** A completion that the editor offers. */
 export interface Offer {
   readonly label: string;
   readonly detail: string;
 }
 
-/** A mistake of the code, at its line and where it is known its column (both 1-based). */
+/** A mistake at its line and, if known, column (1-based). */
 export interface Mistake {
   readonly line: number;
   readonly column?: number;
   readonly message: string;
 }
 
-/** The nonce of the page, under which styles may be written. */
+/** The nonce of the page, needed to write styles. */
 const nonce = (): string => (globalThis as { __webpack_nonce__?: string }).__webpack_nonce__ ?? '';
 
 const theme = EditorView.theme({
@@ -42,7 +42,7 @@ const theme = EditorView.theme({
   '.cm-tooltip-autocomplete ul li[aria-selected]': { background: 'var(--oxide)', color: 'var(--paper)' },
 });
 
-/** Quiet: what the language says in green, what is quoted or said aside in faint, all else in ink. */
+/** Colours: keywords green, strings and comments faint, everything else in ink. */
 const inks = HighlightStyle.define([
   { tag: tags.keyword, color: 'var(--oxide)', fontWeight: '600' },
   { tag: [tags.string, tags.comment, tags.number, tags.bool, tags.null], color: 'var(--faint)' },
@@ -50,8 +50,8 @@ const inks = HighlightStyle.define([
 ]);
 
 /**
- * A small text in a language, a JavaScript function if nothing else is said, written with what it may have at
- * hand. Tab goes on, as in any other field of the page.
+ * A code editor, for JavaScript unless `language` says otherwise. Tab moves on, as in other fields of the
+ * page.
  */
 export function CodeEditor({
   label,

@@ -3,13 +3,10 @@ import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import type { CustomText, ShapeProblem } from '@arbeit/engine/kinds/custom';
 import { graphemes } from '@arbeit/engine/values';
 
-/** More lines than this say no more. */
+/** Largest number of lines shown. */
 const mostSteps = 10;
 
-/**
- * What a field with a shape of its own shows with the first character of a sample, the first two, and so on
- * to the whole of it.
- */
+/** What a field with a custom format shows for the first character of a sample, the first two, and so on. */
 export function growing(
   field: HydratedField,
   kinds: KindTable,

@@ -12,7 +12,9 @@ let own: Own | undefined;
 let isComing = false;
 const waiting = new Set<() => void>();
 
-/** Fetches what runs own code. Without it what was typed is shown, and rules of own code stay open. */
+/**
+ * Fetches what runs custom code. Until then, fields show what was typed and rules with custom code stay open.
+ */
 function fetchOwn(): void {
   if (isComing) return;
   isComing = true;
@@ -27,15 +29,15 @@ function fetchOwn(): void {
   );
 }
 
-/** What runs own code, once it is there; asked for the first time it is fetched. */
+/** What runs custom code, once fetched. The first call fetches it. */
 function runner(): ReturnType<Own['runnerInPage']> | undefined {
   if (!own) fetchOwn();
   return own?.runnerInPage();
 }
 
 /**
- * The field with what runs its own code. That is fetched when something is to run: a list of fields nobody
- * types into carries nothing of it.
+ * The field with what runs its custom code, which is fetched when something must run: a list of fields does
+ * not carry it.
  */
 export function useCustomCodeLater<F extends HydratedField>(field: F): F {
   return useMemo(() => {
@@ -46,7 +48,7 @@ export function useCustomCodeLater<F extends HydratedField>(field: F): F {
   }, [field]);
 }
 
-/** Keeps a field told of what its own code comes to, once that is there. */
+/** Evaluates a field again when its custom code has a result. */
 export function useOwnOutcomesLater(store: FieldStore): void {
   useEffect(() => {
     if (!hasCustomCode(store.field)) return undefined;

@@ -14,7 +14,7 @@ import { runnerInPage, useAnswers } from './use-custom-code.ts';
 import { useCodeDraft } from './use-draft.ts';
 import { useLaws } from './use-laws.ts';
 
-/** What the functions are given. */
+/** The arguments of the functions. */
 const given: readonly Offer[] = [
   { label: 'content', detail: 'the characters the user has typed, in order' },
   { label: 'shape', detail: 'answers the text to show' },
@@ -22,8 +22,8 @@ const given: readonly Offer[] = [
 ];
 
 /**
- * A developer's `shape(content)`, tried while it is written: how a text grows under it, and whether the laws
- * hold. What cannot be saved stays in the editor and says so.
+ * Editor of a custom format that shows how a text grows under it and whether the laws hold. Code that cannot
+ * be saved stays in the editor with its problem.
  */
 export function ShapeEditor({
   label,
@@ -90,10 +90,7 @@ export function ShapeEditor({
 
 type Step = ReturnType<typeof growing>[number];
 
-/**
- * A text as it grows: what was typed, and what stands there then; the user's characters in ink, fixed ones
- * faint.
- */
+/** A text as it grows: what was typed and what is shown; the user's characters in ink, fixed ones faint. */
 function Growing({ steps }: { readonly steps: readonly Step[] }) {
   return (
     <ol aria-label="How a text grows" className="growing value">
@@ -123,7 +120,7 @@ function Shown({ body }: { readonly body: CustomText }) {
   );
 }
 
-/** Whether the laws of a field hold with this code, asked anew with every change. */
+/** Whether the laws hold with this code, checked again after every change. */
 function Laws({
   definition,
   set,

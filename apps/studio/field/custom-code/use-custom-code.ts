@@ -9,10 +9,7 @@ import { hasCustomCode } from '../../model/has-custom-code.ts';
 
 let runner: Runner | undefined;
 
-/**
- * What runs own code in the page. The engine that does is fetched by its thread, when something is to run and
- * nowhere else.
- */
+/** Runs custom code in the page. The interpreter is fetched by its thread when something must run. */
 export function runnerInPage(): Runner {
   runner ??= createRunner((onReply, onFailure) => {
     const worker = new Worker(new URL('../../workers/custom-code/page-worker.ts', import.meta.url), {
@@ -28,19 +25,17 @@ export function runnerInPage(): Runner {
 const hasChecks = (rules: readonly { readonly check: { readonly type: string } }[]): boolean =>
   rules.some(({ check }) => check.type === 'custom');
 
-/** The field with what runs its own code, where it has any; the same field for the same one. */
+/** The field with what runs its custom code, if it has any; the same object for the same field. */
 export function useCustomCode<F extends HydratedField>(field: F): F {
   return useMemo(() => withCustomCode(field), [field]);
 }
 
-/**
- * Where a page is only drawn, nothing is known yet of any call: what the page then shows first is the same.
- */
+/** On a server nothing has run yet, and the page starts with the same. */
 const nothingYet = { check: () => undefined, shape: () => undefined };
 
 /**
- * The same, outside of components. `isWanted`: rules of a form ask own code about it. On the server, where a
- * page is only drawn, nothing runs.
+ * Like `useCustomCode`, for use outside of components. `isWanted`: whether a form rule runs custom code on
+ * this field. On the server nothing runs.
  */
 export function withCustomCode<F extends HydratedField>(field: F, isWanted = false): F {
   if (!(isWanted || hasCustomCode(field))) return field;
@@ -50,12 +45,12 @@ export function withCustomCode<F extends HydratedField>(field: F, isWanted = fal
   return { ...shaped, checks: { ...field.checks, custom: customBy(check) } };
 }
 
-/** Looks anew whenever some own code has come to something. */
+/** Renders again when custom code has a result. */
 export function useOutcomes(isWanted: boolean, look: () => void): void {
   useEffect(() => (isWanted ? runnerInPage().subscribe(look) : undefined), [isWanted, look]);
 }
 
-/** How many times own code has come to something since it is looked at: what is drawn by it is drawn anew. */
+/** Number of results since the field is watched, as a dependency for drawing. */
 export function useAnswers(isWanted: boolean): number {
   const [count, setCount] = useState(0);
   const more = useCallback(() => setCount((now) => now + 1), []);
@@ -64,27 +59,28 @@ export function useAnswers(isWanted: boolean): number {
 }
 
 /**
- * Before fields are looked at anew: the browser tells of a caret that was moved a moment later
- * (`selectionchange` is a task of its own), and what an answer brings would put it back to where the field
- * knows it. So it is told now.
+ * Takes over a moved caret before fields are evaluated again: `selectionchange` comes in a later task, and a
+ * result would put the caret back to its old place.
  */
 export const tellCaret = (): void => void document.dispatchEvent(new Event('selectionchange'));
 
-/** Tells a field anew what stands there. No event of its own, and nothing for its tape. */
+/** Evaluates a field again. This is no event of its tape. */
 export function lookAgain(store: FieldStore): void {
   tellCaret();
   store.restore(apply(store.field, store.state(), { type: 'look' }));
 }
 
 /**
- * Keeps a field told of what its own code comes to; and asks for the shapes the next key may lead to, so that
- * it is seldom shown without.
+ * Evaluates a field again when its custom code has a result, and formats in advance what the next key may
+ * lead to.
  */
 export function useOwnOutcomes(store: FieldStore): void {
   useEffect(() => watchOutcomes(store), [store]);
 }
 
-/** The same, outside of components. Returns what ends it; nothing, where the field has no own code. */
+/**
+ * The same outside of components. Returns a function that stops; `undefined` if the field has no custom code.
+ */
 export function watchOutcomes(store: FieldStore): (() => void) | undefined {
   if (!hasCustomCode(store.field)) return undefined;
   const stop = runnerInPage().subscribe(() => lookAgain(store));
@@ -95,7 +91,7 @@ export function watchOutcomes(store: FieldStore): (() => void) | undefined {
   };
 }
 
-/** Has the shapes worked out that the next key may lead to. */
+/** Formats in advance the contents that the next key may lead to. */
 export function askAhead({ kind, plan }: HydratedField, { body, start, end, focused }: FieldState): void {
   if (!focused || !kind.prefetch) return;
   const { code, contents } = kind.prefetch(plan, body, start, end);

@@ -3,8 +3,8 @@
 import { useState } from 'react';
 
 /**
- * Code while it is written: what cannot be saved stays here. Changed elsewhere, by undo, what stands here is
- * that.
+ * Code while it is written: what cannot be saved stays here. A change from elsewhere, such as undo, replaces
+ * it.
  */
 export function useCodeDraft(code: string): readonly [draft: string, setDraft: (code: string) => void] {
   const [draft, setDraft] = useState(code);

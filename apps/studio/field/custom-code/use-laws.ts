@@ -5,9 +5,9 @@ import { type Counterexample, together } from '@arbeit/engine/proof';
 import { useEffect, useRef, useState } from 'react';
 import { useThread } from '../../workers/trials/threads.ts';
 
-/** So many events: enough to find what a shape may not do, over before one looks up. */
+/** Number of events: enough to find what a format does wrong, done before one looks up. */
 const events = 4000;
-/** So long nothing has to have been written, and the thread may say nothing, in milliseconds. */
+/** Pause in typing before a check, and time limit of its thread, in milliseconds. */
 const calm = 500;
 const patience = 8000;
 
@@ -21,8 +21,8 @@ interface Known {
 const nothing: Known = { is: 'under way', events: 0, found: [], problem: '' };
 
 /**
- * Whether the laws of a field hold, asked in a thread of its own whenever its definition has changed; what
- * never comes back is ended.
+ * Whether the laws of a field hold, checked in a thread after each change of its definition. A thread that
+ * does not return is ended.
  */
 export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'locale' | 'classes'>): Known {
   const [known, setKnown] = useState(nothing);
