@@ -45,7 +45,7 @@ const codeOptions = {
 
 export type CodeEntry = EntryOf<typeof codeOptions>;
 
-/** No telephone corrects or capitalises a code, and only one that was sent is offered by itself. */
+/** No phone corrects or capitalises a code, and only a code that was sent is offered automatically. */
 const attributes = (accept: 'digit' | 'alnum' | undefined, autocomplete: string) => ({
   inputmode: accept === 'alnum' ? 'text' : 'numeric',
   autocomplete,
@@ -63,7 +63,7 @@ export const pin: Definition<typeof pinOptions, BoxesPlan> = {
   attributes: ({ accept }) => attributes(accept, 'off'),
 };
 
-/** The groups hold as many boxes as the code has. */
+/** Checks that the groups have as many boxes as the code. */
 function check(at: Cursor): void {
   const { groups, length = 6 } = at.value as { groups?: unknown; length?: unknown };
   if (!Array.isArray(groups) || !groups.every((size) => Number.isInteger(size) && size > 0)) return;

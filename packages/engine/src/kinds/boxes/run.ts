@@ -2,14 +2,14 @@ import type { Kind } from '../../field/kind.ts';
 import { fold } from '../../values/graphemes.ts';
 import { type Cleaned, type LineBody, lineKind } from '../editing/line.ts';
 
-/** A PIN or a one-time code: as many characters as there are boxes, drawn by the page over one real input. */
+/** A PIN or a one-time code: one character per box, drawn over one real input. */
 export interface BoxesPlan {
   readonly kind: 'pin' | 'one-time-code';
   readonly length: number;
   readonly accept: 'digit' | 'alnum';
-  /** Sizes of the groups the boxes are drawn in; they add up to `length`. */
+  /** Sizes of the groups of boxes; they add up to `length`. */
   readonly groups: readonly number[];
-  /** Drawn concealed, with a control that reveals. */
+  /** Whether it is concealed, with a control that reveals. */
   readonly conceal: boolean;
 }
 
@@ -52,7 +52,7 @@ function clean(plan: BoxesPlan, text: string): Cleaned {
   return { text: found[0]!.replace(/[^0-9A-Za-z]/g, ''), leftOut: rest, assumed: 'code' };
 }
 
-/** Runs of the right length, separators inside them allowed; each once. */
+/** Runs of the right length, with separators inside allowed, each once. */
 function runs(plan: BoxesPlan, text: string): string[] {
   const set = plan.accept === 'digit' ? '0-9' : '0-9A-Za-z';
   const one = new RegExp(
@@ -77,7 +77,7 @@ const editing = lineKind<BoxesPlan, LineBody>({
   clean,
 });
 
-/** Kinds `pin` and `one-time-code`. */
+/** The kinds `pin` and `one-time-code`. */
 export const boxes: Kind<BoxesPlan, LineBody> = {
   control: 'boxes',
   ...editing,

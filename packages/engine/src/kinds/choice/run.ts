@@ -4,7 +4,7 @@ import type { TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 import { one, picking, stepAmong } from '../editing/picking.ts';
 
-/** One of several, drawn as a list to open, as buttons under each other or side by side. */
+/** One of several options, drawn as a list, or as radio buttons below or beside each other. */
 export interface ChoicePlan {
   readonly kind: 'choice';
   readonly options: readonly Offer[];

@@ -23,7 +23,7 @@ const options = {
   },
 } as const satisfies Options;
 
-/** No more can be needed than there are to choose from. */
+/** Checks that no more choices are required than there are options. */
 function check(at: Cursor): void {
   const { options, count } = at.value as { options?: unknown; count?: { min?: unknown } };
   if (!Array.isArray(options) || typeof count?.min !== 'number' || count.min <= options.length) return;

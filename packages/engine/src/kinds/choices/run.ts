@@ -4,20 +4,20 @@ import type { Offer } from '../../options/option.ts';
 import { passed } from '../../rules/finding.ts';
 import { picking, pickNamed } from '../editing/picking.ts';
 
-/** Several of what is offered, each ticked or not. */
+/** Any of several options. */
 export interface ChoicesPlan {
   readonly kind: 'choices';
   readonly options: readonly Offer[];
   readonly draw: 'tick';
-  /** How many are needed once there is one, and how many there can be. */
+  /** Fewest and most options that can be picked. */
   readonly least: number;
   readonly most: number;
 }
 
-/** Between the words of two; between their values stands a blank (HTML, set of space-separated tokens). */
+/** Separator of labels. Values are separated by a space (HTML, space-separated tokens). */
 const between = '; ';
 
-/** In the order in which they are offered, whatever the order they were picked in. */
+/** The text state of picked options, in the order of the options. */
 function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): TextState {
   const chosen = options.filter(({ value }) => values.has(value));
   return {
@@ -30,7 +30,7 @@ function bodyOf({ options, least }: ChoicesPlan, values: ReadonlySet<string>): T
 const valuesOf = ({ content }: TextState): Set<string> => new Set(content.split(' ').filter(Boolean));
 
 /**
- * The choices a text names, each with the words it is named by: values side by side, or words beside
+ * The options a text names, each with the text that names it: values separated by spaces, or labels by
  * semicolons.
  */
 function named(
@@ -48,7 +48,7 @@ function named(
   });
 }
 
-/** Content and raw are the chosen values, the display their words, all in the order of the options. */
+/** Content and raw are the picked values, the display their labels, in the order of the options. */
 export const choices: Kind<ChoicesPlan, TextState> = {
   control: 'picks',
   ...picking<ChoicesPlan, TextState>({

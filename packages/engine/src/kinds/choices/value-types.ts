@@ -2,7 +2,7 @@ import { amongThem, escaped, type ValueForm } from '../contract/value-form.ts';
 import type { ValueTypes } from '../contract/value-types.ts';
 import type { ChoicesPlan } from './run.ts';
 
-/** Of few all of them are written out, in the order of the options, as many as there may be. */
+/** The possible values: all combinations if there are few options. */
 function choicesValues({ options: offered, least, most }: ChoicesPlan): ValueForm {
   const names = offered.map(({ value }) => value);
   if (names.length > 6) {

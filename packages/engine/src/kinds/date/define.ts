@@ -92,8 +92,8 @@ const datePart: Readonly<Record<string, PartPlan>> = {
 const letters = { d: 'day', m: 'month', y: 'year' } as const;
 
 /**
- * The order of a date's parts in the locale's short form, with the text between and around. With two digits a
- * part where that keeps the order: some locales turn it round there.
+ * The order of a date's parts in the locale's short form, with the text between and around them. Parts have
+ * two digits if that keeps the order.
  */
 function shapeOf(locale: string): { names: string[]; between: string[] } {
   const digits = { day: '2-digit', month: '2-digit', year: 'numeric' } as const;
@@ -114,10 +114,7 @@ function shapeOf(locale: string): { names: string[]; between: string[] } {
   return short.names.join() === full.names.join() || !isWhole ? full : short;
 }
 
-/**
- * Whether people there write years of the Gregorian calendar; elsewhere (th, fa) a pasted year may be another
- * one.
- */
+/** Whether a locale writes Gregorian years; elsewhere (th, fa) a pasted year may be another one. */
 const isGregorian = (locale: string): boolean =>
   /^(?:gregory|iso8601|japanese)$/.test(new Intl.DateTimeFormat(locale).resolvedOptions().calendar);
 
@@ -145,7 +142,7 @@ function planDate(entry: FilledEntry<typeof options>, locale: string): DatePlan 
   };
 }
 
-/** The text at rest as a template for each month: names and the words between them may change with it. */
+/** The resting text as a template per month: names and the words between them may change with it. */
 function restingOf(
   locale: string,
   resting: FilledEntry<typeof options>['resting'],
@@ -173,9 +170,7 @@ function restingOf(
   return { templates, weekdays: week(resting === 'full' ? format : long) };
 }
 
-/**
- * The names a pasted date may have for its month, and the other words in it, in the locale and in English.
- */
+/** The names of months and other words in pasted dates, in the locale and in English. */
 function namesOf(locale: string): Pick<DatePlan, 'months' | 'words'> {
   let names = known.get(locale);
   if (!names) {
@@ -185,7 +180,7 @@ function namesOf(locale: string): Pick<DatePlan, 'months' | 'words'> {
   return names;
 }
 
-/** Asking `Intl` for all of them takes milliseconds, and a definition is compiled at every change. */
+/** Compiled locales: asking `Intl` takes milliseconds, and a definition is compiled at every change. */
 const known = new Map<string, Pick<DatePlan, 'months' | 'words'>>();
 
 function readNames(locale: string): Pick<DatePlan, 'months' | 'words'> {

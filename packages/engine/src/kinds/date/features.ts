@@ -1,8 +1,8 @@
-/** What dates may have beside three parts: as `field/features.ts`. */
+/** Features of dates beside three parts, as in `field/features.ts`. */
 
 /** Limits that are checked. */
 export const hasRange: boolean = true;
-/** Another text at rest than the one that is typed. */
+/** A resting text that differs from the typed one. */
 export const hasResting: boolean = true;
-/** Years of another calendar than ours. */
+/** Years of another calendar. */
 export const hasOwnYears: boolean = true;

@@ -18,29 +18,27 @@ import {
 import { partsKind } from '../editing/parts-editing.ts';
 import { hasOwnYears, hasRange, hasResting } from './features.ts';
 
-/** A date, ready to run: its parts in their order, and how it rests. */
+/** A date, ready to run: its parts in order, and its resting text. */
 export interface DatePlan extends PartsPlan {
   readonly kind: 'date';
   /** Index of each part. */
   readonly day: number;
   readonly month: number;
   readonly year: number;
-  /** Two-digit years below it are of this century, the others of the last. */
+  /** Two-digit years below it are in this century, the others in the last. */
   readonly pivot: number;
   /**
-   * The text at rest for each month, with `{d}` or `{dd}` for the day, `{y}` for the year and `{w}` for the
-   * weekday; none where a date rests as it is typed.
+   * The resting text per month, with `{d}` or `{dd}` for the day, `{y}` for the year and `{w}` for the
+   * weekday; empty if it is as typed.
    */
   readonly resting: readonly string[];
-  /** Weekdays as the resting text has them, Monday first. */
+  /** Weekdays in the resting text, Monday first. */
   readonly weekdays: readonly string[];
-  /** The names a paste may write each month with, in small letters. */
+  /** Names of each month in a paste, in lower case. */
   readonly months: readonly (readonly string[])[];
-  /**
-   * Whether years there are Gregorian ones; where not, a pasted year is read only where it can be no other.
-   */
+  /** Whether years are Gregorian. If not, a pasted year is read only where it is unambiguous. */
   readonly gregorian: boolean;
-  /** Other words of the locale's dates, which a paste may have: weekdays, `de`. In small letters. */
+  /** Other words of the locale's dates in a paste, such as weekdays, in lower case. */
   readonly words: readonly string[];
 }
 
@@ -77,13 +75,13 @@ function parse(plan: DatePlan, given: string): Parsed | undefined {
   return read && (!hasOwnYears || plan.gregorian || isOurYear(plan, read, text)) ? read : undefined;
 }
 
-/** A year of four digits near our own is the Gregorian one also where others are in use. */
+/** Whether a four-digit year is close enough to ours to be Gregorian in any locale. */
 function isOurYear(plan: DatePlan, { texts }: Parsed | PartsBody, text: string): boolean {
   const year = itemAt(texts, plan.year);
   return text.includes(year) && +year >= 1850 && +year <= 2250;
 }
 
-/** Scripts that put no spaces between words. */
+/** Scripts without spaces between words. */
 const unspaced = /[\u0e00-\u0e7f\u3040-\u30ff\u3400-\u9fff\uac00-\ud7af]/;
 
 const unspacedOut = (plan: DatePlan, text: string): string =>
@@ -92,7 +90,7 @@ const unspacedOut = (plan: DatePlan, text: string): string =>
     .reduce((rest, word) => rest.replaceAll(word, ' '), text);
 
 /**
- * The text without words the locale's dates have anyway; the signs for year, month and day are separators.
+ * The text without words that the locale's dates contain; signs for year, month and day become separators.
  */
 const withoutWords = (plan: DatePlan, text: string): string =>
   unspacedOut(plan, text)
@@ -102,8 +100,8 @@ const withoutWords = (plan: DatePlan, text: string): string =>
     );
 
 /**
- * Three numbers between separators: in the plan's order, a year of four digits in front being year, month,
- * day.
+ * A date of three numbers with separators, in the plan's order; a four-digit number in front means year,
+ * month, day.
  */
 function numeric(plan: DatePlan, text: string): Parsed | undefined {
   const match = /^[^\p{L}\d]*(\d{1,4})[^\p{L}\d]+(\d{1,2})[^\p{L}\d]+(\d{1,4})[^\p{L}\d]*$/u.exec(text);
@@ -123,7 +121,7 @@ function numeric(plan: DatePlan, text: string): Parsed | undefined {
   return undefined;
 }
 
-/** The month a text names: as a word of its own, or inside one where words take endings or are not spaced. */
+/** The month a text names: as a word, or inside one where words take endings or have no spaces. */
 function monthIn(plan: DatePlan, text: string): [month: number, name: string] {
   const isWord = (name: string): boolean => {
     const at = text.indexOf(name);
@@ -168,7 +166,7 @@ function named(plan: DatePlan, text: string): Parsed | undefined {
   return { texts, leftOut: [...other, ...spare].join('') };
 }
 
-/** Eight digits that are a date as ISO 8601 writes it and none as they would be typed. */
+/** Eight digits that are a date in ISO 8601 and not as they would be typed. */
 function compact(plan: DatePlan, text: string): Parsed | undefined {
   if (!/^\d{8}$/.test(text)) return undefined;
   const own = plan.parts.map((_, i) => {
@@ -194,7 +192,7 @@ const editing = partsKind<DatePlan, PartsBody>({
   isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
 });
 
-/** Numbers that digits typed so far can still become: themselves, padded, or with more digits behind. */
+/** Numbers that typed digits can still become: themselves, padded, or with more digits. */
 function candidates(text: string, high: number): readonly number[] {
   if (text.length === 2) return [+text];
   const all: number[] = [];
@@ -205,10 +203,7 @@ function candidates(text: string, high: number): readonly number[] {
   return all;
 }
 
-/**
- * The years that are still possible, first and last: two digits may also be the end of a year of their
- * century.
- */
+/** First and last year that are still possible. Two digits may also be the end of a year of their century. */
 function years(plan: DatePlan, text: string): readonly (readonly [number, number])[] {
   if (text.length === 4) return [[+text, +text]];
   const scale = 10 ** (4 - text.length);
@@ -222,8 +217,8 @@ function years(plan: DatePlan, text: string): readonly (readonly [number, number
 }
 
 /**
- * What is still possible between two dates (ISO 8601, '' for no end), day by day. Answers whether there is
- * any date the parts can become, whether one of them is early enough, late enough, and inside.
+ * What the parts can still become between two dates (ISO 8601, empty for no limit): whether there is a date,
+ * and whether one is early enough, late enough, and inside.
  */
 function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string) {
   const spans = years(plan, itemAt(texts, plan.year));
@@ -245,9 +240,7 @@ function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string
   return answer;
 }
 
-/**
- * The first and the last date of that day and month in a span of years; only leap years have a 29 February.
- */
+/** First and last date of a day and month in a span of years; only leap years have 29 February. */
 function within(month: number, day: number, first: number, last: number): [string, string] | undefined {
   if (day > daysIn(2000, month)) return undefined;
   if (month !== 2 || day < 29) return [iso(first, month, day), iso(last, month, day)];
@@ -285,7 +278,7 @@ function value(plan: DatePlan, body: PartsBody): string | null {
   return isDate(date) ? date : null;
 }
 
-/** A date as the field shows it at rest. */
+/** A date as the field shows it without focus. */
 function shown(plan: DatePlan, date: string): string {
   const [y, m, d] = date.split('-');
   return toResting(plan, lay(plan, ordered(plan, y!, m!, d!))).display;
@@ -344,7 +337,7 @@ function toResting(plan: DatePlan, body: PartsBody): PartsBody {
   return { ...body, display };
 }
 
-/** Kind `date`: value ISO 8601, raw the digits in the order they are typed. */
+/** The kind `date`: the value is ISO 8601, raw the digits as typed. */
 export const date: Kind<DatePlan, PartsBody> = {
   ...editing,
   raw: (_, body) => body.content,

@@ -32,7 +32,7 @@ const options = {
   },
 } as const satisfies Options;
 
-/** A number alone is in a unit that is there. */
+/** Checks that the unit of a number without unit is one of the field's. */
 function check(at: Cursor): void {
   const { units, bare } = at.value as { units?: unknown; bare?: unknown };
   if (Array.isArray(units) && typeof bare === 'string' && !units.includes(bare))

@@ -11,16 +11,16 @@ import { partsKind } from '../editing/parts-editing.ts';
 /** Hours and minutes, ready to run. */
 export interface DurationPlan extends PartsPlan {
   readonly kind: 'duration';
-  /** Index of the hours and of the minutes, -1 for a unit the field is not in. */
+  /** Index of hours and minutes, -1 for a unit the field does not have. */
   readonly hour: number;
   readonly minute: number;
-  /** Index of the part that a number without a unit goes to. */
+  /** Index of the part for a number without unit. */
   readonly bare: number;
-  /** The locale's decimal sign; parts of an hour are typed with it. */
+  /** The locale's decimal separator, for fractions of an hour. */
   readonly decimal: string;
 }
 
-/** Each number with its unit behind it; a unit shows once its number does. */
+/** The text state of these parts. A unit appears with its number. */
 function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
   const { between, digits } = plan;
   const at: number[] = [];
@@ -37,24 +37,24 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
   return { content, display, complete: texts.some((text) => text !== '' && text !== '.'), texts, at };
 }
 
-/** No hours yet, and the caret past them: what typing their unit alone leads to. */
+/** The state with empty hours and the caret after them: the result of typing only their unit. */
 function passedBy(plan: DurationPlan): PartsBody {
   const display = `${itemAt(plan.between, 1).trimStart()} `;
   return { content: '', display, complete: false, texts: plan.parts.map(() => ''), at: [0, display.length] };
 }
 
-/** Whole minutes; parts of an hour as they can be typed are whole minutes too, or on the way there. */
+/** The whole minutes of the parts; every fraction of an hour that can be typed is whole minutes. */
 const minutesOf = (plan: DurationPlan, { texts }: PartsBody): number =>
   // A point alone is no number; it comes to nothing.
   Math.round((Number(texts[plan.hour] ?? 0) || 0) * 60) + Number(texts[plan.minute] ?? 0);
 
 /**
- * Hours as they can be typed: three digits, the decimals among them, so that taking the point out leaves
- * hours again. Parts of an hour are whole minutes, or the beginning of some: a second decimal is 0 or 5.
+ * Hours as they can be typed: three digits with decimals, so that deleting the separator leaves valid hours.
+ * A second decimal is 0 or 5.
  */
 const isHours = (text: string): boolean => /^(?:\d{1,3}|\d{0,2}\.\d?|\d?\.\d[05])$/.test(text);
 
-/** The parts for whole minutes; hours where there are any. */
+/** The parts for whole minutes. */
 function ordered(plan: DurationPlan, minutes: number): string[] {
   const texts = plan.parts.map(() => '');
   if (plan.hour < 0) texts[plan.minute] = `${minutes}`;
@@ -78,8 +78,8 @@ const unitForm = new RegExp(
 );
 
 /**
- * `90 min`, `1h30`, `1:30`, `1.5h`, `1,5 h`, ISO 8601 (`PT1H30M`), and units in the first letters of several
- * languages' words for them. A number without any unit is in the one the plan names.
+ * Reads `90 min`, `1h30`, `1:30`, `1.5h`, `1,5 h`, ISO 8601 (`PT1H30M`), and units by the first letters of
+ * their words in several languages. A number without unit has the unit of the plan.
  */
 function parse(plan: DurationPlan, given: string): Parsed | undefined {
   if (given.length > 100) return undefined;
@@ -99,10 +99,7 @@ function parse(plan: DurationPlan, given: string): Parsed | undefined {
   return held(plan, h.replace(',', '.'), min);
 }
 
-/**
- * The parts for hours, parts of an hour among them, and minutes as they were written, where the field can
- * hold that.
- */
+/** The parts for hours (with fractions) and minutes as written, if the field can hold them. */
 function held(plan: DurationPlan, h: string, min: string): Parsed | undefined {
   const hours = h.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
   const minutes = Number(hours) * 60 + Number(min);
@@ -114,13 +111,13 @@ function held(plan: DurationPlan, h: string, min: string): Parsed | undefined {
   return hold(plan, texts) ? { texts, leftOut: '' } : undefined;
 }
 
-/** The unit a letter begins: `h`, `m`; -1 for none. */
+/** Index of the unit a letter begins; -1 for none. */
 const unitOf = (plan: DurationPlan, c: string): number =>
   c === 'h' ? plan.hour : c === 'm' ? plan.minute : -1;
 
 /**
- * Unit letters: `m` behind hours makes minutes of them and `h` behind minutes hours, a separator passes hours
- * by, a decimal sign begins parts of an hour, others are the unit's own.
+ * Handles unit letters: `m` after hours turns them into minutes and `h` after minutes into hours, a separator
+ * passes hours, a decimal separator begins a fraction.
  */
 function letter(
   plan: DurationPlan,
@@ -161,7 +158,7 @@ function letter(
   return text !== '' && plan.between.some((fixed) => fixed.includes(c)) ? { body, caret } : undefined;
 }
 
-/** A digit: parts of an hour stay whole minutes, and minutes beside them there are none. */
+/** Whether a digit is possible: fractions of an hour stay whole minutes and exclude minutes. */
 function takes(plan: DurationPlan, texts: readonly string[], part: number, next: string): boolean {
   if (part === plan.hour) return !next.includes('.') || isHours(next);
   return !texts[plan.hour]?.includes('.');
@@ -199,7 +196,7 @@ function validate(plan: DurationPlan, body: PartsBody, check: Check): Finding | 
 const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>
   texts.at(-1)!.length < plan.parts.at(-1)!.size;
 
-/** The parts of a raw value as they were typed; `undefined` where it is none of this field. */
+/** The parts of a raw value; `undefined` if it is none of this field. */
 function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
   const match = /^(?:(\d{1,3}(?:\.\d{0,2})?|\.\d{0,2})h)?(\d{0,4})$/.exec(raw);
   // Parts of an hour are minutes already: none stand beside them.
@@ -208,10 +205,7 @@ function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
   return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;
 }
 
-/**
- * As a person would write it: 90 minutes are an hour and a half. Hours passed by without a number are
- * forgotten.
- */
+/** The parts as a person would write them: 90 minutes become 1 hour 30. Empty passed hours disappear. */
 function settled(plan: DurationPlan, body: PartsBody): PartsBody {
   if (!body.content) return body.display ? lay(plan, body.texts) : body;
   if (!body.complete)
@@ -231,7 +225,7 @@ function settled(plan: DurationPlan, body: PartsBody): PartsBody {
   return !hold(plan, texts) || next.content === body.content ? body : next;
 }
 
-/** Kind `duration`: value whole minutes. */
+/** The kind `duration`: the value is whole minutes. */
 export const duration: Kind<DurationPlan, PartsBody> = {
   ...editing,
   raw: (_, body) => body.content,

@@ -1,4 +1,4 @@
-/** What kinds that share their editing may have beside what all of them do: as `field/features.ts`. */
+/** Features of kinds that share their editing, as in `field/features.ts`. */
 
-/** Parts that are one of some words: the halves of the day. */
+/** Parts that are one of some words: AM and PM. */
 export const hasPartWords: boolean = true;

@@ -7,24 +7,22 @@ import { graphemes, worthTelling } from '../../values/graphemes.ts';
  * character makes of it; where carets go and what is removed is the same for all and worked out here.
  */
 export interface LineBody extends TextState {
-  /** Content stands in the display from here up to but not including `to`; the caret keeps to it. */
+  /** Offsets of the content in the display; the caret stays inside. */
   readonly from: number;
   readonly to: number;
-  /** Characters of that stretch that look like content and are not: the zeros a right fill is padded with. */
+  /** Number of characters there that look like content and are not: the padding zeros of a right fill. */
   readonly skip: number;
-  /**
-   * Offset of the first character of the content where it stands outside of the stretch (a minus), else -1.
-   */
+  /** Offset of the first character of the content if it is outside (a minus), otherwise -1. */
   readonly head: number;
 }
 
-/** Content with as many characters of it left of the caret as `at` says. */
+/** Content, with the number of its characters left of the caret. */
 export interface ContentEdit {
   readonly content: string;
   readonly at: number;
 }
 
-/** A pasted text as the characters to be typed one after the other. */
+/** A pasted text as the characters to type. */
 export interface Cleaned {
   readonly text: string;
   readonly leftOut: string;
@@ -33,14 +31,14 @@ export interface Cleaned {
 
 export interface Line<P, B extends LineBody> {
   lay(plan: P, content: string): B;
-  /** Whether a UTF-16 unit of the display, inside the stretch, is content. */
+  /** Whether a UTF-16 unit inside the content's offsets is content. */
   is(plan: P, unit: number): boolean;
-  /** One character into the content behind its first `at` characters. */
+  /** The content with one more character after its first `at` ones, or a reason. */
   insertCharacter(plan: P, content: string, at: number, character: string): ContentEdit | Reason;
   clean(plan: P, text: string, into: string): Cleaned;
 }
 
-/** How many characters of the content stand left of an offset. */
+/** Number of characters of the content left of an offset. */
 function countLeft<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, offset: number): number {
   const { display, from, to, skip, head } = body;
   const end = offset < to ? offset : to;
@@ -49,7 +47,7 @@ function countLeft<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, of
   return (seen > skip ? seen - skip : 0) + (head >= 0 && offset > head ? 1 : 0);
 }
 
-/** The offset at which the character of that index stands; behind the last, the end of the stretch. */
+/** Offset of the character at an index; after the last one, the end of the content. */
 function offsetOf<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, index: number): number {
   const { display, from, to, skip, head } = body;
   if (head >= 0 && index === 0) return head;
@@ -58,16 +56,14 @@ function offsetOf<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, ind
   return to;
 }
 
-/**
- * The offset right behind the first `count` characters; a sign at the head is passed with what belongs to it.
- */
+/** Offset after the first `count` characters; a sign in front is passed with its fixed text. */
 function offsetAfter<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, count: number): number {
   if (count >= body.content.length) return body.to;
   if (body.head >= 0 && count < 2) return count ? body.from : body.head;
   return count ? offsetOf(line, plan, body, count - 1) + 1 : body.from;
 }
 
-/** Takes the content from index `first` up to `end` out. */
+/** The content without characters `first` to `end`. */
 function without<P, B extends LineBody>(
   line: Line<P, B>,
   plan: P,
@@ -98,7 +94,7 @@ function cut<P, B extends LineBody>(
   return without(line, plan, body, gone, start);
 }
 
-/** Fixed text typed over: passed where it comes next, left where it is the one just placed. */
+/** Handles fixed text that is typed: it is passed if it comes next, and ignored if it was just placed. */
 function passOver<P, B extends LineBody>(
   line: Line<P, B>,
   plan: P,
@@ -117,7 +113,7 @@ function passOver<P, B extends LineBody>(
 const laid = <P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, content: string): B =>
   content === body.content ? body : line.lay(plan, content);
 
-/** A text at once: what the kind makes of it, typed one character after the other and laid out at the end. */
+/** Inserts a text: what the kind makes of it, typed character by character and laid out once. */
 function insert<P, B extends LineBody>(
   line: Line<P, B>,
   plan: P,
@@ -149,7 +145,7 @@ function insert<P, B extends LineBody>(
   };
 }
 
-/** The content, as indices, that a deletion without a selection takes away. */
+/** The indexes of the content that a deletion without selection removes. */
 function reach<P, B extends LineBody>(
   line: Line<P, B>,
   plan: P,
@@ -166,7 +162,7 @@ function reach<P, B extends LineBody>(
   return [first, count];
 }
 
-/** Everything about editing that `Kind` asks for, from a `Line`. */
+/** The editing functions of `Kind`, from a `Line`. */
 export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
   return {
     empty: (plan: P): B => line.lay(plan, ''),

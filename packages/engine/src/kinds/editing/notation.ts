@@ -3,10 +3,10 @@ import type { CharacterSet } from '../../values/characters.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
 
-/** A pattern as written, part by part; `at` and `end` are UTF-16 offsets into its text. */
+/** A part of a pattern; `at` and `end` are UTF-16 offsets in its text. */
 export type Node = { readonly at: number; readonly end: number } & Matter;
 
-/** What a part says, wherever it stands. */
+/** What a part says, without its place. */
 export type Matter =
   | { readonly type: 'text'; readonly text: string }
   | {
@@ -33,22 +33,19 @@ export type Takes =
  * builtIns.includes('digit'); // true
  */
 export const builtIns = ['digit', 'letter', 'latin', 'alnum', 'any'] as const;
-/** A class of characters every pattern knows. */
+/** A class of characters that every pattern knows. */
 export type BuiltIn = (typeof builtIns)[number];
 const manners = ['upper', 'lower'] as const;
 
-/**
- * More cells than this make no field a person fills in; the limit keeps a slip of the keyboard from hanging a
- * page.
- */
+/** Largest number of cells. It keeps a slip of the keyboard from hanging a page. */
 export const mostCells = 2000;
 
 const deepest = 20;
 
-/** More mistakes than this nobody mends in one pattern at a time. */
+/** Largest number of mistakes reported for one pattern. */
 const mostMistakes = 20;
 
-/** A pattern's text, read: its nodes, and what is wrong with it. */
+/** A parsed pattern: its nodes and faults. */
 export interface Notation {
   readonly nodes: readonly Node[];
   readonly faults: readonly Fault[];
@@ -89,9 +86,7 @@ interface Reader {
   readonly classes: readonly string[];
 }
 
-/**
- * Reads text and cells up to the end, or, in a stretch that opened at `opened`, up to its closing bracket.
- */
+/** Reads text and cells to the end, or in a stretch that began at `opened`, to its closing bracket. */
 function readNodes(r: Reader, opened: number): Node[] {
   const nodes: Node[] = [];
   let fixed = '';
@@ -174,7 +169,7 @@ function readCell(r: Reader): Node | undefined {
   return matter && { ...matter, at, end };
 }
 
-/** What stands between the brackets: a bounded number, a choice of words, or cells that take characters. */
+/** Reads what is between brackets: a bounded number, a choice of words, or cells. */
 function readInside(r: Reader, inside: string, at: number): Matter | undefined {
   const complain = (from: number, length: number, message: string, suggestion?: string): undefined => {
     r.faults.push(fault(r.text, at + from, at + from + Math.max(1, length), message, suggestion));
@@ -276,7 +271,7 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
   return manner ? { type: 'cells', min, max, takes, manner } : { type: 'cells', min, max, takes };
 }
 
-/** Of the classes a pattern knows, so many are named to somebody who wrote another. */
+/** Largest number of known classes named in a fault. */
 const mostNamed = 20;
 
 function readWhat(r: Reader, what: string, at: number, complain: Complain): Takes | undefined {
@@ -369,8 +364,7 @@ function printNode(node: Matter): string {
 }
 
 /**
- * The set of characters a cell takes; `classes` are the set's own, by name. Throws `RangeError` for a class
- * that is none.
+ * The characters a cell takes. `classes` are the set's own by name. Throws `RangeError` for an unknown class.
  */
 export function setOf(takes: Takes, classes: Readonly<Record<string, string>>): CharacterSet {
   if (takes.type === 'built-in') return takes.name;

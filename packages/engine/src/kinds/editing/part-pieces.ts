@@ -5,11 +5,11 @@ import { itemAt } from '../../values/item-at.ts';
 import type { Piece, PlacedText } from '../contract/specimen-renderer.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 
-/** How the parts and the fixed text between them are called. */
+/** Names of the parts and of the fixed text between them. */
 export interface PartWords {
   readonly text: string;
   readonly fixed: { readonly part: string; readonly caption: string };
-  /** The option part of one of the field's parts, by its name. */
+  /** The specimen part of a field's part, by name. */
   partOf(name: string): string;
 }
 
@@ -17,7 +17,7 @@ const names: Readonly<Record<string, string>> = {
   day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'half',
 }; // biome-ignore format: a table
 
-/** A finished text of a field of parts, in pieces, and the text as it then rests. */
+/** A finished text of a field with parts, in pieces, with its resting text. */
 export function partPieces(
   field: HydratedField<PartsPlan, PartsBody>,
   { text, fixed, partOf }: PartWords,
@@ -48,10 +48,7 @@ export function partPieces(
   return { pieces, rested: rested.body.display };
 }
 
-/**
- * What is typed stands where its part stands. A resting text says the same in other words: none of it was
- * typed.
- */
+/** Typed characters are where their part is. A resting text contains none of them. */
 export function customInParts(_: PartsPlan, body: PartsBody): (character: string, offset: number) => boolean {
   const isTyped = body.texts.every(
     (text, i) =>
@@ -62,7 +59,7 @@ export function customInParts(_: PartsPlan, body: PartsBody): (character: string
     body.texts.some((text, i) => offset >= itemAt(body.at, i) && offset < itemAt(body.at, i) + text.length);
 }
 
-/** The parts of a field by their names, with the fixed text between them. */
+/** The parts of a field by name, with the fixed text between them. */
 export function placesOfParts({ parts, between }: PartsPlan): readonly PlacedText[] {
   const all = parts.flatMap(({ name }, place): readonly PlacedText[] => [
     { text: itemAt(between, place) },
@@ -71,6 +68,6 @@ export function placesOfParts({ parts, between }: PartsPlan): readonly PlacedTex
   return [...all, { text: between.at(-1) ?? '' }].filter(({ text }) => text !== '');
 }
 
-/** The parts that hold something. */
+/** The parts that have content. */
 export const heldInParts = ({ texts }: PartsBody): readonly number[] =>
   texts.flatMap((text, i) => (text ? [i] : []));

@@ -20,22 +20,19 @@ import {
  */
 export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
   lay(plan: P, texts: readonly string[]): B;
-  /** Reads a whole text in one of the kind's forms, `undefined` where it is none of them. */
+  /** The parts of a whole text in one of the kind's forms; `undefined` for other texts. */
   parse(plan: P, text: string): Parsed | undefined;
-  /** What a part becomes when it is closed by a separator or left: padded, a year with its century. */
+  /** A part after a separator or blur: padded, a year with its century. */
   close(plan: P, part: number, text: string): string;
-  /** What a character that is neither taken nor a separator does, for kinds where letters mean something. */
+  /** Handles a character that is neither taken nor a separator, for kinds where letters have a meaning. */
   letter?(plan: P, body: B, caret: number, c: string): EditResult<B> | undefined;
-  /** Whether a part may become that, beside its own bounds. */
+  /** Whether a part may become this, beyond its own bounds. */
   takes?(plan: P, texts: readonly string[], part: number, next: string): boolean;
-  /**
-   * Whether a text means something as a whole: then it is read so or refused, never typed key by key into
-   * another value.
-   */
+  /** Whether a text has a meaning as a whole: then it is read so or refused, never typed key by key. */
   isWhole?(text: string): boolean;
-  /** Whether a text that looks like the field's own display may be taken for it. */
+  /** Whether a text that looks like the field's display may be taken for it. */
   isOwn?(plan: P, body: B): boolean;
-  /** The part an empty field begins with, where that is not the first. */
+  /** The part an empty field begins with, if not the first. */
   first?(plan: P): number;
 }
 
@@ -46,7 +43,8 @@ const replaced = (texts: readonly string[], part: number, text: string): string[
 };
 
 /**
- * One digit into a part. A first digit that can only be the whole of it is completed: `4` of a month is `04`.
+ * Enters a digit into a part. A first digit that can only be the whole part is completed: `4` of a month
+ * becomes `04`.
  */
 function enter(part: PartPlan, text: string, index: number, digit: string): string | Reason {
   const next = text.slice(0, index) + digit + text.slice(index);
@@ -59,7 +57,7 @@ function enter(part: PartPlan, text: string, index: number, digit: string): stri
   return !text && part.size === 2 && fits(part, padded) ? padded : 'out-of-bounds';
 }
 
-/** A letter into a part that is a word: the first one brings the word, further ones go on in it. */
+/** Enters a letter into a part of words: the first letter selects the word, further ones continue in it. */
 function enterWord(part: PartPlan, text: string, index: number, c: string): string | undefined {
   const next = (text.slice(0, index) + c + text.slice(index)).toLowerCase();
   const meant = part.words!.filter((word) => word.toLowerCase().startsWith(next));
@@ -89,7 +87,7 @@ function whole<B extends PartsBody>(body: B): EditResult<B> {
   return { body, caret: isLast ? itemAt(at, last) + itemAt(texts, last).length : display.length };
 }
 
-/** A kind with the plan it works on. */
+/** A kind with its plan. */
 interface At<P extends PartsPlan, B extends PartsBody> {
   readonly kind: PartsKind<P, B>;
   readonly plan: P;
@@ -121,7 +119,7 @@ function cut<P extends PartsPlan, B extends PartsBody>(
   return { body: next, caret: Math.min(start, first, next.display.length) };
 }
 
-/** A character on its way into the parts: folded, and whether it is a digit. */
+/** A character to enter: folded, and whether it is a digit. */
 interface Typed {
   readonly c: string;
   readonly isDigit: boolean;
@@ -129,10 +127,7 @@ interface Typed {
 
 const hasLetter = (text: string, { c }: Typed): boolean => text.toLowerCase().includes(c.toLowerCase());
 
-/**
- * The part a character goes into: the one at the caret, or the next where that is full; or what it comes to
- * at the end.
- */
+/** The part a character goes into: the one at the caret, or the next one if that is full. */
 function placeFor<P extends PartsPlan, B extends PartsBody>(
   { kind, plan }: At<P, B>,
   body: B,
@@ -160,10 +155,7 @@ function placeFor<P extends PartsPlan, B extends PartsBody>(
   }
 }
 
-/**
- * Whether a letter is the rest of a word that its first one brought: the part's own, or the one just left of
- * the caret.
- */
+/** Whether a letter continues a word that its first letter has selected. */
 function isRestOfWord(plan: PartsPlan, body: PartsBody, part: number, index: number, typed: Typed): boolean {
   if (typed.isDigit) return false;
   const isOf = (i: number): boolean => {
@@ -174,7 +166,7 @@ function isRestOfWord(plan: PartsPlan, body: PartsBody, part: number, index: num
   return isOf(part) || (part > 0 && index === 0 && isOf(part - 1));
 }
 
-/** Into the part at the caret, or the next one where that is full. */
+/** Enters a character into the part at the caret, or the next one if that is full. */
 function typeIn<P extends PartsPlan, B extends PartsBody>(
   at: At<P, B>,
   body: B,
@@ -200,7 +192,7 @@ function typeIn<P extends PartsPlan, B extends PartsBody>(
   return { body: after, caret: isDone ? caretIn(after, part + 1, 0) : caretIn(after, part, end) };
 }
 
-/** A separator: closes the part before it, or passes the one that already stands there. */
+/** Handles a separator: it closes the part before it, or passes one that is there. */
 function separate<P extends PartsPlan, B extends PartsBody>(
   at: At<P, B>,
   body: B,
@@ -233,7 +225,7 @@ function typeKey<P extends PartsPlan, B extends PartsBody>(
   return isBetween && edited === 'not-accepted' ? separate(at, body, caret) : edited;
 }
 
-/** Several characters one after the other, keeping what is taken and telling what is not. */
+/** Enters characters one by one, and reports those that are not taken. */
 function byKeys<P extends PartsPlan, B extends PartsBody>(
   at: At<P, B>,
   from: EditResult<B>,
@@ -307,7 +299,7 @@ function erase<P extends PartsPlan, B extends PartsBody>(
   return cut(at, body, caretIn(body, from, first), caretIn(body, from, before));
 }
 
-/** Everything about editing that `Kind` asks for, for kinds made of parts. */
+/** The editing functions of `Kind`, for kinds with parts. */
 export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsKind<P, B>) {
   const empty = (plan: P): B =>
     kind.lay(
@@ -337,10 +329,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
         ? cut(at, body, start, end)
         : erase(at, body, start, extent);
     },
-    /**
-     * The number of the part at the caret one higher or lower, inside its bounds; an empty part begins with
-     * `from`.
-     */
+    /** The part at the caret one higher or lower within its bounds; an empty part begins with `from`. */
     stepped(
       plan: P,
       body: B,

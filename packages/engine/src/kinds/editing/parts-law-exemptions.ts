@@ -2,8 +2,8 @@ import type { Atom, LawExemptions } from '../contract/law-exemptions.ts';
 import type { PartsBody, PartsPlan } from './parts.ts';
 
 /**
- * A part with fewer digits than it has, before one that has some; or a lone digit that typing would have
- * completed: what was before it is gone.
+ * Whether the display shows the whole content: no part is short before one with content, and no lone digit
+ * lacks its zero.
  */
 export function isToldInParts({ parts }: PartsPlan, { texts }: PartsBody, isOfAnyLength: boolean): boolean {
   const last = texts.findLastIndex(Boolean);
@@ -15,7 +15,7 @@ export function isToldInParts({ parts }: PartsPlan, { texts }: PartsBody, isOfAn
   return texts.every((one, i) => i >= last || one.length >= (isOfAnyLength ? 1 : parts[i]!.size));
 }
 
-/** What is typed stands where its part stands, beside what else the content has of closed ones. */
+/** Typed characters are where their part is; closed parts have more. */
 const atomsInParts = ({ texts, at }: PartsBody): readonly Atom[] =>
   texts.flatMap((text, part) => [...text].map((c, i) => ({ c, at: at[part]! + i })));
 

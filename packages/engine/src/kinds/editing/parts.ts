@@ -9,34 +9,34 @@ import { hasPartWords } from './features.ts';
  */
 export interface PartPlan {
   readonly name: string;
-  /** The most digits it holds. */
+  /** Largest number of digits. */
   readonly size: number;
   readonly low: number;
   readonly high: number;
-  /** A part that is one of these words instead (the halves of the day). */
+  /** The words of a part that is one of some words (AM and PM). */
   readonly words?: readonly string[];
-  /** Decimals may be typed into it (parts of an hour); it is not full then. */
+  /** Whether decimals can be typed into it (fractions of an hour); then it is never full. */
   readonly point?: boolean;
 }
 
-/** A definition made of parts, ready to run. */
+/** A definition with parts, ready to run. */
 export interface PartsPlan {
   readonly kind: string;
   readonly parts: readonly PartPlan[];
-  /** Fixed text before each part, and one more behind the last. */
+  /** Fixed text before each part, and one after the last. */
   readonly between: readonly string[];
-  /** The locale's ten digits where they are not ASCII, else ''. */
+  /** The locale's ten digits; empty for ASCII. */
   readonly digits: string;
 }
 
 export interface PartsBody extends TextState {
-  /** What each part holds, in ASCII digits. */
+  /** Content of each part, in ASCII digits. */
   readonly texts: readonly string[];
-  /** Offset in the display where each part stands or would stand. */
+  /** Offset in the display where each part is or would be. */
   readonly at: readonly number[];
 }
 
-/** A text read whole: what each part gets from it. */
+/** A whole text that was read: the content of each part. */
 export interface Parsed {
   readonly texts: readonly string[];
   readonly leftOut: string;
@@ -48,20 +48,20 @@ export const isFull = (part: PartPlan, text: string): boolean =>
     ? part.words.includes(text)
     : text.length === part.size && !(part.point && text.includes('.'));
 
-/** Whether digits, more to come, can be a number of that part. */
+/** Whether digits can still become a number of that part. */
 export function fits({ size, low, high }: PartPlan, digits: string): boolean {
   const scale = 10 ** (size - digits.length);
   const least = +digits * scale;
   return least + scale > low && least <= high;
 }
 
-/** A lone digit as two, where that is a number of the part: a `0` alone may still become many and stays. */
+/** A lone digit as two if that is a number of the part; a `0` may still become several and stays. */
 export function padded({ parts }: PartsPlan, part: number, text: string): string {
   const { size, low } = itemAt(parts, part);
   return size === 2 && text.length === 1 && +text >= low ? `0${text}` : text;
 }
 
-/** All parts closed, as leaving does; the same body where that changes nothing. */
+/** The state with all parts closed, as on blur; the same object if nothing changes. */
 export function closeAll<P extends PartsPlan, B extends PartsBody>(
   plan: P,
   body: B,
@@ -72,7 +72,7 @@ export function closeAll<P extends PartsPlan, B extends PartsBody>(
   return texts.every((text, i) => text === body.texts[i]) ? body : lay(plan, texts);
 }
 
-/** Lays out the edit view of what the parts hold. */
+/** The text state of these parts while typing. */
 export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
   const { parts, between } = plan;
   let last = texts.length - 1;
@@ -101,8 +101,7 @@ export function layParts(plan: PartsPlan, texts: readonly string[]): PartsBody {
 }
 
 /**
- * The parts of a raw value: digits and words one after the other, a `/` behind a part cut short; `undefined`
- * for none.
+ * The parts of a raw value: digits and words in order, `/` after a part cut short; `undefined` if it is none.
  */
 export function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined {
   const texts: string[] = [];
@@ -126,7 +125,7 @@ export function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined
   return rest ? undefined : texts;
 }
 
-/** Where a caret stands among the parts: which part, and how far into it. */
+/** The part at an offset, and the offset inside it. */
 export function locate(body: PartsBody, caret: number): { part: number; index: number } {
   const { texts, at } = body;
   let part = 0;

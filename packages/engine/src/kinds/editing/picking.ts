@@ -12,15 +12,15 @@ export interface PickingParts<P extends Plan, B extends TextState> {
   empty(plan: P): B;
   raw(plan: P, body: B): string;
   value(plan: P, body: B): string | null;
-  /** What a text names, beside what is there or, without a body, by itself; `null` where it names nothing. */
+  /** What a text names, together with what is picked; `null` if it names nothing. */
   named(plan: P, text: string, beside: B | null): { readonly body: B; readonly leftOut: string } | null;
-  /** What is left once the display from `start` to `end` is taken out. */
+  /** What remains after deleting the display from `start` to `end`. */
   without(plan: P, body: B, start: number, end: number): B;
-  /** Whether something more can be picked beside what is there. */
+  /** Whether something more can be picked. */
   hasRoom(plan: P, body: B): boolean;
 }
 
-/** A kind made of these. */
+/** A kind made of these functions. */
 export function picking<P extends Plan, B extends TextState>(parts: PickingParts<P, B>): Kind<P, B> {
   const { empty, raw, value, named, without, hasRoom } = parts;
   const edited = (body: B): EditResult<B> => ({ body, caret: body.display.length });
@@ -66,7 +66,7 @@ export function picking<P extends Plan, B extends TextState>(parts: PickingParts
 
 const lettersOf = (text: string): string => [...text].filter((c) => /[\p{L}\p{N}]/u.test(c)).join('');
 
-/** What is offered that a text names: its value, its words, or either in other letters. */
+/** The option a text names: its value or label, in any case. */
 export function pickNamed<T extends Offer>(offered: readonly T[], text: string): T | undefined {
   const said = text.trim();
   const small = said.toLowerCase();
@@ -77,11 +77,11 @@ export function pickNamed<T extends Offer>(offered: readonly T[], text: string):
   );
 }
 
-/** What a field holds of which one is picked: content is its value, the display its words. */
+/** The text state of one picked option: the content is its value, the display its label. */
 const picked = ({ value, label }: Offer): TextState => ({ content: value, display: label, complete: true });
 export const nonePicked: TextState = { content: '', display: '', complete: false };
 
-/** How a kind is made of which one is picked. */
+/** The functions of a kind with one picked option. */
 export const one: PickingParts<Plan & { readonly options: readonly Offer[] }, TextState> = {
   empty: () => nonePicked,
   raw: (_, { content }) => content,

@@ -1,7 +1,7 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
 import { fold } from '../../values/graphemes.ts';
 
-/** What a place takes: characters of a set, digits of a number, letters of words; and in which case. */
+/** What a place takes: characters of a set, digits of a number, letters of words; and its case. */
 export interface Taking {
   readonly takes: 'set' | 'number' | 'words';
   readonly set?: CharacterSet;
@@ -9,8 +9,8 @@ export interface Taking {
 }
 
 /**
- * The character as a cell of `part` would hold it (folded, and in the part's case), or `undefined` where no
- * cell of it takes that character. What its neighbours make of it is `holds` in `cells.ts`.
+ * The character as a cell of `part` holds it (folded and in the part's case); `undefined` if no cell takes
+ * it. Whether it fits its neighbours is `holds` in `cells.ts`.
  */
 export function taken(part: Taking, character: string): string | undefined {
   const set = part.takes === 'set' ? part.set! : part.takes === 'number' ? 'digit' : 'any';

@@ -106,7 +106,7 @@ const currencyOptions = {
   ...shared,
 } as const satisfies Options;
 
-/** What the three have to say, together. */
+/** The options of the three kinds together. */
 export type NumberEntry = EntryOf<typeof shared> &
   Partial<EntryOf<typeof numberOptions>> &
   Partial<EntryOf<typeof currencyOptions>>;
@@ -122,11 +122,11 @@ const limits = (example: string, begin: string): Limits => ({
   begin,
 });
 
-/** Phones show no minus on their number keys. */
+/** Number keyboards of phones have no minus. */
 const attributes = ({ negative = 'no' }: NumberEntry): Record<string, string> =>
   negative === 'no' ? { inputmode: 'decimal' } : {};
 
-/** What the three are alike in. */
+/** What the three kinds have in common. */
 const alike = { attributes, byLocale: true } as const;
 
 export const number: Definition<typeof numberOptions, NumberPlan> = {
@@ -162,7 +162,7 @@ export const percent: Definition<typeof shared, NumberPlan> = {
 const isDigit = ({ type }: Intl.NumberFormatPart): boolean =>
   type === 'integer' || type === 'fraction' || type === 'decimal' || type === 'group';
 
-/** What stands around the digits of a formatted number. */
+/** The text around the digits of a formatted number. */
 function around(parts: readonly Intl.NumberFormatPart[]): [string, string] {
   const first = parts.findIndex(isDigit);
   const last = parts.findLastIndex(isDigit);
@@ -179,7 +179,7 @@ const isUnit = (unit: string): boolean => {
   }
 };
 
-/** The options that make `Intl.NumberFormat` write what the field shows at rest, where it can. */
+/** Options that make `Intl.NumberFormat` write the resting text, where it can. */
 export function formatOptions(kind: NumberPlan['kind'], entry: NumberEntry): Intl.NumberFormatOptions {
   const { sign = 'symbol', currency = 'EUR', unit = '' } = entry;
   if (kind === 'currency' && sign !== 'none')
@@ -188,7 +188,7 @@ export function formatOptions(kind: NumberPlan['kind'], entry: NumberEntry): Int
   return kind === 'number' && isUnit(unit) ? { style: 'unit', unit, unitDisplay: 'short' } : {};
 }
 
-/** Takes from `Intl`, once, everything about the locale that running needs. */
+/** The plan with everything about the locale, taken from `Intl` once. */
 function planNumber(
   kind: NumberPlan['kind'],
   entry: Filled,
@@ -252,17 +252,14 @@ function planNumber(
   };
 }
 
-/**
- * What takes the place of the unit of one, and which numbers a locale counts as one (`Intl.PluralRules`)
- * beside 1 itself.
- */
+/** The singular of a unit, and which numbers beside 1 a locale counts as one (`Intl.PluralRules`). */
 function singularOf(of: string, one: string, locale: string): NonNullable<NumberPlan['singular']> {
   const isOne = (number: number, minimumFractionDigits: number): boolean =>
     new Intl.PluralRules(locale, { minimumFractionDigits }).select(number) === 'one';
   return { of, one: `\u00a0${one}`, zero: isOne(0, 0), padded: isOne(1, 1), parts: isOne(1.5, 1) };
 }
 
-/** What a paste may carry beside the amount: the field's own sign and code in any width, and its unit. */
+/** Words a paste may contain beside the amount: the field's own sign and code in any width, and its unit. */
 function ownWords(entry: NumberEntry, locale: string, around: readonly [string, string]): readonly string[] {
   const words = new Set(around.map((text) => text.replace(/[\s\u00a0\u200e\u200f\u061c()]/g, '')));
   const { currency } = entry;
@@ -281,7 +278,7 @@ function ownWords(entry: NumberEntry, locale: string, around: readonly [string, 
   return [...words].filter(Boolean).sort((a, b) => b.length - a.length);
 }
 
-/** Where the arrow keys step and stop: all the rules' ranges together. */
+/** Step and limits of the arrow keys, from all range rules. */
 function boundsOf(rules: readonly Rule[]): Pick<NumberPlan, 'step' | 'min' | 'max'> {
   let [step, min, max] = ['1', '', ''];
   for (const { check } of rules) {

@@ -8,38 +8,35 @@ import { fold, localized } from '../../values/graphemes.ts';
 import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { hasDigits, hasNegative, hasPad, hasRange, hasRight, hasSingular } from './features.ts';
 
-/** A number, an amount of money (ISO 4217) or a percentage, with everything the locale says of it. */
+/** A number, an amount of money (ISO 4217) or a percentage, with its locale's conventions. */
 export interface NumberPlan {
   readonly kind: 'number' | 'currency' | 'percent';
-  /** What stands before and after the digits, for a number that is not negative and one that is. */
+  /** Text before and after the digits, for non-negative and negative numbers. */
   readonly around: readonly [prefix: string, suffix: string];
   readonly aroundNegative: readonly [prefix: string, suffix: string];
-  /** The sign a minus is written with; its first occurrence in the negative prefix is the one typed. */
+  /** The sign of a minus; its first occurrence in the negative prefix is the typed one. */
   readonly minus: string;
   readonly decimal: string;
   readonly group: string;
-  /**
-   * Sizes of the last group and of those before it, and how many digits must stand before the first
-   * separator.
-   */
+  /** Sizes of the last group and of those before, and the digits needed before the first separator. */
   readonly sizes: readonly [last: number, others: number, least: number];
-  /** The locale's ten digits where they are not ASCII, else ''. */
+  /** The locale's ten digits; empty for ASCII. */
   readonly digits: string;
-  /** Decimals: the least a whole value has, the most that can be typed. */
+  /** Fewest decimals of a complete value, and most that can be typed. */
   readonly least: number;
   readonly most: number;
   readonly fill: 'left' | 'right';
   readonly grouping: 'typing' | 'leave' | 'never';
-  /** Decimals are filled up to `least` when the field is left. */
+  /** Whether decimals are filled to `least` on blur. */
   readonly pad: boolean;
   readonly negative: 'no' | 'minus' | 'parentheses';
-  /** What the up and down keys add, and where they stop; '' for nowhere. Decimals. */
+  /** Step and limits of the arrow keys as decimals; empty for none. */
   readonly step: string;
   readonly min: string;
   readonly max: string;
   /**
-   * What stands in place of the unit `of` behind one: always behind 1, and where the locale counts so behind
-   * 0, behind 1 with decimals that are zeros, behind parts of one and of two.
+   * The unit after one: always after 1, and where the locale counts so after 0, after 1 with zero decimals,
+   * and after fractions.
    */
   readonly singular?: {
     readonly of: string;
@@ -48,11 +45,11 @@ export interface NumberPlan {
     readonly padded: boolean;
     readonly parts: boolean;
   };
-  /** Words and signs a paste may carry that are this field's own (its currency's sign and code, its unit). */
+  /** Words and signs of this field that a paste may contain: currency sign and code, unit. */
   readonly own: readonly string[];
 }
 
-/** More digits than this are refused: beyond any number, and short of what would make a page wait. */
+/** Largest number of digits: beyond any real number, and few enough for a page not to wait. */
 const most = 400;
 
 const withGroups = (plan: NumberPlan, whole: string): string => {
@@ -64,7 +61,7 @@ const withGroups = (plan: NumberPlan, whole: string): string => {
   return whole.slice(0, end) + plan.group + text;
 };
 
-/** Whether digits are one, as the locale counts. */
+/** Whether digits count as one in the locale. */
 function isOne({ zero, padded, parts }: NonNullable<NumberPlan['singular']>, digits: string): boolean {
   const [whole = '', fraction = ''] = canonical(digits).split('.');
   if (whole !== '1' && whole !== '0') return false;
@@ -75,14 +72,14 @@ function isOne({ zero, padded, parts }: NonNullable<NumberPlan['singular']>, dig
 const inSingular = ({ of, one }: NonNullable<NumberPlan['singular']>, suffix: string): string =>
   suffix.replace(of, one);
 
-/** Digits that come in from the right, with their point. */
+/** Digits from the right, with their decimal point. */
 function pointed({ most }: NumberPlan, digits: string): string {
   if (!most) return digits;
   const full = digits.padStart(most + 1, '0');
   return `${full.slice(0, -most)}.${full.slice(-most)}`;
 }
 
-/** Lays content out; `isResting` with what only stands there while nobody types. */
+/** The text state of content; `isResting` adds what is only shown without focus. */
 function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody {
   const isNegative = hasNegative && content.charCodeAt(0) === 45;
   let digits = isNegative ? content.slice(1) : content;
@@ -122,7 +119,7 @@ function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody
 
 const lay = (plan: NumberPlan, content: string): LineBody => layOut(plan, content, false);
 
-/** Content as a decimal: what was typed, canonical; as it stands where there is no digit yet. */
+/** Content as a canonical decimal; as typed if there is no digit yet. */
 function decimalOf(plan: NumberPlan, content: string): string {
   if (!hasRight || plan.fill === 'left' || !plan.most) {
     // Nearly always it is canonical as typed, which its ends tell.
@@ -136,7 +133,7 @@ function decimalOf(plan: NumberPlan, content: string): string {
   return (isNegative ? '-' : '') + pointed(plan, digits);
 }
 
-/** The content that typing a decimal would have led to. Needs no more places than can be typed. */
+/** The content that typing a decimal would lead to. It may not have more decimals than can be typed. */
 function contentOf(plan: NumberPlan, decimal: string): string {
   if (!hasRight || plan.fill === 'left') return decimal;
   const [whole = '', fraction = ''] = decimal.split('.');
@@ -176,10 +173,7 @@ function insertCharacter(
   return 'not-accepted';
 }
 
-/**
- * Cents first. Zeros in front count for nothing, so a lone zero gives way and none is taken before other
- * digits.
- */
+/** Inserts a digit, cents first. Leading zeros do not count. */
 function putRight(content: string, isNegative: boolean, at: number, c: string): ContentEdit | Reason {
   const first = isNegative ? 1 : 0;
   const digits = content.slice(first);
@@ -223,7 +217,7 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   };
 }
 
-/** The content of which a text is this very field's display. */
+/** The content of a text that is exactly this field's display. */
 function ownContent(plan: NumberPlan, text: string): string | undefined {
   if (text.length > most) return undefined;
   for (const sign of !hasNegative || plan.negative === 'no' ? [''] : ['-', '']) {
@@ -241,7 +235,7 @@ function ownContent(plan: NumberPlan, text: string): string | undefined {
   return undefined;
 }
 
-/** Without the field's own sign, code and unit, blanks and marks; letters that are none of these are told. */
+/** The text without the field's own sign, code and unit, spaces and marks. Other letters are reported. */
 function dropOwn(plan: NumberPlan, text: string): { text: string; leftOut: string } {
   let rest = text;
   for (const word of plan.own) rest = rest.replace(word, ' ');
@@ -249,9 +243,7 @@ function dropOwn(plan: NumberPlan, text: string): { text: string; leftOut: strin
   return { text: leftOut ? rest.replace(/\p{L}+\.?/gu, ' ') : rest, leftOut };
 }
 
-/**
- * Digits with separators where some convention groups: none, in threes, in twos before a three, or in fours.
- */
+/** Digits with group separators: none, threes, twos before a three, or fours. */
 const grouped = /^(?:\d+|[1-9]\d{0,2}(?:[^\d]+\d{2,3})*[^\d]+\d{3}|[1-9]\d{0,3}(?:[^\d]+\d{4})+)?[^\d]?$/;
 
 function amountIn(plan: NumberPlan, given: string) {
@@ -306,11 +298,11 @@ const editing = lineKind<NumberPlan, LineBody>({
   clean,
 });
 
-/** A decimal as the field shows it at rest. */
+/** A decimal as the field shows it without focus. */
 const shown = (plan: NumberPlan, decimal: string): string =>
   layOut(plan, contentOf(plan, decimal), true).display;
 
-/** How far from zero typing on can lead: without end before the point, up to the nines behind it. */
+/** How far from zero typing on can lead: without limit before the decimal point, nines after it. */
 const reach = (plan: NumberPlan, content: string, decimal: string): string | undefined => {
   if (plan.fill === 'right' || !content.includes('.')) return undefined;
   const [whole, fraction = ''] = decimal.split('.');
@@ -319,7 +311,7 @@ const reach = (plan: NumberPlan, content: string, decimal: string): string | und
 
 type Range = Check & { readonly type: 'range' };
 
-/** What there is to tell of bounds that do not hold. Made only then: a key that passes makes nothing. */
+/** The finding of a limit that fails. Only computed then. */
 function told(plan: NumberPlan, { min, max, step }: Range, verdict: Verdict, code: string): Finding {
   const said = (decimal: string | undefined): string => (decimal ? shown(plan, decimal) : '');
   return { verdict, code, data: { min: said(min), max: said(max), step: said(step) } };
@@ -358,7 +350,8 @@ function hasRoom(plan: NumberPlan, { content }: LineBody): boolean {
 }
 
 /**
- * Kinds `number`, `currency` and `percent`. Raw is the decimal as typed, the value has its decimals filled.
+ * The kinds `number`, `currency` and `percent`. Raw is the decimal as typed; the value has its decimals
+ * filled.
  */
 export const number: Kind<NumberPlan, LineBody> = {
   ...editing,

@@ -2,7 +2,7 @@ import { digitsIn, numbersIn, type ValueForm } from '../contract/value-form.ts';
 import type { ValueTypes } from '../contract/value-types.ts';
 import type { NumberPlan } from './run.ts';
 
-/** Decimals, as many as there are to be: from the right all of them. Zero has no minus. */
+/** The possible decimals. Zero has no minus. */
 function numberValues({ least: padded, most, negative, fill }: NumberPlan): ValueForm {
   const least = fill === 'right' ? most : padded;
   const sign = negative === 'no' ? '' : '(?!-[0.]*$)-?';

@@ -30,7 +30,7 @@ const options = {
   no: words('No, in words', 'no', 'No'),
 } as const satisfies Options;
 
-/** Two answers in the same words could not be told apart, nor could a yes that reads no. */
+/** Checks that the two labels differ and that "yes" does not read as "no". */
 function check(at: Cursor): void {
   const { yes = 'Yes', no = 'No' } = at.value as { yes?: unknown; no?: unknown };
   const small = (text: unknown): string => String(text).trim().toLowerCase();

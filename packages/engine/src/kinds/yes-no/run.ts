@@ -4,18 +4,15 @@ import type { TextState } from '../../field/text-state.ts';
 import type { Offer } from '../../options/option.ts';
 import { nonePicked, one, picking, stepAmong } from '../editing/picking.ts';
 
-/**
- * Yes or no: a box to tick, which says no until it is ticked, or two buttons, of which neither is pressed at
- * first.
- */
+/** Yes or no: a checkbox, which says no until it is ticked, or two radio buttons without a default. */
 export interface YesNoPlan {
   readonly kind: 'yes-no';
   readonly draw: 'tick' | 'radio' | 'segments';
-  /** What is offered, the yes first: of a box to tick, that alone. */
+  /** The options, yes first; of a checkbox only yes. */
   readonly options: readonly Offer[];
 }
 
-/** A box that is not ticked is an answer as well. */
+/** An unticked checkbox is an answer. */
 const unticked: TextState = { ...nonePicked, complete: true };
 const isTick = ({ draw }: YesNoPlan): boolean => draw === 'tick';
 
