@@ -7,7 +7,7 @@ export function takenInWords({ state }: Field): string {
   const { rejected, leftOut, body } = state;
   // Which key it was is not in the state.
   const taken = rejected
-    ? `Not taken: ${refusalInWords(rejected, { type: 'look' })}. `
+    ? `Not taken: ${refusalInWords(rejected, { type: 'invalidate' })}. `
     : leftOut
       ? `Left out: ${leftOut}. `
       : '';

@@ -67,7 +67,7 @@ export const tellCaret = (): void => void document.dispatchEvent(new Event('sele
 /** Evaluates a field again. This is no event of its tape. */
 export function lookAgain(store: FieldStore): void {
   tellCaret();
-  store.restore(apply(store.field, store.state(), { type: 'look' }));
+  store.restore(apply(store.field, store.state(), { type: 'invalidate' }));
 }
 
 /**

@@ -53,7 +53,7 @@ export function answered(tape: DeskTape, field: HydratedField, read: Evaluate): 
   if (!tape.rows.some(isWaiting)) return tape;
   const rows = tape.rows.map((row) => {
     if (!isWaiting(row)) return row;
-    const state = apply(field, row.state, { type: 'look' });
+    const state = apply(field, row.state, { type: 'invalidate' });
     return { ...row, state, evaluation: read(field, state) };
   });
   return { base: tape.base, rows };

@@ -33,7 +33,7 @@ export function useFormOutcomes(store: FormStore): void {
   const own = useMemo(() => fieldsWithCode(store.form), [store]);
   const look = useCallback(() => {
     tellCaret();
-    for (const id of own) store.field(id).dispatch({ type: 'look' });
+    for (const id of own) store.field(id).dispatch({ type: 'invalidate' });
   }, [store, own]);
   useOutcomes(own.length > 0, look);
   useEffect(() => {

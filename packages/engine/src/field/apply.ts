@@ -109,7 +109,7 @@ export function carryOut<P extends Plan, B extends TextState>(
     case 'answer':
     case 'ask-again':
       return hasRemoteChecks ? question(field, state, event) : state;
-    case 'look':
+    case 'invalidate':
       return { ...state };
     case 'refuse': {
       if (!hasClearRejected) return state;

@@ -56,7 +56,7 @@ export type FieldEvent =
   | { readonly type: 'backspace' | 'delete' | 'word-backspace' }
   | QuestionEvent
   /** Something outside that a check waits for has changed: the field is evaluated again. */
-  | { readonly type: 'look' }
+  | { readonly type: 'invalidate' }
   /** A rule refuses the value: it is removed in one step of undo. */
   | { readonly type: 'refuse'; readonly refused: Refused }
   | { readonly type: 'select'; readonly start: number; readonly end: number };

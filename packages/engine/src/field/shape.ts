@@ -12,7 +12,7 @@ export type Shaped =
 
 /**
  * Runs `shape(content)` of a module given as text. Returns `undefined` if the result is not known yet;
- * whoever drives the field dispatches `look` once it is. Never throws.
+ * whoever drives the field dispatches `invalidate` once it is. Never throws.
  */
 export type RunShape = (code: string, content: string) => Shaped | undefined;
 

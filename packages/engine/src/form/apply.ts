@@ -98,7 +98,7 @@ function fieldEvent(
   const { body } = fieldOf(form, state, id).state;
   const isEdit = own.body.content !== body.content;
   const { sending } = next;
-  const isAnswer = event.type === 'answer' || event.type === 'look';
+  const isAnswer = event.type === 'answer' || event.type === 'invalidate';
   if (sending.is === 'waiting' && (isAnswer || !isEdit)) return isAnswer ? decide(form, next, today) : next;
   // What waits, was sent or was held back speaks of other content.
   const calm: FormState =

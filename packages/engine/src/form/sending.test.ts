@@ -402,7 +402,7 @@ describe('own code that runs elsewhere', () => {
     const waiting = run(slow, [...filled, put('pass', 'RH-42'), { type: 'submit' }]);
     expect(waiting.sending.is).toBe('waiting');
     outcome = { answer: undefined };
-    const look: FormEvent = { type: 'field', field: 'pass', event: { type: 'look' } };
+    const look: FormEvent = { type: 'field', field: 'pass', event: { type: 'invalidate' } };
     expect(run(slow, [look], waiting).sending.is).toBe('sending');
     outcome = { answer: { code: 'taken' } };
     expect(run(slow, [look], waiting).sending).toEqual({ is: 'no', wrong: 'pass' });

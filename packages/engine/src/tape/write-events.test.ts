@@ -62,7 +62,7 @@ test('keys in a row are one line, of caret moves in a row the first and the last
     writeEvents([
       { type: 'focus' },
       key('1'),
-      { type: 'look' },
+      { type: 'invalidate' },
       key('"'),
       caret(1),
       { type: 'ask', id: 'x', rule: 'r' },

@@ -229,14 +229,14 @@ describe('where the function answers later', () => {
     expect(state).toMatchObject({ start: 3, body: { display: '12934', complete: false } });
     // It is no mistake: nothing is said of it.
     expect(evaluate(field, { ...state, touched: true }).shown).toEqual([]);
-    expect(apply(field, state, { type: 'look' }).body).toBe(state.body);
+    expect(apply(field, state, { type: 'invalidate' }).body).toBe(state.body);
     answer();
-    state = apply(field, state, { type: 'look' });
+    state = apply(field, state, { type: 'invalidate' });
     expect(state).toMatchObject({ start: 4, body: { display: '12 93 4', complete: true } });
     // States from before are laid out when they come back.
     answer();
     state = apply(field, state, { type: 'undo' });
-    state = apply(field, state, { type: 'look' });
+    state = apply(field, state, { type: 'invalidate' });
     expect(state.body.display).toBe('12 34');
     expect(apply(field, state, { type: 'redo' }).body.display).toBe('12 93 4');
   });
@@ -259,7 +259,7 @@ describe('where the function answers later', () => {
       let state = apply(field, from, { type: 'paste', text });
       for (let round = 0; round < 3; round++) {
         answer();
-        state = apply(field, state, { type: 'look' });
+        state = apply(field, state, { type: 'invalidate' });
       }
       return state;
     };
@@ -279,7 +279,7 @@ describe('where the function answers later', () => {
     let state = apply(again, apply(again, start(again), { type: 'focus' }), { type: 'paste', text: '4123' });
     for (let round = 0; round < 3; round++) {
       other.answer();
-      state = apply(again, state, { type: 'look' });
+      state = apply(again, state, { type: 'invalidate' });
     }
     expect(state.body).toMatchObject({ display: 'K4-4123', content: '4123', is: 'shaped' });
     // What was put before what stands there already, too.
@@ -309,7 +309,7 @@ describe('where the function answers later', () => {
     let state = applyToForm(slow, applyToForm(slow, startForm(slow), put, ''), { type: 'submit' }, '');
     expect(state.sending.is).toBe('waiting');
     answer();
-    state = applyToForm(slow, state, { type: 'field', field: 'key', event: { type: 'look' } }, '');
+    state = applyToForm(slow, state, { type: 'field', field: 'key', event: { type: 'invalidate' } }, '');
     expect(state.sending.is).toBe('sending');
     const bare = compile(set, kinds);
     expect(await checkRecord(bare.forms[0]!, { key: '12345' }, '')).toEqual({
