@@ -243,3 +243,22 @@ test('rules of own code are broken and told apart where something runs it', () =
     is: 'caught',
   });
 });
+
+test('a mutant speaks the language of its set: a trial of one message catches no other change', () => {
+  const rules = [
+    { id: 'filled', check: { type: 'required' } },
+    { id: 'long', check: { type: 'length', min: 3 }, severity: 'warning' },
+  ];
+  const trials = [
+    { id: 'empty', name: 'Empty', tape: 'field a\nfocus\nleave\nexpect message "Bitte ausfüllen."\n' },
+  ];
+  const german = setOf([{ id: 'a', kind: 'text', label: 'A', entry: {}, rules }], {
+    locale: 'de-DE',
+    trials,
+  });
+  const [trial] = trials;
+  expect(runTrial(compile(german, kinds), trial!, today).misses).toEqual([]);
+  const about = (words: string) => proven(german).find((one) => one.words.includes(words))?.status.is;
+  expect(about('the rule “filled” dropped')).toBe('caught');
+  expect(about('the rule “long”: min 2 instead of 3')).toBe('missed');
+});
