@@ -1,6 +1,7 @@
 'use client';
 
-import type { AdornmentName, KindTable } from '@arbeit/engine/kinds';
+import type { AdornmentName } from '@arbeit/engine/field';
+import type { KindTable } from '@arbeit/engine/kinds';
 import { Counter as BareCounter, PartLabels as BareLabels, type Field } from '@arbeit/react';
 import type { ComponentType } from 'react';
 import { Calendar } from '../ui/calendar.tsx';
@@ -13,8 +14,6 @@ interface Adornments {
   /** `today` is the clock (ISO 8601). Default: the device's. */
   readonly Behind?: ComponentType<{ readonly field: Field; readonly today: string | undefined }>;
   readonly Beneath?: ComponentType<{ readonly field: Field }>;
-  /** On the desk only: a stand-in for something outside that the kind works with. */
-  readonly StandIn?: ComponentType<{ readonly field: Field; readonly onAnswer: (problem: string) => void }>;
 }
 
 const labels = {
@@ -39,12 +38,12 @@ const adornments: Readonly<Record<AdornmentName, Adornments>> = {
   calendar: { Behind: Calendar },
   'part-labels': { Beneath: PartLabels },
   'unit-labels': { Beneath: UnitLabels },
-  'code-sender': { StandIn: CodeSender },
 };
 
 /** What is drawn around the line of a field, as its kind names it. */
-export const adornmentsOf = (field: Field, kinds: KindTable): Adornments =>
-  Object.assign(
-    {},
-    ...(kinds[field.store.field.plan.kind]?.draw.adornments ?? []).map((name) => adornments[name]),
-  );
+export const adornmentsOf = (field: Field): Adornments =>
+  Object.assign({}, ...(field.store.field.kind.adornments ?? []).map((name) => adornments[name]));
+
+/** The stand-in of a field on its desk; `undefined` if its kind works with nothing outside. */
+export const standInOf = (field: Field, kinds: KindTable): typeof CodeSender | undefined =>
+  kinds[field.store.field.plan.kind]?.draw.standIn ? CodeSender : undefined;

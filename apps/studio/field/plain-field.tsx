@@ -4,7 +4,6 @@ import { type Field, Hint, Label, Message } from '@arbeit/react';
 import type { ReactNode } from 'react';
 import { adornmentsOf } from './adornments.tsx';
 import { Control } from './controls.tsx';
-import { useKinds } from './kinds-provider.tsx';
 
 const message = {
   root: 'min-h-6 pt-0.5 text-sm text-marigold data-[severity=error]:text-brick',
@@ -29,7 +28,7 @@ export function PlainField({
   /** More to say about the field. It shares the two lines of the message. */
   readonly said?: ReactNode;
 }) {
-  const { Before, Behind, Beneath } = adornmentsOf(field, useKinds());
+  const { Before, Behind, Beneath } = adornmentsOf(field);
   return (
     <div>
       <Label field={field} missing="No label" className="block font-semibold" />

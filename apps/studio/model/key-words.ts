@@ -39,7 +39,7 @@ const plain = {
   'word-backspace': '⌫ word',
   ask: 'a question went out',
   'ask-again': 'asked again',
-  look: 'looked at anew',
+  invalidate: 'looked at anew',
   refuse: 'taken out, as its rule says',
 } as const;
 

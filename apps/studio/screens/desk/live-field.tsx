@@ -3,7 +3,7 @@
 import type { FieldDocument } from '@arbeit/engine/document';
 import { type Field, Label, Message } from '@arbeit/react';
 import { type ReactNode, useState } from 'react';
-import { adornmentsOf } from '../../field/adornments.tsx';
+import { adornmentsOf, standInOf } from '../../field/adornments.tsx';
 import { Control } from '../../field/controls.tsx';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { withText } from '../../model/edits.ts';
@@ -40,7 +40,7 @@ export function LiveField({
   readonly today: string | undefined;
   readonly onChange: Change;
 }) {
-  const { StandIn } = adornmentsOf(field, useKinds());
+  const StandIn = standInOf(field, useKinds());
   const [problem, setProblem] = useState('');
   return (
     <OnPaper label="Live field" own="As the desk" views={views}>
@@ -86,7 +86,7 @@ function InPlace({
   readonly problem: string;
   readonly onChange: Change;
 }) {
-  const { Before, Behind, Beneath } = adornmentsOf(field, useKinds());
+  const { Before, Behind, Beneath } = adornmentsOf(field);
   const isPicked = drawingOf(field.store.field, useKinds()).isPicked;
   return (
     <>

@@ -7,6 +7,7 @@ export { type Evaluation, evaluate, type Flags, toMessage, type VisibleMessage }
 export type { FieldEvent, FieldState, Refused } from './field-state.ts';
 export { attributeNames, mayStand } from './html.ts';
 export {
+  type AdornmentName,
   type ControlName,
   dehydrate,
   type FieldOf,

@@ -9,12 +9,20 @@ import type { EditResult, Extent, InsertResult, Reason, TextState } from './text
 export type ControlName = 'boxes' | 'picks';
 
 /**
+ * What a page draws beside the control of a field: a button with a calendar, labels of the parts of a value, labels of units, a
+ * count of characters, a list of regions.
+ */
+export type AdornmentName = 'calendar' | 'part-labels' | 'unit-labels' | 'counter' | 'region-list';
+
+/**
  * The functions of a kind of field. `plan` is the compiled definition, `body` the text state; offsets are
  * UTF-16 units of the display. All are pure. Optional members are absent in most kinds.
  */
 export interface Kind<P extends Plan = Plan, B extends TextState = TextState> extends Checkable<P, B> {
   /** The control of its fields if it is not a line of text. */
   readonly control?: ControlName;
+  /** What is drawn beside the control of its fields. */
+  readonly adornments?: readonly AdornmentName[];
   /** The text state of a field nobody has typed into. */
   empty(plan: P): B;
   /**

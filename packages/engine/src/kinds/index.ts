@@ -7,7 +7,7 @@ export {
   type Limits,
   type PlanContext,
 } from './contract/definition.ts';
-export type { AdornmentName, Piece, SpecimenRenderer } from './contract/specimen-renderer.ts';
+export type { Piece, SpecimenRenderer } from './contract/specimen-renderer.ts';
 export { escaped, type ValueForm } from './contract/value-form.ts';
 export type { PartsBody, PartsPlan } from './editing/parts.ts';
 export { type AllKinds, type KindName, kinds, type PlanOf } from './registry.ts';

@@ -23,7 +23,13 @@ export function writeEvent(event: FieldEvent): string {
 }
 
 /** Events that only a page or a server causes: a tape has no verb for them. */
-const wordless: ReadonlySet<FieldEvent['type']> = new Set(['ask', 'ask-again', 'answer', 'invalidate', 'refuse']);
+const wordless: ReadonlySet<FieldEvent['type']> = new Set([
+  'ask',
+  'ask-again',
+  'answer',
+  'invalidate',
+  'refuse',
+]);
 
 /**
  * Events in their order as the lines of a tape. Consecutive keys become one `type`. Of consecutive caret

@@ -1,6 +1,6 @@
 import type { SetDocument } from '@arbeit/engine/document';
-import type { ControlName } from '@arbeit/engine/field';
-import { type AdornmentName, type KindTable, kindIn } from '@arbeit/engine/kinds';
+import type { AdornmentName, ControlName } from '@arbeit/engine/field';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 /** Something taken home beside the fields themselves. */
 export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'trials';
@@ -39,7 +39,7 @@ export interface Needs {
 export function needsOf(set: SetDocument, kinds: KindTable): Needs {
   const rules = [...set.fields, ...(set.forms ?? [])].flatMap((one) => one.rules ?? []);
   return {
-    adornments: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).draw.adornments ?? [])),
+    adornments: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).run.adornments ?? [])),
     controls: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).run.control ?? [])),
     hasForms: (set.forms ?? []).length > 0,
     isAsking: rules.some(({ check }) => check.type === 'remote'),
@@ -52,14 +52,13 @@ const ofControls: Readonly<Record<ControlName, readonly string[]>> = {
   picks: ['Picks', 'isGroup'],
 };
 
-/** Components for React by what is drawn beside a control. Sending codes is the page's own business. */
+/** Components for React by what is drawn beside a control. */
 const ofAdornments: Readonly<Record<AdornmentName, readonly string[]>> = {
   calendar: ['Month'],
   'part-labels': ['PartLabels'],
   'unit-labels': ['PartLabels'],
   'region-list': ['RegionList', 'regionOf', 'chooseRegion'],
   counter: ['Counter'],
-  'code-sender': [],
 };
 
 /** Whether fields of a kind are picked from and not typed into. */

@@ -18,6 +18,6 @@ export const pin = { run, define: definePin, draw, ships: 'boxes' };
 export const oneTimeCode = {
   run,
   define: defineOneTimeCode,
-  draw: { ...draw, adornments: ['code-sender'] as const },
+  draw: { ...draw, standIn: 'code-sender' as const },
   ships: 'boxes',
 };

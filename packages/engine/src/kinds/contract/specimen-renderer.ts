@@ -26,19 +26,6 @@ export interface PlacedText {
   readonly place?: number;
 }
 
-/**
- * What a page draws beside the control of a field, by name: a button with a calendar, labels of the parts of
- * a value, labels of units, a count of characters, a list of regions, a stand-in for whoever sends codes (in
- * the studio).
- */
-export type AdornmentName =
-  | 'calendar'
-  | 'part-labels'
-  | 'unit-labels'
-  | 'counter'
-  | 'region-list'
-  | 'code-sender';
-
 /** How a kind is drawn in the studio. It ships to no page. */
 export interface SpecimenRenderer<P extends Plan = Plan, B extends TextState = TextState> {
   /** A finished text of the field in pieces, with the resting text if that differs. */
@@ -54,8 +41,8 @@ export interface SpecimenRenderer<P extends Plan = Plan, B extends TextState = T
   places?(plan: P): readonly PlacedText[];
   /** Indexes of the places that have content. */
   held?(body: B): readonly number[];
-  /** What is drawn beside the control of its fields. */
-  readonly adornments?: readonly AdornmentName[];
+  /** In the studio, a stand-in for something outside that the kind works with. */
+  readonly standIn?: 'code-sender';
   /** Whether its value is picked instead of typed. */
   readonly isPicked?: true;
   /** Whether the page shows bullets instead of the text. */

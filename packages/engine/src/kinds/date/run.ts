@@ -339,6 +339,7 @@ function toResting(plan: DatePlan, body: PartsBody): PartsBody {
 
 /** The kind `date`: the value is ISO 8601, raw the digits as typed. */
 export const date: Kind<DatePlan, PartsBody> = {
+  adornments: ['calendar', 'part-labels'],
   ...editing,
   raw: (_, body) => body.content,
   value,

@@ -4,7 +4,6 @@ import type { PartsBody } from '../editing/parts.ts';
 import type { DatePlan } from './run.ts';
 
 export const drawing: SpecimenRenderer<DatePlan, PartsBody> = {
-  adornments: ['calendar', 'part-labels'],
   sample: (field) => {
     const fixed = { part: 'separator', caption: '·' };
     const { pieces, rested } = partPieces(field, { text: '2027-02-14', fixed, partOf: (name) => name });

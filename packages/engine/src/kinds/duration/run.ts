@@ -227,6 +227,7 @@ function settled(plan: DurationPlan, body: PartsBody): PartsBody {
 
 /** The kind `duration`: the value is whole minutes. */
 export const duration: Kind<DurationPlan, PartsBody> = {
+  adornments: ['unit-labels'],
   ...editing,
   raw: (_, body) => body.content,
   value: (plan, body) => (body.complete ? `${minutesOf(plan, body)}` : null),

@@ -4,7 +4,6 @@ import type { PartsBody } from '../editing/parts.ts';
 import type { DurationPlan } from './run.ts';
 
 export const drawing: SpecimenRenderer<DurationPlan, PartsBody> = {
-  adornments: ['unit-labels'],
   sample: (field) =>
     partPieces(field, { text: '90', fixed: { part: 'units', caption: 'unit' }, partOf: () => 'units' })
       .pieces,

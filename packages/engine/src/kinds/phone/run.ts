@@ -293,6 +293,7 @@ function styled(plan: PhonePlan, body: PhoneBody): string {
 
 /** Kind `phone`: value E.164, with an extension as RFC 3966 writes it. */
 export const phone: Kind<PhonePlan, PhoneBody> = {
+  adornments: ['region-list'],
   ...editing,
   key(plan, body, start, end, character) {
     const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;

@@ -55,7 +55,6 @@ function sample(field: HydratedField<PhonePlan, PhoneBody>): readonly Piece[] {
 }
 
 export const drawing: SpecimenRenderer<PhonePlan, PhoneBody> = {
-  adornments: ['region-list'],
   sample,
   isUsers: () => (character) => /[\d+x]/.test(character),
   // A trunk or an international prefix is the user's, and stays out of the value.

@@ -105,6 +105,7 @@ function without(body: TextState, from: number, to: number, caret: number): Edit
 }
 
 export const text: Kind<TextPlan, TextState> = {
+  adornments: ['counter'],
   empty: () => empty,
   raw: (plan, body) => tidy(plan, body.content),
   value: (plan, body) => tidy(plan, body.content) || null,

@@ -3,7 +3,6 @@ import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { TextPlan } from './run.ts';
 
 export const drawing: SpecimenRenderer<TextPlan, TextState> = {
-  adornments: ['counter'],
   sample: ({ plan, html }) => {
     const said =
       html.autocomplete === 'email' || html.inputmode === 'email' ? 'name@huts.example' : 'Free text';

@@ -169,6 +169,7 @@ function validate(plan: TimePlan, body: PartsBody, check: Check): Finding | unde
 
 /** Kind `time`: value ISO 8601, `14:30` or `14:30:00`. */
 export const time: Kind<TimePlan, PartsBody> = {
+  adornments: ['part-labels'],
   ...editing,
   raw: (_, body) => body.content,
   value,

@@ -4,7 +4,6 @@ import type { PartsBody } from '../editing/parts.ts';
 import type { TimePlan } from './run.ts';
 
 export const drawing: SpecimenRenderer<TimePlan, PartsBody> = {
-  adornments: ['part-labels'],
   sample: (field) => {
     const fixed = { part: 'separator', caption: '·' };
     const { pieces } = partPieces(field, { text: '14:30:45', fixed, partOf: (name) => name });
