@@ -9,8 +9,8 @@ import type { EditResult, Extent, InsertResult, Reason, TextState } from './text
 export type ControlName = 'boxes' | 'picks';
 
 /**
- * What a page draws beside the control of a field: a button with a calendar, labels of the parts of a value, labels of units, a
- * count of characters, a list of regions.
+ * What a page draws beside the control of a field: a button with a calendar, labels of the parts of a value,
+ * labels of units, a count of characters, a list of regions.
  */
 export type AdornmentName = 'calendar' | 'part-labels' | 'unit-labels' | 'counter' | 'region-list';
 
