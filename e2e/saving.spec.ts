@@ -67,6 +67,10 @@ test('with the server away nothing is lost: it is kept, told, put back on return
 test('a set larger than a page may send while it goes away', async ({ page, request }) => {
   const id = await newSet(request, { fields: large() });
   await page.goto(`/sets/${id}/fields/pin-0`);
+  // What saves is loaded with the first edit. Until it has arrived, a page that leaves keeps a draft instead.
+  await hint(page).fill('first words');
+  await expect.poll(() => hintOf(request, id)).toBe('first words');
+  await expect(page.getByText('Saved', { exact: true }).first()).toBeVisible();
   await hint(page).fill('last words');
   await page.goto('about:blank', { waitUntil: 'commit' });
   await page.goto('/');

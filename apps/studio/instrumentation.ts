@@ -1,5 +1,6 @@
 /**
- * Opens the store when the server starts, so that a folder in use is told at once and not on the first page.
+ * Opens the store when the server starts, so that a folder in use is reported immediately, not on the first
+ * page.
  */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;

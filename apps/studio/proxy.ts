@@ -2,8 +2,8 @@ import { type NextRequest, NextResponse } from 'next/server';
 import { refusalOf } from './app/guard.ts';
 
 /**
- * Before every page and route: who asks, from where, and whether the address can be read at all; and the
- * page's Content-Security-Policy, with a nonce of its own for each answer.
+ * Runs before every page and route: checks the browser id, the origin and the address of the request, and
+ * sets the page's Content-Security-Policy with a new nonce for each response.
  */
 export function proxy(request: NextRequest): NextResponse {
   const refusal = refusalOf({
@@ -43,16 +43,16 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 /**
- * What is handed off, at work in a frame of its screen: it has no origin, so that it reaches neither the page
- * around it nor the store, and it can ask nobody.
+ * The policy of the live preview of a hand-off, in a frame without an origin: it cannot access the page
+ * around it or the store, and cannot make requests.
  */
 const livePolicy = (nonce: string): string =>
   `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'; sandbox allow-scripts allow-forms`;
 
-/** A file that is no page. */
+/** The policy of a response that is not a page. */
 const fileOnly = "default-src 'none'; frame-ancestors 'none'";
 
-/** A worker loads its own scripts from here and reaches nothing else. */
+/** The policy of a worker: it loads its own scripts and nothing else. */
 const workerPolicy = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'";
 
 function policyWith(nonce: string): string {
@@ -76,8 +76,8 @@ function policyWith(nonce: string): string {
 }
 
 /**
- * What holds of files as of pages. What else pages are told (below) says nothing of a file, and on a first
- * visit there are twenty of them.
+ * Headers of files as well as pages. The headers of pages (below) mean nothing for a file, and a first visit
+ * loads twenty files.
  */
 function ownFile(response: NextResponse): NextResponse {
   response.headers.set('x-content-type-options', 'nosniff');

@@ -1,8 +1,8 @@
 import { onEveryRequest } from './every-request.ts';
 
 /**
- * So long requests under way may take once the process is asked to end, in milliseconds: with what closing
- * the store takes it is ten seconds at most.
+ * Time that open requests get when the process is asked to end, in milliseconds. With closing the store, it
+ * ends within ten seconds.
  */
 const mostUnderWay = 6_000;
 const mostClosing = 3_000;
@@ -18,8 +18,8 @@ export const ending: AbortSignal = place.arbeitEnding.signal;
 const later = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
- * Ends the process as it is asked to (SIGTERM, SIGINT): requests under way are answered, connections that
- * only wait are cut, and the store is closed. Within ten seconds, whatever is open.
+ * Ends the process properly (SIGTERM, SIGINT): open requests are answered, idle connections are closed, and
+ * then the store. It takes at most ten seconds.
  */
 export function endWell(close: () => Promise<void>): void {
   let underWay = 0;

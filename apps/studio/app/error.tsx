@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { HydrationMarker } from '../ui/hydration-marker.tsx';
 
-/** What is shown when a page could not be made. Nothing saved is touched by that. */
+/** Shown when a page failed to render. Nothing saved is affected. */
 export default function ErrorPage({
   error,
   reset,

@@ -1,8 +1,6 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
-/**
- * Looks at a request of any HTTP server of this process before anybody else does; `true`: it has answered it.
- */
+/** Handles a request of any HTTP server of this process first. Returns `true` if it sent the response. */
 type Look = (request: IncomingMessage, response: ServerResponse) => boolean;
 
 type Emit = (type: string, ...rest: unknown[]) => boolean;
@@ -10,8 +8,8 @@ type Emit = (type: string, ...rest: unknown[]) => boolean;
 const looks = Symbol.for('arbeit.requests');
 
 /**
- * Has requests looked at as they come, even those that Next would fail at. A look of the same name is there
- * once, however many copies of this module there are.
+ * Registers a handler that sees every request, including those that Next would fail on. A handler with the
+ * same name is registered once, however many copies of this module exist.
  */
 export function onEveryRequest(name: string, look: Look): void {
   const { Server } = process.getBuiltinModule('node:http');

@@ -1,8 +1,8 @@
-/** A request as far as it is looked at before anything is done with it. */
+/** The parts of a request that are checked before anything else. */
 export interface IncomingRequest {
   readonly method: string;
   readonly url: string;
-  /** A header by its name in small letters; `null` where there is none. */
+  /** A header by its name in lower case; `null` if missing. */
   header(name: string): string | null;
 }
 
@@ -14,7 +14,7 @@ export interface Refusal {
 const loopback = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])(?::\d{1,5})?$/;
 const reading = ['GET', 'HEAD'];
 
-/** Names the server answers to beside this machine's own: `ARBEIT_HOSTS`, with commas. */
+/** Host names the server accepts beside those of this machine: `ARBEIT_HOSTS`, separated by commas. */
 const otherHosts = (): readonly string[] =>
   (process.env.ARBEIT_HOSTS ?? '')
     .split(',')
@@ -22,9 +22,10 @@ const otherHosts = (): readonly string[] =>
     .filter(Boolean);
 
 /**
- * Why a request is not dealt with, if so. A page from elsewhere can do nothing: its browser says where it
- * comes from (Fetch Metadata, `Origin`), and a name that leads here by somebody else's doing (DNS rebinding)
- * is in `Host`. What is no browser says nothing of the kind, and is let through: it runs on this machine.
+ * Why a request is refused, if it is. Requests that other sites cause are refused: browsers tell where a
+ * request comes from (Fetch Metadata, `Origin`), and `Host` shows a name that somebody else pointed here (DNS
+ * rebinding). Programs that are not browsers send none of these, and are accepted, because they run on this
+ * machine.
  */
 export function refusalOf({ method, url, header }: IncomingRequest): Refusal | undefined {
   const host = (header('host') ?? '').toLowerCase();

@@ -12,9 +12,9 @@ export const metadata: Metadata = {
 };
 
 /**
- * Puts the chosen sheet on before the first paint, so that a dark one does not flash light, and tells the
- * nonce to what writes style elements (the scroll lock of dialogs). The attribute is this script's alone:
- * React would put its own value back.
+ * Sets the chosen theme before the first paint, so that a dark page does not flash light, and passes the
+ * nonce to code that adds style elements (the scroll lock of dialogs). Only this script sets the attribute:
+ * React would reset it.
  */
 const sheetScript = `window.__webpack_nonce__=document.currentScript.nonce;try{var s=localStorage.getItem('arbeit.sheet')||(matchMedia('(prefers-color-scheme: dark)').matches?'dark':'light');document.documentElement.dataset.sheet=s}catch(e){}`;
 

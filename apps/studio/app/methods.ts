@@ -1,14 +1,12 @@
 import { onEveryRequest } from './every-request.ts';
 
 /**
- * Methods that no request of the platform's may have (Fetch, forbidden methods): Next cannot make one of
- * them, and would answer 500.
+ * Methods that the platform's requests cannot have (Fetch, forbidden methods). Next cannot represent them,
+ * and would answer 500.
  */
 const forbidden = ['TRACE', 'TRACK', 'CONNECT'];
 
-/**
- * Has every HTTP server of this process answer such methods with 405, before anybody makes a request of them.
- */
+/** Makes every HTTP server of this process answer these methods with 405, before a request object is made. */
 export function refuseMethods(): void {
   onEveryRequest('methods', ({ method = '' }, response) => {
     if (!forbidden.includes(method)) return false;

@@ -7,7 +7,9 @@ import { readFromStore, StoreErrorMessage } from './read-from-store.tsx';
 
 export const dynamic = 'force-dynamic';
 
-/** Most sets shown with their fields, most fields of them together, and most further sets shown by title. */
+/**
+ * Limits of the shelf: sets shown with their fields, fields shown in total, and further sets shown by title.
+ */
 const mostLaidOut = 10;
 const mostFields = 1_000;
 const mostFolded = 50;

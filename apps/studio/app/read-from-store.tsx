@@ -5,7 +5,7 @@ import { isStoreError, StoreError } from '../store/store-error.ts';
 import { HydrationMarker } from '../ui/hydration-marker.tsx';
 import { logError } from './api/request.ts';
 
-/** Reads for a page; what keeps the store from answering is told on it, in words. */
+/** Reads from the store for a page. If the store does not answer, the page shows why. */
 export async function readFromStore<T>(
   what: string,
   work: (db: Database) => Promise<T>,
@@ -18,7 +18,7 @@ export async function readFromStore<T>(
   }
 }
 
-/** A page in place of the one that cannot be shown now. */
+/** Shown in place of a page that cannot be shown now. */
 export function StoreErrorMessage({ message }: { readonly message: string }): ReactNode {
   return (
     <main className="mx-auto max-w-xl px-6 py-24">

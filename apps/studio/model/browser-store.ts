@@ -1,10 +1,10 @@
 import { createStore, type UseStore } from 'idb-keyval';
 
 /**
- * A store in the browser (IndexedDB): one connection a page, opened when first asked for, and each change
- * committed as it is made, without waiting for its own answer. Left open, a transaction would wait for the
- * page to be told of the writing; a page that goes away is told nothing any more, and what it put would be
- * undone. So a page reloaded in the next moment has already handed its last words to the browser.
+ * A store in the browser (IndexedDB). Each page has one connection, opened on first use. Each write is
+ * committed explicitly instead of on its success event: a page that is going away no longer receives events,
+ * and the browser would roll back its open transactions. So a page that is reloaded directly after an edit
+ * has already stored the draft.
  */
 export function browserStore(database: string, table: string): UseStore {
   let opened: UseStore | undefined;

@@ -2,7 +2,7 @@ import { typesInMenus, wordsOfCheck } from '@arbeit/engine/check-words';
 import type { CheckDocument } from '@arbeit/engine/document';
 import type { Definition } from '@arbeit/engine/kinds';
 
-/** A rule to begin with, as a menu offers it. */
+/** The rule that a menu offers to start with. */
 export interface CheckStart {
   readonly id: string;
   readonly label: string;

@@ -2,7 +2,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { type Matter, type Node, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
 import { hasNotation } from './notation.ts';
 
-/** Classes of characters a set has of its own, and what uses them. */
+/** Character classes of a set, and what uses them. */
 
 /** The parts of a pattern with a class replaced everywhere. */
 function changed(nodes: readonly Node[], change: (name: string) => Matter | undefined): readonly Matter[] {

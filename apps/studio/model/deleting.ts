@@ -1,6 +1,6 @@
 /**
- * What takes a field away, with all that speaks of it, and puts it back: fetched once somebody begins to use
- * a page.
+ * Deleting fields with everything that refers to them, and restoring them: loaded on the first interaction
+ * with a page.
  */
 export { putBack } from './put-back.ts';
 export { removeField } from './references.ts';

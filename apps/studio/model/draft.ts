@@ -10,7 +10,7 @@ import type { Outbox } from './saver.ts';
 export interface Draft {
   /** Key of the set. */
   readonly key: string;
-  /** The page it was made on. */
+  /** Name of the page it was made on. */
   readonly page: string;
   /** What that page was sending and knew of the store; absent in drafts of an older Arbeit. */
   readonly outbox?: Outbox;
@@ -56,7 +56,7 @@ export async function keepDraft(draft: Draft): Promise<boolean> {
 export const dropDraft = ({ key, page }: Pick<Draft, 'key' | 'page'>): Promise<void> =>
   del(nameOf(key, page), store).catch(() => undefined);
 
-/** A draft as an older Arbeit kept it, by the id of the set. */
+/** A draft of an older version of Arbeit, stored by the id of the set. */
 type Former = {
   readonly from: string;
   readonly document: SetDocument;

@@ -28,36 +28,36 @@ export interface Browser {
     createSaver(from: Theirs, around: Omit<Around, 'send' | 'changesSince'>): Saver;
     follow(heard: (change: Change) => void): () => void;
   }>;
-  /** Whether the browser keeps it; it may take its time to say so, or never do. */
+  /** Stores a draft. Resolves to whether the browser did; it may take long, or never resolve. */
   keep(draft: Draft): Promise<boolean>;
   drop(draft: Pick<Draft, 'key' | 'page'>): void;
-  /** Drafts of the set whose page is gone, the newest first. */
+  /** Drafts of the set from pages that are gone, the newest first. */
   left(set: Pick<StoredSet, 'key' | 'id'>): Promise<readonly Draft[]>;
-  /** Says, for as long as the page lives, that its drafts have somebody; answers what lets go of them. */
+  /** Marks the page's drafts as in use while it lives. Returns a function that ends this. */
   hold(page: string): () => void;
-  /** Tells the other tabs that a set was saved. */
+  /** Notifies the other tabs that a set was saved. */
   announce(key: string, change: Change): void;
-  /** Milliseconds that only go up. */
+  /** Monotonic time in milliseconds. */
   now(): number;
 }
 
-/** So long a browser may take to say that it has kept something, in milliseconds. */
+/** Time a browser may take to store a draft before the draft counts as not stored, in milliseconds. */
 const mostKeeping = 1_000;
 
-/** How long to wait before what saves is asked for again, in milliseconds. */
+/** Pause before the saver is loaded again after a failure, in milliseconds. */
 const loadAgain = 5_000;
 
 /**
- * A set being edited on a page: its document, undo and redo, its saving, and what the browser keeps of it.
- * What is edited, and what comes from elsewhere, is known to the saver before anything else happens: nothing
- * is joined to a document that is no longer shown.
+ * A set being edited on a page: its document, undo and redo, saving, and the draft in the browser. The saver
+ * knows of every edit and every change from elsewhere before anything else happens, so changes are never
+ * merged into a document that is no longer shown.
  */
 export class Edited {
   readonly #stored: StoredSet;
   readonly #browser: Browser;
   #saver: Saver | undefined;
   #loading: Promise<Saver> | undefined;
-  /** What waits for the saver. */
+  /** Calls that wait for the saver. */
   readonly #uses: ((saver: Saver) => void)[] = [];
   readonly #listeners = new Set<() => void>();
   #history: History<SetDocument>;
@@ -69,7 +69,7 @@ export class Edited {
   #follow: (() => () => void) | undefined;
   #unfollow = (): void => {};
   #putBack: string | null = null;
-  /** Since when the browser has not said that it keeps what it was given last; `null`: it refused. */
+  /** When the browser was given the draft that it has not confirmed yet; `null` if it refused. */
   #keepingSince: number | null | undefined;
   #keepings = 0;
   #state: EditedState;
@@ -89,12 +89,12 @@ export class Edited {
     return () => void this.#listeners.delete(listener);
   };
 
-  /** Steps to go back and forward by. */
+  /** The steps of undo and redo. */
   history(): History<SetDocument> {
     return this.#history;
   }
 
-  /** Takes up a history that outlived its page, where nothing has happened here yet. */
+  /** Restores a history from an earlier page if nothing has been edited here yet. */
   recall(history: History<SetDocument>): void {
     const { past, future, present } = this.#history;
     if (past.length + future.length > 0 || present !== this.#stored.document) return;
@@ -108,7 +108,7 @@ export class Edited {
   readonly redo = (): void => this.#go(redo(this.#history));
   readonly retry = (): void => this.#withSaver((saver) => saver.retry());
 
-  /** Changes the document and resolves when it was saved, or was not; `save` says which. */
+  /** Changes the document. Resolves when it was saved or the save failed; `save` tells which. */
   readonly editAndSave = (change: (document: SetDocument) => SetDocument): Promise<void> => {
     this.edit(change);
     return this.prepare().then(
@@ -117,7 +117,7 @@ export class Edited {
     );
   };
 
-  /** After a refused save: mine over theirs. It can be undone. */
+  /** After a conflict: keeps the local version over the stored one. It can be undone. */
   readonly keepMine = (): void => {
     if (this.#save.is !== 'refused') return;
     const { theirs } = this.#save;
@@ -127,7 +127,7 @@ export class Edited {
     void this.#saver?.flush();
   };
 
-  /** After a refused save: theirs. It can be undone. */
+  /** After a conflict: takes the stored version. It can be undone. */
   readonly takeTheirs = (): void => {
     if (this.#save.is !== 'refused') return;
     const { theirs } = this.#save;
@@ -144,7 +144,7 @@ export class Edited {
     if (key === this.#stored.key && isNews(this.#outbox(), news)) this.catchUp(news);
   };
 
-  /** Saves as the page goes away. */
+  /** Saves while the page is unloaded. */
   leave(): void {
     void this.#saver?.flush(true);
   }
@@ -155,7 +155,7 @@ export class Edited {
     return isUnsaved && !this.#isKept();
   }
 
-  /** Brings what saves: somebody is about to change something. */
+  /** Loads the saver before the first edit. */
   readonly prepare = (): Promise<Saver> => {
     this.#loading ??= this.#browser.load().then(({ createSaver, follow }) => {
       this.#saver = createSaver(this.#stored, {
@@ -182,7 +182,10 @@ export class Edited {
     return this.#loading;
   };
 
-  /** Takes up what an earlier visit left, and holds this page's name. Answers what lets go of it. */
+  /**
+   * Restores the draft of an earlier visit, and marks this page's drafts as in use. Returns a function that
+   * ends this.
+   */
   start(): () => void {
     let isGone = false;
     this.#isStarted = true;
@@ -201,8 +204,8 @@ export class Edited {
   }
 
   /**
-   * What another visit left of the set that this page was not given; what the server has by now is dropped
-   * for good.
+   * The draft of another visit with changes that this page does not show. Drafts that the server already has
+   * are deleted.
    */
   async #left(): Promise<Draft | undefined> {
     const { revision, generation, document } = this.#stored;
@@ -264,7 +267,7 @@ export class Edited {
     this.#changed();
   }
 
-  /** What a page that has saved nothing yet knows, or what its saver does. */
+  /** What a page that has saved nothing yet knows, or the state of its saver. */
   #outbox(): Outbox {
     const { generation, revision: base, document: stored } = this.#stored;
     return this.#saver?.outbox() ?? { generation, counter: 0, base, stored };
@@ -297,10 +300,7 @@ export class Edited {
     this.#changed();
   }
 
-  /**
-   * Has the browser keep what is not known to be stored. A page on which nothing was done has nothing to
-   * keep.
-   */
+  /** Stores a draft of what may not be saved yet. A page without edits has nothing to store. */
   #keep(savedAs?: number): void {
     if (!this.#isTouched) return;
     const { present: document } = this.#history;

@@ -1,6 +1,6 @@
 import type { FieldDocument, RuleDocument, SetDocument } from '@arbeit/engine/document';
 
-/** Edits of a document, each a new document. What is not touched stays the same object. */
+/** Edits of a document, each returning a new document. Unchanged parts stay the same objects. */
 
 export const fieldOf = (set: SetDocument, id: string): FieldDocument | undefined =>
   set.fields.find((field) => field.id === id);
@@ -22,7 +22,7 @@ export function addField(set: SetDocument, field: FieldDocument): { set: SetDocu
   return { set: { ...set, fields: [...set.fields, { ...field, id }] }, id };
 }
 
-/** The field again, behind itself, under a free id; the same set where there is no such field. */
+/** Duplicates a field, directly after it and under a free id; the same set if there is no such field. */
 export function duplicateField(set: SetDocument, id: string): { set: SetDocument; id: string } {
   const at = set.fields.findIndex((field) => field.id === id);
   const field = set.fields[at];
@@ -34,7 +34,7 @@ export function duplicateField(set: SetDocument, id: string): { set: SetDocument
   return { set: { ...set, fields: set.fields.toSpliced(at + 1, 0, { ...field, id: copy }) }, id: copy };
 }
 
-/** Moves a field to a place in the order; places outside are the nearest end. */
+/** Moves a field to an index; indices outside mean the nearest end. */
 export function moveField(set: SetDocument, id: string, to: number): SetDocument {
   const from = set.fields.findIndex((field) => field.id === id);
   const target = Math.max(0, Math.min(set.fields.length - 1, to));
@@ -43,7 +43,7 @@ export function moveField(set: SetDocument, id: string, to: number): SetDocument
   return { ...set, fields: set.fields.toSpliced(from, 1).toSpliced(target, 0, field) };
 }
 
-/** What keeps an id from being a field's, in a sentence. */
+/** Why a field cannot have an id, in a sentence. */
 export function problemWithId(set: SetDocument, id: string, own: string): string | null {
   if (!/^[a-z][a-z0-9-]*$/.test(id)) return 'Small letters, digits and “-”, a letter first.';
   return id !== own && set.fields.some((field) => field.id === id)
@@ -80,7 +80,7 @@ export const removeRule = (field: FieldDocument, id: string): FieldDocument => (
   rules: (field.rules ?? []).filter((rule) => rule.id !== id),
 });
 
-/** Moves a rule to a place in the order; places outside are the nearest end. */
+/** Moves a rule to an index; indices outside mean the nearest end. */
 export function moveRule(field: FieldDocument, id: string, to: number): FieldDocument {
   const rules = [...(field.rules ?? [])];
   const from = rules.findIndex((rule) => rule.id === id);
@@ -90,7 +90,7 @@ export function moveRule(field: FieldDocument, id: string, to: number): FieldDoc
   return { ...field, rules };
 }
 
-/** Sets a text or takes it out when it is empty, so that a document holds nothing that says nothing. */
+/** Sets a text, or removes it if it is empty, so that documents contain no empty texts. */
 export function withText(
   field: FieldDocument,
   key: 'hint' | 'placeholder' | 'initial',

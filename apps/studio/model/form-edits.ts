@@ -6,15 +6,15 @@ import {
   type SetDocument,
 } from '@arbeit/engine/document';
 
-/** Edits of the forms of a document, each a new document. */
+/** Edits of the forms of a document, each returning a new document. */
 
-/** Lets a form be edited; changes about the same thing in a row are one step of undo. */
+/** Applies an edit to a form. Consecutive changes about the same thing are one undo step. */
 export type ChangeForm = (edit: (form: FormDocument) => FormDocument, about?: string) => void;
 
 export const formOf = (set: SetDocument, id: string): FormDocument | undefined =>
   set.forms?.find((form) => form.id === id);
 
-/** A form's sections; one that has a bare list of fields is one section without a title. */
+/** A form's sections; a plain list of fields counts as one section without a title. */
 export const sectionsOf = (form: FormDocument): readonly SectionDocument[] =>
   form.sections ?? [{ fields: fieldIdsOf(form) }];
 
@@ -26,10 +26,7 @@ export function changeForm(
   return { ...set, forms: (set.forms ?? []).map((form) => (form.id === id ? change(form) : form)) };
 }
 
-/**
- * A new form of all the fields there are, at most the first six, under a free id; returns the document and
- * the id.
- */
+/** Adds a form of the first six fields at most, under a free id; returns the document and the id. */
 export function addForm(set: SetDocument): { readonly set: SetDocument; readonly id: string } {
   const forms = set.forms ?? [];
   let id = 'form';

@@ -8,8 +8,8 @@ import { keyOf } from './trial-keys.ts';
 import { resultsName } from './were-run.ts';
 
 /**
- * What came of trials when they were last run in this browser; apart from the sheet that runs them, so that
- * the shelf can tell.
+ * Results of the last runs of trials in this browser. Separate from the trials screen, so that the shelf can
+ * show them.
  */
 
 /** By trial: a number for everything its outcome depended on, and whether it passed. */

@@ -2,10 +2,7 @@ import type { HydratedField } from '@arbeit/engine/field';
 import type { Limits } from '@arbeit/engine/kinds';
 import { shownAt } from './sample.ts';
 
-/**
- * Limits as people say them: "16 years before today", "tomorrow", "£500.00"; and what they say as limits
- * again.
- */
+/** Limits in words, such as "16 years before today", "tomorrow", "£500.00", and the words as limits again. */
 
 const relative = /^today(?:([+-])(\d+)([dwmy]))?$/;
 export type LimitUnit = 'd' | 'w' | 'm' | 'y';

@@ -6,8 +6,8 @@ import { renamedIn, targetOf } from './trial-edits.ts';
 type Renamed = (id: string) => string | null;
 
 /**
- * The set with every mention of fields changed: in conditions, in rules that read several fields, in forms.
- * What cannot be said without a field that is gone goes with it: the rule, the condition, the form of no
+ * The set with every reference to fields changed: in conditions, in rules that read several fields, in forms.
+ * What makes no sense without a deleted field is deleted too: the rule, the condition, the form without
  * fields. Ids of the fields themselves stay.
  */
 function withReferences(set: SetDocument, to: Renamed): SetDocument {

@@ -113,10 +113,10 @@ const between = (before: SetDocument, after: SetDocument): readonly Operation[] 
   before === after ? [] : operationsBetween(asJson(before), asJson(after));
 
 /**
- * Saves a document as it changes: one save at a time, sent again as it is until it is answered, so that one
- * whose answer was lost is recognised. Changes of others to other members are joined in; of the same member
- * nothing is sent until somebody has chosen. After a failure it is tried again by itself, unless the document
- * is at fault, which trying does not mend.
+ * Saves a document as it changes: one save at a time, repeated unchanged until it is answered, so that the
+ * server recognises a save whose answer was lost. Changes of others to other members are merged in. If both
+ * changed the same member, nothing is sent until the user has chosen. After a failure it retries
+ * automatically, unless the document is invalid, which a retry cannot fix.
  */
 export const createSaver = (from: Theirs, around: Around): Saver => new PageSaver(from, around);
 
@@ -132,7 +132,7 @@ class PageSaver implements Saver {
   /** Whether somebody must choose. */
   #held = false;
   #failures = 0;
-  /** Whether the server found faults in the wanted document. */
+  /** Whether the server found faults in the document to save. */
   #isFaulty = false;
   #busy: Promise<void> | undefined;
 
@@ -264,8 +264,8 @@ class PageSaver implements Saver {
   }
 
   /**
-   * Goes over to what the store has: what others did, and what was sent on top of it. `after` is what the
-   * store would have without them. Whether it is known now what the store has.
+   * Merges what the store has: changes of others, and the changes sent on top. `after` is what the store
+   * would have without them. Resolves to whether the content of the store is now known.
    */
   async #goOver(
     { revision, theirs, digest: expected }: Exclude<Changes, { whole: Theirs }>,
@@ -326,7 +326,7 @@ class PageSaver implements Saver {
     this.#timer = setTimeout(() => void this.flush(), wait);
   }
 
-  /** What the page shows. */
+  /** The document that the page shows. */
   #here(): SetDocument {
     return this.#wanted ?? this.#box.underWay?.document ?? this.#box.stored;
   }

@@ -1,4 +1,4 @@
 export { follow } from './follow.ts';
-/** What saves a set, loaded once somebody is about to change one: a first visit only reads. */
+/** The code that saves a set, loaded before the first edit: a first visit only reads. */
 export { createSaver } from './saver.ts';
 export { changesOf, saveOnce, sendTo } from './send-save.ts';

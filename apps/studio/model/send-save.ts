@@ -4,8 +4,8 @@ import type { Save } from '../store/saving.ts';
 import type { Answer, Around, Changes, Theirs } from './saver.ts';
 
 /**
- * A set as the store keeps it, in an answer; `undefined` for anything else. What the store keeps as a
- * document was read as one.
+ * A set in a response; `undefined` for anything else. The store's documents were checked when they were
+ * stored.
  */
 function theirsIn(body: unknown): Theirs | undefined {
   const { generation, revision, document } = (body ?? {}) as Record<string, unknown>;
@@ -15,8 +15,8 @@ function theirsIn(body: unknown): Theirs | undefined {
 }
 
 /**
- * A refusal of Arbeit's own; a gateway answers 409 too, with something else or nothing in it: that is a
- * failure, and tried again.
+ * A conflict reported by Arbeit. A gateway may answer 409 too, without this content: that is a failure, and
+ * is retried.
  */
 function refusalIn({ theirs, kept }: Record<string, unknown>): Answer | undefined {
   const known = theirsIn(theirs);
@@ -27,19 +27,19 @@ function refusalIn({ theirs, kept }: Record<string, unknown>): Answer | undefine
 type Known = Exclude<Changes, { readonly whole: Theirs }>;
 
 /**
- * What others did, in an answer. Cut off by a reload it is none, whatever its head said: without all of it
- * nothing is acknowledged.
+ * The changes of others in a response. If a reload cut the body off, there are none, whatever the status:
+ * nothing is acknowledged without all of it.
  */
 function changesIn({ revision, theirs, digest }: Record<string, unknown>): Known | undefined {
   if (typeof revision !== 'number' || typeof digest !== 'string' || !Array.isArray(theirs)) return undefined;
   return { revision, digest, theirs };
 }
 
-/** Longer than this no save takes; then it is told, and tried again. */
+/** Timeout of a save in milliseconds. After it the failure is shown, and the save is retried. */
 const patience = 15_000;
 /**
- * What a browser lets a page send while it goes away (Fetch, `keepalive`: 64 KiB), with room for the rest of
- * the request.
+ * Most bytes that a page sends while it is unloaded. Browsers allow 64 KiB (Fetch, `keepalive`); the rest is
+ * for headers.
  */
 const mostWhileLeaving = 60_000;
 
@@ -47,7 +47,7 @@ const addressOf = (key: string): string => `/api/sets/${encodeURIComponent(key)}
 
 const failed = (why: string): Answer => ({ ok: false, why, faults: [] });
 
-/** Sends saves of a set to the server's route. */
+/** Returns a function that sends saves of a set to the server. */
 export const sendTo =
   (key: string): Around['send'] =>
   async (save, leaving) => {
@@ -80,7 +80,7 @@ export const sendTo =
     };
   };
 
-/** Asks the server what others did to a set. */
+/** Asks the server for the changes that others made to a set. */
 export const changesOf =
   (key: string): Around['changesSince'] =>
   async (base, generation) => {
@@ -94,7 +94,10 @@ export const changesOf =
     return whole ? { whole } : changesIn(body);
   };
 
-/** Saves a document once, by nobody's page in particular, in place of the one it was made of. */
+/**
+ * Saves a document once, outside any page that edits it, if the set is still as it was when the document was
+ * made.
+ */
 export function saveOnce(
   set: Theirs & { readonly key: string },
   document: SetDocument,

@@ -2,7 +2,7 @@ import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 import { sampleLine, sampleOf } from './sample.ts';
 
-/** What a field looks like, in one line: its pattern, or a sample as it rests. */
+/** A field in one line: its pattern, or a sample as displayed after blur. */
 export function shapeOf(
   field: FieldDocument,
   set: Pick<SetDocument, 'locale' | 'classes'>,

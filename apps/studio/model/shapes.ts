@@ -5,7 +5,7 @@ const typical = [
   'mobile', 'deposit', 'discount', 'party', 'arrival', 'expected', 'walk-in', 'key-box', 'change-code', 'remarks', 'hut', 'meals', 'extras', 'dog', 'member', 'warden', 'ledger', 'map-square',
 ]; // biome-ignore format: a list
 
-/** Fields to start from: the shapes of the demo, one of each kind and a few patterns. */
+/** Fields to start from: one of each kind of the demo, and a few patterns. */
 export const typicalShapes = (demo.fields as unknown as readonly FieldDocument[]).filter((field) =>
   typical.includes(field.id),
 );

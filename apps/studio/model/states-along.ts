@@ -5,10 +5,9 @@ import type { KindTable } from '@arbeit/engine/kinds';
 import { finishedText } from './sample.ts';
 
 /**
- * What tells definitions apart whose finished texts look the same: the first half-typed moment at which they
- * differ, one text a definition, with a bar where the caret stands; if none differs while typing, what
- * leaving makes of a half-typed text; if that does not either, what is handed on. `undefined` where nothing
- * differs.
+ * Distinguishes definitions whose finished texts look the same: the first state during typing in which they
+ * differ, one text per definition, with a bar for the caret; if there is none, the text after leaving it
+ * incomplete; otherwise the raw value. `undefined` if nothing differs.
  */
 export function statesAlong(
   definitions: readonly FieldDocument[],

@@ -1,7 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Trial } from '@arbeit/engine/tape';
 
-/** What a trial is played on, as the first line that says so has it; nothing where none does. */
+/** The field or form that a trial is played on, from the first line of its tape that names one. */
 export function targetOf({
   tape,
 }: Pick<Trial, 'tape'>): { readonly type: 'field' | 'form'; readonly id: string } | undefined {
@@ -9,7 +9,7 @@ export function targetOf({
   return id === undefined ? undefined : { type: type === 'form' ? 'form' : 'field', id };
 }
 
-/** The set with other trials; without any it has no list of them. */
+/** The set with other trials; a set without trials has no list of them. */
 function withTrials(set: SetDocument, trials: readonly Trial[]): SetDocument {
   const { trials: _, texts, ...rest } = set;
   return { ...rest, ...(trials.length ? { trials } : {}), ...(texts ? { texts } : {}) };
@@ -22,7 +22,7 @@ function freeId(trials: readonly Trial[], wanted: string): string {
   return id;
 }
 
-/** Adds trials behind the others, each under an id that is free. */
+/** Adds trials at the end, each under a free id. */
 export function addTrials(
   set: SetDocument,
   added: readonly Trial[],
@@ -48,7 +48,7 @@ export const removeTrial = (set: SetDocument, id: string): SetDocument =>
     (set.trials ?? []).filter((trial) => trial.id !== id),
   );
 
-/** Puts a trial at another place; past either end it stays at that end. */
+/** Moves a trial to an index; indices outside mean the nearest end. */
 export function moveTrial(set: SetDocument, id: string, to: number): SetDocument {
   const all = set.trials ?? [];
   const one = all.find((trial) => trial.id === id);
@@ -57,7 +57,7 @@ export function moveTrial(set: SetDocument, id: string, to: number): SetDocument
   return withTrials(set, others.toSpliced(Math.max(0, Math.min(others.length, to)), 0, one));
 }
 
-/** The tape with its field or form called otherwise, wherever it names it. */
+/** The tape with its field or form renamed wherever the tape mentions it. */
 export function renamedIn(tape: string, type: 'field' | 'form', id: string, to: string): string {
   const word = id.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
   const target = new RegExp(`^([ \\t]*${type}[ \\t]+)${word}(?=[ \\t]*(?:#|$))`, 'gm');

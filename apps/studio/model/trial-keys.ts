@@ -3,8 +3,9 @@ import type { Trial } from '@arbeit/engine/tape';
 import { targetOf } from './trial-edits.ts';
 
 /**
- * All that the outcome of a trial depends on, as one text: while it is the same, so is the outcome. The trial
- * itself, the definition it is played on, of a form all of its fields, and what those need of the set.
+ * Everything that the result of a trial depends on, as one text: the trial, the definition it is played on,
+ * for a form all its fields, and the parts of the set that those use. If the text is the same, so is the
+ * result.
  */
 export function keyOf(set: SetDocument, trial: Trial, today: string): string {
   const target = targetOf(trial);
@@ -14,7 +15,7 @@ export function keyOf(set: SetDocument, trial: Trial, today: string): string {
   return JSON.stringify([trial.tape, fields, form, set.locale, set.classes, today]);
 }
 
-/** What a field or a form is called. */
+/** The label of a field or the title of a form. */
 export function nameOf(
   { fields, forms = [] }: SetDocument,
   { type, id }: { readonly type: 'field' | 'form'; readonly id: string },

@@ -8,21 +8,21 @@ import { type Browser, Edited, type EditedState } from './edited.ts';
 import { keepNow, recall, recallFromBrowser, remember } from './kept-history.ts';
 import type { Change } from './news.ts';
 
-/** A set being edited: its document, undo and redo, and how its saving stands. */
+/** A set being edited: its document, undo and redo, and the state of saving. */
 export interface EditedSet extends EditedState, Pick<StoredSet, 'key' | 'id'> {
-  /** Changes the document; changes about the same thing in a row are one step of undo. */
+  /** Changes the document. Consecutive changes about the same thing are one undo step. */
   edit(change: (document: SetDocument) => SetDocument, about?: string): void;
-  /** Changes the document and resolves when it was saved, or was not; `save` says which. */
+  /** Changes the document. Resolves when it was saved or the save failed; `save` tells which. */
   editAndSave(change: (document: SetDocument) => SetDocument): Promise<void>;
   undo(): void;
   redo(): void;
-  /** After a refused save: put mine over theirs, or take theirs. Both can be undone. */
+  /** After a conflict: keeps the local version, or takes the stored one. Both can be undone. */
   keepMine(): void;
   takeTheirs(): void;
   retry(): void;
 }
 
-/** Tabs of one browser tell each other of their saves. */
+/** Tabs of one browser notify each other of saves. */
 const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('arbeit saves');
 
 const browserFor = ({ key }: StoredSet): Browser => ({
@@ -47,8 +47,8 @@ const browserFor = ({ key }: StoredSet): Browser => ({
 });
 
 /**
- * Saves before the page goes, and again once there is a network; asks only where unsaved work is kept nowhere
- * else. Hears of what others do.
+ * Saves before the page is unloaded, and again when the network is back. Asks before leaving only if unsaved
+ * changes are stored nowhere. Receives the changes of others.
  */
 function lookAfter(edited: Edited): () => void {
   const release = new AbortController();
@@ -83,7 +83,7 @@ function lookAfter(edited: Edited): () => void {
   return () => release.abort();
 }
 
-/** Undo over a reload and from one page to the next. */
+/** Keeps undo across reloads and pages. */
 function useKeptHistory({ key, document }: StoredSet, edited: Edited): void {
   useEffect(() => {
     // What was kept before counts only where nothing has happened here yet.

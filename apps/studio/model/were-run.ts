@@ -1,9 +1,9 @@
-/** Where the browser keeps what came of trials (`last-results.ts`). */
+/** The name under which the browser stores results of trials (`last-results.ts`). */
 export const resultsName = 'arbeit-results';
 
 /**
- * Whether trials were ever run in this browser: what would tell of them is fetched only then. Of one that
- * does not say, they may have been.
+ * Whether trials were ever run in this browser; the results are loaded only then. `true` if the browser does
+ * not tell.
  */
 export async function wereRun(): Promise<boolean> {
   try {

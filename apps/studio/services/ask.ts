@@ -5,14 +5,14 @@ import { codePath } from './paths.ts';
 import { giveCode } from './sender.ts';
 
 /**
- * What a stand-in service is asked: the field's raw value, and the typed values of the fields its rule names.
+ * A request to a stand-in service: the field's raw value, and the typed values of the fields its rule names.
  */
 export interface Asked {
   readonly value: string;
   readonly values: Readonly<Record<string, string | null>>;
 }
 
-/** Where rules may ask, and who answers. */
+/** The services that rules may ask, by path. */
 export const services: Readonly<
   Record<
     string,
@@ -24,7 +24,7 @@ export const services: Readonly<
     write((db) => checkCode(db, addressIn(values), value, browser)),
 };
 
-/** The address a code was sent to: the first value beside it that there is. */
+/** The address a code was sent to: the first value that was sent along. */
 export const addressIn = (values: Asked['values']): string =>
   Object.values(values).find((value) => value !== null) ?? '';
 

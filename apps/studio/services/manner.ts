@@ -1,17 +1,17 @@
 import { z } from 'zod';
 
 /**
- * How the stand-in services behave for one browser: a cookie says it, so that nobody else's tests are
- * disturbed.
+ * How the stand-in services behave for one browser. It is set by a cookie, so that tests do not affect each
+ * other.
  */
 const shape = z.strictObject({
-  /** How long an answer takes, in milliseconds. */
+  /** Time before a response, in milliseconds. */
   delay: z.int().min(0).max(10_000),
-  /** Which questions get no answer. */
+  /** Which requests fail. */
   fails: z.enum(['never', 'always', 'every-second']),
-  /** Whether a question asked later is answered first. */
+  /** Whether later requests are answered first. */
   order: z.enum(['as-asked', 'last-first']),
-  /** Tells one browser from the next. */
+  /** Distinguishes browsers. */
   browser: z.string().regex(/^[\w-]{1,40}$/),
 });
 
@@ -20,7 +20,7 @@ export type Manner = z.infer<typeof shape>;
 export const mannerCookie = 'arbeit-services';
 export const usualManner: Manner = { delay: 300, fails: 'never', order: 'as-asked', browser: 'anybody' };
 
-/** The manner a cookie's text says; the usual one where it says none, or rubbish. */
+/** The behaviour in a cookie's text; the default if the cookie is missing or invalid. */
 export function readManner(text: string | undefined): Manner {
   if (text === undefined) return usualManner;
   try {
@@ -31,19 +31,17 @@ export function readManner(text: string | undefined): Manner {
   }
 }
 
-/** The manner a request comes with. */
+/** The behaviour for a request. */
 export function mannerOf(request: Request): Manner {
   const cookies = (request.headers.get('cookie') ?? '').split(/;\s*/);
   const own = cookies.find((one) => one.startsWith(`${mannerCookie}=`));
   return readManner(own?.slice(mannerCookie.length + 1));
 }
 
-/**
- * What is under way for a browser: how many questions wait for their answer, and how many there have been.
- */
+/** Requests of a browser: how many are waiting, and how many there have been. */
 const counts = new Map<string, { waiting: number; asked: number }>();
 
-/** Waits as the manner says, and tells whether the question is to be answered at all. */
+/** Waits as the behaviour says. Resolves to whether the request is answered at all. */
 export async function behave({ delay, fails, order, browser }: Manner): Promise<boolean> {
   const count = counts.get(browser) ?? { waiting: 0, asked: 0 };
   counts.set(browser, count);

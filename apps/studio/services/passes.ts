@@ -1,6 +1,6 @@
 import type { Answer } from '@arbeit/engine/field';
 
-/** A pass, until when it counts, and what it grants. */
+/** A hut pass, its last valid day, and what it grants. */
 interface Pass {
   readonly until: string;
   readonly grants: string;
@@ -13,7 +13,7 @@ const passes: Readonly<Record<string, Pass>> = {
 };
 
 /**
- * What the registry says of a hut pass on a day (ISO 8601): valid and what it grants, expired, or unknown.
+ * The registry's answer for a hut pass on a day (ISO 8601): valid with what it grants, expired, or unknown.
  */
 export function lookUp(number: string, today: string): Answer {
   const pass = Object.hasOwn(passes, number) ? passes[number] : undefined;

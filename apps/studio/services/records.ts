@@ -15,9 +15,9 @@ import { codePath } from './paths.ts';
 import { spendCode } from './sender.ts';
 
 /**
- * The server's side of a form of a set: what was sent is checked with the rules of the page, its questions
- * put to the services here. A code that confirms it is spent with it, once, by the browser that gave it.
- * `undefined` where there is no such form.
+ * The server's side of a form: the record is checked with the rules of the page, and its server checks run
+ * here. A code that confirms it is used up with it, once, by the browser that entered it. `undefined` if
+ * there is no such form.
  */
 export async function takeRecord(
   write: Store['write'],
@@ -50,12 +50,12 @@ export async function takeRecord(
 /** Most records whose custom checks wait for a thread. */
 const mostWaiting = 200;
 
-/** As often as own code may lead to own code being asked about something else. */
+/** Most rounds in which custom code leads to further calls of custom code. */
 const mostRounds = 5;
 
 /**
- * The form with what its own code comes to for a record. The code runs in a thread and the engine waits for
- * nothing: what it would ask is found out first, with every service saying yes.
+ * The form with the results of its custom code for a record. The code runs in a thread, but the engine does
+ * not wait: the calls it needs are found first, with every service answering yes.
  */
 async function withCodeRun(
   form: HydratedForm,

@@ -5,20 +5,19 @@ import type { Database } from '../store/database.ts';
 import { codes } from '../store/schema.ts';
 
 /**
- * A message sender as such services are, with a simulated telephone at its other end: codes of six digits, of
- * which it keeps a salted hash; each for one address, for a while, for a few attempts, for one use.
+ * A message sender with a simulated telephone at the other end. Its codes have six digits and are stored as
+ * salted hashes. A code is for one address, a limited time, a few attempts and one use.
  */
 
 /**
- * How long a code counts, how long to wait before another is sent, and over how long sent ones are counted,
+ * How long a code is valid, the pause before another is sent, and the period in which sent codes are counted,
  * in milliseconds.
  */
 export const lifetime = 5 * 60_000;
 export const pauseBetween = 30_000;
 const window = 60 * 60_000;
 /**
- * So many attempts a code, so many codes an address in an hour: guessing comes to 25 tries in a million an
- * hour.
+ * Attempts per code, and codes per address and hour. Together they allow 25 guesses in a million per hour.
  */
 export const mostAttempts = 5;
 export const mostCodes = 5;
@@ -26,12 +25,12 @@ export const mostCodes = 5;
 const derive = promisify<string, string, number, Buffer>(scrypt);
 const hashOf = (code: string, salt: string): Promise<Buffer> => derive(code, salt, 32);
 
-/** Whether a code was sent, and after how many seconds another may be. `code` is for the message alone. */
+/** Whether a code was sent, and the seconds before another can be. `code` is only for the message. */
 export type Sent =
   | { readonly ok: true; readonly code: string; readonly seconds: number }
   | { readonly ok: false; readonly seconds: number };
 
-/** Makes a code for an address, a number (E.164) or an e-mail address. An older one counts no more. */
+/** Creates a code for an address: a number (E.164) or an e-mail address. Earlier codes become invalid. */
 export async function makeCode(db: Database, address: string, now = new Date()): Promise<Sent> {
   const code = String(randomInt(1_000_000)).padStart(6, '0');
   const salt = randomBytes(16).toString('hex');
@@ -60,17 +59,14 @@ export async function makeCode(db: Database, address: string, now = new Date()):
   });
 }
 
-/** What a code given for an address comes to. `left`: how many attempts remain. */
+/** The result of entering a code for an address. `left`: remaining attempts. */
 export type Given =
   | { readonly is: 'right' }
   | { readonly is: 'wrong'; readonly left: number }
-  /**
-   * None was sent, it has run out, was used, or was guessed at too often: which of these a guesser is not
-   * told.
-   */
+  /** No code was sent, or it has expired, was used, or had too many attempts. A guesser is not told which. */
   | { readonly is: 'void' };
 
-/** What is compared with where there is no code: an answer must not come sooner for it. */
+/** Compared with if there is no code, so that the answer takes as long as with one. */
 const nobody = {
   id: -1,
   salt: '0'.repeat(32),
@@ -80,10 +76,10 @@ const nobody = {
 };
 
 /**
- * Compares a code with the one sent last to an address, in constant time. Each attempt is counted before it
- * is compared, so that many at once are no more than many in a row, and for as long as the code counts. A
- * right one may be given again until it is spent, by the browser that gave it first: for any other it is
- * void, right or wrong, so nobody learns anything by guessing beside its owner.
+ * Compares a code with the last one sent to an address, in constant time. Each attempt is counted before the
+ * comparison, so that parallel attempts count like consecutive ones. A right code may be entered again until
+ * it is used up, by the browser that entered it first. For any other browser it is void, right or wrong, so
+ * guessing beside its owner reveals nothing.
  */
 export async function giveCode(
   db: Database,
@@ -119,7 +115,7 @@ export async function giveCode(
   return verified.length > 0 ? { is: 'right' } : { is: 'void' };
 }
 
-/** Uses up the code that this browser gave rightly for an address, once: whether there was one. */
+/** Uses up the code that this browser entered correctly for an address. Returns whether there was one. */
 export async function spendCode(
   db: Database,
   address: string,

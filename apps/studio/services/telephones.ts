@@ -1,16 +1,16 @@
-/** A message as it arrives on a telephone. */
+/** A message as a telephone receives it. */
 export interface Message {
   readonly at: string;
   readonly text: string;
 }
 
 /**
- * The simulated telephones, by number or address. They are no part of the store: what they show is outside of
- * it.
+ * The simulated telephones, by number or address. They are not part of the store, because what they show is
+ * outside of it.
  */
 const telephones = globalThis as { arbeitTelephones?: Map<string, readonly Message[]> };
 
-/** So many telephones are remembered, and so many messages on each. */
+/** Most telephones kept, and most messages on each. */
 const mostTelephones = 200;
 const mostMessages = 5;
 
@@ -28,8 +28,8 @@ export const messagesOn = (address: string): readonly Message[] =>
   telephones.arbeitTelephones?.get(address) ?? [];
 
 /**
- * The text of a message with a code: as people read it, and in its last line as a browser does (origin-bound
- * one-time codes, WICG), which then offers the code to that site alone.
+ * The text of a message with a code: a sentence for people, and a last line for browsers (origin-bound one-
+ * time codes, WICG), which offer the code only to that site.
  */
 export const codeMessage = (code: string, host: string): string =>
   `Ridge Huts: ${code} confirms the change of your booking. We never ask for it by telephone.\n\n@${host} #${code}`;

@@ -9,18 +9,18 @@ import { formerIds, pages, refused, revisions, saves, sets, stores } from './sch
 import { generationOf } from './sets.ts';
 
 /**
- * A backup is a text file of JSON lines (UTF-8): what it is, one row of a table each, and at the end how many
- * there are and the SHA-256 of all bytes before that line. It holds the sets with all their revisions, saves
- * and refused saves; codes that were sent, of which each counts for minutes, are left out.
+ * A backup is a text file of JSON lines (UTF-8): a header, one line per row of a table, and at the end the
+ * number of rows and the SHA-256 of all bytes before that line. It contains the sets with all revisions,
+ * saves and refused saves. Codes that were sent are left out, because they are valid for minutes only.
  */
 const version = 1;
 
-/** The tables in the order in which they can be put back: sets before what belongs to them. */
+/** The tables in the order in which they can be restored: sets before what belongs to them. */
 const tables = { sets, formerIds, revisions, saves, pages, refused } as const;
 type Name = keyof typeof tables;
 const names = Object.keys(tables) as Name[];
 
-/** Something is wrong with a backup, or with where it is to be put back. */
+/** Something is wrong with a backup, or with the store it is restored to. */
 export class BackupFault extends Error {
   override readonly name = 'BackupFault';
 }
@@ -34,10 +34,10 @@ const headShape = z.object({
 const endShape = z.object({ end: z.literal(true), rows: z.int(), sha256: z.string() });
 const rowShape = z.object({ table: z.enum(names), row: z.record(z.string(), z.unknown()) });
 
-/** A column of a number that the database gives is not put back: it gives another. */
+/** Whether the database generates a column. Such a column is not restored. */
 const isGiven = (name: string, table: Name): boolean => table === 'refused' && name === 'id';
 
-/** The whole store as the lines of a backup, as it was at one moment. */
+/** The whole store as the lines of a backup, from one consistent snapshot. */
 export async function* backupOf(db: Database, at: Date): AsyncGenerator<string> {
   const hash = createHash('sha256');
   let rows = 0;
@@ -62,13 +62,13 @@ export async function* backupOf(db: Database, at: Date): AsyncGenerator<string> 
   yield `${JSON.stringify({ end: true, rows, sha256: hash.digest('hex') })}\n`;
 }
 
-/** What was put back. */
+/** What was restored. */
 export interface Restored {
   readonly sets: number;
   readonly rows: number;
   /** When the backup was made, ISO 8601. */
   readonly at: string;
-  /** Ids of sets whose documents this version cannot read; they are put back as they are. */
+  /** Ids of sets whose documents this version cannot read; they are restored unchanged. */
   readonly unreadable: readonly string[];
 }
 
@@ -85,7 +85,7 @@ interface Checked {
   readonly rows: readonly z.infer<typeof rowShape>[];
 }
 
-/** Reads a backup to its end before anything is done with it. Throws `BackupFault`. */
+/** Reads and checks a whole backup before anything is changed. Throws `BackupFault`. */
 function checked(text: string): Checked {
   const lines = text.split('\n');
   if (lines.pop() !== '') throw new BackupFault('The file is incomplete: its last line is cut off.');
@@ -110,7 +110,7 @@ function checked(text: string): Checked {
   return { at: head.data.at, rows };
 } // biome-ignore format: a check a line
 
-/** A value as its column takes it: moments are texts in the file. */
+/** A value as its column accepts it: times are texts in the file. */
 function valueFor(table: PgTable, name: string, value: unknown): unknown {
   const column = getTableColumns(table)[name];
   if (!column)
@@ -119,9 +119,9 @@ function valueFor(table: PgTable, name: string, value: unknown): unknown {
 }
 
 /**
- * Puts a backup back, all of it or nothing, in place of what a store has. The store is another one from then
- * on: pages that knew the former one are told. One in which somebody has saved something is left alone unless
- * `replaces` is given. Throws `BackupFault`.
+ * Replaces the content of a store with a backup, completely or not at all. The store gets a new generation,
+ * and open pages are notified. A store that contains saves is not replaced unless `replaces` is set. Throws
+ * `BackupFault`.
  */
 export async function restoreInto(
   db: Database,

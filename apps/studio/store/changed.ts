@@ -35,7 +35,7 @@ const lists: Readonly<Record<string, 'field' | 'form' | 'trial'>> = {
 
 const keyOf = ({ of, id }: ChangedItem): string => `${of} ${id}`;
 
-/** The label or title in `value`, else `id`. */
+/** The label or title in `value`, or `id`. */
 function nameIn(value: unknown, id: string): string {
   const { label, title } = (value ?? {}) as { label?: unknown; title?: unknown };
   const name = [label, title].find((text) => typeof text === 'string' && text !== '');

@@ -11,13 +11,13 @@ import { isStoreError } from './store-error.ts';
 export interface Where {
   readonly url: string | undefined;
   readonly folder: string;
-  /** Where the project is: its migrations are there. */
+  /** The project folder, which contains the migrations. */
   readonly root: string;
 }
 
 /**
- * Opens it, and has it closed whatever happens. Resolves to what went wrong, in a sentence; `undefined` where
- * nothing did.
+ * Opens the store for `use` and always closes it. Resolves to an error message; `undefined` if there is no
+ * error.
  */
 async function withStore(
   { url, folder, root }: Where,
@@ -39,7 +39,7 @@ async function withStore(
   }
 }
 
-/** Writes the whole store to a file. It has its name only once it is all there. */
+/** Writes the whole store to a file. The file gets its name when it is complete. */
 export function backup(file: string, where: Where): Promise<string | undefined> {
   const { url, folder } = where;
   // Opening a folder without a store creates one. A mistyped name must not lead to an empty backup.
@@ -68,7 +68,7 @@ export function backup(file: string, where: Where): Promise<string | undefined> 
   });
 }
 
-/** Puts a backup back; `tell` hears what was. */
+/** Restores a backup and reports what was restored to `tell`. */
 export function restore(
   file: string,
   where: Where,

@@ -2,10 +2,10 @@ import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
 import type { Change } from './followers.ts';
 import type * as schema from './schema.ts';
 
-/** The store's tables, ready to be asked: of the store in a folder as of a server. */
+/** The store's tables, in a folder or on a server. */
 export type Database = NodePgDatabase<typeof schema>;
 
-/** An opened store: in a data folder, or of a server. */
+/** An opened store: in a data folder, or on a server. */
 export interface Store {
   readonly db: Database;
   /** Runs work that writes; once it is answered, what it wrote is on the disk. Throws `StoreError`. */

@@ -17,12 +17,12 @@ interface Kept extends Pick<StoredSet, 'generation' | 'key' | 'revision' | 'docu
   readonly size: number;
 }
 
-/** So much is kept, in characters of JSON. */
+/** Size of the cache, in characters of JSON. */
 const mostKept = 16_000_000;
 
 /**
- * A document of the store as the engine reads it: entries that may be left out are there. One that cannot be
- * read stays as it is.
+ * A document of the store as the engine reads it, with entries that may be left out. An invalid document is
+ * returned unchanged.
  */
 export function sound(document: SetDocument): SetDocument {
   const read = reads(document);
@@ -30,13 +30,13 @@ export function sound(document: SetDocument): SetDocument {
 }
 
 /**
- * Documents as a server last read them, by set, the one read or saved last at the end: of a document that is
- * saved again only the changes are read.
+ * Documents that a server has read, by set, the most recent last. When such a document is saved again, only
+ * its changes are checked.
  */
 export interface Documents {
   /** The set `key`, or `undefined`. */
   find(db: Database, key: string): Promise<SoundSet | undefined>;
-  /** Keeps a document that was stored, in place of what was kept of its set. */
+  /** Caches a stored document in place of the former one of its set. */
   keep(at: Pick<StoredSet, 'generation' | 'key' | 'revision'>, document: SetDocument, size: number): void;
 }
 
@@ -80,8 +80,8 @@ function createDocuments(): Documents {
 }
 
 /**
- * Documents of the opened stores. Next gives each route a copy of this module. The documents are shared by
- * all of them.
+ * Documents of the opened stores. Next gives each route a copy of this module; this cache is shared by all of
+ * them.
  */
 const place = globalThis as { arbeitDocuments?: WeakMap<Database, Documents> };
 

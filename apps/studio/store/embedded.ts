@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import { channel } from './followers.ts';
 import { asStoreError, damaged, diskFull, StoreError } from './store-error.ts';
 
-/** A question as `pg` is asked one. */
+/** A query in the form of `pg`. */
 interface Query {
   readonly text: string;
   readonly rowMode?: 'array';
@@ -16,9 +16,12 @@ interface Answer {
   readonly rowCount: number;
 }
 
-/** Longer than any answer of a store of this size takes; a hang must not become the page's. */
+/**
+ * Timeout of a query in milliseconds: longer than any query of a store of this size takes. A hang must not
+ * spread to the page.
+ */
 const patience = 10_000;
-/** A new folder is made in a while, on a slow disk. */
+/** Timeout of opening, in milliseconds: creating a new folder on a slow disk takes a while. */
 const patienceToOpen = 60_000;
 
 const ended = 'The store ended and starts again. Nothing was changed; try again.';
@@ -26,12 +29,12 @@ const ended = 'The store ended and starts again. Nothing was changed; try again.
 const settings = ['max_wal_size=4MB', 'min_wal_size=2MB', 'wal_compression=pglz'];
 
 /**
- * So much of the disk has to be free for a write, in bytes: PostgreSQL cannot go on from the middle of one
- * that found no room.
+ * Free disk space that a write needs, in bytes: PostgreSQL cannot continue after a write that ran out of
+ * space.
  */
 const mostWritten = 12_000_000;
 /**
- * So much is held back for a disk that is full all the same: with it given up the store opens, and can be
+ * Disk space held in reserve, in bytes. On a full disk it is given up, so that the store can be opened and
  * read.
  */
 const reserved = 6_000_000;
@@ -42,15 +45,15 @@ const freeIn = (folder: string): number => {
 };
 const reserveIn = (folder: string): string => join(folder, 'arbeit.reserve');
 
-/** Whether there is too little room for a write. */
+/** Whether there is too little space for a write. */
 const isShort = (folder: string): boolean => freeIn(folder) < mostWritten;
 
-/** Gives up what was held back, where the disk is full: with that room a store can be opened, and read. */
+/** Gives up the reserved space if the disk is full, so that a store can be opened and read. */
 export function makeRoom(folder: string): void {
   if (existsSync(folder) && isShort(folder)) rmSync(reserveIn(folder), { force: true });
 }
 
-/** An error of PostgreSQL's, as the thread tells it. */
+/** An error of PostgreSQL, as the thread reports it. */
 class EmbeddedError extends Error {
   readonly code: string | undefined;
   readonly severity: string | undefined;
@@ -61,13 +64,13 @@ class EmbeddedError extends Error {
 }
 
 /**
- * PGlite in a thread, as a pool of one connection that `pg` would make: Drizzle asks it as it asks a server.
- * A thread that does not answer is ended, and begun again by the next question.
+ * PGlite in a thread, as a pool of one `pg` connection, so that Drizzle uses it like a server. A thread that
+ * does not answer is ended, and the next query starts a new one.
  */
 export class EmbeddedPool {
   /**
-   * Drizzle gives a transaction a connection of its own where it finds “Pool” in this name; a minifier would
-   * give the class another one.
+   * Drizzle gives a transaction a connection of its own if this name contains “Pool”; a minifier would rename
+   * the class.
    */
   static readonly name = 'EmbeddedPool';
   readonly #folder: string;
@@ -77,7 +80,7 @@ export class EmbeddedPool {
   #opening: Promise<void> | undefined;
   #asked = 0;
   readonly #waiting = new Map<number, { resolve(answer: unknown): void; reject(error: Error): void }>();
-  /** Who has the one connection, to its end. */
+  /** Resolves when the connection is free. */
   #turn: Promise<void> = Promise.resolve();
   #isClosed = false;
 
@@ -103,7 +106,7 @@ export class EmbeddedPool {
     }
   }
 
-  /** The one connection, for oneself alone until it is released. */
+  /** The only connection, exclusively until it is released. */
   async connect(): Promise<{ query: EmbeddedPool['query']; release(): void }> {
     let release = (): void => {};
     const before = this.#turn;
@@ -127,12 +130,12 @@ export class EmbeddedPool {
     };
   }
 
-  /** Brings what was written to the disk itself. */
+  /** Flushes everything written to the disk. */
   async flush(): Promise<void> {
     await this.#ask('flush', {});
   }
 
-  /** Clears away what writes left behind, and begins the log anew: the folder stays small. */
+  /** Cleans up after writes and truncates the log, so that the folder stays small. */
   async tidy(tables: readonly string[]): Promise<void> {
     const { release } = await this.connect();
     try {
@@ -156,7 +159,7 @@ export class EmbeddedPool {
     await this.#end(new StoreError('The store was closed.'));
   }
 
-  /** Holds some room back, if there is plenty. */
+  /** Reserves disk space if there is plenty. */
   #reserve(): void {
     const file = reserveIn(this.#folder);
     if (existsSync(file) || freeIn(this.#folder) < mostWritten + 2 * reserved) return;
@@ -226,7 +229,7 @@ export class EmbeddedPool {
     });
   }
 
-  /** Ends the thread: whoever waits for it hears why, and the next question begins another. */
+  /** Ends the thread. Waiting queries fail with `why`; the next query starts a new thread. */
   async #end(why: Error, worker = this.#worker): Promise<void> {
     if (!worker || worker !== this.#worker) return;
     this.#worker = undefined;

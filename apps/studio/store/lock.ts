@@ -5,7 +5,9 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { StoreError } from './store-error.ts';
 
-/** The data folder is in use by another process. PGlite has one writer; a second would ruin the store. */
+/**
+ * The data folder is in use by another process. PGlite supports one writer; a second would damage the store.
+ */
 export class FolderInUse extends Error {
   constructor(folder: string, holder: Holder | undefined) {
     const who = !holder
@@ -21,30 +23,30 @@ export class FolderInUse extends Error {
 }
 
 interface Holder {
-  /** Unlike any other's: process numbers and names of machines are used again. */
+  /** A unique name of the holder: process numbers and host names are reused. */
   readonly holder: string;
   readonly pid: number;
-  /** When the process started, so that a number used again is not taken for the old process. */
+  /** When the process started, so that a reused number is not taken for the old process. */
   readonly started: string;
   readonly host: string;
   /**
-   * Where its process number counts: the start of the system, and the namespace in it. Two containers may
-   * both have a process 1.
+   * The scope of its process number: the boot of the system, and the namespace. Two containers may both have
+   * a process 1.
    */
   readonly where: string;
-  /** Whether it holds the lock of the operating system as well. */
+  /** Whether it also holds the lock of the operating system. */
   readonly flock: boolean;
 }
 
-/** A folder that is held. */
+/** A locked folder. */
 export interface HeldLock {
-  /** Whether it still is: the lock may have gone with the folder. */
+  /** Whether the lock is still held: it may have been deleted with the folder. */
   isStill(): boolean;
   release(): void;
 }
 
 /**
- * How often a holder shows that it lives, and after how long without it is taken for dead, in milliseconds.
+ * How often a holder touches its lock, and the age after which a lock counts as abandoned, in milliseconds.
  */
 export interface Pace {
   readonly beat: number;
@@ -137,13 +139,12 @@ function letGo(flock: Flock): void {
   if (flock !== 'none') flock.kill();
 }
 
-/**
- * What holds the lock of the operating system goes a moment after the process it was held for: so long is
- * waited for that, in milliseconds.
- */
+/** Time to wait for an operating system lock whose process has just ended, in milliseconds. */
 const mostLeaving = 1_000;
 
-/** The lock of the operating system on a folder. Rejects with `FolderInUse` where another process has it. */
+/**
+ * Takes the lock of the operating system on a folder. Rejects with `FolderInUse` if another process has it.
+ */
 async function flockOf(folder: string, path: string): Promise<Flock> {
   for (let waited = 0; ; waited += 50) {
     const flock = await takeFlock(join(folder, 'arbeit.flock'));
@@ -156,8 +157,8 @@ async function flockOf(folder: string, path: string): Promise<Flock> {
 }
 
 /**
- * The lock of the operating system on a file, held by a process that ends with this one. `taken` where
- * another holds it, `none` where there is no such lock.
+ * Takes the lock of the operating system on a file, held by a child process that ends with this one. `taken`
+ * if another process has it, `none` if there is no such lock here.
  */
 function takeFlock(path: string): Promise<Flock | 'taken'> {
   return new Promise((resolve) => {
@@ -183,7 +184,7 @@ function takeFlock(path: string): Promise<Flock | 'taken'> {
   });
 }
 
-/** Whether the holder of a lock lives. */
+/** Whether the holder of a lock is alive. */
 async function isAlive(
   holder: Holder,
   path: string,
@@ -204,7 +205,7 @@ async function isAlive(
   return false;
 }
 
-/** Removes a lock that nobody holds, if this process is the one to do it. */
+/** Removes an abandoned lock. Returns whether this process was the one that did. */
 async function takeAway(
   folder: string,
   path: string,
@@ -231,7 +232,7 @@ async function takeAway(
   }
 }
 
-/** A hard link to the file, which fails where the name is taken: this one call is what decides. */
+/** Creates a hard link, which fails if the name exists: this single call decides who has the lock. */
 function link(from: string, to: string): boolean {
   try {
     linkSync(from, to);
@@ -242,19 +243,19 @@ function link(from: string, to: string): boolean {
   }
 }
 
-/** When a lock was last touched; what it is compared with is only itself. */
+/** When a lock was last touched. It is compared only with itself. */
 const touchedAt = (path: string): number | undefined => lstatSync(path, { throwIfNoEntry: false })?.mtimeMs;
 
 /**
- * What tells one lock from every other at that path, and from itself when it was touched since; `undefined`
- * where there is none.
+ * Distinguishes a lock from every other at that path, and from itself before it was last touched; `undefined`
+ * if there is none.
  */
 function identityOf(path: string): string | undefined {
   const found = lstatSync(path, { throwIfNoEntry: false });
   return found && `${found.ino}-${Math.round(found.mtimeMs * 1000)}`;
 }
 
-/** Who a lock names; `undefined` for a file that is no lock. */
+/** The holder named in a lock; `undefined` for a file that is not a lock. */
 function readHolder(path: string): Holder | undefined {
   try {
     const found = JSON.parse(readFileSync(path, 'utf8')) as Holder;
@@ -266,7 +267,7 @@ function readHolder(path: string): Holder | undefined {
   }
 }
 
-/** Whether the very process that is named runs, here. */
+/** Whether exactly the named process runs on this machine. */
 const isSame = ({ pid, started }: Holder): boolean => isRunning(pid) && startOf(pid) === started;
 
 function isRunning(pid: number): boolean {
@@ -279,7 +280,7 @@ function isRunning(pid: number): boolean {
   }
 }
 
-/** When a process started, in the system's own count; '' where that is not told. */
+/** When a process started, in the system's own count; '' if unknown. */
 function startOf(pid: number): string {
   try {
     const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
@@ -289,10 +290,7 @@ function startOf(pid: number): string {
   }
 }
 
-/**
- * The start of this system and the namespace process numbers count in here; the machine's name where the
- * system tells neither.
- */
+/** The boot id of this system and its process namespace; the host name if the system has neither. */
 const where = ((): string => {
   try {
     const boot = readFileSync('/proc/sys/kernel/random/boot_id', 'utf8').trim();

@@ -1,19 +1,19 @@
 /**
- * What a save changes, as operations on members of a document: names of objects, and in lists whose members
- * can be told apart (fields, forms, rules and trials by their id, texts by themselves) the members.
- * Operations on different members of one document can be carried out one after the other, whoever made them.
+ * The changes of a save, as operations on members of a document: members of objects by name; items of lists
+ * by id (fields, forms, rules and trials) or by themselves (texts). Operations on different members of one
+ * document can be applied in any order, whoever made them.
  */
 
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [name: string]: Json };
 
-/** One step inwards: a name, or a member of a list by its id. */
+/** One step of a path: a name, or the id of an item of a list. */
 export type PathStep = string | { readonly id: string };
 export type Path = readonly PathStep[];
 
 export type Operation =
   /**
-   * A member has another value; without `value` it is gone, without `before` it is new, and stands in front
-   * of `next`, or last.
+   * A member gets another value. Without `value` it is removed; without `before` it is new and placed in
+   * front of `next`, or last.
    */
   | {
       readonly do: 'set';
@@ -22,7 +22,7 @@ export type Operation =
       readonly value?: Json;
       readonly next?: string;
     }
-  /** A list has one more, behind the one of that id, or first. */
+  /** A list gets another item, after the one with that id, or first. */
   | {
       readonly do: 'insert';
       readonly at: Path;
@@ -40,17 +40,17 @@ const isList = (value: Json | undefined): value is List => Array.isArray(value);
 const isObject = (value: Json | undefined): value is Members =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Whether two values are the same, the order of their members too. */
+/** Whether two values are equal, including the order of their members. */
 const isSame = (a: Json | undefined, b: Json | undefined): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
 
-/** What tells a member of a list from the others; `undefined` where nothing does. */
+/** What distinguishes an item of a list from the others; `undefined` if nothing does. */
 function idOf(member: Json | undefined): string | undefined {
   if (typeof member === 'string') return member;
   return isObject(member) && typeof member.id === 'string' ? member.id : undefined;
 }
 
-/** The ids of a list, where each member has one that no other has. */
+/** The ids of a list if each item has a unique one. */
 function idsOf(list: List): readonly string[] | undefined {
   const ids = new Set<string>();
   for (const member of list) {
@@ -62,13 +62,13 @@ function idsOf(list: List): readonly string[] | undefined {
 }
 
 /**
- * More operations than this are no edit but another document: each of them goes over the list it is about.
+ * Limit of operations. A larger change replaces the whole document, because each operation searches its list.
  */
 export const mostOperations = 2_000;
 
 /**
- * What makes the second of two documents of the first. Where that would be very many operations, it is one:
- * the whole.
+ * The operations that turn the first document into the second. If there would be too many, a single one that
+ * replaces everything.
  */
 export function operationsBetween(before: Json, after: Json): readonly Operation[] {
   const all: Operation[] = [];
@@ -85,7 +85,10 @@ function compare(a: Json, b: Json, at: Path, all: Operation[]): void {
   else if (!isSame(a, b)) all.push({ do: 'set', at, before: a, value: b });
 }
 
-/** Whether the names two objects share stand in one order in both: else only the whole says it. */
+/**
+ * Whether the names that two objects share are in the same order in both; otherwise only the whole object can
+ * express it.
+ */
 function isInOneOrder(a: Members, b: Members): boolean {
   const shared = Object.keys(b).filter((name) => Object.hasOwn(a, name));
   return Object.keys(a)
@@ -135,8 +138,8 @@ function compareLists(
 }
 
 /**
- * Of distinct numbers the most that rise from first to last: those stay where they are, and the others are
- * moved. Patience sorting.
+ * The longest increasing subsequence of distinct numbers (patience sorting): those items stay, and the others
+ * are moved.
  */
 function longestRise(numbers: readonly number[]): ReadonlySet<number> {
   const tops: number[] = [];
@@ -157,9 +160,7 @@ function longestRise(numbers: readonly number[]): ReadonlySet<number> {
   return rise;
 }
 
-/**
- * The document with operations carried out, one after the other; `undefined` where one has no place in it.
- */
+/** The document after some operations; `undefined` if one of them does not apply. */
 export function carriedOut(document: Json, operations: readonly Operation[]): Json | undefined {
   let now: Json | undefined = document;
   for (const operation of operations) {
@@ -183,7 +184,7 @@ function carryOut(value: Json, operation: Operation, at: Path): Json | undefined
   return inner === undefined ? undefined : value.with(i, inner);
 }
 
-/** The object or list an operation is about, after it. */
+/** The object or list of an operation, after it. */
 function changed(value: Json, operation: Operation, step: PathStep | undefined): Json | undefined {
   if (operation.do !== 'set') return isList(value) ? listAfter(value, operation) : undefined;
   if (step === undefined) return operation.value;
@@ -220,17 +221,14 @@ function listAfter(list: List, operation: Exclude<Operation, { do: 'set' }>): Li
   return others.toSpliced(operation.after !== null && after === 0 ? others.length : after, 0, member);
 }
 
-/**
- * What an operation is about, step by step; where a member of a list stands is something else than what it
- * is.
- */
+/** What an operation is about, as a path. The position of an item is a different subject than its content. */
 function subjectOf(operation: Operation): readonly string[] {
   const steps = operation.at.map((step) => (typeof step === 'string' ? `.${step}` : `#${step.id}`));
   if (operation.do === 'set') return steps;
   return [...steps, `#${operation.id}`, ...(operation.do === 'move' ? ['place'] : [])];
 }
 
-/** What an operation does: whatever was there before, and wherever something new stands among others. */
+/** The effect of an operation, independent of the former value and of the position of something new. */
 function effectOf(operation: Operation): string {
   const { at } = operation;
   if (operation.do === 'set') return JSON.stringify({ at, value: operation.value });
@@ -239,7 +237,7 @@ function effectOf(operation: Operation): string {
   return JSON.stringify(operation.do === 'move' ? { at, id, after: operation.after } : { at, id });
 }
 
-/** Operations by what they are about, and the places above that. */
+/** Operations by their subject and its parents. */
 function byPlace(operations: readonly Operation[]) {
   const at = new Map<string, Map<string, Operation>>();
   const above = new Map<string, Operation>();
@@ -253,7 +251,7 @@ function byPlace(operations: readonly Operation[]) {
   return { at, above };
 }
 
-/** The place an operation is about, behind all those around it. */
+/** The path of an operation's subject, after those of its parents. */
 function placesOf(operation: Operation): readonly string[] {
   const places = [''];
   for (const step of subjectOf(operation)) places.push(`${places.at(-1)}\n${step}`);
@@ -261,8 +259,8 @@ function placesOf(operation: Operation): readonly string[] {
 }
 
 /**
- * The first of my operations that is about what one of theirs is about, and does something else; `undefined`:
- * they can be joined.
+ * The first of my operations whose subject one of theirs changes differently; `undefined` if they can be
+ * merged.
  */
 export function conflictOf(
   mine: readonly Operation[],

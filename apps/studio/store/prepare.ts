@@ -5,7 +5,7 @@ import type { Database } from './database.ts';
 import { sound } from './documents.ts';
 import { createSet, listSets } from './sets.ts';
 
-/** Brings the tables of a store up to date, and puts the demo set into an empty one. */
+/** Migrates the tables of a store, and adds the demo set to an empty one. */
 export async function prepare(db: Database, migrations: string): Promise<void> {
   await migrate(db, { migrationsFolder: migrations });
   if ((await listSets(db)).length === 0) await createSet(db, sound(demo as SetDocument), 'ridge-huts');

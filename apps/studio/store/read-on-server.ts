@@ -50,7 +50,7 @@ interface Job {
 
 interface Threads {
   readonly waiting: Job[];
-  /** Count of threads that read a document at the moment. */
+  /** Number of threads that are reading a document. */
   running: number;
   readonly idle: Set<Thread>;
 }
@@ -63,7 +63,7 @@ const all = (): Threads => {
 const threadFile = (): string =>
   join(process.env.ARBEIT_STUDIO ?? process.cwd(), 'store', 'reading-thread.mjs');
 
-/** The file name is built at run time: a bundler would otherwise move the file. */
+/** Starts a thread. The file name is built at run time, because a bundler would otherwise move the file. */
 function newThread(): Thread {
   const { Worker } = process.getBuiltinModule('node:worker_threads');
   const thread = new Worker(threadFile(), { resourceLimits: memory });

@@ -4,10 +4,10 @@ import type { Database } from './database.ts';
 import { refused, sets } from './schema.ts';
 import { keyOf } from './sets.ts';
 
-/** So many refused saves are kept of a set; the oldest are dropped, and counted. */
+/** Refused saves kept per set; the oldest are dropped and counted. */
 const mostRefused = 50;
 
-/** A save that was refused, without its document. */
+/** A refused save, without its document. */
 export interface Refused {
   readonly kept: number;
   readonly base: number;
@@ -15,7 +15,7 @@ export interface Refused {
   readonly savedAt: string;
 }
 
-/** Keeps a save that was refused, once however often it is sent; the number it is kept under. */
+/** Keeps a refused save, once however often it is sent. Returns its number. */
 export async function keepRefused(
   db: Database,
   one: {
@@ -51,7 +51,7 @@ export async function keepRefused(
   return kept!.id;
 }
 
-/** The saves of a set that were refused and that nobody has dealt with, the newest first. */
+/** The refused saves of a set that nobody has decided on, the newest first. */
 export async function listRefused(db: Database, address: string): Promise<Refused[]> {
   const key = await keyOf(db, address);
   if (key === undefined) return [];
@@ -64,7 +64,7 @@ export async function listRefused(db: Database, address: string): Promise<Refuse
   return found.map(({ kept, base, savedAt }) => ({ kept, base, savedAt: savedAt.toISOString() }));
 }
 
-/** A save that was refused, as it was sent. */
+/** A refused save, as it was sent. */
 export async function findRefused(
   db: Database,
   address: string,
@@ -79,7 +79,7 @@ export async function findRefused(
   return found && (migrated(found.document) as SetDocument);
 }
 
-/** Forgets a refused save somebody has dealt with; whether there was one. */
+/** Deletes a refused save after a decision. Returns whether there was one. */
 export async function dropRefused(db: Database, address: string, kept: number): Promise<boolean> {
   const key = await keyOf(db, address);
   if (key === undefined) return false;

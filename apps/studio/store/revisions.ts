@@ -5,20 +5,20 @@ import type { Database } from './database.ts';
 import { revisions, sets } from './schema.ts';
 import { keyOf } from './sets.ts';
 
-/** Saves of one page within so many milliseconds are one revision. */
+/** Period in which saves of one page are a single revision, in milliseconds. */
 const oneRevision = 5 * 60_000;
 
-/** So many revisions without a name are kept of a set; the oldest are dropped, and counted. */
+/** Unnamed revisions kept per set; the oldest are dropped and counted. */
 const mostRevisions = 500;
 
 /** A revision of a set, without its document. */
 export interface Revision {
   readonly revision: number;
-  /** What somebody called it; `null` while nobody has. */
+  /** Its name; `null` if it has none. */
   readonly name: string | null;
   /** ISO 8601, UTC. */
   readonly savedAt: string;
-  /** What is different from the revision before it. */
+  /** What changed since the revision before it. */
   readonly changed: Changed;
 }
 
@@ -50,7 +50,10 @@ export async function droppedOf(
 const thatRevision = (key: string, revision: number) =>
   and(eq(revisions.setKey, key), eq(revisions.revision, revision));
 
-/** A set as it was at a revision; `undefined` where it has none of that number, or has gone on within it. */
+/**
+ * A set as it was at a revision; `undefined` if there is no revision with that number, or later saves became
+ * part of it.
+ */
 export async function findRevision(
   db: Database,
   address: string,
@@ -66,7 +69,7 @@ export async function findRevision(
   return found && (migrated(found.document ?? found.present) as SetDocument);
 }
 
-/** Names a revision, or takes its name away; whether there is one of that number. */
+/** Names a revision, or removes its name. Returns whether there is one with that number. */
 export async function nameRevision(
   db: Database,
   address: string,
@@ -91,9 +94,9 @@ interface NewRevision {
 }
 
 /**
- * Adds a revision, before its document becomes that of the set. It goes on from the one before it where that
- * is the same page's and was begun a few minutes ago; else that one keeps the document the set has had so
- * far.
+ * Adds a revision, before its document becomes that of the set. It replaces the previous one if that belongs
+ * to the same page and was begun a few minutes ago; otherwise the previous one keeps the former document of
+ * the set.
  */
 export async function addRevision(
   db: Database,

@@ -13,11 +13,10 @@ import { decide, digest, digestOf, type Logged, propose, type Refusal, type Save
 import { pages, revisions, saves, sets } from './schema.ts';
 import { factsOf, generationOf, keyOf, type StoredSet } from './sets.ts';
 
-/** What became of a save. */
+/** The result of a save. */
 export type SaveResult =
   /**
-   * It is stored. `theirs`: what others saved since the revision it was made on. `digest` of the document as
-   * it is stored now.
+   * Stored. `theirs`: what others saved since the revision it was made on. `digest`: of the stored document.
    */
   | {
       readonly outcome: 'saved';
@@ -26,11 +25,11 @@ export type SaveResult =
       readonly digest: string;
     }
   | { readonly outcome: 'missing' }
-  /** What it comes to is no sound document. */
+  /** The resulting document is invalid. */
   | { readonly outcome: 'faulty'; readonly faults: readonly DocumentFault[] }
   /**
-   * It is not stored. `theirs` is the set as it is; what was sent is kept under `kept`, where it could be put
-   * together.
+   * Not stored. `theirs` is the set as it is; what was sent is kept under the number `kept`, if its document
+   * could be built.
    */
   | {
       readonly outcome: 'refused';
@@ -39,21 +38,21 @@ export type SaveResult =
       readonly kept: number | null;
     };
 
-/** A save as it is sent: in the store it was made in. */
+/** A save as it is sent, with the generation of the store it was made in. */
 export interface SentSave extends Save {
   readonly generation: string;
 }
 
-/** The most a document may hold, in characters of JSON: as much as may be sent of a new one. */
+/** Largest document, in characters of JSON: the same as for a new one. */
 const mostCharacters = 4_000_000;
 
-/** The log of a set is kept for so many saves, and so many characters of operations. */
+/** Size of the log of a set, in saves and in characters of operations. */
 const mostSaves = 2000;
 const mostLogged = 8_000_000;
 
 /**
- * Saves operations on a set. Nothing decides but who sent it, its number and what it was made on: neither a
- * clock nor the order of arrival.
+ * Saves operations on a set. The decision depends only on the sender, the number of the save and its base
+ * revision, not on a clock or the order of arrival.
  */
 export async function saveSet(db: Database, address: string, save: SentSave): Promise<SaveResult> {
   const documents = documentsOf(db);
@@ -80,7 +79,7 @@ interface Stored {
   readonly size: number;
 }
 
-/** Saves operations on a set that nobody else can save meanwhile. */
+/** Saves operations on a set that is locked for everybody else. */
 async function saveOn(
   db: Database,
   { faults: _, ...present }: SoundSet,
@@ -129,8 +128,8 @@ async function saveOn(
 }
 
 /**
- * What was saved after a revision; `undefined` where the log does not go back so far, or no revision is of
- * that number.
+ * What was saved after a revision; `undefined` if the log does not go back so far, or there is no such
+ * revision.
  */
 async function savedSince(
   db: Database,
@@ -149,8 +148,8 @@ async function savedSince(
 }
 
 /**
- * What a page has of a set that was changed since: what others did after a revision, or the whole of it where
- * the log does not go back so far, or the page knows another store.
+ * What a page needs to update its set: the changes of others after a revision, or the whole set if the log
+ * does not go back so far or the page knows another store.
  */
 export async function changesSince(
   db: Database,
@@ -205,7 +204,7 @@ async function store(
   if (revision % 50 === 0 || size > mostLogged / 50) await shorten(db, key);
 }
 
-/** Drops what lies far back in the log. The last save always stays. */
+/** Deletes old entries of the log. The last save always stays. */
 async function shorten(db: Database, key: string): Promise<void> {
   const far = sql`(
     select max(revision) from (
@@ -216,10 +215,7 @@ async function shorten(db: Database, key: string): Promise<void> {
   await db.delete(saves).where(and(eq(saves.setKey, key), lte(saves.revision, far)));
 }
 
-/**
- * The document a save comes to for the page that sent it; `undefined` where what it was made on cannot be put
- * together any more.
- */
+/** The document of a refused save, for its sender; `undefined` if its base can no longer be built. */
 async function documentOf(db: Database, { key, document }: StoredSet, save: Save): Promise<SetDocument | undefined> {
   const upTo = and(eq(revisions.setKey, key), lte(revisions.revision, save.base));
   const [from] = await db

@@ -3,12 +3,11 @@ import type { DocumentFault } from '@arbeit/engine/faults';
 import { carriedOut, conflictOf, type Json, type Operation } from './operations.ts';
 
 /**
- * A save, as a page sends it. A page has one save under way at a time, and sends that very one again until it
- * is answered: so its counter puts its saves in order, and one that arrives twice, however late, is
- * recognised.
+ * A save, as a page sends it. A page has one save under way at a time, and repeats it until it is answered.
+ * So its counter orders its saves, and a save that arrives twice, however late, is recognised.
  */
 export interface Save {
-  /** The page that saves, for as long as it lives. */
+  /** Name of the page that saves; unique. */
   readonly page: string;
   /** The number of this save among the page's own, from 1. */
   readonly counter: number;
@@ -17,7 +16,7 @@ export interface Save {
   readonly operations: readonly Operation[];
 }
 
-/** A save that was taken, as the log has it. */
+/** An accepted save, as the log has it. */
 export interface Logged {
   readonly revision: number;
   readonly page: string;
@@ -27,26 +26,23 @@ export interface Logged {
 /** What is known of a set when a save arrives. */
 export interface Known {
   readonly document: SetDocument;
-  /** The page's last save that was taken, and what it was. */
+  /** The page's last accepted save, and its digest. */
   readonly last: { readonly counter: number; readonly digest: string } | undefined;
-  /**
-   * What was saved after the revision the save was made on; `undefined` where the log does not go back so
-   * far.
-   */
+  /** What was saved after the base revision; `undefined` if the log does not go back so far. */
   readonly since: readonly Logged[] | undefined;
 }
 
-/** What becomes of a save. */
+/** The decision on a save. */
 export type Decision =
-  /** It is taken: the document is this one now. */
+  /** Accepted: this is the new document. */
   | { readonly is: 'taken'; readonly document: SetDocument }
-  /** It was taken before. */
+  /** It was accepted before. */
   | { readonly is: 'repeated' }
   | { readonly is: 'refused'; readonly because: Refusal; readonly faults?: readonly DocumentFault[] };
 
 /**
- * Why a save is refused: somebody else changed the same; it is older than one of its page that was taken; it
- * was made on a revision nobody knows; what it comes to is no sound document.
+ * Why a save is refused: somebody else changed the same member; it is older than an accepted one of its page;
+ * its base revision is unknown; the resulting document is invalid.
  */
 export type Refusal = 'conflict' | 'order' | 'base' | 'faults';
 
@@ -63,7 +59,7 @@ type Read =
   | { readonly ok: true; readonly document: SetDocument }
   | { readonly ok: false; readonly faults: readonly DocumentFault[] };
 
-/** What becomes of a save, by what is known: no clock and no order of arrival decides. */
+/** The document that a save proposes, from what is known. No clock and no order of arrival decides. */
 export function propose(known: Known, save: Save): Decision | Proposal {
   const { last, since } = known;
   if (last && save.counter <= last.counter)
@@ -88,13 +84,12 @@ export function decide({ isJoined }: Proposal, read: Read): Decision {
 }
 
 /**
- * What tells a save from another of the same page and counter: two numbers of 32 bits (FNV-1a, forwards and
- * backwards).
+ * Distinguishes saves of the same page and counter: two numbers of 32 bits (FNV-1a, forwards and backwards).
  */
 export const digestOf = ({ base, operations }: Pick<Save, 'base' | 'operations'>): string =>
   digest(JSON.stringify([base, operations]));
 
-/** What tells a text from another. */
+/** A short hash that distinguishes texts. */
 export function digest(text: string): string {
   let a = 0x811c9dc5;
   let b = 0x811c9dc5;
@@ -106,8 +101,8 @@ export function digest(text: string): string {
 }
 
 /**
- * A stored document with what is not saved on top of it; `undefined` where others did something else to the
- * same, or what it is about is gone.
+ * A stored document with unsaved changes on top of it; `undefined` if others changed the same members
+ * differently, or a member was removed.
  */
 export function withMine(
   stored: SetDocument,

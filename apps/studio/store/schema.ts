@@ -14,8 +14,8 @@ import { type Changed, nothingChanged } from './changed.ts';
 import type { Operation } from './operations.ts';
 
 /**
- * The store itself, one row: its generation tells it from every other store, one that was put back from a
- * backup too.
+ * The store itself, one row. Its generation distinguishes it from every other store, also from one restored
+ * from a backup.
  */
 export const stores = pgTable('stores', {
   id: integer('id').primaryKey(),
@@ -26,17 +26,17 @@ export const stores = pgTable('stores', {
 export const sets = pgTable(
   'sets',
   {
-    /** It never changes: drafts and saves name a set by it. */
+    /** It never changes; drafts and saves refer to a set by it. */
     key: text('key').primaryKey(),
     /** The name in the addresses of its pages; it may change. */
     id: text('id').notNull(),
     revision: integer('revision').notNull(),
     document: json('document').$type<SetDocument>().notNull(),
-    /** Of the document, for the shelf. */
+    /** Copied from the document for the shelf. */
     title: text('title').notNull(),
     fields: integer('fields').notNull(),
     changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
-    /** When it was taken off the shelf: it can be put back, with all its revisions. */
+    /** When it was deleted from the shelf. It can be restored with all its revisions. */
     deletedAt: timestamp('deleted_at', { withTimezone: true }),
     /** Revisions and refused saves that were dropped because there were too many. */
     droppedRevisions: integer('dropped_revisions').notNull().default(0),
@@ -50,20 +50,19 @@ const setKey = () =>
     .notNull()
     .references(() => sets.key, { onDelete: 'cascade' });
 
-/** Names that sets had: they lead to the set until another one takes them. */
+/** Former ids of sets. They lead to the set until another one takes them. */
 export const formerIds = pgTable('former_ids', { id: text('id').primaryKey(), setKey: setKey() });
 
 /**
- * The revisions of a set. Saves of one page within a few minutes are one revision, which then stands under
- * its latest number; `saved_by` is that page, `begun_at` when it was begun. One that somebody named stays as
- * it is.
+ * The revisions of a set. Saves of one page within a few minutes are one revision, with the latest of their
+ * numbers; `saved_by` is that page, `begun_at` when it was begun. A named revision never changes.
  */
 export const revisions = pgTable(
   'revisions',
   {
     setKey: setKey(),
     revision: integer('revision').notNull(),
-    /** `null` of the latest: the document of the set itself. */
+    /** `null` for the latest: its document is that of the set itself. */
     document: json('document').$type<SetDocument>(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
     begunAt: timestamp('begun_at', { withTimezone: true }).notNull().defaultNow(),
@@ -75,7 +74,7 @@ export const revisions = pgTable(
   (table) => [primaryKey({ columns: [table.setKey, table.revision] })],
 );
 
-/** The log: every save that was taken, as the page sent it. What lies far back is dropped. */
+/** The log: every accepted save, as the page sent it. Old entries are deleted. */
 export const saves = pgTable(
   'saves',
   {
@@ -83,7 +82,7 @@ export const saves = pgTable(
     revision: integer('revision').notNull(),
     page: text('page').notNull(),
     operations: json('operations').$type<readonly Operation[]>().notNull(),
-    /** Of the operations, in characters. */
+    /** Size of the operations, in characters. */
     size: integer('size').notNull(),
     savedAt: timestamp('saved_at', { withTimezone: true }).notNull().defaultNow(),
   },
@@ -91,8 +90,8 @@ export const saves = pgTable(
 );
 
 /**
- * Of each page that saved a set its last save that was taken: kept for ever, so that it is recognised however
- * late it comes again.
+ * The last accepted save of each page, per set. Kept for ever, so that it is recognised however late it is
+ * repeated.
  */
 export const pages = pgTable(
   'pages',
@@ -105,7 +104,10 @@ export const pages = pgTable(
   (table) => [primaryKey({ columns: [table.setKey, table.page] })],
 );
 
-/** Saves that were refused because somebody else changed the same. Kept until somebody chooses, each once. */
+/**
+ * Saves that were refused because somebody else changed the same member. Each is kept once until somebody
+ * decides.
+ */
 export const refused = pgTable(
   'refused',
   {
@@ -119,7 +121,7 @@ export const refused = pgTable(
   (table) => [uniqueIndex('refused_once').on(table.setKey, table.digest)],
 );
 
-/** Codes that were sent, of each its salted hash alone. */
+/** Codes that were sent, as salted hashes only. */
 export const codes = pgTable(
   'codes',
   {
@@ -131,11 +133,11 @@ export const codes = pgTable(
     sentAt: timestamp('sent_at', { withTimezone: true }).notNull(),
     expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
     attempts: integer('attempts').notNull().default(0),
-    /** When it was given rightly: the mark that the address is its owner's. */
+    /** When it was entered correctly, which proves that the address belongs to the user. */
     verifiedAt: timestamp('verified_at', { withTimezone: true }),
-    /** The browser that gave it rightly: it counts for that one alone. */
+    /** The browser that entered it correctly; the code is valid for that one only. */
     verifiedBy: text('verified_by'),
-    /** When what it was asked for was done: it counts no more. */
+    /** When it was used up; it is no longer valid. */
     spentAt: timestamp('spent_at', { withTimezone: true }),
   },
   (table) => [index('codes_by_address').on(table.address, table.sentAt)],

@@ -8,26 +8,20 @@ import * as schema from './schema.ts';
 import { revisionsOf } from './sets.ts';
 import { isStoreError, StoreError, unanswered } from './store-error.ts';
 
-/**
- * So many connections a server of Arbeit's holds at most; PostgreSQL's own limit is 100 where nobody has
- * changed it.
- */
+/** Most connections of one Arbeit server; PostgreSQL's default limit is 100 for all. */
 const mostConnections = 10;
-/** How long a connection may take to come, and one statement to be answered, in milliseconds. */
+/** Time limit for opening a connection and for one statement, in milliseconds. */
 const patience = 10_000;
 /**
- * A server that answers nothing at all, not even that a statement took too long, is given up after so much
- * more, in milliseconds.
+ * A server that answers nothing at all, not even that a statement timed out, is given up after this
+ * additional time, in milliseconds.
  */
 const grace = 5_000;
 
-/** One number for all servers of Arbeit: whoever holds it brings the tables up to date. */
+/** The advisory lock that all Arbeit servers share: its holder migrates the tables. */
 const upToDate = 4_071_208_813;
 
-/**
- * What keeps the database from answering, in words that say what to do. `undefined` for an error that is not
- * the database's.
- */
+/** Why the database does not answer, and what to do. `undefined` for an error that is not the database's. */
 function serverTroubleIn(error: unknown): StoreError | undefined {
   if (isStoreError(error)) return error;
   for (let cause = error, depth = 0; cause && depth < 6; depth++) {
@@ -40,7 +34,7 @@ function serverTroubleIn(error: unknown): StoreError | undefined {
   return unanswered(error);
 }
 
-/** Codes of the system's (POSIX), of PostgreSQL's (appendix A), and messages of `pg` that have none. */
+/** Error codes of the system (POSIX), of PostgreSQL (appendix A), and messages of `pg` without a code. */
 const troubles: readonly (readonly [form: RegExp, words: string])[] = [
   [
     /^(?:28P01|28000)$/,
@@ -111,9 +105,9 @@ export async function openServer(url: string, migrations: string): Promise<Store
 }
 
 /**
- * The tables over a pool. Drizzle's own transactions lose a connection of the pool for good whenever `begin`
- * fails, and give back connections that still wait for an answer: after ten of them every request waits in
- * vain. Here every connection comes back, and one in an unknown state is closed.
+ * The tables over a pool. Drizzle's own transactions lose a connection of the pool for good if `begin` fails,
+ * and return connections that still wait for an answer: after ten of them every request waits for ever. Here
+ * every connection is returned, and one in an unknown state is closed.
  */
 function transacting(pool: pg.Pool): Database {
   const db = drizzle(pool, { schema });
@@ -142,9 +136,8 @@ const isUnanswered = (error: unknown): boolean =>
   error instanceof Error && (/Query read timeout/.test(error.message) || isUnanswered(error.cause));
 
 /**
- * Does something that only one server at a time may do; the others wait, however long it takes: on a
- * connection of its own, without time limits. What is left half done by one that is killed, the database
- * takes back.
+ * Does something that only one server at a time may do; the others wait, however long it takes. It uses a
+ * connection of its own, without time limits. If the server is killed, the database rolls its changes back.
  */
 async function alone(url: string, work: (client: pg.Client) => Promise<void>): Promise<void> {
   const client = new pg.Client({

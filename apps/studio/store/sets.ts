@@ -9,7 +9,7 @@ export interface StoredSet {
   readonly key: string;
   /** The name in the addresses of its pages; it may change. */
   readonly id: string;
-  /** The store it is in: one put back from a backup is another. */
+  /** The generation of its store; a restored backup is another one. */
   readonly generation: string;
   readonly revision: number;
   readonly document: SetDocument;
@@ -20,16 +20,16 @@ export interface ListedSet {
   readonly key: string;
   readonly id: string;
   readonly title: string;
-  /** How many there are. */
+  /** Number of its fields. */
   readonly fields: number;
 }
 
-/** A key of a set, which no id can be. */
+/** Whether an address is the key of a set, which no id can be. */
 const isKey = (address: string): boolean => /^s_[0-9a-f]{32}$/.test(address);
 
 /**
- * The key of the set that an address leads to: by its key, its id, or one that it had; `undefined` where
- * there is none on the shelf.
+ * The key of the set with an address (its key, its id, or a former id); `undefined` if there is none on the
+ * shelf.
  */
 export async function keyOf(db: Database, address: string): Promise<string | undefined> {
   const present = and(isKey(address) ? eq(sets.key, address) : eq(sets.id, address), isNull(sets.deletedAt));
@@ -43,7 +43,7 @@ export async function keyOf(db: Database, address: string): Promise<string | und
   return former?.key;
 }
 
-/** What tells this store from every other. */
+/** The generation of this store, which distinguishes it from every other. */
 export async function generationOf(db: Database): Promise<string> {
   const [one] = await db.select({ generation: stores.generation }).from(stores);
   return one!.generation;
@@ -51,7 +51,7 @@ export async function generationOf(db: Database): Promise<string> {
 
 const listed = { key: sets.key, id: sets.id, title: sets.title, fields: sets.fields };
 
-/** All sets, the one changed last first, without their documents. */
+/** All sets, the last changed first, without their documents. */
 export async function listSets(db: Database): Promise<ListedSet[]> {
   return db
     .select(listed)
@@ -61,8 +61,8 @@ export async function listSets(db: Database): Promise<ListedSet[]> {
 }
 
 /**
- * Up to `most` sets whose title contains `title` in upper or lower case, the last changed first, beginning
- * with number `from`. `count`: all that match.
+ * Up to `most` sets whose title contains `title`, ignoring case, the last changed first, beginning with
+ * number `from`. `count`: all that match.
  */
 export async function findSets(
   db: Database,
@@ -86,7 +86,7 @@ export async function findSets(
   return { sets: all.slice(from, from + most), count: all.length };
 }
 
-/** The set that an address leads to: by its key, its id, or one that it had. */
+/** The set with an address: its key, its id, or a former id. */
 export async function findSet(db: Database, address: string): Promise<StoredSet | undefined> {
   const key = await keyOf(db, address);
   if (key === undefined) return undefined;
@@ -119,12 +119,12 @@ export async function revisionsOf(
 
 const newKey = (): string => `s_${crypto.randomUUID().replaceAll('-', '')}`;
 
-/** What of a document is stored beside it. */
+/** Columns that are copied from a document. */
 export const factsOf = ({ title, fields }: SetDocument) => ({ title, fields: fields?.length ?? 0 });
 
 /**
- * Stores a new set under `id`, or under one made from its title; with a number where that is taken, on the
- * shelf or off it.
+ * Stores a new set under `id`, or under one made from its title, followed by a number if it is taken by any
+ * set, deleted ones included.
  */
 export async function createSet(db: Database, document: SetDocument, id?: string): Promise<StoredSet> {
   return db.transaction(async (tx) => {
@@ -155,7 +155,7 @@ const slug = (title: string): string =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 60) || 'set';
 
-/** Takes a set off the shelf; it can be put back. Whether there was one. */
+/** Deletes a set from the shelf; it can be restored. Returns whether there was one. */
 export async function deleteSet(db: Database, address: string): Promise<boolean> {
   const key = await keyOf(db, address);
   if (key === undefined) return false;
@@ -164,7 +164,7 @@ export async function deleteSet(db: Database, address: string): Promise<boolean>
   return gone.length > 0;
 }
 
-/** Puts a set back that was taken off the shelf, as it was; whether there was one. */
+/** Restores a deleted set as it was. Returns whether there was one. */
 export async function restoreSet(db: Database, address: string): Promise<boolean> {
   const wasTaken = and(
     isKey(address) ? eq(sets.key, address) : eq(sets.id, address),
@@ -175,8 +175,8 @@ export async function restoreSet(db: Database, address: string): Promise<boolean
 }
 
 /**
- * Gives a set another id; the one it had leads to it until another set takes that. `taken` where another set
- * has it, off the shelf or on it.
+ * Gives a set another id. The former id leads to it until another set takes it. `taken` if another set,
+ * deleted or not, has the id.
  */
 export async function renameSet(
   db: Database,

@@ -1,4 +1,4 @@
-/** What keeps the store from answering, in words that say what to do. */
+/** Why the store does not answer, and what to do. */
 export class StoreError extends Error {
   constructor(message: string, cause?: unknown) {
     super(message, { cause });
@@ -6,7 +6,7 @@ export class StoreError extends Error {
   }
 }
 
-/** Told by name: Next gives each route a copy of this module, and so a class of its own. */
+/** Compared by name, because Next gives each route a copy of this module, and so a class of its own. */
 export const isStoreError = (error: unknown): error is StoreError =>
   error instanceof Error && error.name === 'StoreError';
 
@@ -22,22 +22,22 @@ export const diskFull = (folder: string, cause?: unknown): StoreError =>
     cause,
   );
 
-/** The store in a data folder is damaged; `why`, where that is known. */
+/** The store in a data folder is damaged; `why` if known. */
 export const damaged = (folder: string, cause?: unknown, why = ''): StoreError =>
   new StoreError(
     `The store in ${folder} is damaged and does not open${why}. Put a copy of the folder back, or choose another folder with ARBEIT_DATA; do not delete this one before its documents are saved.`,
     cause,
   );
 
-/** The chain of causes: Drizzle wraps what Postgres says, and that may wrap what the system said. */
+/** The chain of causes: Drizzle wraps errors of PostgreSQL, which may wrap errors of the system. */
 function* causes(error: unknown): Generator<unknown> {
   for (let next = error, depth = 0; next && depth < 6; next = (next as { cause?: unknown }).cause, depth++)
     yield next;
 }
 
 /**
- * An error of the store as a sentence. System codes are those of POSIX, five-character ones PostgreSQL's
- * (appendix A: 53100 disk full, class 58 system error, XX00x corrupted data).
+ * An error of the store as a sentence. System codes are those of POSIX, five-character ones those of
+ * PostgreSQL (appendix A: 53100 disk full, class 58 system error, XX00x corrupted data).
  */
 export const asStoreError = (error: unknown, folder: string): StoreError =>
   storeErrorIn(error, folder) ?? new StoreError(noAnswer, error);
@@ -45,8 +45,8 @@ export const asStoreError = (error: unknown, folder: string): StoreError =>
 const noAnswer = 'The store did not answer. Nothing was changed; try again.';
 
 /**
- * Whether an error is one of the database's: a query that failed (Drizzle), what PostgreSQL says, a client
- * that is closed.
+ * Whether an error comes from the database: a failed query (Drizzle), an error of PostgreSQL, a closed
+ * client.
  */
 const isOfDatabase = (cause: unknown): boolean => {
   const { name, severity, message } = (cause ?? {}) as {
@@ -62,9 +62,8 @@ const isOfDatabase = (cause: unknown): boolean => {
 };
 
 /**
- * An error of the store as a sentence; `undefined` for one that is not the store's, but of whoever asked it
- * something: that must not be called a failure of the store. System codes are those of POSIX, five-character
- * ones PostgreSQL's (appendix A).
+ * An error of the store as a sentence; `undefined` for other errors, which must not be reported as failures
+ * of the store. System codes are those of POSIX, five-character ones those of PostgreSQL (appendix A).
  */
 export function storeErrorIn(error: unknown, folder: string): StoreError | undefined {
   for (const cause of causes(error)) {

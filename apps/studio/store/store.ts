@@ -10,17 +10,15 @@ import * as schema from './schema.ts';
 import { openServer } from './server.ts';
 import { asStoreError, StoreError, storeErrorIn } from './store-error.ts';
 
-/** The data folder: `ARBEIT_DATA`, else `.data` in the project. */
+/** The data folder: `ARBEIT_DATA`, otherwise `.data` in the project. */
 const dataFolder = (): string => resolve(process.env.ARBEIT_DATA ?? join(process.cwd(), '..', '..', '.data'));
 
-/**
- * So many writes, then what they left behind is cleared away and the log begun anew: the folder stays small.
- */
+/** Writes after which the store cleans up and truncates its log, so that the folder stays small. */
 const writesBetweenTidying = 25;
 
 const tables = ['sets', 'revisions', 'saves', 'pages', 'refused', 'codes'];
 
-/** Opens a data folder: locks it, brings the tables up to date, and puts the demo set into an empty one. */
+/** Opens a data folder: locks it, migrates the tables, and adds the demo set to an empty one. */
 export async function openStore(folder: string, migrations: string): Promise<Store> {
   const held = await lockFolderOr(folder);
   const followers = new Followers();

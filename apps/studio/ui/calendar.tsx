@@ -8,8 +8,8 @@ import { PopOut } from './pop-out.tsx';
 const Month = deferred(() => import('./calendar-month.tsx').then((month) => month.Month));
 
 /**
- * A month to pick a day from, wholly keyed, with week numbers; days the field's rules refuse say why and
- * cannot be picked.
+ * A month to pick a date from, fully usable by keyboard, with week numbers. Dates that the field's rules
+ * reject show why and cannot be picked.
  */
 export function Calendar({ field, today }: { readonly field: Field; readonly today: string | undefined }) {
   const [isOpen, setOpen] = useState(false);

@@ -2,7 +2,7 @@
 
 import { useId } from 'react';
 
-/** One of a few words, chosen where they stand. */
+/** One of a few words, as a group of radio buttons. */
 export function Choices<T extends string>({
   label,
   value,

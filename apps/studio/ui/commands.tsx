@@ -7,12 +7,10 @@ import { later, useLater } from './later.tsx';
 
 const palette = later(() => import('./palette.tsx'));
 
-/**
- * What can be done on the page as it stands, by group: each part of the page says its own while it is there.
- */
+/** The commands of the page, by group: each part of the page registers its own while it is mounted. */
 const groups = new Map<symbol, CommandGroup>();
 
-/** Says what can be done here, for the palette and by key, as long as the component stands. */
+/** Registers commands for the palette and the keyboard while the component is mounted. */
 export function useCommands(title: string, commands: readonly Command[]): void {
   const name = useRef(Symbol(title));
   const latest = useRef(commands);
@@ -27,7 +25,7 @@ export function useCommands(title: string, commands: readonly Command[]): void {
   }, [title]);
 }
 
-/** The palette, its button and its key; and the keys of every command. Once on a page. */
+/** The palette, its button and its key, and the keys of every command. Used once per page. */
 export function Commands() {
   useAtFirstUse(palette);
   const [open, setOpen] = useState<'palette' | 'keys' | null>(null);

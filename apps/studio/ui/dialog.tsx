@@ -4,8 +4,8 @@ import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 /**
- * A sheet over the others, for what takes more than a strip. Escape closes it, and the focus goes back to
- * where it was.
+ * A dialog, for what needs more space than an inline panel. Escape closes it, and the focus returns to where
+ * it was.
  */
 export function Dialog({
   title,

@@ -1,7 +1,7 @@
-/** Hands a text to the browser as a file. */
+/** Downloads a text as a file. */
 export const download = (name: string, text: string, type: string): void => downloadBytes(name, text, type);
 
-/** The same for what is no text. */
+/** Downloads bytes as a file. */
 export function downloadBytes(name: string, text: BlobPart, type: string): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(new Blob([text], { type }));

@@ -4,8 +4,8 @@ import { useId, useState } from 'react';
 import { useUnsavedLine } from './unsaved.ts';
 
 /**
- * A line of text that is only handed on while it is sound. What is not stays in the line with what is wrong
- * beneath it; leaving the line puts the last sound text back.
+ * A text input that passes on only valid text. Invalid text stays in the input with the error below; on blur
+ * the last valid text is restored.
  */
 export function DraftInput({
   value,
@@ -16,7 +16,7 @@ export function DraftInput({
 }: {
   readonly id: string;
   readonly className: string;
-  /** Its name, where no label stands beside it. */
+  /** Its accessible name, if it has no label. */
   readonly label?: string;
   readonly value: string;
   readonly inputMode?: 'numeric';

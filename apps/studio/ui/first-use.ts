@@ -3,7 +3,7 @@ import type { Later } from './later.tsx';
 
 const beginnings = ['pointermove', 'pointerdown', 'keydown', 'focusin'] as const;
 
-/** What is fetched as soon as somebody begins to use the page; `null` from then on. */
+/** What is loaded on the first interaction with the page; `null` afterwards. */
 let awaited: Set<Later<unknown>> | null = new Set();
 
 function begin(): void {
@@ -13,14 +13,17 @@ function begin(): void {
   for (const one of all ?? []) fetchQuietly(one);
 }
 
-/** What cannot be fetched now is asked for again when it is wanted, and told then. */
+/**
+ * Loads something in advance and ignores a failure: it is loaded again when needed, and the failure is shown
+ * then.
+ */
 function fetchQuietly(one: Later<unknown>): void {
   one.fetch().catch(() => undefined);
 }
 
 /**
- * Fetches what a page may need next as soon as somebody begins to use it, so that a click opens it at once
- * and no key typed right behind the click is lost. A first visit that only looks fetches nothing.
+ * Loads what a page may need next on the first interaction, so that a click opens it immediately and no key
+ * typed directly after the click is lost. A first visit without interaction loads nothing.
  */
 export function useAtFirstUse(...all: readonly (Later<unknown> | undefined)[]): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: what a component may open stays the same while it stands

@@ -1,14 +1,14 @@
-/** What one can get to by the tab key. */
+/** Elements in the tab order. */
 const reachable =
   'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex="0"]';
 
 /**
- * Keeps the focus on the page: when what has it is taken away (a row deleted, a rule taken out), it goes to
- * what is left nearest to there, and never falls to the body, from where the next tab would begin anew.
- * Returns the way to stop.
+ * Keeps the focus on the page: if the focused element is removed (a deleted row or rule), the nearest
+ * remaining element gets the focus, instead of the body, from where the next Tab would start over. Returns a
+ * function that ends this.
  */
 export function keepFocus(page: Document): () => void {
-  /** What had the focus last, and what it stood in, from the inside out. */
+  /** The element that had the focus last, followed by its ancestors. */
   let path: readonly Element[] = [];
   const remember = (event: FocusEvent): void => {
     const all: Element[] = [];

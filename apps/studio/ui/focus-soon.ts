@@ -1,4 +1,4 @@
-/** The focus to something that is drawn in a moment: on a busy machine that is not the next frame. */
+/** Focuses an element that is drawn soon: on a busy machine later than the next frame. */
 export function focusSoon(selector: string, frames = 120): void {
   requestAnimationFrame(() => {
     const element = document.querySelector<HTMLElement>(selector);

@@ -3,8 +3,8 @@
 import type { Field } from '@arbeit/react';
 
 /**
- * What checks beyond the field have to say beside its message: that they are waiting, what they found out,
- * and a way to ask again.
+ * Messages of server and custom checks beside those of the field: that they are running, their result, and a
+ * way to run them again.
  */
 export function FoundOut({ field }: { readonly field: Field }) {
   const { flags, facts, shown } = field.evaluation;

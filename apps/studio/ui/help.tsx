@@ -2,7 +2,7 @@
 
 import { type ReactNode, useId, useState } from 'react';
 
-/** Help in its place: a button, and what it tells under the line the button stands in, which has to wrap. */
+/** Inline help: a button, and a text below the button's line, which has to wrap. */
 export function Help({ about, children }: { readonly about: string; readonly children: ReactNode }) {
   const [isOpen, setOpen] = useState(false);
   const id = useId();

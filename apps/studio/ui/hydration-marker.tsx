@@ -4,8 +4,8 @@ import { useEffect } from 'react';
 import { keepFocus } from './focus-keeper.ts';
 
 /**
- * Marks the page once React has taken it over, and looks after its focus from then on. What drives the page
- * by machine waits for `html[data-alive]`.
+ * Marks the page as hydrated, and keeps the focus on it from then on. Programs that drive the page wait for
+ * `html[data-alive]`.
  */
 export function HydrationMarker() {
   useEffect(() => {

@@ -1,8 +1,8 @@
-/** Something that can be done on a page. */
+/** A command of a page. */
 export interface Command {
   readonly id: string;
   readonly label: string;
-  /** `Ctrl+k` (the command key on Apple's keyboards), `Alt+ArrowUp`, `/`. */
+  /** For example `Ctrl+k` (the command key on Apple's keyboards), `Alt+ArrowUp`, `/`. */
   readonly key?: string;
   run(): void;
 }
@@ -12,7 +12,7 @@ export interface CommandGroup {
   commands(): readonly Command[];
 }
 
-/** Whether a pressed key is the one a command names. */
+/** Whether a pressed key is that of a command. */
 export function meets(
   event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>,
   key: string,
@@ -27,19 +27,19 @@ export function meets(
 }
 
 /**
- * Where an event really happened: inside an element with a tree of its own it says of itself that it was the
- * element (DOM, retargeting).
+ * The element where an event happened: for events inside a shadow tree, `target` is its host (DOM,
+ * retargeting).
  */
 export const innermost = (event: Event): EventTarget | null => event.composedPath()[0] ?? event.target;
 
-/** Whether what has the focus takes characters: then a key that is one belongs there. */
+/** Whether the focused element accepts characters. Then a key that types one belongs to it. */
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.matches('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true]');
 
 const signs: Readonly<Record<string, string>> = { ArrowUp: '↑', ArrowDown: '↓', Escape: 'Esc' };
 
-/** A key as it is told: `Ctrl K`, `Alt ↑`. */
+/** A key as displayed: `Ctrl K`, `Alt ↑`. */
 export const keyShown = (key: string): string =>
   key
     .split('+')

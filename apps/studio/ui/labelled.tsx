@@ -1,6 +1,6 @@
 import { type ReactNode, useId } from 'react';
 
-/** A control under its label; `children` is given the id that ties the two. */
+/** A control under its label; `children` receives the id that connects the two. */
 export function Labelled({
   label,
   children,

@@ -2,14 +2,11 @@
 
 import { type ComponentType, useCallback, useEffect, useState } from 'react';
 
-/**
- * Something fetched only when it is wanted: it weighs nothing on a first visit. Fetched once for the whole
- * page.
- */
+/** Something loaded only when needed, which costs nothing on a first visit. It is loaded once per page. */
 export interface Later<T> {
-  /** Fetches it; one that failed is tried again the next time. */
+  /** Loads it; after a failure it is loaded again at the next call. */
   fetch(): Promise<T>;
-  /** It, once it has been fetched. */
+  /** Its value, once loaded. */
   atHand(): T | undefined;
 }
 
@@ -29,7 +26,7 @@ export function later<T>(load: () => Promise<T>): Later<T> {
   return { fetch, atHand: () => here };
 }
 
-/** The first of two that are of use together only. */
+/** The first of two that are useful only together; both are loaded. */
 export function together<T>(first: Later<T>, second: Later<unknown> | undefined): Later<T> {
   if (!second) return first;
   return {
@@ -38,17 +35,17 @@ export function together<T>(first: Later<T>, second: Later<unknown> | undefined)
   };
 }
 
-/** What is fetched later, for a component that may come to want it. */
+/** Something loaded later, as a component uses it. */
 interface Wanted<T> {
-  /** It, once it is wanted and there. */
+  /** Its value, once wanted and loaded. */
   readonly it: T | undefined;
-  /** What to tell when it could not be fetched; wanting it again tries again. */
+  /** The error if it could not be loaded; wanting it again retries. */
   readonly problem: string;
-  /** Asks for it. What is at hand is there in the same task, before the next key. */
+  /** Asks for it. If it is loaded, it is available in the same task, before the next key. */
   want(): void;
 }
 
-/** `from` must be one and the same from one drawing to the next. */
+/** `from` must be the same on every render. */
 export function useLater<T>(from: Later<T>): Wanted<T> {
   const [it, setIt] = useState<T>();
   const [problem, setProblem] = useState('');
@@ -67,13 +64,12 @@ export function useLater<T>(from: Later<T>): Wanted<T> {
   return { it, problem, want };
 }
 
-/** A component that can be fetched before it is drawn. */
+/** A component that can be loaded before it is drawn. */
 export type Deferred<P> = ComponentType<P> & Later<ComponentType<P>>;
 
 /**
- * A component that is fetched when it is first drawn, or before: for what stands inside something one has to
- * open. Fetched before, it is there at once, so that whatever opens around it finds what to give the focus
- * to.
+ * A component that is loaded when first drawn, or before: for the content of something that opens. If loaded
+ * before, it is there immediately, so that the surrounding dialog finds what to focus.
  */
 export function deferred<P extends object>(load: () => Promise<ComponentType<P>>): Deferred<P> {
   const from = later(load);

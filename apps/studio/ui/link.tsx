@@ -4,8 +4,8 @@ import { useRouter } from 'next/navigation';
 import type { ComponentProps } from 'react';
 
 /**
- * A link to another sheet: a real one, followed inside the page where a plain click asks for no more. The
- * framework's own fetches ahead what nobody asked for, and weighs six kilobytes on every first visit.
+ * A link to another page: a real one, which a plain click follows without a reload. The framework's own link
+ * prefetches pages and adds six kilobytes to every first visit.
  */
 export function Link({ href, ...rest }: ComponentProps<'a'> & { readonly href: string }) {
   const router = useRouter();

@@ -1,9 +1,9 @@
-/** Shapes that tell what came of something before any colour does. */
+/** Shapes that show a result without relying on colour. */
 export type Shape = 'full' | 'half' | 'barred' | 'hollow' | 'dot';
 
 /**
- * A square, filled, half filled, hollow, hollow with a bar; or a dot, where there is nothing to tell. It
- * takes the ink of what it stands in.
+ * A square that is filled, half filled, hollow, or hollow with a bar; or a dot for no result. It has the
+ * colour of its surroundings.
  */
 export function Mark({
   shape,

@@ -5,21 +5,18 @@ import { Choices } from './choices.tsx';
 
 const directions = { ltr: 'Left to right', rtl: 'Right to left' } as const;
 
-/**
- * What an end user meets, under one line that says how it is seen: in which view, on which paper, in which
- * direction.
- */
+/** What an end user sees, under a line of options: the view, the theme, the direction. */
 export function OnPaper<V extends string>({
   label,
   own,
   views,
   children,
 }: {
-  /** Of the region. */
+  /** The label of the region. */
   readonly label: string;
-  /** What the paper is that is none of its own: "As the desk". */
+  /** The label of the theme that follows the desk: "As the desk". */
   readonly own: string;
-  /** By name; it begins with the first. */
+  /** The views by name; the first is shown first. */
   readonly views: Readonly<Record<V, string>>;
   readonly children: (view: V) => ReactNode;
 }) {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Dialog } from './dialog.tsx';
 import { type Command, type CommandGroup, keyShown } from './keys.ts';
 
-/** Keys that are no commands: what the field and the desk's own lists listen to. */
+/** Keys that are not commands: those of the field and of the desk's lists. */
 const others: readonly (readonly [key: string, does: string])[] = [
   ['Ctrl+z', 'undo: of typing in a line, of the definition elsewhere'],
   ['Ctrl+Shift+z', 'redo'],
@@ -12,7 +12,7 @@ const others: readonly (readonly [key: string, does: string])[] = [
   ['ArrowUp', 'and ↓ on a handle: moves it; on the tape: steps; in a number, date or time: counts'],
 ];
 
-/** Every command that the page has now, to be found by words; or every key. */
+/** A dialog with every command of the page, to be found by words, or with every key. */
 export function Palette({
   groups,
   shows,

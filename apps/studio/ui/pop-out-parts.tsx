@@ -5,8 +5,8 @@ import { Fragment, type ReactNode, useCallback, useRef, useState } from 'react';
 import type { MenuProps, PopOutProps } from './pop-out-props.ts';
 
 /**
- * The landmark a trigger stands in: what it opens belongs there as well, and not at the end of the body where
- * no landmark is.
+ * The landmark around a trigger. What it opens belongs there, and not at the end of the body, outside all
+ * landmarks.
  */
 function useLandmark() {
   const [landmark, setLandmark] = useState<HTMLElement | null>(null);
@@ -54,10 +54,10 @@ export function PopOutSheet({
   );
 }
 
-/** Drawn, and so asked for, only while what stands around it is open. */
+/** Renders its children, and so computes them, only while it is open. */
 const Asked = ({ children }: { readonly children: () => ReactNode }) => children();
 
-/** Fetched because somebody asked for it: it opens as it comes. */
+/** A menu that was loaded because somebody opened it; it opens on mount. */
 export function OpenedMenu({ trigger, button, align, className, byKey = false, items }: MenuProps) {
   // Later openings the menu sees itself.
   const isFirstByKey = useRef(byKey);

@@ -4,29 +4,29 @@ import type { Later } from './later.tsx';
 export type ButtonProps = Omit<ComponentProps<'button'>, 'onClick' | 'ref'>;
 
 export interface PopOutProps {
-  /** What the button shows. */
+  /** The content of the button. */
   readonly trigger: ReactNode;
   readonly button: ButtonProps;
-  /** What the sheet is called. */
+  /** The accessible name of the panel. */
   readonly label: string;
   readonly className: string;
   readonly open?: boolean;
   readonly onOpenChange?: (isOpen: boolean) => void;
   readonly onOpenAutoFocus?: (event: Event) => void;
   readonly onCloseAutoFocus?: (event: Event) => void;
-  /** What the sheet holds, where it has to be fetched as well: the sheet opens when both are there. */
+  /** What the content of the panel needs loaded; the panel opens when everything is there. */
   readonly needs?: Later<unknown>;
-  /** What the sheet holds; asked for only while it is open. */
+  /** The content of the panel; called only while it is open. */
   readonly children: () => ReactNode;
 }
 
 export interface MenuItem {
   readonly id: string;
   readonly label: string;
-  /** A quieter line under the label. */
+  /** A secondary line under the label. */
   readonly note?: string;
   readonly onSelect: () => void;
-  /** Stands under a line that parts it from those before. */
+  /** Whether a separator is above it. */
   readonly isApart?: boolean;
 }
 
@@ -35,8 +35,8 @@ export interface MenuProps {
   readonly button: ButtonProps;
   readonly align: 'start' | 'end';
   readonly className: string;
-  /** Opened by a key, its first entry has the focus. */
+  /** Whether it was opened by keyboard; then its first item gets the focus. */
   readonly byKey?: boolean;
-  /** The entries; asked for only while the menu is open. */
+  /** The items; called only while the menu is open. */
   readonly items: () => readonly MenuItem[];
 }

@@ -7,7 +7,7 @@ import type { ButtonProps, MenuProps, PopOutProps } from './pop-out-props.ts';
 
 const allParts = later(() => import('./pop-out-parts.tsx'));
 
-/** A button and the small sheet that it opens beside itself. */
+/** A button and the small panel that it opens. */
 export function PopOut(props: PopOutProps) {
   const { needs } = props;
   useAtFirstUse(allParts, needs);
@@ -56,7 +56,7 @@ export function Menu(props: MenuProps) {
   );
 }
 
-/** The button before what it opens is there. */
+/** The button until its panel or menu is loaded. */
 function Waiting({
   button,
   opens,
@@ -67,7 +67,7 @@ function Waiting({
   readonly button: ButtonProps;
   readonly opens: 'menu' | 'dialog';
   readonly problem: string;
-  /** Told whether it was a key. */
+  /** Called with whether a key was used. */
   readonly onWant: (isKey: boolean) => void;
   readonly children: ReactNode;
 }) {

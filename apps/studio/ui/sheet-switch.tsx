@@ -9,7 +9,7 @@ const subscribe = (changed: () => void): (() => void) => {
   return () => observer.disconnect();
 };
 
-/** Light or dark paper, remembered in this browser. */
+/** Switches between the light and the dark theme; the choice is stored in this browser. */
 export function SheetSwitch() {
   const sheet = useSyncExternalStore(
     subscribe,

@@ -2,9 +2,9 @@ import { DragDropManager, StyleInjector } from '@dnd-kit/dom';
 import { isSortable, Sortable } from '@dnd-kit/dom/sortable';
 
 /**
- * Lets the elements of a list that have `data-sort` be put in another order: by pointer, by touch, and by
- * keyboard from their handle (`data-handle`), space to take up and to put down. `onMove` is told the id and
- * the new place once it is put down. Returns the way to let go.
+ * Makes the elements of a list that have `data-sort` sortable: by pointer, by touch, and with the keyboard on
+ * their handle (`data-handle`), where Space picks up and drops. `onMove` receives the id and the new index
+ * after the drop. Returns a function that ends this.
  */
 export function sortable(list: HTMLElement, onMove: (id: string, to: number) => void): () => void {
   const { nonce = '' } = document.querySelector<HTMLScriptElement>('script[nonce]') ?? {};

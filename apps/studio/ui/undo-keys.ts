@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { innermost } from './keys.ts';
 
-/** Undo and redo of the definition, outside of lines that have an undo of their own. */
+/** Undo and redo of the definition, outside inputs with an undo of their own. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {

@@ -1,8 +1,6 @@
 import { useEffect, useId, useSyncExternalStore } from 'react';
 
-/**
- * Lines that hold something which cannot be saved as it stands: while there is one, not everything is saved.
- */
+/** Inputs whose content cannot be saved as it is. While there is one, not everything is saved. */
 const lines = new Set<string>();
 const listeners = new Set<() => void>();
 
@@ -11,7 +9,7 @@ function change(work: () => void): void {
   for (const tell of listeners) tell();
 }
 
-/** Says of a line whether it holds such a thing now. */
+/** Registers whether an input has content that cannot be saved. */
 export function useUnsavedLine(isFaulty: boolean): void {
   const id = useId();
   useEffect(() => {
@@ -28,7 +26,7 @@ const subscribe = (tell: () => void): (() => void) => {
   };
 };
 
-/** Whether any line of the page holds something that cannot be saved. */
+/** Whether any input of the page has content that cannot be saved. */
 export const useHasUnsavedLine = (): boolean =>
   useSyncExternalStore(
     subscribe,

@@ -4,12 +4,12 @@ import { type KeyboardEvent, type RefObject, useCallback, useEffect, useRef } fr
 import { useAtFirstUse } from './first-use.ts';
 import { later, useLater } from './later.tsx';
 
-/** What drags is fetched when somebody begins to use the page. */
+/** The sorting code is loaded on the first interaction with the page. */
 const sorting = later(() => import('./sorting.ts').then((own) => own.sortable));
 
 /**
- * A list whose items can be put in another order: dragged by their handle, or moved by its arrow keys. `ids`
- * are the items in their order; each is an element with `data-sort`, its handle one with `data-handle`.
+ * A sortable list: items are dragged by their handle, or moved with the arrow keys on it. `ids` are the items
+ * in order; each is an element with `data-sort`, its handle one with `data-handle`.
  */
 export function useSorting(
   list: RefObject<HTMLElement | null>,
@@ -33,7 +33,7 @@ export function useSorting(
   }, [sortable, list, order]);
   const latest = useRef(ids);
   latest.current = ids;
-  /** For the handle of an item: the arrow keys move it at once. */
+  /** For the handle of an item: the arrow keys move it immediately. */
   return useCallback(
     (event: KeyboardEvent, id: string) => {
       const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;

@@ -9,7 +9,7 @@ const inks: Readonly<Record<Verdict, string>> = {
 
 const shapes: Readonly<Record<Verdict, Shape>> = { pass: 'full', open: 'half', fail: 'barred' };
 
-/** A verdict told by shape and word: filled, half filled, or hollow with a bar. */
+/** A verdict as a shape and a word: filled, half filled, or hollow with a bar. */
 export function VerdictIcon({
   verdict,
   bare = false,

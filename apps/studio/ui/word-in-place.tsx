@@ -1,9 +1,6 @@
 'use client';
 
-/**
- * A word of a field, edited where it stands. It looks like the word it is, and grows with it; a line is one
- * line.
- */
+/** A word of a field, edited in place. It looks like the word and grows with it, on one line. */
 export function WordInPlace({
   label,
   value,
@@ -13,7 +10,7 @@ export function WordInPlace({
 }: {
   readonly label: string;
   readonly value: string;
-  /** What stands there while there is none. */
+  /** Shown in place of an empty word. */
   readonly missing: string;
   readonly className?: string;
   readonly onChange: (text: string) => void;

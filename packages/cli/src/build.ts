@@ -81,7 +81,7 @@ function readTapeFile(path: string, output: Output): TapeFile | undefined {
   return undefined;
 }
 
-/** Modules a hand-off may have beside its folders. */
+/** Modules that a hand-off may have beside its folders. */
 const modules = [...uses, 'fields', 'elements', 'custom-code'].flatMap((name) => [
   `${name}.js`,
   `${name}.d.ts`,

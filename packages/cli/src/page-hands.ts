@@ -4,8 +4,8 @@ import { type Action, begunOf, type Hand, isBlank, wordsIn } from '@arbeit/engin
 import type { CDPSession, Locator, Page } from 'playwright-core';
 
 /**
- * Does to an input of a page, ours or not, what a tape says: with the keys, compositions and writes a browser
- * has.
+ * Does to an input of a page, ours or not, what a tape says: with the keys, compositions and writes of a
+ * browser.
  */
 
 /** The key of each action that is a key. */

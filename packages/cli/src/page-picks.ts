@@ -4,10 +4,7 @@ import type { Action } from '@arbeit/engine/tape';
 import type { Locator } from 'playwright-core';
 import { type Driven, formAround, press } from './page-hands.ts';
 
-/**
- * Picks from what a page offers as a person would: a list, buttons of which one is chosen, boxes to be
- * ticked.
- */
+/** Picks options on a page as a person would: in a list, with radio buttons, with checkboxes. */
 
 /** Elements to pick from. */
 export const pickable = 'select, input[type=radio], input[type=checkbox]';

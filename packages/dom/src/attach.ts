@@ -70,10 +70,11 @@ function onInvalid(tied: Attachment, event: Event): void {
 }
 
 /**
- * What every binding does, whatever the control: it takes over what was typed before the page came alive, is
- * submitted, reset and asked with its form, shows what the store changes to, and leaves the field when it
- * goes with the focus in it. `listen` adds the control's own listeners. Mounting changes nothing by itself
- * (law 13): a control that nobody touched shows the store, however empty it came. Returns the way to let go.
+ * What every binding does, whatever the control: it takes over what was typed before hydration, takes part in
+ * submit, reset and validation of its form, displays what changes in the store, and blurs the field if it is
+ * removed while focused. `listen` adds the control's own listeners. Mounting changes nothing (law 13): a
+ * control that nobody touched displays the store, even if its markup is empty. Returns a function that
+ * unbinds.
  */
 export function attach(tied: Attachment, listen: (part: FormPart, signal: AbortSignal) => void): () => void {
   const { element, store, host } = tied;

@@ -66,10 +66,10 @@ export function show(bound: Bound): void {
 }
 
 /**
- * Puts the caret of an input without the focus where the next focus is to find it. Browsers restore it as
- * they focus the input, later than a focus handler can read it; so a program that selects before it focuses
- * keeps its selection. Of a text that changes with the focus the place tells only whether anybody has
- * selected something else.
+ * Sets the caret of an input without focus to where the next focus must find it. Browsers restore the caret
+ * when they focus the input, later than a focus handler can read it; so a program that selects before it
+ * focuses keeps its selection. For a text that changes on focus, the caret only shows whether something else
+ * was selected.
  */
 function park(bound: Bound): void {
   const { input, store, left } = bound;

@@ -9,9 +9,9 @@ function contentLeft(field: HydratedField, body: TextState, offset: number): num
 }
 
 /**
- * Text dragged inside the field, as events: a move takes it out where it was and puts it in where it was
- * dropped, a copy only the second. `at` is where it was dropped, of a move in the text without it. Offsets
- * are found again by the content left of them, since the field closes up in between.
+ * A text dragged inside the field, as events: a move removes it where it was and inserts it where it was
+ * dropped; a copy only inserts it. `at` is where it was dropped, for a move in the text without it. Offsets
+ * are found again by the content to their left, because the field closes up in between.
  */
 export function dropped(
   field: HydratedField,
@@ -53,9 +53,9 @@ function gone(text: string, rest: string): readonly [from: number, to: number] |
 }
 
 /**
- * Where the browser has put a text that was dragged inside its field, told by the text that stands there now:
- * browsers differ in what they then have selected, and in the events they send; WebKit may take out only a
- * part of what was dragged. Of several places that come to the same text the one at the selection.
+ * Where the browser put a text that was dragged inside its field, found from the resulting text: browsers
+ * differ in the selection they leave and in the events they send, and WebKit may remove only a part of the
+ * dragged text. If several places give the same text, the one at the selection is taken.
  */
 export function dropIn(
   { text, start, end }: Range,

@@ -9,7 +9,7 @@ import type { HydratedField } from '@arbeit/engine/field';
 export const isConcealed = ({ plan }: Pick<HydratedField, 'plan'>): boolean =>
   (plan as { readonly conceal?: unknown }).conceal === true;
 
-/** Submits that were refused because they would have put a secret into the address. */
+/** Submits that were stopped because they would have put a secret into the address. */
 const refused = new WeakSet<Event>();
 
 /** Whether a submit was refused because it would have put a secret into the address. Security relevant. */

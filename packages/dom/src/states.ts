@@ -9,7 +9,7 @@ export interface States {
   readonly filled: boolean;
   /** The field is not empty and passes all its rules. */
   readonly valid: boolean;
-  /** An error is shown. */
+  /** Whether an error is shown. */
   readonly wrong: boolean;
   /** A server's answer is pending. */
   readonly pending: boolean;

@@ -36,6 +36,6 @@ export function watchAsking(element: Checked): () => void {
   };
 }
 
-/** Whether an `invalid` event comes from a program that only asks. */
+/** Whether an `invalid` event comes from a program that only checks validity. */
 export const isAsking = (input: Control): boolean =>
   (asked.get(input)?.isAsking ?? false) || ((input.form && asked.get(input.form)?.isAsking) ?? false);

@@ -18,7 +18,7 @@ export interface FormElement extends StoreOwner {
 
 /** What elements need to know of the page's forms. */
 export interface FormTable {
-  /** By id. */
+  /** Forms by id. */
   readonly forms: ReadonlyMap<string, HydratedForm>;
   readonly today?: string | undefined;
   /** Asks the questions of a form's fields while it is on the page. */
@@ -59,7 +59,7 @@ interface FormController {
   attach(form: HTMLFormElement): () => void;
 }
 
-/** Forms, with what runs their elements. */
+/** Forms, with the code that runs their elements. */
 export interface FormSource {
   has(id: string): boolean;
   make(element: FormElement, id: string): FormController;

@@ -34,10 +34,10 @@ function submitImplicitly(form: HTMLFormElement): void {
 }
 
 /**
- * Enter in the controls of a shadow tree submits the form that the element around it stands in: for the
- * browser they stand in none. `keypress` comes for Enter in every browser, after `keydown` was not prevented,
- * and not for the Enter that ends a composition. As the browser's own, it comes after every handler of the
- * page, and each may prevent it.
+ * Enter in a control of a shadow tree submits the form around the element, because for the browser the
+ * control belongs to no form. Every browser sends `keypress` for Enter, after a `keydown` that was not
+ * prevented, and not for the Enter that ends a composition. Like the browser's own submit, it runs after all
+ * handlers of the page, each of which may prevent it.
  */
 export function listenToEnter(
   root: ShadowRoot,

@@ -179,10 +179,7 @@ function mannerOf({ submit, completes, unanswered, rules }: HydratedForm, codes:
 
 /** The kinds in the module: the name of each, and how it is made. */
 function runsIn(kinds: KindTable) {
-  /**
-   * By what runs, as it is called here: where it comes from; of kinds made here of what lays out their text,
-   * what makes them.
-   */
+  /** Where code that kinds and checks name comes from, by the code itself. */
   const carried = new Map<
     string,
     { readonly ships: string; readonly as: string; readonly by: string | undefined }

@@ -1,14 +1,14 @@
 import type { Plan } from '@arbeit/engine/field';
 import type { Rule } from '@arbeit/engine/rules';
 
-/** Developers' own code of a set, by the places that name it: checks, and shapes of text. */
+/** A set's custom code, by the places that refer to it: custom checks and custom formats. */
 export interface CustomCode {
   readonly checks: readonly string[];
   readonly shapes: readonly string[];
 }
 
 /**
- * Rules whose own code stands apart, as code and not as text: their checks name it by its place among
+ * Rules whose custom code is moved out, as code rather than text: their checks refer to it by its index in
  * `codes`.
  */
 export const withCodeApart = <R extends Rule>(rules: readonly R[], codes: string[]): readonly R[] =>
@@ -20,8 +20,8 @@ export const withCodeApart = <R extends Rule>(rules: readonly R[], codes: string
   });
 
 /**
- * The plan with the code that lays its text out apart, as code and not as text: it names it by its place
- * among `shapes`.
+ * The plan with its custom format moved out, as code rather than text: the plan refers to it by its index in
+ * `shapes`.
  */
 export function shapeApart(plan: Plan, shapes: string[]): { readonly plan: Plan } {
   if (!('code' in plan) || typeof plan.code !== 'string') return { plan };

@@ -20,7 +20,7 @@ import {
   printParseErrorCode,
 } from 'jsonc-parser';
 
-/** A place in a text, both counted from 1. */
+/** A place in a text; line and column are 1-based. */
 export interface Place {
   readonly line: number;
   readonly column: number;
@@ -111,7 +111,7 @@ const syntaxFault = (placeAt: PlaceAt, { error, offset }: ParseError): DocumentF
   message: said[printParseErrorCode(error)] ?? 'This is not JSON.',
 });
 
-/** Names that stand twice in one object: which of the two counts would be anybody's guess. */
+/** Reports names that occur twice in one object: it is unclear which of the two counts. */
 function keysTwice(placeAt: PlaceAt, node: Node, path: string): DocumentFault[] {
   const faults: DocumentFault[] = [];
   const names = new Map<string, number>();
@@ -140,7 +140,7 @@ function keysTwice(placeAt: PlaceAt, node: Node, path: string): DocumentFault[] 
 
 type PlaceAt = (offset: number) => Place;
 
-/** How many of numbers in rising order are at most a number. */
+/** How many of some ascending numbers are at most `most`. */
 function upTo(numbers: readonly number[], most: number): number {
   let [from, to] = [0, numbers.length];
   while (from < to) {
@@ -152,7 +152,8 @@ function upTo(numbers: readonly number[], most: number): number {
 }
 
 /**
- * Places of offsets in a text, which is gone through once: a place is looked up, however long its line is.
+ * Returns a function from offsets in a text to places. The text is read once; each place is a look-up,
+ * however long its line is.
  */
 function placesAt(text: string): PlaceAt {
   const starts = [0];

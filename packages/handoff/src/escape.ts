@@ -1,7 +1,7 @@
 /**
- * Texts of a document as they are written into other languages, each by the rules of that grammar. A text
- * that a person wrote is never code, whatever signs are in it. Nothing else in the hand-off writes a text of
- * a document into another language.
+ * Texts of a document escaped for other languages, each by the rules of that grammar, so that a text that a
+ * person wrote never becomes code. Nothing else in the hand-off writes a text of a document into another
+ * language.
  */
 
 const numeric = (c: string): string => `&#${c.codePointAt(0)};`;

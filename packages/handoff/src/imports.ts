@@ -1,14 +1,14 @@
-/** Something a module imports: its name where it comes from, and what it is called there. */
+/** Something a module imports: its name in its source, and its local name. */
 export interface Import {
   readonly from: string;
   readonly name: string;
   readonly as?: string;
 }
 
-/** From the packages, by their names. */
+/** Imports from the packages by their names. */
 export const byName = { run: (from: string) => from, types: (from: string) => from };
 
-/** Lines of imports: what comes from one place on one line. */
+/** Import lines: names from one source on one line. */
 export function written(
   imports: readonly Import[],
   word: string,
@@ -22,9 +22,11 @@ export function written(
   return [...places].map(([place, names]) => listed(word, names, place));
 }
 
-/** One line that imports names, or hands them on. */
+/** One line that imports names, or re-exports them. */
 export const listed = (word: string, names: readonly string[], place: string): string =>
   [word, '{', names.join(', '), '}', 'from', `'${place}';`].join(' ');
 
-/** Everything of a place under one name, so that no name of a set meets one of the module’s own. */
+/**
+ * Imports everything of a source under one name, so that no name of a set collides with one of the module.
+ */
 export const allOf = (place: string): string => ['import', '*', 'as', 'all', 'from', `'${place}';`].join(' ');

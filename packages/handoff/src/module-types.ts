@@ -7,8 +7,8 @@ import { type Import, written } from './imports.ts';
 import { camel, capital, head, keyOf, namesIn, recordName } from './names.ts';
 
 /**
- * The types of a compiled module: of each field the values it can have (an amount is a decimal, a choice one
- * of its options), of each form what it sends. `at` says where the types of a package are imported from.
+ * The types of a compiled module: for each field its possible values (an amount is a decimal, a choice is one
+ * of its options), for each form its record. `at` is where the types of a package are imported from.
  */
 export function moduleTypes(
   set: SetDocument,
@@ -50,10 +50,7 @@ export function moduleTypes(
   return `${head(set.title)}${[...written(imports, 'import type', at), '', ...types].join('\n')}\n`;
 }
 
-/**
- * The type of what a form sends: a field that must be filled in has a value, one that may not count need not
- * be there.
- */
+/** The type of a form's record: a required field has a value, a field with a condition may be missing. */
 function recordType(form: HydratedForm, name: string, nameOf: (id: string) => string): readonly string[] {
   const members = form.fields.flatMap(({ id, label, when, rules }) => {
     const isNeeded = rules.some(

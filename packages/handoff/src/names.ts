@@ -1,21 +1,21 @@
 import type { SetDocument } from '@arbeit/engine/document';
 
-/** A name as the key of an object, in quotes where it needs them. */
+/** A name as the key of an object, in quotes if necessary. */
 export const keyOf = (name: string): string => (/^\w+$/.test(name) ? name : `'${name}'`);
 /** An id in camel case. */
 export const camel = (id: string): string =>
   id.replace(/[-_]+(\w)?/g, (_, letter: string = '') => letter.toUpperCase());
 
 /**
- * Words no export can be called (ECMAScript, reserved words, in modules), and what a compiled module itself
- * is made with.
+ * Words that no export can be named (reserved words of ECMAScript modules), and names that a compiled module
+ * uses itself.
  */
 const reserved =
   /^(?:arguments|await|break|case|catch|class|const|continue|debugger|default|delete|do|else|enum|eval|export|extends|false|finally|for|function|if|implements|import|in|instanceof|interface|let|new|null|package|private|protected|public|return|static|super|switch|this|throw|true|try|typeof|undefined|var|void|while|with|yield|open|openForm|hydrate|hydrateForm|customBy|customCode|customCheck|customFormat|customFormatBy|customKind)$/;
 
 /**
- * A name for each id, of which is known what it is called in words: in camel case, with `Field` behind words
- * that cannot be one. Throws `RangeError` for two of one name.
+ * A name for each id, which comes with its description: in camel case, with `Field` after words that cannot
+ * be a name. Throws `RangeError` if two ids get the same name.
  */
 function namesOf(ids: readonly (readonly [id: string, words: string])[]): ReadonlyMap<string, string> {
   const names = new Map<string, string>();
@@ -32,15 +32,15 @@ function namesOf(ids: readonly (readonly [id: string, words: string])[]): Readon
   return names;
 }
 
-/** With a capital first. */
+/** A name with an upper case first letter. */
 export const capital = (name: string): string => name.charAt(0).toUpperCase() + name.slice(1);
 
-/** What the record of a form is called as a type, by the form's own name. */
+/** The type name of a form's record, by the name of the form. */
 export const recordName = (form: string): string => `${capital(form).replace(/Form$/, '')}Record`;
 
 /**
- * What the fields of a set are called as exports, by id, and its forms, by id with `-form` behind. Throws
- * `RangeError` for two of one name.
+ * The export names of a set's fields, by id, and of its forms, by id followed by `-form`. Throws `RangeError`
+ * if two get the same name.
  */
 export function namesIn({
   fields,
@@ -53,11 +53,11 @@ export function namesIn({
   return (id) => names.get(id) ?? id;
 }
 
-/** What every module of a set begins with. */
+/** The first lines of every module of a set. */
 export const head = (title: string): string =>
   `// Compiled by Arbeit from the set "${title.replace(/[\n\r\u2028\u2029]/g, ' ')}". Change the document and compile it again.\n`;
 
-/** What the file of a set is called: letters and digits of its title. */
+/** The file name of a set: letters and digits of its title. */
 export const fileName = (title: string): string =>
   `${
     title

@@ -12,7 +12,7 @@ export interface Day {
 
 /** A week of a month. */
 export interface Week {
-  /** ISO 8601, `2027-W06`. */
+  /** A week (ISO 8601), `2027-W06`. */
   readonly week: string;
   readonly days: readonly Day[];
 }

@@ -3,7 +3,7 @@ import { quickjs } from './in-node.ts';
 import { answerTo, type Call, type Reply } from './runner.ts';
 import { createSandbox, type Sandbox } from './sandbox.ts';
 
-/** The thread of `at-once.ts`: each reply raises the flag that its caller waits for. */
+/** The thread of `at-once.ts`. Each reply sets the flag that its caller waits for. */
 const { flag, port } = workerData as { readonly flag: Int32Array; readonly port: MessagePort };
 const engine = await quickjs();
 const fresh = (): Sandbox =>

@@ -4,7 +4,7 @@ import type { CodeInput, CodeOutcome, RunCode } from '@arbeit/engine/rules';
 import type { Reply } from './runner.ts';
 
 /**
- * How long a call, and the start of a thread, may take in milliseconds before it is ended: many times what
+ * How long a call, and the start of a thread, may take before it is ended, in milliseconds: many times what
  * the steps of a call take on a busy machine.
  */
 const patience = { call: 5000, start: 60_000 };
@@ -12,9 +12,9 @@ const patience = { call: 5000, start: 60_000 };
 const undecided =
   'Not decided: the call did not come back. Run it again, or look for a search through a very long text.';
 
-/** A thread that is called as a function is: who calls waits. */
+/** A thread that is called like a function: the caller waits. */
 interface Line {
-  /** What comes back; `undefined`: nothing did. */
+  /** Returns the reply; `undefined` if there was none in time. */
   call(message: object): Reply | undefined;
   end(): void;
 }
@@ -57,7 +57,7 @@ function lineTo(file: URL): Line | undefined {
 export function createAtOnce(file: URL): { readonly check: RunCode; readonly shape: RunShape; end(): void } {
   let line: Line | undefined;
   let count = 0;
-  /** Code of which a call did not come back: it is not called any more. */
+  /** Code that did not return from a call. It is not called again. */
   const hanging = new Set<string>();
   const end = (): void => {
     line?.end();

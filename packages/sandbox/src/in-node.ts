@@ -1,5 +1,5 @@
 import variant from '@jitl/quickjs-wasmfile-release-sync';
 import { newQuickJSWASMModuleFromVariant, type QuickJSWASMModule } from 'quickjs-emscripten-core';
 
-/** The engine that runs developers' code, under Node. */
+/** The engine that runs custom code under Node. */
 export const quickjs = (): Promise<QuickJSWASMModule> => newQuickJSWASMModuleFromVariant(variant);

@@ -1,16 +1,15 @@
 import type { QuickJSContext, QuickJSHandle } from 'quickjs-emscripten-core';
 
 /**
- * Numbers as locales write them, for functions somebody brings: formatters in pages lean on
- * `Intl.NumberFormat` and `toLocaleString`, and the engine of the sandbox has none. Only texts go out and
- * come back; what is worked out outside depends on them alone. Checks and shapes have nothing of it: handed
- * off they ask no `Intl` either.
+ * `Intl.NumberFormat` and `toLocaleString` of numbers for pasted formatters, which rely on them in pages; the
+ * engine of the sandbox has neither. Only texts go in and out, and the results depend on nothing else. Custom
+ * checks and formats do not get them, because a hand-off does not use `Intl` either.
  */
 
-/** The locale where a function names none: that of whoever reads a page is not to be known here. */
+/** The locale if a function names none, because the reader's locale is unknown here. */
 const usualLocale = 'en-US';
 
-/** What is asked: of which format, in which way, and of which number, as text. */
+/** A request: the format, its options, and the number as text. */
 type Asked = readonly [
   what: 'format' | 'formatToParts' | 'resolvedOptions',
   locales: string | string[] | null,
@@ -19,7 +18,7 @@ type Asked = readonly [
   isBig: boolean,
 ];
 
-/** Answers as JSON. Throws what `Intl` throws: a locale or an option that is none. */
+/** The answer as JSON. Throws what `Intl` throws for an invalid locale or option. */
 function answerTo(asked: string): string {
   const [what, locales, options, number, isBig] = JSON.parse(asked) as Asked;
   const format = new Intl.NumberFormat(locales ?? usualLocale, options ?? {});
@@ -27,7 +26,7 @@ function answerTo(asked: string): string {
   return JSON.stringify(what === 'resolvedOptions' ? format.resolvedOptions() : format[what](value));
 }
 
-/** Inside: what of `Intl` there is, made of one function from text to text. */
+/** The code inside the world: `Intl` built on one function from text to text. */
 const inside = `((bridge, parse, stringify) => {
   const ask = (what, locales, options, value) => {
     const isBig = typeof value === 'bigint';

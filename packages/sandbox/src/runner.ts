@@ -2,45 +2,43 @@ import type { RunShape, Shaped } from '@arbeit/engine/field';
 import type { CodeInput, CodeOutcome, RunCode } from '@arbeit/engine/rules';
 import type { Sandbox } from './sandbox.ts';
 
-/** What is asked of a developer's code: what its check says of a value, or how it shows a content. */
+/** A request to a developer's code: the result of its check for a value, or the display of a content. */
 type Asked =
   | { readonly code: string; readonly input: CodeInput }
   | { readonly code: string; readonly content: string };
 type Outcome = CodeOutcome | Shaped;
 
-/** A call on its way to a thread, and what comes back. */
+/** A call to a thread, and its reply. */
 export type Call = Asked & { readonly id: number };
 export type Reply = { readonly ready: true } | { readonly id: number; readonly outcome: Outcome };
 
-/** What a thread answers a call. */
+/** Runs a call in a sandbox and returns the reply. */
 export const answerTo = (call: Call, sandbox: Sandbox): Reply => ({
   id: call.id,
   outcome: 'input' in call ? sandbox.check(call.code, call.input) : sandbox.shape(call.code, call.content),
 });
 
-/** A thread in which own code runs. */
+/** A thread in which custom code runs. */
 export interface Thread {
   post(call: Call): void;
   end(): void;
 }
 
 /**
- * Starts a thread; it tells `onReply` that it is ready, and then of each call. `onFailure`: it could not be
+ * Starts a thread. It calls `onReply` when it is ready and for each call, and `onFailure` if it cannot be
  * started.
  */
 export type StartThread = (onReply: (reply: Reply) => void, onFailure: () => void) => Thread;
 
-/**
- * What asks for calls: a page, or one request to a server. What it asks is done in turn with what others ask.
- */
+/** A client of a runner: a page, or one request to a server. Sessions take turns. */
 export interface Session {
   /**
-   * What a call came to; `undefined` until it is known: then it is under way, and who has subscribed is told
-   * when it is.
+   * Returns the result of a call; `undefined` until it is known. Then the call is under way, and subscribers
+   * are notified when it has ended.
    */
   readonly check: RunCode;
   readonly shape: RunShape;
-  /** Resolves once nothing that this session asked is under way. */
+  /** Resolves once no call of this session is under way. */
   settled(): Promise<void>;
 }
 
@@ -50,7 +48,7 @@ export interface Origin {
   readonly client: string;
 }
 
-/** What runs own code in threads of its own, each one call at a time. */
+/** Runs custom code in threads of its own, each with one call at a time. */
 export interface Runner extends Session {
   /**
    * A session beside the others. Calls are run in turns: between the sets, between the clients of a set,
@@ -60,26 +58,22 @@ export interface Runner extends Session {
   session(origin?: Origin): Session;
   /** Sessions that wait for calls. */
   waiting(): number;
-  /**
-   * Has shapes of these contents worked out when nothing else is asked, in place of those that were wanted
-   * ahead before.
-   */
+  /** Formats these contents when no session has a call waiting. Replaces the contents given before. */
   ahead(code: string, contents: readonly string[]): void;
   subscribe(listener: () => void): () => void;
   end(): void;
 }
 
-/** Characters of calls and what they came to that are remembered. */
+/** Size of the memory of calls and results, in characters. */
 const remembered = 2_000_000;
 /**
- * How long a call may take, in milliseconds, before it is ended with its thread: many times what its steps
- * take on a busy machine. Only what the engine cannot count takes longer: a search of its own through a text
- * of any length. And how long a thread may take to start.
+ * How long a call may take before it is ended with its thread, in milliseconds: many times what its steps
+ * take on a busy machine. Only work that the engine cannot count takes longer, such as its own search through
+ * a very long text. `start` is the limit for starting a thread.
  */
 const patience = { call: 5000, start: 30_000 };
 /**
- * Code that so many calls had to be ended of is not called any more: it would take a thread with every
- * letter.
+ * Code is not called again after this many calls that had to be ended: it would cost a thread per keystroke.
  */
 const mostHangs = 2;
 
@@ -92,12 +86,12 @@ const notStarted = { broken: 'What runs own code could not be started. Reload to
 
 const undecided = (asked: Asked): Outcome => ('input' in asked ? notDecided : shapeNotDecided);
 
-/** Codes that are told apart; one that is written is another with every letter. */
+/** How many different codes are remembered; while code is being written, each letter makes another. */
 const mostCodes = 100;
 
 /**
- * What is asked, as a key. A code is a number in it: with every key of the keyboard a hundred contents may be
- * wanted ahead, and a code is up to 20,000 characters.
+ * Requests as keys. Code is replaced by a number in them: each keystroke may ask for a hundred contents in
+ * advance, and code may have 20,000 characters.
  */
 function createKeys(): (asked: Asked) => string {
   const numbers = new Map<string, number>();
@@ -117,7 +111,8 @@ function createKeys(): (asked: Asked) => string {
 }
 
 /**
- * What calls came to, the newest last, bounded by characters: one answer may be as long as a thousand others.
+ * Results of calls, the newest last. The memory is limited by characters, because one result may be as long
+ * as a thousand others.
  */
 function createMemory(): { get(key: string): Outcome | undefined; set(key: string, outcome: Outcome): void } {
   const known = new Map<string, { readonly outcome: Outcome; readonly size: number }>();
@@ -141,14 +136,14 @@ function createMemory(): { get(key: string): Outcome | undefined; set(key: strin
   };
 }
 
-/** What a session waits for, and who waits for all of it. */
+/** The calls of a session that are waiting, and the promises that wait for all of them. */
 interface Queue {
   readonly origin: Origin;
   readonly waiting: Map<string, Asked>;
   readonly settling: (() => void)[];
 }
 
-/** A call to be made; `queue`: of which session, none for what is only wanted ahead. */
+/** A call to make. `queue` is its session; `undefined` for a call made in advance. */
 interface Due {
   readonly key: string;
   readonly asked: Asked;
@@ -156,8 +151,8 @@ interface Due {
 }
 
 /**
- * The sessions that wait, in turns: first the set whose last turn was longest ago, of that the client, of
- * that the session.
+ * The order of waiting sessions: first the set whose last turn was longest ago, then the client of it, then
+ * the session.
  */
 function createTurns() {
   const queues = new Set<Queue>();
@@ -191,7 +186,7 @@ function createTurns() {
   };
 }
 
-/** The first of the calls that no thread is busy with. */
+/** The first call that no thread is running. */
 function firstOf(
   calls: ReadonlyMap<string, Asked>,
   busy: readonly Due[],
@@ -200,13 +195,13 @@ function firstOf(
   return undefined;
 }
 
-/** What sessions ask, what calls came to, and which call is next. */
+/** Requests of sessions, results of calls, and which call is next. */
 function createAsked(threads: number) {
   const keyOf = createKeys();
   const memory = createMemory();
   const listeners = new Set<() => void>();
   const hangs = new Map<string, number>();
-  /** What is wanted ahead: nobody waits for it. */
+  /** Calls to make in advance: nobody waits for them. */
   let later = new Map<string, Asked>();
   /** Threads that may run calls of one set at the same time. */
   const most = Math.max(1, threads - 1);
@@ -223,7 +218,7 @@ function createAsked(threads: number) {
   return {
     listeners,
     learn,
-    /** What a call came to; `undefined`: the session waits for it. */
+    /** The result of a call; `undefined` if the session has to wait for it. */
     find(queue: Queue, asked: Asked): Outcome | undefined {
       const key = keyOf(asked);
       const isHopeless = (hangs.get(asked.code) ?? 0) >= mostHangs;
@@ -242,10 +237,7 @@ function createAsked(threads: number) {
         all.map((asked): [string, Asked] => [keyOf(asked), asked]).filter(([key]) => !memory.get(key)),
       );
     },
-    /**
-     * The next call beside those that are under way: first calls of sessions, in turns, then what is wanted
-     * ahead.
-     */
+    /** The next call to start: first calls of sessions, in turns, then calls in advance. */
     next(busy: readonly Due[]): Due | undefined {
       for (const queue of turns.inOrder()) {
         const ofSet = busy.filter((one) => one.queue?.origin.set === queue.origin.set);
@@ -270,7 +262,7 @@ function createAsked(threads: number) {
   };
 }
 
-/** A thread, and the call it is busy with. */
+/** A thread, and the call it is running. */
 interface Slot {
   thread: Thread | undefined;
   isReady: boolean;
@@ -278,7 +270,7 @@ interface Slot {
   timer: ReturnType<typeof setTimeout> | undefined;
 }
 
-/** Threads, started when there is something to do and ended with a call that does not come back. */
+/** Threads, started when needed and ended together with a call that does not return. */
 function createPool(start: StartThread, threads: number, work: ReturnType<typeof createAsked>) {
   let count = 0;
   const slots = Array.from(
@@ -346,8 +338,8 @@ function createPool(start: StartThread, threads: number, work: ReturnType<typeof
 }
 
 /**
- * A runner on threads that `start` starts: the first when it is first needed, the next when one had to be
- * ended; at most `threads` side by side.
+ * A runner on threads that `start` starts: the first when first needed, another when one had to be ended, at
+ * most `threads` at the same time.
  */
 export function createRunner(start: StartThread, threads = 1): Runner {
   const work = createAsked(threads);

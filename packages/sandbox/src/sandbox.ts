@@ -4,32 +4,32 @@ import type { QuickJSContext, QuickJSHandle, QuickJSWASMModule } from 'quickjs-e
 import { giveIntl } from './intl.ts';
 
 /**
- * What a call may take: steps, bytes of memory and of stack, characters of its answer and of why there is
- * none. Steps are rounds of loops and calls, counted by the engine: the same call takes as many on any
- * machine, however busy that is. 500,000 take 20 to 40 ms on an idle one.
+ * Limits of a call: steps, bytes of memory and of stack, characters of its result and of its error. Steps are
+ * rounds of loops and calls, counted by the engine: the same call takes the same number on any machine,
+ * however busy. 500,000 take 20 to 40 ms on an idle one.
  */
 const limits = { steps: 500_000, memory: 8 * 1024 * 1024, stack: 256 * 1024, answer: 20_000, reason: 500 };
 
-/** Steps between two questions of the engine whether to go on (QuickJS, `JS_INTERRUPT_COUNTER_INIT`). */
+/** Steps between two interrupt checks of the engine (QuickJS, `JS_INTERRUPT_COUNTER_INIT`). */
 const stepsAsked = 10_000;
 
-/** Runs checks and shapes of developers. */
+/** Runs custom checks and custom formats. */
 export interface Sandbox {
-  /** What came of the module's default function, in a world that has seen nothing yet. */
+  /** Calls the module's default function, in a new world. */
   check(code: string, input: CodeInput): CodeOutcome;
   /**
-   * What came of the module's `shape` and `value`, in a world that stays from call to call: as fast as the
-   * engine is, and whether a shape keeps something to itself shows.
+   * Calls the module's `shape` and `value`, in a world that is kept between calls. That is fast, and shows
+   * whether a format depends on earlier calls.
    */
   shape(code: string, content: string): Shaped;
 }
 
 /**
  * Runs developers' code in a JavaScript engine of its own (QuickJS, compiled to WebAssembly), in worlds that
- * have nothing but the language: no clock, no random numbers, no network, no page. What takes too long or too
- * much is ended, and told. What the engine itself is busy with (a search through a list of any length) it
- * cannot end: whoever calls gives it a thread of its own and ends that (`runner.ts`). `onSpoilt`: this engine
- * should not be called again.
+ * contain only the language: no clock, no random numbers, no network, no page. Code that takes too many steps
+ * or too much memory is ended, and the reason is returned. Work of the engine itself, such as a search
+ * through a very long list, cannot be ended here: the caller runs the sandbox in a thread and ends that
+ * (`runner.ts`). `onSpoilt` is called when this engine should not be used again.
  */
 export function createSandbox(quickjs: QuickJSWASMModule, onSpoilt: () => void): Sandbox {
   return {
@@ -49,20 +49,19 @@ export function createSandbox(quickjs: QuickJSWASMModule, onSpoilt: () => void):
   };
 }
 
-/** What a call of a function came to. */
+/** The result of a function call. */
 export type Called = { readonly text: string } | Failure;
 
-/** A function of one text, in a world that stays from call to call. */
+/** A function of one text, in a world that is kept between calls. */
 export interface Caller {
   call(text: string): Called;
-  /** Lets the world go. */
+  /** Frees the world. */
   end(): void;
 }
 
 /**
- * A function of one text that somebody has, in a world of its own that stays from call to call: whether it
- * keeps something to itself is for whoever calls it to find out. Throws `{ broken, line? }` where there is
- * none in the code.
+ * A pasted function of one text, in a world of its own that is kept between calls. The caller has to find out
+ * whether it depends on earlier calls. Throws `{ broken, line? }` if the code contains no function.
  */
 export function createCaller(quickjs: QuickJSWASMModule, code: string): Caller {
   let world: World;
@@ -83,10 +82,10 @@ export function createCaller(quickjs: QuickJSWASMModule, code: string): Caller {
   };
 }
 
-/** So many worlds of shapes are kept. */
+/** Most worlds of custom formats kept at the same time. */
 const mostWorlds = 8;
 
-/** Shapes, of each code in a world that stays. */
+/** Runs custom formats, each code in a world that is kept. */
 function shaper(quickjs: QuickJSWASMModule): Sandbox['shape'] {
   const worlds = new Map<string, World | Failure>();
   const worldFor = (code: string): World | Failure => {
@@ -118,10 +117,10 @@ function shaper(quickjs: QuickJSWASMModule): Sandbox['shape'] {
   };
 }
 
-/** Why there is no answer, in words, and on which line of the code (1-based). */
+/** Why there is no result, in words, and the line of the code (1-based). */
 type Failure = { readonly broken: string; readonly line?: number };
 
-/** What went wrong inside, told to whoever called. */
+/** An error in custom code, reported to the caller. */
 class Broken extends Error {
   readonly failure: Failure;
   constructor(failure: Failure) {
@@ -133,19 +132,19 @@ class Broken extends Error {
 const failureOf = (problem: unknown): Failure =>
   problem instanceof Broken ? problem.failure : { broken: `The engine stopped: ${String(problem)}.` };
 
-/** What is called in a module, and by what. */
+/** What is called in a module, and how. */
 interface Made {
-  /** The names of what it exports; the first is a function, or there is nothing to call. */
+  /** The names of its exports; the first must be a function. */
   readonly exports: readonly string[];
-  /** What is said where it is none; told what it is, where it is anything. */
+  /** The message if it is not a function; `type` is what it is instead. */
   missing(type: string): string;
   /**
-   * A function, as text, that calls them from inside and hands the answer out as text, with what kind of
-   * thing it is: nothing out there can be reached from in here, so nothing but text comes out. Both ways as
-   * JSON: a text with a zero in it would end there otherwise.
+   * A function, as text, that calls the exports from inside and returns the result as text together with its
+   * type. No object of the host can be reached from inside, because only text crosses the border. Both
+   * directions use JSON: a text with a zero character would end there otherwise.
    */
   readonly harness: string;
-  /** What the world has beside the language. */
+  /** Adds to the world what it has beside the language. */
   prepare?(context: QuickJSContext, evaluate: (code: string) => QuickJSHandle): void;
 }
 
@@ -186,7 +185,7 @@ const shaping: Made = {
   })(JSON.parse, JSON.stringify)`,
 };
 
-/** What there is in the world of own code beside the language itself: nothing. */
+/** What a world of custom code has beside the language itself: nothing. */
 const intrinsics = {
   BaseObjects: true,
   Eval: true,
@@ -201,9 +200,9 @@ const intrinsics = {
 
 /** A world with a module in it. */
 interface World {
-  /** What the harness said of a call. Throws `Broken`. */
+  /** The harness's result of a call. Throws `Broken`. */
   call(given: unknown): string;
-  /** Lets it go; `false` where it could not be let go whole. */
+  /** Frees the world; `false` if it could not be freed completely. */
   end(): boolean;
 }
 
@@ -215,7 +214,7 @@ function worldOf(
 ): World {
   const runtime = quickjs.newRuntime();
   const context = runtime.newContext({ intrinsics });
-  /** Whatever is held of the world inside, to be let go before it is closed. */
+  /** Handles into the world, to be disposed of before it is closed. */
   const held: QuickJSHandle[] = [];
   const hold = (handle: QuickJSHandle): QuickJSHandle => {
     held.push(handle);
@@ -264,7 +263,7 @@ function worldOf(
   }
 }
 
-/** Whether a call has taken its steps. */
+/** Returns a function that tells whether a call has used up its steps. */
 function meter(): () => boolean {
   let steps = 0;
   return () => {
@@ -279,7 +278,7 @@ function evaluate(context: QuickJSContext, code: string): QuickJSHandle {
   return result.value;
 }
 
-/** An answer that came as JSON; what came otherwise is told, with what was expected. */
+/** A result that must be JSON; anything else is reported with what was expected. */
 function jsonIn(said: string, expected: string): { readonly json: unknown } | Failure {
   if (!said.startsWith('=')) return { broken: `It answered ${said}${expected}` };
   if (said.length > limits.answer) return { broken: 'Its answer is too long.' };
@@ -310,7 +309,7 @@ function shapeIn(said: string): Shaped {
   return { shown: undefined, ...json };
 }
 
-/** An error from inside, in words, with the line of the code it came from. */
+/** An error from inside, in words, with its line in the code. */
 function broken(context: QuickJSContext, handle: QuickJSHandle): Broken {
   const error = context.dump(handle);
   handle.dispose();
@@ -336,8 +335,7 @@ function inWords(name: string, message: string): string {
 }
 
 /**
- * A function as it is copied from somewhere, as a module that hands it out: the last one it names, or the
- * whole of it.
+ * A copied function as a module that exports it: the last function the code names, or the whole code as one.
  */
 export function asModule(code: string): string {
   if (/^\s*export\s+default\b/m.test(code)) return code;

@@ -3,7 +3,7 @@ import { quickjs } from './in-node.ts';
 import { answerTo, type Call, type Reply } from './runner.ts';
 import { createSandbox, type Sandbox } from './sandbox.ts';
 
-/** A thread under Node in which own code runs. */
+/** A thread under Node in which custom code runs. */
 const fresh = async (): Promise<Sandbox> =>
   createSandbox(await quickjs(), () => {
     sandbox = fresh();

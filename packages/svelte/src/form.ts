@@ -9,7 +9,7 @@ export interface Form<V extends Values = Values> {
   subscribe(listener: (told: { readonly isReady: boolean; readonly sending: Sending }) => void): () => void;
   /** An action for the `<form>`. */
   readonly form: (element: HTMLFormElement) => ActionResult;
-  /** One of its fields. */
+  /** A field of the form. */
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
 }
 

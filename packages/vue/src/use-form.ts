@@ -12,7 +12,7 @@ export interface Form<V extends Values = Values> {
   readonly sending: Readonly<Ref<Sending>>;
   /** For `v-bind` on the `<form>`. */
   readonly form: Readonly<Record<string, unknown>>;
-  /** One of its fields. */
+  /** A field of the form. */
   field<I extends keyof V & string>(id: I): Field<NonNullable<V[I]> & string>;
 }
 

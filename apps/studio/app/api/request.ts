@@ -7,15 +7,15 @@ import { mostOperations } from '../../store/operations.ts';
 import { readOnServer } from '../../store/read-on-server.ts';
 import { isStoreError } from '../../store/store-error.ts';
 
-/** The most a request may hold, in bytes. A set of a thousand fields stays well below. */
+/** Largest request body, in bytes. A set of a thousand fields stays well below. */
 const mostBytes = 4_000_000;
-/** A save holds what it changes twice: as it was, and as it is. */
+/** Largest save, in bytes. It contains what it changes twice: before and after. */
 const mostBytesOfSave = 9_000_000;
 
 const mostRevisions = 2_147_483_647;
 const withDocument = z.strictObject({ document: z.unknown() });
 
-/** Parsed from JSON it is JSON. How deep it goes is looked at beside it. */
+/** Any JSON value. Its depth is checked separately. */
 const json = z.unknown();
 const step = z.union([z.string().max(10_000), z.strictObject({ id: z.string().max(10_000) })]);
 const at = z.array(step).max(mostDeep);
@@ -46,14 +46,14 @@ export type Problem = { readonly error: string; readonly faults?: readonly Docum
 export const problem = (status: number, body: Problem): Response => Response.json(body, { status });
 
 /**
- * What a body that is too large is read on for, without being held: so the sender hears the answer instead of
- * a hang-up.
+ * Bytes of a too large body that are read and discarded, so that the sender receives the response instead of
+ * a closed connection.
  */
 const mostDiscarded = 20_000_000;
 
 /**
- * Reads a body up to a size, counted while it comes in: what is larger is never held. `undefined` where it is
- * too large.
+ * Reads a body up to a size, counted while it arrives, so that a larger one is never in memory. `undefined`
+ * if it is too large.
  */
 async function bytesOf(request: Request, most: number): Promise<Uint8Array | undefined> {
   const announced = Number(request.headers.get('content-length') ?? 0);
@@ -74,7 +74,7 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array | und
   return size > most || announced > most ? undefined : Buffer.concat(chunks);
 }
 
-/** Reads the JSON of a request in its shape, or the answer that says what is wrong. */
+/** Parses and checks the JSON of a request. Returns the data, or the response that reports what is wrong. */
 async function readShape<T>(request: Request, shape: z.ZodType<T>, most = mostBytes): Promise<T | Response> {
   const type = request.headers.get('content-type') ?? '';
   if (!/^application\/json\s*(?:;|$)/i.test(type))
@@ -92,7 +92,10 @@ async function readShape<T>(request: Request, shape: z.ZodType<T>, most = mostBy
   return parsed.success ? parsed.data : problem(400, { error: z.prettifyError(parsed.error) });
 }
 
-/** Reads a request that carries a document: the document checked, or the answer that says what is wrong. */
+/**
+ * Parses and checks a request that contains a document. Returns the data, or the response that reports what
+ * is wrong.
+ */
 async function readWith<T extends { document?: unknown }>(
   request: Request,
   shape: z.ZodType<T>,
@@ -111,9 +114,9 @@ export async function readSave(request: Request): Promise<z.infer<typeof save> |
 }
 
 const ids = z.array(z.string().max(100)).max(10_000);
-/** Their keys are their names. */
+/** The names of the uses. */
 const useList = Object.keys(useNames) as UseName[];
-/** What of a set is to be handed off. */
+/** The parts of a set to hand off. */
 const choice = z.strictObject({
   fields: ids,
   forms: ids,
@@ -128,12 +131,12 @@ export const readRename = (request: Request) =>
     z.strictObject({ id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'Small letters, digits and “-”.') }),
   );
 
-/** What a revision is called; `null` takes its name away. */
+/** The name of a revision; `null` removes it. */
 export const readRevisionName = (request: Request) =>
   readShape(request, z.strictObject({ name: z.string().trim().min(1).max(200).nullable() }));
 
 const text = z.string().max(2000);
-/** More fields than this no form has. */
+/** Most fields of a form. */
 const mostNames = 5000;
 const named = <T extends z.ZodType>(one: T) =>
   z
@@ -146,7 +149,7 @@ export const readAsked = (request: Request) =>
     request,
     z.strictObject({ field: z.string().max(100), value: text, values: named(text.nullable()) }),
   );
-/** A number (E.164) or an e-mail address a code is to be sent to. */
+/** The number (E.164) or e-mail address that a code is sent to. */
 export const readAddress = (request: Request) =>
   readShape(
     request,
@@ -163,17 +166,16 @@ export const readAddress = (request: Request) =>
 /** The raw values of a form, by field. */
 export const readRecord = (request: Request) => readShape(request, z.strictObject({ raw: named(text) }));
 
-/** An id or a key of a set as it stands in an address; `undefined` for what can be none. */
+/** The id or key of a set in an address; `undefined` if it cannot be one. */
 export const setIdOf = (text: string): string | undefined =>
   /^(?:[a-z0-9-]{1,80}|s_[0-9a-f]{32})$/.test(text) ? text : undefined;
 
-/** The number of a revision as it stands in an address; `undefined` for what can be none. */
+/** The number of a revision in an address; `undefined` if it cannot be one. */
 export const revisionOf = (text: string): number | undefined =>
   /^[1-9]\d{0,9}$/.test(text) && Number(text) <= mostRevisions ? Number(text) : undefined;
 
 /**
- * Runs a handler; what goes wrong becomes an answer that says whose fault it is: the store's (503), or an
- * error of ours (500).
+ * Runs a handler. An error becomes a response that tells whose fault it is: the store's (503), or ours (500).
  */
 export async function answer(what: string, work: () => Promise<Response>): Promise<Response> {
   try {
@@ -187,12 +189,12 @@ export async function answer(what: string, work: () => Promise<Response>): Promi
   }
 }
 
-/** At most so many places of the code are logged of an error. */
+/** Most stack frames logged of an error. */
 const mostFrames = 8;
 
 /**
- * Where in our own code an error came from: the lines of its stack that are places, without the message,
- * which may quote a document. Paths are cut to what is below the studio.
+ * Where in our own code an error comes from: the frames of its stack without the message, which may quote a
+ * document. Paths are relative to the studio.
  */
 function framesOf(error: unknown): readonly string[] {
   const stack = error instanceof Error ? (error.stack ?? '') : '';
@@ -207,7 +209,7 @@ function framesOf(error: unknown): readonly string[] {
     );
 }
 
-/** One line of JSON on standard error, without anything of a document in it. */
+/** Logs one line of JSON on standard error, without any content of a document. */
 export function logError(what: string, error: unknown): void {
   const cause = error instanceof Error ? (error.cause ?? error) : error;
   const { code = '' } = (cause ?? {}) as { code?: string };

@@ -1,4 +1,4 @@
-/** Whether the process answers at all; it asks the store nothing. For whoever starts and stops servers. */
+/** Whether the process responds, without a query to the store. For whatever starts and stops servers. */
 export function GET(): Response {
   return Response.json({ ok: true });
 }

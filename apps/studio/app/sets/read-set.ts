@@ -8,9 +8,9 @@ import { setIdOf } from '../api/request.ts';
 import { readFromStore } from '../read-from-store.tsx';
 
 /**
- * A set for a page, once for each request; `undefined` where there is none, or none that can be read. Asked
- * for by a name it had, the page leads on to the one it has; by its key (links carry it), the page itself
- * shows the name (`named-address.tsx`).
+ * A set for a page, read once per request; `undefined` if there is none, or it is invalid. An address with a
+ * former id redirects to the current one. For an address with the key, which links use, the page itself shows
+ * the id (`named-address.tsx`).
  */
 export const readSet = cache(async (given: string): Promise<StoredSet | StoreError | undefined> => {
   const id = setIdOf(given);

@@ -10,7 +10,10 @@ import type { Change } from './definition-band.tsx';
 
 const written = { before: 'Before it', behind: 'Behind it', icon: 'Icon (SVG)' } as const;
 
-/** The options of a look, a row each. What is no sign, width or icon is told in its row, and is not taken. */
+/**
+ * The options of the appearance, one row each. An invalid symbol, width or icon is reported in its row and
+ * not applied.
+ */
 export function AppearanceEditor({
   definition,
   onChange,
@@ -71,10 +74,7 @@ function Row({ label, children }: { readonly label: string; readonly children: R
   );
 }
 
-/**
- * An option that is written. It is taken once it is sound, and what is wrong with it stands under it until
- * then.
- */
+/** An option that is typed. It is applied once it is valid; until then the error is shown below it. */
 function Written({
   definition,
   name,

@@ -12,8 +12,8 @@ const LookEditor = deferred(() =>
 );
 
 /**
- * How the field is drawn where it is taken home, on one line; opened, an option a row. Seen by “As handed
- * off” above the field.
+ * A summary of how the field is drawn in a hand-off, on one line; when open, one row per option. The view “As
+ * handed off” above the field shows the result.
  */
 export const AppearanceSection = memo(function TheLook({
   definition,

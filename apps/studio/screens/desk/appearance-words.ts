@@ -5,7 +5,7 @@ export type Appearance = NonNullable<FieldDocument['look']>;
 export const labels = { above: 'above', beside: 'beside it', inside: 'inside, moving away' } as const;
 export const sizes = { small: 'small', medium: 'medium', large: 'large' } as const;
 
-/** How a field looks, in words. */
+/** The appearance of a field, in words. */
 export function appearanceInWords(look: Appearance = {}): string {
   const { label, size, before, behind, width, icon } = look;
   const said = [
@@ -19,7 +19,7 @@ export function appearanceInWords(look: Appearance = {}): string {
   return said.join(', ') || 'as most fields do';
 }
 
-/** The definition with one option of its look as given; what is usual, and what is empty, is left out. */
+/** The definition with one option of its appearance set; defaults and empty values are left out. */
 export function withAppearance<K extends keyof Appearance>(
   field: FieldDocument,
   name: K,

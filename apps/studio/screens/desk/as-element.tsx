@@ -4,12 +4,12 @@ import { boxes, defineFields, picks } from '@arbeit/element';
 import type { Field } from '@arbeit/react';
 import { useLayoutEffect, useRef } from 'react';
 
-/** The element is defined once a page; which field it is, what is around it says. */
+/** Defines the element once per page; each element gets its field from its surroundings. */
 function define(): void {
   if (!customElements.get('arbeit-field')) defineFields([], { drawings: [boxes, picks] });
 }
 
-/** The field as it is handed off: the element itself, on the very store the desk watches. */
+/** The field as handed off: the element itself, connected to the store that the desk shows. */
 export function AsElement({ field }: { readonly field: Field }) {
   const place = useRef<HTMLDivElement>(null);
   const { store } = field;

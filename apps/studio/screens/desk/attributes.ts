@@ -1,13 +1,13 @@
-/** An attribute a field may tell the browser (HTML), with what it may say. */
+/** An input attribute (HTML) that a field can set, with its values. */
 export interface BrowserAttribute {
   readonly name: string;
   readonly label: string;
-  /** How it is called on the one line. */
+  /** Its short name in the summary line. */
   readonly short: string;
   readonly values: readonly string[] | 'yes';
 }
 
-/** Autofill field names of HTML that a single field can ask for, with what the browser then fills in. */
+/** Autofill field names (HTML) that a single field can use, with what the browser then fills in. */
 export const tokenWords: Readonly<Record<string, string>> = {
   off: 'nothing',
   name: 'the whole name',

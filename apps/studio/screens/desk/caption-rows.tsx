@@ -1,15 +1,15 @@
 import { type Captioned, placeCaptions } from './captions.ts';
 
 /**
- * The captions of a specimen, each under its part with a fine line up to it; for the eye, its button says the
- * same.
+ * The captions of a specimen, each under its part with a thin line up to it. They are hidden from screen
+ * readers, because the button of the part has the same name.
  */
 export function CaptionRows({
   captions,
   open,
 }: {
   readonly captions: readonly Captioned[];
-  /** The one whose part is being defined. */
+  /** The caption of the part that is open. */
   readonly open: string | null;
 }) {
   const placed = placeCaptions(captions);

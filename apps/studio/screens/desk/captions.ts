@@ -1,4 +1,4 @@
-/** A caption under a stretch of columns, `from` up to but not including `end`. */
+/** A caption under a span of columns, from `from` up to but not including `end`. */
 export interface Captioned {
   readonly id: string;
   readonly from: number;
@@ -6,18 +6,17 @@ export interface Captioned {
   readonly text: string;
 }
 
-/** Where a caption stands: the middle of its stretch in columns, and how many rows down. */
+/** The position of a caption: the middle of its span in columns, and its row. */
 export interface Placed extends Captioned {
   readonly middle: number;
   readonly row: number;
 }
 
-/** How wide a character of a caption is, in columns of a specimen whose columns are as wide as they get. */
+/** Estimated width of a caption's character, in columns of a specimen at their widest. */
 const perCharacter = 0.27;
 
 /**
- * Puts captions under their stretches, each in the first row in which it touches no other: words are never
- * cut.
+ * Places captions under their spans, each in the first row in which it touches no other. Words are never cut.
  */
 export function placeCaptions(captions: readonly Captioned[]): readonly Placed[] {
   const ends: number[] = [];

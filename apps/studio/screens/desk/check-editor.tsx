@@ -10,12 +10,12 @@ import { deferred } from '../../ui/later.tsx';
 import { LimitEditor } from './limit-editor.tsx';
 import { MembersEditor } from './members-editor.tsx';
 
-/** A code editor is what a page weighs without it: it is fetched where one writes code. */
+/** The code editor is as large as the rest of the page, so it is loaded only when code is edited. */
 const CodeCheck = deferred(() =>
   import('../../field/custom-code/code-check.tsx').then((own) => own.CodeCheck),
 );
 
-/** What a check needs to be told, each with its own line or list. */
+/** The options of a check, each with its own input or list. */
 export function CheckEditor({
   compiled,
   define,
@@ -56,7 +56,7 @@ interface Edits<T extends CheckDocument['type']> {
 
 type RangeCheck = Extract<CheckDocument, { type: 'range' }>;
 
-/** The bounds a rule has; one it has not is another rule, with a message of its own. */
+/** The bounds of a range. Adding or removing one selects another rule, with a message of its own. */
 function RangeEditor({
   compiled,
   define,
@@ -96,6 +96,6 @@ function RangeEditor({
   );
 }
 
-/** What the document's reader would say of a range. */
+/** What the document reader would report about a range. */
 const problemWithRange = (define: Definition, check: RangeCheck): string | null =>
   problemWithCheck(define, check)[0] ?? null;

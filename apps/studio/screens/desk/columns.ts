@@ -4,24 +4,25 @@ import { graphemes } from '@arbeit/engine/values';
 import type { Path } from '../../model/pattern-edits.ts';
 
 /**
- * One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both stand on these.
+ * One column of the desk's grid: a character of fixed text or a cell. Specimen and ruler both use these
+ * columns.
  */
 export interface Column {
   readonly id: string;
   /** The part of the pattern it belongs to. */
   readonly path: Path;
-  /** The cell, or the cell whose fixed text this is a character of. */
+  /** The cell, or the cell after this fixed text. */
   readonly cell: number;
   readonly is: 'cell' | 'fixed';
-  /** The fixed character, or the sample's. */
+  /** The fixed character, or that of the sample. */
   readonly character: string;
   /** Offset of a fixed character within all the fixed text before `cell`, in UTF-16 units. */
   readonly within: number;
-  /** May stay out: past the part's minimum, or in an optional stretch. */
+  /** Whether it may be left out: beyond the part's minimum, or in an optional stretch. */
   readonly optional: boolean;
 }
 
-/** A part of the pattern with the columns it takes, `from` up to but not including `end`. */
+/** A part of the pattern with its columns, from `from` up to but not including `end`. */
 export interface Span {
   readonly node: Node;
   readonly path: Path;
@@ -82,7 +83,7 @@ export function columnsOf(
   return { columns, spans };
 }
 
-/** What a cell takes, short enough for its column. */
+/** What a cell accepts, short enough for its column. */
 export function shortFor(part: Part): string {
   if (part.takes === 'words') return 'word';
   if (part.takes === 'number') return 'num';
@@ -102,18 +103,15 @@ export function shortFor(part: Part): string {
   }
 }
 
-/**
- * What stands in a column at the moment: the character and its offset in the display; `null` where nothing
- * does.
- */
+/** What a column currently shows: the character and its offset in the display; `null` if it is empty. */
 export interface Standing {
   readonly character: string;
   readonly offset: number;
-  /** The user contributed it. */
+  /** Whether the user typed it. */
   readonly content: boolean;
 }
 
-/** Puts a display under its columns, each character under the part it fills. */
+/** Assigns the characters of a display to columns, each to the part it fills. */
 export function place(
   plan: PatternPlan,
   body: PatternBody,
@@ -154,7 +152,10 @@ function widthOf(plan: PatternPlan, body: PatternBody, cell: number): number {
     : 0;
 }
 
-/** The offset of a fixed character among those of its run that stand, -1 when its own segment does not. */
+/**
+ * The offset of a fixed character among the displayed characters of its run, -1 if its segment is not
+ * displayed.
+ */
 function offsetAmong(plan: PatternPlan, body: PatternBody, column: Column): number {
   const fixed = plan.before[column.cell]!;
   if (typeof fixed === 'string') return column.within;
@@ -177,8 +178,8 @@ function isAround({ stretches }: PatternPlan, stretch: number, cell: number): bo
 }
 
 /**
- * The column boundary (0 is left of the first) at which a caret of that offset stands: behind the character
- * left of it, or, with none there, before the one right of it.
+ * The column boundary (0 is left of the first) for a caret at an offset: after the character left of it,
+ * otherwise before the one right of it.
  */
 export function boundaryFor(offset: number, placed: readonly (Standing | null)[]): number {
   let behind = 0;

@@ -7,15 +7,13 @@ interface Line {
   readonly to: readonly [x: number, y: number];
 }
 
-/**
- * A thin rule from the message line to the note of the rule that speaks, inside an element that holds both.
- */
+/** A thin line from the message to the note of its rule, inside an element that contains both. */
 export function Connector({
   inside,
   rule,
 }: {
   readonly inside: RefObject<HTMLElement | null>;
-  /** The rule that speaks now; `undefined` while none does. */
+  /** The rule whose message is shown; `undefined` if none is. */
   readonly rule: string | undefined;
 }) {
   const [line, setLine] = useState<Line | null>(null);

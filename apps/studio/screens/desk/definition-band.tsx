@@ -27,13 +27,14 @@ interface BandProps<F extends FieldDocument = FieldDocument> {
   readonly definition: F;
   readonly field: Field;
   readonly set: Pick<SetDocument, 'locale' | 'classes'>;
-  /** Under which a faulty pattern is kept in the browser. */
+  /** The name under which a faulty pattern is stored in the browser. */
   readonly name: string;
   readonly onChange: Change;
 }
 
 /**
- * What the field is: specimen and ruler on one grid, what is defined between them, the pattern as text below.
+ * The definition of a field: specimen and ruler on one grid, an inline panel between them, the pattern as
+ * text below.
  */
 export function DefinitionBand(props: BandProps) {
   const { definition } = props;
@@ -44,7 +45,7 @@ export function DefinitionBand(props: BandProps) {
   );
 }
 
-/** One grid for all that stands in it: columns as wide as there is room for so many. */
+/** A grid for specimen and ruler, with columns as wide as fits. */
 function Grid({ columns, children }: { readonly columns: number; readonly children: ReactNode }) {
   const style = { '--columns': Math.max(12, columns + 2) } as CSSProperties;
   return (
@@ -54,7 +55,7 @@ function Grid({ columns, children }: { readonly columns: number; readonly childr
   );
 }
 
-/** Which part is being defined; closing it gives the focus back to the part's button. */
+/** The part that is open. Closing it returns the focus to the part's button. */
 function useOpenPart() {
   const [open, setOpen] = useState<string | null>(null);
   const buttons = useRef<HTMLDivElement>(null);

@@ -40,8 +40,7 @@ export interface DeskProps {
 }
 
 /**
- * The desk: one field, defined, typed into, and watched. A sheet of bands: what it is, how it is met, what
- * was done to it.
+ * The desk: one field, defined, typed into and watched, in bands: its definition, the field itself, its tape.
  */
 export function Desk({ stored, fieldId }: DeskProps) {
   const set = useSet(stored);
@@ -70,7 +69,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
   );
 }
 
-/** Everything under the masthead; a field of another kind has another sheet. */
+/** Everything under the header; another kind of field has another content. */
 function Sheet({ set, definition }: { readonly set: EditedSet; readonly definition: FieldDocument }) {
   const kinds = useKinds();
   const { id: fieldId } = definition;
@@ -148,7 +147,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
 
 const focusOn = (selector: string): void => document.querySelector<HTMLElement>(selector)?.focus();
 
-/** The field as it is met: itself, what is said of it in the margin, and what the browser is told. */
+/** The field as a user sees it, its rules in the margin, and its input attributes. */
 function FieldBand({
   definition,
   field,

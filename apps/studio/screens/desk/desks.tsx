@@ -7,7 +7,7 @@ import { KindsProvider } from '../../field/kinds-provider.tsx';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 import { Desk, type DeskProps } from '../desk/desk.tsx';
 
-/** A desk that carries these kinds. The page is taken over once they are there. */
+/** A desk that loads these kinds. The page is hydrated once they are there. */
 const deskWith = (own: KindTable) =>
   function DeskWithKinds(props: DeskProps) {
     return (
@@ -19,9 +19,9 @@ const deskWith = (own: KindTable) =>
   };
 
 /**
- * Of each kind its desk, which is in the page as it comes from the server and carries no other kind, and the
- * kind by itself, for a field that is turned into it. Both are written out: only where an import stands in
- * `dynamic` itself does the page know beforehand what it needs.
+ * For each kind its desk, which the server renders and which loads no other kind, and the kind itself, for a
+ * field that is changed to it. Both are written out, because only an import written directly in `dynamic`
+ * lets the page know in advance what it needs.
  */
 const kinds: Readonly<
   Record<KindName, { readonly Desk: ComponentType<DeskProps>; readonly fetch: () => Promise<KindTable> }>
@@ -43,7 +43,7 @@ const kinds: Readonly<
   custom: { Desk: dynamic(() => import('@arbeit/engine/kinds/custom').then((kind) => deskWith({ custom: kind.custom }))), fetch: () => import('@arbeit/engine/kinds/custom').then(({ custom }) => ({ custom })) },
 }; // biome-ignore format: a line a kind
 
-/** Fetches a kind by its name. */
+/** Loads a kind by its name. */
 function fetchKind(kind: string): Promise<KindTable> {
   return kinds[kind as KindName].fetch();
 }

@@ -3,7 +3,7 @@
 import type { TapeRow } from './tape-rows.ts';
 import { type DeskExpectable, type Expects, expectables, expectedAt } from './tape-text.ts';
 
-/** What a trial made of this tape expects at the row one stands at: each thing kept or dropped. */
+/** What a trial made from this tape expects at the current row: each expectation kept or dropped. */
 export function Expected({
   rows,
   row,

@@ -14,15 +14,15 @@ import { takenData, takenInWords } from '../../field/taken.ts';
 import { HydrationMarker } from '../../ui/hydration-marker.tsx';
 
 /**
- * A field in a real form of its own, as an end user meets it: submit shows what a program would receive,
- * reset begins again.
+ * A field in a real form of its own, as a user sees it: submit shows what a program would receive, reset
+ * starts over.
  */
 export function FieldAlone({
   field: compiled,
   today,
 }: {
   readonly today?: string | undefined;
-  /** As data: it comes from the server. */
+  /** As data, because it comes from the server. */
   readonly field: CompiledField;
 }) {
   const [form] = useState(() => hydrateAlone(withCustomCode(hydrateAny(compiled, runs, checks))));

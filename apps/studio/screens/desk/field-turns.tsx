@@ -8,7 +8,7 @@ import { useCommands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
 import { FieldMenu } from '../set/field-menu.tsx';
 
-/** From this field to the one before, to the next, and what can be done with it as a whole. */
+/** Links to the previous and the next field, and actions on the whole field. */
 export function FieldTurns({
   set,
   definition,

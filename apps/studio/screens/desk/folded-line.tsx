@@ -2,7 +2,7 @@
 
 import { type ReactNode, useId, useState } from 'react';
 
-/** Something of a field that is seldom changed: said on one line; opened, its options under it. */
+/** A part of a field that seldom changes: a summary on one line; when open, its options below. */
 export function FoldedLine({
   name,
   caption,
@@ -12,16 +12,16 @@ export function FoldedLine({
   help,
   children,
 }: {
-  /** What the section is called. */
+  /** The name of the section. */
   readonly name: string;
   readonly caption: string;
   readonly said: string;
-  /** It is set as values are. */
+  /** Whether the summary is in the type of values. */
   readonly isValue?: boolean;
-  /** What its button opens, where the button by itself would not say it: `the look`. */
+  /** What its button opens, if the section's name is not clear enough: `the appearance`. */
   readonly opens?: string;
   readonly help?: ReactNode;
-  /** Asked for while it is open. */
+  /** Called while it is open. */
   readonly children: () => ReactNode;
 }) {
   const [isOpen, setOpen] = useState(false);

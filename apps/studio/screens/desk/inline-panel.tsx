@@ -4,13 +4,12 @@ import { type ReactNode, useEffect, useRef } from 'react';
 import type { Later } from '../../ui/later.tsx';
 import { useLater } from '../../ui/later.tsx';
 
-/** Things one gives a value in, in the order of the tab key. */
+/** Elements that take a value, in tab order. */
 const controls = 'input, select, textarea, button';
 
 /**
- * Where a part is defined: a strip between specimen and ruler that pushes the rest down, so that nothing
- * covers what one wants to watch. Its first control has the focus; Escape closes it, and the focus goes back
- * to the part.
+ * The panel in which a part is defined, between specimen and ruler. It moves the rest down, so that nothing
+ * is covered. Its first control gets the focus; Escape closes it and returns the focus to the part.
  */
 export function InlinePanel({
   label,
@@ -19,7 +18,7 @@ export function InlinePanel({
   children,
 }: {
   readonly label: string;
-  /** What it holds, where that has to be fetched. */
+  /** What its content needs loaded. */
   readonly needs: Later<unknown>;
   readonly onClose: () => void;
   readonly children: () => ReactNode;

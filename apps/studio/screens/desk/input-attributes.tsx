@@ -10,12 +10,12 @@ import { attributes, type BrowserAttribute, tokenWords } from './attributes.ts';
 import type { Change } from './definition-band.tsx';
 import { FoldedLine } from './folded-line.tsx';
 
-/** Attributes that are on or off are told so; one that is simply there needs no value. */
+/** The words for attributes that are on or off. */
 const switched: Readonly<Record<string, string>> = { true: 'on', false: 'off' };
 
 /**
- * What the browser is told of the field, on one line; opened, one attribute a row with what the kind sets by
- * itself. Drawn again only when the definition changes.
+ * The input attributes of the field on one line; when open, one row per attribute with the default of the
+ * kind. It renders only when the definition changes.
  */
 export const InputAttributes = memo(function ToldBrowser({
   definition,
@@ -75,7 +75,7 @@ function Row({
 }: {
   readonly attribute: BrowserAttribute;
   readonly value: string | boolean | undefined;
-  /** What the kind sets by itself. */
+  /** The default of the kind. */
   readonly own: string | undefined;
   readonly onChange: (value: string | boolean | undefined) => void;
 }) {

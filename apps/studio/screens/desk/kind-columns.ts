@@ -7,20 +7,17 @@ import { graphemes } from '@arbeit/engine/values';
 /** A character of the display, and what it is. */
 export interface DisplayColumn {
   readonly character: string;
-  /**
-   * UTF-16 offset in the display; of a gap that is drawn between two characters, half a unit before the
-   * second.
-   */
+  /** UTF-16 offset in the display; for a gap drawn between two characters, half a unit before the second. */
   readonly offset: number;
-  /** The user contributed it; else it is a sign, a separator or a filled-in zero. */
+  /** Whether the user typed it; otherwise it is a symbol, a separator or a filled-in zero. */
   readonly isContent: boolean;
-  /** It is part of the value: for a telephone number, all but what is dialled before it. */
+  /** Whether it is part of the value: in a telephone number, everything but the trunk prefix. */
   readonly isInValue: boolean;
-  /** What a person sees there: a bullet where the field conceals. */
+  /** What a person sees there: a bullet if the field conceals. */
   readonly seen: string;
 }
 
-/** How a field's kind is drawn. */
+/** The specimen renderer of a field's kind. */
 export const drawingOf = ({ plan }: HydratedField, kinds: KindTable): SpecimenRenderer =>
   kindIn(kinds, plan.kind).draw;
 
@@ -56,7 +53,7 @@ export function displayColumns(
   });
 }
 
-/** The offsets at which the caret may stand. */
+/** The possible offsets of the caret. */
 export function stopsOf(field: HydratedField, { body }: FieldState): readonly number[] {
   const { clampCaret } = field.kind;
   const all = [0];

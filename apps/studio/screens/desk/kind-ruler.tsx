@@ -7,8 +7,9 @@ import { displayColumns, drawingOf, stopsOf } from './kind-columns.ts';
 import { type RulerRow, RulerRows } from './ruler-rows.tsx';
 
 /**
- * Display and content character under character: which characters are the user's and which are signs, groups,
- * a trunk prefix or filled-in zeros; what is seen where the field conceals; the places the caret can stand.
+ * Display and content, aligned by character: which characters are the user's, and which are symbols, group
+ * separators, a trunk prefix or filled-in zeros; what is seen if the field conceals; the possible positions
+ * of the caret.
  */
 export function KindRuler({ field }: { readonly field: Field }) {
   const { state, evaluation, store } = field;
@@ -75,7 +76,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   );
 }
 
-/** What the program gets, in one line. */
+/** The typed value, in one line. */
 export function Facts({ field }: { readonly field: Field }) {
   const { evaluation, state } = field;
   return (

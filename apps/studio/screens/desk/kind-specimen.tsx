@@ -8,17 +8,18 @@ import { deferred } from '../../ui/later.tsx';
 import { CaptionRows } from './caption-rows.tsx';
 import type { Captioned } from './captions.ts';
 
-/** Defines what a part stands for; fetched with the first use of the page. */
+/** Edits the options of a piece; loaded on the first interaction with the page. */
 export const OptionEditors = deferred(() =>
   import('./option-editors.tsx').then((options) => options.OptionEditors),
 );
 
-/** Pieces that make the text, and those that stand beside it. */
+/** Whether a piece is part of the text, rather than beside it. */
 export const isInText = (piece: Piece): boolean => !piece.isOff && !piece.isAside;
 
 /**
- * A finished text of the field, large, every piece a button that opens where it is defined; what stands
- * beside the text, or could be switched on, behind it. Every character has a column, the ruler's own.
+ * A finished text of the field, large. Every piece is a button that opens its options; pieces beside the
+ * text, and those that could be switched on, follow it. Every character has a column, the same as in the
+ * ruler.
  */
 export const KindSpecimen = memo(function KindSpecimen({
   pieces,
@@ -28,9 +29,9 @@ export const KindSpecimen = memo(function KindSpecimen({
   onOpen,
 }: {
   readonly pieces: readonly Piece[];
-  /** What the text would become, while a choice is pointed at. */
+  /** The text as it would become, while a choice is hovered or focused. */
   readonly shown: readonly Piece[] | null;
-  /** The piece that is being defined. */
+  /** The piece that is open. */
   readonly open: string | null;
   readonly buttons: Ref<HTMLDivElement>;
   readonly onOpen: (piece: string | null) => void;
@@ -85,7 +86,7 @@ export const KindSpecimen = memo(function KindSpecimen({
   );
 });
 
-/** A caption a piece; neighbours that stand for the same have one together. */
+/** A caption per piece; neighbours with the same options share one. */
 function captionsOf(text: readonly Piece[]): readonly Captioned[] {
   const captions: (Captioned & { readonly part: string })[] = [];
   let from = 0;

@@ -6,15 +6,13 @@ import { useId } from 'react';
 import { byClock, fromClock, type LimitUnit, limitFrom, limitInWords } from '../../model/limit-words.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 
-/** Ways to tell a day from the clock, by side and unit. */
+/** Relative dates, by direction and unit. */
 const ways = (['d', 'w', 'm', 'y'] as const).flatMap((unit) =>
   (['+', '-'] as const).map((side) => ({ unit, side })),
 );
 const unitWords: Readonly<Record<LimitUnit, string>> = { d: 'days', w: 'weeks', m: 'months', y: 'years' };
 
-/**
- * One limit, as the field itself would show it (`9.999,99`, `14/02/2027`) or told from the clock in words.
- */
+/** One limit, as the field displays it (`9.999,99`, `14/02/2027`) or as a relative date in words. */
 export function LimitEditor({
   label,
   compiled,
@@ -27,7 +25,7 @@ export function LimitEditor({
   readonly compiled: HydratedField;
   readonly limits: Limits | undefined;
   readonly value: string;
-  /** What is wrong with a limit beside the others, in a sentence. */
+  /** What is wrong with a limit together with the others, in a sentence. */
   readonly check: (limit: string) => string | null;
   readonly onChange: (limit: string) => void;
 }) {

@@ -24,8 +24,8 @@ const AsElement = deferred(() => import('./as-element.tsx').then((element) => el
 const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text', element: 'As handed off' } as const;
 
 /**
- * The field as an end user sees it, at its real width, on a screen or a phone, on either paper, in either
- * direction. Its words are edited where they stand.
+ * The field as a user sees it, at its real width, on a screen or a phone, in either theme and direction. Its
+ * texts are edited in place.
  */
 export function LiveField({
   definition,
@@ -70,8 +70,8 @@ export function LiveField({
 }
 
 /**
- * The field with its words to be written over. Behind the label that is edited stands the field's own, for
- * who cannot see.
+ * The field with its texts editable in place. The field's own label stays behind the edited one for screen
+ * readers.
  */
 function InPlace({
   definition,

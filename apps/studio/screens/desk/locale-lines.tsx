@@ -57,7 +57,7 @@ export function LocaleLines({
   );
 }
 
-/** Why it is red. A line is tried out, so it speaks at once. */
+/** Shows why a line is invalid, immediately: a line is for trying out. */
 const message = { root: 'min-h-5 text-xs text-marigold data-[severity=error]:text-brick' };
 
 function Line({

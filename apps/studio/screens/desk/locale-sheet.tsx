@@ -6,7 +6,7 @@ import { deferred } from '../../ui/later.tsx';
 const LocaleLines = deferred(() => import('./locale-lines.tsx').then((lines) => lines.LocaleLines));
 
 /**
- * The same field in many locales at once: type into any of them, and all show that value in their own way.
+ * The same field in many locales at once: type into any of them, and all display the value in their own way.
  */
 export function LocaleSheet(props: ComponentProps<typeof LocaleLines>) {
   const [isOpen, setOpen] = useState(false);

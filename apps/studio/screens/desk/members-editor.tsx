@@ -7,7 +7,7 @@ import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 
 /**
- * The members of a check, drawn from what it says of them. Other fields that go along are named in the
+ * The options of a check, drawn from their descriptions. Other fields that are sent along are named in the
  * document.
  */
 export function MembersEditor({
@@ -51,7 +51,7 @@ export function MembersEditor({
   );
 }
 
-/** The control of one member. `undefined` is a member left out. */
+/** The control of one option; `undefined` for an option that is left out. */
 function Member({
   id,
   option,

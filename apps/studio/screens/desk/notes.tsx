@@ -19,7 +19,8 @@ import type { Change } from './definition-band.tsx';
 const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
 
 /**
- * The rules as notes in the margin, in the order in which they are heard: lamp, what it asks, when it speaks.
+ * The rules as notes in the margin, in the order in which they are shown: verdict, what it checks, when its
+ * message shows.
  */
 export function Notes({
   definition,
@@ -29,7 +30,7 @@ export function Notes({
 }: {
   readonly definition: FieldDocument;
   readonly field: Field;
-  /** The day it is, ISO 8601. */
+  /** The current date, ISO 8601. */
   readonly today: string;
   readonly onChange: Change;
 }) {

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 
 const key = 'arbeit.defined';
 
-/** How the specimen is used, in plain words until somebody has done it once. Its room is kept. */
+/** A hint on how to use the specimen, until the user has done it once. Its space stays reserved. */
 export function OnceDone({ isDone }: { readonly isDone: boolean }) {
   const [isKnown, setKnown] = useState(true);
   useEffect(() => {

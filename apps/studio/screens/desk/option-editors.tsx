@@ -22,8 +22,8 @@ const ShapeEditor = deferred(() =>
 type Facts = Pick<SetDocument, 'locale' | 'classes'>;
 
 /**
- * Every option a piece of the specimen stands for. While a choice is pointed at, `onPreview` is told what it
- * would make of the field.
+ * The options of a piece of the specimen. While a choice is hovered or focused, `onPreview` receives what it
+ * would change.
  */
 export function OptionEditors({
   definition,
@@ -174,10 +174,10 @@ function LineEditor({
   );
 }
 
-/** More ways than this are a list that opens. */
+/** Most choices shown as radio buttons; more are a list that opens. */
 const most = 9;
 
-/** One of several ways, each with what it makes of a text. */
+/** One of several choices, each with its effect on an example. */
 function ChoiceEditor({
   name,
   option,
@@ -190,7 +190,7 @@ function ChoiceEditor({
   readonly option: Extract<Option, { is: 'choice' }>;
   readonly value: unknown;
   readonly examples: readonly string[];
-  /** Told the choice that is pointed at, `undefined` for none. */
+  /** Called with the choice that is hovered or focused, `undefined` for none. */
   readonly onPoint: (choice: { readonly value: unknown } | undefined) => void;
   readonly onChange: (value: unknown) => void;
 }) {
@@ -239,7 +239,7 @@ function ChoiceEditor({
   );
 }
 
-/** What each way makes of a finished text; where all look the same, of one half typed. */
+/** The effect of each choice on a finished text; if all look the same, on an unfinished one. */
 function examplesOf(
   ways: readonly FieldDocument[],
   key: string,

@@ -9,7 +9,7 @@ import { carriedAlong, editedHere } from '../../field/options.ts';
 
 type Entry = Readonly<Record<string, unknown>>;
 
-/** The options a part of the specimen stands for, from the kind's own description of them. */
+/** The options of a part of the specimen, from the descriptions of the kind. */
 export function optionsFor(
   field: FieldDocument,
   part: string,
@@ -27,13 +27,13 @@ export function optionsFor(
     });
 }
 
-/** Whether an option is what another one needs it to be. */
+/** Whether an option has the value that another one requires. */
 function isMet(options: Options, entry: Entry, { option, is }: NonNullable<Described['when']>): boolean {
   const described = options[option];
   return (entry[option] ?? (described && 'usual' in described ? described.usual : undefined)) === is;
 }
 
-/** What an option stands among: those of its kind, and the set's own classes of characters. */
+/** The context of an option: the options of its kind, and the set's character classes. */
 interface Among {
   readonly options: Options;
   readonly classes: readonly string[];
@@ -78,7 +78,7 @@ function offered(key: string, option: Described, value: unknown, among: Among): 
   }
 }
 
-/** Any of many, or all there are; their names are those another option of the kind offers them by. */
+/** Any of many values, or all of them; their labels are those of the option that offers them. */
 function severalOf(
   key: string,
   { label, any, usual }: Extract<Described, { is: 'list' }>,
@@ -90,7 +90,7 @@ function severalOf(
   return offers.length && any ? [{ key, label, is: 'several', offers, any, usual }] : [];
 }
 
-/** A few texts that have words are a choice; else a line, with what may stand there held out. */
+/** Texts with labels are a choice; other texts are an input, with a placeholder. */
 function textOption(key: string, option: Text, classes: readonly string[]): Option {
   const { label, otherwise } = option;
   if (option.isCode) return { key, label, is: 'code', check: (code) => problemWith(key, option, code) };
@@ -113,7 +113,7 @@ function textOption(key: string, option: Text, classes: readonly string[]): Opti
   };
 }
 
-/** What the reader would say of a value for that option, in one sentence. */
+/** What the reader would report about a value of that option, in one sentence. */
 function problemWith(
   key: string,
   option: Described,
@@ -125,7 +125,7 @@ function problemWith(
   return faults[0]?.message ?? null;
 }
 
-/** What an option is set to, or what it is when nothing is said. */
+/** The value of an option, or its default. */
 export function chosen(field: FieldDocument, option: Option): unknown {
   const [key, member] = option.key.split('.') as [string, string?];
   const value = (field.entry as Entry)[key];
@@ -136,7 +136,7 @@ export function chosen(field: FieldDocument, option: Option): unknown {
 export const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /**
- * The field with an option set; one set to what is usual is left out, so that a document says nothing idle.
+ * The field with an option set. A default value is left out, so that documents contain nothing superfluous.
  */
 export function withOption(
   field: FieldDocument,
@@ -163,7 +163,7 @@ export function withOption(
   return { ...field, entry: settled(field, carriedAlong(field, entry), key, kinds) } as FieldDocument;
 }
 
-/** What the kind has against an option set to a value, beside the others as they are; `null` when nothing. */
+/** What the kind reports about an option with a value, together with the other options; `null` if nothing. */
 export function problemOf(
   field: FieldDocument,
   option: Option,
@@ -176,10 +176,7 @@ export function problemOf(
   return faults[0]?.message ?? null;
 }
 
-/**
- * The entry without what the change has made meaningless: options the kind finds at odds with the one that
- * was set.
- */
+/** The entry without options that conflict with the one that was set. */
 function settled(
   field: FieldDocument,
   entry: Record<string, unknown>,

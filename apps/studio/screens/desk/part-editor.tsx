@@ -33,7 +33,7 @@ const names: Readonly<Record<BuiltIn, string>> = {
 
 type CellsMatter = Extract<Matter, { type: 'cells' }>;
 
-/** Defines one part of the pattern, where it stands. Every change is in the pattern at once. */
+/** Edits one part of the pattern in place. Every change is applied to the pattern immediately. */
 export function PartEditor({
   nodes,
   path,
@@ -145,7 +145,7 @@ export function PartEditor({
 
 const wordsOf = (text: string): string[] => text.split(/[,|\s]+/).filter(Boolean);
 
-/** What is wrong with a part as it would be written, in the words of the notation itself. */
+/** What is wrong with a part, in the words of the notation. */
 function problemWith(matter: Matter, classes: readonly string[]): string | null {
   if (matter.type === 'words' && matter.words.length < 2) return 'A choice needs at least two words.';
   if (matter.type === 'words') {
@@ -297,7 +297,10 @@ function NumberEditor({
 }) {
   const check = (text: string): string | null =>
     /^\d{1,15}$/.test(text) ? null : 'Digits only, fifteen at most.';
-  /** Both bounds are written equally wide, the lower one first: whichever is changed, the other follows. */
+  /**
+   * Writes both bounds with the same number of digits, the lower one first. The other bound follows the
+   * changed one.
+   */
   const put = (a: string, b: string) => {
     const width = Math.max(a.length, b.length);
     const [low, high] = [a.padStart(width, '0'), b.padStart(width, '0')].sort();

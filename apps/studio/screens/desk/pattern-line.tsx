@@ -16,9 +16,9 @@ import { InlinePanel } from './inline-panel.tsx';
 import { OptionEditors } from './kind-specimen.tsx';
 
 /**
- * The pattern as text, in step with the specimen. While it has faults it is the writer's own: each fault is
- * told with its column and marked under it, and the desk stays with the last pattern that read. Drawn again
- * only when the definition changes, not at every key.
+ * The pattern as text, in step with the specimen. While it has faults, the text stays as typed: each fault is
+ * shown with its column and marked, and the desk keeps the last valid pattern. It renders only when the
+ * definition changes, not at every key.
  */
 export const PatternLine = memo(function PatternLine({
   definition,
@@ -30,14 +30,14 @@ export const PatternLine = memo(function PatternLine({
   onChange,
   onOption,
 }: {
-  /** Under which a faulty text is kept in the browser: it is unsaved work. */
+  /** The name under which a faulty text is stored in the browser, because it is unsaved work. */
   readonly name: string;
   readonly definition: FieldDocument<'pattern'>;
   readonly plan: PatternPlan;
   readonly notation: Notation;
   readonly classes: readonly string[];
   readonly set: Pick<SetDocument, 'locale' | 'classes'>;
-  /** `about` is the same for what is typed in one visit to the line: one step of undo. */
+  /** `about` is the same for everything typed between focus and blur, which makes it one undo step. */
   readonly onChange: (pattern: string, about: string) => void;
   readonly onOption: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
 }) {
@@ -96,7 +96,7 @@ export const PatternLine = memo(function PatternLine({
   );
 });
 
-/** The pattern read aloud; or each of its faults, with its column and a way out. */
+/** The pattern in words; or each of its faults, with its column and a way out. */
 function Said({
   id,
   text,
@@ -106,7 +106,7 @@ function Said({
 }: {
   readonly id: string;
   readonly text: string;
-  /** The last pattern that read; `undefined` while the text is another. */
+  /** The last valid pattern; `undefined` while the text is another. */
   readonly notation: Notation | undefined;
   readonly faults: Notation['faults'];
   readonly onBack: () => void;
@@ -142,14 +142,14 @@ function Said({
   );
 }
 
-/** The text again with everything but the faulty stretches blanked, so that it can stand as marks beneath. */
+/** The text with everything but the faulty ranges replaced by spaces, to be drawn as marks below it. */
 function marksFor(text: string, faults: Notation['faults']): string {
   return [...text]
     .map((_, i) => (faults.some((f) => i + 1 >= f.column && i + 1 < f.column + (f.end - f.at)) ? '¯' : ' '))
     .join('');
 }
 
-/** Options that belong to no single part of a pattern: how it behaves while it is typed. */
+/** Options that belong to no single part of a pattern: how it behaves while typing. */
 function HowItTypes({
   definition,
   plan,
@@ -211,7 +211,7 @@ function HowItTypes({
 
 const nobody = (): void => undefined;
 
-/** The notation on a few lines, for whoever types it. */
+/** The notation on a few lines, as help while typing it. */
 function PatternHelp({ classes }: { readonly classes: readonly string[] }) {
   const lines: readonly (readonly [written: string, means: string])[] = [
     ['<3 digit>', 'three digits; also letter (any script), latin (A–Z), alnum (letter or digit), any'],

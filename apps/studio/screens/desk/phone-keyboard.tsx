@@ -3,7 +3,7 @@
 import type { FieldStore } from '@arbeit/dom';
 import { phoneKeys } from './phone-keys.ts';
 
-/** The keyboard the phone would raise, drawn. Its keys type; the focus stays in the field. */
+/** A drawing of the keyboard that a phone would show. Its keys type, and the focus stays in the field. */
 export function PhoneKeyboard({
   store,
   inputmode,

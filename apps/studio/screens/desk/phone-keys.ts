@@ -1,11 +1,11 @@
 /**
- * One key of a drawn phone keyboard: what it shows, what it types; `backspace` and idle keys type nothing.
+ * One key of a drawn phone keyboard: its label, and what it types; `backspace` and idle keys type nothing.
  */
 export interface PhoneKey {
   readonly shows: string;
   readonly types?: string;
   readonly does?: 'backspace';
-  /** How many ordinary keys wide. */
+  /** Its width in ordinary keys. */
   readonly wide?: number;
 }
 
@@ -28,8 +28,8 @@ const letters = (last: readonly PhoneKey[]): PhoneKey[][] => [
 ];
 
 /**
- * The keyboard a phone raises for an `inputmode` (HTML Living Standard, 6.8.7), as rows of keys. `null` for
- * `none`: the page brings its own.
+ * The keyboard that a phone shows for an `inputmode` (HTML Living Standard, 6.8.7), as rows of keys. `null`
+ * for `none`: the page has its own.
  */
 export function phoneKeys(inputmode: string): PhoneKey[][] | null {
   switch (inputmode) {

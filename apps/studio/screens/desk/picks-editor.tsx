@@ -5,8 +5,8 @@ import { newOffer } from '../../model/offers.ts';
 import { DraftInput } from '../../ui/draft-input.tsx';
 
 /**
- * What can be chosen, a row each: words for people, the value for the program. Rows are added, moved and
- * taken out.
+ * The options of a field, one row each: a label for people, a value for the program. Rows are added, moved
+ * and removed.
  */
 export function PicksEditor({
   label,

@@ -2,15 +2,15 @@ import type { FieldEvent, HydratedField } from '@arbeit/engine/field';
 import { keysOf } from '@arbeit/engine/field';
 import { graphemes } from '@arbeit/engine/values';
 
-/** Something to play on a field nobody has typed into yet. */
+/** Something to play on a field that nobody has typed into yet. */
 export interface Play {
   readonly label: string;
   readonly events: readonly FieldEvent[];
 }
 
 /**
- * Three things to play with a finished text of the field: typed, mended in its middle, pasted. Of a field
- * that is picked from: the first, the last, and what was picked taken back.
+ * Three demonstrations with a finished text of the field: typing, a correction in the middle, a paste. For a
+ * field with options: the first, the last, and clearing.
  */
 export function playsFor(field: HydratedField, finished: string, isPicked: boolean): readonly Play[] {
   const { kind, plan } = field;
@@ -37,7 +37,7 @@ export function playsFor(field: HydratedField, finished: string, isPicked: boole
   ];
 }
 
-/** The offset behind the character in the middle of a text. */
+/** The offset after the middle character of a text. */
 function middleOf(text: string): number {
   const characters = graphemes(text);
   return characters.slice(0, Math.ceil(characters.length / 2)).join('').length;

@@ -12,7 +12,7 @@ import { Labelled } from '../../ui/labelled.tsx';
 import { CheckEditor } from './check-editor.tsx';
 import { SampleValues } from './sample-values.tsx';
 
-/** Everything a rule can be told. */
+/** All options of a rule. */
 export function RuleEditor({
   compiled,
   define,
@@ -27,9 +27,9 @@ export function RuleEditor({
   readonly compiled: HydratedField;
   readonly define: Definition;
   readonly rule: RuleDocument;
-  /** What it says without words of its own, by code. */
+  /** Its default messages, by code. */
   readonly words: Readonly<Record<string, string>>;
-  /** The raw value in the field now, and the day it is. */
+  /** The current raw value, and the current date. */
   readonly present: string;
   readonly today: string;
   readonly onChange: (rule: RuleDocument) => void;
@@ -109,7 +109,7 @@ export function RuleEditor({
   );
 }
 
-/** When it may be seen, how much it weighs, and what becomes of what it refuses. */
+/** When the message shows, its severity, and what happens to an invalid value. */
 function Manner({
   rule,
   onChange,

@@ -2,18 +2,18 @@
 
 import type { FieldState } from '@arbeit/engine/field';
 
-/** One line of a ruler: what it is called, the text it comes to, and the character it has in a column. */
+/** One line of a ruler: its name, its text, and its character per column. */
 export interface RulerRow {
   readonly name: string;
   readonly text: string;
   of(column: number): string;
 }
 
-/** Characters that cannot be seen are drawn. */
+/** Characters that are invisible get a symbol. */
 export const shown = (character: string): string =>
   character === '\n' ? '↵' : /^[\s\u200e\u200f\u061c]$/.test(character) ? '⎵' : character;
 
-/** The rows of a ruler, character under character, with caret and selection drawn between the columns. */
+/** The rows of a ruler, aligned by character, with caret and selection between the columns. */
 export function RulerRows({
   rows,
   columns,
@@ -23,7 +23,7 @@ export function RulerRows({
   readonly rows: readonly RulerRow[];
   readonly columns: readonly { readonly id: string; readonly isContent: boolean }[];
   readonly state: FieldState;
-  /** The column boundary (0 is left of the first) at which an offset of the display stands. */
+  /** The column boundary (0 is left of the first) of an offset of the display. */
   readonly boundary: (offset: number) => number;
 }) {
   const from = boundary(state.start);

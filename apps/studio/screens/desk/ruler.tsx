@@ -7,8 +7,8 @@ import { boundaryFor, type Column, place, type Standing, shortFor } from './colu
 import { type RulerRow, RulerRows, shown } from './ruler-rows.tsx';
 
 /**
- * Pattern, display, content and raw, character under character, each under the part it fills; the caret and
- * the places it can stand drawn between the columns.
+ * Pattern, display, content and raw, aligned by character, each character under the part it fills; the caret
+ * and its possible positions are drawn between the columns.
  */
 export function Ruler({
   plan,
@@ -23,7 +23,7 @@ export function Ruler({
   const raw = rawOf(plan, state.body);
   const { last, complete, display } = state.body;
   const rawEnd = complete ? display.length : (state.body.at[last] ?? 0);
-  /** In fixed positions a blank before the last character is a space in raw. */
+  /** In fixed positions an empty cell before the last character is a space in raw. */
   const inRaw = (standing: Standing | null, column: Column): string => {
     if (!standing || standing.content) return standing?.character ?? '';
     if (column.is === 'cell') return column.cell < state.body.last ? ' ' : '';
@@ -59,7 +59,7 @@ export function Ruler({
   );
 }
 
-/** The offsets at which the caret can stand, numbered over the boundaries between the columns. */
+/** The possible offsets of the caret, as numbers over the boundaries between columns. */
 function Stops({
   placed,
   count,

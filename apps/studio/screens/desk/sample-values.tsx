@@ -9,8 +9,8 @@ type Side = 'pass' | 'fail';
 const sides: Readonly<Record<Side, string>> = { pass: 'should pass', fail: 'should not pass' };
 
 /**
- * Values kept with a rule, each with what the rule says of it now; where that is not what it should say, it
- * is marked.
+ * Values stored with a rule, each with the rule's current verdict. A verdict other than the expected one is
+ * marked.
  */
 export function SampleValues({
   compiled,
@@ -21,7 +21,7 @@ export function SampleValues({
 }: {
   readonly compiled: HydratedField;
   readonly rule: RuleDocument;
-  /** The raw value in the field now. */
+  /** The current raw value. */
   readonly present: string;
   readonly today: string;
   readonly onChange: (rule: RuleDocument) => void;

@@ -4,8 +4,8 @@ import { useId, useState } from 'react';
 import type { Option } from '../../field/option.ts';
 
 /**
- * Any of many: all there are, or a list of one's own, found by name or code. What a list made elsewhere holds
- * stays in it.
+ * Any of many values: all of them, or a list of its own, found by name or code. Values of an existing list
+ * are kept.
  */
 export function SeveralEditor({
   option,

@@ -10,7 +10,7 @@ import { useKinds } from '../../field/kinds-provider.tsx';
 import { Line as TypedLine } from '../../ui/line.tsx';
 import { drawingOf } from './kind-columns.ts';
 
-/** The same field with another display of the same value, where its kind has one. */
+/** The same field with another display of the same value, if its kind has one. */
 export function otherDisplay(
   field: FieldDocument,
   set: Pick<SetDocument, 'locale' | 'classes'>,
@@ -25,7 +25,7 @@ export function otherDisplay(
   return { field: { ...rest, id: `${field.id}-other`, entry } as FieldDocument, label: other.label };
 }
 
-/** The same value with another display. It follows the field; what is tried in it stays there. */
+/** The same value with another display. It follows the field; typing in it does not change the field. */
 export function SharedValue({
   definition,
   own,

@@ -10,14 +10,14 @@ import { Menu } from '../../ui/pop-out.tsx';
 import { CaptionRows } from './caption-rows.tsx';
 import type { Column, Span } from './columns.ts';
 
-/** Defines one part; fetched with the first use of the page. */
+/** The editor of a part, loaded on the first interaction with the page. */
 export const PartEditor = deferred(() => import('./part-editor.tsx').then((part) => part.PartEditor));
 
 const idOf = (span: Span): string => span.path.join('.');
 
 /**
- * The finished text, large. Every part is a button that opens where the part is defined.
- * Drawn again only when the definition changes, not at every key.
+ * The finished text, large. Every part is a button that opens its editor. It renders only when the definition
+ * changes, not at every key.
  */
 export const Specimen = memo(function Specimen({
   notation,
@@ -31,7 +31,7 @@ export const Specimen = memo(function Specimen({
   readonly notation: Notation;
   readonly columns: readonly Column[];
   readonly spans: readonly Span[];
-  /** The part that is being defined, by its path. */
+  /** The path of the part that is open. */
   readonly open: string | null;
   readonly buttons: Ref<HTMLDivElement>;
   readonly onOpen: (part: string | null) => void;
@@ -111,7 +111,7 @@ function AddPart({
   );
 }
 
-/** What a part is, in a word or two. */
+/** A part in a word or two. */
 function captionFor(node: Node): string {
   switch (node.type) {
     case 'text':

@@ -2,7 +2,7 @@ import type { Evaluate } from '@arbeit/dom';
 import type { Evaluation, FieldEvent, FieldState, HydratedField } from '@arbeit/engine/field';
 import { apply, start } from '@arbeit/engine/field';
 
-/** One row of the desk's tape: what was done, and the field after it. */
+/** One row of the desk's tape: an event, and the field after it. */
 export interface TapeRow {
   readonly id: number;
   readonly event: FieldEvent;
@@ -10,20 +10,20 @@ export interface TapeRow {
   readonly evaluation: Evaluation;
 }
 
-/** What was done at the desk since `base`, the state before the first row. */
+/** Everything done at the desk since `base`, the state before the first row. */
 export interface DeskTape {
   readonly base: FieldState;
   readonly rows: readonly TapeRow[];
 }
 
-/** The most rows that are kept; the oldest go first. */
+/** Most rows kept; the oldest are dropped. */
 export const mostRows = 500;
 
 export const newTape = (base: FieldState): DeskTape => ({ base, rows: [] });
 
 /**
- * Takes an event into the tape. Caret moves in a row are one row; `from` is the row stepped back to, whose
- * followers the new one replaces.
+ * Adds an event to the tape. Consecutive caret moves are one row. `from` is the row that was stepped back to;
+ * the new row replaces those after it.
  */
 export function recordRow(
   tape: DeskTape,
@@ -44,8 +44,8 @@ export function recordRow(
 }
 
 /**
- * The same once own code has come to something: rows that waited for it are told anew, as if it had been
- * known then.
+ * The tape after custom code has returned: rows that waited for it are computed again, as if the result had
+ * been known then.
  */
 export function answered(tape: DeskTape, field: HydratedField, read: Evaluate): DeskTape {
   const isWaiting = ({ evaluation }: TapeRow): boolean =>
@@ -59,7 +59,7 @@ export function answered(tape: DeskTape, field: HydratedField, read: Evaluate): 
   return { base: tape.base, rows };
 }
 
-/** The same keys on another definition of the field: what they come to now, row by row. */
+/** The same keys on another definition of the field: their new results, row by row. */
 export function replay(tape: DeskTape, before: HydratedField, now: HydratedField, read: Evaluate): DeskTape {
   const base = carry(tape.base, before, now);
   let state = base;
@@ -70,7 +70,10 @@ export function replay(tape: DeskTape, before: HydratedField, now: HydratedField
   return { base, rows };
 }
 
-/** A state taken over to another definition by its raw value; one still at its initial value begins anew. */
+/**
+ * A state carried over to another definition by its raw value. A state that is still at the initial value
+ * starts anew.
+ */
 function carry(state: FieldState, before: HydratedField, now: HydratedField): FieldState {
   const { focused, touched, submitted, body } = state;
   const fresh = start(now);

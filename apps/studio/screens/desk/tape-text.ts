@@ -3,19 +3,19 @@ import { start } from '@arbeit/engine/field';
 import { type Expectable, expectationOf, writeEvent } from '@arbeit/engine/tape';
 import type { DeskTape, TapeRow } from './tape-rows.ts';
 
-/** What a tape of the desk is written down with: where it is to be played, and on which day. */
+/** The head of a written tape: where it is played, and the date. */
 export interface TapeHead {
-  /** Left out where somebody else says what it is called. */
+  /** Left out if the title is stored elsewhere. */
   readonly title?: string;
   readonly fieldId: string;
   /** ISO 8601. */
   readonly today: string;
 }
 
-/** What is expected at rows of a tape, by the row’s id. */
+/** Expectations by the id of their row. */
 export type Expects = ReadonlyMap<number, ReadonlySet<Expectable>>;
 
-/** What can be expected on the desk, with what people call it. */
+/** What can be expected on the desk, with labels. */
 export const expectables = {
   display: 'display',
   raw: 'raw',
@@ -30,14 +30,14 @@ export type DeskExpectable = keyof typeof expectables;
 
 const proposed: ReadonlySet<Expectable> = new Set<Expectable>(['display', 'raw', 'value', 'codes']);
 
-/** What is expected of a row: what somebody said, else of the last one what there is to see of it. */
+/** The expectations of a row: those that were chosen; for the last row, by default what it shows. */
 export const expectedAt = (
   rows: readonly TapeRow[],
   row: TapeRow,
   expects: Expects,
 ): ReadonlySet<Expectable> => expects.get(row.id) ?? (row === rows.at(-1) ? proposed : new Set());
 
-/** A row of the desk as a tape that is played has it. */
+/** A row of the desk in the form of a played tape. */
 const lineOf = ({ evaluation, state }: TapeRow, what: Expectable): string => {
   const { display, raw, value, flags, shown } = evaluation;
   // Where nobody is in the field its caret is nowhere.
@@ -66,8 +66,8 @@ const lineOf = ({ evaluation, state }: TapeRow, what: Expectable): string => {
 };
 
 /**
- * The tape as text that plays again: its day, what the field held at the start, keys in a row as one `type`,
- * and what is expected where.
+ * The tape as text that can be played: its date, the field's content at the start, consecutive keys as one
+ * `type`, and the expectations.
  */
 export function tapeText(
   { title, fieldId, today }: TapeHead,

@@ -9,10 +9,12 @@ import type { Play } from './plays.ts';
 import type { TapeRow } from './tape-rows.ts';
 import { type DeskExpectable, type Expects, expectedAt } from './tape-text.ts';
 
-/** More no tape has that somebody wrote or recorded. */
+/** Largest tape file, in bytes. */
 const mostBytes = 500_000;
 
-/** What has been done to the field, a row a keystroke, and the whole desk stepped back and forth along it. */
+/**
+ * What was done to the field, one row per keystroke. The whole desk can be stepped back and forth along it.
+ */
 export function Tape({
   rows,
   at,
@@ -28,22 +30,22 @@ export function Tape({
   kept,
 }: {
   readonly rows: readonly TapeRow[];
-  /** The row the desk stands at; `null` for the present. */
+  /** The row the desk shows; `null` for the present. */
   readonly at: number | null;
   readonly onStep: (row: number | null) => void;
   readonly onClear: () => void;
-  /** What is offered before anything was done. */
+  /** Demonstrations offered before anything was done. */
   readonly plays: readonly Play[];
   readonly onPlay: (play: Play) => void;
-  /** The tape as text that plays again. */
+  /** The tape as text that can be played. */
   readonly textOf: () => string;
   readonly expects: Expects;
   readonly onExpect: (row: TapeRow, what: DeskExpectable) => void;
-  /** Keeps the tape as a trial of the set. */
+  /** Saves the tape as a trial of the set. */
   readonly onKeep: () => void;
-  /** Plays the text of a tape that comes from elsewhere; answers what is wrong with it. */
+  /** Plays the text of a tape from elsewhere; returns what is wrong with it. */
   readonly onOpen: (text: string) => string;
-  /** What is said of the last one that was kept. */
+  /** The message about the last trial that was saved. */
   readonly kept: ReactNode;
 }) {
   const here = at ?? rows.length - 1;
@@ -124,7 +126,7 @@ export function Tape({
   );
 }
 
-/** How many rows there are, and what can be done with all of them. */
+/** The number of rows, and the actions on the whole tape. */
 function TapeHead({
   rows,
   at,
@@ -206,7 +208,7 @@ function TapeHead({
   );
 }
 
-/** What stands there before anything was done. */
+/** Shown before anything was done. */
 function NothingYet({
   plays,
   onPlay,

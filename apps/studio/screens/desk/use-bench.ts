@@ -8,16 +8,10 @@ import { useOutcomes } from '../../field/custom-code/use-custom-code.ts';
 import { hasCustomCode } from '../../model/has-custom-code.ts';
 import { answered, newTape, recordRow, replay } from './tape-rows.ts';
 
-/**
- * Events a person brings about by hand in the field: of these every one leaves a row, also one that changed
- * nothing.
- */
+/** Events that a person causes in the field. Each of them leaves a row, even if it changed nothing. */
 export const byHand = /^(?:key|insert|paste|backspace|delete|word-backspace|cut|up|down|undo|redo)$/;
 
-/**
- * A store that tells of events that changed nothing as well: a key refused for the second time is still a
- * key.
- */
+/** A store that also reports events that changed nothing: a key that is rejected twice is still a key. */
 function telling(store: FieldStore, tell: (event: FieldEvent, state: FieldState) => void): FieldStore {
   return {
     ...store,
@@ -30,12 +24,12 @@ function telling(store: FieldStore, tell: (event: FieldEvent, state: FieldState)
   };
 }
 
-/** Who hears of an event that changed nothing; set once the desk listens. */
+/** The listener for events that changed nothing; set once the desk is mounted. */
 type Ear = { current: (event: FieldEvent, state: FieldState) => void };
 
 /**
- * The field's state and the tape of this visit, following the definition: when that changes, the same keys
- * are played again on the new one. Stepping back puts the whole desk at that row.
+ * The field's state and the tape of this visit. When the definition changes, the same keys are played on the
+ * new one. Stepping back shows the whole desk at that row.
  */
 export function useBench(compiled: HydratedField, today: string | undefined) {
   const read = useMemo(() => evaluateOn(today), [today]);

@@ -5,10 +5,7 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import { useEffect } from 'react';
 import { useOwnOutcomes } from '../../field/custom-code/use-custom-code.ts';
 
-/**
- * What rules of a field on its desk ask outside of it: servers are asked as a form would ask them, and own
- * code is heard when it answers.
- */
+/** Runs what rules of a field on its desk need from outside: server checks as in a form, and custom code. */
 export function useOutside(store: FieldStore, definition: FieldDocument): void {
   const asks = (definition.rules ?? []).some(({ check }) => check.type === 'remote');
   useEffect(() => (asks ? driveAsks(store, askByFetch()) : undefined), [store, asks]);

@@ -13,7 +13,7 @@ import { byHand, type useBench } from './use-bench.ts';
 
 type Bench = ReturnType<typeof useBench>;
 
-/** What a trial made of the desk's tape would expect, and making one of it. */
+/** The expectations of a trial made from the desk's tape, and the action that makes it. */
 export function useTrialTape(
   set: EditedSet,
   field: HydratedField,
@@ -25,7 +25,7 @@ export function useTrialTape(
   textOf(): string;
   onExpect(row: TapeRow, what: DeskExpectable): void;
   onKeep(): void;
-  /** Begins a new tape, of which nothing is expected yet. */
+  /** Starts a new tape, without expectations. */
   onClear(): void;
 } {
   const [expects, setExpects] = useState<Expects>(new Map());
@@ -68,8 +68,8 @@ export function useTrialTape(
 }
 
 /**
- * Plays a tape on the desk, by a hand. Answers the row it leaves at a line, counted as the bench records:
- * what changes nothing leaves no row unless it is a key, caret moves in a row are one.
+ * Plays a tape on the desk with one kind of input. Returns the row at a line, as the desk records it: an
+ * event that changes nothing has no row unless it is a key, and consecutive caret moves are one.
  */
 function playOn(
   store: FieldStore,
@@ -100,8 +100,8 @@ function playOn(
 }
 
 /**
- * The trial or the tape the address names is played on the desk once it is alive, up to the line it names, by
- * the hand it names.
+ * Plays the trial or tape in the address on the desk after hydration, up to the line and with the input that
+ * the address names.
  */
 export function useNamedTrial(set: EditedSet, bench: Bench): void {
   const isPlayed = useRef(false);
@@ -131,8 +131,8 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
 }
 
 /**
- * Plays the text of a tape, one that was recorded in a page perhaps, once `begin` has put the present one
- * away; what is wrong with it, in a sentence, where it cannot be played.
+ * Plays the text of a tape, for example one recorded in a page, after `begin` has replaced the present one.
+ * If it cannot be played, returns why, in a sentence.
  */
 export function playText(store: FieldStore, text: string, begin: () => void): string {
   const read = parseTape(text);

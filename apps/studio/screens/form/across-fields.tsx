@@ -18,7 +18,8 @@ import { VerdictIcon } from '../../ui/verdict-icon.tsx';
 import { FieldSelect } from './field-select.tsx';
 
 /**
- * The rules of the form that read several fields, as notes in the margin: lamp, what they ask, what they say.
+ * The rules of the form that read several fields, as notes in the margin: verdict, what they check, their
+ * message.
  */
 export function AcrossFields({
   document,
@@ -232,10 +233,7 @@ type Op = Extract<FormRuleDocument['check'], { type: 'compare' }>['op'];
 const compareOf = (op: Op, field: string, days = 1): FormRuleDocument['check'] =>
   op.endsWith('days') ? { type: 'compare', op, field, days } : { type: 'compare', op, field };
 
-/**
- * How two fields can be compared: in every way of the first, or where they count differently only whether
- * they are the same.
- */
+/** The comparisons for two fields: all those of the first; only equality if the two have different types. */
 function opsFor(document: SetDocument, own: string, other: string): readonly Op[] {
   const [a, b] = [own, other].map((id) => document.fields.find((field) => field.id === id));
   if (!a || !b) return ['same', 'differs'];
@@ -243,7 +241,7 @@ function opsFor(document: SetDocument, own: string, other: string): readonly Op[
   return first.comparable === second.comparable ? comparisonsFor(first) : ['same', 'differs'];
 }
 
-/** A rule to begin with: two fields of the form that count alike, else the first two. */
+/** A rule to start with: two fields of the form with the same type, otherwise the first two. */
 function pairIn(document: SetDocument, { form }: FormStore): FormRuleDocument | undefined {
   const all = form.fields.map(({ id }) => document.fields.find((field) => field.id === id));
   for (const [i, first] of all.entries())

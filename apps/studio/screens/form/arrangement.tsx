@@ -19,7 +19,7 @@ import { Menu } from '../../ui/pop-out.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
 
 /**
- * The form as lines, sections and their fields, put in order by dragging or by the arrow keys of each handle.
+ * The form as lines, sections and their fields, sortable by dragging or with the arrow keys on each handle.
  */
 export function Arrangement({
   document,
@@ -30,7 +30,7 @@ export function Arrangement({
   readonly document: SetDocument;
   readonly form: FormDocument;
   readonly onChange: ChangeForm;
-  /** A text of the set is said otherwise, by its name. */
+  /** Called with the key of a text of the set and its new value. */
   readonly onText: (key: string, text: string, about: string) => void;
 }) {
   const list = useRef<HTMLOListElement>(null);
@@ -106,7 +106,7 @@ const Out = ({ label, onClick }: { readonly label: string; readonly onClick: () 
   </button>
 );
 
-/** The head of a section: its title, its columns, and away with it. */
+/** The head of a section: its title, its columns, and a button that removes it. */
 function Head({
   at,
   words,
@@ -159,7 +159,7 @@ function Head({
   );
 }
 
-/** The form with a field, and with those it depends on and that are not in it yet. */
+/** The form with a field, and with those it depends on that are not in it yet. */
 function withNeeded(document: SetDocument, form: FormDocument, id: string): FormDocument {
   const field = document.fields.find((one) => one.id === id);
   const text = JSON.stringify([field?.when, field?.rules?.map(({ check, when }) => [check, when])]);

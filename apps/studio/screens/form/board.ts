@@ -2,30 +2,30 @@ import type { Evaluation, FieldState } from '@arbeit/engine/field';
 import { evaluateInForm, type FormState, fieldOf, type HydratedForm, withField } from '@arbeit/engine/form';
 import type { Rule } from '@arbeit/engine/rules';
 
-/** The moments at which messages may be seen, in the order in which they come. */
+/** The times at which messages may show, in order. */
 export const moments = { typing: 'while typing', leaving: 'on leaving', sending: 'on sending' } as const;
 export type ShowOn = keyof typeof moments;
 
-/** A rule that has something against the value and is not heard at a moment, and why not. */
+/** A rule that fails but whose message does not show at a time, and why not. */
 export interface Quiet {
   readonly rule: string;
   readonly why: string;
 }
 
-/** What is seen at one field at one moment for the present values. */
+/** What shows at one field at one time for the current values. */
 export interface Seen {
   readonly shown: Evaluation['shown'];
   readonly quiet: readonly Quiet[];
 }
 
-/** One line of the board: a field, and what is seen of it at each moment. */
+/** One line of the board: a field, and what shows at it at each time. */
 export interface BoardRow {
   readonly field: string;
   readonly label: string;
   readonly seen: Readonly<Record<ShowOn, Seen>>;
 }
 
-/** How a field is at each moment. */
+/** The flags of a field at each time. */
 const at: Readonly<Record<ShowOn, Partial<FieldState>>> = {
   typing: { focused: true, touched: false, submitted: false },
   leaving: { focused: false, touched: true, submitted: false },
@@ -33,8 +33,9 @@ const at: Readonly<Record<ShowOn, Partial<FieldState>>> = {
 };
 
 /**
- * For the present values, what would be seen at each field that counts: while it is typed into for the first
- * time, once it was left (as all others were), and once the form was sent. With what is not heard, and why.
+ * For the current values, what would show at each active field: while it is typed into for the first time,
+ * after it was blurred (like all others), and after the form was submitted; and the failing rules that do not
+ * show, with the reason.
  */
 export function boardOf(form: HydratedForm, state: FormState, today: string): readonly BoardRow[] {
   let left = state;

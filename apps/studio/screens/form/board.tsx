@@ -5,10 +5,7 @@ import { useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react
 import { Scrolled } from '../../ui/scrolled.tsx';
 import { boardOf, moments, type Seen, type ShowOn } from './board.ts';
 
-/**
- * Each field against the moments: exactly which message would be seen for the present values, and why the
- * others are quiet.
- */
+/** Fields by time: exactly which message would show for the current values, and why others would not. */
 export function Board({ store, today }: { readonly store: FormStore; readonly today: string }) {
   const state = useSyncExternalStore(store.subscribe, store.state, store.state);
   const present = useMemo(() => ({ form: store.form, state }), [store.form, state]);

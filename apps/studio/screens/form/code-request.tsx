@@ -6,8 +6,8 @@ import { codePath } from '../../services/paths.ts';
 import { Telephone, useTelephone } from './telephone.tsx';
 
 /**
- * For a field whose code is checked by the message sender: asks for the code, and shows the simulated
- * telephone it arrives on. Nothing for other fields.
+ * For a field with a one-time code: asks the message sender for a code, and shows the simulated telephone
+ * that receives it. Empty for other fields.
  */
 export function CodeRequest({ form, field }: { readonly form: FormStore; readonly field: string }) {
   const rules = [...(form.form.rulesAt.get(field) ?? []), ...form.field(field).field.rules];

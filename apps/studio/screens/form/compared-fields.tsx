@@ -2,12 +2,12 @@
 
 import { type RefObject, useLayoutEffect, useState } from 'react';
 
-/** Two fields that depend on each other, and by what. */
+/** Two fields that depend on each other, and why. */
 export interface ComparedFields {
   readonly id: string;
   readonly from: string;
   readonly to: string;
-  /** A rule that reads both, or a condition: the second counts only while the first says so. */
+  /** A rule that reads both, or a condition: the second is active only if the first has a value. */
   readonly by: 'rule' | 'condition';
   readonly verdict: 'pass' | 'open' | 'fail';
 }
@@ -19,7 +19,7 @@ interface Path {
 
 const inks = { pass: 'text-oxide', open: 'text-marigold', fail: 'text-brick' } as const;
 
-/** Links between fields, drawn inside an element that holds them all. */
+/** Lines between dependent fields, drawn inside an element that contains them all. */
 export function AllComparedFields({
   inside,
   links,

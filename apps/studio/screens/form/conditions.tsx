@@ -14,13 +14,13 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { Labelled } from '../../ui/labelled.tsx';
 import { FieldSelect } from './field-select.tsx';
 
-/** The fields of the form that count only while a condition holds, and one more. */
+/** The fields of the form that are active only under a condition, and a way to add one. */
 export function Conditions({
   set,
   fields,
 }: {
   readonly set: EditedSet;
-  /** Those of the form. */
+  /** The fields of the form. */
   readonly fields: readonly HydratedField[];
 }) {
   const [isAdding, setAdding] = useState(false);
@@ -77,7 +77,7 @@ function withCondition(document: SetDocument, id: string, when: ConditionDocumen
   return { ...document, fields };
 }
 
-/** What is asked of the other field: that it has a value, has none, or has this one. */
+/** What a condition requires of the other field: a value, no value, or this value. */
 const conditionFrom = (field: string, asked: string): ConditionDocument =>
   asked === 'any' ? { not: { field, is: null } } : { field, is: asked === 'none' ? null : asked.slice(1) };
 

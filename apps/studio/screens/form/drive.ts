@@ -2,8 +2,8 @@ import { askByFetch, driveFormAsks, type FormStore, type SendRecord } from '@arb
 import type { FieldFinding } from '@arbeit/engine/form';
 
 /**
- * Sends a record to the form's route; what is wrong with it comes back by field. Throws where the server does
- * not say.
+ * Sends a record to the form's route; errors are returned by field. Throws if the server does not answer
+ * properly.
  */
 export const sendTo =
   (setKey: string, formId: string): SendRecord =>
@@ -25,5 +25,5 @@ export const sendTo =
     throw new Error(`The server answered ${response.status}.`);
   };
 
-/** Puts a form's questions to the services, as long as it is on the page. */
+/** Runs a form's server checks while it is mounted. */
 export const driveForm = (store: FormStore): (() => void) => driveFormAsks(store, askByFetch());

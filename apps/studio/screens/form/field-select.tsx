@@ -1,6 +1,6 @@
 import { Labelled } from '../../ui/labelled.tsx';
 
-/** One of the fields of a form, by its label. */
+/** A list of the fields of a form, by label. */
 export function FieldSelect({
   label,
   value,

@@ -4,9 +4,9 @@ import { addDays, resolve } from '@arbeit/engine/values';
 import { finishedText } from '../../model/sample.ts';
 
 /**
- * Fills a form with samples it takes: of each field the first that its rules let pass, among what it shows as
- * its placeholder, its finished text, its limits, and for a day that is compared with another the day after
- * that one.
+ * Fills a form with valid samples: for each field the first value that passes its rules, among its
+ * placeholder, its finished text and its limits, and for a date compared with another the date after that
+ * one.
  */
 export function fillWithSamples(store: FormStore, today: string): void {
   for (const field of store.form.fields) {

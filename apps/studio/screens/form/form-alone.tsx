@@ -14,7 +14,7 @@ import './form.css';
 import { useFormOutcomes, withCode } from './form-code.ts';
 import { LiveForm } from './live-form.tsx';
 
-/** A form as data: it comes from the server. */
+/** A form as data, because it comes from the server. */
 export interface CompiledForm extends FormManner {
   readonly id: string;
   readonly title: string;
@@ -23,7 +23,7 @@ export interface CompiledForm extends FormManner {
   readonly sections: readonly SectionDocument[];
 }
 
-/** A form on a page of its own, as an end user meets it. `prefill`: values to begin with, by field. */
+/** A form on a page of its own, as a user sees it. `prefill`: initial values by field. */
 export function FormAlone({
   setKey,
   compiled,

@@ -7,18 +7,18 @@ import { useCallback, useEffect, useMemo } from 'react';
 import { askAhead, tellCaret, useOutcomes, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { hasCustomCode } from '../../model/has-custom-code.ts';
 
-/** Whether own code is asked at a field: by its shape, by a rule of its own or by one of the form. */
+/** Whether a field involves custom code: its format, a rule of its own, or one of the form. */
 const hasCode = ({ rulesAt }: HydratedForm, field: HydratedField): boolean =>
   hasCustomCode(field) || isAsked(rulesAt.get(field.id) ?? []);
 
 const isAsked = (rules: HydratedField['rules']): boolean =>
   rules.some(({ check }) => check.type === 'custom');
 
-/** The fields of a form at which own code is asked. */
+/** The fields of a form that involve custom code. */
 const fieldsWithCode = (form: HydratedForm): readonly string[] =>
   form.fields.flatMap((field) => (hasCode(form, field) ? [field.id] : []));
 
-/** The form with what runs its own code, where it has any. */
+/** The form with the runner of its custom code, if it has any. */
 export function withCode(form: HydratedForm): HydratedForm {
   if (fieldsWithCode(form).length === 0) return form;
   const { rulesAt } = form;
@@ -28,7 +28,7 @@ export function withCode(form: HydratedForm): HydratedForm {
   };
 }
 
-/** Looks at the fields with own code anew whenever some of it has come to something. */
+/** Evaluates the fields with custom code again whenever a call has returned. */
 export function useFormOutcomes(store: FormStore): void {
   const own = useMemo(() => fieldsWithCode(store.form), [store]);
   const look = useCallback(() => {

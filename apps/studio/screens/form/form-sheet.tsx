@@ -37,8 +37,8 @@ import { useNamedTrial } from './use-named-trial.ts';
 import { WhenSent } from './when-sent.tsx';
 
 /**
- * The form screen: fields put together, tried, and watched. A sheet of bands: how it is met, what would be
- * seen when, what is sent.
+ * The page of a form: fields combined, tried and watched, in bands: the form itself, which messages would
+ * show when, and the record.
  */
 export function FormSheet({ stored, formId }: { readonly stored: StoredSet; readonly formId: string }) {
   const set = useSet(stored);
@@ -75,7 +75,7 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
 
 const views = { desktop: 'Desktop', phone: 'Phone' } as const;
 
-/** The form, ready to be tried; a sentence where what it says does not go together any more. */
+/** The form, ready to be tried; an error message if its definition is no longer consistent. */
 function openIn(document: SetDocument, form: FormDocument): HydratedForm | string {
   try {
     return withCode(compile({ ...document, forms: [form] }, kinds).forms[0]!);
@@ -167,8 +167,8 @@ function Sheet({
 }
 
 /**
- * The form as an end user meets it, on a screen or a phone, on either paper, in either direction, with what
- * ties its fields drawn in.
+ * The form as a user sees it, on a screen or a phone, in either theme and direction, with lines between
+ * dependent fields.
  */
 function Trial({
   form,
@@ -202,7 +202,7 @@ function Trial({
   );
 }
 
-/** What `FormData` says of the form on the page when a record is made of it. */
+/** The `FormData` of the form on the page, taken when it is submitted. */
 function useFormData(
   around: RefObject<HTMLElement | null>,
   record: FormRecord | undefined,
@@ -216,7 +216,7 @@ function useFormData(
   return data;
 }
 
-/** What hangs together in the form: its rules and conditions, each with the verdict on the present values. */
+/** The rules and conditions of the form, each with its current verdict. */
 function useLinks(store: ReturnType<typeof useForm>['store']): readonly ComparedFields[] {
   const [links, setLinks] = useState<readonly ComparedFields[]>([]);
   useEffect(() => {

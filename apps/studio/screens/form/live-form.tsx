@@ -10,7 +10,7 @@ import { takenData, takenInWords } from '../../field/taken.ts';
 import { FoundOut } from '../../ui/found-out.tsx';
 import { CodeRequest } from './code-request.tsx';
 
-/** A form as an end user meets it: its sections, what is wrong with it as a whole, and what sends it. */
+/** A form as a user sees it: its sections, its errors as a whole, and its submit button. */
 export function LiveForm({
   form,
   open,
@@ -23,9 +23,9 @@ export function LiveForm({
   readonly open: HydratedForm;
   readonly sections: readonly SectionDocument[];
   readonly today: string | undefined;
-  /** Whether there is room for two columns where a section asks for them. */
+  /** Whether two columns may be shown in a section that asks for them. */
   readonly columns?: boolean;
-  /** Goes away from the form; left out where there is nowhere to go. */
+  /** Leaves the form; left out if there is nowhere to go. */
   readonly onCancel?: () => void;
 }) {
   const { store, formProps } = form;
@@ -49,7 +49,8 @@ export function LiveForm({
 }
 
 /**
- * One field of the form, while it counts. It keeps its place in the page's order, and what was typed into it.
+ * One field of the form, while it is active. It keeps its place in the page's order, and what was typed into
+ * it.
  */
 const InForm = memo(function InForm({
   form,
@@ -98,7 +99,7 @@ function Counting({
   );
 }
 
-/** What sends the form and what there is to say of it as a whole. The room for it is always kept. */
+/** The submit button and the messages about the form as a whole. Their space is reserved. */
 function Sending({
   form,
   open,
@@ -162,7 +163,7 @@ function Sending({
   );
 }
 
-/** The fields that are wrong, each a way to it. */
+/** The invalid fields, each as a link to it. */
 function Summary({ form: { store }, open }: { readonly form: Form; readonly open: HydratedForm }) {
   const wrong = open.fields.filter(({ id }) => {
     const { counts, flags } = store.evaluation(id);
@@ -194,7 +195,7 @@ function Summary({ form: { store }, open }: { readonly form: Form; readonly open
   );
 }
 
-/** What was filled in and not sent is not lost by a reload or a closed window without a word. */
+/** Asks before a reload or a closed window would lose what was filled in and not submitted. */
 function useGuard({ store, sending }: Form): void {
   const isSent = useRef(false);
   isSent.current = sending.is === 'sent';

@@ -4,8 +4,8 @@ import { useEffect, useId, useState } from 'react';
 import { type Manner, mannerCookie, readManner, usualManner } from '../../services/manner.ts';
 
 /**
- * How the simulated services behave for this browser: how long they take, whether they fail, who is answered
- * first.
+ * The behaviour of the simulated services for this browser: how long they take, whether they fail, and the
+ * order of responses.
  */
 export function Manners() {
   const id = useId();
@@ -64,7 +64,7 @@ export function Manners() {
   );
 }
 
-/** What this browser's cookie says; without one a browser gets a name of its own. */
+/** The behaviour in this browser's cookie; without one, the browser gets a new id. */
 function mannerInBrowser(): Manner {
   const own = document.cookie.split(/;\s*/).find((one) => one.startsWith(`${mannerCookie}=`));
   const read = readManner(own?.slice(mannerCookie.length + 1));

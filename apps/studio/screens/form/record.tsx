@@ -7,7 +7,7 @@ import { Scrolled } from '../../ui/scrolled.tsx';
 
 const ways = { fields: 'By field', json: 'As JSON', data: 'As FormData' } as const;
 
-/** What was sent: raw and typed by field, as JSON, and as a form of HTML would send it. */
+/** The submitted record: raw and typed values by field, as JSON, and as an HTML form would send it. */
 export function Record({
   record,
   labels,
@@ -15,7 +15,7 @@ export function Record({
 }: {
   readonly record: FormRecord | undefined;
   readonly labels: ReadonlyMap<string, string>;
-  /** What `FormData` says of the form on the page. */
+  /** The `FormData` of the form on the page. */
   readonly data: readonly (readonly [string, string])[];
 }) {
   const [way, setWay] = useState<keyof typeof ways>('fields');

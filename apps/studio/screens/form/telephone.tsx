@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { Message } from '../../services/telephones.ts';
 
-/** What is on the simulated telephone of an address, looked at when asked to. */
+/** The messages on the simulated telephone of an address, updated on request. */
 export function useTelephone(address: string | null): {
   readonly messages: readonly Message[];
   look(): Promise<void>;
@@ -22,8 +22,8 @@ export function useTelephone(address: string | null): {
 }
 
 /**
- * A simulated telephone: a stand-in that ships with the studio, drawn as one, so that nobody takes it for
- * part of the form.
+ * A simulated telephone: a stand-in that ships with the studio, drawn as one, so that it is not mistaken for
+ * a part of the form.
  */
 export function Telephone({
   address,
@@ -32,7 +32,7 @@ export function Telephone({
 }: {
   readonly address: string | null;
   readonly messages: readonly Message[];
-  /** Fills the code in, as a browser would that has read the message. */
+  /** Fills in the code, as a browser that has read the message would. */
   readonly onTake: (text: string) => void;
 }) {
   return (

@@ -6,8 +6,8 @@ import { formEvents, parseTape } from '@arbeit/engine/tape';
 import { useEffect, useRef } from 'react';
 
 /**
- * The trial the address names is played on the form once it is alive, up to the line it names. What servers
- * answer is left to those that answer here: they have their own word.
+ * Plays the trial in the address on the form after hydration, up to the line that the address names. Server
+ * checks are answered by the real stand-ins, so the tape's own answers are skipped.
  */
 export function useNamedTrial(document: SetDocument, store: FormStore): void {
   const isPlayed = useRef(false);

@@ -5,7 +5,7 @@ import type { HydratedForm } from '@arbeit/engine/form';
 import { useId } from 'react';
 import type { ChangeForm } from '../../model/form-edits.ts';
 
-/** How the form is sent, in three sentences to choose from. */
+/** When the form can be submitted, in three sentences to choose from. */
 export function WhenSent({
   form,
   open,

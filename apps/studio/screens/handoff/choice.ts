@@ -1,14 +1,14 @@
 import { fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
 import { targetOf } from '../../model/trial-edits.ts';
 
-/** What goes along of a set: fields and forms by id, and the uses they are for. */
+/** What a hand-off contains of a set: ids of fields and forms, and the uses. */
 export interface Choice {
   readonly fields: readonly string[];
   readonly forms: readonly string[];
   readonly uses: readonly UseName[];
 }
 
-/** Uses by the names the builder knows them by, with what people call them. */
+/** Labels of uses, by the names the builder has for them. */
 export const useNames = {
   element: 'Element',
   dom: 'Plain script',
@@ -21,7 +21,7 @@ export const useNames = {
 } as const;
 export type UseName = keyof typeof useNames;
 
-/** Everything a set has. */
+/** A choice of everything in a set. */
 export const everything = ({ fields, forms = [] }: SetDocument): Choice => ({
   fields: fields.map(({ id }) => id),
   forms: forms.map(({ id }) => id),
@@ -30,8 +30,8 @@ export const everything = ({ fields, forms = [] }: SetDocument): Choice => ({
 });
 
 /**
- * The set as far as it goes along: a form takes its fields with it, and of what is left out nothing stays
- * behind, its trials neither.
+ * The part of a set that a choice contains. A form takes its fields with it; trials of what is left out are
+ * left out too.
  */
 export function chosen(set: SetDocument, { fields, forms }: Pick<Choice, 'fields' | 'forms'>): SetDocument {
   const kept = (set.forms ?? []).filter(({ id }) => forms.includes(id));
@@ -51,6 +51,6 @@ export function chosen(set: SetDocument, { fields, forms }: Pick<Choice, 'fields
   return trials.length ? own : withoutTrials;
 }
 
-/** Fields that go along whether or not they are chosen: a form that goes along has them. */
+/** Fields that are included because a chosen form contains them. */
 export const taken = ({ forms = [] }: SetDocument, chosenForms: readonly string[]): ReadonlySet<string> =>
   new Set(forms.filter(({ id }) => chosenForms.includes(id)).flatMap(fieldIdsOf));

@@ -3,10 +3,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Run } from './highlight.ts';
 
-/** The highlighter, once it is there; a text is read well without. */
+/** The highlighter, once it is loaded; until then code is shown plain. */
 let loaded: typeof import('./highlight.ts') | undefined;
 
-/** A text as code: highlighted, to be scrolled by key, and copied. */
+/** A text as code: highlighted, scrollable with the keyboard, with a copy button. */
 export function Code({
   text,
   language,

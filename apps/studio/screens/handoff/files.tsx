@@ -8,8 +8,8 @@ import type { Made } from './made.ts';
 import { inKilobytes } from './weight-words.ts';
 
 /**
- * Every file of a hand-off: the folder as a tree, the text of the one that is chosen beside it, and all of it
- * to be taken.
+ * All files of a hand-off: the folder as a tree, the text of the selected file beside it, and a download of
+ * everything.
  */
 export function Files({ set, made }: { readonly set: string; readonly made: Made }) {
   const { files } = made;

@@ -1,14 +1,14 @@
 import type { Made } from './made.ts';
 
-/** A folder of a hand-off and what is directly or further down in it. */
+/** A folder of a hand-off and the files in it, subfolders included. */
 export interface Folder {
-  /** Empty for what stands beside all folders. */
+  /** Empty for files outside all folders. */
   readonly folder: string;
   readonly files: readonly { readonly path: string; readonly name: string }[];
   readonly bytes: number;
 }
 
-/** Files by their first folder; those that stand beside all of them first. */
+/** Files by their top folder; files outside all folders first. */
 export function foldersOf(files: Made['files']): readonly Folder[] {
   const folders = new Map<string, { files: { path: string; name: string }[]; bytes: number }>();
   for (const [path, text] of files) {

@@ -15,7 +15,7 @@ import { type Making, useMade } from './use-made.ts';
 import { Weights } from './weights.tsx';
 import './hand-off.css';
 
-/** What a developer takes home: choosing it, what it weighs, how it is used, and every file of it. */
+/** The page of a hand-off: its contents, sizes, usage and files. */
 export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
@@ -47,7 +47,7 @@ export function HandOffSheet({ stored }: { readonly stored: StoredSet }) {
 const withOr = <T,>(list: readonly T[], one: T, isIn: boolean): readonly T[] =>
   isIn ? [...list, one] : list.filter((other) => other !== one);
 
-/** The fields, forms and uses of a set, each taken along or not. */
+/** The fields, forms and uses of a set as checkboxes. */
 function Chosen({
   document,
   choice,
@@ -137,7 +137,7 @@ function Ticks({
   );
 }
 
-/** What is done to the set, for people. */
+/** Steps of the builder in words. */
 const stepsInWords: Readonly<Record<string, string>> = {
   '': 'Asking the server',
   compiling: 'Compiling the fields',
@@ -148,7 +148,7 @@ const stepsInWords: Readonly<Record<string, string>> = {
   weighing: 'Weighing',
 };
 
-/** How far it is, in a line that is always there. */
+/** The progress of the build, in a line that is always there. */
 function Progress({ making }: { readonly making: Making }) {
   const { done, step, problem, isStopped, made } = making;
   return (

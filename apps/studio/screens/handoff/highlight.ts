@@ -3,13 +3,13 @@ import { javascriptLanguage, jsxLanguage, tsxLanguage } from '@codemirror/lang-j
 import type { Parser } from '@lezer/common';
 import { highlightTree, tagHighlighter, tags } from '@lezer/highlight';
 
-/** A run of text in one ink; ink `''` is the page's own. */
+/** A run of text in one colour; `''` is the page's own. */
 export interface Run {
   readonly text: string;
   readonly ink: '' | 'word' | 'quoted' | 'aside' | 'name';
 }
 
-/** The editor's inks: what the language says in green, what is quoted or said aside quieter. */
+/** The editor's colours: keywords in green, strings and comments quieter. */
 const inks = tagHighlighter([
   { tag: [tags.keyword, tags.modifier, tags.operatorKeyword], class: 'word' },
   {
@@ -30,10 +30,10 @@ const parsers: Readonly<Record<string, Parser>> = {
   svelte: html().language.parser,
 };
 
-/** More than this is shown in one ink: it is looked at for its size, not read. */
+/** Longer texts are shown in one colour, in characters: nobody reads them whole. */
 const mostHighlighted = 120_000;
 
-/** A text as runs of ink, lines kept. */
+/** A text as coloured runs, with its lines kept. */
 export function highlighted(text: string, language: string): readonly Run[] {
   const parser = parsers[language];
   if (!parser || text.length > mostHighlighted) return [{ text, ink: '' }];

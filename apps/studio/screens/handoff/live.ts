@@ -5,19 +5,19 @@ import { handOff, snippets, sourcesFrom, type Use } from '@arbeit/handoff/emit';
 import { build, type Plugin } from 'esbuild';
 import { withoutCustomCode } from './without-custom-code.ts';
 
-/** Uses that can be seen running. */
+/** Uses with a live preview. */
 export const liveUses = ['element', 'dom', 'react', 'vue', 'svelte'] as const satisfies readonly Use[];
 export type LiveUse = (typeof liveUses)[number];
 
-/** What a page with a snippet on it is made of: its markup, one script, its styles. */
+/** A page with a running snippet: its markup, one script, its styles. */
 export interface LivePage {
   readonly markup: string;
   readonly script: string;
-  /** Its styles beside what its elements bring. */
+  /** Styles beside those that its elements bring. */
   readonly sheet: string;
 }
 
-/** Modules that stand nowhere but in memory: those handed off, and the snippet. */
+/** Lets the bundler read modules from memory: the files of the hand-off, and the snippet. */
 const inMemory = (files: ReadonlyMap<string, string>): Plugin => ({
   name: 'in-memory',
   setup({ onLoad, onResolve }) {
@@ -38,7 +38,7 @@ const inMemory = (files: ReadonlyMap<string, string>): Plugin => ({
   },
 });
 
-/** Vue's and Svelte's own compilers, asked only where they are needed. */
+/** Compiles a snippet with Vue's or Svelte's own compiler, loaded only if needed. */
 async function compiledSnippet(use: LiveUse, code: string): Promise<string> {
   if (use === 'vue') {
     const { compileScript, parse } = await import('@vue/compiler-sfc');
@@ -52,10 +52,7 @@ async function compiledSnippet(use: LiveUse, code: string): Promise<string> {
   return code;
 }
 
-/**
- * What puts a snippet on the page, by its use. `shown` is what the snippet exports, where it exports
- * something.
- */
+/** The code that starts a snippet, by use. `shown` is what the snippet exports, if anything. */
 const starters: Readonly<Record<LiveUse, (shown: string) => string>> = {
   element: () => "import './elements.js';",
   dom: () => "import 'snippet';",
@@ -69,8 +66,8 @@ createRoot(document.querySelector('#live')).render(createElement(${shown}, {}));
 };
 
 /**
- * The page that shows the snippet of a use at work, built as a developer would build it. Own code stays out:
- * here nothing would stand around it. Nothing where there is no snippet of that use.
+ * The page that shows a snippet running, built as a developer would build it. Custom code is left out,
+ * because there is no sandbox on that page. `undefined` if the use has no snippet.
  */
 export async function livePage(stored: SetDocument, use: LiveUse): Promise<LivePage | undefined> {
   const set = withoutCustomCode(stored, kinds);
@@ -103,7 +100,7 @@ export async function livePage(stored: SetDocument, use: LiveUse): Promise<LiveP
   };
 }
 
-/** The page goes nowhere: what a form would send is shown under it. */
+/** Keeps a form from leaving the page; the submitted record is shown under it. */
 const aside = `
 addEventListener('submit', (event) => {
   const out = document.querySelector('output');
@@ -123,7 +120,7 @@ function markupOf(use: LiveUse, code: string, set: SetDocument): string {
   return `<div id="live">${inside}</div><output></output>`;
 }
 
-/** The input the plain script binds itself to, under its label. */
+/** The input that the plain script binds, under its label. */
 function domMarkup(code: string, set: SetDocument): string {
   const [, name = ''] = /\[name="([^"]+)"\]/.exec(code) ?? [];
   const definition = set.fields.find(({ id }) => id === name);

@@ -1,4 +1,4 @@
-/** What was made of a choice, as the page hears of it: a line of JSON each, the last with everything. */
+/** Progress of a build as the page receives it: one JSON value per line, the last one with the result. */
 export type MakeProgress =
   | { readonly step: string; readonly done: number }
   | { readonly made: Made }
@@ -6,7 +6,7 @@ export type MakeProgress =
 
 /** A hand-off as the page shows it. */
 export interface Made {
-  /** Text by path, in the order of the paths. */
+  /** Texts by path, sorted by path. */
   readonly files: readonly (readonly [path: string, text: string])[];
   readonly weights: readonly {
     readonly use: string;
@@ -20,17 +20,17 @@ export interface Made {
     readonly language: string;
     readonly code: string;
   }[];
-  /** Where the packages are from: goes into the name of nothing, and is told. */
+  /** Where the packages come from. It is shown, but not part of any name. */
   readonly version: string;
 }
 
-/** What something is made of, in bytes, minified and gzipped. */
+/** The size of one component in bytes, minified and gzipped. */
 export interface Part {
   readonly name: string;
   readonly bytes: number;
 }
 
-/** Lines of JSON as they come in. */
+/** Lines of JSON as they arrive. */
 async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<MakeProgress> {
   const decoder = new TextDecoder();
   let rest = '';
@@ -45,7 +45,7 @@ async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<MakePr
   }
 }
 
-/** Has a hand-off made, and hears how far it is. Throws `Error` in words for people where it cannot be. */
+/** Asks the server to build a hand-off, and reports progress. Throws `Error` with a message for the user. */
 export async function make(
   setKey: string,
   choice: object,

@@ -4,15 +4,15 @@ import { settledOnServer } from '../../workers/custom-code/on-server.ts';
 import { type Choice, chosen } from './choice.ts';
 import type { Made, MakeProgress } from './made.ts';
 
-/** The packages as they were built, found from where the server runs. */
+/** The built packages, found from the server's working directory. */
 const sources = () => sourcesFrom(process.cwd());
 
-/** Uses whose script a page or a server carries. */
+/** Uses whose script is loaded by a page or a server. */
 const weighed = ['element', 'dom', 'react', 'vue', 'svelte', 'server'] as const;
 
 /**
- * Makes a hand-off of what is chosen of a set, telling step by step. A step that was begun is finished;
- * between two it is left off once nobody listens.
+ * Builds a hand-off with the chosen parts of a set and reports each step. A step that began is finished; the
+ * build stops between two steps if nobody reads any more.
  */
 export async function makeHandOff(
   stored: SetDocument,

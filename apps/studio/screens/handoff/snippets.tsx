@@ -14,7 +14,7 @@ const titles: Readonly<Record<string, string>> = {
   server: 'Server',
 };
 
-/** How a use is written, and beside it what comes of it. */
+/** The code of a use, and beside it the running result. */
 export function Snippets({ setKey, made }: { readonly setKey: string; readonly made: Made }) {
   const { snippets } = made;
   const [use, setUse] = useState('element');
@@ -44,7 +44,7 @@ export function Snippets({ setKey, made }: { readonly setKey: string; readonly m
   );
 }
 
-/** The snippet at work, in a frame that reaches nothing around it. */
+/** The running snippet, in a sandboxed frame. */
 function Live({
   setKey,
   use,

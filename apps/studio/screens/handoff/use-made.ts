@@ -4,12 +4,10 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Choice } from './choice.ts';
 import { type Made, make } from './made.ts';
 
-/**
- * How the making of a hand-off stands. What was made before stays to be seen while the next is on its way.
- */
+/** The state of building a hand-off. The previous result stays visible during the next build. */
 export interface Making {
   readonly made: Made | undefined;
-  /** From 0 to 1 while it is made; nothing once it is. */
+  /** From 0 to 1 during the build, otherwise `undefined`. */
   readonly done: number | undefined;
   readonly step: string;
   readonly problem: string | undefined;
@@ -18,7 +16,7 @@ export interface Making {
   again(): void;
 }
 
-/** Makes what is chosen, and anew whenever something else is. */
+/** Builds the chosen hand-off, again after each change of the choice. */
 export function useMade(setKey: string, choice: Choice): Making {
   const [made, setMade] = useState<Made>();
   const [progress, setProgress] = useState<{ step: string; done: number } | undefined>({ step: '', done: 0 });

@@ -1,10 +1,10 @@
 import type { Made } from './made.ts';
 
-/** Bytes for people, in thousands of them (SI): a tenth is as fine as anybody chooses by. */
+/** Bytes as kilobytes (SI), with one decimal. */
 export const inKilobytes = (bytes: number): string =>
   bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(bytes < 100_000 ? 1 : 0)} kB`;
 
-/** Each part that is somewhere in the bars, the heaviest first, with the number of its ink. */
+/** Each component in the bars with the number of its colour, the largest first. */
 export function inksOf(weights: Made['weights']): ReadonlyMap<string, number> {
   const whole = new Map<string, number>();
   for (const { parts } of weights)

@@ -14,7 +14,7 @@ const names: Readonly<Record<string, string>> = {
   server: 'The server',
 };
 
-/** What each use weighs, minified and gzipped, drawn as a bar of what it is made of. */
+/** The size of each use, minified and gzipped, as a bar of its components. */
 export function Weights({ weights }: { readonly weights: Made['weights'] }) {
   const [chosen, setChosen] = useState('element');
   const group = useId();

@@ -1,12 +1,12 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
-/** A shape that shows what was typed, and nothing else. */
+/** A formatter that displays what was typed unchanged. */
 const plain = 'export function shape(content) { return content; }';
 
 /**
- * The set without rules of own code, and with shapes that show what was typed: for where no sandbox stands
- * around it.
+ * The set without custom checks, and with custom formats that display what was typed: for pages without a
+ * sandbox.
  */
 export function withoutCustomCode(set: SetDocument, kinds: KindTable): SetDocument {
   const kept = <O extends { readonly rules?: readonly { readonly check: { readonly type: string } }[] }>(

@@ -25,14 +25,14 @@ const shapes: Readonly<Record<Compared['is'], Shape>> = {
   other: 'half',
   alike: 'hollow',
 };
-/** What is looked at first. */
+/** The order of the results: most important first. */
 const order = ['other', 'added', 'removed', 'alike'] as const;
 
-/** What a revision is called where one is chosen. */
+/** The label of a revision in a list. */
 export const titleOf = ({ revision, name }: Revision): string =>
   name === null ? `Revision ${revision}` : `${name} (${revision})`;
 
-/** Two sets, revisions or fields chosen, and what they do otherwise. */
+/** Two sets, revisions or fields to choose, and how their behaviour differs. */
 export function ComparedSides({
   setKey,
   document,
@@ -124,7 +124,7 @@ export function ComparedSides({
   );
 }
 
-/** The fields of what is chosen on either side; none of one that is being fetched, or cannot be. */
+/** The fields of the chosen sides; empty for a side that is loading or cannot be loaded. */
 function useFieldsOf(
   setKey: string,
   document: SetDocument,
@@ -146,7 +146,7 @@ function useFieldsOf(
   return (of) => (of === 'now' ? document.fields : (known.get(of) ?? []));
 }
 
-/** Sets beside this one; none while Arbeit does not answer. */
+/** The other sets; empty while Arbeit does not answer. */
 function useOtherSets(setKey: string): readonly ListedSet[] {
   const [sets, setSets] = useState<readonly ListedSet[]>([]);
   useEffect(() => {
@@ -217,7 +217,7 @@ function SideChoice({
   );
 }
 
-/** What one field or form does otherwise: the tape, and what each of the two shows at its end. */
+/** The difference of one field or form: the tape, and what each of the two shows at its end. */
 function Found({ one: { is, name, target, tape, values } }: { readonly one: Compared }) {
   return (
     <li className="found" data-is={is}>
@@ -253,7 +253,7 @@ function Found({ one: { is, name, target, tape, values } }: { readonly one: Comp
   );
 }
 
-/** What is expected, as what is so. */
+/** An expectation as a statement. */
 const fact = (line: string): string => line.replace(/^expect /, '');
 
 const Lines = ({ head, lines }: { readonly head: string; readonly lines: readonly string[] }) => (

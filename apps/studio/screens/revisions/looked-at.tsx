@@ -10,7 +10,7 @@ import { useMemo } from 'react';
 import { useOwnOutcomes, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { PlainField } from '../../field/plain-field.tsx';
 
-/** A set as it was at a revision: each of its fields live, to be typed into. */
+/** A set at a revision: each of its fields is live. */
 export function LookedAt({
   document,
   title,

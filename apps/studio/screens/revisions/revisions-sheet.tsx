@@ -28,7 +28,7 @@ const moment = (iso: string): string =>
 
 const now: Side = { of: 'now', field: '' };
 
-/** The revisions of a set: named, looked at as they were, brought back, and compared by what they do. */
+/** The revisions of a set: to be named, viewed, restored, and compared by behaviour. */
 export function RevisionsSheet({
   stored,
   revisions,
@@ -128,10 +128,10 @@ export function RevisionsSheet({
   );
 }
 
-/** So long somebody has to have written nothing before a name is kept, in milliseconds. */
+/** Pause in typing before a name is saved, in milliseconds. */
 const calm = 500;
 
-/** Says a name to the server once nobody goes on writing, or at once where the page is left. */
+/** Saves a name after a pause in typing, or immediately when the page is left. */
 function useSaidLater(send: (text: string) => Promise<void>): (text: string) => void {
   const latest = useRef(send);
   latest.current = send;

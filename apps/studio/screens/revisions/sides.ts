@@ -2,9 +2,7 @@ import type { SetDocument } from '@arbeit/engine/document';
 import { problemIn } from '../../model/other-sets.ts';
 import { removeField, renameField } from '../../model/references.ts';
 
-/**
- * One side of a comparison: the set as it stands, a revision of it, or another set; all of it, or one field.
- */
+/** One side of a comparison: the current set, a revision of it, or another set; all of it, or one field. */
 export interface Side {
   /** `now`, `revision 7`, or `set` and the key of another set. */
   readonly of: string;
@@ -12,7 +10,7 @@ export interface Side {
   readonly field: string;
 }
 
-/** The document of a side. Rejects with what went wrong, in a sentence. */
+/** The document of a side. Rejects with an error message. */
 export async function documentOf(of: string, setKey: string, now: SetDocument): Promise<SetDocument> {
   if (of === 'now') return now;
   const [what, key = ''] = of.split(' ');
@@ -23,14 +21,16 @@ export async function documentOf(of: string, setKey: string, now: SetDocument): 
   return ((await response.json()) as { document: SetDocument }).document;
 }
 
-/** A set of one field alone, under a name both sides have; what depends on others is left out. */
+/**
+ * A set with only one field, under an id that both sides have. Whatever depends on other fields is left out.
+ */
 function fieldAlone(document: SetDocument, id: string): SetDocument {
   const others = document.fields.filter((field) => field.id !== id).map((field) => field.id);
   const { trials: _, forms: __, ...rest } = others.reduce(removeField, document);
   return id === 'field' ? rest : renameField(rest, id, 'field');
 }
 
-/** What is compared, made ready: where either side is a field, both are, each under the same name. */
+/** The documents to compare: if either side is a field, both are, under the same id. */
 export function bothReady(
   [before, after]: readonly [SetDocument, SetDocument],
   [one, other]: readonly [Side, Side],

@@ -13,7 +13,7 @@ export interface Comparing {
 
 const nothing: Comparing = { is: 'not yet', compared: [], problem: '' };
 
-/** Two sets compared in a thread, when it is asked for; what was found stays when it is stopped. */
+/** Compares two sets in a worker, on request. Results stay when it is stopped. */
 export function useComparing(today: string): Comparing & {
   begin(both: () => Promise<readonly [SetDocument, SetDocument]>): void;
   stop(): void;

@@ -20,7 +20,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** Another name for the program: the id, with all that refers to it. */
+/** Changes the id of a field and everything that refers to it. */
 export function RenameDialog({
   set,
   field,
@@ -75,7 +75,9 @@ export function RenameDialog({
   );
 }
 
-/** Another kind: each with what the field would look like, and what would have to go. */
+/**
+ * Changes the kind of a field: shows for each kind what the field would look like, and what would be lost.
+ */
 export function KindDialog({ set, field, onClose, onDone }: Props & { readonly onDone: () => void }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const { document } = set;
@@ -123,14 +125,14 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
   );
 }
 
-/** To another set, as a copy or moved there. */
+/** Copies or moves a field to another set. */
 export function SendDialog({
   set,
   field,
   onClose,
   onSend,
 }: Props & {
-  /** Puts it there; `moves` takes it out here. Resolves to what went wrong, or nothing. */
+  /** Adds it there; `moves` removes it here. Resolves to an error message, or ''. */
   readonly onSend: (to: ListedSet, moves: boolean) => Promise<string>;
 }) {
   const [sets, setSets] = useState<readonly ListedSet[] | null>(null);
@@ -180,7 +182,7 @@ export function SendDialog({
   );
 }
 
-/** The locale of a field that has another than its set. */
+/** Sets the locale of a field, if it differs from that of its set. */
 export function LocaleDialog({ set, field, onClose }: Props) {
   return (
     <Dialog
@@ -208,7 +210,7 @@ export function LocaleDialog({ set, field, onClose }: Props) {
   );
 }
 
-/** Locales by name, each with what it makes of the field (or of an amount and a day). */
+/** Locales by name, each with its effect on the field (or on an amount and a date). */
 export function LocaleList({
   value,
   own,
@@ -217,7 +219,7 @@ export function LocaleList({
   onChange,
 }: {
   readonly value: string;
-  /** The set's, for a field that may follow it. */
+  /** The locale of the set, for a field that may follow it. */
   readonly own?: string;
   readonly field?: FieldDocument;
   readonly document: SetDocument;

@@ -10,12 +10,12 @@ import { later, useLater } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
 import type { ButtonProps, MenuItem } from '../../ui/pop-out-props.ts';
 
-/** What asks for more than a click is fetched when it is asked for. */
+/** The dialogs are loaded when needed. */
 const dialogs = later(() => import('./field-dialogs.tsx'));
 
 type OpenDialog = 'rename' | 'kind' | 'locale' | 'send';
 
-/** Everything that can be done with a field as a whole, in one menu. */
+/** Everything that can be done with a whole field, in one menu. */
 export function FieldMenu({
   set,
   field,
@@ -32,14 +32,14 @@ export function FieldMenu({
   readonly field: FieldDocument;
   readonly trigger: string;
   readonly button: ButtonProps;
-  /** Entries of the page's own, first. */
+  /** Items of the page itself, listed first. */
   readonly more?: readonly MenuItem[];
-  /** Puts a field into another set; resolves to what went wrong, or nothing. */
+  /** Adds a field to another set; resolves to an error message, or ''. */
   readonly deliver?: (to: ListedSet, field: FieldDocument) => Promise<string>;
-  /** A field was made: its id. */
+  /** Called with the id of a new field. */
   readonly onMade: (id: string) => void;
   readonly onRenamed: (id: string) => void;
-  /** It was turned into another kind. */
+  /** Called after a change of its kind. */
   readonly onTurned?: () => void;
   readonly onDelete: () => void;
 }) {

@@ -5,7 +5,7 @@ import { Commands } from '../../ui/commands.tsx';
 import { Link } from '../../ui/link.tsx';
 import { SheetSwitch } from '../../ui/sheet-switch.tsx';
 
-/** Sheets a set has beside its fields and forms. */
+/** Pages of a set beside its fields and forms. */
 const sheets = [
   { label: 'Trials', path: 'trials' },
   { label: 'Texts', path: 'texts' },
@@ -13,13 +13,13 @@ const sheets = [
   { label: 'Revisions', path: 'revisions' },
 ] as const;
 
-/** The top line of every sheet: where one is, and what can be done with the whole of it. */
+/** The header of every page: where the user is, and what can be done with the whole page. */
 export function Masthead({
   setKey,
   trail,
   children,
 }: {
-  /** Key of the set one is in: its other sheets are words behind its name. */
+  /** Key of the current set, whose other pages are linked after its name. */
   readonly setKey?: string;
   readonly trail: readonly { label: string; href?: string }[];
   readonly children?: ReactNode;

@@ -13,11 +13,13 @@ import { Masthead } from './masthead.tsx';
 
 export interface RefusedVersion extends Refused {
   readonly document: SetDocument;
-  /** What is different in it, in sentences. */
+  /** The differences in sentences. */
   readonly differs: readonly string[];
 }
 
-/** The versions of a set that were refused because somebody had saved in between, each with its way back. */
+/**
+ * The refused versions of a set, because somebody else had saved in between, each with a way to restore it.
+ */
 export function RefusedVersions({
   stored,
   versions,

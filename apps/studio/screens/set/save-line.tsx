@@ -10,13 +10,13 @@ import { useHasUnsavedLine } from '../../ui/unsaved.ts';
 const choiceDialog = later(() => import('./choice-dialog.tsx'));
 
 /**
- * What becomes of what could not be saved: what the browser keeps outlives the page, what it does not keep is
- * on the page alone.
+ * What happens to unsaved changes: stored in the browser they outlive the page; otherwise they are only on
+ * the page.
  */
 const keptHere = 'Your changes are kept in this browser and will be retried automatically.';
 const keptNowhere = 'This browser cannot keep your changes. Leave this page open until they are saved.';
 
-/** How saving stands, in one or two words, and the choice when somebody else saved in between. */
+/** The state of saving in one or two words, and the choice after a conflict. */
 export function SaveLine({ set }: { readonly set: EditedSet }) {
   const { save } = set;
   const hasFaulty = useHasUnsavedLine();

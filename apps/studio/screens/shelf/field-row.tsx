@@ -18,7 +18,7 @@ import { Link } from '../../ui/link.tsx';
 import { Mark } from '../../ui/mark.tsx';
 import { FieldMenu } from '../set/field-menu.tsx';
 
-/** A field on the shelf: its name, itself, what it looks like or has to say, and what can be done with it. */
+/** A field on the shelf: its name, the live field, its shape or message, and a menu. */
 export const FieldRow = memo(function FieldRow({
   set,
   field,
@@ -34,10 +34,10 @@ export const FieldRow = memo(function FieldRow({
   readonly deliver: (to: ListedSet, field: FieldDocument) => Promise<string>;
   readonly onHandleKey: (event: KeyboardEvent, id: string) => void;
   readonly onDelete: (field: FieldDocument) => void;
-  /** Of its own trials, so many held and so many missed when they were last run here. */
+  /** How many of its own trials passed, and how many failed, in their last run in this browser. */
   readonly held: number;
   readonly missed: number;
-  /** Something has changed since. */
+  /** Whether something has changed since. */
   readonly isOld: boolean;
 }) {
   const router = useRouter();
@@ -117,5 +117,5 @@ export const FieldRow = memo(function FieldRow({
 const inWords = (held: number, missed: number): string =>
   missed === 0 ? `${held} held` : held === 0 ? `${missed} missed` : `${held} held, ${missed} missed`;
 
-/** The focus to a row that came into being, once it is drawn. */
+/** Focuses a new row once it is drawn. */
 const focusRow = (id: string): void => focusSoon(`[data-row="${CSS.escape(id)}"] .shelf-name`);

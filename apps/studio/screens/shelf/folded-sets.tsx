@@ -99,7 +99,7 @@ function useListed(first: Listed, search: string) {
   return { ...listed, problem, isAsking, more: () => void (isAsking || ask(listed)) };
 }
 
-/** One line of a set; opened, it is fetched and laid out like the others. */
+/** A set on one line; when opened, it is loaded and shown like the others. */
 function FoldedSet({
   folded: { key, id, title, fields },
   search,

@@ -10,7 +10,7 @@ import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 import { ImportPreviewPane } from './import-preview-pane.tsx';
 
-/** What a text can be read as. */
+/** The formats a text can be read as. */
 const sorts: Readonly<Record<SourceFormat, string>> = {
   document: 'A document',
   html: 'An HTML form',
@@ -18,22 +18,22 @@ const sorts: Readonly<Record<SourceFormat, string>> = {
   table: 'A table',
 };
 
-/** The most faults laid out at once. */
+/** Most faults shown at once. */
 const mostFaults = 50;
 
 /**
- * A document handed in: as a file, pasted, or dropped on the shelf. A broken one shows what is wrong with it
- * by place, and what is sound in it can be taken all the same.
+ * Imports a document: a file, a pasted text, or a file dropped on the shelf. For an invalid one it shows each
+ * fault with its place, and the valid part can be imported anyway.
  */
 export function ImportDialog({
   text: given,
   onClose,
   onTaken,
 }: {
-  /** What was dropped, where something was. */
+  /** The dropped text, if any. */
   readonly text: string;
   readonly onClose: () => void;
-  /** A set was made of it. */
+  /** Called with the id of the new set. */
   readonly onTaken: (id: string) => void;
 }) {
   const [text, setText] = useState(given);

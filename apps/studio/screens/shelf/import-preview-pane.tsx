@@ -17,12 +17,11 @@ import {
 } from './import-preview.ts';
 import '../../ui/table.css';
 
-/** The most that is laid out at once. */
+/** Most fields shown at once. */
 const mostShown = 200;
 
 /**
- * What came of an HTML form, a JSON Schema or a table: fields to be confirmed, and what could not be carried
- * over.
+ * The preview of an HTML form, a JSON Schema or a table: fields to confirm, and what could not be imported.
  */
 export function ImportPreviewPane({
   text,
@@ -151,7 +150,7 @@ function Tick({
   );
 }
 
-/** What could not be carried over, by place. */
+/** What could not be imported, by place. */
 function LostList({ lost }: { readonly lost: readonly Dropped[] }) {
   if (lost.length === 0) return <p className="caption py-2">All of it could be carried over.</p>;
   return (
@@ -241,7 +240,7 @@ function Columns({
   );
 }
 
-/** A few examples, as they were. */
+/** A few examples, unchanged. */
 const shown = (examples: readonly string[]): string =>
   examples.slice(0, 3).join(' · ') + (examples.length > 3 ? ` · and ${examples.length - 3} more` : '');
 

@@ -14,10 +14,7 @@ import {
   sanitize,
 } from '@arbeit/handoff/import';
 
-/**
- * What a text comes to as something that is no document: a set to choose fields from, or columns to be
- * confirmed.
- */
+/** The preview of a text that is not a document: a set to choose fields from, or columns to confirm. */
 export type ImportPreview =
   | { readonly is: 'set'; readonly set: SetDocument; readonly lost: readonly Dropped[] }
   | {
@@ -28,13 +25,13 @@ export type ImportPreview =
     }
   | { readonly is: 'nothing'; readonly why: string };
 
-/** What somebody has said of a table: where it has its names, and what locale its cells are written in. */
+/** What the user has set for a table: where its names are, and the locale of its cells. */
 export interface TableAnswers {
   readonly names?: Names | undefined;
   readonly locale?: string | undefined;
 }
 
-/** Reads a text as what it is said to be. */
+/** Reads a text in the given format. */
 export function previewImport(
   text: string,
   sort: Exclude<SourceFormat, 'document'>,
@@ -74,7 +71,7 @@ function columnsFrom(text: string, said: TableAnswers): ImportPreview {
   }
 }
 
-/** The set of the fields that are wanted; its forms with those of them they have. */
+/** The set with only the wanted fields; its forms keep those of them that they have. */
 export function wantedOf(set: SetDocument, wanted: ReadonlySet<string>): SetDocument {
   const fields = set.fields.filter(({ id }) => wanted.has(id));
   if (!set.forms) return { ...set, fields };
@@ -92,7 +89,7 @@ export function wantedOf(set: SetDocument, wanted: ReadonlySet<string>): SetDocu
   return isWhole ? set : { ...rest, fields, ...(kept.length ? { forms: kept } : {}) };
 }
 
-/** The set of the columns as they are confirmed: of each the guess that was chosen. */
+/** The set of the confirmed columns, each as the chosen guess. */
 export const setOfColumns = (
   { title, locale }: Pick<SetDocument, 'title' | 'locale'>,
   columns: readonly Column[],

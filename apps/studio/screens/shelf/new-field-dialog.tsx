@@ -17,10 +17,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
 
-/**
- * Begins a field: from examples of what people will type, from a bare kind, or from a shape of the demo. Then
- * its desk opens.
- */
+/** Adds a field from examples of its text, from a kind, or from a field of the demo, and opens its desk. */
 export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; readonly onClose: () => void }) {
   const kinds = useKinds();
   const router = useRouter();
@@ -75,7 +72,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
 
 const demoFacts = demo as unknown as SetDocument;
 
-/** Examples typed or pasted, a line each, and the patterns they could be of. */
+/** Examples typed or pasted, one per line, and the patterns that fit them. */
 function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }) {
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState(0);

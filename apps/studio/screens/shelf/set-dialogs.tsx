@@ -34,7 +34,9 @@ export function SetLocaleDialog({ set, onClose }: Props) {
   );
 }
 
-/** Named classes of characters: made, named, edited and taken away, each with the fields that use it. */
+/**
+ * The character classes of a set: to be added, named, edited and removed, each with the fields that use it.
+ */
 export function ClassesDialog({ set, onClose }: Props) {
   const { document } = set;
   const classes = Object.entries(document.classes ?? {});
@@ -107,7 +109,7 @@ function usedBy(document: SetDocument, name: string): string {
     : 'Nothing uses it.';
 }
 
-/** What the document's reader has against a name of a class. */
+/** What the document reader reports about the name of a class. */
 function problemWithName(document: SetDocument, own: string, name: string): string | null {
   if (name !== own && document.classes?.[name] !== undefined) return 'Another class is called that.';
   const result = readDocument(
@@ -117,7 +119,7 @@ function problemWithName(document: SetDocument, own: string, name: string): stri
   return result.ok ? null : (result.faults[0]?.message ?? null);
 }
 
-/** Another id for the set: it stands in the address of its pages. */
+/** Changes the id of the set, which is part of the addresses of its pages. */
 export function RenameSetDialog({ set, onClose, onDone }: Props & { readonly onDone: () => void }) {
   const [id, setId] = useState(set.id);
   const [said, setSaid] = useState('');

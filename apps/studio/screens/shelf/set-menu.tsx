@@ -10,7 +10,7 @@ import { Menu } from '../../ui/pop-out.tsx';
 
 const dialogs = later(() => import('./set-dialogs.tsx'));
 
-/** Everything that can be done with a set as a whole. */
+/** Everything that can be done with a whole set, in one menu. */
 export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onGone: () => void }) {
   const router = useRouter();
   const [asked, setAsked] = useState<'locale' | 'classes' | 'rename' | null>(null);

@@ -17,12 +17,9 @@ import { SaveLine } from '../set/save-line.tsx';
 import { FieldRow } from './field-row.tsx';
 import { SetMenu } from './set-menu.tsx';
 
-/**
- * Rows shown at first, and more as one comes near their end: each is a live field, and nobody looks at a
- * thousand at once.
- */
+/** Rows shown at first; more follow near the end of the page, because each is a live field. */
 const firstRows = 16;
-/** Of sets below the first one, which nobody sees yet. */
+/** Rows of the sets below the first one, which are not visible yet. */
 const lowerRows = 4;
 const moreRows = 60;
 
@@ -30,7 +27,7 @@ const newField = later(() => import('./new-field-dialog.tsx'));
 const lastResults = later(() => import('../../model/last-results.ts'));
 const deleting = later(() => import('../../model/deleting.ts'));
 
-/** Sets that are laid out on this page: a field copied to one of them goes there at once. */
+/** Sets that are shown on this page: a field copied to one of them is added there directly. */
 const laidOut = new Map<string, EditedSet>();
 
 /** One set: its heading, and its fields, each live in its row. */
@@ -42,11 +39,11 @@ export function SetSection({
   onGone,
 }: {
   readonly stored: StoredSet;
-  /** What is looked for, in small letters; '' for nothing. */
+  /** The search text in lower case; '' for none. */
   readonly search: string;
-  /** Just made: it comes into view, and its title has the focus. */
+  /** Whether it was just added: then it scrolls into view, and its title has the focus. */
   readonly isNew: boolean;
-  /** It stands on top of the shelf. */
+  /** Whether it is the first on the shelf. */
   readonly isFirst: boolean;
   readonly onGone: (key: string, title: string) => void;
 }) {
@@ -107,7 +104,7 @@ export function SetSection({
   );
 }
 
-/** The set's title, edited where it stands. A set has one: left empty, it is what it was. */
+/** The set's title, edited in place. If it is emptied, the former title is restored. */
 function Title({
   input,
   title,
@@ -139,7 +136,7 @@ const matching = (fields: readonly FieldDocument[], search: string): readonly Fi
     ? fields.filter(({ label, id, kind }) => `${label} ${id} ${kind}`.toLowerCase().includes(search))
     : fields;
 
-/** Whether a set is folded, remembered in this browser. */
+/** Whether a set is collapsed, remembered in this browser. */
 function useFolded(id: string): [boolean, (isFolded: boolean) => void] {
   const [isFolded, setFolded] = useState(false);
   const key = `arbeit.folded.${id}`;
@@ -163,8 +160,8 @@ function useFolded(id: string): [boolean, (isFolded: boolean) => void] {
 }
 
 /**
- * What rows ask of their set; the same functions from one drawing to the next, so that rows nobody touches
- * are not drawn again.
+ * The actions of rows on their set; the same functions at each render, so that unchanged rows do not render
+ * again.
  */
 function useFieldTurns(set: EditedSet) {
   const latest = useRef(set);
@@ -203,7 +200,7 @@ function useFieldTurns(set: EditedSet) {
 }
 
 /**
- * What came of the trials of the set's fields when they were last run here; read once the page is there, and
+ * The results of the trials of the set's fields in their last run in this browser; loaded after mount and
  * after a change.
  */
 function useLastResults(set: EditedSet): Readonly<Record<string, LastResult>> {
@@ -235,7 +232,7 @@ function Fields({
   readonly set: EditedSet;
   readonly found: readonly FieldDocument[];
   readonly isSearch: boolean;
-  /** So many rows to begin with. */
+  /** Number of rows at first. */
   readonly first: number;
 }) {
   const { gone, move, remove, back, deliver } = useFieldTurns(set);
@@ -285,9 +282,9 @@ function Fields({
 }
 
 /**
- * Shows further rows: by itself as what is seen comes near where they will stand, and at a click. Their room
- * is kept for them, so that nothing below moves when they come. Made anew after each time: room that is still
- * seen asks for more.
+ * Shows further rows: automatically as they come near the visible area, and at a click. Their space is
+ * reserved, so that nothing below moves when they appear. It is mounted anew each time, so that visible space
+ * asks for more.
  */
 function More({ count, onMore }: { readonly count: number; readonly onMore: () => void }) {
   const room = useRef<HTMLDivElement>(null);
@@ -313,7 +310,7 @@ function More({ count, onMore }: { readonly count: number; readonly onMore: () =
   );
 }
 
-/** Where a field stood that was deleted, and the way to have it back. */
+/** Shown in place of a deleted field, with a way to restore it. */
 function GoneRow({ name, onBack }: { readonly name: string; readonly onBack: () => void }) {
   return (
     <li className="flex min-h-11 items-center gap-3 border-b text-sm text-faint">
@@ -327,7 +324,7 @@ function GoneRow({ name, onBack }: { readonly name: string; readonly onBack: () 
   );
 }
 
-/** Begins a field; what it can begin from is fetched when somebody begins to use the page. */
+/** Adds a field. The dialog is loaded on the first interaction with the page. */
 function NewField({ set }: { readonly set: EditedSet }) {
   useAtFirstUse(newField);
   const { it: loaded, problem, want } = useLater(newField);

@@ -14,7 +14,7 @@ import { Masthead } from '../set/masthead.tsx';
 import { FoldedSets, type Listed } from './folded-sets.tsx';
 import { SetSection } from './set-section.tsx';
 
-/** A stored set that cannot be read: what is wrong with it, a sentence each. */
+/** A stored set with an invalid document, and its faults in sentences. */
 export interface Broken {
   readonly key: string;
   readonly id: string;
@@ -32,7 +32,7 @@ export function Shelf({
   broken = [],
 }: {
   readonly sets: readonly StoredSet[];
-  /** The first of those that are not laid out. */
+  /** The first of the sets that are shown without their fields. */
   readonly folded?: Listed;
   readonly broken?: readonly Broken[];
 }) {
@@ -121,7 +121,7 @@ export function Shelf({
   );
 }
 
-/** Finds fields by label, id or kind, in all sets that are laid out; Enter goes to the first. */
+/** Finds fields by label, id or kind, in all sets shown; Enter goes to the first. */
 function Finder({
   search,
   onChange,
@@ -150,7 +150,7 @@ function Finder({
   );
 }
 
-/** A document dropped on the shelf is taken in. */
+/** Imports a document dropped on the shelf. */
 function useDrop(onText: (text: string) => void) {
   const isFile = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files');
   return {
@@ -166,7 +166,7 @@ function useDrop(onText: (text: string) => void) {
   };
 }
 
-/** Where a set stood that was deleted, and the way to have it back. */
+/** Shown in place of a deleted set, with a way to restore it. */
 function SetGone({
   gone: { key, title },
   onBack,

@@ -31,7 +31,7 @@ import { Scrolled } from '../../ui/scrolled.tsx';
 
 const shows = { all: 'All', missing: 'Missing', own: 'Said by the rules alone' } as const;
 
-/** Every text of the set by field, rule and language in one table, edited where it stands. */
+/** Every text of the set by field, rule and language in one table, edited in place. */
 export function Catalogue({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);
@@ -132,7 +132,7 @@ function withoutLanguage(document: SetDocument, language: string): SetDocument {
   return Object.keys(texts).length ? { ...document, texts } : rest;
 }
 
-/** What rules without words of their own say, by language and by name. */
+/** The default messages of rules without texts of their own, by language and key. */
 function useUsual(document: SetDocument, languages: readonly string[]): ReadonlyMap<string, string> {
   return useMemo(() => {
     const all = new Map<string, string>();
@@ -218,7 +218,7 @@ const whatInWords: Readonly<Record<CatalogueText['what'], string>> = {
   section: 'section',
 };
 
-/** Languages that are offered; any other can be in a file. */
+/** Languages offered; a file can have any other. */
 const offered = ['de-DE', 'fr-FR', 'es-ES', 'it-IT', 'ja-JP', 'en-GB', 'pl-PL', 'nl-NL', 'ar-EG'];
 
 function AddLanguage({ set, languages }: { readonly set: EditedSet; readonly languages: readonly string[] }) {
@@ -243,7 +243,7 @@ function AddLanguage({ set, languages }: { readonly set: EditedSet; readonly lan
   );
 }
 
-/** Texts that nothing reads any more, each to be taken out. */
+/** Texts that nothing uses any more, each with a button that removes it. */
 function Unused({ set }: { readonly set: EditedSet }) {
   const { document } = set;
   const unused = languagesOf(document).flatMap((language) =>

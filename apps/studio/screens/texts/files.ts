@@ -5,7 +5,7 @@ import { parse } from 'csv-parse/browser/esm/sync';
 
 type Words = string | Plural;
 
-/** A text in one cell: as it stands, or where it has forms as JSON. */
+/** A text in one cell: as it is, or as JSON if it has plural forms. */
 const cellOf = (text: Words | undefined): string =>
   text === undefined ? '' : typeof text === 'string' ? text : JSON.stringify(text);
 
@@ -13,8 +13,8 @@ const cellOf = (text: Words | undefined): string =>
 const quoted = (text: string): string => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
 
 /**
- * The texts as a table (CSV, RFC 4180, UTF-8): a line each, its name, the set's own words, then a column a
- * language.
+ * The texts as a table (CSV, RFC 4180, UTF-8): a line per text with its key, the set's own words, and a
+ * column per language.
  */
 export function textsAsCsv(set: SetDocument): string {
   const languages = languagesOf(set);
@@ -28,7 +28,7 @@ export function textsAsCsv(set: SetDocument): string {
     .join('');
 }
 
-/** The texts as JSON: by language and by name, the set's own among them. */
+/** The texts as JSON: by language and key, the set's own among them. */
 export function textsAsJson(set: SetDocument): string {
   const own = Object.fromEntries(
     textsOf(set).flatMap(({ key, text }) => (text === undefined ? [] : [[key, text]])),
@@ -37,8 +37,8 @@ export function textsAsJson(set: SetDocument): string {
 }
 
 /**
- * What a file of texts came to: the set with them, how many were new or other, and what is wrong with it, a
- * sentence each.
+ * The result of a file of texts: the set with them, how many were new or changed, and what is wrong with it,
+ * in sentences.
  */
 export interface TakenTexts {
   readonly set: SetDocument;
@@ -47,8 +47,8 @@ export interface TakenTexts {
 }
 
 /**
- * Takes texts in, as CSV or JSON. Empty cells change nothing; what is wrong is told and left out, all else is
- * taken.
+ * Imports texts from CSV or JSON. Empty cells change nothing. Faults are reported and skipped; everything
+ * else is imported.
  */
 export function takeTexts(set: SetDocument, file: string): TakenTexts {
   const rows = file.trimStart().startsWith('{') ? fromJson(file) : fromCsv(file);
@@ -84,7 +84,7 @@ function isLanguage(tag: string): boolean {
   }
 }
 
-/** Forms are told from a text that happens to start with a brace by their shape. */
+/** Distinguishes plural forms from a text that happens to start with a brace. */
 function wordsIn(cell: string): Words {
   if (!cell.startsWith('{"')) return cell;
   try {

@@ -3,8 +3,8 @@
 import { type Plural, pluralCategories } from '@arbeit/engine/rules';
 
 /**
- * One text, edited where it stands: a line, or a line for each of its forms. Emptied it is gone, unless it is
- * needed.
+ * One text, edited in place: a line, or a line for each of its plural forms. Emptied, it is removed unless it
+ * is required.
  */
 export function TextCell({
   label,
@@ -16,9 +16,9 @@ export function TextCell({
 }: {
   readonly label: string;
   readonly text: string | Plural | undefined;
-  /** What it is a translation of: where that has forms, so has it. */
+  /** What it is a translation of: if that has plural forms, so has the translation. */
   readonly like?: string | Plural | undefined;
-  /** What is said without it. */
+  /** The message shown without it. */
   readonly usual: string;
   readonly isNeeded?: boolean;
   readonly onChange: (text: string | Plural | undefined) => void;

@@ -5,7 +5,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { download } from '../../ui/download.ts';
 import { takeTexts, textsAsCsv, textsAsJson } from './files.ts';
 
-/** The texts out, as a table or as JSON, and in again. */
+/** Exports the texts as a table or as JSON, and imports them. */
 export function TextFiles({ set }: { readonly set: EditedSet }) {
   const id = useId();
   const [said, setSaid] = useState<readonly string[]>([]);

@@ -42,7 +42,7 @@ function saidOf({ is, events, of, byField, seed, problem }: Auditing): string {
   }
 }
 
-/** The fields held against the laws of a field, with random tapes: kept or broken, each law of each field. */
+/** The law check of the fields, with random tapes: kept or broken, each law of each field. */
 export function AuditSection({ set, auditing }: { readonly set: EditedSet; readonly auditing: Auditing }) {
   const { is, about, byField, events, of } = auditing;
   const [amount, setAmount] = useState(usual);
@@ -126,10 +126,7 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
   );
 }
 
-/**
- * Fields against laws: kept is a full square, broken a hollow one with a bar, a dot where nothing was asked
- * yet.
- */
+/** Fields by laws: a full square for kept, a hollow one with a bar for broken, a dot while unchecked. */
 function Matrix({ set, byField }: { readonly set: EditedSet; readonly byField: Auditing['byField'] }) {
   const fields = set.document.fields.filter(({ id }) => byField[id]);
   return (
@@ -236,7 +233,7 @@ function Broken({
   );
 }
 
-/** The laws in words, beside the squares or beneath them. */
+/** The laws in words, beside the squares or below them. */
 const Words = () => (
   <ol aria-label="The laws" className="laws">
     {laws.map((law) => (

@@ -17,7 +17,7 @@ const CodeEditor = deferred(() =>
   import('../../field/custom-code/code-editor.tsx').then((one) => one.CodeEditor),
 );
 
-/** What to begin with: a formatter as one finds it everywhere. */
+/** The code to start with: a formatter of the most common sort. */
 const example = `function format(text) {
   const digits = text.replace(/\\D/g, '').slice(0, 10);
   if (digits.length < 4) return digits;
@@ -54,10 +54,7 @@ function saidOf(tried: Tried): string {
 
 const asItWas = <T,>(kept: T): T => kept;
 
-/**
- * The formatter somebody uses today, wired the usual ways and held against the laws beside a field that does
- * the same.
- */
+/** A pasted formatter, connected in the usual ways, and its laws checked beside an equivalent field. */
 export function BringFunction({ set }: { readonly set: EditedSet }) {
   const [code, setCode] = useKept(`${set.id} function`, example, asItWas);
   const { tried, begin, stop } = useFunction(set.id);
@@ -125,7 +122,7 @@ function Came({
   );
 }
 
-/** The definition that does the same, and taking it into the set. */
+/** The definition of the equivalent field, and a button that adds it to the set. */
 function Same({ set, same }: { readonly set: EditedSet; readonly same: EquivalentConfig | null }) {
   const [taken, setTaken] = useState<string>();
   if (!same)
@@ -177,7 +174,7 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: Equivalen
   );
 }
 
-/** One way to wire it: the laws it breaks, each with the keys that do it. */
+/** One way to connect it: the laws it breaks, each with the keys that show it. */
 function Way({
   one: { wiring, found, events },
   hasOurs,
@@ -203,7 +200,7 @@ function Way({
   );
 }
 
-/** A broken law: what it asks, and the same keys in the function and in the field, side by side. */
+/** A broken law: what it requires, and the same keys in the function and in the field, side by side. */
 function BrokenLaw({
   broken,
   wiring,

@@ -17,7 +17,7 @@ const words: Readonly<Record<Hand, string>> = {
   program: 'written by a program',
 };
 
-/** Why it may be right that a hand comes to something else than keys do. */
+/** Why a result that differs from that of keys may be right. */
 function why(hand: Hand, { keys, other }: Otherwise): string {
   if (hand === 'autofill' || hand === 'program')
     return 'It is a whole value and not typing: it takes the place of all that stands there, and is read and tidied as one.';
@@ -26,9 +26,7 @@ function why(hand: Hand, { keys, other }: Otherwise): string {
   return 'It comes at once: a text that means something as a whole is read so, where keys are taken one after the other.';
 }
 
-/**
- * A trial as other hands do it: the same, or where it first comes to something else, with what each shows.
- */
+/** A trial with other kinds of input: the same result, or where it first differs and what each shows. */
 export function ByHands({
   setKey,
   document,

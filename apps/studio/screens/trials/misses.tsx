@@ -6,9 +6,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { Link } from '../../ui/link.tsx';
 import type { Ran } from '../../workers/trials/messages.ts';
 
-/**
- * What was expected and what was there, as two rulers under each other; and the way to that row on the desk.
- */
+/** Expected and actual texts as two rulers, one below the other; with a link to that row on the desk. */
 export function Misses({
   set,
   trial,
@@ -49,7 +47,7 @@ export function Misses({
   );
 }
 
-/** Two texts, character under character; where they part each is marked. */
+/** Two texts aligned by character, with differences marked. */
 function Rulers({ miss: { expected, found } }: { readonly miss: Miss }) {
   const [a, b] = [[...expected], [...found]];
   const cells = Array.from({ length: Math.max(a.length, b.length) }, (_, i) => i);

@@ -17,16 +17,19 @@ const fates: Readonly<Record<MutantStatus['is'], string>> = {
   same: 'changes nothing',
   unknown: 'no difference found',
 };
-/** In the order they are looked at: what is to be done first. */
+/** The order of the results: first what needs work. */
 const order = ['missed', 'unknown', 'same', 'caught'] as const;
 
-/** The trials that were found, each once, and are not taken yet. */
+/** The proposed trials, each once, that are not in the set yet. */
 const found = (proven: readonly MutantResult[], taken: ReadonlySet<string>): readonly Trial[] =>
   proven.flatMap(({ status }) =>
     status.is === 'missed' && status.isNew && !taken.has(status.trial.tape) ? [status.trial] : [],
   );
 
-/** The set broken on purpose: which trial notices which break, and a trial for each that none does. */
+/**
+ * The mutation tests of a set: which trial catches which mutant, and a trial for each mutant that none
+ * catches.
+ */
 export function MutationTests({
   set,
   breaking,
@@ -124,8 +127,8 @@ const shapes: Readonly<Record<MutantStatus['is'], Shape>> = {
 };
 
 /**
- * One break, by shape: noticed is full, missed is hollow with a bar, half what is not known, a dot what
- * changes nothing.
+ * The status of a mutant as a shape: full for caught, hollow with a bar for missed, half for unknown, a dot
+ * for equivalent.
  */
 const FateMark = ({ is, title }: { readonly is: MutantStatus['is']; readonly title?: string }) => (
   <span className="fate" data-fate={is}>
@@ -133,7 +136,7 @@ const FateMark = ({ is, title }: { readonly is: MutantStatus['is']; readonly tit
   </span>
 );
 
-/** What came of breaking one field or form: drawn as a strip, and read where somebody asks. */
+/** The mutants of one field or form: a strip of marks, and a list when opened. */
 function Target({
   set,
   target,
@@ -188,7 +191,7 @@ function Target({
   );
 }
 
-/** One way to break it, and what is known of it; a trial that was found can be taken. */
+/** One mutant, and its status; a proposed trial can be added. */
 function Way({
   one: { words, status },
   taken,

@@ -17,8 +17,8 @@ const moments: readonly (readonly [Situation, string])[] = [
 const verdicts: readonly Verdict[] = ['pass', 'open', 'fail'];
 
 /**
- * A thing some trial has seen is written in ink, one that none has is struck out in faint; the words say it
- * too.
+ * Something a trial has covered is in normal text; something no trial has covered is struck out and faint,
+ * and named as such for screen readers.
  */
 function Seen({ is, children }: { readonly is: boolean; readonly children: string }) {
   return (
@@ -30,7 +30,8 @@ function Seen({ is, children }: { readonly is: boolean; readonly children: strin
 }
 
 /**
- * The finished text of a field, place by place: what no trial ever filled is struck out, fixed text is faint.
+ * The finished text of a field by position: positions no trial ever filled are struck out, fixed text is
+ * faint.
  */
 function Specimen({ places }: { readonly places: Reach['places'] }) {
   const never = places.filter(({ isSeen }) => isSeen === false).length;
@@ -50,9 +51,7 @@ function Specimen({ places }: { readonly places: Reach['places'] }) {
   );
 }
 
-/**
- * What any trial reaches of each field: its rules with the verdicts they had, what it offers, its moments.
- */
+/** What all trials cover of each field: its rules with their verdicts, its options, its situations. */
 export const Reached = memo(function Reached({
   document,
   reach,

@@ -7,7 +7,7 @@ const lines = [...actionSpellings, { word: 'expect', says: 'What is there now.' 
 const actions = new Map(lines.map(({ word, says }) => [word.split(' ')[0]!, says]));
 const subjects = new Map(subjectSpellings.map(({ word, says }) => [word, says]));
 
-/** The language of tapes, for colouring: words of its own, texts in quotes, remarks. */
+/** The language of tapes for syntax colouring: keywords, quoted texts, comments. */
 export const tapeLanguage = StreamLanguage.define<{ isFirst: boolean }>({
   startState: () => ({ isFirst: true }),
   token(stream, state) {
@@ -25,7 +25,7 @@ export const tapeLanguage = StreamLanguage.define<{ isFirst: boolean }>({
   },
 });
 
-/** What can be written in a tape on a set: its words, the fields it is about, their rules. */
+/** Completions in a tape on a set: keywords, fields, and their rules. */
 export function offersFor({ fields, forms = [] }: SetDocument, text: string): readonly Offer[] {
   const [, type, id] = /^[ \t]*(field|form)[ \t]+(\S+)/m.exec(text) ?? [];
   const form = type === 'form' ? forms.find((one) => one.id === id) : undefined;

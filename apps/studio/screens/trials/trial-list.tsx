@@ -10,7 +10,7 @@ import type { Running } from './use-trials.ts';
 
 const none: readonly Trial[] = [];
 
-/** How many there are, whether they hold, and each in a row. */
+/** The number of trials, whether they pass, and a row for each. */
 export function TrialList({ set, running }: { readonly set: EditedSet; readonly running: Running }) {
   const trials = set.document.trials ?? none;
   const [open, setOpen] = useOpen(trials);
@@ -98,7 +98,7 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
   );
 }
 
-/** Which trial is open. */
+/** The trial that is open. */
 function useOpen(trials: readonly Trial[]) {
   const [open, setOpen] = useState<string | null>(null);
   const isThere = useRef(false);
@@ -114,7 +114,7 @@ function useOpen(trials: readonly Trial[]) {
   return [open, setOpen] as const;
 }
 
-/** The trial the address names. */
+/** The trial in the address. */
 function linked(ids: readonly string[]): string | null {
   const named = decodeURIComponent(location.hash.slice(1));
   return ids.includes(named) ? named : null;

@@ -16,8 +16,8 @@ import { Misses } from './misses.tsx';
 const TrialTape = deferred(() => import('./trial-tape.tsx').then((one) => one.TrialTape));
 
 /**
- * A trial in a line: whether it holds, what it is called, what it is played on. Opened: why it is there, its
- * tape, what was missed.
+ * A trial on one line: whether it passes, its name, what it is played on. When open: why it exists, its tape,
+ * what failed.
  */
 export const TrialRow = memo(function TrialRow({
   set,
@@ -92,10 +92,10 @@ export const TrialRow = memo(function TrialRow({
   );
 });
 
-/** What a trial is told of itself; changes about the same are one step of undo. */
+/** Edits a trial; consecutive changes about the same thing are one undo step. */
 type Edit = (change: (one: Trial) => Trial, about: string) => void;
 
-/** Why a trial is there, what it missed, its tape, and what can be done with it. */
+/** Why a trial exists, what failed, its tape, and its actions. */
 function Opened({
   set,
   trial,

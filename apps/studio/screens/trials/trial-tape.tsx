@@ -8,7 +8,7 @@ import { keepText, keptText } from '../../model/draft.ts';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
 import { offersFor, tapeLanguage } from './tape-language.ts';
 
-/** What keeps a text from being the tape of a trial, each at its place. */
+/** The faults of a text as the tape of a trial, each with its place. */
 function mistakesIn(text: string): readonly Mistake[] {
   const read = parseTape(text);
   if (!read.ok) return read.faults;
@@ -24,8 +24,8 @@ function mistakesIn(text: string): readonly Mistake[] {
 }
 
 /**
- * The tape of a trial as text. It is taken once it can be read and expects something; until then what is
- * wrong stands under it.
+ * The tape of a trial as text. It is applied once it is valid and expects something; until then its faults
+ * are shown below it.
  */
 export function TrialTape({
   set,
@@ -34,7 +34,7 @@ export function TrialTape({
   onChange,
 }: {
   readonly set: SetDocument;
-  /** Under which a tape with mistakes is kept in the browser: it is unsaved work. */
+  /** The name under which a faulty tape is stored in the browser, because it is unsaved work. */
   readonly name: string;
   readonly trial: Trial;
   readonly onChange: (tape: string) => void;

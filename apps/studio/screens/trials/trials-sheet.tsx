@@ -15,9 +15,7 @@ import { useAudit } from './use-audit.ts';
 import { useMutationRun, useReach, useRunning } from './use-trials.ts';
 import './trials.css';
 
-/**
- * All trials of a set, run as they change; what they would not catch if it were broken; and what they reach.
- */
+/** All trials of a set, run as they change; the mutants they would not catch; and what they cover. */
 export function TrialsSheet({ stored }: { readonly stored: StoredSet }) {
   const set = useSet(stored);
   useUndoKeys(set.undo, set.redo);

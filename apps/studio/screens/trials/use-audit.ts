@@ -6,7 +6,7 @@ import { useCallback, useEffect, useRef } from 'react';
 import { useKept } from '../../model/kept.ts';
 import { start } from '../../workers/trials/threads.ts';
 
-/** How much is audited: so many events a field, or for so many minutes. */
+/** How much is checked: events per field, or minutes. */
 export type Amount = { readonly events: number } | { readonly minutes: number };
 
 /** What is known of one field. */
@@ -19,10 +19,10 @@ interface State {
   readonly is: 'not yet' | 'under way' | 'stopped' | 'done' | 'failed';
   readonly byField: Readonly<Record<string, Known>>;
   readonly seed: number;
-  /** Events of all fields that are wanted; 0 where it goes by time. */
+  /** Events planned for all fields; 0 if the limit is a time. */
   readonly of: number;
   readonly problem: string;
-  /** The set it was asked about; what was found is about that one. */
+  /** The set that the results are about. */
   readonly about: SetDocument | undefined;
 }
 
@@ -35,10 +35,10 @@ export interface Auditing extends State {
 const nothing: State = { is: 'not yet', byField: {}, seed: 1, of: 0, problem: '', about: undefined };
 const stopped = (state: State): State => (state.is === 'under way' ? { ...state, is: 'stopped' } : state);
 
-/** So many threads at most, however many cores there are: each has all fields of the set in it. */
+/** Most workers, however many cores there are: each contains all fields of the set. */
 const mostThreads = 8;
 
-/** What is known once some more steps were told. */
+/** The state after some more steps. */
 function withSteps(byField: State['byField'], steps: readonly Audited[]): State['byField'] {
   const next = { ...byField };
   for (const { field, events, found } of steps) {
@@ -52,8 +52,8 @@ function withSteps(byField: State['byField'], steps: readonly Audited[]): State[
 }
 
 /**
- * The fields of a set held against their laws, in a thread a core, when it is asked for. What was found
- * stays, stopped or reloaded.
+ * Checks the laws of a set's fields on request, in a worker per core. Results stay when it is stopped or the
+ * page is reloaded.
  */
 export function useAudit(setId: string, document: SetDocument, today: string): Auditing {
   const [state, setState] = useKept<State>(`${setId} audit`, nothing, stopped);

@@ -6,7 +6,7 @@ import { useKept } from '../../model/kept.ts';
 import type { Wired } from '../../workers/trials/messages.ts';
 import { useThread } from '../../workers/trials/threads.ts';
 
-/** What is known of a function somebody brings. */
+/** What is known of a pasted function. */
 export type Tried =
   | { readonly is: 'not yet' }
   | { readonly is: 'under way'; readonly events: number; readonly of: number }
@@ -16,15 +16,15 @@ export type Tried =
   | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: EquivalentConfig | null };
 
 /**
- * So long a thread may say nothing: each call of the function is ended sooner, but for what its engine itself
- * is busy with. In milliseconds.
+ * Time without a message after which a worker is ended, in milliseconds. Each call of the function is ended
+ * sooner, except for work inside its engine.
  */
 const patience = 8000;
 
-/** What was under way when its page was closed was stopped with it. */
+/** A check that was running when its page was closed counts as stopped. */
 const stopped = (tried: Tried): Tried => (tried.is === 'under way' ? { is: 'stopped' } : tried);
 
-/** A function tried in a thread, when it is asked for; one that does not come to an end is ended with it. */
+/** Checks a function in a worker, on request. A function that does not end is ended with its worker. */
 export function useFunction(setId: string): {
   readonly tried: Tried;
   begin(code: string): void;

@@ -13,7 +13,7 @@ import type { Ran } from '../../workers/trials/messages.ts';
 import { useThread } from '../../workers/trials/threads.ts';
 
 export interface Running {
-  /** What came of each trial as it stands; nothing of those that are still to be run. */
+  /** The current result of each trial; none for those that are still to run. */
   readonly outcomes: ReadonlyMap<string, Ran>;
   readonly isRunning: boolean;
   readonly problem: string;
@@ -23,8 +23,8 @@ export interface Running {
 }
 
 /**
- * Trials, run in a thread as they and their definitions change: those alone that a change reaches. Run again,
- * what is known stays until it is known anew.
+ * Runs trials in a worker as they and their definitions change, only those that a change affects. During
+ * another run, former results stay until there are new ones.
  */
 export function useRunning(setId: string, document: SetDocument): Running {
   const today = todayIn(setId) ?? localToday();
@@ -49,7 +49,7 @@ export function useRunning(setId: string, document: SetDocument): Running {
     }
     show();
   });
-  /** What is known of all of them is kept for the shelf. */
+  /** Stores the results for the shelf. */
   const keep = (): void => {
     const outcomes = [...keys.current].flatMap(([id, key]) => {
       const one = known.current.get(key);
@@ -101,21 +101,21 @@ export interface MutationRun {
   readonly of: number;
   readonly is: 'not yet' | 'under way' | 'stopped' | 'done' | 'failed';
   readonly problem: string;
-  /** The set it was asked about; what was found is about that one. */
+  /** The set that the results are about. */
   readonly about: SetDocument | undefined;
   begin(): void;
   stop(): void;
 }
 
-/** What was under way when its page was closed was stopped with it. */
+/** A test that was running when its page was closed counts as stopped. */
 const stopped = (state: Omit<MutationRun, 'begin' | 'stop'>): Omit<MutationRun, 'begin' | 'stop'> =>
   state.is === 'under way' ? { ...state, is: 'stopped' } : state;
 
 const nothing = { proven: [], tried: 0, of: 0, is: 'not yet', problem: '', about: undefined } as const;
 
 /**
- * A set broken on purpose, in a thread, when it is asked for. What was found stays, stopped or reloaded,
- * until it is broken anew.
+ * Runs the mutation tests of a set in a worker, on request. Results stay when it is stopped or the page is
+ * reloaded, until the next run.
  */
 export function useMutationRun(setId: string, document: SetDocument, today: string): MutationRun {
   const [state, setState] = useKept<Omit<MutationRun, 'begin' | 'stop'>>(`${setId} breaks`, nothing, stopped);
@@ -144,15 +144,10 @@ export function useMutationRun(setId: string, document: SetDocument, today: stri
   };
 }
 
-/**
- * So long somebody has to have written nothing before what is reached is worked out again, in milliseconds.
- */
+/** Pause in typing before the coverage is computed again, in milliseconds. */
 const calm = 300;
 
-/**
- * What the trials of a set reach, worked out in a thread after a change; what was known before stays until
- * then.
- */
+/** The coverage of a set's trials, computed in a worker after a change; the former one stays until then. */
 export function useReach(document: SetDocument, today: string): readonly Reach[] {
   const [reach, setReach] = useState<readonly Reach[]>([]);
   const { ask } = useThread((answered) => {

@@ -1,7 +1,7 @@
 import type { SetDocument } from '@arbeit/engine/document';
 import type { Compared } from '@arbeit/engine/proof';
 
-/** Two sets to be compared, on a day (ISO 8601). */
+/** Two sets to compare, on a date (ISO 8601). */
 export interface AskedToCompare {
   readonly before: SetDocument;
   readonly after: SetDocument;

@@ -3,7 +3,7 @@ import { compareSets } from '@arbeit/engine/proof';
 import { runnerFor } from '../custom-code/in-thread.ts';
 import type { AskedToCompare, ComparedStep } from './messages.ts';
 
-/** The thread in which two sets are compared: what was found is told as it is found. */
+/** The worker that compares two sets. It sends results as it finds them. */
 const tell = (step: ComparedStep): void => self.postMessage(step);
 
 self.addEventListener('message', async ({ data }: MessageEvent<AskedToCompare>) => {

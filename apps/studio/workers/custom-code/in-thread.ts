@@ -2,8 +2,8 @@ import { hasCustomCode, type RunCustomCode, type SetDocument } from '@arbeit/eng
 import { kinds } from '@arbeit/engine/kinds';
 
 /**
- * The engine that runs developers' code, and what calls it, in a thread that waits for it; fetched where
- * there is any.
+ * The engine for custom code and its synchronous caller, for use inside a worker. Loaded only if a set has
+ * custom code.
  */
 export const sandboxInThread = () => {
   fetched ??= Promise.all([
@@ -17,7 +17,7 @@ let fetched:
   | undefined;
 type Browser = typeof import('@arbeit/sandbox/browser');
 
-/** What runs the code of sets at once, in worlds of its own; nothing, where they have none. */
+/** Runs the custom code of sets synchronously, in worlds of its own; `undefined` if they have none. */
 export async function runnerFor(...sets: readonly SetDocument[]): Promise<RunCustomCode | undefined> {
   if (!sets.some((set) => hasCustomCode(set, kinds))) return undefined;
   const [engine, { createSandbox }] = await sandboxInThread();

@@ -4,13 +4,13 @@ import { createRunner, type Origin, type Reply, type Runner } from '@arbeit/sand
 
 const held = globalThis as { arbeitRunner?: Runner };
 
-/** The studio the server was started in: what it needs beside itself is found from there. */
+/** The folder of the studio that the server was started in, from which other files are found. */
 const folder = (): string => process.env.ARBEIT_STUDIO ?? process.cwd();
 
-/** Threads side by side: code that does not come back takes one of them, and others go on. */
+/** Threads for custom code. Code that does not return blocks one of them, and the others go on. */
 const threads = 3;
 
-/** What runs own code on the server, in threads that end with it. */
+/** Runs custom code on the server, in threads that end with it. */
 export function runnerOnServer(): Runner {
   held.arbeitRunner ??= createRunner((onReply, onFailure) => {
     // Asked for by name where it runs: a bundler that sees a thread started takes its file along, and looks
@@ -28,8 +28,7 @@ export function runnerOnServer(): Runner {
 }
 
 /**
- * Own code run on the server as a promise of what it comes to, in a session of its own: for what has to wait
- * for it.
+ * Runs custom code on the server in a session of its own and returns promises, for callers that must wait.
  */
 export function settledOnServer(origin?: Origin) {
   const { check, shape, settled } = runnerOnServer().session(origin);

@@ -1,7 +1,7 @@
 import { answerTo, type Call, createSandbox, type Reply, type Sandbox } from '@arbeit/sandbox';
 import { quickjs } from '@arbeit/sandbox/browser';
 
-/** The thread of a page in which own code runs. */
+/** The worker of a page in which custom code runs. */
 const fresh = async (): Promise<Sandbox> =>
   createSandbox(await quickjs(), () => {
     sandbox = fresh();

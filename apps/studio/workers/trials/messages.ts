@@ -10,7 +10,7 @@ import type {
 } from '@arbeit/engine/proof';
 import type { Hand, Otherwise, Outcome, Trial } from '@arbeit/engine/tape';
 
-/** What the thread of the trials is asked. `today` (ISO 8601) is the day for tapes that name none. */
+/** A request to the worker of trials. `today` (ISO 8601) is the date for tapes that set none. */
 export type TrialRequest =
   | {
       readonly do: 'run';
@@ -19,22 +19,22 @@ export type TrialRequest =
       readonly today: string;
     }
   | { readonly do: 'reach' | 'break'; readonly document: SetDocument; readonly today: string }
-  /** How a trial comes out by other hands than keys. */
+  /** The result of a trial with other input than keys. */
   | {
       readonly do: 'hands';
       readonly document: SetDocument;
       readonly trial: Trial;
       readonly today: string;
     }
-  /** A function somebody brings: what it breaks, and what does the same. */
+  /** Pasted code: the laws it breaks, and an equivalent field. */
   | { readonly do: 'function'; readonly code: string }
-  /** A share of an audit. */
+  /** A share of a law check. */
   | { readonly do: 'audit'; readonly document: SetDocument; readonly wanted: Audit };
 
-/** An outcome without its rows, which nobody needs that is only told whether it holds. */
+/** An outcome without rows, for callers that only need to know whether it passed. */
 export type Ran = Omit<Outcome, 'rows'> & { readonly milliseconds: number };
 
-/** What it answers, step by step; `done` is the last of each question. */
+/** Its replies, step by step; `done` is the last one of each request. */
 export type Answered =
   | { readonly is: 'ran'; readonly outcomes: readonly Ran[]; readonly done: boolean }
   | { readonly is: 'reached'; readonly reach: readonly Reach[] }
@@ -48,27 +48,25 @@ export type Answered =
   | { readonly is: 'by hands'; readonly hands: readonly ByHand[] }
   | { readonly is: 'trying'; readonly events: number; readonly of: number }
   | { readonly is: 'tried'; readonly wired: readonly Wired[]; readonly same: EquivalentConfig | null }
-  /** There is no function in it, or one that cannot be read. */
+  /** There is no function in it, or it cannot be parsed. */
   | { readonly is: 'no function'; readonly why: string; readonly line?: number }
   | { readonly is: 'audited'; readonly steps: readonly Audited[]; readonly done: boolean }
   | { readonly is: 'failed'; readonly why: string };
 
-/**
- * A law a function breaks, and what the same keys do in it and in the field that does the same, key by key.
- */
+/** A law that a function breaks, and what the same keys do in it and in the equivalent field, key by key. */
 export type Beside = Counterexample & {
   readonly theirs: readonly string[];
   readonly ours: readonly string[];
 };
 
-/** What came of a function wired in one way. */
+/** The result for a function connected in one way. */
 export interface Wired {
   readonly wiring: Wiring;
   readonly events: number;
   readonly found: readonly Beside[];
 }
 
-/** A trial by one hand: where it first comes to something else than by keys. */
+/** A trial with one kind of input: where its result first differs from that of keys. */
 export interface ByHand {
   readonly hand: Hand;
   readonly otherwise: Otherwise | null;

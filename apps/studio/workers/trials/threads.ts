@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef } from 'react';
 import type { Answered, TrialRequest } from './messages.ts';
 
-/** Starts a thread of the trials; one that comes to an end by itself is told as failed. */
+/** Starts a worker for trials. A worker that ends unexpectedly is reported as failed. */
 export const start = (hear: (answered: Answered) => void): Worker => {
   const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => hear(data));
@@ -13,12 +13,12 @@ export const start = (hear: (answered: Answered) => void): Worker => {
   return worker;
 };
 
-/** Whether an answer is the last of its question. */
+/** Whether a reply is the last of its request. */
 const isLast = (answered: Answered): boolean => !('done' in answered) || answered.done;
 
 /**
- * Questions put to a thread, one after the other. One that is asked while another is under way has a thread
- * of its own: that other is ended.
+ * Sends requests to a worker, one after the other. A request made while another is running ends that one and
+ * gets a new worker.
  */
 export function useThread(hear: (answered: Answered) => void): {
   ask(asked: TrialRequest): void;

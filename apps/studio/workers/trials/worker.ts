@@ -17,16 +17,13 @@ import { hands, otherwise, parseTape, runTrial } from '@arbeit/engine/tape';
 import { runnerFor, sandboxInThread } from '../custom-code/in-thread.ts';
 import type { Answered, Ran, TrialRequest, Wired } from './messages.ts';
 
-/**
- * The thread in which trials are run and definitions broken. It is ended from outside, in the middle of
- * whatever it does.
- */
+/** The worker that runs trials and mutation tests. It is ended from outside at any time. */
 const tell = (answered: Answered): void => self.postMessage(answered);
 
-/** So often what is known is told, in milliseconds. */
+/** Interval of progress messages, in milliseconds. */
 const breath = 60;
 
-/** A set with what runs its code. */
+/** A set with the runner of its custom code. */
 async function readySet(document: SetDocument): Promise<CompiledSet> {
   const code = await runnerFor(document);
   const set = compile(document, kinds);
@@ -99,7 +96,7 @@ async function tryHands({ document, trial, today }: Extract<TrialRequest, { do: 
   });
 }
 
-/** So many events a way to wire it. */
+/** Events played per way to connect a function. */
 const tried = 4000;
 const wirings: readonly Wiring[] = ['browser', 'count'];
 

@@ -59,7 +59,7 @@ export interface CheckCompiler<D extends CheckBase = CheckBase, C extends CheckB
   reads?(check: C): readonly string[];
 }
 
-/** A rule to begin with, as a menu offers it. */
+/** The rule that a menu offers to start with. */
 export interface CheckStart<D extends CheckBase = CheckBase> {
   readonly id: string;
   readonly label: string;
@@ -156,7 +156,7 @@ export const checkEntry = <const T extends string, const O extends CheckOptions>
   // Each part is only ever asked about checks of this type.
   ({ define: define(definition), compile, run, wording, words }) as unknown as CheckEntry;
 
-/** The check that a definition is of. */
+/** The check that a definition describes. */
 export type CheckOf<T extends string, O extends CheckOptions> = { readonly type: T } & EntryOf<O>;
 
 /** A definition whose check has the type of its options. */

@@ -8,7 +8,7 @@ export const finding = (verdict: Verdict, code: string, data = none): Finding =>
   verdict === 'pass' ? passed : { verdict, code, data };
 export const rawOf = <P, B extends CheckedText>({ kind, plan }: CheckedField<P, B>, body: B): string =>
   kind.raw(plan, body);
-/** What does not hold, and still could where there is room to type on. */
+/** A finding that fails if the text is complete, and is open if it could still change. */
 export const failing = <P, B extends CheckedText>(
   { kind, plan }: CheckedField<P, B>,
   body: B,
@@ -16,7 +16,7 @@ export const failing = <P, B extends CheckedText>(
   data = none,
 ): Finding => finding(kind.hasRoom(plan, body) ? 'open' : 'fail', code, data);
 
-/** A raw value as the field would show it. */
+/** A raw value as the field would display it. */
 export function shownAs<P, B extends CheckedText>({ kind, plan }: CheckedField<P, B>, raw: string): string {
   const { body } = kind.parse(plan, raw);
   return (kind.toResting?.(plan, body) ?? body).display || raw;

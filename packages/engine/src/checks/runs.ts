@@ -14,7 +14,7 @@ import { remote } from './remote/run.ts';
 
 export { customBy } from '../rules/custom.ts';
 export { schemes } from './checksum/schemes.ts';
-/** The checks a field carries where a rule asks for them, each by itself and all together. */
+/** The run-time code of all checks. A hand-off imports only the checks that its rules use. */
 export {
   among,
   checksum,

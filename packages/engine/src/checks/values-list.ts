@@ -1,7 +1,7 @@
 import type { List } from '../options/option.ts';
 import type { Mutation } from './contract.ts';
 
-/** A list of raw values, whichever of the two checks it is of. */
+/** The option `values` of the checks `one-of` and `none-of`. */
 export const valuesOption = {
   is: 'list',
   label: 'Raw values',
@@ -11,7 +11,7 @@ export const valuesOption = {
   needed: true,
 } as const satisfies List;
 
-/** One of the first values left out. */
+/** Mutations that remove one of the first values. */
 export const withoutOne = (check: {
   readonly type: string;
   readonly values: readonly string[];

@@ -1,7 +1,7 @@
 import { most } from '../faults/limits.ts';
 import type { List } from '../options/option.ts';
 
-/** The other fields that go along with a question. */
+/** The option `with`: other fields whose values are sent along. */
 export const withOption = {
   is: 'list',
   label: 'Other fields that go along',

@@ -16,7 +16,7 @@ export class Cursor {
     readonly faults: DocumentFault[],
   ) {}
 
-  /** Tells a mistake here. */
+  /** Reports a fault at this place. */
   fault(message: string, more: { suggestion?: string | undefined; column?: number } = {}): void {
     const { suggestion, column } = more;
     this.faults.push({
@@ -28,14 +28,14 @@ export class Cursor {
   }
 
   /**
-   * Whether so many mistakes were told that of the next ones only the number counts: then words for them are
-   * no longer looked for.
+   * Whether so many faults were reported that further ones are only counted. Then no suggestions are
+   * computed.
    */
   get isFull(): boolean {
     return this.faults.length >= mostFaults;
   }
 
-  /** The known word that was likely meant, to suggest it. */
+  /** The known word that was probably meant, as a suggestion. */
   meant(word: string, known: Iterable<string>): string | undefined {
     return this.isFull ? undefined : nearest(word, known);
   }
@@ -45,12 +45,12 @@ export class Cursor {
     return new Cursor((this.value as Record<string, unknown>)[key], pathTo(this.path, key), this.faults);
   }
 
-  /** Whether a member is there. */
+  /** Whether a member exists. */
   has(key: string): boolean {
     return (this.value as Record<string, unknown>)[key] !== undefined;
   }
 
-  /** An object with no names but the known ones and all the needed ones. */
+  /** Reads an object with only known members and all required ones. */
   object(known: readonly string[], needed: readonly string[]): boolean {
     if (typeof this.value !== 'object' || this.value === null || Array.isArray(this.value)) {
       this.fault(`Expected an object, found ${nameOf(this.value)}.`);
@@ -68,7 +68,7 @@ export class Cursor {
     return true;
   }
 
-  /** A text of at most so many characters; anything else is told, and then there is none. */
+  /** Reads a string of at most `longest` characters; reports anything else and returns `undefined`. */
   string(longest: number = most.characters): string | undefined {
     const { value } = this;
     if (typeof value !== 'string') {
@@ -80,21 +80,21 @@ export class Cursor {
     return undefined;
   }
 
-  /** A text that is not blank. */
+  /** Reads a string that is not blank. */
   filled(longest?: number): string | undefined {
     const text = this.string(longest);
     if (text?.trim() === '') this.fault('Expected a text that is not empty.');
     return text || undefined;
   }
 
-  /** A whole number. */
+  /** Reads a whole number. */
   whole(): number | undefined {
     if (typeof this.value === 'number' && Number.isInteger(this.value) && this.value >= 0) return this.value;
     this.fault(`Expected a whole number from 0, found ${nameOf(this.value)}.`);
     return undefined;
   }
 
-  /** A whole number from one to another, both included. */
+  /** Reads a whole number from `low` to `high`, both included. */
   wholeFrom(low: number, high: number): number | undefined {
     const { value } = this;
     if (typeof value === 'number' && Number.isInteger(value) && value >= low && value <= high) return value;
@@ -102,18 +102,18 @@ export class Cursor {
     return undefined;
   }
 
-  /** The member of that name, where there is one, is true or false. */
+  /** Checks that the member `key`, if there is one, is true or false. */
   yesNo(key: string): void {
     if (this.has(key) && typeof this.get(key).value !== 'boolean')
       this.get(key).fault(`Expected true or false, found ${nameOf(this.get(key).value)}.`);
   }
 
-  /** The member of that name, where there is one, is one of these. */
+  /** Checks that the member `key`, if there is one, is one of `choices`. */
   choice(key: string, choices: readonly string[]): void {
     if (this.has(key)) this.get(key).oneOf(choices);
   }
 
-  /** One of these words. */
+  /** Reads one of these words. */
   oneOf(choices: readonly string[]): string | undefined {
     if (typeof this.value === 'string' && choices.includes(this.value)) return this.value;
     const meant = typeof this.value === 'string' ? this.meant(this.value, choices) : undefined;
@@ -121,10 +121,7 @@ export class Cursor {
     return undefined;
   }
 
-  /**
-   * The members of a list of at most so many, each at its own place; a longer one is told, and none of it
-   * read.
-   */
+  /** The members of a list, each at its own place. A list longer than `longest` is reported and not read. */
   items(longest: number = most.items): Cursor[] {
     if (!Array.isArray(this.value)) this.fault(`Expected a list, found ${nameOf(this.value)}.`);
     else if (this.value.length > longest)
@@ -133,23 +130,26 @@ export class Cursor {
     return [];
   }
 
-  /** How many a list has; `undefined` of what is none. */
+  /** The length of a list; `undefined` for anything else. */
   get size(): number | undefined {
     return Array.isArray(this.value) ? this.value.length : undefined;
   }
 
-  /** A list of nothing. */
+  /** Reports an empty list here. */
   get isEmpty(): boolean {
     return this.size === 0;
   }
 
-  /** One member of what is a list. */
+  /** One item of a list, at its own place. */
   item(i: number): Cursor {
     return new Cursor((this.value as readonly unknown[])[i], `${this.path}[${i}]`, this.faults);
   }
 }
 
-/** Counted as JSON Schema does, in code points: of a text well below or above, that is not needed. */
+/**
+ * Whether a text is longer than a limit, counted in code points as JSON Schema does. Texts well below or
+ * above are not counted.
+ */
 const isLonger = (text: string, longest: number): boolean =>
   text.length > longest && (text.length > 2 * longest || [...text].length > longest);
 
@@ -158,7 +158,7 @@ const count = (n: number): string => String(n).replace(/\B(?=(?:\d{3})+$)/g, ','
 const pathTo = (path: string, key: string): string =>
   /^[A-Za-z_]\w*$/.test(key) ? `${path}.${key}` : `${path}[${JSON.stringify(key)}]`;
 
-/** More words than this nobody reads in a sentence. */
+/** Longest list of words in a sentence. */
 const mostWords = 40;
 
 export function list(words: readonly string[]): string {
@@ -177,7 +177,7 @@ export function nameOf(value: unknown): string {
   return String(value);
 }
 
-/** An id, not taken yet; it is then. */
+/** Reads an id that is not in `taken`, and adds it. */
 export function readId(at: Cursor, taken: Set<string>): void {
   const id = at.string(most.id);
   if (id === undefined) return;

@@ -1,13 +1,13 @@
 /** A mistake in something a developer wrote: where it is, what is wrong, and a way out. */
 export interface Fault {
-  /** 0-based offset in UTF-16 units where it starts, and where it ends. */
+  /** 0-based offsets in UTF-16 units of its start and end. */
   readonly at: number;
   readonly end: number;
   /** 1-based, in characters. */
   readonly column: number;
   /** What is wrong, and what was expected instead. */
   readonly message: string;
-  /** What to write, where there is a likely answer. */
+  /** What to write instead, if there is a likely answer. */
   readonly suggestion?: string;
 }
 
@@ -16,7 +16,7 @@ export function fault(text: string, at: number, end: number, message: string, su
   return suggestion === undefined ? { at, end, column, message } : { at, end, column, message, suggestion };
 }
 
-/** The known word nearest to a misspelt one, when it is near enough to be meant. */
+/** The known word nearest to a misspelt one, if it is near enough to be meant. */
 export function nearest(word: string, known: Iterable<string>): string | undefined {
   if (word.length > 40) return undefined;
   let best: string | undefined;
@@ -29,7 +29,7 @@ export function nearest(word: string, known: Iterable<string>): string | undefin
   return best;
 }
 
-/** Insertions, deletions and replacements between two words (Levenshtein). */
+/** Insertions, deletions and replacements between two words (Levenshtein distance). */
 function distance(a: string, b: string): number {
   let row = Array.from({ length: b.length + 1 }, (_, j) => j);
   for (let i = 1; i <= a.length; i++) {

@@ -1,11 +1,11 @@
 /**
- * The most a document may hold of each thing: far beyond what anybody fills in, near enough that reading one
- * slows nobody. Texts are counted in characters (code points), as JSON Schema counts them.
+ * Limits on the size of a document: far beyond what anybody needs, small enough that reading stays fast.
+ * Texts are counted in characters (code points), as in JSON Schema.
  */
 export const most = {
-  /** Of any list where nothing else is said: fields, forms, trials, choices, values. */
+  /** Items of any list without a limit of its own: fields, forms, trials, choices, values. */
   items: 10_000,
-  /** Of any text where nothing else is said. */
+  /** Characters of any text without a limit of its own. */
   characters: 10_000,
   id: 100,
   code: 20_000,
@@ -14,7 +14,7 @@ export const most = {
   rules: 1_000,
   /** Conditions in one list. */
   conditions: 1_000,
-  /** Other fields that own code or a server is told of. */
+  /** Other fields whose values custom code or a server receives. */
   with: 100,
   classes: 200,
   languages: 200,
@@ -22,5 +22,5 @@ export const most = {
   texts: 100_000,
 } as const;
 
-/** More faults than this nobody mends at a time; the rest is counted. */
+/** Most faults reported one by one; the rest is counted. */
 export const mostFaults = 50;

@@ -18,9 +18,9 @@ export interface HistoryStep<B extends TextState = TextState> extends Snapshot<B
 /** The complete state of a field. Immutable; `apply` returns the next one. */
 export interface FieldState<B extends TextState = TextState> extends Snapshot<B> {
   readonly focused: boolean;
-  /** Left at least once. */
+  /** Whether it was blurred at least once. */
   readonly touched: boolean;
-  /** Submitted at least once since the last reset. */
+  /** Whether it was submitted at least once since the last reset. */
   readonly submitted: boolean;
   /** Questions that rules asked servers, and their answers. */
   readonly questions: Questions;
@@ -47,7 +47,7 @@ export type FieldEvent =
   | { readonly type: 'focus' | 'leave' | 'cut' | 'undo' | 'redo' | 'submit' | 'reset' }
   /** Arrow keys that step a number or a part of a date; other kinds leave them to the browser. */
   | { readonly type: 'up' | 'down' }
-  /** A key: one character. */
+  /** A key that types one character. */
   | { readonly type: 'key'; readonly text: string }
   /** Text in one insertion: the end of a composition, a suggestion of the keyboard. */
   | { readonly type: 'insert' | 'paste'; readonly text: string }

@@ -14,7 +14,7 @@ export interface FormRecord<V extends Values = Values> {
   readonly facts: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
-/** How sending stands: not begun, waiting for answers, under way, done. */
+/** The state of submitting: not begun, waiting for checks, under way, done. */
 export type Sending =
   /**
    * `wrong`: the first field that held the last submit back. `failed`: the server could not be reached.

@@ -17,8 +17,8 @@ import { lawExemptions as yesNo } from './yes-no/law-exemptions.ts';
 export type { Atom, LawExemptions } from './contract/law-exemptions.ts';
 
 /**
- * Where the laws ask something else of a kind. Apart from `registry.ts`: it ships to no page. The compiler
- * asks for an entry for each kind.
+ * Law exemptions by kind. Separate from `registry.ts`, because pages do not need it. The compiler requires an
+ * entry for each kind.
  */
 const kinds = {
   pattern,
@@ -40,10 +40,7 @@ const kinds = {
 
 const none: LawExemptions = {};
 
-/**
- * Where the laws ask something else of a field, by its plan. Nothing of a kind that does not come with the
- * package.
- */
+/** The law exemptions of a field, by its plan. None for a kind that does not come with the package. */
 export function lawExemptionsOf(plan: Plan): LawExemptions {
   return Object.hasOwn(kinds, plan.kind)
     ? // Each is asked about plans and bodies of its own kind alone, by whose name it was found.

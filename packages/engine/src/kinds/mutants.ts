@@ -1,17 +1,17 @@
 import type { Option, Options } from '../options/option.ts';
 
-/** An entry with one option that is not as it was, and what that is in words. */
+/** An entry with one option changed, and a description of the change. */
 export interface EntryMutant {
   readonly option: string;
   readonly words: string;
   readonly entry: Readonly<Record<string, unknown>>;
 }
 
-/** Another value of an option, with its words; `undefined`: as it is usually. */
+/** Another value of an option with its description; `undefined` stands for the default. */
 type Other = readonly [value: unknown, words: string];
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-/** Of so many values one has, no more are tried: the first say as much as all. */
+/** Other values tried per option that has many. More of them would prove the same. */
 const mostOthers = 4;
 
 function others(option: Option, value: unknown): readonly Other[] {
@@ -57,8 +57,8 @@ function others(option: Option, value: unknown): readonly Other[] {
 } // biome-ignore format: an option a case
 
 /**
- * Every sensible way to break an entry in one place, by what its options say of themselves. Whether what they
- * come to is sound the reader of documents says.
+ * Every sensible way to break an entry in one place, derived from the descriptions of its options. The reader
+ * of documents decides whether a result is valid.
  */
 export function entryMutants(
   options: Options,

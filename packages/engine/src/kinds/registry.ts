@@ -39,8 +39,8 @@ export const kinds = {
 
 /** The table of all kinds, each under its own name with its own types. */
 export type AllKinds = typeof kinds;
-/** What a document may name as a kind. */
+/** The name of a kind in a document. */
 export type KindName = keyof AllKinds;
 
-/** The plan of a kind, by its name; any kind's, where none is named. */
+/** The plan of a kind, by its name; of any kind by default. */
 export type PlanOf<K extends KindName = KindName> = ReturnType<AllKinds[K]['define']['plan']>;

@@ -14,7 +14,7 @@ import { time } from './time/run.ts';
 import { yesNo } from './yes-no/run.ts';
 
 /**
- * What all kinds do, by name, without what defines them: for a page that is given compiled fields of any
+ * All kinds at run time, by name, without what defines them: for a page that receives compiled fields of any
  * kind.
  */
 export const runs = {

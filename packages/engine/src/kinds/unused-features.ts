@@ -6,14 +6,14 @@ import type { PartsPlan } from './editing/parts.ts';
 import { unusedFeatures as number } from './number/unused-features.ts';
 import { unusedFeatures as pattern } from './pattern/unused-features.ts';
 
-/** What of the `features.ts` of this folder none of some fields has. */
+/** Shared features (see `features.ts` of this folder) that none of the fields uses. */
 function shared(fields: Fields): readonly string[] {
   const hasWords = fields.some(({ plan }) => (plan as Partial<PartsPlan>).parts?.some(({ words }) => words));
   const has: Readonly<Record<keyof typeof features, boolean>> = { hasPartWords: hasWords };
   return namesOfUnused(has);
 }
 
-/** Of the kinds with a `features.ts`, by what each ships. */
+/** Unused features by kind, for the kinds with a `features.ts`. */
 const own: Readonly<Record<string, (fields: Fields) => readonly string[]>> = { date, number, pattern };
 
 /**

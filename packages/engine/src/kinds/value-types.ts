@@ -19,7 +19,7 @@ import { valueTypes as yesNo } from './yes-no/value-types.ts';
 export { type Alphabet, endOf } from './contract/alphabet.ts';
 
 /**
- * What the values of each kind are. Apart from `registry.ts`: no screen carries it. The compiler asks for an
+ * Value types by kind. Separate from `registry.ts`, because no screen needs it. The compiler requires an
  * entry for each kind.
  */
 const kinds = {
@@ -40,7 +40,7 @@ const kinds = {
   custom,
 } satisfies Readonly<Record<KindName, ValueTypes<never>>>;
 
-/** What is known of the values of a field, by its plan. */
+/** The value types of a field, by its plan. */
 export interface KnownOf {
   readonly values: ValueForm;
   readonly typedForm: string | undefined;

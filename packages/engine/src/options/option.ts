@@ -20,7 +20,7 @@ interface Described {
 /** A JSON value that a list of choices can contain. */
 type Constant = string | number | boolean | readonly string[];
 
-/** One of several values, each with its words. */
+/** An option with one of several values, each with a description. */
 export interface Choice extends Described {
   readonly is: 'choice';
   readonly choices: readonly (readonly [value: Constant, words: string])[];
@@ -40,7 +40,7 @@ export interface Whole extends Described {
   readonly otherwise?: string;
 }
 
-/** A text with a form of its own. */
+/** An option that is a text with a syntax of its own. */
 export interface Text extends Described {
   readonly is: 'text';
   /** Whether it is a program, so that screens use a code editor. */
@@ -72,7 +72,7 @@ export interface Text extends Described {
   readonly offers?: () => readonly (readonly [text: string, words: string])[];
 }
 
-/** Several values of one sort. */
+/** An option with several values of one type. */
 export interface List extends Described {
   readonly is: 'list';
   readonly of: ListItem;
@@ -105,7 +105,7 @@ export interface Picks extends Described {
   readonly least: number;
 }
 
-/** One of them. */
+/** One value of a choice. */
 export interface Offer {
   readonly value: string;
   readonly label: string;
@@ -121,8 +121,8 @@ export interface Offer {
 export const pickForm = { value: '^\\S{1,100}$', label: '^(?=.*\\S)[^;\\p{Cc}]{1,200}$' } as const;
 
 /**
- * One option of an entry, described: what it may be, what it is usually, what people call it, which pieces of
- * the specimen it belongs to.
+ * An option of an entry: its allowed values, its default, its description, and the pieces of the specimen it
+ * belongs to.
  */
 export type Option = Choice | Whole | Text | List | Bounds | Picks;
 /** All options of a kind's entry, by name. */
@@ -130,7 +130,7 @@ export type Options = Readonly<Record<string, Option>>;
 /** All members of a check, by name. */
 export type CheckOptions = Readonly<Record<string, Option | Limit>>;
 
-/** What a fault in a text says: the sentence, and where in it and what instead, where that is known. */
+/** A fault in a text: a sentence, and its place and a correction where these are known. */
 export interface TextFault {
   readonly message: string;
   /** 1-based, in characters. */
@@ -140,19 +140,19 @@ export interface TextFault {
 
 /**
  * A limit in the raw form of the field's kind: a decimal, an ISO 8601 date or time, `today+18m`, whole
- * minutes. What it may be, only the kind knows.
+ * minutes. Only the kind knows which are valid.
  */
 export interface Limit extends Described {
   readonly is: 'limit';
 }
 
-/** What an option may need to know of the document it stands in. */
+/** What an option may need to know of its document. */
 export interface Surroundings {
-  /** Names of the set's own classes of characters. */
+  /** Names of the character classes that the set defines. */
   readonly classes: readonly string[];
 }
 
-/** The type of a value that an option takes. */
+/** The type of a value that an option accepts. */
 type ValueOf<O> = O extends { is: 'choice'; choices: readonly (readonly [infer V, string])[] }
   ? V
   : O extends { is: 'whole' }
@@ -180,14 +180,14 @@ export type EntryOf<O extends CheckOptions> = Plain<
   }
 >;
 
-/** The same with what is usual filled in. */
+/** The same type with defaults filled in. */
 export type FilledEntry<O extends Options> = Plain<
   { readonly [K in Needed<O> | Usual<O>]: ValueOf<O[K]> } & {
     readonly [K in Exclude<keyof O, Needed<O> | Usual<O>>]?: ValueOf<O[K]>;
   }
 >;
 
-/** An entry with what is usual where it says nothing. */
+/** An entry with its missing options set to their defaults. */
 export function filled<O extends Options>(options: O, entry: EntryOf<O>): FilledEntry<O> {
   const all: Record<string, unknown> = {};
   for (const [key, option] of Object.entries(options))
@@ -197,11 +197,11 @@ export function filled<O extends Options>(options: O, entry: EntryOf<O>): Filled
   return all as FilledEntry<O>;
 }
 
-/** Whether an entry may be left out: nothing in it is needed. */
+/** Whether an entry may be left out: none of its options is required. */
 export const mayBeLeftOut = (options: Options): boolean =>
   Object.values(options).every(({ needed }) => !needed);
 
-/** Yes or no, in words for what each means. */
+/** An option that is true or false, with a description of each. */
 export const yesNo = <const D extends Described & { readonly usual: boolean }>(
   yes: string,
   no: string,

@@ -23,9 +23,7 @@ export function readOptions(at: Cursor, options: Options, around: Surroundings):
   readMembers(at, options, around);
 }
 
-/**
- * Checks the members there are of what is known to be an object. A limit is read by whoever knows the kind.
- */
+/** Checks the members of an object. Limits are read by the caller, who knows the kind. */
 export function readMembers(at: Cursor, options: CheckOptions, around: Surroundings): void {
   for (const [key, option] of Object.entries(options))
     if (at.has(key) && option.is !== 'limit') readOption(at.get(key), option, around);
@@ -92,7 +90,7 @@ function readPicks(at: Cursor, least: number): void {
   for (const item of items) readAmbiguous(item, seen.value);
 }
 
-/** Words that read like values of other choices: a text pasted or set would mean those. */
+/** Reports words that read like values of other choices: a text pasted or set would mean those. */
 function readAmbiguous(item: Cursor, values: ReadonlySet<unknown>): void {
   const { value, label } = (item.value ?? {}) as { value?: unknown; label?: unknown };
   if (typeof label !== 'string' || label.trim() === '' || label.trim() === value) return;
@@ -127,7 +125,7 @@ function readText(at: Cursor, option: Text, around: Surroundings): void {
   for (const { message, ...more } of option.check?.(text, around) ?? []) at.fault(message, more);
 }
 
-/** The text, where it is one and of its form. */
+/** Reads a text and checks its syntax. */
 function readForm(
   at: Cursor,
   { among, form, expected = 'This cannot stand here.', suggestion, isCode }: Omit<Text, 'label' | 'at'>,

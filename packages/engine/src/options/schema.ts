@@ -12,14 +12,14 @@ import {
 export type Schema = Readonly<Record<string, unknown>>;
 
 /**
- * The schema of an entry with these options. What it cannot say (`check`, bounds against each other) the
- * reader says.
+ * The schema of an entry with these options. What a schema cannot express (`check`, bounds against each
+ * other) is left to the reader.
  */
 export function schemaOf(options: Options): Schema {
   return schemaOfMembers(options);
 }
 
-/** The same with the type of a check, or whatever else stands beside them. */
+/** The same with further members beside the options, such as the type of a check. */
 export function schemaOfMembers(options: CheckOptions, beside: Schema = {}, rest: Schema = {}): Schema {
   const needed = Object.keys(options).filter((key) => options[key]!.needed);
   return {

@@ -1,7 +1,7 @@
 import { most } from '../faults/limits.ts';
 import type { Schema } from './schema.ts';
 
-/** Pieces of JSON Schema (2020-12) that several schemas are made of. */
+/** Parts of JSON Schema (2020-12) that several schemas share. */
 export const text: Schema = { type: 'string', maxLength: most.characters };
 export const filled: Schema = { type: 'string', maxLength: most.characters, pattern: '\\S' };
 

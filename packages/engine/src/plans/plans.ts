@@ -2,7 +2,7 @@ import { callingCodes } from './calling-codes.ts';
 import type { PhoneFormat, RegionPlan } from './region-plan.ts';
 import { leadingDigits, regionPlans } from './regions.ts';
 
-/** One calling code: the regions it serves, the main one first, and the digits behind it. */
+/** One calling code: the regions it serves, the main one first, and the digits after it. */
 export interface CallingCode {
   readonly code: string;
   readonly regions: readonly string[];
@@ -57,8 +57,8 @@ function readFormat(text: string): PhoneFormat {
 }
 
 /**
- * The plan of a region; one known by its lengths alone is written in threes. `undefined` for no region at
- * all.
+ * The plan of a region; `undefined` if there is no such region. If only its lengths are known, numbers are
+ * grouped by three.
  */
 export function planOf(region: string): RegionPlan | undefined {
   const code = codeOf(region);

@@ -1,15 +1,18 @@
-/** What is known of the numbers of a region: how they are written, dialled and told from those of others. */
+/**
+ * What is known of the numbers of a region: how they are written and dialled, and how they differ from those
+ * of others.
+ */
 
 export type PhoneType = 'mobile' | 'fixed' | 'either' | 'other';
 
-/** One way of writing numbers of a region. Digits are counted without trunk prefix. */
+/** One format for numbers of a region. Digits are counted without trunk prefix. */
 export interface PhoneFormat {
   readonly type: PhoneType;
   /** Leading digits: a digit, `?` for any, `[2-5]` for one of these. */
   readonly starts: readonly string[];
   readonly min: number;
   readonly max: number;
-  /** `#` a digit, a digit one of the trunk prefix, anything else as it stands. */
+  /** `#` is a digit, a digit is one of the trunk prefix, anything else is fixed text. */
   readonly national: string;
   readonly international: string;
 }
@@ -19,7 +22,7 @@ export interface RegionPlan {
   /** What is dialled before a number inside the region, and before a calling code; '' for nothing. */
   readonly trunk: string;
   readonly idd: string;
-  /** Leading digits that tell the region from others of its calling code; none for the main one. */
+  /** Leading digits that distinguish the region from others with its calling code; none for the main one. */
   readonly leads: readonly string[];
   readonly formats: readonly PhoneFormat[];
 }

@@ -92,9 +92,9 @@ export const regionPlans: Readonly<Record<string, string>> = {
 };
 
 /**
- * Leading digits (behind the calling code) that tell regions of a shared code apart from its main region. +1
- * after the North American Numbering Plan Administrator's list of area codes, the others after the plan of
- * the main region.
+ * Leading digits (after the calling code) that distinguish regions of a shared code from its main region. +1
+ * after the list of area codes of the North American Numbering Plan Administrator, the others after the plan
+ * of the main region.
  */
 export const leadingDigits: Readonly<Record<string, string>> = {
   AG: '268', AI: '264', AS: '684', BB: '246', BM: '441', BS: '242', DM: '767', DO: '809,829,849', GD: '473',

@@ -13,7 +13,7 @@ import type { Action } from '../tape/script.ts';
 import { fieldEvents } from '../tape/verbs.ts';
 import { writeTape } from '../tape/write-tape.ts';
 
-/** Random patterns, fields and tapes for the laws, each shrinking to something that can be read. */
+/** Random patterns, fields and tapes for the laws, each shrinking to something readable. */
 
 const fixedText = fc.oneof(
   fc.constantFrom('-', ' ', '/', '.', ') ', '(', ' ext. ', '+44 ', 'RH-', '<', '::', ' kg', '1'),

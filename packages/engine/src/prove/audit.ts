@@ -78,9 +78,9 @@ interface Walked {
 }
 
 /**
- * Plays a tape and asks the laws at every step; unless `isThorough`, those that cost much at every sixth, and
- * those of states only where it ends: more tapes tell more than each of them asked everything. `memory` is
- * what was shown so far; laws in `but` are not looked for.
+ * Plays a tape and checks the laws at every step. Unless `isThorough`, expensive laws are checked at every
+ * sixth step, and those of states only at the end: more tapes find more than checking everything on each.
+ * `memory` holds the displays seen so far; laws in `but` are not checked.
  */
 function walked(
   subject: LawSubject,
@@ -148,9 +148,9 @@ export const auditField = (
   audit(subjectOf(field, kinds, course.today), tapeIngredientsOf(field, kinds, course.today), course);
 
 /**
- * Audits a field: plays random tapes on it, made of `matter`, and asks its laws at every step. Goes on for
- * ever: whoever asks stops when there was enough. Each law that is broken is told once, with a tape as short
- * as it gets.
+ * Checks the laws of a field: plays random tapes made of `matter` on it and checks its laws at every step. It
+ * never ends; the caller decides when there was enough. Each broken law is reported once, with a tape as
+ * short as possible.
  */
 export function* audit(
   subject: LawSubject,
@@ -187,10 +187,7 @@ export function* audit(
       tapes = events = 0;
     }
   }
-  /**
-   * What the first law remembers may come from an earlier tape: the one that shows the same content otherwise
-   * goes before.
-   */
+  /** Law 1 compares with an earlier state, which may come from an earlier tape. That tape is put in front. */
   function withEarlier(at: number, actions: Actions): Actions {
     const isBroken = (all: Actions): boolean =>
       walked(subject, all, new Map(), { isThorough: true, but: butFor(1) }).found !== undefined;

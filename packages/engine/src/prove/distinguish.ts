@@ -19,8 +19,8 @@ export interface Pair {
 /** The result of searching a tape that distinguishes two definitions. */
 export type Search =
   /**
-   * The text of a tape, without a title, that expects what the right one does where the two part; what is
-   * done in it, a line an action; and what each of the two shows then, as expectations.
+   * The text of a tape, without a title, that expects what the original does where the two differ; its
+   * actions, a line each; and what each of the two shows then, as expectations.
    */
   | {
       readonly is: 'told';
@@ -29,7 +29,7 @@ export type Search =
       readonly right: readonly string[];
       readonly wrong: readonly string[];
     }
-  /** None was found among so many. */
+  /** No difference was found in this many tries. */
   | { readonly is: 'untold'; readonly tries: number };
 
 interface Difference {
@@ -62,14 +62,14 @@ function togetherIn({ fields, forms }: Playable, { type, id }: Tape['target']): 
   return field && { fields: [field], rules: [] };
 }
 
-/** Whether anything depends on the day. */
+/** Whether anything depends on the current date. */
 const isByDay = ({ fields, rules }: FieldGroup): boolean =>
   JSON.stringify([fields.map((field) => field.rules), rules]).includes('"today');
 
 /**
- * Looks for a short tape on which two definitions differ in anything a tape can expect, and writes it down
- * with what the right one does there. `most` tapes are made at random once those that are thought of tell
- * nothing; the same `seed` makes the same.
+ * Looks for a short tape on which two definitions differ in anything a tape can expect, and adds what the
+ * original does there as expectations. `most` random tapes are tried once those made for the purpose find
+ * nothing. The same `seed` gives the same tapes.
  */
 export function findDifference(
   pair: Pair,

@@ -134,8 +134,8 @@ function* forForm(
 }
 
 /**
- * Tapes that may tell two definitions of one thing apart, the likeliest first; then so many at random. The
- * same seed makes the same tapes.
+ * Tapes that may distinguish two definitions, the likeliest first, followed by a number of random ones. The
+ * same seed gives the same tapes.
  */
 export function distinguishingTapes(
   right: FieldGroup,

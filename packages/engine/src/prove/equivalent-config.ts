@@ -49,7 +49,7 @@ function* definitions(): Generator<Definition> {
     for (const separator of ['/', '.', '-', ' ']) yield { kind: 'date', entry: { order, separator } };
 }
 
-/** The texts a function is asked about: each content at every length. */
+/** Texts a function is tested with: each content at every length. */
 const texts: readonly string[] = [
   ...new Set(contents.flatMap((content) => [...content].map((_, i, all) => all.slice(0, i + 1).join('')))),
 ];

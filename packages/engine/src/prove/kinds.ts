@@ -10,7 +10,7 @@ import type { Action } from '../tape/script.ts';
 import { writeTape } from '../tape/write-tape.ts';
 import { graphemes } from '../values/graphemes.ts';
 
-/** Random fields of every kind but `pattern`, and tapes whose keys have something to do with them. */
+/** Random fields of every kind except `pattern`, and tapes whose keys suit them. */
 export interface KindSketch {
   readonly kind: Exclude<KindName, 'pattern'>;
   readonly entry: object;
@@ -44,8 +44,8 @@ const offers = fc.constantFrom(
 ); // biome-ignore format: a line each
 
 /**
- * Fixed text behind or between that the field takes itself cannot be told from what is typed (law 2): such
- * code is for digits alone.
+ * Fixed text after or between the content that the field itself accepts cannot be told from what is typed
+ * (law 2); such code is for digits only.
  */
 const { valued: _, ...sound } = shapes;
 

@@ -6,8 +6,8 @@ import { type Breach, noLaws } from './law.ts';
 import { drawn, emptied, isTold, type LawSubject } from './law-subject.ts';
 
 /**
- * The laws of a state, however it came about. They cost more than those of a step: whoever goes through many
- * states asks them now and then.
+ * The laws of a state, however it was reached. They cost more than those of a step; when many states are
+ * visited, only some are checked.
  */
 
 /** Pastes or types a text into the empty field. */
@@ -72,10 +72,7 @@ export function typedAsPasted(subject: LawSubject, text: string, typed: FieldSta
 export const typedInto = ({ field, fresh }: LawSubject, text: string): FieldState =>
   keysOf(text).reduce((state, key) => apply(field, state, key), fresh);
 
-/**
- * Laws 9 and 12: what is written back with the field’s own raw, or its own value, stays just that, and so do
- * its verdicts.
- */
+/** Laws 9 and 12: writing the field's own raw or own value back changes nothing, the verdicts included. */
 function writesBack(subject: LawSubject, after: FieldState): Breach | undefined {
   const { field, today } = subject;
   if (!isTold(subject, after)) return undefined;
@@ -119,7 +116,7 @@ const back = (
   further,
 });
 
-/** Law 11: leaving a second time changes nothing, and a round of leaving and coming back neither. */
+/** Law 11: blurring a second time changes nothing, nor does focusing and blurring again. */
 function leavesOnce({ field }: LawSubject, after: FieldState): Breach | undefined {
   const left = apply(field, { ...after, focused: true }, { type: 'leave' });
   const again = apply(field, apply(field, left, { type: 'focus' }), { type: 'leave' });

@@ -5,7 +5,7 @@ import { fold } from '../values/graphemes.ts';
 import { type Breach, type Law, noLaws } from './law.ts';
 import { drawn, isFromRight, isSame, type LawSubject, sign, signsOf } from './law-subject.ts';
 
-/** The laws of a single step: what an event made of a state is all they look at. */
+/** The laws of a single step: they look only at the states before and after one event. */
 
 /** An event with the states before and after. */
 export interface Transition {
@@ -19,7 +19,7 @@ export interface Transition {
 /** Law 1: the display of each content so far. */
 export type Memory = Map<string, string>;
 
-/** Law 1: the same content and flags have the same display, whatever the way there. */
+/** Law 1: the same content and flags have the same display, however they were reached. */
 function sameWayShown(
   { exemptions }: LawSubject,
   { body, focused }: FieldState,
@@ -42,7 +42,7 @@ function sameWayShown(
   return undefined;
 }
 
-/** Law 3: a character that was taken stands directly left of the caret. */
+/** Law 3: an accepted character is directly left of the caret. */
 function standsLeft(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   if (event.type !== 'key' || !before.focused || after.rejected) return undefined;
   if (after.body.content === before.body.content || isFromRight(subject)) return undefined;
@@ -62,8 +62,8 @@ function standsLeft(subject: LawSubject, { before, event, after }: Transition): 
 }
 
 /**
- * Laws 4 and 5: backspace and delete take exactly the next character of the content, and the caret moves as
- * little as can be.
+ * Laws 4 and 5: Backspace and Delete remove exactly the next character of the content, and the caret moves as
+ * little as possible.
  */
 function takesOne(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   const { field, exemptions, isPicked, atomsOf } = subject;
@@ -104,8 +104,8 @@ function takesOne(subject: LawSubject, { before, event, after }: Transition): Br
 }
 
 /**
- * Law 6: what cannot be taken leaves everything as it is; a key takes nothing else away; a paste tells what
- * it leaves out.
+ * Law 6: a rejected character changes nothing, a key removes nothing else, and a paste reports what it leaves
+ * out.
  */
 function losesNothing(subject: LawSubject, { before, event, after }: Transition): Breach | undefined {
   const { field, exemptions } = subject;
@@ -168,7 +168,7 @@ function losesByKey(subject: LawSubject, before: FieldState, after: FieldState):
 
 const moves: ReadonlySet<FieldEvent['type']> = new Set(['undo', 'redo', 'reset', 'leave', 'focus', 'submit', 'select', 'up', 'down']); // biome-ignore format: a list
 
-/** Law 7: undo brings back display, caret and selection, and redo what was undone. */
+/** Law 7: undo restores display, caret and selection, and redo restores what was undone. */
 function comesBack({ field }: LawSubject, { before, event, after }: Transition): Breach | undefined {
   if (moves.has(event.type) || after.body === before.body || !before.focused) return undefined;
   const undone = apply(field, after, { type: 'undo' });
@@ -191,7 +191,10 @@ function comesBack({ field }: LawSubject, { before, event, after }: Transition):
       };
 }
 
-/** Laws 9 and 10: verdicts follow from the value alone, and nothing open is shown at the first visit. */
+/**
+ * Laws 9 and 10: verdicts follow from the value alone, and a message about something open is not shown at the
+ * first visit.
+ */
 function isCalm({ field, today }: LawSubject, moment: Transition): Breach | undefined {
   const { event, after, before, isFirst = !after.touched && !after.submitted } = moment;
   if (after === before || event.type === 'select') return undefined;
@@ -217,8 +220,8 @@ function isCalm({ field, today }: LawSubject, moment: Transition): Breach | unde
 }
 
 /**
- * Law 11: offsets stand inside the display, nothing is undefined, and a value is written as its kind writes
- * values.
+ * Law 11: offsets are inside the display, nothing is undefined, and a value has the form that its kind
+ * defines.
  */
 function isWellFormed(
   { field, grammar, today }: LawSubject,
@@ -243,8 +246,8 @@ function isWellFormed(
 }
 
 /**
- * Laws 2 and 11: a developer's own code keeps what was typed, and comes to something. What is shown in its
- * place breaks no law.
+ * Laws 2 and 11: a developer's custom code keeps what was typed, and returns a result. What is displayed in
+ * its place breaks no law.
  */
 function isShaped({ exemptions }: LawSubject, { before, after }: Transition): Breach | undefined {
   const problem = after.body === before.body ? undefined : exemptions.problem?.(after.body);

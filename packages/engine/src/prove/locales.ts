@@ -1,5 +1,5 @@
 /**
- * Locales for the tables that are held against `Intl`: every way of grouping, every script of digits, both
+ * Locales for the tables that are compared with `Intl`: every grouping, every script of digits, both
  * directions.
  */
 export const locales: readonly string[] = [
@@ -37,7 +37,7 @@ export function everyLocale(): readonly string[] {
   );
 }
 
-/** Scripts (ISO 15924) that some locale is told apart by. */
+/** Scripts (ISO 15924) that distinguish some locales. */
 const scripts = [
   'Latn', 'Cyrl', 'Arab', 'Deva', 'Hans', 'Hant', 'Adlm', 'Beng', 'Guru', 'Tfng', 'Vaii', 'Olck', 'Orya', 'Telu', 'Mtei', 'Aran', 'Rohg', 'Cakm',
 ]; // biome-ignore format: a list

@@ -17,24 +17,23 @@ import { holds, runTrial, type Trial } from '../tape/trial.ts';
 import { findDifference } from './distinguish.ts';
 import { mutationsOf, type SetMutation } from './mutations.ts';
 
-/** What the trials of a set do about one way to break it. */
+/** How the trials of a set react to one mutant. */
 export type MutantStatus =
-  /** A trial does not hold any more. */
+  /** A trial fails. */
   | { readonly is: 'caught'; readonly by: string }
   /**
-   * No trial notices. One that would is proposed: by the id of a trial that was proposed before, or a new
-   * one.
+   * No trial fails. A trial that would is proposed: by the id of one that was proposed before, or a new one.
    */
   | { readonly is: 'missed'; readonly trial: Trial; readonly isNew: boolean }
-  /** It provably changes nothing: what it compiles to is the same. */
+  /** The mutant is equivalent: it compiles to the same. */
   | { readonly is: 'same' }
-  /** No trial notices, and no tape that would tell was found among so many. */
+  /** No trial fails, and no tape that would tell was found in this many tries. */
   | { readonly is: 'unknown'; readonly tries: number };
 
-/** A way to break a set, and what its trials do about it. */
+/** A mutant of a set, and how its trials react to it. */
 export type MutantResult = Pick<SetMutation, 'id' | 'target' | 'words'> & { readonly status: MutantStatus };
 
-/** How far it has come, and what is known since. */
+/** How far the mutation tests are, and what is new. */
 export interface MutationProgress {
   readonly done: number;
   readonly of: number;
@@ -57,7 +56,7 @@ export const targetsOf = ({
   ...forms.map(({ id }): Target => ({ type: 'form', id })),
 ];
 
-/** The set as it is once it is broken: what a break does not reach is taken over as it was. */
+/** The compiled mutant. Fields and forms it does not change are taken from the original. */
 function compiledAs(
   right: CompiledSet,
   { document, target }: SetMutation,
@@ -83,7 +82,7 @@ function compiledAs(
   return { fields, forms };
 }
 
-/** All that follows from a compiled set, as one text: where it is the same, nothing can differ. */
+/** A compiled set as text: sets with the same text behave the same. */
 function whole({ fields, forms }: CompiledSet, { type, id }: Target): string {
   if (type === 'field') return JSON.stringify(fields.filter((field) => field.id === id).map(dehydrate));
   return JSON.stringify(
@@ -93,7 +92,7 @@ function whole({ fields, forms }: CompiledSet, { type, id }: Target): string {
   );
 }
 
-/** The trials that go through a field or a form: its own, and those of forms it stands in. */
+/** The trials that use a field or a form: its own, and those of forms that contain it. */
 function trialsThrough(
   trials: readonly Trial[],
   { forms = [] }: SetDocument,
@@ -117,14 +116,15 @@ function idFor(target: Target, taken: Set<string>): string {
   return id;
 }
 
-/** How a set is broken on purpose. */
+/** Options of the mutation tests of a set. */
 export interface MutationOptions {
   /** ISO 8601. */
   readonly today: string;
-  /** What is broken; everything, where nothing is named. */
+  /** The fields and forms to mutate; everything by default. */
   readonly targets?: readonly Target[];
   /**
-   * Runs developers' code at once; without it rules of own code stay open, and shapes show what was typed.
+   * Runs developers' code synchronously. Without it, custom checks stay open and custom formats display what
+   * was typed.
    */
   readonly run?: RunCustomCode | undefined;
   /** Checks that do not come with this package. */
@@ -193,7 +193,7 @@ export function* testMutations(
   }
 }
 
-/** Where a difference may show: at a field by itself, and in forms it stands in. */
+/** Where a difference may show: in a field's own trials and in those of forms that contain it. */
 const placesOf = ({ forms = [] }: SetDocument, target: Target): readonly Target[] =>
   target.type === 'form'
     ? [target]

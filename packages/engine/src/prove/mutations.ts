@@ -11,9 +11,9 @@ import { readDocument } from '../document/read-document.ts';
 import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { entryMutants } from '../kinds/mutants.ts';
 
-/** A set with one thing in it that is not as it was. */
+/** A set with one change in it. */
 export interface SetMutation {
-  /** The same for the same break, whatever stands beside it: `mobile/rules/range/3`. */
+  /** The same for the same change, independent of its neighbours: `mobile/rules/range/3`. */
   readonly id: string;
   readonly target: { readonly type: 'field' | 'form'; readonly id: string };
   /** What was changed, in words: `the rule “range” dropped`. */
@@ -21,13 +21,13 @@ export interface SetMutation {
   readonly document: SetDocument;
 }
 
-/** One way to change something, with what it is then. */
+/** One way to change something, and the result. */
 type Way<T> = readonly [words: string, instead: T];
 
-/** When a message may first be seen, as people say it. */
+/** When a message may first be shown, in words. */
 const when = { 'at-once': 'while typing', leave: 'on leaving', submit: 'on sending' } as const;
 
-/** What a rule does not do any more, or does otherwise; `undefined`: it is dropped. */
+/** Every way to break a rule; `undefined`: it is removed. */
 function brokenRules<R extends RuleDocument>(rule: R, checks: CheckTable): readonly Way<R | undefined>[] {
   const { say: _, when: __, ...bare } = rule;
   const moments = ['at-once', 'leave', 'submit'] as const;
@@ -52,7 +52,7 @@ const brokenLists = <R extends RuleDocument>(rules: readonly R[], checks: CheckT
     brokenRules(rule, checks).map(([words, broken]): Way<readonly R[]> => [words, broken ? rules.with(i, broken) : rules.toSpliced(i, 1)]),
   ); // biome-ignore format: a list of lists
 
-/** Every way to break a field, by what it is then. */
+/** Every way to break a field, with the result. */
 function brokenFields(
   field: FieldDocument,
   { classes = {} }: SetDocument,
@@ -74,7 +74,7 @@ function brokenFields(
   ]; // biome-ignore format: a way a line
 }
 
-/** Every way to break a form itself, apart from its fields. */
+/** Every way to break a form itself, without its fields. */
 function brokenForms(form: FormDocument, checks: CheckTable): readonly Way<FormDocument>[] {
   const { completes, ...rest } = form;
   return [
@@ -85,8 +85,8 @@ function brokenForms(form: FormDocument, checks: CheckTable): readonly Way<FormD
 }
 
 /**
- * Every sensible way to break a field or a form of a set in one place. Each is a set that can be read: what
- * is no definition any more would not be shipped either.
+ * Every sensible way to break a field or a form of a set in one place. Each result can be read: an invalid
+ * definition would not be shipped either.
  */
 export function mutationsOf(
   document: SetDocument,

@@ -7,10 +7,10 @@ import { audit, type Counterexample, eventsOf } from './audit.ts';
 import { subjectWith } from './law-subject.ts';
 import { type Formatter, pastedField, type Wiring } from './pasted.ts';
 
-/** What came of the audit of a function. */
+/** The result of the law check of a function. */
 export interface PastedAudit {
   readonly events: number;
-  /** Of each law that is broken the shortest tape that was found to show it. */
+  /** For each broken law the shortest tape that was found. */
   readonly found: readonly Counterexample[];
 }
 
@@ -28,14 +28,14 @@ const texts = [
 ];
 const own = [...'1234567890'];
 
-/** So many events a tape has at least, taken all together, of a function worth trying further. */
+/** Fewest events per tape on average for a function worth testing further. */
 const fewest = 10;
 
-/** How much a function is tried. */
+/** How long a function is tested. */
 export interface PastedCourse {
   readonly seed: number;
   readonly events: number;
-  /** Told how many events were played so far. */
+  /** Called with the number of events played so far. */
   readonly onStep?: (events: number) => void;
 }
 

@@ -6,24 +6,21 @@ import type { Atom, LawExemptions } from '../kinds/law-exemptions.ts';
 import { boundaryAt, characterAt, graphemes } from '../values/graphemes.ts';
 
 /**
- * A formatter as developers have them, a function from the text that was typed to the text that is shown,
- * wired to a plain input in one of the two ways that are usual; as a field, so that tapes play on it and laws
- * can be asked of it. It says nothing of what it leaves out, and has no value of its own.
+ * A formatter as developers write them: a function from the typed text to the displayed text, connected to a
+ * plain input in one of the two usual ways. Wrapped as a field, so that tapes can be played on it and its
+ * laws checked. It does not report what it leaves out, and has no value of its own.
  */
 
-/** The function. It may throw: that is told as the law it breaks. */
+/** The function. If it throws, that is reported as the law it breaks. */
 export type Formatter = (text: string) => string;
 
 /**
- * What stands around it. `browser`: the input's value is replaced and the caret left to the browser, which
- * puts it behind the text. `count`: the caret is put back behind as many letters and digits as were left of
- * it.
+ * The code around it. `browser`: the input's value is replaced, and the browser moves the caret to the end.
+ * `count`: the caret is placed after as many letters and digits as were left of it.
  */
 export type Wiring = 'browser' | 'count';
 
-/**
- * What the field holds: the text of the input, and whether the function made another of it than was typed.
- */
+/** The text state: the text of the input, and whether the function changed what was typed. */
 interface PastedBody extends TextState {
   readonly isRewritten: boolean;
 }
@@ -31,7 +28,7 @@ interface PastedBody extends TextState {
 const letterOrDigit = /^[\p{L}\p{N}]$/u;
 const countIn = (text: string): number => [...text].filter((c) => letterOrDigit.test(c)).length;
 
-/** The offset behind so many letters and digits of a text. */
+/** The offset after `count` letters and digits of a text. */
 function behind(text: string, count: number): number {
   let left = count;
   let at = 0;
@@ -43,12 +40,10 @@ function behind(text: string, count: number): number {
   return at;
 }
 
-/** Texts that show what the function puts in by itself. */
+/** Texts that show which characters the function adds. */
 const probes = ['1234567890123456', 'abcdefghijklmnop', 'AB12CD34EF56', '12.34', '-12', '1200,5'];
 
-/**
- * The characters the function puts between others that nobody typed; letters and digits are never among them.
- */
+/** The characters that the function adds between those that were typed; never letters or digits. */
 function separatorsOf(format: Formatter): ReadonlySet<string> {
   const own = new Set<string>();
   for (const probe of probes)
@@ -65,10 +60,10 @@ function separatorsOf(format: Formatter): ReadonlySet<string> {
   return own;
 }
 
-/** Half a character no browser hands on. */
+/** Removes half surrogate pairs, which no browser sends. */
 const wellFormed = (text: string): string => text.replace(/\p{Cs}/gu, '');
 
-/** What comes of it when the browser has changed the text of the input and the function is called. */
+/** The result when the browser has changed the text of the input and the function is called. */
 type Rewritten = (text: string, caret: number) => EditResult<PastedBody>;
 
 function rewriting(format: Formatter, wiring: Wiring, separators: ReadonlySet<string>): Rewritten {
@@ -101,7 +96,7 @@ const taken = (edited: EditResult<PastedBody>): InsertResult<PastedBody> => ({
 });
 const whole = (body: PastedBody): EditResult<PastedBody> => ({ body, caret: body.display.length });
 
-/** What a deletion takes out of a plain input: from where, to where. */
+/** The range that a deletion removes from a plain input. */
 function erased(display: string, start: number, end: number, extent: Extent): readonly [number, number] {
   if (start < end) return [start, end];
   const word = /[\p{L}\p{N}]*[^\p{L}\p{N}]*$/u.exec(display.slice(0, start));
@@ -154,7 +149,7 @@ function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
   };
 }
 
-/** The function, wired, as a field; and where the laws ask something else of it. */
+/** The function as a field, and its law exemptions. */
 export interface Pasted {
   readonly field: HydratedField;
   readonly exemptions: LawExemptions;

@@ -1,5 +1,5 @@
 /**
- * Numbers that look random and are the same for the same seed: what was found once is found again
+ * Numbers that look random and are the same for the same seed, so that a finding can be repeated
  * (mulberry32).
  */
 export function random(seed: number) {
@@ -14,7 +14,7 @@ export function random(seed: number) {
   return {
     /** A whole number below `count`. */
     below,
-    /** One of a list that has some. */
+    /** One item of a list that is not empty. */
     pick: <T>(all: readonly T[]): T => all[below(all.length)] as T,
   };
 }

@@ -7,25 +7,25 @@ import type { Verdict } from '../rules/finding.ts';
 import { parseTape } from '../tape/parse-tape.ts';
 import { play } from '../tape/play.ts';
 
-/** What trials have seen of a field. */
+/** What trials have covered of a field. */
 export interface Reach {
   readonly field: string;
-  /** How many trials go through it. */
+  /** How many trials use it. */
   readonly trials: number;
-  /** Of each of its rules, and of forms' rules that stand at it, the verdicts that were seen. */
+  /** For each of its rules, and of the rules of forms shown at it, the verdicts that occurred. */
   readonly rules: readonly {
     readonly rule: string;
     readonly verdicts: readonly Verdict[];
     readonly isShown: boolean;
   }[];
-  /** Of what it offers, the values it had. */
+  /** For each of its options, whether its value occurred. */
   readonly options: readonly { readonly value: string; readonly isSeen: boolean }[];
   /**
-   * Its finished text in places, of kinds that have several: whether one ever held something; fixed text
-   * never does.
+   * The pieces of its finished text, for kinds that have several, and whether each ever held something; fixed
+   * text never does.
    */
   readonly places: readonly { readonly text: string; readonly isSeen?: boolean }[];
-  /** Whether it was in use, left, submitted; whether it was whole, and whether something was not taken. */
+  /** Whether it was focused, blurred, submitted and complete, and whether something was rejected. */
   readonly situations: Readonly<Record<Situation, boolean>>;
 }
 
@@ -36,7 +36,7 @@ export interface Reach {
  * situations.includes('submitted'); // true
  */
 export const situations = ['focused', 'left', 'submitted', 'whole', 'refused'] as const;
-/** One of them. */
+/** One of these situations. */
 export type Situation = (typeof situations)[number];
 
 interface Seen {
@@ -121,7 +121,7 @@ export function reachOf(
   });
 }
 
-/** What one state shows of a field. */
+/** Adds what one state covers of a field. */
 function note(
   seen: Seen | undefined,
   form: HydratedForm,

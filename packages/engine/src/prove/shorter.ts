@@ -1,8 +1,8 @@
 import type { Action } from '../tape/script.ts';
 
 /**
- * Shorter tapes that could do as well: an action less, the end of a text less. What was thought of as a whole
- * stays one that can be read.
+ * Shorter tapes that could do as well: without one action, or with a shorter text. A tape that begins with a
+ * readable text keeps one.
  */
 function* shorter(actions: readonly Action[]): Generator<readonly Action[]> {
   for (const i of actions.keys()) yield actions.toSpliced(i, 1);
@@ -20,8 +20,8 @@ function* shorter(actions: readonly Action[]): Generator<readonly Action[]> {
 const mostTries = 2000;
 
 /**
- * A tape as short as it gets while `ends` still says where it comes to what it was found for: the index of
- * that action; `undefined`: not any more.
+ * Returns the shortest tape that still shows what was found. `ends` returns the index of the action that
+ * shows it, or `undefined`.
  */
 export function shortest(
   found: readonly Action[],

@@ -6,14 +6,14 @@ import { charactersOf, textsFor } from './texts.ts';
 
 /** What random tapes of a field are made of. */
 export interface TapeIngredients {
-  /** Characters worth typing, and of those the field's own. */
+  /** Characters worth typing, and which of them the field accepts. */
   readonly characters: readonly string[];
   readonly own: readonly string[];
-  /** Whole texts that mean something to it. */
+  /** Whole texts that mean something to the field. */
   readonly texts: readonly string[];
 }
 
-/** What the tapes of a field are made of: its own characters and texts, and what is near them. */
+/** The ingredients of tapes for a field: its own characters and texts, and similar ones. */
 export function tapeIngredientsOf(field: HydratedField, kinds: KindTable, today: string): TapeIngredients {
   const known = textsFor(field, kinds, today);
   const characters = charactersOf(field, known);
@@ -21,7 +21,7 @@ export function tapeIngredientsOf(field: HydratedField, kinds: KindTable, today:
   return { characters, own: characters.slice(0, 16), texts };
 }
 
-/** Signs that no keyboard should send and some do. */
+/** Characters that no keyboard should send and some do. */
 const odd = [
   'é',
   'ß',
@@ -42,8 +42,8 @@ const odd = [
 ];
 
 /**
- * Makes random tapes, each by its seed: of a tape most is typed, pasted now and then, mended in its middle,
- * left and come back to.
+ * Returns a function that makes a random tape per seed: mostly typing, with some pastes, corrections in the
+ * middle, blurs and returns.
  */
 export function tapeMakerOf({
   characters,

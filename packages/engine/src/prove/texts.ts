@@ -5,7 +5,7 @@ import { valueTypesOf } from '../kinds/value-types.ts';
 import type { Check } from '../rules/rule.ts';
 import { resolve } from '../values/calendar.ts';
 
-/** What is worth putting into a field: values as a program writes them, texts as people type them. */
+/** Texts worth putting into a field: values as a program sets them, and texts as people type them. */
 export interface Texts {
   readonly raws: readonly string[];
   readonly texts: readonly string[];
@@ -13,14 +13,14 @@ export interface Texts {
 
 const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].filter(Boolean);
 
-/** A limit as a raw value: one relative to the day as the date it comes to. */
+/** A limit as a raw value: a relative date as the date it stands for. */
 function resolved(limit: string, today: string): readonly string[] {
   if (!limit.startsWith('today')) return [limit];
   const date = resolve(limit, today);
   return date === undefined ? [] : [date];
 }
 
-/** The values a check draws its line by, and those beside them. */
+/** The values at which a check changes its verdict, and their neighbours. */
 function linesOf(check: Check, today: string): readonly string[] {
   switch (check.type) {
     case 'range':
@@ -49,8 +49,8 @@ const finishedText = (field: HydratedField, kinds: KindTable): string =>
     .join('');
 
 /**
- * What its rules draw their lines by, what it offers, a finished text and what is almost that. `today` is the
- * day (ISO 8601).
+ * Texts worth trying in a field: the limits of its rules, its options, a finished text and similar ones.
+ * `today` is the date (ISO 8601).
  */
 export function textsFor(field: HydratedField, kinds: KindTable, today: string): Texts {
   const lines = field.rules.flatMap(({ check }) => linesOf(check, today));
@@ -76,7 +76,7 @@ export function textsFor(field: HydratedField, kinds: KindTable, today: string):
   };
 }
 
-/** Characters worth typing into a field: its own, and one of each sort it tells apart. */
+/** Characters worth typing into a field: those it accepts, and one of each class that it distinguishes. */
 export function charactersOf(field: HydratedField, { raws, texts }: Texts): readonly string[] {
   const { alphabet } = valueTypesOf(field.plan);
   const own = [...new Set([...raws.slice(0, 20), ...texts.slice(0, 8)].join(''))].slice(0, 16);
@@ -84,7 +84,7 @@ export function charactersOf(field: HydratedField, { raws, texts }: Texts): read
   return [...new Set([...own, ...'1aA-., ', ...sorts.values()])].slice(0, 40);
 }
 
-/** What two fields are worth putting in, together. */
+/** The texts worth trying in either of two fields. */
 export const bothTexts = (a: Texts, b: Texts): Texts => ({
   raws: unique([...a.raws, ...b.raws]),
   texts: unique([...a.texts, ...b.texts]),

@@ -1,19 +1,19 @@
 /**
  * A regular expression as data: `nodes` refer to each other by index, `root` is the whole. Written by
- * `compile/expression.ts`, walked by `rules/automaton.ts`.
+ * `compile/expression.ts`, read by `rules/automaton.ts`.
  */
 export interface Automaton {
   readonly nodes: readonly ExpressionNode[];
   readonly root: number;
 }
 
-/** A piece of an expression, which refers to others by their index. */
+/** A node of an expression. Nodes refer to each other by index. */
 export type ExpressionNode =
   | { readonly op: 'nothing' }
   | { readonly op: 'empty' }
   /**
-   * One code point: in one of the ranges or with one of the Unicode properties (`L`, `^Nd`), or `negated`
-   * none.
+   * One code point: in one of the ranges or with one of the Unicode properties (`L`, `^Nd`); in none of them
+   * if `negated`.
    */
   | {
       readonly op: 'one';

@@ -3,14 +3,14 @@ import type { Automaton, ExpressionNode } from './automaton-data.ts';
 import type { Verdict } from './finding.ts';
 
 /**
- * Whole-value matching by derivatives (Brzozowski 1964): after each code point the expression that the rest
- * would have to match is worked out once and kept. No backtracking, so no expression a user writes can hang a
- * page, and what remains tells `open` from `fail`: could some further text still match?
+ * Whole-value matching by derivatives (Brzozowski 1964): after each code point, the expression that the rest
+ * would have to match is computed once and kept. There is no backtracking, so no expression can hang a page,
+ * and the remaining expression tells `open` from `fail`: could further text still match?
  */
 interface Machine {
   readonly nodes: ExpressionNode[];
   readonly index: Map<string, number>;
-  /** By node and code point: `node * 0x110000 + code`. */
+  /** The next node by node and code point: `node * 0x110000 + code`. */
   readonly steps: Map<number, number>;
   readonly hopeful: Map<number, boolean>;
   readonly samples: readonly number[];
@@ -18,17 +18,16 @@ interface Machine {
 }
 
 /**
- * How many different expressions a rule may lead through, ever. Beyond that only what is known is answered
- * and the rest is `open`, so that the work an expression can cause is bounded for good. Common ones need a
- * few dozen.
+ * Most expressions that a rule may create in its lifetime. After that, known answers are still given and the
+ * rest is `open`, which bounds the work that an expression can cause. Common expressions need a few dozen.
  */
 const roomForNodes = 4_000;
-/** There are so many code points. */
+/** Number of code points in Unicode. */
 const codePoints = 0x110000;
 const machines = new WeakMap<Automaton, Machine>();
 
 /**
- * Whether `text` matches as a whole (`pass`), could if more were typed after it (`open`), or never (`fail`).
+ * Returns whether `text` matches as a whole (`pass`), could match with more text (`open`), or never (`fail`).
  */
 export function match(automaton: Automaton, text: string): Verdict {
   let machine = machines.get(automaton);
@@ -46,12 +45,12 @@ export function match(automaton: Automaton, text: string): Verdict {
   return nullable(machine, node) ? 'pass' : canMatch(machine, node) ? 'open' : 'fail';
 }
 
-/** An expression as a machine to be walked: what proves two languages the same goes through its states. */
+/** An expression as an automaton whose states can be visited, to compare two languages. */
 export interface Walker {
   readonly start: number;
-  /** Where a code point leads; `undefined` where there is no more room for new states. */
+  /** The next state after a code point; `undefined` if there is no room for new states. */
   step(state: number, code: number): number | undefined;
-  /** Whether what has been read matches as a whole. */
+  /** Whether the text read so far matches as a whole. */
   matches(state: number): boolean;
 }
 
@@ -103,7 +102,7 @@ function sequence(m: Machine, a: number, b: number): number {
   return add(m, { op: 'sequence', a, b });
 }
 
-/** Alternatives are kept sorted and once each, so that equal expressions are the same node. */
+/** Joins alternatives, sorted and without duplicates, so that equal expressions are the same node. */
 function join(m: Machine, op: 'either' | 'both', a: number, b: number): number {
   const members = new Set<number>();
   const gather = (i: number): void => {
@@ -160,10 +159,7 @@ function nullable(m: Machine, i: number): boolean {
   }
 }
 
-/**
- * The expression for what may follow once `code` has been read; `undefined` where the room for new ones is
- * used up.
- */
+/** The expression for what may follow `code`; `undefined` if there is no room for new ones. */
 function derive(m: Machine, i: number, code: number): number | undefined {
   const known = m.steps.get(i * codePoints + code);
   if (known !== undefined) return known;
@@ -201,7 +197,7 @@ function step(m: Machine, i: number, code: number): number {
   }
 }
 
-/** A derivative within a derivative. It is always worked out: a step once begun is finished. */
+/** A derivative within a derivative. It is always computed: a step once begun is finished. */
 function inner(m: Machine, i: number, code: number): number {
   const key = i * codePoints + code;
   let next = m.steps.get(key);
@@ -214,7 +210,7 @@ function inner(m: Machine, i: number, code: number): number {
 
 const tests = new Map<string, RegExp>();
 
-/** Whether a piece that stands for one character takes a code point. */
+/** Whether a node that stands for one character accepts a code point. */
 export function takesPoint(node: ExpressionNode & { op: 'one' }, code: number): boolean {
   let inside = false;
   for (let i = 0; i < node.ranges.length && !inside; i += 2)
@@ -232,9 +228,9 @@ export function takesPoint(node: ExpressionNode & { op: 'one' }, code: number): 
 }
 
 /**
- * Whether any text at all matches. Without intersections and complements every expression but `nothing` has
- * one, since the constructors above drop dead branches; with them a bounded search decides, and `true` (so
- * `open`) is the answer when it runs out.
+ * Whether any text matches. Without intersections and complements every expression but `nothing` has one,
+ * because the constructors above drop dead branches. With them a bounded search decides, and the answer is
+ * `true` (so `open`) if it runs out.
  */
 function canMatch(m: Machine, root: number): boolean {
   const known = m.hopeful.get(root);

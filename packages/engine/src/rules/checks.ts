@@ -11,7 +11,7 @@ const missing: Finding = { verdict: 'open', code: 'required', data: none };
 
 /** The text of a field as a check sees it, whatever the kind. */
 export interface CheckedText {
-  /** The characters the user contributed, in order. */
+  /** The characters that the user contributed, in order. */
   readonly content: string;
   readonly display: string;
   /** Whether nothing is missing: the value is complete, right or wrong. */

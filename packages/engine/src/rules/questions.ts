@@ -37,7 +37,7 @@ export interface Ask {
   /** Path to ask, and the time limit in milliseconds. */
   readonly path: string;
   readonly timeout: number;
-  /** Whether to wait for a pause in typing. */
+  /** Whether the check runs after a pause in typing rather than on blur. */
   readonly on: 'leave' | 'pause';
   /** Typed values of the fields that the rule names. */
   readonly values: Readonly<Record<string, string | null>>;

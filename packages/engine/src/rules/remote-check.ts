@@ -51,7 +51,7 @@ const answerTo = ({ answered }: Questions, rule: string, about: string): Answer 
 const isAsked = ({ open }: Questions, rule: string, about: string): boolean =>
   open.some((one) => isSame(one, rule, about));
 
-/** How rules ask elsewhere. */
+/** How rules ask a server. */
 export const remoteCheck: RemoteCheck = {
   after(questions, event, raw) {
     if (event.type === 'answer') return answer(questions, event.id, event.answer);

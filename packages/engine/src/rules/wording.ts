@@ -1,10 +1,9 @@
 import type { Check } from './rule.ts';
 
 /**
- * What messages say where a document says nothing of its own, in one language, by code: short, in the user's
- * terms, and saying what to do. `{…}` is message data. It is handed to `compile`, which puts into each rule
- * just the texts of its codes: a page carries those and no table of them. A code behind a kind's name
- * (`date/no-such-date`) is that kind's own.
+ * Default messages in one language, by code, for rules without a message of their own: short, in the user's
+ * terms, and saying what to do. `{…}` is message data. `compile` copies into each rule only the texts of its
+ * codes, so a page loads no table. A key `kind/code` (`date/no-such-date`) applies to that kind only.
  */
 export type Wording = Readonly<Record<string, string | Plural>>;
 

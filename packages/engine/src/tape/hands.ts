@@ -11,7 +11,7 @@ import type { Action, Row, Tape, TapeStep } from './script.ts';
  * hands.includes('dictation'); // true
  */
 export const hands = ['keys', 'composing', 'suggestion', 'dictation', 'autofill', 'program'] as const;
-/** One of them. */
+/** One of these ways to type. */
 export type Hand = (typeof hands)[number];
 
 /**
@@ -29,7 +29,7 @@ export const wordsIn = (text: string): readonly string[] => text.match(/\s+|\S+/
  */
 export const isBlank = (text: string): boolean => /^\s/u.test(text);
 
-/** Plays what was done so far, and tells where the caret then is. */
+/** Plays the actions so far and returns the caret. */
 type CaretAfter = (steps: readonly Action[]) => readonly [number, number];
 
 /**
@@ -46,7 +46,7 @@ export function begunOf(word: string): string | undefined {
     : letters.slice(0, Math.ceil(letters.length / 2)).join('');
 }
 
-/** A word begun by keys; then a suggestion takes the place of what stands there of it. */
+/** A word begun by keys, then replaced by a suggestion of the keyboard. */
 function suggested(word: string, caretAfter: CaretAfter): readonly Action[] {
   const text = begunOf(word);
   if (text === undefined) return [{ do: 'type', text: word }];
@@ -57,7 +57,7 @@ function suggested(word: string, caretAfter: CaretAfter): readonly Action[] {
   return [begun, { do: 'select', start: Math.min(from, to), end: to }, { do: 'insert', text: word }];
 }
 
-/** What typing a text comes to by a hand. `isFirst`: nothing was done to the field before. */
+/** The actions of typing a text in one of these ways. `isFirst`: nothing was done to the field before. */
 function typedBy(hand: Hand, text: string, isFirst: boolean, caretAfter: CaretAfter): readonly Action[] {
   switch (hand) {
     case 'keys':
@@ -112,7 +112,7 @@ export function byHand(set: Playable, tape: Tape, hand: Hand, clock = ''): Tape 
   return { ...tape, steps };
 }
 
-/** Where a tape comes to something else by another hand than by keys. */
+/** A place where a tape gives a different result with other input than with keys. */
 export interface Otherwise {
   readonly hand: Hand;
   readonly line: number;
@@ -121,7 +121,7 @@ export interface Otherwise {
   readonly other: Row;
 }
 
-/** The last row of each line: what a line led to, however many actions it was. */
+/** The last row of each line: its result, however many actions it had. */
 function byLine(rows: readonly Row[]): ReadonlyMap<number, Row> {
   return new Map(rows.map((row) => [row.line, row]));
 }

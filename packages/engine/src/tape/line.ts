@@ -1,10 +1,10 @@
 import { itemAt } from '../values/item-at.ts';
 import type { TapeFault } from './script.ts';
 
-/** A word of a line, or a text in quotes; `at` is its offset (UTF-16 units). */
+/** A word of a line, or a quoted text; `at` is its offset (UTF-16 units). */
 type Token = { readonly at: number; readonly word: string } | { readonly at: number; readonly text: string };
 
-/** One line of a tape, taken from the left as it is read. What does not fit is one fault, the first. */
+/** One line of a tape, read from the left. The first thing that does not fit is reported as a fault. */
 export class Line {
   readonly #tokens: Token[] = [];
   #next = 0;
@@ -16,7 +16,7 @@ export class Line {
     private readonly faults: TapeFault[],
   ) {}
 
-  /** Reports a fault at a token: the next one, or that with the index `token`. */
+  /** Reports a fault at a token: the next one by default. */
   complain(message: string, token = this.#next): undefined {
     this.complainAt(this.#tokens[token]?.at ?? this.source.length, message);
   }
@@ -40,7 +40,7 @@ export class Line {
     if (word !== undefined) this.#next++;
     return word;
   }
-  /** Takes the next word where it is this one. */
+  /** Takes the next word if it is this one. */
   takes(word: string): boolean {
     if (this.peekWord() !== word) return false;
     this.#next++;
@@ -70,7 +70,7 @@ export class Line {
     for (let word = this.word(); word !== undefined; word = this.word()) words.push(word);
     return words;
   }
-  /** All that is left of the line, as it is written, and where it begins. */
+  /** The rest of the line as written, and its offset. */
   remainder(): { readonly at: number; readonly text: string } {
     const at = this.#tokens[this.#next]?.at ?? this.#at;
     this.#tokens.length = this.#next;
@@ -108,7 +108,7 @@ export class Line {
   }
 }
 
-/** A JSON string. */
+/** A JSON string, decoded; `undefined` if it is none. */
 function unquote(quoted: string): string | undefined {
   try {
     return JSON.parse(quoted) as string;

@@ -1,17 +1,17 @@
 import type { FieldState } from '../field/field-state.ts';
 import { graphemes } from '../values/graphemes.ts';
 
-/** Where the line of an offset starts. */
+/** The offset where the line of an offset starts. */
 export const startOfLine = (display: string, from: number): number =>
   from === 0 ? 0 : display.lastIndexOf('\n', from - 1) + 1;
 
-/** Where it ends. */
+/** The offset where it ends. */
 export const endOfLine = (display: string, from: number): number => {
   const end = display.indexOf('\n', from);
   return end < 0 ? display.length : end;
 };
 
-/** Where the up or down key takes the caret in a text of lines, each as long as it is: to the same column. */
+/** Where the up or down key moves the caret in a text with several lines: to the same column. */
 export function beside(
   { body: { display }, start, end }: FieldState,
   to: 'up' | 'down',
@@ -32,8 +32,7 @@ export function beside(
 }
 
 /**
- * Where an arrow key takes the caret: a character of the display each time; a selection first collapses to
- * its side.
+ * Where an arrow key moves the caret: one character of the display. A selection first collapses to its side.
  */
 export function arrow({ body, start, end }: FieldState, to: 'left' | 'right', times: number): number {
   const stops = [0];

@@ -7,13 +7,13 @@ import type { Row, Tape } from './script.ts';
 import { examine, recordIn } from './subjects.ts';
 import { formEvents } from './verbs.ts';
 
-/** What tapes are played on: fields, and forms of them. */
+/** What tapes are played on: fields, and forms with them. */
 export interface Playable {
   readonly fields: readonly HydratedField[];
   readonly forms: readonly HydratedForm[];
 }
 
-/** An expectation that did not hold. */
+/** An expectation that failed. */
 export interface Miss {
   readonly line: number;
   readonly source: string;
@@ -21,16 +21,16 @@ export interface Miss {
   readonly found: string;
 }
 
-/** What came of a tape: a row an action, and each expectation that was missed. */
+/** The result of a tape: a row per action, and the expectations that failed. */
 export interface Played {
   readonly rows: readonly Row[];
   readonly misses: readonly Miss[];
 }
 
-/** Sees every state a tape leads through. */
+/** Called with every state that a tape leads to. */
 export type OnState = (form: HydratedForm, state: FormState, today: string) => void;
 
-/** A tape that does not go with its document: no such field, form or rule. */
+/** A tape that does not fit its document: there is no such field, form or rule. */
 export interface TapeMismatch {
   readonly line: number;
   readonly message: string;
@@ -89,7 +89,7 @@ export function play(
   return { rows, misses };
 }
 
-/** The form a tape plays on; a field's own tape plays on a form of that field alone. */
+/** The form that a tape is played on; for a field's own tape, a form with only that field. */
 function formFor(set: Playable, tape: Tape): HydratedForm | undefined {
   if (tape.target.type === 'form') {
     const form = set.forms.find((candidate) => candidate.id === tape.target.id);
@@ -100,8 +100,8 @@ function formFor(set: Playable, tape: Tape): HydratedForm | undefined {
 }
 
 /**
- * The form after an event, with the questions put that it leads to: what a page does, but for the answers. On
- * a pause is asked once the tape waits.
+ * The form after an event, with the server checks it starts, as on a page but without answers. Checks on a
+ * pause start once the tape waits.
  */
 function drive(
   form: HydratedForm,

@@ -5,7 +5,7 @@ import type { Verdict } from '../rules/finding.ts';
 export interface Tape {
   readonly title: string;
   readonly target: { readonly type: 'field' | 'form'; readonly id: string };
-  /** ISO 8601 date the clock is frozen at, where the tape says so. */
+  /** The date of the tape (ISO 8601), if it sets one. */
   readonly today?: string;
   readonly steps: readonly TapeStep[];
 }
@@ -24,17 +24,17 @@ export type Action =
   | { readonly do: 'left' | 'right' | 'up' | 'down'; readonly times: number }
   | { readonly do: 'select'; readonly start: number; readonly end: number }
   | { readonly do: 'wait'; readonly milliseconds: number }
-  /** A question is answered, or nobody answers it. */
+  /** A server check is answered, or never is. */
   | {
       readonly do: 'answer';
       readonly rule: string;
       readonly verdict: 'pass' | 'fail' | 'unreachable';
       readonly code?: string;
     }
-  /** The server takes the record, or finds one of its fields wrong. */
+  /** The server accepts the record, or reports an error in one of its fields. */
   | { readonly do: 'sent'; readonly field?: string; readonly code?: string };
 
-/** Something a tape expects of the moment it stands at. */
+/** Something a tape expects of the current state. */
 export type Expectation = { readonly do: 'expect'; readonly field?: string } & Expected;
 
 export type Expected =
@@ -45,14 +45,14 @@ export type Expected =
   | { readonly what: 'verdict'; readonly rule: string; readonly verdict: Verdict }
   | { readonly what: 'flags'; readonly flags: readonly (readonly [keyof Flags, boolean])[] }
   | { readonly what: 'rejected'; readonly reason: string | null }
-  /** The raw value a rule asks about and has no answer for; `null`: it asks nothing. */
+  /** The raw value that a rule is asking a server about; `null`: it asks nothing. */
   | { readonly what: 'asks'; readonly rule: string; readonly text: string | null }
-  /** The values of the record that was sent, by field. */
+  /** The values of the submitted record, by field. */
   | { readonly what: 'record'; readonly values: Readonly<Record<string, string | null>> }
   | { readonly what: 'submitted'; readonly isSo: boolean }
   | { readonly what: 'focus'; readonly id: string | null };
 
-/** What an action led to. Offsets are UTF-16 units of the display. */
+/** The result of an action. Offsets are UTF-16 units of the display. */
 export interface Row {
   readonly tape: string;
   readonly line: number;
@@ -69,7 +69,7 @@ export interface Row {
   readonly leftOut: string;
   /** Id of the field that has the focus. */
   readonly focus: string | null;
-  /** Whether a record is under way, or was taken. */
+  /** Whether a record is being submitted or was accepted. */
   readonly submitted: boolean;
 }
 

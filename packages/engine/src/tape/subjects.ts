@@ -13,7 +13,7 @@ import { type Described, openQuestion } from './verbs.ts';
 
 type ExpectedOf<W extends Expected['what']> = Expected & { readonly what: W };
 
-/** What an expectation is held against: a form, and the field it is about. */
+/** What an expectation is compared with: a form, and a field of it. */
 export interface Found {
   readonly form: HydratedForm;
   readonly state: FormState;
@@ -21,36 +21,36 @@ export interface Found {
   readonly field: HydratedField;
   readonly at: FieldState;
   readonly evaluation: Evaluation;
-  /** What the last action led to. */
+  /** What the last action reported. */
   readonly report: { readonly rejected: string | null; readonly leftOut: string };
 }
 
-/** All there is to something a tape can expect: how it is read, and how it is held against what there is. */
+/** Everything about one thing a tape can expect: how it is read, and how it is compared. */
 interface ExpectationSubject<E extends Expected> extends Omit<Described, 'word'> {
   read(line: Line): E | undefined;
-  /** What it expects and what there is, both as text; a sentence where it makes no sense. */
+  /** The expected and the actual text; a sentence if the expectation makes no sense. */
   compare(expected: E, found: Found): readonly [expected: string, found: string] | string;
-  /** What follows it may be called as another subject is. */
+  /** Whether the text after it may be a word that is also the name of a subject. */
   readonly takesWords?: true;
 }
 
-/** What of a row can be expected. */
+/** Members of a row that can be expected. */
 const expectable = ['display', 'raw', 'value', 'codes', 'message', 'flags', 'rejected', 'left-out', 'focus', 'submitted'] as const; // biome-ignore format: a list
-/** What of a row can be expected, as a tape says it. */
+/** A member of a row that can be expected, as a tape writes it. */
 export type Expectable = (typeof expectable)[number];
 
-/** Of what a row shows: how that is written. */
+/** How a member of a row is written in a tape. */
 interface Written {
   /**
-   * What a row shows, as a tape says it behind the subject. Flags are left out that are as in the row
-   * `against`.
+   * What a row shows, as a tape writes it after the subject. Flags that are the same in the row `against` are
+   * left out.
    */
   say(row: Row, against?: Row): string;
 }
 
 const quoted = (text: string | null): string => (text === null ? 'null' : JSON.stringify(text));
 
-/** A text, or a word in its place that says there is none. */
+/** A text, or a keyword for none. */
 function textOr(none: string, line: Line): { readonly text: string | null } | undefined {
   if (line.takes(none)) return { text: null };
   const text = line.text();
@@ -74,7 +74,7 @@ const ofText = <W extends 'raw' | 'message' | 'left-out'>(
   say: (row: Row) => quoted(say(row)),
 });
 
-/** Everything a tape can expect. The compiler asks for an entry for each. */
+/** Everything a tape can expect. The compiler requires an entry for each. */
 const subjects: {
   readonly [W in Expected['what']]: ExpectationSubject<ExpectedOf<W>> &
     (W extends Expectable ? Written : unknown);
@@ -227,14 +227,14 @@ const subjects: {
 
 const flag = (name: keyof Flags, isOn: boolean): string => (isOn ? name : `!${name}`);
 
-/** The record that is under way, or was taken. */
+/** The record that is being submitted or was accepted. */
 export const recordIn = ({ sending }: FormState) => ('record' in sending ? sending.record : undefined);
 
-/** A record as text, its fields by name. */
+/** A record as text, its fields sorted by name. */
 const sorted = (values: Values | null): string =>
   values === null ? 'none' : JSON.stringify(Object.fromEntries(Object.entries(values).sort()));
 
-/** The codes a rule can fail with: a tape may name it by them. */
+/** The codes a rule can fail with; a tape may name the rule by them. */
 const codesOf = ({ code, words }: Rule): readonly (string | undefined)[] => [
   code,
   ...Object.keys(words ?? {}),
@@ -308,7 +308,7 @@ export const subjectSpellings: readonly Described[] = Object.entries(subjects).m
   ([word, { takes, says }]) => ({ word, takes, says }),
 );
 
-/** The words for what a tape can expect. */
+/** The keywords for what a tape can expect. */
 const subjectWords: readonly string[] = Object.keys(subjects);
 
 // Of an entry looked up by a name that is not known before, the compiler does not follow that it and the
@@ -318,7 +318,7 @@ const subjectOf = (what: string): ExpectationSubject<Expected> | undefined =>
     ? (subjects[what as Expected['what']] as ExpectationSubject<Expected>)
     : undefined;
 
-/** The expectation of a line whose word `expect` has been taken. */
+/** The expectation of a line, after its word `expect`. */
 export function readExpectation(line: Line): Expectation | undefined {
   let what = line.name(`what: ${subjectWords.join(', ')}`);
   let field: string | undefined;
@@ -339,7 +339,7 @@ export function readExpectation(line: Line): Expectation | undefined {
   return expected && { do: 'expect', ...(field === undefined ? {} : { field }), ...expected };
 }
 
-/** What an expectation wants and what there is, where they differ; a sentence where it makes no sense. */
+/** The expected and the actual text if they differ; a sentence if the expectation makes no sense. */
 export function examine(
   expected: Expected,
   found: Found,

@@ -5,24 +5,24 @@ import type { Row, TapeFault } from './script.ts';
 /** A trial, as a document has it: a tape with at least one expectation (`docs/contract/tapes.md`). */
 export interface Trial {
   readonly id: string;
-  /** What it is called; left out, what its tape says. */
+  /** Its name; the title of its tape by default. */
   readonly name?: string;
-  /** What it is there for. */
+  /** What it is for. */
   readonly why?: string;
   /** The text of the tape. */
   readonly tape: string;
 }
 
-/** What came of a trial. */
+/** The result of a trial. */
 export interface Outcome {
   readonly id: string;
-  /** What the trial is called, or its tape. */
+  /** The name of the trial, or the title of its tape. */
   readonly name: string;
   /** How many expectations it has. */
   readonly expected: number;
-  /** Those that did not hold. */
+  /** The expectations that failed. */
   readonly misses: readonly Miss[];
-  /** What it led to, a row an action. */
+  /** A row per action. */
   readonly rows: readonly Row[];
   /** Why it could not be played to its end, each with its place in the tape. */
   readonly faults: readonly TapeFault[];

@@ -10,26 +10,26 @@ import type { Action } from './script.ts';
 
 type ActionOf<D extends Action['do']> = Action & { readonly do: D };
 
-/** What is done to the form, not to the field that has the focus. */
+/** Actions on the form rather than on the focused field. */
 type FormDo = 'focus' | 'leave' | 'submit' | 'reset' | 'wait' | 'answer' | 'sent';
 type FieldDo = Exclude<Action['do'], FormDo>;
-/** Something done to one field. */
+/** An action on one field. */
 export type FieldAction = ActionOf<FieldDo>;
 
-/** A word or two that a line begins with, and how what follows is read. */
+/** The word or words a line begins with, and how the rest is read. */
 interface Spelling<A extends Action> extends Described {
   read(line: Line): A | undefined;
 }
 
-/** How a line of a tape is written, and what it means, for documentation and completion. */
+/** How a line of a tape is written and what it means, for docs and completion. */
 export interface Described {
   readonly word: string;
-  /** What follows the word. Square brackets: may be left out. */
+  /** The arguments after the word. Square brackets: optional. */
   readonly takes: string;
   readonly says: string;
 }
 
-/** All there is to an action of tapes: how it is read, how it is written, what it does. */
+/** Everything about an action of tapes: how it is read, how it is written, what it does. */
 interface Verb<A extends Action> {
   readonly spellings: readonly [Spelling<A>, ...Spelling<A>[]];
   /** The whole line. */
@@ -38,14 +38,16 @@ interface Verb<A extends Action> {
 
 interface FieldVerb<A extends Action> extends Verb<A> {
   events(action: A, state: FieldState, field: HydratedField): FieldEvent[];
-  /** The browser or a program does it, to a field without the focus too; a hand has to go there first. */
+  /**
+   * Whether a browser or a program can do it to a field without focus. A person has to focus the field first.
+   */
   readonly needsNoFocus?: true;
 }
 
 interface FormVerb<A extends Action> extends Verb<A> {
   /**
-   * `about`: the field that had the focus last. `null` is a pause. A sentence where the action makes no
-   * sense.
+   * The events of the action. `about` is the field that had the focus last. `null` is a pause. A sentence if
+   * the action makes no sense.
    */
   events(action: A, form: HydratedForm, state: FormState, about: string): (FormEvent | null)[] | string;
 }

@@ -9,6 +9,6 @@ import { writeAction } from './verbs.ts';
  */
 export const writeTape = (list: readonly Action[]): string => list.map(writeAction).join('\n');
 
-/** The head of a tape: what it is played on, and the day. */
+/** The head of a tape: what it is played on, and the date. */
 export const headOf = ({ target, today }: Pick<Tape, 'target' | 'today'>): string =>
   `${target.type} ${target.id}\n${today ? `today ${today}\n` : ''}`;

@@ -1,6 +1,6 @@
 /**
- * The proleptic Gregorian calendar (ISO 8601), years 1 to 9999, no time zone anywhere. Dates are texts
- * `2027-02-14`, so that they compare as they stand.
+ * The proleptic Gregorian calendar (ISO 8601), years 1 to 9999, without time zones. Dates are texts
+ * `2027-02-14`, so that they can be compared as texts.
  */
 
 export const isLeap = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);

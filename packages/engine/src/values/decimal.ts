@@ -1,6 +1,7 @@
 /**
- * Decimal numbers as texts (`-1234.50`), exact to any length: no floating point anywhere. Canonical is: a
- * minus where negative, no zeros in front but the one before the point, a digit on each side of the point.
+ * Decimal numbers as texts (`-1234.50`), exact at any length, without floating point. The canonical form has
+ * a minus if negative, no leading zeros except the one before the point, and a digit on each side of the
+ * point.
  */
 
 /**

@@ -1,7 +1,7 @@
 /**
- * Characters as people count them. `Intl.Segmenter` is not at hand in every browser this code ships to, and a
- * tape must replay the same everywhere, so the boundaries are found here, after UAX #29 (extended grapheme
- * clusters) without the Indic conjunct rule.
+ * Characters as people count them. Not every browser this code ships to has `Intl.Segmenter`, and a tape must
+ * replay the same everywhere. So the boundaries are found here, after UAX #29 (extended grapheme clusters)
+ * without the Indic conjunct rule.
  */
 
 const joined = '[\\p{M}\\u200d]*';

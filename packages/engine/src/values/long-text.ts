@@ -1,8 +1,8 @@
 import { boundaryAt, characterAt, graphemes } from './graphemes.ts';
 
 /**
- * The same as in `graphemes.ts`, for texts so long that reading them from the beginning would be felt at
- * every key.
+ * The same as in `graphemes.ts`, for texts so long that reading them from the beginning would be noticeable
+ * at every key.
  */
 
 /**

@@ -2,37 +2,37 @@ import type { SetDocument } from '@arbeit/engine/document';
 import type { AdornmentName, ControlName } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
-/** Something taken home beside the fields themselves. */
+/** A part of a hand-off beside the fields themselves. */
 export type Use = 'dom' | 'element' | 'react' | 'vue' | 'svelte' | 'server' | 'html' | 'trials';
 
-/** Everything there is, in the order it is told of. */
+/** All uses, in the order they are listed. */
 export const uses: readonly Use[] = ['element', 'dom', 'react', 'vue', 'svelte', 'server', 'html', 'trials'];
 
-/** A module that hands on what a package exports. */
+/** A module that re-exports parts of a package. */
 export interface Adapter {
   readonly from: string;
   readonly names: readonly string[];
   readonly types: readonly string[];
-  /** Code of its own beside what it hands on, and what it imports for that. */
+  /** Code of its own beside the exports, and what that code imports. */
   readonly more?: {
     readonly imports: readonly string[];
     readonly js: string;
-    /** What its types are made of. */
+    /** The imports of its types. */
     readonly typeImports: readonly string[];
     readonly dts: string;
   };
-  /** It asks for a page: a framework that draws on a server as well has to know. */
+  /** Whether it needs a page. A framework that also renders on a server has to know. */
   readonly isClient?: true;
 }
 
-/** What is to be known of a set so that it carries just what it needs. */
+/** What must be known of a set so that a hand-off contains only what it needs. */
 export interface Needs {
   /** What is drawn beside the controls of its fields. */
   readonly adornments: ReadonlySet<AdornmentName>;
-  /** What their fields are drawn with beside a line to type into. */
+  /** The controls of its fields beside a text input. */
   readonly controls: ReadonlySet<ControlName>;
   readonly hasForms: boolean;
-  /** A rule asks a server. */
+  /** Whether a rule asks a server. */
   readonly isAsking: boolean;
 }
 
@@ -61,16 +61,16 @@ const ofAdornments: Readonly<Record<AdornmentName, readonly string[]>> = {
   counter: ['Counter'],
 };
 
-/** Whether fields of a kind are picked from and not typed into. */
+/** Whether fields of a kind are picked from options rather than typed into. */
 export const isPicked = (kind: string, kinds: KindTable): boolean =>
   kindIn(kinds, kind).run.control === 'picks';
 
 const unique = (all: readonly string[]): readonly string[] => [...new Set(all)].sort();
 
-/** What the elements of a set are drawn with. */
+/** The renderers that the elements of a set need. */
 export const renderersOf = ({ controls }: Needs): readonly string[] => unique([...controls]);
 
-/** What binds a set's fields to a page without a framework. */
+/** The adapter that binds a set's fields to a page without a framework. */
 function domFace({ controls, hasForms, isAsking }: Needs): Adapter {
   const hasPicks = controls.has('picks');
   return {
@@ -87,7 +87,7 @@ function domFace({ controls, hasForms, isAsking }: Needs): Adapter {
   };
 }
 
-/** A component that draws any field of the set, with just what its kinds are drawn with. */
+/** A component that draws any field of the set, with only the renderers that its kinds need. */
 function reactControl(needs: Needs): NonNullable<Adapter['more']> {
   const drawn = renderersOf(needs).map((name) => (name === 'boxes' ? 'boxes: Boxes' : 'picks: Picks'));
   return {
@@ -98,7 +98,7 @@ function reactControl(needs: Needs): NonNullable<Adapter['more']> {
   };
 }
 
-/** What each use hands on of the packages: none of the server's, which is a module of its own. */
+/** What each use re-exports of the packages. The server's part is a module of its own. */
 export function adapterOf(use: Use, needs: Needs): Adapter | undefined {
   const { hasForms } = needs;
   switch (use) {

@@ -1,7 +1,7 @@
 /**
- * The looks a definition can ask for, for whoever draws fields without the element: by the attributes
- * `rootProps` (React) or `states` (Vue, Svelte) put around a field, and by those of React's components. Every
- * rule is of no weight of its own (`:where`), so that a page's own rules go before it.
+ * The appearances that a definition can choose, for pages that draw fields without the element. The rules use
+ * the attributes that `rootProps` (React) or `states` (Vue, Svelte) set around a field, and those of React's
+ * components. Every selector has zero specificity (`:where`), so a page's own rules win.
  */
 export const appearanceSheet = `/* Where labels stand, three sizes, a width in characters, signs and icons, guide text, boxes: for fields drawn by a framework. */
 :where([data-arbeit=field]) { position: relative; }

@@ -3,17 +3,14 @@ import { type BuildOptions, build, type Plugin } from 'esbuild';
 import type { SetSources } from './tree-shake.ts';
 
 /**
- * A module to be made, by its path without `.js`: what stands in it. Names of Arbeit's packages lead to what
- * was built of them.
+ * The modules to build, by their paths without `.js`, with their text. Names of Arbeit's packages refer to
+ * the built packages.
  */
 export type Entries = Readonly<Record<string, string>>;
 
 const namespace = 'arbeit';
 
-/**
- * Entries and the packages' own modules, as files that stand nowhere: what is made of them says nothing of
- * this machine.
- */
+/** Entries and packages as files in memory, so that the output contains no path of this machine. */
 const asTree = (entries: Entries, sources: SetSources): Plugin => ({
   name: 'arbeit',
   setup({ onLoad, onResolve }) {
@@ -34,7 +31,7 @@ const asTree = (entries: Entries, sources: SetSources): Plugin => ({
   },
 });
 
-/** The shape of what is made: modules (ESM) for anything that came out since 2022. */
+/** The output format: modules (ESM) for browsers released since 2022. */
 const shape = {
   bundle: true,
   write: false,
@@ -71,14 +68,14 @@ export async function bundled(entries: Entries, sources: SetSources): Promise<Re
 }
 
 /**
- * Imports of shared modules that import no name: nothing happens as they load, and a page's bundler would
- * complain that they are left out.
+ * Imports of shared modules without names: they do nothing when they load, and a page's bundler would warn
+ * that they are unused.
  */
 const forNothing = /^import "[./]*(?:run-time\/)?shared-[^"]+";\n/gm;
 
 /**
- * The entry `page` as a page gets it: minified, in one piece, with the bytes each module adds to it. Entries
- * are known to each other as `#name`; modules of other packages stay out.
+ * The entry `page` as a page gets it: minified, in one file, with the bytes that each module adds. Entries
+ * import each other as `#name`; modules of other packages stay external.
  */
 export async function minified(
   entries: Entries & { readonly page: string },

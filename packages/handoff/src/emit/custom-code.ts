@@ -5,14 +5,14 @@ import type { CodeInput, CodeOutcome } from '@arbeit/engine/rules';
 import { type BuildFailure, transform, transformSync } from 'esbuild';
 import type { CustomCode } from '../custom-code.ts';
 
-/** Why code cannot be read, and where in it (1-based). */
+/** Why code cannot be parsed, and where in it (1-based). */
 export interface CodeFault {
   readonly message: string;
   readonly line: number;
   readonly column: number;
 }
 
-/** A module as a function's body that returns what it exports: its own scope, whatever it is written with. */
+/** Builds a module as the body of a function that returns its exports, with a scope of its own. */
 const asBody = {
   format: 'iife',
   globalName: 'own',
@@ -43,16 +43,13 @@ export function parseCode(code: string): CodeFault | undefined {
   }
 }
 
-/** The text of a function that returns what a module exports, evaluated anew at each call. */
+/** The text of a function that returns a module's exports, evaluated anew at each call. */
 async function factoryOf(code: string): Promise<string> {
   const { code: body } = await transform(code, asBody);
   return `() => {\n${body}return own;\n}`;
 }
 
-/**
- * What calls a check: in a world that has seen nothing yet, with a copy of what it is given, as the sandbox
- * does.
- */
+/** Calls a custom check in a new module instance with a copy of its input, as the sandbox does. */
 const callsCheck = `const callCheck = (make, input) => {
   try {
     const call = make().default;
@@ -66,7 +63,7 @@ const callsCheck = `const callCheck = (make, input) => {
 };
 `;
 
-/** What calls a shape: in a world that stays, as the sandbox does. */
+/** Calls a custom format in a module instance that is kept, as the sandbox does. */
 const callsShape = `const callShape = (made, content) => {
   try {
     const { shape, value } = made();
@@ -122,15 +119,15 @@ export async function customCodeModule({ checks, shapes }: CustomCode): Promise<
   ].join('');
 }
 
-/** What runs developers' code safely, handed in by whoever has a sandbox. */
+/** Runs developers' code safely; passed in by a caller that has a sandbox. */
 export interface RunsCode {
   check(code: string, input: CodeInput): CodeOutcome | Promise<CodeOutcome>;
   shape(code: string, content: string): Shaped | Promise<Shaped>;
 }
 
-/** A check to be held against what it becomes: its code, and the values it is asked about. */
+/** A check to compare with its handed-off form: its code, and its inputs. */
 interface Asked {
-  /** What it is called in a message: `Rule "vip" of the field "pass"`. */
+  /** Its name in a message: `Rule "vip" of the field "pass"`. */
   readonly name: string;
   readonly code: string;
   readonly inputs: readonly CodeInput[];
@@ -138,7 +135,7 @@ interface Asked {
 
 const today = '2027-02-10';
 
-/** The checks of a set, each with the samples its author gave and a text as its field finishes it. */
+/** The checks of a set, each with the samples of its author and a finished text of its field. */
 function checksIn(set: SetDocument, fields: readonly HydratedField[]): readonly Asked[] {
   return set.fields.flatMap((definition) =>
     (definition.rules ?? []).flatMap((rule): Asked[] => {
@@ -165,8 +162,8 @@ const outcomeText = (outcome: CodeOutcome | Shaped): string =>
   'broken' in outcome ? 'broken' : JSON.stringify(outcome);
 
 /**
- * Holds each check and shape against what it becomes in a hand-off, both in the sandbox. Throws `RangeError`
- * for the first that does something else there: what is handed off must do what was tried.
+ * Compares each custom check and format with its handed-off form, both in the sandbox. Throws `RangeError`
+ * for the first difference: handed-off code must do what was tested.
  */
 export async function compareCustomCode(
   set: SetDocument,

@@ -7,8 +7,8 @@ const specifiers = /((?:\bfrom |\bimport\()')([^']+)(')/g;
 const declarationsOf = (path: string): string => path.replace(/\.js$/, '.d.ts');
 
 /**
- * The declarations that entries lead to, by path below `types/`, with their imports leading to each other:
- * what the packages say of themselves, without the packages. Other packages' names stay.
+ * The declarations that entries need, by path below `types/`, importing each other by relative paths: the
+ * types of the packages without the packages. Names of other packages stay.
  */
 export function declarations(specifiersOf: readonly string[], sources: Sources): ReadonlyMap<string, string> {
   const files = new Map<string, string>();
@@ -31,7 +31,7 @@ export function declarations(specifiersOf: readonly string[], sources: Sources):
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-/** Where the declarations of a package's module stand in the folder, from its root. */
+/** The path of the declarations of a package's module, from the root of the folder. */
 export const typesAt = (specifier: string, sources: Sources): string =>
   `./types/${resolved(specifier, sources)}`;
 

@@ -17,38 +17,38 @@ import { recordSchema } from './record-schema.ts';
 import type { Sources } from './sources.ts';
 import { treeShake } from './tree-shake.ts';
 
-/** A tape of the set, as its file. */
+/** A tape of the set, as a file. */
 export interface TapeFile {
-  /** `mobile.tape` */
+  /** For example `mobile.tape`. */
   readonly name: string;
   readonly text: string;
 }
 
-/** What is to be handed off. */
+/** What to hand off, and how. */
 export interface HandOff {
   readonly set: SetDocument;
   /** Tapes beside the trials of the set. */
   readonly tapes?: readonly TapeFile[];
-  /** What goes along beside the fields; everything, where nothing is named. */
+  /** The uses to include; all by default. */
   readonly uses?: readonly Use[];
-  /** What was built of Arbeit's packages. */
+  /** The built packages. */
   readonly sources: Sources;
   readonly kinds?: KindTable;
   /**
-   * What runs developers' code safely: each check and shape is held against what it becomes. Left out, none
-   * is.
+   * Runs developers' code safely, to compare each custom check and format with its handed-off form. Without
+   * it, nothing is compared.
    */
   readonly run?: RunsCode | undefined;
-  /** Hears what is being done, and how much of it: from 0 to 1. */
+  /** Called with the current step and the progress from 0 to 1. */
   readonly onProgress?: (step: string, done: number) => void;
 }
 
-/** The files of a hand-off: text by path, in the order of the paths. */
+/** The files of a hand-off: text by path, sorted by path. */
 export type HandedFiles = ReadonlyMap<string, string>;
 
 const runTime = './run-time/fields.js';
 
-/** A face as what it hands on, and as the types of that. */
+/** The module and the declarations of an adapter. */
 const handsOn = ({ from, names, isClient, more }: Adapter): string =>
   [
     ...(isClient ? ["'use client';"] : []),
@@ -64,10 +64,10 @@ const handsOnTypes = ({ names, types, more }: Adapter, place: string): string =>
   ].join('\n');
 
 /**
- * Makes the folder a developer takes home: the fields and forms of a set as modules with their types, just
- * the run-time they need, a face for each use, schemas of the records, trials, a README. The same set, tapes
- * and packages make the same bytes. Throws `RangeError` for ids or tapes that come to one name, and where the
- * packages are not built.
+ * Builds the folder a developer takes home: the fields and forms of a set as modules with types, only the
+ * run-time code they need, an adapter for each use, schemas of the records, trials, a README. The same set,
+ * tapes and packages give the same bytes. Throws `RangeError` if ids or tapes result in the same name, and if
+ * the packages are not built.
  */
 export async function handOff({
   set,
@@ -135,10 +135,7 @@ export async function handOff({
   return new Map([...files].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
 
-/**
- * What stands beside the modules: schemas, trials, styles, pages without scripts, what the folder says of
- * itself.
- */
+/** Adds the files beside the modules: schemas, trials, styles, pages without scripts, the README. */
 function putBeside(
   files: Map<string, string>,
   {
@@ -172,7 +169,7 @@ function putBeside(
   files.set('README.md', readMe({ set, uses, schemas, pages, hasTrials: tapes.length > 0, version }));
 }
 
-/** What the server's module runs with. */
+/** The imports of the server's module. */
 const serverRunTime = ({ isAsking }: Needs): string =>
   [
     listed('export', ['serverForm'], '@arbeit/engine/form'),

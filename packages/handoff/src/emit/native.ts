@@ -174,7 +174,7 @@ function find(field: HydratedField, expression: string, proofs: Proofs): Found {
   return example === undefined ? found : { is: 'more', example };
 }
 
-/** The attributes of a field for a page without scripts, and how far they go. */
+/** The attributes of a field on a page without scripts, and the limits of what they check. */
 export function nativeField(
   definition: FieldDocument,
   set: SetDocument,

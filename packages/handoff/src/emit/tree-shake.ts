@@ -31,10 +31,9 @@ export interface SetSources extends Sources {
 }
 
 /**
- * The packages for one set: what runs its fields without what none of them has. Folders keep the names of
- * that in a `features.ts`; each is `true`
- * in the packages. Here the bundler loads a module in its place in which those that are lacked are `false`,
- * and drops what that leaves unreached.
+ * The packages for one set: the code that runs its fields, without features that none of them uses. Each
+ * `features.ts` names features, all `true` in the packages. Here the bundler loads a module in which the
+ * unused ones are `false`, and drops code that is no longer reachable.
  */
 export function treeShake(sources: Sources, set: Carrying, kinds: KindTable): SetSources {
   const lacked = lackedBy(set, kinds);

@@ -17,7 +17,7 @@ import {
 import { type Draft, idFor, labelFor } from './sanitize.ts';
 import { forms, rangeOf, type WrittenColumn, writtenAs } from './written.ts';
 
-/** What the controls of a page come to as fields. */
+/** The attributes of a control, by name. */
 
 type Html = Readonly<Record<string, string | boolean>>;
 

@@ -30,19 +30,19 @@ interface Property extends Found {
 
 interface Inside {
   readonly names: readonly string[];
-  /** Where they stand: one that comes again is in itself. */
+  /** Paths of the schemas around it; a path that occurs again is a circle. */
   readonly paths: readonly string[];
   readonly title: string;
 }
 
-/** More schemas than this are not looked into, and objects are looked into so deep. */
+/** Limits on the schemas that are read, and on the depth of objects. */
 const mostSchemas = 5000;
 const deepest = 4;
 
 /**
- * A JSON Schema of an object (2020-12, and what earlier drafts write the same way) as a set: a field a
- * property, those of objects within it in sections of their own, and what could not be carried over, by
- * place. One that was handed off comes back as it was. Nothing it refers to is fetched.
+ * Imports a JSON Schema of an object (2020-12, and what earlier drafts write the same way) as a set: a field
+ * per property, those of nested objects in sections of their own, and what could not be imported, by place. A
+ * schema from a hand-off gives back its set. Nothing is fetched.
  */
 export function fromSchema(source: string, root: Json): Imported {
   const own = root['x-arbeit'];
@@ -79,7 +79,7 @@ export function fromSchema(source: string, root: Json): Imported {
   return sanitize({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
 }
 
-/** What an object says of several of its properties, which fields do not know of each other. */
+/** Keywords that relate several properties, which fields cannot express. */
 const between = [
   'if',
   'oneOf',
@@ -94,7 +94,7 @@ const between = [
   'maxProperties',
 ];
 
-/** The fields of an object: those of its properties, and of the objects among them. */
+/** The fields of an object: those of its properties, and of nested objects. */
 function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly Draft[] {
   const { schema } = at;
   const properties = isObject(schema.properties) ? schema.properties : {};
@@ -137,7 +137,7 @@ function propertyOf(reading: SchemaReading, property: Property): readonly Draft[
   return draftsOf(reading, property, { names, paths, title: section.slice(0, 200) });
 }
 
-/** A schema that leaves a value or nothing, as that of the value: nobody has to fill in a field. */
+/** A schema that allows a value or null, as the schema of the value: a field may be empty anyway. */
 function withoutNull(reading: SchemaReading, at: Found): Found {
   for (const keyword of ['anyOf', 'oneOf']) {
     const { [keyword]: all, ...rest } = at.schema;
@@ -198,14 +198,14 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
   return [inside.title ? { ...draft, section: inside.title } : draft];
 }
 
-/** What is read of a property, and what says nothing of its values. */
+/** Keywords that are read, and those that say nothing about values. */
 const heard: ReadonlySet<string> = new Set([
   'type', 'enum', 'const', 'anyOf', 'oneOf', 'format', 'pattern', 'minLength', 'maxLength', 'minimum', 'maximum', 'exclusiveMinimum', 'exclusiveMaximum', 'multipleOf', 'items', 'minItems',
   'maxItems', 'uniqueItems', 'title', 'description', 'default', 'example', 'examples', 'readOnly', 'writeOnly', 'deprecated', 'nullable', '$comment', '$id', '$anchor', '$schema', '$defs', 'definitions',
 ]); // biome-ignore format: a list
 
 interface Made extends MadeOf {
-  /** What values of the schema are called as values of the field, where that is something else. */
+  /** Values of the schema that have another name in the field: schema value → field value. */
   readonly words?: ReadonlyMap<string, string>;
 }
 
@@ -245,7 +245,7 @@ function madeOf(reading: SchemaReading, at: Property): Made | undefined {
   }
 }
 
-/** Values to choose from, with the words of each where it has any; `one`, where there is no choice. */
+/** Options with their labels, if there are any; `one` if only a single value is allowed. */
 function offersIn(reading: SchemaReading, at: Found): Offers | 'one' | undefined {
   const { schema } = at;
   const { enum: values, oneOf, anyOf } = schema;
@@ -266,7 +266,7 @@ function offersIn(reading: SchemaReading, at: Found): Offers | 'one' | undefined
   return offers.options.length > 1 ? offers : 'one';
 }
 
-/** A value as people read it: as it is, where somebody wrote it for them. */
+/** A value as a label: unchanged if somebody wrote it for people. */
 const wordsOf = (value: string): string => (/\s|^\p{Lu}/u.test(value) ? value : labelFor(value));
 
 function numberOf(schema: Json, isWhole: boolean): Made {
@@ -278,7 +278,7 @@ function numberOf(schema: Json, isWhole: boolean): Made {
       ? 6
       : Math.min(6, String(step).split('.')[1]?.length ?? 0);
   const unit = decimals ? 10 ** -decimals : 1;
-  /** The next that is inside of a bound that is not. */
+  /** The first whole number inside an exclusive bound. */
   const next = (bound: unknown, by: number): number | undefined => {
     const from = count(bound);
     return from === undefined ? undefined : Number((from + by).toFixed(decimals));

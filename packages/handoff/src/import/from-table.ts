@@ -2,21 +2,21 @@ import { parse } from 'csv-parse/browser/esm/sync';
 import { type Guess, guessesFor } from './guesses.ts';
 import { idFor, labelFor } from './sanitize.ts';
 
-/** A column of a table as a field, to be confirmed: what it may be, the likeliest first. */
+/** A column of a table as a field, to be confirmed: its guesses, the likeliest first. */
 export interface Column {
   readonly name: string;
   readonly examples: readonly string[];
   readonly guesses: readonly Guess[];
 }
 
-/** More rows than this say nothing more of a column. */
+/** Rows read per column; more would not change the guesses. */
 const mostExamples = 200;
 const mostColumns = 500;
 
-/** What may stand between cells; a line of a table in a text (Markdown, a terminal) has its last. */
+/** Separators of cells. A line of a table in a text (Markdown, a terminal) has the last. */
 const signs = ['\t', ';', ',', '|'];
 
-/** The rows of pasted cells or of a CSV (RFC 4180), whatever stands between the cells. */
+/** The rows of pasted cells or of a CSV (RFC 4180), with any separator. */
 export function rowsOf(text: string): readonly (readonly string[])[] {
   const [first = ''] = text.trimStart().split(/\r?\n/);
   const counts = signs.map((sign) => [sign, first.split(sign).length] as const);
@@ -35,10 +35,7 @@ export function rowsOf(text: string): readonly (readonly string[])[] {
   return rows.filter((row) => row.some((cell) => cell !== ''));
 }
 
-/**
- * A drawn table without what is only drawn, its outer lines and those between its rows, and without what is
- * said below it.
- */
+/** A drawn table without its border lines and without the text below it. */
 const undrawn = (text: string): string =>
   text
     .split(/\r?\n/)
@@ -47,8 +44,8 @@ const undrawn = (text: string): string =>
     .join('\n');
 
 /**
- * Where the names of the fields stand: above the columns, or before the rows, as a list of names with an
- * example or two has them.
+ * Where the names of the fields are: above the columns, or before the rows, as in a list of names with an
+ * example or two.
  */
 export type Names = 'above' | 'before';
 
@@ -56,8 +53,8 @@ const isName = (cell: string | undefined): boolean =>
   cell !== undefined && /^\p{L}[\p{L}\p{N} _.\-’'()/]*$/u.test(cell);
 
 /**
- * Where the names most likely stand: where all of them look like names, each only once, and where what is
- * beside or below each says more of it; what several examples agree on says more than what one does.
+ * Where the names probably are: all of them look like names, each occurs once, and the cells below or beside
+ * each agree. Agreement among several examples counts more than one example.
  */
 export function namesIn(rows: readonly (readonly string[])[]): Names {
   const says = (names: Names): number => {
@@ -72,7 +69,7 @@ export function namesIn(rows: readonly (readonly string[])[]): Names {
   return says('before') > says('above') ? 'before' : 'above';
 }
 
-/** The locale that cells are most likely written in, by their dates and their numbers. */
+/** The locale that cells are probably written in, by their dates and numbers. */
 export function localeIn(rows: readonly (readonly string[])[]): string {
   const cells = rows.slice(0, mostExamples).flat();
   const has = (form: RegExp): boolean => cells.some((cell) => form.test(cell));
@@ -83,9 +80,7 @@ export function localeIn(rows: readonly (readonly string[])[]): string {
   return has(/^\(\d{3}\) \d{3}-\d{4}$|^\$/) ? 'en-US' : 'en-GB';
 }
 
-/**
- * The columns of a table, each with what it may be: every guess takes all of its examples, else it is none.
- */
+/** The columns of a table, each with its guesses. Every guess accepts all of its examples. */
 export function fromTable(
   rows: readonly (readonly string[])[],
   names: Names,

@@ -7,34 +7,34 @@ import { patternOf } from './pattern-of.ts';
 import { idFor } from './sanitize.ts';
 import { forms } from './written.ts';
 
-/** A field that takes every one of the examples whole. */
+/** A field that accepts every example completely. */
 export interface Guess {
   readonly field: FieldDocument;
-  /** What it was taken for, in words: `a date`, `RH-<4 digit>`. */
+  /** The guess in words: `a date`, `RH-<4 digit>`. */
   readonly what: string;
 }
 
-/** A field before anybody knows what it is, and the locale its examples are written in. */
+/** A column's name and id, and the locale of its examples. */
 interface About {
   readonly id: string;
   readonly label: string;
   readonly locale: string;
 }
 
-/** A column while it is looked at. */
+/** A column to make guesses for. */
 interface Column {
   readonly about: About;
   readonly cells: readonly string[];
-  /** Each of them once. */
+  /** Its different examples. */
   readonly examples: readonly string[];
-  /** Whether all examples are of a form. */
+  /** Whether all examples match an expression. */
   all(form: RegExp): boolean;
-  /** Whether it has a name such as these. */
+  /** Whether its name matches an expression. */
   isCalled(names: RegExp): boolean;
   made(what: string, kind: string, entry: object, more?: object): Guess;
 }
 
-/** What a column may be, tried in turn; a text is taken by every field of text. */
+/** The guesses for a column, the likeliest first. The last is a text, which accepts everything. */
 export function guessesFor(
   about: About,
   cells: readonly string[],
@@ -66,7 +66,7 @@ export function guessesFor(
   return [...once, column.made('a text', 'text', {})];
 }
 
-/** Yes or no, dates, times, how long something takes. */
+/** Guesses for yes or no, dates, times and durations. */
 function moments({ all, isCalled, made }: Column): readonly Guess[] {
   const time = made('a time', 'time', {
     clock: all(/m\.?$/i) ? 12 : 24,
@@ -93,7 +93,7 @@ const matching = (pattern: string): { readonly rules: readonly RuleDocument[] } 
 });
 const is = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
 
-/** Where somebody or something is to be found. */
+/** Guesses for addresses: e-mail, web, telephone. */
 function addresses({ about, all, isCalled, made }: Column): readonly Guess[] {
   const home = about.locale.split('-').find((part) => /^[A-Z]{2}$/.test(part)) ?? 'GB';
   return [
@@ -117,10 +117,10 @@ function addresses({ about, all, isCalled, made }: Column): readonly Guess[] {
   ];
 }
 
-/** Digits, in groups or not, and decimals behind them. */
+/** Digits, grouped or not, with or without decimals. */
 const number = /^-?(?:\d+|\d{1,3}(?:[.,' ]\d{2,3})+)(?:[.,]\d{1,6})?$/;
 
-/** How much of something there is. */
+/** Guesses for numbers, amounts and percentages. */
 function amounts({ about, all, isCalled, examples, made }: Column): readonly Guess[] {
   const [first = ''] = examples;
   const symbol = /[€£$¥]/.exec(first)?.[0] ?? '';
@@ -143,22 +143,22 @@ function amounts({ about, all, isCalled, examples, made }: Column): readonly Gue
 }
 
 /**
- * How many decimals a number has as it is written: three digits behind the sign that a locale groups by are a
- * thousand.
+ * How many decimals a number has as written. Three digits after the grouping separator of the locale are not
+ * decimals.
  */
 function digitsBehind(text: string, decimal: string): number {
   const [, sign, digits = ''] = /([.,])(\d{1,6})(?=\D*$)/.exec(text) ?? [];
   return digits.length === 3 && sign !== decimal ? 0 : digits.length;
 }
 
-/** The sign a locale has before its decimals. */
+/** The decimal separator of a locale. */
 function decimalOf(locale: string): string {
   const number = { id: 'a', label: 'A', kind: 'number', entry: { decimals: { max: 1 } } };
   const shown = opened(number as unknown as FieldDocument, locale)?.('1.5').body.display ?? '';
   return /[.,]/.exec(shown)?.[0] ?? '.';
 }
 
-/** What is told by heart or was handed out: PINs, codes, and what machines call things. */
+/** Guesses for PINs, codes and identifiers. */
 function codes({ all, examples, isCalled, made }: Column): readonly Guess[] {
   const size = examples[0]?.length ?? 0;
   const isFixed = all(new RegExp(`^\\d{${Math.max(3, Math.min(12, size))}}$`));
@@ -178,7 +178,7 @@ function codes({ all, examples, isCalled, made }: Column): readonly Guess[] {
 
 const mac = '[0-9a-f]{2}(?::[0-9a-f]{2}){5}';
 
-/** Yes and no in other languages: two words that say no more of each other. */
+/** Yes and no in other languages. */
 const pairs = [
   ['ja', 'nein'],
   ['oui', 'non'],
@@ -190,7 +190,7 @@ const pairs = [
   ['tak', 'nie'],
 ];
 
-/** What is one of a few: what comes again and again, or yes and no. */
+/** Guesses for choices: values that repeat, or yes and no. */
 function offers({ cells, examples, made }: Column): readonly Guess[] {
   const distinct = examples.length;
   const filled = cells.filter(Boolean).length;
@@ -208,7 +208,7 @@ function offers({ cells, examples, made }: Column): readonly Guess[] {
   return [made('one of a few', 'choice', { options: offersFrom(named).options })];
 }
 
-/** Patterns made from the examples, where they are of one shape and have more to it than letters. */
+/** Guesses for patterns, if the examples have one shape and more than letters. */
 function shapes({ examples, made }: Column): readonly Guess[] {
   if (examples.length === 0 || !examples.some((text) => /\d/.test(text))) return [];
   const proposed = propose([...examples]);
@@ -224,7 +224,7 @@ function shapes({ examples, made }: Column): readonly Guess[] {
     ]);
 }
 
-/** The check digits that all of a column have; so many that it is no chance. */
+/** The check digits that all examples of a column have, if there are too many examples for chance. */
 function checked(examples: readonly string[]): RuleDocument | undefined {
   const bare = examples.map((text) => text.replace(/[\s\p{P}]/gu, ''));
   const isLong = bare.every((text) => text.length >= 8);
@@ -237,7 +237,7 @@ function checked(examples: readonly string[]): RuleDocument | undefined {
   return isLuhn ? { id: 'check', check: { type: 'checksum', scheme: 'luhn' } } : undefined;
 }
 
-/** A definition, ready to read; nothing where it is none. */
+/** A definition as a hydrated field; `undefined` if it is invalid. */
 function opened(definition: FieldDocument, locale: string) {
   try {
     const { kind, plan } = compileField(definition, { locale }, kinds);
@@ -249,7 +249,7 @@ function opened(definition: FieldDocument, locale: string) {
   }
 }
 
-/** Whether a field takes every example whole. */
+/** Whether a field accepts every example completely. */
 function takesAll(definition: FieldDocument, examples: readonly string[], locale: string): boolean {
   const read = opened(definition, locale);
   return examples.every((text) => {

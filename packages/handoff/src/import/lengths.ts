@@ -1,12 +1,12 @@
 import type { Automaton, ExpressionNode } from '@arbeit/engine/rules';
 
-/** How long a text may be, in characters. */
+/** Length limits of a text, in characters. */
 export interface Span {
   readonly least: number;
   readonly most: number;
 }
 
-/** How long the texts of a piece of an expression are. */
+/** The lengths of the texts that a node of an expression matches. */
 export function spanOf({ nodes }: Automaton, i: number): Span {
   const known = new Map<number, Span>();
   const of = (at: number): Span => {
@@ -43,7 +43,7 @@ function measured(node: ExpressionNode, of: (at: number) => Span): Span {
   }
 }
 
-/** The pieces of a sequence, in their order. */
+/** The nodes of a sequence, in order. */
 export function piecesOf({ nodes }: Automaton, i: number): readonly number[] {
   const pieces: number[] = [];
   const open = [i];
@@ -56,8 +56,8 @@ export function piecesOf({ nodes }: Automaton, i: number): readonly number[] {
 }
 
 /**
- * An expression of those texts alone that are so long: where one piece of it is repeated so and so often and
- * all else has one length, that often. `undefined` where no expression is as easily written.
+ * An expression for only those texts that have a length within limits: if one node of it is repeated and all
+ * others have one length, the repetition is limited. `undefined` if there is no such simple expression.
  */
 export function ofLength(whole: Automaton, { least, most }: Span): Automaton | undefined {
   const span = spanOf(whole, whole.root);
@@ -87,7 +87,7 @@ export function ofLength(whole: Automaton, { least, most }: Span): Automaton | u
   return { nodes, root };
 }
 
-/** What a piece repeats, where it does nothing else. */
+/** The node that a node repeats, if it does nothing else. */
 function repeatedIn({ nodes }: Automaton, i: number): number | undefined {
   const node = nodes[i];
   if (node?.op === 'many' || node?.op === 'counted') return node.a;

@@ -1,17 +1,17 @@
 import { type Offer, pickForm } from '@arbeit/engine/options';
 import { idFor, labelFor } from './sanitize.ts';
 
-/** What there was to choose, as a field offers it. */
+/** Options for a field. */
 export interface Offers {
   readonly options: readonly Offer[];
-  /** What the values that had to be called something else are called, by what they were. */
+  /** Renamed values: original value → new value. */
   readonly words: ReadonlyMap<string, string>;
-  /** What is not as it was, a sentence each. */
+  /** What changed, a sentence each. */
   readonly told: readonly string[];
 }
 
 const isValue = new RegExp(pickForm.value, 'u');
-/** So many of one sort are named; of more it is told how many. */
+/** Items listed by name before "and N more". */
 const named = 3;
 
 const listed = (items: readonly string[]): string => {
@@ -20,8 +20,8 @@ const listed = (items: readonly string[]): string => {
 };
 
 /**
- * What is offered elsewhere as choices of a field: each value once and without blanks, each with words of its
- * own. A value that cannot stay as it is gets a name that is like it.
+ * Converts choices of another format to options of a field: each value once and without spaces, each with a
+ * label of its own. A value that is not allowed gets a similar name.
  */
 export function offersFrom(given: readonly Offer[]): Offers {
   const sound = given.filter(({ value }) => isValue.test(value)).map(({ value }) => value);

@@ -3,7 +3,7 @@ import type { Place } from '../document-text.ts';
 import type { PatternReader } from './pattern-of.ts';
 import { type Dropped, labelFor } from './sanitize.ts';
 
-/** A page as it was parsed, while its controls are read: what stands where, and what each is called. */
+/** A parsed page while its controls are read: where everything is, and what each control is called. */
 
 export type Element = DefaultTreeAdapterMap['element'];
 type Node = DefaultTreeAdapterMap['node'];
@@ -12,8 +12,8 @@ const isElement = (node: Node): node is Element => 'tagName' in node;
 const childrenOf = (node: Node): readonly Node[] => ('childNodes' in node ? node.childNodes : []);
 
 /**
- * All elements below a node, in the order of the page, however deep they are. What a `<template>` holds is no
- * part of it.
+ * All elements below a node, in document order, at any depth. The content of a `<template>` is not part of
+ * it.
  */
 export function* elementsIn(node: Node): Generator<Element> {
   const open = [...childrenOf(node)].reverse();
@@ -27,7 +27,7 @@ export const attribute = (element: Element, name: string): string | undefined =>
   element.attrs.find((one) => one.name === name)?.value;
 export const has = (element: Element, name: string): boolean => attribute(element, name) !== undefined;
 
-/** The text of a node, without that of elements of some names. */
+/** The text of a node, without that of elements with some names. */
 export function textIn(node: Node, without = /^(?:script|style|option)$/): string {
   const found: string[] = [];
   const open: Node[] = [node];
@@ -38,9 +38,9 @@ export function textIn(node: Node, without = /^(?:script|style|option)$/): strin
   }
   return found.join('');
 }
-/** A label, a legend, a description: what stands around controls, not what is in them. */
+/** Elements whose text is not part of a label, a legend or a description: controls and their content. */
 const besideControls = /^(?:script|style|option|input|select|textarea|button|label)$/;
-/** Of an option, a text area: all there is. */
+/** The whole text of an option or a text area. */
 export const rawText = (node: Node): string => textIn(node, /^$/);
 export const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
@@ -52,7 +52,7 @@ export const placeOf = ({ sourceCodeLocation }: Element): Place | undefined =>
 /** What is known of a page while its controls are read. */
 export interface Page {
   readonly locale: string;
-  /** The region telephone numbers are written in. */
+  /** The home region of telephone numbers. */
   readonly home: string;
   readonly taken: Set<string>;
   readonly lost: Dropped[];
@@ -60,9 +60,9 @@ export interface Page {
   /** The first element of each id, and the first label for each. */
   readonly byId: ReadonlyMap<string, Element>;
   readonly labelFor: ReadonlyMap<string, Element>;
-  /** The label and the fieldset each element stands in. */
+  /** The label and the fieldset around each element. */
   readonly around: ReadonlyMap<Node, Around>;
-  /** What labels and descriptions say, each read once. */
+  /** Texts of labels and descriptions, each read once. */
   readonly said: Map<Element, string>;
 }
 
@@ -72,7 +72,7 @@ interface Around {
   readonly form?: Element;
 }
 
-/** What each element stands in: what its parent does, or its parent itself. */
+/** The label and the fieldset around each element: those of its parent, or its parent itself. */
 export function aroundOf(every: readonly Element[]): ReadonlyMap<Node, Around> {
   const known = new Map<Node, Around>();
   for (const element of every) {
@@ -84,7 +84,7 @@ export function aroundOf(every: readonly Element[]): ReadonlyMap<Node, Around> {
   return known;
 }
 
-/** The first of each: what stands twice is found where it stands first. */
+/** The first element for each key; later ones are ignored. */
 export function firstBy(elements: readonly Element[], name: string): ReadonlyMap<string, Element> {
   const first = new Map<string, Element>();
   for (const element of elements) {
@@ -107,8 +107,8 @@ export function inputsByName(elements: readonly Element[]): ReadonlyMap<string, 
 }
 
 /**
- * What a control is called: by its label, around it or for it, else by what the page says otherwise; last by
- * `name`. What names it by id comes before (WAI-ARIA, `aria-labelledby`).
+ * The name of a control: its label, around it or for it, otherwise other names on the page, and last the
+ * attribute `name`. `aria-labelledby` has precedence (WAI-ARIA).
  */
 export function labelOf(page: Page, element: Element, name = nameOf(element)): string {
   const id = attribute(element, 'id');
@@ -122,7 +122,7 @@ export function labelOf(page: Page, element: Element, name = nameOf(element)): s
 const nameOf = (element: Element): string =>
   attribute(element, 'name') ?? attribute(element, 'id') ?? attribute(element, 'placeholder') ?? '';
 
-/** What stands right behind a button or box to tick: its words, where nobody made a label of them. */
+/** The text directly after a radio button or checkbox, used if it has no label. */
 function textBehind(element: Element): string {
   if (!/^(?:radio|checkbox)$/i.test(attribute(element, 'type') ?? '')) return '';
   const beside = element.parentNode ? childrenOf(element.parentNode) : [];
@@ -130,7 +130,7 @@ function textBehind(element: Element): string {
   return next && 'value' in next ? oneLine(next.value) : '';
 }
 
-/** What the elements say whose ids an attribute names. */
+/** The texts of the elements whose ids an attribute lists. */
 function wordsById(page: Page, element: Element, name: string): string {
   const ids = (attribute(element, name) ?? '').split(/\s+/).filter(Boolean);
   const words = ids.slice(0, 20).flatMap((id) => {
@@ -140,14 +140,14 @@ function wordsById(page: Page, element: Element, name: string): string {
   return words.join(' ').trim();
 }
 
-/** What an element says, on one line. What many controls are called by is read once. */
+/** The text of an element on one line. It is cached, because many controls may refer to it. */
 function wordsOf({ said }: Page, element: Element): string {
   const known = said.get(element) ?? oneLine(textIn(element, besideControls));
   said.set(element, known);
   return known;
 }
 
-/** What a control says of itself beside its label: what it is described by, else its title. */
+/** The hint of a control: its description, otherwise its title. */
 export function hintOf(page: Page, element: Element): string {
   return (wordsById(page, element, 'aria-describedby') || oneLine(attribute(element, 'title') ?? '')).slice(
     0,
@@ -155,13 +155,13 @@ export function hintOf(page: Page, element: Element): string {
   );
 }
 
-/** The legend of the fieldset a control stands in. */
+/** The legend of the fieldset around a control. */
 export function groupLabel(page: Page, element: Element): string {
   const { fieldset } = page.around.get(element) ?? {};
   return fieldset ? legendOf(page, fieldset) : '';
 }
 
-/** What stands over a fieldset. */
+/** The legend of a fieldset. */
 export function legendOf(page: Page, fieldset: Element): string {
   const legend = childrenOf(fieldset).find((child) => isElement(child) && child.tagName === 'legend');
   return legend && isElement(legend) ? wordsOf(page, legend).slice(0, 200) : '';

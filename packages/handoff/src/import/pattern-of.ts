@@ -11,36 +11,36 @@ import {
 import { valueTypesOf } from '@arbeit/engine/value-types';
 import { ofLength, piecesOf, spanOf } from './lengths.ts';
 
-/** What a regular expression comes to in the notation of patterns. */
+/** A regular expression in the notation of patterns. */
 export type PatternOf =
   /** A pattern whose values are exactly the texts that match. */
   | { readonly is: 'exact'; readonly pattern: string }
-  /** None that is exact, and why: in words, with a text that tells the two apart where there is one. */
+  /** There is no exact pattern. `why` is the reason, with an example text if there is one. */
   | { readonly is: 'not'; readonly why: string };
 
-/** Why a piece of an expression has no notation. */
+/** Thrown for a part of an expression that the notation cannot express. */
 class Unsayable extends Error {}
 
 function stop(why: string): never {
   throw new Unsayable(why);
 }
 
-/** More parts than this no pattern has that anybody reads. */
+/** Most parts of a pattern. */
 const mostParts = 300;
 
-/** More than this many texts are not written out to see whether they are the numbers between two. */
+/** Most texts listed to find out whether they are the numbers between two bounds. */
 const mostNumbers = 10_000;
 
-/** Numbers that are fewer are words to choose from. */
+/** Below this many numbers, alternatives become a choice of words instead of a range. */
 const fewest = 12;
 
 /**
- * How many states all proofs of one text may go through together: a page of a thousand expressions is read as
- * quickly as one of ten.
+ * Most automaton states visited by all proofs for one source, so that a page with a thousand expressions is
+ * read as quickly as one with ten.
  */
 const mostStates = 100_000;
 
-/** How long a text may be beside what an expression says of it, in characters. */
+/** Length limits beside an expression, in characters. */
 export interface Lengths {
   readonly least?: number | undefined;
   readonly most?: number | undefined;
@@ -49,7 +49,7 @@ export interface Lengths {
 export type PatternReader = (source: string, lengths?: Lengths) => PatternOf;
 
 /**
- * Reads the expressions of one text: one that stands there many times once, and all of them within one
+ * Returns a reader for the expressions of one source: equal expressions are read once, and all share one
  * budget.
  */
 export function patternReader(): PatternReader {
@@ -64,9 +64,8 @@ export function patternReader(): PatternReader {
 }
 
 /**
- * A regular expression (ECMAScript, matched as a whole) as a pattern, where one is exact: proven by going
- * through the states of both together, not by how they look. With `lengths`, of those of its texts that are
- * so long.
+ * A regular expression (ECMAScript, matched as a whole) as an exact pattern, if there is one. Equality is
+ * proven by visiting the states of both automata together. `lengths` limits the texts of the expression.
  */
 export function patternOf(
   source: string,
@@ -89,7 +88,7 @@ export function patternOf(
   return proven(automaton, pattern, budget);
 }
 
-/** The field a pattern makes: its raw value is its text, as an expression reads it. */
+/** The field of a pattern. Its raw value is its text, as an expression reads it. */
 const fieldOf = (pattern: string) =>
   compileField(
     { id: 'a', kind: 'pattern', label: 'A', entry: { pattern, raw: 'text' } } as FieldDocument,
@@ -117,10 +116,10 @@ function proven(automaton: Automaton, pattern: string, budget: StateBudget): Pat
   };
 }
 
-/** A pattern as a sentence can have it. */
+/** A pattern, shortened for a sentence. */
 const short = (pattern: string): string => (pattern.length > 60 ? `${pattern.slice(0, 59)}…` : pattern);
 
-/** An expression of those of its texts that are as long as they may be. */
+/** Restricts the automaton to texts whose length is within the limits. */
 function soLong(whole: Automaton, { least = 0, most = Number.POSITIVE_INFINITY }: Lengths): Automaton {
   const own = ofLength(whole, { least, most });
   if (own) return own;
@@ -132,7 +131,7 @@ function soLong(whole: Automaton, { least = 0, most = Number.POSITIVE_INFINITY }
   );
 }
 
-/** Alternatives, however they are nested. */
+/** Alternatives, nested ones included. */
 function alternatives({ nodes }: Automaton, i: number): readonly number[] {
   const node = nodes[i];
   return node?.op === 'either'
@@ -167,7 +166,7 @@ function pieceOf(m: Automaton, i: number): readonly Matter[] {
   }
 }
 
-/** One character: fixed where it can only be that one, else a cell. */
+/** One character: fixed text if only one is possible, otherwise a cell. */
 function single({ ranges, properties = [], negated }: ExpressionNode & { op: 'one' }): Matter {
   const [from, to] = ranges;
   if (!negated && properties.length === 0 && ranges.length === 2 && from === to && from !== undefined)
@@ -225,7 +224,7 @@ function mergedRanges(ranges: readonly number[]): readonly (readonly [number, nu
   return merged;
 }
 
-/** Something so many times: cells where it is one character, the same again where it is more. */
+/** A repetition: cells for a single character, otherwise the repeated parts. */
 function repeated(m: Automaton, { a, min, max }: ExpressionNode & { op: 'counted' }): readonly Matter[] {
   const inside = matterOf(m, a);
   // Counts within counts multiply.
@@ -245,7 +244,7 @@ const stretch = (nodes: readonly Matter[]): Matter => ({
   nodes: nodes.map((node) => ({ ...node, at: 0, end: 0 })),
 });
 
-/** Alternatives: something that may stay out, the numbers between two, or words. */
+/** Alternatives: an optional part, a number between two bounds, or words. */
 function choiceOf(m: Automaton, i: number): readonly Matter[] {
   const all = alternatives(m, i);
   const present = all.filter((one) => m.nodes[one]?.op !== 'empty');
@@ -279,7 +278,7 @@ function oneOf(m: Automaton, all: readonly number[]): Matter {
   return { type: 'words', words: [...new Set(texts)] };
 }
 
-/** All texts of alternatives, where there are few; nothing where there is no end to them. */
+/** All texts of alternatives, if they are few; `undefined` if there are too many. */
 function textsOf(m: Automaton, all: readonly number[]): readonly string[] | undefined {
   const found: string[] = [];
   for (const one of all) {
@@ -316,7 +315,7 @@ function pieceTexts(m: Automaton, i: number): readonly string[] | undefined {
   return texts;
 }
 
-/** Like cells beside each other as one part, fixed text as one piece. */
+/** Joins equal neighbouring cells to one part, and neighbouring fixed text to one piece. */
 function tidy(matter: readonly Matter[]): readonly Matter[] {
   const tidied: Matter[] = [];
   for (const one of matter) {
@@ -333,9 +332,7 @@ function tidy(matter: readonly Matter[]): readonly Matter[] {
   return tidied;
 }
 
-/**
- * Two cells of which the first takes some digits and the second all: the numbers of two digits that makes.
- */
+/** Joins a cell with some digits and a cell with all digits to a number of two digits. */
 function tens(first: Cells, second: Cells): Matter | undefined {
   const isOne = ({ min, max }: Cells): boolean => min === 1 && max === 1;
   if (!isOne(first) || !isOne(second) || first.takes.type !== 'characters') return undefined;

@@ -7,7 +7,7 @@ import {
 import { kinds } from '@arbeit/engine/kinds';
 import type { Place } from '../document-text.ts';
 
-/** Something that could not be carried over, where it stands and why, in words. */
+/** Something that could not be imported, where it is, and why. */
 export interface Dropped {
   /** What it is about: `the field “E-mail”`, `line 12`. */
   readonly where: string;
@@ -15,21 +15,21 @@ export interface Dropped {
   readonly place?: Place | undefined;
 }
 
-/** What came of something brought in: a set that is sound, and what of the original is not in it. */
+/** The result of an import: a valid set, and what of the source is not in it. */
 export interface Imported {
   readonly set: SetDocument;
   readonly lost: readonly Dropped[];
 }
 
-/** A field on its way in. */
+/** A field during an import. */
 export interface Draft {
   readonly field: FieldDocument;
   readonly place?: Place | undefined;
-  /** What its part of the form is called, where that has parts. */
+  /** The title of its section, if the form has sections. */
   readonly section?: string;
 }
 
-/** An id of letters, digits and hyphens that none of the others has. */
+/** An id of letters, digits and hyphens that is not in `taken`. */
 export function idFor(name: string, taken: ReadonlySet<string>): string {
   const plain =
     name
@@ -44,7 +44,7 @@ export function idFor(name: string, taken: ReadonlySet<string>): string {
   return id;
 }
 
-/** A name as people would write it: `guestName` as `Guest name`. */
+/** A name as a label: `guestName` becomes `Guest name`. */
 export function labelFor(name: string): string {
   const words = name
     .replace(/([a-z\d])([A-Z])/g, '$1 $2')
@@ -57,12 +57,12 @@ export function labelFor(name: string): string {
 const reads = (fields: readonly FieldDocument[], locale: string) =>
   readDocument({ arbeit: 2, title: 'T', locale, fields }, kinds);
 
-/** Pieces of a field in the order in which it can do without them. */
+/** Members of a field in the order in which they are dropped. */
 const pieces = ['initial', 'placeholder', 'rules', 'html', 'hint'] as const;
 
 /**
- * The field as far as it is sound: rules one by one, then whole pieces go until nothing is wrong with it;
- * last it is a text. What went is told.
+ * Makes a field valid: invalid rules are dropped one by one, then whole members, until no fault is left; at
+ * worst it becomes a text. What was dropped is reported.
  */
 function soundField({ field, place }: Draft, locale: string, lose: (lost: Dropped) => void): FieldDocument {
   const where = `the field “${field.label}”`;
@@ -112,11 +112,11 @@ function without<K extends keyof FieldDocument>(field: FieldDocument, piece: K):
   return rest as unknown as FieldDocument;
 }
 
-/** More fields than this are no form that anybody fills in; more losses than this nobody reads one by one. */
+/** Most fields of an import, and most losses reported one by one. */
 const mostFields = 1000;
 const mostLost = 500;
 
-/** A set of drafts, each as far as it is sound; with a form of them all where it has a title. */
+/** A set of drafts, each made valid; with a form of all fields if it has a title. */
 export function sanitize(
   {
     title,
@@ -156,9 +156,7 @@ export function sanitize(
   return { set: plain.ok ? plain.document : { ...base, fields: [] }, lost: cappedLost(all) };
 }
 
-/**
- * The fields of a form, in sections where they stood in some: fields that follow each other under one name.
- */
+/** The fields of a form in sections: neighbours with the same section name are together. */
 function inSections(drafts: readonly Draft[], form: string): Pick<FormDocument, 'fields' | 'sections'> {
   const sections: { readonly title: string; readonly fields: string[] }[] = [];
   for (const { field, section = '' } of drafts) {

@@ -18,16 +18,13 @@ export interface SchemaReading {
   readonly lost: Dropped[];
   readonly taken: Set<string>;
   readonly patternOf: PatternReader;
-  /** How many more schemas are looked into: they can refer to each other more often than anybody reads. */
+  /** How many more schemas may be read: they can refer to each other very often. */
   readonly left: { schemas: number };
-  /** What was told already, by place: what many refer to is told once. */
+  /** Places already reported: a schema that many refer to is reported once. */
   readonly told: Set<string>;
 }
 
-/**
- * Where a schema stands in its document, and what people call it: its property stands elsewhere, where that
- * refers to it.
- */
+/** A schema's location: `path` of the schema itself, `said` the name of the property that refers to it. */
 export interface Where {
   readonly path: string;
   readonly said: string;
@@ -37,18 +34,18 @@ export interface Found extends Where {
   readonly schema: Json;
 }
 
-/** A schema that stands in another. */
+/** The location of a schema inside another. */
 export const within = (at: Where, schema: Json, ...names: readonly (string | number)[]): Found => ({
   schema,
   path: names.reduce<string>(below, at.path),
   said: names.reduce<string>(below, at.said),
 });
 
-/** The path of a member, as places are looked up by. */
+/** The path of a member, for look-ups. */
 const below = (path: string, name: string | number): string =>
   `${path}${typeof name === 'string' && /^[A-Za-z_]\w*$/.test(name) ? `.${name}` : `[${JSON.stringify(name)}]`}`;
 
-/** A path as people write it: without what every path of a property has in it. */
+/** A path for people, without the parts that every property's path has. */
 const spoken = (path: string): string =>
   path
     .replace(/\["(\$\w+)"\]/g, '.$1')
@@ -56,7 +53,7 @@ const spoken = (path: string): string =>
     .replaceAll(/\.properties(?=[.[])/g, '')
     .slice(0, 120);
 
-/** Something that is not carried over: the schema there, or a keyword of it. */
+/** Reports what is not imported: the schema there, or a keyword of it. */
 export function drop(reading: SchemaReading, at: Where, why: string, ...keyword: readonly string[]): void {
   const path = keyword.reduce<string>(below, at.path);
   const key = `${path} ${why}`;
@@ -70,8 +67,8 @@ export function drop(reading: SchemaReading, at: Where, why: string, ...keyword:
 }
 
 /**
- * A schema with what it refers to inside its own document and what it is made of (`$ref`, `allOf`); a circle,
- * and what stands elsewhere, is told and left out. `by` are the references it was come to by.
+ * A schema merged with the schemas it consists of in the same document (`$ref`, `allOf`). A circle and a
+ * reference to another document are reported and left out. `by` lists the references that led here.
  */
 export function resolved(reading: SchemaReading, at: Found, by: readonly string[] = []): Found {
   if (--reading.left.schemas < 0) {
@@ -117,10 +114,7 @@ function referred(reading: SchemaReading, at: Found, $ref: string, by: readonly 
   return { ...within({ path: '$', said: '$' }, schema, ...names), said: at.said };
 }
 
-/**
- * A name as a JSON Pointer in a URI writes it (RFC 6901); one that is written wrongly is none of the names
- * there are.
- */
+/** Decodes a name of a JSON Pointer in a URI (RFC 6901); an invalid one matches no name. */
 function named(key: string): string {
   try {
     return decodeURIComponent(key).replaceAll('~1', '/').replaceAll('~0', '~');
@@ -129,7 +123,7 @@ function named(key: string): string {
   }
 }
 
-/** Bounds of which the narrower counts where two schemas have one. */
+/** Bounds of which the narrower one applies if two schemas have one. */
 const narrower: Readonly<Record<string, (a: number, b: number) => number>> = {
   minimum: Math.max,
   exclusiveMinimum: Math.max,
@@ -141,12 +135,12 @@ const narrower: Readonly<Record<string, (a: number, b: number) => number>> = {
   maxItems: Math.min,
 };
 
-/** What is asked of a value, of which a field has one of each. */
+/** Keywords that a field can have only once. */
 const asked = ['type', 'const', 'pattern', 'format', 'multipleOf', 'items', 'not', 'anyOf', 'oneOf'];
 
 /**
- * Two schemas that both hold: of what both say, `over` counts, save where they can both be said. What does
- * not count is told.
+ * Merges two schemas that both apply. If both have a keyword, `over` has precedence unless both can be kept.
+ * What is dropped is reported.
  */
 function merged(reading: SchemaReading, at: Where, under: Json, over: Json): Json {
   const both = new Map<string, unknown>(Object.entries(under));
@@ -170,7 +164,7 @@ function ofBoth(name: string, under: unknown, over: unknown): unknown {
   return over;
 }
 
-/** The properties of both; what both speak of, both hold for. */
+/** The properties of both schemas; for a property in both, both apply. */
 function propertiesOf(under: Json, over: Json): Json {
   const entries = new Map(Object.entries(under));
   for (const [name, value] of Object.entries(over)) {

@@ -4,8 +4,8 @@ import { count, drop, type Found, type SchemaReading } from './schema-parts.ts';
 import { forms, type WrittenColumn, writtenAs } from './written.ts';
 
 /**
- * What a text of a known form is (JSON Schema, "format"): a kind of its own, or an expression; with what is
- * not carried over.
+ * Texts of a known format (JSON Schema, "format"): a kind of its own or an expression, and what is not
+ * imported.
  */
 const formats: Readonly<
   Record<

@@ -1,9 +1,9 @@
 import { tooDeep } from '../document-text.ts';
 
-/** What a text most likely is that is brought in. */
+/** The format of a text to import. */
 export type SourceFormat = 'document' | 'schema' | 'html' | 'table';
 
-/** What a text most likely is: JSON with a document's mark or not, markup, or cells. */
+/** Detects the format of a text: JSON with or without a document's version, markup, or cells. */
 export function sourceFormatOf(text: string): SourceFormat {
   const start = text.trimStart();
   if (start.startsWith('<')) return 'html';
@@ -17,7 +17,7 @@ export function sourceFormatOf(text: string): SourceFormat {
 
 const isSchema = (text: string): boolean => /"(?:\$schema|properties|\$defs|x-arbeit)"\s*:/.test(text);
 
-/** A text of JSON as an object; why it is none, where it is not. */
+/** Parses JSON text to an object; if that fails, the reason. */
 export function objectIn(text: string): Readonly<Record<string, unknown>> | string {
   const deep = tooDeep(text);
   if (deep) return `Line ${deep.line}, column ${deep.column}: ${deep.message}`;

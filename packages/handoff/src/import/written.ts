@@ -2,41 +2,41 @@ import type { RuleDocument } from '@arbeit/engine/document';
 import { parseExpression } from '@arbeit/engine/rules';
 import type { PatternOf, PatternReader } from './pattern-of.ts';
 
-/** What a field is made of, whatever it was before. */
+/** The parts of a field, whatever it was made from. */
 export interface WrittenColumn {
   readonly kind: string;
   readonly entry: object;
   readonly rules: readonly RuleDocument[];
 }
 
-/** What is known of a text somebody writes. */
+/** What is known of the texts that a source describes. */
 export interface Writing {
-  /** An expression it matches as a whole. */
+  /** A regular expression that matches the whole text. */
   readonly expression?: string | undefined;
-  /** Its length, in characters. */
+  /** Length limits in characters. */
   readonly least?: number | undefined;
   readonly most?: number | undefined;
-  /** It asks nothing of what stands before or behind. */
+  /** Whether the expression may match anywhere in the text. */
   readonly isAnywhere?: boolean | undefined;
-  /** How a text is written, where it is no pattern: an entry of the kind text. */
+  /** An entry of the kind `text` for texts that are not a pattern. */
   readonly entry?: object | undefined;
-  /** What is said where it does not match. */
+  /** The message if the text does not match. */
   readonly say?: string | undefined;
 }
 
-/** A text as a field, with what could not be said of it, a sentence each. */
+/** A text as a field, with a sentence for everything that could not be expressed. */
 export interface Written extends WrittenColumn {
   readonly told: readonly string[];
 }
 
-/** More characters than this no text is said to have at most (engine, kind text). */
+/** Longest maximum length of a text, in characters (engine, kind `text`). */
 const longest = 10_000;
 
-/** What is at most asked of a text: some are a count that is no bound. */
+/** Whether a maximum length is a real one: some sources write a number that is no limit. */
 const isCount = (value: number | undefined): value is number =>
   value !== undefined && Number.isInteger(value) && value > 0;
 
-/** A text as a pattern, where its expression is one with its length; else as a text with rules. */
+/** A text as a pattern, if its expression and length can be one; otherwise as a text with rules. */
 export function writtenAs(
   { expression, isAnywhere, least, most, entry: own, say }: Writing,
   patternOf: PatternReader,
@@ -73,7 +73,7 @@ export function writtenAs(
   return { kind: 'text', entry, rules: [form, ...lengths], told };
 }
 
-/** Bounds of a range as a rule writes them; none where there are none. */
+/** Bounds of a range as a rule writes them; `undefined` if there are none. */
 export function rangeOf<T extends string | number>(
   min: T | undefined,
   max: T | undefined,
@@ -88,7 +88,7 @@ export function rangeOf<T extends string | number>(
   return [{ id: 'range', check: { type: 'range', ...bounds } } as RuleDocument];
 }
 
-/** What texts of a known form match: by the names that inputs and schemas have for it. */
+/** Regular expressions of well-known formats, by the names that inputs and schemas use. */
 export const forms = {
   email: '[^@\\s]+@[^@\\s]+\\.[^@\\s.]+',
   url: '[a-zA-Z][a-zA-Z0-9+.\\-]*:.+',

@@ -6,12 +6,12 @@ import { behave, mannerOf } from '../../../services/manner.ts';
 import { store } from '../../../store/store.ts';
 import { answer, problem, readAsked } from '../request.ts';
 
-/** The day it is for the services: the demo's. */
+/** The current date for the services: that of the demo. */
 const today = (): string => todayIn('ridge-huts') ?? localToday();
 
 /**
- * A route that answers a rule's question in the name of the service of that path, in the manner the browser
- * asks for.
+ * A route that answers a rule's request as the service with that path, with the behaviour that the browser
+ * has set.
  */
 export const answerQuestion =
   (path: string) =>

@@ -2,9 +2,9 @@ import { createSet, findSets, listSets } from '../../../store/sets.ts';
 import { store } from '../../../store/store.ts';
 import { answer, problem, readNew } from '../request.ts';
 
-/** Most sets in one answer. */
+/** Most sets in one response. */
 const atATime = 50;
-/** Most characters of a search. */
+/** Longest search text, in characters. */
 const mostLookedFor = 200;
 
 /**
@@ -27,7 +27,8 @@ export function GET(request: Request): Promise<Response> {
 }
 
 /**
- * Stores a new set. Body: `{ document }`. Answers the set with its id, 422 with the faults of the document.
+ * Stores a new set. Body: `{ document }`. Returns the set with its id, or 422 with the faults of the
+ * document.
  */
 export function POST(request: Request): Promise<Response> {
   return answer('make a set', async () => {

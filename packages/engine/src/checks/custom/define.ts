@@ -2,7 +2,7 @@ import type { TextFault } from '../../options/option.ts';
 import { define } from '../contract.ts';
 import { withOption } from '../with-others.ts';
 
-/** What else is wrong with code shows where it runs. */
+/** The code must parse; other errors appear when it runs. */
 function checkCode(code: string): readonly TextFault[] {
   const exported = code.match(/^[^\S\n\r\u2028\u2029]*export\s+default\s/gm)?.length ?? 0;
   if (exported === 1) return [];

@@ -13,7 +13,7 @@ export const notTrivial: Validator<'not-trivial'> = (field, body) =>
     ? failing(field, body, 'trivial', { value: body.display })
     : passed;
 
-/** What is guessed first: one character over and over, a run up or down, a pair repeated. */
+/** Whether a text is guessed first: one character repeated, a run up or down, a pair repeated. */
 function isTrivial(text: string): boolean {
   const codes = Array.from(text, (c) => c.codePointAt(0) ?? 0);
   if (codes.length < 3) return false;

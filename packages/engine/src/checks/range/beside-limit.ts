@@ -1,7 +1,7 @@
 import { addDays, isDate } from '../../values/calendar.ts';
 import { add, canonical, places } from '../../values/decimal.ts';
 
-/** A time of day so many minutes on; nothing past midnight. */
+/** The time of day `by` minutes later; `undefined` past midnight. */
 function minutesOn(time: string, by: number): string | undefined {
   const [hour = 0, minute = 0] = time.split(':').map(Number);
   const at = hour * 60 + minute + by;
@@ -11,9 +11,9 @@ function minutesOn(time: string, by: number): string | undefined {
 }
 
 /**
- * What stands directly below and above a limit as rules write them: decimals by one in their last place,
- * dates (ISO 8601) by a day, relative ones by one of their unit, times by a minute. Nothing for what is no
- * limit.
+ * The values directly below and above a limit, as rules write them: decimals by one in their last place,
+ * dates (ISO 8601) by a day, relative dates by one of their unit, times by a minute. Empty if the text is not
+ * a limit.
  */
 export function besideLimit(limit: string): readonly string[] {
   const relative = /^today(?:([+-])(\d+)([dwmy]))?$/.exec(limit);

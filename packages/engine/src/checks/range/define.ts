@@ -36,7 +36,7 @@ function readRange(at: Cursor, kind: Definition | undefined): void {
   readOrder(at, limits);
 }
 
-/** A lower limit above the upper one lets nothing pass. */
+/** Checks that the minimum is not above the maximum: nothing could pass. */
 function readOrder(at: Cursor, { isGood, isAbove }: Limits): void {
   const [min = '', max = ''] = ['min', 'max'].map((key) => (at.has(key) ? String(at.get(key).value) : ''));
   if (min && max && isGood(min) && isGood(max) && isAbove(min, max))

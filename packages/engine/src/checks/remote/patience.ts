@@ -1,2 +1,2 @@
-/** How long a server is waited for, in milliseconds, where a document says nothing. */
+/** Default time to wait for a server, in milliseconds. */
 export const patience = 4000;

@@ -37,9 +37,9 @@ const accepts = (plan: BoxesPlan, c: string): boolean =>
   plan.accept === 'digit' ? /^[0-9]$/.test(c) : /^[0-9a-z]$/i.test(c);
 
 /**
- * What of a pasted text is the code. An origin-bound one-time code (`@host #123456`, its last line) says so
- * itself; a text of nothing but the code and separators is the code; in a whole message it is the one run of
- * the right length, digits before letters.
+ * Returns the part of a pasted text that is the code. An origin-bound one-time code (`@host #123456`, its
+ * last line) names it; a text of only the code and separators is the code; in a longer message it is the only
+ * run of the right length, digits before letters.
  */
 function clean(plan: BoxesPlan, text: string): Cleaned {
   const folded = [...text].map(fold).join('');

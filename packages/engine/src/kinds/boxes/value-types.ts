@@ -5,8 +5,9 @@ import type { ValueTypes } from '../contract/value-types.ts';
 import type { BoxesPlan } from './run.ts';
 
 /**
- * As it is, with blanks and marks anywhere: those a paste loses. Digits and letters may be full-width, and
- * digits of any script. A message that says its code after these two signs has it whatever else is in it.
+ * An expression for the texts that may be typed or pasted: the code with spaces and symbols anywhere, which a
+ * paste drops. Digits and letters may be full-width, and digits may be of any script. A message that names
+ * its code after `@host #` is accepted whatever else it contains.
  */
 function typedBoxes({ accept, length }: BoxesPlan): string {
   const one = accept === 'digit' ? '\\p{Nd}' : '[\\p{Nd}A-Za-z\\uFF21-\\uFF3A\\uFF41-\\uFF5A]';

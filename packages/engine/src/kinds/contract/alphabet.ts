@@ -12,13 +12,13 @@ export interface Alphabet {
 }
 
 /**
- * Characters of every sort there is: digits and letters of ASCII, full-width and of other scripts, numbers
- * that are no digits, marks, signs, pictures, and what melts into its neighbour: joiners, skin tones, half
+ * Characters of every kind: digits and letters of ASCII, full-width and of other scripts, numbers that are
+ * not digits, marks, symbols, pictures, and characters that join their neighbour: joiners, skin tones, half
  * flags, conjoining jamo.
  */
 const everySort = [...'0159azAZéÉß漢٣７ＡＺａ½Ⅷ .-_@#/:()+,\u0301😀‼☎\u200c\u200d\u{1f3fb}\u{1f1ec}각가각'];
 
-/** What it is to the character it may become one with (UAX #29). */
+/** How a character joins the one before it (UAX #29). */
 const melting = [
   /\p{M}|\u200d/u,
   /\u200c|\p{EMod}/u,
@@ -58,8 +58,8 @@ const edgesOf = (ranges: readonly number[]): readonly string[] =>
     .map((code) => String.fromCodePoint(code));
 
 /**
- * The alphabet of a field: characters of every sort, those on the edges of its own ranges and those it knows
- * one by one, each in both cases and full-width, with what `sortOf` says each is to it.
+ * The alphabet of a field: characters of every kind, those at the edges of its own ranges and those it knows
+ * individually, each in both cases and full-width, with the class that `sortOf` gives each of them.
  */
 export function alphabetOf(
   ranges: readonly number[],

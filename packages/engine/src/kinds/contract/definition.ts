@@ -11,22 +11,22 @@ import type { ValueTypes } from './value-types.ts';
 /** What a definition is compiled in. */
 export interface PlanContext {
   readonly id: string;
-  /** BCP 47. */
+  /** Format locale (BCP 47). */
   readonly locale: string;
   readonly rules: readonly Rule[];
   /** The set's own character classes, by name. */
   readonly classes: Readonly<Record<string, string>>;
 }
 
-/** How limits of a kind with an order are written. */
+/** How limits are written, for kinds whose values have an order. */
 export interface Limits {
-  /** Whether a text is a limit. */
+  /** Whether a text is a valid limit. */
   isGood(text: string): boolean;
   readonly example: string;
   readonly hasSteps: boolean;
   /** Whether one limit is above another; `undefined` if that depends on the day. */
   isAbove(a: string, b: string): boolean | undefined;
-  /** A lower limit to begin with. */
+  /** The minimum a new rule starts with. */
   readonly begin: string;
 }
 

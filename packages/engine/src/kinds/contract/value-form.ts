@@ -12,26 +12,29 @@ export interface ValueForm {
   readonly beyond?: string;
 }
 
-/** A few values, each one of them and nothing else. */
+/** The value form of a few values: one of them and nothing else. */
 export const amongThem = (values: readonly string[]): ValueForm => ({
   type: values.map((value) => JSON.stringify(value)).join(' | ') || 'never',
   among: values,
   isRaw: true,
 });
 
-/** Marks and blanks, as many as there are: what may be left out of a text and is not told (law 6). */
+/**
+ * An expression for any number of symbols and spaces: characters that may be left out of a text without a
+ * report (law 6).
+ */
 export const dropped = '[^\\p{L}\\p{N}\\p{So}]*';
 
 /**
- * Texts with so many digits of any script in them, or more: what is left to the field to read is written in
- * many ways.
+ * An expression for texts with at least `count` digits of any script. Used where a field reads texts in many
+ * notations.
  */
 export const digitsIn = (count: number): string =>
   count === 1 ? '[\\s\\S]*\\p{Nd}[\\s\\S]*' : `(?:[\\s\\S]*\\p{Nd}){${count}}[\\s\\S]*`;
 
 /**
- * Numbers with something before and between them, as a template type of TypeScript: `numbersIn('', '-')` for
- * two of them.
+ * A template type of TypeScript for numbers with text before and between them: `numbersIn('', '-')` for two
+ * of them.
  */
 export const numbersIn = (...before: readonly string[]): string =>
   `\`${before.map((text) => `${text}\${number}`).join('')}\``;
@@ -44,7 +47,7 @@ export const numbersIn = (...before: readonly string[]): string =>
  */
 export const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
 
-/** An expression for the numbers from `low` to `high`, both of as many digits. */
+/** An expression for the numbers from `low` to `high`; both have the same number of digits. */
 export function digitsBetween(low: string, high: string): string {
   if (low === '') return '';
   const [l, h] = [low.charAt(0), high.charAt(0)];

@@ -7,7 +7,7 @@ import type { ValueForm } from './value-form.ts';
  * definition: no screen carries it.
  */
 export interface ValueTypes<P extends Plan = Plan> {
-  /** The typed values its fields can have. */
+  /** The typed values that fields with this plan can have. */
   values(plan: P): ValueForm;
   /**
    * A regular expression (ECMAScript, flags `u` and `v`) for the texts that the field would accept whole from

@@ -3,7 +3,7 @@ import type { Definition } from '../contract/definition.ts';
 import { parseNotation, setOf } from '../editing/notation.ts';
 import type { CustomPlan } from './body.ts';
 
-/** The most characters such a field takes, where nothing is said. */
+/** Maximum length where the document sets none, in characters. */
 const usualMost = 100;
 
 const options = {

@@ -9,8 +9,8 @@ export interface Layout {
   /** The content as the code shows it; as typed if that is not known yet or cannot be shown. */
   lay(plan: CustomPlan, characters: readonly string[]): CustomText;
   /**
-   * The fixed text every display begins with, where there are characters in it that the field takes; for
-   * pastes. Asked of a sample; `undefined`: it is not known yet.
+   * The fixed text at the start of every display, if it contains characters that the field accepts. Pastes
+   * need it. Computed from a sample; `undefined` if not known yet.
    */
   leadOf(plan: CustomPlan): readonly string[] | undefined;
 }
@@ -55,7 +55,10 @@ function twinOf(plan: CustomPlan, characters: readonly string[]): readonly strin
 
 /** A layout from the function that runs the code. */
 export function layoutBy(run: RunShape): Layout {
-  /** The places where another content tells them apart; `undefined`: it is not known yet. */
+  /**
+   * The offsets of the user's characters, found by laying out a different content too; `undefined` if not
+   * known yet.
+   */
   const apart = (
     plan: CustomPlan,
     characters: readonly string[],

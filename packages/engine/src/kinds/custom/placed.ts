@@ -10,9 +10,9 @@ export interface Placed {
 }
 
 /**
- * What a function may not do, as a word and what it is about: its words are in `words.ts`, which no page
- * carries. A text is left out, put in another order or written otherwise; is no line of text; the pieces of a
- * list are not the content.
+ * What a function did that it may not, as a word and its details; the sentences are in `words.ts`, which no
+ * page loads. Text was left out, reordered or changed; the result is not a line of text; the pieces of a list
+ * are not the content.
  */
 export type Misplaced = readonly [
   what: 'type' | 'list' | 'pieces' | 'long' | 'sign' | 'apart' | 'left-out' | 'order' | 'otherwise',
@@ -23,9 +23,9 @@ export type Misplaced = readonly [
 export const mostShown = 2000;
 
 /**
- * What a function answered as text and places, or what it did that it may not. It answers the text as it is
- * shown or, to say itself what is the user's, pieces of it: fixed text and the user's by turns, fixed text
- * first.
+ * Text and places that a function returned, or what it did that it may not. The function returns the text as
+ * displayed or, to mark the user's part itself, a list of pieces: fixed text and the user's text alternate,
+ * fixed text first.
  */
 export function placed(answer: unknown, content: readonly string[]): Placed | Misplaced {
   if (Array.isArray(answer)) return fromPieces(answer, content);
@@ -64,8 +64,8 @@ function fromPieces(answer: readonly unknown[], content: readonly string[]): Pla
 }
 
 /**
- * Whether a character of the display begins at each of these offsets: none of them joins what stands before
- * it.
+ * Whether a character of the display starts at each of these offsets, so that none of them joins the text
+ * before it.
  */
 function isWhole(display: string, places: readonly number[]): boolean {
   const starts = new Set<number>();
@@ -83,7 +83,7 @@ function problemWith(display: string): Misplaced | undefined {
   return display === display.normalize('NFC') ? undefined : ['apart', ''];
 }
 
-/** Each character at the first place it can have, as far as there is one. */
+/** Assigns each character the first place it can have, as long as there is one. */
 function leftmost(units: readonly string[], content: readonly string[]): readonly number[] {
   const places: number[] = [];
   let at = 0;
@@ -94,7 +94,9 @@ function leftmost(units: readonly string[], content: readonly string[]): readonl
   return places;
 }
 
-/** Each at the last. There is one: the leftmost were found. */
+/**
+ * Assigns each character the last place it can have. There is one, because `leftmost` found places for all.
+ */
 function rightmost(units: readonly string[], content: readonly string[]): readonly number[] {
   const places: number[] = [];
   let at = units.reduce((sum, { length }) => sum + length, 0);
@@ -105,7 +107,7 @@ function rightmost(units: readonly string[], content: readonly string[]): readon
   return places.reverse();
 }
 
-/** Why not all of the content stands there in order. */
+/** Why the content does not appear completely and in order. */
 function missing(units: readonly string[], content: readonly string[], found: number): Misplaced {
   const rest = [...units];
   for (const c of content) {
@@ -121,9 +123,8 @@ function missing(units: readonly string[], content: readonly string[], found: nu
 }
 
 /**
- * The same where two displays tell what is fixed: that of a content, and that of another with as many
- * characters, none of which is the same. What differs is the user's. `undefined` where the two are laid out
- * differently.
+ * Places found by comparing two displays: that of the content, and that of another with as many characters,
+ * all of them different. What differs belongs to the user. `undefined` if the two are laid out differently.
  */
 export function toldApart(
   display: string,

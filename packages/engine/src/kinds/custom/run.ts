@@ -19,7 +19,7 @@ import {
 } from './body.ts';
 import { alphabetOf, type Layout, layoutBy, sampleOf } from './layout.ts';
 
-/** Takes the characters from index `first` up to `end` out; the caret aims at where they began. */
+/** Removes the characters from index `first` up to `end`; the caret is placed where they began. */
 function without(
   { lay }: Layout,
   plan: CustomPlan,
@@ -35,7 +35,7 @@ function without(
   return { body: rest, caret: Math.max(Math.min(low, high), Math.min(aim, high)) };
 }
 
-/** What a deletion without a selection takes away, as indices. */
+/** The indices that a deletion without a selection removes. */
 function reach(body: CustomText, count: number, extent: Extent): readonly [first: number, end: number] {
   if (extent === 'character-left') return [count - 1, count];
   if (extent === 'character-right') return [count, count + 1];
@@ -45,7 +45,7 @@ function reach(body: CustomText, count: number, extent: Extent): readonly [first
   return [first, count];
 }
 
-/** Fixed text typed over: passed where it comes next, left where it is the one just placed. */
+/** Types over fixed text: it is passed if it comes next, and ignored if it is the text just placed. */
 function passOver(
   { body, caret }: EditResult<CustomText>,
   at: number,
@@ -60,8 +60,8 @@ function passOver(
 }
 
 /**
- * A text without the fixed text it begins with, blanks left out or not, in either case; as it is, where it
- * does not.
+ * A text without the fixed text it starts with, with or without its spaces, in either case. Unchanged if it
+ * does not start with it.
  */
 function withoutLead(given: readonly string[], lead: readonly string[]): readonly string[] {
   if (lead.length === 0) return given;
@@ -79,7 +79,7 @@ function withoutLead(given: readonly string[], lead: readonly string[]): readonl
   return given.slice(at);
 }
 
-/** Of what was not taken, what is not fixed text that now stands where it was given (law 6). */
+/** The rejected characters that are not fixed text now displayed where they were given (law 6). */
 function notFixed<P extends { readonly c: string; readonly index: number }>(
   body: CustomText,
   passed: readonly P[],
@@ -102,7 +102,7 @@ const cut = (
 ): EditResult<CustomText> =>
   without(layout, plan, body, [countLeft(body, start), countLeft(body, end)], start);
 
-/** A text at once, over what is selected: what the field takes of it, laid out at the end. */
+/** Inserts a whole text over the selection: what the field accepts of it, laid out once at the end. */
 function insert(
   layout: Layout,
   plan: CustomPlan,
@@ -123,7 +123,7 @@ function insert(
     return { body: { ...empty, display: text }, caret: text.length, leftOut: '', rejected: null };
   const room = plan.most - kept.length;
   const put: string[] = [];
-  /** Letters and digits that were not taken, each with how many characters stand before it. */
+  /** Letters and digits that were not accepted, each with the number of characters before it. */
   const passed: { readonly c: string; readonly index: number; readonly why: Reason }[] = [];
   for (const c of withoutLead(given, lead ?? [])) {
     const own = taken(plan.takes, c);
@@ -150,9 +150,9 @@ function insert(
 }
 
 /**
- * A raw value as the field hands it on: each character is one that the field takes as it is. `undefined` for
- * any other text, which is read as a paste is. The fixed text in front may have such characters too (`0`
- * before a number): of a raw value none is left out.
+ * A raw value as the field itself writes it: each character is accepted unchanged. `undefined` for any other
+ * text, which is then read like a paste. The leading fixed text may contain such characters too (`0` before a
+ * number); none of a raw value is dropped for that.
  */
 function rawIn(layout: Layout, plan: CustomPlan, text: string): InsertResult<CustomText> | undefined {
   const characters = graphemes(text);
@@ -163,9 +163,9 @@ function rawIn(layout: Layout, plan: CustomPlan, text: string): InsertResult<Cus
 }
 
 /**
- * The first characters of the fixed text in front, typed into an empty field before anything else. They are
- * shown from then on; the first must be one that the field does not take, since a character of the content
- * wins. Blanks may be left out.
+ * Types the first characters of the leading fixed text into an empty field. They are displayed from then on.
+ * The first one must be a character that the field does not accept, because content has precedence. Spaces
+ * may be left out.
  */
 function leadTyped(
   { leadOf }: Layout,
@@ -185,15 +185,18 @@ function leadTyped(
   return { body: { ...empty, display }, caret: display.length };
 }
 
-/** Whether a text is the beginning of the fixed text in front, as it is shown while somebody types it. */
+/** Whether a text is the beginning of the leading fixed text as displayed while it is typed. */
 const isBegun = (lead: readonly string[] | undefined, given: readonly string[]): boolean =>
   lead !== undefined && given.length > 0 && given.every((c, i) => c === lead[i]);
 
-/** What a deletion leaves of fixed text that was typed before any content: all of it goes, as it came. */
+/** Deletes from fixed text that was typed before any content: all of it is removed, as it was added. */
 const withoutTyped = (body: CustomText): EditResult<CustomText> | undefined =>
   body.characters.length === 0 && body.display ? { body: empty, caret: 0 } : undefined;
 
-/** The state with what the code has answered meanwhile; the caret between the same characters. */
+/**
+ * The state laid out again with what the code has returned meanwhile. The caret stays between the same
+ * characters.
+ */
 function again(layout: Layout, plan: CustomPlan, state: FieldState<CustomText>): FieldState<CustomText> {
   const { characters, given } = state.body;
   if (given !== undefined) return givenAgain(layout, plan, state, given);
@@ -203,10 +206,7 @@ function again(layout: Layout, plan: CustomPlan, state: FieldState<CustomText>):
   return { ...state, body, start: moved(state.start), end: moved(state.end) };
 }
 
-/**
- * The same with a text put again of which is known now what of it is fixed; what stood behind it stands there
- * still.
- */
+/** Inserts a text again now that its fixed parts are known. What was after it stays after it. */
 function givenAgain(
   layout: Layout,
   plan: CustomPlan,
@@ -228,7 +228,7 @@ function givenAgain(
   };
 }
 
-/** What there is to say of a field whose code is not done, or does what it may not. */
+/** The findings of a field whose code has not finished, or does what it may not. */
 function validate(
   _: CustomPlan,
   { is, problem }: CustomText,
@@ -246,7 +246,7 @@ function validate(
   };
 }
 
-/** What a key, a backspace and a delete lead to from there. */
+/** The contents that a key, Backspace or Delete would lead to from this state. */
 function ahead(plan: CustomPlan, { characters }: CustomText, from: number, to: number): readonly string[] {
   const rest = characters.toSpliced(from, to - from);
   const keys = rest.length < plan.most ? alphabetOf(plan).map((c) => rest.toSpliced(from, 0, c)) : [];
@@ -311,5 +311,8 @@ export function customFormatBy(run: RunShape): Kind<CustomPlan, CustomText> {
   };
 }
 
-/** Where nothing runs its code, what was typed stands there as it is. */
+/**
+ * Kind `custom`: formatted by the developer's own JavaScript. Where nothing runs the code, text is displayed
+ * as typed.
+ */
 export const custom: Kind<CustomPlan, CustomText> = customFormatBy(() => undefined);

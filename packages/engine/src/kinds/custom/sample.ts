@@ -2,7 +2,7 @@ import type { Piece, SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import { taken } from '../editing/takes.ts';
 import type { CustomPlan, CustomText } from './body.ts';
 
-/** Characters of which samples are made, those first that the field takes. */
+/** Characters that samples are made of, in the order of preference. */
 const tried = [...'RH4815162342', ...'KMPTXLNQS', ...'hutskeymap'];
 
 /** A content as somebody could type it. */
@@ -12,7 +12,7 @@ function sampleOf({ takes, least, most }: CustomPlan): string {
   return Array.from({ length }, (_, i) => own[i % own.length] ?? '?').join('');
 }
 
-/** The text of a body in stretches, the user's and fixed ones by turns. */
+/** The display in stretches: the user's text and fixed text alternate. */
 function stretchesOf({ display, places, characters }: CustomText): readonly Piece[] {
   const pieces: Piece[] = [];
   const add = (text: string, isValue: boolean): void => {

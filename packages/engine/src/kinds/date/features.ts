@@ -1,6 +1,6 @@
 /** Features of dates beside three parts, as in `field/features.ts`. */
 
-/** Limits that are checked. */
+/** Whether any field checks limits. */
 export const hasRange: boolean = true;
 /** A resting text that differs from the typed one. */
 export const hasResting: boolean = true;

@@ -21,7 +21,7 @@ import { hasOwnYears, hasRange, hasResting } from './features.ts';
 /** A date, ready to run: its parts in order, and its resting text. */
 export interface DatePlan extends PartsPlan {
   readonly kind: 'date';
-  /** Index of each part. */
+  /** Index of the day in the parts. */
   readonly day: number;
   readonly month: number;
   readonly year: number;
@@ -51,7 +51,7 @@ function close(plan: DatePlan, part: number, text: string): string {
   return padded(plan, part, text);
 }
 
-/** The parts in the plan's order. */
+/** The three parts in the plan's order. */
 const ordered = (plan: DatePlan, year: string, month: string, day: string): string[] => {
   const texts = ['', '', ''];
   texts[plan.year] = year.length === 2 ? century(plan, year) : year.padStart(4, '0');
@@ -140,7 +140,7 @@ function monthIn(plan: DatePlan, text: string): [month: number, name: string] {
   return best;
 }
 
-/** A date with the month as a word, in any order: `14 February 2027`, `Feb 14, 2027`. */
+/** Reads a date with the month as a word, in any order: `14 February 2027`, `Feb 14, 2027`. */
 function named(plan: DatePlan, text: string): Parsed | undefined {
   const lower = text.toLowerCase();
   const [month, name] = monthIn(plan, lower);

@@ -2,7 +2,7 @@ import { digitsIn, numbersIn } from '../contract/value-form.ts';
 import type { ValueTypes } from '../contract/value-types.ts';
 import type { DatePlan } from './run.ts';
 
-/** The days of the Gregorian calendar from year 1 to 9999 (ISO 8601). */
+/** An expression for the days of the Gregorian calendar from year 1 to 9999 (ISO 8601). */
 const dates =
   '(?!0000)(?:\\d{4}-(?:(?:0[13578]|1[02])-(?:0[1-9]|[12]\\d|3[01])|(?:0[469]|11)-(?:0[1-9]|[12]\\d|30)|02-(?:0[1-9]|1\\d|2[0-8]))' +
   '|(?:\\d\\d(?:0[48]|[2468][048]|[13579][26])|(?:[02468][048]|[13579][26])00)-02-29)';

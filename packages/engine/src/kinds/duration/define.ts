@@ -59,7 +59,7 @@ export const duration: Definition<typeof options, DurationPlan> = {
   pointless: ['length', 'matches', 'checksum', 'not-trivial'],
 };
 
-/** Units are written with their symbols (ISO 80000-3), the same in every language. */
+/** The plan of a duration. Units are written with their symbols (ISO 80000-3), the same in every language. */
 function planDuration(entry: FilledEntry<typeof options>, locale: string): DurationPlan {
   const units: readonly ('h' | 'min')[] = entry.units;
   const isHours = (unit: string) => unit === 'h';

@@ -8,7 +8,7 @@ import { itemAt } from '../../values/item-at.ts';
 import { locate, type Parsed, type PartsBody, type PartsPlan } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
 
-/** Hours and minutes, ready to run. */
+/** A duration field, ready to run. */
 export interface DurationPlan extends PartsPlan {
   readonly kind: 'duration';
   /** Index of hours and minutes, -1 for a unit the field does not have. */
@@ -174,7 +174,7 @@ const editing = partsKind<DurationPlan, PartsBody>({
   first: (plan) => plan.bare,
 });
 
-/** Whether the parts have room for these digits. */
+/** Whether the digits fit into the parts. */
 const hold = (plan: DurationPlan, texts: readonly string[]): boolean =>
   texts.every((text, i) => (text.includes('.') ? isHours(text) : text.length <= itemAt(plan.parts, i).size));
 

@@ -2,9 +2,9 @@ import type { EditResult, Extent, InsertResult, Reason, TextState } from '../../
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
 
 /**
- * Editing for kinds whose content stands in the display in order, one UTF-16 unit a character, with signs and
- * separators between: numbers, telephone numbers, codes. The kind says how content is laid out and what a
- * character makes of it; where carets go and what is removed is the same for all and worked out here.
+ * Editing for kinds whose content is in the display in order, one UTF-16 unit per character, with symbols and
+ * separators between: numbers, telephone numbers, codes. The kind defines how content is laid out and what a
+ * character does; carets and deletions are the same for all and are computed here.
  */
 export interface LineBody extends TextState {
   /** Offsets of the content in the display; the caret stays inside. */

@@ -20,7 +20,7 @@ export type Matter =
   | { readonly type: 'words'; readonly words: readonly string[] }
   | { readonly type: 'stretch'; readonly nodes: readonly Node[] };
 
-/** What a cell takes. */
+/** The characters that a cell accepts. */
 export type Takes =
   | { readonly type: 'built-in'; readonly name: BuiltIn }
   | { readonly type: 'class'; readonly name: string }

@@ -14,8 +14,8 @@ import {
 } from './parts.ts';
 
 /**
- * Editing for kinds made of parts: each keeps its own digits, so that mending the day leaves month and year
- * alone. The kind says how they are laid out, what closes one and what a whole text means; carets and
+ * Editing for kinds made of parts: each part keeps its own digits, so that correcting the day leaves month
+ * and year unchanged. The kind defines the layout, what ends a part and what a whole text means; carets and
  * deletions are the same for all.
  */
 export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
@@ -75,7 +75,7 @@ function enterWord(part: PartPlan, text: string, index: number, c: string): stri
 
 const separators = /^[\s.,:;/\-–]$/u;
 
-/** The offset of a place inside a part. */
+/** The display offset of a position inside a part. */
 const caretIn = (body: PartsBody, part: number, index: number): number => itemAt(body.at, part) + index;
 
 function whole<B extends PartsBody>(body: B): EditResult<B> {

@@ -4,8 +4,8 @@ import { itemAt } from '../../values/item-at.ts';
 import { hasPartWords } from './features.ts';
 
 /**
- * What kinds hold that are made of parts with a meaning of their own (day, month, hour), and how it is laid
- * out. Fixed text shows at once behind a full part. How it is edited: `parts-editing.ts`.
+ * The content and layout of kinds made of parts with a meaning of their own (day, month, hour). Fixed text
+ * appears as soon as the part before it is full. For editing see `parts-editing.ts`.
  */
 export interface PartPlan {
   readonly name: string;

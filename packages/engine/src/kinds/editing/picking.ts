@@ -4,9 +4,9 @@ import type { EditResult, InsertResult, Reason, TextState } from '../../field/te
 import type { Offer } from '../../options/option.ts';
 
 /**
- * What kinds have in common whose value is picked from what is offered and not typed: a key is refused, a
- * text that comes at once is read for what is offered, by value or by words, and what stands there is taken
- * out as a whole. The display is the words, the caret behind them.
+ * What all kinds share whose value is picked from a list rather than typed: a key is refused, a whole text is
+ * searched for the options it names by value or by label, and a deletion removes everything. The display is
+ * the labels; the caret is after them.
  */
 export interface PickingParts<P extends Plan, B extends TextState> {
   empty(plan: P): B;
@@ -95,9 +95,9 @@ export const one: PickingParts<Plan & { readonly options: readonly Offer[] }, Te
 };
 
 /**
- * What an arrow key goes to, `by` 1 up and -1 down. Buttons stand in a ring: from the last down to the first
- * (WAI-ARIA, radio group). A list begins with nothing picked and stays at its ends, as browsers have it.
- * `undefined` where it stays.
+ * The option an arrow key moves to; `by` is 1 for up and -1 for down. Radio buttons form a ring: down from
+ * the last leads to the first (WAI-ARIA, radio group). A list starts with nothing picked and stops at its
+ * ends, as in browsers. `undefined` if nothing changes.
  */
 export function stepAmong(
   options: readonly Offer[],

@@ -4,11 +4,11 @@
 export const hasRight: boolean = true;
 /** A minus, or parentheses. */
 export const hasNegative: boolean = true;
-/** A unit with a singular. */
+/** Whether any unit has a singular form. */
 export const hasSingular: boolean = true;
-/** Limits and steps that are checked. */
+/** Whether any field checks limits or steps. */
 export const hasRange: boolean = true;
 /** Decimals filled on blur. */
 export const hasPad: boolean = true;
-/** Digits of another script. */
+/** Whether any field uses digits of another script. */
 export const hasDigits: boolean = true;

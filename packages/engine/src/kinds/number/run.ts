@@ -186,9 +186,9 @@ function putRight(content: string, isNegative: boolean, at: number, c: string): 
 const signs = /[\p{Sc}\u200e\u200f\u061c\u202a-\u202e\u2066-\u2069]/gu;
 
 /**
- * Reads an amount in any common convention: `1.234,56`, `1,234.56`, `1 234,56`, `1'234.50`, `(12.50)`, `12-`.
- * Two separators: the last is the decimal one. One that comes again groups. One alone before exactly three
- * digits is ambiguous; there the locale decides, and what was decided is told.
+ * Reads an amount in any common notation: `1.234,56`, `1,234.56`, `1 234,56`, `1'234.50`, `(12.50)`, `12-`.
+ * Of two separators the last is the decimal one. A separator that occurs twice groups. A single one before
+ * exactly three digits is ambiguous: the locale decides, and the decision is reported.
  */
 function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   const shown = into ? undefined : ownContent(plan, text.trim());

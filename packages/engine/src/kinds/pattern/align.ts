@@ -6,26 +6,26 @@ import { hasFixed, hasStretches } from './features.ts';
 import { lay, rawOf, written } from './layout.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
-/** How many branches a text may cost before it is given up as no display of the pattern. */
+/** Most branches tried before a text is rejected as not being a display of the pattern. */
 const patience = 5_000;
-/** How many parts deep it may go; more than any pattern people fill in has. */
+/** Greatest depth in parts; real patterns have far fewer. */
 const deepest = 600;
 
-/** What a text may be: the field's display, or its raw value. */
+/** What is read: the field's display or its raw value. */
 type Reading = 'display' | 'raw';
 
-/** A reading under way: what is read, and how much of it may still be tried. */
+/** A search in progress: what is read, and how many branches are left. */
 interface Search {
   readonly plan: PatternPlan;
   readonly text: string;
   readonly as: Reading;
-  /** How a blank looks that keeps its place. */
+  /** The character displayed for an empty cell that keeps its place. */
   readonly filler: string;
   left: number;
   depth: number;
 }
 
-/** How far a reading has come: the next cell, the offset in the text, what stands so far. */
+/** How far the search has come: the next cell, the offset in the text and the cells filled so far. */
 interface Reached {
   readonly cell: number;
   readonly at: number;
@@ -34,10 +34,10 @@ interface Reached {
 }
 
 /**
- * Reads `text` as a display of this very pattern, fixed text and all, complete or not: the state whose
- * display it is, or `undefined` where it is none. Typing would go wrong here when a cell takes what is meant
- * as fixed text (`+44 <4 digit>` given `+44 7400`), or when a leading part is empty. A text without any fixed
- * text is not read here: there typing is right.
+ * Reads `text` as a display of exactly this pattern, fixed text included, complete or not. Returns the state
+ * with that display, or `undefined`. Typing the text would go wrong where a cell accepts what is meant as
+ * fixed text (`+44 <4 digit>` given `+44 7400`), or where a leading part is empty. Texts without any fixed
+ * text are not read here, because typing them is right.
  */
 export function align(plan: PatternPlan, text: string, as: Reading = 'display'): PatternBody | undefined {
   const filler = as === 'raw' ? ' ' : plan.filler;
@@ -45,7 +45,7 @@ export function align(plan: PatternPlan, text: string, as: Reading = 'display'):
   return from(search, { cell: 0, at: 0, cells: plan.cells.map(() => ''), passed: undefined });
 }
 
-/** Tries every way to go on from there. */
+/** Tries every way to continue from `reached`. */
 function from(search: Search, reached: Reached): PatternBody | undefined {
   if (search.left-- <= 0 || search.depth === deepest) return undefined;
   search.depth++;
@@ -78,7 +78,9 @@ function onwards(search: Search, { cell, at, cells, passed }: Reached): PatternB
   return undefined;
 }
 
-/** Goes on in the same part while its cells must be filled anyway: a long one is no deep search. */
+/**
+ * Continues within a part whose cells must be filled anyway, so that a long part does not deepen the search.
+ */
 function fillOn({ plan, text }: Search, filled: string[], cell: number, at: number): [number, number] {
   const part = partOf(plan, cell - 1);
   while (part.takes === 'set' && cell < part.first + part.min && at < text.length) {
@@ -121,8 +123,8 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
 }
 
 /**
- * What of a fixed text may stand: all of it, none behind the last character, or a run of its segments where
- * some belong to stretches not typed into.
+ * The lengths of a fixed text that may be displayed: all of it, none after the last character, or a run of
+ * its segments if some belong to stretches that are not filled.
  */
 function waysToStand(fixed: FixedText): Set<string> {
   if (!hasStretches || typeof fixed === 'string') return new Set([fixed as string, '']);
@@ -132,7 +134,10 @@ function waysToStand(fixed: FixedText): Set<string> {
   return ways;
 }
 
-/** Whether a part before the last character lacks something: a stretch skipped over and then typed into. */
+/**
+ * Whether a part before the last character is incomplete, for example a stretch that was skipped and typed
+ * into later.
+ */
 function isCutShort(plan: PatternPlan, { cells, last }: PatternBody): boolean {
   return (
     hasStretches &&

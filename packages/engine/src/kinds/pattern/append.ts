@@ -9,21 +9,22 @@ import { indexIn, lay, standing, textBefore, written } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /**
- * Many characters behind all others, without laying the field out after each: a paste of two thousand took
- * half a second that way, and takes a few milliseconds so. It says what `insertOne` would say of each, which
- * a test holds it to, and hands the rest back where it would not know: what follows a complete pattern.
+ * Appends many characters without laying out the field after each one. A paste of two thousand characters
+ * took half a second that way and takes a few milliseconds this way. It reports what `insertOne` would report
+ * for each character, which a test verifies, and returns the rest where it cannot know: text after a complete
+ * pattern.
  */
 export interface Appended extends Edited {
-  /** How many of the characters were dealt with. */
+  /** How many characters were handled. */
   readonly count: number;
   readonly leftOut: string;
-  /** Letters and digits that met fixed text. */
+  /** Letters and digits that matched fixed text. */
   readonly met: string;
   readonly refusal: Reason | null;
   readonly taken: boolean;
 }
 
-/** Whether a plan's characters can be dealt with that way. */
+/** Whether the characters of a plan can be appended this way. */
 export const isAppendable = (plan: PatternPlan, body: PatternBody, caret: number): boolean =>
   plan.positions === 'flow' &&
   (plan.literals === 'behind' || plan.stretches.length === 0) &&
@@ -33,15 +34,15 @@ export const isAppendable = (plan: PatternPlan, body: PatternBody, caret: number
   caret === body.display.length;
 
 interface Known {
-  /** Every character of every fixed text, in small letters. */
+  /** Every character of every fixed text, in lower case. */
   readonly fixed: ReadonlySet<string>;
-  /** One part of each sort. */
+  /** One part of each kind. */
   readonly parts: readonly Part[];
 }
 const knownOf = new WeakMap<PatternPlan, Known>();
 
 /**
- * Whether no cell and no fixed text of the pattern has a use for a character: then nothing need be searched
+ * Whether no cell and no fixed text of the pattern accepts a character, so that nothing needs to be searched
  * for it.
  */
 function isUseless(plan: PatternPlan, character: string): boolean {
@@ -57,10 +58,10 @@ function isUseless(plan: PatternPlan, character: string): boolean {
   return !isFixed && known.parts.every((part) => taken(part, character) === undefined);
 }
 
-/** What has come of the characters so far. */
+/** What the characters so far have led to. */
 interface Progress {
   readonly cells: string[];
-  /** The cell that comes next, and the last one filled. */
+  /** The next cell, and the last one that was filled. */
   cell: number;
   last: number;
   /** How much of the fixed text before that cell was typed. */
@@ -91,7 +92,8 @@ function meet(now: Progress, character: string): void {
 }
 
 /**
- * The next of what is being typed anyway: a word's letters that its first ones brought, a fixed text begun.
+ * Takes a character that continues what has begun: the letters of a word completed by its first ones, or a
+ * fixed text.
  */
 function goesOn(plan: PatternPlan, now: Progress, character: string): boolean {
   const brought = now.owed && [...now.owed][0]!;
@@ -107,7 +109,7 @@ function goesOn(plan: PatternPlan, now: Progress, character: string): boolean {
   return true;
 }
 
-/** One character behind all others; false where it is the other way's matter, which has it again. */
+/** Appends one character; `false` if `insertOne` has to handle it instead. */
 function appendOne(plan: PatternPlan, now: Progress, character: string): boolean {
   if (goesOn(plan, now, character)) return true;
   const direct = fit(plan, now.cells, now.cell, character);
@@ -153,8 +155,8 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
 }
 
 /**
- * In fixed positions characters go into one cell after the other; one that may mean something else there ends
- * it.
+ * In fixed positions, characters fill one cell after the other. A character that may mean something else
+ * there ends the loop.
  */
 function overwrite(
   plan: PatternPlan,
@@ -191,7 +193,7 @@ function overwrite(
   return { body: laid, caret: caretBehind(plan, { ...laid, last }), count, leftOut, refusal, taken: true };
 }
 
-/** Whether a plan in fixed positions can be written into that way. */
+/** Whether a plan in fixed positions can be overwritten this way. */
 const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
   plan.positions === 'fixed' &&
   plan.stretches.length === 0 &&
@@ -199,8 +201,8 @@ const isOverwritable = (plan: PatternPlan, body: PatternBody): boolean =>
   plan.parts.every((part) => part.takes !== 'words');
 
 /**
- * Fixed text typed over: the cell it then stands before and how much of it shows; `null` where there is none
- * with the character, `undefined` where that would be behind the last cell.
+ * The fixed text that a character types over: the cell after it and how much of it is displayed; `null` if no
+ * fixed text has the character, `undefined` if it is after the last cell.
  */
 function passedBy(
   plan: PatternPlan,
@@ -242,7 +244,7 @@ function isPartFull(plan: PatternPlan, last: number): boolean {
   return last === first + size - 1;
 }
 
-/** Behind the last character; with `ahead`, past the fixed text that follows a full part. */
+/** The offset after the last character; with `ahead`, after the fixed text that follows a full part. */
 function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: PatternBody): number {
   if (last < 0) return 0;
   const after = itemAt(at, last) + itemAt(cells, last).length;
@@ -252,8 +254,8 @@ function caretBehind(plan: PatternPlan, { last, at, cells, display, complete }: 
 }
 
 /**
- * Deals with as many as it can of the characters from an index on, as if they came one by one; `undefined`
- * where they are not its matter.
+ * Handles as many of the characters from an index on as it can, as if they came one by one; `undefined` if it
+ * does not apply.
  */
 export type Bulk = (
   plan: PatternPlan,
@@ -262,7 +264,7 @@ export type Bulk = (
   from: number,
 ) => (Omit<Appended, 'met'> & { readonly met?: string }) | undefined;
 
-/** What is carried for patterns so long that laying out anew after each character would be felt. */
+/** Bulk handlers for patterns so long that laying out after each character would be noticeable. */
 export const bulk: readonly Bulk[] = [
   (plan, { body, caret }, characters, from) =>
     isAppendable(plan, body, caret) ? append(plan, body, characters.slice(from)) : undefined,

@@ -1,26 +1,29 @@
 import type { EditResult as EditedOf, TextState } from '../../field/text-state.ts';
 import type { Cells } from './cells.ts';
 
-/** Fixed text the user typed behind the content: it shows because of that, and goes when content follows. */
+/**
+ * Fixed text that the user typed after the content. It is displayed for that reason and removed when content
+ * follows.
+ */
 export interface Passed {
-  /** The cell it stands before; everything between the content and that cell is closed. */
+  /** The cell after it; everything between the content and that cell is closed. */
   readonly cell: number;
-  /** How much of it shows, in UTF-16 units. */
+  /** How much of it is displayed, in UTF-16 units. */
   readonly shown: number;
 }
 
 /**
- * What a pattern field holds, laid out. `display` and `at` follow from `cells` and `passed` alone, never from
- * the way there (law 1).
+ * The text state of a pattern field. `display` and `at` follow from `cells` and `passed` alone, never from
+ * earlier states (law 1).
  */
 export interface PatternBody extends TextState {
   readonly cells: Cells;
   readonly passed: Passed | undefined;
-  /** Letters that completing a word brought and the user may still type over it; they change nothing. */
+  /** Letters that word completion added and that the user may still type over. They change nothing. */
   readonly owed: string;
-  /** Index of the last filled cell, -1 when empty. */
+  /** Index of the last filled cell, -1 if empty. */
   readonly last: number;
-  /** For each cell the offset in `display` where its character stands or would stand. */
+  /** For each cell the offset in `display` where its character is or would be. */
   readonly at: readonly number[];
 }
 

@@ -3,7 +3,7 @@ import { taken } from '../editing/takes.ts';
 import { hasFixed, hasNumbers, hasStretches, hasVarying, hasWords } from './features.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
-/** One entry per cell: the character in it, or '' for a blank. */
+/** One entry per cell: its character, or '' for an empty cell. */
 export type Cells = readonly string[];
 
 /**
@@ -14,7 +14,7 @@ export type Cells = readonly string[];
  */
 export const partOf = (plan: PatternPlan, cell: number): Part => plan.parts[plan.cells[cell]!]!;
 
-/** Whether a stretch exists: one of its cells is filled. Everything outside stretches (-1) does. */
+/** Whether a stretch is displayed: one of its cells is filled. Everything outside stretches (-1) is. */
 export function exists(plan: PatternPlan, cells: Cells, stretch: number): boolean {
   if (!hasStretches || stretch < 0) return true;
   const { first, end } = plan.stretches[stretch]!;
@@ -23,8 +23,7 @@ export function exists(plan: PatternPlan, cells: Cells, stretch: number): boolea
 }
 
 /**
- * Whether a blank cell may stay blank as things stand: past its part's minimum, or in a stretch not typed
- * into.
+ * Whether an empty cell may stay empty: it is beyond its part's minimum, or in a stretch that is not filled.
  */
 export function mayStayBlank(plan: PatternPlan, cells: Cells, cell: number): boolean {
   const part = partOf(plan, cell);
@@ -32,8 +31,8 @@ export function mayStayBlank(plan: PatternPlan, cells: Cells, cell: number): boo
 }
 
 /**
- * The character as it would stand in the cell, given what else its part holds in `cells` (the cell itself is
- * read as that character), or the reason it cannot.
+ * The character as the cell would hold it, given the rest of its part in `cells` (the cell itself is read as
+ * that character), or the reason it cannot.
  */
 export function fit(plan: PatternPlan, cells: Cells, cell: number, character: string): Fit {
   const part = partOf(plan, cell);
@@ -53,8 +52,9 @@ export function fit(plan: PatternPlan, cells: Cells, cell: number, character: st
 export type Fit = { readonly as: string } | Reason;
 
 /**
- * Whether digits with blanks can still become a number from `low` to `high`, all three of one width. Walks
- * left to right keeping which of the four ways (free, on the lower bound, on the upper, on both) are alive.
+ * Whether digits with gaps can still become a number from `low` to `high`, all three of the same length.
+ * Reads left to right and keeps which of the four ways (free, on the lower bound, on the upper, on both) are
+ * still possible.
  */
 export function inBounds(digits: Cells, low: string, high: string): boolean {
   let ways = 8;
@@ -76,7 +76,7 @@ export function inBounds(digits: Cells, low: string, high: string): boolean {
 
 const lettersOf = new WeakMap<readonly string[], readonly (readonly string[])[]>();
 
-/** The first word that agrees with the filled cells, letter case aside. */
+/** The first word that matches the filled cells, ignoring case. */
 export function wordFor(filled: Cells, words: readonly string[]): string | undefined {
   let letters = lettersOf.get(words);
   if (!letters) {
@@ -89,8 +89,8 @@ export function wordFor(filled: Cells, words: readonly string[]): string | undef
 }
 
 /**
- * Puts a moved character into `cells[cell]` in that cell's case; false, changing nothing, where it cannot
- * stand.
+ * Writes a moved character into `cells[cell]` in that cell's case. Returns `false` and changes nothing if the
+ * cell does not accept it.
  */
 export function move(plan: PatternPlan, cells: string[], cell: number, character: string): boolean {
   const as = fit(plan, cells, cell, character);
@@ -106,9 +106,7 @@ function filledOf(part: Part, cells: Cells): number {
   return filled;
 }
 
-/**
- * Whether nothing is missing: every part that exists has the characters it needs, and there is any at all.
- */
+/** Whether nothing is missing: the field is not empty, and every part that is displayed has its minimum. */
 export function isComplete(plan: PatternPlan, cells: Cells): boolean {
   let any = false;
   for (const part of plan.parts) {

@@ -85,8 +85,8 @@ export const pattern: Definition<typeof options, PatternPlan> = {
 };
 
 /**
- * Lays a parsed notation out as cells, parts, stretches and the fixed text between. `nodes` must be free of
- * faults.
+ * Compiles a parsed notation to cells, parts, stretches and the fixed text between them. `nodes` must be free
+ * of faults.
  */
 function planPattern(
   nodes: readonly Node[],
@@ -148,7 +148,7 @@ export function needsText({ parts, before }: Pick<PatternPlan, 'parts' | 'before
   });
 }
 
-/** Whether some character could go into both parts. Tried on characters of every set there is a word for. */
+/** Whether some character could go into both parts. Tested with characters of every set that has a name. */
 function overlap(a: Part, b: Part): boolean {
   const tried = new Set([...'0a漢-é', ...edgesOf(a), ...edgesOf(b)]);
   for (let code = 0x20; code < 0x7f; code++) tried.add(String.fromCharCode(code));

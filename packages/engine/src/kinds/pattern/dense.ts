@@ -4,30 +4,29 @@ import type { Cells } from './cells.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /**
- * The keystroke that nearly always happens, made cheap: content without blanks in a pattern of plain cells.
- * Where each character stands is then known beforehand, so a key costs a table look-up and a few slices
- * instead of a walk over the cells. Everything here says what `insert`, `erase` and `layout` would say, which
- * the laws check on both ways; whatever is not plain (fixed text typed over, a refusal, a gap) is left to
- * them.
+ * The fast path for the most common keystroke: content without gaps in a pattern of plain cells. The place of
+ * each character is then known in advance, so a key costs a table look-up and a few slices instead of a pass
+ * over the cells. Everything here returns what `insert`, `erase` and `layout` would return, which the laws
+ * check on both paths. Whatever is not plain (fixed text typed over, a refusal, a gap) is left to them.
  */
 interface Tables {
   readonly parts: readonly Part[];
   readonly before: readonly string[];
   /** The offset of each cell when all before it are filled. */
   readonly at: readonly number[];
-  /** For each offset of the full display the number of characters left of it. */
+  /** For each offset of the full display the number of characters to its left. */
   readonly leftOf: readonly number[];
   /** For each length of the content whether it is complete. */
   readonly complete: readonly boolean[];
   readonly tail: string;
   readonly part: readonly Part[];
-  /** Every cell takes the same: room can be made and closed anywhere without asking each cell. */
+  /** Whether every cell accepts the same characters, so that they can move to any other cell unchecked. */
   readonly uniform: boolean;
 }
 
 const known = new WeakMap<PatternPlan, Tables | null>();
 
-/** The tables of a plan, `null` for a plan that is not plain. */
+/** The tables of a plan; `null` for a plan that is not plain. */
 function tablesOf(plan: PatternPlan): Tables | null {
   let tables = known.get(plan);
   if (tables === undefined) {
@@ -71,7 +70,7 @@ function tabulate(plan: PatternPlan): Tables | null {
   };
 }
 
-/** A body whose cells and offsets are only spelt out when somebody asks for them. */
+/** A text state whose cells and offsets are computed when first read. */
 class DenseBody implements PatternBody {
   // Declared only: what is built from this carries no line for a member that the constructor sets.
   declare readonly tables: Tables;
@@ -107,7 +106,7 @@ class DenseBody implements PatternBody {
   }
 }
 
-/** The body for cells with no blank before the last character, `undefined` where the plan is not plain. */
+/** The text state for cells without a gap before the last character; `undefined` if the plan is not plain. */
 export function denseBody(plan: PatternPlan, content: string): PatternBody | undefined {
   const tables = tablesOf(plan);
   return tables ? layDense(tables, content) : undefined;
@@ -124,7 +123,7 @@ function layDense(t: Tables, content: string): DenseBody {
   return new DenseBody(t, content, complete ? display + t.tail : display, complete);
 }
 
-/** A character that simply goes in at the caret; `undefined` where it takes more than that. */
+/** Inserts a character that the cell at the caret accepts; `undefined` if more is needed. */
 export function insertDense(body: PatternBody, caret: number, character: string): Edited | undefined {
   if (!(body instanceof DenseBody) || character.length !== 1) return undefined;
   const { tables: t, content } = body;
@@ -145,7 +144,7 @@ export function insertDense(body: PatternBody, caret: number, character: string)
   return { body: laid, caret: t.at[cell]! + 1 };
 }
 
-/** One character out, the rest closing up; `undefined` where it takes more than that. */
+/** Removes one character, and the rest closes up; `undefined` if more is needed. */
 export function eraseDense(body: PatternBody, caret: number, side: 'left' | 'right'): Edited | undefined {
   if (!(body instanceof DenseBody)) return undefined;
   const t = body.tables;

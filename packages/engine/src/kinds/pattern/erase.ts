@@ -6,7 +6,7 @@ import { placeOf } from './insert.ts';
 import { contentEnd, lay } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
-/** The filled cells whose characters lie in the display range, as a list of cell indexes. */
+/** Indices of the filled cells whose characters are in the display range. */
 function cellsIn(body: PatternBody, start: number, end: number): number[] {
   const found: number[] = [];
   for (let i = 0; i <= body.last; i++)
@@ -14,21 +14,21 @@ function cellsIn(body: PatternBody, start: number, end: number): number[] {
   return found;
 }
 
-/** The one filled cell left (or right) of the caret, whatever fixed text lies between; none at the ends. */
+/** The filled cell directly left (or right) of the caret, ignoring fixed text between; none at the ends. */
 export function cellBeside(body: PatternBody, caret: number, side: 'left' | 'right'): number[] {
   const { left, right } = placeOf(body, caret);
   if (side === 'left') return left < 0 ? [] : [left];
   return right < body.cells.length ? [right] : [];
 }
 
-/** Takes a selection out: its content, and typed fixed text behind the content that it reaches into. */
+/** Removes a selection: its content, and typed fixed text after the content that it reaches into. */
 export function clear(plan: PatternPlan, body: PatternBody, start: number, end: number): Edited {
   const cleared = erase(plan, body, cellsIn(body, start, end), start);
   if (start >= end || end <= contentEnd(body)) return cleared;
   return withoutPassed(plan, cleared.body, cleared.caret) ?? cleared;
 }
 
-/** Takes back the fixed text that was typed behind the content; `undefined` where there is none. */
+/** Removes the fixed text that was typed after the content; `undefined` if there is none. */
 export function withoutPassed(plan: PatternPlan, body: PatternBody, caret: number): Edited | undefined {
   if (!body.passed) return undefined;
   return { body: lay(plan, body.cells, undefined), caret: Math.min(caret, contentEnd(body)) };
@@ -36,7 +36,10 @@ export function withoutPassed(plan: PatternPlan, body: PatternBody, caret: numbe
 
 const wordly = /[\p{L}\p{N}\p{M}_]/u;
 
-/** The cells of the word left of the caret: it ends where a part begins, or at a character no word holds. */
+/**
+ * The cells of the word left of the caret. The word begins where a part begins, or after a character that is
+ * not part of a word.
+ */
 export function wordLeft(plan: PatternPlan, body: PatternBody, caret: number): number[] {
   const found: number[] = [];
   let cell = placeOf(body, caret).left;
@@ -54,9 +57,9 @@ export function wordLeft(plan: PatternPlan, body: PatternBody, caret: number): n
 }
 
 /**
- * Takes the characters out of `cells` (ascending). In flow the rest closes up; in fixed positions blanks
- * stay. The caret moves as little as possible (law 5): it aims at where the removed text began, or stays if
- * it was further left, and is held between its neighbours.
+ * Removes the characters of `cells` (ascending). In flow the rest closes up; in fixed positions the cells
+ * stay empty. The caret moves as little as possible (law 5): to where the removed text began, or nowhere if
+ * it was further left, and it is kept between its neighbours.
  */
 export function erase(plan: PatternPlan, body: PatternBody, cells: readonly number[], caret: number): Edited {
   const first = cells[0];
@@ -76,8 +79,8 @@ export function erase(plan: PatternPlan, body: PatternBody, cells: readonly numb
 }
 
 /**
- * Many cells in a row out of one part of like cells: the rest moves left at once, which is the same and costs
- * less.
+ * Removes several cells in a row from one part of equal cells. The rest moves left at once, which gives the
+ * same result faster.
  */
 function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last: number): Cells | undefined {
   const first = itemAt(freed, 0);
@@ -95,8 +98,8 @@ function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last
 }
 
 /**
- * The rest moves left into the freed cell, one after the other, until a blank or a character that would not
- * fit the cell it would move to: it stays, and everything right of it. A part cut short keeps its end that
+ * Moves the rest left into the freed cell, one by one, until an empty cell or a character that would not fit
+ * its new cell: it stays, and so does everything to its right. A part that is too short keeps its end that
  * way.
  */
 function closeUp(plan: PatternPlan, cells: Cells, freed: number): Cells {
@@ -116,7 +119,7 @@ function closeUp(plan: PatternPlan, cells: Cells, freed: number): Cells {
   return closed;
 }
 
-/** The offset nearest to `aim` between the characters before and from `cell` on. */
+/** The offset nearest to `aim` between the character before `cell` and that of `cell`. */
 function hold(body: PatternBody, cell: number, aim: number): number {
   const { cells, at, last, display } = body;
   let left = cell - 1;

@@ -4,29 +4,29 @@
  * which, `packages/handoff/src/emit` puts others in their place).
  */
 
-/** Blanks that keep their place: `positions: fixed`. */
+/** Whether any field keeps gaps: `positions: fixed`. */
 export const hasFixed: boolean = true;
-/** Stretches that may be left out: `( … )`. */
+/** Whether any field has stretches that may be left out: `( … )`. */
 export const hasStretches: boolean = true;
-/** Parts that are one of some words. */
+/** Whether any field has parts that are one of some words. */
 export const hasWords: boolean = true;
-/** Parts that are a number between bounds. */
+/** Whether any field has parts that are a number between bounds. */
 export const hasNumbers: boolean = true;
-/** Parts that may be shorter than they can be. */
+/** Whether any field has parts of varying length. */
 export const hasVarying: boolean = true;
-/** Fixed text that shows as soon as what is before it is full: `literals: ahead`. */
+/** Whether any field displays fixed text as soon as what is before it is full: `literals: ahead`. */
 export const hasAhead: boolean = true;
-/** Guide text behind what is typed. */
+/** Whether any field has guide text after what is typed. */
 export const hasGhost: boolean = true;
-/** A raw value with the fixed text in it. */
+/** Whether any field has a raw value that contains the fixed text. */
 export const hasText: boolean = true;
 /**
- * So many cells that walking over all of them at each key would be felt: tables of where each stands, and
- * long pastes dealt with at once.
+ * Whether any field has so many cells that a pass over all of them at each key would be noticeable. Then
+ * offsets are kept in tables, and long pastes are handled at once.
  */
 export const hasMany: boolean = true;
 /**
- * Displays that typing them would not lead to: fixed text with characters that a cell takes, parts that may
- * be passed by.
+ * Whether any field has displays that typing them would not lead to: fixed text with characters that a cell
+ * accepts, or parts that may be passed.
  */
 export const hasDoubt: boolean = true;

@@ -5,13 +5,13 @@ import { hasAhead, hasFixed, hasVarying, hasWords } from './features.ts';
 import { indexIn, lay, textBefore, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
-/** Where a caret stands among the cells. */
+/** A caret position among the cells. */
 interface Place {
   /** The filled cell left of the caret, -1 for none. */
   readonly left: number;
-  /** The filled cell right of the caret, the number of cells for none. */
+  /** The filled cell right of the caret; the number of cells for none. */
   readonly right: number;
-  /** The first cell between them that stands at or after the caret: where typing goes. */
+  /** The first cell between them at or after the caret: where typing goes. */
   readonly next: number;
 }
 
@@ -30,10 +30,10 @@ export function placeOf(body: PatternBody, caret: number): Place {
 }
 
 /**
- * One character at the caret: into a cell, over fixed text, or refused with a reason. The first of these that
- * works: the fixed text (or the word just completed) that is being typed; the cell at the caret; fixed text
- * typed over; a cell further on, past cells that may stay blank; a gap that an earlier deletion left before
- * the caret. When all refuse, the cell at the caret says why.
+ * Inserts one character at the caret: into a cell, over fixed text, or rejects it with a reason. Tries in
+ * this order: the fixed text (or the word just completed) that is being typed; the cell at the caret; fixed
+ * text to type over; a later cell, past cells that may stay empty; a gap that an earlier deletion left before
+ * the caret. If all reject the character, the reason is that of the cell at the caret.
  */
 export function insertOne(
   plan: PatternPlan,
@@ -63,7 +63,7 @@ export function insertOne(
   return direct;
 }
 
-/** The letters of a word that its first ones brought, typed all the same: they change nothing. */
+/** Types letters that word completion already added. They change nothing. */
 function overWord(
   plan: PatternPlan,
   body: PatternBody,
@@ -79,7 +79,7 @@ function overWord(
   return { body: lay(plan, cells, body.passed, owed.slice(next.length)), caret };
 }
 
-/** The filled cell whose character ends at or before the caret, the last such; -1 for none. */
+/** The last filled cell whose character ends at or before the caret; -1 for none. */
 function cellEndingAt({ cells, at }: PatternBody, caret: number): number {
   let cell = cells.length - 1;
   while (cell >= 0 && !(cells[cell] && at[cell]! + cells[cell]!.length <= caret)) cell--;
@@ -87,9 +87,8 @@ function cellEndingAt({ cells, at }: PatternBody, caret: number): number {
 }
 
 /**
- * The next character of a fixed text that is in the middle of being typed: part of it was typed behind the
- * content, or the caret stands inside one. Blanks in it may be left out. Then it goes to the text, even where
- * a cell could take it.
+ * Types the next character of a fixed text that is partly typed: it is after the content, or the caret is
+ * inside it. Spaces in it may be left out. The character goes to the text even if a cell would accept it.
  */
 function typeOn(
   plan: PatternPlan,
@@ -112,21 +111,21 @@ function typeOn(
 }
 
 /**
- * Where a text goes on behind its next character from an offset on, blanks left out, when that is the one;
- * else -1.
+ * Where a text continues after its next character from an offset on, spaces skipped, if `character` is that
+ * one; otherwise -1.
  */
 export function nextIn(text: string, from: number, character: string): number {
   const at = indexIn(text, character, from);
   return at >= 0 && text.slice(from, at).trim() === '' ? at + character.length : -1;
 }
 
-/** The fixed text before a cell, shown up to there because it was typed. */
+/** The state with the fixed text before a cell displayed up to an offset, because it was typed. */
 function shownTo(plan: PatternPlan, body: PatternBody, cell: number, shown: number): Edited {
   const laid = lay(plan, body.cells, { cell, shown });
   return { body: laid, caret: laid.display.length };
 }
 
-/** Puts the character into a blank cell, or makes room for it before the filled one. */
+/** Writes the character into an empty cell, or makes room for it before the filled one. */
 function enter(
   plan: PatternPlan,
   body: PatternBody,
@@ -143,7 +142,7 @@ function enter(
   return typeof cells === 'string' ? cells : laidAfter(plan, { cells, end: cell, owed: '' }, body.passed);
 }
 
-/** Cells with a character put in, the last cell it filled, and what a completed word brought beyond it. */
+/** Cells with a character added, the last cell it filled, and what word completion added after it. */
 interface Filled {
   readonly cells: Cells;
   readonly end: number;
@@ -163,7 +162,7 @@ function fill(plan: PatternPlan, cells: Cells, cell: number, character: string):
   return completed(plan, filled, cell);
 }
 
-/** A word is completed as soon as only one can be meant: its letters so far are the beginning of no other. */
+/** Completes a word as soon as its letters are the beginning of no other. */
 export function completed(plan: PatternPlan, cells: string[], cell: number): Filled {
   const { takes, first, size, words } = partOf(plan, cell);
   const plain: Filled = { cells, end: cell, owed: '' };
@@ -178,8 +177,8 @@ export function completed(plan: PatternPlan, cells: string[], cell: number): Fil
 }
 
 /**
- * Shifts the characters from `cell` on to the right, up to the first blank, and puts `character` before them.
- * A character that does not fit the cell it would move to stays, and with it everything right of it: then
+ * Shifts the characters from `cell` on to the right, up to the first empty cell, and writes `character`
+ * before them. A character that does not fit its new cell stays, and so does everything to its right: then
  * there is no room.
  */
 function makeRoom(plan: PatternPlan, body: PatternBody, cell: number, character: string): Cells | Reason {
@@ -207,7 +206,7 @@ function blanked(cells: Cells, from: number, end: number): string[] {
 }
 
 /**
- * Where the caret stands once `cell` took a character: right after it; with `ahead`, past the fixed text that
+ * The caret after `cell` accepted a character: directly after it; with `ahead`, after the fixed text that
  * follows a full part.
  */
 function caretAfter(plan: PatternPlan, body: PatternBody, cell: number): number {
@@ -220,9 +219,9 @@ function caretAfter(plan: PatternPlan, body: PatternBody, cell: number): number 
 }
 
 /**
- * A fixed character the user typed: the caret passes it where it stands right of the caret; behind the
- * content it shows from then on, with what stands before it, and closes a part that may end there; it is left
- * where it is the one the caret already stands behind.
+ * A fixed character the user typed. If it is right of the caret, the caret passes it. After the content it is
+ * displayed from then on, with the fixed text before it, and closes a part that may end there. If the caret
+ * is already directly after it, nothing changes.
  */
 function passOver(
   plan: PatternPlan,
@@ -254,9 +253,7 @@ function passOver(
   return indexIn(display.slice(standsFrom, caret), character) >= 0 ? { body, caret } : undefined;
 }
 
-/**
- * Ends a part of varying length between two of its characters: what follows moves on behind the fixed text.
- */
+/** Ends a part of varying length between two of its characters: what follows moves behind the fixed text. */
 function closePart(
   plan: PatternPlan,
   body: PatternBody,
@@ -284,9 +281,8 @@ function closePart(
 }
 
 /**
- * One character in fixed positions. It goes into the cell at the caret, over whatever is there. A space
- * leaves an optional cell blank, the filler any cell; fixed text is passed, also from a part that may end
- * here.
+ * Types one character in fixed positions. It replaces the content of the cell at the caret. A space leaves an
+ * optional cell empty, the filler any cell. Fixed text is passed, also from a part that may end here.
  */
 function overwriteOne(
   plan: PatternPlan,
@@ -335,6 +331,6 @@ function overwriteOne(
   return indexIn(display.slice(standsFrom, caret), character) >= 0 ? { body, caret } : refusal;
 }
 
-/** Whether a cell takes room on the line: it is in no stretch, or in one that exists. */
+/** Whether a cell takes space in the display: it is in no stretch, or in one that is displayed. */
 const takesRoom = (plan: PatternPlan, cells: Cells, cell: number): boolean =>
   exists(plan, cells, partOf(plan, cell).stretch);

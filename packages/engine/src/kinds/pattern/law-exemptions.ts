@@ -6,10 +6,7 @@ import { exists } from './cells.ts';
 import { contentEnd, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
-/**
- * A part with fewer characters than it needs, or with a hole in it, that something stands behind; half a
- * word.
- */
+/** Whether a part before the last character is incomplete or has a gap, or a word is incomplete. */
 function isToldInCells(plan: PatternPlan, { cells, last, passed }: PatternBody): boolean {
   // What stands behind a stretch could begin it; fixed text that was typed behind the content could be
   // content.
@@ -26,14 +23,17 @@ function isToldInCells(plan: PatternPlan, { cells, last, passed }: PatternBody):
   return !(cells.slice(0, last).includes('') && doesRunOn(plan));
 }
 
-/** Whether a part that may stay out is followed by another with no fixed text between them. */
+/** Whether an optional part is followed by another with no fixed text between them. */
 const doesRunOn = ({ parts, stretches, before, cells }: PatternPlan): boolean =>
   stretches.length > 0 ||
   parts.some(
     ({ first, size, min }) => min < size && first + size < cells.length && before[first + size] === '',
   );
 
-/** Whether some cell takes a character of the fixed text: `<digit><0-1 any>-` shows `0-` for two contents. */
+/**
+ * Whether some cell accepts a character of the fixed text: `<digit><0-1 any>-` displays `0-` for two
+ * contents.
+ */
 function isAmbiguous({ before, parts }: PatternPlan): boolean {
   const fixed = [...new Set(graphemes(before.map(written).join('')))];
   return parts.some(({ takes, set, manner }) =>

@@ -47,7 +47,7 @@ export function textBefore(plan: PatternPlan, cells: Cells, cell: number): strin
   return text;
 }
 
-/** Where a fixed text has the character, letters in either case, from an offset on; -1 for nowhere. */
+/** The offset of a character in a fixed text from `from` on, ignoring case; -1 if it has none. */
 export function indexIn(text: string, character: string, from = 0): number {
   const exact = text.indexOf(character, from);
   if (exact >= 0) return exact;
@@ -77,8 +77,8 @@ export function lay(plan: PatternPlan, cells: Cells, passed: Passed | undefined,
 }
 
 /**
- * Whether everything between the content and the passed text may stay out: a part of varying length, or a
- * whole one.
+ * Whether everything between the content and the passed text may be left out: the rest of a part of varying
+ * length, or a whole part.
  */
 function stillPassed(plan: PatternPlan, cells: Cells, last: number, { cell }: Passed): boolean {
   if (cell <= last || (cell === cells.length && last >= 0 && isComplete(plan, cells))) return false;
@@ -95,7 +95,7 @@ function holed(cells: Cells, last: number): boolean {
   return blank >= 0 && blank < last;
 }
 
-/** Lays out cell by cell. Exported for the tests, which hold `dense.ts` against it. */
+/** Lays out cell by cell. Exported for the tests, which compare `dense.ts` with it. */
 export function layOut(
   plan: PatternPlan,
   cells: Cells,
@@ -122,11 +122,11 @@ export function layOut(
   return { cells, passed, owed, content, last, display, at, complete };
 }
 
-/** The offset right behind the last character of the content, 0 where there is none. */
+/** The offset directly after the last character of the content, 0 if empty. */
 export const contentEnd = ({ last, at, cells }: PatternBody): number =>
   last < 0 ? 0 : at[last]! + cells[last]!.length;
 
-/** The fixed text that stands in the display: all of it that is no content. */
+/** The fixed text in the display: everything that is not content. */
 export function fixedIn({ display, cells, at }: PatternBody): string {
   let fixed = '';
   let from = 0;
@@ -138,9 +138,7 @@ export function fixedIn({ display, cells, at }: PatternBody): string {
   return fixed + display.slice(from);
 }
 
-/**
- * With `ahead`, the cell whose fixed text shows although it is blank: the one after a full part; -1 for none.
- */
+/** With `ahead`, the empty cell whose fixed text is displayed: the one after a full part; -1 for none. */
 function nextShown(plan: PatternPlan, last: number): number {
   if (!hasAhead || plan.literals === 'behind' || last < 0) return -1;
   const part = partOf(plan, last);
@@ -170,8 +168,8 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
 }
 
 /**
- * The guide text still to come, drawn behind the input and never in it: fixed text as it is, the filler for
- * every needed cell. Empty unless the plan asks for a ghost.
+ * The remaining guide text, drawn after the input and never in it: fixed text as it is, the filler for every
+ * required cell. Empty unless the plan has guide text.
  */
 export function ghostOf(plan: PatternPlan, body: PatternBody): string {
   if (!hasGhost || !plan.ghost || plan.positions === 'fixed' || body.complete) return '';

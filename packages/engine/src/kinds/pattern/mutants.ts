@@ -1,12 +1,12 @@
 import { type Matter, type Node, parseNotation, printNotation } from '../editing/notation.ts';
 
-/** A pattern with one thing in it that is not as it was, and what that is in words. */
+/** A pattern with one change in it, and a description of the change. */
 export interface PatternMutant {
   readonly text: string;
   readonly words: string;
 }
 
-/** Classes beside one another: what a slip of the hand would write instead of each. */
+/** For each class the similar classes that might be written by mistake. */
 const beside: Readonly<Record<string, readonly string[]>> = {
   digit: ['alnum'],
   letter: ['alnum', 'latin'],
@@ -15,12 +15,12 @@ const beside: Readonly<Record<string, readonly string[]>> = {
   any: ['alnum'],
 };
 
-/** One part with one thing in it that is not as it was; `undefined` in its place: it is gone. */
+/** One part with one change in it; `undefined` for a part that was removed. */
 type Changed = readonly (readonly [words: string, instead: Matter | readonly Matter[]])[];
 
 const quoted = (text: string): string => `“${text}”`;
 
-/** A number between two bounds with one of them off by one, as long as it was. */
+/** A number between two bounds with one of the bounds off by one, at the same length. */
 function offByOne(text: string, by: number): string | undefined {
   const next = Number(text) + by;
   const written = String(next).padStart(text.length, '0');
@@ -102,7 +102,7 @@ function replaced(
   );
 }
 
-/** Every sensible way to break a pattern in one place; each can be read. */
+/** Every sensible way to break a pattern in one place; each result can be read. */
 export function patternMutants(pattern: string, classes: readonly string[]): readonly PatternMutant[] {
   const { nodes, faults } = parseNotation(pattern, classes);
   if (faults.length > 0) return [];

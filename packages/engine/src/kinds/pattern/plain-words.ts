@@ -82,7 +82,7 @@ const names: Readonly<Record<string, string>> = {
   '|': 'an upright bar',
 };
 
-/** Fixed text in words: signs by name, anything longer as it is written. */
+/** Fixed text in words: symbols by name, anything longer as it is written. */
 function fixedInWords(text: string): string {
   const pieces = text.match(/[\p{L}\p{N}]+|./gsu) ?? [];
   return pieces.map((piece) => names[piece] ?? `“${piece}”`).join(', ');

@@ -1,13 +1,13 @@
 import type { Taking } from '../editing/takes.ts';
 
-/** A stretch of like cells: what one pair of angle brackets stands for. */
+/** A run of equal cells: what one pair of angle brackets stands for. */
 export interface Part extends Taking {
-  /** Index of the part's first cell, and how many cells it has. */
+  /** Index of the part's first cell, and its number of cells. */
   readonly first: number;
   readonly size: number;
   /** How many of its cells must be filled for the part to be complete. */
   readonly min: number;
-  /** Index of the innermost stretch it stands in, -1 for none. */
+  /** Index of the innermost stretch around it, -1 for none. */
   readonly stretch: number;
   /** Bounds of a numeric part, both `size` ASCII digits, inclusive. */
   readonly low?: string;
@@ -16,20 +16,21 @@ export interface Part extends Taking {
 }
 
 /**
- * An optional stretch: the cells `first` up to but not including `end`. It exists once one of them is filled.
+ * An optional stretch: the cells from `first` up to but not including `end`. It is displayed once one of them
+ * is filled.
  */
 export interface Stretch {
   readonly first: number;
   readonly end: number;
 }
 
-/** Fixed text that stands only while its stretch exists. */
+/** Fixed text that is displayed only with its stretch. */
 export interface Segment {
   readonly text: string;
   readonly stretch: number;
 }
 
-/** The fixed text before a cell: a string, or segments where some of it belongs to optional stretches. */
+/** The fixed text before a cell: a string, or segments if some of it belongs to optional stretches. */
 export type FixedText = string | readonly Segment[];
 
 /** A pattern, ready to run. */
@@ -44,6 +45,6 @@ export interface PatternPlan {
   readonly stretches: readonly Stretch[];
   /** For each cell the index of its part. */
   readonly cells: readonly number[];
-  /** The fixed text before each cell; one more at the end for what follows the last. */
+  /** The fixed text before each cell; the last entry is the text after the last cell. */
   readonly before: readonly FixedText[];
 }

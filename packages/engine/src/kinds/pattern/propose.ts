@@ -5,15 +5,13 @@ import { type Matter, type Node, printNotation } from '../editing/notation.ts';
 /** A pattern made from examples of its finished text. */
 export interface Proposal {
   readonly pattern: string;
-  /**
-   * What was taken for fixed although it could be typed, for whoever chooses: `RH`. Empty where nothing was.
-   */
+  /** Texts that were taken as fixed although they could be typed, such as `RH`. Empty if there are none. */
   readonly fixed: readonly string[];
 }
 
 /**
- * What came of examples: patterns to choose from, the likeliest first, or the first example that is of
- * another shape than the first.
+ * The result for some examples: patterns to choose from, the likeliest first, or the first example whose
+ * shape differs from the others.
  */
 export type Proposed =
   | { readonly ok: true; readonly proposals: readonly Proposal[] }
@@ -21,7 +19,7 @@ export type Proposed =
 
 type Sort = 'digit' | 'letter' | 'word' | 'text';
 
-/** A stretch of an example whose characters are of one sort. */
+/** A run of an example whose characters are of one class. */
 interface Run {
   readonly sort: Sort;
   readonly text: string;
@@ -31,8 +29,8 @@ const digit = /^[0-9]$/;
 const letter = /^\p{L}\p{M}*$/u;
 
 /**
- * The runs of a text: letters, digits and what stands between; `words` keeps letters and digits beside each
- * other together.
+ * The runs of a text: letters, digits and the text between them. With `words`, adjacent letters and digits
+ * stay together.
  */
 function runsOf(text: string, as: 'runs' | 'words'): readonly Run[] {
   const runs: Run[] = [];
@@ -46,7 +44,10 @@ function runsOf(text: string, as: 'runs' | 'words'): readonly Run[] {
   return runs;
 }
 
-/** Whether one list of runs begins the other: same sorts in the same order, the same text between. */
+/**
+ * Whether one list of runs starts with the other: the same classes in the same order, with the same text
+ * between.
+ */
 function isOneShape(a: readonly Run[], b: readonly Run[]): boolean {
   const shared = Math.min(a.length, b.length);
   for (let i = 0; i < shared; i++) {
@@ -56,7 +57,7 @@ function isOneShape(a: readonly Run[], b: readonly Run[]): boolean {
   return true;
 }
 
-/** The cells that take what stands at one place in every example. */
+/** The cells that accept what is at one place in every example. */
 function cellsFor(texts: readonly string[], sort: Sort): Matter {
   const counts = texts.map((text) => graphemes(text).length);
   const [min, max] = [Math.min(...counts), Math.max(...counts)];
@@ -76,12 +77,12 @@ function cellsFor(texts: readonly string[], sort: Sort): Matter {
   return { type: 'cells', min, max, takes: { type: 'built-in', name }, ...(manner ? { manner } : {}) };
 }
 
-/** Which of the runs that are the same in every example are fixed. */
+/** Classes of runs that are fixed if they are the same in every example. */
 type FixedSorts = readonly Sort[];
 
 /**
- * The parts one word of the examples comes to: letters and digits apart where they stand in one order in all
- * of them.
+ * The parts for one word of the examples. Letters and digits become separate parts if all examples have them
+ * in the same order.
  */
 function partsOf(
   words: readonly string[],
@@ -121,7 +122,7 @@ function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts
   return { pattern: printNotation([...always, ...stretch]), fixed };
 }
 
-/** A node that stands nowhere yet: where, reading the printed pattern tells. */
+/** A node without a position: reading the printed pattern gives it one. */
 const placed = (matter: Matter): Node => ({ ...matter, at: 0, end: 0 });
 
 const hasCells = ({ pattern }: Proposal): boolean => /(?:^|[^<])<(?!<)/.test(pattern);

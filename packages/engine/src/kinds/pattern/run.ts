@@ -28,12 +28,12 @@ function emptyOf(plan: PatternPlan): PatternBody {
   return body;
 }
 
-/** Below that many a paste is typed out: nothing would be gained. */
+/** Below this many characters a paste is inserted one by one: nothing would be gained. */
 const enough = 64;
 
 /**
- * Several characters one after the other, keeping what is taken and telling what is not. More than `few` are
- * left to `many` first.
+ * Inserts several characters one by one, and reports those that are rejected. More than `enough` are first
+ * given to the bulk handlers.
  */
 export function insertAll(
   plan: PatternPlan,
@@ -76,8 +76,8 @@ export function insertAll(
 }
 
 /**
- * Of letters and digits that met fixed text or a word, those that stand nowhere in the end: they were not
- * taken.
+ * Of letters and digits that matched fixed text or a word, those that are not in the display in the end: they
+ * were rejected.
  */
 function notStanding(body: PatternBody, met: string): string {
   if (!met) return '';
@@ -88,8 +88,8 @@ function notStanding(body: PatternBody, met: string): string {
 }
 
 /**
- * The body whose raw value a text is; `undefined` where it is none. A cell takes each character, fixed text
- * none.
+ * The text state whose raw value is `raw`; `undefined` if there is none. Each character must be accepted by a
+ * cell; fixed text is not passed.
  */
 function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
   if ((hasText || hasFixed) && (plan.raw === 'text' || plan.positions === 'fixed'))
@@ -109,15 +109,15 @@ function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
   return rawOf(plan, body) === raw ? body : hasDoubt ? align(plan, raw, 'raw') : undefined;
 }
 
-/** Whether a text has anything of the fixed text in it: without, it is no display but what would be typed. */
+/** Whether a text contains any of the fixed text. Without it, the text is not a display and is typed. */
 const hasSome = (plan: PatternPlan, text: string): boolean =>
   plan.before.some((fixed) => [...written(fixed)].some((c) => text.includes(c))) ||
   (hasFixed && plan.positions === 'fixed' && text.includes(plan.filler));
 
-/** A field by pattern, where that is known. */
+/** A field whose kind is known to be `pattern`. */
 export type PatternField = HydratedField<PatternPlan, PatternBody>;
 
-/** A text put over what is selected; into an empty field a whole display is read as one. */
+/** Inserts a text over the selection. Into an empty field, a whole display is read as one. */
 function insert(
   plan: PatternPlan,
   body: PatternBody,

@@ -6,7 +6,7 @@ import { inBounds } from './cells.ts';
 import { written } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
-/** A pattern's specimen is drawn from its notation, part by part; here its finished text is one piece. */
+/** A pattern's specimen is drawn from its notation, part by part; here the finished text is one piece. */
 export const drawing: SpecimenRenderer<PatternPlan, PatternBody> = {
   sample(field) {
     const { body } = field.kind.parse(field.plan, sampleCells(field.plan).join(''));
@@ -54,7 +54,7 @@ function sampleFor(part: Part, place: number, cell: number): string {
 const isLetters = (part: Part): boolean =>
   part.set === 'letter' || part.set === 'latin' || part.set === 'any';
 
-/** A number inside the bounds that is neither of them, where there is one: about two thirds up. */
+/** A number between the bounds, about two thirds up and equal to neither if possible. */
 function sampleNumber({ low, high, size }: Part): string {
   const from = BigInt(low!);
   const middle = from + ((BigInt(high!) - from) * 2n) / 3n;

@@ -6,18 +6,18 @@ import { digitsBetween, dropped, escaped } from '../contract/value-form.ts';
 import { taken } from '../editing/takes.ts';
 import type { Part, PatternPlan, Segment } from './plan.ts';
 
-/** What melts into the character before it, which is another one then. */
+/** Characters that join the character before them, which changes it. */
 const melts = '\\p{M}\\p{EMod}\\u200c\\u200d';
-/** What is not told when it is left out. */
+/** Characters that are left out without a report. */
 const mark = `[^\\p{L}\\p{N}\\p{So}${melts}]`;
 
 /**
  * Full-width letters fold to those of ASCII (Unicode, Halfwidth and Fullwidth Forms), as digits of any script
- * do to digits.
+ * fold to ASCII digits.
  */
 const wide = '\\uFF21-\\uFF3A\\uFF41-\\uFF5A';
 
-/** The full-width form of what of a range has one. */
+/** The full-width forms of the characters of a range that have one. */
 function wideOf(from: number, to: number): string {
   const [low, high] = [Math.max(from, 0x21), Math.min(to, 0x7e)];
   return low > high ? '' : `\\u{${(low + 0xfee0).toString(16)}}-\\u{${(high + 0xfee0).toString(16)}}`;
@@ -27,8 +27,7 @@ const unit = (code: number): string =>
   /[a-z0-9]/i.test(String.fromCodePoint(code)) ? String.fromCodePoint(code) : `\\u{${code.toString(16)}}`;
 
 /**
- * The characters of a set, either case where the cell has a case of its own, as a class to be written in
- * square brackets.
+ * The characters of a set as the inside of a character class, in either case if the cell sets a case itself.
  */
 function classOf(set: Exclude<CharacterSet, 'any'>, manner: Part['manner']): string {
   switch (set) {
@@ -55,7 +54,7 @@ function classOf(set: Exclude<CharacterSet, 'any'>, manner: Part['manner']): str
 
 const setOf = ({ takes, set }: Part): CharacterSet => (takes === 'number' ? 'digit' : (set ?? 'any'));
 
-/** What may be typed for a cell of a part; of a word its beginning may be enough. */
+/** What may be typed for a cell of a part; the beginning of a word may be enough. */
 function cellOf(part: Part): string {
   const set = part.takes === 'words' ? 'alnum' : setOf(part);
   if (set === 'any') return '(?:[\\s\\S]+)';
@@ -63,7 +62,7 @@ function cellOf(part: Part): string {
   return set === 'letter' || set === 'alnum' ? `${one}\\p{M}*` : one;
 }
 
-/** Of a range, the letters that come to one of it in another case; of wide ranges none are gone through. */
+/** Of a range, the letters that become one of it in another case. Wide ranges are not searched. */
 function otherCases(from: number, to: number): readonly string[] {
   if (to - from > 5_000) return ['\\p{L}'];
   const cases: string[] = [];
@@ -81,15 +80,15 @@ function otherCases(from: number, to: number): readonly string[] {
 const textOf = (before: string | readonly Segment[]): string =>
   typeof before === 'string' ? before : before.map(({ text }) => text).join('');
 
-/** What of a fixed text is told when it is left out, each in either case. */
+/** The characters of a fixed text that are reported when left out, each in either case. */
 const toldIn = (text: string): readonly string[] =>
   graphemes(text)
     .filter((c) => worthTelling.test(c))
     .flatMap((c) => [c, recase(c, 'upper'), recase(c, 'lower')]);
 
 /**
- * Marks and blanks between what is taken, and everything that stands fixed anywhere: where it is not taken,
- * it has been met.
+ * Symbols and spaces between accepted characters, and all fixed text: where it is not accepted, it has been
+ * passed.
  */
 function betweenOf(told: readonly string[]): { readonly any: string; readonly some: string } {
   if (told.length === 0) return { any: `(?:${mark}${dropped})?`, some: mark + dropped };
@@ -97,7 +96,7 @@ function betweenOf(told: readonly string[]): { readonly any: string; readonly so
   return { any: `${one}*`, some: `${one}+` };
 }
 
-/** One stretch of like cells, as often as they may be there. */
+/** One stretch of equal cells, with the number of repetitions. */
 interface Piece {
   readonly text: string;
   readonly least: number;
@@ -108,8 +107,8 @@ const writtenOf = ({ text, least, most }: Piece): string =>
   least === 1 && most === 1 ? text : `(?:${text}){${least === most ? most : `${least},${most}`}}`;
 
 /**
- * One after the other; those alike are written once, with how often: so no text can be shared out among them
- * in many ways.
+ * The pieces in sequence. Equal neighbours are written once with a count, so that a text cannot be divided
+ * among them in many ways.
  */
 function joined(pieces: readonly Piece[]): string {
   const merged: Piece[] = [];
@@ -123,8 +122,8 @@ function joined(pieces: readonly Piece[]): string {
 }
 
 /**
- * What may be typed for a pattern without the field's help, as an expression: its cells one after the other,
- * with marks, blanks and fixed text between them or not. Stretches, and cells that may stay out, may.
+ * An expression for what may be typed into a pattern without the field's help: its cells in sequence, with or
+ * without symbols, spaces and fixed text between them. Stretches and optional cells may be left out.
  */
 export function typedForm(plan: PatternPlan): string {
   const told = plan.before.flatMap((text) => toldIn(textOf(text)));
@@ -147,7 +146,8 @@ export function typedForm(plan: PatternPlan): string {
 }
 
 /**
- * Something for each cell that must be filled, in order, whatever else is in the text: less cannot be right.
+ * An expression that asks for one character per required cell, in order, with anything between. Fewer
+ * characters cannot be right.
  */
 const looseForm = ({ parts }: PatternPlan): string =>
   `${parts
@@ -159,15 +159,15 @@ const looseForm = ({ parts }: PatternPlan): string =>
     })
     .join('')}[\\s\\S]*`;
 
-/** Whether nothing stands inside a number, so that its digits are said together. */
+/** Whether nothing is inside a number, so that its digits can be written together. */
 const plainNumber = (plan: PatternPlan, first: number, size: number): boolean =>
   Array.from({ length: size - 1 }, (_, i) => textOf(itemAt(plan.before, first + 1 + i))).every(
     (text) => text === '',
   );
 
 /**
- * A number of two digits between bounds. Other numbers, digits of another script, and digits that stand apart
- * are only said to be digits.
+ * An expression for a number of two digits between bounds. Of other numbers, digits of another script and
+ * separated digits it only requires digits.
  */
 function numberOf(low: string, high: string, any: string, some: string): string {
   if (low.length !== 2) return Array.from(low, () => '\\p{Nd}').join(any);
@@ -178,8 +178,8 @@ function numberOf(low: string, high: string, any: string, some: string): string 
 }
 
 /**
- * The characters a pattern tells apart. To its cells two are alike that all of them take or refuse; digits of
- * numbers and letters of words are each their own, and so is what stands fixed.
+ * The characters that a pattern distinguishes. Two characters are equal if every cell accepts both or
+ * neither; digits of numbers, letters of words and fixed text are each their own.
  */
 export function patternAlphabet(plan: PatternPlan): Alphabet {
   const { parts, before, filler } = plan;

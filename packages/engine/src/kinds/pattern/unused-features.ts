@@ -6,12 +6,12 @@ import { written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 /**
- * Up to so many cells a key costs one or two millionths of a second without the tables that save that, and a
- * page a kilobyte less.
+ * Up to this many cells, a key costs one or two microseconds without the lookup tables, and a page is a
+ * kilobyte smaller.
  */
 const few = 32;
 
-/** What a plan has, by the name under which the code asks for it. */
+/** What a plan uses, by the name of the feature. */
 const has: Record<keyof typeof features, Has<PatternPlan>[string]> = {
   hasFixed: ({ positions }) => positions === 'fixed',
   hasStretches: ({ stretches }) => stretches.length > 0,
@@ -32,8 +32,5 @@ const has: Record<keyof typeof features, Has<PatternPlan>[string]> = {
     ),
 };
 
-/**
- * The features that none of these fields has: code for them is left out of what is handed off with just
- * these.
- */
+/** The features that none of these fields uses; a hand-off with only these fields leaves their code out. */
 export const unusedFeatures = unusedAmong(has);

@@ -3,14 +3,14 @@ import { itemAt } from '../../values/item-at.ts';
 import { digitsBetween, escaped, type ValueForm } from '../contract/value-form.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
-/** More code points than this are not gone through one by one. */
+/** Larger sets are not listed code point by code point. */
 const mostListed = 5_000;
 
-/** Code points as the inside of a character class. */
+/** A code point as text inside a character class. */
 const point = (code: number): string =>
   code < 0x80 ? String.fromCodePoint(code).replace(/[\\\]^[-]/, '\\$&') : `\\u{${code.toString(16)}}`;
 
-/** What a cell of a set holds, as an expression; and whether that says more than the cell takes. */
+/** What a cell with a set holds, as an expression, and whether the expression accepts more than the cell. */
 function cellOf(
   set: CharacterSet,
   manner: Part['manner'],
@@ -59,7 +59,7 @@ const counted = (min: number, max: number): string =>
 interface Writing {
   text: string;
   isLoose: boolean;
-  /** Nothing that is needed follows. */
+  /** Whether nothing required follows. */
   isTail: boolean;
   readonly open: number[];
 }
@@ -115,7 +115,7 @@ function writePart(plan: PatternPlan, writing: Writing, part: Part): void {
   }
 }
 
-/** In fixed positions a blank is a space, and blanks at the end are left out. */
+/** In fixed positions an empty cell is a space, and spaces at the end are left out. */
 function inPlaces(plan: PatternPlan): ValueForm {
   return {
     type: 'string',
@@ -124,7 +124,7 @@ function inPlaces(plan: PatternPlan): ValueForm {
   };
 }
 
-/** The values of a pattern as an expression: what its raw values are once they are whole. */
+/** The values of a pattern as an expression: its raw values once they are complete. */
 export function valuesOf(plan: PatternPlan): ValueForm {
   if (plan.positions === 'fixed') return inPlaces(plan);
   const writing: Writing = { text: '', isLoose: false, isTail: false, open: [] };
@@ -157,9 +157,9 @@ export function valuesOf(plan: PatternPlan): ValueForm {
 }
 
 /**
- * Whether a value tells where a part of varying length ends: at the end, at fixed text or at a cell that take
- * nothing it does; words, where none begins another. Else what could go to the part or to what follows goes
- * to the part, and may then be missing behind it.
+ * Whether a value shows where a part of varying length ends: at the end, at fixed text or at a cell that
+ * accepts nothing the part does; for words, if none begins another. Otherwise a character could belong to the
+ * part or to what follows. It goes to the part, and may then be missing after it.
  */
 function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any' }: Part): boolean {
   if (words) return words.every((one) => words.every((other) => other === one || !other.startsWith(one)));
@@ -173,8 +173,8 @@ function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any
 }
 
 /**
- * Whether a value tells that a stretch is there: it begins with nothing that what follows it could begin
- * with. Else what is meant for what follows goes into the stretch, and may then be missing behind it.
+ * Whether a value shows that a stretch is there: it starts with nothing that the text after it could start
+ * with. Otherwise a character meant for what follows goes into the stretch, and may then be missing after it.
  */
 function beginsTold(plan: PatternPlan, stretch: number): boolean {
   const { first, end } = itemAt(plan.stretches, stretch);
@@ -195,7 +195,7 @@ function beginsTold(plan: PatternPlan, stretch: number): boolean {
   return true;
 }
 
-/** The fixed text before a cell that stands only while a stretch does. */
+/** The fixed text before a cell that is displayed only with its stretch. */
 function textOf(plan: PatternPlan, cell: number, stretch: number): string {
   const fixed = itemAt(plan.before, cell);
   return typeof fixed === 'string' ? '' : (fixed.find((one) => one.stretch === stretch)?.text ?? '');
@@ -207,13 +207,13 @@ const pointsOf = (texts: readonly string[]): readonly number[] =>
     return [code, code];
   });
 
-/** What a part can begin with. */
+/** The characters a part can start with. */
 function setOf({ takes, set = 'any', words = [] }: Part): CharacterSet {
   if (takes === 'words') return pointsOf(words);
   return takes === 'number' ? 'digit' : set;
 }
 
-/** Whether nothing is in both of two sets. */
+/** Whether two sets have no character in common. */
 function areApart(a: CharacterSet, b: CharacterSet): boolean {
   if (typeof a !== 'string') return isApart(a, b);
   if (typeof b !== 'string') return isApart(b, a);
@@ -221,7 +221,7 @@ function areApart(a: CharacterSet, b: CharacterSet): boolean {
   return both.includes('digit') && (both.includes('latin') || both.includes('letter'));
 }
 
-/** Whether no character in some ranges is in a set, however it is cased. */
+/** Whether no character of some ranges is in a set, in either case. */
 function isApart(ranges: readonly number[], set: CharacterSet): boolean {
   let left = mostListed;
   for (let i = 0; i < ranges.length; i += 2)
@@ -233,7 +233,7 @@ function isApart(ranges: readonly number[], set: CharacterSet): boolean {
   return true;
 }
 
-/** The fixed text every value begins with, as it stands in a template of TypeScript. */
+/** The fixed text every value starts with, as written in a template type of TypeScript. */
 function head(plan: PatternPlan): string {
   const [first] = plan.before;
   return typeof first === 'string' ? first.replace(/[\\`$]/g, '\\$&') : '';

@@ -11,7 +11,7 @@ const region = {
   suggestion: 'GB',
 } as const;
 
-/** Regions with their names, in the order of the names. */
+/** Regions with their names, sorted by name. */
 function regionNames(): readonly (readonly [code: string, name: string])[] {
   const names = new Intl.DisplayNames('en-GB', { type: 'region' });
   return allRegions
@@ -77,7 +77,7 @@ export const phone: Definition<typeof options, PhonePlan> = {
   pointless: ['checksum'],
 };
 
-/** A plan with the numbering plans of the regions that are wanted, and of no other. */
+/** A plan with the numbering plans of the allowed regions only. */
 function planPhone(entry: FilledEntry<typeof options>, say: Wanted): PhonePlan {
   const { home, regions, style, types, extension } = entry;
   const wanted = regions === 'any' ? allRegions : [...new Set([home, ...regions])];
@@ -108,7 +108,7 @@ function planPhone(entry: FilledEntry<typeof options>, say: Wanted): PhonePlan {
 const withArticle =
   /^(?:United|Netherlands|Philippines|Maldives|Bahamas|Comoros|Seychelles|Dominican R|Central African|British|U\.S\.)|Islands$|Territor/;
 
-/** Regions by their names in a language; of many the first and a count. */
+/** Names of regions in a language; of many, the first ones and a count. */
 function named(regions: readonly string[], language: string, others: string): string {
   const names = new Intl.DisplayNames(language, { type: 'region' });
   const all = regions
@@ -118,7 +118,7 @@ function named(regions: readonly string[], language: string, others: string): st
   return new Intl.ListFormat(language, { type: 'conjunction' }).format(few);
 }
 
-/** What a message says is wanted, in the languages the messages are in. */
+/** The allowed numbers in the words of a message, by language. */
 interface Wanted {
   of(regions: readonly string[]): string;
   readonly mobile: string;

@@ -11,24 +11,24 @@ import {
   regionIn,
 } from './plan.ts';
 
-/** What a number is made of. */
+/** The components of a number. */
 export interface Read {
-  /** `+`, an international prefix, a trunk prefix, or nothing. */
+  /** `+`, an international prefix, a trunk prefix, or ''. */
   readonly lead: string;
-  /** Calling code where it is written; '' while it is not known yet, and nationally. */
+  /** The calling code as written; '' if not known yet, and in national notation. */
   readonly code: string;
-  /** Region; '' where none is known. */
+  /** The region; '' if not known. */
   readonly region: string;
-  /** The number without any of these. */
+  /** The number without lead and calling code. */
   readonly digits: string;
   readonly extension: string | undefined;
   readonly formats: Candidates;
   readonly own: RegionPlan | undefined;
-  /** From this many digits on, region and formats stay what they are. */
+  /** From this many digits on, region and formats no longer change. */
   readonly settled: number;
 }
 
-/** Takes content apart: digits, a `+` in front where there is one, an `x` before an extension. */
+/** Splits content into its components: digits, a leading `+` if there is one, an `x` before an extension. */
 export function takeApart(plan: PhonePlan, content: string): Read {
   const mark = plan.extension ? content.indexOf('x') : -1;
   const number = mark < 0 ? content : content.slice(0, mark);

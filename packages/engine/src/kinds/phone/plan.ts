@@ -1,44 +1,48 @@
 import type { PhoneFormat, RegionPlan } from '../../plans/region-plan.ts';
 import { itemAt } from '../../values/item-at.ts';
 
-/** Numbering plans at run time: which formats a number can still become, and which region it is of. */
+/** A telephone field, ready to run: which formats a number can still become, and its region. */
 
 export interface PhonePlan {
   readonly kind: 'phone';
   readonly home: string;
   readonly style: 'national' | 'international';
-  /** Types that are wanted; empty for any. */
+  /** Allowed types; empty for any. */
   readonly types: readonly ('mobile' | 'fixed')[];
   readonly extension: boolean;
   readonly plans: Readonly<Record<string, RegionPlan>>;
-  /** Regions of each calling code, the main one first, and the most digits behind it. */
+  /** Regions of each calling code, the main one first, and the most digits after the code. */
   readonly codes: Readonly<Record<string, ServedCode>>;
-  /** Whether only some regions are wanted: then a number from elsewhere is no unknown one but not allowed. */
+  /**
+   * Whether only some regions are allowed. Then a number from elsewhere is not allowed, rather than unknown.
+   */
   readonly isListed: boolean;
-  /** What a message says is wanted: `numbers of Switzerland and Germany`, `a mobile number`. */
+  /**
+   * The allowed numbers in the words of a message: `numbers of Switzerland and Germany`, `a mobile number`.
+   */
   readonly wanted: { readonly regions: string; readonly types: string };
 }
 
 export interface ServedCode {
   readonly regions: readonly string[];
   readonly max: number;
-  /** Leading digits of regions of this code that are not wanted. */
+  /** Leading digits of the regions of this code that are not allowed. */
   readonly others?: readonly string[];
   /**
-   * Where the main region is not wanted, digits that lead to no region are of it, and so not wanted either.
+   * If the main region is not allowed, digits that lead to no region belong to it, and so are not allowed
+   * either.
    */
   readonly isOnlyLed?: boolean;
 }
 
-/** A region that is not wanted. */
+/** Stands for a region that is not allowed. */
 export const elsewhere = '-';
 
-/** E.164: calling code and number together. */
+/** Longest number in digits, with its calling code (E.164). */
 export const longest = 15;
 
 /**
- * How far leading digits agree with a number: their length once all are there, 0 for not at all, -1 while
- * they still could.
+ * How far leading digits match a number: their length if all of them do, 0 if not, -1 if they still could.
  */
 function agrees(start: string, digits: string): number {
   let at = 0;
@@ -65,11 +69,11 @@ function inClass(text: string, digit: string): boolean {
   return false;
 }
 
-/** The formats a number is or can still become one of: the most telling first. */
+/** The formats a number has or can still have, the most specific first. */
 export interface Candidates {
-  /** Leading digits all there. */
+  /** Formats whose leading digits match completely. */
   readonly sure: readonly PhoneFormat[];
-  /** Leading digits not all there yet. */
+  /** Formats whose leading digits are not all typed yet. */
   readonly open: readonly PhoneFormat[];
 }
 
@@ -119,7 +123,7 @@ export function candidatesFor(plan: RegionPlan, digits: string): Candidates {
   return found;
 }
 
-/** The format a number is written by while it is typed: the first that is long enough for it. */
+/** The format a number is displayed in while it is typed: the first that is long enough for it. */
 export function formatFor(digits: string, { sure, open }: Candidates): PhoneFormat | undefined {
   for (const format of sure) if (digits.length <= format.max) return format;
   return sure.at(-1) ?? open[0];
@@ -127,7 +131,7 @@ export function formatFor(digits: string, { sure, open }: Candidates): PhoneForm
 
 export const none: Candidates = { sure: [], open: [] };
 
-/** Regions of a calling code by their leading digits, and how long these are. */
+/** Regions of a calling code by their leading digits, and the length of these. */
 export interface Leads {
   readonly main: string;
   readonly regions: ReadonlyMap<string, string>;

@@ -10,7 +10,7 @@ import { type Read, takeApart } from './number.ts';
 import { elsewhere, formatFor, longest, type PhonePlan } from './plan.ts';
 import { writingsOf, written } from './writing.ts';
 
-/** A telephone number as it is held: what it is made of, and what is to be said of it. */
+/** The text state of a telephone number: its components and findings. */
 export interface PhoneBody extends LineBody {
   readonly read: Read;
   readonly finding: Finding;
@@ -60,8 +60,8 @@ function bodyOf(
 }
 
 /**
- * The key that nearly always comes, a digit behind everything else: the number is taken apart once, and once
- * the leading digits have settled which format it is, not at all. `undefined` where it takes more than that.
+ * The fast path for the most common key, a digit after all others: the number is split once, and not at all
+ * once the leading digits have decided the format. `undefined` if more is needed.
  */
 function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undefined {
   const { read } = body;
@@ -73,7 +73,7 @@ function typedOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | undef
   return hasPlace(plan, next) ? layOut(plan, content, next) : undefined;
 }
 
-/** The fixed text the writing has before the next digit behind all others. */
+/** The fixed text that the format has before the next digit after all others. */
 function fixedBefore({ lead, code, digits: { length } }: Read, format: PhoneFormat): string | undefined {
   const { national, bare, international, hasTrunk } = writingsOf(format);
   if (code) return international[length];
@@ -81,8 +81,8 @@ function fixedBefore({ lead, code, digits: { length } }: Read, format: PhoneForm
 }
 
 /**
- * Whether a character is of the fixed text that comes with the next digit: typed all the same, it is passed
- * and not refused.
+ * Whether a character belongs to the fixed text that comes with the next digit. Typed anyway, it is passed,
+ * not rejected.
  */
 function isPassed({ read, format }: PhoneBody, character: string): boolean {
   // Behind a calling code comes a blank.
@@ -111,7 +111,7 @@ const ofOtherType = (plan: PhonePlan): Finding => notWanted(plan.wanted.types);
 
 const known = new Map<string, Finding>();
 
-/** One finding for each thing that can be wanted: a key makes none. */
+/** Returns one shared finding per text, so that a key creates none. */
 function notWanted(wanted: string): Finding {
   let finding = known.get(wanted);
   if (!finding) {
@@ -121,7 +121,7 @@ function notWanted(wanted: string): Finding {
   return finding;
 }
 
-/** Whether a number is one, can still become one, or cannot. */
+/** Whether a number is valid, can still become valid, or cannot. */
 function verdictOf(plan: PhonePlan, read: Read): Finding {
   const { lead, code, digits, extension, own } = read;
   if (!own) {
@@ -155,7 +155,7 @@ function verdictOf(plan: PhonePlan, read: Read): Finding {
 const isWanted = ({ types }: PhonePlan, { type }: PhoneFormat): boolean =>
   types.length === 0 || type === 'either' || types.includes(type as 'mobile');
 
-/** The most digits that can stand behind the lead and the calling code. */
+/** The most digits that fit after the lead and the calling code. */
 function most(plan: PhonePlan, { code, own, formats: { sure, open } }: Read): number {
   if (!own) return (plan.codes[code]?.max ?? longest - code.length) || longest;
   let length = 0;
@@ -164,14 +164,14 @@ function most(plan: PhonePlan, { code, own, formats: { sure, open } }: Read): nu
   return length;
 }
 
-/** Whether there is room for all digits of a number. */
+/** Whether all digits of a number fit. */
 export function hasPlace(plan: PhonePlan, read: Read): boolean {
   const { length } = read.digits;
   const first = read.formats.sure[0];
   return (first !== undefined && length <= first.max) || length <= most(plan, read);
 }
 
-/** Digits an extension has at most. */
+/** Maximum length of an extension, in digits. */
 const longestExtension = 7;
 
 function insertCharacter(
@@ -202,8 +202,8 @@ function insertCharacter(
 }
 
 /**
- * A pasted number as it would be typed: `tel:` URIs (RFC 3966) with their context and extension, a `(0)`
- * behind a calling code, and whatever people put between the digits.
+ * A pasted number as it would be typed: reads `tel:` URIs (RFC 3966) with context and extension, a `(0)`
+ * after a calling code, and whatever people put between digits.
  */
 function clean(plan: PhonePlan, text: string, into: string): Cleaned {
   if (text.length > 400) return { text, leftOut: '' };
@@ -250,8 +250,9 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
 }
 
 /**
- * A number handed over with the home region's calling code and no `+`, as autofill does (`447700900123`):
- * read so where it is none as it stands, nor the beginning of one, and one that way.
+ * Reads a number given with the home region's calling code and without `+`, as autofill does
+ * (`447700900123`). Applies only if the number is not valid, nor the beginning of a valid one, as it stands,
+ * and is valid that way.
  */
 function withCode(
   plan: PhonePlan,
@@ -267,7 +268,9 @@ function withCode(
   return other.body.complete && !other.leftOut ? other : undefined;
 }
 
-/** The content in the field's style: a home number as it asks for, a foreign one with its calling code. */
+/**
+ * The content in the field's style: a home number as the style requires, a foreign one with its calling code.
+ */
 function styled(plan: PhonePlan, body: PhoneBody): string {
   if (!body.complete) return body.content;
   const { code, region, digits, extension, formats } = body.read;
@@ -291,7 +294,7 @@ function styled(plan: PhonePlan, body: PhoneBody): string {
   return (isNational ? national : abroad) + mark;
 }
 
-/** Kind `phone`: value E.164, with an extension as RFC 3966 writes it. */
+/** Kind `phone`. The value is E.164, with an extension as in RFC 3966. */
 export const phone: Kind<PhonePlan, PhoneBody> = {
   adornments: ['region-list'],
   ...editing,

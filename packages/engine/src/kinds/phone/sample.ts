@@ -8,7 +8,8 @@ import type { PhonePlan } from './plan.ts';
 import type { PhoneBody } from './run.ts';
 
 /**
- * Numbers kept for fiction by the regulators, without trunk prefix. Elsewhere a shape is filled with fives.
+ * Numbers that the regulators reserve for fiction, without trunk prefix. For other regions a format is filled
+ * with fives.
  */
 const fictional: Readonly<Record<string, string>> = {
   GB: '7700900123',

@@ -1,8 +1,8 @@
 import type { PhoneFormat } from '../../plans/region-plan.ts';
 
-/** A writing, ready: for each digit the fixed text before it. */
+/** A format, ready to run: the fixed text before each digit. */
 export interface Writings {
-  /** The national one with its trunk prefix, and without. */
+  /** The national format with its trunk prefix, and without. */
   readonly national: readonly string[];
   readonly bare: readonly string[];
   readonly international: readonly string[];
@@ -40,7 +40,7 @@ function fixedIn(template: string): string[] {
   return before;
 }
 
-/** Digits into a writing; fixed text comes with the digit behind it. What is over goes on behind. */
+/** Lays digits out in a format; fixed text comes with the digit after it. Extra digits follow at the end. */
 export function written(before: readonly string[], digits: string): string {
   let text = '';
   for (let i = 0; i < digits.length; i++) {

@@ -5,17 +5,17 @@ import { isIn, recase } from '../../values/characters.ts';
 import { characterAt, graphemes } from '../../values/graphemes.ts';
 import { boundaryNear, countOf } from '../../values/long-text.ts';
 
-/** Free text, on one line or on several. */
+/** A text field, ready to run: one line or several. */
 export interface TextPlan {
   readonly kind: 'text';
-  /** White space at both ends goes when the field is left; raw never has it. */
+  /** Whether white space at both ends is removed on blur; raw never contains it. */
   readonly trim: boolean;
-  /** Several blanks in a row become one, when the field is left and in raw. */
+  /** Whether several spaces in a row become one, on blur and in raw. */
   readonly collapse: boolean;
   readonly case: 'as-typed' | 'upper' | 'lower';
-  /** How many lines are shown; with more than one, line breaks (`\n`) are text. */
+  /** Visible lines; with more than one, line breaks (`\n`) are text. */
   readonly lines: number;
-  /** The most characters (grapheme clusters), 0 for any number. */
+  /** Maximum length in characters (grapheme clusters), 0 for none. */
   readonly max: number;
 }
 
@@ -23,7 +23,7 @@ const empty: TextState = { content: '', display: '', complete: false };
 
 const lay = (text: string): TextState => (text ? { content: text, display: text, complete: true } : empty);
 
-/** The text as it is handed on: in order, without what the plan drops. */
+/** The raw value of a text: in order, without what the plan drops. */
 function tidy(plan: TextPlan, text: string): string {
   const several = plan.lines > 1 ? /[^\S\n]+/gu : /\s+/gu;
   const collapsed = plan.collapse ? text.replace(several, ' ') : text;
@@ -32,8 +32,8 @@ function tidy(plan: TextPlan, text: string): string {
 }
 
 /**
- * Breaks as the lines have them: spaces on one line, `\n` on several; tabs are spaces. What cannot be seen
- * stays out.
+ * Line breaks as the field has them: spaces on one line, `\n` on several. Tabs become spaces; invisible
+ * characters are dropped.
  */
 const onLines = ({ lines }: TextPlan, text: string): string =>
   text
@@ -41,10 +41,7 @@ const onLines = ({ lines }: TextPlan, text: string): string =>
     .replace(/\t/g, ' ')
     .replace(/\r\n|[\r\n\u2028\u2029]/g, lines > 1 ? '\n' : ' ');
 
-/**
- * White space as ECMAScript has it; asked unit by unit, where an expression each time costs ten times as
- * much.
- */
+/** White space as in ECMAScript, tested per UTF-16 unit: an expression each time costs ten times as much. */
 const isBlank = (unit: number): boolean =>
   unit <= 32
     ? unit === 32 || (unit > 8 && unit < 14)
@@ -54,13 +51,13 @@ const isBlank = (unit: number): boolean =>
         unit === 0xfeff ||
         (unit < 0x3000 && unit > 0x167f && /\s/.test(String.fromCharCode(unit))));
 
-/** Whether a character can stand in a text: a joiner behind it is part of it, alone it is nothing. */
+/** Whether a text can contain a character: a joiner is part of the character before it, and nothing alone. */
 function isSeen(character: string): boolean {
   const bare = character.replace(/\u200d+$/, '');
   return bare !== '' && isIn('any', bare);
 }
 
-/** Whether a character melts into the last one of a text: an accent typed after its letter. */
+/** Whether a character joins the last one of a text, as an accent typed after its letter does. */
 function doesJoin(before: string, character: string): boolean {
   const last = before.slice(boundaryNear(before, before.length - 1));
   return graphemes(last + character).length === graphemes(last).length;

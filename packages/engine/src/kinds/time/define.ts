@@ -92,8 +92,8 @@ function planTime(entry: TimeEntry, locale: string): TimePlan {
 }
 
 /**
- * What a pasted time may have beside its digits. Asking for it takes milliseconds, and a definition is
- * compiled at every change.
+ * The words a pasted time may contain beside its digits. Cached, because `Intl` takes milliseconds and a
+ * definition is compiled at every change.
  */
 function wordsOf(locale: string, halves: readonly string[]): Pick<TimePlan, 'periods' | 'units'> {
   let words = knownWords.get(locale);

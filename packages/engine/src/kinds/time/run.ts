@@ -9,18 +9,17 @@ import { partsKind } from '../editing/parts-editing.ts';
 
 export interface TimePlan extends PartsPlan {
   readonly kind: 'time';
-  /** Index of each part, -1 for one that is not there. */
+  /** Index of the hour in the parts. Each index is -1 if the part is missing. */
   readonly hour: number;
   readonly minute: number;
   readonly second: number;
   readonly period: number;
   /**
-   * Every word the locale writes for a time of the day, in small letters, the longest first, with the hours
-   * it is written for as bits (bit 20 for eight in the evening): where there are more than two halves, `晚上`
-   * is not `下午`.
+   * Every word the locale uses for a time of day, in lower case, the longest first, with the hours it is used
+   * for as bits (bit 20 for eight in the evening). Some locales have more than two halves: `晚上` is not `下午`.
    */
   readonly periods: readonly (readonly [word: string, hours: number])[];
-  /** Other words in a time: the signs for hours, minutes and seconds. In small letters. */
+  /** Other words in a time, in lower case: the units of hours, minutes and seconds. */
   readonly units: readonly string[];
 }
 
@@ -31,7 +30,7 @@ const close = (plan: TimePlan, part: number, text: string): string =>
 
 const two = (n: number): string => `${n}`.padStart(2, '0');
 
-/** The parts from hours of the day, `minute` and `second` as two digits. */
+/** The parts in the plan's order, from the hour of the day and `minute` and `second` as two digits. */
 function ordered(plan: TimePlan, hour: number, minute: string, second: string): string[] {
   const texts = plan.parts.map(() => '');
   texts[plan.hour] = two(plan.period < 0 ? hour : hour % 12 || 12);
@@ -42,11 +41,11 @@ function ordered(plan: TimePlan, hour: number, minute: string, second: string): 
 }
 
 const stampForm = /^\d{4}-\d\d-\d\d[T\s](?=\d)/u;
-/** The English halves, with or without points, behind anything but a letter. */
+/** English a.m. and p.m., with or without full stops, not after a letter. */
 const latinHalf = /(?<!\p{L})([ap])\.?\s?m\b\.?/u;
 const unitWords: readonly string[] = ['h', 'hrs', 'hours', 'uhr', 'min', 's', 'o’clock', "o'clock"];
 
-/** A word for the time of the day in a text, the hours it is written for, and the text without it. */
+/** The word for a time of day in a text, the hours it is used for, and the text without it. */
 function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: string] | undefined {
   const letter = /[\p{L}\p{M}]/u;
   for (const [word, hours] of plan.periods) {
@@ -60,8 +59,9 @@ function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: 
 }
 
 /**
- * A time in another writing: RFC 3339, `2.30 pm`, `14h30`, `晚上8:10`, what the locale itself writes in twelve
- * or twenty-four hours. One that could be in either half of the day, or that its word contradicts, is none.
+ * Reads a time in another notation: RFC 3339, `2.30 pm`, `14h30`, `晚上8:10`, and what the locale writes in
+ * twelve or twenty-four hours. A time that could be in either half of the day, or that contradicts its word,
+ * is rejected.
  */
 function parse(plan: TimePlan, given: string): Parsed | undefined {
   if (given.length > 200) return undefined;
@@ -92,7 +92,7 @@ function parse(plan: TimePlan, given: string): Parsed | undefined {
   };
 }
 
-/** The hour of the day that is meant, `undefined` where that is not certain. */
+/** The hour of the day that is meant; `undefined` if not certain. */
 function hourOf(
   plan: TimePlan,
   h: number,
@@ -117,7 +117,7 @@ const editing = partsKind<TimePlan, PartsBody>({
   isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
 });
 
-/** Hours of the day a field in this state can still become. */
+/** Hours of the day that the field can still become. */
 function hours(plan: TimePlan, { texts }: PartsBody): readonly number[] {
   const text = itemAt(texts, plan.hour);
   const half = plan.period < 0 ? '' : itemAt(texts, plan.period);
@@ -167,7 +167,7 @@ function validate(plan: TimePlan, body: PartsBody, check: Check): Finding | unde
   return say('fail', low && spans.every(([, to]) => to! < low) ? 'below-min' : 'above-max');
 }
 
-/** Kind `time`: value ISO 8601, `14:30` or `14:30:00`. */
+/** Kind `time`. The value is ISO 8601: `14:30` or `14:30:00`. */
 export const time: Kind<TimePlan, PartsBody> = {
   adornments: ['part-labels'],
   ...editing,

@@ -5,8 +5,8 @@ import { store } from '../../../../store/store.ts';
 import { answer, problem, readAddress } from '../../request.ts';
 
 /**
- * Sends a code. Body: `{ to }`. Answers `{ seconds }`, after how many another may be sent; 429 with the same
- * where it is too soon.
+ * Sends a code. Body: `{ to }`. Returns `{ seconds }`, the time until another may be sent; 429 with the same
+ * if it is too soon.
  */
 export function POST(request: Request): Promise<Response> {
   return answer('send a code', async () => {

@@ -11,8 +11,8 @@ interface Context {
 const missing = () => problem(404, { error: 'This set is no longer in the store.' });
 
 /**
- * A set, by its id, its key, or an id it had. With `?since=` a revision and `&generation=` of the store: what
- * was done to it after that one, or the whole of it where the log does not go back so far.
+ * A set, by its id, its key, or a former id. With a revision in `?since=` and the store in `&generation=`:
+ * the changes after it, or the whole set if the log does not go back so far.
  */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer('read a set', async () => {
@@ -33,8 +33,8 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 }
 
 /**
- * Saves a set. Body: a save (`store/saving.ts`). Answers what is stored; 409 with the set as it is now, why,
- * and the number the refused one is kept under; 422 with the faults of what it comes to.
+ * Saves a set. Body: a save (`store/saving.ts`). Returns what is stored; 409 with the current set, the
+ * reason, and the number of the refused save; 422 with the faults of the resulting document.
  */
 export function PUT(request: Request, { params }: Context): Promise<Response> {
   return answer('save a set', async () => {
@@ -52,7 +52,7 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
   });
 }
 
-/** Gives a set another id. Body: `{ id }`. Answers `{ id }`; 409 where another set has it. */
+/** Gives a set another id. Body: `{ id }`. Returns `{ id }`; 409 if another set has it. */
 export function PATCH(request: Request, { params }: Context): Promise<Response> {
   return answer('rename a set', async () => {
     const read = await readRename(request);
@@ -66,7 +66,7 @@ export function PATCH(request: Request, { params }: Context): Promise<Response> 
   });
 }
 
-/** Takes a set off the shelf; `restore` puts it back. */
+/** Deletes a set from the shelf; `restore` restores it. */
 export function DELETE(_: Request, { params }: Context): Promise<Response> {
   return answer('take a set away', async () => {
     const id = setIdOf((await params).set);

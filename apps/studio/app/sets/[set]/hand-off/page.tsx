@@ -11,7 +11,7 @@ interface Props {
   readonly params: Promise<{ readonly set: string }>;
 }
 
-/** What a developer takes home of a set. */
+/** The hand-off of a set. */
 export default async function HandOffPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();

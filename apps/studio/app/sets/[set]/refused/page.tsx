@@ -15,10 +15,7 @@ interface Props {
   readonly params: Promise<{ readonly set: string }>;
 }
 
-/**
- * Versions of a set that came too late and that nobody has dealt with: what is different in each, and the way
- * back.
- */
+/** Refused versions of a set that nobody has decided on: the differences of each, and how to restore it. */
 export default async function RefusedPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();

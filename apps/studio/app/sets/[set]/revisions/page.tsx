@@ -12,7 +12,7 @@ interface Props {
   readonly params: Promise<{ readonly set: string }>;
 }
 
-/** The revisions of a set: named, looked at, brought back, and compared by what they do. */
+/** The revisions of a set: to be named, viewed, restored, and compared by behaviour. */
 export default async function RevisionsPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();

@@ -11,7 +11,7 @@ interface Props {
   readonly params: Promise<{ readonly set: string }>;
 }
 
-/** The trials of a set: whether they hold, and which breaks they would not catch. */
+/** The trials of a set: whether they pass, and which mutations they would not catch. */
 export default async function TrialsPage({ params }: Props) {
   const set = await readSet((await params).set);
   if (!set) notFound();

@@ -1,4 +1,4 @@
 import { answerQuestion } from '../../answer-question.ts';
 
-/** Whether a code is the one that was sent to the address beside it. */
+/** Whether a code is the one that was sent to the address in the request. */
 export const POST = answerQuestion('/api/services/codes/check');

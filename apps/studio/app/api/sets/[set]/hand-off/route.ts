@@ -9,8 +9,8 @@ interface Context {
 }
 
 /**
- * Makes a hand-off. Body: `{ fields, forms, uses }`, ids and names of what goes along. Answers with a line of
- * JSON for each step and a last one with the files, their weights and snippets, or with what is in the way.
+ * Builds a hand-off. Body: `{ fields, forms, uses }`, the ids and names to include. Returns a line of JSON
+ * per step and a last one with the files, their sizes and snippets, or with an error.
  */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer('make a hand-off', async () => {

@@ -2,7 +2,7 @@ import { restoreSet } from '../../../../../store/sets.ts';
 import { store } from '../../../../../store/store.ts';
 import { answer, problem, setIdOf } from '../../../request.ts';
 
-/** Puts a set back on the shelf that was taken off it. */
+/** Restores a deleted set. */
 export function POST(_: Request, { params }: { params: Promise<{ set: string }> }): Promise<Response> {
   return answer('put a set back', async () => {
     const id = setIdOf((await params).set);

@@ -10,8 +10,8 @@ interface Context {
 }
 
 /**
- * A page with the snippet of a use at work, to be framed. It is sandboxed (`proxy.ts`): it has no origin of
- * its own, asks nobody, and goes nowhere.
+ * The live preview of a use, for a frame. It is sandboxed (`proxy.ts`): it has no origin and can neither make
+ * requests nor navigate.
  */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer('show a snippet', async () => {
@@ -35,7 +35,8 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 }
 
 /**
- * The paper of the page around it, and no more: what is seen is how the handed-off parts look by themselves.
+ * The background of the page around it and nothing more, so that the preview shows how the handed-off parts
+ * look on their own.
  */
 const sheetOf = (isDark: boolean): string =>
   `:root{color-scheme:${isDark ? 'dark' : 'light'};font:15px/1.4 "Hanken Grotesk",system-ui,sans-serif;background:${isDark ? '#1b1a17' : '#faf7f0'};color:${isDark ? '#ece6d9' : '#23211c'}}

@@ -8,7 +8,7 @@ interface Context {
 
 const missing = () => problem(404, { error: 'No refused version is kept under this number.' });
 
-/** Set and number of a refused save, `undefined` where the address can lead to none. */
+/** Set and number of a refused save; `undefined` if the address is invalid. */
 async function read({ params }: Context) {
   const { set, kept } = await params;
   const id = setIdOf(set);
@@ -31,7 +31,7 @@ export function GET(_: Request, context: Context): Promise<Response> {
   });
 }
 
-/** Forgets a refused save that was taken back or thrown away. */
+/** Deletes a refused save that was restored or discarded. */
 export function DELETE(_: Request, context: Context): Promise<Response> {
   return answer('forget a refused save', async () => {
     const asked = await read(context);

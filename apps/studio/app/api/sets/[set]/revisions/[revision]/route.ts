@@ -10,7 +10,7 @@ interface Context {
 const missing = () =>
   problem(404, { error: 'This revision is not in the store: the set has gone on from it.' });
 
-/** A set as it was. Answers `{ document }`. */
+/** A set at a revision. Returns `{ document }`. */
 export function GET(_: Request, { params }: Context): Promise<Response> {
   return answer('read a revision', async () => {
     const given = await params;
@@ -23,7 +23,7 @@ export function GET(_: Request, { params }: Context): Promise<Response> {
   });
 }
 
-/** Names a revision. Body: `{ name }`, `null` to take the name away. Answers `{ name }`. */
+/** Names a revision. Body: `{ name }`; `null` removes the name. Returns `{ name }`. */
 export function PATCH(request: Request, { params }: Context): Promise<Response> {
   return answer('name a revision', async () => {
     const read = await readRevisionName(request);

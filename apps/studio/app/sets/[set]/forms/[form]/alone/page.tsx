@@ -17,10 +17,7 @@ interface Props {
   readonly params: Promise<{ readonly set: string; readonly form: string }>;
 }
 
-/**
- * A form, live, on a page of its own. `?today=` freezes its clock; any other name is a field and the value it
- * begins with.
- */
+/** A form on a page of its own. `?today=` sets its date; any other name is a field and its initial value. */
 export default async function FormAlonePage({ params, searchParams }: Props) {
   const { today, ...query } = await searchParams;
   const { set: setId, form: formId } = await params;

@@ -9,8 +9,8 @@ interface Context {
 }
 
 /**
- * Takes what a form sends. Body: `{ raw }`, raw values by field. Answers `{ record }`, typed; 422 with `{
- * findings }`, what is wrong by field, found with the same rules as on the page.
+ * Accepts the record of a form. Body: `{ raw }`, raw values by field. Returns `{ record }` with typed values,
+ * or 422 with `{ findings }` by field, from the same rules as on the page.
  */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer('take a record', async () => {
