@@ -11,17 +11,17 @@ export function proxy(request: NextRequest): NextResponse {
     url: request.url,
     header: (name) => request.headers.get(name),
   });
-  // Whoever starts and stops servers asks by an address, and learns nothing but whether they answer.
+  // Health checks may use any host name, because the response tells nothing but the state.
   if (/^\/(?:healthz|readyz)$/.test(request.nextUrl.pathname)) return withHeaders(NextResponse.next());
   if (refusal) return withHeaders(NextResponse.json({ error: refusal.why }, { status: refusal.status }));
-  // A thread of a page has a policy of its own, and it alone may compile WebAssembly: own code runs there.
+  // A worker has a policy of its own. Only that one may compile WebAssembly, for custom code.
   if (request.headers.get('sec-fetch-dest') === 'worker') {
     const response = withHeaders(NextResponse.next());
     response.headers.set('content-security-policy', workerPolicy);
     return response;
   }
-  // Scripts, styles and faces are no pages: what they may do the page says that asks for them. Opened by
-  // themselves they do nothing.
+  // Scripts, styles and icons are not pages: the page that loads them decides what they may do. Opened
+  // directly they do nothing.
   if (/^\/(?:_next\/static\/|icon\.svg$)/.test(request.nextUrl.pathname)) {
     const response = ownFile(NextResponse.next());
     response.headers.set('content-security-policy', fileOnly);
@@ -31,10 +31,10 @@ export function proxy(request: NextRequest): NextResponse {
   const isLive = /^\/sets\/[^/]+\/hand-off\/live$/.test(request.nextUrl.pathname);
   const policy = isLive ? livePolicy(nonce) : policyWith(nonce);
   const headers = new Headers(request.headers);
-  // Next reads the nonce for its own scripts from here, the layout from there.
+  // Next reads the nonce for its own scripts from here, and so does the layout.
   headers.set('content-security-policy', policy);
   headers.set('x-nonce', nonce);
-  // A page that is asked for by a name its set had leads on from here.
+  // A page with a former id of its set redirects based on this.
   headers.set('x-path', `${request.nextUrl.pathname}${request.nextUrl.search}`);
   const response = withHeaders(NextResponse.next({ request: { headers } }));
   response.headers.set('content-security-policy', policy);
@@ -61,7 +61,7 @@ function policyWith(nonce: string): string {
     "default-src 'none'",
     `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${isDev ? " 'unsafe-eval'" : ''}`,
     `style-src 'self' ${isDev ? "'unsafe-inline'" : `'nonce-${nonce}'`}`,
-    // Places and widths are set on elements; a rule cannot be.
+    // Positions and widths are set as inline styles, which have no nonce.
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data:",
     "font-src 'self'",

@@ -40,8 +40,8 @@ export default async function ShelfPage() {
   if (isStoreError(found)) return <StoreErrorMessage message={found.message} />;
   const sets: StoredSet[] = [];
   const broken: Broken[] = [];
-  // A set that was stored by hand, or by an older Arbeit, may not be readable any more: that is one line, not
-  // the page.
+  // A set that was stored by hand, or by an older version, may be invalid. It gets one line and does not
+  // break the page.
   for (const { faults, ...set } of found.first)
     if (faults.length === 0) sets.push(set);
     else

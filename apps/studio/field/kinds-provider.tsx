@@ -22,7 +22,7 @@ export function KindsProvider({
   const all = useMemo(() => ({ ...more, ...value }), [more, value]);
   const bring = useMemo(
     () => (kind: string) => {
-      // One that cannot be fetched is asked for again with the next change.
+      // A kind that failed to load is loaded again at the next change.
       fetch?.(kind).then(
         (brought) => setMore((had) => ({ ...had, ...brought })),
         () => undefined,

@@ -29,7 +29,7 @@ function fetchLanguage(tag: string): Promise<Languages> {
           fetched.set(tag, all);
           return all;
         },
-        // It is asked for again with the next visit; until then messages are in English.
+        // It is loaded again at the next visit; until then messages are in English.
         () => {
           under.delete(tag);
           return usual;
@@ -55,7 +55,7 @@ export function useLanguages(locale: string): Languages {
   if (!(tag in loaders)) return usual;
   const known = fetched.get(tag);
   if (known || tag !== first) return known ?? usual;
-  // The page waits as it was drawn. Not by `use`, which React replays as it hydrates: hooks before it are
-  // then called as those of an update (React error 467).
+  // Suspends, so the page stays as drawn. Not with `use`, which React replays during hydration: hooks before
+  // it are then called as those of an update (React error 467).
   throw fetchLanguage(tag);
 }

@@ -5,7 +5,7 @@ import { refusalInWords } from '../model/key-words.ts';
 /** What happened to the last key or paste: rejected, partly taken, or read in one of several ways. */
 export function takenInWords({ state }: Field): string {
   const { rejected, leftOut, body } = state;
-  // Which key it was is not in the state.
+  // The state does not tell which key it was.
   const taken = rejected
     ? `Not taken: ${refusalInWords(rejected, { type: 'invalidate' })}. `
     : leftOut

@@ -15,5 +15,5 @@ export interface CheckStart {
 export const startsFor = ({ limits, pointless = [] }: Definition): readonly CheckStart[] =>
   typesInMenus()
     .filter((type) => !pointless.some((one) => one === type))
-    // What checks begin with is read as any document's: a test holds it.
+    // The starting definition is valid, which a test verifies.
     .flatMap((type) => wordsOfCheck(type).starts(limits) as readonly CheckStart[]);

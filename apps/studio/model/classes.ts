@@ -32,7 +32,7 @@ export function classesIn(field: FieldDocument): readonly string[] {
     }
   };
   const { pattern } = field.entry;
-  // Every word that is none of the built-in ones is read as the name of a class here.
+  // Every word that is not a built-in class is read as the name of a class.
   walk(
     parseNotation(
       pattern,

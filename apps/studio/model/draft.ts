@@ -79,7 +79,7 @@ export async function leftDrafts(set: {
       const { document, at, savedAs } = found;
       drafts.push('outbox' in found ? found : { key, page, document, at, ...(savedAs ? { savedAs } : {}) });
     }
-    // A page counts its own saves; of two pages the clock has to tell.
+    // A page counts its own saves; drafts of two pages are ordered by the clock.
     return drafts.sort((a, b) => b.at.localeCompare(a.at));
   } catch {
     return [];
@@ -91,10 +91,9 @@ const lastBreath = 10_000;
 
 async function isLeft(page: string, key: string): Promise<boolean> {
   const locks = globalThis.navigator?.locks;
-  // Without locks no page can say that it is there; then a draft is taken for left.
+  // Without locks no page can mark its drafts as in use; the draft counts as left.
   if (!locks) return true;
-  // The page this one was loaded over is on its way out, though it may not have got there: its last words are
-  // waited for.
+  // The page before this one in the tab may still be closing, so its lock is waited for.
   const options =
     page === pageBefore(key) ? { signal: AbortSignal.timeout(lastBreath) } : { ifAvailable: true };
   return locks.request(lockOf(page), options, async (lock) => lock !== null).catch(() => false);
@@ -107,7 +106,7 @@ export function markPage(key: string, page: string): void {
   try {
     sessionStorage.setItem(tabKey(key), page);
   } catch {
-    // Then a reload goes by what it can see at once.
+    // Then a reload takes only drafts whose lock is free immediately.
   }
 }
 
@@ -130,7 +129,7 @@ export function keepText(name: string, text: string | null): void {
     if (text === null) localStorage.removeItem(textKey(name));
     else localStorage.setItem(textKey(name), text);
   } catch {
-    // No room, or not allowed here: the line itself still has it.
+    // Storage is full or blocked; the input itself still has the text.
   }
 }
 

@@ -163,7 +163,8 @@ export class Edited {
         tell: (save) => this.#told(save),
         joined: (present, toAnother) => {
           const { past, future } = this.#history;
-          // It stays when what was done here is undone. Steps that have no place for it are dropped.
+          // Changes of others stay when local changes are undone. Undo steps that they do not fit are
+          // dropped.
           const withIt = (all: readonly SetDocument[]) =>
             all.map(toAnother).filter((document) => document !== undefined);
           this.#history = { past: withIt(past), present, future: withIt(future), about: null };
@@ -175,7 +176,7 @@ export class Edited {
       if (this.#isStarted) this.#unfollow = this.#follow();
       return this.#saver;
     });
-    // Without a network there is nothing to be brought: the next time it is asked for anew.
+    // Without a network the saver cannot be loaded: the next call loads it again.
     this.#loading.catch(() => {
       this.#loading = undefined;
     });
@@ -215,7 +216,7 @@ export class Edited {
         ? JSON.stringify(left) === shown
         : savedAs <= revision || outbox?.generation !== generation;
     const all = await this.#browser.left(this.#stored);
-    // What the server has needs no putting back, neither now nor later over newer work.
+    // Drafts that the server already has must not be restored, neither now nor later over newer work.
     for (const draft of all) if (isSeen(draft)) this.#browser.drop(draft);
     return all.find((draft) => !isSeen(draft));
   }
@@ -223,7 +224,7 @@ export class Edited {
   #takeUp(draft: Draft): void {
     const { savedAs: revision, document, outbox, page, at } = draft;
     if (revision !== undefined && outbox) {
-      // Saved after this page was asked for: it is what the server would send now.
+      // Saved after this page was requested: it is what the server would return now.
       this.#history = begin(document);
       this.#changed();
       this.#withSaver((saver) => {
@@ -237,8 +238,8 @@ export class Edited {
     this.#isTouched = true;
     this.#putBack = at;
     this.#history = record(this.#history, document, null);
-    // In the name of the page it was made on, so that what that one was sending is recognised. One of an
-    // older Arbeit has no name.
+    // The draft keeps the name of its page, so that a save of that page that was under way is recognised.
+    // Drafts of older versions have no name.
     if (outbox) {
       this.#page = page;
       this.#letGo();

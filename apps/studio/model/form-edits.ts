@@ -31,7 +31,7 @@ export function addForm(set: SetDocument): { readonly set: SetDocument; readonly
   const forms = set.forms ?? [];
   let id = 'form';
   for (let n = 2; forms.some((form) => form.id === id); n++) id = `form-${n}`;
-  // What a field depends on comes with it, or neither does.
+  // A field is included only together with the fields it depends on.
   const free = set.fields.filter(
     ({ when, rules = [] }) =>
       !when && rules.every(({ check, when: own }) => !own && !('with' in check) && check.type !== 'compare'),
@@ -98,7 +98,7 @@ export function addToForm(form: FormDocument, field: string): FormDocument {
 function hangingOn(set: SetDocument, form: FormDocument, field: string): ReadonlySet<string> {
   const own = fieldIdsOf(form);
   const all = new Set([field]);
-  // What is added while it is gone through is gone through as well.
+  // Items added during the loop are visited too.
   for (const gone of all)
     for (const { id, when, rules = [] } of set.fields)
       if (own.includes(id) && mentions([when, rules.map((rule) => [rule.check, rule.when])], gone))

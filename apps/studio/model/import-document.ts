@@ -38,7 +38,7 @@ const isObject = (value: unknown): value is Json =>
  */
 export function importDocument(text: string): ImportedDocument {
   const result = readDocumentText(text);
-  // What can be read of a text that is no JSON is read all the same.
+  // Whatever can be read of a text that is not valid JSON is read anyway.
   const found: unknown = tooDeep(text) ? undefined : parse(text, [], { allowTrailingComma: true });
   const root = isObject(found) ? found : {};
   const title = typeof root.title === 'string' && root.title.trim() ? root.title : 'Taken in';

@@ -32,7 +32,7 @@ export async function recallFromBrowser(id: string, document: SetDocument): Prom
     const found = await get<Steps>(id, store);
     return found && isThat(found, document) ? { ...found, present: document, about: null } : undefined;
   } catch {
-    // A browser that keeps nothing has no undo over a reload.
+    // Without storage, undo does not survive a reload.
     return undefined;
   }
 }
@@ -55,6 +55,6 @@ export async function keepNow(id: string): Promise<void> {
   try {
     await set(id, kept, store);
   } catch {
-    // Without it only undo over a reload is missing; the work itself is kept elsewhere.
+    // Only undo after a reload is lost; the document itself is stored elsewhere.
   }
 }

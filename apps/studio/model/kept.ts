@@ -30,7 +30,7 @@ export function useKept<T>(
     let isGone = false;
     get<T>(key, store)
       .then((found) => {
-        // Whatever was begun meanwhile is newer.
+        // Anything started in the meantime is newer.
         if (found !== undefined && !isGone && !isOurs.current) setState(asKept(found));
       })
       .catch(() => {});

@@ -46,7 +46,7 @@ export interface Turned {
  * that the new kind allows.
  */
 export function withKind(field: FieldDocument, kind: string, set: SetDocument, kinds: KindTable): Turned {
-  // Others are there to be spoken of; what they say themselves is looked at in `turnedIn`.
+  // Other fields stay as targets of references; their own rules are handled in `turnedIn`.
   const said = JSON.stringify([field.rules, field.when]);
   const others = set.fields.flatMap(({ when: _, rules: __, ...other }) =>
     other.id === field.id || !said.includes(JSON.stringify(other.id)) ? [] : [other as FieldDocument],

@@ -43,7 +43,7 @@ export async function keepResults(
   try {
     await put(setId, kept, store);
   } catch {
-    // A browser that keeps nothing tells nothing of them on the shelf.
+    // Without storage, the shelf shows no results.
   }
 }
 

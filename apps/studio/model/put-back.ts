@@ -7,7 +7,7 @@ import { removeField } from './references.ts';
  * changes stay.
  */
 export function putBack(set: SetDocument, { field, at, before }: JustDeleted): SetDocument {
-  // Nothing else was changed since: all of it is as it was.
+  // Nothing else has changed since: the former document is restored.
   if (JSON.stringify(set) === JSON.stringify(removeField(before, field.id))) return before;
   const fields = set.fields.toSpliced(at, 0, field);
   const forms = before.forms?.map((form) => {

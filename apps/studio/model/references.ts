@@ -41,7 +41,7 @@ function inTrial(trial: Trial, { fields }: SetDocument, to: Renamed): readonly T
   const target = targetOf(trial);
   if (target?.type === 'field' && to(target.id) === null) return [];
   let { tape } = trial;
-  // The fields have their new ids already; what they are called from is what a tape still says.
+  // The fields already have their new ids; a tape still has the old names.
   for (const id of new Set(tape.match(/[A-Za-z][\w-]*/g)))
     if (!fields.some((field) => field.id === id)) {
       const name = to(id);

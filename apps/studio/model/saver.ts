@@ -170,15 +170,15 @@ class PageSaver implements Saver {
   }
 
   async catchUp(news?: Change): Promise<void> {
-    // A save that is under way hears of them with its answer, but there may be none.
+    // A save under way receives the changes with its response, which may not come.
     await this.#busy;
     if (this.#busy || this.#held || this.#box.underWay) return;
     if (news && !isNews(this.#box, news)) return;
-    // The answer to a save brings the changes too, and the server keeps a save that it refuses.
+    // The response to a save contains the changes too, and the server keeps a save that it refuses.
     if (this.#wanted !== undefined && !this.#isFaulty) return this.flush();
     const { base, stored } = this.#box;
     const found = await this.#around.changesSince(base, this.#box.generation);
-    // A save that was begun meanwhile hears of them with its answer.
+    // A save begun in the meantime receives the changes with its response.
     if (!found || this.#busy || this.#held || this.#box.underWay || this.#box.base !== base) return;
     const revision = 'whole' in found ? found.whole.revision : found.revision;
     if (revision === base && !('whole' in found && found.whole.generation !== this.#box.generation)) return;
@@ -219,7 +219,7 @@ class PageSaver implements Saver {
         const why = error instanceof Error ? error.message : String(error);
         return { ok: false, why: `Arbeit could not be reached (${why}).`, faults: [] };
       });
-      // Somebody went on from another revision meanwhile: what this one came to is of no more interest.
+      // The saver continued from another revision in the meantime, so this result no longer matters.
       if (this.#box.underWay !== underWay) continue;
       await this.#answered(answer, underWay);
       if (this.#box.underWay || !answer.ok) return;
@@ -255,7 +255,7 @@ class PageSaver implements Saver {
     }
     if ('theirs' in answer) return this.#refuse(answer.theirs, answer.kept);
     if (answer.faults.length > 0) {
-      // It was not taken and is not sent again: its number is the next one's.
+      // It was refused and is not sent again; the next save gets its number.
       this.#isFaulty = this.#wanted === undefined;
       this.#wanted = this.#here();
       this.#put({ ...this.#box, counter: this.#box.counter - 1, underWay: undefined });
@@ -272,7 +272,7 @@ class PageSaver implements Saver {
     after: SetDocument,
     sent: readonly Operation[],
   ): Promise<boolean> {
-    // So many are followed more quickly by asking for what they come to.
+    // If there are very many changes, fetching the whole set is faster.
     const isFar = theirs.length > mostOperations;
     const others = isFar ? undefined : carriedOut(asJson(this.#box.stored), theirs);
     const now = others === undefined || theirs.length === 0 ? others && after : carriedOut(others, sent);

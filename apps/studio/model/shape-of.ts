@@ -10,7 +10,7 @@ export function shapeOf(
 ): string {
   const own = 'pattern' in field.entry ? field.entry.pattern : undefined;
   if (own !== undefined) return own;
-  // Own code is not run for a list of fields: what the developer holds out to the user says it as well.
+  // Custom code is not run for a list of fields; the placeholder is shown instead.
   if (kindIn(kinds, field.kind).run.withFormat && field.placeholder) return field.placeholder;
   const pieces = sampleOf(field, set, kinds);
   const rested = pieces.find(({ part, isAside, isOff }) => part === 'resting' && isAside && !isOff);

@@ -27,7 +27,7 @@ export function statesAlong(
   }
   const isTelling = (texts: readonly string[]): boolean => new Set(texts).size === texts.length;
   const typed = moments.map((states) => states.map(withCaret));
-  // Some way into the text: a lone first character says little.
+  // A longer part of the text: a single character says little.
   const halfway = [...typed.slice(2), ...typed.slice(0, 2)];
   const best = halfway.find(isTelling) ?? halfway.find((texts) => new Set(texts).size > 1);
   if (best) return best;

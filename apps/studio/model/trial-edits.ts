@@ -63,7 +63,7 @@ export function renamedIn(tape: string, type: 'field' | 'form', id: string, to: 
   const target = new RegExp(`^([ \\t]*${type}[ \\t]+)${word}(?=[ \\t]*(?:#|$))`, 'gm');
   const renamed = tape.replace(target, `$1${to}`);
   if (type === 'form') return renamed;
-  // In a form's tape fields are gone to, and expectations name them.
+  // A form's tape focuses fields by name, and its expectations name them.
   return renamed
     .replace(
       new RegExp(`^([ \\t]*(?:focus|sent|expect[ \\t]+focus)[ \\t]+)${word}(?=[ \\t]|$)`, 'gm'),

@@ -61,7 +61,7 @@ function lookAfter(edited: Edited): () => void {
     },
     { signal },
   );
-  // Somebody is about to do something: what saves it is there by then.
+  // Load the saver before the first edit.
   const once = { signal, once: true };
   for (const type of ['pointerdown', 'keydown', 'focusin'])
     window.addEventListener(type, () => void edited.prepare().catch(() => undefined), once);
@@ -86,7 +86,7 @@ function lookAfter(edited: Edited): () => void {
 /** Keeps undo across reloads and pages. */
 function useKeptHistory({ key, document }: StoredSet, edited: Edited): void {
   useEffect(() => {
-    // What was kept before counts only where nothing has happened here yet.
+    // A stored history is used only if nothing has been edited here yet.
     void recallFromBrowser(key, document).then((found) => found && edited.recall(found));
     const leave = () => void keepNow(key);
     window.addEventListener('pagehide', leave);

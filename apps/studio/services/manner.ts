@@ -45,10 +45,10 @@ const counts = new Map<string, { waiting: number; asked: number }>();
 export async function behave({ delay, fails, order, browser }: Manner): Promise<boolean> {
   const count = counts.get(browser) ?? { waiting: 0, asked: 0 };
   counts.set(browser, count);
-  // The browsers are told apart by their cookie, which is theirs to make up.
+  // Browsers are told apart by their cookie, which they can make up: the number must be limited.
   if (counts.size > 500) counts.clear();
   const nth = ++count.asked;
-  // Each that waits already lets the next go first.
+  // Each request that waits lets later ones go first.
   const share = order === 'last-first' ? Math.max(1, 3 - count.waiting) : 1;
   count.waiting++;
   await new Promise((done) => setTimeout(done, delay * share));

@@ -36,7 +36,7 @@ export async function makeCode(db: Database, address: string, now = new Date()):
   const salt = randomBytes(16).toString('hex');
   const hash = (await hashOf(code, salt)).toString('hex');
   return db.transaction(async (tx) => {
-    // One at a time for an address: two requests at once would both find that nothing was sent lately.
+    // One request at a time per address: two at once would both find that nothing was sent recently.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${address}))`);
     await tx.delete(codes).where(lt(codes.sentAt, new Date(+now - 24 * window)));
     const lately = await tx
@@ -106,7 +106,7 @@ export async function giveCode(
   if (attempts === undefined || attempts > mostAttempts) return { is: 'void' };
   if (!isSame)
     return attempts < mostAttempts ? { is: 'wrong', left: mostAttempts - attempts } : { is: 'void' };
-  // Of two browsers that give it at once, one is the first.
+  // If two browsers enter it at once, one is first.
   const verified = await db
     .update(codes)
     .set({ verifiedAt: now, verifiedBy: browser })

@@ -28,8 +28,8 @@ export const messagesOn = (address: string): readonly Message[] =>
   telephones.arbeitTelephones?.get(address) ?? [];
 
 /**
- * The text of a message with a code: a sentence for people, and a last line for browsers (origin-bound one-
- * time codes, WICG), which offer the code only to that site.
+ * The text of a message with a code: a sentence for people, and a last line for browsers (origin-bound
+ * one-time codes, WICG), which offer the code only to that site.
  */
 export const codeMessage = (code: string, host: string): string =>
   `Ridge Huts: ${code} confirms the change of your booking. We never ask for it by telephone.\n\n@${host} #${code}`;

@@ -48,7 +48,7 @@ export async function* backupOf(db: Database, at: Date): AsyncGenerator<string> 
   };
   yield line({ arbeit: 'backup', version, at: at.toISOString(), generation: await generationOf(db) });
   const keys = await db.select({ key: sets.key }).from(sets).orderBy(asc(sets.key));
-  // Set by set: never more of them in memory than one.
+  // Set by set, so that only one is in memory.
   for (const { key } of keys)
     for (const name of names) {
       const table = tables[name] as PgTable;
@@ -135,7 +135,7 @@ export async function restoreInto(
       throw new BackupFault(
         `The store already has ${present.length === 1 ? '1 set' : `${present.length} sets`}. Back it up first, then add --replace to replace it.`,
       );
-    // What belongs to them goes with them.
+    // Deleting them also deletes what belongs to them.
     await tx.delete(sets);
     const unreadable: string[] = [];
     for (const { table: name, row } of rows) {

@@ -48,7 +48,7 @@ function merged(before: ChangedItem | undefined, after: ChangedItem): ChangedIte
   if (!before) return after;
   if (after.how === 'removed') return before.how === 'added' ? undefined : after;
   if (before.how === 'added') return { ...after, how: 'added', parts: [] };
-  // Removed and added again: it may differ in anything.
+  // Removed and added again: any member may differ.
   if (before.how === 'removed') return { ...after, how: 'changed', parts: [] };
   if (before.how === 'moved') return after;
   if (after.how === 'moved') return { ...before, name: after.name };

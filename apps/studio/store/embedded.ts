@@ -118,8 +118,7 @@ export class EmbeddedPool {
     return {
       query: async (query, values = []) => {
         await this.open();
-        // What was begun in a thread ends with it: the rest of a transaction must not be carried out in
-        // another.
+        // Whatever began in a thread ends with it: the rest of a transaction must not run in another one.
         worker ??= this.#worker;
         if (worker !== this.#worker) throw new StoreError(ended);
         const { text, rowMode } = typeof query === 'string' ? { text: query as string } : query;
@@ -173,8 +172,7 @@ export class EmbeddedPool {
   async #begin(): Promise<void> {
     if (this.#isClosed) throw new StoreError('The store was closed.');
     const pg = join(this.#folder, 'pg');
-    // Only an empty folder is a new one: anything else was a store, and another must not be begun on top of
-    // it.
+    // Only an empty folder is new. Anything else was a store, and must not be overwritten by a new one.
     if (existsSync(pg) && readdirSync(pg).length > 0 && !existsSync(join(pg, 'PG_VERSION')))
       throw damaged(this.#folder, undefined, ': PG_VERSION is missing');
     if (!existsSync(pg)) this.requireRoom();
@@ -189,7 +187,7 @@ export class EmbeddedPool {
     });
     worker.on('error', (error) => void this.#end(asStoreError(error, this.#folder), worker));
     worker.on('exit', () => void this.#end(new StoreError(ended), worker));
-    // What it does at the end of the process is nobody's business.
+    // Errors while the process ends do not matter.
     worker.unref();
     try {
       await this.#ask('open', {}, patienceToOpen);
@@ -206,7 +204,7 @@ export class EmbeddedPool {
     worker.ref();
     return new Promise((resolve, reject) => {
       const timer = setTimeout(() => {
-        // A folder that is gone has no disk to ask about.
+        // A folder that is gone has no disk to check.
         const isFull = existsSync(this.#folder) && isShort(this.#folder);
         const late = new StoreError('The store did not answer in time. Try again.');
         void this.#end(isFull ? diskFull(this.#folder) : late, worker);

@@ -2,9 +2,8 @@ import { fork } from 'node:child_process';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-// Six processes go for one folder at the same moment, round after round: each time with another thing lying
-// there. Tells
-// how many holders there were in all; there must be one a round.
+// Six processes try to lock one folder at the same time, in rounds, each with another stale lock in it.
+// Prints how many succeeded in total; there must be one per round.
 const [, , lock, folder, rounds, stale] = process.argv;
 
 if (process.send) {
@@ -28,7 +27,7 @@ if (process.send) {
   for (let round = 0; round < Number(rounds); round++) {
     rmSync(folder, { recursive: true, force: true });
     const text = left[round % left.length];
-    // null: not even the folder.
+    // null: not even the folder exists.
     if (text !== null) mkdirSync(folder, { recursive: true });
     if (typeof text === 'string') writeFileSync(join(folder, 'arbeit.lock'), text);
     const six = Array.from({ length: 6 }, () => fork(process.argv[1], process.argv.slice(2)));

@@ -1,4 +1,4 @@
-// Takes a folder, says what came of it, and keeps it until it is killed: node lock.holder.mjs <lock.mjs>
+// Locks a folder, prints the result, and holds it until it is killed: node lock.holder.mjs <lock.mjs>
 // <folder>
 const [, , lock, folder] = process.argv;
 const { lockFolder } = await import(lock);

@@ -105,7 +105,7 @@ async function take(folder: string, path: string, ticket: string, own: Holder, p
 }
 
 function hold(path: string, { holder }: Holder, { beat }: Pace, flock: Flock): HeldLock {
-  // In a thread of its own: it goes on while this one is busy.
+  // In a thread of its own, so that it continues while this one is busy.
   const heart = new Worker(
     `const { readFileSync, utimesSync } = require('node:fs');
      const { workerData: { path, holder, beat } } = require('node:worker_threads');
@@ -167,14 +167,15 @@ function takeFlock(path: string): Promise<Flock | 'taken'> {
       ['--exclusive', '--nonblock', '--no-fork', '--conflict-exit-code', '75', path, 'cat'],
       {
         stdio: ['pipe', 'pipe', 'ignore'],
-        // What a terminal sends to this process and all it has begun does not end it before this one.
+        // A signal from the terminal to this process and its children must not end the child before this
+        // process.
         detached: true,
       },
     );
     child.once('error', () => resolve('none'));
     child.once('exit', (code) => resolve(code === 75 ? 'taken' : 'none'));
     child.stdin.on('error', () => undefined);
-    // What is held answers: until then it may still turn out to be taken.
+    // The child answers when it has the lock; until then another process may still have it.
     child.stdin.write('held\n');
     child.stdout.once('data', () => {
       child.unref();
@@ -192,11 +193,11 @@ async function isAlive(
   { beat, patience }: Pace,
 ): Promise<boolean> {
   const isHere = holder.where === where;
-  // It held the system's lock on this very system, and now this process does.
+  // It held the operating system's lock on this same system, which this process holds now.
   if (own.flock && holder.flock && bootOf(holder.where) === bootOf(where)) return false;
   if (isHere) return isSame(holder);
-  // Processes of another machine, or another container, cannot be seen from here: but their leases are
-  // touched.
+  // Processes on another machine or in another container cannot be seen from here, but they touch their
+  // locks.
   const before = touchedAt(path);
   for (let waited = 0; waited < patience; waited += beat) {
     await new Promise((later) => setTimeout(later, beat));
@@ -213,19 +214,19 @@ async function takeAway(
   ticket: string,
   own: Holder,
 ): Promise<void> {
-  // Whoever dies in the middle of taking over leaves a claim that the next one finds stale, and goes past.
+  // A process that dies during this leaves a claim, which the next one recognises as stale and ignores.
   for (let turn = 0; ; turn++) {
     const claim = join(folder, `arbeit.takeover.${left}.${turn}`);
     if (link(ticket, claim)) {
       if (identityOf(path) === left) rmSync(path, { force: true });
-      // Whoever still knows the old lock and claims it after this finds another one there, and leaves it.
+      // A process that knows the old lock and claims it later finds another lock here, and leaves it.
       rmSync(claim, { force: true });
       return;
     }
     if (identityOf(path) !== left) return;
     const claimer = readHolder(claim);
     if (claimer?.where === where && isSame(claimer) && claimer.holder !== own.holder) {
-      // A moment for another process to finish.
+      // Gives another process time to finish.
       await new Promise((later) => setTimeout(later, 5));
       return;
     }
@@ -275,7 +276,7 @@ function isRunning(pid: number): boolean {
     process.kill(pid, 0);
     return true;
   } catch (error) {
-    // EPERM: it lives, under another user.
+    // EPERM: the process exists, under another user.
     return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
 }

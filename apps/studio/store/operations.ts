@@ -77,7 +77,7 @@ export function operationsBetween(before: Json, after: Json): readonly Operation
 }
 
 function compare(a: Json, b: Json, at: Path, all: Operation[]): void {
-  // What an edit leaves alone is the very same object.
+  // Unchanged parts are the same objects.
   if (a === b) return;
   const ids = isList(a) && isList(b) ? ([idsOf(a), idsOf(b)] as const) : undefined;
   if (isList(a) && isList(b) && ids?.[0] && ids[1]) compareLists(a, b, ids[0], ids[1], at, all);
@@ -99,7 +99,7 @@ function isInOneOrder(a: Members, b: Members): boolean {
 function compareMembers(a: Members, b: Members, at: Path, all: Operation[]): void {
   for (const [name, value] of Object.entries(a))
     if (!Object.hasOwn(b, name)) all.push({ do: 'set', at: [...at, name], before: value });
-  // From behind, so that the one in front of which a new name stands is there already.
+  // From the end, so that the name after a new one already exists.
   const names = Object.keys(b);
   for (let i = names.length - 1; i >= 0; i--) {
     const name = names[i]!;
@@ -209,13 +209,13 @@ function membersAfter(
 function listAfter(list: List, operation: Exclude<Operation, { do: 'set' }>): List | undefined {
   const { id } = operation;
   const i = list.findIndex((member) => idOf(member) === id);
-  // What is gone already is gone, and what is there already, as it is, is there: somebody else did the same.
+  // If the item is already removed, or already present with the same content, somebody else did the same.
   if (operation.do === 'remove') return i < 0 ? list : list.toSpliced(i, 1);
   if (operation.do === 'insert' && i >= 0) return isSame(list[i], operation.value) ? list : undefined;
   if (operation.do === 'move' && i < 0) return undefined;
   const member = operation.do === 'insert' ? operation.value : list[i]!;
   const others = i < 0 ? list : list.toSpliced(i, 1);
-  // Behind one that somebody else has taken away meanwhile, it comes last.
+  // If the item it follows was removed in the meantime, it goes to the end.
   const after =
     operation.after === null ? 0 : others.findIndex((other) => idOf(other) === operation.after) + 1;
   return others.toSpliced(operation.after !== null && after === 0 ? others.length : after, 0, member);

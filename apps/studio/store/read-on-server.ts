@@ -86,7 +86,7 @@ function next(): void {
 function readIn(thread: Thread, { text, resolve, reject }: Job): void {
   const done = (): void => {
     clearTimeout(timer);
-    // Only these: without its own listeners, a worker stops working.
+    // Only these listeners: without its own, a worker stops working.
     for (const event of ['message', 'error', 'exit']) thread.removeAllListeners(event);
     all().running--;
     next();

@@ -110,7 +110,7 @@ export async function addRevision(
     .orderBy(desc(number))
     .limit(1);
   const age = last ? Date.now() - last.begunAt.getTime() : 0;
-  // A clock that was set back makes an age below nought: then nobody knows, and a new one is begun.
+  // If the clock was set back, the age is negative and unknown: a new revision is begun.
   const joins = last?.name === null && last.savedBy === page && age >= 0 && age < oneRevision;
   if (joins) {
     await db

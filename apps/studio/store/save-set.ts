@@ -67,7 +67,7 @@ export async function saveSet(db: Database, address: string, save: SentSave): Pr
       stored = one;
     });
   });
-  // Only what was stored in the end may be taken for what is there.
+  // Only what was stored in the end may be cached.
   if (stored) documents.keep(stored.at, stored.document, stored.size);
   return result;
 }
@@ -200,7 +200,7 @@ async function store(
   // PostgreSQL delivers it after the commit, and never after a rollback.
   await db.execute(sql`select pg_notify(${channel}, ${payloadOf(key, at)})`);
   await db.insert(saves).values({ setKey: key, revision, page, operations, size });
-  // Now and then is enough.
+  // Doing this occasionally is enough.
   if (revision % 50 === 0 || size > mostLogged / 50) await shorten(db, key);
 }
 

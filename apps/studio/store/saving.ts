@@ -77,7 +77,7 @@ export function propose(known: Known, save: Save): Decision | Proposal {
 /** The decision on a proposal after its document was read. */
 export function decide({ isJoined }: Proposal, read: Read): Decision {
   if (read.ok) return { is: 'taken', document: read.document };
-  // Sound for each by itself: then it is the two of them together that are not.
+  // Each is valid by itself, so the merge is what makes it invalid.
   return isJoined
     ? { is: 'refused', because: 'conflict' }
     : { is: 'refused', because: 'faults', faults: read.faults };

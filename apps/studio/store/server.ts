@@ -67,9 +67,9 @@ export async function openServer(url: string, migrations: string): Promise<Store
     keepAlive: true,
     application_name: 'arbeit',
   });
-  // A connection that is lost while nobody uses it is nobody's failure: the next question makes another.
+  // A lost idle connection is not an error: the next query opens another.
   pool.on('error', () => undefined);
-  // One that is lost while somebody uses it: whoever does hears of it by the question.
+  // A connection lost while in use: the query reports it.
   pool.on('connect', (client) => client.on('error', () => undefined));
   const db = transacting(pool);
   const guarded = async <T>(work: () => Promise<T>): Promise<T> => {
@@ -123,7 +123,7 @@ function transacting(pool: pg.Pool): Database {
     try {
       return await drizzle(client, { schema }).transaction((tx) => work(tx).catch(remember), config);
     } catch (error) {
-      // Of a lost connection the rollback fails too, and says less.
+      // On a lost connection the rollback fails too, with a less useful error.
       throw failure ? failure.error : error;
     } finally {
       client.release(client.getTransactionStatus() !== 'I');
@@ -146,14 +146,14 @@ async function alone(url: string, work: (client: pg.Client) => Promise<void>): P
     keepAlive: true,
     application_name: 'arbeit',
   });
-  // A connection that is lost is heard of by the question.
+  // A lost connection is reported by the query.
   client.on('error', () => undefined);
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [upToDate]);
     await work(client);
   } finally {
-    // The lock goes with it.
+    // The lock is released with the connection.
     await client.end().catch(() => undefined);
   }
 }

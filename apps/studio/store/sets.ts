@@ -133,7 +133,7 @@ export async function createSet(db: Database, document: SetDocument, id?: string
     const values = { key, revision: 1, document, ...factsOf(document) };
     for (let n = 1; ; n++) {
       const name = n === 1 ? stem : `${stem}-${n}`;
-      // Of several who take one name at once, each gets another.
+      // If several requests take one name at the same time, each gets another.
       const made = await tx
         .insert(sets)
         .values({ ...values, id: name })

@@ -24,7 +24,7 @@ export async function openStore(folder: string, migrations: string): Promise<Sto
   const followers = new Followers();
   const received = (payload: string): void => followers.receive(payload);
   const pool = new EmbeddedPool(folder, join(dirname(migrations), 'pglite-thread.mjs'), received);
-  // It is asked as `pg` is.
+  // The pool has the same interface as that of `pg`.
   const db = drizzle(pool as unknown as Pool, { schema });
   try {
     await pool.open();

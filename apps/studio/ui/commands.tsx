@@ -15,7 +15,7 @@ export function useCommands(title: string, commands: readonly Command[]): void {
   const name = useRef(Symbol(title));
   const latest = useRef(commands);
   latest.current = commands;
-  // At once with what is seen: a key pressed right after a page came must find it.
+  // Before paint: a key pressed directly after a page appeared must find its command.
   useLayoutEffect(() => {
     const own = name.current;
     groups.set(own, { title, commands: () => latest.current });
@@ -41,7 +41,7 @@ export function Commands() {
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
-      // What stands over the page has keys of its own.
+      // A dialog over the page has keys of its own.
       const isCovered =
         document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]') !== null;
       for (const { commands } of groups.values())

@@ -27,7 +27,7 @@ export function Dialog({
         <Radix.Content
           className={`dialog ${isWide ? 'max-w-4xl' : 'max-w-xl'}`}
           onOpenAutoFocus={(event) => {
-            // What one came for, not the way out.
+            // Focuses the main control, not the close button.
             const first = (event.currentTarget as HTMLElement).querySelector<HTMLElement>(
               'input, textarea, select',
             );

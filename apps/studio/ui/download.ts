@@ -7,6 +7,6 @@ export function downloadBytes(name: string, text: BlobPart, type: string): void 
   link.href = URL.createObjectURL(new Blob([text], { type }));
   link.download = name;
   link.click();
-  // The browser has taken it by the time this runs.
+  // The browser has started the download by then.
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }

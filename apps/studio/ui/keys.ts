@@ -21,7 +21,7 @@ export function meets(
   const name = parts.pop() ?? '';
   const wants = (modifier: string): boolean => parts.includes(modifier);
   if ((event.ctrlKey || event.metaKey) !== wants('Ctrl') || event.altKey !== wants('Alt')) return false;
-  // A sign such as `?` stands behind shift on some keyboards and not on others.
+  // A symbol such as `?` needs Shift on some keyboards and not on others.
   if (name.length > 1 && event.shiftKey !== wants('Shift')) return false;
   return event.key.toLowerCase() === name.toLowerCase();
 }

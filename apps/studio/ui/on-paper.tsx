@@ -21,7 +21,7 @@ export function OnPaper<V extends string>({
   readonly children: (view: V) => ReactNode;
 }) {
   const papers = { own, light: 'Light', dark: 'Dark' };
-  // There is one at least, and keys of a record are its names.
+  // There is at least one view, and the keys of the record are their names.
   const [view, setView] = useState(Object.keys(views)[0] as V);
   const [paper, setPaper] = useState<keyof typeof papers>('own');
   const [direction, setDirection] = useState<keyof typeof directions>('ltr');

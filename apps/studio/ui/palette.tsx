@@ -62,7 +62,7 @@ function Finder({
   const run = (command: Command | undefined) => {
     if (!command) return;
     onClose();
-    // Once this sheet has given the focus back, so that what runs can put it elsewhere.
+    // After this dialog has returned the focus, so that the command can move it.
     queueMicrotask(() => requestAnimationFrame(() => command.run()));
   };
   return (

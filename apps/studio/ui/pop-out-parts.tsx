@@ -59,11 +59,11 @@ const Asked = ({ children }: { readonly children: () => ReactNode }) => children
 
 /** A menu that was loaded because somebody opened it; it opens on mount. */
 export function OpenedMenu({ trigger, button, align, className, byKey = false, items }: MenuProps) {
-  // Later openings the menu sees itself.
+  // The menu itself sees later openings.
   const isFirstByKey = useRef(byKey);
   const { landmark, trigger: ref } = useLandmark();
   return (
-    // Not modal: what stands around a menu stays what it is, for screen readers too.
+    // Not modal, so that screen readers still see what is around the menu.
     <DropdownMenu.Root
       modal={false}
       defaultOpen
@@ -82,8 +82,8 @@ export function OpenedMenu({ trigger, button, align, className, byKey = false, i
             collisionPadding={8}
             className={`menu ${className}`}
             onFocus={(event) => {
-              // The menu gives its first entry the focus only after keys it saw; the one that had it fetched
-              // it did not see.
+              // The menu focuses its first item only after a key that it saw; it did not see the one that
+              // loaded it.
               if (event.target !== event.currentTarget || !isFirstByKey.current) return;
               isFirstByKey.current = false;
               event.currentTarget.querySelector<HTMLElement>('[role="menuitem"]')?.focus();

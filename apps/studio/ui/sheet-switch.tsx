@@ -22,7 +22,7 @@ export function SheetSwitch() {
     try {
       localStorage.setItem('arbeit.sheet', other);
     } catch {
-      // A browser that keeps nothing still changes the sheet for now.
+      // Without storage, the theme changes only for now.
     }
   };
   useCommands('Paper', [

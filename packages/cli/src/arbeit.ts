@@ -250,7 +250,7 @@ export function run(args: readonly string[], output: Output): number | Promise<n
     }
     if (positionals.length >= command.least) return command.run(positionals, values, output);
   } catch (error) {
-    // Only parseArgs speaks so; what a command itself throws is a mistake of ours and goes on.
+    // Only parseArgs throws these. Other errors are bugs and are thrown on.
     if (!(error instanceof TypeError && 'code' in error)) throw error;
     output.err(error.message.split('. ')[0]!.replace(/^Unknown option '(.*)'$/, '$1: no such option'));
   }

@@ -108,7 +108,7 @@ export async function auditDocument(path: string, wanted: AuditOptions): Promise
 }
 
 function tell(id: string, examples: readonly Counterexample[], events: number, output: Output): void {
-  // A field that was not come to is told as such: nothing is known of it.
+  // A field that was not reached is reported as such: nothing is known about it.
   const word = examples.length > 0 ? 'BROKEN ' : events > 0 ? 'keeps  ' : 'not yet';
   output.out(`${word} ${id} (${events} events)`);
   for (const { law, expected, found, tape } of examples) {

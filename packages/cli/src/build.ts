@@ -45,7 +45,7 @@ export async function buildHandOff(
     files = await handOff({
       set,
       tapes,
-      // Each of them is one, above.
+      // Each of them is a use, as checked above.
       ...(chosen ? { uses: chosen as readonly Use[] } : {}),
       sources: sourcesFrom(dirname(fileURLToPath(import.meta.url))),
       run: hasCustomCode(set, kinds) ? await sandboxOf() : undefined,
@@ -68,7 +68,7 @@ export async function buildHandOff(
 /** The sandbox that compares custom code with its bundled form. */
 async function sandboxOf(): Promise<RunsCode> {
   const { check, shape } = await runsCustomCode();
-  // Whatever runs it here answers at once.
+  // The runner here returns immediately.
   return { check: (code, input) => check(code, input)!, shape: (code, content) => shape(code, content)! };
 }
 

@@ -183,7 +183,7 @@ async function apartIn(drive: Drive): Promise<readonly string[]> {
   };
   for (const step of tape.steps) {
     if (step.do === 'expect') {
-      // What the definition shows was held against it already.
+      // The definition's own display has been compared already.
       if (rows !== undefined && step.what !== 'focus') continue;
       const id = step.what === 'focus' ? (step.id ?? about) : (step.field ?? about);
       if (!fields.has(id)) continue;

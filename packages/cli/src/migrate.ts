@@ -18,7 +18,7 @@ export function migrateDocuments(
   };
   for (const path of paths) {
     const text = load(path, output);
-    // A document with faults stays as it is: what it means is not certain.
+    // A document with faults stays unchanged, because its meaning is uncertain.
     if (text === undefined || !loadDocument(path, output)) {
       failed(2);
       continue;

@@ -44,7 +44,7 @@ const write = (input: Locator, text: string): Promise<void> =>
       const field = element as HTMLInputElement;
       const { set } = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value') ?? {};
       set?.call(field, value);
-      // Chromium tells of what it filled in by plain events.
+      // Chromium reports autofill by plain events.
       field.dispatchEvent(new Event('input', { bubbles: true, composed: true }));
       field.dispatchEvent(new Event('change', { bubbles: true }));
     },
@@ -70,7 +70,7 @@ async function suggest({ page }: Driven, input: Locator, word: string): Promise<
     input.evaluate((element) => (element as HTMLInputElement).selectionStart ?? 0);
   const from = await caret();
   await page.keyboard.type(begun);
-  // The keyboard picks what stands there of the word by then, whatever the page has made of it.
+  // The keyboard replaces what is there of the word by then, whatever the page has made of it.
   await input.evaluate((element, start) => {
     const field = element as HTMLInputElement;
     const end = field.selectionStart ?? start;
@@ -134,8 +134,7 @@ export async function act(
   const { page } = driven;
   switch (action.do) {
     case 'focus':
-      // At the end of the text, where a page leaves the caret where it was; not where the definition has it
-      // elsewhere.
+      // At the end of the text, where a page leaves the caret; not where the definition puts it.
       return input.evaluate(
         (element, toEnd) => {
           const field = element as HTMLInputElement;

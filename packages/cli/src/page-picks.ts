@@ -36,7 +36,7 @@ const choose = (root: Locator, text: string): Promise<void> =>
         }
         const box = one as HTMLInputElement;
         const words = box.labels?.[0]?.textContent?.trim() ?? '';
-        // A box by itself is ticked or not: what it is called is no answer.
+        // A single checkbox is ticked or not; its label does not matter.
         const isTicked =
           inside.length === 1 ? /^(?:yes|true|on)$/i.test(given) : wanted.has(box.value) || wanted.has(words);
         const isChosen = isTicked && given !== '';

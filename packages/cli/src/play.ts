@@ -53,8 +53,7 @@ function playFile(
     output.err(`${path}:${played.line}:1: ${played.message}`);
     return undefined;
   }
-  // What is told of an action is agreed (docs, the tape); what a form's expectations are held against besides
-  // is not.
+  // The members of a row are documented (docs, tapes); those only for a form's expectations are not.
   if (json) for (const { focus: _, submitted: __, ...row } of played.rows) output.out(JSON.stringify(row));
   for (const miss of played.misses) {
     const say = json ? output.err : output.out;

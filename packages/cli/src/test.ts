@@ -114,7 +114,7 @@ export function watching(paths: readonly string[], once: () => unknown): Promise
   for (const folder of new Set(paths.map((path) => dirname(path))))
     watch(folder, (_, name) => {
       if (name !== null && !names.has(name)) return;
-      // A file is written in several steps.
+      // A file is written in several steps, so wait until they are over.
       clearTimeout(waiting);
       waiting = setTimeout(once, 60);
     });

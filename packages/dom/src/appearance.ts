@@ -33,7 +33,7 @@ export function appearanceOf({ look = {} }: Pick<HydratedField, 'look'>): Appear
   const { label, size, width } = look;
   const lead = label === 'inside' ? leadOf(look) : 0;
   const style = {
-    // A line of text has room for its caret and its edges beside the characters.
+    // A text input needs space for its caret and borders beside the characters.
     ...(width ? { '--arbeit-width': `calc(${width}ch + 1.5em)` } : {}),
     ...(lead ? { '--arbeit-lead': `${lead.toFixed(2)}em` } : {}),
   };

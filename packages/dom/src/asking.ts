@@ -24,7 +24,7 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
   const open = new Map<string, AbortController>();
   const put = (question: Ask): void => {
     const { rule, about, timeout } = question;
-    // Putting one may have put the others: a listener that looks meanwhile sees them as well.
+    // A listener may have started the others too when one was started.
     if (!store.evaluation().asks.some((one) => one.rule === rule && one.about === about)) return;
     const id = `${rule}-${++count}`;
     const call = new AbortController();
@@ -54,7 +54,7 @@ export function driveAsks(store: FieldStore, ask: AskElsewhere): () => void {
     letGo();
     clearTimeout(timer);
     isStopped = true;
-    // Nobody will answer these: whoever drives the field next asks again.
+    // These will get no answer; whoever binds the field next asks again.
     for (const [id, call] of open) {
       call.abort();
       store.dispatch({ type: 'answer', id, answer: { verdict: 'unreachable' } });

@@ -86,9 +86,9 @@ export function attach(tied: Attachment, listen: (part: FormPart, signal: AbortS
   joinForm(host.element, part, store, signal);
   if (isConcealed(store.field)) keepOutOfAddress(view, host.form, signal);
   host.element.addEventListener('invalid', (event) => onInvalid(tied, event), { signal, capture: true });
-  // Text the browser restores when somebody comes back to the page. From its cache the page comes back as it
-  // was, except that WebKit then
-  // empties passwords and inputs without autocompletion, in a task of its own and without an event.
+  // Browsers restore text when somebody returns to the page. From the back/forward cache the page returns as
+  // it was, except that WebKit then empties passwords and inputs without autocompletion, in a separate task
+  // and without an event.
   view?.addEventListener(
     'pageshow',
     ({ persisted }) => {
@@ -134,7 +134,8 @@ export function attach(tied: Attachment, listen: (part: FormPart, signal: AbortS
     release.abort();
     for (const stop of letGo) stop();
     if (bindings.get(element) === own) bindings.delete(element);
-    // Taken off the page with the focus in it, the field is left. One bound anew at once was not.
+    // A field removed from the page with the focus in it is blurred, unless it was bound again in the same
+    // task.
     if (store.state().focused)
       queueMicrotask(() => {
         if (bindings.has(element) || (element.isConnected && hasFocus(tied))) return;

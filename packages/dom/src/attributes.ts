@@ -9,7 +9,7 @@ import { isConcealed } from './secret.ts';
  * const attributes = attributesOf(pass);
  */
 export function attributesOf(field: HydratedField): Record<string, string | boolean> {
-  // What is concealed is drawn as dots, and the browser neither suggests it nor keeps it with the page.
+  // A concealed value is drawn as dots, and the browser neither suggests it nor stores it with the page.
   const attributes: Record<string, string | boolean> = isConcealed(field)
     ? { type: 'password', autocomplete: 'off' }
     : { type: 'text' };

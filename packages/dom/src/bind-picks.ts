@@ -66,7 +66,7 @@ function carryOut(picks: Picks, event: FieldEvent): void {
   store.dispatch(event);
   show(picks);
   if (store.state().body === before) return;
-  // Among radio buttons the focus goes with what is picked.
+  // Among radio buttons the focus follows the picked one.
   if (!select && hasFocus(picks))
     boxesIn(element)
       .find((box) => box.checked && box.type === 'radio')
@@ -88,7 +88,7 @@ function onFocusIn(picks: Picks): void {
 }
 
 function onFocusOut(picks: Picks, event: FocusEvent): void {
-  // On to the next button of the same field, or to another window: it is not left.
+  // The focus moved to another button of the same field, or to another window: the field is not blurred.
   if (picks.element.contains(event.relatedTarget as Node | null) || hasFocus(picks)) return;
   picks.store.dispatch({ type: 'leave' });
   show(picks);
@@ -108,7 +108,7 @@ function listen(picks: Picks, signal: AbortSignal): void {
 const isUntouched = ({ element, select }: Pick<Picks, 'element' | 'select'>): boolean =>
   select
     ? [...select.options].every((option) => option.selected === option.defaultSelected) ||
-      // Without a default the browser selects the first.
+      // Without a default the browser selects the first option.
       (select.selectedIndex <= 0 && ![...select.options].some((option) => option.defaultSelected))
     : boxesIn(element).every((box) => box.checked === box.defaultChecked);
 

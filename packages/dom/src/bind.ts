@@ -29,7 +29,7 @@ export interface BindOptions {
  */
 export function bind(input: TextControl, store: FieldStore, { submits }: BindOptions = {}): () => void {
   const host = nativeHost(input, input, () => [input]);
-  // What is concealed is not to be read by whoever stands beside; a page that reveals it does so later.
+  // A concealed value must not be readable for bystanders; a page that reveals it does so later.
   if (isConcealed(store.field) && input instanceof HTMLInputElement && input.type === 'text')
     input.type = 'password';
   return bindWithin(input, store, host, (part, signal) => submitRaw(input, part, store, submits, signal));
@@ -77,7 +77,7 @@ export function bindWithin(
       catchUp: () => catchUp(bound),
       show: () => show(bound),
       settle() {
-        // As an attribute it could be read by anybody: a secret is none.
+        // An attribute could be read by anybody, so a secret is never written to one.
         if (!isConcealed(store.field)) input.defaultValue = store.state().body.display;
       },
       focus(isTyped) {
@@ -95,7 +95,7 @@ export function bindWithin(
         watchSelection(false);
       },
       isOwn: () => bound.isOurs,
-      // A reset ends what was being composed; anything else a program does waits until it is over.
+      // A reset ends a composition; other changes by a program wait until it is over.
       reset() {
         bound.composing = null;
       },

@@ -86,7 +86,7 @@ function park(bound: Bound): void {
  */
 export function place({ input, store }: Bound): void {
   const { start, end } = store.state();
-  // The end that moves with Shift stays the one it was.
+  // The end that moves with Shift stays the same.
   const direction = start === end ? 'none' : (input.selectionDirection ?? 'none');
   input.setSelectionRange(start, end, direction);
 }

@@ -9,7 +9,7 @@ export function endComposition(bound: Bound): void {
   bound.composing = null;
   const { value } = bound.input;
   if (value === range.text) return;
-  // Somebody wrote over it while it went on: that is no typing.
+  // If the text was overwritten during the composition, it does not count as typed.
   const isTyped =
     value.startsWith(range.text.slice(0, range.start)) && value.endsWith(range.text.slice(range.end));
   if (!isTyped) reconcile(bound, null);

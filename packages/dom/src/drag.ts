@@ -71,7 +71,7 @@ export function dropIn(
     const [from, to] = taken;
     const isMove = from < to;
     if (isMove && (from < start || to > end)) continue;
-    // In the whole text, then in the text without what was dragged.
+    // First the offset in the whole text, then that in the text without the dragged part.
     const place = at <= from ? at : at + to - from;
     const left = place <= start ? place : Math.max(start, place - (end - start));
     const drop: Drop = { at: isMove ? left : at, isMove };

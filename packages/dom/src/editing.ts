@@ -19,7 +19,7 @@ function beginComposition(bound: Bound): void {
 function onBeforeInput(bound: Bound, event: InputEvent): void {
   const { inputType, isComposing } = event;
   if (bound.composing && !isComposing && inputType !== 'insertCompositionText') endComposition(bound);
-  // One that went on after somebody had to take it for ended.
+  // A composition that continues after it had to be treated as ended.
   if (!bound.composing && isComposing) beginComposition(bound);
   if (bound.composing || bound.input.readOnly) return;
   if (bound.dragged && /^(?:deleteByDrag|insertFromDrop)$/.test(inputType)) return;
@@ -55,9 +55,9 @@ function onInput(bound: Bound, event: Event): void {
 
 function onKeyDown(bound: Bound, event: KeyboardEvent): void {
   const { start, end } = bound.store.state();
-  // A key may come before the event that tells of the caret; mostly there is nothing to tell.
+  // A key may arrive before the `selectionchange` that moves the caret; usually nothing has changed.
   if (bound.input.selectionStart !== start || bound.input.selectionEnd !== end) onSelectionChange(bound);
-  // A key outside of a composition says that it is over; 229 is what keyboards send that compose.
+  // A key outside a composition means that it is over; keyboards that compose send 229.
   if (bound.composing && !event.isComposing && event.keyCode !== 229) endComposition(bound);
   if (event.key === 'Enter' && !bound.composing) tellChange(bound);
   if (event.altKey || bound.composing || bound.input.readOnly) return;

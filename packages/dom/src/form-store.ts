@@ -107,7 +107,7 @@ export function createFormStore<V extends Values = Values>(
     field<I extends keyof V & string>(id: I) {
       const found = fields.get(id) ?? viewOf(own, id);
       fields.set(id, found);
-      // What values it can have, the form's own declaration says.
+      // The form's own declaration gives the type of its values.
       return found as FieldStore<NonNullable<V[I]> & string>;
     },
     subscribe: all.add,

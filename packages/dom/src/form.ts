@@ -35,7 +35,7 @@ function passOn(bound: Bound, event: SubmitEvent): void {
   bound.isHandedOver = true;
   setTimeout(() => {
     if (wasRefused(event)) store.dispatch({ type: 'unsent' });
-    // The page sends it itself: what its server says comes back with `sent` too.
+    // The page submits the record itself; its server's findings arrive with `sent` too.
     else if (event.defaultPrevented) store.dispatch({ type: 'sent' });
   });
 }
@@ -85,7 +85,7 @@ function watchSending(bound: Bound): () => void {
   let { sending } = store.state();
   return store.subscribe((state, event) => {
     if (state.sending.is === 'no' || state.sending.is === 'waiting') bound.isHandedOver = false;
-    // Nobody tells that the browser has sent it: who goes on typing is done with it.
+    // Nothing reports that the browser has submitted it: typing on means that it is done.
     else if (event?.type === 'field' && state.sending.is === 'sending') settle(bound);
     if (state.sending === sending) return;
     sending = state.sending;
@@ -119,7 +119,7 @@ export function bindForm<V extends Values = Values>(
   const release = new AbortController();
   const { signal } = release;
   const { noValidate } = element;
-  // Messages have their own places, and the browser must not hold back what the form lets through.
+  // Messages have places of their own, and the browser must not block what the form accepts.
   element.noValidate = true;
   const bound: Bound = {
     element,
@@ -132,27 +132,27 @@ export function bindForm<V extends Values = Values>(
   };
   const send: SendRecord<V> = (record) => {
     if (options.send) return options.send(record);
-    // An answer came, or a code completed, in the middle of a key: that is over first.
+    // An answer or a completed code may arrive during a key, which is finished first.
     if (!bound.isAsked) queueMicrotask(() => signal.aborted || submitAgain(bound));
     return new Promise(() => {});
   };
-  // Fields take over what is shown as the event comes down (`form-part.ts`); handlers on the form find them
-  // submitted.
+  // Fields take over the displayed text in the capture phase (`form-part.ts`); handlers on the form find the
+  // form submitted.
   element.addEventListener('submit', (event) => onSubmit(bound, event), { signal, capture: true });
   const view = element.ownerDocument.defaultView;
-  // React resets a form whose action is a function once that is done, whatever it came to: what somebody
-  // typed is theirs still.
+  // React resets a form whose action is a function after the action, whatever its result. What was typed
+  // must stay.
   const isReactsOwn = (): boolean => bound.isHandedOver && hasReactAction(element);
   element.addEventListener('reset', (event) => event.isTrusted && isReactsOwn() && event.preventDefault(), {
     signal,
     capture: true,
   });
-  // On the root: a reset that a handler on the form prevents has not happened.
+  // On the root, because a handler on the form may prevent the reset.
   const onReset = (event: Event): void => {
     if (event.target === element && !event.defaultPrevented) store.dispatch({ type: 'reset' });
   };
   element.getRootNode().addEventListener('reset', onReset, { signal });
-  // Back from its cache the page can be submitted again.
+  // Restored from the back/forward cache, the page can be submitted again.
   const onShow = ({ persisted }: PageTransitionEvent): void => {
     if (persisted) settle(bound);
   };

@@ -33,7 +33,7 @@ export function eventFor(event: InputEvent, state: FieldState): readonly FieldEv
     const word = /^\s*(?:[\p{L}\p{N}\p{M}_]+|[^\p{L}\p{N}\p{M}_\s]+)?/u.exec(body.display.slice(start))![0];
     return [{ type: 'select', start, end: start + word.length }, { type: 'cut' }];
   }
-  // The return key: in an input it sends the form, and is left to the browser.
+  // Return in an input submits the form, which is left to the browser.
   if (/^insert(?:LineBreak|Paragraph)$/.test(inputType))
     return (event.target as Element).localName === 'textarea' ? [{ type: 'key', text: '\n' }] : undefined;
   const text = event.data ?? event.dataTransfer?.getData('text/plain');

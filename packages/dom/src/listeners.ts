@@ -29,7 +29,7 @@ export function createListeners<A extends readonly unknown[]>(): Listeners<A> {
           try {
             listener(...next);
           } catch (error) {
-            // The others still hear of it.
+            // The other listeners are still called.
             failure ??= { error };
           }
       isTelling = false;

@@ -19,7 +19,7 @@ export function onSelectionChange(bound: Bound): void {
 
 function onFocus(bound: Bound): void {
   const { input, store } = bound;
-  // Back from another window the field was never left: caret and selection stay.
+  // On return from another window the field was never blurred: caret and selection stay.
   if (store.state().focused) {
     takeOver(bound);
     show(bound);
@@ -32,12 +32,11 @@ function onFocus(bound: Bound): void {
   dispatch(bound, { type: 'focus' });
   const { display } = store.state().body;
   if (bound.isPressed) {
-    // A pointer says itself where the caret goes.
+    // With a pointer, the event itself tells where the caret goes.
     if (input.value === display) takeOver(bound);
     show(bound);
   } else if (isStill && display === given.text) {
-    // The browser puts the caret where it was parked, or selects what somebody has selected: it tells of
-    // that.
+    // The browser restores the caret or selection and reports it.
     if (given.start < given.end) takeOver(bound);
     tellHost(bound.host, store.evaluation());
   } else {
@@ -62,7 +61,7 @@ function isAllWished({ left, parked }: Bound, { text, start, end }: Range): bool
 
 function onBlur(bound: Bound): void {
   endComposition(bound);
-  // The window was left, not the field: it is still the one that keys would go to.
+  // The window lost the focus, not the field: keys would still go to it.
   if (hasFocus(bound)) return;
   bound.left = selected(bound);
   dispatch(bound, { type: 'leave' });
@@ -90,8 +89,8 @@ export function listenToPresence(bound: Bound, signal: AbortSignal): { watchSele
   let watched: readonly Node[] = [];
   const watchSelection = (isOn: boolean): void => {
     for (const page of watched) page.removeEventListener('selectionchange', onMove);
-    // Inside a shadow tree the event of a text control does not get out (Selection API); of older browsers it
-    // comes at the document alone.
+    // Inside a shadow tree the event of a text control does not leave it (Selection API); older browsers
+    // send it to the document only.
     watched = isOn ? [...new Set([input.ownerDocument, input.getRootNode()])] : [];
     for (const page of watched) page.addEventListener('selectionchange', onMove);
   };

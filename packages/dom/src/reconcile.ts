@@ -22,7 +22,7 @@ export function reconcile(bound: Bound, inputType: string | null, range: Range |
     return;
   }
   const isForward = inputType === 'deleteContentForward';
-  // A single character taken out may be fixed text: then the one beside it is meant.
+  // A single removed character may be fixed text: then the character beside it is meant.
   const isKey = text === '' && end - start === 1;
   const at = isForward ? start : end;
   dispatch(bound, { type: 'select', start: isKey ? at : start, end: isKey ? at : end });

@@ -38,7 +38,7 @@ export function reportAtButton(
   told.set(form, button);
   button.setCustomValidity(text);
   button.reportValidity();
-  // The bubble belongs to this press alone.
+  // The bubble is only for this press.
   button.addEventListener('blur', () => clearBubble(form), { once: true });
 }
 

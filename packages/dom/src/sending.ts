@@ -21,14 +21,14 @@ export function driveSending<V extends Values = Values>(
   const look = (): void => {
     const { sending } = store.state();
     if (sending.is !== 'sending') {
-      // Reset meanwhile: what comes back is about nothing any more.
+      // Reset in the meantime, so the response no longer matters.
       present = null;
       return;
     }
     if (sending.record === present) return;
     const { record } = sending;
     present = record;
-    // What values these can be, the form's own declaration says.
+    // The form's own declaration gives the type of its values.
     send(record as FormRecord<V>).then(
       (findings) => present === record && store.dispatch({ type: 'sent', findings }),
       () => present === record && store.dispatch({ type: 'unsent' }),

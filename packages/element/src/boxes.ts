@@ -110,6 +110,6 @@ function pressable(input: HTMLInputElement, drawn: readonly HTMLElement[], store
     input.addEventListener(type, () => {
       pressed = null;
     });
-  // The text under the boxes stands elsewhere than they do: its own selection would be another one.
+  // The text under the boxes has another layout, so its own selection would be another one.
   input.addEventListener('mousedown', (event) => event.preventDefault());
 }

@@ -176,7 +176,7 @@ function sourceFor(
   if (!isLast && isInMissingForm(element)) return undefined;
   const id = idOf(element);
   const field = ownerOf(element)?.storeOf(id)?.field;
-  // A field that only the element around has is drawn by whoever is there.
+  // A field known only to the element around it is drawn by the first source.
   return all.find((source) => source.has(id, field)) ?? (field && all[0]);
 }
 
@@ -215,7 +215,7 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
         store.subscribe(tell),
         ...(table.drive && !store.inForm ? [table.drive(store)] : []),
       ];
-      // Told inside alone (DOM, `change` is not composed): the page hears it from the element.
+      // `change` does not leave the shadow tree (DOM, composed), so the element dispatches its own.
       root.addEventListener(
         'change',
         (event) => {
@@ -231,8 +231,7 @@ function controllerOf(shell: FieldShell, table: FieldTable): FieldController {
       letGo = [];
       release.abort();
     },
-    // On to the control, as a native one is focused: the browser's own way would select all that stands
-    // there.
+    // Focuses the control like a native input; the browser's own delegation would select its whole text.
     focus: (options) => (view?.control.focused?.() ?? view?.control.named)?.focus(options),
     disable(now) {
       isDisabled = now;
@@ -299,7 +298,7 @@ export function fieldElementClass(sources: Sources<FieldSource>): CustomElementC
       this.#stopWaiting?.();
       this.#stopWaiting = undefined;
       this.#controller?.disconnect();
-      // In another place it may stand in another form.
+      // In another place it may belong to another form.
       if (this.#controller?.store.inForm) this.#controller = undefined;
     }
     attributeChangedCallback(_: string, before: string | null, now: string | null): void {

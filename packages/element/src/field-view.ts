@@ -67,7 +67,7 @@ function first(store: FieldStore, drawings: readonly Renderer[]): Control {
     const control = drawing(store, attributes);
     if (control) return control;
   }
-  // A line is drawn for any field.
+  // A text input can draw any field.
   return line(store, attributes) as Control;
 }
 
@@ -89,7 +89,7 @@ function iconOf({ field }: FieldStore): readonly Node[] {
   if (!icon) return [];
   const element = part('span', 'icon');
   element.ariaHidden = 'true';
-  // Shapes alone: whoever reads a document has seen to it (`packages/engine/src/document/icon.ts`).
+  // Only SVG shapes: the document reader accepts nothing else (`packages/engine/src/document/icon.ts`).
   element.innerHTML = icon;
   return [element];
 }
@@ -153,17 +153,18 @@ export function teller(
     view.tell(evaluation);
     showStates(element, evaluation);
     const { raw, counts } = evaluation;
-    // Not `hidden`, which is the page's own.
+    // Not `hidden`, which belongs to the page.
     element.toggleAttribute('data-away', !counts);
     const name = element.getAttribute('name') ?? '';
     const now = `${counts} ${name} ${raw}`;
     if (now === before) return;
     before = now;
     const values = new FormData();
-    // Native buttons and boxes send nothing where none is picked, a line sends an empty text.
+    // Native radio buttons and checkboxes submit nothing if none is picked; a text input submits an empty
+    // text.
     const sent = view.control.isGroup ? raw.split(' ').filter(Boolean) : [raw];
     if (counts) for (const one of sent) values.append(name, one);
-    // What is concealed is not to come back with the page: the browser would keep it in the clear.
+    // A concealed value must not be restored with the page: the browser would store it in plain text.
     internals.setFormValue(values, isConcealed(store.field) ? null : raw);
   };
 }
@@ -188,7 +189,7 @@ function takeFallback(element: HTMLElement): string | undefined {
     .flatMap((control) => {
       const isPicked = control instanceof HTMLInputElement && /^(?:radio|checkbox)$/.test(control.type);
       if (isPicked) return control.checked ? [control.value] : [];
-      // Emptied by somebody is typed as well.
+      // A text that somebody has deleted counts as typed too.
       const isEmptied = !(control instanceof HTMLSelectElement) && control.defaultValue !== '';
       return control.value || isEmptied ? [control.value] : [];
     });

@@ -40,7 +40,7 @@ function attach(element: FormElement, form: HTMLFormElement, { drive }: FormTabl
   };
   const letGo = [
     store.subscribe(tellRecord),
-    // The element may be told later how its record is sent.
+    // The element may receive its `send` function later.
     bindForm(form, store, {
       get send() {
         return element.send;
@@ -120,7 +120,7 @@ export function formElementClass(sources: Sources<FormSource>): CustomElementCon
         return true;
       };
       if (look()) return;
-      // What stands inside is still on its way, or the hand-off that has the form.
+      // Its content, or the hand-off with the form, is still loading.
       const watch = new MutationObserver(look);
       watch.observe(this, { childList: true, subtree: true });
       const message = (): string | undefined => (this.#find() ? undefined : this.#message);

@@ -9,7 +9,7 @@ export const line: Renderer = (store, attributes) => {
   const input = part(lines > 1 ? 'textarea' : 'input', 'input') as HTMLInputElement | HTMLTextAreaElement;
   const { type, ...others } = attributes;
   setAttributes(input, lines > 1 ? { ...others, rows: String(lines) } : attributes);
-  // What stands in a control as it is tied to its field counts as typed.
+  // The text of a control when it is bound counts as typed.
   input.value = store.state().body.display;
   const element = part('span', 'line');
   const guide = part('span', 'ghost');

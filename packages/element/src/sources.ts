@@ -1,6 +1,6 @@
 /**
- * Definitions for the elements of one tag. A tag is defined once per page, but a page may have several hand-
- * offs, each with its own run-time: the first defines the tag, the others add their sources.
+ * Definitions for the elements of one tag. A tag is defined once per page, but a page may have several
+ * hand-offs, each with its own run-time: the first defines the tag, the others add their sources.
  */
 export interface Sources<S> {
   readonly all: readonly S[];

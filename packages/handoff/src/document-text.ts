@@ -33,13 +33,13 @@ export interface Place {
  * tooDeep('{}'); // undefined
  */
 export function tooDeep(text: string): DocumentFault | undefined {
-  // Short of that many brackets no scan is needed.
+  // With fewer brackets no scan is needed.
   if ((text.match(/[[{]/g)?.length ?? 0) <= mostDeep) return undefined;
   const scanner = createScanner(text, true);
   let depth = 0;
   while (scanner.getPosition() < text.length) {
     scanner.scan();
-    // A bracket in a text is no token of its own.
+    // A bracket inside a string is not a token.
     const sign = text[scanner.getTokenOffset()] ?? '';
     if (sign === '[' || sign === '{') depth++;
     else if (sign === ']' || sign === '}') depth--;
@@ -72,7 +72,7 @@ export function readDocumentText(text: string, options: ReadOptions = {}): Docum
   });
   if (errors.length > 0 || !tree) {
     const faults = errors.map((error) => syntaxFault(placeAt, error));
-    // The first mistake makes the rest of the text look wrong: a line is told once.
+    // The first mistake makes the rest look wrong, so each line is reported once.
     const first = faults.filter((fault, i) => faults.findIndex(({ line }) => line === fault.line) === i);
     return {
       ok: false,
@@ -158,7 +158,7 @@ function upTo(numbers: readonly number[], most: number): number {
 function placesAt(text: string): PlaceAt {
   const starts = [0];
   for (const { index, 0: end } of text.matchAll(/\r\n|\n|\r/g)) starts.push(index + end.length);
-  // Characters of two units count as one column.
+  // Characters of two UTF-16 units count as one column.
   const wide = Array.from(text.matchAll(/[\u{10000}-\u{10ffff}]/gu), ({ index }) => index);
   return (offset) => {
     const line = upTo(starts, offset);

@@ -20,7 +20,7 @@ export function moduleTypes(
   const runs = new Map<string, Import>();
   const types: string[] = [];
   for (const { id, label, plan } of fields) {
-    // The module itself has seen that each of them ships.
+    // The module itself has verified that each of them ships.
     const { ships = '' } = kindIn(kinds, plan.kind);
     const run = `${camel(ships)}Kind`;
     runs.set(ships, { from: `@arbeit/engine/runs/${ships}`, name: camel(ships), as: run });

@@ -102,7 +102,7 @@ function usePress(row: RefObject<HTMLDivElement | null>, filled: number) {
     onPointerMove,
     onPointerUp: onPointerEnd,
     onPointerCancel: onPointerEnd,
-    // The text under the boxes stands elsewhere than they do: its own selection would be another one.
+    // The text under the boxes has another layout, so its own selection would be another one.
     onMouseDown: (event: MouseEvent) => event.preventDefault(),
   };
 }

@@ -56,7 +56,7 @@ export function findRegions(choices: readonly RegionChoice[], search: string): r
         .split(/[\s-]+/)
         .some((word) => word.startsWith(text)),
   );
-  // Names that begin so come before names that have such a word.
+  // Names that begin with the text come before names that contain such a word.
   const begins = ({ name }: RegionChoice) => plain(name).startsWith(text);
   return [...found.filter(begins), ...found.filter((choice) => !begins(choice))];
 }

@@ -59,7 +59,7 @@ export function useField<V extends string = string>(
     setOwn(store);
   }
   const present = store;
-  // Another field of its form may change what is told of it, though nothing happened to itself.
+  // Another field of its form may change its messages without an event of its own.
   const evaluation = useSyncExternalStore(present.subscribe, present.evaluation, present.evaluation);
   const state = present.state();
   const ref = useCallback<RefCallback<TextControl>>(
@@ -82,7 +82,7 @@ export function useField<V extends string = string>(
       ...attributesOf(field),
       id: ids.input,
       name: field.id,
-      // As an attribute it could be read by anybody: a secret is none, and the binding shows it.
+      // An attribute could be read by anybody, so a secret is never written to one; the binding displays it.
       defaultValue: isConcealed(field) ? '' : initial,
       'aria-describedby': field.hint ? `${ids.hint} ${ids.message}` : ids.message,
       ref,

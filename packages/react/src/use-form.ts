@@ -65,7 +65,7 @@ export function useForm<V extends Values = Values>(
   const sendingNow = () => present.state().sending;
   const sending = useSyncExternalStore(present.subscribe, sendingNow, sendingNow);
   useEffect(() => drive?.(present), [drive, present]);
-  // The function of the latest render sends it: it may close over what has changed since the form was bound.
+  // The function of the latest render submits: it may use values that have changed since the form was bound.
   const sendNow = useRef(send);
   useEffect(() => {
     sendNow.current = send;

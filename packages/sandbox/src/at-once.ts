@@ -68,7 +68,7 @@ export function createAtOnce(file: URL): { readonly check: RunCode; readonly sha
     line ??= lineTo(file);
     if (!line) return failed('What runs own code could not be started.');
     const reply = line.call({ ...about, code, id: ++count });
-    // A reply says what was asked of it.
+    // A reply carries the id of its call.
     if (reply && 'id' in reply) return reply.outcome as T;
     end();
     hanging.add(code);

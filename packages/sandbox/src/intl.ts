@@ -33,7 +33,7 @@ const inside = `((bridge, parse, stringify) => {
     const number = isBig ? String(value) : Object.is(Number(value), -0) ? '-0' : String(Number(value));
     return parse(bridge(stringify([what, locales ?? null, options ?? null, number, isBig])));
   };
-  // With new or without: either makes one.
+  // With or without new: both return a formatter.
   function NumberFormat(locales, options) {
     ask('resolvedOptions', locales, options, 0);
     return Object.assign(Object.create(NumberFormat.prototype), {

@@ -171,7 +171,7 @@ function createTurns() {
       const { set, client } = queue.origin;
       count++;
       for (const origin of [[set], [set, client]]) last.set(JSON.stringify(origin), count);
-      // Of the sessions of a client, it comes last the next time.
+      // Among the sessions of a client, it is last the next time.
       if (queues.delete(queue)) queues.add(queue);
     },
     /** Notifies those who wait for sessions that have nothing under way. */
@@ -210,7 +210,7 @@ function createAsked(threads: number) {
   const learn = (key: string, outcome: Outcome): void => {
     memory.set(key, outcome);
     later.delete(key);
-    // What was only wanted ahead changes nothing that is shown.
+    // A call made in advance changes nothing that is shown.
     let isWaitedFor = false;
     for (const { waiting } of queues) isWaitedFor = waiting.delete(key) || isWaitedFor;
     if (isWaitedFor) for (const listener of [...listeners]) listener();
@@ -288,7 +288,7 @@ function createPool(start: StartThread, threads: number, work: ReturnType<typeof
     next();
   };
   const hear = (slot: Slot, thread: Thread, reply: Reply): void => {
-    // A late word of a thread that was ended says nothing.
+    // A late reply of a thread that was ended is ignored.
     const isLate = 'id' in reply ? reply.id !== slot.busy?.id : slot.isReady;
     if (slot.thread !== thread || isLate) return;
     clearTimeout(slot.timer);
@@ -353,7 +353,7 @@ export function createRunner(start: StartThread, threads = 1): Runner {
       return outcome;
     };
     return {
-      // A key says which of the two was asked, and so which outcome there is.
+      // The key tells which of the two was called, and so the type of the result.
       check: (code, input) => ask({ code, input }) as CodeOutcome | undefined,
       shape: (code, content) => ask({ code, content }) as Shaped | undefined,
       settled: () =>

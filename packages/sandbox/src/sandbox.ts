@@ -41,7 +41,7 @@ export function createSandbox(quickjs: QuickJSWASMModule, onSpoilt: () => void):
       } catch (problem) {
         return failureOf(problem);
       } finally {
-        // Ended in the middle it left something behind: another one goes on.
+        // Ended in the middle, it may be in an undefined state: another one replaces it.
         if (world && !world.end()) onSpoilt();
       }
     },
@@ -98,7 +98,7 @@ function shaper(quickjs: QuickJSWASMModule): Sandbox['shape'] {
       made = failureOf(problem);
     }
     worlds.set(code, made);
-    // Code that is being written is another one with every letter.
+    // While code is being written, each letter makes another one.
     for (const [oldest, world] of worlds) {
       if (worlds.size <= mostWorlds) break;
       if ('end' in world) world.end();
@@ -233,7 +233,7 @@ function worldOf(
   try {
     runtime.setMemoryLimit(limits.memory);
     runtime.setMaxStackSize(limits.stack);
-    // What would not come to the same twice, or would make code of text.
+    // Removes whatever would not give the same result twice, and whatever makes code from text.
     evaluate(context, 'delete Math.random; delete globalThis.eval; delete globalThis.Function;').dispose();
     made.prepare?.(context, (text) => evaluate(context, text));
     runtime.setInterruptHandler(meter());
@@ -297,7 +297,7 @@ function outcomeIn(said: string): CodeOutcome {
 
 function textIn(said: string): Called {
   const read = jsonIn(said, ', and no text.');
-  // The harness hands nothing out as JSON but texts.
+  // The harness returns only texts as JSON.
   return 'broken' in read ? read : { text: String(read.json) };
 }
 
@@ -330,7 +330,7 @@ function inWords(name: string, message: string): string {
     return `It took more than ${limits.memory / 1024 / 1024} MB and was ended.`;
   if (/could not load module|module loader/.test(message))
     return 'It imports something: there is nothing to import.';
-  // An error may quote what it is about, however long that is.
+  // An error may quote its input, however long that is.
   return `${name}: ${message}`.slice(0, limits.reason);
 }
 
@@ -339,7 +339,7 @@ function inWords(name: string, message: string): string {
  */
 export function asModule(code: string): string {
   if (/^\s*export\s+default\b/m.test(code)) return code;
-  // Line for line as it was: what is wrong is told by its line.
+  // Line by line as it was, because errors are reported by line.
   const plain = code.replace(/^(\s*)export\s+(?=(?:async\s+)?(?:function|const|let|var)\b)/gm, '$1');
   const named = [
     ...plain.matchAll(

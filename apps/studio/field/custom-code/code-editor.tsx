@@ -76,7 +76,7 @@ export function CodeEditor({
     const complete = (context: CompletionContext) => {
       const word = context.matchBefore(/[\w.-]*/);
       if (!word || (word.from === word.to && !context.explicit)) return null;
-      // A word that is written already is not offered: the return key begins a line.
+      // A word that is already complete is not offered: Return begins a new line.
       if (!context.explicit && latest.current.offers.some(({ label: name }) => name === word.text))
         return null;
       const options = latest.current.offers.map(({ label: name, detail }) => ({
@@ -110,7 +110,7 @@ export function CodeEditor({
   }, [label]);
   useEffect(() => {
     const editor = view.current;
-    // Changed elsewhere, by undo or another window: what stands here is that.
+    // Changed elsewhere, by undo or in another window: the editor shows the new text.
     if (editor && editor.state.doc.toString() !== code)
       editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: code } });
   }, [code]);

@@ -25,7 +25,7 @@ export function growing(
   );
   return sample.slice(0, mostSteps).map((_, i) => {
     const content = sample.slice(0, i + 1).join('');
-    // Fields whose kind takes a shape hold such bodies.
+    // Fields whose kind has a format have such states.
     const body = kind.parse(plan, content).body as CustomText;
     return { content, body, problem: body.problem };
   });

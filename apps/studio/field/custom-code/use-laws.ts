@@ -53,7 +53,7 @@ export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'local
   const { locale, classes } = set;
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked anew with a definition, not with a thread
   useEffect(() => {
-    // What is still found is about the code before.
+    // Results that still arrive are about the former code.
     stop();
     setKnown(nothing);
     const document: SetDocument = {

@@ -17,7 +17,8 @@ export function AsElement({ field }: { readonly field: Field }) {
     define();
     const around = place.current;
     if (!around) return;
-    // Whoever has stores for the fields inside is asked for them (`packages/element/src/field-element.ts`).
+    // The element asks its surroundings for the store of its field
+    // (`packages/element/src/field-element.ts`).
     Object.assign(around, { storeOf: () => store });
     const element = document.createElement('arbeit-field');
     element.setAttribute('field', store.field.id);

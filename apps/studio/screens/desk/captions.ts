@@ -23,7 +23,7 @@ export function placeCaptions(captions: readonly Captioned[]): readonly Placed[]
   return captions.map((caption) => {
     const width = Math.max(caption.text.length * perCharacter + 0.35, 0.5);
     const half = width / 2;
-    // At the left edge there is no room to be centred in.
+    // At the left edge there is no space to centre it.
     const middle = Math.max((caption.from + caption.end) / 2, half);
     let row = 0;
     while ((ends[row] ?? Number.NEGATIVE_INFINITY) > middle - half) row++;

@@ -29,7 +29,7 @@ export function CheckEditor({
 }) {
   switch (wordsOfCheck(check.type).editor) {
     case 'limits':
-      // An editor is named by the checks whose members it edits.
+      // The check names its editor.
       return (
         <RangeEditor compiled={compiled} define={define} check={check as RangeCheck} onChange={onChange} />
       );

@@ -121,7 +121,7 @@ export function place(
     const previous = i === 0 ? 0 : body.at[i - 1]! + widthOf(plan, body, i - 1);
     const end = i < body.at.length ? body.at[i]! : body.display.length;
     const shown = body.display.slice(previous, end);
-    // Behind the content as much of it stands as was typed.
+    // After the content, only the typed part of the fixed text is displayed.
     const full =
       body.passed?.cell === i ? textBefore(plan, body.cells, i) : standing(plan, body.cells, fixed);
     return shown !== '' && full.startsWith(shown) ? { previous, shown, full, all: written(fixed) } : null;
@@ -135,7 +135,7 @@ export function place(
     }
     const run = fixedAt[column.cell];
     if (!run) return null;
-    // Where an optional stretch is missing, its characters are missing from what is shown.
+    // If an optional stretch is missing, its characters are missing from the display.
     const from = run.full === run.all ? column.within : offsetAmong(plan, body, column);
     return from < 0 || from >= run.shown.length
       ? null
@@ -162,7 +162,7 @@ function offsetAmong(plan: PatternPlan, body: PatternBody, column: Column): numb
   let at = 0;
   let shown = 0;
   for (const segment of fixed) {
-    // Typed behind the content, a stretch stands before anything is in it.
+    // A stretch typed after the content is displayed before anything is in it.
     const isTyped = body.passed?.cell === column.cell && isAround(plan, segment.stretch, column.cell);
     const stands = isTyped || standing(plan, body.cells, [segment]) !== '';
     if (column.within < at + segment.text.length) return stands ? shown + column.within - at : -1;

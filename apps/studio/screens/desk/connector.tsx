@@ -22,7 +22,7 @@ export function Connector({
     const measure = () => {
       const message = root?.querySelector('[data-tie="message"]')?.getBoundingClientRect();
       const note = root?.querySelector('[data-tie="note"]')?.getBoundingClientRect();
-      // Under each other, as on a phone, nothing need be tied.
+      // On a phone, where they are below each other, no line is needed.
       if (!root || !rule || !message || !note || note.left < message.right) {
         setLine(null);
         return;

@@ -63,7 +63,7 @@ function useOpenPart() {
     setOpen((part) => {
       const button =
         part === null ? null : buttons.current?.querySelector<HTMLElement>(`[data-part="${part}"]`);
-      // A part that is gone leaves the focus to its neighbour.
+      // If the part was removed, its neighbour gets the focus.
       (button ?? buttons.current?.querySelector<HTMLElement>('[data-part]'))?.focus();
       return null;
     });
@@ -77,7 +77,7 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const { open, setOpen, close, buttons } = useOpenPart();
   const [preview, setPreview] = useState<FieldDocument | null>(null);
-  // What own code lays out is laid out once that has answered.
+  // The display of a custom format is known once its code has returned.
   const answers = useAnswers(field.store.field.kind.withFormat !== undefined);
   // biome-ignore lint/correctness/useExhaustiveDependencies: an answer changes what the same definition comes to
   const pieces = useMemo(

@@ -46,7 +46,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
   const set = useSet(stored);
   const definition = fieldOf(set.document, fieldId) ?? fieldOf(stored.document, fieldId)!;
   useUndoKeys(set.undo, set.redo);
-  // Turned into another kind, by hand or by undo, it waits a moment for what that kind is.
+  // After a change of kind, by hand or by undo, the desk waits until the kind is loaded.
   const isHere = useKind(definition.kind);
   const name = definition.label || definition.id;
   return (

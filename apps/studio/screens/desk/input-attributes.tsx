@@ -97,7 +97,7 @@ function Row({
         {values === 'yes' ? (
           <option value="yes">yes</option>
         ) : (
-          // What a document made elsewhere says stands as it is beside these.
+          // A value of an imported document that is not in the list is kept as an option.
           [...new Set([...values, ...(set && !values.includes(set) ? [set] : [])])].map((one) => (
             <option key={one} value={one}>
               {tokenWords[one] ? `${one}: ${tokenWords[one]}` : one}

@@ -44,7 +44,7 @@ export function displayColumns(
       isInValue: own && !isLead && character !== 'x',
       seen,
     };
-    // A gap is nobody's character, and the caret before it stands behind it.
+    // A gap belongs to no character; a caret before it counts as after it.
     const gap = gaps.includes(offset)
       ? [{ ...column, character: '', seen: '', offset: offset - 0.5, isContent: false, isInValue: false }]
       : [];

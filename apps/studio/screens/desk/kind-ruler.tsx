@@ -21,7 +21,7 @@ export function KindRuler({ field }: { readonly field: Field }) {
   const isConcealed = columns.some(({ character, seen }) => character !== seen);
   const rows: readonly RulerRow[] = [
     { name: 'display', text: evaluation.display, of: (i: number) => columns[i]!.character },
-    // What is picked stands there in words: no character of it is the user's.
+    // The labels of picked options are displayed: no character was typed.
     ...(isPicked
       ? []
       : [

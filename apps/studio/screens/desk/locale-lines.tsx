@@ -41,7 +41,7 @@ export function LocaleLines({
   );
   useEffect(() => {
     const lines = stores.map(({ store }) => store);
-    // Among themselves they share; of the field they only follow.
+    // The lines share their value with each other, and only follow the field.
     const letGo = [follow(own, lines), share(lines)];
     return () => {
       for (const stop of letGo) stop();

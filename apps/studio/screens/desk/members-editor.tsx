@@ -27,7 +27,7 @@ export function MembersEditor({
       {members.map(([name, option]) => {
         const withValue = (value: unknown): CheckDocument => {
           const { [name]: _, ...rest } = given;
-          // The reader says what is wrong with it before it is handed on.
+          // The reader checks it before it is applied.
           return (value === undefined ? rest : { ...given, [name]: value }) as CheckDocument;
         };
         return (

@@ -100,7 +100,7 @@ function OptionEditor({
         <PicksEditor
           label={option.label}
           least={option.least}
-          // A document that was read has a list there.
+          // The document was read, so this is a list.
           offers={value as readonly Offer[]}
           check={option.check}
           onChange={onChange}

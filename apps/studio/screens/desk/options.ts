@@ -22,7 +22,7 @@ export function optionsFor(
     .filter(([, { at, when }]) => at.includes(part) && (!when || isMet(options, entry, when)))
     .flatMap(([key, option]) => {
       const own = editedHere(field, key, option) ?? offered(key, option, entry[key], { options, classes });
-      // Said once, where an option is two lines.
+      // Shown once for an option with two inputs.
       return own.map((one, i): Option => (i === 0 && option.about ? { ...one, about: option.about } : one));
     });
 }
@@ -70,7 +70,7 @@ function offered(key: string, option: Described, value: unknown, among: Among): 
       if (option.of.is !== 'choice') return [];
       const single = option.of.choices.map(([value, words]) => [[value], words] as const);
       const choices: (readonly [value: unknown, words: string])[] = [[[], 'any'], ...single];
-      // A list made elsewhere that is none of these stands as it is beside them.
+      // An imported list that is none of the choices is kept as another choice.
       if (Array.isArray(value) && !choices.some(([one]) => isSame(one, value)))
         choices.push([value, value.join(', ')]);
       return [{ key, label, is: 'choice', usual: option.usual, choices }];
@@ -153,7 +153,7 @@ export function withOption(
     const inner: Record<string, unknown> = { ...(entry[key] as Entry | undefined) };
     if (next === undefined) delete inner[member];
     else inner[member] = next;
-    // The most is never below the least, nor the least above the most.
+    // The maximum is never below the minimum, and the minimum never above the maximum.
     if (typeof inner.min === 'number' && typeof inner.max === 'number' && inner.min > inner.max)
       inner[member === 'min' ? 'max' : 'min'] = next;
     if (Object.keys(inner).length) entry[key] = inner;

@@ -28,7 +28,7 @@ export function RulerRows({
 }) {
   const from = boundary(state.start);
   const to = boundary(state.end);
-  // A resting text says the content in other words, and nobody's caret stands in it.
+  // A resting text writes the content differently, and has no caret.
   const isResting = !state.focused && columns.length > 0 && columns.every(({ isContent }) => !isContent);
   return (
     <div className="relative">

@@ -19,7 +19,7 @@ export function otherDisplay(
   const compiled = compileField(field, set, kinds);
   const other = drawingOf(compiled, kinds).other?.(compiled.plan);
   if (!other) return undefined;
-  // What the field begins with, or shows while it is empty, is written in its own way and not in this one.
+  // Initial value and placeholder are written for the other display.
   const { placeholder: _, initial: __, ...rest } = field;
   const entry = { ...field.entry, ...other.entry };
   return { field: { ...rest, id: `${field.id}-other`, entry } as FieldDocument, label: other.label };

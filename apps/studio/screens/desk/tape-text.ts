@@ -40,7 +40,7 @@ export const expectedAt = (
 /** A row of the desk in the form of a played tape. */
 const lineOf = ({ evaluation, state }: TapeRow, what: Expectable): string => {
   const { display, raw, value, flags, shown } = evaluation;
-  // Where nobody is in the field its caret is nowhere.
+  // Without focus there is no caret.
   if (what === 'display' && !state.focused)
     return `expect display ${JSON.stringify(display.replaceAll('|', '\\|'))}`;
   return expectationOf(
@@ -82,7 +82,7 @@ export function tapeText(
   ];
   const raw = field.kind.raw(field.plan, base.body);
   if (raw !== field.kind.raw(field.plan, start(field).body)) lines.push(`set ${JSON.stringify(raw)}`);
-  // The desk's rows may begin in a field that has the focus already.
+  // The desk's rows may begin in a field that already has the focus.
   if (base.focused && rows[0]?.event.type !== 'focus') lines.push('focus');
   let typed = '';
   const flush = () => {

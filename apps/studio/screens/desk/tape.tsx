@@ -54,7 +54,7 @@ export function Tape({
   useEffect(() => {
     const row = list.current?.querySelector<HTMLElement>('[aria-current="step"]');
     if (!row || !list.current) return;
-    // The rows alone are scrolled: the page stays where it is.
+    // Scrolls only the rows, not the page.
     const { scrollTop, clientHeight } = list.current;
     const top = row.offsetTop - 28;
     if (top < scrollTop) list.current.scrollTop = top;
@@ -158,7 +158,7 @@ function TapeHead({
   };
   const open = async ({ target }: ChangeEvent<HTMLInputElement>) => {
     const [file] = target.files ?? [];
-    // The same file can be opened a second time.
+    // Lets the same file be opened a second time.
     target.value = '';
     if (!file) return;
     setCopied(file.size > mostBytes ? 'It is too long for a tape.' : onOpen(await file.text()));
@@ -245,7 +245,8 @@ function Row({
 }) {
   const { evaluation, state } = row;
   const changed = (isChanged: boolean) => (isChanged ? 'font-bold text-ink' : 'text-faint');
-  // On the row one stands at a click on a cell keeps or drops it as an expectation; elsewhere it goes there.
+  // On the current row a click on a cell keeps or drops it as an expectation; on another row it goes to that
+  // row.
   const cell = (what: DeskExpectable) => ({
     'data-expected': expected.has(what) || undefined,
     onClick: isHere ? () => onExpect(what) : undefined,

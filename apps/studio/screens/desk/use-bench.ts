@@ -50,7 +50,7 @@ export function useBench(compiled: HydratedField, today: string | undefined) {
   }
   const { store } = present;
   useEffect(() => {
-    // What was typed before the page came alive is where the tape begins.
+    // The tape begins with what was typed before hydration.
     setBench((b) =>
       b.tape.rows.length === 0 && b.store === store && b.tape.base !== store.state()
         ? { ...b, tape: newTape(store.state()) }
@@ -60,7 +60,7 @@ export function useBench(compiled: HydratedField, today: string | undefined) {
       if (!event) return;
       setBench((b) => {
         if (b.store !== store) return b;
-        // Looking at an earlier row and leaving the field again is no edit of the tape.
+        // Looking at an earlier row and blurring the field again is not an edit of the tape.
         const isLooking = b.at !== null && /^(focus|leave|select)$/.test(event.type);
         return isLooking
           ? b

@@ -42,7 +42,7 @@ export function useTrialTape(
     onKeep() {
       if (rows.length === 0) return;
       const tape = tapeText({ fieldId: field.id, today }, field, bench.tape, expects);
-      // A trial has to expect something: what the last row shows, where all of it was dropped.
+      // A trial must expect something: if every expectation was dropped, it expects what the last row shows.
       const sound = /^expect /m.test(tape) ? tape : tapeText({ fieldId: field.id, today }, field, bench.tape);
       const added = addTrials(set.document, [{ id: field.id, name: `Try of ${name}`, tape: sound }]);
       set.edit(() => added.set);
@@ -51,7 +51,7 @@ export function useTrialTape(
     },
     onClear() {
       bench.clear();
-      // Rows of a new tape are counted from one again.
+      // Rows of a new tape are numbered from one again.
       setExpects(new Map());
       setKept(undefined);
     },
@@ -121,7 +121,7 @@ export function useNamedTrial(set: EditedSet, bench: Bench): void {
     const here = playOn(latest.current.store, read.tape, hand, line === null ? undefined : Number(line));
     if (line !== null) setAt(here);
   }, [set.document]);
-  // The rows are there with the next drawing.
+  // The rows are there after the next render.
   const rows = bench.tape.rows.length;
   useEffect(() => {
     if (at === undefined || rows === 0) return;

@@ -132,7 +132,7 @@ function Head({
         placeholder="no title"
         onChange={({ target: { value: title } }) => {
           const about = `section ${form.id} ${at}`;
-          // What it is called in other languages stays with it; two of one title have one name, and part when
+          // Translations of a section's title are kept. Sections with the same title share their texts until
           // one of them changes.
           const isAlone = sections.filter((one) => one.title === section?.title).length === 1;
           if (section?.title && title && isAlone)

@@ -9,8 +9,7 @@ import { boardOf, moments, type Seen, type ShowOn } from './board.ts';
 export function Board({ store, today }: { readonly store: FormStore; readonly today: string }) {
   const state = useSyncExternalStore(store.subscribe, store.state, store.state);
   const present = useMemo(() => ({ form: store.form, state }), [store.form, state]);
-  // A key does not wait for the board: it follows when there is time, the form together with what it was
-  // then.
+  // A key does not wait for the board. It is rendered later, with the form as it was then.
   const then = useDeferredValue(present);
   const rows = useMemo(() => boardOf(then.form, then.state, today), [then, today]);
   const [isExplained, setExplained] = useState(false);

@@ -42,7 +42,7 @@ export function AllComparedFields({
         const from = boxOf(link.from);
         const to = boxOf(link.to);
         if (!from || !to) return [];
-        // At the height of the labels; several beside each other do not fall on one line.
+        // At the height of the labels; several lines beside each other are shifted.
         const shift = (i % 4) * 4;
         const [y, toY] = [from.top + 12 + shift, to.top + 12 + shift];
         if (Math.abs(y - toY) < 8) {

@@ -225,7 +225,7 @@ function useLinks(store: ReturnType<typeof useForm>['store']): readonly Compared
       setLinks((had) => (JSON.stringify(had) === JSON.stringify(next) ? had : next));
     };
     look();
-    // A key does not wait for what is drawn around it.
+    // A key does not wait for what is drawn around the form.
     let timer: ReturnType<typeof setTimeout>;
     const letGo = store.subscribe(() => {
       clearTimeout(timer);

@@ -25,7 +25,7 @@ export type UseName = keyof typeof useNames;
 export const everything = ({ fields, forms = [] }: SetDocument): Choice => ({
   fields: fields.map(({ id }) => id),
   forms: forms.map(({ id }) => id),
-  // Their keys are their names.
+  // The keys are the names.
   uses: Object.keys(useNames) as UseName[],
 });
 
@@ -43,8 +43,8 @@ export function chosen(set: SetDocument, { fields, forms }: Pick<Choice, 'fields
       : target !== undefined && needed.has(target.id);
   });
   const all = { ...set, fields: set.fields.filter(({ id }) => needed.has(id)), forms: kept, trials };
-  // In the order of the set, so that the whole of it is the same document, byte for byte; without lists of
-  // nothing.
+  // In the order of the set and without empty lists, so that a choice of everything gives the same document,
+  // byte for byte.
   const { forms: _, ...withoutForms } = all;
   const own: SetDocument = kept.length ? all : withoutForms;
   const { trials: __, ...withoutTrials } = own;

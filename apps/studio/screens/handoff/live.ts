@@ -26,7 +26,7 @@ const inMemory = (files: ReadonlyMap<string, string>): Plugin => ({
       namespace: 'memory',
     }));
     onResolve({ filter: /^snippet$/ }, () => ({ path: 'snippet', namespace: 'memory' }));
-    // The starter stands beside them; what frameworks import from beside themselves is theirs.
+    // The starter is beside them; relative imports of frameworks are their own.
     onResolve({ filter: /^\.\// }, ({ path, importer }) =>
       importer === '<stdin>' ? { path: path.slice(2), namespace: 'memory' } : undefined,
     );

@@ -63,8 +63,7 @@ function Live({
     watch.observe(root, { attributes: true, attributeFilter: ['data-sheet'] });
     return () => watch.disconnect();
   }, []);
-  // The page says so itself when its script has run: an answer of the server that is no such page loads just
-  // as well.
+  // The page reports itself when its script has run: an error page of the server would also load.
   useEffect(() => {
     const hear = ({ source, data }: MessageEvent) => {
       if (data === 'live' && source === frame.current?.contentWindow) setState('live');

@@ -79,7 +79,7 @@ function Bar({
   readonly most: number;
   readonly inks: ReadonlyMap<string, number>;
 }) {
-  // In one order in every bar, so that they can be compared.
+  // In the same order in every bar, so that the bars can be compared.
   const drawn = [...inks.keys()].flatMap((name) => parts.filter((part) => part.name === name));
   return (
     <ul className="hand-off-bar" aria-hidden="true">

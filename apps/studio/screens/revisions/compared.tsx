@@ -136,7 +136,7 @@ function useFieldsOf(
     for (const side of [before, after].filter((one) => one !== 'now'))
       documentOf(side, setKey, document).then(
         ({ fields }) => !isGone && setKnown((now) => new Map(now).set(side, fields)),
-        // What is wrong with it is told when it is compared.
+        // The error is shown when it is compared.
         () => {},
       );
     return () => {

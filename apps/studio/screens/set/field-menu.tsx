@@ -105,7 +105,7 @@ export function FieldMenu({
             const wrong = await deliver(to, field);
             if (wrong) return wrong;
             close();
-            // Moved: it is here no more, and undo brings it back here.
+            // Moved: the field is removed here; undo restores it here.
             if (!moves) return '';
             const { removeField } = await import('../../model/references.ts');
             set.edit((d) => removeField(d, field.id));

@@ -11,13 +11,13 @@ import { useLayoutEffect } from 'react';
 export function NamedAddress({ setKey, id }: { readonly setKey: string; readonly id: string }) {
   // Renders again for every page of the set.
   usePathname();
-  // After every render: a refresh of the router writes its own address.
+  // After every render, because a refresh of the router writes its own address.
   useLayoutEffect(() => {
     const byKey = `/sets/${setKey}/`;
     const { pathname, search, hash } = window.location;
     if (!pathname.startsWith(byKey)) return;
     const address = `/sets/${id}/${pathname.slice(byKey.length)}${search}${hash}`;
-    // The router replaces the method of the object; the prototype's is the browser's own.
+    // The router replaces the method of the object; that of the prototype is the browser's own.
     History.prototype.replaceState.call(window.history, window.history.state, '', address);
   });
   return null;

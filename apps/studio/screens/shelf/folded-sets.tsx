@@ -88,7 +88,7 @@ function useListed(first: Listed, search: string) {
   const latest = useRef(ask);
   latest.current = ask;
   useEffect(() => {
-    // Ignore the answer to an earlier search.
+    // Ignore the response to an earlier search.
     turn.current++;
     setAsking(false);
     setProblem('');

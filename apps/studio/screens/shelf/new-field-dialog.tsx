@@ -58,7 +58,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
         all={typicalShapes.map((field) => ({
           id: field.id,
           label: field.label,
-          // What own code lays out the example says.
+          // The display of a custom format is shown by the example.
           note: kindIn(kinds, field.kind).run.withFormat
             ? (field.placeholder ?? '')
             : sampleLine(sampleOf(field, demoFacts, kinds)),

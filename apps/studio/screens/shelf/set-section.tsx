@@ -144,7 +144,7 @@ function useFolded(id: string): [boolean, (isFolded: boolean) => void] {
     try {
       setFolded(localStorage.getItem(key) !== null);
     } catch {
-      // A browser that keeps nothing shows everything.
+      // Without storage, every set is shown expanded.
     }
   }, [key]);
   const fold = (next: boolean) => {
@@ -153,7 +153,7 @@ function useFolded(id: string): [boolean, (isFolded: boolean) => void] {
       if (next) localStorage.setItem(key, 'yes');
       else localStorage.removeItem(key);
     } catch {
-      // As above.
+      // Without storage, the state is lost on reload.
     }
   };
   return [isFolded, fold];
@@ -194,7 +194,7 @@ function useFieldTurns(set: EditedSet) {
     here.edit((d) => received(d, field, classes));
     return '';
   }, []);
-  // Brought back by undo, it is not gone any more.
+  // If undo has restored it, it is no longer deleted.
   const isGone = gone !== null && !set.document.fields.some(({ id }) => id === gone.field.id);
   return { gone: isGone ? gone : null, move, remove, back, deliver };
 }
@@ -239,7 +239,7 @@ function Fields({
   const results = useLastResults(set);
   const list = useRef<HTMLUListElement>(null);
   const [rows, setRows] = useState(first);
-  // Among what was found an order means nothing.
+  // During a search, the order cannot be changed.
   const order = isSearch ? [] : found.slice(0, rows).map(({ id }) => id);
   const moveByKey = useSorting(list, order, move);
   const drawn = found

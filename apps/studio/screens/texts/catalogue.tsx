@@ -171,7 +171,7 @@ const Group = memo(function Group({
         </th>
       </tr>
       {texts.map(({ key, what, name: own, text }, i) => {
-        // A section's name is its title: while that is written the row stays the same one.
+        // A section's texts are named by its title: while it is edited, the row must stay the same.
         const row = what === 'section' ? `section ${i}` : key;
         const said = `${whatInWords[what]}${what === 'rule' || what === 'option' || what === 'section' ? ` ${own}` : ''}`;
         return (

@@ -138,7 +138,7 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: Equivalen
       ...(locale === undefined || locale === set.document.locale ? {} : { locale }),
       entry,
     } as FieldDocument);
-    // Its desk is there once it is saved.
+    // Its desk exists once it is saved.
     await set.editAndSave(() => added.set);
     setTaken(added.id);
   };

@@ -102,8 +102,7 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
 function useOpen(trials: readonly Trial[]) {
   const [open, setOpen] = useState<string | null>(null);
   const isThere = useRef(false);
-  // The one the address names is opened once it is there: one that was kept a moment ago may still be on its
-  // way.
+  // Opens the trial in the address once it exists: a new one may not be loaded yet.
   useEffect(() => {
     const named = isThere.current ? null : linked(trials.map(({ id }) => id));
     if (named === null) return;

@@ -83,7 +83,7 @@ export function useAudit(setId: string, document: SetDocument, today: string): A
     threads.current = Array.from({ length: every }, (_, first) => {
       const worker: Worker = start((answered) => {
         if (!threads.current.includes(worker)) return;
-        // What the others find is worth something still.
+        // What the other workers find is still useful.
         if (answered.is === 'failed') {
           problem = answered.why;
           done(worker);

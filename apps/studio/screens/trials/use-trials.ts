@@ -71,7 +71,7 @@ export function useRunning(setId: string, document: SetDocument): Running {
     keys.current = new Map((document.trials ?? []).map((trial) => [trial.id, keyOf(document, trial, today)]));
     show();
     const wanted = trials.filter(({ id }) => isAgain || !known.current.has(keys.current.get(id) ?? ''));
-    // Of tapes that are written letter by letter each is known for a moment; only those that stand are kept.
+    // While a tape is written, each version has a result for a moment; only those of current tapes are kept.
     const present = new Set(keys.current.values());
     for (const key of known.current.keys()) if (!present.has(key)) known.current.delete(key);
     setRunning(wanted.length > 0);

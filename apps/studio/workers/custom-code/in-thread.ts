@@ -22,7 +22,7 @@ export async function runnerFor(...sets: readonly SetDocument[]): Promise<RunCus
   if (!sets.some((set) => hasCustomCode(set, kinds))) return undefined;
   const [engine, { createSandbox }] = await sandboxInThread();
   return createSandbox(engine, () => {
-    // Ended in the middle an engine left something behind: the next to ask has another one.
+    // An engine that was ended in the middle may be in an undefined state: the next call gets a new one.
     fetched = undefined;
   });
 }

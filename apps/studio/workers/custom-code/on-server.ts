@@ -13,8 +13,8 @@ const threads = 3;
 /** Runs custom code on the server, in threads that end with it. */
 export function runnerOnServer(): Runner {
   held.arbeitRunner ??= createRunner((onReply, onFailure) => {
-    // Asked for by name where it runs: a bundler that sees a thread started takes its file along, and looks
-    // for it there.
+    // Imported by name at run time: a bundler that sees a thread started would include its file, and look
+    // for it in the bundle.
     const { Worker } = process.getBuiltinModule('node:worker_threads');
     const { createRequire } = process.getBuiltinModule('node:module');
     const file = createRequire(join(folder(), 'package.json')).resolve('@arbeit/sandbox/thread');

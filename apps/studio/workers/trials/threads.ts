@@ -36,10 +36,10 @@ export function useThread(hear: (answered: Answered) => void): {
       if (thread.current?.isBusy) stop();
       if (!thread.current) {
         const worker = start((answered) => {
-          // What a thread says that was ended is about a set that is no more.
+          // A message of a worker that was ended is about a former set.
           if (thread.current?.worker !== worker) return;
           if (isLast(answered)) thread.current.isBusy = false;
-          // One that failed may be gone.
+          // A worker that failed may be gone.
           if (answered.is === 'failed') stop();
           latest.current(answered);
         });

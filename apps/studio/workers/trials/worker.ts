@@ -113,7 +113,7 @@ async function tryFunction({ code }: Extract<TrialRequest, { do: 'function' }>):
   const of = tried * wirings.length;
   let done = 0;
   let from = performance.now();
-  // Every call that comes back is a sign of life: to shorten a tape may take thousands of them.
+  // Every call that returns is a sign of life: shortening a tape may take thousands of them.
   const format = (text: string): string => {
     const now = performance.now();
     if (now - from > breath) {

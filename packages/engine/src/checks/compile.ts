@@ -49,7 +49,7 @@ export function compilerOf(type: string, more: CheckTable): CheckCompiler {
       ? more[type]?.compile
       : undefined;
   if (!compiler) throw new RangeError(`Unknown check "${type}".`);
-  // Each is asked about checks of its own type alone, by whose name it was found.
+  // Each compiler receives only checks of its own type, by whose name it was found.
   return compiler as CheckCompiler;
 }
 
@@ -57,5 +57,5 @@ export function compilerOf(type: string, more: CheckTable): CheckCompiler {
  * A check ready to run in a field of that kind. Throws `RangeError` on what the reader would have refused.
  */
 export const compileCheck = (check: CheckBase, kind: Definition, more: CheckTable): Check =>
-  // What a compiler makes of a check has the check's type.
+  // The result has the type of the check.
   (compilerOf(check.type, more).compile?.(check, kind) ?? check) as Check;

@@ -153,7 +153,7 @@ export const checkEntry = <const T extends string, const O extends CheckOptions>
     readonly words?: CheckWords<CheckOf<T, O>>;
   },
 ): CheckEntry =>
-  // Each part is only ever asked about checks of this type.
+  // Each part receives only checks of this type.
   ({ define: define(definition), compile, run, wording, words }) as unknown as CheckEntry;
 
 /** The check that a definition describes. */

@@ -57,6 +57,6 @@ export function definitionOf(type: string, more: CheckTable = {}): CheckDefiniti
       ? more[type]?.define
       : undefined;
   if (!found) throw new RangeError(`Unknown check "${type}".`);
-  // Each is asked about checks of its own type alone, by whose name it was found.
+  // Each definition receives only checks of its own type, by whose name it was found.
   return found as unknown as CheckDefinition<CheckBase>;
 }

@@ -60,6 +60,6 @@ const plain: CheckWords = {
  * wordsOfCheck('required').inWords({ type: 'required' }, String, undefined); // 'must be filled in'
  */
 export const wordsOfCheck = (type: string, more: CheckTable = {}): CheckWords =>
-  // Each is asked about checks of its own type alone, by whose name it was found.
+  // Each entry receives only checks of its own type, by whose name it was found.
   ((Object.hasOwn(words, type) ? words[type as CheckType] : more[type]?.words) as CheckWords | undefined) ??
   plain;

@@ -64,7 +64,7 @@ export function compileField(
   const kind = kinds[field.kind];
   if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
   const { define, run } = kind;
-  // An entry of usual values may be left out.
+  // An entry with only default values may be left out.
   const entry = field.entry ?? {};
   const locale = field.locale ?? set.locale;
   const rules = (field.rules ?? []).map((rule) => compileRule(rule, field, set, kinds, more));

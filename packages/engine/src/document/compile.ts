@@ -95,7 +95,7 @@ export const compileForm = (
   hydrateForm({
     id: form.id,
     title: form.title ?? form.id,
-    // The reader has seen that each of them is there.
+    // The reader has verified that each of them exists.
     fields: fieldIdsOf(form).map((id) => byId.get(id)!),
     rules: (form.rules ?? []).map((rule) => compileFormRule(rule, document, kinds, languages, more)),
     submit: form.submit ?? 'always',
@@ -111,7 +111,7 @@ function compileFormRule(
   languages: Languages,
   more: CheckTable,
 ): FormRule {
-  // The reader has seen that it is there.
+  // The reader has verified that it exists.
   const field = set.fields.find(({ id }) => id === rule.field)!;
   const compiled = compileRule(rule, field, set, kinds, more);
   const worded = withWords(compiled, field, set, kinds, languages, more);

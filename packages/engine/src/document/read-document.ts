@@ -108,9 +108,10 @@ function readCode(
 }
 
 /**
- * Checks a document and reports every fault with its JSON path, the first fifty in full. Nothing is half-
- * loaded: the document is accepted whole or refused. It is returned as it was, with two exceptions: a field
- * without `entry` gets an empty one, and a document of an older version is returned in the current version.
+ * Checks a document and reports every fault with its JSON path, the first fifty in full. Nothing is
+ * half-loaded: the document is accepted whole or refused. It is returned as it was, with two exceptions: a
+ * field without `entry` gets an empty one, and a document of an older version is returned in the current
+ * version.
  *
  * @example
  * const read = readDocument(JSON.parse('{ "arbeit": 2 }'), kinds);

@@ -22,7 +22,7 @@ interface Reference {
  * are valid otherwise.
  */
 export function readReferences(at: Cursor, kinds: KindTable): void {
-  // It has been read and found sound.
+  // It has been read and is valid.
   const set = at.value as SetDocument;
   const before = at.faults.length;
   const byId = new Map(set.fields.map((field) => [field.id, field]));

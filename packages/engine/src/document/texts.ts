@@ -62,7 +62,7 @@ function ofForm({ id, title, sections = [], rules = [] }: FormDocument): readonl
   const of = { type: 'form', id } as const;
   return [
     ...(title ? [{ key: `forms/${id}/title`, of, what: 'title', name: 'title', text: title } as const] : []),
-    // Sections have no id, and change places: what they are called is their name.
+    // Sections have no id and can be moved, so their texts are named by their title.
     ...[...new Set(sections.flatMap((section) => section.title || []))].map(
       (name): CatalogueText => ({
         key: `forms/${id}/sections/${name}`,
@@ -136,7 +136,7 @@ export function inLanguage(set: SetDocument, language: string): SetDocument {
  * const next = withTextAt(set, 'fields/phone/label', 'Telephone');
  */
 export function withTextAt(set: SetDocument, key: string, text: string | Plural | undefined): SetDocument {
-  // What is named may have a slash in it: a title of a section, a value of a choice.
+  // The last part of a key may contain a slash: a title of a section, a value of an option.
   const [list, id, what = '', ...name] = key.split('/');
   const place = [what, name.join('/')] as const;
   if (list === 'fields')

@@ -23,7 +23,7 @@ export function nearest(word: string, known: Iterable<string>): string | undefin
   let least = Math.max(2, Math.floor(word.length / 2)) + 1;
   for (const candidate of known) {
     const steps = distance(word.toLowerCase(), candidate.toLowerCase());
-    // Every letter another is another word.
+    // A word with every letter replaced is another word.
     if (steps < Math.min(least, Math.max(word.length, candidate.length))) [best, least] = [candidate, steps];
   }
   return best;

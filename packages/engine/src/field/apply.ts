@@ -73,7 +73,7 @@ export function carryOut<P extends Plan, B extends TextState>(
       return take(state, taken, event.type === 'insert' ? 'typing' : 'none');
     }
     case 'set':
-      // A program that hands back what it was told changes nothing, the caret least of all.
+      // A program that sets the raw value it was given changes nothing, in particular not the caret.
       if (event.text && event.text === kind.raw(plan, state.body)) return report(state);
       return take(state, kind.parse(plan, event.text), 'none');
     case 'autofill':
@@ -103,7 +103,7 @@ export function carryOut<P extends Plan, B extends TextState>(
     case 'leave':
       return { ...report(state), run: 'none', focused: false, touched: state.touched || state.focused };
     case 'submit':
-      // What was refused before is gone: whether it may stay away is for the rules to say.
+      // Text rejected earlier is cleared; whether the field may be empty is for the rules to decide.
       return { ...report(state), run: 'none', submitted: true, refused: null };
     case 'ask':
     case 'answer':

@@ -135,12 +135,12 @@ export function evaluate<V extends string = string>(
       ? check(field, body, rule.check, given, rule.id)
       : findingOf(field, body, rule, given, form, refused);
     findings.push(finding);
-    // Mostly it passes and has found nothing out: then there is nothing to weigh.
+    // Most findings pass and contain nothing to weigh.
     if (finding === passed) continue;
     if (finding.facts) facts = { ...facts, ...finding.facts };
     if (finding === unanswered) {
       if (hasRemoteChecks && rule.check.type === 'remote') isAsking = true;
-      // Own code that is under way: whoever runs it tells.
+      // Custom code is running; its runner reports when it has returned.
       else isRunning = true;
     } else if (finding.verdict !== 'pass' && finding !== unrun) {
       const isLeft = (!hasForms || !rule.reads || form.isLeft(rule.reads)) && state.touched;
@@ -163,7 +163,7 @@ export function evaluate<V extends string = string>(
     display: body.display,
     content: body.content,
     raw,
-    // What values these can be, the field's own declaration says.
+    // The field's own declaration gives the type of its values.
     value: kind.value(plan, body) as V | null,
     flags: {
       focused: state.focused,
@@ -246,8 +246,7 @@ function enqueue(
   const { verdict } = finding;
   const isAll = field.messages === 'all';
   const isFirst = heard.problem === undefined && rule.severity === 'error';
-  // Where one message is shown, what fails is worth more than what is still open, and what holds a form back
-  // more than a warning.
+  // If only one message shows, a failure has precedence over something open, and an error over a warning.
   const isWorth =
     (verdict === 'fail' && heard.verdict === 'open') ||
     (rule.severity === 'error' && shown[0]?.severity === 'warning');

@@ -120,7 +120,7 @@ export function hydrate<P extends Plan, T extends Readonly<Record<P['kind'], Kin
     throw new RangeError(`The kind "${name}" is not at hand: give it to "hydrate".`);
   for (const name of hasChecks ? carriedBy(field.rules) : [])
     if (!checks[name]) throw new RangeError(`The check "${name}" is not at hand: give it to "hydrate".`);
-  // What a kind makes and takes are of one type; which, its "empty" says.
+  // A kind's methods share one state type, that of its `empty`.
   return { ...field, kind: kinds[name] as unknown as Kind<P, TextStateOf<T[P['kind']]>>, checks };
 }
 

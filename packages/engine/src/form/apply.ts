@@ -100,7 +100,7 @@ function fieldEvent(
   const { sending } = next;
   const isAnswer = event.type === 'answer' || event.type === 'invalidate';
   if (sending.is === 'waiting' && (isAnswer || !isEdit)) return isAnswer ? decide(form, next, today) : next;
-  // What waits, was sent or was held back speaks of other content.
+  // A pending or finished submit is about other content.
   const calm: FormState =
     isEdit && sending.is !== 'sending' && sending !== idle ? { ...next, sending: idle } : next;
   const isComplete = isEdit && form.completes === id && event.type !== 'undo' && event.type !== 'redo';
@@ -148,7 +148,7 @@ function sent(
   today: string,
 ): FormState {
   const { sending } = state;
-  // A page that sends the record itself may hear what is wrong with it later than it said that it was sent.
+  // A page that submits the record itself may receive errors after it reported success.
   if (sending.is !== 'sending' && !(sending.is === 'sent' && findings.length)) return state;
   const serverFindings: Record<string, ServerFinding> = {};
   for (const { field: id, code, message } of findings) {
@@ -180,7 +180,7 @@ export function reachOf(
   after: FormState,
 ): readonly string[] {
   const all = (): readonly string[] => form.fields.map(({ id }) => id);
-  // A submit reaches every field, whoever brought it about; so does whatever ends it.
+  // A submit changes every field, whatever caused it, and so does its end.
   if (before.sending !== after.sending && before.sending.is !== after.sending.is) return all();
   const direct = new Set<string | null>();
   switch (event.type) {

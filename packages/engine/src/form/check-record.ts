@@ -48,7 +48,7 @@ export async function checkRecord<V extends Values = Values>(
     }
     const { field, state: own } = fieldOf(form, state, id);
     const { body, leftOut, rejected } = field.kind.parse(field.plan, text);
-    // A box that is not ticked holds nothing, and has a value all the same.
+    // An unticked checkbox holds nothing, but has a value.
     const isHeld = field.kind.raw(field.plan, body) !== '' || field.kind.value(field.plan, body) !== null;
     if (text && (leftOut || rejected || !isHeld)) findings.push({ field: id, code: 'not-allowed' });
     else state = withField(form, state, id, { ...own, body });
@@ -60,7 +60,7 @@ export async function checkRecord<V extends Values = Values>(
     if (found) findings.push(found);
   }
   if (findings.length) return { ok: false, findings };
-  // What values these can be, the form's own declaration says.
+  // The form's own declaration gives the type of its values.
   return { ok: true, record: recordOf(form, state, today) as FormRecord<V>, ignored };
 }
 

@@ -71,7 +71,7 @@ export function graphOf(
   }
   const order = inOrder(fields, hangsOn);
   const concerns = new Map<string, readonly string[]>();
-  // Last first: what hangs on a field has been looked at before the field itself.
+  // Last first: fields that depend on a field are visited before the field itself.
   for (const id of order.toReversed()) {
     const all = new Set([id, ...(readers.get(id) ?? [])]);
     for (const one of hanging.get(id) ?? []) for (const deep of concerns.get(one) ?? []) all.add(deep);

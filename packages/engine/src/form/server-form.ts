@@ -55,7 +55,7 @@ export function serverForm<V extends Values = Values>(form: HydratedForm<V>): Se
         ok: false,
         findings: [{ field: '', code: 'not-allowed', message: 'Expected a record of texts by field.' }],
       };
-    // Files and the like under a name of somebody else's are ignored as texts are.
+    // Files and other non-text values under unknown names are ignored, like unknown texts.
     const strange = sent.strange.filter((name) => form.places.has(name));
     const findings = strange.map((field) => ({
       field,
@@ -70,7 +70,7 @@ export function serverForm<V extends Values = Values>(form: HydratedForm<V>): Se
             ignored: [...checked.ignored, ...sent.strange.filter((name) => !strange.includes(name))],
           }
         : checked;
-    // What was no text was not looked at: what is said of its field beside that is about nothing.
+    // A value that was not a text was not checked, so other findings for its field are meaningless.
     const others = checked.ok ? [] : checked.findings.filter(({ field }) => !strange.includes(field));
     return { ok: false, findings: [...findings, ...others] };
   };
@@ -106,7 +106,7 @@ function rawIn(record: unknown): { raw: Record<string, string>; strange: readonl
   if (typeof record !== 'object' || record === null || Array.isArray(record)) return undefined;
   const isPairs = 'getAll' in record && Symbol.iterator in record;
   const entries = isPairs ? [...(record as Iterable<readonly [string, unknown]>)] : Object.entries(record);
-  // A field may be called like something every object has.
+  // A field may have the name of a member that every object has.
   const raw: Record<string, string> = Object.create(null);
   const strange: string[] = [];
   for (const [name, value] of entries) {

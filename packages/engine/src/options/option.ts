@@ -193,7 +193,7 @@ export function filled<O extends Options>(options: O, entry: EntryOf<O>): Filled
   for (const [key, option] of Object.entries(options))
     if ('usual' in option && option.usual !== undefined) all[key] = option.usual;
   for (const [key, value] of Object.entries(entry)) if (value !== undefined) all[key] = value;
-  // Every option with a usual value has one now, and the entry was read against the same options.
+  // Every option with a default has a value now, and the entry was read against the same options.
   return all as FilledEntry<O>;
 }
 

@@ -93,8 +93,7 @@ function schemaOfItem(item: ListItem | Exclude<Option, { is: 'list' | 'bounds' |
     case 'whole':
       return { type: 'integer', minimum: item.min, maximum: item.max };
     case 'text':
-      // A list that depends on the platform would make the schema depend on it as well: then its form has to
-      // do.
+      // A list that depends on the platform would make the schema depend on it: its syntax is used instead.
       if (item.among && item.form === undefined) return { enum: item.among() };
       return {
         type: 'string',

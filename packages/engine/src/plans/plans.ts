@@ -64,7 +64,7 @@ export function planOf(region: string): RegionPlan | undefined {
   const code = codeOf(region);
   if (!code) return undefined;
   const leads = leadingDigits[region]?.split(',') ?? [];
-  // A region without a plan of its own is written as the main one of its code.
+  // A region without a plan of its own is written like the main one of its calling code.
   const written = regionPlans[region] ?? regionPlans[code.regions[0]!];
   if (!written) {
     const writing = '### ### ### ### ###';

@@ -48,7 +48,7 @@ type Actions = readonly Action[];
 export function eventsOf(action: Action, state: FieldState, field: HydratedField): readonly FieldEvent[] {
   switch (action.do) {
     case 'focus':
-      // Nobody comes to a field who is in it.
+      // A field with focus cannot be focused.
       return state.focused ? [] : [{ type: 'focus' }];
     case 'leave':
     case 'submit':

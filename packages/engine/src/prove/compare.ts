@@ -105,7 +105,7 @@ export function* compareSets(
     const target = { type: 'form', id } as const;
     const name = (b ?? a)?.title || id;
     if (!a || !b) yield { target, name, is: a ? 'removed' : 'added' };
-    // What its fields do otherwise is told at the fields.
+    // Differences of its fields are reported for the fields.
     else if (formAs(a) === formAs(b)) yield { target, name, is: 'same' };
     else yield told(target, name, undefined);
   }

@@ -46,7 +46,7 @@ function firstDifference(
   const steps = actions.map((action, i) => ({ line: i, source: '', ...action }));
   const tape: Tape = { title: '', target, today, steps };
   const [one, other] = [play(right, tape), play(wrong, tape)];
-  // A tape that one of them cannot play says nothing of how it would behave.
+  // A tape that one of them cannot play shows no difference in behaviour.
   if ('message' in one || 'message' in other) return undefined;
   for (const [at, row] of one.rows.entries()) {
     const beside = other.rows[at];
@@ -97,7 +97,7 @@ function written(pair: Pair, actions: readonly Action[], isOnDay: boolean): Sear
   if (!difference) return { is: 'untold', tries: 0 };
   const { right, wrong } = difference;
   const what = differing(right, wrong);
-  // The code says what the message does, and stays when the wording is changed.
+  // The code identifies the message, and stays the same when the wording changes.
   const shown = what.includes('codes') ? what.filter((one) => one !== 'message') : what;
   const isForm = target.type === 'form';
   const seen = (row: Row, other: Row): readonly string[] =>

@@ -45,7 +45,7 @@ function* deeds(field: HydratedField, { raws, texts }: Texts): Generator<Actions
   const as = (way: 'type' | 'set' | 'paste', all: readonly string[]): Actions =>
     all.map((text) => ({ do: way, text }));
   const puts = [
-    // What stands on either side of a line tells most, and is what somebody would try.
+    // Values on both sides of a limit show most, and are what a person would try.
     ...as('set', raws),
     ...as('type', texts.slice(0, 4)),
     ...as('type', texts.slice(4)),

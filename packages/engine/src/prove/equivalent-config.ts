@@ -67,11 +67,11 @@ function shown(field: HydratedField, text: string): string {
 function patterns(answers: ReadonlyMap<string, string>): readonly Definition[] {
   const longest = contents.flatMap((content) => {
     const all = [...content].map((_, i, of) => answers.get(of.slice(0, i + 1).join('')) ?? '');
-    // Where it stops growing it is finished.
+    // The text is complete where it stops growing.
     const end = all.findIndex((text, i) => text !== '' && all.slice(i).every((later) => later === text));
     return end >= 0 && end < all.length - 1 ? [all[end] ?? ''] : [];
   });
-  // One that stops because the rest is none it takes is not finished.
+  // A text that stops because the rest is rejected is not complete.
   const most = Math.max(0, ...longest.map((text) => signs(text).length));
   const finished = [...new Set(longest)].filter((text) => signs(text).length === most);
   const wholes = [...new Set(contents.map((content) => answers.get(content) ?? ''))].filter(Boolean);
@@ -104,9 +104,9 @@ export function equivalentConfig(format: Formatter, kinds: KindTable): Equivalen
       const answer = format(text);
       if (typeof answer === 'string') answers.set(text, answer);
     } catch {
-      // It says nothing of these.
+      // These texts show nothing.
     }
-  // What shows nothing of its own could be any field.
+  // A function that adds nothing could be equivalent to any field.
   const told = [...answers].filter(([text, answer]) => answer !== text);
   if (told.length === 0) return undefined;
   let best: EquivalentConfig | undefined;

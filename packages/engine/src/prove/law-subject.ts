@@ -81,7 +81,7 @@ function rememberingTwo<T>(of: (body: TextState) => T): (body: TextState) => T {
   let [last, before]: [TextState?, TextState?] = [];
   let [ofLast, ofBefore]: [T?, T?] = [];
   return (body) => {
-    // Whoever is remembered has something.
+    // A remembered state has a result.
     if (body === last) return ofLast as T;
     if (body === before) return ofBefore as T;
     [before, ofBefore] = [last, ofLast];

@@ -2,8 +2,8 @@ import type { Action } from '../tape/script.ts';
 
 /**
  * The laws of a field (`docs/contract/laws.md`). As functions each looks at what an event made of a state, or
- * at a state however it came about, and says where it does not hold (`laws-of-steps.ts`, `laws-of-
- * states.ts`). Where one asks something else of a kind, the kind says so itself (`exemptions.ts`).
+ * at a state however it came about, and says where it does not hold (`laws-of-steps.ts`,
+ * `laws-of-states.ts`). Where one asks something else of a kind, the kind says so itself (`exemptions.ts`).
  */
 
 /** Number of a law (`docs/contract/laws.md`). */

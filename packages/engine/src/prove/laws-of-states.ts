@@ -84,7 +84,7 @@ function writesBack(subject: LawSubject, after: FieldState): Breach | undefined 
     const again = evaluate(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
     if (again.raw !== own.raw || again.value !== own.value)
       return back(`raw “${own.raw}”, value ${said(own.value)} after ${type}`, again, afresh(type, own.raw));
-    // Of one value one thing is said, however it came about.
+    // The same value always has the same verdicts, however it was reached.
     const at =
       !after.focused || own.display !== again.display
         ? -1

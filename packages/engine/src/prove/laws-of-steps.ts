@@ -51,7 +51,7 @@ function standsLeft(subject: LawSubject, { before, event, after }: Transition): 
   const now = subject.atomsOf(after.body);
   const was = subject.atomsOf(before.body);
   const taken = was.filter(({ at }) => at >= before.start && at < before.end).length;
-  // Fixed text that was typed adds no character: over a selection, or between two parts.
+  // Typed fixed text adds no character, for example over a selection, or between two parts.
   const isOver = before.start === before.end && subject.exemptions.doesOverwrite?.(subject.field.plan);
   if (now.length <= was.length - taken && !isOver) return undefined;
   const left = now.filter(({ at }) => at < after.start);
@@ -80,7 +80,7 @@ function takesOne(subject: LawSubject, { before, event, after }: Transition): Br
   const now = atomsOf(after.body);
   const rest = atoms.filter((_, i) => i !== gone);
   const written = rest.map(({ c }) => c).join('');
-  // Zeros in front of a right fill count for nothing.
+  // Leading zeros of a right fill do not count.
   if (isFromRight(subject) && /^-?0/.test(written)) return undefined;
   if (subject.textOf(after.body).toLowerCase() !== written.toLowerCase())
     return {
@@ -89,7 +89,7 @@ function takesOne(subject: LawSubject, { before, event, after }: Transition): Br
       found: `${drawn(after)} with content “${after.body.content}”`,
     };
   if (!(gone in atoms)) return undefined;
-  // A sign at the head is passed with what belongs to it.
+  // A minus at the beginning is passed together with what belongs to it.
   if (rest[0]?.c === '-' && gone === 1) return undefined;
   const aim = Math.min(before.start, atoms[gone]!.at);
   const previous = now[gone - 1];
@@ -287,7 +287,7 @@ export function breachAt(
     const breach = law(subject, moment);
     if (breach && !but.has(breach.law)) return breach;
   }
-  // What shows is another text only with another body, or with the focus.
+  // The display changes only with the state, or with the focus.
   const { before, after } = moment;
   if (but.has(1) || (before.body === after.body && before.focused === after.focused)) return undefined;
   return sameWayShown(subject, after, memory);

@@ -149,7 +149,7 @@ export function* testMutations(
   const right = ready(compile(document, kinds, languages, checks));
   const { trials = [] } = document;
   const taken = new Set(trials.map(({ id }) => id));
-  // A trial that does not hold as things are notices nothing.
+  // A trial that fails on the original catches nothing.
   const sound = trials.filter((trial) => holds(runTrial(right, trial, today)));
   const breaks = targets.map((target) => ({ target, all: mutationsOf(document, target, kinds, checks) }));
   const of = breaks.reduce((sum, { all }) => sum + all.length, 0);

@@ -60,7 +60,7 @@ export function auditPasted(
     tapes += step.tapes;
     if (step.found) found.push(step.found);
     onStep?.(events);
-    // A tape that is thrown at ends there: a function that throws at all of them comes to few events.
+    // A tape ends where the function throws; a function that always throws has few events.
     if (events >= most || tapes * fewest >= most) break;
   }
   return { events, found: found.sort((a, b) => a.law - b.law) };

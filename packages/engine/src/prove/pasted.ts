@@ -53,7 +53,7 @@ function separatorsOf(format: Formatter): ReadonlySet<string> {
       try {
         shown = String(format(typed));
       } catch {
-        // What it throws at says nothing of what it puts in.
+        // If it throws, it does not show what it adds.
       }
       for (const c of graphemes(shown)) if (!letterOrDigit.test(c) && !typed.includes(c)) own.add(c);
     }
@@ -78,7 +78,7 @@ function rewriting(format: Formatter, wiring: Wiring, separators: ReadonlySet<st
   return (text, caret) => {
     const display = format(text);
     if (typeof display !== 'string') throw new RangeError(`It answered ${typeof display}, and no text.`);
-    // Writing into an input what stands there already leaves the caret where it is.
+    // Writing into an input what is already there leaves the caret where it is.
     if (display === text) return { body: lay(display, false), caret };
     const count = countIn(text.slice(0, caret));
     return {
@@ -130,7 +130,7 @@ function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
     value: (_, { display }) => display || null,
     key: (_, body, start, end, character) => put(body, start, end, character),
     insert: (_, body, start, end, text) => taken(put(body, start, end, text)),
-    // A program that writes a value calls the function as well.
+    // A value set by a program is passed to the function as well.
     parse: (_, text) => taken(whole(after(wellFormed(text), text.length).body)),
     caretAtEnd: (_, body) => whole(body),
     erase(_, body, start, end, extent) {
@@ -138,7 +138,7 @@ function kindOf(after: Rewritten): Kind<Plan, PastedBody> {
       const [from, to] = erased(display, start, end, extent);
       return from === to ? { body, caret: start } : after(display.slice(0, from) + display.slice(to), from);
     },
-    // A text that a script writes into an input ends what the browser could undo.
+    // A script that writes into an input clears the browser's undo.
     reduce(field, state, event) {
       const next = carryOut(field, state, event);
       const isWritten = next.body !== state.body && next.body.isRewritten;
@@ -187,6 +187,6 @@ export function pastedField(id: string, format: Formatter, wiring: Wiring): Past
       return separators.has(c) ? [] : [{ c, at: from }];
     });
   };
-  // Whoever made the field knows its bodies; the laws hand back none but those.
+  // The field's own states: the laws pass back no others.
   return { field: field as unknown as HydratedField, exemptions: { atoms, isSilent: true } };
 }

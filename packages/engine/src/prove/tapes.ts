@@ -54,7 +54,7 @@ export function tapeMakerOf({
     const { below, pick } = random(seed);
     const character = (): string => pick(below(24) === 0 ? odd : below(6) === 0 ? characters : own);
     const typed = (most: number): string => Array.from({ length: 1 + below(most) }, character).join('');
-    // A text is one that means something, with a mistake in it now and then.
+    // A meaningful text, sometimes with a mistake in it.
     const text = (): string => {
       if (texts.length === 0 || below(3) === 0) return typed(below(6) ? 10 : 60);
       const whole = pick(texts);

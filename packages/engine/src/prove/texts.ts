@@ -59,8 +59,7 @@ export function textsFor(field: HydratedField, kinds: KindTable, today: string):
   const several = values.slice(1).map((value) => `${values[0]} ${value}`);
   const finished = finishedText(field, kinds);
   const less = [...finished].slice(0, 30).map((_, i, all) => all.toSpliced(i, 1).join(''));
-  // A number the plan goes by may be how many there can be, or where a year of two digits changes its
-  // century.
+  // A number in the plan may be a length, or the year at which two-digit years change their century.
   const counts = Object.values(field.plan).flatMap((one) =>
     Number.isSafeInteger(one) && one > 0 && one < 500 ? [one - 1, one, one + 1] : [],
   );

@@ -1,5 +1,5 @@
-// What proves a definition without random fields: a page's worker and the command line need no library for
-// these.
+// The parts that prove a definition without random fields: a page's worker and the command line need no
+// library for these.
 export type { Counterexample, Progress } from './audit.ts';
 export { type Audit, type Audited, auditSet, together } from './audit-set.ts';
 export { type Compared, compareSets } from './compare.ts';

@@ -239,7 +239,7 @@ function canMatch(m: Machine, root: number): boolean {
   const queue = [root];
   let decided = !m.exact || isPlain(m, root);
   while (!decided && queue.length) {
-    // The newest first: what can be reached at all is reached straight on.
+    // The newest first, so that reachable ends are found quickly.
     const node = queue.pop()!;
     decided = nullable(m, node) || isPlain(m, node) || seen.size > 150;
     for (const code of decided ? [] : m.samples) {

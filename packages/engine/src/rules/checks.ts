@@ -109,14 +109,13 @@ export function check<P, B extends CheckedText>(
       return body.content.trim() ? passed : missing;
     case 'complete':
     case 'range':
-      // Only kinds with an order have a range, and they answer themselves.
+      // Only kinds with an order have a range, and they compare values themselves.
       return (
         field.kind.validate?.(field.plan, body, what, given) ??
         (what.type === 'range' || body.complete ? passed : incomplete)
       );
     default: {
-      // The validator of that type takes checks of that type, which the compiler does not follow from one to
-      // the other.
+      // The validator of a type receives checks of that type, which the compiler cannot infer.
       const validator = field.checks[what.type] as Validator<CarriedCheck> | undefined;
       if (!validator) throw new RangeError(`The check "${what.type}" is not at hand.`);
       return validator(field, body, what, given, rule);

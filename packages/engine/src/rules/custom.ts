@@ -29,8 +29,8 @@ export type RunCode = (code: string, input: CodeInput) => CodeOutcome | undefine
 
 /**
  * The check `custom` with the function that runs its code. The code returns nothing (pass), `{ code, data }`
- * (fail), `{ open: true }`, and `{ facts }` beside any of these. Anything else fails with the code `check-
- * broken`; `reason` and `line` are for the developer.
+ * (fail), `{ open: true }`, and `{ facts }` beside any of these. Anything else fails with the code
+ * `check-broken`; `reason` and `line` are for the developer.
  *
  * @example
  * const own: Checks = { ...checks, custom: customBy(runCheck) };
@@ -48,7 +48,7 @@ export const customBy =
 /** The finding that follows from an outcome. */
 function findingOf(outcome: CodeOutcome): Finding {
   if ('broken' in outcome) return broken(outcome.broken, outcome.line);
-  // No verdict: but a value that nobody has looked at does not pass either.
+  // No verdict; but a value that was not checked does not pass either.
   if ('undecided' in outcome) return { ...broken(outcome.undecided), verdict: 'open' };
   const { answer } = outcome;
   if (answer === undefined || answer === null) return passed;

@@ -46,7 +46,7 @@ export function distinguishingText(
   while (open.length > 0) {
     const next: [string, number, number][] = [];
     for (const [text, at, bt] of open) {
-      // An empty field has no value: it is no difference that nothing matches nothing.
+      // An empty field has no value, so it does not matter whether the empty text matches.
       if (text && a.matches(at) !== b.matches(bt) && (!only || a.matches(at))) return text;
       for (const code of alphabet) {
         const x = a.step(at, code);

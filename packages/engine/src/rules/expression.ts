@@ -56,7 +56,7 @@ const deepest = 100;
 const mostPieces = 3000;
 
 function weigh(nodes: readonly ExpressionNode[], root: number): number {
-  // Nodes are shared, so each is weighed once.
+  // Nodes are shared, so each is counted once.
   const weights: number[] = [];
   const of = (i: number): number => {
     weights[i] ??= weighed(itemAt(nodes, i));
@@ -136,7 +136,7 @@ function readSequence(r: Reader, outer: boolean): number {
       r.at++;
     } else items.push(readItem(r, outer));
   }
-  // From the right, since a look-ahead speaks of everything that follows it.
+  // From the right, because a look-ahead is about everything after it.
   return items.reduceRight(
     (rest, item) => {
       if (!item.look) return add(r, { op: 'sequence', a: item.node, b: rest });

@@ -13,7 +13,7 @@ export function message(
 ): string {
   const { code, data } = finding;
   const own = code === 'unreachable' || code === 'check-broken' || code === 'shape-broken' ? undefined : say;
-  // What own code and servers find has names of their own, which nobody has worded.
+  // Custom code and servers return codes of their own, which have no default message.
   const template = own ?? words?.[code] ?? words?.['no-match'] ?? words?.['not-allowed'] ?? code;
   if (!template.includes('{')) return template;
   return template.replace(

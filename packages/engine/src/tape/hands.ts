@@ -51,7 +51,7 @@ function suggested(word: string, caretAfter: CaretAfter): readonly Action[] {
   const text = begunOf(word);
   if (text === undefined) return [{ do: 'type', text: word }];
   const begun: Action = { do: 'type', text };
-  // Typed over a selection it begins where that did.
+  // Typed over a selection, the text starts where the selection did.
   const [from] = caretAfter([]);
   const [, to] = caretAfter([begun]);
   return [begun, { do: 'select', start: Math.min(from, to), end: to }, { do: 'insert', text: word }];
@@ -72,7 +72,7 @@ function typedBy(hand: Hand, text: string, isFirst: boolean, caretAfter: CaretAf
     }
     case 'dictation':
       return [{ do: 'insert', text }];
-    // Both replace all that stands there: what follows comes by keys.
+    // Both replace the whole text; the rest is typed.
     case 'autofill':
       return [{ do: isFirst ? 'autofill' : 'type', text }];
     case 'program':

@@ -262,7 +262,7 @@ function readRecord(line: Line): ExpectedOf<'record'> | undefined {
       if (Object.values(values).every((one) => one === null || typeof one === 'string'))
         return { what: 'record', values: values as Record<string, string | null> };
   } catch {
-    // Told below, as is JSON of another shape.
+    // Reported below, like JSON of another shape.
   }
   return line.complainAt(at, 'Expected the record as JSON: an object of texts, or null, by field.');
 }
@@ -311,8 +311,7 @@ export const subjectSpellings: readonly Described[] = Object.entries(subjects).m
 /** The keywords for what a tape can expect. */
 const subjectWords: readonly string[] = Object.keys(subjects);
 
-// Of an entry looked up by a name that is not known before, the compiler does not follow that it and the
-// expectation belong together.
+// The compiler cannot infer that an entry looked up by a variable name belongs to the expectation.
 const subjectOf = (what: string): ExpectationSubject<Expected> | undefined =>
   Object.hasOwn(subjects, what)
     ? (subjects[what as Expected['what']] as ExpectationSubject<Expected>)
@@ -323,7 +322,7 @@ export function readExpectation(line: Line): Expectation | undefined {
   let what = line.name(`what: ${subjectWords.join(', ')}`);
   let field: string | undefined;
   const next = line.peekWord();
-  // A first word that is no subject is a field's id; so is one that another subject follows.
+  // A first word that is not a subject is a field's id, and so is one that is followed by another subject.
   if (what !== undefined && next !== undefined && subjectOf(next) && !subjectOf(what)?.takesWords) {
     field = what;
     what = line.word();

@@ -302,8 +302,7 @@ export function openQuestion(form: HydratedForm, state: FormState, rule: string)
   return undefined;
 }
 
-// Of entries looked up by a name that is not known before, the compiler does not follow that entry and action
-// belong together.
+// The compiler cannot infer that an entry looked up by a variable name belongs to the action.
 const fieldVerbOf = (action: Action): FieldVerb<Action> | undefined =>
   Object.hasOwn(fieldVerbs, action.do) ? (fieldVerbs[action.do as FieldDo] as FieldVerb<Action>) : undefined;
 const formVerbOf = (action: Action): FormVerb<Action> => formVerbs[action.do as FormDo] as FormVerb<Action>;

@@ -46,14 +46,14 @@ function begins(text: string, at: number): boolean | undefined {
   if (before === 0x200d && kind === other) return undefined;
   if (code > 0xffff) {
     if (isFlag(code)) {
-      // Flags are pairs, counted from where their run begins.
+      // Regional indicators form pairs, counted from the start of their run.
       let from = at;
       while (from > 1 && isFlag(text.codePointAt(from - 2)!)) from -= 2;
       return (at - from) % 4 === 0;
     }
     return !joinsAstral.test(String.fromCodePoint(code));
   }
-  // A syllable goes on where a leading jamo began it.
+  // A syllable continues if a leading jamo began it.
   if (kind === base) return table[before] !== other || (before >= 0xdc00 && before < 0xe000) || undefined;
   if (code >= 0xdc00 && code < 0xe000) {
     const isPair = before >= 0xd800 && before < 0xdc00;
@@ -71,20 +71,19 @@ export function countOf(text: string): number {
     const code = text.codePointAt(i)!;
     let isStart: boolean | undefined;
     if (isFlag(code)) {
-      // Their run is counted along: looking back from each would cost its length again and again.
+      // The run is counted while reading: looking back from each would cost its length again and again.
       if (flags === 0) flags = begins(text, i) === false ? 1 : 0;
       isStart = flags % 2 === 0;
       flags++;
     } else {
-      // The second half of a flag is still the flag; one that stands alone ends the run, as anything else
-      // does.
+      // The second half of a flag is part of it; a single one ends the run, like anything else.
       const isSecondHalf = code >= 0xdc00 && code < 0xe000 && text.codePointAt(i - 1)! > 0xffff;
       if (!isSecondHalf) flags = 0;
       isStart = begins(text, i);
     }
     if (isStart) count++;
     else if (isStart === undefined) {
-      // The expression reads from the last certain place to the next.
+      // The expression reads from the last certain boundary to the next.
       const from = certain(text, i);
       let end = i + 1;
       while (end < text.length && !begins(text, end)) end++;

@@ -43,8 +43,8 @@ const shape = {
 } as const satisfies BuildOptions;
 
 /**
- * Bundles entries, each with just what it needs of the packages; what several need stands once, in `run-
- * time/shared-*.js`. The same entries and packages make the same bytes, wherever they stand.
+ * Bundles entries, each with just what it needs of the packages; what several need stands once, in
+ * `run-time/shared-*.js`. The same entries and packages make the same bytes, wherever they stand.
  */
 export async function bundled(entries: Entries, sources: SetSources): Promise<ReadonlyMap<string, string>> {
   const { outputFiles } = await build({
@@ -60,7 +60,7 @@ export async function bundled(entries: Entries, sources: SetSources): Promise<Re
     path.replace(/^[\\/]+/, ''),
     text.replace(forNothing, ''),
   ]);
-  // What all modules leave out of a shared one leaves a file that nobody imports.
+  // A file that is empty without its unused parts is not imported.
   const isWanted = (path: string): boolean =>
     path.replace(/\.js$/, '') in entries ||
     made.some(([, text]) => text.includes(`${posix.basename(path)}"`));

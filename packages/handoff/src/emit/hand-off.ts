@@ -98,7 +98,7 @@ export async function handOff({
     const face = adapterOf(use, needs);
     return face ? [{ use, face }] : [];
   });
-  // The elements' own module puts questions with what the page is bound with.
+  // The elements' module starts server checks with the code that the page is bound with.
   if (uses.includes('element') && needs.isAsking && !uses.includes('dom')) {
     const face = adapterOf('dom', needs);
     if (face) faces.push({ use: 'dom', face });
@@ -185,7 +185,7 @@ function tapesOf({ trials = [] }: SetDocument, beside: readonly TapeFile[]): rea
   const tapes = [...own, ...beside];
   const taken = new Set<string>();
   for (const { name } of tapes) {
-    // Where letters of both cases are one to the disk, names are as well.
+    // File names that differ only in case may be one name on disk.
     const place = name.toLowerCase();
     if (taken.has(place)) throw new RangeError(`Two tapes are called ${name}: rename one.`);
     if (!place.endsWith('.tape')) throw new RangeError(`${name} is no name for a tape: end it in .tape.`);

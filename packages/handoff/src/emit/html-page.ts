@@ -38,7 +38,7 @@ function nativeControl({ field, attributes }: NativeField): readonly string[] {
     ];
   if (options) {
     const isTick = draw === 'tick';
-    // Of boxes to tick HTML can only require each: then none is.
+    // HTML can only require each checkbox of a group, so none is required.
     const needed = required && !isTick ? { required } : {};
     return [
       `<fieldset${written(describe)}>`,
@@ -88,7 +88,7 @@ export function htmlPages(set: SetDocument, kinds: KindTable, hasElements: boole
       }))
     : [{ id: 'fields', title: set.title, ids: set.fields.map(({ id }) => id), isForm: false }];
   return forms.map(({ id, title, ids, isForm }) => {
-    // The reader has seen that each of them is there.
+    // The reader has verified that each of them exists.
     const fields = ids.map((one) => natives.get(one)!);
     const rows = fields.flatMap((native) => {
       const control = nativeControl(native);

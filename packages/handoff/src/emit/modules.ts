@@ -89,7 +89,7 @@ export function elementsModule(set: SetDocument, needs: Needs): Module {
       ...(needs.isAsking ? [listed('import', asks, './dom.js')] : []),
       allOf('./fields.js'),
       '',
-      // Fields ask for the form around them as they come alive.
+      // Fields ask the form around them for their store when they are connected.
       ...(forms.length
         ? [
             `defineForms([${forms.join(', ')}]${needs.isAsking ? `, { drive: ${drive('driveFormAsks')} }` : ''});`,

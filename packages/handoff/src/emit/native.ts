@@ -100,8 +100,7 @@ function compared(
         if (isTaken !== walker.matches(to))
           return gone(isTaken ? { is: 'less' } : { is: 'more', example: longer });
         if (leftOut) {
-          // What was left out stays left out: then the expression alone says how a text goes on that is let
-          // through.
+          // Characters left out stay out; only the expression tells how an accepted text continues.
           const more = completion(walker, to, letters.each);
           if (more === undefined) continue;
           return gone(
@@ -190,17 +189,17 @@ export function nativeField(
   for (const [name, value] of Object.entries(field.html))
     if (mayStand(name, value) && value !== false) attributes[name] = value === true ? true : value;
   if (field.placeholder) attributes.placeholder = field.placeholder;
-  // A rule that may not count holds back nobody who cannot tell.
+  // A rule with a condition blocks nothing here, because the page cannot evaluate the condition.
   const rules = field.rules.filter(({ severity, when }) => severity === 'error' && !when);
   if (rules.some(({ check }) => check.type === 'required') && !field.when) attributes.required = true;
-  // Characters that people see are never more than those HTML counts.
+  // There are never more grapheme clusters than HTML counts.
   for (const { check } of rules)
     if (check.type === 'length' && check.min && define.comparable === undefined)
       attributes.minlength = String(check.min);
   const pattern = valueTypesOf(field.plan).typedForm;
   if (pattern === undefined) return { field, attributes, difference: { is: 'none' } };
   const found = foundFor(field, pattern, proofs);
-  // A text the field takes and the expression does not: it must not be refused.
+  // A text that the field accepts and the expression does not must not be refused.
   if (found.is === 'less') return { field, attributes, difference: { is: 'none' } };
   attributes.pattern = pattern;
   return { field, attributes, difference: found };

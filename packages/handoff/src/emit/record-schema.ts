@@ -30,7 +30,7 @@ export function recordSchema(set: SetDocument, form: FormDocument, kinds: KindTa
   const required: string[] = [];
   const conditions: Schema[] = [];
   for (const id of ids) {
-    // The reader has seen that each of them is there.
+    // The reader has verified that each of them exists.
     const definition = own.find((field) => field.id === id)!;
     const { values, field } = described(definition, set, kinds);
     const rules = (definition.rules ?? []).filter(({ severity }) => severity !== 'warning');
@@ -112,7 +112,7 @@ function sayable(
   { expression, isRaw }: ValueForm,
 ): readonly Schema[] | undefined {
   if (check.type === 'required') return when ? undefined : [];
-  // Without a whole value there is none, which is said already.
+  // Without a complete value there is no value, which is expressed already.
   if (check.type === 'complete') return [];
   if (when || !isRaw) return undefined;
   switch (check.type) {
@@ -123,7 +123,7 @@ function sayable(
     case 'not-in':
       return [{ not: { enum: check.values } }];
     case 'length': {
-      // JSON Schema counts code points, a field what people call a character: the same only in ASCII.
+      // JSON Schema counts code points, and a field grapheme clusters: they are the same only for ASCII.
       const isAscii = expression !== undefined && !/\\p|\\u|[^\x20-\x7e]|\[\^/.test(expression);
       if (!isAscii) return undefined;
       const { min, max } = check;

@@ -38,7 +38,7 @@ function aboutOf(set: SetDocument, { isAsking }: Needs): About | undefined {
   const nameOf = namesIn(set);
   const [form] = set.forms ?? [];
   const ids = form ? fieldIdsOf(form) : [];
-  // A line to type into shows best what a field does.
+  // A text input shows best what a field does.
   const own = form ? set.fields.filter(({ id }) => ids.includes(id)) : set.fields;
   const first = own.find(({ kind }) => !isPicked(kind, kinds)) ?? own[0];
   if (!first) return undefined;
@@ -73,7 +73,7 @@ export function snippets(set: SetDocument, uses: readonly Use[]): readonly Snipp
   const of = about.form
     ? ({ type: 'form', id: about.form.id } as const)
     : ({ type: 'field', id: about.id } as const);
-  // A binding by hand, and a component of a framework that shows one field, show the first.
+  // A manual binding, and a component of a framework for one field, show the first one.
   return uses.flatMap((use) => {
     const written = all[use]?.(about);
     return written ? [{ ...written, use, of }] : [];
@@ -187,7 +187,7 @@ function tied(
   return [
     `<label for="${id}">${inTemplate(label)}</label>`,
     '<span data-arbeit="frame">',
-    // Shapes alone: whoever reads a document has seen to it.
+    // Not escaped on purpose: readDocument() accepts only SVG shapes (engine/document/icon.ts).
     ...(look.icon ? [beside('icon', markupInTemplate(look.icon))] : []),
     ...(look.before ? [beside('sign', inTemplate(look.before))] : []),
     `  <input id="${id}" ${control} aria-describedby="${hint ? `${id}-hint ` : ''}${id}-message" />`,

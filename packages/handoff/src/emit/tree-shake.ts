@@ -67,7 +67,7 @@ const shape = {
 /** A module that imports features, with unused ones as the constant `false`. All other imports stay. */
 async function without(lacked: ReadonlySet<string>, path: string, sources: Sources): Promise<string> {
   const names = await exportsOf(sources.read(posix.join(posix.dirname(path), features)));
-  // The bundler follows constants only into a module that imports nothing.
+  // The bundler inlines constants only from a module that imports nothing.
   const constants = names.map((name) => `export const ${name} = ${!lacked.has(name)};`).join('\n');
   const here: Plugin = {
     name: 'features',
@@ -83,7 +83,8 @@ async function without(lacked: ReadonlySet<string>, path: string, sources: Sourc
     },
   };
   const { outputFiles } = await build({ ...shape, entryPoints: [path], minifySyntax: true, plugins: [here] });
-  // Constants of another module are put in as it is printed; what they decide is seen as it is read again.
+  // Constants of another module are inlined when the output is printed; branches on them are removed in a
+  // second pass.
   const { code } = await transform(outputFiles[0]!.text, {
     minifySyntax: true,
     target: 'es2022',

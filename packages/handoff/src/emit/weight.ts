@@ -67,7 +67,7 @@ export function pageScripts(
   const needs = needsOf(set, kinds);
   const { js, of, customCode } = compiledModule(set, kinds, { ...byName, own: '#custom-code' });
   const code = customCode && customCodeModule(customCode);
-  // Whoever asks for a script is told.
+  // The error is reported where the script is used.
   code?.catch(() => {});
   const own = treeShake(sources, of, kinds);
   return async (use) => {

@@ -86,7 +86,7 @@ function fieldFrom(page: Page, element: Element, made: WrittenColumn, around: Ar
     ...(Object.keys(html).length ? { html } : {}),
     ...(rules.length ? { rules } : {}),
   };
-  // What is not sound of it goes as it is taken into the set.
+  // Invalid parts are dropped when it is added to the set.
   return { field: field as unknown as FieldDocument, place: placeOf(element) };
 }
 
@@ -237,7 +237,7 @@ function dated(page: Page, element: Element, type: 'date' | 'time', around: Arou
 }
 
 function counted(page: Page, element: Element, type: 'number' | 'range', around: Around): Draft {
-  // What is to be slid along has its ends where nobody says any (HTML, `type=range`).
+  // A slider has default bounds (HTML, `type=range`).
   const [low, high] = type === 'range' ? ['0', '100'] : [];
   const [min, max] = [attribute(element, 'min') ?? low, attribute(element, 'max') ?? high];
   const written = attribute(element, 'step') ?? '1';
@@ -245,10 +245,10 @@ function counted(page: Page, element: Element, type: 'number' | 'range', around:
   const step = given === undefined || given <= 0 ? 1 : given;
   const decimals =
     written.trim().toLowerCase() === 'any' ? 6 : Math.min(6, String(step).split('.')[1]?.length ?? 0);
-  // Where it goes in steps of its last decimal, or of none, there is nothing to hold it to.
+  // If the step is one in the last decimal, or none, no rule is needed.
   const isPlain = decimals === 6 || Math.abs(step - 10 ** -decimals) < 1e-9;
   const from = (number(min) ?? number(around.initial) ?? 0) / step;
-  // Steps are counted from the least (HTML); a rule counts them from nothing.
+  // HTML counts steps from the minimum, a rule from zero.
   const isOnStep = Math.abs(from - Math.round(from)) < 1e-9;
   if (!isPlain && !isOnStep)
     lose(page, element, `Its steps of ${step} begin at ${min ?? around.initial}: they are not carried over.`);
@@ -299,7 +299,7 @@ function written(page: Page, element: Element, type: string, around: Around): Dr
     lose(page, element, 'It came in as a text that is seen: there is no kind of field for a password.');
   if (type !== 'email' && type !== 'url') return fieldFrom(page, element, made, around);
   const html = { inputmode: type, ...around.html };
-  // Its own expression says more than what its type asks for.
+  // Its own expression is stricter than its type.
   const asked: RuleDocument[] =
     source === undefined ? [{ id: 'form', check: { type: 'matches', pattern: forms[type] } }] : [];
   return fieldFrom(page, element, { ...made, rules: [...asked, ...made.rules] }, { ...around, html });

@@ -100,7 +100,7 @@ function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly D
   const properties = isObject(schema.properties) ? schema.properties : {};
   const required = list(schema.required);
   const drafts = Object.entries(properties).flatMap(([name, given]) => {
-    // A schema of `true` says as much as an empty one, one of `false` that there is no such property.
+    // A schema `true` is the same as an empty one; `false` means that there is no such property.
     const own = given === true ? {} : given;
     const found = within(at, isObject(own) ? own : {}, 'properties', name);
     if (!isObject(own)) {
@@ -193,7 +193,7 @@ function draftOf(reading: SchemaReading, property: Property): readonly Draft[] {
     ...(schema.readOnly === true ? { html: { readonly: true } } : {}),
     ...(rules.length ? { rules } : {}),
   };
-  // What is not sound of it goes as it is taken into the set.
+  // Invalid parts are dropped when it is added to the set.
   const draft = { field: field as unknown as FieldDocument, place: reading.placeIn(path) };
   return [inside.title ? { ...draft, section: inside.title } : draft];
 }

@@ -29,7 +29,7 @@ export function rowsOf(text: string): readonly (readonly string[])[] {
     bom: true,
     relaxQuotes: true,
     trim: true,
-    // In a drawn table a quotation mark is one.
+    // In a drawn table a quotation mark is a character.
     ...(isDrawn ? { quote: null } : {}),
   }) as string[][];
   return rows.filter((row) => row.some((cell) => cell !== ''));
@@ -75,7 +75,7 @@ export function localeIn(rows: readonly (readonly string[])[]): string {
   const has = (form: RegExp): boolean => cells.some((cell) => form.test(cell));
   const isMonthFirst = has(/^(?:0?[1-9]|1[0-2])\/(?:1[3-9]|2\d|3[01])\/\d{2,4}$/);
   if (isMonthFirst && !has(/^(?:1[3-9]|2\d|3[01])\/\d{1,2}\/\d{2,4}$/)) return 'en-US';
-  // A comma with one or two digits behind it, or a thousand with full stops, is written so in no English.
+  // A comma before one or two digits, or full stops between thousands, are not English.
   if (has(/^\D{0,4}-?\d+(?:\.\d{3})*,\d{1,2}\D{0,4}$/) || has(/^\d{1,2}\.\d{1,2}\.\d{4}$/)) return 'de-DE';
   return has(/^\(\d{3}\) \d{3}-\d{4}$|^\$/) ? 'en-US' : 'en-GB';
 }

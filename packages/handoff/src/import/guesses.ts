@@ -130,7 +130,7 @@ function amounts({ about, all, isCalled, examples, made }: Column): readonly Gue
   const decimal = decimalOf(about.locale);
   const digits = Math.max(0, ...examples.map((text) => digitsBehind(text, decimal)));
   const decimals = digits ? { decimals: { max: digits } } : {};
-  // A number is not written with a nought before it, and seldom with more digits: that is a code.
+  // Numbers have no leading zero, and seldom more digits: this is a code.
   const isCode =
     examples.some((text) => /^0\d/.test(text) || text.replace(/\D/g, '').length > 12) ||
     (isCalled(/\bcode|\bzip|\bplz|\bid\b/) &&
@@ -198,7 +198,7 @@ function offers({ cells, examples, made }: Column): readonly Guess[] {
     (pair) => distinct === 2 && examples.every((text) => pair.includes(text.toLowerCase())),
   );
   if (!isPair && !(distinct >= 2 && distinct <= 8 && filled >= distinct * 2)) return [];
-  // A value for the program, the words for people.
+  // Values for the program, labels for people.
   const taken = new Set<string>();
   const named = examples.map((label) => {
     const value = idFor(label, taken);
@@ -214,7 +214,7 @@ function shapes({ examples, made }: Column): readonly Guess[] {
   const proposed = propose([...examples]);
   if (!proposed.ok) return [];
   const rule = checked(examples);
-  // What only some of them have makes no shape of a column.
+  // What only some of them have is not part of a column's pattern.
   const patterns = proposed.proposals.flatMap(({ pattern }) => (pattern.includes('<?') ? [] : [pattern]));
   return patterns
     .slice(0, 2)
@@ -229,7 +229,7 @@ function checked(examples: readonly string[]): RuleDocument | undefined {
   const bare = examples.map((text) => text.replace(/[\s\p{P}]/gu, ''));
   const isLong = bare.every((text) => text.length >= 8);
   if (!isLong || bare.length < 2) return undefined;
-  // The four characters an IBAN begins with are read last (ISO 13616).
+  // The first four characters of an IBAN are read last (ISO 13616).
   const turned = bare.map((text) => text.slice(4) + text.slice(0, 4));
   if (turned.every(schemes.mod97))
     return { id: 'check', check: { type: 'checksum', scheme: 'mod97', rotate: 4 } };
@@ -243,7 +243,7 @@ function opened(definition: FieldDocument, locale: string) {
     const { kind, plan } = compileField(definition, { locale }, kinds);
     return (text: string) => kind.parse(plan, text);
   } catch (error) {
-    // A guess that is no definition is none.
+    // A guess without a valid definition is dropped.
     if (error instanceof RangeError) return undefined;
     throw error;
   }

@@ -31,7 +31,7 @@ function measured(node: ExpressionNode, of: (at: number) => Span): Span {
     }
     case 'counted': {
       const { least, most } = of(node.a);
-      // Nothing, however often, is nothing.
+      // The empty text repeated is the empty text.
       return { least: least * node.min, most: most === 0 ? 0 : most * node.max };
     }
     case 'many':
@@ -92,7 +92,7 @@ function repeatedIn({ nodes }: Automaton, i: number): number | undefined {
   const node = nodes[i];
   if (node?.op === 'many' || node?.op === 'counted') return node.a;
   if (node?.op !== 'either') return undefined;
-  // `x?` is `x` or nothing.
+  // `x?` is `x` or the empty text.
   if (nodes[node.b]?.op === 'empty') return node.a;
   return nodes[node.a]?.op === 'empty' ? node.b : undefined;
 }

@@ -124,7 +124,7 @@ function soLong(whole: Automaton, { least = 0, most = Number.POSITIVE_INFINITY }
   const own = ofLength(whole, { least, most });
   if (own) return own;
   const span = spanOf(whole, whole.root);
-  // Why it has no end is told where it is met.
+  // The reason is reported where the repetition is read.
   if (!Number.isFinite(span.most)) return whole;
   return stop(
     `Its texts have ${span.least} to ${span.most} characters, and not all of them are as long as it may be: a pattern cannot say that.`,
@@ -144,7 +144,7 @@ function matterOf(m: Automaton, i: number): readonly Matter[] {
 }
 
 function pieceOf(m: Automaton, i: number): readonly Matter[] {
-  // The parser has every index lead to a node.
+  // Every index of a parsed expression leads to a node.
   const node = m.nodes[i] as ExpressionNode;
   switch (node.op) {
     case 'one':
@@ -193,7 +193,7 @@ function takesOf(
   if (written === '97-122') return { takes: { type: 'built-in', name: 'latin' }, manner: 'lower' };
   if (merged.some(([from, to]) => from <= 34 && to >= 34))
     return stop('A cell cannot be said to take a quotation mark.');
-  // A "-" stands first, where it is itself.
+  // A "-" is first, where it stands for itself.
   const sorted = [...merged].sort(([a], [b]) => Number(b === 45) - Number(a === 45));
   const characters = sorted
     .map(([from, to]) => {
@@ -227,7 +227,7 @@ function mergedRanges(ranges: readonly number[]): readonly (readonly [number, nu
 /** A repetition: cells for a single character, otherwise the repeated parts. */
 function repeated(m: Automaton, { a, min, max }: ExpressionNode & { op: 'counted' }): readonly Matter[] {
   const inside = matterOf(m, a);
-  // Counts within counts multiply.
+  // Nested repetitions multiply.
   if (inside.length * min > mostParts) return stop('It is longer than a pattern can be.');
   const [only] = inside;
   if (inside.length === 1 && only?.type === 'cells' && only.min === 1 && only.max === 1)

@@ -108,7 +108,7 @@ function soundField({ field, place }: Draft, locale: string, lose: (lost: Droppe
 
 function without<K extends keyof FieldDocument>(field: FieldDocument, piece: K): FieldDocument {
   const { [piece]: _, ...rest } = field;
-  // What is left out may be.
+  // The omitted members are optional.
   return rest as unknown as FieldDocument;
 }
 

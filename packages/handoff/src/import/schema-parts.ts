@@ -82,7 +82,7 @@ export function resolved(reading: SchemaReading, at: Found, by: readonly string[
     const target = referred(reading, at, $ref, by);
     if (target) {
       const there = resolved(reading, target, [...by, $ref]);
-      // What is said beside a reference says more; where the rest stands is where it leads.
+      // Keywords beside a reference have precedence over those of its target.
       found = { ...there, schema: merged(reading, there, there.schema, rest) };
     }
   }

@@ -56,9 +56,9 @@ export function writtenOf(reading: SchemaReading, at: Found): WrittenColumn {
     },
     reading.patternOf,
   );
-  // How a form that has a name is held to it is nothing to tell of.
+  // How a known format is checked need not be reported.
   if (matched) for (const why of told) drop(reading, at, why, 'pattern');
-  // Both hold, where it has an expression and a format.
+  // An expression and a format both apply.
   const also: RuleDocument[] =
     matched && known?.form ? [{ id: 'format', check: { type: 'matches', pattern: known.form } }] : [];
   return { ...made, rules: [...made.rules, ...also] };

@@ -46,7 +46,7 @@ export function writtenAs(
   if (given !== undefined && given > longest)
     told.push(`That it has at most ${given} characters is not carried over: ${longest} are the most.`);
   const widest = given !== undefined && given <= longest ? given : undefined;
-  // Where nothing stands nothing is asked: one character is no bound.
+  // An empty field is not checked, so a minimum of one character is no limit.
   const lengths: RuleDocument[] =
     shortest === undefined || shortest < 2
       ? []
@@ -54,7 +54,7 @@ export function writtenAs(
   const entry = { ...(widest === undefined ? {} : { max: widest }), ...own };
   if (expression === undefined) return { kind: 'text', entry, rules: lengths, told };
   const read = parseExpression(expression);
-  // What is no expression is no rule either.
+  // An invalid expression is not made a rule.
   if ('message' in read) {
     told.push(`Its expression is left out: ${read.message}`);
     return { kind: 'text', entry, rules: lengths, told };

@@ -48,7 +48,7 @@ export function changeStream({ follow, now, signals, ended }: Source): ReadableS
         try {
           controller.close();
         } catch {
-          // The browser has closed it.
+          // The browser has closed the stream.
         }
         ended();
       });

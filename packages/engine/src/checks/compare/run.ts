@@ -20,7 +20,7 @@ export const compare: Validator<'compare'> = (
   const other = others[field];
   if (value === null || !other || other.value === null) return passed;
   const side = by === 'number' ? order(value, other.value) : order8601(value, other.value);
-  // Days of ISO 8601 alone are read as in UTC (ECMAScript, Date.parse), where each has 24 hours.
+  // Dates without time are read as UTC (ECMAScript, Date.parse), where every day has 24 hours.
   const apart = (Date.parse(value) - Date.parse(other.value)) / 86_400_000;
   if (holdsFor[op](side, apart - days)) return passed;
   const data = { value: body.display, other: other.display, 'other-label': other.label, days: String(days) };

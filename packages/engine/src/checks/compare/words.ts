@@ -21,7 +21,7 @@ export const comparisons: Readonly<Record<Comparison, string>> = {
 };
 
 export const compare: WordsOf<'compare'> = {
-  // It stands in forms.
+  // It is offered in forms only.
   starts: () => [],
   inWords: ({ op, days, field }) => `${comparisons[op].replace('…', String(days ?? 0))} ${field}`,
   codeOf: () => 'differs',

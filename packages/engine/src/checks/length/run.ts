@@ -4,8 +4,8 @@ import { countOf } from '../../values/long-text.ts';
 import { failing, finding, rawOf } from '../findings.ts';
 
 /**
- * Whether the raw value has the right number of characters (grapheme clusters): codes `too-short`, `too-
- * long`.
+ * Whether the raw value has the right number of characters (grapheme clusters): codes `too-short`,
+ * `too-long`.
  *
  * @example
  * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { length });

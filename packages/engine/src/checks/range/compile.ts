@@ -8,7 +8,7 @@ export const range: Compiler<'range'> = {
     const limits: { min?: string; max?: string; step?: string } = {};
     for (const end of ['min', 'max', 'step'] as const) {
       const at = check[end];
-      // Numbers are compared as canonical decimals; dates and times are none and stay.
+      // Numbers are compared as canonical decimals; dates and times are not numbers and stay.
       if (at !== undefined) limits[end] = canonical(`${at}`) || `${at}`;
     }
     return { type: 'range', ...limits };

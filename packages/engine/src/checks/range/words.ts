@@ -11,7 +11,7 @@ export const range: WordsOf<'range'> = {
         ]
       : [], // biome-ignore format: one rule a line
   inWords({ min, max, step }, limitInWords, limits) {
-    // Of points in time one says "from" and "until".
+    // Messages about dates and times say "from" and "until".
     const isTime = limits !== undefined && (limits.isGood('today') || limits.isGood('09:00'));
     const words: string[] = [];
     if (min !== undefined)

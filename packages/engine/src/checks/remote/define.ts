@@ -10,7 +10,7 @@ export const remote = define({
       label: 'Path on this server',
       about: 'A path of the same server.',
       at: [],
-      // Of this server alone, whoever wrote the document.
+      // Only paths on this server, whoever wrote the document.
       form: '^/(?![/\\\\])[\\w\\-.\\/]*$',
       expected: 'Expected a path of this server, such as "/api/passes".',
       suggestion: '/api/passes',

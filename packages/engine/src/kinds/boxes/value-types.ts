@@ -23,7 +23,7 @@ const boxesValues = ({ accept, length }: BoxesPlan): ValueForm => ({
 export const valueTypes: ValueTypes<BoxesPlan> = {
   values: boxesValues,
   typedForm: typedBoxes,
-  // What a whole message says of its code is read by these two signs.
+  // These two symbols mark the code in a message.
   alphabet: ({ accept }) =>
     alphabetOf([], ['@', '#'], (c) => {
       const digit = /[0-9]/.test(fold(c));

@@ -16,7 +16,7 @@ export const unusedAmong =
       Object.fromEntries(
         Object.entries(has).map(([name, isIn]) => [
           name,
-          // Plans of fields of the kind are the kind's own.
+          // Fields of the kind have the kind's own plan.
           fields.some(({ plan, rules }) => isIn(plan as unknown as P, rules)),
         ]),
       ),

@@ -15,9 +15,9 @@ const options = {
     at: ['shape'],
     needed: true,
     isCode: true,
-    // Nothing but what it declares is exported, and nothing imported: handed off, it stands inside the page's
-    // own code. Blank lines are not gone over from each
-    // of them again: the last one before a word is where it begins.
+    // It must export only declarations and import nothing: handed off, it is inside the page's own code.
+    // Blank lines are not scanned from each of them again: the expression starts at the last one before a
+    // word.
     form:
       '^(?=[\\s\\S]{1,20000}$)(?![\\s\\S]*(?:^|[\\n;}])[^\\S\\n]*(?:import\\b|export\\s*(?:default\\b|[{*])))' +
       '[\\s\\S]*?(?:^|[\\n;}])[^\\S\\n]*export\\s+(?:function|const|let|var)\\s+shape\\b[\\s\\S]*$',
@@ -32,7 +32,7 @@ const options = {
     at: ['takes'],
     check: (text, { classes }) => {
       const { nodes, faults } = parseNotation(`<${text}>`, classes);
-      // The bracket before it is nobody's.
+      // The bracket before the code was added here.
       if (faults.length) return faults.map((fault) => ({ ...fault, column: Math.max(1, fault.column - 1) }));
       const [node] = nodes;
       return nodes.length === 1 && node?.type === 'cells' && node.min === 1 && node.max === 1

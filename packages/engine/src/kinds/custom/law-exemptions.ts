@@ -3,7 +3,7 @@ import type { CustomPlan, CustomText } from './body.ts';
 import { shapeWords } from './words.ts';
 
 export const lawExemptions: LawExemptions<CustomPlan, CustomText> = {
-  // Fixed text in front that was typed before any content.
+  // Leading fixed text that was typed before any content.
   flags: ({ characters, display }) => (characters.length === 0 ? display : ''),
   hasPassed: ({ characters, display }) => characters.length === 0 && display !== '',
   atoms: ({ characters, places }) => characters.map((c, i) => ({ c, at: places[i]! })),

@@ -49,7 +49,7 @@ export function sampleOf(plan: CustomPlan): readonly string[] {
  */
 function twinOf(plan: CustomPlan, characters: readonly string[]): readonly string[] | undefined {
   const own = alphabetOf(plan);
-  // What is none of them has none at its place, and so the first.
+  // Otherwise the same text is used for both values.
   return own.length > 1 ? characters.map((c) => own[(own.indexOf(c) + 1) % own.length]!) : undefined;
 }
 

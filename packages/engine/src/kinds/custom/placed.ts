@@ -56,7 +56,7 @@ function fromPieces(answer: readonly unknown[], content: readonly string[]): Pla
         at += c.length;
       }
   }
-  // Character by character: an accent that joins the letter before it makes one character of two.
+  // By whole characters: an accent that joins the letter before it makes one character of two.
   const isContent = own.length === content.length && own.every((c, i) => c === content[i]);
   return isContent && isWhole(display, places)
     ? { display, places, isAmbiguous: false }

@@ -136,7 +136,7 @@ function insert(
     return { ...cut(layout, plan, body, start, end), leftOut: passed.map(({ c }) => c).join(''), rejected };
   }
   const characters = kept.toSpliced(at, 0, ...put);
-  // Mostly nothing of it is fixed: then this is what is shown once that is known, and is asked for along with
+  // Usually nothing is rejected: then this is the display once it is known, and is requested together with
   // it.
   const laid = layout.lay(plan, characters);
   const next = lead ? laid : { ...bare(characters, 'waiting'), given: { text, count: put.length } };
@@ -218,7 +218,7 @@ function givenAgain(
   const { body, leftOut } = insert(layout, plan, bare(characters.slice(count), 'waiting'), 0, 0, text);
   const less = characters.length - body.characters.length;
   const moved = (offset: number): number => behind(body, Math.max(0, countLeft(state.body, offset) - less));
-  // What the last event left out is told while it is the last.
+  // Text left out is reported only for the last event.
   return {
     ...state,
     body,
@@ -254,7 +254,7 @@ function ahead(plan: CustomPlan, { characters }: CustomText, from: number, to: n
     from < to
       ? [rest]
       : [from - 1, from].filter((at) => at in characters).map((at) => characters.toSpliced(at, 1));
-  // Before anything is pasted into it, what a paste is known by.
+  // Into an empty field, compare with the fixed text of a sample to recognise a pasted display.
   const sample = characters.length === 0 ? [sampleOf(plan)] : [];
   return [...sample, ...gone, ...keys].map((all) => all.join('')).filter((content) => content !== '');
 }
@@ -284,7 +284,7 @@ export function customFormatBy(run: RunShape): Kind<CustomPlan, CustomText> {
       if (own === undefined)
         return passOver(cut(layout, plan, body, start, end), at, character) ?? 'not-accepted';
       if (body.characters.length - selected >= plan.most) return 'full';
-      // Of what is selected nothing is laid out in between: only what comes of the key is asked for.
+      // The state without the selection is not laid out: only the result of the key is requested.
       const next = layout.lay(plan, body.characters.toSpliced(at, selected, own));
       return { body: next, caret: behind(next, at + 1) };
     },
@@ -303,8 +303,8 @@ export function customFormatBy(run: RunShape): Kind<CustomPlan, CustomText> {
     }),
     reduce(field, state, event) {
       const next = carryOut(field, state, event);
-      // What it waited for may have come: it stands there from the next event on, in states that are undone
-      // and redone too.
+      // The result may have arrived: it is displayed from the next event on, also in states that are undone
+      // and redone.
       return next.body.is === 'waiting' ? again(layout, field.plan, next) : next;
     },
     withFormat: customFormatBy,

@@ -71,7 +71,7 @@ export const date: Definition<typeof options, DatePlan> = {
     isGood: (text) => resolve(text, someDay) !== undefined,
     example: 'today+18m',
     hasSteps: false,
-    // Limits by the clock are held against each other on one day, and against no others.
+    // Relative limits are compared on one fixed date, and not with absolute ones.
     isAbove: (a, b) =>
       a.startsWith('today') === b.startsWith('today')
         ? resolve(a, someDay)! > resolve(b, someDay)!
@@ -201,7 +201,7 @@ function readNames(locale: string): Pick<DatePlan, 'months' | 'words'> {
             itemAt(months, Math.min(i, 11)).add(value.toLowerCase().replace(/[.\s׳]+$/u, ''));
           else for (const word of wordsIn(value)) words.add(word);
   }
-  // What more than one month is called (a number with `tháng`) names none.
+  // A name shared by several months (a number with `tháng`) names none.
   const count = new Map<string, number>();
   for (const names of months) for (const name of names) count.set(name, (count.get(name) ?? 0) + 1);
   const isName = (name: string) => count.get(name) === 1 && /\p{L}/u.test(name) && !/\d/.test(name);

@@ -5,7 +5,7 @@ import type { DatePlan } from './run.ts';
 
 export const lawExemptions: LawExemptions<DatePlan, PartsBody> = {
   ...partsExemptions,
-  // Where another calendar is in use, a year far from ours is taken for one of that.
+  // Where another calendar is in use, a year far from ours is read as one of that.
   isReadOtherwise: ({ gregorian, year }, { texts }) => {
     const written = texts[year];
     return !gregorian && !!written && (+written < 1850 || +written > 2250);

@@ -129,7 +129,7 @@ function monthIn(plan: DatePlan, text: string): [month: number, name: string] {
     return at >= 0 && !letter.test(text[at - 1] ?? ' ') && !letter.test(text[at + name.length] ?? ' ');
   };
   let best: [number, string] = [-1, ''];
-  // Names of two months, one of them perhaps a weekday's: no telling which is meant.
+  // Names of two months, or one that is also a weekday: it is unclear which is meant.
   const named = plan.months.filter((names) => names.some(isWord));
   if (named.length > 1) return best;
   for (const fits of [isWord, (name: string) => name.length > 2 && text.includes(name)]) {
@@ -260,7 +260,8 @@ function hasYearInside(
 ): boolean {
   const from = Math.max(first, +min.slice(0, 4));
   const to = Math.min(last, +max.slice(0, 4));
-  // In a year strictly between the limits every day is inside; at most the two at the ends need looking at.
+  // In a year strictly between the limits every date is inside; only the two years at the ends need
+  // checking.
   for (let year = from; year <= to; year++) {
     if (month === 2 && day === 29 && !isLeap(year)) continue;
     const date = iso(year, month, day);
@@ -355,7 +356,7 @@ export const date: Kind<DatePlan, PartsBody> = {
     });
     const { texts } = stepped.body;
     const [y, m, d] = [plan.year, plan.month, plan.day].map((part) => itemAt(texts, part));
-    // Days clamp to the month, whichever part was stepped.
+    // The day is limited to the length of the month, whichever part was stepped.
     if (!d || !m || d.length < 2 || m.length < 2) return stepped;
     const most = daysIn(isFull(itemAt(plan.parts, plan.year), y!) ? +y! : 2000, +m);
     if (+d <= most) return stepped;

@@ -5,12 +5,12 @@ import type { DurationPlan } from './run.ts';
 
 export const lawExemptions: LawExemptions<DurationPlan, PartsBody> = {
   ...partsExemptions,
-  // Hours passed by without a number (`h `) are a state of their own.
+  // Hours passed without a number (`h `) are a state of their own.
   flags: ({ content, display }) => (content === '' && display !== '' ? 'passed' : ''),
-  // Hours that begin with their point have lost what stood before it.
+  // Hours that begin with the decimal point have lost the digits before it.
   isTold: (plan, body) =>
     isToldInParts(plan, body, true) && body.texts.every((text) => !text.startsWith('.')),
-  // Zeros in front of a number say nothing.
+  // Leading zeros are dropped.
   doesConvert: (text) => /[a-z:.,]|^\D*0/i.test(text),
   alike: /^(?:[1-9][0-9]{0,13})?$/,
 };

@@ -30,10 +30,10 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
     if (text && display) display += ' ';
     at.push(display.length);
     if (text) display += localized(digits, text.replace('.', plan.decimal)) + itemAt(between, i + 1);
-    // Hours alone and minutes alone are told apart by the unit.
+    // The unit distinguishes hours alone from minutes alone.
     if (text) content += text + (i === plan.hour ? 'h' : '');
   }
-  // A point whose hours were taken out says nothing yet.
+  // A decimal point whose hours were removed has no meaning yet.
   return { content, display, complete: texts.some((text) => text !== '' && text !== '.'), texts, at };
 }
 
@@ -45,7 +45,7 @@ function passedBy(plan: DurationPlan): PartsBody {
 
 /** The whole minutes of the parts; every fraction of an hour that can be typed is whole minutes. */
 const minutesOf = (plan: DurationPlan, { texts }: PartsBody): number =>
-  // A point alone is no number; it comes to nothing.
+  // A decimal point alone is not a number; it counts as 0.
   Math.round((Number(texts[plan.hour] ?? 0) || 0) * 60) + Number(texts[plan.minute] ?? 0);
 
 /**
@@ -60,7 +60,7 @@ function ordered(plan: DurationPlan, minutes: number): string[] {
   if (plan.hour < 0) texts[plan.minute] = `${minutes}`;
   else if (plan.minute < 0) texts[plan.hour] = `${minutes / 60}`;
   else {
-    // What the hours have no room for stays in minutes.
+    // Minutes that do not fit the hours stay minutes.
     const hours = Math.min(Math.floor(minutes / 60), itemAt(plan.parts, plan.hour).high);
     const rest = minutes - hours * 60;
     if (hours) texts[plan.hour] = `${hours}`;
@@ -93,7 +93,7 @@ function parse(plan: DurationPlan, given: string): Parsed | undefined {
   const match = unitForm.exec(text) ?? /^(\d{1,4}[.,]\d{1,4})()$/.exec(text);
   if (!match || !(match[1] || match[2])) return undefined;
   const [, h = '', min = '', unit] = match;
-  // A bare number goes where it would be typed: what there is no room for is left out, as key by key.
+  // A bare number goes where it would be typed; digits that do not fit are left out, as key by key.
   if (!h && !unit && plan.bare === plan.hour)
     return min.length <= itemAt(plan.parts, plan.hour).size ? held(plan, min, '') : undefined;
   return held(plan, h.replace(',', '.'), min);
@@ -199,7 +199,7 @@ const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>
 /** The parts of a raw value; `undefined` if it is none of this field. */
 function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
   const match = /^(?:(\d{1,3}(?:\.\d{0,2})?|\.\d{0,2})h)?(\d{0,4})$/.exec(raw);
-  // Parts of an hour are minutes already: none stand beside them.
+  // Decimal hours contain the minutes already: no separate minutes may follow.
   if (!match || !raw || (match[1]?.includes('.') && match[2])) return undefined;
   const texts = plan.parts.map((_, i) => (i === plan.hour ? (match[1] ?? '') : itemAt(match, 2)));
   return hold(plan, texts) && lay(plan, texts).content === raw ? texts : undefined;

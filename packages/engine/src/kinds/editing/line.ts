@@ -74,7 +74,8 @@ function without<P, B extends LineBody>(
   if (first < 0 || first >= end || end > body.content.length) return { body, caret };
   const aim = Math.min(caret, offsetOf(line, plan, body, first));
   const rest = line.lay(plan, body.content.slice(0, first) + body.content.slice(end));
-  // The kind may have dropped more (zeros in front): what stands right of the caret is counted from the end.
+  // The kind may have dropped more (leading zeros), so the content right of the caret is counted from the
+  // end.
   const right = Math.min(body.content.length - end, rest.content.length);
   const at = rest.content.length - right;
   const low = offsetAfter(line, plan, rest, at);
@@ -172,7 +173,7 @@ export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
 
     key(plan: P, body: B, start: number, end: number, character: string): EditResult<B> | Reason {
       const cleared = cut(line, plan, body, start, end);
-      // Nearly every key is typed behind everything else.
+      // Most keys are typed after everything else.
       const isLast = cleared.caret === cleared.body.to;
       const count = isLast ? cleared.body.content.length : countLeft(line, plan, cleared.body, cleared.caret);
       const put = line.insertCharacter(plan, cleared.body.content, count, character);

@@ -48,7 +48,7 @@ const replaced = (texts: readonly string[], part: number, text: string): string[
  */
 function enter(part: PartPlan, text: string, index: number, digit: string): string | Reason {
   const next = text.slice(0, index) + digit + text.slice(index);
-  // Parts of an hour: what stands behind the point is the kind's own matter.
+  // Decimal hours: the kind handles the digits after the point.
   const point = next.indexOf('.');
   if (point >= 0) return point > part.size ? 'full' : next;
   if (text.length >= part.size) return 'full';
@@ -61,7 +61,7 @@ function enter(part: PartPlan, text: string, index: number, digit: string): stri
 function enterWord(part: PartPlan, text: string, index: number, c: string): string | undefined {
   const next = (text.slice(0, index) + c + text.slice(index)).toLowerCase();
   const meant = part.words!.filter((word) => word.toLowerCase().startsWith(next));
-  // Words that begin alike are told apart by their first other letter: 오전, 오후.
+  // Words with the same first letter are distinguished by the first one that differs: 오전, 오후.
   const other = part.words!.find(
     (word, i) =>
       !text &&
@@ -82,7 +82,7 @@ function whole<B extends PartsBody>(body: B): EditResult<B> {
   const { texts, at, display } = body;
   const last = texts.findLastIndex((text) => text !== '');
   if (last < 0) return { body, caret: 0 };
-  // Behind a full part its fixed text stands, and the caret behind that.
+  // After a full part its fixed text is displayed, and the caret is after it.
   const isLast = last === texts.length - 1;
   return { body, caret: isLast ? itemAt(at, last) + itemAt(texts, last).length : display.length };
 }
@@ -256,7 +256,7 @@ function insert<P extends PartsPlan, B extends PartsBody>(
   const { kind, plan } = at;
   const isAlone = cleared.body.content === '';
   const typed = byKeys(at, cleared, text);
-  // A text that typing makes itself of is this field's own display, partly typed perhaps.
+  // A text that typing reproduces is this field's own display, perhaps incomplete.
   const looksOwn = isAlone && typed.body.display === text;
   if (looksOwn && (kind.isOwn?.(plan, typed.body) ?? true)) return { ...typed, leftOut: '' };
   const parsed = isAlone ? kind.parse(plan, text.normalize('NFC')) : undefined;
@@ -289,7 +289,8 @@ function erase<P extends PartsPlan, B extends PartsBody>(
     const next = body.texts.findIndex((text, i) => i > part && text !== '');
     if (next < 0) return { body, caret: start };
     const { body: rest } = cut(at, body, caretIn(body, next, 0), caretIn(body, next, 0) + 1);
-    // With its last digit the fixed text before it goes as well, and the caret may have stood in that.
+    // With its last digit the fixed text before it is removed as well, and the caret may have been inside
+    // that.
     return { body: rest, caret: Math.min(start, rest.display.length) };
   }
   const from = index > 0 ? part : body.texts.findLastIndex((text, i) => i < part && text !== '');

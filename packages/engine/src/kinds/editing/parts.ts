@@ -112,7 +112,7 @@ export function textsOf({ parts }: PartsPlan, raw: string): string[] | undefined
       ? (words?.find((one) => rest.startsWith(one)) ?? (words && rest.split('/')[0]!))
       : undefined;
     const text = word ?? /^\d*/.exec(rest)![0].slice(0, size);
-    // Short of its digits it may be what a deletion left, which no key would lead to.
+    // A part with too few digits may result from a deletion, which no key would lead to.
     const isOne =
       hasPartWords && words
         ? words.some((one) => one.startsWith(text))

@@ -56,7 +56,7 @@ export function picking<P extends Plan, B extends TextState>(parts: PickingParts
     erase(plan, body, start, end, extent) {
       if (start < end) return edited(without(plan, body, start, end));
       const isLeft = extent === 'character-left' || extent === 'word-left';
-      // The caret stands behind the last of them: that one goes, and nothing stands to its right.
+      // The caret is after the last option: Backspace removes it, and Delete has nothing to its right.
       return isLeft && body.display ? edited(without(plan, body, start - 1, start)) : { body, caret: start };
     },
     caretAtEnd: (_, body) => edited(body),

@@ -122,7 +122,7 @@ const lay = (plan: NumberPlan, content: string): LineBody => layOut(plan, conten
 /** Content as a canonical decimal; as typed if there is no digit yet. */
 function decimalOf(plan: NumberPlan, content: string): string {
   if (!hasRight || plan.fill === 'left' || !plan.most) {
-    // Nearly always it is canonical as typed, which its ends tell.
+    // Content is usually canonical as typed, which its first and last characters show.
     const first = content.charCodeAt(0);
     const isPlain = first > 48 && first < 58 && content.charCodeAt(content.length - 1) !== 46;
     return isPlain ? content : canonical(content);
@@ -196,7 +196,7 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   const bare = dropOwn(plan, text);
   const amount = amountIn(plan, bare.text);
   if (!amount) {
-    // Digits that are no amount together (`1/2`, `5-3`, a date) would be another number without what stands
+    // Digits that do not form an amount (`1/2`, `5-3`, a date) would become another number without what is
     // between.
     const isSeveral = /\p{Nd}[^\p{Nd}]+\p{Nd}/u.test(bare.text);
     if (isSeveral) return { text: '', leftOut: (text.match(/[\p{L}\p{N}]/gu) ?? []).join('') };
@@ -211,7 +211,7 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
       hasRight && plan.fill === 'right' && point && plan.most > 0
         ? contentOf(plan, decimal).replace(/^(-?)0+(?=\d)/, '$1')
         : decimal,
-    // A minus that cannot be held changes the amount, so it is told although it is no letter.
+    // A minus that is left out changes the amount, so it is reported although it is not a letter.
     leftOut: (isNegative && !minus ? '-' : '') + bare.leftOut + fraction.slice(plan.most),
     ...(assumed ? { assumed } : {}),
   };

@@ -50,7 +50,7 @@ const digit = /^\p{Nd}$/u;
 export const drawing: SpecimenRenderer<NumberPlan, LineBody> = {
   sample,
   isUsers: (plan, body) => {
-    // Zeros that only fill up are none: a right fill begins with them, a resting text ends with them.
+    // Filler zeros are not content: a right fill begins with them, a resting text ends with them.
     let padding = body.skip;
     let left = body.content.replace('-', '').length;
     return (character, offset) => {

@@ -112,12 +112,12 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
   }
   const { first, size, stretch } = partOf(plan, cell);
   if (!mayStayBlank(plan, cells, cell)) return undefined;
-  // Trailing blanks are in no raw value; what follows the last cell is.
+  // Trailing spaces are not part of a raw value; the fixed text after the last cell is.
   if (hasFixed && as === 'raw' && plan.positions === 'fixed') {
     const found = from(search, { cell: plan.cells.length, at, cells, passed });
     if (found) return found;
   }
-  // In fixed positions a blank is there to be seen, unless its stretch is not.
+  // In fixed positions an empty cell is displayed, unless its stretch is not.
   if (hasFixed && plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
   return from(search, { cell: first + size, at, cells, passed });
 }

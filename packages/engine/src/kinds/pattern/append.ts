@@ -125,7 +125,7 @@ function appendOne(plan: PatternPlan, now: Progress, character: string): boolean
         now.owed = '';
       }
       [now.cell, now.over] = passed;
-      // Behind the last cell it is counted there.
+      // After the last cell, the typed fixed text is counted there.
       return now.cell < now.cells.length;
     }
     const further = fitFurther(plan, now.cells, now.cell, character);
@@ -142,7 +142,7 @@ export function append(plan: PatternPlan, body: PatternBody, characters: readonl
     cells, cell: last + 1, last, over: 0, owed: '', leftOut: '', met: '', refusal: null, taken: false,
   }; // biome-ignore format: a list
   let count = 0;
-  // What stands behind the last cell of a complete pattern is the other way's matter.
+  // Text after the last cell of a complete pattern is left to `insertOne`.
   for (const character of characters) {
     if (now.cell >= cells.length || !appendOne(plan, now, character)) break;
     count++;
@@ -178,7 +178,7 @@ function overwrite(
       last = cell;
       cells[cell++] = fitted.as;
     } else {
-      // Refused for certain: no fixed text stands before the cell, and it may not be passed by.
+      // Certainly rejected: no fixed text is before the cell, and it must not be passed.
       const isRefused = plan.before[cell] === '' && (cells[cell] !== '' || !mayStayBlank(plan, cells, cell));
       if (!isRefused || last < 0) break;
       if (worthTelling.test(character)) {
@@ -219,7 +219,7 @@ function passedBy(
     if (!mayStayBlank(plan, cells, at)) break;
   }
   if (at === cells.length && indexIn(text(at), character) >= 0) return undefined;
-  // The one just placed left of the caret, and what stands before it.
+  // The fixed character just placed left of the caret, and those before it.
   let placed = isShown(cell) ? text(cell) : text(cell).slice(0, over);
   for (let i = last + 1; i < cell; i++) placed += standing(plan, cells, itemAt(plan.before, i));
   return indexIn(placed, character) >= 0 ? [cell, over] : null;

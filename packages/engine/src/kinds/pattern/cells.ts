@@ -37,7 +37,8 @@ export function mayStayBlank(plan: PatternPlan, cells: Cells, cell: number): boo
 export function fit(plan: PatternPlan, cells: Cells, cell: number, character: string): Fit {
   const part = partOf(plan, cell);
   const as = taken(part, character);
-  // In fixed positions the filler is how a blank looks and a space how raw has it, so no cell can hold them.
+  // In fixed positions the filler displays an empty cell and a space is its raw value, so no cell can hold
+  // them.
   const isBlank = hasFixed && plan.positions === 'fixed' && (as === plan.filler || as === ' ');
   if (isBlank || as === undefined) return 'not-accepted';
   if (part.takes === 'set' || (!hasNumbers && !hasWords)) return { as };
@@ -118,7 +119,7 @@ export function isComplete(plan: PatternPlan, cells: Cells): boolean {
         return false;
     }
     if (filled > 0) any = true;
-    // In fixed positions it is the leading cells of a part that are needed, not just as many.
+    // In fixed positions the leading cells of a part are required, not just as many.
     if (hasFixed && plan.positions === 'fixed' && filled > 0)
       for (let i = part.first; i < part.first + part.min; i++) if (!cells[i]) return false;
   }

@@ -72,7 +72,7 @@ function tabulate(plan: PatternPlan): Tables | null {
 
 /** A text state whose cells and offsets are computed when first read. */
 class DenseBody implements PatternBody {
-  // Declared only: what is built from this carries no line for a member that the constructor sets.
+  // Declared only: the build then contains no line for a member that the constructor sets.
   declare readonly tables: Tables;
   declare readonly content: string;
   declare readonly display: string;
@@ -130,7 +130,7 @@ export function insertDense(body: PatternBody, caret: number, character: string)
   const { length } = content;
   const cell = Math.min(t.leftOf[caret] ?? length, length);
   if (length === t.at.length || (cell < length && !t.uniform)) return undefined;
-  // Inside a fixed text its next character goes to it.
+  // Inside a fixed text, its next character goes to it.
   const here = t.at[cell]!;
   if (caret < here && caret > here - t.before[cell]!.length) return undefined;
   const as = taken(t.part[cell]!, character);

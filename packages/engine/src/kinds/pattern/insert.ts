@@ -55,7 +55,7 @@ export function insertOne(
     const further = enter(plan, body, place, cell + 1, character);
     if (typeof further !== 'string') return further;
   }
-  // Only a gap with content behind it: what the user closed by hand at the end stays closed.
+  // Only a gap with content after it: what the user closed at the end stays closed.
   for (let cell = place.left + 1; cell < place.next && place.right < body.cells.length; cell++) {
     const before = enter(plan, body, place, cell, character);
     if (typeof before !== 'string') return before;
@@ -192,8 +192,7 @@ function makeRoom(plan: PatternPlan, body: PatternBody, cell: number, character:
   const shifted = cells.slice();
   for (let i = cell; i <= blank; i++) shifted[i] = '';
   shifted[cell] = as.as;
-  // Cells right of the blank stay, so a part that they share must hold with them too: `move` looks at all of
-  // it.
+  // Cells right of the gap stay, and a shared part must accept them too: `move` checks the whole part.
   if (!move(plan, shifted, cell, character)) return 'out-of-bounds';
   for (let i = cell + 1; i <= blank; i++) if (!move(plan, shifted, i, cells[i - 1]!)) return 'full';
   return shifted;
@@ -301,12 +300,12 @@ function overwriteOne(
     character === plan.filler || (character === ' ' && seen < count && mayStayBlank(plan, cells, seen));
   let refusal: Reason = 'full';
   if (!blanks && next < count) {
-    // Cells of a stretch not typed into take no room: one that refuses lets the next cell have its turn.
+    // Cells of a stretch that is not filled take no space: if one rejects the character, the next is tried.
     for (let cell = next; cell < count; cell++) {
       const filled = fill(plan, cells, cell, character);
       if (typeof filled !== 'string') return laidAfter(plan, filled, undefined);
       if (cell === next) refusal = filled;
-      // What may stay blank is passed by a character that fits further on.
+      // Optional cells are passed by a character that fits further on.
       if (takesRoom(plan, cells, cell) && (cells[cell] || !mayStayBlank(plan, cells, cell))) break;
     }
   }

@@ -8,8 +8,7 @@ import type { PatternPlan } from './plan.ts';
 
 /** Whether a part before the last character is incomplete or has a gap, or a word is incomplete. */
 function isToldInCells(plan: PatternPlan, { cells, last, passed }: PatternBody): boolean {
-  // What stands behind a stretch could begin it; fixed text that was typed behind the content could be
-  // content.
+  // Text after a stretch could begin it, and fixed text typed after the content could be content.
   if ((passed || doesRunOn(plan)) && isAmbiguous(plan)) return false;
   const isShort = plan.parts.some(({ first, size, min, stretch, takes, words }) => {
     if (!exists(plan, cells, stretch) || last < first) return false;
@@ -19,7 +18,7 @@ function isToldInCells(plan: PatternPlan, { cells, last, passed }: PatternBody):
     return isHalf || own.slice(0, filled).includes('') || (filled < min && last >= first + size);
   });
   if (isShort) return false;
-  // A stretch that was passed by could take what stands behind it.
+  // A stretch that was passed could accept the text after it.
   return !(cells.slice(0, last).includes('') && doesRunOn(plan));
 }
 

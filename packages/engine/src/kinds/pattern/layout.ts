@@ -39,7 +39,7 @@ export function textBefore(plan: PatternPlan, cells: Cells, cell: number): strin
   const fixed = plan.before[cell]!;
   if (!hasStretches || typeof fixed === 'string') return fixed as string;
   const { stretches } = plan;
-  // The cell's own stretch exists then, and those it stands in.
+  // The cell's own stretch is displayed then, and those around it.
   const isIn = (stretch: number): boolean =>
     stretch >= 0 && cell >= stretches[stretch]!.first && cell < stretches[stretch]!.end;
   let text = '';

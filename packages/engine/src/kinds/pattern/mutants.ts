@@ -73,7 +73,7 @@ function changed(node: Node): Changed {
         : node.words.map((word) => {
             const words = node.words.filter((one) => one !== word);
             const [only = ''] = words;
-            // One word alone is fixed text.
+            // A single word is fixed text.
             return [
               `without ${quoted(word)}`,
               words.length > 1 ? { ...node, words } : { type: 'text', text: only },

@@ -102,7 +102,7 @@ function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts
   const longest = examples.reduce((a, b) => (b.length > a.length ? b : a));
   const shortest = Math.min(...examples.map((runs) => runs.length));
   const fixed: string[] = [];
-  // Several examples tell what is the same in all of them; one alone tells nothing.
+  // Several examples show what is the same in all of them; one alone shows nothing.
   const isSure = (texts: readonly string[], sort: Sort): boolean => {
     const isFixed = examples.length > 1 && new Set(texts).size === 1 && fixedSorts.includes(sort);
     if (isFixed) fixed.push(itemAt(texts, 0));
@@ -117,7 +117,7 @@ function patternOf(examples: readonly (readonly Run[])[], fixedSorts: FixedSorts
   });
   const always = parts.slice(0, shortest).flat();
   const rest = parts.slice(shortest).flat();
-  // What only some examples have at their end is there only once typed into.
+  // What only some examples have at their end becomes an optional stretch.
   const stretch: Matter[] = rest.length ? [{ type: 'stretch', nodes: rest.map(placed) }] : [];
   return { pattern: printNotation([...always, ...stretch]), fixed };
 }

@@ -138,7 +138,7 @@ function caretAtEnd(plan: PatternPlan, body: PatternBody): Edited {
   const { last, at, cells, display, passed } = body;
   if (passed) return { body, caret: display.length };
   if (last < 0) return { body, caret: at[0] ?? 0 };
-  // The end of the content; with `ahead`, where the next character would stand.
+  // The end of the content; with `ahead`, where the next character would be.
   const next = at[last + 1];
   const end = contentEnd(body);
   if (hasFixed && plan.positions === 'fixed') return { body, caret: end };

@@ -127,8 +127,7 @@ function joined(pieces: readonly Piece[]): string {
  */
 export function typedForm(plan: PatternPlan): string {
   const told = plan.before.flatMap((text) => toldIn(textOf(text)));
-  // Where cell after cell takes what else stands fixed, a browser would share it out among them in all ways
-  // there are.
+  // If many cells in a row accept the fixed text, a browser would try every way to divide it among them.
   const shared = plan.parts
     .filter((part) => told.some((c) => taken(part, c) !== undefined))
     .reduce((sum, { size }) => sum + size, 0);
@@ -137,7 +136,7 @@ export function typedForm(plan: PatternPlan): string {
   const pieces = plan.parts.flatMap((part): readonly Piece[] => {
     const { takes, first, size, min } = part;
     const isNeeded = part.stretch < 0 && takes !== 'words';
-    // In fixed positions each cell has its own place; what is taken are the same characters.
+    // In fixed positions each cell has its own place; the accepted characters are the same.
     if (takes === 'number' && isNeeded && plan.positions === 'flow' && plainNumber(plan, first, size))
       return [{ text: any + numberOf(part.low ?? '', part.high ?? '', any, some), least: 1, most: 1 }];
     return [{ text: any + cellOf(part), least: isNeeded ? min : 0, most: size }];

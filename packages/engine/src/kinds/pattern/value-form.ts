@@ -48,7 +48,7 @@ function inRanges(ranges: readonly number[], manner: Part['manner']): { text: st
         else kept.push([code, code]);
       }
   const text = kept.map(([from, to]) => (from === to ? point(from) : `${point(from)}-${point(to)}`)).join('');
-  // A class of nothing matches nothing, which is what such a cell takes.
+  // An empty character class matches nothing, like such a cell.
   return { text: `[${text}]`, isLoose: manner !== undefined && size > mostListed };
 }
 
@@ -107,7 +107,7 @@ function writePart(plan: PatternPlan, writing: Writing, part: Part): void {
   else if (part.takes === 'words') {
     const words = part.words ?? [];
     writing.text += `(?:${words.map(escaped).join('|')})`;
-    // Case and blanks in words: what stands there is one of them as written.
+    // Case and spaces in words: the value is one of them as written.
   } else {
     const { text, isLoose } = cellOf(part.set ?? 'any', part.manner);
     writing.isLoose ||= isLoose;
@@ -128,7 +128,7 @@ function inPlaces(plan: PatternPlan): ValueForm {
 export function valuesOf(plan: PatternPlan): ValueForm {
   if (plan.positions === 'fixed') return inPlaces(plan);
   const writing: Writing = { text: '', isLoose: false, isTail: false, open: [] };
-  // Behind the last part that is needed everything may stay out, and with it the fixed text before it.
+  // After the last required part everything may be left out, and so may the fixed text before it.
   const needed = plan.parts.findLastIndex((part) => part.min > 0 && part.stretch < 0);
   for (const [i, part] of plan.parts.entries()) {
     writing.isTail = i > needed;
@@ -140,8 +140,8 @@ export function valuesOf(plan: PatternPlan): ValueForm {
   moveTo(writing, []);
   const fixed = plan.raw === 'text' ? head(plan) : '';
   const hasNeeded = plan.parts.some((part) => part.min > 0 && part.stretch < 0);
-  // A stretch, or a pattern, that may be there without any of its cells filled says more than the field
-  // takes.
+  // A stretch or a pattern whose expression also matches without any filled cell would accept more than the
+  // field.
   const isFirm = plan.stretches.every((_, i) =>
     plan.parts.some((part) => part.stretch === i && part.min > 0),
   );
@@ -168,7 +168,7 @@ function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any
   if (typeof text !== 'string') return false;
   if (text !== '') return !isIn(set, text.charAt(0));
   const next = plan.parts.find((part) => part.first === first + size);
-  // What may stay out is no end.
+  // An optional part is not an end.
   return next !== undefined && next.min > 0 && next.stretch === stretch && areApart(set, setOf(next));
 }
 
@@ -189,7 +189,7 @@ function beginsTold(plan: PatternPlan, stretch: number): boolean {
   if (fixed !== '') return !isIn(set, fixed.charAt(0));
   for (const part of behind) {
     if (!areApart(set, setOf(part))) return false;
-    // What may stay out leaves what follows it to be the next.
+    // After an optional part, the next one may follow directly.
     if (part.min > 0 && part.stretch < 0) break;
   }
   return true;

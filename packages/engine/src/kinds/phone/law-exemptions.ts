@@ -3,10 +3,10 @@ import type { PhonePlan } from './plan.ts';
 import { hasPlace, type PhoneBody } from './run.ts';
 
 export const lawExemptions: LawExemptions<PhonePlan, PhoneBody> = {
-  // An extension behind what has become no number, and more digits than there is room for: deleting at the
-  // head alone can lead there.
+  // Deleting at the beginning can lead to an extension after what is no longer a number, and to too many
+  // digits.
   isTold: (plan, { content, complete, read }) => (complete || !content.includes('x')) && hasPlace(plan, read),
-  // `(0)` stands in an international number for a digit that is dialled at home alone.
+  // `(0)` in an international number is a digit that is dialled only inside the region.
   doesConvert: (text) => /\(\s*0\s*\)/.test(text),
   alike: /^\+?[0-9]{0,14}$/,
 };

@@ -76,7 +76,7 @@ function readOf(
   const own = plan.plans[region];
   if (!own) return { lead, code, region, digits, extension, formats: none, own, settled: longest };
   const { telling } = knownOf(own);
-  // Without a calling code the next digits may still make an international prefix of it.
+  // Without a calling code, further digits may turn these into an international prefix.
   const prefix = code ? 0 : (plan.plans[plan.home]?.idd.length ?? 0);
   const settled = Math.max(telling, leads.longest, prefix);
   return { lead, code, region, digits, extension, formats: candidatesFor(own, digits), own, settled };

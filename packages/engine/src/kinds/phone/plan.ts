@@ -167,6 +167,6 @@ export function regionIn(leads: Leads, digits: string): string {
     const region = digits.length >= length && leads.regions.get(digits.slice(0, length));
     if (region) return region;
   }
-  // While the leading digits are not all there, it may still become one of those that are wanted.
+  // While the leading digits are incomplete, the number may still become an allowed one.
   return leads.main === elsewhere && digits.length < leads.longest ? '' : leads.main;
 }

@@ -29,7 +29,7 @@ function layOut(plan: PhonePlan, content: string, read: Read): PhoneBody {
     display = before + code + (code && digits ? ' ' : '') + number;
   } else if (format) {
     const { national, bare, hasTrunk } = writingsOf(format);
-    // A trunk prefix the writing has no place for stands before it.
+    // A trunk prefix that the format has no place for is displayed before it.
     if (lead && hasTrunk) display = written(national, lead + digits);
     else display = (lead && digits ? `${lead} ` : lead) + written(bare, digits);
   } else display = lead + digits;
@@ -85,7 +85,7 @@ function fixedBefore({ lead, code, digits: { length } }: Read, format: PhoneForm
  * not rejected.
  */
 function isPassed({ read, format }: PhoneBody, character: string): boolean {
-  // Behind a calling code comes a blank.
+  // A space follows a calling code.
   if (read.code && !read.digits) return character === ' ';
   return format !== undefined && (fixedBefore(read, format) ?? '').includes(character);
 }
@@ -97,7 +97,7 @@ function settledOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | und
   if (!format || length < settled || length >= format.max || format !== formats.sure[0]) return undefined;
   const before = fixedBefore(read, format);
   const next: Read = { lead, code, region, digits: digits + c, extension: undefined, formats, own, settled };
-  // Of any type and not long enough yet it can only be open.
+  // If every type is allowed, a number that is too short can only be open.
   const isShort = plan.types.length === 0 && length + 1 < format.min;
   const finding = isShort ? incomplete : verdictOf(plan, next);
   const display = before ? body.display + before + c : body.display + c;
@@ -131,11 +131,11 @@ function verdictOf(plan: PhonePlan, read: Read): Finding {
       return couldBe ? incomplete : plan.isListed ? foreign(plan) : unknown;
     }
     if (plan.codes[code]?.isOnlyLed) return incomplete;
-    // A calling code that serves no region: only the length is known.
+    // A calling code without a region: only the length is known.
     const most = plan.codes[code]?.max ?? longest;
     return digits.length > most ? unknown : digits.length === most ? passed : incomplete;
   }
-  // What is typed so far may be the beginning of an international prefix.
+  // The text so far may be the beginning of an international prefix.
   const length = lead.length + digits.length;
   const home = length < 4 && !code ? plan.plans[plan.home] : undefined;
   if (home && length < home.idd.length && home.idd.startsWith(lead + digits)) return incomplete;
@@ -262,7 +262,7 @@ function withCode(
   const code = plan.plans[plan.home]?.code ?? '';
   const digits = text.replace(/\D/g, '');
   if (!code || text.includes('+') || !digits.startsWith(code)) return undefined;
-  // All of it is a number, or the beginning of one.
+  // Everything was accepted, and it is a number or the beginning of one.
   if (!taken.leftOut && verdictOf(plan, taken.body.read).verdict !== 'fail') return undefined;
   const other = editing.insert(plan, lay(plan, ''), 0, 0, `+${digits}`);
   return other.body.complete && !other.leftOut ? other : undefined;
@@ -282,7 +282,7 @@ function styled(plan: PhonePlan, body: PhoneBody): string {
   const hasTrunk = format !== undefined && /\d/.test(format.national);
   const national = (hasTrunk ? own.trunk : '') + digits;
   const abroad = `+${code || own.code}${digits}`;
-  // A trunk prefix can make another number of it (Japan: 0 before 10… dials abroad): then it keeps its
+  // A trunk prefix can turn it into another number (in Japan, 0 before 10… dials abroad). Then it keeps its
   // calling code.
   const isSame = (number: string): boolean => {
     const read = takeApart(plan, number);
@@ -310,7 +310,7 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
   hasRoom: (plan, { read }) => {
     const { digits, extension } = read;
     if (extension !== undefined) return extension.length < longestExtension;
-    // A number that is whole takes an extension.
+    // A complete number may have an extension.
     return digits.length < most(plan, read) || (plan.extension && verdictOf(plan, read) === passed);
   },
   insert(plan, body, start, end, text) {

@@ -58,7 +58,7 @@ function sample(field: HydratedField<PhonePlan, PhoneBody>): readonly Piece[] {
 export const drawing: SpecimenRenderer<PhonePlan, PhoneBody> = {
   sample,
   isUsers: () => (character) => /[\d+x]/.test(character),
-  // A trunk or an international prefix is the user's, and stays out of the value.
+  // A trunk or an international prefix was typed by the user, but is not part of the value.
   lead: ({ read }) => read.lead.length,
   other: ({ style }) =>
     style === 'international'

@@ -15,7 +15,7 @@ export function writingsOf(format: PhoneFormat): Writings {
   let found = ready.get(format);
   if (!found) {
     const { national, international } = format;
-    // Where the trunk prefix is left out, so is the blank behind it.
+    // Without the trunk prefix, the space after it is left out too.
     const bare = national.replace(/\d+ ?/g, '');
     found = {
       national: fixedIn(national),

@@ -27,7 +27,7 @@ const lay = (text: string): TextState => (text ? { content: text, display: text,
 function tidy(plan: TextPlan, text: string): string {
   const several = plan.lines > 1 ? /[^\S\n]+/gu : /\s+/gu;
   const collapsed = plan.collapse ? text.replace(several, ' ') : text;
-  // A mark on a blank that goes, goes with it: alone it would be no character.
+  // A mark on a space is removed with it: alone it would not be a character.
   return plan.trim ? collapsed.trim().replace(/^(?:[\p{M}\u200c\u200d]\s*)+/u, '') : collapsed;
 }
 
@@ -66,7 +66,7 @@ function doesJoin(before: string, character: string): boolean {
 function put(plan: TextPlan, body: TextState, start: number, end: number, text: string) {
   const before = body.content.slice(0, start);
   const after = body.content.slice(end);
-  // Counted only where it may matter: no text has more characters than units.
+  // Counted only if it may matter: no text has more characters than units.
   const isNear = plan.max > 0 && before.length + after.length + text.length > plan.max;
   const room = isNear ? plan.max - countOf(before + after) : Number.POSITIVE_INFINITY;
   let added = '';
@@ -75,7 +75,7 @@ function put(plan: TextPlan, body: TextState, start: number, end: number, text: 
   let unseen = false;
   for (const character of graphemes(onLines(plan, text))) {
     const joins = count === 0 && before !== '' && doesJoin(before, character);
-    // A line break is no sign of its own; on a single line it was made a blank before.
+    // A line break is not a symbol; on a single line it was replaced by a space before.
     if (!joins && character !== '\n' && !isSeen(character)) {
       unseen = true;
       continue;
@@ -112,7 +112,7 @@ export const text: Kind<TextPlan, TextState> = {
     return rejected ?? edited;
   },
   insert: put,
-  // A program's value is nobody's typing: it comes tidied, as the field would hand it on.
+  // A value set by a program is trimmed immediately, because nobody is typing.
   parse: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onLines(plan, given))),
   erase(_, body, start, end, extent) {
     if (start < end) return without(body, start, end, start);

@@ -62,8 +62,8 @@ function planTime(entry: TimeEntry, locale: string): TimePlan {
         ?.value.trim() ?? '',
     ),
   );
-  // Some locales write no half of the day in twelve hours, or the same word for both: then these are told
-  // apart in Latin.
+  // Some locales write no a.m. or p.m. with twelve hours, or the same word for both: then English ones are
+  // used.
   const halves = own[0] && own[1] && own[0] !== own[1] ? own : ['AM', 'PM'];
   for (const { type, value } of format(3)) {
     const part = timePart(type, clock, halves);

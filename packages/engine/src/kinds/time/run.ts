@@ -75,7 +75,7 @@ function parse(plan: TimePlan, given: string): Parsed | undefined {
   const [h = '', m, s = '00'] = numbers;
   if (!h || numbers.length > 3 || numbers.some((n) => n.length > 2)) return undefined;
   if (numbers.slice(1).some((n) => n.length < 2) || (m === undefined && !period)) return undefined;
-  // Digits and what stands between them belong together; a minus or a slash makes something else of them.
+  // Digits and the separators between them belong together; a minus or a slash makes it something else.
   const between = clock.slice(clock.indexOf(h) + h.length, clock.lastIndexOf(numbers.at(-1)!));
   if (/[-/+]/.test(between)) return undefined;
   const other =
@@ -105,7 +105,8 @@ function hourOf(
     const isCertain = isStamp || h > 12 || (h === 0 && !hasOther) || (plan.period < 0 && !hasOther);
     return isCertain ? h : undefined;
   }
-  // Written from 1 to 12, in places from 0 to 11, and in some with the hour of the day beside its word.
+  // Hours are written from 1 to 12, in some regions from 0 to 11, and in some as the hour of the day beside
+  // a word.
   const meant = (h > 12 ? [h] : [h % 12, (h % 12) + 12]).filter((hour) => hours & (1 << hour));
   return meant.length === 1 ? meant[0] : undefined;
 }

@@ -1,4 +1,4 @@
 import type { LawExemptions } from '../contract/law-exemptions.ts';
 
-// What is picked is named as a whole, and a key names nothing.
+// Options are picked as a whole, and a key picks nothing.
 export const lawExemptions: LawExemptions = { doesConvert: () => true, alike: /^$/ };

@@ -23,7 +23,7 @@ export const yesNo: Kind<YesNoPlan, TextState> = {
     empty: (plan) => (isTick(plan) ? unticked : nonePicked),
     value: (plan, { content }) => content || (isTick(plan) ? 'no' : null),
     named(plan, text, beside) {
-      // A program may have it as JSON has it.
+      // A program may set it as in JSON.
       const said = { true: 'yes', false: 'no' }[text.trim()] ?? text;
       if (isTick(plan) && said.trim().toLowerCase() === 'no') return { body: unticked, leftOut: '' };
       return one.named(plan, said, beside);

@@ -42,7 +42,7 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
     if (read instanceof Response) return read;
     const id = setIdOf((await params).set);
     if (!id) return missing();
-    // Zod leaves out what is undefined; JSON has nothing of the kind.
+    // The type from Zod has optional members; JSON has no undefined ones.
     const saved = await (await store()).write((db) => saveSet(db, id, read as SentSave));
     const { outcome, ...rest } = saved;
     if (outcome === 'missing') return missing();
