@@ -77,7 +77,7 @@ export function carryOut<P extends Plan, B extends TextState>(
       if (event.text && event.text === kind.raw(plan, state.body)) return report(state);
       return take(state, kind.parse(plan, event.text), 'none');
     case 'autofill':
-      return take(state, kind.parse(plan, event.text), 'none');
+      return take(state, kind.readText?.(plan, event.text) ?? kind.parse(plan, event.text), 'none');
     case 'backspace':
       return remove(field, state, 'character-left');
     case 'delete':

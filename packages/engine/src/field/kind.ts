@@ -37,6 +37,11 @@ export interface Kind<P extends Plan = Plan, B extends TextState = TextState> ex
    * would read.
    */
   parse(plan: P, text: string): InsertResult<B>;
+  /**
+   * The result of a whole text that a person or the browser brings into the empty field. Default: `parse`, for
+   * kinds whose raw values mean the same as texts.
+   */
+  readText?(plan: P, text: string): InsertResult<B>;
   /** The result of deleting the selection, or what `extent` says. */
   erase(plan: P, body: B, start: number, end: number, extent: Extent): EditResult<B>;
   /** The text state with the caret at the end of its content. */

@@ -12,7 +12,7 @@ import { play } from '../tape/play.ts';
 import { auditField, type Counterexample, eventsOf } from './audit.ts';
 import type { Law } from './law.ts';
 import { subjectOf } from './law-subject.ts';
-import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
+import { breachIn, typedAsPasted } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
 
 const today = '2027-02-10';
@@ -76,8 +76,7 @@ function shows(field: HydratedField, law: Law, lines: readonly string[]): boolea
           return true;
       }
       if (breachIn(subject, state, but)) return true;
-      if (law === 8 && at === 0 && step.do === 'type')
-        if (typedAsPasted(subject, step.text, typedInto(subject, step.text))) return true;
+      if (law === 8 && at === 0 && step.do === 'type') if (typedAsPasted(subject, step.text)) return true;
     } catch {
       return law === 11;
     }

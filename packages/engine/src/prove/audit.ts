@@ -7,7 +7,7 @@ import { fieldEvents, writeAction } from '../tape/verbs.ts';
 import { headOf } from '../tape/write-tape.ts';
 import { type Breach, type Law, lawWords } from './law.ts';
 import { type LawSubject, subjectOf } from './law-subject.ts';
-import { breachIn, typedAsPasted, typedInto } from './laws-of-states.ts';
+import { breachIn, typedAsPasted } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
 import { shortest } from './shorter.ts';
 import { type TapeIngredients, tapeIngredientsOf, tapeMakerOf } from './tapes.ts';
@@ -111,7 +111,7 @@ function walked(
         if (breach) return ended(breach, index);
       }
       if (index === 0 && action.do === 'type' && !but.has(8)) {
-        const breach = typedAsPasted(subject, action.text, typedInto(subject, action.text));
+        const breach = typedAsPasted(subject, action.text);
         if (breach) return ended(breach, index);
       }
     } catch (error) {

@@ -48,29 +48,54 @@ function displayReadsBack(subject: LawSubject, after: FieldState): Breach | unde
   });
 }
 
-/** Law 8: typing a text and pasting it give the same content. */
-export function typedAsPasted(subject: LawSubject, text: string, typed: FieldState): Breach | undefined {
-  const { field, exemptions, fresh } = subject;
-  if (exemptions.alike && !exemptions.alike.test(text)) return undefined;
-  if (exemptions.isAmbiguous?.(field.plan) || !isTold(subject, typed)) return undefined;
-  if (text !== text.normalize('NFC')) return undefined;
+/**
+ * Law 8: typing a text key by key and leaving gives the same value as pasting it and leaving, or one of the
+ * two refuses and reports. Contents are compared for texts that the kind says are alike.
+ */
+export function typedAsPasted(subject: LawSubject, text: string): Breach | undefined {
+  const { field, exemptions, fresh, today } = subject;
+  if (exemptions.isAmbiguous?.(field.plan) || text !== text.normalize('NFC')) return undefined;
   const further = afresh('paste', text);
   return orThrown(further, () => {
+    const { state: typed, isRefused } = typedInto(subject, text);
     const pasted = apply(field, fresh, { type: 'paste', text });
-    return pasted.body.content === typed.body.content
+    const isAlike = !exemptions.alike || exemptions.alike.test(text);
+    if (isRefused || pasted.rejected || pasted.leftOut) return undefined;
+    if (isAlike && isTold(subject, typed) && pasted.body.content !== typed.body.content)
+      return {
+        law: 8,
+        expected: `“${typed.body.display}” when “${text}” is pasted, as when it is typed`,
+        found: `“${pasted.body.display}”`,
+        further,
+      };
+    if (exemptions.isSilent) return undefined;
+    const [one, other] = [typed, pasted].map(
+      (state) => evaluate(field, apply(field, state, { type: 'leave' }), today).value,
+    );
+    return one === other
       ? undefined
       : {
           law: 8,
-          expected: `“${typed.body.display}” when “${text}” is pasted, as when it is typed`,
-          found: `“${pasted.body.display}”`,
+          expected: `value ${said(one!)} when “${text}” is pasted and left, as when it is typed`,
+          found: `value ${said(other!)}`,
           further,
         };
   });
 }
 
-/** The empty field after typing a text key by key. */
-export const typedInto = ({ field, fresh }: LawSubject, text: string): FieldState =>
-  keysOf(text).reduce((state, key) => apply(field, state, key), fresh);
+/** The empty field after typing a text key by key, and whether a key was refused. */
+function typedInto(
+  { field, fresh }: LawSubject,
+  text: string,
+): { readonly state: FieldState; readonly isRefused: boolean } {
+  let state = fresh;
+  let isRefused = false;
+  for (const key of keysOf(text)) {
+    state = apply(field, state, key);
+    isRefused ||= state.rejected !== null || state.leftOut !== '';
+  }
+  return { state, isRefused };
+}
 
 /** Laws 9 and 12: writing the field's own raw or own value back changes nothing, the verdicts included. */
 function writesBack(subject: LawSubject, after: FieldState): Breach | undefined {
@@ -79,7 +104,8 @@ function writesBack(subject: LawSubject, after: FieldState): Breach | undefined 
   const own = evaluate(field, after, today);
   if (own.raw !== own.raw.normalize('NFC')) return undefined;
   const empty = { ...start(field), ...emptied(field) };
-  for (const type of ['set', 'autofill'] as const) {
+  // What a browser brings is a text, and may mean something else than the same raw value.
+  for (const type of field.kind.readText ? (['set'] as const) : (['set', 'autofill'] as const)) {
     const put = apply(field, empty, { type, text: own.raw });
     const again = evaluate(field, after.focused ? apply(field, put, { type: 'focus' }) : put, today);
     if (again.raw !== own.raw || again.value !== own.value)

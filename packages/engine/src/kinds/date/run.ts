@@ -108,7 +108,9 @@ function numeric(plan: DatePlan, text: string): Parsed | undefined {
   if (!match) return undefined;
   const found = match.slice(1) as [string, string, string];
   const own: [number, number, number] = [plan.year, plan.month, plan.day];
-  const orders: [number, number, number][] = [own, [0, 1, 2], [2, 1, 0], [2, 0, 1]];
+  // Another order than the field's is only certain where four digits say which number is the year.
+  const isSaid = found[0].length === 4 || found[2].length === 4;
+  const orders: [number, number, number][] = isSaid ? [own, [0, 1, 2], [2, 1, 0], [2, 0, 1]] : [own];
   for (const order of found[0].length > 2 ? [[0, 1, 2] as const] : orders) {
     const [y, m, d] = order.map((i) => itemAt(found, i));
     if (!y || !m || !d || m.length > 2 || d.length > 2 || y.length === 3 || y.length === 1) continue;
@@ -147,8 +149,12 @@ function named(plan: DatePlan, text: string): Parsed | undefined {
   if (month < 0) return undefined;
   const words = unspacedOut(plan, lower.replace(name, ' ')).match(/[\p{L}\p{M}]+/gu) ?? [];
   const numbers = text.match(/\d+/g) ?? [];
-  const year = numbers.find((n) => n.length === 4) ?? numbers[1] ?? '';
-  const day = numbers.find((n) => n !== year && n.length < 3) ?? '';
+  const [first = '', second = ''] = numbers;
+  // With a two-digit year the order is the field's, unless only one of them can be a day.
+  const isYearFirst = plan.year < plan.day ? +second <= 31 : +first > 31;
+  const year = numbers.find((n) => n.length === 4) ?? (isYearFirst ? first : second);
+  const day =
+    numbers.find((n, i) => n.length < 3 && (year.length === 4 || i === (isYearFirst ? 1 : 0))) ?? '';
   const texts = ordered(plan, year || '0', String(month + 1), day || '0');
   if (
     !day ||
@@ -189,7 +195,8 @@ const editing = partsKind<DatePlan, PartsBody>({
     plan.gregorian ||
     !body.texts[plan.year] ||
     isOurYear(plan, body, itemAt(body.texts, plan.year)),
-  isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
+  // Digits alone may be the beginning of a date; two groups of them are none.
+  isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 1,
 });
 
 /** Numbers that typed digits can still become: themselves, padded, or with more digits. */
@@ -350,7 +357,15 @@ export const date: Kind<DatePlan, PartsBody> = {
   toResting,
   toEditing: (plan, body) => lay(plan, body.texts),
   step(plan, body, caret, by) {
-    const stepped = editing.stepped(plan, body, caret, by, (part) => {
+    // A two-digit year is completed before anything steps: 84 and down is 1983, not the year 83.
+    const full = closeAll(
+      plan,
+      body,
+      (_, part, text) => (part === plan.year ? close(plan, part, text) : text),
+      lay,
+    );
+    const at = caret > itemAt(body.at, plan.year) ? caret + full.display.length - body.display.length : caret;
+    const stepped = editing.stepped(plan, full, at, by, (part) => {
       if (part === plan.year) return plan.pivot > 0 ? 2000 : 1900;
       return by > 0 ? 1 : itemAt(plan.parts, part).high;
     });

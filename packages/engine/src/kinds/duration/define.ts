@@ -3,7 +3,7 @@ import { type FilledEntry, filled, type Options } from '../../options/option.ts'
 import { canonical, compare } from '../../values/decimal.ts';
 import type { Definition } from '../contract/definition.ts';
 import { digitsOf } from '../editing/digits.ts';
-import type { DurationPlan } from './run.ts';
+import type { DurationPlan } from './plan.ts';
 
 const units = [['h', 'min'], ['min'], ['h']] as const satisfies readonly (readonly ('h' | 'min')[])[];
 
@@ -77,7 +77,47 @@ function planDuration(entry: FilledEntry<typeof options>, locale: string): Durat
     hour: units.indexOf('h'),
     minute: units.indexOf('min'),
     bare: Math.max(0, units.indexOf(entry.bare ?? 'min')),
+    words: wordsOf(locale),
     decimal:
       new Intl.NumberFormat(locale).formatToParts(1.5).find(({ type }) => type === 'decimal')?.value ?? '.',
   };
+}
+
+const longUnits = [
+  ['day', 86_400],
+  ['hour', 3600],
+  ['minute', 60],
+  ['second', 1],
+] as const;
+
+/** Symbols and words that people write in any locale. */
+const known: readonly (readonly [words: string, seconds: number])[] = [
+  ['d day days', 86_400],
+  ['h hr hrs hour hours std stunde stunden heure heures hora horas ora ore uur', 3600],
+  ["m min mins minute minutes minuten minuto minutos minuti minuut ′ ' ’", 60],
+  ['s sec secs second seconds ″ "', 1],
+];
+
+const wordsByLocale = new Map<string, DurationPlan['words']>();
+
+/**
+ * The words of the units in the locale's long, short and narrow forms for numbers whose words differ, and the
+ * known ones. Cached, because `Intl` takes milliseconds and a definition is compiled at every change.
+ */
+function wordsOf(locale: string): DurationPlan['words'] {
+  const cached = wordsByLocale.get(locale);
+  if (cached) return cached;
+  const words = new Map<string, number>();
+  for (const [unit, seconds] of longUnits)
+    for (const unitDisplay of ['long', 'short', 'narrow'] as const) {
+      const format = new Intl.NumberFormat(locale, { style: 'unit', unit, unitDisplay });
+      for (const number of [1, 2, 5, 21, 1.5])
+        for (const { type, value } of format.formatToParts(number))
+          if (type === 'unit') words.set(value.trim().toLowerCase().replace(/\.$/, ''), seconds);
+    }
+  for (const [text, seconds] of known)
+    for (const word of text.split(' ')) if (!words.has(word)) words.set(word, seconds);
+  const all = [...words];
+  wordsByLocale.set(locale, all);
+  return all;
 }

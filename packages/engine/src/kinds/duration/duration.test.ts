@@ -26,10 +26,10 @@ test('a point whose hours are gone is no number to go up from', () => {
   }
 });
 
-test('a bare number of hours goes in as it would be typed', () => {
+test('a bare number of more hours than fit is refused, not continued as minutes', () => {
   const field = open({ bare: 'h' });
   const typed = keysOf('1000').reduce((now, key) => apply(field, now, key), start(field));
   const pasted = apply(field, start(field), { type: 'paste', text: '1000' });
-  // The fourth digit is the first of the minutes.
-  expect([typed.body.content, pasted.body.content, pasted.leftOut]).toEqual(['100h0', '100h0', '']);
+  expect([typed.body.content, typed.rejected]).toEqual(['100h', 'full']);
+  expect([pasted.body.content, pasted.rejected, pasted.leftOut]).toEqual(['', 'not-accepted', '1000']);
 });

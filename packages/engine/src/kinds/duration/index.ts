@@ -1,2 +1,2 @@
 export { duration } from './entry.ts';
-export type { DurationPlan } from './run.ts';
+export type { DurationPlan } from './plan.ts';

@@ -1,7 +1,7 @@
 import type { LawExemptions } from '../contract/law-exemptions.ts';
 import type { PartsBody } from '../editing/parts.ts';
 import { isToldInParts, partsExemptions } from '../editing/parts-law-exemptions.ts';
-import type { DurationPlan } from './run.ts';
+import type { DurationPlan } from './plan.ts';
 
 export const lawExemptions: LawExemptions<DurationPlan, PartsBody> = {
   ...partsExemptions,

@@ -1,27 +1,17 @@
 import type { Kind } from '../../field/kind.ts';
 import { reduceResting } from '../../field/resting.ts';
-import type { EditResult } from '../../field/text-state.ts';
+import type { EditResult, Reason } from '../../field/text-state.ts';
 import { type Finding, passed } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
-import { fold, localized } from '../../values/graphemes.ts';
+import { localized } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
-import { locate, type Parsed, type PartsBody, type PartsPlan } from '../editing/parts.ts';
+import { locate, type Parsed } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
-
-/** A duration field, ready to run. */
-export interface DurationPlan extends PartsPlan {
-  readonly kind: 'duration';
-  /** Index of hours and minutes, -1 for a unit the field does not have. */
-  readonly hour: number;
-  readonly minute: number;
-  /** Index of the part for a number without unit. */
-  readonly bare: number;
-  /** The locale's decimal separator, for fractions of an hour. */
-  readonly decimal: string;
-}
+import type { DurationBody, DurationPlan } from './plan.ts';
+import { type ReadDuration, readDuration } from './read-duration.ts';
 
 /** The text state of these parts. A unit appears with its number. */
-function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
+function lay(plan: DurationPlan, texts: readonly string[]): DurationBody {
   const { between, digits } = plan;
   const at: number[] = [];
   let display = '';
@@ -38,13 +28,13 @@ function lay(plan: DurationPlan, texts: readonly string[]): PartsBody {
 }
 
 /** The state with empty hours and the caret after them: the result of typing only their unit. */
-function passedBy(plan: DurationPlan): PartsBody {
+function passedBy(plan: DurationPlan): DurationBody {
   const display = `${itemAt(plan.between, 1).trimStart()} `;
   return { content: '', display, complete: false, texts: plan.parts.map(() => ''), at: [0, display.length] };
 }
 
 /** The whole minutes of the parts; every fraction of an hour that can be typed is whole minutes. */
-const minutesOf = (plan: DurationPlan, { texts }: PartsBody): number =>
+const minutesOf = (plan: DurationPlan, { texts }: DurationBody): number =>
   // A decimal point alone is not a number; it counts as 0.
   Math.round((Number(texts[plan.hour] ?? 0) || 0) * 60) + Number(texts[plan.minute] ?? 0);
 
@@ -69,45 +59,31 @@ function ordered(plan: DurationPlan, minutes: number): string[] {
   return texts;
 }
 
-const hourWords = 'h|hrs?|hours?|std\\.?|stunden?|heures?|horas?|ore';
-const minuteWords = "m|mins?|minutes?|minuten|minutos|minuti|′|'";
-const clockForm = /^(\d{1,4}):(\d{2})$/;
-const unitForm = new RegExp(
-  `^(?:pt)?(?:(\\d{1,4}(?:[.,]\\d{1,4})?)\\s*(?:${hourWords})(?![a-z])\\s*)?(?:(\\d{1,4})\\s*(?:(${minuteWords})(?![a-z])\\.?)?)?$`,
-  'i',
-);
-
-/**
- * Reads `90 min`, `1h30`, `1:30`, `1.5h`, `1,5 h`, ISO 8601 (`PT1H30M`), and units by the first letters of
- * their words in several languages. A number without unit has the unit of the plan.
- */
+/** A whole text as parts, if the field can hold what it says. */
 function parse(plan: DurationPlan, given: string): Parsed | undefined {
-  if (given.length > 100) return undefined;
-  const text = [...given]
-    .map(fold)
-    .join('')
-    .trim()
-    .replace(/^(\d+[.,]?\d*)(?:h)(?=\d)/i, '$1 h ');
-  const clock = clockForm.exec(text);
-  if (clock) return +itemAt(clock, 2) < 60 ? held(plan, itemAt(clock, 1), itemAt(clock, 2)) : undefined;
-  const match = unitForm.exec(text) ?? /^(\d{1,4}[.,]\d{1,4})()$/.exec(text);
-  if (!match || !(match[1] || match[2])) return undefined;
-  const [, h = '', min = '', unit] = match;
-  // A bare number goes where it would be typed; digits that do not fit are left out, as key by key.
-  if (!h && !unit && plan.bare === plan.hour)
-    return min.length <= itemAt(plan.parts, plan.hour).size ? held(plan, min, '') : undefined;
-  return held(plan, h.replace(',', '.'), min);
+  const read = readDuration(plan, given);
+  if (!read) return undefined;
+  const [hours = '', minutes = ''] = read.written ?? [];
+  // A bare number that has too many digits goes where it would be typed.
+  if (/^\d+$/.test(given.trim()) && !hold(plan, ownTextsOf(plan, hours, minutes))) return undefined;
+  return held(plan, read);
 }
 
-/** The parts for hours (with fractions) and minutes as written, if the field can hold them. */
-function held(plan: DurationPlan, h: string, min: string): Parsed | undefined {
-  const hours = h.replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
-  const minutes = Number(hours) * 60 + Number(min);
-  const whole = Math.round(minutes);
-  if (Math.abs(minutes - whole) > 1e-6 || (hours.includes('.') && min)) return undefined;
-  const own = plan.parts.map((_, i) => (i === plan.hour ? hours : min));
-  const isOwn = (plan.hour >= 0 || !hours) && (plan.minute >= 0 || !min) && hold(plan, own);
-  const texts = isOwn ? own : ordered(plan, whole);
+const ownTextsOf = (plan: DurationPlan, hours: string, minutes: string): readonly string[] =>
+  plan.parts.map((_, i) => (i === plan.hour ? hours : minutes));
+
+/** The parts for a duration: as written if the field can hold that. */
+function held(plan: DurationPlan, { minutes, written }: ReadDuration): Parsed | undefined {
+  const [h = '', min = ''] = written ?? [];
+  const hours = h.includes('.') ? h.replace(/0+$/, '').replace(/\.$/, '') : h.replace(/^0+(?=\d{3})/, '');
+  const own = ownTextsOf(plan, hours, min);
+  const isOwn =
+    (hours || min) &&
+    (plan.hour >= 0 || !hours) &&
+    (plan.minute >= 0 || !min) &&
+    !(hours.includes('.') && min) &&
+    hold(plan, own);
+  const texts = isOwn ? own : ordered(plan, minutes);
   return hold(plan, texts) ? { texts, leftOut: '' } : undefined;
 }
 
@@ -117,45 +93,114 @@ const unitOf = (plan: DurationPlan, c: string): number =>
 
 /**
  * Handles unit letters: `m` after hours turns them into minutes and `h` after minutes into hours, a separator
- * passes hours, a decimal separator begins a fraction.
+ * passes hours, a decimal separator begins a fraction. What does not belong to the number before it is
+ * refused.
  */
 function letter(
   plan: DurationPlan,
-  body: PartsBody,
+  body: DurationBody,
   caret: number,
   c: string,
-): EditResult<PartsBody> | undefined {
+): EditResult<DurationBody> | Reason {
+  const place = placeOf(plan, body, caret);
+  if (c === '.' || c === ',' || c === plan.decimal) return point(plan, body, caret, place);
+  return converted(plan, body, place, c) ?? passedOver(plan, body, caret, place, c) ?? 'not-accepted';
+}
+
+/** Where the caret is. */
+interface Place {
+  readonly part: number;
+  readonly text: string;
+  /** Whether it is right after the digits of a part, and whether all other parts are empty. */
+  readonly isEnd: boolean;
+  readonly isAlone: boolean;
+  readonly isTwo: boolean;
+}
+
+function placeOf(plan: DurationPlan, body: DurationBody, caret: number): Place {
   const { part, index } = locate(body, caret);
   const text = itemAt(body.texts, part);
-  const unit = unitOf(plan, c);
   const isEnd = text !== '' && index === text.length;
   const isAlone = isEnd && body.texts.every((other, i) => i === part || !other);
-  const isPoint = c === '.' || c === ',' || c === plan.decimal;
-  if (isPoint) {
-    if (!isAlone || plan.hour < 0 || text.includes('.') || text.length > 2) return undefined;
-    const after = lay(
-      plan,
-      plan.parts.map((_, i) => (i === plan.hour ? `${text}.` : '')),
-    );
-    return { body: after, caret: itemAt(after.at, plan.hour) + text.length + 1 };
+  return { part, text, isEnd, isAlone, isTwo: plan.parts.length > 1 };
+}
+
+/** Handles a decimal separator; after a unit it is the full stop of an abbreviation. */
+function point(
+  plan: DurationPlan,
+  body: DurationBody,
+  caret: number,
+  { part, text, isEnd, isAlone }: Place,
+): EditResult<DurationBody> | Reason {
+  if (body.named !== undefined && (text === '' || (isEnd && body.named === part))) return { body, caret };
+  if (!isAlone || body.ended || plan.hour < 0 || text.includes('.') || text.length > 2) return 'not-accepted';
+  const after = lay(
+    plan,
+    plan.parts.map((_, i) => (i === plan.hour ? `${text}.` : '')),
+  );
+  return { body: after, caret: itemAt(after.at, plan.hour) + text.length + 1 };
+}
+
+/** A number that was begun in one unit and turns out to be in the other. */
+function converted(
+  plan: DurationPlan,
+  body: DurationBody,
+  { part, text, isEnd, isAlone, isTwo }: Place,
+  c: string,
+): EditResult<DurationBody> | undefined {
+  if (!isTwo || body.named !== undefined) return undefined;
+  const unit = unitOf(plan, c);
+  const hours = itemAt(body.texts, plan.hour);
+  const isAfterHours = hours !== '' && !body.texts[plan.minute] && (isEnd || part === plan.minute);
+  if (isAfterHours && unit === plan.minute && !hours.includes('.')) {
+    const after = lay(plan, ['', hours]);
+    return { body: { ...after, named: plan.minute }, caret: itemAt(after.at, 1) + hours.length };
   }
-  const hasMoved = isAlone && plan.parts.length > 1 && !text.includes('.');
-  if (hasMoved && unit === plan.minute && unit >= 0 && part === plan.hour) {
-    const after = lay(plan, ['', text]);
-    return { body: after, caret: itemAt(after.at, 1) + text.length };
-  }
-  if (hasMoved && part === plan.minute && (unit === plan.hour || c === ':') && text.length <= 3) {
+  if (isAlone && part === plan.minute && (unit === plan.hour || c === ':') && text.length <= 3) {
     const after = lay(plan, [text, '']);
-    return { body: after, caret: after.display.length };
+    return { body: { ...after, named: plan.hour }, caret: after.display.length };
   }
-  if (plan.parts.length > 1 && !body.content && (unit === 0 || c === ':' || c === ' ')) {
+  return undefined;
+}
+
+/** Handles the unit of the number before the caret, a letter of it, or a separator. */
+function passedOver(
+  plan: DurationPlan,
+  body: DurationBody,
+  caret: number,
+  { part, text, isEnd, isTwo }: Place,
+  c: string,
+): EditResult<DurationBody> | undefined {
+  if (isTwo && !body.content) {
+    if (unitOf(plan, c) !== plan.hour && c !== ':') return undefined;
     const after = passedBy(plan);
     return { body: after, caret: after.display.length };
   }
-  const isPassing = part === 0 && plan.parts.length > 1 && text !== '' && index === text.length;
-  if (isPassing && (unit === 0 || c === ' ' || c === ':'))
-    return { body, caret: body.texts[1] ? itemAt(body.at, 1) : body.display.length };
-  return text !== '' && plan.between.some((fixed) => fixed.includes(c)) ? { body, caret } : undefined;
+  const isHours = isTwo && part === plan.hour;
+  const behind = isHours && isEnd ? (body.texts[1] ? itemAt(body.at, 1) : body.display.length) : caret;
+  if (c === ' ') {
+    if (isHours && isEnd) return { body, caret: behind };
+    return text || isTwo ? { body: isEnd ? { ...body, ended: true } : body, caret } : undefined;
+  }
+  if (c === ':') return isHours && isEnd ? { body: { ...body, named: part }, caret: behind } : undefined;
+  // Right after hours that were passed, letters belong to their unit.
+  const named = isEnd ? part : isTwo && part === plan.minute && !text ? plan.hour : undefined;
+  if (
+    named === undefined ||
+    !itemAt(plan.between, named + 1)
+      .toLowerCase()
+      .includes(c)
+  )
+    return undefined;
+  return { body: { ...body, named }, caret: behind };
+}
+
+/** Whether no digit may follow: the number before the caret ended with its unit or a space. */
+function isClosed(plan: DurationPlan, body: DurationBody, caret: number): boolean {
+  const last = plan.parts.length - 1;
+  if (body.named !== last && !body.ended) return false;
+  const { part, index } = locate(body, caret);
+  return part === last && index === itemAt(body.texts, part).length;
 }
 
 /** Whether a digit is possible: fractions of an hour stay whole minutes and exclude minutes. */
@@ -164,13 +209,15 @@ function takes(plan: DurationPlan, texts: readonly string[], part: number, next:
   return !texts[plan.hour]?.includes('.');
 }
 
-const editing = partsKind<DurationPlan, PartsBody>({
+const editing = partsKind<DurationPlan, DurationBody>({
   lay,
   parse,
   close: (_, __, text) => text,
   letter,
   takes,
-  isWhole: (text) => /\p{L}|\d[.,:]\d/u.test(text),
+  isClosed,
+  // Anything but digits and spaces has a meaning; a decimal separator without more is the beginning of one.
+  isWhole: (text) => /[^\d\s.,]|[.,]\d|[.,].*[.,]/.test(text.trim()),
   first: (plan) => plan.bare,
 });
 
@@ -181,7 +228,7 @@ const hold = (plan: DurationPlan, texts: readonly string[]): boolean =>
 const shown = (plan: DurationPlan, minutes: string): string =>
   minutes && lay(plan, ordered(plan, +minutes)).display;
 
-function validate(plan: DurationPlan, body: PartsBody, check: Check): Finding | undefined {
+function validate(plan: DurationPlan, body: DurationBody, check: Check): Finding | undefined {
   if (check.type !== 'range') return undefined;
   const { min = '', max = '', step = '' } = check;
   const minutes = minutesOf(plan, body);
@@ -193,7 +240,7 @@ function validate(plan: DurationPlan, body: PartsBody, check: Check): Finding | 
   return passed;
 }
 
-const hasRoom = (plan: DurationPlan, { texts }: PartsBody): boolean =>
+const hasRoom = (plan: DurationPlan, { texts }: DurationBody): boolean =>
   texts.at(-1)!.length < plan.parts.at(-1)!.size;
 
 /** The parts of a raw value; `undefined` if it is none of this field. */
@@ -206,7 +253,7 @@ function ownTexts(plan: DurationPlan, raw: string): string[] | undefined {
 }
 
 /** The parts as a person would write them: 90 minutes become 1 hour 30. Empty passed hours disappear. */
-function settled(plan: DurationPlan, body: PartsBody): PartsBody {
+function settled(plan: DurationPlan, body: DurationBody): DurationBody {
   if (!body.content) return body.display ? lay(plan, body.texts) : body;
   if (!body.complete)
     return lay(
@@ -226,7 +273,7 @@ function settled(plan: DurationPlan, body: PartsBody): PartsBody {
 }
 
 /** The kind `duration`: the value is whole minutes. */
-export const duration: Kind<DurationPlan, PartsBody> = {
+export const duration: Kind<DurationPlan, DurationBody> = {
   adornments: ['unit-labels'],
   ...editing,
   raw: (_, body) => body.content,
@@ -251,6 +298,7 @@ export const duration: Kind<DurationPlan, PartsBody> = {
       );
     return { ...editing.caretAtEnd(plan, lay(plan, texts)), leftOut: '', rejected: null };
   },
+  readText: (plan, text) => editing.insert(plan, editing.empty(plan), 0, 0, text),
   reduce: reduceResting,
   normalizeOnBlur: settled,
   toResting: (plan, body) => ({ ...settled(plan, body), content: body.content }),

@@ -1,7 +1,7 @@
 import type { SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import { customInParts, heldInParts, partPieces, placesOfParts } from '../editing/part-pieces.ts';
 import type { PartsBody } from '../editing/parts.ts';
-import type { DurationPlan } from './run.ts';
+import type { DurationPlan } from './plan.ts';
 
 export const drawing: SpecimenRenderer<DurationPlan, PartsBody> = {
   sample: (field) =>

@@ -1,6 +1,6 @@
 import { digitsIn, numbersIn } from '../contract/value-form.ts';
 import type { ValueTypes } from '../contract/value-types.ts';
-import type { DurationPlan } from './run.ts';
+import type { DurationPlan } from './plan.ts';
 
 export const valueTypes: ValueTypes<DurationPlan> = {
   values: ({ hour }) => ({

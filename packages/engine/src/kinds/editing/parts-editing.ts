@@ -24,10 +24,17 @@ export interface PartsKind<P extends PartsPlan, B extends PartsBody> {
   parse(plan: P, text: string): Parsed | undefined;
   /** A part after a separator or blur: padded, a year with its century. */
   close(plan: P, part: number, text: string): string;
-  /** Handles a character that is neither taken nor a separator, for kinds where letters have a meaning. */
-  letter?(plan: P, body: B, caret: number, c: string): EditResult<B> | undefined;
+  /** Whether a separator may end a part before it is full. Default: yes. */
+  canClose?(plan: P, part: number): boolean;
+  /**
+   * Handles a character that is not taken, for kinds where letters have a meaning; `undefined` for one that
+   * may be a separator.
+   */
+  letter?(plan: P, body: B, caret: number, c: string): EditResult<B> | Reason | undefined;
   /** Whether a part may become this, beyond its own bounds. */
   takes?(plan: P, texts: readonly string[], part: number, next: string): boolean;
+  /** Whether no digit may follow at the caret, because what was typed there is settled. */
+  isClosed?(plan: P, body: B, caret: number): boolean;
   /** Whether a text has a meaning as a whole: then it is read so or refused, never typed key by key. */
   isWhole?(text: string): boolean;
   /** Whether a text that looks like the field's display may be taken for it. */
@@ -175,6 +182,7 @@ function typeIn<P extends PartsPlan, B extends PartsBody>(
 ): EditResult<B> | Reason {
   const { kind, plan } = at;
   const typed: Typed = { c, isDigit: c >= '0' && c <= '9' && c.length === 1 };
+  if (typed.isDigit && kind.isClosed?.(plan, body, caret)) return 'not-accepted';
   const place = placeFor(at, body, caret, typed);
   if (typeof place === 'string' || 'body' in place) return place;
   const { part, index } = place;
@@ -203,6 +211,8 @@ function separate<P extends PartsPlan, B extends PartsBody>(
   const text = itemAt(body.texts, part);
   if (index === 0 && part > 0) return { body, caret };
   if (!text || index < text.length || part === body.texts.length - 1) return 'not-accepted';
+  const isShort = !isFull(itemAt(plan.parts, part), text);
+  if (isShort && kind.canClose && !kind.canClose(plan, part)) return 'not-accepted';
   const closed = kind.close(plan, part, text);
   if (!isFull(itemAt(plan.parts, part), closed)) return 'not-accepted';
   if (!fits(itemAt(plan.parts, part), closed)) return 'out-of-bounds';
@@ -220,7 +230,7 @@ function typeKey<P extends PartsPlan, B extends PartsBody>(
   const edited = typeIn(at, body, caret, c);
   if (typeof edited !== 'string') return edited;
   const meant = kind.letter?.(plan, body, caret, c.toLowerCase());
-  if (meant) return meant;
+  if (meant) return typeof meant === 'string' ? edited : meant;
   const isBetween = separators.test(c) || plan.between.some((text) => text.includes(c));
   return isBetween && edited === 'not-accepted' ? separate(at, body, caret) : edited;
 }
@@ -267,7 +277,8 @@ function insert<P extends PartsPlan, B extends PartsBody>(
     return { body, caret: read.caret, leftOut, rejected: null };
   }
   const folded = [...text].map(fold).join('');
-  if (isAlone && kind.isWhole?.(folded)) {
+  // A whole text that cannot be taken whole is not squeezed into another.
+  if (isAlone && (typed.leftOut !== '' || kind.isWhole?.(folded))) {
     const leftOut = graphemes(text.normalize('NFC')).filter((c) => worthTelling.test(c));
     return { ...cleared, leftOut: leftOut.join(''), rejected: 'not-accepted' };
   }

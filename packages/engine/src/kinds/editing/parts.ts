@@ -44,9 +44,7 @@ export interface Parsed {
 }
 
 export const isFull = (part: PartPlan, text: string): boolean =>
-  hasPartWords && part.words
-    ? part.words.includes(text)
-    : text.length === part.size && !(part.point && text.includes('.'));
+  hasPartWords && part.words ? part.words.includes(text) : text.length === part.size && !part.point;
 
 /** Whether digits can still become a number of that part. */
 export function fits({ size, low, high }: PartPlan, digits: string): boolean {

@@ -4,7 +4,7 @@ import { canonical, compare } from '../../values/decimal.ts';
 import type { Definition, Limits, PlanContext } from '../contract/definition.ts';
 import { digitsOf, withDigits } from '../editing/digits.ts';
 import { currencies, decimalsOf } from './currencies.ts';
-import type { NumberPlan } from './run.ts';
+import type { NumberPlan } from './plan.ts';
 
 const shared = {
   fill: {
@@ -248,7 +248,7 @@ function planNumber(
     negative: entry.negative,
     ...bounds,
     ...(singular ? { singular } : {}),
-    own: ownWords(entry, locale, positive),
+    own: ownWords(kind, entry, locale, positive),
   };
 }
 
@@ -259,22 +259,75 @@ function singularOf(of: string, one: string, locale: string): NonNullable<Number
   return { of, one: `\u00a0${one}`, zero: isOne(0, 0), padded: isOne(1, 1), parts: isOne(1.5, 1) };
 }
 
+/** Short forms that people write and `Intl` does not have in every locale. */
+const abbreviations: Readonly<Record<string, readonly string[]>> = {
+  AUD: ['A$', 'AU$'],
+  BRL: ['R$'],
+  CAD: ['C$', 'CA$'],
+  CHF: ['SFr', 'Fr', 'Fr.'],
+  CNY: ['RMB', '元', '¥'],
+  CZK: ['Kč'],
+  DKK: ['kr'],
+  EUR: ['€', 'Euro'],
+  GBP: ['£'],
+  HKD: ['HK$'],
+  HUF: ['Ft'],
+  ILS: ['₪'],
+  INR: ['Rs', '₹'],
+  ISK: ['kr'],
+  JPY: ['円', '¥', '￥'],
+  KRW: ['원', '₩'],
+  LKR: ['Rs'],
+  MXN: ['MX$'],
+  NOK: ['kr'],
+  NPR: ['Rs'],
+  NZD: ['NZ$'],
+  PKR: ['Rs'],
+  PLN: ['zł'],
+  RUB: ['руб', '₽', 'р'],
+  SEK: ['kr'],
+  SGD: ['S$'],
+  TRY: ['TL', '₺'],
+  TWD: ['NT$'],
+  UAH: ['грн', '₴'],
+  USD: ['US$', '$'],
+  ZAR: ['R'],
+};
+
+/** The parts of a type of the numbers whose words differ in most languages. */
+const wordsOf = (locale: string, options: Intl.NumberFormatOptions, type: string): readonly string[] => {
+  const format = new Intl.NumberFormat(locale, { ...options, maximumFractionDigits: 1 });
+  return [1, 2, 5, 1.5].flatMap((number) =>
+    format.formatToParts(number).flatMap((part) => (part.type === type ? [part.value.trim()] : [])),
+  );
+};
+
 /** Words a paste may contain beside the amount: the field's own sign and code in any width, and its unit. */
-function ownWords(entry: NumberEntry, locale: string, around: readonly [string, string]): readonly string[] {
+function ownWords(
+  kind: NumberPlan['kind'],
+  entry: NumberEntry,
+  locale: string,
+  around: readonly [string, string],
+): readonly string[] {
   const words = new Set(around.map((text) => text.replace(/[\s\u00a0\u200e\u200f\u061c()]/g, '')));
-  const { currency } = entry;
+  const add = (some: readonly string[]): void => {
+    for (const word of some) words.add(word);
+  };
+  const { currency, unit } = entry;
   if (currency) {
-    words.add(currency);
-    for (const currencyDisplay of ['symbol', 'narrowSymbol'] as const)
-      for (const part of new Intl.NumberFormat(locale, {
-        style: 'currency',
-        currency,
-        currencyDisplay,
-      }).formatToParts(1))
-        if (part.type === 'currency') words.add(part.value.trim());
+    add([currency, ...(abbreviations[currency] ?? [])]);
+    for (const currencyDisplay of ['symbol', 'narrowSymbol', 'name'] as const)
+      add(wordsOf(locale, { style: 'currency', currency, currencyDisplay }, 'currency'));
   }
-  if (entry.unit) words.add(entry.unit);
-  if (entry.singular) words.add(entry.singular);
+  if (kind === 'percent') {
+    add(['%']);
+    add(wordsOf(locale, { style: 'unit', unit: 'percent', unitDisplay: 'long' }, 'unit'));
+  }
+  if (unit && isUnit(unit))
+    for (const unitDisplay of ['short', 'narrow', 'long'] as const)
+      add(wordsOf(locale, { style: 'unit', unit, unitDisplay }, 'unit'));
+  else if (unit) add([unit]);
+  if (entry.singular) add([entry.singular]);
   return [...words].filter(Boolean).sort((a, b) => b.length - a.length);
 }
 

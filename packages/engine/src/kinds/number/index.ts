@@ -1,2 +1,2 @@
 export { currency, number, percent } from './entry.ts';
-export type { NumberPlan } from './run.ts';
+export type { NumberPlan } from './plan.ts';

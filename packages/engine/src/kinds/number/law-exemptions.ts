@@ -1,5 +1,5 @@
 import type { LawExemptions } from '../contract/law-exemptions.ts';
-import type { NumberPlan } from './run.ts';
+import type { NumberPlan } from './plan.ts';
 
 export const currency: LawExemptions<NumberPlan> = {
   isFromRight: ({ fill }) => fill === 'right',

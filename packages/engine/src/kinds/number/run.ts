@@ -4,50 +4,11 @@ import type { Reason } from '../../field/text-state.ts';
 import { type Finding, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { add, canonical, compare, hasMultiple, isMultiple, places } from '../../values/decimal.ts';
-import { fold, localized } from '../../values/graphemes.ts';
+import { fold, graphemes, localized, worthTelling } from '../../values/graphemes.ts';
 import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { hasDigits, hasNegative, hasPad, hasRange, hasRight, hasSingular } from './features.ts';
-
-/** A number, an amount of money (ISO 4217) or a percentage, with its locale's conventions. */
-export interface NumberPlan {
-  readonly kind: 'number' | 'currency' | 'percent';
-  /** Text before and after the digits, for non-negative and negative numbers. */
-  readonly around: readonly [prefix: string, suffix: string];
-  readonly aroundNegative: readonly [prefix: string, suffix: string];
-  /** The sign of a minus; its first occurrence in the negative prefix is the typed one. */
-  readonly minus: string;
-  readonly decimal: string;
-  readonly group: string;
-  /** Sizes of the last group and of those before, and the digits needed before the first separator. */
-  readonly sizes: readonly [last: number, others: number, least: number];
-  /** The locale's ten digits; empty for ASCII. */
-  readonly digits: string;
-  /** Fewest decimals of a complete value, and most that can be typed. */
-  readonly least: number;
-  readonly most: number;
-  readonly fill: 'left' | 'right';
-  readonly grouping: 'typing' | 'leave' | 'never';
-  /** Whether decimals are filled to `least` on blur. */
-  readonly pad: boolean;
-  readonly negative: 'no' | 'minus' | 'parentheses';
-  /** Step and limits of the arrow keys as decimals; empty for none. */
-  readonly step: string;
-  readonly min: string;
-  readonly max: string;
-  /**
-   * The unit after one: always after 1, and where the locale counts so after 0, after 1 with zero decimals,
-   * and after fractions.
-   */
-  readonly singular?: {
-    readonly of: string;
-    readonly one: string;
-    readonly zero: boolean;
-    readonly padded: boolean;
-    readonly parts: boolean;
-  };
-  /** Words and signs of this field that a paste may contain: currency sign and code, unit. */
-  readonly own: readonly string[];
-}
+import type { NumberPlan } from './plan.ts';
+import { readAmount } from './read-amount.ts';
 
 /** Largest number of digits: beyond any real number, and few enough for a page not to wait. */
 const most = 400;
@@ -55,7 +16,8 @@ const most = 400;
 const withGroups = (plan: NumberPlan, whole: string): string => {
   const [last, others, least] = plan.sizes;
   let end = whole.length - last;
-  if (end < least) return whole;
+  // `0.500` would be read as a fraction: leading zeros are not grouped.
+  if (end < least || whole.charCodeAt(0) === 48) return whole;
   let text = whole.slice(end);
   for (; end > others; end -= others) text = whole.slice(end - others, end) + plan.group + text;
   return whole.slice(0, end) + plan.group + text;
@@ -163,6 +125,8 @@ function insertCharacter(
     return { content: isNegative ? content : `-${content}`, at: 1 };
   }
   if (c === '.' || c === ',' || c === plan.decimal) {
+    // Where three decimals are possible, `1,234` with the separator of groups would be another number.
+    if (plan.most > 2 && c === plan.group) return 'not-accepted';
     if (!plan.most || (hasRight && plan.fill === 'right')) return 'not-accepted';
     const point = content.indexOf('.');
     if (point >= 0) return point === at ? { content, at: at + 1 } : 'not-accepted';
@@ -183,36 +147,34 @@ function putRight(content: string, isNegative: boolean, at: number, c: string): 
   return { content: content.slice(0, at) + c + content.slice(at), at: at + 1 };
 }
 
-const signs = /[\p{Sc}\u200e\u200f\u061c\u202a-\u202e\u2066-\u2069]/gu;
+/** A decimal as the keys that would be typed: a full stop may group in this locale. */
+const asKeys = (plan: NumberPlan, decimal: string): string => decimal.replace('.', plan.decimal);
 
-/**
- * Reads an amount in any common notation: `1.234,56`, `1,234.56`, `1 234,56`, `1'234.50`, `(12.50)`, `12-`.
- * Of two separators the last is the decimal one. A separator that occurs twice groups. A single one before
- * exactly three digits is ambiguous: the locale decides, and the decision is reported.
- */
+/** What a pasted text says as the characters to type; nothing of a text that is no amount. */
 function clean(plan: NumberPlan, text: string, into: string): Cleaned {
   const shown = into ? undefined : ownContent(plan, text.trim());
-  if (shown !== undefined) return { text: shown, leftOut: '' };
-  const bare = dropOwn(plan, text);
-  const amount = amountIn(plan, bare.text);
-  if (!amount) {
-    // Digits that do not form an amount (`1/2`, `5-3`, a date) would become another number without what is
-    // between.
-    const isSeveral = /\p{Nd}[^\p{Nd}]+\p{Nd}/u.test(bare.text);
-    if (isSeveral) return { text: '', leftOut: (text.match(/[\p{L}\p{N}]/gu) ?? []).join('') };
-    return { text: bare.text.replace(signs, ''), leftOut: bare.leftOut };
-  }
-  const { whole, fraction, point, isNegative, assumed } = amount;
+  if (shown !== undefined) return { text: asKeys(plan, shown), leftOut: '' };
+  // A lone minus or separator is the beginning of an amount.
+  if (!/\p{Nd}/u.test(text))
+    return { text: text.replace(/\p{L}/gu, ''), leftOut: (text.match(/\p{L}/gu) ?? []).join('') };
+  const amount = readAmount(plan, text);
+  if (!amount)
+    return {
+      text: '',
+      leftOut: graphemes(text)
+        .filter((c) => worthTelling.test(c))
+        .join(''),
+    };
+  const { whole, fraction, hasPoint, isNegative, assumed, leftOut } = amount;
   const minus = isNegative && plan.negative !== 'no' && (into === '' || into === '-') ? '-' : '';
-  const kept = fraction.slice(0, plan.most);
-  const decimal = minus + whole + (point && plan.most ? `.${kept}` : '');
+  const decimal = minus + whole + (hasPoint && plan.most ? `.${fraction.slice(0, plan.most)}` : '');
   return {
     text:
-      hasRight && plan.fill === 'right' && point && plan.most > 0
+      hasRight && plan.fill === 'right' && hasPoint && plan.most > 0
         ? contentOf(plan, decimal).replace(/^(-?)0+(?=\d)/, '$1')
-        : decimal,
+        : asKeys(plan, decimal),
     // A minus that is left out changes the amount, so it is reported although it is not a letter.
-    leftOut: (isNegative && !minus ? '-' : '') + bare.leftOut + fraction.slice(plan.most),
+    leftOut: (isNegative && !minus ? '-' : '') + leftOut + fraction.slice(plan.most),
     ...(assumed ? { assumed } : {}),
   };
 }
@@ -233,59 +195,6 @@ function ownContent(plan: NumberPlan, text: string): string | undefined {
     if (lay(plan, sign + digits).display.trim() === text) return sign + digits;
   }
   return undefined;
-}
-
-/** The text without the field's own sign, code and unit, spaces and marks. Other letters are reported. */
-function dropOwn(plan: NumberPlan, text: string): { text: string; leftOut: string } {
-  let rest = text;
-  for (const word of plan.own) rest = rest.replace(word, ' ');
-  const leftOut = (rest.match(/\p{L}+/gu) ?? []).join('');
-  return { text: leftOut ? rest.replace(/\p{L}+\.?/gu, ' ') : rest, leftOut };
-}
-
-/** Digits with group separators: none, threes, twos before a three, or fours. */
-const grouped = /^(?:\d+|[1-9]\d{0,2}(?:[^\d]+\d{2,3})*[^\d]+\d{3}|[1-9]\d{0,3}(?:[^\d]+\d{4})+)?[^\d]?$/;
-
-function amountIn(plan: NumberPlan, given: string) {
-  const text = [...given.replace(signs, '').trim()]
-    .map(fold)
-    .join('')
-    .replace(/[−–]/g, '-')
-    .replace(/’/g, "'");
-  const match = /^(\(\s*-?|-\s*)?(\d[\d.,'_٫٬\s]*|[.,٫]\d[\d]*)(\s*-|\s*\))?$/u.exec(text);
-  if (!match) return undefined;
-  const number = match[2]!.replace(/\s/g, ' ').trim();
-  const used = [...new Set(number.replace(/[\d\s]/g, ''))];
-  let last = number.length - 1;
-  while (last >= 0 && !".,'_٫٬".includes(number[last]!)) last--;
-  const sign = number[last] ?? '';
-  let point = -1;
-  let assumed = '';
-  if (sign && '.,٫'.includes(sign)) {
-    const isAgain = number.indexOf(sign) !== last;
-    const behind = number.slice(last + 1);
-    const before = number.slice(0, last);
-    const isAlone = used.length === 1 && !/\s/.test(before);
-    if (isAgain) point = -1;
-    else if (isAlone && /^\d{3}$/.test(behind) && /^[1-9]\d{0,2}$/.test(before)) {
-      const isGroup = sign === plan.group || !plan.most || (sign !== plan.decimal && plan.most < 3);
-      if (!isGroup) point = last;
-      assumed = `${isGroup ? 'group' : 'decimal'} ${sign}`;
-    } else point = last;
-  }
-  const digits = (part: string): string => part.replace(/\D/g, '');
-  if (
-    !grouped.test(point < 0 ? number : number.slice(0, point)) ||
-    (/\D/.test(number.slice(point + 1).trim()) && point >= 0)
-  )
-    return undefined;
-  return {
-    whole: digits(point < 0 ? number : number.slice(0, point)),
-    fraction: point < 0 ? '' : digits(number.slice(point + 1)),
-    point: point >= 0,
-    isNegative: match[1] !== undefined || (match[3] ?? '').includes('-'),
-    assumed,
-  };
 }
 
 const editing = lineKind<NumberPlan, LineBody>({
@@ -378,6 +287,7 @@ export const number: Kind<NumberPlan, LineBody> = {
     }
     return editing.insert(plan, empty, 0, 0, text);
   },
+  readText: (plan, text) => editing.insert(plan, lay(plan, ''), 0, 0, text),
   reduce: reduceResting,
   toResting: (plan, body) => layOut(plan, body.content, true),
   toEditing: (plan, body) => lay(plan, body.content),

@@ -2,7 +2,7 @@ import { apply, start } from '../../field/apply.ts';
 import type { HydratedField } from '../../field/kind.ts';
 import type { Piece, SpecimenRenderer } from '../contract/specimen-renderer.ts';
 import type { LineBody } from '../editing/line.ts';
-import type { NumberPlan } from './run.ts';
+import type { NumberPlan } from './plan.ts';
 
 function sample(field: HydratedField<NumberPlan, LineBody>): readonly Piece[] {
   const { plan } = field;

@@ -1,6 +1,6 @@
 import { type Has, unusedAmong } from '../contract/unused-among.ts';
 import type * as features from './features.ts';
-import type { NumberPlan } from './run.ts';
+import type { NumberPlan } from './plan.ts';
 
 const has: Record<keyof typeof features, Has<NumberPlan>[string]> = {
   hasRight: ({ fill }) => fill === 'right',

@@ -1,6 +1,6 @@
 import { digitsIn, numbersIn, type ValueForm } from '../contract/value-form.ts';
 import type { ValueTypes } from '../contract/value-types.ts';
-import type { NumberPlan } from './run.ts';
+import type { NumberPlan } from './plan.ts';
 
 /** The possible decimals. Zero has no minus. */
 function numberValues({ least: padded, most, negative, fill }: NumberPlan): ValueForm {

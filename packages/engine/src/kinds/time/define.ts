@@ -95,7 +95,7 @@ function planTime(entry: TimeEntry, locale: string): TimePlan {
  * The words a pasted time may contain beside its digits. Cached, because `Intl` takes milliseconds and a
  * definition is compiled at every change.
  */
-function wordsOf(locale: string, halves: readonly string[]): Pick<TimePlan, 'periods' | 'units'> {
+function wordsOf(locale: string, halves: readonly string[]): TimeWords {
   let words = knownWords.get(locale);
   if (!words) {
     words = readWords(locale);
@@ -105,9 +105,11 @@ function wordsOf(locale: string, halves: readonly string[]): Pick<TimePlan, 'per
   return { ...words, periods: [...own, ...words.periods].sort(([a], [b]) => b.length - a.length) };
 }
 
-const knownWords = new Map<string, Pick<TimePlan, 'periods' | 'units'>>();
+type TimeWords = Pick<TimePlan, 'periods' | 'units' | 'hours'>;
 
-function readWords(locale: string): Pick<TimePlan, 'periods' | 'units'> {
+const knownWords = new Map<string, TimeWords>();
+
+function readWords(locale: string): TimeWords {
   const periods = new Map<string, number>();
   const units = new Set<string>();
   const tag = gregorian(locale);
@@ -118,15 +120,28 @@ function readWords(locale: string): Pick<TimePlan, 'periods' | 'units'> {
     new Intl.DateTimeFormat(tag, { timeStyle: 'medium', hourCycle, timeZone: 'UTC' }),
   ]);
   formats.push(new Intl.DateTimeFormat(tag, { timeStyle: 'short', timeZone: 'UTC' }));
+  // Parts of the day as people say them: in the evening, akşam, malam.
+  for (const dayPeriod of ['long', 'short'] as const)
+    formats.push(
+      new Intl.DateTimeFormat(tag, { hour: 'numeric', dayPeriod, hourCycle: 'h12', timeZone: 'UTC' }),
+    );
   for (const format of formats)
     for (let hour = 0; hour < 24; hour++)
-      for (const { type, value } of format.formatToParts(utc(2027, 2, 14, hour, 30))) {
-        const text = plain(value).toLowerCase();
-        if (type === 'dayPeriod' && text.trim())
-          periods.set(text.trim(), (periods.get(text.trim()) ?? 0) | (1 << hour));
-        else if (type === 'literal') for (const word of wordsIn(text)) units.add(word);
-      }
-  return { periods: [...periods], units: [...units] };
+      for (const minute of hour % 12 ? [30] : [30, 0])
+        for (const { type, value } of format.formatToParts(utc(2027, 2, 14, hour, minute))) {
+          const text = plain(value).toLowerCase();
+          if (type === 'dayPeriod' && text.trim())
+            periods.set(text.trim(), (periods.get(text.trim()) ?? 0) | (1 << hour));
+          else if (type === 'literal') for (const word of wordsIn(text)) units.add(word);
+        }
+  const hours = new Set<string>();
+  for (const unitDisplay of ['long', 'short', 'narrow'] as const) {
+    const format = new Intl.NumberFormat(tag, { style: 'unit', unit: 'hour', unitDisplay });
+    for (const number of [1, 2, 5])
+      for (const { type, value } of format.formatToParts(number))
+        if (type === 'unit') for (const word of wordsIn(value)) hours.add(word);
+  }
+  return { periods: [...periods], units: [...units], hours: [...hours] };
 }
 
 function timePart(type: string, clock: 12 | 24, words: readonly string[]): PartPlan | undefined {

@@ -21,6 +21,8 @@ export interface TimePlan extends PartsPlan {
   readonly periods: readonly (readonly [word: string, hours: number])[];
   /** Other words in a time, in lower case: the units of hours, minutes and seconds. */
   readonly units: readonly string[];
+  /** Of these, the words for hours. */
+  readonly hours: readonly string[];
 }
 
 const lay = (plan: TimePlan, texts: readonly string[]): PartsBody => layParts(plan, texts);
@@ -43,7 +45,13 @@ function ordered(plan: TimePlan, hour: number, minute: string, second: string): 
 const stampForm = /^\d{4}-\d\d-\d\d[T\s](?=\d)/u;
 /** English a.m. and p.m., with or without full stops, not after a letter. */
 const latinHalf = /(?<!\p{L})([ap])\.?\s?m\b\.?/u;
-const unitWords: readonly string[] = ['h', 'hrs', 'hours', 'uhr', 'min', 's', 'o’clock', "o'clock"];
+/** Scripts without spaces between words. */
+const unspaced = /[\u0e00-\u0e7f\u3040-\u30ff\u3400-\u9fff\uac00-\ud7af]/;
+/** Words that make a number the hour. */
+const hourWords: readonly string[] = [
+  'h', 'hrs', 'hours', 'uhr', 'o’clock', "o'clock", '点', '點', '时', '時', '시',
+]; // biome-ignore format: a list
+const unitWords: readonly string[] = [...hourWords, 'min', 's', '分', '秒', '분', '초'];
 
 /** The word for a time of day in a text, the hours it is used for, and the text without it. */
 function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: string] | undefined {
@@ -52,7 +60,9 @@ function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: 
     const at = text.indexOf(word);
     if (at < 0) continue;
     const isInside = letter.test(text[at - 1] ?? '') || letter.test(text[at + word.length] ?? '');
-    if (!isInside || word.length > 1) return [hours, `${text.slice(0, at)} ${text.slice(at + word.length)}`];
+    // `am` is part of `malam` and of `akşam`; only scripts without spaces have words inside of others.
+    if (!isInside || unspaced.test(word))
+      return [hours, `${text.slice(0, at)} ${text.slice(at + word.length)}`];
   }
   const latin = latinHalf.exec(text);
   return latin ? [latin[1] === 'a' ? 0xfff : 0xfff000, text.replace(latin[0], ' ')] : undefined;
@@ -74,15 +84,20 @@ function parse(plan: TimePlan, given: string): Parsed | undefined {
   const numbers = clock.match(/\d+/g) ?? [];
   const [h = '', m, s = '00'] = numbers;
   if (!h || numbers.length > 3 || numbers.some((n) => n.length > 2)) return undefined;
-  if (numbers.slice(1).some((n) => n.length < 2) || (m === undefined && !period)) return undefined;
+  const words = clock.match(/[\p{L}\p{M}’']+/gu) ?? [];
+  const isHour = words.some((word) => hourWords.includes(word) || plan.hours.includes(word));
+  if (numbers.slice(1).some((n) => n.length < 2) || (m === undefined && !period && !isHour)) return undefined;
+  // With seconds, hours and minutes alone are the beginning of a time.
+  if (plan.second >= 0 && numbers.length === 2 && !words.length && !period && !stamp) return undefined;
   // Digits and the separators between them belong together; a minus or a slash makes it something else.
   const between = clock.slice(clock.indexOf(h) + h.length, clock.lastIndexOf(numbers.at(-1)!));
   if (/[-/+]/.test(between)) return undefined;
-  const other =
-    clock
-      .match(/[\p{L}\p{M}’']+/gu)
-      ?.filter((word) => !plan.units.includes(word) && !unitWords.includes(word)) ?? [];
-  const hour = hourOf(plan, +h, period?.[0], stamp !== '', other.length > 0);
+  const other = words.filter(
+    (word) => !plan.units.includes(word) && !plan.hours.includes(word) && !unitWords.includes(word),
+  );
+  // The end of a day is its beginning on a clock.
+  const isMidnight = h === '24' && !period && +(m ?? 0) === 0 && +s === 0;
+  const hour = isMidnight ? 0 : hourOf(plan, +h, period?.[0], stamp !== '', other.length > 0);
   if (hour === undefined || +(m ?? 0) > 59 || +s > 59) return undefined;
   const lost = plan.second < 0 && s !== '00' ? s : '';
   const around = given.trim().slice(0, stamp.length) + (zone && given.trim().slice(-zone.length));
@@ -115,6 +130,8 @@ const editing = partsKind<TimePlan, PartsBody>({
   lay,
   parse,
   close,
+  // Minutes have two digits: `20:` in a field with twelve hours is not `02:0` with a separator.
+  canClose: (plan, part) => part === plan.hour || part === plan.period,
   isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 2,
 });
 
@@ -181,6 +198,7 @@ export const time: Kind<TimePlan, PartsBody> = {
     const body = lay(plan, ordered(plan, +itemAt(match, 1), itemAt(match, 2), match[3] ?? '00'));
     return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
   },
+  readText: (plan, text) => editing.insert(plan, editing.empty(plan), 0, 0, text),
   reduce: reduceResting,
   normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
   step: (plan, body, caret, by) =>
