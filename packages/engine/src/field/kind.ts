@@ -38,8 +38,8 @@ export interface Kind<P extends Plan = Plan, B extends TextState = TextState> ex
    */
   parse(plan: P, text: string): InsertResult<B>;
   /**
-   * The result of a whole text that a person or the browser brings into the empty field. Default: `parse`, for
-   * kinds whose raw values mean the same as texts.
+   * The result of a whole text that a person or the browser brings into the empty field. Default: `parse`,
+   * for kinds whose raw values mean the same as texts.
    */
   readText?(plan: P, text: string): InsertResult<B>;
   /** The result of deleting the selection, or what `extent` says. */

@@ -71,7 +71,7 @@ function parse(plan: DatePlan, given: string): Parsed | undefined {
       texts: ordered(plan, itemAt(stamp, 1), itemAt(stamp, 2), itemAt(stamp, 3)),
       leftOut: digitsAndLetters(itemAt(stamp, 4)),
     };
-  const read = named(plan, text) ?? numeric(plan, withoutWords(plan, text)) ?? compact(plan, text);
+  const read = named(plan, text) ?? amongWords(plan, withoutWords(plan, text)) ?? compact(plan, text);
   return read && (!hasOwnYears || plan.gregorian || isOurYear(plan, read, text)) ? read : undefined;
 }
 
@@ -98,6 +98,14 @@ const withoutWords = (plan: DatePlan, text: string): string =>
     .replace(/[\p{L}\p{M}]+\.?/gu, (word) =>
       plan.words.includes(word.toLowerCase().replace('.', '')) ? ' ' : word,
     );
+
+/** A date of three numbers, with other words only before and after it: they are reported. */
+function amongWords(plan: DatePlan, text: string): Parsed | undefined {
+  const match = /^((?:\D*[^\p{L}\p{M}\d])?)(\d.*\d)((?:[^\p{L}\p{M}\d]\D*)?)$/su.exec(text);
+  const read = numeric(plan, match ? itemAt(match, 2) : text);
+  if (!read || !match) return read;
+  return { ...read, leftOut: digitsAndLetters(itemAt(match, 1) + itemAt(match, 3)) };
+}
 
 /**
  * A date of three numbers with separators, in the plan's order; a four-digit number in front means year,

@@ -50,7 +50,9 @@ function marked(text: string, given: string): string {
 const scales =
   /^(?:k|m|b|mn|mln|mio|mill?|mrd|mld|md|bn|tn|tsd|tys|mil|thousand|hundred|tausend|million\p{L}*|milion\p{L}*|millon\p{L}*|miljo\p{L}*|milhões|millones|milliard\p{L}*|miliard\p{L}*|billion\p{L}*|lakhs?|lacs?|crores?|cr|[百千万萬億亿兆천만억])$/iu;
 
-/** Digits with group separators: none, threes, twos before a three, or fours. Leading zeros are in no group. */
+/**
+ * Digits with group separators: none, threes, twos before a three, or fours. No group begins with a zero.
+ */
 const grouped = /^(?:\d+|[1-9]\d{0,2}(?:[^\d]+\d{2,3})*[^\d]+\d{3}|[1-9]\d{0,3}(?:[^\d]+\d{4})+)?$/;
 /** `20.-`, `20,--`, `20:-`, `100/-`, `100/=`: no decimals. */
 const priceDash = /^\s?[.,:/']\s?[-=]{1,2}(?![\d-])/;

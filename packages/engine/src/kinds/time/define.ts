@@ -129,11 +129,16 @@ function readWords(locale: string): TimeWords {
     for (let hour = 0; hour < 24; hour++)
       for (const minute of hour % 12 ? [30] : [30, 0])
         for (const { type, value } of format.formatToParts(utc(2027, 2, 14, hour, minute))) {
-          const text = plain(value).toLowerCase();
+          const text = plain(value).toLowerCase().replace(/[‘’ʼ]/g, "'");
           if (type === 'dayPeriod' && text.trim())
             periods.set(text.trim(), (periods.get(text.trim()) ?? 0) | (1 << hour));
           else if (type === 'literal') for (const word of wordsIn(text)) units.add(word);
         }
+  // Korean writes its halves of the day in both scripts; CLDR has one of them.
+  if (tag.startsWith('ko')) {
+    periods.set('오전', 0xfff);
+    periods.set('오후', 0xfff000);
+  }
   const hours = new Set<string>();
   for (const unitDisplay of ['long', 'short', 'narrow'] as const) {
     const format = new Intl.NumberFormat(tag, { style: 'unit', unit: 'hour', unitDisplay });

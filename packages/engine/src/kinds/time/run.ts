@@ -49,9 +49,13 @@ const latinHalf = /(?<!\p{L})([ap])\.?\s?m\b\.?/u;
 const unspaced = /[\u0e00-\u0e7f\u3040-\u30ff\u3400-\u9fff\uac00-\ud7af]/;
 /** Words that make a number the hour. */
 const hourWords: readonly string[] = [
-  'h', 'hrs', 'hours', 'uhr', 'o’clock', "o'clock", '点', '點', '时', '時', '시',
+  'h', 'hrs', 'hours', 'uhr', "o'clock", '点', '點', '时', '時', '시',
 ]; // biome-ignore format: a list
-const unitWords: readonly string[] = [...hourWords, 'min', 's', '分', '秒', '분', '초'];
+/** Other units, and words that come before a time. */
+const besideTimes: readonly string[] = [
+  ...hourWords, 'min', 's', '分', '秒', '분', '초',
+  'at', 'um', 'om', 'kl', 'klokka', 'klokken', 'klockan', 'à', 'às', 'las', 'a', 'alle', 'ore', 'ora', 'godz', 'godzina', 'o', 'v', 'в', 'pukul', 'jam', 'saat', 'klo',
+]; // biome-ignore format: a list
 
 /** The word for a time of day in a text, the hours it is used for, and the text without it. */
 function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: string] | undefined {
@@ -75,7 +79,12 @@ function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: 
  */
 function parse(plan: TimePlan, given: string): Parsed | undefined {
   if (given.length > 200) return undefined;
-  const text = [...given.replace(/[\s\u202f\u00a0]/gu, ' ')].map(fold).join('').trim().toLowerCase();
+  const text = [...given.replace(/[\s\u202f\u00a0]/gu, ' ')]
+    .map(fold)
+    .join('')
+    .trim()
+    .toLowerCase()
+    .replace(/[‘’ʼ]/g, "'");
   const stamp = stampForm.exec(text.toUpperCase())?.[0] ?? '';
   const period = stamp ? undefined : periodIn(plan, text);
   const body = (period ? period[1] : text.slice(stamp.length)).trim();
@@ -93,7 +102,7 @@ function parse(plan: TimePlan, given: string): Parsed | undefined {
   const between = clock.slice(clock.indexOf(h) + h.length, clock.lastIndexOf(numbers.at(-1)!));
   if (/[-/+]/.test(between)) return undefined;
   const other = words.filter(
-    (word) => !plan.units.includes(word) && !plan.hours.includes(word) && !unitWords.includes(word),
+    (word) => !plan.units.includes(word) && !plan.hours.includes(word) && !besideTimes.includes(word),
   );
   // The end of a day is its beginning on a clock.
   const isMidnight = h === '24' && !period && +(m ?? 0) === 0 && +s === 0;
@@ -122,8 +131,12 @@ function hourOf(
   }
   // Hours are written from 1 to 12, in some regions from 0 to 11, and in some as the hour of the day beside
   // a word.
-  const meant = (h > 12 ? [h] : [h % 12, (h % 12) + 12]).filter((hour) => hours & (1 << hour));
-  return meant.length === 1 ? meant[0] : undefined;
+  const both = h > 12 ? [h] : [h % 12, (h % 12) + 12];
+  const meant = both.filter((hour) => hours & (1 << hour));
+  if (meant.length || h > 12) return meant.length === 1 ? meant[0] : undefined;
+  // People begin an evening an hour sooner than others, or end it later.
+  const near = both.filter((hour) => [hour + 1, hour + 23].some((other) => hours & (1 << (other % 24))));
+  return near.length === 1 ? near[0] : undefined;
 }
 
 const editing = partsKind<TimePlan, PartsBody>({
