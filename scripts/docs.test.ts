@@ -10,6 +10,7 @@ import { parseTape, play } from '@arbeit/engine/tape';
 import { describe, expect, test } from 'vitest';
 import { checkTypes, definitionOf } from '../packages/engine/src/checks/registry.ts';
 import { plainly } from '../packages/engine/src/kinds/custom/plainly.fixture.ts';
+import { allRegions, plannedRegions, planOf } from '../packages/engine/src/plans/plans.ts';
 import { lawWords } from '../packages/engine/src/prove/law.ts';
 
 const root = new URL('../', import.meta.url);
@@ -210,6 +211,41 @@ test('docs/options.md is what the kinds say of their options', async () => {
     '',
   ];
   await expect([...head, ...sections].join('\n')).toMatchFileSnapshot('../docs/options.md');
+});
+
+test('docs/telephone-plans.md is what is known of the numbers of each region', async () => {
+  const names = new Intl.DisplayNames('en', { type: 'region' });
+  const types = { mobile: 'mobile', fixed: 'fixed', either: 'mobile or fixed', other: 'other' } as const;
+  const rows = plannedRegions.map((region) => {
+    const { code, trunk, idd, formats } = planOf(region)!;
+    const known = (Object.keys(types) as (keyof typeof types)[]).flatMap((type) => {
+      const of = formats.filter((format) => format.type === type);
+      if (!of.length) return [];
+      const written = [...new Set(of.map(({ national }) => national))].map((one) => `\`${one}\``);
+      return [`${types[type]} ${written.join(', ')}`];
+    });
+    const dialled = [trunk || '–', idd || '–'].join(' | ');
+    return `| ${names.of(region)} (${region}) | +${code} | ${dialled} | ${known.join('; ')} |`;
+  });
+  const others = allRegions.filter((region) => !plannedRegions.includes(region));
+  const page = [
+    '# Numbering plans of telephone numbers',
+    '',
+    'Written from the plans (`packages/engine/src/plans`) by the tests: `npx vitest run scripts/docs -u`. `#` is a digit. In these regions mobile and',
+    'fixed numbers are told apart where the plan does; other numbers are freephone, shared cost, premium and special services. The tests hold numbers',
+    'of most regions against the plans (`packages/engine/src/plans/known-numbers.test.ts`).',
+    '',
+    '| region | calling code | trunk prefix | international prefix | numbers, as they are written there |',
+    '|---|---|---|---|---|',
+    ...rows,
+    '',
+    '## Regions of which only lengths are known',
+    '',
+    'A number of these is taken by its length alone, and written in the format of the main region of its calling code, or in threes:',
+    `${others.map((region) => `${names.of(region)} (${region})`).join(', ')}.`,
+    '',
+  ];
+  await expect(page.join('\n')).toMatchFileSnapshot('../docs/telephone-plans.md');
 });
 
 test('docs/checks.md is what the checks say of their options', async () => {

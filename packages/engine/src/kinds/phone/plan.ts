@@ -118,6 +118,8 @@ export function candidatesFor(plan: RegionPlan, digits: string): Candidates {
       } else if (best === most && best > 0) sure.push(format);
     }
     found = { sure, open };
+    // A server reads any number of numbers; a page reads few.
+    if (cache.size > 5000) cache.clear();
     cache.set(key, found);
   }
   return found;

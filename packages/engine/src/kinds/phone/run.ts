@@ -1,6 +1,6 @@
 import type { Kind } from '../../field/kind.ts';
 import { reduceResting } from '../../field/resting.ts';
-import type { InsertResult, Reason } from '../../field/text-state.ts';
+import type { EditResult, InsertResult, Reason } from '../../field/text-state.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { type Finding, incomplete, passed } from '../../rules/finding.ts';
 import { fold } from '../../values/graphemes.ts';
@@ -226,8 +226,11 @@ function clean(plan: PhonePlan, text: string, into: string): Cleaned {
     }
   }
   if (into) number = number.replace(/^(\s*)\+/, '$1');
+  const idd = plan.plans[plan.home]?.idd ?? '';
   const isInternational = /^\D*\+/.test(number) || into.startsWith('+');
-  if (isInternational) number = number.replace(/\(\s*0\s*\)/, '');
+  // Also after the prefix that is dialled for it, of the home region or the most common one.
+  const isDialled = number.replace(/\D/g, '').startsWith(idd || '00') || /^\D*00/.test(number);
+  if (isInternational || isDialled) number = number.replace(/\(\s*0\s*\)/, '');
   const plus = isInternational && !into ? '+' : '';
   const digits = number.replace(/\D/g, '');
   const other = number.replace(/[^\p{L}\p{N}\p{So}]|\d/gu, '');
@@ -247,6 +250,21 @@ function value(plan: PhonePlan, body: PhoneBody): string | null {
   const { code, region, digits, extension } = body.read;
   const number = `+${code || itemAt(plan.plans, region).code}${digits}`;
   return extension ? `${number};ext=${extension}` : number;
+}
+
+/**
+ * A digit too many for a number of the home region, if with it the number has the region's calling code in
+ * front and lacks only its `+`: `79…` in Russia, `447…` in Britain.
+ */
+function codeTyped(plan: PhonePlan, body: PhoneBody, c: string): EditResult<PhoneBody> | undefined {
+  const { content, finding } = body;
+  const code = plan.plans[plan.home]?.code ?? '';
+  if (!code || !content.startsWith(code) || !/^\d+$/.test(content + c)) return undefined;
+  if (finding.verdict !== 'fail') return undefined;
+  const read = takeApart(plan, `+${content}${c}`);
+  if (!hasPlace(plan, read)) return undefined;
+  const next = layOut(plan, `+${content}${c}`, read);
+  return next.finding.verdict === 'fail' ? undefined : { body: next, caret: next.to };
 }
 
 /**
@@ -302,8 +320,9 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
     const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;
     if (next) return { body: next, caret: next.to };
     const edited = editing.key(plan, body, start, end, character);
-    const isAtEnd = edited === 'not-accepted' && start === end && start === body.to;
-    return isAtEnd && isPassed(body, character) ? { body, caret: start } : edited;
+    if (typeof edited !== 'string' || start !== end || start !== body.to) return edited;
+    if (edited === 'full') return codeTyped(plan, body, fold(character)) ?? edited;
+    return edited === 'not-accepted' && isPassed(body, character) ? { body, caret: start } : edited;
   },
   raw: (_, body) => body.content,
   value,
