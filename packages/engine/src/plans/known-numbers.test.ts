@@ -15,7 +15,7 @@ function dialled(home: string, text: string) {
   const state = apply(field, apply(field, start(field), { type: 'paste', text }), { type: 'leave' });
   const { value } = evaluate(field, state);
   const facts = field.kind.facts?.(field.plan, state.body);
-  return { display: state.body.display, value, type: facts?.['type'] ?? 'either' };
+  return { display: state.body.display, value, type: facts?.type ?? 'either' };
 }
 
 /**

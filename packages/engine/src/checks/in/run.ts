@@ -12,7 +12,8 @@ export const among: Validator<'in'> = (field, body, { values }) => {
   const raw = rawOf(field, body);
   if (values.includes(raw)) return passed;
   const { kind, plan } = field;
-  const open = kind.hasRoom(plan, body) && values.some((value) => value.startsWith(raw));
+  const canBecome = (value: string): boolean => kind.canBecome?.(plan, body, value) ?? value.startsWith(raw);
+  const open = kind.hasRoom(plan, body) && values.some(canBecome);
   const shown = values.map((value) => shownAs(field, value)).join(', ');
   return finding(open ? 'open' : 'fail', 'not-allowed', { allowed: shown });
 };

@@ -3,7 +3,7 @@ import { passed } from '../../rules/finding.ts';
 import { failing, rawOf } from '../findings.ts';
 
 /**
- * Whether the raw value is hard to guess, unlike 1111, 1234 or 1212: code `trivial`.
+ * Whether the raw value is hard to guess, unlike 1111, 1234, 1212, 1122 or qwerty: code `trivial`.
  *
  * @example
  * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { 'not-trivial': notTrivial });
@@ -13,13 +13,28 @@ export const notTrivial: Validator<'not-trivial'> = (field, body) =>
     ? failing(field, body, 'trivial', { value: body.display })
     : passed;
 
-/** Whether a text is guessed first: one character repeated, a run up or down, a pair repeated. */
-function isTrivial(text: string): boolean {
+/** Rows of keyboards in the three common layouts, and the middle of a number pad. */
+const rows =
+  'qwertyuiop qwertzuiop azertyuiop asdfghjkl qsdfghjklm zxcvbnm yxcvbnm wxcvbn 2580 1234567890 01234567890';
+
+/**
+ * Whether a text is guessed first: a run of characters up or down, also along a row of a keyboard; a part
+ * repeated; each character twice.
+ */
+function isTrivial(given: string): boolean {
+  const text = given.toLowerCase();
   const codes = Array.from(text, (c) => c.codePointAt(0) ?? 0);
-  if (codes.length < 3) return false;
-  const steps = codes.slice(1).map((code, i) => code - (codes[i] ?? 0));
-  const [first = 0] = steps;
-  const isRun = Math.abs(first) <= 1 && steps.every((step) => step === first);
-  const isPair = codes.length >= 4 && codes.every((code, i) => code === codes[i % 2]);
-  return isRun || isPair;
+  const { length } = codes;
+  if (length < 3) return false;
+  const [first = 0, second = 0] = codes;
+  const step = second - first;
+  const isRun =
+    Math.abs(step) <= 1 && codes.every((code, i) => i === 0 || code - (codes[i - 1] ?? 0) === step);
+  const isRow = rows.includes(text) || rows.includes([...text].reverse().join(''));
+  const isTwice = length > 3 && length % 2 === 0 && codes.every((code, i) => code === codes[i - (i % 2)]);
+  const isRepeated = (part: number): boolean =>
+    length % part === 0 && codes.every((code, i) => code === codes[i % part]);
+  let part = length > 3 ? length >> 1 : 0;
+  while (part > 1 && !isRepeated(part)) part--;
+  return isRun || isRow || isTwice || part > 1;
 }

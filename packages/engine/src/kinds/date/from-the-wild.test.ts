@@ -13,7 +13,7 @@ function pasted(kind: string, entry: object, locale: string, text: string) {
   return { value: field.kind.value(field.plan, body), rejected: read.rejected, leftOut: read.leftOut };
 }
 
-/** 4 March 2027 as people write it, by locale: with and without zeros, blanks and full stops, by its month. */
+/** 4 March 2027 as people write it, by locale: with and without zeros and spaces, by its month’s name. */
 const dates: readonly (readonly [locale: string, texts: readonly string[]])[] = [
   ['en-GB', ['4/3/2027', '04/03/27', '4.3.2027', '4-3-27', '4 March 2027', '4 Mar 27', '4th March 2027', 'March 4, 2027', '2027-03-04', 'Thursday, 4 March 2027', 'Thu 4 Mar 2027', '4 / 3 / 2027']],
   ['en-US', ['3/4/2027', '03/04/27', '3-4-27', 'March 4, 2027', 'Mar 4 2027', 'Mar. 4, 2027', 'March 4th, 2027', '4 March 2027', 'Thursday, March 4, 2027', '2027-03-04', '20270304']],

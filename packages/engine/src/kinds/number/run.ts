@@ -258,6 +258,18 @@ function hasRoom(plan: NumberPlan, { content }: LineBody): boolean {
   );
 }
 
+/** Whether typing on can lead to a decimal: leading zeros count for nothing. */
+function canBecome(plan: NumberPlan, { content }: LineBody, raw: string): boolean {
+  const decimal = canonical(raw);
+  const typed = content.replace(/^(-?)0+(?=\d|$)/, '$1');
+  return (
+    decimal !== '' &&
+    contentOf(plan, decimal)
+      .replace(/^(-?)0+(?=\d)/, '$1')
+      .startsWith(typed)
+  );
+}
+
 /**
  * The kinds `number`, `currency` and `percent`. Raw is the decimal as typed; the value has its decimals
  * filled.
@@ -273,6 +285,7 @@ export const number: Kind<NumberPlan, LineBody> = {
     return full.charCodeAt(0) !== 45 || /[1-9]/.test(full) ? full : full.slice(1);
   },
   hasRoom,
+  canBecome,
   parse(plan, text) {
     const decimal = canonical(text);
     const empty = lay(plan, '');
