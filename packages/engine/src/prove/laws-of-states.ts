@@ -54,7 +54,7 @@ function displayReadsBack(subject: LawSubject, after: FieldState): Breach | unde
  */
 export function typedAsPasted(subject: LawSubject, text: string): Breach | undefined {
   const { field, exemptions, fresh, today } = subject;
-  if (exemptions.isAmbiguous?.(field.plan) || text !== text.normalize('NFC')) return undefined;
+  if (exemptions.isAmbiguous?.(field.plan)) return undefined;
   const further = afresh('paste', text);
   return orThrown(further, () => {
     const { state: typed, isRefused } = typedInto(subject, text);

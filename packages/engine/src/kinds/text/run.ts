@@ -57,14 +57,20 @@ function isSeen(character: string): boolean {
   return bare !== '' && isIn('any', bare);
 }
 
-/** Whether a character joins the last one of a text, as an accent typed after its letter does. */
-function doesJoin(before: string, character: string): boolean {
-  const last = before.slice(boundaryNear(before, before.length - 1));
-  return graphemes(last + character).length === graphemes(last).length;
+/**
+ * The text with a character that joins its last one, as an accent typed after its letter does, composed
+ * (NFC) as in a paste; `undefined` if it does not join.
+ */
+function joined(before: string, character: string): string | undefined {
+  if (before === '') return undefined;
+  const at = boundaryNear(before, before.length - 1);
+  const last = before.slice(at);
+  const isOne = graphemes(last + character).length === graphemes(last).length;
+  return isOne ? before.slice(0, at) + (last + character).normalize('NFC') : undefined;
 }
 
 function put(plan: TextPlan, body: TextState, start: number, end: number, text: string) {
-  const before = body.content.slice(0, start);
+  let before = body.content.slice(0, start);
   const after = body.content.slice(end);
   // Counted only if it may matter: no text has more characters than units.
   const isNear = plan.max > 0 && before.length + after.length + text.length > plan.max;
@@ -73,24 +79,31 @@ function put(plan: TextPlan, body: TextState, start: number, end: number, text: 
   let leftOut = '';
   let count = 0;
   let unseen = false;
+  let hasJoined = false;
   for (const character of graphemes(onLines(plan, text))) {
-    const joins = count === 0 && before !== '' && doesJoin(before, character);
+    const one = added === '' ? joined(before, character) : undefined;
+    if (one !== undefined) {
+      before = one;
+      hasJoined = true;
+      continue;
+    }
     // A line break is not a symbol; on a single line it was replaced by a space before.
-    if (!joins && character !== '\n' && !isSeen(character)) {
+    if (character !== '\n' && !isSeen(character)) {
       unseen = true;
       continue;
     }
-    if (!joins && count >= room) leftOut += /\s/u.test(character) ? '' : character;
+    if (count >= room) leftOut += /\s/u.test(character) ? '' : character;
     else {
       added += plan.case === 'as-typed' ? character : recase(character, plan.case);
-      if (!joins) count++;
+      count++;
     }
   }
-  const next = added || start < end ? lay(before + added + after) : body;
-  const refused = added === '' && text !== '';
+  const isChanged = added !== '' || hasJoined;
+  const next = isChanged || start < end ? lay(before + added + after) : body;
+  const refused = !isChanged && text !== '';
   return {
     body: next,
-    caret: start + added.length,
+    caret: before.length + added.length,
     leftOut,
     rejected: !refused ? null : unseen && !leftOut ? ('not-accepted' as const) : ('full' as const),
   };
