@@ -51,7 +51,7 @@ const { valued: _, ...sound } = shapes;
 
 const entries: Readonly<Record<KindSketch['kind'], fc.Arbitrary<object>>> = {
   text: record({ trim: option(true, false), collapse: option(true, false), case: option('upper', 'lower'), max: option(3, 8), lines: option(1, 3) }),
-  number: record({ ...numeric, decimals, unit: option('kg', 'kilogram', 'guests'), singular: option('guest', 'one') }),
+  number: record({ ...numeric, decimals, unit: option('kg', 'kilogram', 'day', 'guests'), singular: option('guest', 'one') }),
   currency: record({ ...numeric, currency: fc.constantFrom('EUR', 'GBP', 'JPY', 'KWD', 'CLF', 'INR', 'CHF'), sign: option('symbol', 'code', 'none') }),
   percent: record({ ...numeric, decimals }),
   date: record({ order: option('locale', 'dmy', 'mdy', 'ymd'), separator: option('.', ' / '), resting: option('same', 'medium', 'long', 'full'), pivot: option(30) }),

@@ -16,6 +16,7 @@ const fields: readonly (readonly [kind: string, entry: object, locale: string, a
   ['number', { decimals: { max: 2 }, negative: 'minus' }, 'en-GB', '012.,-( '],
   ['number', { decimals: { max: 3 }, negative: 'minus' }, 'de-DE', '012.,-( '],
   ['number', { decimals: { max: 3 }, unit: 'kilogram' }, 'fr-FR', '012., kg'],
+  ['number', { decimals: { max: 1 }, unit: 'day', negative: 'minus' }, 'pl-PL', '0125,-ni '],
   ['currency', { currency: 'EUR', negative: 'minus' }, 'de-DE', '012.,- €'],
   ['currency', { currency: 'CHF', negative: 'parentheses' }, 'de-CH', "012.'-() "],
   ['currency', { currency: 'GBP', fill: 'right', negative: 'minus' }, 'en-GB', '012.,-£ '],

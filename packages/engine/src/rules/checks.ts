@@ -27,16 +27,12 @@ export interface Checkable<P, B extends CheckedText> {
   /** Whether another character could be typed. */
   hasRoom(plan: P, body: B): boolean;
   /** The text state of a whole value from a program. */
-  parse(
-    plan: P,
-    text: string,
-  ): {
-    readonly body: B /**
-     * Whether typing on can lead to a raw value. Default: whether it begins with the present one. For kinds
-     * whose raw value is not what was typed.
-     */;
-    canBecome?(plan: P, body: B, raw: string): boolean;
-  };
+  parse(plan: P, text: string): { readonly body: B };
+  /**
+   * Whether typing on can lead to a raw value. Default: whether it begins with the present one. For kinds
+   * whose raw value is not what was typed.
+   */
+  canBecome?(plan: P, body: B, raw: string): boolean;
   /** The same content as it is shown without focus. */
   toResting?(plan: P, body: B): B;
   /** The kind's own finding for a check; `undefined` leaves it to the check. */

@@ -9,6 +9,7 @@ const field = compileField(
     id: 'pin',
     kind: 'text',
     label: 'PIN',
+    entry: {},
     rules: [{ id: 'easy', check: { type: 'not-trivial' } }],
   },
   { locale: 'en-GB' },

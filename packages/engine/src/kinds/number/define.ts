@@ -4,7 +4,7 @@ import { canonical, compare } from '../../values/decimal.ts';
 import type { Definition, Limits, PlanContext } from '../contract/definition.ts';
 import { digitsOf, withDigits } from '../editing/digits.ts';
 import { currencies, decimalsOf } from './currencies.ts';
-import type { NumberPlan } from './plan.ts';
+import type { NumberPlan, Plurals } from './plan.ts';
 
 const shared = {
   fill: {
@@ -214,23 +214,29 @@ function planNumber(
     .map((part) => [...part.value].length);
   const minus = plain.formatToParts(-1).find((part) => part.type === 'minusSign')?.value ?? '-';
   const unit = kind === 'number' && entry.unit && !isUnit(entry.unit) ? `\u00a0${entry.unit}` : '';
-  const [prefix, suffix] = around(parts);
-  const positive: readonly [string, string] = [prefix, suffix + unit];
-  const negatives = around(format.formatToParts(-1.5));
-  const negative: readonly [string, string] =
-    entry.negative === 'parentheses'
-      ? [`(${positive[0]}`, `${positive[1]})`]
-      : [
-          negatives[0].includes(minus) ? negatives[0] : minus + positive[0],
-          negatives[1].replace(minus, '') + unit,
-        ];
+  const form = (
+    [prefix, suffix]: readonly [string, string],
+    negatives: readonly [string, string],
+  ): Plurals['forms'][number] => {
+    const around: readonly [string, string] = [prefix, suffix + unit];
+    const aroundNegative: readonly [string, string] =
+      entry.negative === 'parentheses'
+        ? [`(${around[0]}`, `${around[1]})`]
+        : [
+            negatives[0].includes(minus) ? negatives[0] : minus + prefix,
+            negatives[1].replace(minus, '') + unit,
+          ];
+    return { around, aroundNegative };
+  };
+  const usual = form(around(parts), around(format.formatToParts(-1.5)));
+  const plurals =
+    kind === 'number' && entry.unit && !unit ? pluralsOf(locale, entry.unit, most > 0, form) : undefined;
   const bounds = boundsOf(rules);
   const singular = unit && entry.singular ? singularOf(unit, entry.singular, locale) : undefined;
   const last = wholes.at(-1) ?? 3;
   return {
     kind,
-    around: positive,
-    aroundNegative: negative,
+    ...usual,
     minus: entry.negative === 'parentheses' ? '(' : minus,
     decimal: of('decimal')[0] ?? '.',
     group: parts.find((part) => part.type === 'group')?.value ?? ',',
@@ -248,7 +254,74 @@ function planNumber(
     negative: entry.negative,
     ...bounds,
     ...(singular ? { singular } : {}),
-    own: ownWords(kind, entry, locale, positive),
+    ...(plurals ? { plurals } : {}),
+    own: ownWords(kind, entry, locale, usual.around),
+  };
+}
+
+/** What `Intl` writes around the numbers of a unit: asking takes milliseconds, so it is asked once. */
+interface AskedForms {
+  readonly forms: readonly { readonly plus: [string, string]; readonly minus: [string, string] }[];
+  readonly whole: string;
+  readonly parts: string;
+}
+
+const askedForms = new Map<string, AskedForms>();
+
+function askForms(locale: string, unit: string): AskedForms {
+  const key = `${locale} ${unit}`;
+  const asked = askedForms.get(key);
+  if (asked) return asked;
+  const forms: AskedForms['forms'][number][] = [];
+  const formatWith = (digits: number): Intl.NumberFormat =>
+    new Intl.NumberFormat(locale, {
+      style: 'unit',
+      unit,
+      unitDisplay: 'short',
+      minimumFractionDigits: digits,
+      maximumFractionDigits: digits,
+    });
+  const indexOf = (format: Intl.NumberFormat, number: number): number => {
+    let shown = format.formatToParts(number);
+    // Some languages write one or two of a unit without a number: then as they write many.
+    if (!shown.some(isDigit)) shown = format.formatToParts(100);
+    const plus = around(shown);
+    const at = forms.findIndex((other) => other.plus.join('\n') === plus.join('\n'));
+    if (at >= 0) return at;
+    const below = format.formatToParts(-number);
+    return forms.push({ plus, minus: around(below.some(isDigit) ? below : format.formatToParts(-100)) }) - 1;
+  };
+  const [none, one, two] = [0, 1, 2].map(formatWith) as [
+    Intl.NumberFormat,
+    Intl.NumberFormat,
+    Intl.NumberFormat,
+  ];
+  const whole = Array.from({ length: 200 }, (_, n) => indexOf(none, n)).join('');
+  const parts = [0, 1, 5]
+    .flatMap((before) => [
+      ...Array.from({ length: 10 }, (_, n) => indexOf(one, before + n / 10)),
+      ...Array.from({ length: 100 }, (_, n) => indexOf(two, before + n / 100)),
+    ])
+    .join('');
+  const isOne = [...parts].every((form) => form === parts[0]);
+  const found = { forms, whole, parts: isOne ? parts[0]! : parts };
+  askedForms.set(key, found);
+  return found;
+}
+
+/** The texts around numbers of a unit of the platform; `undefined` if all numbers have the same. */
+function pluralsOf(
+  locale: string,
+  unit: string,
+  hasDecimals: boolean,
+  form: (plus: readonly [string, string], minus: readonly [string, string]) => Plurals['forms'][number],
+): Plurals | undefined {
+  const { forms, whole, parts } = askForms(locale, unit);
+  if (forms.length < 2) return undefined;
+  return {
+    forms: forms.map(({ plus, minus }) => form(plus, minus)),
+    whole,
+    parts: hasDecimals ? parts : '0',
   };
 }
 

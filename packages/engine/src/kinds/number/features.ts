@@ -6,6 +6,8 @@ export const hasRight: boolean = true;
 export const hasNegative: boolean = true;
 /** Whether any unit has a singular form. */
 export const hasSingular: boolean = true;
+/** Whether any unit of the platform has plural forms. */
+export const hasPlurals: boolean = true;
 /** Whether any field checks limits or steps. */
 export const hasRange: boolean = true;
 /** Decimals filled on blur. */

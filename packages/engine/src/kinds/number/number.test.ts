@@ -38,8 +38,6 @@ describe('resting text is what Intl.NumberFormat writes', () => {
       expect(atRest('number', { decimals: { min: 1, max: 2 }, negative: 'minus' }, locale, amount)).toBe(
         plain.format(Number(amount)),
       );
-      // Some languages write the unit of one thing differently; a field's unit stays as it is.
-      if (Math.abs(Number(amount)) === 1) continue;
       const weight = new Intl.NumberFormat(locale, {
         style: 'unit',
         unit: 'kilogram',

@@ -35,6 +35,23 @@ export interface NumberPlan {
     readonly padded: boolean;
     readonly parts: boolean;
   };
+  /** The texts around numbers for a unit of the platform that depend on how many there are (`Intl`). */
+  readonly plurals?: Plurals;
   /** Words and signs of this field that a paste may contain: currency sign and code, unit. */
   readonly own: readonly string[];
+}
+
+/** The texts around numbers by how many there are, and which text a number has. */
+export interface Plurals {
+  readonly forms: readonly {
+    readonly around: readonly [prefix: string, suffix: string];
+    readonly aroundNegative: readonly [prefix: string, suffix: string];
+  }[];
+  /** A form (as a digit) for each whole number below 200; from 100 on, two last digits decide. */
+  readonly whole: string;
+  /**
+   * A form for each number with decimals: for 0, 1 and others before the point, the ten with one decimal and
+   * the hundred with two. One digit if all have one form.
+   */
+  readonly parts: string;
 }

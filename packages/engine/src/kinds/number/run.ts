@@ -6,8 +6,8 @@ import type { Check } from '../../rules/rule.ts';
 import { add, canonical, compare, hasMultiple, isMultiple, places } from '../../values/decimal.ts';
 import { fold, graphemes, localized, worthTelling } from '../../values/graphemes.ts';
 import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
-import { hasDigits, hasNegative, hasPad, hasRange, hasRight, hasSingular } from './features.ts';
-import type { NumberPlan } from './plan.ts';
+import { hasDigits, hasNegative, hasPad, hasPlurals, hasRange, hasRight, hasSingular } from './features.ts';
+import type { NumberPlan, Plurals } from './plan.ts';
 import { readAmount } from './read-amount.ts';
 
 /** Largest number of digits: beyond any real number, and few enough for a page not to wait. */
@@ -33,6 +33,21 @@ function isOne({ zero, padded, parts }: NonNullable<NumberPlan['singular']>, dig
 
 const inSingular = ({ of, one }: NonNullable<NumberPlan['singular']>, suffix: string): string =>
   suffix.replace(of, one);
+
+/** The index of the form that a number has: `Intl.PluralRules`, taken when the field was compiled. */
+function formOf({ whole, parts }: Plurals, digits: string): number {
+  const [before = '', fraction = ''] = canonical(digits).split('.');
+  if (!fraction) return +whole[before.length > 2 ? 100 + +before.slice(-2) : +before]!;
+  const at = fraction.length === 1 ? +fraction : 10 + +fraction.slice(-2);
+  return +parts[parts.length === 1 ? 0 : (before.length > 1 ? 2 : Math.min(2, +before)) * 110 + at]!;
+}
+
+/** The texts around digits as typed or resting. */
+function aroundOf(plan: NumberPlan, digits: string, isNegative: boolean): readonly [string, string] {
+  const { plurals } = plan;
+  const by = hasPlurals && plurals && canonical(digits) ? plurals.forms[formOf(plurals, digits)]! : plan;
+  return isNegative ? by.aroundNegative : by.around;
+}
 
 /** Digits from the right, with their decimal point. */
 function pointed({ most }: NumberPlan, digits: string): string {
@@ -64,7 +79,7 @@ function layOut(plan: NumberPlan, content: string, isResting: boolean): LineBody
   if (plan.grouping === 'typing' || (isResting && plan.grouping === 'leave')) text = withGroups(plan, text);
   if (point >= 0) text += plan.decimal + digits.slice(point + 1);
   if (hasDigits) text = localized(plan.digits, text);
-  const [prefix, plural] = isNegative ? plan.aroundNegative : plan.around;
+  const [prefix, plural] = aroundOf(plan, digits, isNegative);
   const suffix =
     hasSingular && plan.singular && isOne(plan.singular, digits) ? inSingular(plan.singular, plural) : plural;
   const from = prefix.length;
@@ -182,18 +197,20 @@ function clean(plan: NumberPlan, text: string, into: string): Cleaned {
 /** The content of a text that is exactly this field's display. */
 function ownContent(plan: NumberPlan, text: string): string | undefined {
   if (text.length > most) return undefined;
-  for (const sign of !hasNegative || plan.negative === 'no' ? [''] : ['-', '']) {
-    const [prefix, plural] = sign ? plan.aroundNegative : plan.around;
-    const single = hasSingular && plan.singular ? inSingular(plan.singular, plural) : plural;
-    const suffix = text.endsWith(plural.trim()) ? plural : single;
-    if (!text.startsWith(prefix.trim()) || !text.endsWith(suffix.trim())) continue;
-    const inner = text.slice(prefix.trim().length, text.length - suffix.trim().length).trim();
-    const plain = [...inner.replaceAll(plan.group, '').replace(plan.decimal, '.')].map(fold).join('');
-    if (!/^\d*\.?\d*$/.test(plain)) continue;
-    const digits =
-      hasRight && plan.fill === 'right' ? plain.replace('.', '').replace(/^0+(?=\d)/, '') : plain;
-    if (lay(plan, sign + digits).display.trim() === text) return sign + digits;
-  }
+  const forms = hasPlurals && plan.plurals ? plan.plurals.forms : [plan];
+  for (const form of forms)
+    for (const sign of !hasNegative || plan.negative === 'no' ? [''] : ['-', '']) {
+      const [prefix, plural] = sign ? form.aroundNegative : form.around;
+      const single = hasSingular && plan.singular ? inSingular(plan.singular, plural) : plural;
+      const suffix = text.endsWith(plural.trim()) ? plural : single;
+      if (!text.startsWith(prefix.trim()) || !text.endsWith(suffix.trim())) continue;
+      const inner = text.slice(prefix.trim().length, text.length - suffix.trim().length).trim();
+      const plain = [...inner.replaceAll(plan.group, '').replace(plan.decimal, '.')].map(fold).join('');
+      if (!/^\d*\.?\d*$/.test(plain)) continue;
+      const digits =
+        hasRight && plan.fill === 'right' ? plain.replace('.', '').replace(/^0+(?=\d)/, '') : plain;
+      if (lay(plan, sign + digits).display.trim() === text) return sign + digits;
+    }
   return undefined;
 }
 

@@ -1,7 +1,8 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { compileField } from '../../document/compile-field.ts';
 import type { FieldDocument } from '../../document/document.ts';
 import { apply, keysOf, start } from '../../field/apply.ts';
+import { locales } from '../../prove/locales.ts';
 import { kinds } from '../registry.ts';
 
 const field = (locale: string, entry: object) =>
@@ -44,4 +45,27 @@ test('typed on and taken back it follows, the caret before it; pasted as one or 
   for (const text of ['1 guest', '1 guests', '1\u00a0guest'])
     expect(compiled.kind.raw(compiled.plan, compiled.kind.parse(compiled.plan, text).body)).toBe('1');
   expect(compiled.kind.parse(compiled.plan, '1 guest').leftOut).toBe('');
+});
+
+describe('a unit of the platform is written as Intl writes it, for every number', () => {
+  const amounts = ['0', '1', '2', '3', '5', '8', '11', '12', '21', '22', '25', '100', '101', '102', '111', '122', '1000', '1001', '0.5', '1.5', '2.5', '1.1', '2.1', '0.01', '1.21', '3.14', '21.5', '-1', '-2', '-1.5']; // biome-ignore format: a list
+  test.each(locales)('%s', (locale) => {
+    const wrong = ['day', 'kilogram', 'hour', 'week', 'month', 'liter', 'mile'].flatMap((unit) => {
+      const entry = { unit, decimals: { max: 2 }, negative: 'minus', pad: false };
+      const compiled = field(locale, entry);
+      const format = new Intl.NumberFormat(locale, {
+        style: 'unit',
+        unit,
+        unitDisplay: 'short',
+        maximumFractionDigits: 2,
+      });
+      return amounts.flatMap((amount) => {
+        const { display } = apply(compiled, start(compiled), { type: 'set', text: amount }).body;
+        // Some languages write one or two of a unit without a number.
+        const expected = format.format(Number(amount));
+        return display === expected || !/\p{Nd}/u.test(expected) ? [] : [[unit, amount, expected, display]];
+      });
+    });
+    expect(wrong).toEqual([]);
+  });
 });

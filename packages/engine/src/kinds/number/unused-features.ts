@@ -6,6 +6,7 @@ const has: Record<keyof typeof features, Has<NumberPlan>[string]> = {
   hasRight: ({ fill }) => fill === 'right',
   hasNegative: ({ negative }) => negative !== 'no',
   hasSingular: ({ singular }) => singular !== undefined,
+  hasPlurals: ({ plurals }) => plurals !== undefined,
   hasRange: (_, rules) => rules.some(({ check }) => check.type === 'range'),
   hasPad: ({ pad }) => pad,
   hasDigits: ({ digits }) => digits !== '',
