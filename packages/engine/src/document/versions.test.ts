@@ -27,6 +27,28 @@ test('a document of version 1 is read as the same document of the current versio
   expect(version1).toEqual(before);
 });
 
+test.each([
+  ['\\w+\\@\\w+', '\\w+@\\w+'],
+  ['a\\-b\\_c\\ d', 'a-b_c d'],
+  ['[\\w\\-\\@]', '[\\w\\-@]'],
+  ['\\.\\\\\\@', '\\.\\\\@'],
+  ['[a-z]+', '[a-z]+'],
+])('an expression of version 1 has its idle escapes taken out: %s', (pattern, current) => {
+  const field = {
+    id: 'mail',
+    kind: 'text',
+    label: 'Mail',
+    rules: [{ id: 'm', check: { type: 'matches', pattern } }],
+  };
+  const set = { arbeit: 1, title: 'Huts', locale: 'en-GB', fields: [field] };
+  const read = readDocument(set, kinds);
+  expect(read).toMatchObject({
+    ok: true,
+    document: { fields: [{ rules: [{ check: { pattern: current } }] }] },
+  });
+  expect(() => new RegExp(current, 'u')).not.toThrow();
+});
+
 test('only what differs is replaced, and a current document is the same object', () => {
   expect(migrationsOf(version1)).toEqual([
     { path: ['arbeit'], value: documentVersion },

@@ -20,6 +20,31 @@ type Json = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+/**
+ * An expression without the escapes that version 1 took although `RegExp` with `u` does not: `\\@`, and `\\-`
+ * outside of a class.
+ */
+function withoutIdleEscapes(pattern: string): string {
+  let isInClass = false;
+  return pattern.replace(/\\?./gsu, (part) => {
+    if (part === '[') isInClass = true;
+    if (part === ']') isInClass = false;
+    const isIdle = part.length > 1 && !/[\p{L}\p{N}^$\\.*+?()[\]{}|/]/u.test(part.slice(1));
+    return isIdle && !(isInClass && part === '\\-') ? part.slice(1) : part;
+  });
+}
+
+/** The expressions of a field's rules that have to be written differently. */
+function rulesOf(field: Json, i: number): readonly Migration[] {
+  const rules = Array.isArray(field.rules) ? field.rules : [];
+  return rules.flatMap((rule: unknown, j): readonly Migration[] => {
+    const check = isObject(rule) && isObject(rule.check) ? rule.check : {};
+    if (check.type !== 'matches' || typeof check.pattern !== 'string') return [];
+    const value = withoutIdleEscapes(check.pattern);
+    return value === check.pattern ? [] : [{ path: ['fields', i, 'rules', j, 'check', 'pattern'], value }];
+  });
+}
+
 /** One value of a document that the current version writes differently. */
 export interface Migration {
   /** Names of members and indexes of items, from the root of the document to the value. */
@@ -43,7 +68,10 @@ export function migrationsOf(document: unknown): readonly Migration[] {
     ...fields.flatMap((field: unknown, i): readonly Migration[] => {
       const kind = isObject(field) && typeof field.kind === 'string' ? field.kind : '';
       const value = Object.hasOwn(kindsOfVersion1, kind) ? kindsOfVersion1[kind] : undefined;
-      return value === undefined ? [] : [{ path: ['fields', i, 'kind'], value }];
+      return [
+        ...(value === undefined ? [] : [{ path: ['fields', i, 'kind'], value }]),
+        ...(isObject(field) ? rulesOf(field, i) : []),
+      ];
     }),
   ];
 }

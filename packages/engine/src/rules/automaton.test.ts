@@ -44,6 +44,34 @@ describe('matching', () => {
       { numRuns: 3000, seed: 20270210 },
     );
   });
+  test('with flag i it folds letters as RegExp does', () => {
+    const parts = ['a', 'K', 's', '\u017f', '\u212a', 'ß', 'ẞ', 'σ', 'ς', 'ı', 'İ', 'µ', '[a-z]', '[^a-k]', '\\w', '\\W', '[\\W]', '[^\\w]', '\\p{Lu}', '\\p{Ll}', '[^\\p{Lu}]', '[À-Þ]', '\\u{10400}', '[^k]', '[\\d_]']; // biome-ignore format: a list
+    const characters = [...'aAkKsSſKßẞσςΣıİiIµμΜzZ_5-éÉàÀþÞ', '\u{10400}', '\u{10428}', 'ǅ', 'ǆ'];
+    for (const part of parts)
+      for (const character of characters)
+        expect([part, character, match(automaton(part, 'i'), character) === 'pass']).toEqual([
+          part,
+          character,
+          new RegExp(`^(?:${part})$`, 'iu').test(character),
+        ]);
+  });
+  test('what it takes, RegExp takes with u', () => {
+    const units = [...'\\\\\\\\-@_ "#%&,:;<=>`~!\'/.*+?()[]{}|^$adwWsDSbBpPxu0123', '\\-', '[', ']', '{2}'];
+    let taken = 0;
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...units), { maxLength: 7 }), (list) => {
+        const expression = list.join('');
+        if ('message' in parseExpression(expression)) return;
+        taken++;
+        expect(() => new RegExp(`^(?:${expression})$`, 'u')).not.toThrow();
+      }),
+      { numRuns: 20000, seed: 20270210 },
+    );
+    expect(taken).toBeGreaterThan(500);
+    for (const escaped of ['\\@', '\\_', '\\-', '\\ ', '[\\@]', '[\\_]', '\\"'])
+      expect(parseExpression(escaped)).toMatchObject({ message: expect.stringContaining('no escape') });
+    expect(parseExpression('[\\w\\-]')).not.toHaveProperty('message');
+  });
   test('what could be typed on to a match never fails, what fails never matches', () => {
     fc.assert(
       fc.property(source, text, fc.nat(6), (expression, value, cut) => {

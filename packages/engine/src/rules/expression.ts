@@ -256,7 +256,7 @@ function readAtom(r: Reader): number {
   }
 }
 
-type Set = { ranges: number[]; properties: string[]; negated: boolean };
+type Characters = { ranges: number[]; properties: string[]; negated: boolean };
 
 const one = (
   ranges: readonly number[],
@@ -271,22 +271,58 @@ const one = (
 
 const single = (r: Reader, code: number): number => add(r, one(inBothCases(r, [code, code])));
 
-/** The ranges with the other case of each letter added (flag `i`). Ranges too wide to be letters are left. */
-function inBothCases(r: Reader, ranges: readonly number[]): number[] {
-  const all = [...ranges];
-  if (!r.flags.includes('i')) return all;
-  for (let i = 0; i < ranges.length; i += 2) {
-    if (itemAt(ranges, i + 1) - itemAt(ranges, i) > 2000) continue;
-    for (let code = itemAt(ranges, i); code <= itemAt(ranges, i + 1); code++) {
-      const c = String.fromCodePoint(code);
-      for (const other of [c.toLowerCase(), c.toUpperCase()])
-        if (other !== c && [...other].length === 1) all.push(other.codePointAt(0)!, other.codePointAt(0)!);
+/**
+ * Letters of each set that flag `i` takes for one another, by code point (ECMAScript, Canonicalize with `u`).
+ * `RegExp` itself decides. Computed at first use, when a definition is compiled.
+ */
+let alike: ReadonlyMap<number, readonly number[]> | undefined;
+
+function lettersAlike(): ReadonlyMap<number, readonly number[]> {
+  if (alike) return alike;
+  const groups = new Map<number, Set<number>>();
+  for (let code = 0; code < 0x1ffff; code++) {
+    const c = String.fromCodePoint(code);
+    for (const other of [c.toLowerCase(), c.toUpperCase()]) {
+      const to = other.codePointAt(0)!;
+      if (other === c || String.fromCodePoint(to) !== other) continue;
+      const both = new Set([...(groups.get(code) ?? [code]), ...(groups.get(to) ?? [to])]);
+      for (const one of both) groups.set(one, both);
     }
   }
+  alike = new Map(
+    [...groups].map(([code, others]) => {
+      const same = new RegExp(`\\u{${code.toString(16)}}`, 'iu');
+      return [code, [...others].filter((one) => one !== code && same.test(String.fromCodePoint(one)))];
+    }),
+  );
+  return alike;
+}
+
+/** The ranges with all letters added that flag `i` takes for one of them. */
+function inBothCases(r: Reader, ranges: readonly number[], properties: readonly string[] = []): number[] {
+  const all = [...ranges];
+  if (!r.flags.includes('i')) return all;
+  const own = properties.map((name) => {
+    const escaped = name.startsWith('^') ? `\\P{${name.slice(1)}}` : `\\p{${name}}`;
+    return [new RegExp(escaped, 'u'), new RegExp(escaped, 'iu')] as const;
+  });
+  const isIn = (code: number): boolean =>
+    ranges.some((from, i) => i % 2 === 0 && code >= from && code <= itemAt(ranges, i + 1));
+  const add = (code: number): void => {
+    all.push(code, code);
+  };
+  const isOne = ranges.length === 2 && ranges[0] === ranges[1] && !own.length;
+  if (isOne) for (const other of lettersAlike().get(itemAt(ranges, 0)) ?? []) add(other);
+  else
+    for (const [code, others] of lettersAlike()) {
+      if (isIn(code)) others.forEach(add);
+      const c = String.fromCodePoint(code);
+      if (own.some(([exact, folded]) => !exact.test(c) && folded.test(c))) add(code);
+    }
   return all;
 }
 
-const shorthands: Readonly<Record<string, Set>> = {
+const shorthands: Readonly<Record<string, Characters>> = {
   d: { ranges: [48, 57], properties: [], negated: false },
   w: { ranges: [48, 57, 65, 90, 95, 95, 97, 122], properties: [], negated: false },
   s: {
@@ -301,8 +337,12 @@ const shorthands: Readonly<Record<string, Set>> = {
 
 const controls: Readonly<Record<string, number>> = { t: 9, n: 10, v: 11, f: 12, r: 13, 0: 0 };
 
+/** What a backslash may stand before, with `u`: outside of classes, and in them. */
+const signs = /[\^$\\.*+?()[\]{}|/]/;
+const signsInClass = /[\^$\\.*+?()[\]{}|/-]/;
+
 /** The code points of an escape; `r.at` is after the backslash. */
-function readEscaped(r: Reader, at: number): Set {
+function readEscaped(r: Reader, at: number, isInClass = false): Characters {
   const c =
     r.source[r.at] ?? stop(r, at, 'A "\\" at the very end. For the sign itself write "\\\\".', '\\\\');
   r.at++;
@@ -319,12 +359,15 @@ function readEscaped(r: Reader, at: number): Set {
   if (c === 'b' || c === 'B')
     stop(r, at, 'Word boundaries are not to be had here: say which characters may stand there.');
   if (/[a-zA-Z0-9]/.test(c)) stop(r, at, `"\\${c}" means nothing. For the letter itself write "${c}".`, c);
+  // `RegExp` with `u` takes no other escapes, and so neither would a JSON Schema made of this.
+  if (!(isInClass ? signsInClass : signs).test(c))
+    stop(r, at, `"\\${c}" is no escape. For the sign itself write "${c}".`, c);
   return point(c.charCodeAt(0));
 }
 
-const point = (code: number): Set => ({ ranges: [code, code], properties: [], negated: false });
+const point = (code: number): Characters => ({ ranges: [code, code], properties: [], negated: false });
 
-function readProperty(r: Reader, at: number, negated: boolean): Set {
+function readProperty(r: Reader, at: number, negated: boolean): Characters {
   const named = /^\{([\w=]+)\}/.exec(r.source.slice(r.at));
   if (named) r.at += named[0].length;
   try {
@@ -343,7 +386,7 @@ function readProperty(r: Reader, at: number, negated: boolean): Set {
 
 function readEscape(r: Reader, at: number): number {
   const set = readEscaped(r, at);
-  return add(r, one(inBothCases(r, set.ranges), set.properties, set.negated));
+  return add(r, one(inBothCases(r, set.ranges, set.properties), set.properties, set.negated));
 }
 
 function readClass(r: Reader, at: number): number {
@@ -364,17 +407,17 @@ function readClass(r: Reader, at: number): number {
         stop(r, start, 'A range has one character on each side of the "-".', '\\-');
       if (itemAt(to.ranges, 0) < itemAt(from.ranges, 0)) stop(r, start, 'This range runs backwards.');
       ranges.push(itemAt(from.ranges, 0), itemAt(to.ranges, 0));
-    } else if (from.negated) ranges.push(...complement(from.ranges));
+    } else if (from.negated) ranges.push(...complement(inBothCases(r, from.ranges)));
     else {
       ranges.push(...from.ranges);
       properties.push(...from.properties);
     }
   }
   r.at++;
-  return add(r, one(inBothCases(r, ranges), properties, negated));
+  return add(r, one(inBothCases(r, ranges, properties), properties, negated));
 }
 
-function readClassMember(r: Reader): Set {
+function readClassMember(r: Reader): Characters {
   const at = r.at;
   const c = String.fromCodePoint(r.source.codePointAt(at)!);
   r.at += c.length;
@@ -383,7 +426,7 @@ function readClassMember(r: Reader): Set {
     r.at++;
     return point(8);
   }
-  return readEscaped(r, at);
+  return readEscaped(r, at, true);
 }
 
 /** All code points outside the ranges. */
