@@ -47,6 +47,12 @@ function countLeft<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, of
   return (seen > skip ? seen - skip : 0) + (head >= 0 && offset > head ? 1 : 0);
 }
 
+/** The nearest offset where the caret may be: in the content, or before a sign that is apart from it. */
+function placed({ from, to, head }: LineBody, offset: number): number {
+  const isBefore = head >= 0 && offset <= head;
+  return isBefore ? head : Math.max(from, Math.min(to, offset));
+}
+
 /** Offset of the character at an index; after the last one, the end of the content. */
 function offsetOf<P, B extends LineBody>(line: Line<P, B>, plan: P, body: B, index: number): number {
   const { display, from, to, skip, head } = body;
@@ -71,7 +77,7 @@ function without<P, B extends LineBody>(
   [first, end]: readonly [first: number, end: number],
   caret: number,
 ): EditResult<B> {
-  if (first < 0 || first >= end || end > body.content.length) return { body, caret };
+  if (first < 0 || first >= end || end > body.content.length) return { body, caret: placed(body, caret) };
   const aim = Math.min(caret, offsetOf(line, plan, body, first));
   const rest = line.lay(plan, body.content.slice(0, first) + body.content.slice(end));
   // The kind may have dropped more (leading zeros), so the content right of the caret is counted from the
@@ -168,8 +174,7 @@ export function lineKind<P, B extends LineBody>(line: Line<P, B>) {
   return {
     empty: (plan: P): B => line.lay(plan, ''),
     caretAtEnd: (_: P, body: B): EditResult<B> => ({ body, caret: body.to }),
-    clampCaret: (_: P, { from, to, head }: B, offset: number): number =>
-      Math.max(head >= 0 ? head : from, Math.min(to, offset)),
+    clampCaret: (_: P, body: B, offset: number): number => placed(body, offset),
 
     key(plan: P, body: B, start: number, end: number, character: string): EditResult<B> | Reason {
       const cleared = cut(line, plan, body, start, end);

@@ -170,3 +170,27 @@ test.each([
 ])('cents first, whole texts: %s', (text, value) => {
   expect(pasted('currency', { currency: 'GBP', fill: 'right' }, 'en-GB', text).value).toBe(value);
 });
+
+test('the caret is never inside of a sign, also after nothing of it could be cut', () => {
+  for (const [locale, entry] of [
+    ['en-GB', { currency: 'CHF', negative: 'minus' }],
+    ['en-US', { currency: 'CHF', negative: 'parentheses' }],
+    ['de-CH', { currency: 'CHF', negative: 'minus' }],
+  ] as const) {
+    const field = compileField({ id: 'f', kind: 'currency', label: 'F', entry }, { locale }, kinds);
+    const full = apply(field, apply(field, start(field), { type: 'focus' }), { type: 'paste', text: '-12' });
+    const digits = full.body.display.indexOf('12');
+    const sign = full.body.display.search(/[-(]/);
+    for (let from = 0; from <= digits; from++)
+      for (let to = from; to <= digits; to++) {
+        const selected = apply(field, full, { type: 'select', start: from, end: to });
+        const cut = apply(field, selected, { type: 'cut' });
+        const at = cut.body.display.indexOf('12');
+        expect([from, to, cut.start === at || (cut.body.content === '-12' && cut.start === sign)]).toEqual([
+          from,
+          to,
+          true,
+        ]);
+      }
+  }
+});

@@ -111,7 +111,10 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
     if (found) return found;
   }
   const { first, size, stretch } = partOf(plan, cell);
-  if (!mayStayBlank(plan, cells, cell)) return undefined;
+  if (!mayStayBlank(plan, cells, cell))
+    return isBeforeStretch(search, reached)
+      ? from(search, { cell: first + size, at, cells, passed })
+      : undefined;
   // Trailing spaces are not part of a raw value; the fixed text after the last cell is.
   if (hasFixed && as === 'raw' && plan.positions === 'fixed') {
     const found = from(search, { cell: plan.cells.length, at, cells, passed });
@@ -120,6 +123,19 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
   // In fixed positions an empty cell is displayed, unless its stretch is not.
   if (hasFixed && plan.positions === 'fixed' && exists(plan, cells, stretch)) return undefined;
   return from(search, { cell: first + size, at, cells, passed });
+}
+
+/**
+ * Whether a part that a deletion left short ends here: what comes next is the fixed text of the optional
+ * stretch after it.
+ */
+function isBeforeStretch({ plan, text }: Search, { cell, at, cells }: Reached): boolean {
+  if (!hasStretches || plan.positions === 'fixed') return false;
+  const { first, size, stretch } = partOf(plan, cell);
+  const end = first + size;
+  const isNext = end < plan.cells.length && partOf(plan, end).stretch >= 0 && stretch < 0;
+  const fixed = isNext ? written(itemAt(plan.before, end)) : '';
+  return fixed !== '' && cells[first] !== '' && text.startsWith(fixed, at);
 }
 
 /**
@@ -143,6 +159,7 @@ function isCutShort(plan: PatternPlan, { cells, last }: PatternBody): boolean {
     hasStretches &&
     plan.parts.some(
       ({ first, size, min, stretch }) =>
+        stretch >= 0 &&
         first + size <= last &&
         cells.slice(first, first + min).includes('') &&
         plan.positions === 'flow' &&

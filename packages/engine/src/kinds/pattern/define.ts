@@ -138,10 +138,12 @@ function planPattern(
  */
 export function needsText({ parts, before }: Pick<PatternPlan, 'parts' | 'before'>): boolean {
   return parts.some((part, i) => {
-    if (part.min === part.size && part.stretch < 0) return false;
+    // A deletion leaves a part short before a stretch, which is not pulled into it.
+    const isCut = part.min < part.size || part.stretch >= 0;
+    if (!isCut && !parts.slice(i + 1).some(({ stretch }) => stretch >= 0)) return false;
     for (const next of parts.slice(i + 1)) {
       const hasText = before.slice(part.first + part.size, next.first + 1).some((fixed) => fixed.length > 0);
-      if (hasText && overlap(part, next)) return true;
+      if (hasText && (isCut || next.stretch >= 0) && overlap(part, next)) return true;
       if (next.min > 0 && next.stretch < 0) break;
     }
     return false;

@@ -1,7 +1,7 @@
 import { itemAt } from '../../values/item-at.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, fit, partOf } from './cells.ts';
-import { hasFixed, hasMany } from './features.ts';
+import { hasFixed, hasMany, hasStretches } from './features.ts';
 import { placeOf } from './insert.ts';
 import { contentEnd, lay } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
@@ -98,15 +98,16 @@ function shifted(plan: PatternPlan, cells: Cells, freed: readonly number[], last
 }
 
 /**
- * Moves the rest left into the freed cell, one by one, until an empty cell or a character that would not fit
- * its new cell: it stays, and so does everything to its right. A part that is too short keeps its end that
- * way.
+ * Moves the rest left into the freed cell, one by one, until an empty cell, the edge of an optional stretch,
+ * or a character that would not fit its new cell: it stays, and so does everything to its right. A part that
+ * is too short keeps its end that way.
  */
 function closeUp(plan: PatternPlan, cells: Cells, freed: number): Cells {
   const closed = cells.slice();
   let cell = freed;
   closed[cell] = '';
   for (; cell + 1 < cells.length && cells[cell + 1]; cell++) {
+    if (hasStretches && partOf(plan, cell).stretch !== partOf(plan, cell + 1).stretch) break;
     const moving = itemAt(cells, cell + 1);
     closed[cell + 1] = '';
     const as = fit(plan, closed, cell, moving);

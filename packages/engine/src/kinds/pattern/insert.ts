@@ -1,7 +1,7 @@
 import type { Reason } from '../../field/text-state.ts';
 import type { Edited, PatternBody } from './body.ts';
 import { type Cells, exists, fit, mayStayBlank, move, partOf } from './cells.ts';
-import { hasAhead, hasFixed, hasVarying, hasWords } from './features.ts';
+import { hasAhead, hasFixed, hasStretches, hasVarying, hasWords } from './features.ts';
 import { indexIn, lay, textBefore, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
@@ -179,7 +179,7 @@ export function completed(plan: PatternPlan, cells: string[], cell: number): Fil
 /**
  * Shifts the characters from `cell` on to the right, up to the first empty cell, and writes `character`
  * before them. A character that does not fit its new cell stays, and so does everything to its right: then
- * there is no room.
+ * there is no room. Nor is there beyond the edge of an optional stretch.
  */
 function makeRoom(plan: PatternPlan, body: PatternBody, cell: number, character: string): Cells | Reason {
   const { cells } = body;
@@ -187,8 +187,10 @@ function makeRoom(plan: PatternPlan, body: PatternBody, cell: number, character:
   const as = fit(plan, emptied, cell, character);
   if (typeof as === 'string') return as;
   let blank = cell;
-  while (blank < cells.length && cells[blank]) blank++;
-  if (blank === cells.length) return 'full';
+  const { stretch } = partOf(plan, cell);
+  const isInside = (at: number): boolean => !hasStretches || partOf(plan, at).stretch === stretch;
+  while (blank < cells.length && cells[blank] && isInside(blank)) blank++;
+  if (blank === cells.length || !isInside(blank)) return 'full';
   const shifted = cells.slice();
   for (let i = cell; i <= blank; i++) shifted[i] = '';
   shifted[cell] = as.as;
@@ -280,8 +282,9 @@ function closePart(
 }
 
 /**
- * Types one character in fixed positions. It replaces the content of the cell at the caret. A space leaves an
- * optional cell empty, the filler any cell. Fixed text is passed, also from a part that may end here.
+ * Types one character in fixed positions. It replaces the content of the cell at the caret. A space leaves
+ * an optional cell empty; the filler passes any empty cell. Fixed text is passed, also from a part that may
+ * end here.
  */
 function overwriteOne(
   plan: PatternPlan,
@@ -296,8 +299,10 @@ function overwriteOne(
   let seen = next;
   while (seen < count && !takesRoom(plan, cells, seen)) seen++;
 
+  // The filler passes an empty cell of any part, and empties only one that may stay empty.
+  const canBlank = seen < count && mayStayBlank(plan, cells, seen);
   const blanks =
-    character === plan.filler || (character === ' ' && seen < count && mayStayBlank(plan, cells, seen));
+    character === plan.filler ? seen === count || !cells[seen] || canBlank : character === ' ' && canBlank;
   let refusal: Reason = 'full';
   if (!blanks && next < count) {
     // Cells of a stretch that is not filled take no space: if one rejects the character, the next is tried.

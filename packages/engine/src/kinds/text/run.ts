@@ -26,6 +26,8 @@ const lay = (text: string): TextState => (text ? { content: text, display: text,
 /** The raw value of a text: in order, without what the plan drops. */
 function tidy(plan: TextPlan, text: string): string {
   const several = plan.lines > 1 ? /[^\S\n]+/gu : /\s+/gu;
+  // Nothing but white space is nothing, also where it is kept at the ends of a text.
+  if (!/\S/u.test(text)) return '';
   const collapsed = plan.collapse ? text.replace(several, ' ') : text;
   // A mark on a space is removed with it: alone it would not be a character.
   return plan.trim ? collapsed.trim().replace(/^(?:[\p{M}\u200c\u200d]\s*)+/u, '') : collapsed;

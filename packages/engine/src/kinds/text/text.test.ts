@@ -20,5 +20,6 @@ test.each([
   ['an accent that is a key of its own joins its letter, composed', {}, 'type "e"\ntype "\u0301"\nexpect raw "\u00e9"\nexpect display "\u00e9|"\nbackspace\nexpect raw ""'],
   ['also in the middle', {}, 'type "abc"\ncaret 1\ntype "\u0308"\nexpect display "\u00e4|bc"\nundo\nexpect display "a|bc"'],
   ['also where the text is full', { max: 1 }, 'type "o"\ntype "\u0308"\nexpect raw "\u00f6"\nexpect rejected none'],
+  ['white space alone is nothing, also where it is kept', { trim: false }, 'type "  "\nexpect raw ""\nexpect value null\ntype "a "\nexpect raw "  a "\nselect all\ntype " "\nleave\nexpect display ""'],
   ['a joiner alone is nothing', {}, 'type "\u200d"\nexpect rejected not-accepted\nexpect raw ""'],
 ])('%s', (_, entry, lines) => expect(misses(entry, lines)).toEqual([])); // biome-ignore format: a row a case
