@@ -18,6 +18,8 @@ import type { Change } from './definition-band.tsx';
 
 const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
 
+const Contradictions = deferred(() => import('./contradictions.tsx').then((found) => found.Contradictions));
+
 /**
  * The rules as notes in the margin, in the order in which they are shown: verdict, what it checks, when its
  * message shows.
@@ -35,6 +37,7 @@ export function Notes({
   readonly onChange: Change;
 }) {
   useAtFirstUse(RuleEditor);
+  const [isInUse, setIsInUse] = useState(false);
   const rules = definition.rules ?? [];
   const list = useRef<HTMLOListElement>(null);
   const moveByKey = useSorting(
@@ -53,7 +56,12 @@ export function Notes({
   };
   const own = rules.some((rule) => rule.check.type === 'complete') ? undefined : at('complete');
   return (
-    <section aria-label="Rules" className="min-w-0 text-sm">
+    <section
+      aria-label="Rules"
+      className="min-w-0 text-sm"
+      onFocus={() => setIsInUse(true)}
+      onPointerMove={() => setIsInUse(true)}
+    >
       <div className="flex items-baseline gap-4">
         <h2 className="caption">Rules, as they are heard</h2>
         <AddRule
@@ -93,6 +101,9 @@ export function Notes({
           </li>
         )}
       </ol>
+      {isInUse && rules.length > 0 && (
+        <Contradictions definition={definition} compiled={compiled} today={today} />
+      )}
     </section>
   );
 }

@@ -3,6 +3,7 @@
 export type { Counterexample, Progress } from './audit.ts';
 export { type Audit, type Audited, auditSet, together } from './audit-set.ts';
 export { type Compared, compareSets } from './compare.ts';
+export { type Contradiction, contradictionsIn } from './contradictions.ts';
 export { compiledOf, type EquivalentConfig, equivalentConfig } from './equivalent-config.ts';
 export { type Law, lawWords } from './law.ts';
 export {

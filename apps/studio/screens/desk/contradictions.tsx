@@ -1,0 +1,50 @@
+'use client';
+
+import type { FieldDocument } from '@arbeit/engine/document';
+import type { HydratedField } from '@arbeit/engine/field';
+import { kindIn } from '@arbeit/engine/kinds';
+import { type Contradiction, contradictionsIn } from '@arbeit/engine/proof';
+import { useEffect, useState } from 'react';
+import { useKinds } from '../../field/kinds-provider.tsx';
+import { ruleInWords } from '../../model/rule-words.ts';
+
+/** How long the definition must stay the same before its rules are compared, in ms: nobody waits for it. */
+const pause = 300;
+
+/** Contradictions among the rules of a field, announced as they appear. */
+export function Contradictions({
+  definition,
+  compiled,
+  today,
+}: {
+  readonly definition: FieldDocument;
+  readonly compiled: HydratedField;
+  /** ISO 8601. */
+  readonly today: string;
+}) {
+  const kinds = useKinds();
+  const [found, setFound] = useState<readonly Contradiction[]>([]);
+  const { rules = [] } = definition;
+  useEffect(() => {
+    const timer = setTimeout(() => setFound(contradictionsIn(rules, compiled, kinds, today)), pause);
+    return () => clearTimeout(timer);
+  }, [rules, compiled, kinds, today]);
+  const { limits } = kindIn(kinds, definition.kind).define;
+  const wordsOf = (id: string): string => {
+    const rule = rules.find((one) => one.id === id);
+    return rule ? ruleInWords(rule.check, compiled, limits) : id;
+  };
+  return (
+    <div role="status" aria-label="Contradictions among the rules">
+      {found.length > 0 && (
+        <ul>
+          {found.map(({ rules: ids, message }) => (
+            <li key={ids.join(' ') + message} className="on-paper py-1 pl-6 text-oxide">
+              {ids.map((id) => `“${wordsOf(id)}”`).join(' and ')}: {message}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
