@@ -174,6 +174,30 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
   ]);
 });
 
+test('rules that contradict each other are told while they are written', async ({ page, request }) => {
+  const guests = {
+    id: 'guests',
+    kind: 'number',
+    label: 'Guests',
+    entry: {},
+    rules: [
+      { id: 'least', check: { type: 'range', min: '10' } },
+      { id: 'most', check: { type: 'range', max: '20' } },
+    ],
+  };
+  const id = await newSet(request, { fields: [guests] });
+  await page.goto(`/sets/${id}/fields/guests`);
+  const rules = page.getByRole('region', { name: 'Rules' });
+  const told = rules.getByRole('status', { name: 'Contradictions among the rules' });
+  await rules.getByRole('button', { name: /^(pass|open|fail) at most 20/ }).click();
+  await expect(told).toBeEmpty();
+  await rules.getByRole('textbox', { name: 'At most' }).fill('5');
+  await expect(told.getByText('no value passes both')).toBeInViewport();
+  await expectNoViolations(page);
+  await rules.getByRole('textbox', { name: 'At most' }).fill('50');
+  await expect(told).toBeEmpty();
+});
+
 test('a field is deleted and put back', async ({ page, request }) => {
   const id = await newSet(request, { fields: [pin, { ...pin, id: 'two', label: 'Second PIN' }] });
   await page.goto('/');

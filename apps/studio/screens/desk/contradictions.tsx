@@ -35,11 +35,12 @@ export function Contradictions({
     return rule ? ruleInWords(rule.check, compiled, limits) : id;
   };
   return (
-    <div role="status" aria-label="Contradictions among the rules">
+    // At the lower edge of the window while an open editor reaches below it; it moves nothing above.
+    <div role="status" aria-label="Contradictions among the rules" className="sticky bottom-0 z-10 bg-paper">
       {found.length > 0 && (
-        <ul>
+        <ul className="border-t border-rule py-1">
           {found.map(({ rules: ids, message }) => (
-            <li key={ids.join(' ') + message} className="on-paper py-1 pl-6 text-oxide">
+            <li key={ids.join(' ') + message} className="py-1 pl-6 text-brick">
               {ids.map((id) => `“${wordsOf(id)}”`).join(' and ')}: {message}
             </li>
           ))}
