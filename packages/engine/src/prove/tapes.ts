@@ -18,7 +18,7 @@ export function tapeIngredientsOf(field: HydratedField, kinds: KindTable, today:
   const known = textsFor(field, kinds, today);
   const characters = charactersOf(field, known);
   const texts = [...known.raws, ...known.texts].filter((text) => text.length < 60).slice(0, 60);
-  return { characters, own: characters.slice(0, 16), texts };
+  return { characters, own: characters.slice(0, 20), texts };
 }
 
 /** Characters that no keyboard should send and some do. */

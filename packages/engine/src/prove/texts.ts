@@ -75,12 +75,19 @@ export function textsFor(field: HydratedField, kinds: KindTable, today: string):
   };
 }
 
-/** Characters worth typing into a field: those it accepts, and one of each class that it distinguishes. */
+/**
+ * Characters worth typing into a field: every digit, those of its texts, and one of each class that it
+ * distinguishes.
+ */
 export function charactersOf(field: HydratedField, { raws, texts }: Texts): readonly string[] {
   const { alphabet } = valueTypesOf(field.plan);
   const own = [...new Set([...raws.slice(0, 20), ...texts.slice(0, 8)].join(''))].slice(0, 16);
   const sorts = new Map((alphabet?.characters ?? []).map((c) => [alphabet?.sortOf(c) ?? c, c]));
-  return [...new Set([...own, ...'1aA-., ', ...sorts.values()])].slice(0, 40);
+  const hasDigits = [...own, ...sorts.values()].some((c) => /^\d$/.test(c));
+  return [...new Set([...(hasDigits ? '0123456789' : ''), ...own, ...'1aA-., ', ...sorts.values()])].slice(
+    0,
+    60,
+  );
 }
 
 /** The texts worth trying in either of two fields. */
