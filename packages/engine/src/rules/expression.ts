@@ -279,21 +279,19 @@ let alike: ReadonlyMap<number, readonly number[]> | undefined;
 
 function lettersAlike(): ReadonlyMap<number, readonly number[]> {
   if (alike) return alike;
-  const groups = new Map<number, Set<number>>();
+  const groups: Record<string, number[]> = {};
   for (let code = 0; code < 0x1ffff; code++) {
     const c = String.fromCodePoint(code);
-    for (const other of [c.toLowerCase(), c.toUpperCase()]) {
-      const to = other.codePointAt(0)!;
-      if (other === c || String.fromCodePoint(to) !== other) continue;
-      const both = new Set([...(groups.get(code) ?? [code]), ...(groups.get(to) ?? [to])]);
-      for (const one of both) groups.set(one, both);
-    }
+    const lower = c.toLowerCase();
+    if (lower !== c || c.toUpperCase() !== c) (groups[lower.toUpperCase()] ??= []).push(code);
   }
   alike = new Map(
-    [...groups].map(([code, others]) => {
-      const same = new RegExp(`\\u{${code.toString(16)}}`, 'iu');
-      return [code, [...others].filter((one) => one !== code && same.test(String.fromCodePoint(one)))];
-    }),
+    Object.values(groups).flatMap((group) =>
+      group.map((code): [number, number[]] => {
+        const same = new RegExp(`\\u{${code.toString(16)}}`, 'iu');
+        return [code, group.filter((one) => one !== code && same.test(String.fromCodePoint(one)))];
+      }),
+    ),
   );
   return alike;
 }

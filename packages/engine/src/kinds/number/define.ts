@@ -214,23 +214,20 @@ function planNumber(
     .map((part) => [...part.value].length);
   const minus = plain.formatToParts(-1).find((part) => part.type === 'minusSign')?.value ?? '-';
   const unit = kind === 'number' && entry.unit && !isUnit(entry.unit) ? `\u00a0${entry.unit}` : '';
-  const form = (
-    [prefix, suffix]: readonly [string, string],
-    negatives: readonly [string, string],
-  ): Plurals['forms'][number] => {
+  const plus = around(parts);
+  const negatives = around(format.formatToParts(-1.5));
+  const form = ([prefix, suffix]: readonly [string, string]): Plurals['forms'][number] => {
     const around: readonly [string, string] = [prefix, suffix + unit];
     const aroundNegative: readonly [string, string] =
       entry.negative === 'parentheses'
         ? [`(${around[0]}`, `${around[1]})`]
-        : [
-            negatives[0].includes(minus) ? negatives[0] : minus + prefix,
-            negatives[1].replace(minus, '') + unit,
-          ];
+        : [negatives[0].includes(minus) ? negatives[0].replace(plus[0], prefix) : minus + prefix, around[1]];
     return { around, aroundNegative };
   };
-  const usual = form(around(parts), around(format.formatToParts(-1.5)));
-  const plurals =
-    kind === 'number' && entry.unit && !unit ? pluralsOf(locale, entry.unit, most > 0, form) : undefined;
+  const usual = form(plus);
+  const asked = kind === 'number' && entry.unit && !unit ? askForms(locale, entry.unit) : undefined;
+  const plurals = asked &&
+    asked.forms.length > 1 && { ...asked, forms: asked.forms.map(form), parts: most ? asked.parts : '0' };
   const bounds = boundsOf(rules);
   const singular = unit && entry.singular ? singularOf(unit, entry.singular, locale) : undefined;
   const last = wholes.at(-1) ?? 3;
@@ -259,70 +256,35 @@ function planNumber(
   };
 }
 
-/** What `Intl` writes around the numbers of a unit: asking takes milliseconds, so it is asked once. */
-interface AskedForms {
-  readonly forms: readonly { readonly plus: [string, string]; readonly minus: [string, string] }[];
-  readonly whole: string;
-  readonly parts: string;
-}
+/** The text behind the numbers of a unit, and in front, per form: asking takes milliseconds, so it is kept. */
+const askedForms = new Map<
+  string,
+  Omit<Plurals, 'forms'> & { readonly forms: readonly [string, string][] }
+>();
 
-const askedForms = new Map<string, AskedForms>();
-
-function askForms(locale: string, unit: string): AskedForms {
+function askForms(locale: string, unit: string) {
   const key = `${locale} ${unit}`;
   const asked = askedForms.get(key);
   if (asked) return asked;
-  const forms: AskedForms['forms'][number][] = [];
-  const formatWith = (digits: number): Intl.NumberFormat =>
-    new Intl.NumberFormat(locale, {
-      style: 'unit',
-      unit,
-      unitDisplay: 'short',
-      minimumFractionDigits: digits,
-      maximumFractionDigits: digits,
+  const forms: [string, string][] = [];
+  const indexes = (decimals: number, count: number, from: number): string => {
+    const format = new Intl.NumberFormat(locale, {
+      ...formatOptions('number', { unit }),
+      minimumFractionDigits: decimals,
     });
-  const indexOf = (format: Intl.NumberFormat, number: number): number => {
-    let shown = format.formatToParts(number);
-    // Some languages write one or two of a unit without a number: then as they write many.
-    if (!shown.some(isDigit)) shown = format.formatToParts(100);
-    const plus = around(shown);
-    const at = forms.findIndex((other) => other.plus.join('\n') === plus.join('\n'));
-    if (at >= 0) return at;
-    const below = format.formatToParts(-number);
-    return forms.push({ plus, minus: around(below.some(isDigit) ? below : format.formatToParts(-100)) }) - 1;
+    return Array.from({ length: count }, (_, n) => {
+      // Some languages write one or two of a unit without a number: then as they write many.
+      const shown = format.formatToParts(from + n / 10 ** decimals);
+      const own = around(shown.some(isDigit) ? shown : format.formatToParts(100));
+      const at = forms.findIndex((other) => other.join('\n') === own.join('\n'));
+      return at < 0 ? forms.push(own) - 1 : at;
+    }).join('');
   };
-  const [none, one, two] = [0, 1, 2].map(formatWith) as [
-    Intl.NumberFormat,
-    Intl.NumberFormat,
-    Intl.NumberFormat,
-  ];
-  const whole = Array.from({ length: 200 }, (_, n) => indexOf(none, n)).join('');
-  const parts = [0, 1, 5]
-    .flatMap((before) => [
-      ...Array.from({ length: 10 }, (_, n) => indexOf(one, before + n / 10)),
-      ...Array.from({ length: 100 }, (_, n) => indexOf(two, before + n / 100)),
-    ])
-    .join('');
-  const isOne = [...parts].every((form) => form === parts[0]);
-  const found = { forms, whole, parts: isOne ? parts[0]! : parts };
+  const whole = indexes(0, 200, 0);
+  const parts = [0, 1, 5].map((from) => indexes(1, 10, from) + indexes(2, 100, from)).join('');
+  const found = { forms, whole, parts: /^(.)\1*$/.test(parts) ? parts.charAt(0) : parts };
   askedForms.set(key, found);
   return found;
-}
-
-/** The texts around numbers of a unit of the platform; `undefined` if all numbers have the same. */
-function pluralsOf(
-  locale: string,
-  unit: string,
-  hasDecimals: boolean,
-  form: (plus: readonly [string, string], minus: readonly [string, string]) => Plurals['forms'][number],
-): Plurals | undefined {
-  const { forms, whole, parts } = askForms(locale, unit);
-  if (forms.length < 2) return undefined;
-  return {
-    forms: forms.map(({ plus, minus }) => form(plus, minus)),
-    whole,
-    parts: hasDecimals ? parts : '0',
-  };
 }
 
 /** The singular of a unit, and which numbers beside 1 a locale counts as one (`Intl.PluralRules`). */
@@ -333,38 +295,19 @@ function singularOf(of: string, one: string, locale: string): NonNullable<Number
 }
 
 /** Short forms that people write and `Intl` does not have in every locale. */
-const abbreviations: Readonly<Record<string, readonly string[]>> = {
-  AUD: ['A$', 'AU$'],
-  BRL: ['R$'],
-  CAD: ['C$', 'CA$'],
-  CHF: ['SFr', 'Fr', 'Fr.'],
-  CNY: ['RMB', '元', '¥'],
-  CZK: ['Kč'],
-  DKK: ['kr'],
-  EUR: ['€', 'Euro'],
-  GBP: ['£'],
-  HKD: ['HK$'],
-  HUF: ['Ft'],
-  ILS: ['₪'],
-  INR: ['Rs', '₹'],
-  ISK: ['kr'],
-  JPY: ['円', '¥', '￥'],
-  KRW: ['원', '₩'],
-  LKR: ['Rs'],
-  MXN: ['MX$'],
-  NOK: ['kr'],
-  NPR: ['Rs'],
-  NZD: ['NZ$'],
-  PKR: ['Rs'],
-  PLN: ['zł'],
-  RUB: ['руб', '₽', 'р'],
-  SEK: ['kr'],
-  SGD: ['S$'],
-  TRY: ['TL', '₺'],
-  TWD: ['NT$'],
-  UAH: ['грн', '₴'],
-  USD: ['US$', '$'],
-  ZAR: ['R'],
+const abbreviations: Readonly<Record<string, string>> = {
+  AUD: 'A$',
+  CAD: 'C$',
+  CHF: 'SFr Fr',
+  CNY: 'RMB 元',
+  INR: 'Rs',
+  JPY: '円',
+  KRW: '원',
+  PKR: 'Rs',
+  RUB: 'руб р',
+  TRY: 'TL',
+  UAH: 'грн',
+  USD: 'US$',
 };
 
 /** The parts of a type of the numbers whose words differ in most languages. */
@@ -388,7 +331,7 @@ function ownWords(
   };
   const { currency, unit } = entry;
   if (currency) {
-    add([currency, ...(abbreviations[currency] ?? [])]);
+    add([currency, ...(abbreviations[currency] ?? '').split(' ')]);
     for (const currencyDisplay of ['symbol', 'narrowSymbol', 'name'] as const)
       add(wordsOf(locale, { style: 'currency', currency, currencyDisplay }, 'currency'));
   }

@@ -48,7 +48,7 @@ function marked(text: string, given: string): string {
 
 /** Words that make an amount a thousand times and more what its digits say. */
 const scales =
-  /^(?:k|m|b|mn|mln|mio|mill?|mrd|mld|md|bn|tn|tsd|tys|mil|thousand|hundred|tausend|million\p{L}*|milion\p{L}*|millon\p{L}*|miljo\p{L}*|milhões|millones|milliard\p{L}*|miliard\p{L}*|billion\p{L}*|lakhs?|lacs?|crores?|cr|[百千万萬億亿兆천만억])$/iu;
+  /^(?:[kmb]|mn|mln|mi[ol]\p{L}*|mr?d|mld|bn|tn|tsd|tys|(?:thous|taus|hund)\p{L}*|billion\p{L}*|la[ck]h?s?|crores?|cr|[百千万萬億亿兆천만억])$/iu;
 
 /**
  * Digits with group separators: none, threes, twos before a three, or fours. No group begins with a zero.

@@ -48,14 +48,11 @@ const latinHalf = /(?<!\p{L})([ap])\.?\s?m\b\.?/u;
 /** Scripts without spaces between words. */
 const unspaced = /[\u0e00-\u0e7f\u3040-\u30ff\u3400-\u9fff\uac00-\ud7af]/;
 /** Words that make a number the hour. */
-const hourWords: readonly string[] = [
-  'h', 'hrs', 'hours', 'uhr', "o'clock", '点', '點', '时', '時', '시',
-]; // biome-ignore format: a list
+const hourWords = "h hrs hours uhr o'clock 点 點 时 時 시".split(' ');
 /** Other units, and words that come before a time. */
-const besideTimes: readonly string[] = [
-  ...hourWords, 'min', 's', '分', '秒', '분', '초',
-  'at', 'um', 'om', 'kl', 'klokka', 'klokken', 'klockan', 'à', 'às', 'las', 'a', 'alle', 'ore', 'ora', 'godz', 'godzina', 'o', 'v', 'в', 'pukul', 'jam', 'saat', 'klo',
-]; // biome-ignore format: a list
+const besideTimes = 'min s 分 秒 분 초 at um om kl klo à às las a alle ore godz o v в pukul jam saat'.split(
+  ' ',
+);
 
 /** The word for a time of day in a text, the hours it is used for, and the text without it. */
 function periodIn(plan: TimePlan, text: string): readonly [hours: number, rest: string] | undefined {
@@ -102,7 +99,7 @@ function parse(plan: TimePlan, given: string): Parsed | undefined {
   const between = clock.slice(clock.indexOf(h) + h.length, clock.lastIndexOf(numbers.at(-1)!));
   if (/[-/+]/.test(between)) return undefined;
   const other = words.filter(
-    (word) => !plan.units.includes(word) && !plan.hours.includes(word) && !besideTimes.includes(word),
+    (word) => ![plan.units, plan.hours, hourWords, besideTimes].some((words) => words.includes(word)),
   );
   // The end of a day is its beginning on a clock.
   const isMidnight = h === '24' && !period && +(m ?? 0) === 0 && +s === 0;
