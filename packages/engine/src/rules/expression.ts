@@ -279,14 +279,16 @@ let alike: ReadonlyMap<number, readonly number[]> | undefined;
 
 function lettersAlike(): ReadonlyMap<number, readonly number[]> {
   if (alike) return alike;
-  const groups: Record<string, number[]> = {};
+  const groups = new Map<string, number[]>();
   for (let code = 0; code < 0x1ffff; code++) {
     const c = String.fromCodePoint(code);
     const lower = c.toLowerCase();
-    if (lower !== c || c.toUpperCase() !== c) (groups[lower.toUpperCase()] ??= []).push(code);
+    if (lower === c && c.toUpperCase() === c) continue;
+    const key = lower.toUpperCase();
+    groups.set(key, [...(groups.get(key) ?? []), code]);
   }
   alike = new Map(
-    Object.values(groups).flatMap((group) =>
+    [...groups.values()].flatMap((group) =>
       group.map((code): [number, number[]] => {
         const same = new RegExp(`\\u{${code.toString(16)}}`, 'iu');
         return [code, group.filter((one) => one !== code && same.test(String.fromCodePoint(one)))];
