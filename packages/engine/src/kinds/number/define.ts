@@ -256,7 +256,7 @@ function planNumber(
   };
 }
 
-/** The text behind the numbers of a unit, and in front, per form: asking takes milliseconds, so it is kept. */
+/** The texts around the numbers of a unit by form: asking takes milliseconds, so it is kept. */
 const askedForms = new Map<
   string,
   Omit<Plurals, 'forms'> & { readonly forms: readonly [string, string][] }
