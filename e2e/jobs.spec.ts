@@ -271,6 +271,7 @@ test('6: an IBAN with its check, a card number with Luhn', async ({ page, reques
   expect((await documentOf(request, made.id)).fields[0].rules[0].check).toEqual({
     type: 'checksum',
     scheme: 'mod97',
+    over: 'compact',
     rotate: 4,
   });
 });

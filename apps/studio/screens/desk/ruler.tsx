@@ -2,7 +2,7 @@
 
 import type { FieldState } from '@arbeit/engine/field';
 import type { PatternBody, PatternPlan } from '@arbeit/engine/kinds/pattern';
-import { partOf, rawOf } from '@arbeit/engine/kinds/pattern';
+import { inRaw as inRawText, partOf, rawOf } from '@arbeit/engine/kinds/pattern';
 import { boundaryFor, type Column, place, type Standing, shortFor } from './columns.ts';
 import { type RulerRow, RulerRows, shown } from './ruler-rows.tsx';
 
@@ -27,7 +27,7 @@ export function Ruler({
   const inRaw = (standing: Standing | null, column: Column): string => {
     if (!standing || standing.content) return standing?.character ?? '';
     if (column.is === 'cell') return column.cell < state.body.last ? ' ' : '';
-    return plan.raw === 'text' && standing.offset < rawEnd ? standing.character : '';
+    return standing.offset < rawEnd ? inRawText(plan, standing.character) : '';
   };
   const at = (i: number): Standing | null => placed[i] ?? null;
   const rows: readonly RulerRow[] = [

@@ -21,7 +21,7 @@ const samples: { readonly [T in CheckType]: readonly [kind: KindName, check: Che
   matches: ['text', { type: 'matches', pattern: '[a-z]+', flags: 'i' }],
   in: ['text', { type: 'in', values: ['a', 'b'] }],
   'not-in': ['text', { type: 'not-in', values: ['a', 'b'] }],
-  checksum: ['text', { type: 'checksum', scheme: 'mod97', rotate: 4 }],
+  checksum: ['text', { type: 'checksum', scheme: 'mod97', over: 'compact', rotate: 4 }],
   range: ['number', { type: 'range', min: 1, max: '5', step: 1 }],
   'not-trivial': ['text', { type: 'not-trivial' }],
   compare: ['date', { type: 'compare', op: 'at-most-days', field: 'b', days: 14 }],

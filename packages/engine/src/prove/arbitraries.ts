@@ -96,7 +96,7 @@ const entry = fc.record({
   literals: fc.constantFrom('behind' as const, 'ahead' as const),
 });
 /** Possible values of `raw`; `undefined` leaves it to the pattern. */
-export const rawOption = fc.constantFrom(undefined, 'text' as const);
+export const rawOption = fc.constantFrom(undefined, 'text' as const, 'compact' as const);
 
 const rules: readonly RuleDocument[] = [
   { id: 'required', check: { type: 'required' } },
@@ -110,7 +110,7 @@ export interface Sketch {
   readonly pattern: string;
   readonly positions: 'flow' | 'fixed';
   readonly literals: 'behind' | 'ahead';
-  readonly raw?: 'content' | 'text';
+  readonly raw?: 'content' | 'text' | 'compact';
 }
 
 /**
@@ -130,15 +130,22 @@ export const sketch: fc.Arbitrary<Sketch> = fc
  * const fields = sketch.map((one) => fieldOf(one));
  */
 export function fieldOf(from: Sketch): PatternField {
-  const field: FieldDocument<'pattern'> = {
-    id: 'field',
-    kind: 'pattern',
-    label: 'Field',
-    entry: from,
-    rules,
-    messages: 'all',
+  const field = (entry: Sketch): PatternField => {
+    const document: FieldDocument<'pattern'> = {
+      id: 'field',
+      kind: 'pattern',
+      label: 'Field',
+      entry,
+      rules,
+      messages: 'all',
+    };
+    return compileField(document, { locale: 'en-GB' }, kinds);
   };
-  return compileField(field, { locale: 'en-GB' }, kinds);
+  if (from.raw !== 'compact') return field(from);
+  // A document with a compact raw value that cannot be read back is refused.
+  const { raw: _, ...bare } = from;
+  const usual = field(bare);
+  return usual.plan.raw === 'text' ? usual : field(from);
 }
 
 const character = fc.oneof(

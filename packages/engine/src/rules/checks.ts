@@ -24,6 +24,8 @@ export interface Checkable<P, B extends CheckedText> {
   value(plan: P, body: B): string | null;
   /** The raw value. */
   raw(plan: P, body: B): string;
+  /** The raw value with another share of fixed text, for kinds that have one. */
+  rawAs?(plan: P, body: B, as: 'content' | 'text' | 'compact'): string;
   /** Whether another character could be typed. */
   hasRoom(plan: P, body: B): boolean;
   /** The text state of a whole value from a program. */

@@ -19,6 +19,7 @@ export interface CompiledChecks {
   checksum: {
     readonly type: 'checksum';
     readonly scheme: 'luhn' | 'mod97' | 'mod11';
+    readonly over?: 'content' | 'text' | 'compact';
     readonly rotate?: number;
   };
   /**

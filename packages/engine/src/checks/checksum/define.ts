@@ -16,6 +16,19 @@ export const checksum = define({
       ],
       needed: true,
     },
+    over: {
+      is: 'choice',
+      label: 'Computed over',
+      about:
+        'What the characters are that it is computed over, in a pattern. Spaces and punctuation never count.',
+      at: [],
+      choices: [
+        ['content', 'what was typed'],
+        ['text', 'the text with its fixed text'],
+        ['compact', 'what was typed, and fixed letters and digits'],
+      ],
+      otherwise: 'the raw value',
+    },
     rotate: {
       is: 'whole',
       label: 'First characters read last',

@@ -9,7 +9,8 @@ import { rotated, schemes } from './schemes.ts';
  * @example
  * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { checksum });
  */
-export const checksum: Validator<'checksum'> = (field, body, { scheme, rotate = 0 }) => {
+export const checksum: Validator<'checksum'> = (field, body, { scheme, over, rotate = 0 }) => {
   if (!body.complete) return finding('open', 'bad-checksum');
-  return schemes[scheme](rotated(rawOf(field, body), rotate)) ? passed : failing(field, body, 'bad-checksum');
+  const text = (over && field.kind.rawAs?.(field.plan, body, over)) ?? rawOf(field, body);
+  return schemes[scheme](rotated(text, rotate)) ? passed : failing(field, body, 'bad-checksum');
 };

@@ -1,14 +1,23 @@
 import type { WordsOf } from '../words-of.ts';
 
+const overWords: Readonly<Record<string, string>> = {
+  content: 'over what was typed',
+  text: 'over the whole text',
+  compact: 'over letters and digits',
+};
 const schemes: Readonly<Record<string, string>> = { luhn: 'Luhn', mod97: 'MOD 97-10', mod11: 'MOD 11-2' };
 
 export const checksum: WordsOf<'checksum'> = {
   starts: () => [
     { id: 'luhn', label: 'is a card number (Luhn)', check: { type: 'checksum', scheme: 'luhn' }, isApart: true },
-    { id: 'iban', label: 'is an IBAN (MOD 97-10, the first four read last)', check: { type: 'checksum', scheme: 'mod97', rotate: 4 } },
+    { id: 'iban', label: 'is an IBAN (MOD 97-10, the first four read last)', check: { type: 'checksum', scheme: 'mod97', over: 'compact', rotate: 4 } },
     { id: 'check', label: 'has another check character', check: { type: 'checksum', scheme: 'mod11' } },
   ], // biome-ignore format: one rule a line
-  inWords: ({ scheme, rotate }) =>
-    `check character right (${schemes[scheme]}${rotate ? `, the first ${rotate} read last` : ''})`,
+  inWords: ({ scheme, over, rotate }) =>
+    `check character right (${[
+      schemes[scheme],
+      ...(over ? [overWords[over]] : []),
+      ...(rotate ? [`the first ${rotate} read last`] : []),
+    ].join(', ')})`,
   codeOf: () => 'bad-checksum',
 };

@@ -3,7 +3,7 @@ import { itemAt } from '../../values/item-at.ts';
 import type { Passed, PatternBody } from './body.ts';
 import { type Cells, exists, fit, mayStayBlank, partOf } from './cells.ts';
 import { hasFixed, hasStretches } from './features.ts';
-import { lay, rawOf, written } from './layout.ts';
+import { inRaw, lay, rawOf, written } from './layout.ts';
 import type { FixedText, PatternPlan } from './plan.ts';
 
 /** Most branches tried before a text is rejected as not being a display of the pattern. */
@@ -67,11 +67,10 @@ function ended({ plan, text, as }: Search, { cells, passed }: Reached): PatternB
 
 function onwards(search: Search, { cell, at, cells, passed }: Reached): PatternBody | undefined {
   const { plan, text, as } = search;
-  // Raw content has no fixed text in it.
-  const ways = as === 'raw' && plan.raw === 'content' ? [''] : waysToStand(itemAt(plan.before, cell));
-  for (const fixed of ways) {
+  const ways = waysToStand(itemAt(plan.before, cell), as === 'raw' ? plan : displayed);
+  for (const [fixed, shown] of ways) {
     if (!text.startsWith(fixed, at)) continue;
-    const beyond = fixed ? { cell, shown: fixed.length } : passed;
+    const beyond = fixed ? { cell, shown } : passed;
     const found = inCell(search, { cell, at: at + fixed.length, cells, passed: beyond });
     if (found) return found;
   }
@@ -129,24 +128,37 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
  * Whether a part that a deletion left short ends here: what comes next is the fixed text of the optional
  * stretch after it.
  */
-function isBeforeStretch({ plan, text }: Search, { cell, at, cells }: Reached): boolean {
+function isBeforeStretch({ plan, text, as }: Search, { cell, at, cells }: Reached): boolean {
   if (!hasStretches || plan.positions === 'fixed') return false;
   const { first, size, stretch } = partOf(plan, cell);
   const end = first + size;
   const isNext = end < plan.cells.length && partOf(plan, end).stretch >= 0 && stretch < 0;
-  const fixed = isNext ? written(itemAt(plan.before, end)) : '';
+  const standing = isNext ? written(itemAt(plan.before, end)) : '';
+  const fixed = as === 'raw' ? inRaw(plan, standing) : standing;
   return fixed !== '' && cells[first] !== '' && text.startsWith(fixed, at);
 }
 
+const displayed: Pick<PatternPlan, 'raw'> = { raw: 'text' };
+
 /**
- * The lengths of a fixed text that may be displayed: all of it, none after the last character, or a run of
- * its segments if some belong to stretches that are not filled.
+ * How a fixed text may be written, with how much of it is displayed then: all of it, none after the last
+ * character, or a run of its segments if some belong to stretches that are not filled.
  */
-function waysToStand(fixed: FixedText): Set<string> {
-  if (!hasStretches || typeof fixed === 'string') return new Set([fixed as string, '']);
-  const ways = new Set<string>();
+function waysToStand(fixed: FixedText, by: Pick<PatternPlan, 'raw'>): ReadonlyMap<string, number> {
+  if (!hasStretches || typeof fixed === 'string') {
+    const text = fixed as string;
+    return new Map([
+      [inRaw(by, text), text.length],
+      ['', 0],
+    ]);
+  }
+  const ways = new Map<string, number>();
   for (let from = 0; from <= fixed.length; from++)
-    for (let end = fixed.length; end >= from; end--) ways.add(written(fixed.slice(from, end)));
+    for (let end = fixed.length; end >= from; end--) {
+      const text = written(fixed.slice(from, end));
+      const way = inRaw(by, text);
+      if (!ways.has(way)) ways.set(way, text.length);
+    }
   return ways;
 }
 

@@ -1,3 +1,4 @@
+import type { Cursor } from '../../faults/cursor.ts';
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
@@ -47,6 +48,7 @@ const options = {
     choices: [
       ['content', 'what was typed'],
       ['text', 'with fixed text'],
+      ['compact', 'with fixed letters and digits, without separators'],
     ],
     otherwise: 'as needed',
     about: 'What is handed on; as needed, it is what was typed where that alone brings the display back.',
@@ -74,9 +76,27 @@ const options = {
 
 type Filled = FilledEntry<typeof options>;
 
+/** Checks that a compact raw value can be written back: nothing in it tells where a part was ended early. */
+function check(at: Cursor): void {
+  const entry = at.value as { pattern?: unknown; raw?: unknown; positions?: unknown };
+  if (entry.raw !== 'compact' || typeof entry.pattern !== 'string' || entry.positions === 'fixed') return;
+  // Whatever the classes of the document are; they only make characters alike.
+  const classes = Object.fromEntries(
+    (entry.pattern.match(/[a-z][\w-]*/gi) ?? []).map((word) => [word, '0-9A-Za-z']),
+  );
+  const { nodes, faults } = parseNotation(entry.pattern, Object.keys(classes));
+  if (faults[0] || !needsText(planPattern(nodes, filled(options, { pattern: entry.pattern }), classes)))
+    return;
+  at.get('raw').fault(
+    'A part of this pattern can be ended early, and without separators nothing tells where: "text" brings the value back.',
+    { suggestion: 'text' },
+  );
+}
+
 export const pattern: Definition<typeof options, PatternPlan> = {
   name: 'pattern',
   options,
+  check,
   plan: (entry, { id, classes }) => {
     const { nodes, faults } = parseNotation(entry.pattern, Object.keys(classes));
     if (faults[0]) throw new RangeError(`${id}: column ${faults[0].column}: ${faults[0].message}`);

@@ -13,7 +13,7 @@ export type { PatternBody } from './body.ts';
 export { partOf } from './cells.ts';
 export { needsText } from './define.ts';
 export { pattern } from './entry.ts';
-export { lay, rawOf, standing, textBefore, written } from './layout.ts';
+export { inRaw, lay, rawOf, standing, textBefore, written } from './layout.ts';
 export { inWords, readAloud } from './plain-words.ts';
 export type { Part, PatternPlan } from './plan.ts';
 export { type Proposal, type Proposed, propose } from './propose.ts';

@@ -145,9 +145,14 @@ function nextShown(plan: PatternPlan, last: number): number {
   return last === part.first + part.size - 1 ? last + 1 : -1;
 }
 
+/** What a raw value has of a fixed text. */
+export const inRaw = ({ raw }: Pick<PatternPlan, 'raw'>, fixed: string): string =>
+  raw === 'text' ? fixed : raw === 'compact' ? fixed.replace(/[^\p{L}\p{N}]/gu, '') : '';
+
 /**
  * The raw value. In `fixed`, a blank is a space and trailing blanks are dropped. With `raw: "text"` it
- * contains fixed text up to the last character, and what follows once the pattern is complete.
+ * contains fixed text up to the last character, and what follows once the pattern is complete; with
+ * `compact`, its letters and digits.
  *
  * @example
  * const raw = (plan: PatternPlan, body: PatternBody) => rawOf(plan, body);
@@ -158,12 +163,12 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
   if (last < 0) return '';
   let raw = '';
   for (let i = 0; i <= last; i++) {
-    if (hasText && plan.raw === 'text') raw += standing(plan, cells, plan.before[i]!);
+    if (hasText) raw += inRaw(plan, standing(plan, cells, plan.before[i]!));
     if (cells[i]) raw += cells[i];
     else if (hasFixed && plan.positions === 'fixed' && exists(plan, cells, partOf(plan, i).stretch))
       raw += ' ';
   }
-  if (hasText && plan.raw === 'text' && complete) raw += standing(plan, cells, plan.before[cells.length]!);
+  if (hasText && complete) raw += inRaw(plan, standing(plan, cells, plan.before[cells.length]!));
   return raw;
 }
 

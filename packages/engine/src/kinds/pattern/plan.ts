@@ -39,7 +39,8 @@ export interface PatternPlan {
   readonly positions: 'flow' | 'fixed';
   readonly literals: 'behind' | 'ahead';
   readonly filler: string;
-  readonly raw: 'content' | 'text';
+  /** How much of the fixed text is in the raw value: none, all, or its letters and digits. */
+  readonly raw: 'content' | 'text' | 'compact';
   readonly ghost: boolean;
   readonly parts: readonly Part[];
   readonly stretches: readonly Stretch[];

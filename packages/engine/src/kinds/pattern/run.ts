@@ -92,7 +92,7 @@ function notStanding(body: PatternBody, met: string): string {
  * cell; fixed text is not passed.
  */
 function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
-  if ((hasText || hasFixed) && (plan.raw === 'text' || plan.positions === 'fixed'))
+  if ((hasText || hasFixed) && (plan.raw !== 'content' || plan.positions === 'fixed'))
     return align(plan, raw, 'raw');
   const cells: string[] = plan.cells.map(() => '');
   let cell = 0;
@@ -152,6 +152,7 @@ function caretAtEnd(plan: PatternPlan, body: PatternBody): Edited {
 export const pattern: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   raw: rawOf,
+  ...(hasText ? { rawAs: (plan, body, raw) => rawOf({ ...plan, raw }, body) } : {}),
   value: (plan, body) => (body.complete ? rawOf(plan, body) : null),
   hasRoom: (_, { last, content, cells }) =>
     content.length === last + 1 ? last + 1 < cells.length : cells.includes(''),

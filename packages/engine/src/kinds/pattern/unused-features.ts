@@ -20,12 +20,13 @@ const has: Record<keyof typeof features, Has<PatternPlan>[string]> = {
   hasVarying: ({ parts }) => parts.some(({ min, size }) => min < size),
   hasAhead: ({ literals }) => literals === 'ahead',
   hasGhost: ({ ghost }) => ghost,
-  hasText: ({ raw }) => raw === 'text',
+  hasText: ({ raw }, rules) =>
+    raw !== 'content' || rules.some(({ check }) => check.type === 'checksum' && check.over !== undefined),
   hasMany: ({ cells }) => cells.length > few,
   hasDoubt: ({ parts, positions, stretches, raw, before }) =>
     positions === 'fixed' ||
     stretches.length > 0 ||
-    raw === 'text' ||
+    raw !== 'content' ||
     parts.some(({ takes, min, size }) => takes !== 'set' || min < size) ||
     before.some((fixed) =>
       graphemes(written(fixed)).some((c) => parts.some((part) => taken(part, c) !== undefined)),

@@ -1,6 +1,7 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
 import { itemAt } from '../../values/item-at.ts';
 import { digitsBetween, escaped, type ValueForm } from '../contract/value-form.ts';
+import { inRaw } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
 /** Larger sets are not listed code point by code point. */
@@ -89,10 +90,11 @@ function moveTo(writing: Writing, chain: readonly number[]): void {
 function writeFixed(plan: PatternPlan, writing: Writing, cell: number): void {
   const fixed = itemAt(plan.before, cell);
   const segments = typeof fixed === 'string' ? [{ text: fixed, stretch: -1 }] : fixed;
-  for (const { text, stretch } of segments) {
-    if (!text) continue;
+  for (const { text: shown, stretch } of segments) {
+    if (!shown) continue;
     moveTo(writing, around(plan, stretch));
-    if (plan.raw !== 'text') continue;
+    const text = inRaw(plan, shown);
+    if (!text) continue;
     const inside = stretch < 0 ? undefined : itemAt(plan.stretches, stretch);
     const isBehind = inside ? cell > inside.first && (cell >= inside.end || writing.isTail) : writing.isTail;
     const mayStayOut = isBehind && cell > 0;
@@ -138,7 +140,7 @@ export function valuesOf(plan: PatternPlan): ValueForm {
   writeFixed(plan, writing, plan.cells.length);
   moveTo(writing, []);
   moveTo(writing, []);
-  const fixed = plan.raw === 'text' ? head(plan) : '';
+  const fixed = head(plan);
   const hasNeeded = plan.parts.some((part) => part.min > 0 && part.stretch < 0);
   // A stretch or a pattern whose expression also matches without any filled cell would accept more than the
   // field.
@@ -164,8 +166,9 @@ export function valuesOf(plan: PatternPlan): ValueForm {
 function endsBefore(plan: PatternPlan, { first, size, stretch, words, set = 'any' }: Part): boolean {
   if (words) return words.every((one) => words.every((other) => other === one || !other.startsWith(one)));
   if (first + size === plan.cells.length) return true;
-  const text = plan.raw === 'text' ? plan.before[first + size] : '';
-  if (typeof text !== 'string') return false;
+  const shown = plan.raw === 'content' ? '' : plan.before[first + size];
+  if (typeof shown !== 'string') return false;
+  const text = inRaw(plan, shown);
   if (text !== '') return !isIn(set, text.charAt(0));
   const next = plan.parts.find((part) => part.first === first + size);
   // An optional part is not an end.
@@ -181,11 +184,12 @@ function beginsTold(plan: PatternPlan, stretch: number): boolean {
   const behind = plan.parts.filter((part) => part.first >= end);
   if (behind.length === 0) return true;
   const begins = plan.parts.find((part) => part.first === first);
-  const opening = plan.raw === 'text' ? textOf(plan, first, stretch) : '';
+  const opening = inRaw(plan, textOf(plan, first, stretch));
   const set = opening ? pointsOf([opening]) : begins && setOf(begins);
   if (set === undefined) return false;
-  const fixed = plan.raw === 'text' ? itemAt(plan.before, end) : '';
-  if (typeof fixed !== 'string') return false;
+  const shown = plan.raw === 'content' ? '' : itemAt(plan.before, end);
+  if (typeof shown !== 'string') return false;
+  const fixed = inRaw(plan, shown);
   if (fixed !== '') return !isIn(set, fixed.charAt(0));
   for (const part of behind) {
     if (!areApart(set, setOf(part))) return false;
@@ -236,5 +240,5 @@ function isApart(ranges: readonly number[], set: CharacterSet): boolean {
 /** The fixed text every value starts with, as written in a template type of TypeScript. */
 function head(plan: PatternPlan): string {
   const [first] = plan.before;
-  return typeof first === 'string' ? first.replace(/[\\`$]/g, '\\$&') : '';
+  return typeof first === 'string' ? inRaw(plan, first).replace(/[\\`$]/g, '\\$&') : '';
 }
