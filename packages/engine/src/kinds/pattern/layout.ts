@@ -145,7 +145,12 @@ function nextShown(plan: PatternPlan, last: number): number {
   return last === part.first + part.size - 1 ? last + 1 : -1;
 }
 
-/** What a raw value has of a fixed text. */
+/**
+ * What a raw value has of a fixed text.
+ *
+ * @example
+ * inRaw({ raw: 'compact' }, 'RH-'); // 'RH'
+ */
 export const inRaw = ({ raw }: Pick<PatternPlan, 'raw'>, fixed: string): string =>
   raw === 'text' ? fixed : raw === 'compact' ? fixed.replace(/[^\p{L}\p{N}]/gu, '') : '';
 
