@@ -24,7 +24,7 @@ const [mostValues, mostCounted] = [300, 1000];
  * names a limit its rule does not have. Rules with a condition are left out. `today` is an ISO 8601 date.
  *
  * @example
- * contradictionsIn([], hydrated, kinds, '2027-02-10'); // []
+ * contradictionsIn([], pass, kinds, '2027-02-10'); // []
  */
 export function contradictionsIn(
   rules: readonly RuleDocument[],
