@@ -15,6 +15,17 @@ import { useUnsavedLine } from '../../ui/unsaved.ts';
 import { InlinePanel } from './inline-panel.tsx';
 import { OptionEditors } from './kind-specimen.tsx';
 
+/** What a raw value means where a part of the pattern can be ended early. */
+const lossWords = {
+  'as-needed':
+    'Raw is handed on with its fixed text, because a part of this pattern can be ended early and the characters alone could stand for two texts.',
+  text: '',
+  content:
+    'A part of this pattern can be ended early, so the same characters can stand for two texts: what was typed alone may not bring the text back.',
+  compact:
+    'A part of this pattern can be ended early, and without separators nothing tells where: with fixed text, raw brings the text back.',
+} as const;
+
 /**
  * The pattern as text, in step with the specimen. While it has faults, the text stays as typed: each fault is
  * shown with its column and marked, and the desk keeps the last valid pattern. It renders only when the
@@ -197,12 +208,8 @@ function HowItTypes({
             )}
           </InlinePanel>
         )}
-        {mayLoseText && (isOpen || raw === 'content') && (
-          <p className="text-sm">
-            {raw === 'content'
-              ? 'A part of this pattern can be ended early, so the same characters can stand for two texts: what was typed alone may not bring the text back.'
-              : 'Raw is handed on with its fixed text, because a part of this pattern can be ended early and the characters alone could stand for two texts.'}
-          </p>
+        {mayLoseText && (isOpen || raw === 'content' || raw === 'compact') && (
+          <p className="text-sm">{lossWords[raw ?? 'as-needed']}</p>
         )}
       </div>
     </>
