@@ -8,7 +8,7 @@ import { useEffect, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { ruleInWords } from '../../model/rule-words.ts';
 
-/** How long the definition must stay the same before its rules are compared, in ms: nobody waits for it. */
+/** How long the definition must stay the same before its rules are compared, in ms. */
 const pause = 300;
 
 /** Contradictions among the rules of a field, announced as they appear. */

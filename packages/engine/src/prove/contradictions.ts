@@ -1,3 +1,4 @@
+import { definitionOf } from '../checks/registry.ts';
 import type { RuleDocument } from '../document/document.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { escaped, type KindTable, kindIn } from '../kinds/index.ts';
@@ -40,13 +41,14 @@ export function contradictionsIn(
   ];
 }
 
-/** Limits that a message names and its rule does not have: they would be left blank. */
+/** Members that a message names and its check does not have: they would be left blank. */
 function unknownLimits({ id, check, say }: RuleDocument): readonly Contradiction[] {
-  if ((check.type !== 'range' && check.type !== 'length') || say === undefined) return [];
+  if (say === undefined) return [];
   const texts = typeof say === 'string' ? [say] : Object.values(say);
-  const limits = check.type === 'range' ? ['min', 'max', 'step'] : ['min', 'max'];
-  return limits
-    .filter((name) => !(name in check) && texts.some((text) => String(text).includes(`{${name}}`)))
+  const { data, options } = definitionOf(check.type);
+  return (data === 'own' ? [] : data)
+    .filter((name) => Object.hasOwn(options, name) && !Object.hasOwn(check, name))
+    .filter((name) => texts.some((text) => String(text).includes(`{${name}}`)))
     .map((name) => ({
       rules: [id],
       message: `The message names {${name}}, and this rule has no such limit: it would be left blank.`,

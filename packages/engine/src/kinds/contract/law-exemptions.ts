@@ -46,6 +46,6 @@ export interface LawExemptions<P extends Plan = Plan, B extends TextState = Text
   fixed?(plan: P): string;
   /** Whether a pasted text is converted as a whole instead of character by character (law 6). */
   doesConvert?(text: string): boolean;
-  /** Texts that give the same typed and pasted (law 8). Default: all. */
+  /** Texts whose contents are the same typed and pasted (law 8). Default: all. Values are always compared. */
   readonly alike?: RegExp;
 }

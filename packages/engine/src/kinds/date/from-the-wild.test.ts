@@ -67,25 +67,15 @@ const dates: readonly (readonly [locale: string, texts: readonly string[]])[] = 
   ['zh-TW', ['2027/3/4', '2027年3月4日']],
 ]; // biome-ignore format: a table
 
-/** Texts of the table that are refused, each with its reason. */
-const refusedDates: Readonly<Record<string, string>> = {};
-
 describe('dates as people write them', () => {
   test.each(dates)('%s', (locale, texts) => {
     const wrong = texts
-      .filter((text) => !(text in refusedDates))
       .map((text) => [text, pasted('date', {}, locale, text).value])
       .filter(([, value]) => value !== '2027-03-04');
     expect(wrong).toEqual([]);
   });
 
-  test('nearly all are read, and each refusal has its reason', () => {
-    const all = dates.flatMap(([locale, texts]) => texts.map((text) => [locale, text] as const));
-    for (const [locale, text] of all.filter(([, text]) => text in refusedDates))
-      expect([text, pasted('date', {}, locale, text)]).toMatchObject([text, { value: null }]);
-    expect(Object.keys(refusedDates).length / all.length).toBeLessThan(0.02);
-    expect(dates.length).toBeGreaterThanOrEqual(40);
-  });
+  test('in at least forty locales', () => expect(dates.length).toBeGreaterThanOrEqual(40));
 });
 
 test.each([
@@ -131,12 +121,15 @@ const times: readonly (readonly [locale: string, evening: readonly string[], mor
   ['id-ID', ['20.30', '20:30', '8.30 malam', 'pukul 20.30'], ['8.00', '8 pagi', 'pukul 8.00']],
   ['ru-RU', ['20:30', '20.30', '20 ч 30 мин', '8:30 вечера'], ['8:00', '8 ч', '8 утра']],
   ['ja-JP', ['20:30', '20時30分', '午後8:30', '午後8時30分'], ['8:00', '8時', '午前8時']],
-  ['ko-KR', ['20:30', '20시 30분', '오후 8:30', '오후 8시 30분'], ['오전 8:00', '오전 8시']],
+  ['ko-KR', ['20:30', '20시 30분', '오후 8:30', '오후 8시 30분'], ['오전 8:00', '오전 8시', '8:00', '8시']],
   ['zh-CN', ['20:30', '20点30分', '晚上8:30', '下午8:30', '20时30分'], ['8:00', '8点', '早上8点', '上午8点']],
 ]; // biome-ignore format: a table
 
 /** Texts of the table that are refused, each with its reason. */
-const refusedTimes: Readonly<Record<string, string>> = {};
+const refusedTimes: Readonly<Record<string, string>> = {
+  'ko-KR 8:00': 'The field has twelve hours, and the text does not say which half of the day.',
+  'ko-KR 8시': 'The field has twelve hours, and the text does not say which half of the day.',
+};
 
 describe('times as people write them', () => {
   test.each(times)('%s', (locale, evening, morning) => {
@@ -144,7 +137,17 @@ describe('times as people write them', () => {
     const wrong = [
       ...evening.map(read).filter(([, value]) => value !== '20:30'),
       ...morning.map(read).filter(([, value]) => value !== '08:00'),
-    ].filter(([text]) => !(text! in refusedTimes));
+    ].filter(([text]) => !(`${locale} ${text}` in refusedTimes));
     expect(wrong).toEqual([]);
+  });
+
+  test('nearly all are read, and each refusal has its reason', () => {
+    const all = times.flatMap(([locale, evening, morning]) =>
+      [...evening, ...morning].map((text) => [locale, text] as const),
+    );
+    const refused = all.filter(([locale, text]) => `${locale} ${text}` in refusedTimes);
+    expect(refused).toHaveLength(Object.keys(refusedTimes).length);
+    for (const [locale, text] of refused) expect(pasted('time', {}, locale, text).value).toBeNull();
+    expect(refused.length / all.length).toBeLessThan(0.02);
   });
 });

@@ -221,7 +221,10 @@ function planNumber(
     const aroundNegative: readonly [string, string] =
       entry.negative === 'parentheses'
         ? [`(${around[0]}`, `${around[1]})`]
-        : [negatives[0].includes(minus) ? negatives[0].replace(plus[0], prefix) : minus + prefix, around[1]];
+        : [
+            negatives[0].includes(minus) ? negatives[0].replace(plus[0], () => prefix) : minus + prefix,
+            around[1],
+          ];
     return { around, aroundNegative };
   };
   const usual = form(plus);

@@ -48,7 +48,7 @@ function marked(text: string, given: string): string {
 
 /** Words that make an amount a thousand times and more what its digits say. */
 const scales =
-  /^(?:[kmb]|mn|mln|mi[ol]\p{L}*|mr?d|mld|bn|tn|tsd|tys|(?:thous|taus|hund)\p{L}*|billion\p{L}*|la[ck]h?s?|crores?|cr|[百千万萬億亿兆천만억])$/iu;
+  /^(?:[kmb]|mn|mln|mi(?:o|ll?|ll?[io]\p{L}*|ljo\p{L}*|lhõ\p{L}*)|mr?d|mld|bn|tn|tsd|tys|(?:thous|taus|hundre|hundra)\p{L}*|hundert|billion\p{L}*|la[ck]h?s?|crores?|cr|[百千万萬億亿兆천만억])$/iu;
 
 /**
  * Digits with group separators: none, threes, twos before a three, or fours. No group begins with a zero.

@@ -35,8 +35,8 @@ const inSingular = ({ of, one }: NonNullable<NumberPlan['singular']>, suffix: st
   suffix.replace(of, one);
 
 /** The index of the form that a number has: `Intl.PluralRules`, taken when the field was compiled. */
-function formOf({ whole, parts }: Plurals, digits: string): number {
-  const [before = '', fraction = ''] = canonical(digits).split('.');
+function formOf({ whole, parts }: Plurals, decimal: string): number {
+  const [before = '', fraction = ''] = decimal.split('.');
   if (!fraction) return +whole[before.length > 2 ? 100 + +before.slice(-2) : +before]!;
   const at = fraction.length === 1 ? +fraction : 10 + +fraction.slice(-2);
   return +parts[parts.length === 1 ? 0 : (before.length > 1 ? 2 : Math.min(2, +before)) * 110 + at]!;
@@ -45,7 +45,8 @@ function formOf({ whole, parts }: Plurals, digits: string): number {
 /** The texts around digits as typed or resting. */
 function aroundOf(plan: NumberPlan, digits: string, isNegative: boolean): readonly [string, string] {
   const { plurals } = plan;
-  const by = hasPlurals && plurals && canonical(digits) ? plurals.forms[formOf(plurals, digits)]! : plan;
+  const decimal = hasPlurals && plurals ? canonical(digits) : '';
+  const by = hasPlurals && plurals && decimal ? plurals.forms[formOf(plurals, decimal)]! : plan;
   return isNegative ? by.aroundNegative : by.around;
 }
 
