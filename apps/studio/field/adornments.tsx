@@ -42,7 +42,10 @@ const adornments: Readonly<Record<AdornmentName, Adornments>> = {
 
 /** What is drawn around the line of a field, as its kind names it. */
 export const adornmentsOf = (field: Field): Adornments =>
-  Object.assign({}, ...(field.store.field.kind.adornments ?? []).map((name) => adornments[name]));
+  Object.assign({}, ...adornmentNames(field).map((name) => adornments[name]));
+
+const adornmentNames = ({ store }: Field): readonly AdornmentName[] =>
+  store.field.kind.adornments?.(store.field.plan) ?? [];
 
 /** The stand-in of a field on its desk; `undefined` if its kind works with nothing outside. */
 export const standInOf = (field: Field, kinds: KindTable): typeof CodeSender | undefined =>

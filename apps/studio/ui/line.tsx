@@ -3,11 +3,12 @@
 import { Line as Bare, type Field } from '@arbeit/react';
 
 const classNames = {
-  root: 'value relative w-full bg-transparent',
+  root: 'value relative w-full bg-transparent data-concealed:flex data-concealed:items-center data-concealed:gap-3',
   ghost:
     'pointer-events-none absolute inset-0 overflow-hidden whitespace-pre border border-transparent px-2 py-[0.35rem] text-faint',
   behind: 'invisible',
   input: 'entry value relative',
+  reveal: 'word-button font-sans text-sm',
   lines: 'entry value relative block w-full resize-none',
 };
 

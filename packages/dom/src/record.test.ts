@@ -37,6 +37,7 @@ test('what is done to a field is a tape that leads to the same when it is played
 
 test.each([
   { id: 'box', kind: 'pin', label: 'Box', entry: { length: 4 } },
+  { id: 'secret', kind: 'text', label: 'Secret', entry: { conceal: true } },
   { id: 'word', kind: 'text', label: 'Word', entry: {}, html: { autocomplete: 'current-password' } },
 ])('what a concealed field holds is no part of its tape: %j', (field) => {
   const store = storeOf({ ...field, initial: '19' });

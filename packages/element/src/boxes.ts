@@ -1,6 +1,7 @@
 import { bindWithin, type FieldStore } from '@arbeit/dom';
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
+import { revealControl } from './reveal.ts';
 
 /** Styles of the boxes, beside those of every element. */
 const sheet = `
@@ -53,21 +54,13 @@ export const boxes: Renderer = (store, attributes) => {
       box.part.toggle('selected', focused && at >= start && at < end);
     }
   };
-  if (plan.conceal) {
-    const reveal = part('button', 'reveal');
-    reveal.type = 'button';
-    const tell = (): void => {
-      reveal.ariaPressed = String(isRevealed);
-      reveal.replaceChildren(isRevealed ? 'Conceal' : 'Reveal');
-      draw();
-    };
-    reveal.addEventListener('click', () => {
-      isRevealed = !isRevealed;
-      tell();
-    });
-    tell();
-    element.append(reveal);
-  }
+  if (plan.conceal)
+    element.append(
+      revealControl((now) => {
+        isRevealed = now;
+        draw();
+      }),
+    );
   pressable(input, drawn, store);
   return {
     element,

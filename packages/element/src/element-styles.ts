@@ -9,6 +9,8 @@ export const elementStyles = `
 [part~=label]{display:block;margin-block-end:var(--arbeit-gap,.25em)}
 [part~=frame]{display:flex;align-items:center;gap:var(--arbeit-gap,.25em);max-inline-size:100%;inline-size:var(--arbeit-width,auto)}
 [part~=line]{position:relative;display:block;flex:1;min-inline-size:0}
+[part~=concealed]{display:flex;align-items:center;gap:.75em}
+[part~=concealed] [part~=input]{flex:1;min-inline-size:0}
 [part~=input]{inline-size:100%;margin:0;padding:var(--arbeit-padding,.4em .5em);border:1px solid var(--_line);border-radius:var(--arbeit-radius,0);background:var(--arbeit-paper,transparent);color:var(--_ink)}
 :host([data-wrong]) [part~=input]{border-color:var(--_wrong)}
 :is([part~=input],[part~=over],[part~=reveal]):focus-visible{outline:2px solid var(--_accent);outline-offset:1px}

@@ -1,11 +1,15 @@
 import { bindWithin } from '@arbeit/dom';
 import type { TextPlan } from '@arbeit/engine/kinds/text';
 import { part, planOf, type Renderer, setAttributes } from './control.ts';
+import { revealControl } from './reveal.ts';
 
-/** A line of text, or several. Guide text is drawn behind it and is never part of the value. */
+/**
+ * A line of text, or several. Guide text is drawn behind it and is never part of the value. A concealed text
+ * has a control beside it that reveals it.
+ */
 export const line: Renderer = (store, attributes) => {
   const { field } = store;
-  const { lines = 1 } = planOf<TextPlan>(field);
+  const { lines = 1, conceal = false } = planOf<TextPlan>(field);
   const input = part(lines > 1 ? 'textarea' : 'input', 'input') as HTMLInputElement | HTMLTextAreaElement;
   const { type, ...others } = attributes;
   setAttributes(input, lines > 1 ? { ...others, rows: String(lines) } : attributes);
@@ -19,6 +23,14 @@ export const line: Renderer = (store, attributes) => {
   guide.append(behind, ghost);
   if (field.kind.guideText) element.append(guide);
   element.append(input);
+  if (conceal) {
+    element.part.add('concealed');
+    element.append(
+      revealControl((isRevealed) => {
+        (input as HTMLInputElement).type = isRevealed ? 'text' : 'password';
+      }),
+    );
+  }
   return {
     element,
     named: input,

@@ -3,6 +3,7 @@
 import { activeBox, type BoxesPlan } from '@arbeit/engine/kinds/boxes';
 import { type MouseEvent, type PointerEvent, type RefObject, useRef, useState } from 'react';
 import type { ClassNames } from './class-names.ts';
+import { Reveal, type RevealWords, revealWords } from './reveal.tsx';
 import type { Field } from './use-field.ts';
 
 /**
@@ -17,7 +18,7 @@ export function Boxes({
   label,
   isWrong = false,
   classNames = {},
-  words = { reveal: 'Reveal', conceal: 'Conceal' },
+  words = revealWords,
 }: {
   readonly field: Field;
   readonly label?: string | undefined;
@@ -25,7 +26,7 @@ export function Boxes({
   readonly isWrong?: boolean;
   /** The input must cover the row and be transparent. */
   readonly classNames?: ClassNames<'root' | 'frame' | 'row' | 'group' | 'box' | 'input' | 'reveal'>;
-  readonly words?: { readonly reveal: string; readonly conceal: string };
+  readonly words?: RevealWords;
 }) {
   const plan = field.store.field.plan as BoxesPlan;
   const [isRevealed, setRevealed] = useState(false);
@@ -52,14 +53,7 @@ export function Boxes({
         />
       </div>
       {plan.conceal && (
-        <button
-          type="button"
-          className={classNames.reveal}
-          aria-pressed={isRevealed}
-          onClick={() => setRevealed(!isRevealed)}
-        >
-          {isRevealed ? words.conceal : words.reveal}
-        </button>
+        <Reveal isRevealed={isRevealed} onChange={setRevealed} words={words} className={classNames.reveal} />
       )}
     </div>
   );

@@ -2,7 +2,7 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import type { HydratedField } from '@arbeit/engine/field';
-import { kindIn } from '@arbeit/engine/kinds';
+import { definitionIn } from '@arbeit/engine/kinds';
 import { type Contradiction, contradictionsIn } from '@arbeit/engine/proof';
 import { useEffect, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
@@ -29,7 +29,7 @@ export function Contradictions({
     const timer = setTimeout(() => setFound(contradictionsIn(rules, compiled, kinds, today)), pause);
     return () => clearTimeout(timer);
   }, [rules, compiled, kinds, today]);
-  const { limits } = kindIn(kinds, definition.kind).define;
+  const { limits } = definitionIn(kinds, definition);
   const wordsOf = (id: string): string => {
     const rule = rules.find((one) => one.id === id);
     return rule ? ruleInWords(rule.check, compiled, limits) : id;

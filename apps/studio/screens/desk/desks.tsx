@@ -33,6 +33,7 @@ const kinds: Readonly<
   percent: { Desk: dynamic(() => import('@arbeit/engine/kinds/number').then((own) => deskWith({ percent: own.percent }))), fetch: () => import('@arbeit/engine/kinds/number').then((own) => ({ percent: own.percent })) },
   date: { Desk: dynamic(() => import('@arbeit/engine/kinds/date').then((own) => deskWith({ date: own.date }))), fetch: () => import('@arbeit/engine/kinds/date').then((own) => ({ date: own.date })) },
   time: { Desk: dynamic(() => import('@arbeit/engine/kinds/time').then((own) => deskWith({ time: own.time }))), fetch: () => import('@arbeit/engine/kinds/time').then((own) => ({ time: own.time })) },
+  'date-time': { Desk: dynamic(() => import('@arbeit/engine/kinds/date-time').then((own) => deskWith({ 'date-time': own.dateTime }))), fetch: () => import('@arbeit/engine/kinds/date-time').then((own) => ({ 'date-time': own.dateTime })) },
   duration: { Desk: dynamic(() => import('@arbeit/engine/kinds/duration').then((own) => deskWith({ duration: own.duration }))), fetch: () => import('@arbeit/engine/kinds/duration').then((own) => ({ duration: own.duration })) },
   phone: { Desk: dynamic(() => import('@arbeit/engine/kinds/phone').then((own) => deskWith({ phone: own.phone }))), fetch: () => import('@arbeit/engine/kinds/phone').then((own) => ({ phone: own.phone })) },
   pin: { Desk: dynamic(() => import('@arbeit/engine/kinds/boxes').then((own) => deskWith({ pin: own.pin }))), fetch: () => import('@arbeit/engine/kinds/boxes').then((own) => ({ pin: own.pin })) },

@@ -33,7 +33,7 @@ export function LimitEditor({
   const told = byClock(value);
   const hasClock = limits?.isGood('today') ?? false;
   const meant = (text: string): string | undefined => (limits ? limitFrom(compiled, limits, text) : text);
-  const example = limits ? limitInWords(compiled, told ? '2027-02-14' : value) : '';
+  const example = limits ? limitInWords(compiled, told ? (limits.fixed ?? value) : value) : '';
   const way = !told ? 'fixed' : told.count === 0 ? 'today' : `${told.side}${told.unit}`;
   return (
     <div className="flex flex-wrap items-start gap-x-2 gap-y-1">
@@ -65,7 +65,7 @@ export function LimitEditor({
           value={way}
           onChange={(event) => {
             const next = event.target.value;
-            if (next === 'fixed') onChange('2027-02-14');
+            if (next === 'fixed') onChange(limits?.fixed ?? '2027-02-14');
             else if (next === 'today') onChange('today');
             else
               onChange(

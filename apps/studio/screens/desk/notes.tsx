@@ -1,7 +1,7 @@
 'use client';
 
 import type { CheckDocument, FieldDocument, RuleDocument } from '@arbeit/engine/document';
-import { kindIn } from '@arbeit/engine/kinds';
+import { definitionIn } from '@arbeit/engine/kinds';
 import type { Finding, Rule } from '@arbeit/engine/rules';
 import type { Field } from '@arbeit/react';
 import { useRef, useState } from 'react';
@@ -131,7 +131,7 @@ function Note({
   readonly today: string;
   readonly onChange: Change;
 }) {
-  const { define } = kindIn(useKinds(), definition.kind);
+  const define = definitionIn(useKinds(), definition);
   const compiled = field.store.field;
   const words = ruleInWords(rule.check, compiled, define.limits);
   return (
@@ -200,7 +200,7 @@ function AddRule({
   readonly definition: FieldDocument;
   readonly onAdd: (rule: RuleDocument) => void;
 }) {
-  const { define } = kindIn(useKinds(), definition.kind);
+  const define = definitionIn(useKinds(), definition);
   return (
     <Menu
       trigger="Add a rule"

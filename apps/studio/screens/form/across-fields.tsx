@@ -8,7 +8,7 @@ import {
   type FormRuleDocument,
   type SetDocument,
 } from '@arbeit/engine/document';
-import { kindIn, kinds } from '@arbeit/engine/kinds';
+import { definitionIn, kinds } from '@arbeit/engine/kinds';
 import { useState, useSyncExternalStore } from 'react';
 import { MessageEditor } from '../../field/message-editor.tsx';
 import { addFormRule, type ChangeForm, changeFormRule, removeFormRule } from '../../model/form-edits.ts';
@@ -237,7 +237,7 @@ const compareOf = (op: Op, field: string, days = 1): FormRuleDocument['check'] =
 function opsFor(document: SetDocument, own: string, other: string): readonly Op[] {
   const [a, b] = [own, other].map((id) => document.fields.find((field) => field.id === id));
   if (!a || !b) return ['same', 'differs'];
-  const [first, second] = [kindIn(kinds, a.kind).define, kindIn(kinds, b.kind).define];
+  const [first, second] = [definitionIn(kinds, a), definitionIn(kinds, b)];
   return first.comparable === second.comparable ? comparisonsFor(first) : ['same', 'differs'];
 }
 
@@ -247,8 +247,8 @@ function pairIn(document: SetDocument, { form }: FormStore): FormRuleDocument | 
   for (const [i, first] of all.entries())
     for (const second of all.slice(i + 1)) {
       if (!first || !second) continue;
-      const { comparable } = kindIn(kinds, first.kind).define;
-      if (!comparable || comparable !== kindIn(kinds, second.kind).define.comparable) continue;
+      const { comparable } = definitionIn(kinds, first);
+      if (!comparable || comparable !== definitionIn(kinds, second).comparable) continue;
       const op =
         comparisonsFor({ comparable }).find((one) => one === 'after' || one === 'above') ?? 'differs';
       return { id: 'across', field: second.id, check: { type: 'compare', op, field: first.id } };

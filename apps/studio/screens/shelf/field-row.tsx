@@ -2,7 +2,7 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import { kindIn, kinds } from '@arbeit/engine/kinds';
+import { definitionIn, kinds } from '@arbeit/engine/kinds';
 import { useField } from '@arbeit/react';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, memo, useMemo } from 'react';
@@ -80,7 +80,7 @@ export const FieldRow = memo(function FieldRow({
           message.message
         ) : (
           <>
-            {kindIn(kinds, field.kind).define.name} <span className="shelf-sample value">{shape}</span>
+            {definitionIn(kinds, field).name} <span className="shelf-sample value">{shape}</span>
           </>
         )}
       </div>

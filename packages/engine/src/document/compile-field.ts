@@ -2,7 +2,7 @@ import { codesOfChecks, compileCheck, compilerOf } from '../checks/compile.ts';
 import type { CheckTable } from '../checks/contract.ts';
 import { checks } from '../checks/runs.ts';
 import type { HydratedField } from '../field/kind.ts';
-import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
+import { definitionIn, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import type { Checks } from '../rules/checks.ts';
@@ -141,7 +141,7 @@ export function compileRule(
   kinds: KindTable,
   more: CheckTable,
 ): Rule {
-  const check = compileCheck(rule.check, kindIn(kinds, field.kind).define, more);
+  const check = compileCheck(rule.check, definitionIn(kinds, field), more);
   const reads = (compilerOf(check.type, more).reads?.(check) ?? []).filter((id) => id !== field.id);
   return {
     id: rule.id,

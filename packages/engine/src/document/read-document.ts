@@ -3,7 +3,7 @@ import { Cursor, list, nameOf, readId } from '../faults/cursor.ts';
 import type { DocumentFault } from '../faults/document-fault.ts';
 import { most, mostFaults } from '../faults/limits.ts';
 import { attributeNames } from '../field/html.ts';
-import { type Definition, type KindTable, kindIn } from '../kinds/contract/definition.ts';
+import { type Definition, definitionIn, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { builtIns, rangesOf } from '../kinds/editing/notation.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { readOptions } from '../options/read.ts';
@@ -321,7 +321,7 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
   const fields = new Map<string, Definition | undefined>();
   for (const field of at.items()) {
     const named = (field.value as { kind?: unknown } | null)?.kind;
-    const kind = typeof named === 'string' && Object.hasOwn(kinds, named) ? kinds[named]!.define : undefined;
+    const kind = definitionFor(field.value, named, kinds);
     const needed = kind !== undefined && !mayBeLeftOut(kind.options);
     const before = at.faults.length;
     if (known?.has(field.value as object) && known.get(field.value as object) === of) {
@@ -347,6 +347,14 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
     if (at.faults.length === before) known?.set(field.value as object, of);
   }
   return fields;
+}
+
+/** The definition of the kind of a field that may be broken. */
+function definitionFor(field: unknown, named: unknown, kinds: KindTable): Definition | undefined {
+  if (typeof named !== 'string' || !Object.hasOwn(kinds, named)) return undefined;
+  const { entry } = field as { entry?: unknown };
+  const known = typeof entry === 'object' && entry !== null ? { entry } : {};
+  return definitionIn(kinds, { kind: named, ...known });
 }
 
 /** Checks each option, and if these are valid, what they mean together. */

@@ -1,5 +1,5 @@
 import { type Cursor, list, nameOf } from '../faults/cursor.ts';
-import { type KindTable, kindIn } from '../kinds/contract/definition.ts';
+import { definitionIn, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { valuesOf } from './condition.ts';
 import {
   type ConditionDocument,
@@ -113,10 +113,10 @@ function readComparison(
   const where = at().get('check').get('field');
   if (check.field === field.id) where.fault('A field is always the same as itself: name another.');
   if (!other || check.op === 'same' || check.op === 'differs') return;
-  const [own, its] = [field, other].map((one) => kindIn(kinds, one.kind).define);
+  const [own, its] = [field, other].map((one) => definitionIn(kinds, one));
   if (own!.comparable === its!.comparable) return;
-  const isAlike = ({ id, kind }: FieldDocument): boolean =>
-    id !== field.id && kindIn(kinds, kind).define.comparable === own!.comparable;
+  const isAlike = (one: FieldDocument): boolean =>
+    one.id !== field.id && definitionIn(kinds, one).comparable === own!.comparable;
   const alike = where.isFull ? undefined : [...byId.values()].find(isAlike);
   where.fault(`A ${own!.name} cannot be "${check.op}" a ${its!.name}.`, { suggestion: alike?.id });
 }

@@ -21,8 +21,8 @@ export type AdornmentName = 'calendar' | 'part-labels' | 'unit-labels' | 'counte
 export interface Kind<P extends Plan = Plan, B extends TextState = TextState> extends Checkable<P, B> {
   /** The control of its fields if it is not a line of text. */
   readonly control?: ControlName;
-  /** What is drawn beside the control of its fields. */
-  readonly adornments?: readonly AdornmentName[];
+  /** What is drawn beside the control of a field. */
+  adornments?(plan: P): readonly AdornmentName[];
   /** The text state of a field nobody has typed into. */
   empty(plan: P): B;
   /**

@@ -1,6 +1,7 @@
 export type { Offer } from '../options/option.ts';
 export {
   type Definition,
+  definitionIn,
   type KindEntry,
   type KindTable,
   kindIn,

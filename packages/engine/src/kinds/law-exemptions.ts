@@ -5,6 +5,7 @@ import { lawExemptions as choices } from './choices/law-exemptions.ts';
 import type { LawExemptions } from './contract/law-exemptions.ts';
 import { lawExemptions as custom } from './custom/law-exemptions.ts';
 import { lawExemptions as date } from './date/law-exemptions.ts';
+import { lawExemptions as dateTime } from './date-time/law-exemptions.ts';
 import { lawExemptions as duration } from './duration/law-exemptions.ts';
 import { currency, number, percent } from './number/law-exemptions.ts';
 import { lawExemptions as pattern } from './pattern/law-exemptions.ts';
@@ -28,6 +29,7 @@ const kinds = {
   percent,
   date,
   time,
+  'date-time': dateTime,
   duration,
   phone,
   pin,

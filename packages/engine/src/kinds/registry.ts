@@ -4,6 +4,7 @@ import { choices } from './choices/entry.ts';
 import type { KindTable } from './contract/definition.ts';
 import { custom } from './custom/entry.ts';
 import { date } from './date/entry.ts';
+import { dateTime } from './date-time/entry.ts';
 import { duration } from './duration/entry.ts';
 import { currency, number, percent } from './number/entry.ts';
 import { pattern } from './pattern/entry.ts';
@@ -27,6 +28,7 @@ export const kinds = {
   percent,
   date,
   time,
+  'date-time': dateTime,
   duration,
   phone,
   pin,

@@ -4,6 +4,7 @@ import { choice } from './choice/run.ts';
 import { choices } from './choices/run.ts';
 import { custom } from './custom/run.ts';
 import { date } from './date/run.ts';
+import { dateTime } from './date-time/run.ts';
 import { duration } from './duration/run.ts';
 import { number } from './number/run.ts';
 import { pattern } from './pattern/run.ts';
@@ -25,6 +26,7 @@ export const runs = {
   percent: number,
   date,
   time,
+  'date-time': dateTime,
   duration,
   phone,
   pin: boxes,

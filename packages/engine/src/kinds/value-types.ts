@@ -7,6 +7,7 @@ import type { ValueForm } from './contract/value-form.ts';
 import type { ValueTypes } from './contract/value-types.ts';
 import { valueTypes as custom } from './custom/value-types.ts';
 import { valueTypes as date } from './date/value-types.ts';
+import { valueTypes as dateTime } from './date-time/value-types.ts';
 import { valueTypes as duration } from './duration/value-types.ts';
 import { valueTypes as number } from './number/value-types.ts';
 import { valueTypes as pattern } from './pattern/value-types.ts';
@@ -30,6 +31,7 @@ const kinds = {
   percent: number,
   date,
   time,
+  'date-time': dateTime,
   duration,
   phone,
   pin: boxes,

@@ -26,7 +26,8 @@ const grammars: Readonly<Record<KindSketch['kind'], RegExp>> = {
   number: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
   currency: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
   percent: /^-?(?:0|[1-9]\d*)(?:\.\d+)?$/,
-  date: /^\d{4}-\d\d-\d\d$/,
+  'date-time': /^\d{4}-\d\d-\d\dT\d\d:\d\d$/,
+  date: /^\d{4}-\d\d(?:-\d\d)?$/,
   time: /^(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/,
   duration: /^(?:0|[1-9]\d*)$/,
   phone: /^\+[1-9]\d{1,14}(?:;ext=\d+)?$/,
@@ -108,7 +109,8 @@ for (const kind of kindNames)
               state = apply(field, state, event);
               const { value, raw } = read(field, state);
               if (value !== null) expect(value).toMatch(grammars[kind]);
-              if (kind === 'date' && value !== null) expect(isDate(value)).toBe(true);
+              if (kind === 'date' && value !== null)
+                expect(isDate(value.length === 7 ? `${value}-01` : value)).toBe(true);
               expect(raw).not.toMatch(/\p{Cs}/u);
               if (!/text|pin|code|custom/.test(kind))
                 expect(raw + state.body.display).not.toMatch(/undefined|NaN/);
@@ -134,6 +136,7 @@ describe('8: typing a text and pasting it give the same content', () => {
     percent: fc.stringMatching(/^[0-9]{1,4}$/),
     date: fc.stringMatching(/^[0-9]{0,7}$/),
     time: fc.stringMatching(/^[0-9]{0,6}$/),
+    'date-time': fc.stringMatching(/^[0-9]{0,11}$/),
     duration: digits,
     phone: fc.stringMatching(/^\+?[0-9]{0,14}$/),
     pin: fc.stringMatching(/^[0-9a-z]{0,3}$/),

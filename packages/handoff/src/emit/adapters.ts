@@ -1,4 +1,4 @@
-import type { SetDocument } from '@arbeit/engine/document';
+import { compileField, type SetDocument } from '@arbeit/engine/document';
 import type { AdornmentName, ControlName } from '@arbeit/engine/field';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
@@ -37,9 +37,13 @@ export interface Needs {
 }
 
 export function needsOf(set: SetDocument, kinds: KindTable): Needs {
+  const adornments = set.fields.flatMap((field) => {
+    const { kind, plan } = compileField(field, set, kinds);
+    return kind.adornments?.(plan) ?? [];
+  });
   const rules = [...set.fields, ...(set.forms ?? [])].flatMap((one) => one.rules ?? []);
   return {
-    adornments: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).run.adornments ?? [])),
+    adornments: new Set(adornments),
     controls: new Set(set.fields.flatMap(({ kind }) => kindIn(kinds, kind).run.control ?? [])),
     hasForms: (set.forms ?? []).length > 0,
     isAsking: rules.some(({ check }) => check.type === 'remote'),

@@ -17,9 +17,13 @@ function lackedBy({ fields, forms }: Carrying, kinds: KindTable): ReadonlyMap<st
   lacked.set('engine/field', new Set(unusedFeaturesOfFields(fields, forms)));
   lacked.set('engine/kinds/editing', new Set(unusedFeaturesOfKinds(fields)));
   const shipping = (name: string): string => kindIn(kinds, name).ships ?? '';
-  for (const { plan } of fields) {
+  const all = fields.flatMap((field) => {
+    const within = kindIn(kinds, field.plan.kind).plansWithin?.(field.plan) ?? [];
+    return [field, ...within.map((plan) => ({ plan, rules: field.rules }))];
+  });
+  for (const { plan } of all) {
     const ships = shipping(plan.kind);
-    const own = fields.filter((field) => shipping(field.plan.kind) === ships);
+    const own = all.filter((field) => shipping(field.plan.kind) === ships);
     lacked.set(`engine/kinds/${ships}`, new Set(unusedFeaturesOfKinds(own, ships)));
   }
   return lacked;

@@ -196,9 +196,20 @@ function typed(page: Page, element: Element, type: string): Draft {
         { kind: 'phone', entry: { home: page.home }, rules: [] },
         { html, initial },
       );
-    case 'month':
-    case 'week':
     case 'datetime-local':
+      return momentOf(page, element, { html, initial });
+    case 'month':
+      return fieldFrom(
+        page,
+        element,
+        {
+          kind: 'date',
+          entry: { parts: 'month' },
+          rules: rangeOf(attribute(element, 'min'), attribute(element, 'max')),
+        },
+        { html, initial },
+      );
+    case 'week':
     case 'color':
       return formed(page, element, type, { html, initial });
     default:
@@ -236,6 +247,19 @@ function dated(page: Page, element: Element, type: 'date' | 'time', around: Arou
   return fieldFrom(page, element, { kind: type, entry, rules }, around);
 }
 
+/** A date with a time. Its seconds and its steps are not carried over. */
+function momentOf(page: Page, element: Element, around: Around): Draft {
+  const toMinute = (text: string | undefined): string | undefined => text?.slice(0, 16).replace(' ', 'T');
+  if (has(element, 'step')) lose(page, element, 'That it goes in steps is not carried over.');
+  const rules = rangeOf(toMinute(attribute(element, 'min')), toMinute(attribute(element, 'max')));
+  return fieldFrom(
+    page,
+    element,
+    { kind: 'date-time', entry: {}, rules },
+    { ...around, initial: toMinute(around.initial) ?? '' },
+  );
+}
+
 function counted(page: Page, element: Element, type: 'number' | 'range', around: Around): Draft {
   // A slider has default bounds (HTML, `type=range`).
   const [low, high] = type === 'range' ? ['0', '100'] : [];
@@ -263,10 +287,7 @@ function counted(page: Page, element: Element, type: 'number' | 'range', around:
 
 /** Input types whose values have one form, which is typed here: a browser would show a picker. */
 const picks = {
-  month: 'A month is typed as 2027-02.',
   week: 'A week is typed as 2027-W06.',
-  'datetime-local':
-    'A day with its time is typed as 2027-02-14T16:00, and nobody checks that there is such a day: a date and a time are kinds of their own.',
   color: 'A colour is typed as #2a6f4e.',
 } as const;
 
@@ -278,10 +299,14 @@ function formed(page: Page, element: Element, type: keyof typeof picks, around: 
   return fieldFrom(page, element, made, around);
 }
 
+/** Blanks at the ends of a password belong to it. */
+const concealed = { conceal: true, trim: false };
+
 /** A field for text: with a pattern if its expression is one. */
 function written(page: Page, element: Element, type: string, around: Around): Draft {
   const source = attribute(element, 'pattern');
   const title = oneLine(attribute(element, 'title') ?? '');
+  const isSecret = type === 'password';
   const lines =
     type === 'textarea' ? { lines: Math.min(20, Math.max(2, number(attribute(element, 'rows')) ?? 3)) } : {};
   const { told, ...made } = writtenAs(
@@ -289,14 +314,13 @@ function written(page: Page, element: Element, type: string, around: Around): Dr
       expression: source,
       least: number(attribute(element, 'minlength')),
       most: number(attribute(element, 'maxlength')),
-      entry: { ...lines, ...(type === 'email' ? { case: 'lower' } : {}) },
+      entry: { ...lines, ...(type === 'email' ? { case: 'lower' } : {}), ...(isSecret ? concealed : {}) },
+      isText: isSecret,
       say: (source !== undefined && title.slice(0, 200).replace(/[{}]/g, '')) || undefined,
     },
     page.patternOf,
   );
   for (const why of told) lose(page, element, why);
-  if (type === 'password')
-    lose(page, element, 'It came in as a text that is seen: there is no kind of field for a password.');
   if (type !== 'email' && type !== 'url') return fieldFrom(page, element, made, around);
   const html = { inputmode: type, ...around.html };
   // Its own expression is stricter than its type.

@@ -10,7 +10,13 @@ import { forms, type WrittenColumn, writtenAs } from './written.ts';
 const formats: Readonly<
   Record<
     string,
-    { readonly kind?: string; readonly entry?: object; readonly form?: string; readonly but?: string }
+    {
+      readonly kind?: string;
+      readonly entry?: object;
+      readonly isText?: true;
+      readonly form?: string;
+      readonly but?: string;
+    }
   >
 > = {
   date: { kind: 'date' },
@@ -30,7 +36,7 @@ const formats: Readonly<
   },
   ipv4: { form: forms.ipv4 },
   hostname: { form: forms.hostname },
-  password: { but: 'It came in as a text that is seen: there is no kind of field for a password.' },
+  password: { entry: { conceal: true, trim: false }, isText: true },
 };
 
 /** A text of a schema as a field. */
@@ -53,6 +59,7 @@ export function writtenOf(reading: SchemaReading, at: Found): WrittenColumn {
       least: count(minLength),
       most: count(maxLength),
       entry: known?.entry,
+      isText: known?.isText,
     },
     reading.patternOf,
   );

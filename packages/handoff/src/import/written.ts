@@ -20,6 +20,8 @@ export interface Writing {
   readonly isAnywhere?: boolean | undefined;
   /** An entry of the kind `text` for texts that are not a pattern. */
   readonly entry?: object | undefined;
+  /** Whether it must stay a text, because a pattern lacks what its entry has. */
+  readonly isText?: boolean | undefined;
   /** The message if the text does not match. */
   readonly say?: string | undefined;
 }
@@ -38,7 +40,7 @@ const isCount = (value: number | undefined): value is number =>
 
 /** A text as a pattern, if its expression and length can be one; otherwise as a text with rules. */
 export function writtenAs(
-  { expression, isAnywhere, least, most, entry: own, say }: Writing,
+  { expression, isAnywhere, least, most, entry: own, isText, say }: Writing,
   patternOf: PatternReader,
 ): Written {
   const [shortest, given] = [least, most].map((one) => (isCount(one) ? one : undefined));
@@ -61,7 +63,9 @@ export function writtenAs(
   }
   const found: PatternOf = isAnywhere
     ? { is: 'not', why: 'it may match anywhere in a text.' }
-    : patternOf(expression, { least: shortest ?? 1, most: widest });
+    : isText
+      ? { is: 'not', why: 'a pattern cannot be concealed.' }
+      : patternOf(expression, { least: shortest ?? 1, most: widest });
   if (found.is === 'exact')
     return { kind: 'pattern', entry: { pattern: found.pattern, raw: 'text' }, rules: [], told };
   told.push(`Its expression came in as a rule: ${found.why}`);
@@ -92,9 +96,7 @@ export function rangeOf<T extends string | number>(
 export const forms = {
   email: '[^@\\s]+@[^@\\s]+\\.[^@\\s.]+',
   url: '[a-zA-Z][a-zA-Z0-9+.\\-]*:.+',
-  month: '\\d{4}-(?:0[1-9]|1[0-2])',
   week: '\\d{4}-W(?:0[1-9]|[1-4]\\d|5[0-3])',
-  'datetime-local': '\\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\\d|3[01])T(?:[01]\\d|2[0-3]):[0-5]\\d',
   color: '#[0-9a-f]{6}',
   uuid: '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}',
   'date-time':

@@ -23,6 +23,8 @@ export interface Limits {
   /** Whether a text is a valid limit. */
   isGood(text: string): boolean;
   readonly example: string;
+  /** A limit that is not relative to the clock, for kinds that have both. */
+  readonly fixed?: string;
   readonly hasSteps: boolean;
   /** Whether one limit is above another; `undefined` if that depends on the day. */
   isAbove(a: string, b: string): boolean | undefined;
@@ -55,7 +57,9 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
    * Kinds whose values can be compared with its values share this. Without it, values can only be equal or
    * not.
    */
-  readonly comparable?: 'number' | 'day' | 'time' | 'minutes';
+  readonly comparable?: 'number' | 'day' | 'month' | 'moment' | 'time' | 'minutes';
+  /** What is different with some options: a date of month and year has other limits. See `definitionIn`. */
+  variant?(entry: EntryOf<O>): Partial<Pick<Definition, 'name' | 'limits' | 'comparable'>> | undefined;
   /** Whether its value is a list (HTML, space-separated tokens). */
   readonly hasSeveral?: true;
   /** Whether every text is complete, so that there is no rule `complete`. */
@@ -72,6 +76,8 @@ export interface KindEntry {
    * that name in camel case.
    */
   readonly ships?: string;
+  /** For kinds that run other kinds inside: the plans of those. */
+  plansWithin?(plan: Plan): readonly Plan[];
   /** For kinds that do not come with this package: how laws apply to it differently. */
   readonly lawExemptions?: LawExemptions;
   /** For kinds that do not come with this package: its values. */
@@ -96,4 +102,20 @@ export function kindIn(kinds: KindTable, name: string): KindEntry {
   const found = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
   if (!found) throw new RangeError(`The kind "${name}" is not at hand.`);
   return found;
+}
+
+/**
+ * The definition of a field's kind, as the options of the field have it. Throws `RangeError` if the table has
+ * no such kind.
+ *
+ * @example
+ * const { limits } = definitionIn(kinds, { kind: 'date', entry: { parts: 'month' } });
+ */
+export function definitionIn(
+  kinds: KindTable,
+  { kind, entry = {} }: { readonly kind: string; readonly entry?: object },
+): Definition {
+  const { define } = kindIn(kinds, kind);
+  const variant = define.variant?.(entry as EntryOf<Options>);
+  return variant ? { ...define, ...variant } : define;
 }

@@ -1,5 +1,6 @@
 import { type EntryOf, type FilledEntry, filled, type Options } from '../../options/option.ts';
 import { resolve } from '../../values/calendar.ts';
+import { localized } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
 import type { Definition } from '../contract/definition.ts';
 import { digitsOf } from '../editing/digits.ts';
@@ -7,7 +8,18 @@ import { gregorian, plain, utc, wordsIn } from '../editing/formats.ts';
 import type { PartPlan } from '../editing/parts.ts';
 import type { DatePlan } from './run.ts';
 
-const options = {
+/** Options of dates, also for kinds that have one among others. */
+export const dateOptions = {
+  parts: {
+    is: 'choice',
+    label: 'It has',
+    at: ['day', 'month', 'year'],
+    choices: [
+      ['day', 'day, month and year'],
+      ['month', 'month and year'],
+    ],
+    usual: 'day',
+  },
   order: {
     is: 'choice',
     label: 'Order',
@@ -58,18 +70,20 @@ const options = {
   },
 } as const satisfies Options;
 
-export type DateEntry = EntryOf<typeof options>;
+export type DateEntry = EntryOf<typeof dateOptions>;
 
-export const date: Definition<typeof options, DatePlan> = {
+export const date: Definition<typeof dateOptions, DatePlan> = {
   name: 'date',
-  options,
+  options: dateOptions,
   byLocale: true,
-  plan: (entry, { locale }) => planDate(filled(options, entry), locale),
+  plan: (entry, { locale }) => planDate(filled(dateOptions, entry), locale),
   attributes: () => ({ inputmode: 'numeric' }),
   comparable: 'day',
+  variant: ({ parts }) => (parts === 'month' ? ofMonths : undefined),
   limits: {
     isGood: (text) => resolve(text, someDay) !== undefined,
     example: 'today+18m',
+    fixed: '2027-02-14',
     hasSteps: false,
     // Relative limits are compared on one fixed date, and not with absolute ones.
     isAbove: (a, b) =>
@@ -83,6 +97,29 @@ export const date: Definition<typeof options, DatePlan> = {
 
 const someDay = '2027-02-10';
 
+/** A limit of a month as a day: `2027-02`, or relative to the clock. */
+const monthLimit = (text: string): string | undefined =>
+  text.startsWith('today') || /^\d{4}-\d\d$/.test(text)
+    ? resolve(text.startsWith('today') ? text : `${text}-01`, someDay)
+    : undefined;
+
+/** What is different for a month of a year. */
+const ofMonths: NonNullable<ReturnType<NonNullable<Definition['variant']>>> = {
+  name: 'month',
+  comparable: 'month',
+  limits: {
+    isGood: (text) => monthLimit(text) !== undefined,
+    example: '2027-02',
+    fixed: '2027-02',
+    hasSteps: false,
+    isAbove: (a, b) =>
+      a.startsWith('today') === b.startsWith('today')
+        ? monthLimit(a)!.slice(0, 7) > monthLimit(b)!.slice(0, 7)
+        : undefined,
+    begin: 'today',
+  },
+};
+
 const datePart: Readonly<Record<string, PartPlan>> = {
   day: { name: 'day', size: 2, low: 1, high: 31 },
   month: { name: 'month', size: 2, low: 1, high: 12 },
@@ -91,41 +128,69 @@ const datePart: Readonly<Record<string, PartPlan>> = {
 
 const letters = { d: 'day', m: 'month', y: 'year' } as const;
 
+/** The names of the parts a format writes, with the text between and around them. */
+function shapeIn(format: Intl.DateTimeFormat): { names: string[]; between: string[] } {
+  const names: string[] = [];
+  const between = [''];
+  for (const { type, value } of format.formatToParts(utc(2027, 2, 14)))
+    if (type === 'day' || type === 'month' || type === 'year') {
+      names.push(type);
+      between.push('');
+    } else between[names.length] += plain(value);
+  return { names, between };
+}
+
 /**
  * The order of a date's parts in the locale's short form, with the text between and around them. Parts have
  * two digits if that keeps the order.
  */
 function shapeOf(locale: string): { names: string[]; between: string[] } {
   const digits = { day: '2-digit', month: '2-digit', year: 'numeric' } as const;
-  const shape = (options: Intl.DateTimeFormatOptions) => {
-    const format = new Intl.DateTimeFormat(gregorian(locale), { ...options, timeZone: 'UTC' });
-    const names: string[] = [];
-    const between = [''];
-    for (const { type, value } of format.formatToParts(utc(2027, 2, 14)))
-      if (type === 'day' || type === 'month' || type === 'year') {
-        names.push(type);
-        between.push('');
-      } else between[names.length] += plain(value);
-    return { names, between };
-  };
+  const shape = (options: Intl.DateTimeFormatOptions) =>
+    shapeIn(new Intl.DateTimeFormat(gregorian(locale), { ...options, timeZone: 'UTC' }));
   const full = shape(digits);
   const short = shape({ dateStyle: 'short' });
   const isWhole = short.names.length === 3 && !short.between.some((text) => /\p{L}/u.test(text));
   return short.names.join() === full.names.join() || !isWhole ? full : short;
 }
 
+/**
+ * A month of 2027 as a locale writes it, with ASCII digits. Not by `formatToParts`: for a month and a year
+ * that ends the whole process in some locales (`sc`, `ksh`, `gd`; seen with Node 20.20).
+ */
+const monthAsText = (locale: string, style: 'short' | 'long' | '2-digit', month: number): string => {
+  const tag = new Intl.Locale(locale, { calendar: 'gregory', numberingSystem: 'latn' }).toString();
+  const format = new Intl.DateTimeFormat(tag, { year: 'numeric', month: style, timeZone: 'UTC' });
+  return plain(format.format(utc(2027, month, 5)));
+};
+
+/** The order of a month and a year in the locale, with the text between and around them. */
+function monthShapeOf(locale: string): { names: string[]; between: string[] } {
+  const text = monthAsText(locale, '2-digit', 2);
+  const [, before, first, middle, _, after] = /^(\D*)(\d+)(\D+)(\d+)(\D*)$/.exec(text) ?? [];
+  if (first !== undefined && !/\p{L}/u.test(text)) {
+    const names = first === '2027' ? ['year', 'month'] : ['month', 'year'];
+    return { names, between: [before!, middle!, after!] };
+  }
+  // Words around the numbers (`2027年02月`): the order of a date, with its separator.
+  const { names, between } = shapeOf(locale);
+  return { names: names.filter((name) => name !== 'day'), between: ['', itemAt(between, 1), ''] };
+}
+
 /** Whether a locale writes Gregorian years; elsewhere (th, fa) a pasted year may be another one. */
 const isGregorian = (locale: string): boolean =>
   /^(?:gregory|iso8601|japanese)$/.test(new Intl.DateTimeFormat(locale).resolvedOptions().calendar);
 
-function planDate(entry: FilledEntry<typeof options>, locale: string): DatePlan {
-  const own = shapeOf(locale);
-  const { order, separator, resting } = entry;
-  const names = order === 'locale' ? own.names : [...order].map((letter) => letters[letter as 'd']);
+export function planDate(entry: FilledEntry<typeof dateOptions>, locale: string): DatePlan {
+  const { order, separator, resting, parts } = entry;
+  const own = parts === 'month' ? monthShapeOf(locale) : shapeOf(locale);
+  const ordered = [...order].map((letter) => letters[letter as 'd']);
+  const names = order === 'locale' ? own.names : ordered.filter((name) => name !== 'day' || parts === 'day');
   const isOwn = names.join() === own.names.join();
   const sign = separator ?? (order === 'ymd' ? '-' : '/');
-  const between = separator === undefined && isOwn ? own.between : ['', sign, sign, ''];
-  const { templates, weekdays } = restingOf(locale, resting);
+  const between =
+    separator === undefined && isOwn ? own.between : ['', ...names.slice(1).map(() => sign), ''];
+  const { templates, weekdays } = restingOf(locale, resting, parts);
   return {
     kind: 'date',
     parts: names.map((name) => itemAt(datePart, name)),
@@ -145,7 +210,8 @@ function planDate(entry: FilledEntry<typeof options>, locale: string): DatePlan 
 /** The resting text as a template per month: names and the words between them may change with it. */
 function restingOf(
   locale: string,
-  resting: FilledEntry<typeof options>['resting'],
+  resting: FilledEntry<typeof dateOptions>['resting'],
+  parts: FilledEntry<typeof dateOptions>['parts'],
 ): { templates: string[]; weekdays: string[] } {
   const tag = gregorian(locale);
   const monday = 4;
@@ -156,6 +222,13 @@ function restingOf(
     });
   const long = new Intl.DateTimeFormat(tag, { weekday: 'long', timeZone: 'UTC' });
   if (resting === 'same') return { templates: [], weekdays: week(long) };
+  if (parts === 'month') {
+    const style = resting === 'medium' ? 'short' : 'long';
+    const templates = Array.from({ length: 12 }, (_, i) =>
+      localized(digitsOf(locale), monthAsText(locale, style, i + 1).replace('2027', '{y}')),
+    );
+    return { templates, weekdays: week(long) };
+  }
   const format = new Intl.DateTimeFormat(tag, { dateStyle: resting, timeZone: 'UTC' });
   const templates = Array.from({ length: 12 }, (_, i) =>
     format

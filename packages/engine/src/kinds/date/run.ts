@@ -4,205 +4,31 @@ import type { CheckContext } from '../../rules/checks.ts';
 import { type Finding, incomplete, passed, type Verdict } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
 import { daysIn, isDate, isLeap, iso, isoWeek, resolve, weekday } from '../../values/calendar.ts';
-import { fold, localized } from '../../values/graphemes.ts';
+import { localized } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
-import {
-  closeAll,
-  isFull,
-  layParts,
-  type Parsed,
-  type PartsBody,
-  type PartsPlan,
-  padded,
-} from '../editing/parts.ts';
+import { closeAll, layParts, type PartsBody } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
 import { hasOwnYears, hasRange, hasResting } from './features.ts';
+import type { DatePlan } from './plan.ts';
+import { century, close, dayOf, isMonth, isOurYear, ordered, readDate } from './read-date.ts';
+import { stepDate } from './step.ts';
 
-/** A date, ready to run: its parts in order, and its resting text. */
-export interface DatePlan extends PartsPlan {
-  readonly kind: 'date';
-  /** Index of the day in the parts. */
-  readonly day: number;
-  readonly month: number;
-  readonly year: number;
-  /** Two-digit years below it are in this century, the others in the last. */
-  readonly pivot: number;
-  /**
-   * The resting text per month, with `{d}` or `{dd}` for the day, `{y}` for the year and `{w}` for the
-   * weekday; empty if it is as typed.
-   */
-  readonly resting: readonly string[];
-  /** Weekdays in the resting text, Monday first. */
-  readonly weekdays: readonly string[];
-  /** Names of each month in a paste, in lower case. */
-  readonly months: readonly (readonly string[])[];
-  /** Whether years are Gregorian. If not, a pasted year is read only where it is unambiguous. */
-  readonly gregorian: boolean;
-  /** Other words of the locale's dates in a paste, such as weekdays, in lower case. */
-  readonly words: readonly string[];
-}
+export type { DatePlan } from './plan.ts';
 
 const lay = (plan: DatePlan, texts: readonly string[]): PartsBody => layParts(plan, texts);
 
-const century = (plan: DatePlan, text: string): string => (+text < plan.pivot ? '20' : '19') + text;
-
-function close(plan: DatePlan, part: number, text: string): string {
-  if (part === plan.year) return text.length === 2 ? century(plan, text) : text;
-  return padded(plan, part, text);
-}
-
-/** The three parts in the plan's order. */
-const ordered = (plan: DatePlan, year: string, month: string, day: string): string[] => {
-  const texts = ['', '', ''];
-  texts[plan.year] = year.length === 2 ? century(plan, year) : year.padStart(4, '0');
-  texts[plan.month] = month.padStart(2, '0');
-  texts[plan.day] = day.padStart(2, '0');
-  return texts;
-};
-
-const digitsAndLetters = (text: string): string => text.replace(/[^\p{L}\p{N}]/gu, '');
-
-function parse(plan: DatePlan, given: string): Parsed | undefined {
-  if (given.length > 200) return undefined;
-  const text = [...given].map(fold).join('').trim();
-  const stamp = /^(\d{4})-(\d\d)-(\d\d)(?=$|[T\s])(.*)$/su.exec(text);
-  if (stamp && isDate(stamp[0].slice(0, 10)))
-    return {
-      texts: ordered(plan, itemAt(stamp, 1), itemAt(stamp, 2), itemAt(stamp, 3)),
-      leftOut: digitsAndLetters(itemAt(stamp, 4)),
-    };
-  const read = named(plan, text) ?? amongWords(plan, withoutWords(plan, text)) ?? compact(plan, text);
-  return read && (!hasOwnYears || plan.gregorian || isOurYear(plan, read, text)) ? read : undefined;
-}
-
-/** Whether a four-digit year is close enough to ours to be Gregorian in any locale. */
-function isOurYear(plan: DatePlan, { texts }: Parsed | PartsBody, text: string): boolean {
-  const year = itemAt(texts, plan.year);
-  return text.includes(year) && +year >= 1850 && +year <= 2250;
-}
-
-/** Scripts without spaces between words. */
-const unspaced = /[\u0e00-\u0e7f\u3040-\u30ff\u3400-\u9fff\uac00-\ud7af]/;
-
-const unspacedOut = (plan: DatePlan, text: string): string =>
-  plan.words
-    .filter((word) => word.length > 1 && unspaced.test(word))
-    .reduce((rest, word) => rest.replaceAll(word, ' '), text);
-
-/**
- * The text without words that the locale's dates contain; signs for year, month and day become separators.
- */
-const withoutWords = (plan: DatePlan, text: string): string =>
-  unspacedOut(plan, text)
-    .replace(/[年月日년월일]/g, '/')
-    .replace(/[\p{L}\p{M}]+\.?/gu, (word) =>
-      plan.words.includes(word.toLowerCase().replace('.', '')) ? ' ' : word,
-    );
-
-/** A date of three numbers, with other words only before and after it: they are reported. */
-function amongWords(plan: DatePlan, text: string): Parsed | undefined {
-  const match = /^((?:\D*[^\p{L}\p{M}\d])?)(\d.*\d)((?:[^\p{L}\p{M}\d]\D*)?)$/su.exec(text);
-  const read = numeric(plan, match ? itemAt(match, 2) : text);
-  if (!read || !match) return read;
-  return { ...read, leftOut: digitsAndLetters(itemAt(match, 1) + itemAt(match, 3)) };
-}
-
-/**
- * A date of three numbers with separators, in the plan's order; a four-digit number in front means year,
- * month, day.
- */
-function numeric(plan: DatePlan, text: string): Parsed | undefined {
-  const match = /^[^\p{L}\d]*(\d{1,4})[^\p{L}\d]+(\d{1,2})[^\p{L}\d]+(\d{1,4})[^\p{L}\d]*$/u.exec(text);
-  if (!match) return undefined;
-  const found = match.slice(1) as [string, string, string];
-  const own: [number, number, number] = [plan.year, plan.month, plan.day];
-  // Another order than the field's is only certain where four digits say which number is the year.
-  const isSaid = found[0].length === 4 || found[2].length === 4;
-  const orders: [number, number, number][] = isSaid ? [own, [0, 1, 2], [2, 1, 0], [2, 0, 1]] : [own];
-  for (const order of found[0].length > 2 ? [[0, 1, 2] as const] : orders) {
-    const [y, m, d] = order.map((i) => itemAt(found, i));
-    if (!y || !m || !d || m.length > 2 || d.length > 2 || y.length === 3 || y.length === 1) continue;
-    const texts = ordered(plan, y, m, d);
-    if (!isDate(`${texts[plan.year]}-${texts[plan.month]}-${texts[plan.day]}`)) continue;
-    return order === own || found[0].length > 2
-      ? { texts, leftOut: '' }
-      : { texts, leftOut: '', assumed: 'order' };
-  }
-  return undefined;
-}
-
-/** The month a text names: as a word, or inside one where words take endings or have no spaces. */
-function monthIn(plan: DatePlan, text: string): [month: number, name: string] {
-  const isWord = (name: string): boolean => {
-    const at = text.indexOf(name);
-    const letter = /[\p{L}\p{M}]/u;
-    return at >= 0 && !letter.test(text[at - 1] ?? ' ') && !letter.test(text[at + name.length] ?? ' ');
-  };
-  let best: [number, string] = [-1, ''];
-  // Names of two months, or one that is also a weekday: it is unclear which is meant.
-  const named = plan.months.filter((names) => names.some(isWord));
-  if (named.length > 1) return best;
-  for (const fits of [isWord, (name: string) => name.length > 2 && text.includes(name)]) {
-    for (const [month, names] of plan.months.entries())
-      for (const name of names) if (name.length > best[1].length && fits(name)) best = [month, name];
-    if (best[0] >= 0) break;
-  }
-  return best;
-}
-
-/** Reads a date with the month as a word, in any order: `14 February 2027`, `Feb 14, 2027`. */
-function named(plan: DatePlan, text: string): Parsed | undefined {
-  const lower = text.toLowerCase();
-  const [month, name] = monthIn(plan, lower);
-  if (month < 0) return undefined;
-  const words = unspacedOut(plan, lower.replace(name, ' ')).match(/[\p{L}\p{M}]+/gu) ?? [];
-  const numbers = text.match(/\d+/g) ?? [];
-  const [first = '', second = ''] = numbers;
-  // With a two-digit year the order is the field's, unless only one of them can be a day.
-  const isYearFirst = plan.year < plan.day ? +second <= 31 : +first > 31;
-  const year = numbers.find((n) => n.length === 4) ?? (isYearFirst ? first : second);
-  const day =
-    numbers.find((n, i) => n.length < 3 && (year.length === 4 || i === (isYearFirst ? 1 : 0))) ?? '';
-  const texts = ordered(plan, year || '0', String(month + 1), day || '0');
-  if (
-    !day ||
-    !(year.length === 4 || year.length === 2) ||
-    !isDate(`${texts[plan.year]}-${texts[plan.month]}-${texts[plan.day]}`)
-  )
-    return undefined;
-  const other = words.filter((word) => !plan.words.includes(word));
-  const used = [year, day];
-  const spare = numbers.filter((n) => {
-    const at = used.indexOf(n);
-    if (at >= 0) used.splice(at, 1);
-    return at < 0;
-  });
-  return { texts, leftOut: [...other, ...spare].join('') };
-}
-
-/** Eight digits that are a date in ISO 8601 and not as they would be typed. */
-function compact(plan: DatePlan, text: string): Parsed | undefined {
-  if (!/^\d{8}$/.test(text)) return undefined;
-  const own = plan.parts.map((_, i) => {
-    const from = plan.parts.slice(0, i).reduce((sum, { size }) => sum + size, 0);
-    return text.slice(from, from + itemAt(plan.parts, i).size);
-  });
-  if (isDate(`${own[plan.year]}-${own[plan.month]}-${own[plan.day]}`)) return undefined;
-  const [y, m, d] = [text.slice(0, 4), text.slice(4, 6), text.slice(6)];
-  return isDate(`${y}-${m}-${d}`)
-    ? { texts: ordered(plan, y, m, d), leftOut: '', assumed: 'order' }
-    : undefined;
-}
+/** Whether a text that looks like the field's display is certainly in its calendar. */
+export const isOwnDate = (plan: DatePlan, body: PartsBody): boolean =>
+  !hasOwnYears ||
+  plan.gregorian ||
+  !body.texts[plan.year] ||
+  isOurYear(plan, body, itemAt(body.texts, plan.year));
 
 const editing = partsKind<DatePlan, PartsBody>({
   lay,
-  parse,
+  parse: readDate,
   close,
-  isOwn: (plan, body) =>
-    !hasOwnYears ||
-    plan.gregorian ||
-    !body.texts[plan.year] ||
-    isOurYear(plan, body, itemAt(body.texts, plan.year)),
+  isOwn: isOwnDate,
   // Digits alone may be the beginning of a date; two groups of them are none.
   isWhole: (text) => /\p{L}/u.test(text) || (text.match(/\d+/g) ?? []).length > 1,
 });
@@ -235,9 +61,9 @@ function years(plan: DatePlan, text: string): readonly (readonly [number, number
  * What the parts can still become between two dates (ISO 8601, empty for no limit): whether there is a date,
  * and whether one is early enough, late enough, and inside.
  */
-function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string) {
+export function possible(plan: DatePlan, { texts }: PartsBody, min: string, max: string) {
   const spans = years(plan, itemAt(texts, plan.year));
-  const days = candidates(itemAt(texts, plan.day), 31);
+  const days = isMonth(plan) ? [1] : candidates(itemAt(texts, plan.day), 31);
   const answer = { any: false, notBelow: false, notAbove: false, inside: false };
   for (const month of candidates(itemAt(texts, plan.month), 12))
     for (const day of days)
@@ -285,13 +111,27 @@ function hasYearInside(
   return false;
 }
 
-const isoOf = (plan: DatePlan, { texts }: PartsBody): string =>
-  `${texts[plan.year]}-${texts[plan.month]}-${texts[plan.day]}`;
+export const isoOf = (plan: DatePlan, { texts }: PartsBody): string =>
+  `${texts[plan.year]}-${texts[plan.month]}-${dayOf(plan, texts)}`;
 
-function value(plan: DatePlan, body: PartsBody): string | null {
+/** The date of a value: of a month its first day. */
+export function dateIn(plan: DatePlan, body: PartsBody): string | null {
   if (!body.complete) return null;
   const date = isoOf(plan, body);
   return isDate(date) ? date : null;
+}
+
+function value(plan: DatePlan, body: PartsBody): string | null {
+  const date = dateIn(plan, body);
+  return date && isMonth(plan) ? date.slice(0, 7) : date;
+}
+
+/** A limit as a date: of a month its first day. Empty for no limit. */
+function limitOf(plan: DatePlan, limit: string | undefined, today: string): string {
+  if (!limit) return '';
+  if (!isMonth(plan)) return resolve(limit, today) ?? '';
+  const date = resolve(limit.length === 7 ? `${limit}-01` : limit, today);
+  return date ? `${date.slice(0, 7)}-01` : '';
 }
 
 /** A date as the field shows it without focus. */
@@ -309,7 +149,7 @@ function validate(
   { today }: CheckContext,
 ): Finding | undefined {
   if (check.type === 'complete') {
-    const day = itemAt(body.texts, plan.day);
+    const day = dayOf(plan, body.texts);
     const isImpossible = body.complete
       ? !isDate(isoOf(plan, body))
       : day[0] === '3' || day === '29'
@@ -319,14 +159,13 @@ function validate(
     return body.complete ? passed : incomplete;
   }
   if (!hasRange || check.type !== 'range') return undefined;
-  const min = check.min ? (resolve(check.min, today) ?? '') : '';
-  const max = check.max ? (resolve(check.max, today) ?? '') : '';
+  const [min, max] = [limitOf(plan, check.min, today), limitOf(plan, check.max, today)];
   const say = (verdict: Verdict, code: string): Finding => ({
     verdict,
     code,
     data: { min: min && shown(plan, min), max: max && shown(plan, max) },
   });
-  const date = value(plan, body);
+  const date = dateIn(plan, body);
   if (date !== null) {
     if (min && date < min) return say('fail', 'below-min');
     return max && date > max ? say('fail', 'above-max') : passed;
@@ -337,14 +176,14 @@ function validate(
   return say('fail', min && !still.notBelow ? 'below-min' : max ? 'above-max' : 'below-min');
 }
 
-function toResting(plan: DatePlan, body: PartsBody): PartsBody {
+export function toResting(plan: DatePlan, body: PartsBody): PartsBody {
   const { texts } = body;
   if (!hasResting) return lay(plan, texts);
-  const date = value(plan, body);
+  const date = dateIn(plan, body);
   const template = date && plan.resting[+itemAt(texts, plan.month) - 1];
   if (!date || !template) return lay(plan, texts);
   const local = (text: string): string => localized(plan.digits, text);
-  const day = itemAt(texts, plan.day);
+  const day = dayOf(plan, texts);
   const display = template
     .replace('{dd}', local(day))
     .replace('{d}', local(`${+day}`))
@@ -353,9 +192,9 @@ function toResting(plan: DatePlan, body: PartsBody): PartsBody {
   return { ...body, display };
 }
 
-/** The kind `date`: the value is ISO 8601, raw the digits as typed. */
+/** The kind `date`: the value is ISO 8601 (`2027-02-14`; `2027-02` for a month), raw the digits as typed. */
 export const date: Kind<DatePlan, PartsBody> = {
-  adornments: ['calendar', 'part-labels'],
+  adornments: ({ day }) => (day < 0 ? ['part-labels'] : ['calendar', 'part-labels']),
   ...editing,
   raw: (_, body) => body.content,
   value,
@@ -364,34 +203,10 @@ export const date: Kind<DatePlan, PartsBody> = {
   normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
   toResting,
   toEditing: (plan, body) => lay(plan, body.texts),
-  step(plan, body, caret, by) {
-    // A two-digit year is completed before anything steps: 84 and down is 1983, not the year 83.
-    const full = closeAll(
-      plan,
-      body,
-      (_, part, text) => (part === plan.year ? close(plan, part, text) : text),
-      lay,
-    );
-    const at = caret > itemAt(body.at, plan.year) ? caret + full.display.length - body.display.length : caret;
-    const stepped = editing.stepped(plan, full, at, by, (part) => {
-      if (part === plan.year) return plan.pivot > 0 ? 2000 : 1900;
-      return by > 0 ? 1 : itemAt(plan.parts, part).high;
-    });
-    const { texts } = stepped.body;
-    const [y, m, d] = [plan.year, plan.month, plan.day].map((part) => itemAt(texts, part));
-    // The day is limited to the length of the month, whichever part was stepped.
-    if (!d || !m || d.length < 2 || m.length < 2) return stepped;
-    const most = daysIn(isFull(itemAt(plan.parts, plan.year), y!) ? +y! : 2000, +m);
-    if (+d <= most) return stepped;
-    const clamped = lay(
-      plan,
-      texts.map((text, i) => (i === plan.day ? `${most}` : text)),
-    );
-    return { body: clamped, caret: stepped.caret };
-  },
+  step: (plan, body, caret, by) => stepDate({ lay, close, stepped: editing.stepped }, plan, body, caret, by),
   validate,
   facts(plan, body) {
-    const date = value(plan, body);
+    const date = isMonth(plan) ? null : value(plan, body);
     return date ? { weekday: itemAt(plan.weekdays, weekday(date)), week: isoWeek(date) } : {};
   },
 };

@@ -274,7 +274,7 @@ function settled(plan: DurationPlan, body: DurationBody): DurationBody {
 
 /** The kind `duration`: the value is whole minutes. */
 export const duration: Kind<DurationPlan, DurationBody> = {
-  adornments: ['unit-labels'],
+  adornments: () => ['unit-labels'],
   ...editing,
   raw: (_, body) => body.content,
   value: (plan, body) => (body.complete ? `${minutesOf(plan, body)}` : null),

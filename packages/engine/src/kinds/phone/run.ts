@@ -314,7 +314,7 @@ function styled(plan: PhonePlan, body: PhoneBody): string {
 
 /** Kind `phone`. The value is E.164, with an extension as in RFC 3966. */
 export const phone: Kind<PhonePlan, PhoneBody> = {
-  adornments: ['region-list'],
+  adornments: () => ['region-list'],
   ...editing,
   key(plan, body, start, end, character) {
     const next = start === end && start === body.to ? typedOn(plan, body, character) : undefined;

@@ -1,3 +1,4 @@
+import type { Cursor } from '../../faults/cursor.ts';
 import { filled, type Options, yesNo } from '../../options/option.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { TextPlan } from './run.ts';
@@ -35,11 +36,25 @@ const options = {
     max: 10_000,
     otherwise: 'any number',
   },
+  conceal: yesNo('concealed, with a control to reveal it', 'seen', {
+    label: 'What is typed',
+    at: ['conceal'],
+    drawn: true,
+    usual: false,
+  }),
 } as const satisfies Options;
+
+/** Reports a concealed text of several lines: browsers conceal one line only. */
+function check(at: Cursor): void {
+  const { conceal, lines } = at.value as { conceal?: unknown; lines?: unknown };
+  if (conceal === true && typeof lines === 'number' && lines > 1)
+    at.get('conceal').fault('Only a text of one line can be concealed.', { suggestion: 'false' });
+}
 
 export const text: Definition<typeof options, TextPlan> = {
   name: 'text',
   options,
+  check,
   plan: (entry) => ({ kind: 'text', max: 0, ...filled(options, entry) }),
   isAlwaysWhole: true,
 };

@@ -17,6 +17,8 @@ export interface TextPlan {
   readonly lines: number;
   /** Maximum length in characters (grapheme clusters), 0 for none. */
   readonly max: number;
+  /** Whether it is concealed, with a control that reveals. */
+  readonly conceal: boolean;
 }
 
 const empty: TextState = { content: '', display: '', complete: false };
@@ -117,7 +119,7 @@ function without(body: TextState, from: number, to: number, caret: number): Edit
 }
 
 export const text: Kind<TextPlan, TextState> = {
-  adornments: ['counter'],
+  adornments: () => ['counter'],
   empty: () => empty,
   raw: (plan, body) => tidy(plan, body.content),
   value: (plan, body) => tidy(plan, body.content) || null,

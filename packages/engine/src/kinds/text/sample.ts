@@ -10,7 +10,14 @@ export const drawing: SpecimenRenderer<TextPlan, TextState> = {
     const cased = isUpper ? said.toUpperCase() : plan.case === 'lower' ? said.toLowerCase() : said;
     return [
       { id: 'trim', part: 'blanks', isAside: true, text: '⎵', caption: 'ends', isOff: plan.trim },
-      { id: 'text', part: 'text', text: cased, caption: 'case', isValue: true },
+      {
+        id: 'text',
+        part: 'text',
+        text: cased,
+        ...(plan.conceal ? { seen: '•'.repeat(cased.length) } : {}),
+        caption: 'case',
+        isValue: true,
+      },
       {
         id: 'lines',
         part: 'lines',
@@ -28,6 +35,15 @@ export const drawing: SpecimenRenderer<TextPlan, TextState> = {
         caption: 'at most',
         isOff: !plan.max,
       },
+      {
+        id: 'conceal',
+        part: 'conceal',
+        isAside: true,
+        text: plan.conceal ? 'Reveal' : 'Conceal',
+        caption: 'concealed',
+        isOff: !plan.conceal,
+      },
     ];
   },
+  conceals: ({ conceal }) => conceal,
 };

@@ -5,7 +5,8 @@ import { gregorian, plain, utc, wordsIn } from '../editing/formats.ts';
 import type { PartPlan } from '../editing/parts.ts';
 import type { TimePlan } from './run.ts';
 
-const options = {
+/** Options of times, also for kinds that have one among others. */
+export const timeOptions = {
   clock: {
     is: 'choice',
     label: 'Clock',
@@ -23,11 +24,11 @@ const options = {
   }),
 } as const satisfies Options;
 
-export type TimeEntry = EntryOf<typeof options>;
+export type TimeEntry = EntryOf<typeof timeOptions>;
 
-export const time: Definition<typeof options, TimePlan> = {
+export const time: Definition<typeof timeOptions, TimePlan> = {
   name: 'time',
-  options,
+  options: timeOptions,
   byLocale: true,
   plan: (entry, { locale }) => planTime(entry, locale),
   attributes: ({ clock }) => (clock === 12 ? {} : { inputmode: 'numeric' }),
@@ -42,7 +43,7 @@ export const time: Definition<typeof options, TimePlan> = {
   pointless: ['length', 'matches', 'checksum', 'not-trivial'],
 };
 
-function planTime(entry: TimeEntry, locale: string): TimePlan {
+export function planTime(entry: TimeEntry, locale: string): TimePlan {
   const probe = new Intl.DateTimeFormat(gregorian(locale), { hour: 'numeric' }).resolvedOptions().hourCycle;
   const clock = entry.clock ?? (probe === 'h12' || probe === 'h11' ? 12 : 24);
   const format = (hour: number) =>

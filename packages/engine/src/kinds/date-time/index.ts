@@ -1,0 +1,2 @@
+export { dateTime } from './entry.ts';
+export type { DateTimePlan } from './run.ts';

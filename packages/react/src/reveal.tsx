@@ -1,0 +1,34 @@
+'use client';
+
+/** The words of the control that reveals a concealed field. */
+export interface RevealWords {
+  readonly reveal: string;
+  readonly conceal: string;
+}
+
+export const revealWords: RevealWords = { reveal: 'Reveal', conceal: 'Conceal' };
+
+/** The control that reveals a concealed field, and conceals it again. */
+export function Reveal({
+  isRevealed,
+  onChange,
+  words,
+  className,
+}: {
+  readonly isRevealed: boolean;
+  onChange(isRevealed: boolean): void;
+  readonly words: RevealWords;
+  readonly className?: string | undefined;
+}) {
+  return (
+    <button
+      type="button"
+      className={className}
+      data-arbeit="reveal"
+      aria-pressed={isRevealed}
+      onClick={() => onChange(!isRevealed)}
+    >
+      {isRevealed ? words.conceal : words.reveal}
+    </button>
+  );
+}
