@@ -530,3 +530,105 @@ test('the tape offers things to play, tells refusals in words, and is copied so 
   expect(text).toMatch(/^tape "Try of Key-box PIN"\nfield pin\ntoday \d{4}-\d\d-\d\d\n/);
   expect(text).toMatch(/type "\dxx7"/);
 });
+
+test('patterns in order: added, drawn while they are in use, moved and removed', async ({
+  page,
+  request,
+}) => {
+  const made = await newSet(request, [
+    {
+      id: 'card',
+      kind: 'pattern',
+      label: 'Card',
+      entry: { pattern: '<"3"><"47"><2 digit> <6 digit> <5 digit>' },
+    },
+  ]);
+  await page.goto(`/sets/${made.id}/fields/card`);
+  const list = page.getByRole('region', { name: 'Patterns in order' });
+  await page.getByRole('button', { name: 'Add another pattern' }).click();
+  const line = page.getByRole('textbox', { name: 'Pattern', exact: true });
+  // The new pattern is selected, to be typed over.
+  await expect(line).toBeFocused();
+  await page.keyboard.type('<4 digit> <4 digit> <4 digit> <4 digit>');
+  await saved(page);
+  expect((await documentOf(request, made.id)).fields[0].entry.pattern).toEqual([
+    '<"3"><"47"><2 digit> <6 digit> <5 digit>',
+    '<4 digit> <4 digit> <4 digit> <4 digit>',
+  ]);
+  const input = live(page).getByLabel('Card');
+  await input.click();
+  await page.keyboard.type('3782822463');
+  await expect(input).toHaveValue('3782 822463');
+  await expect(list.getByRole('button', { pressed: true })).toHaveText(
+    '<"3"><"47"><2 digit> <6 digit> <5 digit>',
+  );
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('42424242');
+  await expect(input).toHaveValue('4242 4242');
+  await expect(list.getByRole('button', { pressed: true })).toHaveText(
+    '<4 digit> <4 digit> <4 digit> <4 digit>',
+  );
+  await expect(line).toHaveValue('<4 digit> <4 digit> <4 digit> <4 digit>');
+  await clean(page);
+  // What is typed stays where a pattern that is not in use is chosen.
+  await list.getByRole('button', { name: '<"3"><"47">' }).click();
+  await expect(line).toHaveValue('<"3"><"47"><2 digit> <6 digit> <5 digit>');
+  await expect(input).toHaveValue('4242 4242');
+  // A text that would keep another from ever being in use is not taken, and says why.
+  await line.fill('<20 digit>');
+  await expect(page.getByText('This pattern can never be in use')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the last pattern that read' }).click();
+  await list.getByRole('button', { name: '<4 digit>' }).click();
+  await list.getByRole('button', { name: 'Move pattern 2 up' }).click();
+  await expect(list.getByRole('status')).toHaveText(/can never be in use/);
+  await list.getByRole('button', { name: 'Remove pattern 2' }).click();
+  await expect(list).toHaveCount(0);
+  await expect(line).toBeFocused();
+  await saved(page);
+  expect((await documentOf(request, made.id)).fields[0].entry.pattern).toBe(
+    '<"3"><"47"><2 digit> <6 digit> <5 digit>',
+  );
+});
+
+test('a month, a date with a time, and a concealed text, each on its desk', async ({ page, request }) => {
+  const made = await newSet(request, [
+    { id: 'until', kind: 'date', label: 'Valid until', entry: { parts: 'month' } },
+    { id: 'at', kind: 'date-time', label: 'Arrival', entry: {}, rules: [{ id: 'r', check: { type: 'range', min: '2027-02-14T16:30' } }] },
+    { id: 'secret', kind: 'text', label: 'Password', entry: { conceal: true } },
+  ]); // biome-ignore format: a field a line
+  await page.goto(`/sets/${made.id}/fields/until`);
+  const until = live(page).getByLabel('Valid until');
+  await until.click();
+  await page.keyboard.type('2/27');
+  await page.keyboard.press('Tab');
+  await expect(until).toHaveValue('02/2027');
+  await expect(live(page).getByRole('button', { name: /calendar/i })).toHaveCount(0);
+  await clean(page);
+  await page.goto(`/sets/${made.id}/fields/at`);
+  const at = live(page).getByLabel('Arrival');
+  await at.click();
+  await page.keyboard.type('14/2/27 1500');
+  await expect(at).toHaveValue('14/02/2027, 15:00');
+  await page.keyboard.press('Tab');
+  await expect(live(page)).toContainText('Nothing before 14/02/2027, 16:30 is possible.');
+  await clean(page);
+  await page.goto(`/sets/${made.id}/fields/secret`);
+  const secret = live(page)
+    .getByRole('textbox', { name: 'Password' })
+    .or(live(page).locator('input[type=password]'));
+  await secret.click();
+  await page.keyboard.type('four huts');
+  await expect(secret).toHaveAttribute('type', 'password');
+  const reveal = live(page).getByRole('button', { name: 'Reveal' });
+  await reveal.focus();
+  await page.keyboard.press('Enter');
+  await expect(secret).toHaveAttribute('type', 'text');
+  await expect(secret).toHaveValue('four huts');
+  // Revealed it is no more copied than concealed.
+  await secret.focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.press('Control+C');
+  await page.keyboard.press('Control+X');
+  await expect(secret).toHaveValue('four huts');
+  await clean(page);
+});

@@ -1,6 +1,6 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { type Matter, type Node, parseNotation, printNotation } from '@arbeit/engine/kinds/pattern';
-import { hasNotation } from './notation.ts';
+import { hasNotation, patternsOf, withPatterns } from './notation.ts';
 
 /** Character classes of a set, and what uses them. */
 
@@ -31,23 +31,25 @@ export function classesIn(field: FieldDocument): readonly string[] {
       if (node.type === 'cells' && node.takes.type === 'class') names.add(node.takes.name);
     }
   };
-  const { pattern } = field.entry;
   // Every word that is not a built-in class is read as the name of a class.
-  walk(
-    parseNotation(
-      pattern,
-      [...pattern.matchAll(/[a-z][\w-]*/gi)].map(([word]) => word),
-    ).nodes,
-  );
+  for (const pattern of patternsOf(field))
+    walk(
+      parseNotation(
+        pattern,
+        [...pattern.matchAll(/[a-z][\w-]*/gi)].map(([word]) => word),
+      ).nodes,
+    );
   return [...names];
 }
 
-const withPatterns = (set: SetDocument, name: string, becomes: Matter): readonly FieldDocument[] =>
+const withClass = (set: SetDocument, name: string, becomes: Matter): readonly FieldDocument[] =>
   set.fields.map((field) => {
     if (!hasNotation(field) || !classesIn(field).includes(name)) return field;
-    const { nodes } = parseNotation(field.entry.pattern, Object.keys(set.classes ?? {}));
-    const pattern = printNotation(changed(nodes, (one) => (one === name ? becomes : undefined)));
-    return { ...field, entry: { ...field.entry, pattern } } as FieldDocument;
+    const patterns = patternsOf(field).map((pattern) => {
+      const { nodes } = parseNotation(pattern, Object.keys(set.classes ?? {}));
+      return printNotation(changed(nodes, (one) => (one === name ? becomes : undefined)));
+    });
+    return withPatterns(field, patterns);
   });
 
 /** The fields that use a class. */
@@ -59,13 +61,13 @@ export function renameClass(set: SetDocument, name: string, to: string): SetDocu
   const classes = Object.fromEntries(
     Object.entries(set.classes ?? {}).map(([own, characters]) => [own === name ? to : own, characters]),
   );
-  return { ...set, classes, fields: withPatterns(set, name, cellsOf({ type: 'class', name: to })) };
+  return { ...set, classes, fields: withClass(set, name, cellsOf({ type: 'class', name: to })) };
 }
 
 /** Removes a class. Patterns that use it get its characters instead, so that they accept the same. */
 export function removeClass(set: SetDocument, name: string): SetDocument {
   const { [name]: characters = '', ...rest } = set.classes ?? {};
-  const fields = withPatterns(set, name, cellsOf({ type: 'characters', characters }));
+  const fields = withClass(set, name, cellsOf({ type: 'characters', characters }));
   const { classes: _, ...bare } = set;
   return Object.keys(rest).length ? { ...bare, fields, classes: rest } : { ...bare, fields };
 }

@@ -1,5 +1,36 @@
 import type { FieldDocument } from '@arbeit/engine/document';
+import { Cursor, type DocumentFault } from '@arbeit/engine/faults';
+import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
-/** Whether a field is defined by a pattern. Then its notation is its specimen, and is edited part by part. */
-export const hasNotation = (field: FieldDocument): field is FieldDocument<'pattern'> =>
-  typeof (field.entry as { readonly pattern?: unknown } | undefined)?.pattern === 'string';
+/**
+ * Whether a field is defined by a pattern, or by a list of them. Then their notation is its specimen, and is
+ * edited part by part.
+ */
+export const hasNotation = (field: FieldDocument): field is FieldDocument<'pattern'> => {
+  const { pattern } = (field.entry ?? {}) as { readonly pattern?: unknown };
+  return typeof pattern === 'string' || Array.isArray(pattern);
+};
+
+/** The patterns of a field, in order. */
+export const patternsOf = ({ entry: { pattern } }: FieldDocument<'pattern'>): readonly string[] =>
+  typeof pattern === 'string' ? [pattern] : pattern;
+
+/** The field with these patterns; one alone is no list. */
+export const withPatterns = (field: FieldDocument, patterns: readonly string[]): FieldDocument =>
+  ({
+    ...field,
+    entry: { ...field.entry, pattern: patterns.length === 1 ? patterns[0] : patterns },
+  }) as FieldDocument;
+
+/** What is wrong with patterns together, each of which is sound by itself; `null` if nothing. */
+export function problemWithPatterns(
+  field: FieldDocument<'pattern'>,
+  patterns: readonly string[],
+  kinds: KindTable,
+  classes: Readonly<Record<string, string>> = {},
+): string | null {
+  const faults: DocumentFault[] = [];
+  const { entry } = withPatterns(field, patterns);
+  kindIn(kinds, field.kind).define.check?.(new Cursor(entry, '$', faults), { classes });
+  return faults[0]?.message ?? null;
+}

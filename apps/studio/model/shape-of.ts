@@ -1,5 +1,6 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
 import { type KindTable, kindIn } from '@arbeit/engine/kinds';
+import { hasNotation, patternsOf } from './notation.ts';
 import { sampleLine, sampleOf } from './sample.ts';
 
 /** A field in one line: its pattern, or a sample as displayed after blur. */
@@ -8,8 +9,10 @@ export function shapeOf(
   set: Pick<SetDocument, 'locale' | 'classes'>,
   kinds: KindTable,
 ): string {
-  const own = 'pattern' in field.entry ? field.entry.pattern : undefined;
-  if (own !== undefined) return own;
+  if (hasNotation(field)) {
+    const [first = '', ...more] = patternsOf(field);
+    return more.length === 0 ? first : `${first} or ${more.length === 1 ? more[0] : `${more.length} others`}`;
+  }
   // Custom code is not run for a list of fields; the placeholder is shown instead.
   if (kindIn(kinds, field.kind).run.withFormat && field.placeholder) return field.placeholder;
   const pieces = sampleOf(field, set, kinds);

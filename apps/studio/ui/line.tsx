@@ -8,7 +8,8 @@ const classNames = {
     'pointer-events-none absolute inset-0 overflow-hidden whitespace-pre border border-transparent px-2 py-[0.35rem] text-faint',
   behind: 'invisible',
   input: 'entry value relative',
-  reveal: 'word-button font-sans text-sm',
+  // As wide as either of its words, so that the input keeps its width.
+  reveal: 'word-button min-w-14 text-left font-(family-name:--font-text) text-sm',
   lines: 'entry value relative block w-full resize-none',
 };
 

@@ -11,6 +11,7 @@ export const elementStyles = `
 [part~=line]{position:relative;display:block;flex:1;min-inline-size:0}
 [part~=concealed]{display:flex;align-items:center;gap:.75em}
 [part~=concealed] [part~=input]{flex:1;min-inline-size:0}
+[part~=reveal]{min-inline-size:5.5em}
 [part~=input]{inline-size:100%;margin:0;padding:var(--arbeit-padding,.4em .5em);border:1px solid var(--_line);border-radius:var(--arbeit-radius,0);background:var(--arbeit-paper,transparent);color:var(--_ink)}
 :host([data-wrong]) [part~=input]{border-color:var(--_wrong)}
 :is([part~=input],[part~=over],[part~=reveal]):focus-visible{outline:2px solid var(--_accent);outline-offset:1px}

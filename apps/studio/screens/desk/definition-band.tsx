@@ -9,7 +9,7 @@ import type { Field } from '@arbeit/react';
 import { type CSSProperties, type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import { useAnswers, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { useKinds } from '../../field/kinds-provider.tsx';
-import { hasNotation } from '../../model/notation.ts';
+import { hasNotation, patternsOf, problemWithPatterns, withPatterns } from '../../model/notation.ts';
 import { partAt } from '../../model/pattern-edits.ts';
 import { sampleOf } from '../../model/sample.ts';
 import { columnsOf } from './columns.ts';
@@ -18,6 +18,7 @@ import { Facts, KindRuler } from './kind-ruler.tsx';
 import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
 import { OnceDone } from './once-done.tsx';
 import { PatternLine } from './pattern-line.tsx';
+import { AddPattern, PatternList } from './pattern-list.tsx';
 import { Ruler } from './ruler.tsx';
 import { PartEditor, Specimen } from './specimen.tsx';
 
@@ -121,9 +122,35 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
   );
 }
 
+/** The state of a field in which nothing is typed, laid out by one of its patterns. */
+const idle = (field: Field, plan: PatternPlan): FieldState<PatternBody> => ({
+  ...(field.state as FieldState<PatternBody>),
+  body: field.store.field.kind.empty(plan) as PatternBody,
+  start: 0,
+  end: 0,
+});
+
 function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDocument<'pattern'>>) {
-  const plan = field.store.field.plan as PatternPlan;
-  const { pattern } = definition.entry;
+  const whole = field.store.field.plan as PatternPlan;
+  const state = field.state as FieldState<PatternBody>;
+  const patterns = useMemo(() => patternsOf(definition), [definition]);
+  const used = state.body.which ?? 0;
+  const [chosen, setChosen] = useState<number | null>(null);
+  // What is typed decides which pattern is drawn, until another one is chosen.
+  const { content } = state.body;
+  const [followed, setFollowed] = useState(content);
+  if (followed !== content) {
+    setFollowed(content);
+    setChosen(null);
+  }
+  const shown = Math.min(chosen ?? Math.max(0, used), patterns.length - 1);
+  const pattern = patterns[shown] ?? '';
+  const plan = whole.alternatives?.[shown] ?? whole;
+  const drawn = useMemo(
+    () => (used === shown || !whole.alternatives ? state : idle(field, plan)),
+    [used, shown, whole, state, field, plan],
+  );
+  const kinds = useKinds();
   const { classes } = set;
   const { open, setOpen, close, buttons } = useOpenPart();
   const classNames = useMemo(() => Object.keys(classes ?? {}), [classes]);
@@ -135,9 +162,34 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
   const setPattern = useCallback(
     (next: string, about?: string) => {
       if (parseNotation(next, classNames).faults.length > 0) return;
-      onChange((f) => ({ ...f, entry: { ...f.entry, pattern: next } }) as FieldDocument, about);
+      onChange((f) => (hasNotation(f) ? withPatterns(f, patternsOf(f).with(shown, next)) : f), about);
     },
-    [onChange, classNames],
+    [onChange, classNames, shown],
+  );
+  const problemWith = useCallback(
+    (all: readonly string[]): string | null => problemWithPatterns(definition, all, kinds, classes),
+    [definition, kinds, classes],
+  );
+  const setPatterns = useCallback(
+    (next: readonly string[], at: number) => {
+      setChosen(at);
+      onChange((f) => withPatterns(f, next));
+    },
+    [onChange],
+  );
+  const problemWithLine = useCallback(
+    (text: string) => problemWith(patterns.with(shown, text)),
+    [problemWith, patterns, shown],
+  );
+  const [isAdded, setAdded] = useState(false);
+  const goToLine = useCallback(() => setAdded(true), []);
+  const onBegun = useCallback(() => setAdded(false), []);
+  const beside = useMemo(
+    () =>
+      patterns.length === 1 && (
+        <AddPattern patterns={patterns} problemWith={problemWith} onChange={setPatterns} onAdded={goToLine} />
+      ),
+    [patterns, problemWith, setPatterns, goToLine],
   );
   const path = open === null ? null : open.split('.').map(Number);
   const opened = path && partAt(notation.nodes, path);
@@ -167,12 +219,25 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
             )}
           </InlinePanel>
         )}
-        <Ruler plan={plan} state={field.state as FieldState<PatternBody>} columns={columns} />
+        <Ruler plan={plan} state={drawn} columns={columns} />
         <Facts field={field} />
       </Grid>
+      {patterns.length > 1 && (
+        <PatternList
+          patterns={patterns}
+          shown={shown}
+          used={used}
+          problemWith={problemWith}
+          onChoose={setChosen}
+          onChange={setPatterns}
+          onAdded={goToLine}
+        />
+      )}
       <PatternLine
-        key={name}
-        name={name}
+        key={`${name} ${shown}`}
+        name={shown === 0 ? name : `${name} ${shown}`}
+        pattern={pattern}
+        problemOf={problemWithLine}
         definition={definition}
         plan={plan}
         notation={notation}
@@ -180,6 +245,9 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
         set={set}
         onChange={setPattern}
         onOption={onChange}
+        beside={beside}
+        isBegun={isAdded}
+        onBegun={onBegun}
       />
     </>
   );

@@ -8,7 +8,7 @@ import {
   parseNotation,
   readAloud,
 } from '@arbeit/engine/kinds/pattern';
-import { memo, useEffect, useId, useRef, useState } from 'react';
+import { memo, type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import { keepText, keptText } from '../../model/draft.ts';
 import { Help } from '../../ui/help.tsx';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
@@ -33,6 +33,8 @@ const lossWords = {
  */
 export const PatternLine = memo(function PatternLine({
   definition,
+  pattern,
+  problemOf,
   plan,
   notation,
   classes,
@@ -40,10 +42,17 @@ export const PatternLine = memo(function PatternLine({
   name,
   onChange,
   onOption,
+  beside,
+  isBegun,
+  onBegun,
 }: {
   /** The name under which a faulty text is stored in the browser, because it is unsaved work. */
   readonly name: string;
   readonly definition: FieldDocument<'pattern'>;
+  /** The pattern that is edited: one of the field's. */
+  readonly pattern: string;
+  /** What is wrong with a text in its place beside its notation; `null` if nothing. */
+  readonly problemOf: (text: string) => string | null;
   readonly plan: PatternPlan;
   readonly notation: Notation;
   readonly classes: readonly string[];
@@ -51,21 +60,34 @@ export const PatternLine = memo(function PatternLine({
   /** `about` is the same for everything typed between focus and blur, which makes it one undo step. */
   readonly onChange: (pattern: string, about: string) => void;
   readonly onOption: (change: (field: FieldDocument) => FieldDocument, about?: string) => void;
+  /** A button beside those of the line. */
+  readonly beside: ReactNode;
+  /** Whether this pattern was just added; then its text is selected, to be typed over. */
+  readonly isBegun: boolean;
+  readonly onBegun: () => void;
 }) {
-  const { pattern } = definition.entry;
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const visit = useRef(0);
   useEffect(() => {
     setDraft((own) => own ?? keptText(name));
   }, [name]);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (!isBegun) return;
+    input.current?.focus();
+    input.current?.select();
+    onBegun();
+  }, [isBegun, onBegun]);
   const take = (next: string | null): void => {
     setDraft(next);
     keepText(name, next);
   };
   const text = draft ?? pattern;
   const { faults } = draft === null ? notation : parseNotation(draft, classes);
-  useUnsavedLine(faults.length > 0);
+  const problem = draft !== null && faults.length === 0 ? problemOf(draft) : null;
+  const isWrong = faults.length > 0 || problem !== null;
+  useUnsavedLine(isWrong);
   return (
     <section aria-label="Pattern" className="mt-1">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -73,17 +95,18 @@ export const PatternLine = memo(function PatternLine({
           Pattern
         </label>
         <input
+          ref={input}
           id={id}
           className="entry value min-w-48 flex-1"
           value={text}
           spellCheck={false}
           autoComplete="off"
           autoCapitalize="off"
-          aria-invalid={faults.length > 0}
+          aria-invalid={isWrong}
           aria-describedby={`${id}-said`}
           onChange={(event) => {
             const next = event.target.value;
-            const isSound = parseNotation(next, classes).faults.length === 0;
+            const isSound = parseNotation(next, classes).faults.length === 0 && problemOf(next) === null;
             take(isSound ? null : next);
             if (isSound) onChange(next, `pattern ${visit.current}`);
           }}
@@ -92,6 +115,7 @@ export const PatternLine = memo(function PatternLine({
           }}
         />
         <HowItTypes definition={definition} plan={plan} set={set} onChange={onOption} />
+        {beside}
         <Help about="the pattern">
           <PatternHelp classes={classes} />
         </Help>
@@ -101,6 +125,7 @@ export const PatternLine = memo(function PatternLine({
         text={text}
         notation={draft === null ? notation : undefined}
         faults={faults}
+        problem={problem}
         onBack={() => take(null)}
       />
     </section>
@@ -113,6 +138,7 @@ function Said({
   text,
   notation,
   faults,
+  problem,
   onBack,
 }: {
   readonly id: string;
@@ -120,6 +146,7 @@ function Said({
   /** The last valid pattern; `undefined` while the text is another. */
   readonly notation: Notation | undefined;
   readonly faults: Notation['faults'];
+  readonly problem: string | null;
   readonly onBack: () => void;
 }) {
   return (
@@ -134,6 +161,7 @@ function Said({
           <p className="value overflow-hidden whitespace-pre text-brick" aria-hidden="true">
             {marksFor(text, faults)}
           </p>
+          {problem !== null && <p className="text-brick">{problem}</p>}
           {faults.map((fault) => (
             <p key={`${fault.at} ${fault.message}`} className="text-brick">
               Column {fault.column}: {fault.message}{' '}

@@ -2,7 +2,7 @@ import { codesOfChecks, compileCheck, compilerOf } from '../checks/compile.ts';
 import type { CheckTable } from '../checks/contract.ts';
 import { checks } from '../checks/runs.ts';
 import type { HydratedField } from '../field/kind.ts';
-import { definitionIn, type KindTable, kindIn } from '../kinds/contract/definition.ts';
+import { definitionIn, type KindTable } from '../kinds/contract/definition.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import type { Checks } from '../rules/checks.ts';
@@ -98,12 +98,12 @@ export function withWords(
   languages: Languages,
   more: CheckTable,
 ): Rule {
-  const { define } = kindIn(kinds, field.kind);
+  const define = definitionIn(kinds, field);
   const locale = field.locale ?? set.locale;
   const wording = wordingFor(languages, locale);
   const own = {
     ...(define.wording ? wordingFor(define.wording, locale) : {}),
-    ...ownOf(wording, field.kind),
+    ...ownOf(wording, define.wordedAs ?? field.kind),
   };
   const { [rule.check.type]: entry } = more as Partial<CheckTable>;
   const all = entry ? { ...wordingFor(entry.wording, locale), ...wording } : wording;

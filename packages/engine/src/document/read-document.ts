@@ -318,6 +318,7 @@ interface ReadWith {
 
 function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith): Fields {
   const ids = new Set<string>();
+  const characters = charactersIn(of);
   const fields = new Map<string, Definition | undefined>();
   for (const field of at.items()) {
     const named = (field.value as { kind?: unknown } | null)?.kind;
@@ -339,7 +340,7 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
     for (const key of ['hint', 'placeholder', 'initial']) if (field.has(key)) field.get(key).string();
     if (field.has('locale')) readLocale(field.get('locale'));
     if (field.has('messages')) field.get('messages').oneOf(['first', 'all']);
-    if (field.has('entry') && kind) readEntry(field.get('entry'), kind, classes);
+    if (field.has('entry') && kind) readEntry(field.get('entry'), kind, classes, characters);
     if (field.has('html')) readHtml(field.get('html'));
     if (field.has('look')) readLook(field.get('look'));
     if (field.has('rules')) readRules(field.get('rules'), kind, checks);
@@ -357,11 +358,24 @@ function definitionFor(field: unknown, named: unknown, kinds: KindTable): Defini
   return definitionIn(kinds, { kind: named, ...known });
 }
 
+/** The sound classes of a document that may be broken. */
+function charactersIn(classes: unknown): Readonly<Record<string, string>> {
+  const all = typeof classes === 'object' && classes !== null ? Object.entries(classes) : [];
+  return Object.fromEntries(
+    all.filter(([, characters]) => typeof characters === 'string' && Array.isArray(rangesOf(characters))),
+  );
+}
+
 /** Checks each option, and if these are valid, what they mean together. */
-function readEntry(at: Cursor, kind: Definition, classes: readonly string[]): void {
+function readEntry(
+  at: Cursor,
+  kind: Definition,
+  names: readonly string[],
+  classes: Readonly<Record<string, string>>,
+): void {
   const before = at.faults.length;
-  readOptions(at, kind.options, { classes });
-  if (at.faults.length === before) kind.check?.(at);
+  readOptions(at, kind.options, { classes: names });
+  if (at.faults.length === before) kind.check?.(at, { classes });
 }
 
 function readHtml(at: Cursor): void {

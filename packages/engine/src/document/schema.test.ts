@@ -228,6 +228,7 @@ const beyond = [
   /cannot take this initial value/,
   /one function behind "export default"/,
   /takes one sort of characters/,
+  /one line can be concealed|never be in use|list of patterns closes up|\d+ are the most/,
   /In a circle|never has the value|It lacks the field|The form has no field|always the same as itself|cannot be "[a-z-]+" a /,
   /field cannot be "/,
 ];

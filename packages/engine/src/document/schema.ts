@@ -12,10 +12,10 @@ import { documentVersion } from './versions.ts';
 /**
  * What the schema leaves to the reader, because no schema can say it: mistakes inside a text in a language of
  * its own (notation, expression, code, tape, characters of a class, data in a message), values against each
- * other (what is said of other fields, what a kind can be compared by, bounds, groups and length, choices
- * that repeat, ids that meet or repeat, an initial value and its field), whether a code or a locale is known,
- * and how a limit of a kind is written. The schema describes the current version of documents; the reader
- * also reads older ones.
+ * other (what is said of other fields, what a kind can be compared by, bounds, groups and length, patterns of
+ * a list, concealment and lines, choices that repeat, ids that meet or repeat, an initial value and its
+ * field), whether a code or a locale is known, and how a limit of a kind is written. The schema describes the
+ * current version of documents; the reader also reads older ones.
  */
 const word: Schema = { type: 'string', maxLength: most.id, pattern: '^[A-Za-z][\\w-]*$' };
 const texts: Schema = listOf(text);

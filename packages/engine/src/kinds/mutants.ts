@@ -1,4 +1,4 @@
-import type { Option, Options } from '../options/option.ts';
+import type { Option, Options, Text } from '../options/option.ts';
 
 /** An entry with one option changed, and a description of the change. */
 export interface EntryMutant {
@@ -56,6 +56,21 @@ function others(option: Option, value: unknown): readonly Other[] {
   }
 } // biome-ignore format: an option a case
 
+/** Ways to break a list of texts: one of them broken, one gone, two neighbours in the other order. */
+function listMutants(
+  { mutants }: Text,
+  texts: readonly string[],
+  classes: readonly string[],
+): readonly { readonly text: readonly string[]; readonly words: string }[] {
+  return texts.flatMap((one, i) => [
+    ...(mutants?.(one, classes) ?? []).map(({ text, words }) => ({ text: texts.with(i, text), words })),
+    ...(texts.length > 1 ? [{ text: texts.toSpliced(i, 1), words: `without “${one}”` }] : []),
+    ...(i > 0
+      ? [{ text: texts.with(i - 1, one).with(i, texts[i - 1]!), words: `“${one}” before “${texts[i - 1]}”` }]
+      : []),
+  ]);
+}
+
 /**
  * Every sensible way to break an entry in one place, derived from the descriptions of its options. The reader
  * of documents decides whether a result is valid.
@@ -70,6 +85,12 @@ export function entryMutants(
     const value = entry[name] ?? ('usual' in option ? option.usual : undefined);
     if (option.is === 'text' && option.mutants && typeof value === 'string')
       return option.mutants(value, classes).map(({ text, words }) => ({
+        option: name,
+        words,
+        entry: { ...entry, [name]: text },
+      }));
+    if (option.is === 'text' && Array.isArray(value))
+      return listMutants(option, value as readonly string[], classes).map(({ text, words }) => ({
         option: name,
         words,
         entry: { ...entry, [name]: text },

@@ -58,6 +58,8 @@ export interface Text extends Described {
   readonly suggestion?: string;
   /** Checks what no form can express. Such an option is listed in `schema.ts`. */
   readonly check?: (text: string, around: Surroundings) => readonly TextFault[];
+  /** A list of so many such texts may be in its place, in order of preference. */
+  readonly orList?: number;
   readonly usual?: string;
   readonly otherwise?: string;
   /**
@@ -158,7 +160,7 @@ type ValueOf<O> = O extends { is: 'choice'; choices: readonly (readonly [infer V
   : O extends { is: 'whole' }
     ? number
     : O extends { is: 'text' }
-      ? string
+      ? string | (O extends { orList: number } ? readonly string[] : never)
       : O extends { is: 'bounds' }
         ? { readonly min?: number; readonly max?: number }
         : O extends { is: 'picks' }

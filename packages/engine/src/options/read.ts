@@ -38,7 +38,10 @@ function readOption(at: Cursor, option: Option, around: Surroundings): void {
       at.wholeFrom(option.min, option.max);
       return;
     case 'text':
-      readText(at, option, around);
+      if (option.orList !== undefined && Array.isArray(at.value)) {
+        for (const item of at.items(option.orList)) readText(item, option, around);
+        if (at.isEmpty) at.fault('Expected at least one.', { suggestion: option.suggestion });
+      } else readText(at, option, around);
       return;
     case 'bounds': {
       if (!at.object(['min', 'max'], [])) return;

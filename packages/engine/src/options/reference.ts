@@ -32,6 +32,8 @@ function takes(option: Option | Limit): string {
       return 'a list of `{ "value", "label" }`';
     case 'bounds':
       return `\`{ "min", "max" }\`, ${option.min} to ${option.max}`;
+    case 'text':
+      return option.orList === undefined ? takesItem(option) : `a text, or a list of up to ${option.orList}`;
     default:
       return takesItem(option);
   }

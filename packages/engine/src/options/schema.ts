@@ -81,6 +81,13 @@ function schemaOfOption(option: Option | Limit): Schema {
       };
       return option.any === undefined ? list : { anyOf: [{ const: option.any }, list] };
     }
+    case 'text': {
+      const one = schemaOfItem(option);
+      const { orList } = option;
+      return orList === undefined
+        ? one
+        : { anyOf: [one, { type: 'array', minItems: 1, maxItems: orList, items: one }] };
+    }
     default:
       return schemaOfItem(option);
   }

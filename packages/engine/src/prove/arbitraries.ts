@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { compileField } from '../document/compile-field.ts';
 import type { FieldDocument, RuleDocument } from '../document/document.ts';
+import { readDocument } from '../document/read-document.ts';
 import { apply, start } from '../field/apply.ts';
 import type { Plan } from '../field/compiled.ts';
 import type { FieldEvent, FieldState } from '../field/field-state.ts';
@@ -107,7 +108,7 @@ const rules: readonly RuleDocument[] = [
 
 /** A random field as a failing law reports it. */
 export interface Sketch {
-  readonly pattern: string;
+  readonly pattern: string | readonly string[];
   readonly positions: 'flow' | 'fixed';
   readonly literals: 'behind' | 'ahead';
   readonly raw?: 'content' | 'text' | 'compact';
@@ -119,9 +120,26 @@ export interface Sketch {
  * @example
  * const entries = sketch.map(({ pattern }) => pattern);
  */
-export const sketch: fc.Arbitrary<Sketch> = fc
+export const sketch: fc.Arbitrary<Sketch & { readonly pattern: string }> = fc
   .record({ pattern: patternText, entry })
   .map(({ pattern, entry }) => ({ pattern, ...entry }));
+
+/**
+ * Random lists of patterns with options (fast-check). Each pattern can be in use.
+ *
+ * @example
+ * const lists = sketchOfList.map(({ pattern }) => pattern);
+ */
+export const sketchOfList: fc.Arbitrary<Sketch> = fc
+  .record({
+    pattern: fc.array(patternText, { minLength: 2, maxLength: 3 }),
+    literals: fc.constantFrom('behind' as const, 'ahead' as const),
+  })
+  .map(({ pattern, literals }): Sketch => ({ pattern, literals, positions: 'flow' }))
+  .filter((entry) => {
+    const fields = [{ id: 'field', kind: 'pattern', label: 'Field', entry }];
+    return readDocument({ arbeit: 2, title: 'Lists', locale: 'en-GB', fields }, kinds).ok;
+  });
 
 /**
  * The compiled field of a random sketch.

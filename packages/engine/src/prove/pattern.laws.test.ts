@@ -5,10 +5,11 @@ import { evaluate } from '../field/evaluation.ts';
 import type { FieldState } from '../field/field-state.ts';
 import type { PatternBody } from '../kinds/pattern/body.ts';
 import { fit } from '../kinds/pattern/cells.ts';
+import { planOf } from '../kinds/pattern/content.ts';
 import type { PatternField } from '../kinds/pattern/run.ts';
 import { kinds } from '../kinds/registry.ts';
 import { graphemes } from '../values/graphemes.ts';
-import { actions, anyEvent, fieldOf, rawOption, sketch, typed, walk } from './arbitraries.ts';
+import { actions, anyEvent, fieldOf, rawOption, sketch, sketchOfList, typed, walk } from './arbitraries.ts';
 import { subjectOf } from './law-subject.ts';
 import { breachIn, typedAsPasted } from './laws-of-states.ts';
 import { breachAt, type Memory } from './laws-of-steps.ts';
@@ -40,6 +41,21 @@ describe('laws of pattern fields', () => {
         }
       }),
       { ...runs, numRuns: runs.numRuns * 2 },
+    );
+  });
+
+  test('every law, at every step of random tapes on random lists of patterns', () => {
+    fc.assert(
+      fc.property(sketchOfList, rawOption, actions, (from, raw, tape) => {
+        const field = fieldOf(raw ? { ...from, raw } : from);
+        const subject = subjectOf(field, kinds, today);
+        const memory: Memory = new Map();
+        for (const moment of walk(field, tape)) {
+          expect(breachAt(subject, moment, memory, { isAll: true })).toBeUndefined();
+          expect(breachIn(subject, moment.after)).toBeUndefined();
+        }
+      }),
+      { ...runs, numRuns: runs.numRuns / 2 },
     );
   });
 
@@ -128,7 +144,7 @@ describe('laws of pattern fields', () => {
 
   test('8: typing a text and pasting it give the same content', () => {
     fc.assert(
-      fc.property(sketch, typed, (from, text) => {
+      fc.property(fc.oneof(sketch, sketchOfList), typed, (from, text) => {
         const subject = subjectOf(fieldOf(from), kinds, today);
         expect(typedAsPasted(subject, text)).toBeUndefined();
       }),
@@ -138,15 +154,16 @@ describe('laws of pattern fields', () => {
 
   test('11: whatever comes in, nothing throws, and a value is what the pattern takes', () => {
     fc.assert(
-      fc.property(sketch, fc.array(anyEvent, { maxLength: 12 }), (from, events) => {
+      fc.property(fc.oneof(sketch, sketchOfList), fc.array(anyEvent, { maxLength: 12 }), (from, events) => {
         const field = fieldOf(from);
         let state = fresh(field);
         for (const event of events) {
           state = apply(field, state, event);
           const { value } = evaluate(field, state);
           const { body } = state;
-          for (const [i, c] of body.cells.entries())
-            if (c) expect(fit(field.plan, body.cells, i, c)).toEqual({ as: c });
+          const plan = planOf(field.plan, body);
+          for (const [i, c] of plan ? body.cells.entries() : [])
+            if (plan && c) expect(fit(plan, body.cells, i, c)).toEqual({ as: c });
           if (value !== null) expect(graphemes(value).some((c) => /[\p{Cc}\p{Cs}]/u.test(c))).toBe(false);
           expect([state.start, state.end].every((at) => at >= 0 && at <= body.display.length)).toBe(true);
         }

@@ -52,6 +52,8 @@ const fields: readonly (readonly [kind: string, entry: object, locale: string, a
   ['pattern', { pattern: '<01..12>:<00..59> <AM|PM>' }, 'en-GB', '0126:ap '],
   ['pattern', { pattern: '+1 <2 digit>-<2 digit>', literals: 'ahead' }, 'en-GB', '019-+ '],
   ['pattern', { pattern: '<0-2 letter>-<0-2 digit>', positions: 'fixed' }, 'en-GB', '019-ab '],
+  ['pattern', { pattern: ['<"1"><"01"> <digit>', '<2 digit>-<2 digit>'] }, 'en-GB', '0129- '],
+  ['pattern', { pattern: ['R-<2 digit>', '<2 latin upper><digit>', '<1-3 digit>/<2 digit>'] }, 'en-GB', '01ra-/ '],
 ]; // biome-ignore format: a table
 
 /** Texts that give different values, typed and pasted, although neither way refuses anything. */

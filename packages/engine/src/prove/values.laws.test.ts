@@ -6,7 +6,7 @@ import type { FieldEvent } from '../field/field-state.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { digitsBetween, type ValueForm } from '../kinds/contract/value-form.ts';
 import { valueTypesOf } from '../kinds/value-types.ts';
-import { fieldOf, sketch } from './arbitraries.ts';
+import { fieldOf, sketch, sketchOfList } from './arbitraries.ts';
 import { compiledOf, kindNames, sketchOf, textFor } from './kinds.ts';
 
 const runs = {
@@ -62,7 +62,9 @@ describe('the values of a kind are what its definition says', () => {
       .array(fc.constantFrom(...'0123456789abXZ é-/. '), { maxLength: 14 })
       .map((list) => list.join(''));
     fc.assert(
-      fc.property(sketch, text, near, (drawn, typed, beside) => holds(fieldOf(drawn), typed, beside)),
+      fc.property(fc.oneof(sketch, sketchOfList), text, near, (drawn, typed, beside) =>
+        holds(fieldOf(drawn), typed, beside),
+      ),
       { ...runs, numRuns: runs.numRuns * 4 },
     );
   });

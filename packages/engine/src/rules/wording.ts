@@ -101,4 +101,4 @@ export function wordsOf(
 }
 
 /** Codes of other checks that a kind may use to say that the text is none of its values. */
-const ofComplete = (code: string): boolean => code === 'not-allowed' || code === 'incomplete';
+const ofComplete = (code: string): boolean => ['not-allowed', 'incomplete', 'no-match'].includes(code);

@@ -12,6 +12,7 @@ export const appearanceSheet = `/* Where labels stand, three sizes, a width in c
 :where([data-arbeit=frame] [data-draw=segments]) { display: flex; flex-wrap: wrap; gap: .25em 1em; }
 :where([data-arbeit=line]) { position: relative; }
 :where([data-arbeit=line][data-concealed]) { display: flex; align-items: center; gap: .75em; }
+:where([data-arbeit=reveal]) { min-inline-size: 5.5em; }
 :where([data-arbeit=ghost]) { position: absolute; inset: 0; box-sizing: border-box; padding: var(--arbeit-padding, .4em .5em); border: 1px solid transparent; white-space: pre; overflow: hidden; pointer-events: none; opacity: .55; }
 :where([data-arbeit=ghost] > span) { visibility: hidden; }
 :where([data-arbeit=code]) { display: flex; flex-wrap: wrap; gap: .75em; align-items: center; }

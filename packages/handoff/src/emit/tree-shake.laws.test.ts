@@ -18,7 +18,7 @@ import { kinds } from '@arbeit/engine/kinds';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { buildPackages } from '../../../../scripts/packages.mjs';
-import { actions, rawOption, sketch, walk } from '../../../engine/src/prove/arbitraries.ts';
+import { actions, rawOption, sketch, sketchOfList, walk } from '../../../engine/src/prove/arbitraries.ts';
 import { actionsFor, compiledOf, kindNames, sketchOf } from '../../../engine/src/prove/kinds.ts';
 import { camel } from '../names.ts';
 import { minified } from './bundle.ts';
@@ -115,7 +115,7 @@ describe('what is left out of a kind was of no use to the field', () => {
     const sizes: number[] = [];
     await fc.assert(
       fc.asyncProperty(
-        sketch,
+        fc.oneof(sketch, sketchOfList),
         rawOption,
         fc.boolean(),
         fc.array(actions, { minLength: 6, maxLength: 6 }),

@@ -18,6 +18,12 @@ export interface PlanContext {
   readonly classes: Readonly<Record<string, string>>;
 }
 
+/** What the options of an entry are checked in. */
+export interface DefinitionContext {
+  /** The set's own character classes, by name. */
+  readonly classes: Readonly<Record<string, string>>;
+}
+
 /** How limits are written, for kinds whose values have an order. */
 export interface Limits {
   /** Whether a text is a valid limit. */
@@ -38,7 +44,7 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   readonly name: string;
   readonly options: O;
   /** Reports faults of several options together; each option is valid by itself. */
-  check?(at: Cursor): void;
+  check?(at: Cursor, around?: DefinitionContext): void;
   /** Compiles an entry. Throws `RangeError` on what the reader would have refused. */
   plan(entry: EntryOf<O>, around: PlanContext): P;
   /** HTML attributes it needs (`inputmode`, autofill tokens). The field's own attributes win. */
@@ -59,7 +65,11 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
    */
   readonly comparable?: 'number' | 'day' | 'month' | 'moment' | 'time' | 'minutes';
   /** What is different with some options: a date of month and year has other limits. See `definitionIn`. */
-  variant?(entry: EntryOf<O>): Partial<Pick<Definition, 'name' | 'limits' | 'comparable'>> | undefined;
+  variant?(
+    entry: EntryOf<O>,
+  ): Partial<Pick<Definition, 'name' | 'limits' | 'comparable' | 'wordedAs'>> | undefined;
+  /** The name under which the message tables have its own texts, if not that of the kind. */
+  readonly wordedAs?: string;
   /** Whether its value is a list (HTML, space-separated tokens). */
   readonly hasSeveral?: true;
   /** Whether every text is complete, so that there is no rule `complete`. */

@@ -106,6 +106,7 @@ const monthLimit = (text: string): string | undefined =>
 /** What is different for a month of a year. */
 const ofMonths: NonNullable<ReturnType<NonNullable<Definition['variant']>>> = {
   name: 'month',
+  wordedAs: 'month',
   comparable: 'month',
   limits: {
     isGood: (text) => monthLimit(text) !== undefined,

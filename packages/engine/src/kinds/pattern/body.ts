@@ -25,6 +25,11 @@ export interface PatternBody extends TextState {
   readonly last: number;
   /** For each cell the offset in `display` where its character is or would be. */
   readonly at: readonly number[];
+  /**
+   * Of several patterns the index of the one that lays out the content, absent for the first; -1 if none
+   * accepts it, so that it is shown as it is.
+   */
+  readonly which?: number;
 }
 
 export type Edited = EditedOf<PatternBody>;

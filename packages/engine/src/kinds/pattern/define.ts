@@ -2,9 +2,10 @@ import type { Cursor } from '../../faults/cursor.ts';
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
-import type { Definition } from '../contract/definition.ts';
-import { type Node, parseNotation, setOf } from '../editing/notation.ts';
+import type { Definition, DefinitionContext } from '../contract/definition.ts';
+import { mostCells, type Node, parseNotation, setOf } from '../editing/notation.ts';
 import { taken } from '../editing/takes.ts';
+import { neverUsed } from './in-use.ts';
 import { patternMutants } from './mutants.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
 
@@ -12,9 +13,10 @@ const options = {
   pattern: {
     is: 'text',
     label: 'Pattern',
-    about: 'The notation of docs/notation.md.',
+    about: 'The notation of docs/notation.md. Of a list the first pattern that accepts the text lays it out.',
     at: [],
     needed: true,
+    orList: 100,
     suggestion: '<4 digit>',
     check: (text, { classes }) => parseNotation(text, classes).faults,
     mutants: patternMutants,
@@ -76,17 +78,47 @@ const options = {
 
 type Filled = FilledEntry<typeof options>;
 
-/** Checks that a compact raw value can be written back: nothing in it tells where a part was ended early. */
-function check(at: Cursor): void {
-  const entry = at.value as { pattern?: unknown; raw?: unknown; positions?: unknown };
-  if (entry.raw !== 'compact' || typeof entry.pattern !== 'string' || entry.positions === 'fixed') return;
-  // Whatever the classes of the document are; they only make characters alike.
-  const classes = Object.fromEntries(
-    (entry.pattern.match(/[a-z][\w-]*/gi) ?? []).map((word) => [word, '0-9A-Za-z']),
-  );
-  const { nodes, faults } = parseNotation(entry.pattern, Object.keys(classes));
-  if (faults[0] || !needsText(planPattern(nodes, filled(options, { pattern: entry.pattern }), classes)))
+const patternsOf = (pattern: string | readonly string[]): readonly string[] =>
+  typeof pattern === 'string' ? [pattern] : pattern;
+
+/** Checks a list of patterns: what it cannot go with, its size, and that each of them can be in use. */
+function checkList(at: Cursor, patterns: readonly string[], classes: Readonly<Record<string, string>>): void {
+  if ((at.value as { positions?: unknown }).positions === 'fixed') {
+    at.get('positions').fault('A list of patterns closes up: its text changes shape as one types.', {
+      suggestion: 'flow',
+    });
     return;
+  }
+  const parsed = patterns.map((text) => parseNotation(text, Object.keys(classes)));
+  // Without the classes of the document nothing can be told of a pattern that uses one.
+  if (parsed.some(({ faults }) => faults.length > 0)) return;
+  const plans = parsed.map(({ nodes }) => planPattern(nodes, filled(options, { pattern: '' }), classes));
+  const cells = plans.reduce((sum, plan) => sum + plan.cells.length, 0);
+  if (cells > mostCells) {
+    at.get('pattern').fault(`These patterns have ${cells} cells; ${mostCells} are the most.`);
+    return;
+  }
+  for (const i of neverUsed(plans))
+    at.get('pattern')
+      .item(i)
+      .fault(
+        'This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or take it out.',
+      );
+}
+
+/** Checks that a compact raw value can be written back: nothing in it tells where a part was ended early. */
+function check(at: Cursor, around: DefinitionContext = { classes: {} }): void {
+  const entry = at.value as { pattern: string | readonly string[]; raw?: unknown; positions?: unknown };
+  if (typeof entry.pattern !== 'string') checkList(at, entry.pattern, around.classes);
+  if (entry.raw !== 'compact' || entry.positions === 'fixed') return;
+  const isCut = patternsOf(entry.pattern).some((text) => {
+    // Whatever the classes of the document are; they only make characters alike.
+    const words = text.match(/[a-z][\w-]*/gi) ?? [];
+    const classes = Object.fromEntries(words.map((word) => [word, '0-9A-Za-z']));
+    const { nodes, faults } = parseNotation(text, words);
+    return !faults[0] && needsText(planPattern(nodes, filled(options, { pattern: text }), classes));
+  });
+  if (!isCut) return;
   at.get('raw').fault(
     'A part of this pattern can be ended early, and without separators nothing tells where: "text" brings the value back.',
     { suggestion: 'text' },
@@ -97,10 +129,21 @@ export const pattern: Definition<typeof options, PatternPlan> = {
   name: 'pattern',
   options,
   check,
+  variant: ({ pattern }) => (typeof pattern === 'string' ? undefined : { wordedAs: 'patterns' }),
   plan: (entry, { id, classes }) => {
-    const { nodes, faults } = parseNotation(entry.pattern, Object.keys(classes));
-    if (faults[0]) throw new RangeError(`${id}: column ${faults[0].column}: ${faults[0].message}`);
-    return planPattern(nodes, filled(options, entry), classes);
+    const all = filled(options, entry);
+    const plans = patternsOf(entry.pattern).map((text) => {
+      const { nodes, faults } = parseNotation(text, Object.keys(classes));
+      if (faults[0]) throw new RangeError(`${id}: column ${faults[0].column}: ${faults[0].message}`);
+      return planPattern(nodes, all, classes);
+    });
+    const [first] = plans;
+    if (!first) throw new RangeError(`${id}: expected at least one pattern.`);
+    if (plans.length === 1) return first;
+    // One form of the raw value for all: where one of them needs the fixed text, all have it.
+    const raw = entry.raw ?? (plans.some((plan) => plan.raw === 'text') ? 'text' : 'content');
+    const alternatives = plans.map((plan): PatternPlan => ({ ...plan, raw }));
+    return { ...first, raw, alternatives };
   },
 };
 

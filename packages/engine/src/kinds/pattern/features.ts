@@ -25,6 +25,8 @@ export const hasText: boolean = true;
  * offsets are kept in tables, and long pastes are handled at once.
  */
 export const hasMany: boolean = true;
+/** Whether any field has several patterns: `pattern` is a list. */
+export const hasAlternatives: boolean = true;
 /**
  * Whether any field has displays that typing them would not lead to: fixed text with characters that a cell
  * accepts, or parts that may be passed.

@@ -3,6 +3,7 @@ import { graphemes } from '../../values/graphemes.ts';
 import type { LawExemptions } from '../contract/law-exemptions.ts';
 import type { PatternBody } from './body.ts';
 import { exists } from './cells.ts';
+import { planOf } from './content.ts';
 import { contentEnd, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
@@ -33,7 +34,9 @@ const doesRunOn = ({ parts, stretches, before, cells }: PatternPlan): boolean =>
  * Whether some cell accepts a character of the fixed text: `<digit><0-1 any>-` displays `0-` for two
  * contents.
  */
-function isAmbiguous({ before, parts }: PatternPlan): boolean {
+function isAmbiguous(plan: PatternPlan): boolean {
+  const all = plan.alternatives ?? [plan];
+  const [before, parts] = [all.flatMap((one) => one.before), all.flatMap((one) => one.parts)];
   const fixed = [...new Set(graphemes(before.map(written).join('')))];
   return parts.some(({ takes, set, manner }) =>
     fixed.some(
@@ -45,13 +48,18 @@ function isAmbiguous({ before, parts }: PatternPlan): boolean {
 }
 
 export const lawExemptions: LawExemptions<PatternPlan, PatternBody> = {
-  flags: ({ cells, passed }) =>
-    `${cells.join('\u0001')}${passed ? `\u0002${passed.cell} ${passed.shown}` : ''}`,
+  flags: ({ cells, passed, which = 0 }) =>
+    `${which} ${cells.join('\u0001')}${passed ? `\u0002${passed.cell} ${passed.shown}` : ''}`,
   atoms: ({ cells, at }) => cells.flatMap((c, i) => (c ? [{ c, at: at[i]! }] : [])),
-  isTold: isToldInCells,
+  // What a deletion left and no pattern accepts is not read back from its text.
+  isTold: (plan, body) => {
+    const own = planOf(plan, body);
+    return own !== undefined && isToldInCells(own, body) && !(plan.alternatives && isAmbiguous(plan));
+  },
   isAmbiguous,
   brought: ({ owed }) => graphemes(owed).length,
   doesOverwrite: ({ positions }) => positions === 'fixed',
   hasPassed: (body, offset) => body.passed !== undefined && offset > contentEnd(body),
-  fixed: ({ before }) => before.map(written).join(''),
+  fixed: ({ before, alternatives }) =>
+    (alternatives?.flatMap((one) => one.before) ?? before).map(written).join(''),
 };

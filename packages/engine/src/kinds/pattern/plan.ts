@@ -48,4 +48,9 @@ export interface PatternPlan {
   readonly cells: readonly number[];
   /** The fixed text before each cell; the last entry is the text after the last cell. */
   readonly before: readonly FixedText[];
+  /**
+   * All patterns of a list, in order; absent if there is one pattern alone. The other members are then those
+   * of the first.
+   */
+  readonly alternatives?: readonly PatternPlan[];
 }

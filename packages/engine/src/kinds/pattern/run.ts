@@ -3,12 +3,13 @@ import type { InsertResult, Reason } from '../../field/text-state.ts';
 import { boundaryAt, graphemes, worthTelling } from '../../values/graphemes.ts';
 import { boundaryNear } from '../../values/long-text.ts';
 import { align } from './align.ts';
+import { withAlternatives } from './alternatives.ts';
 import { type Bulk, bulk } from './append.ts';
 import type { Edited, PatternBody } from './body.ts';
-import { fit, mayStayBlank } from './cells.ts';
+import { cellsFor } from './content.ts';
 import { eraseDense, insertDense } from './dense.ts';
 import { cellBeside, clear, erase, withoutPassed, wordLeft } from './erase.ts';
-import { hasAhead, hasDoubt, hasFixed, hasMany, hasText } from './features.ts';
+import { hasAhead, hasAlternatives, hasDoubt, hasFixed, hasMany, hasText } from './features.ts';
 import { insertOne } from './insert.ts';
 import { contentEnd, fixedIn, ghostOf, indexIn, lay, rawOf, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
@@ -94,17 +95,8 @@ function notStanding(body: PatternBody, met: string): string {
 function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
   if ((hasText || hasFixed) && (plan.raw !== 'content' || plan.positions === 'fixed'))
     return align(plan, raw, 'raw');
-  const cells: string[] = plan.cells.map(() => '');
-  let cell = 0;
-  for (const character of graphemes(raw)) {
-    let as = cell < cells.length ? fit(plan, cells, cell, character) : 'full';
-    while (typeof as === 'string' && cell < cells.length && mayStayBlank(plan, cells, cell)) {
-      cell++;
-      as = cell < cells.length ? fit(plan, cells, cell, character) : 'full';
-    }
-    if (typeof as === 'string') return undefined;
-    cells[cell++] = as.as;
-  }
+  const cells = cellsFor(plan, raw);
+  if (!cells) return undefined;
   const body = lay(plan, cells, undefined);
   return rawOf(plan, body) === raw ? body : hasDoubt ? align(plan, raw, 'raw') : undefined;
 }
@@ -148,8 +140,8 @@ function caretAtEnd(plan: PatternPlan, body: PatternBody): Edited {
     : { body, caret: end };
 }
 
-/** Fields defined by a pattern (`docs/contract/patterns.md`). */
-export const pattern: Kind<PatternPlan, PatternBody> = {
+/** Fields defined by one pattern. */
+const single: Kind<PatternPlan, PatternBody> = {
   empty: emptyOf,
   raw: rawOf,
   ...(hasText ? { rawAs: (plan, body, raw) => rawOf({ ...plan, raw }, body) } : {}),
@@ -201,3 +193,6 @@ export const pattern: Kind<PatternPlan, PatternBody> = {
   guideText: ghostOf,
   boundaryAt: hasMany ? boundaryNear : boundaryAt,
 };
+
+/** Fields defined by a pattern, or by several (`docs/contract/patterns.md`). */
+export const pattern: Kind<PatternPlan, PatternBody> = hasAlternatives ? withAlternatives(single) : single;

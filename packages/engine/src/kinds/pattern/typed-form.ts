@@ -125,7 +125,10 @@ function joined(pieces: readonly Piece[]): string {
  * An expression for what may be typed into a pattern without the field's help: its cells in sequence, with or
  * without symbols, spaces and fixed text between them. Stretches and optional cells may be left out.
  */
-export function typedForm(plan: PatternPlan): string {
+export const typedForm = (plan: PatternPlan): string =>
+  plan.alternatives ? plan.alternatives.map((one) => `(?:${typedFormOf(one)})`).join('|') : typedFormOf(plan);
+
+function typedFormOf(plan: PatternPlan): string {
   const told = plan.before.flatMap((text) => toldIn(textOf(text)));
   // If many cells in a row accept the fixed text, a browser would try every way to divide it among them.
   const shared = plan.parts
@@ -181,7 +184,10 @@ function numberOf(low: string, high: string, any: string, some: string): string 
  * neither; digits of numbers, letters of words and fixed text are each their own.
  */
 export function patternAlphabet(plan: PatternPlan): Alphabet {
-  const { parts, before, filler } = plan;
+  const all = plan.alternatives ?? [plan];
+  const { filler } = plan;
+  const parts = all.flatMap((one) => one.parts);
+  const before = all.flatMap((one) => one.before);
   const ranges = parts.flatMap(({ set }) => (Array.isArray(set) ? (set as readonly number[]) : []));
   const fixedText = graphemes(before.map(textOf).join('') + filler);
   const worded = parts.flatMap(({ words = [] }) => graphemes(words.join('')));

@@ -1,5 +1,5 @@
 import { graphemes } from '../../values/graphemes.ts';
-import { type Has, unusedAmong } from '../contract/unused-among.ts';
+import { type Fields, type Has, unusedAmong } from '../contract/unused-among.ts';
 import { taken } from '../editing/takes.ts';
 import type * as features from './features.ts';
 import { written } from './layout.ts';
@@ -23,6 +23,7 @@ const has: Record<keyof typeof features, Has<PatternPlan>[string]> = {
   hasText: ({ raw }, rules) =>
     raw !== 'content' || rules.some(({ check }) => check.type === 'checksum' && check.over !== undefined),
   hasMany: ({ cells }) => cells.length > few,
+  hasAlternatives: ({ alternatives }) => alternatives !== undefined,
   hasDoubt: ({ parts, positions, stretches, raw, before }) =>
     positions === 'fixed' ||
     stretches.length > 0 ||
@@ -34,4 +35,11 @@ const has: Record<keyof typeof features, Has<PatternPlan>[string]> = {
 };
 
 /** The features that none of these fields uses; a hand-off with only these fields leaves their code out. */
-export const unusedFeatures = unusedAmong(has);
+export const unusedFeatures = (fields: Fields): readonly string[] =>
+  unusedAmong(has)(
+    fields.flatMap((field) => {
+      // Fields of this kind have its plan.
+      const { alternatives = [] } = field.plan as unknown as PatternPlan;
+      return [field, ...alternatives.map((plan) => ({ ...field, plan }))];
+    }),
+  );

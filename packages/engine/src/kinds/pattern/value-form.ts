@@ -1,6 +1,7 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
 import { itemAt } from '../../values/item-at.ts';
 import { digitsBetween, escaped, type ValueForm } from '../contract/value-form.ts';
+import { doOverlap } from './in-use.ts';
 import { inRaw } from './layout.ts';
 import type { Part, PatternPlan } from './plan.ts';
 
@@ -126,8 +127,27 @@ function inPlaces(plan: PatternPlan): ValueForm {
   };
 }
 
-/** The values of a pattern as an expression: its raw values once they are complete. */
+/**
+ * The values of several patterns: those of each, unless one before it lays out a content that it completes.
+ */
 export function valuesOf(plan: PatternPlan): ValueForm {
+  const { alternatives } = plan;
+  if (!alternatives) return valuesOfOne(plan);
+  const forms = alternatives.map(valuesOfOne);
+  const expressions = forms.flatMap(({ expression }) => (expression === undefined ? [] : [expression]));
+  const beyond = forms.find((form) => form.beyond !== undefined)?.beyond;
+  const isOverlapping = beyond === undefined && doOverlap(alternatives);
+  return {
+    isRaw: true,
+    type: 'string',
+    ...(expressions.length === forms.length ? { expression: `(?:${expressions.join('|')})` } : {}),
+    ...(beyond === undefined ? {} : { beyond }),
+    ...(isOverlapping ? { beyond: 'what a pattern further up lays out before this one is complete' } : {}),
+  };
+}
+
+/** The values of a pattern as an expression: its raw values once they are complete. */
+function valuesOfOne(plan: PatternPlan): ValueForm {
   if (plan.positions === 'fixed') return inPlaces(plan);
   const writing: Writing = { text: '', isLoose: false, isTail: false, open: [] };
   // After the last required part everything may be left out, and so may the fixed text before it.

@@ -1,0 +1,123 @@
+'use client';
+
+import { memo, useRef, useState } from 'react';
+
+/** Patterns to begin another one with: the first that can be in use behind the others. */
+const begins: readonly string[] = [
+  '<4 latin upper>',
+  '<8 digit>',
+  ...[12, 20, 40, 80, 160, 320, 640].flatMap((count) => [`<${count} alnum>`, `<${count} any>`]),
+];
+
+/** Most patterns of a field (engine, kind `pattern`). */
+const most = 100;
+
+interface EditProps {
+  readonly patterns: readonly string[];
+  readonly problemWith: (patterns: readonly string[]) => string | null;
+  /** `at`: the index of the pattern to draw from then on. */
+  readonly onChange: (patterns: readonly string[], at: number) => void;
+}
+
+/** Adds a pattern behind the others, and goes to it. */
+export const AddPattern = memo(function AddPattern({
+  patterns,
+  problemWith,
+  onChange,
+  onAdded,
+}: EditProps & { readonly onAdded: () => void }) {
+  const add = (): void => {
+    const next = begins.map((text) => [...patterns, text]).find((all) => problemWith(all) === null);
+    if (!next) return;
+    onChange(next, next.length - 1);
+    onAdded();
+  };
+  return (
+    <button type="button" className="word-button text-sm" disabled={patterns.length >= most} onClick={add}>
+      Add another pattern
+    </button>
+  );
+});
+
+/**
+ * The patterns of a field in order: which one is drawn, which one is in use, and how to add, move and remove
+ * one.
+ */
+export const PatternList = memo(function PatternList({
+  patterns,
+  shown,
+  used,
+  problemWith,
+  onChoose,
+  onChange,
+  onAdded,
+}: EditProps & {
+  /** Index of the pattern that is drawn and edited. */
+  readonly shown: number;
+  /** Index of the pattern that lays out what is typed; -1 if none accepts it. */
+  readonly used: number;
+  readonly onChoose: (index: number) => void;
+  readonly onAdded: () => void;
+}) {
+  const list = useRef<HTMLOListElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const change = (next: readonly string[], at: number): void => {
+    const found = problemWith(next);
+    setProblem(found);
+    if (found !== null) return;
+    onChange(next, at);
+    // One pattern alone has no list.
+    if (next.length === 1) onAdded();
+    // Once the list is drawn anew.
+    requestAnimationFrame(() => list.current?.querySelectorAll('button')[at]?.focus());
+  };
+  const [above = '', own = ''] = [patterns[shown - 1], patterns[shown]];
+  return (
+    <section aria-label="Patterns in order" className="mt-1">
+      <p className="caption">
+        Patterns in order: the first that accepts the text lays it out
+        {used < 0 && <span className="text-brick">. None accepts what is typed now</span>}
+      </p>
+      <ol ref={list} className="max-h-40 overflow-y-auto">
+        {patterns.map((text, i) => (
+          <li key={text} className="flex items-baseline gap-2">
+            <span className="caption w-6 text-right">{i + 1}</span>
+            <button
+              type="button"
+              className="value min-h-6 min-w-0 truncate text-left hover:text-oxide aria-pressed:font-bold"
+              aria-pressed={i === shown}
+              onClick={() => {
+                setProblem(null);
+                onChoose(i);
+              }}
+            >
+              {text}
+            </button>
+            {i === used && <span className="caption whitespace-nowrap">in use</span>}
+          </li>
+        ))}
+      </ol>
+      <div className="flex flex-wrap gap-x-4">
+        <AddPattern patterns={patterns} problemWith={problemWith} onChange={onChange} onAdded={onAdded} />
+        <button
+          type="button"
+          className="word-button text-sm"
+          disabled={shown === 0}
+          onClick={() => change(patterns.with(shown - 1, own).with(shown, above), shown - 1)}
+        >
+          Move pattern {shown + 1} up
+        </button>
+        <button
+          type="button"
+          className="word-button text-sm"
+          onClick={() => change(patterns.toSpliced(shown, 1), Math.max(0, shown - 1))}
+        >
+          Remove pattern {shown + 1}
+        </button>
+      </div>
+      <p role="status" className="text-sm text-brick empty:hidden">
+        {problem}
+      </p>
+    </section>
+  );
+});
