@@ -3,10 +3,13 @@
 import type { AdornmentName } from '@arbeit/engine/field';
 import type { KindTable } from '@arbeit/engine/kinds';
 import { Counter as BareCounter, PartLabels as BareLabels, type Field } from '@arbeit/react';
+import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
 import { Calendar } from '../ui/calendar.tsx';
-import { CodeSender } from './code-sender.tsx';
-import { RegionPicker } from './region-picker.tsx';
+
+/** Of few kinds, and so only on their pages. */
+const CodeSender = dynamic(() => import('./code-sender.tsx').then((own) => own.CodeSender));
+const RegionPicker = dynamic(() => import('./region-picker.tsx').then((own) => own.RegionPicker));
 
 /** What is drawn around the line of a field. Most kinds have nothing of it. */
 interface Adornments {

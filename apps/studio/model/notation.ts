@@ -1,6 +1,4 @@
 import type { FieldDocument } from '@arbeit/engine/document';
-import { Cursor, type DocumentFault } from '@arbeit/engine/faults';
-import { type KindTable, kindIn } from '@arbeit/engine/kinds';
 
 /**
  * Whether a field is defined by a pattern, or by a list of them. Then their notation is its specimen, and is
@@ -21,16 +19,3 @@ export const withPatterns = (field: FieldDocument, patterns: readonly string[]):
     ...field,
     entry: { ...field.entry, pattern: patterns.length === 1 ? patterns[0] : patterns },
   }) as FieldDocument;
-
-/** What is wrong with patterns together, each of which is sound by itself; `null` if nothing. */
-export function problemWithPatterns(
-  field: FieldDocument<'pattern'>,
-  patterns: readonly string[],
-  kinds: KindTable,
-  classes: Readonly<Record<string, string>> = {},
-): string | null {
-  const faults: DocumentFault[] = [];
-  const { entry } = withPatterns(field, patterns);
-  kindIn(kinds, field.kind).define.check?.(new Cursor(entry, '$', faults), { classes });
-  return faults[0]?.message ?? null;
-}

@@ -23,7 +23,7 @@ export function Help({ about, children }: { readonly about: string; readonly chi
         hidden={!isOpen}
         className="order-last basis-full border-l-2 border-rule py-1 pl-3 text-sm"
       >
-        {children}
+        {isOpen && children}
       </div>
     </>
   );

@@ -6,7 +6,7 @@ import { useId, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { type Appearance, labels, sizes, withAppearance } from './appearance-words.ts';
-import type { Change } from './definition-band.tsx';
+import type { Change } from './change.ts';
 
 const written = { before: 'Before it', behind: 'Behind it', icon: 'Icon (SVG)' } as const;
 

@@ -4,7 +4,7 @@ import type { FieldDocument } from '@arbeit/engine/document';
 import { memo } from 'react';
 import { deferred } from '../../ui/later.tsx';
 import { appearanceInWords } from './appearance-words.ts';
-import type { Change } from './definition-band.tsx';
+import type { Change } from './change.ts';
 import { FoldedLine } from './folded-line.tsx';
 
 const LookEditor = deferred(() =>

@@ -1,28 +1,30 @@
 'use client';
 
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
-import type { FieldState } from '@arbeit/engine/field';
-import type { PatternBody, PatternPlan } from '@arbeit/engine/kinds/pattern';
-import { inWords, parseNotation, sampleCells } from '@arbeit/engine/kinds/pattern';
+import { inWords, sampleCells } from '@arbeit/engine/kinds/pattern';
 import { graphemes } from '@arbeit/engine/values';
 import type { Field } from '@arbeit/react';
+import dynamic from 'next/dynamic';
 import { type CSSProperties, type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import { useAnswers, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
 import { useKinds } from '../../field/kinds-provider.tsx';
-import { hasNotation, patternsOf, problemWithPatterns, withPatterns } from '../../model/notation.ts';
+import { hasNotation } from '../../model/notation.ts';
 import { partAt } from '../../model/pattern-edits.ts';
 import { sampleOf } from '../../model/sample.ts';
+import { AddPattern } from './add-pattern.tsx';
+import type { Change } from './change.ts';
 import { columnsOf } from './columns.ts';
 import { InlinePanel } from './inline-panel.tsx';
 import { Facts, KindRuler } from './kind-ruler.tsx';
 import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
 import { OnceDone } from './once-done.tsx';
 import { PatternLine } from './pattern-line.tsx';
-import { AddPattern, PatternList } from './pattern-list.tsx';
 import { Ruler } from './ruler.tsx';
 import { PartEditor, Specimen } from './specimen.tsx';
+import { usePatterns } from './use-patterns.ts';
 
-export type Change = (edit: (field: FieldDocument) => FieldDocument, about?: string) => void;
+/** Few fields have several patterns. */
+const PatternList = dynamic(() => import('./pattern-list.tsx').then((own) => own.PatternList));
 
 interface BandProps<F extends FieldDocument = FieldDocument> {
   readonly definition: F;
@@ -122,128 +124,85 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
   );
 }
 
-/** The state of a field in which nothing is typed, laid out by one of its patterns. */
-const idle = (field: Field, plan: PatternPlan): FieldState<PatternBody> => ({
-  ...(field.state as FieldState<PatternBody>),
-  body: field.store.field.kind.empty(plan) as PatternBody,
-  start: 0,
-  end: 0,
-});
-
-function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDocument<'pattern'>>) {
-  const whole = field.store.field.plan as PatternPlan;
-  const state = field.state as FieldState<PatternBody>;
-  const patterns = useMemo(() => patternsOf(definition), [definition]);
-  const used = state.body.which ?? 0;
-  const [chosen, setChosen] = useState<number | null>(null);
-  // What is typed decides which pattern is drawn, until another one is chosen.
-  const { content } = state.body;
-  const [followed, setFollowed] = useState(content);
-  if (followed !== content) {
-    setFollowed(content);
-    setChosen(null);
-  }
-  const shown = Math.min(chosen ?? Math.max(0, used), patterns.length - 1);
-  const pattern = patterns[shown] ?? '';
-  const plan = whole.alternatives?.[shown] ?? whole;
-  const drawn = useMemo(
-    () => (used === shown || !whole.alternatives ? state : idle(field, plan)),
-    [used, shown, whole, state, field, plan],
-  );
-  const kinds = useKinds();
-  const { classes } = set;
+/** Specimen and ruler of one pattern. */
+function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns>; readonly field: Field }) {
+  const { notation, plan, classNames, state, setPattern } = of;
   const { open, setOpen, close, buttons } = useOpenPart();
-  const classNames = useMemo(() => Object.keys(classes ?? {}), [classes]);
-  const notation = useMemo(() => parseNotation(pattern, classNames), [pattern, classNames]);
   const { columns, spans } = useMemo(
     () => columnsOf(notation.nodes, plan, sampleCells(plan)),
     [notation, plan],
   );
-  const setPattern = useCallback(
-    (next: string, about?: string) => {
-      if (parseNotation(next, classNames).faults.length > 0) return;
-      onChange((f) => (hasNotation(f) ? withPatterns(f, patternsOf(f).with(shown, next)) : f), about);
-    },
-    [onChange, classNames, shown],
-  );
-  const problemWith = useCallback(
-    (all: readonly string[]): string | null => problemWithPatterns(definition, all, kinds, classes),
-    [definition, kinds, classes],
-  );
-  const setPatterns = useCallback(
-    (next: readonly string[], at: number) => {
-      setChosen(at);
-      onChange((f) => withPatterns(f, next));
-    },
-    [onChange],
-  );
-  const problemWithLine = useCallback(
-    (text: string) => problemWith(patterns.with(shown, text)),
-    [problemWith, patterns, shown],
-  );
-  const [isAdded, setAdded] = useState(false);
-  const goToLine = useCallback(() => setAdded(true), []);
-  const onBegun = useCallback(() => setAdded(false), []);
-  const beside = useMemo(
-    () =>
-      patterns.length === 1 && (
-        <AddPattern patterns={patterns} problemWith={problemWith} onChange={setPatterns} onAdded={goToLine} />
-      ),
-    [patterns, problemWith, setPatterns, goToLine],
-  );
   const path = open === null ? null : open.split('.').map(Number);
   const opened = path && partAt(notation.nodes, path);
   return (
+    <Grid columns={columns.length}>
+      <Specimen
+        notation={notation}
+        columns={columns}
+        spans={spans}
+        open={open}
+        buttons={buttons}
+        onOpen={setOpen}
+        onChange={setPattern}
+      />
+      <OnceDone isDone={open !== null} />
+      {path && opened && (
+        <InlinePanel key={open} label={`Define: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
+          {() => (
+            <PartEditor
+              nodes={notation.nodes}
+              path={path}
+              classes={classNames}
+              onChange={setPattern}
+              onGone={close}
+            />
+          )}
+        </InlinePanel>
+      )}
+      <Ruler plan={plan} state={state} columns={columns} />
+      <Facts field={field} />
+    </Grid>
+  );
+}
+
+function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDocument<'pattern'>>) {
+  const own = usePatterns(definition, field, set, onChange);
+  const { patterns, shown, used, problemWith, setPatterns, add } = own;
+  const [isAdded, setAdded] = useState(false);
+  const onBegun = useCallback(() => setAdded(false), []);
+  const onAdd = useCallback(() => {
+    // Without the network nothing is added; the next click tries again.
+    add().then(setAdded, () => undefined);
+  }, [add]);
+  const goToLine = useCallback(() => setAdded(true), []);
+  const isOne = patterns.length === 1;
+  const beside = useMemo(() => isOne && <AddPattern count={1} onAdd={onAdd} />, [isOne, onAdd]);
+  return (
     <>
-      <Grid columns={columns.length}>
-        <Specimen
-          notation={notation}
-          columns={columns}
-          spans={spans}
-          open={open}
-          buttons={buttons}
-          onOpen={setOpen}
-          onChange={setPattern}
-        />
-        <OnceDone isDone={open !== null} />
-        {path && opened && (
-          <InlinePanel key={open} label={`Define: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
-            {() => (
-              <PartEditor
-                nodes={notation.nodes}
-                path={path}
-                classes={classNames}
-                onChange={setPattern}
-                onGone={close}
-              />
-            )}
-          </InlinePanel>
-        )}
-        <Ruler plan={plan} state={drawn} columns={columns} />
-        <Facts field={field} />
-      </Grid>
-      {patterns.length > 1 && (
+      <PatternGrid of={own} field={field} />
+      {!isOne && (
         <PatternList
           patterns={patterns}
           shown={shown}
           used={used}
           problemWith={problemWith}
-          onChoose={setChosen}
+          onChoose={own.choose}
           onChange={setPatterns}
-          onAdded={goToLine}
+          onAdd={onAdd}
+          onAlone={goToLine}
         />
       )}
       <PatternLine
         key={`${name} ${shown}`}
         name={shown === 0 ? name : `${name} ${shown}`}
-        pattern={pattern}
-        problemOf={problemWithLine}
+        pattern={own.pattern}
+        problemOf={own.problemOf}
         definition={definition}
-        plan={plan}
-        notation={notation}
-        classes={classNames}
+        plan={own.plan}
+        notation={own.notation}
+        classes={own.classNames}
         set={set}
-        onChange={setPattern}
+        onChange={own.setPattern}
         onOption={onChange}
         beside={beside}
         isBegun={isAdded}

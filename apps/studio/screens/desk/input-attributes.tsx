@@ -7,7 +7,7 @@ import { useKinds } from '../../field/kinds-provider.tsx';
 import { withAttribute } from '../../model/edits.ts';
 import { Help } from '../../ui/help.tsx';
 import { attributes, type BrowserAttribute, tokenWords } from './attributes.ts';
-import type { Change } from './definition-band.tsx';
+import type { Change } from './change.ts';
 import { FoldedLine } from './folded-line.tsx';
 
 /** The words for attributes that are on or off. */

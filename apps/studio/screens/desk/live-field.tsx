@@ -11,7 +11,7 @@ import { FoundOut } from '../../ui/found-out.tsx';
 import { deferred } from '../../ui/later.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
 import { WordInPlace } from '../../ui/word-in-place.tsx';
-import type { Change } from './definition-band.tsx';
+import type { Change } from './change.ts';
 import { drawingOf } from './kind-columns.ts';
 
 const PhoneKeyboard = deferred(() => import('./phone-keyboard.tsx').then((keys) => keys.PhoneKeyboard));

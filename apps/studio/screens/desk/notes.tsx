@@ -14,7 +14,7 @@ import { deferred } from '../../ui/later.tsx';
 import { Menu } from '../../ui/pop-out.tsx';
 import { useSorting } from '../../ui/use-sorting.ts';
 import { VerdictIcon } from '../../ui/verdict-icon.tsx';
-import type { Change } from './definition-band.tsx';
+import type { Change } from './change.ts';
 
 const RuleEditor = deferred(() => import('./rule-editor.tsx').then((rule) => rule.RuleEditor));
 

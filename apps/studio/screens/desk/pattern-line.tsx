@@ -11,20 +11,14 @@ import {
 import { memo, type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import { keepText, keptText } from '../../model/draft.ts';
 import { Help } from '../../ui/help.tsx';
+import { deferred } from '../../ui/later.tsx';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
 import { InlinePanel } from './inline-panel.tsx';
 import { OptionEditors } from './kind-specimen.tsx';
 
-/** What a raw value means where a part of the pattern can be ended early. */
-const lossWords = {
-  'as-needed':
-    'Raw is handed on with its fixed text, because a part of this pattern can be ended early and the characters alone could stand for two texts.',
-  text: '',
-  content:
-    'A part of this pattern can be ended early, so the same characters can stand for two texts: what was typed alone may not bring the text back.',
-  compact:
-    'A part of this pattern can be ended early, and without separators nothing tells where: with fixed text, raw brings the text back.',
-} as const;
+/** Words that are read when somebody asks for them, or seldom. */
+const PatternHelp = deferred(() => import('./pattern-words.tsx').then((own) => own.PatternHelp));
+const Loss = deferred(() => import('./pattern-words.tsx').then((own) => own.Loss));
 
 /**
  * The pattern as text, in step with the specimen. While it has faults, the text stays as typed: each fault is
@@ -236,42 +230,10 @@ function HowItTypes({
             )}
           </InlinePanel>
         )}
-        {mayLoseText && (isOpen || raw === 'content' || raw === 'compact') && (
-          <p className="text-sm">{lossWords[raw ?? 'as-needed']}</p>
-        )}
+        {mayLoseText && (isOpen || raw === 'content' || raw === 'compact') && <Loss raw={raw} />}
       </div>
     </>
   );
 }
 
 const nobody = (): void => undefined;
-
-/** The notation on a few lines, as help while typing it. */
-function PatternHelp({ classes }: { readonly classes: readonly string[] }) {
-  const lines: readonly (readonly [written: string, means: string])[] = [
-    ['<3 digit>', 'three digits; also letter (any script), latin (A–Z), alnum (letter or digit), any'],
-    ['<2-4 digit>', 'two digits, up to four'],
-    ['<2 latin upper>', 'letters become capitals; lower: small ones'],
-    ['<2 "0-9A-F">', 'only these characters'],
-    ['<00..23>', 'a number within bounds'],
-    ['<AM|PM>', 'one of these words'],
-    ['<? ext. <1-5 digit>>', 'a stretch that is there only once typed into'],
-    ['<<', 'a less-than sign; everything else outside of < > is fixed text'],
-  ];
-  return (
-    <dl className="grid grid-cols-[auto_1fr] gap-x-4">
-      {lines.map(([written, means]) => (
-        <div key={written} className="contents">
-          <dt className="value whitespace-nowrap">{written}</dt>
-          <dd className="text-faint">{means}</dd>
-        </div>
-      ))}
-      {classes.length > 0 && (
-        <div className="contents">
-          <dt className="value">{classes.map((name) => `<${name}>`).join(' ')}</dt>
-          <dd className="text-faint">classes of this set</dd>
-        </div>
-      )}
-    </dl>
-  );
-}

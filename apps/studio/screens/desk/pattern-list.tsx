@@ -1,43 +1,7 @@
 'use client';
 
 import { memo, useRef, useState } from 'react';
-
-/** Patterns to begin another one with: the first that can be in use behind the others. */
-const begins: readonly string[] = [
-  '<4 latin upper>',
-  '<8 digit>',
-  ...[12, 20, 40, 80, 160, 320, 640].flatMap((count) => [`<${count} alnum>`, `<${count} any>`]),
-];
-
-/** Most patterns of a field (engine, kind `pattern`). */
-const most = 100;
-
-interface EditProps {
-  readonly patterns: readonly string[];
-  readonly problemWith: (patterns: readonly string[]) => string | null;
-  /** `at`: the index of the pattern to draw from then on. */
-  readonly onChange: (patterns: readonly string[], at: number) => void;
-}
-
-/** Adds a pattern behind the others, and goes to it. */
-export const AddPattern = memo(function AddPattern({
-  patterns,
-  problemWith,
-  onChange,
-  onAdded,
-}: EditProps & { readonly onAdded: () => void }) {
-  const add = (): void => {
-    const next = begins.map((text) => [...patterns, text]).find((all) => problemWith(all) === null);
-    if (!next) return;
-    onChange(next, next.length - 1);
-    onAdded();
-  };
-  return (
-    <button type="button" className="word-button text-sm" disabled={patterns.length >= most} onClick={add}>
-      Add another pattern
-    </button>
-  );
-});
+import { AddPattern } from './add-pattern.tsx';
 
 /**
  * The patterns of a field in order: which one is drawn, which one is in use, and how to add, move and remove
@@ -50,14 +14,21 @@ export const PatternList = memo(function PatternList({
   problemWith,
   onChoose,
   onChange,
-  onAdded,
-}: EditProps & {
+  onAdd,
+  onAlone,
+}: {
+  readonly patterns: readonly string[];
+  readonly problemWith: (patterns: readonly string[]) => string | null;
+  /** `at`: the index of the pattern to draw from then on. */
+  readonly onChange: (patterns: readonly string[], at: number) => void;
   /** Index of the pattern that is drawn and edited. */
   readonly shown: number;
   /** Index of the pattern that lays out what is typed; -1 if none accepts it. */
   readonly used: number;
   readonly onChoose: (index: number) => void;
-  readonly onAdded: () => void;
+  readonly onAdd: () => void;
+  /** One pattern is left, without a list. */
+  readonly onAlone: () => void;
 }) {
   const list = useRef<HTMLOListElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -67,7 +38,7 @@ export const PatternList = memo(function PatternList({
     if (found !== null) return;
     onChange(next, at);
     // One pattern alone has no list.
-    if (next.length === 1) onAdded();
+    if (next.length === 1) onAlone();
     // Once the list is drawn anew.
     requestAnimationFrame(() => list.current?.querySelectorAll('button')[at]?.focus());
   };
@@ -98,7 +69,7 @@ export const PatternList = memo(function PatternList({
         ))}
       </ol>
       <div className="flex flex-wrap gap-x-4">
-        <AddPattern patterns={patterns} problemWith={problemWith} onChange={onChange} onAdded={onAdded} />
+        <AddPattern count={patterns.length} onAdd={onAdd} />
         <button
           type="button"
           className="word-button text-sm"

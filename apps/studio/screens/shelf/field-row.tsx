@@ -2,12 +2,13 @@
 
 import type { FieldDocument } from '@arbeit/engine/document';
 import { compileField } from '@arbeit/engine/document';
-import { definitionIn, kinds } from '@arbeit/engine/kinds';
+import { definitionIn, kindIn } from '@arbeit/engine/kinds';
 import { useField } from '@arbeit/react';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, memo, useMemo } from 'react';
 import { Control } from '../../field/controls.tsx';
 import { useCustomCodeLater, useOwnOutcomesLater } from '../../field/custom-code/later.ts';
+import { useKind, useKinds } from '../../field/kinds-provider.tsx';
 import { useLanguages } from '../../field/languages.ts';
 import { todayIn } from '../../model/clock.ts';
 import { shapeOf } from '../../model/shape-of.ts';
@@ -18,17 +19,7 @@ import { Link } from '../../ui/link.tsx';
 import { Mark } from '../../ui/mark.tsx';
 import { FieldMenu } from '../set/field-menu.tsx';
 
-/** A field on the shelf: its name, the live field, its shape or message, and a menu. */
-export const FieldRow = memo(function FieldRow({
-  set,
-  field,
-  deliver,
-  onHandleKey,
-  onDelete,
-  held,
-  missed,
-  isOld,
-}: {
+interface RowProps {
   readonly set: EditedSet;
   readonly field: FieldDocument;
   readonly deliver: (to: ListedSet, field: FieldDocument) => Promise<string>;
@@ -39,20 +30,38 @@ export const FieldRow = memo(function FieldRow({
   readonly missed: number;
   /** Whether something has changed since. */
   readonly isOld: boolean;
-}) {
+}
+
+/** A field on the shelf, once its kind is there: one that was just made may have another than all others. */
+export const FieldRow = memo(function FieldRow(props: RowProps) {
+  const { kind, id, label } = props.field;
+  return useKind(kind) ? (
+    <Row {...props} />
+  ) : (
+    <li data-row={id} className="shelf-row">
+      <span className="shelf-name">{label || id}</span>
+    </li>
+  );
+});
+
+/** Its name, the live field, its shape or message, and a menu. */
+function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }: RowProps) {
+  // Its own kind alone: when another one is loaded, what is typed here stays.
+  const own = kindIn(useKinds(), field.kind);
+  const kinds = useMemo(() => ({ [field.kind]: own }), [field.kind, own]);
   const router = useRouter();
   const { classes, locale } = set.document;
   const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
   const languages = useLanguages(field.locale ?? locale);
   const compiled = useCustomCodeLater(
-    useMemo(() => compileField(field, facts, kinds, languages), [field, facts, languages]),
+    useMemo(() => compileField(field, facts, kinds, languages), [field, facts, kinds, languages]),
   );
   const live = useField(compiled, { today: todayIn(set.id) });
   useOwnOutcomesLater(live.store);
   const message = live.evaluation.shown[0];
   const name = field.label || field.id;
   const href = `/sets/${set.key}/fields/${field.id}`;
-  const shape = useMemo(() => shapeOf(field, facts, kinds), [field, facts]);
+  const shape = useMemo(() => shapeOf(field, facts, kinds), [field, facts, kinds]);
   const count = field.rules?.length ?? 0;
   return (
     <li data-sort={field.id} data-row={field.id} className="shelf-row">
@@ -112,7 +121,7 @@ export const FieldRow = memo(function FieldRow({
       />
     </li>
   );
-});
+}
 
 const inWords = (held: number, missed: number): string =>
   missed === 0 ? `${held} held` : held === 0 ? `${missed} missed` : `${held} held, ${missed} missed`;

@@ -1,12 +1,11 @@
 'use client';
 
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
-import { kindIn } from '@arbeit/engine/kinds';
+import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { parseNotation, propose, readAloud } from '@arbeit/engine/kinds/pattern';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import demo from '../../demo/ridge-huts.arbeit.json' with { type: 'json' };
-import { useKinds } from '../../field/kinds-provider.tsx';
 import { classesIn } from '../../model/classes.ts';
 import { addField } from '../../model/edits.ts';
 import { bareField } from '../../model/kind-change.ts';
@@ -19,7 +18,6 @@ import { Labelled } from '../../ui/labelled.tsx';
 
 /** Adds a field from examples of its text, from a kind, or from a field of the demo, and opens its desk. */
 export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; readonly onClose: () => void }) {
-  const kinds = useKinds();
   const router = useRouter();
   const { document } = set;
   const create = async (change: (d: SetDocument) => SetDocument) => {

@@ -1,10 +1,9 @@
 'use client';
 
 import type { SetDocument } from '@arbeit/engine/document';
-import { kinds } from '@arbeit/engine/kinds';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, useMemo, useRef, useState } from 'react';
-import { KindsProvider } from '../../field/kinds-provider.tsx';
+import { WithKinds } from '../../field/with-kinds.tsx';
 import { problemIn } from '../../model/other-sets.ts';
 import type { StoredSet } from '../../store/sets.ts';
 import { useCommands } from '../../ui/commands.tsx';
@@ -75,9 +74,13 @@ export function Shelf({
   ]);
   const drop = useDrop(takeIn);
   const wanted = search.trim().toLowerCase();
+  // Those of the first visit: a kind that comes later is loaded by its row.
+  const [names] = useState(() => [
+    ...new Set(sets.flatMap(({ document }) => document.fields.map(({ kind }) => kind))),
+  ]);
   const laidOut = useMemo(() => new Set(sets.map(({ key }) => key)), [sets]);
   return (
-    <KindsProvider value={kinds}>
+    <WithKinds names={names}>
       <Masthead trail={[{ label: 'Shelf' }]}>
         <span role="status" className="text-sm text-brick">
           {problem}
@@ -117,7 +120,7 @@ export function Shelf({
         <taking.ImportDialog text={given} onClose={() => setGiven(null)} onTaken={made} />
       )}
       <HydrationMarker />
-    </KindsProvider>
+    </WithKinds>
   );
 }
 

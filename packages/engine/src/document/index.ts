@@ -21,6 +21,7 @@ export {
   type DocumentResult,
   isDeeper,
   mostDeep,
+  problemsOfEntry,
   type ReadOptions,
   readDocument,
   withEntries,

@@ -5,6 +5,7 @@ import { most, mostFaults } from '../faults/limits.ts';
 import { attributeNames } from '../field/html.ts';
 import { type Definition, definitionIn, type KindTable, kindIn } from '../kinds/contract/definition.ts';
 import { builtIns, rangesOf } from '../kinds/editing/notation.ts';
+import { entryChecks } from '../kinds/entry-checks.ts';
 import { mayBeLeftOut } from '../options/option.ts';
 import { readOptions } from '../options/read.ts';
 import { compileField } from './compile-field.ts';
@@ -340,7 +341,7 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
     for (const key of ['hint', 'placeholder', 'initial']) if (field.has(key)) field.get(key).string();
     if (field.has('locale')) readLocale(field.get('locale'));
     if (field.has('messages')) field.get('messages').oneOf(['first', 'all']);
-    if (field.has('entry') && kind) readEntry(field.get('entry'), kind, classes, characters);
+    if (field.has('entry') && kind) readEntry(field.get('entry'), kind, String(named), classes, characters);
     if (field.has('html')) readHtml(field.get('html'));
     if (field.has('look')) readLook(field.get('look'));
     if (field.has('rules')) readRules(field.get('rules'), kind, checks);
@@ -370,12 +371,41 @@ function charactersIn(classes: unknown): Readonly<Record<string, string>> {
 function readEntry(
   at: Cursor,
   kind: Definition,
+  name: string,
   names: readonly string[],
   classes: Readonly<Record<string, string>>,
 ): void {
   const before = at.faults.length;
   readOptions(at, kind.options, { classes: names });
-  if (at.faults.length === before) kind.check?.(at, { classes });
+  if (at.faults.length === before) checkEntry(at, kind, name, classes);
+}
+
+/** Checks what the options of an entry mean together. */
+function checkEntry(
+  at: Cursor,
+  kind: Definition,
+  name: string,
+  classes: Readonly<Record<string, string>>,
+): void {
+  kind.check?.(at);
+  if (Object.hasOwn(entryChecks, name)) entryChecks[name]?.(at, classes);
+}
+
+/**
+ * What is wrong with valid options together, as sentences. For screens that edit entries.
+ *
+ * @example
+ * problemsOfEntry(kinds, 'pattern', { pattern: ['<4 digit>', '<2 digit>'] }, {}).length; // 1
+ */
+export function problemsOfEntry(
+  kinds: KindTable,
+  kind: string,
+  entry: object,
+  classes: Readonly<Record<string, string>>,
+): readonly string[] {
+  const faults: DocumentFault[] = [];
+  checkEntry(new Cursor(entry, '$', faults), kindIn(kinds, kind).define, kind, classes);
+  return faults.map(({ message }) => message);
 }
 
 function readHtml(at: Cursor): void {

@@ -1,4 +1,19 @@
-import type { Option, Options, Text } from '../options/option.ts';
+import type { Option, Options } from '../options/option.ts';
+import { patternMutants } from './pattern/mutants.ts';
+
+/** Other texts that a slip of the hand would lead to; `classes` are the names of the set's own. */
+type TextMutants = (
+  text: string,
+  classes: readonly string[],
+) => readonly { readonly text: string; readonly words: string }[];
+
+/**
+ * Options whose texts have a syntax of their own, by kind. They are not in the definitions, which pages of the
+ * studio load.
+ */
+const textMutants: Readonly<Record<string, Readonly<Record<string, TextMutants>>>> = {
+  pattern: { pattern: patternMutants },
+};
 
 /** An entry with one option changed, and a description of the change. */
 export interface EntryMutant {
@@ -58,7 +73,7 @@ function others(option: Option, value: unknown): readonly Other[] {
 
 /** Ways to break a list of texts: one of them broken, one gone, two neighbours in the other order. */
 function listMutants(
-  { mutants }: Text,
+  mutants: TextMutants | undefined,
   texts: readonly string[],
   classes: readonly string[],
 ): readonly { readonly text: readonly string[]; readonly words: string }[] {
@@ -76,6 +91,7 @@ function listMutants(
  * of documents decides whether a result is valid.
  */
 export function entryMutants(
+  kind: string,
   options: Options,
   entry: Readonly<Record<string, unknown>>,
   classes: readonly string[],
@@ -83,14 +99,15 @@ export function entryMutants(
   return Object.entries(options).flatMap(([name, option]): readonly EntryMutant[] => {
     if (option.drawn && option.is !== 'whole') return [];
     const value = entry[name] ?? ('usual' in option ? option.usual : undefined);
-    if (option.is === 'text' && option.mutants && typeof value === 'string')
-      return option.mutants(value, classes).map(({ text, words }) => ({
+    const mutants = textMutants[kind]?.[name];
+    if (option.is === 'text' && mutants && typeof value === 'string')
+      return mutants(value, classes).map(({ text, words }) => ({
         option: name,
         words,
         entry: { ...entry, [name]: text },
       }));
     if (option.is === 'text' && Array.isArray(value))
-      return listMutants(option, value as readonly string[], classes).map(({ text, words }) => ({
+      return listMutants(mutants, value as readonly string[], classes).map(({ text, words }) => ({
         option: name,
         words,
         entry: { ...entry, [name]: text },

@@ -62,14 +62,6 @@ export interface Text extends Described {
   readonly orList?: number;
   readonly usual?: string;
   readonly otherwise?: string;
-  /**
-   * Other texts that a slip of the hand would lead to, for mutation tests; `classes` are the names of the
-   * set's own.
-   */
-  readonly mutants?: (
-    text: string,
-    classes: readonly string[],
-  ) => readonly { readonly text: string; readonly words: string }[];
   /** Texts to begin with, with words where they need some. */
   readonly offers?: () => readonly (readonly [text: string, words: string])[];
 }

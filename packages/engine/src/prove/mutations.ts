@@ -65,7 +65,7 @@ function brokenFields(
   const { when, initial, ...rest } = field;
   const hasRequired = field.rules?.some(({ check }) => check.type === 'required');
   return [
-    ...entryMutants(define.options, entry, Object.keys(classes)).map(({ words, entry: broken }): Way<FieldDocument> => [words, as({ entry: broken })]),
+    ...entryMutants(field.kind, define.options, entry, Object.keys(classes)).map(({ words, entry: broken }): Way<FieldDocument> => [words, as({ entry: broken })]),
     ...brokenLists(field.rules ?? [], checks).map(([words, rules]): Way<FieldDocument> => [words, as({ rules })]),
     ...(hasRequired ? [] : [['it has to be filled in', as({ rules: [{ id: 'has-to-be', check: { type: 'required' } }, ...(field.rules ?? [])] })] as Way<FieldDocument>]),
     ...(field.messages === 'all' ? [['one message at a time', as({ messages: 'first' })] as Way<FieldDocument>] : []),

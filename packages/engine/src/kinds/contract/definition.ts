@@ -18,12 +18,6 @@ export interface PlanContext {
   readonly classes: Readonly<Record<string, string>>;
 }
 
-/** What the options of an entry are checked in. */
-export interface DefinitionContext {
-  /** The set's own character classes, by name. */
-  readonly classes: Readonly<Record<string, string>>;
-}
-
 /** How limits are written, for kinds whose values have an order. */
 export interface Limits {
   /** Whether a text is a valid limit. */
@@ -44,7 +38,7 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   readonly name: string;
   readonly options: O;
   /** Reports faults of several options together; each option is valid by itself. */
-  check?(at: Cursor, around?: DefinitionContext): void;
+  check?(at: Cursor): void;
   /** Compiles an entry. Throws `RangeError` on what the reader would have refused. */
   plan(entry: EntryOf<O>, around: PlanContext): P;
   /** HTML attributes it needs (`inputmode`, autofill tokens). The field's own attributes win. */

@@ -8,7 +8,7 @@ import type { DateTimePlan } from './plan.ts';
 export const momentForm = /^\d{4}-\d\d-\d\dT(?:[01]\d|2[0-3]):[0-5]\d$/;
 
 /** The parts of a date and of a time in the plan's order. */
-export function joined(plan: DateTimePlan, date: readonly string[], time: readonly string[]): string[] {
+function joined(plan: DateTimePlan, date: readonly string[], time: readonly string[]): string[] {
   return plan.dateAt === 0 ? [...date, ...time] : [...time, ...date];
 }
 

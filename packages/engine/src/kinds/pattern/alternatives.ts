@@ -97,167 +97,177 @@ function around({ cells, at, display }: PatternBody, count: number): readonly [l
   ];
 }
 
+/** What an edit of the pattern in use led to, laid out anew. `isTyped`: the caret is behind a character. */
+function settled(single: Single, plan: PatternPlan, { body, caret }: Edited, isTyped: boolean): Edited {
+  const laid = laidOut(plan, body.content, body);
+  if (laid === body) return { body, caret };
+  const count = countLeft(body, caret);
+  const own = planOf(plan, laid);
+  const isLast = count === laid.content.length || count > laid.last;
+  if (isTyped && own && isLast) return { body: laid, caret: single.caretAtEnd(own, laid).caret };
+  const [low, high] = around(laid, count);
+  return { body: laid, caret: isTyped ? low : Math.max(low, Math.min(caret, high)) };
+}
+
+/** The state without the selection, still laid out by the same pattern. */
+function cut(single: Single, plan: PatternPlan, body: PatternBody, start: number, end: number): Edited {
+  if (start === end) return { body, caret: start };
+  const own = planOf(plan, body);
+  if (!own) return eraseBare(body, start, end, 'selection');
+  const erased = single.erase(own, body, start, end, 'selection');
+  return { body: marked(erased.body, body.which ?? 0), caret: erased.caret };
+}
+
+/** The content with a character after its first `count` ones, in the first pattern that accepts it. */
+function entered(
+  single: Single,
+  plan: PatternPlan,
+  body: PatternBody,
+  count: number,
+  character: string,
+): Edited | undefined {
+  const all = body.cells.filter(Boolean);
+  const [before, after] = [all.slice(0, count).join(''), all.slice(count).join('')];
+  for (const [which, own] of plan.alternatives!.entries()) {
+    if (after === '') {
+      const cells = cellsFor(own, before);
+      const laid = cells && lay(own, cells, undefined);
+      if (!laid) continue;
+      // Typed by the pattern itself, which may complete a word.
+      const { caret } = single.caretAtEnd(own, laid);
+      const typed = single.key(own, laid, caret, caret, character);
+      if (typeof typed === 'string' || typed.body.content === laid.content) continue;
+      return settled(single, plan, { body: marked(typed.body, which), caret: typed.caret }, true);
+    }
+    const cells = cellsFor(own, before + character + after);
+    if (!cells) continue;
+    const laid = marked(lay(own, cells, undefined), which);
+    return { body: laid, caret: around(laid, count + 1)[0] };
+  }
+  return undefined;
+}
+
+function key(
+  single: Single,
+  plan: PatternPlan,
+  body: PatternBody,
+  start: number,
+  end: number,
+  character: string,
+): Edited | Reason {
+  const cleared = cut(single, plan, body, start, end);
+  const { caret } = cleared;
+  const which = cleared.body.which ?? 0;
+  const own = planOf(plan, cleared.body);
+  const typed = own ? single.key(own, cleared.body, caret, caret, character) : 'not-accepted';
+  const isTyped = typeof typed !== 'string';
+  const isContent = isTyped && typed.body.content !== cleared.body.content;
+  const isOwn = isTyped && (isContent || cleared.body.owed !== '' || !worthTelling.test(character));
+  if (!isOwn) {
+    const other = entered(
+      single,
+      plan,
+      cleared.body,
+      countLeft(cleared.body, caret),
+      character.normalize('NFC'),
+    );
+    // A letter or digit of the fixed text is content where only another pattern goes on with it.
+    if (other && !(isTyped && (other.body.which ?? 0) === which)) return other;
+  }
+  if (isTyped)
+    return settled(single, plan, { body: marked(typed.body, which), caret: typed.caret }, isContent);
+  return typed === 'full' && hasRoom(single, plan, cleared.body) ? 'not-accepted' : typed;
+}
+
+/** Whether some pattern accepts the content and more. */
+function hasRoom(single: Single, plan: PatternPlan, body: PatternBody): boolean {
+  const own = planOf(plan, body);
+  if (!own || single.hasRoom(own, body)) return true;
+  return plan.alternatives!.some((other) => cellsFor(other, body.content)?.at(-1) === '');
+}
+
+/** Whether a cell or the fixed text of some pattern has the character. */
+const knows = ({ alternatives }: PatternPlan, character: string): boolean =>
+  alternatives!.some(
+    ({ parts, before }) =>
+      parts.some((part) => taken(part, character) !== undefined) ||
+      before.some((fixed) => indexIn(written(fixed), character) >= 0),
+  );
+
+/** The characters of a text as keys, one by one. */
+function byKeys(single: Single, plan: PatternPlan, from: Edited, text: string): InsertResult<PatternBody> {
+  let { body, caret } = from;
+  let [leftOut, met, isTaken, spare] = ['', '', false, mostSpare];
+  let refusal: Reason | null = null;
+  const known = new Map<string, boolean>();
+  for (const character of graphemes(text.normalize('NFC'))) {
+    if (!known.has(character)) known.set(character, knows(plan, character));
+    if (spare > 0 && !hasRoom(single, plan, body)) spare--;
+    const edited =
+      known.get(character) && spare > 0 ? key(single, plan, body, caret, caret, character) : 'not-accepted';
+    if (typeof edited !== 'string') {
+      isTaken ||= edited.body !== body || edited.caret !== caret;
+      if (edited.body.content === body.content && worthTelling.test(character)) met += character;
+      ({ body, caret } = edited);
+    } else if (worthTelling.test(character)) {
+      leftOut += character;
+      refusal = edited;
+    }
+  }
+  const standing = fixedIn(body) + body.content;
+  const lost = graphemes(met).filter((character) => indexIn(standing, character) < 0);
+  return { body, caret, leftOut: leftOut + lost.join(''), rejected: isTaken ? null : refusal };
+}
+
+function insert(
+  single: Single,
+  plan: PatternPlan,
+  body: PatternBody,
+  start: number,
+  end: number,
+  text: string,
+): InsertResult<PatternBody> {
+  const cleared = cut(single, plan, body, start, end);
+  const from = settled(single, plan, cleared, false);
+  const typed = byKeys(single, plan, from, text);
+  const isIt = ({ display }: PatternBody): boolean => display === text || display === text.trim();
+  const isOwn = typed.leftOut === '' && isIt(typed.body);
+  if (from.body.content !== '' || isOwn) return typed;
+  // What keys would not lead to may be the display of one of the patterns.
+  for (const [which, own] of plan.alternatives!.entries()) {
+    const read = single.insert(own, single.empty(own), 0, 0, text);
+    if (read.leftOut !== '' || read.rejected || !isIt(read.body)) continue;
+    const laid = laidOut(plan, read.body.content, marked(read.body, which));
+    if ((laid.which ?? 0) === which) return { ...read, body: laid };
+  }
+  return typed;
+}
+
+/** The state whose raw value is `raw`; `undefined` if there is none. */
+function readRaw(single: Single, plan: PatternPlan, raw: string): PatternBody | undefined {
+  for (const [which, own] of plan.alternatives!.entries()) {
+    const { body, leftOut, rejected } = single.parse(own, raw);
+    if (leftOut !== '' || rejected || rawOf(own, body) !== raw) continue;
+    const laid = laidOut(plan, body.content, marked(body, which));
+    if ((laid.which ?? 0) === which) return laid;
+  }
+  // What a deletion left: no pattern accepts it, and each of its characters is one of some pattern.
+  const characters = graphemes(raw);
+  const most = Math.max(...plan.alternatives!.map(({ cells }) => cells.length));
+  const isOurs = (character: string): boolean =>
+    plan.alternatives!.some(({ parts }) => parts.some((part) => taken(part, character) === character));
+  if (characters.length === 0 || characters.length > most || !characters.every(isOurs)) return undefined;
+  const laid = laidOut(plan, raw);
+  return laid.which === -1 ? laid : undefined;
+}
+
+const atEnd = (single: Single, plan: PatternPlan, body: PatternBody): Edited => {
+  const own = planOf(plan, body);
+  return own ? { body, caret: single.caretAtEnd(own, body).caret } : { body, caret: body.display.length };
+};
+
 /** The functions of the kind for lists of patterns, made of those for one. */
 export function withAlternatives(single: Single): Single {
-  /** What an edit of the pattern in use led to, laid out anew. `isTyped`: the caret is behind a character. */
-  function settled(plan: PatternPlan, { body, caret }: Edited, isTyped: boolean): Edited {
-    const laid = laidOut(plan, body.content, body);
-    if (laid === body) return { body, caret };
-    const count = countLeft(body, caret);
-    const own = planOf(plan, laid);
-    const isLast = count === laid.content.length || count > laid.last;
-    if (isTyped && own && isLast) return { body: laid, caret: single.caretAtEnd(own, laid).caret };
-    const [low, high] = around(laid, count);
-    return { body: laid, caret: isTyped ? low : Math.max(low, Math.min(caret, high)) };
-  }
-
-  /** The state without the selection, still laid out by the same pattern. */
-  function cut(plan: PatternPlan, body: PatternBody, start: number, end: number): Edited {
-    if (start === end) return { body, caret: start };
-    const own = planOf(plan, body);
-    if (!own) return eraseBare(body, start, end, 'selection');
-    const erased = single.erase(own, body, start, end, 'selection');
-    return { body: marked(erased.body, body.which ?? 0), caret: erased.caret };
-  }
-
-  /** The content with a character after its first `count` ones, in the first pattern that accepts it. */
-  function entered(
-    plan: PatternPlan,
-    body: PatternBody,
-    count: number,
-    character: string,
-  ): Edited | undefined {
-    const all = body.cells.filter(Boolean);
-    const [before, after] = [all.slice(0, count).join(''), all.slice(count).join('')];
-    for (const [which, own] of plan.alternatives!.entries()) {
-      if (after === '') {
-        const cells = cellsFor(own, before);
-        const laid = cells && lay(own, cells, undefined);
-        if (!laid) continue;
-        // Typed by the pattern itself, which may complete a word.
-        const { caret } = single.caretAtEnd(own, laid);
-        const typed = single.key(own, laid, caret, caret, character);
-        if (typeof typed === 'string' || typed.body.content === laid.content) continue;
-        return settled(plan, { body: marked(typed.body, which), caret: typed.caret }, true);
-      }
-      const cells = cellsFor(own, before + character + after);
-      if (!cells) continue;
-      const laid = marked(lay(own, cells, undefined), which);
-      return { body: laid, caret: around(laid, count + 1)[0] };
-    }
-    return undefined;
-  }
-
-  function key(
-    plan: PatternPlan,
-    body: PatternBody,
-    start: number,
-    end: number,
-    character: string,
-  ): Edited | Reason {
-    const cleared = cut(plan, body, start, end);
-    const { caret } = cleared;
-    const which = cleared.body.which ?? 0;
-    const own = planOf(plan, cleared.body);
-    const typed = own ? single.key(own, cleared.body, caret, caret, character) : 'not-accepted';
-    const isTyped = typeof typed !== 'string';
-    const isContent = isTyped && typed.body.content !== cleared.body.content;
-    const isOwn = isTyped && (isContent || cleared.body.owed !== '' || !worthTelling.test(character));
-    if (!isOwn) {
-      const other = entered(plan, cleared.body, countLeft(cleared.body, caret), character.normalize('NFC'));
-      // A letter or digit of the fixed text is content where only another pattern goes on with it.
-      if (other && !(isTyped && (other.body.which ?? 0) === which)) return other;
-    }
-    if (isTyped) return settled(plan, { body: marked(typed.body, which), caret: typed.caret }, isContent);
-    return typed === 'full' && hasRoom(plan, cleared.body) ? 'not-accepted' : typed;
-  }
-
-  /** Whether some pattern accepts the content and more. */
-  function hasRoom(plan: PatternPlan, body: PatternBody): boolean {
-    const own = planOf(plan, body);
-    if (!own || single.hasRoom(own, body)) return true;
-    return plan.alternatives!.some((other) => cellsFor(other, body.content)?.at(-1) === '');
-  }
-
-  /** Whether a cell or the fixed text of some pattern has the character. */
-  const knows = ({ alternatives }: PatternPlan, character: string): boolean =>
-    alternatives!.some(
-      ({ parts, before }) =>
-        parts.some((part) => taken(part, character) !== undefined) ||
-        before.some((fixed) => indexIn(written(fixed), character) >= 0),
-    );
-
-  /** The characters of a text as keys, one by one. */
-  function byKeys(plan: PatternPlan, from: Edited, text: string): InsertResult<PatternBody> {
-    let { body, caret } = from;
-    let [leftOut, met, isTaken, spare] = ['', '', false, mostSpare];
-    let refusal: Reason | null = null;
-    const known = new Map<string, boolean>();
-    for (const character of graphemes(text.normalize('NFC'))) {
-      if (!known.has(character)) known.set(character, knows(plan, character));
-      if (spare > 0 && !hasRoom(plan, body)) spare--;
-      const edited =
-        known.get(character) && spare > 0 ? key(plan, body, caret, caret, character) : 'not-accepted';
-      if (typeof edited !== 'string') {
-        isTaken ||= edited.body !== body || edited.caret !== caret;
-        if (edited.body.content === body.content && worthTelling.test(character)) met += character;
-        ({ body, caret } = edited);
-      } else if (worthTelling.test(character)) {
-        leftOut += character;
-        refusal = edited;
-      }
-    }
-    const standing = fixedIn(body) + body.content;
-    const lost = graphemes(met).filter((character) => indexIn(standing, character) < 0);
-    return { body, caret, leftOut: leftOut + lost.join(''), rejected: isTaken ? null : refusal };
-  }
-
-  function insert(
-    plan: PatternPlan,
-    body: PatternBody,
-    start: number,
-    end: number,
-    text: string,
-  ): InsertResult<PatternBody> {
-    const cleared = cut(plan, body, start, end);
-    const from = settled(plan, cleared, false);
-    const typed = byKeys(plan, from, text);
-    const isIt = ({ display }: PatternBody): boolean => display === text || display === text.trim();
-    const isOwn = typed.leftOut === '' && isIt(typed.body);
-    if (from.body.content !== '' || isOwn) return typed;
-    // What keys would not lead to may be the display of one of the patterns.
-    for (const [which, own] of plan.alternatives!.entries()) {
-      const read = single.insert(own, single.empty(own), 0, 0, text);
-      if (read.leftOut !== '' || read.rejected || !isIt(read.body)) continue;
-      const laid = laidOut(plan, read.body.content, marked(read.body, which));
-      if ((laid.which ?? 0) === which) return { ...read, body: laid };
-    }
-    return typed;
-  }
-
-  /** The state whose raw value is `raw`; `undefined` if there is none. */
-  function readRaw(plan: PatternPlan, raw: string): PatternBody | undefined {
-    for (const [which, own] of plan.alternatives!.entries()) {
-      const { body, leftOut, rejected } = single.parse(own, raw);
-      if (leftOut !== '' || rejected || rawOf(own, body) !== raw) continue;
-      const laid = laidOut(plan, body.content, marked(body, which));
-      if ((laid.which ?? 0) === which) return laid;
-    }
-    // What a deletion left: no pattern accepts it, and each of its characters is one of some pattern.
-    const characters = graphemes(raw);
-    const most = Math.max(...plan.alternatives!.map(({ cells }) => cells.length));
-    const isOurs = (character: string): boolean =>
-      plan.alternatives!.some(({ parts }) => parts.some((part) => taken(part, character) === character));
-    if (characters.length === 0 || characters.length > most || !characters.every(isOurs)) return undefined;
-    const laid = laidOut(plan, raw);
-    return laid.which === -1 ? laid : undefined;
-  }
-
-  const atEnd = (plan: PatternPlan, body: PatternBody): Edited => {
-    const own = planOf(plan, body);
-    return own ? { body, caret: single.caretAtEnd(own, body).caret } : { body, caret: body.display.length };
-  };
-
   const { rawAs, guideText } = single;
   // Without a list every member does what it does for one pattern, at the same cost.
   return {
@@ -278,27 +288,35 @@ export function withAlternatives(single: Single): Single {
       const own = planOf(plan, body);
       return own ? single.value(own, body) : null;
     },
-    hasRoom: (plan, body) => (plan.alternatives ? hasRoom(plan, body) : single.hasRoom(plan, body)),
+    hasRoom: (plan, body) => (plan.alternatives ? hasRoom(single, plan, body) : single.hasRoom(plan, body)),
     key: (plan, body, start, end, character) =>
       plan.alternatives
-        ? key(plan, body, start, end, character)
+        ? key(single, plan, body, start, end, character)
         : single.key(plan, body, start, end, character),
     insert: (plan, body, start, end, text) =>
-      plan.alternatives ? insert(plan, body, start, end, text) : single.insert(plan, body, start, end, text),
+      plan.alternatives
+        ? insert(single, plan, body, start, end, text)
+        : single.insert(plan, body, start, end, text),
     parse(plan, text) {
       if (!plan.alternatives) return single.parse(plan, text);
-      const raw = readRaw(plan, text);
-      if (raw) return { ...atEnd(plan, raw), leftOut: '', rejected: null };
-      const { body, caret } = atEnd(plan, single.empty(plan));
-      return insert(plan, body, caret, caret, text);
+      const raw = readRaw(single, plan, text);
+      if (raw) return { ...atEnd(single, plan, raw), leftOut: '', rejected: null };
+      const { body, caret } = atEnd(single, plan, single.empty(plan));
+      return insert(single, plan, body, caret, caret, text);
     },
     erase(plan, body, start, end, extent) {
       if (!plan.alternatives) return single.erase(plan, body, start, end, extent);
       const own = planOf(plan, body);
       const erased = own ? single.erase(own, body, start, end, extent) : eraseBare(body, start, end, extent);
-      return settled(plan, { body: marked(erased.body, body.which ?? 0), caret: erased.caret }, false);
+      return settled(
+        single,
+        plan,
+        { body: marked(erased.body, body.which ?? 0), caret: erased.caret },
+        false,
+      );
     },
-    caretAtEnd: (plan, body) => (plan.alternatives ? atEnd(plan, body) : single.caretAtEnd(plan, body)),
+    caretAtEnd: (plan, body) =>
+      plan.alternatives ? atEnd(single, plan, body) : single.caretAtEnd(plan, body),
     guideText(plan, body) {
       const own = planOf(plan, body);
       return own && guideText ? guideText(own, body) : '';

@@ -2,11 +2,9 @@ import type { Cursor } from '../../faults/cursor.ts';
 import { type FilledEntry, filled, type Options, yesNo } from '../../options/option.ts';
 import { graphemes } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
-import type { Definition, DefinitionContext } from '../contract/definition.ts';
-import { mostCells, type Node, parseNotation, setOf } from '../editing/notation.ts';
+import type { Definition } from '../contract/definition.ts';
+import { type Node, parseNotation, setOf } from '../editing/notation.ts';
 import { taken } from '../editing/takes.ts';
-import { neverUsed } from './in-use.ts';
-import { patternMutants } from './mutants.ts';
 import type { FixedText, Part, PatternPlan, Segment, Stretch } from './plan.ts';
 
 const options = {
@@ -19,7 +17,6 @@ const options = {
     orList: 100,
     suggestion: '<4 digit>',
     check: (text, { classes }) => parseNotation(text, classes).faults,
-    mutants: patternMutants,
   },
   positions: {
     is: 'choice',
@@ -81,35 +78,9 @@ type Filled = FilledEntry<typeof options>;
 const patternsOf = (pattern: string | readonly string[]): readonly string[] =>
   typeof pattern === 'string' ? [pattern] : pattern;
 
-/** Checks a list of patterns: what it cannot go with, its size, and that each of them can be in use. */
-function checkList(at: Cursor, patterns: readonly string[], classes: Readonly<Record<string, string>>): void {
-  if ((at.value as { positions?: unknown }).positions === 'fixed') {
-    at.get('positions').fault('A list of patterns closes up: its text changes shape as one types.', {
-      suggestion: 'flow',
-    });
-    return;
-  }
-  const parsed = patterns.map((text) => parseNotation(text, Object.keys(classes)));
-  // Without the classes of the document nothing can be told of a pattern that uses one.
-  if (parsed.some(({ faults }) => faults.length > 0)) return;
-  const plans = parsed.map(({ nodes }) => planPattern(nodes, filled(options, { pattern: '' }), classes));
-  const cells = plans.reduce((sum, plan) => sum + plan.cells.length, 0);
-  if (cells > mostCells) {
-    at.get('pattern').fault(`These patterns have ${cells} cells; ${mostCells} are the most.`);
-    return;
-  }
-  for (const i of neverUsed(plans))
-    at.get('pattern')
-      .item(i)
-      .fault(
-        'This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or take it out.',
-      );
-}
-
 /** Checks that a compact raw value can be written back: nothing in it tells where a part was ended early. */
-function check(at: Cursor, around: DefinitionContext = { classes: {} }): void {
+function check(at: Cursor): void {
   const entry = at.value as { pattern: string | readonly string[]; raw?: unknown; positions?: unknown };
-  if (typeof entry.pattern !== 'string') checkList(at, entry.pattern, around.classes);
   if (entry.raw !== 'compact' || entry.positions === 'fixed') return;
   const isCut = patternsOf(entry.pattern).some((text) => {
     // Whatever the classes of the document are; they only make characters alike.
@@ -146,6 +117,10 @@ export const pattern: Definition<typeof options, PatternPlan> = {
     return { ...first, raw, alternatives };
   },
 };
+
+/** A pattern compiled without options of its own. */
+export const planPlainly = (nodes: readonly Node[], classes: Readonly<Record<string, string>>): PatternPlan =>
+  planPattern(nodes, filled(options, { pattern: '' }), classes);
 
 /**
  * Compiles a parsed notation to cells, parts, stretches and the fixed text between them. `nodes` must be free

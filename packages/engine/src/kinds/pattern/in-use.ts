@@ -1,7 +1,7 @@
 import { taken } from '../editing/takes.ts';
+import { patternAlphabet } from './alphabet.ts';
 import { fit, mayStayBlank, partOf } from './cells.ts';
 import type { PatternPlan } from './plan.ts';
-import { patternAlphabet } from './typed-form.ts';
 
 /** Most states looked at; beyond that nothing is claimed. */
 const mostStates = 20_000;

@@ -1,7 +1,6 @@
 import { type CharacterSet, isIn, recase } from '../../values/characters.ts';
-import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
+import { graphemes, worthTelling } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
-import { type Alphabet, alphabetOf } from '../contract/alphabet.ts';
 import { digitsBetween, dropped, escaped } from '../contract/value-form.ts';
 import { taken } from '../editing/takes.ts';
 import type { Part, PatternPlan, Segment } from './plan.ts';
@@ -177,24 +176,4 @@ function numberOf(low: string, high: string, any: string, some: string): string 
   const beyond = '[^\\x00-\\x7F]';
   const others = [`${beyond}${any}\\p{Nd}`, `\\p{Nd}${any}${beyond}`, `[0-9]${some}[0-9]`];
   return `(?:${[bounded, ...others].join('|')})`;
-}
-
-/**
- * The characters that a pattern distinguishes. Two characters are equal if every cell accepts both or
- * neither; digits of numbers, letters of words and fixed text are each their own.
- */
-export function patternAlphabet(plan: PatternPlan): Alphabet {
-  const all = plan.alternatives ?? [plan];
-  const { filler } = plan;
-  const parts = all.flatMap((one) => one.parts);
-  const before = all.flatMap((one) => one.before);
-  const ranges = parts.flatMap(({ set }) => (Array.isArray(set) ? (set as readonly number[]) : []));
-  const fixedText = graphemes(before.map(textOf).join('') + filler);
-  const worded = parts.flatMap(({ words = [] }) => graphemes(words.join('')));
-  const digits = parts.some(({ takes }) => takes === 'number') ? [...'0123456789'] : [];
-  const own = new Set([...fixedText, ...worded, ...digits].map((c) => c.toLowerCase()));
-  return alphabetOf(ranges, [...own], (c) => {
-    const named = fold(c).toLowerCase();
-    return `${parts.map((part) => (taken(part, c) === undefined ? 0 : 1)).join('')} ${own.has(named) ? named : ''}`;
-  });
 }
