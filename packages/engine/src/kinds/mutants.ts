@@ -8,7 +8,7 @@ type TextMutants = (
 ) => readonly { readonly text: string; readonly words: string }[];
 
 /**
- * Options whose texts have a syntax of their own, by kind. They are not in the definitions, which pages of the
+ * Options whose texts have a syntax of their own, by kind. Not in the definitions, which pages of the
  * studio load.
  */
 const textMutants: Readonly<Record<string, Readonly<Record<string, TextMutants>>>> = {
