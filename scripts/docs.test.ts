@@ -199,6 +199,19 @@ describe('the contract', () => {
   });
 });
 
+test('the contract names every exemption from a law, and no other', () => {
+  const contract = readFileSync(
+    new URL('packages/engine/src/kinds/contract/law-exemptions.ts', root),
+    'utf8',
+  );
+  const [, members = ''] = contract.split('export interface LawExemptions');
+  const named = [...members.matchAll(/^ {2}(?:readonly )?(\w+)\?/gm)].map(([, name]) => name);
+  const laws = readFileSync(new URL('docs/contract/laws.md', root), 'utf8');
+  const listed = [...laws.matchAll(/^\| `(\w+)` \|/gm)].map(([, name]) => name);
+  expect(named.length).toBeGreaterThan(10);
+  expect(listed.toSorted()).toEqual(named.toSorted());
+});
+
 test('docs/options.md is what the kinds say of their options', async () => {
   const sections = Object.entries(kinds).map(
     ([name, { define }]) => `## ${name}\n\n${tableOf(define.options)}\n`,
