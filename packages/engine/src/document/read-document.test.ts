@@ -180,6 +180,12 @@ describe('one fault each', () => {
     ['too many decimals', withKind('percent', { decimals: { max: 1000 } }), `${entry}.decimals.max`, 'shape'],
     ['a unit with a digit', withKind('number', { unit: 'm2' }), `${entry}.unit`, 'shape'],
     ['a way to fill there is not', withKind('number', { fill: 'middle' }), `${entry}.fill`, 'shape'],
+    [
+      'a concealed text of several lines',
+      withKind('text', { conceal: true, lines: 3 }),
+      `${entry}.conceal`,
+      'sense',
+    ],
     ['an order there is not', withKind('date', { order: 'ydm' }), `${entry}.order`, 'shape'],
     ['a letter as separator', withKind('date', { separator: 'x' }), `${entry}.separator`, 'shape'],
     ['a clock of ten hours', withKind('time', { clock: 10 }), `${entry}.clock`, 'shape'],

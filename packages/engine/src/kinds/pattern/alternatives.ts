@@ -4,7 +4,6 @@ import type { Finding } from '../../rules/finding.ts';
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
 import { taken } from '../editing/takes.ts';
 import type { Edited, PatternBody } from './body.ts';
-import type { Cells } from './cells.ts';
 import { cellsFor, planOf } from './content.ts';
 import { contentEnd, fixedIn, indexIn, lay, rawOf, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
@@ -58,12 +57,6 @@ function bare(content: string): PatternBody {
   };
 }
 
-/** Whether its content alone says which cells are filled. */
-const isPlain = ({ parts, stretches }: PatternPlan): boolean =>
-  stretches.length === 0 && parts.every(({ min, size }) => min === size);
-
-const isSame = (a: Cells, b: Cells): boolean => a.length === b.length && a.every((c, i) => c === b[i]);
-
 /**
  * The text state of a content, by the first pattern that accepts it. `present` is kept if it is that already:
  * it may have fixed text that was typed, or a part that was ended early.
@@ -72,8 +65,7 @@ function laidOut(plan: PatternPlan, content: string, present?: PatternBody): Pat
   for (const [which, own] of plan.alternatives!.entries()) {
     const cells = cellsFor(own, content);
     if (!cells) continue;
-    const isPresent = present && (present.which ?? 0) === which;
-    if (isPresent && (!isPlain(own) || isSame(present.cells, cells))) return present;
+    if (present && (present.which ?? 0) === which) return present;
     return marked(lay(own, cells, undefined), which);
   }
   return bare(content);
