@@ -354,7 +354,7 @@ test('7: on its desk a field is turned into another kind and back by undo, renam
   const made = await newSet(request, [sum]);
   await page.goto(`/sets/${made.id}/fields/sum`);
   await choose(page, 'Menu of Price', /^Change the kind/);
-  await page.getByRole('radio', { name: /^date/ }).check();
+  await page.getByRole('radio', { name: /^date \d/ }).check();
   await page.getByRole('button', { name: 'Change the kind' }).click();
   const specimen = page.getByRole('region', { name: 'Specimen' });
   await expect(specimen.getByRole('button', { name: /^day: 14/ })).toBeVisible();
