@@ -168,13 +168,14 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
 function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDocument<'pattern'>>) {
   const own = usePatterns(definition, field, set, onChange);
   const { patterns, shown, used, problemWith, setPatterns, add } = own;
-  const [isAdded, setAdded] = useState(false);
-  const onBegun = useCallback(() => setAdded(false), []);
+  /** The pattern whose line gets the focus once it is drawn. */
+  const [begun, setBegun] = useState<number | null>(null);
+  const onBegun = useCallback(() => setBegun(null), []);
   const onAdd = useCallback(() => {
     // Without the network nothing is added; the next click tries again.
-    add().then(setAdded, () => undefined);
+    add().then(setBegun, () => undefined);
   }, [add]);
-  const goToLine = useCallback(() => setAdded(true), []);
+  const goToLine = useCallback(() => setBegun(0), []);
   const isOne = patterns.length === 1;
   const beside = useMemo(() => isOne && <AddPattern count={1} onAdd={onAdd} />, [isOne, onAdd]);
   return (
@@ -205,7 +206,7 @@ function OfPattern({ definition, field, set, name, onChange }: BandProps<FieldDo
         onChange={own.setPattern}
         onOption={onChange}
         beside={beside}
-        isBegun={isAdded}
+        isBegun={begun === shown}
         onBegun={onBegun}
       />
     </>

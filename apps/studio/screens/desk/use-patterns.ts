@@ -41,8 +41,8 @@ interface Patterns {
   readonly choose: (index: number) => void;
   readonly setPattern: (next: string, about?: string) => void;
   readonly setPatterns: (next: readonly string[], at: number) => void;
-  /** Adds a pattern that can be in use, and draws it; resolves to whether there was room. */
-  readonly add: () => Promise<boolean>;
+  /** Adds a pattern that can be in use, and draws it; resolves to its index, `null` if there is no room. */
+  readonly add: () => Promise<number | null>;
   /** What is wrong with patterns together; `null` if nothing. */
   readonly problemWith: (patterns: readonly string[]) => string | null;
   /** What is wrong with a text in place of the drawn pattern, beside its notation. */
@@ -107,8 +107,9 @@ export function usePatterns(
     const { problemWithPatterns, withAnother } = await problems.fetch();
     const isGood = (all: readonly string[]) => problemWithPatterns(definition, all, kinds, classes);
     const next = withAnother(patterns, isGood);
-    if (next) setPatterns(next, patterns.length);
-    return next !== undefined;
+    if (!next) return null;
+    setPatterns(next, patterns.length);
+    return patterns.length;
   }, [definition, kinds, classes, patterns, setPatterns]);
   const problemOf = useCallback(
     (text: string) => problemWith(patterns.with(shown, text)),
