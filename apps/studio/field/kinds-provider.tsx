@@ -24,7 +24,8 @@ export function KindsProvider({
     () => (kind: string) => {
       // A kind that failed to load is loaded again at the next change.
       fetch?.(kind).then(
-        (brought) => setMore((had) => ({ ...had, ...brought })),
+        // Each row of a shelf asks for its kind; the first answer is enough.
+        (brought) => setMore((had) => (Object.hasOwn(had, kind) ? had : { ...had, ...brought })),
         () => undefined,
       );
     },

@@ -11,7 +11,6 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useKinds } from '../../field/kinds-provider.tsx';
 import { hasNotation, patternsOf, withPatterns } from '../../model/notation.ts';
 import { later, useLater } from '../../ui/later.tsx';
-
 import type { Change } from './change.ts';
 
 /** What is wrong with patterns together: few fields have several. */

@@ -21,11 +21,11 @@ export {
   type DocumentResult,
   isDeeper,
   mostDeep,
-  problemsOfEntry,
   type ReadOptions,
   readDocument,
   withEntries,
 } from './read-document.ts';
+export { problemsOfEntry } from './read-entry.ts';
 export { dataOfMessage, optionsOfCheck, problemWithCheck, problemWithMessage } from './read-rules.ts';
 export { documentSchema } from './schema.ts';
 export {

@@ -22,6 +22,9 @@ export function reduceResting<P extends Plan, B extends TextState>(
   const stepped = isStep && step?.(plan, awake.body, awake.start, event.type === 'up' ? 1 : -1);
   const after = stepped ? edit(awake, stepped, 'none') : carryOut(field, awake, event);
   if (after.focused || (!toResting && !normalizeOnBlur)) return after;
+  // What was refused leaves the view as it was, with its selection.
+  if (after.rejected && after.body === awake.body)
+    return { ...after, body: state.body, start: state.start, end: state.end };
   const tidied =
     event.type === 'leave' && state.focused && normalizeOnBlur
       ? normalizeOnBlur(plan, after.body)

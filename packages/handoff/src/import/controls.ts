@@ -247,10 +247,13 @@ function dated(page: Page, element: Element, type: 'date' | 'time', around: Arou
   return fieldFrom(page, element, { kind: type, entry, rules }, around);
 }
 
-/** A date with a time. Its seconds and its steps are not carried over. */
+/** A date with a time, to the minute. */
 function momentOf(page: Page, element: Element, around: Around): Draft {
   const toMinute = (text: string | undefined): string | undefined => text?.slice(0, 16).replace(' ', 'T');
   if (has(element, 'step')) lose(page, element, 'That it goes in steps is not carried over.');
+  const given = [around.initial, attribute(element, 'min'), attribute(element, 'max')];
+  if (given.some((text) => /:\d\d:(?!00(?:\.0+)?$)/.test(text ?? '')))
+    lose(page, element, 'Its seconds are not carried over.');
   const rules = rangeOf(toMinute(attribute(element, 'min')), toMinute(attribute(element, 'max')));
   return fieldFrom(
     page,

@@ -130,6 +130,7 @@ describe('an HTML form', () => {
     ['<input name=a pattern="(">', ['“a”, type text: Its expression is left out: This group is not closed: expected ")".']],
     ['<input name=a pattern="\\d{4} ?\\d{4}">', ['“a”, type text: Its expression came in as a rule: Its “ ” may be there or not; what a pattern puts in by itself is always there.']],
     ['<input type=number name=a min=1 step=2>', ['“a”, type number: Its steps of 2 begin at 1: they are not carried over.']],
+    ['<input type=datetime-local name=a step=1 min=2027-02-14T16:30:15 max=2027-02-15T16:30:00>', ['“a”, type datetime-local: That it goes in steps is not carried over.', '“a”, type datetime-local: Its seconds are not carried over.']],
     ['<input type=week name=a min=2027-W01>', ['“a”, type week: A week is typed as 2027-W06.', '“a”, type week: Its limits are not carried over.']],
     ['<input type=password name=a pattern="[a-z]{9}">', ['“a”, type password: Its expression came in as a rule: a pattern cannot be concealed.']],
     ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: The groups of its choices are not carried over: they stand in one list.', '“a”, <select>: Choices that are disabled cannot be chosen, and are left out.']],

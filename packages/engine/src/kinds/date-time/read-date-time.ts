@@ -44,8 +44,9 @@ export function readDateTime(plan: DateTimePlan, given: string): Parsed | undefi
     const [one, other] = [text.slice(0, index), text.slice(index + blank.length)];
     for (const read of [divided(plan, one, other), divided(plan, other, one)]) {
       if (!read || (found && found.leftOut.length < read.leftOut.length)) continue;
-      isUnclear =
-        found?.leftOut.length === read.leftOut.length && found.texts.join('/') !== read.texts.join('/');
+      // The shortest rest decides; of two with the same, neither is certain.
+      const isAlike = found?.leftOut.length === read.leftOut.length;
+      isUnclear = isAlike && (isUnclear || found?.texts.join('/') !== read.texts.join('/'));
       found = read;
     }
   }

@@ -4,8 +4,8 @@ import type { Finding } from '../../rules/finding.ts';
 import { graphemes, worthTelling } from '../../values/graphemes.ts';
 import { taken } from '../editing/takes.ts';
 import type { Edited, PatternBody } from './body.ts';
-import { cellsFor, planOf } from './content.ts';
-import { contentEnd, fixedIn, indexIn, lay, rawOf, written } from './layout.ts';
+import { cellsFor, notStanding, planOf } from './content.ts';
+import { contentEnd, indexIn, lay, rawOf, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 /**
@@ -206,9 +206,7 @@ function byKeys(single: Single, plan: PatternPlan, from: Edited, text: string): 
       refusal = edited;
     }
   }
-  const standing = fixedIn(body) + body.content;
-  const lost = graphemes(met).filter((character) => indexIn(standing, character) < 0);
-  return { body, caret, leftOut: leftOut + lost.join(''), rejected: isTaken ? null : refusal };
+  return { body, caret, leftOut: leftOut + notStanding(body, met), rejected: isTaken ? null : refusal };
 }
 
 function insert(

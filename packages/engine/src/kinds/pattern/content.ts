@@ -1,6 +1,7 @@
 import { graphemes } from '../../values/graphemes.ts';
 import type { PatternBody } from './body.ts';
 import { type Cells, fit, mayStayBlank } from './cells.ts';
+import { fixedIn, indexIn } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 /**
@@ -36,3 +37,15 @@ export const planOf = (
   plan: PatternPlan,
   { which = 0 }: Pick<PatternBody, 'which'>,
 ): PatternPlan | undefined => (plan.alternatives ? plan.alternatives[which] : plan);
+
+/**
+ * Of letters and digits that matched fixed text or a word, those that are not in the display in the end: they
+ * were rejected.
+ */
+export function notStanding(body: PatternBody, met: string): string {
+  if (!met) return '';
+  const standing = fixedIn(body) + body.content;
+  return graphemes(met)
+    .filter((character) => indexIn(standing, character) < 0)
+    .join('');
+}

@@ -6,12 +6,12 @@ import { align } from './align.ts';
 import { withAlternatives } from './alternatives.ts';
 import { type Bulk, bulk } from './append.ts';
 import type { Edited, PatternBody } from './body.ts';
-import { cellsFor } from './content.ts';
+import { cellsFor, notStanding } from './content.ts';
 import { eraseDense, insertDense } from './dense.ts';
 import { cellBeside, clear, erase, withoutPassed, wordLeft } from './erase.ts';
 import { hasAhead, hasAlternatives, hasDoubt, hasFixed, hasMany, hasText } from './features.ts';
 import { insertOne } from './insert.ts';
-import { contentEnd, fixedIn, ghostOf, indexIn, lay, rawOf, written } from './layout.ts';
+import { contentEnd, ghostOf, lay, rawOf, written } from './layout.ts';
 import type { PatternPlan } from './plan.ts';
 
 const empties = new WeakMap<PatternPlan, PatternBody>();
@@ -74,18 +74,6 @@ export function insertAll(
     }
   }
   return { body, caret, leftOut: leftOut + notStanding(body, met), rejected: taken ? null : refusal };
-}
-
-/**
- * Of letters and digits that matched fixed text or a word, those that are not in the display in the end: they
- * were rejected.
- */
-function notStanding(body: PatternBody, met: string): string {
-  if (!met) return '';
-  const standing = fixedIn(body) + body.content;
-  return graphemes(met)
-    .filter((character) => indexIn(standing, character) < 0)
-    .join('');
 }
 
 /**
