@@ -574,6 +574,7 @@ test('patterns in order: added, drawn while they are in use, moved and removed',
   await list.getByRole('button', { name: '<"3"><"47">' }).click();
   await expect(line).toHaveValue('<"3"><"47"><2 digit> <6 digit> <5 digit>');
   await expect(input).toHaveValue('4242 4242');
+  await expect(page.getByRole('region', { name: 'Ruler' })).toContainText(/4\s*2\s*4\s*2/);
   // A text that would keep another from ever being in use is not taken, and says why.
   await line.fill('<20 digit>');
   await expect(page.getByText('This pattern can never be in use')).toBeVisible();

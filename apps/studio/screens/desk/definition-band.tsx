@@ -1,6 +1,8 @@
 'use client';
 
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { FieldState } from '@arbeit/engine/field';
+import type { PatternBody } from '@arbeit/engine/kinds/pattern';
 import { inWords, sampleCells } from '@arbeit/engine/kinds/pattern';
 import { graphemes } from '@arbeit/engine/values';
 import type { Field } from '@arbeit/react';
@@ -126,7 +128,7 @@ function OfKind({ definition, field, set, onChange }: BandProps) {
 
 /** Specimen and ruler of one pattern. */
 function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns>; readonly field: Field }) {
-  const { notation, plan, classNames, state, setPattern } = of;
+  const { notation, plan, classNames, shown, used, setPattern } = of;
   const { open, setOpen, close, buttons } = useOpenPart();
   const { columns, spans } = useMemo(
     () => columnsOf(notation.nodes, plan, sampleCells(plan)),
@@ -159,8 +161,15 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
           )}
         </InlinePanel>
       )}
-      <Ruler plan={plan} state={state} columns={columns} />
-      <Facts field={field} />
+      {shown === used ? (
+        <>
+          <Ruler plan={plan} state={field.state as FieldState<PatternBody>} columns={columns} />
+          <Facts field={field} />
+        </>
+      ) : (
+        // What is typed is not laid out by the pattern that is drawn.
+        <KindRuler field={field} />
+      )}
     </Grid>
   );
 }

@@ -1,5 +1,4 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
-import type { FieldState } from '@arbeit/engine/field';
 import {
   type Notation,
   type PatternBody,
@@ -16,14 +15,6 @@ import type { Change } from './change.ts';
 /** What is wrong with patterns together: few fields have several. */
 const problems = later(() => import('../../model/pattern-problems.ts'));
 
-/** The state of a field in which nothing is typed, laid out by one of its patterns. */
-const idle = (field: Field, plan: PatternPlan): FieldState<PatternBody> => ({
-  ...(field.state as FieldState<PatternBody>),
-  body: field.store.field.kind.empty(plan) as PatternBody,
-  start: 0,
-  end: 0,
-});
-
 /** The patterns of a field, the one of them that is drawn and edited, and how to change them. */
 interface Patterns {
   readonly patterns: readonly string[];
@@ -35,8 +26,6 @@ interface Patterns {
   readonly plan: PatternPlan;
   readonly notation: Notation;
   readonly classNames: readonly string[];
-  /** What the ruler shows: what is typed if the drawn pattern is in use, otherwise nothing. */
-  readonly state: FieldState<PatternBody>;
   readonly choose: (index: number) => void;
   readonly setPattern: (next: string, about?: string) => void;
   readonly setPatterns: (next: readonly string[], at: number) => void;
@@ -67,16 +56,11 @@ export function usePatterns(
 ): Patterns {
   const kinds = useKinds();
   const whole = field.store.field.plan as PatternPlan;
-  const typed = field.state as FieldState<PatternBody>;
+  const { which: used = 0, content } = field.state.body as PatternBody;
   const patterns = useMemo(() => patternsOf(definition), [definition]);
-  const used = typed.body.which ?? 0;
-  const { shown, choose } = useShown(typed.body.content, used, patterns.length);
+  const { shown, choose } = useShown(content, used, patterns.length);
   const pattern = patterns[shown] ?? '';
   const plan = whole.alternatives?.[shown] ?? whole;
-  const state = useMemo(
-    () => (used === shown || !whole.alternatives ? typed : idle(field, plan)),
-    [used, shown, whole, typed, field, plan],
-  );
   const classNames = useMemo(() => Object.keys(classes ?? {}), [classes]);
   const notation = useMemo(() => parseNotation(pattern, classNames), [pattern, classNames]);
   const setPattern = useCallback(
@@ -114,5 +98,5 @@ export function usePatterns(
     (text: string) => problemWith(patterns.with(shown, text)),
     [problemWith, patterns, shown],
   );
-  return { patterns, shown, used, pattern, plan, notation, classNames, state, choose, setPattern, setPatterns, add, problemWith, problemOf }; // biome-ignore format: a list
+  return { patterns, shown, used, pattern, plan, notation, classNames, choose, setPattern, setPatterns, add, problemWith, problemOf }; // biome-ignore format: a list
 }

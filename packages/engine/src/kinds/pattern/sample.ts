@@ -20,6 +20,10 @@ export const drawing: SpecimenRenderer<PatternPlan, PatternBody> = {
     ]);
     return [...cells, { text: fixed.at(-1) ?? '' }].filter(({ text }) => text !== '');
   },
+  isUsers: (_, { cells, at }) => {
+    const own = new Set(at.filter((_, i) => cells[i]));
+    return (_, offset) => own.has(offset);
+  },
   held: ({ cells }) => cells.flatMap((c, i) => (c ? [i] : [])),
 };
 
