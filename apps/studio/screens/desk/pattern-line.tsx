@@ -8,6 +8,7 @@ import {
   parseNotation,
   readAloud,
 } from '@arbeit/engine/kinds/pattern';
+import dynamic from 'next/dynamic';
 import { memo, type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import { keepText, keptText } from '../../model/draft.ts';
 import { Help } from '../../ui/help.tsx';
@@ -16,9 +17,10 @@ import { useUnsavedLine } from '../../ui/unsaved.ts';
 import { InlinePanel } from './inline-panel.tsx';
 import { OptionEditors } from './kind-specimen.tsx';
 
-/** Words that are read when somebody asks for them, or seldom. */
+/** Words that are read when somebody asks for them. */
 const PatternHelp = deferred(() => import('./pattern-words.tsx').then((own) => own.PatternHelp));
-const Loss = deferred(() => import('./pattern-words.tsx').then((own) => own.Loss));
+/** Seldom there, and then from the first picture on, so that nothing moves. */
+const Loss = dynamic(() => import('./pattern-words.tsx').then((own) => own.Loss));
 
 /**
  * The pattern as text, in step with the specimen. While it has faults, the text stays as typed: each fault is
