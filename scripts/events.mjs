@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { parseArgs } from 'node:util';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { buildPackages } from './packages.mjs';
 
 // Random events in random fields of every kind, with all laws after each:
 // npm run events -- --events 10000000 --seed 7
@@ -50,7 +51,7 @@ if (isMainThread) {
       seed: { type: 'string', default: String(Math.floor(Math.random() * 1e9)) },
     },
   });
-  await import('./packages.mjs');
+  if (!buildPackages()) process.exit(1);
   const [events, seed] = [Number(values.events), Number(values.seed)];
   const threads = Math.max(1, availableParallelism());
   const byKind = {};
