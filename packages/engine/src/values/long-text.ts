@@ -1,65 +1,71 @@
-import { boundaryAt, characterAt, graphemes } from './graphemes.ts';
+import { boundaryAt, characterAt, classes, graphemes, joining } from './graphemes.ts';
 
 /**
  * The same as in `graphemes.ts`, for texts so long that reading them from the beginning would be noticeable
  * at every key.
  */
 
-/**
- * What a UTF-16 unit is to its neighbours: the base of a character, a mark that joins the one before, or
- * something that needs the expression above (pairs, pictures, flags, conjoining jamo, line ends).
- */
+/** What a code point is to its neighbours, as far as UAX #29 can tell without looking further. */
 const base = 0;
 const mark = 1;
-const other = 2;
-let classes: Uint8Array | undefined;
+const consonant = 2;
+const picture = 3;
+const control = 4;
+const prepended = 5;
+const jamo = 6;
 
-function classesOf(): Uint8Array {
-  classes = new Uint8Array(0x10000);
-  const isMark = /^[\p{M}\u200c\u200d]$/u;
-  const isOther = /^[\p{Cs}\p{ExtPict}\p{EMod}\r\n\u1100-\u11ff\ua960-\ua97f\ud7b0-\ud7ff]$/u;
-  for (let code = 0; code < 0x10000; code++) {
-    const c = String.fromCharCode(code);
-    classes[code] =
-      (code >= 0xd800 && code < 0xe000) || isOther.test(c) ? other : isMark.test(c) ? mark : base;
-  }
-  return classes;
+let table: Uint8Array | undefined;
+let sorts: readonly RegExp[] = [];
+
+const jamos = '\\u1100-\\u11ff\\ua960-\\ua97f\\ud7b0-\\ud7ff';
+
+function tableOf(): Uint8Array {
+  const { consonant, control, prepend } = classes;
+  const sets = [
+    `[${consonant}]`,
+    '\\p{ExtPict}',
+    `(?![${prepend}])[${control}]`,
+    `[${prepend}]`,
+    `[${jamos}]`,
+  ];
+  sorts = [joining, ...sets].map((set) => new RegExp(`^${set}$`, 'u'));
+  table = new Uint8Array(0x10000);
+  for (let code = 0; code < 0x10000; code++) table[code] = sortOf(String.fromCharCode(code));
+  return table;
 }
 
+/** The sort of a code point: the first whose expression it fits. */
+const sortOf = (character: string): number => sorts.findIndex((sort) => sort.test(character)) + 1;
+
+const isHigh = (unit: number): boolean => unit >= 0xd800 && unit < 0xdc00;
+const isLow = (unit: number): boolean => unit >= 0xdc00 && unit < 0xe000;
 const isFlag = (code: number): boolean => code >= 0x1f1e6 && code <= 0x1f1ff;
-/**
- * Beyond the first plane, skin tones, tags and marks join the character before them; everything else begins
- * one.
- */
-const joinsAstral = /^[\p{EMod}\p{M}\u{e0020}-\u{e007f}]$/u;
 
 /**
- * Whether a character certainly begins at an offset. `undefined` if only the expression can tell: joiners,
- * jamo, line ends, half characters.
+ * Whether a character begins at an offset, which is not 0. `undefined` if only the expression of
+ * `graphemes.ts` can tell: consonants after a mark, pictures after a joiner, jamo.
  */
 function begins(text: string, at: number): boolean | undefined {
-  const table = classes ?? classesOf();
-  const code = text.codePointAt(at)!;
-  const before = text.charCodeAt(at - 1);
-  const kind = table[text.charCodeAt(at)]!;
-  if (kind === mark) return false;
-  if (before === 0x200d && kind === other) return undefined;
-  if (code > 0xffff) {
-    if (isFlag(code)) {
-      // Regional indicators form pairs, counted from the start of their run.
-      let from = at;
-      while (from > 1 && isFlag(text.codePointAt(from - 2)!)) from -= 2;
-      return (at - from) % 4 === 0;
-    }
-    return !joinsAstral.test(String.fromCodePoint(code));
+  const known = table ?? tableOf();
+  const unit = text.charCodeAt(at);
+  const unitBefore = text.charCodeAt(at - 1);
+  if (isLow(unit) && isHigh(unitBefore)) return false;
+  const isPair = isHigh(unit) && isLow(text.charCodeAt(at + 1));
+  const sort = isPair ? sortOf(text.slice(at, at + 2)) : known[unit]!;
+  const isPairBefore = isLow(unitBefore) && at > 1 && isHigh(text.charCodeAt(at - 2));
+  const before = isPairBefore ? sortOf(text.slice(at - 2, at)) : known[unitBefore]!;
+  if (sort === control || before === control) return unit !== 10 || unitBefore !== 13;
+  if (sort === mark || before === prepended) return false;
+  if (isPair && isFlag(text.codePointAt(at)!)) {
+    // Regional indicators form pairs, counted from the start of their run.
+    let from = at;
+    while (from > 1 && isFlag(text.codePointAt(from - 2)!)) from -= 2;
+    return (at - from) % 4 === 0;
   }
-  // A syllable continues if a leading jamo began it.
-  if (kind === base) return table[before] !== other || (before >= 0xdc00 && before < 0xe000) || undefined;
-  if (code >= 0xdc00 && code < 0xe000) {
-    const isPair = before >= 0xd800 && before < 0xdc00;
-    return isPair ? false : undefined;
-  }
-  return undefined;
+  if (sort === consonant) return before !== mark || undefined;
+  if (sort === picture) return unitBefore !== 0x200d || undefined;
+  if (sort === jamo) return (before !== jamo && before !== base) || undefined;
+  return before !== jamo || undefined;
 }
 
 /** Number of characters (grapheme clusters). Long texts are counted in one pass over their units. */
@@ -72,8 +78,9 @@ export function countOf(text: string): number {
     let isStart: boolean | undefined;
     if (isFlag(code)) {
       // The run is counted while reading: looking back from each would cost its length again and again.
-      if (flags === 0) flags = begins(text, i) === false ? 1 : 0;
-      isStart = flags % 2 === 0;
+      isStart = flags === 0 ? begins(text, i) : flags % 2 === 0;
+      // Only the first flag of a run is asked: it may be the second of a pair that begins at 0.
+      if (flags === 0 && isStart === false && i > 1 && isFlag(text.codePointAt(i - 2)!)) flags = 1;
       flags++;
     } else {
       // The second half of a flag is part of it; a single one ends the run, like anything else.
