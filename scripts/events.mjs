@@ -39,7 +39,10 @@ async function walkOn({ seed, events }, told) {
     const result = fc.check(holds, { numRuns: 100, seed: seed + batch });
     count += own;
     told({ kind, events: own });
-    if (result.failed) return `${kind}, seed ${seed + batch}\n${fc.defaultReportMessage(result)}`;
+    if (result.failed) {
+      const law = result.errorInstance?.message ?? '';
+      return `${kind}, seed ${seed + batch}: ${law}\n${fc.defaultReportMessage(result)}`;
+    }
   }
   return undefined;
 }

@@ -102,6 +102,18 @@ test.each([
   }
 });
 
+test('two numbers without a unit are no duration where there are only hours', () => {
+  const pasted = (entry: object, text: string) => {
+    const field = open(entry);
+    const { body, rejected, leftOut } = apply(field, start(field), { type: 'paste', text });
+    return [field.kind.value(field.plan, body as never), rejected, leftOut];
+  };
+  for (const text of ['7 0', '1 30', '7 00'])
+    expect(pasted({ units: ['h'] }, text)).toEqual([null, 'not-accepted', text.replace(' ', '')]);
+  expect(pasted({ units: ['h'] }, '7h 00')).toEqual(['420', null, '']);
+  expect(pasted({ bare: 'h' }, '1 30')).toEqual(['90', null, '']);
+});
+
 test.each([
   [{ bare: 'h' }, '90 min', '90', ''],
   [{ bare: 'h' }, '90m', '90', ''],

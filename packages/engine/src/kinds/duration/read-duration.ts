@@ -55,12 +55,14 @@ export function readDuration(plan: DurationPlan, given: string): ReadDuration | 
   let seconds = 0;
   let last = Number.POSITIVE_INFINITY;
   let isWritten = true;
+  let isNamed = false;
   const written: [string, string] = ['', ''];
   for (token.lastIndex = 0; token.lastIndex < text.length; ) {
     const found = token.exec(text);
     if (!found) return undefined;
     const value = decimal(found[1]!);
-    const unit = found[2] ? secondsOf(plan, found[2]) : bareUnit(plan, value, last);
+    const unit = found[2] ? secondsOf(plan, found[2]) : bareUnit(plan, value, last, isNamed);
+    isNamed ||= found[2] !== undefined;
     // Units go down, each once, and only the last may have decimals.
     const isOver = value.includes('.') && token.lastIndex < text.length;
     if (unit === undefined || unit >= last || isOver) return undefined;
@@ -75,9 +77,10 @@ export function readDuration(plan: DurationPlan, given: string): ReadDuration | 
   return isWritten ? { minutes, written } : { minutes };
 }
 
-/** Seconds of the unit of a number without one. */
-function bareUnit(plan: DurationPlan, value: string, last: number): number | undefined {
-  if (last === 3600) return 60;
+/** Seconds of the unit of a number without one. `isNamed`: a number before it has one. */
+function bareUnit(plan: DurationPlan, value: string, last: number, isNamed: boolean): number | undefined {
+  // Where there are only hours, `1 30` is as likely two numbers as one and a half hours.
+  if (last === 3600) return isNamed || plan.minute >= 0 ? 60 : undefined;
   if (last !== Number.POSITIVE_INFINITY) return undefined;
   return value.includes('.') || plan.bare === plan.hour ? 3600 : 60;
 }

@@ -40,6 +40,13 @@ test.each([
   expect(trial(set, `field it\nfocus\n${lines}`)).toEqual([]);
 }); // biome-ignore format: a row a case
 
+test('a deletion stays where the character was, also behind fixed text of the pattern it leads to', () => {
+  const field = fieldOf(['<0-1 digit>-', '<0-1 digit>-<0-1 digit>'], { literals: 'behind' });
+  const typed = keysOf('00').reduce((state, key) => apply(field, state, key), start(field));
+  const { body, start: caret } = apply(field, typed, { type: 'backspace' });
+  expect([body.display, caret]).toEqual(['0-', 2]);
+});
+
 test('guide text is that of the pattern in use', () => {
   const field = fieldOf(cards, { ghost: true });
   const guideOf = (text: string) => {

@@ -298,12 +298,14 @@ export function withAlternatives(single: Single): Single {
       if (!plan.alternatives) return single.erase(plan, body, start, end, extent);
       const own = planOf(plan, body);
       const erased = own ? single.erase(own, body, start, end, extent) : eraseBare(body, start, end, extent);
-      return settled(
-        single,
-        plan,
-        { body: marked(erased.body, body.which ?? 0), caret: erased.caret },
-        false,
-      );
+      const left = marked(erased.body, body.which ?? 0);
+      const laid = laidOut(plan, left.content, left);
+      if (laid === left) return { body: left, caret: erased.caret };
+      // Fixed text that another pattern shows where the character was is not passed.
+      const count = countLeft(left, erased.caret);
+      const [low, high] = around(laid, count);
+      const gone = around(body, count)[1];
+      return { body: laid, caret: Math.max(low, Math.min(start, gone, high)) };
     },
     caretAtEnd: (plan, body) =>
       plan.alternatives ? atEnd(single, plan, body) : single.caretAtEnd(plan, body),
