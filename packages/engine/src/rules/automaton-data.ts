@@ -1,6 +1,6 @@
 /**
  * A regular expression as data: `nodes` refer to each other by index, `root` is the whole. Written by
- * `compile/expression.ts`, read by `rules/automaton.ts`.
+ * `rules/expression.ts`, read by `rules/automaton.ts`.
  */
 export interface Automaton {
   readonly nodes: readonly ExpressionNode[];

@@ -20,7 +20,7 @@ const source: fc.Arbitrary<string> = fc.letrec<{ expression: string; atom: strin
     { arbitrary: tie('expression').map((inner) => `(?:${inner})`), weight: 1 },
   ),
   term: fc
-    .tuple(tie('atom'), fc.constantFrom('', '', '', '*', '+', '?', '{2}', '{1,3}', '{2,}'))
+    .tuple(tie('atom'), fc.constantFrom('', '', '', '*', '+', '?', '{2}', '{1,3}', '{0,5}', '{2,}', '*?'))
     .map(([atom, count]) => atom + count),
   expression: fc.oneof(
     {
@@ -31,12 +31,30 @@ const source: fc.Arbitrary<string> = fc.letrec<{ expression: string; atom: strin
   ),
 })).expression;
 
+/** Expressions with look-aheads: in front, behind a beginning, within alternatives, of either sort. */
+const looking: fc.Arbitrary<string> = fc
+  .array(
+    fc.oneof(
+      { arbitrary: source.map((inner) => `(?=${inner})`), weight: 2 },
+      { arbitrary: source.map((inner) => `(?!${inner})`), weight: 2 },
+      { arbitrary: source.map((inner) => `(?!${inner}$|b)`), weight: 1 },
+      { arbitrary: fc.tuple(source, source).map(([a, b]) => `(?=(?!${a}$)${b})`), weight: 1 },
+      { arbitrary: source.map((inner) => `(?:${inner})`), weight: 2 },
+      { arbitrary: fc.constant('|'), weight: 1 },
+    ),
+    { minLength: 2, maxLength: 5 },
+  )
+  .map((parts) => `${parts.join('')}[ab1]*`);
+
 const text = fc.string({ unit: fc.constantFrom('a', 'b', '1', '.', 'é'), maxLength: 6 });
 
 describe('matching', () => {
-  test('passes exactly what RegExp matches as a whole', () => {
+  test.each([
+    ['of the common kind', source],
+    ['with look-aheads', looking],
+  ])('passes exactly what RegExp matches as a whole: expressions %s', (_, expressions) => {
     fc.assert(
-      fc.property(source, text, (expression, value) => {
+      fc.property(expressions, text, (expression, value) => {
         expect(match(automaton(expression), value) === 'pass').toBe(
           new RegExp(`^(?:${expression})$`, 'u').test(value),
         );
@@ -95,6 +113,10 @@ describe('matching', () => {
     ['(?=.*[A-Z])(?=.*\\d)(?=.*[^\\w]).{8,64}', '', 'ab'.repeat(20), 'open'],
     ['(?=.*[A-Z])(?=.*\\d)(?=.*[^\\w]).{8,64}', '', 'ab'.repeat(32), 'fail'],
     ['(?=.*[A-Z])(?=.*\\d)(?=.*[^\\w]).{8,64}', '', 'A1-aaaaa', 'pass'],
+    ['^(?!^0+$)\\d{5}$', '', '0000', 'open'],
+    ['^(?!^0+$)\\d{5}$', '', '00000', 'fail'],
+    ['^(?!0+$)\\d{5}$', '', '00001', 'pass'],
+    ['^(?=.*\\d$|.*x$).*', '', '12a', 'open'],
     ['a.c', 's', 'a\nc', 'pass'],
     ['a.c', '', 'a\nc', 'fail'],
     ['[^\\d]+', '', 'ab', 'pass'],
@@ -124,6 +146,9 @@ describe('what cannot be read is told', () => {
     ['(?:(?=a)b)c', 4, /outside groups/],
     ['a\\bc', 2, /Word boundaries/],
     ['a^b', 2, /stand first/],
+    ['a(?=^b)b', 5, /stand first/],
+    ['(?=a$b)ab', 5, /stand last/],
+    ['(a$)', 3, /stand last/],
     ['a$b', 2, /stand last/],
     ['a{3,1}', 2, /smaller count/],
     ['a{2000}', 2, /More than 1000/],
@@ -152,16 +177,44 @@ describe('what cannot be read is told', () => {
   });
 });
 
-test('what an expression may cost is bounded: beyond that only what is known is answered, and quickly', () => {
-  // Each place in the last fourteen is told apart: two to the fourteenth expressions, were they all worked
-  // out.
+test('nested counts and long memories are followed to the end, whatever they cost', () => {
+  // Each place in the last fourteen is told apart: two to the fourteenth sets of states, were they all kept.
   const greedy = automaton('[ab]*a[ab]{13}');
   let bits = 1;
   // A shift register that goes through every pattern of fourteen.
-  const text = Array.from({ length: 20_000 }, () => {
+  const text = Array.from({ length: 8_000 }, () => {
     bits = (bits >> 1) ^ (-(bits & 1) & 0x2015);
     return bits & 1 ? 'a' : 'b';
   }).join('');
-  expect(match(greedy, `${text.slice(0, -14)}a${'b'.repeat(13)}`)).toBe('open');
-  expect(match(automaton('[ab]*a[ab]{13}'), `a${'b'.repeat(13)}`)).toBe('pass');
+  expect(match(greedy, `${text.slice(0, -14)}a${'b'.repeat(13)}`)).toBe('pass');
+  expect(match(greedy, `${text.slice(0, -14)}b${'b'.repeat(13)}`)).toBe('open');
+  // So are they where look-aheads refer to them, and what was kept is forgotten in between.
+  const looked = automaton('(?=[ab]*a[ab]{13}c)(?![ab]*bb[ab]{13}c)[ab]*c');
+  expect(match(looked, `${text.slice(0, -15)}aa${'b'.repeat(13)}c`)).toBe('pass');
+  expect(match(looked, `${text.slice(0, -15)}bb${'b'.repeat(13)}c`)).toBe('fail');
+  // A key in a long text is read from near by; what comes out is the same.
+  for (const at of [7_950, 100]) {
+    const changed = `${text.slice(0, at)}😀a${text.slice(at + 1)}`;
+    expect(match(greedy, changed)).toBe('fail');
+    const right = `${text.slice(0, at)}b${text.slice(at)}`;
+    expect(match(greedy, right)).toBe(match(automaton('[ab]*a[ab]{13}'), right));
+  }
+  for (const [expression, most] of [
+    ['(a{1,30}){1,30}', 900],
+    ['(a{0,30}){0,30}', 900],
+    ['((a{0,10}){0,10}){0,10}', 1000],
+    ['(?=(a{0,40}){0,10}$)(?=a*$)(a?){400}', 400],
+  ] as const)
+    expect([most, most + 1].map((count) => match(automaton(expression), 'a'.repeat(count)))).toEqual([
+      'pass',
+      'fail',
+    ]);
+});
+
+test('whether a look-ahead can still come true is decided within bounds', () => {
+  // 500 characters are missing in each of many ways.
+  const far = automaton('(?=.*a.{500})(?=.*b.{501}).*');
+  for (let n = 1; n < 60; n++) expect(match(far, 'abaabbab'.repeat(8).slice(0, n))).toBe('open');
+  expect(match(far, `ab${'c'.repeat(500)}`)).toBe('open');
+  expect(match(far, `ba${'c'.repeat(501)}`)).toBe('pass');
 });

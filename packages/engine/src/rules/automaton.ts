@@ -3,31 +3,97 @@ import type { Automaton, ExpressionNode } from './automaton-data.ts';
 import type { Verdict } from './finding.ts';
 
 /**
- * Whole-value matching by derivatives (Brzozowski 1964): after each code point, the expression that the rest
- * would have to match is computed once and kept. There is no backtracking, so no expression can hang a page,
- * and the remaining expression tells `open` from `fail`: could further text still match?
+ * Whole-value matching without backtracking, so no expression can hang a page, and with what could still
+ * follow, to tell `open` from `fail`. An expression becomes a nondeterministic automaton (Thompson 1968), of
+ * which sets of states are followed all at once (the subset construction, done as needed and kept).
+ * Look-aheads are intersections and complements of such sets, worked out by derivatives (Brzozowski 1964).
  */
 interface Machine {
-  readonly nodes: ExpressionNode[];
-  readonly index: Map<string, number>;
-  /** The next node by node and code point: `node * 0x110000 + code`. */
-  readonly steps: Map<number, number>;
-  readonly hopeful: Map<number, boolean>;
-  readonly samples: readonly number[];
-  readonly exact: boolean;
+  readonly states: State[];
+  /** What the rest of the text may have to match: unions by a hash, others by a text. */
+  readonly unions: Map<number, readonly Union[]>;
+  readonly others: Map<string, Term>;
+  /** All nodes that stand for one character: code points that all of them take alike are one class. */
+  readonly ones: readonly One[];
+  readonly classes: Map<string, number>;
+  readonly classOf: Map<number, number>;
+  /** One code point for each class that there is, as far as they could be found, once they were needed. */
+  samples: readonly number[] | undefined;
+  /** Whether `samples` has all classes. */
+  readonly isExact: boolean;
+  /** States that were looked at. */
+  work: number;
+  /** The round in which a state was last seen. */
+  seen: Int32Array;
+  round: number;
+  /** States held by all terms together. */
+  held: number;
+  /** Number of terms made. */
+  made: number;
+  /** The last long text, and the terms after each stretch of it. */
+  last: { readonly characters: readonly string[]; readonly terms: readonly Term[] };
+  root: Term;
+}
+
+type One = ExpressionNode & { op: 'one' };
+
+/** A state of the automaton, by what leads on from it. */
+type State =
+  | { readonly type: 'end' }
+  | { readonly type: 'one'; readonly one: One; readonly next: number }
+  | { readonly type: 'split'; a: number; readonly b: number }
+  /** The whole rest must match an intersection or a complement. */
+  | { readonly type: 'rest'; readonly term: Term };
+
+/** What the rest must match. */
+type Term = Union | Both | Not;
+
+interface Found {
+  readonly id: number;
+  readonly isNullable: boolean;
+  /** The term after a character, by its class. */
+  readonly next: Map<number, Term>;
+  /** Whether any text matches; worked out when it is asked for. */
+  canMatch?: boolean;
+}
+
+interface Union extends Found {
+  readonly op: 'union';
+  /** States that take a character, and the end, in ascending order. */
+  readonly states: readonly number[];
+  /** Intersections and complements, any of which the rest may match too. */
+  readonly rests: readonly Term[];
+}
+
+interface Both extends Found {
+  readonly op: 'both';
+  readonly a: Term;
+  readonly b: Term;
+}
+
+interface Not extends Found {
+  readonly op: 'not';
+  readonly a: Term;
 }
 
 /**
- * Most expressions that a rule may create in its lifetime. After that, known answers are still given and the
- * rest is `open`, which bounds the work that an expression can cause. Common expressions need a few dozen.
+ * States that all terms may hold before they are forgotten and found again. Common expressions need a few
+ * dozen.
  */
-const roomForNodes = 4_000;
-/** Number of code points in Unicode. */
-const codePoints = 0x110000;
+const mostHeld = 100_000;
+/** Length of texts of which is kept what was found in them, and of the stretches that it is kept for. */
+const longText = 256;
+const stretch = 64;
+/** Terms that a walker may make. */
+const mostTerms = 4_000;
+/** States that may be looked at to find out whether a look-ahead can still come true. */
+const mostWork = 4_000;
+
 const machines = new WeakMap<Automaton, Machine>();
 
 /**
  * Returns whether `text` matches as a whole (`pass`), could match with more text (`open`), or never (`fail`).
+ * Time grows with the length of the text and the size of the expression.
  */
 export function match(automaton: Automaton, text: string): Verdict {
   let machine = machines.get(automaton);
@@ -35,14 +101,35 @@ export function match(automaton: Automaton, text: string): Verdict {
     machine = machineFor(automaton);
     machines.set(automaton, machine);
   }
-  let node = automaton.root;
+  const term = text.length < longText ? read(machine, text) : readOn(machine, text);
+  return term.isNullable ? 'pass' : canMatch(machine, term) ? 'open' : 'fail';
+}
+
+/** What the rest after a text must match. */
+function read(m: Machine, text: Iterable<string>, from: Term = m.root): Term {
+  let term = from;
   for (const character of text) {
-    const next = derive(machine, node, character.codePointAt(0)!);
-    if (next === undefined) return 'open';
-    node = next;
-    if (itemAt(machine.nodes, node).op === 'nothing') return 'fail';
+    term = after(m, term, character.codePointAt(0)!);
+    if (isNothing(term)) break;
+    if (m.held > mostHeld) term = forget(m, term);
   }
-  return nullable(machine, node) ? 'pass' : canMatch(machine, node) ? 'open' : 'fail';
+  return term;
+}
+
+/** The same, from where a text begins to differ from the one before: a key changes little of a long text. */
+function readOn(m: Machine, text: string): Term {
+  const characters = [...text];
+  const { last } = m;
+  let same = 0;
+  while (same < characters.length && characters[same] === last.characters[same]) same++;
+  const terms = last.terms.slice(0, Math.floor(same / stretch));
+  let term = terms.at(-1) ?? m.root;
+  for (let at = terms.length * stretch; at < characters.length; at += stretch) {
+    term = read(m, characters.slice(at, at + stretch), term);
+    terms.push(term);
+  }
+  m.last = { characters, terms };
+  return term;
 }
 
 /** An expression as an automaton whose states can be visited, to compare two languages. */
@@ -63,155 +150,288 @@ export interface Walker {
  */
 export function walkerOf(automaton: Automaton): Walker {
   const machine = machineFor(automaton);
+  const terms = new Map([[machine.root.id, machine.root]]);
   return {
-    start: automaton.root,
-    step: (state, code) => derive(machine, state, code),
-    matches: (state) => nullable(machine, state),
+    start: machine.root.id,
+    step(state, code) {
+      if (machine.made > mostTerms) return undefined;
+      const next = after(machine, terms.get(state)!, code);
+      terms.set(next.id, next);
+      return next.id;
+    },
+    matches: (state) => terms.get(state)!.isNullable,
   };
 }
 
 function machineFor(automaton: Automaton): Machine {
-  const nodes = [...automaton.nodes];
-  const index = new Map(nodes.map((node, i) => [JSON.stringify(node), i]));
-  const samples = new Set<number>();
-  let exact = true;
-  for (const node of nodes) {
-    if (node.op !== 'one') continue;
-    if (node.properties?.length) exact = false;
-    for (const edge of node.ranges) for (const c of [edge - 1, edge, edge + 1]) if (c >= 0) samples.add(c);
-  }
-  for (const c of 'aZ7 -_é漢я٣€😀') samples.add(c.codePointAt(0)!);
-  return { nodes, index, steps: new Map(), hopeful: new Map(), samples: [...samples].slice(0, 400), exact };
-}
-
-function add(machine: Machine, node: ExpressionNode): number {
-  const key = JSON.stringify(node);
-  let at = machine.index.get(key);
-  if (at === undefined) {
-    at = machine.nodes.push(node) - 1;
-    machine.index.set(key, at);
-  }
-  return at;
-}
-
-const opOf = (machine: Machine, node: number) => itemAt(machine.nodes, node).op;
-
-function sequence(m: Machine, a: number, b: number): number {
-  if (opOf(m, a) === 'nothing' || opOf(m, b) === 'empty') return a;
-  if (opOf(m, b) === 'nothing' || opOf(m, a) === 'empty') return b;
-  return add(m, { op: 'sequence', a, b });
-}
-
-/** Joins alternatives, sorted and without duplicates, so that equal expressions are the same node. */
-function join(m: Machine, op: 'either' | 'both', a: number, b: number): number {
-  const members = new Set<number>();
-  const gather = (i: number): void => {
-    const node = itemAt(m.nodes, i);
-    if (node.op === op) {
-      gather(node.a);
-      gather(node.b);
-    } else members.add(i);
+  const ones = automaton.nodes.filter((node) => node.op === 'one');
+  const machine: Machine = {
+    states: [{ type: 'end' }],
+    unions: new Map(),
+    others: new Map(),
+    ones,
+    classes: new Map(),
+    classOf: new Map(),
+    samples: undefined,
+    isExact: ones.every(({ properties }) => !properties?.length),
+    work: 0,
+    seen: new Int32Array(0),
+    round: 0,
+    held: 0,
+    made: 0,
+    last: { characters: [], terms: [] },
+    root: undefined as unknown as Term,
   };
-  gather(a);
-  gather(b);
-  const idle = op === 'either' ? 'nothing' : 'everything';
-  const kept = [...members].filter((i) => kindOfNode(m, i) !== idle);
-  const decisive = op === 'either' ? 'everything' : 'nothing';
-  const winner = kept.find((i) => kindOfNode(m, i) === decisive);
-  if (winner !== undefined) return winner;
-  kept.sort((x, y) => x - y);
-  const first = kept.pop();
-  if (first === undefined) return op === 'either' ? add(m, { op: 'nothing' }) : everything(m);
-  return kept.reduceRight((rest, i) => add(m, { op, a: i, b: rest }), first);
+  machine.root = termOf(machine, automaton, automaton.root);
+  return machine;
 }
 
-const everything = (m: Machine): number => add(m, { op: 'not', a: add(m, { op: 'nothing' }) });
+/** Which of the nodes take a code point. */
+const sortOf = (ones: readonly One[], code: number): string =>
+  ones.map((one) => (takesPoint(one, code) ? '1' : '0')).join('');
 
-function kindOfNode(m: Machine, i: number): 'nothing' | 'everything' | 'other' {
-  const node = itemAt(m.nodes, i);
-  if (node.op === 'nothing') return 'nothing';
-  return node.op === 'not' && opOf(m, node.a) === 'nothing' ? 'everything' : 'other';
-}
-
-function negate(m: Machine, a: number): number {
-  const node = itemAt(m.nodes, a);
-  return node.op === 'not' ? node.a : add(m, { op: 'not', a });
-}
-
-function nullable(m: Machine, i: number): boolean {
-  const node = itemAt(m.nodes, i);
-  switch (node.op) {
-    case 'empty':
-    case 'many':
-      return true;
-    case 'nothing':
-    case 'one':
-      return false;
-    case 'not':
-      return !nullable(m, node.a);
-    case 'counted':
-      return node.min === 0 || nullable(m, node.a);
-    case 'either':
-      return nullable(m, node.a) || nullable(m, node.b);
-    case 'sequence':
-    case 'both':
-      return nullable(m, node.a) && nullable(m, node.b);
+function classOf(m: Machine, code: number): number {
+  let known = m.classOf.get(code);
+  if (known === undefined) {
+    const key = sortOf(m.ones, code);
+    known = m.classes.get(key) ?? m.classes.size;
+    m.classes.set(key, known);
+    m.classOf.set(code, known);
   }
+  return known;
 }
 
-/** The expression for what may follow `code`; `undefined` if there is no room for new ones. */
-function derive(m: Machine, i: number, code: number): number | undefined {
-  const known = m.steps.get(i * codePoints + code);
-  if (known !== undefined) return known;
-  return m.nodes.length > roomForNodes || m.steps.size > 10 * roomForNodes ? undefined : inner(m, i, code);
+function samplesOf({ ones }: Machine): readonly number[] {
+  const samples = new Map<string, number>();
+  const edges = [...'aZ7 -_é漢я٣€😀'].map((c) => c.codePointAt(0)!);
+  for (const { ranges } of ones) for (const edge of ranges) edges.push(edge - 1, edge, edge + 1);
+  for (const code of new Set(edges)) {
+    if (code < 0 || code > 0x10ffff) continue;
+    const key = sortOf(ones, code);
+    if (!samples.has(key)) samples.set(key, code);
+  }
+  return [...samples.values()];
 }
 
-function step(m: Machine, i: number, code: number): number {
-  const node = itemAt(m.nodes, i);
+/** A term for a node of the expression. */
+function termOf(m: Machine, automaton: Automaton, i: number): Term {
+  const node = itemAt(automaton.nodes, i);
+  if (node.op === 'both') return both(m, termOf(m, automaton, node.a), termOf(m, automaton, node.b));
+  if (node.op === 'not') return not(m, termOf(m, automaton, node.a));
+  const from = build(m, automaton, i, 0);
+  return union(m, from === undefined ? [] : [from], []);
+}
+
+/**
+ * The state in front of a node, with what follows it; `undefined` if no text gets through. Look-aheads are
+ * about everything that follows, so nothing follows an intersection or a complement.
+ */
+function build(m: Machine, automaton: Automaton, i: number, next: number): number | undefined {
+  const { states } = m;
+  const node = itemAt(automaton.nodes, i);
+  const inner = (a: number, then: number) => build(m, automaton, a, then);
+  const either = (a: number | undefined, b: number | undefined): number | undefined =>
+    a === undefined || b === undefined ? (a ?? b) : states.push({ type: 'split', a, b }) - 1;
   switch (node.op) {
     case 'nothing':
+      return undefined;
     case 'empty':
-      return add(m, { op: 'nothing' });
+      return next;
     case 'one':
-      return add(m, { op: takesPoint(node, code) ? 'empty' : 'nothing' });
-    case 'not':
-      return negate(m, inner(m, node.a, code));
-    case 'many':
-      return sequence(m, inner(m, node.a, code), i);
-    case 'counted': {
-      const { a, min, max } = node;
-      if (max === 0) return add(m, { op: 'nothing' });
-      const left =
-        max === 1
-          ? add(m, { op: 'empty' })
-          : add(m, { op: 'counted', a, min: Math.max(0, min - 1), max: max - 1 });
-      return sequence(m, inner(m, a, code), left);
-    }
-    case 'either':
-    case 'both':
-      return join(m, node.op, inner(m, node.a, code), inner(m, node.b, code));
+      return isNever(node) ? undefined : states.push({ type: 'one', one: node, next }) - 1;
     case 'sequence': {
-      const first = sequence(m, inner(m, node.a, code), node.b);
-      return nullable(m, node.a) ? join(m, 'either', first, inner(m, node.b, code)) : first;
+      const rest = inner(node.b, next);
+      return rest === undefined ? undefined : inner(node.a, rest);
     }
+    case 'either':
+      return either(inner(node.a, next), inner(node.b, next));
+    case 'many': {
+      const loop = { type: 'split' as const, a: next, b: next };
+      const at = states.push(loop) - 1;
+      loop.a = inner(node.a, at) ?? next;
+      return at;
+    }
+    case 'counted': {
+      let from: number | undefined = next;
+      for (let copy = node.max; copy > 0 && from !== undefined; copy--) {
+        const before: number | undefined = inner(node.a, from);
+        from = copy > node.min ? either(before, next) : before;
+      }
+      return from;
+    }
+    case 'both':
+    case 'not':
+      return states.push({ type: 'rest', term: termOf(m, automaton, i) }) - 1;
   }
 }
 
-/** A derivative within a derivative. It is always computed: a step once begun is finished. */
-function inner(m: Machine, i: number, code: number): number {
-  const key = i * codePoints + code;
-  let next = m.steps.get(key);
-  if (next === undefined) {
-    next = step(m, i, code);
-    m.steps.set(key, next);
+const isNever = ({ ranges, properties, negated }: One): boolean => {
+  if (properties?.length) return false;
+  if (!negated) return ranges.length === 0;
+  let next = 0;
+  const pairs = ranges.flatMap((from, i) => (i % 2 === 0 ? [[from, itemAt(ranges, i + 1)] as const] : []));
+  for (const [from, to] of pairs.sort((a, b) => a[0] - b[0])) if (from <= next) next = Math.max(next, to + 1);
+  return next > 0x10ffff;
+};
+
+/** The union of what leads on from some states, and of some terms. */
+function union(m: Machine, from: readonly number[], also: readonly Term[]): Term {
+  const rests = new Map<number, Term>();
+  const queue = [...from];
+  const gather = (term: Term): void => {
+    if (term.op !== 'union') rests.set(term.id, term);
+    else {
+      for (const i of term.states) queue.push(i);
+      for (const rest of term.rests) rests.set(rest.id, rest);
+    }
+  };
+  also.forEach(gather);
+  let count = 0;
+  if (m.seen.length < m.states.length) m.seen = new Int32Array(2 * m.states.length);
+  m.round++;
+  while (queue.length > 0) {
+    const i = queue.pop()!;
+    if (m.seen[i] === m.round) continue;
+    m.seen[i] = m.round;
+    count++;
+    const state = itemAt(m.states, i);
+    if (state.type === 'split') queue.push(state.a, state.b);
+    else if (state.type === 'rest') gather(state.term);
+  }
+  m.work += count;
+  const all = [...rests.values()].sort((a, b) => a.id - b.id);
+  const whole = all.find(isEverything);
+  if (whole) return whole;
+  const states = standing(m, count);
+  if (states.length === 0 && all.length === 1) return itemAt(all, 0);
+  return unionOf(m, states, all);
+}
+
+/** The states just seen that take a character, and the end, in ascending order. */
+function standing(m: Machine, count: number): number[] {
+  const states: number[] = [];
+  for (let i = 0; count > 0; i++) {
+    if (m.seen[i] !== m.round) continue;
+    count--;
+    const { type } = itemAt(m.states, i);
+    if (type === 'one' || type === 'end') states.push(i);
+  }
+  return states;
+}
+
+/** The one term of some states and terms. */
+function unionOf(m: Machine, states: readonly number[], rests: readonly Term[]): Term {
+  let hash = states.length;
+  for (const i of states) hash = (Math.imul(hash, 31) + i) | 0;
+  for (const { id } of rests) hash = (Math.imul(hash, 37) + id) | 0;
+  const alike = m.unions.get(hash) ?? [];
+  const known = alike.find(
+    (term) =>
+      term.states.length === states.length &&
+      term.rests.length === rests.length &&
+      term.states.every((i, at) => i === states[at]) &&
+      term.rests.every((rest, at) => rest === rests[at]),
+  );
+  if (known) return known;
+  const term: Union = {
+    op: 'union',
+    states,
+    rests,
+    id: m.made++,
+    isNullable: states[0] === 0 || rests.some(({ isNullable }) => isNullable),
+    next: new Map(),
+  };
+  m.held += states.length + 1;
+  m.unions.set(hash, [...alike, term]);
+  return term;
+}
+
+function known(m: Machine, key: string, make: (id: number) => Term): Term {
+  const one = m.others.get(key);
+  if (one) return one;
+  const term = make(m.made++);
+  m.held++;
+  m.others.set(key, term);
+  return term;
+}
+
+const isNothing = (term: Term): boolean =>
+  term.op === 'union' && term.states.length === 0 && term.rests.length === 0;
+const isEverything = (term: Term): boolean => term.op === 'not' && isNothing(term.a);
+
+function both(m: Machine, a: Term, b: Term): Term {
+  if (a === b || isNothing(a) || isEverything(b)) return a;
+  if (isNothing(b) || isEverything(a)) return b;
+  const [first, second] = a.id < b.id ? [a, b] : [b, a];
+  return known(m, `${first.id}&${second.id}`, (id) => ({
+    op: 'both',
+    a: first,
+    b: second,
+    id,
+    isNullable: a.isNullable && b.isNullable,
+    next: new Map(),
+  }));
+}
+
+function not(m: Machine, a: Term): Term {
+  if (a.op === 'not') return a.a;
+  return known(m, `!${a.id}`, (id) => ({ op: 'not', a, id, isNullable: !a.isNullable, next: new Map() }));
+}
+
+/** What the rest after a character must match. */
+function after(m: Machine, term: Term, code: number): Term {
+  const sort = classOf(m, code);
+  let next = term.next.get(sort);
+  if (!next) {
+    next = derived(m, term, code);
+    term.next.set(sort, next);
   }
   return next;
+}
+
+function derived(m: Machine, term: Term, code: number): Term {
+  if (term.op === 'both') return both(m, after(m, term.a, code), after(m, term.b, code));
+  if (term.op === 'not') return not(m, after(m, term.a, code));
+  const on: number[] = [];
+  for (const i of term.states) {
+    const state = itemAt(m.states, i);
+    if (state.type === 'one' && takesPoint(state.one, code)) on.push(state.next);
+  }
+  m.work += term.states.length;
+  return union(
+    m,
+    on,
+    term.rests.map((rest) => after(m, rest, code)),
+  );
+}
+
+/** Empties the memory of a machine. Returns the same term in the empty memory. */
+function forget(m: Machine, term: Term): Term {
+  m.unions.clear();
+  m.others.clear();
+  m.classOf.clear();
+  m.held = 0;
+  // Terms that states refer to are kept, without what was found from them on.
+  const fresh = new Map<Term, Term>();
+  const again = (old: Term): Term => {
+    let copy = fresh.get(old);
+    if (copy) return copy;
+    if (old.op === 'both') copy = both(m, again(old.a), again(old.b));
+    else if (old.op === 'not') copy = not(m, again(old.a));
+    else copy = union(m, old.states, old.rests.map(again));
+    fresh.set(old, copy);
+    return copy;
+  };
+  for (const [i, state] of m.states.entries())
+    if (state.type === 'rest') m.states[i] = { type: 'rest', term: again(state.term) };
+  m.root = again(m.root);
+  return again(term);
 }
 
 const tests = new Map<string, RegExp>();
 
 /** Whether a node that stands for one character accepts a code point. */
-export function takesPoint(node: ExpressionNode & { op: 'one' }, code: number): boolean {
+export function takesPoint(node: One, code: number): boolean {
   let inside = false;
   for (let i = 0; i < node.ranges.length && !inside; i += 2)
     inside = code >= itemAt(node.ranges, i) && code <= itemAt(node.ranges, i + 1);
@@ -227,48 +447,39 @@ export function takesPoint(node: ExpressionNode & { op: 'one' }, code: number): 
   return inside !== (node.negated ?? false);
 }
 
+const sizeOf = (term: Term): number =>
+  term.op === 'not'
+    ? sizeOf(term.a)
+    : term.op === 'both'
+      ? sizeOf(term.a) + sizeOf(term.b)
+      : term.states.length + term.rests.length;
+
 /**
- * Whether any text matches. Without intersections and complements every expression but `nothing` has one,
- * because the constructors above drop dead branches. With them a bounded search decides, and the answer is
- * `true` (so `open`) if it runs out.
+ * Whether any text matches. A union of states has one, because what nothing gets through was left out. For
+ * intersections and complements a bounded search decides, and the answer is `true` (so `open`) if it runs
+ * out.
  */
-function canMatch(m: Machine, root: number): boolean {
-  const known = m.hopeful.get(root);
-  if (known !== undefined) return known;
+function canMatch(m: Machine, root: Term): boolean {
+  if (isNothing(root)) return false;
+  if (root.canMatch !== undefined) return root.canMatch;
   const seen = new Set([root]);
   const queue = [root];
-  let decided = !m.exact || isPlain(m, root);
-  while (!decided && queue.length) {
-    // The newest first, so that reachable ends are found quickly.
-    const node = queue.pop()!;
-    decided = nullable(m, node) || isPlain(m, node) || seen.size > 150;
-    for (const code of decided ? [] : m.samples) {
-      const next = derive(m, node, code);
-      if (next === undefined) return true;
-      if (opOf(m, next) === 'nothing' || seen.has(next)) continue;
+  const until = m.work + mostWork;
+  let decided = !m.isExact;
+  while (!decided && queue.length > 0) {
+    // The newest first, and of these the smallest, so that reachable ends are found quickly.
+    const term = queue.pop()!;
+    decided = term.isNullable || (term.op === 'union' && term.states.length > 0) || m.work > until;
+    if (decided) break;
+    m.samples ??= samplesOf(m);
+    m.work += m.samples.length;
+    const found = new Set(m.samples.map((code) => after(m, term, code)));
+    const fresh = [...found].filter((next) => !isNothing(next) && !seen.has(next));
+    for (const next of fresh.sort((a, b) => sizeOf(b) - sizeOf(a))) {
       seen.add(next);
       queue.push(next);
     }
   }
-  m.hopeful.set(root, decided);
+  root.canMatch = decided;
   return decided;
-}
-
-function isPlain(m: Machine, i: number): boolean {
-  const node = itemAt(m.nodes, i);
-  switch (node.op) {
-    case 'nothing':
-    case 'both':
-    case 'not':
-      return false;
-    case 'empty':
-    case 'one':
-      return true;
-    case 'many':
-    case 'counted':
-      return isPlain(m, node.a);
-    case 'either':
-    case 'sequence':
-      return isPlain(m, node.a) && isPlain(m, node.b);
-  }
 }

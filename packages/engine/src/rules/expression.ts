@@ -15,7 +15,7 @@ export function parseExpression(source: string, flags = ''): Automaton | Fault {
   try {
     if (source.length > longest)
       stop(reader, longest, `${longest} characters are the most an expression may have.`);
-    const root = readEither(reader, true);
+    const root = readEither(reader, 'whole');
     if (reader.at < source.length) stop(reader, reader.at, 'A ")" without its "(".', '\\)');
     const pieces = weigh(reader.nodes, root);
     if (pieces > mostPieces)
@@ -96,13 +96,19 @@ function add(r: Reader, node: ExpressionNode): number {
 
 const anything = (r: Reader): number => add(r, { op: 'not', a: add(r, { op: 'nothing' }) });
 
-/** Reads alternatives. `outer`: whether the end of the value follows; only there look-aheads are possible. */
-function readEither(r: Reader, outer: boolean): number {
+/**
+ * Where alternatives stand: as the whole expression, in a look-ahead, or in a group. The end of the value
+ * follows the whole, and anything follows a look-ahead: only there look-aheads and "$" are possible.
+ */
+type Place = 'whole' | 'look-ahead' | 'group';
+
+/** Reads alternatives. `isFirst`: whether they begin where the value does. */
+function readEither(r: Reader, place: Place, isFirst = place === 'whole'): number {
   if (++r.depth > deepest) stop(r, r.at, `${deepest} groups within each other are the most.`);
-  let either = readSequence(r, outer);
+  let either = readSequence(r, place, isFirst);
   while (r.source[r.at] === '|') {
     r.at++;
-    either = add(r, { op: 'either', a: either, b: readSequence(r, outer) });
+    either = add(r, { op: 'either', a: either, b: readSequence(r, place, isFirst) });
   }
   r.depth--;
   return either;
@@ -110,13 +116,14 @@ function readEither(r: Reader, outer: boolean): number {
 
 type Item = { readonly node: number; readonly look?: 'ahead' | 'not-ahead' };
 
-function readSequence(r: Reader, outer: boolean): number {
+function readSequence(r: Reader, place: Place, isFirst: boolean): number {
   const items: Item[] = [];
   const from = r.at;
+  let isEnded = place !== 'look-ahead';
   while (r.at < r.source.length && r.source[r.at] !== '|' && r.source[r.at] !== ')') {
     const c = itemAt(r.source, r.at);
     if (c === '^') {
-      if (!outer || r.at !== from)
+      if (!isFirst || r.at !== from)
         stop(
           r,
           r.at,
@@ -126,7 +133,8 @@ function readSequence(r: Reader, outer: boolean): number {
       r.at++;
     } else if (c === '$') {
       const next = r.source[r.at + 1];
-      if (!outer || (next !== undefined && next !== '|'))
+      const isLast = next === '|' || next === (place === 'whole' ? undefined : ')');
+      if (place === 'group' || !isLast)
         stop(
           r,
           r.at,
@@ -134,30 +142,31 @@ function readSequence(r: Reader, outer: boolean): number {
           '\\$',
         );
       r.at++;
-    } else items.push(readItem(r, outer));
+      isEnded = true;
+    } else {
+      const isAtStart = isFirst && items.every(({ look }) => look);
+      items.push(readItem(r, place, isAtStart));
+    }
   }
   // From the right, because a look-ahead is about everything after it.
   return items.reduceRight(
     (rest, item) => {
       if (!item.look) return add(r, { op: 'sequence', a: item.node, b: rest });
-      const looked = add(r, { op: 'sequence', a: item.node, b: anything(r) });
-      return add(r, {
-        op: 'both',
-        a: item.look === 'ahead' ? looked : add(r, { op: 'not', a: looked }),
-        b: rest,
-      });
+      const a = item.look === 'ahead' ? item.node : add(r, { op: 'not', a: item.node });
+      return add(r, { op: 'both', a, b: rest });
     },
-    add(r, { op: 'empty' }),
+    isEnded ? add(r, { op: 'empty' }) : anything(r),
   );
 }
 
-function readItem(r: Reader, outer: boolean): Item {
+function readItem(r: Reader, place: Place, isAtStart: boolean): Item {
   const at = r.at;
   const look = /^\(\?([=!])/.exec(r.source.slice(at, at + 3));
   if (look) {
-    if (!outer) stop(r, at, 'A look-ahead can only stand outside groups. Make it a rule of its own.');
+    if (place === 'group')
+      stop(r, at, 'A look-ahead can only stand outside groups. Make it a rule of its own.');
     r.at += 3;
-    const node = readEither(r, false);
+    const node = readEither(r, 'look-ahead', isAtStart);
     close(r, at);
     return { node, look: look[1] === '=' ? 'ahead' : 'not-ahead' };
   }
@@ -223,7 +232,7 @@ function readAtom(r: Reader): number {
         stop(r, at, 'Look-behind is not to be had here: say it in a second rule, or as what comes before.');
       else if (r.source[r.at] === '?')
         stop(r, at, 'This group is of no known sort: expected (…), (?:…) or (?<name>…).');
-      const node = readEither(r, false);
+      const node = readEither(r, 'group');
       close(r, at);
       return node;
     }
