@@ -1,7 +1,7 @@
 /**
  * Characters as people count them. Not every browser this code ships to has `Intl.Segmenter`, and those that
- * have it know different versions of Unicode, but a tape must replay the same everywhere. So the boundaries are
- * found here, after UAX #29 (extended grapheme clusters, revision 47).
+ * have it know different versions of Unicode, but a tape must replay the same everywhere. So the boundaries
+ * are found here, after UAX #29 (extended grapheme clusters, revision 47).
  */
 
 /**

@@ -47,6 +47,18 @@ test('a deletion stays where the character was, also behind fixed text of the pa
   expect([body.display, caret]).toEqual(['0-', 2]);
 });
 
+test('a deletion changes no other character, although a pattern would fold them', () => {
+  const field = fieldOf(['<00..23>-', '<0-3 any>-']);
+  const typed = ['0', '0', '٣'].reduce(
+    (state, text) => apply(field, state, { type: 'key', text }),
+    start(field),
+  );
+  const { body } = apply(field, apply(field, typed, { type: 'select', start: 0, end: 1 }), {
+    type: 'delete',
+  });
+  expect([typed.body.content, body.content, body.which]).toEqual(['00٣', '0٣', 1]);
+});
+
 test('guide text is that of the pattern in use', () => {
   const field = fieldOf(cards, { ghost: true });
   const guideOf = (text: string) => {

@@ -64,7 +64,8 @@ function bare(content: string): PatternBody {
 function laidOut(plan: PatternPlan, content: string, present?: PatternBody): PatternBody {
   for (const [which, own] of plan.alternatives!.entries()) {
     const cells = cellsFor(own, content);
-    if (!cells) continue;
+    // What a pattern would fold or recase is not content of it.
+    if (!cells || cells.join('') !== content) continue;
     if (present && (present.which ?? 0) === which) return present;
     return marked(lay(own, cells, undefined), which);
   }

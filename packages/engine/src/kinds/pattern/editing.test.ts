@@ -53,6 +53,11 @@ describe('fixed text that is typed anyway', () => {
         'expect display "1| kg"',
       ],
     ],
+    // What was passed is shown no longer once the part before it is too short to be passed.
+    [
+      '<?<2-3 letter>>1-',
+      ['type "1"', 'paste "a"', 'expect display "a|"', 'type "b"', 'expect display "ab|1-"'],
+    ],
     [
       '<0-2 digit>-<2 digit>',
       ['type "-34"', 'expect raw "-34"', 'select all', 'paste "-34"', 'expect display "-34|"'],

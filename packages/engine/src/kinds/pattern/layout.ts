@@ -82,11 +82,7 @@ export function lay(plan: PatternPlan, cells: Cells, passed: Passed | undefined,
  */
 function stillPassed(plan: PatternPlan, cells: Cells, last: number, { cell }: Passed): boolean {
   if (cell <= last || (cell === cells.length && last >= 0 && isComplete(plan, cells))) return false;
-  for (let i = last + 1; i < cell; i++) {
-    const part = partOf(plan, i);
-    const isClosed = part.first <= last ? part.min < part.size : mayStayBlank(plan, cells, i);
-    if (!isClosed) return false;
-  }
+  for (let i = last + 1; i < cell; i++) if (!mayStayBlank(plan, cells, i)) return false;
   return true;
 }
 
