@@ -58,3 +58,30 @@ test('a number that is whole has room while it takes an extension', () => {
   const { body } = keysOf('77777').reduce((state, key) => apply(plain, state, key), start(plain));
   expect(plain.kind.hasRoom(plain.plan, body)).toBe(false);
 });
+
+test.each([
+  ['3ext', ''],
+  ['ext 3', ''],
+  ['07700 90012345', ''],
+  ['07700 900123 or 07700 900124', ''],
+  ['07700 900123 ext 5x', ''],
+  ['no number', ''],
+  ['12', '12'],
+  ['call 07700 900123', '07700900123'],
+  ['07700 900123 (home)', '07700900123'],
+  ['07700 900123 ext 5', '07700900123x5'],
+])('%s brought as a whole is taken whole or refused, and what is left out is told', (text, content) => {
+  const field = fieldOf('GB', { extension: true });
+  const before = keysOf('020').reduce((state, key) => apply(field, state, key), start(field));
+  const selected = apply(field, before, { type: 'select', start: 0, end: before.body.display.length });
+  for (const [state, type] of [
+    [start(field), 'paste'],
+    [start(field), 'autofill'],
+    [selected, 'paste'],
+  ] as const) {
+    const { body, rejected } = apply(field, state, { type, text });
+    expect([body.content, rejected]).toEqual(
+      content ? [content, null] : [state.body.content, 'not-accepted'],
+    );
+  }
+});

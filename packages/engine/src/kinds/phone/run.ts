@@ -3,7 +3,7 @@ import { reduceResting } from '../../field/resting.ts';
 import type { EditResult, InsertResult, Reason } from '../../field/text-state.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { type Finding, incomplete, passed } from '../../rules/finding.ts';
-import { fold } from '../../values/graphemes.ts';
+import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
 import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { type Read, takeApart } from './number.ts';
@@ -230,12 +230,24 @@ function clean(plan: PhonePlan, text: string, into: string): Cleaned {
   const isInternational = /^\D*\+/.test(number) || into.startsWith('+');
   // Also after the prefix that is dialled for it, of the home region or the most common one.
   const isDialled = number.replace(/\D/g, '').startsWith(idd || '00') || /^\D*00/.test(number);
-  if (isInternational || isDialled) number = number.replace(/\(\s*0\s*\)/, '');
+  if (isInternational || isDialled) number = withoutTrunk(plan, number, idd);
   const plus = isInternational && !into ? '+' : '';
   const digits = number.replace(/\D/g, '');
   const other = number.replace(/[^\p{L}\p{N}\p{So}]|\d/gu, '');
   const mark = extension !== undefined && plan.extension ? `x${extension}` : '';
   return { text: digits ? plus + digits + mark : text, leftOut: digits ? other + (mark ? '' : lost) : '' };
+}
+
+/**
+ * An international number without the `(0)` that is dialled inside the region only. Where there is no such
+ * digit (Italy), it belongs to the number.
+ */
+function withoutTrunk(plan: PhonePlan, number: string, idd: string): string {
+  const shorter = number.replace(/\(\s*0\s*\)/, '');
+  const digits = shorter.replace(/\D/g, '');
+  const prefix = [idd, '00'].find((one) => one && !shorter.includes('+') && digits.startsWith(one)) ?? '';
+  const { own } = takeApart(plan, `+${digits.slice(prefix.length)}`);
+  return own && own.trunk !== '0' ? number : shorter;
 }
 
 const editing = lineKind<PhonePlan, PhoneBody>({
@@ -286,6 +298,23 @@ function withCode(
   return other.body.complete && !other.leftOut ? other : undefined;
 }
 
+const digitsIn = (text: string): number => text.replace(/\D/g, '').length;
+
+/**
+ * The number that a whole text says. A text that is no number whole is refused, never cut down to another:
+ * `3ext`, two numbers, one with digits to spare. Words around a number are left out and reported.
+ */
+function readWhole(plan: PhonePlan, text: string): InsertResult<PhoneBody> {
+  const empty = lay(plan, '');
+  const taken = editing.insert(plan, empty, 0, 0, text);
+  const read = withCode(plan, taken, text) ?? taken;
+  const { leftOut, body } = read;
+  const hasSpare = digitsIn(leftOut) > digitsIn(clean(plan, text, '').leftOut);
+  if (read.rejected || leftOut === '' || (body.complete && !hasSpare)) return read;
+  const all = graphemes(text.normalize('NFC')).filter((c) => worthTelling.test(c));
+  return { body: empty, caret: 0, leftOut: all.join(''), rejected: 'not-accepted' };
+}
+
 /**
  * The content in the field's style: a home number as the style requires, a foreign one with its calling code.
  */
@@ -333,9 +362,10 @@ export const phone: Kind<PhonePlan, PhoneBody> = {
     return digits.length < most(plan, read) || (plan.extension && verdictOf(plan, read) === passed);
   },
   insert(plan, body, start, end, text) {
-    const taken = editing.insert(plan, body, start, end, text);
-    return body.content && start === end ? taken : (withCode(plan, taken, text) ?? taken);
+    const isWhole = start <= 0 && end >= body.display.length;
+    return body.content && !isWhole ? editing.insert(plan, body, start, end, text) : readWhole(plan, text);
   },
+  readText: readWhole,
   parse(plan, text) {
     const empty = lay(plan, '');
     const taken = editing.insert(plan, empty, 0, 0, text.replace(';ext=', 'x'));
