@@ -18,7 +18,9 @@ export function recordOf(form: HydratedForm, state: FormState, today = ''): Form
     values[id] = evaluation.value;
     raw[id] = evaluation.raw;
     const { field, state: own } = fieldOf(form, state, id);
-    const found = { ...field.kind.facts?.(field.plan, own.body), ...evaluation.facts };
+    // Facts about what is sent: blanks that are dropped on leaving do not count.
+    const body = field.kind.normalizeOnBlur?.(field.plan, own.body) ?? own.body;
+    const found = { ...field.kind.facts?.(field.plan, body), ...evaluation.facts };
     if (Object.keys(found).length) facts[id] = found;
   }
   return { values, raw, facts };

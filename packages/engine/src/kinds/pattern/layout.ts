@@ -166,8 +166,8 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
   for (let i = 0; i <= last; i++) {
     if (hasText) raw += inRaw(plan, standing(plan, cells, plan.before[i]!));
     if (cells[i]) raw += cells[i];
-    else if (hasFixed && plan.positions === 'fixed' && exists(plan, cells, partOf(plan, i).stretch))
-      raw += ' ';
+    // Also of a stretch that is not shown: what follows it could begin it.
+    else if (hasFixed && plan.positions === 'fixed') raw += ' ';
   }
   if (hasText && complete) raw += inRaw(plan, standing(plan, cells, plan.before[cells.length]!));
   return raw;
