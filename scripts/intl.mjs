@@ -20,7 +20,8 @@ const wrong = [];
 
 /** Pastes a text into an empty field, leaves, and counts what came of it. */
 function read(sort, field, text, meant, others = []) {
-  const count = (found[sort] ??= { read: 0, refused: 0, wrong: 0 });
+  found[sort] ??= { read: 0, refused: 0, wrong: 0 };
+  const count = found[sort];
   // What two values are written as cannot be told apart by reading.
   if (others.includes(text)) return;
   let state = apply(field, start(field), { type: 'focus' });
