@@ -70,6 +70,26 @@ describe('the values of a kind are what its definition says', () => {
   });
 });
 
+/** A whole text means the same, pasted or filled in (`docs/contract/values.md`, section 1.7). */
+describe('what is filled in is read as what is pasted', () => {
+  const isSame = (field: HydratedField, text: string): void => {
+    const [pasted, filled] = (['paste', 'autofill'] as const).map((type) => {
+      const after = apply(field, apply(field, start(field), { type: 'focus' }), { type, text });
+      // Left, because a text is trimmed then, and at once when nobody is typing.
+      const { body } = apply(field, after, { type: 'leave' });
+      return [body.display, body.content, after.leftOut, after.rejected];
+    });
+    expect(filled).toEqual(pasted);
+  };
+  for (const kind of kindNames)
+    test(kind, () => {
+      fc.assert(
+        fc.property(sketchOf(kind), textFor(kind), (drawn, text) => isSame(compiledOf(drawn), text)),
+        runs,
+      );
+    });
+});
+
 test('a stretch that what follows it could begin says more than the field takes', () => {
   const beyond = (pattern: string) =>
     formOf(fieldOf({ pattern, positions: 'flow', literals: 'behind', raw: 'text' } as never)).beyond !== undefined;

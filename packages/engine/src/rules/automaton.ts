@@ -286,37 +286,28 @@ function union(m: Machine, from: readonly number[], also: readonly Term[]): Term
     }
   };
   also.forEach(gather);
-  let count = 0;
+  const states: number[] = [];
   if (m.seen.length < m.states.length) m.seen = new Int32Array(2 * m.states.length);
   m.round++;
   while (queue.length > 0) {
     const i = queue.pop()!;
     if (m.seen[i] === m.round) continue;
     m.seen[i] = m.round;
-    count++;
+    m.work++;
     const state = itemAt(m.states, i);
     if (state.type === 'split') queue.push(state.a, state.b);
     else if (state.type === 'rest') gather(state.term);
+    else states.push(i);
   }
-  m.work += count;
   const all = [...rests.values()].sort((a, b) => a.id - b.id);
   const whole = all.find(isEverything);
   if (whole) return whole;
-  const states = standing(m, count);
   if (states.length === 0 && all.length === 1) return itemAt(all, 0);
-  return unionOf(m, states, all);
-}
-
-/** The states just seen that take a character, and the end, in ascending order. */
-function standing(m: Machine, count: number): number[] {
-  const states: number[] = [];
-  for (let i = 0; count > 0; i++) {
-    if (m.seen[i] !== m.round) continue;
-    count--;
-    const { type } = itemAt(m.states, i);
-    if (type === 'one' || type === 'end') states.push(i);
-  }
-  return states;
+  return unionOf(
+    m,
+    states.sort((a, b) => a - b),
+    all,
+  );
 }
 
 /** The one term of some states and terms. */

@@ -120,6 +120,7 @@ function readSequence(r: Reader, place: Place, isFirst: boolean): number {
   const items: Item[] = [];
   const from = r.at;
   let isEnded = place !== 'look-ahead';
+  let isAtStart = isFirst;
   while (r.at < r.source.length && r.source[r.at] !== '|' && r.source[r.at] !== ')') {
     const c = itemAt(r.source, r.at);
     if (c === '^') {
@@ -144,8 +145,9 @@ function readSequence(r: Reader, place: Place, isFirst: boolean): number {
       r.at++;
       isEnded = true;
     } else {
-      const isAtStart = isFirst && items.every(({ look }) => look);
-      items.push(readItem(r, place, isAtStart));
+      const item = readItem(r, place, isAtStart);
+      isAtStart &&= item.look !== undefined;
+      items.push(item);
     }
   }
   // From the right, because a look-ahead is about everything after it.

@@ -142,7 +142,6 @@ export const dateTime: Kind<DateTimePlan, PartsBody> = {
     const body = lay(plan, partsOf(plan, text));
     return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
   },
-  readText: (plan, text) => editing.insert(plan, editing.empty(plan), 0, 0, text),
   reduce: reduceResting,
   normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
   toResting,

@@ -108,6 +108,7 @@ test('two numbers without a unit are no duration where there are only hours', ()
     const { body, rejected, leftOut } = apply(field, start(field), { type: 'paste', text });
     return [field.kind.value(field.plan, body as never), rejected, leftOut];
   };
+  expect(pasted({}, '600７0')).toEqual([null, 'not-accepted', '600７0']);
   for (const text of ['7 0', '1 30', '7 00'])
     expect(pasted({ units: ['h'] }, text)).toEqual([null, 'not-accepted', text.replace(' ', '')]);
   expect(pasted({ units: ['h'] }, '7h 00')).toEqual(['420', null, '']);

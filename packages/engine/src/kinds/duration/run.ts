@@ -3,7 +3,7 @@ import { reduceResting } from '../../field/resting.ts';
 import type { EditResult, Reason } from '../../field/text-state.ts';
 import { type Finding, passed } from '../../rules/finding.ts';
 import type { Check } from '../../rules/rule.ts';
-import { localized } from '../../values/graphemes.ts';
+import { fold, localized } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
 import { locate, type Parsed } from '../editing/parts.ts';
 import { partsKind } from '../editing/parts-editing.ts';
@@ -65,7 +65,8 @@ function parse(plan: DurationPlan, given: string): Parsed | undefined {
   if (!read) return undefined;
   const [hours = '', minutes = ''] = read.written ?? [];
   // A bare number that has too many digits goes where it would be typed.
-  if (/^\d+$/.test(given.trim()) && !hold(plan, ownTextsOf(plan, hours, minutes))) return undefined;
+  if (/^\d+$/.test([...given].map(fold).join('').trim()) && !hold(plan, ownTextsOf(plan, hours, minutes)))
+    return undefined;
   return held(plan, read);
 }
 
@@ -298,7 +299,6 @@ export const duration: Kind<DurationPlan, DurationBody> = {
       );
     return { ...editing.caretAtEnd(plan, lay(plan, texts)), leftOut: '', rejected: null };
   },
-  readText: (plan, text) => editing.insert(plan, editing.empty(plan), 0, 0, text),
   reduce: reduceResting,
   normalizeOnBlur: settled,
   toResting: (plan, body) => ({ ...settled(plan, body), content: body.content }),

@@ -113,6 +113,16 @@ function put(plan: TextPlan, body: TextState, start: number, end: number, text: 
   };
 }
 
+/** A whole text without what the plan drops. */
+const whole = (plan: TextPlan, text: string) => put(plan, empty, 0, 0, tidy(plan, onLines(plan, text)));
+
+function insert(plan: TextPlan, body: TextState, start: number, end: number, text: string) {
+  const inserted = put(plan, body, start, end, text);
+  const isAlone = start <= 0 && end >= body.display.length;
+  // Blanks that are dropped in the end take no room from the text they surround.
+  return inserted.leftOut && isAlone ? whole(plan, text) : inserted;
+}
+
 function without(body: TextState, from: number, to: number, caret: number): EditResult {
   if (from >= to) return { body, caret };
   return { body: lay(body.content.slice(0, from) + body.content.slice(to)), caret: from };
@@ -128,9 +138,10 @@ export const text: Kind<TextPlan, TextState> = {
     const { rejected, ...edited } = put(plan, body, start, end, character);
     return rejected ?? edited;
   },
-  insert: put,
+  insert,
+  readText: (plan, given) => insert(plan, empty, 0, 0, given),
   // A value set by a program is trimmed immediately, because nobody is typing.
-  parse: (plan, given) => put(plan, empty, 0, 0, tidy(plan, onLines(plan, given))),
+  parse: whole,
   erase(_, body, start, end, extent) {
     if (start < end) return without(body, start, end, start);
     const { content } = body;

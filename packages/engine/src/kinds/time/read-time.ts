@@ -61,8 +61,10 @@ export function readTime(plan: TimePlan, given: string): Parsed | undefined {
     .toLowerCase()
     .replace(/[‘’ʼ]/g, "'");
   const stamp = stampForm.exec(text.toUpperCase())?.[0] ?? '';
-  const period = stamp ? undefined : periodIn(plan, text);
-  const body = (period ? period[1] : text.slice(stamp.length)).trim();
+  // Some locales write their dates as ISO 8601 does, and the half of the day behind the time.
+  const behind = text.slice(stamp.length);
+  const period = periodIn(plan, behind);
+  const body = (period ? period[1] : behind).trim();
   const zone = stamp ? (/(?:z|[+-]\d\d:?\d\d)$/.exec(body)?.[0] ?? '') : '';
   const clock = body.slice(0, body.length - zone.length).replace(/([:.]\d\d[:.]\d\d)[.,]\d+/, '$1');
   const numbers = clock.match(/\d+/g) ?? [];

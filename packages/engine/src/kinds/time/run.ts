@@ -87,7 +87,6 @@ export const time: Kind<TimePlan, PartsBody> = {
     const body = lay(plan, ordered(plan, +itemAt(match, 1), itemAt(match, 2), match[3] ?? '00'));
     return { ...editing.caretAtEnd(plan, body), leftOut: '', rejected: null };
   },
-  readText: (plan, text) => editing.insert(plan, editing.empty(plan), 0, 0, text),
   reduce: reduceResting,
   normalizeOnBlur: (plan, body) => closeAll(plan, body, close, lay),
   step: (plan, body, caret, by) =>
