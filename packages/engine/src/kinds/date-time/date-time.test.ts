@@ -29,6 +29,10 @@ describe('a whole text', () => {
     ['en-GB', '2027-02-14T16:30', at, '', ''],
     ['en-GB', '2027-02-14 16:30', at, '', ''],
     ['en-GB', '20270214T1630', at, '', ''],
+    ['en-GB', '2027-02-14 4:30:00 pm', at, '', ''],
+    ['af-NA', '2027-02-14 04:30:00 nm.', at, '', ''],
+    ['af-NA', '2027-02-14 12:05 vm.', '2027-02-14T00:05', '', ''],
+    ['en-GB', '2027-02-14T16:30 am', null, '20270214T1630am', ''],
     ['en-GB', '2027-02-14T16:30:00+01:00', at, '0100', ''],
     ['en-GB', '14 February 2027 at 16:30', at, '', ''],
     ['en-GB', 'Sun, 14 Feb 2027, 4.30 pm', at, '', ''],
@@ -58,8 +62,15 @@ describe('a whole text', () => {
     const moments = [at, '2027-12-03T00:05', '1999-11-08T12:30'];
     const known = new Set<string>();
     for (const locale of everyLocale()) {
-      const texts = (['short', 'medium', 'long', 'full'] as const).flatMap((dateStyle) => {
-        const format = new Intl.DateTimeFormat(locale, { dateStyle, timeStyle: 'short', timeZone: 'UTC' });
+      const styles = [
+        ...(['short', 'medium', 'long', 'full'] as const).map((dateStyle) => ({
+          dateStyle,
+          timeStyle: 'short' as const,
+        })),
+        { dateStyle: 'short', timeStyle: 'medium' } as const,
+      ];
+      const texts = styles.flatMap((style) => {
+        const format = new Intl.DateTimeFormat(locale, { ...style, timeZone: 'UTC' });
         return moments.map((moment) => format.format(new Date(`${moment}Z`)));
       });
       // Locales that write the same texts read the same texts.
