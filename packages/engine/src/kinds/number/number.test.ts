@@ -170,3 +170,8 @@ describe('pasted amounts', () => {
     expect(after.state.leftOut).toHaveLength(199_600);
   });
 });
+
+test('a letter whose lower case is longer hides no sign of the field', () => {
+  const entry: NumberEntry = { currency: 'GBP', negative: 'minus' };
+  expect(typed(entry, 'tr-TR', '-£42,00 İngiliz sterlini').raw).toBe('-42.00');
+});

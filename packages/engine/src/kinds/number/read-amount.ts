@@ -29,12 +29,17 @@ const plainly = (text: string): string =>
 const [own, foreign] = ['\ue000', '\ue001'];
 const isLetter = (c: string | undefined): boolean => c !== undefined && /[\p{L}\p{M}]/u.test(c);
 
+/** The text in lower case, of the same length: the Turkish İ has a lower case of two units, and stays. */
+const lowered = (text: string): string =>
+  text.toLowerCase().length === text.length
+    ? text.toLowerCase()
+    : text.replace(/./gsu, (c) => (c.toLowerCase().length === c.length ? c.toLowerCase() : c));
+
 /** The text with the first occurrence of a word of the field marked; a full stop may follow it. */
 function marked(text: string, given: string): string {
-  const word = plainly(given).toLowerCase().replace(/\.$/, '');
-  const lower = text.toLowerCase();
-  // Lower case may have another length; such a word is left where it is, and reported.
-  if (!word || lower.length !== text.length) return text;
+  const word = lowered(plainly(given)).replace(/\.$/, '');
+  const lower = lowered(text);
+  if (!word) return text;
   for (let at = lower.indexOf(word); at >= 0; at = lower.indexOf(word, at + 1)) {
     const end = at + word.length;
     const isInside =
