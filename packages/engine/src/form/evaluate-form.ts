@@ -1,6 +1,7 @@
 import { type Evaluation, evaluate, type FromForm, noForm } from '../field/evaluation.ts';
 import type { Other } from '../rules/checks.ts';
 import { holds } from '../rules/condition.ts';
+import { saidOf } from '../rules/said.ts';
 import { type FormState, fieldOf, type HydratedForm } from './form.ts';
 
 /**
@@ -69,7 +70,11 @@ function fromForm(form: HydratedForm, state: FormState, id: string): FromForm {
   const others: Record<string, Other> = {};
   for (const name of reads ?? []) {
     const { field: other, state: its } = fieldOf(form, state, name);
-    others[name] = { value: valueIn(form, state, name), label: other.label, display: its.body.display };
+    others[name] = {
+      value: valueIn(form, state, name),
+      label: other.label,
+      display: saidOf(other, its.body),
+    };
   }
   const isAsTold = told && told.raw === field.kind.raw(field.plan, own.body);
   return {

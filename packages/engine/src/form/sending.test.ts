@@ -509,3 +509,43 @@ describe('the server’s side', () => {
 test('a form starts with no field’s state shared', () => {
   expect(fieldOf(form, startForm(form), 'pass').state.body.content).toBe('');
 });
+
+test('no message names what a concealed field contains', () => {
+  const concealed = stayWith(
+    {
+      rules: [
+        {
+          id: 'other',
+          field: 'departure',
+          check: { type: 'compare', op: 'same', field: 'key-box' },
+          say: 'Not {other}, the {other-label}.',
+        },
+        {
+          id: 'same',
+          field: 'key-box',
+          check: { type: 'compare', op: 'same', field: 'departure' },
+          say: '{value} is not {other}.',
+        },
+      ],
+    },
+    {
+      'key-box': {
+        messages: 'all',
+        rules: [
+          { id: 'easy', check: { type: 'not-trivial' }, say: '{value} is easy.' },
+          { id: 'old', check: { type: 'not-in', values: ['1234'] }, say: '{value} is old.' },
+        ],
+      },
+    },
+  );
+  const state = run(concealed, [
+    put('key-box', '1234'),
+    put('departure', '2027-02-16'),
+    put('arrival', '2027-02-14'),
+    { type: 'submit' },
+  ]);
+  const said = ['departure', 'key-box'].flatMap((id) =>
+    evaluateInForm(concealed, state, id).shown.map(({ message }) => message),
+  );
+  expect(said).toEqual(['Not •, the Key box.', '• is easy.', '• is old.', '• is not 16/02/2027.']);
+});

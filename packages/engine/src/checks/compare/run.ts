@@ -1,6 +1,7 @@
 import type { Validator } from '../../rules/checks.ts';
 import type { Comparison } from '../../rules/comparison.ts';
 import { passed } from '../../rules/finding.ts';
+import { saidOf } from '../../rules/said.ts';
 import { compare as order } from '../../values/decimal.ts';
 
 /**
@@ -10,12 +11,8 @@ import { compare as order } from '../../values/decimal.ts';
  * @example
  * const field = hydrate(compiled, { pattern: kinds.pattern.run }, { compare });
  */
-export const compare: Validator<'compare'> = (
-  { kind, plan },
-  body,
-  { op, field, days = 0, by },
-  { others },
-) => {
+export const compare: Validator<'compare'> = (own, body, { op, field, days = 0, by }, { others }) => {
+  const { kind, plan } = own;
   const value = kind.value(plan, body);
   const other = others[field];
   if (value === null || !other || other.value === null) return passed;
@@ -23,7 +20,8 @@ export const compare: Validator<'compare'> = (
   // Dates without time are read as UTC (ECMAScript, Date.parse), where every day has 24 hours.
   const apart = (Date.parse(value) - Date.parse(other.value)) / 86_400_000;
   if (holdsFor[op](side, apart - days)) return passed;
-  const data = { value: body.display, other: other.display, 'other-label': other.label, days: String(days) };
+  const shown = { value: saidOf(own, body), other: other.display };
+  const data = { ...shown, 'other-label': other.label, days: String(days) };
   return { verdict: 'fail', code: 'differs', data };
 };
 

@@ -1,5 +1,6 @@
 import type { Validator } from '../../rules/checks.ts';
 import { passed } from '../../rules/finding.ts';
+import { saidOf } from '../../rules/said.ts';
 import { failing, rawOf } from '../findings.ts';
 
 /**
@@ -10,7 +11,7 @@ import { failing, rawOf } from '../findings.ts';
  */
 export const notTrivial: Validator<'not-trivial'> = (field, body) =>
   body.complete && isTrivial(rawOf(field, body))
-    ? failing(field, body, 'trivial', { value: body.display })
+    ? failing(field, body, 'trivial', { value: saidOf(field, body) })
     : passed;
 
 /** Rows of keyboards in the three common layouts, and the middle of a number pad. */
