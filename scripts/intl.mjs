@@ -1,14 +1,14 @@
 import { parseArgs } from 'node:util';
 import { buildPackages } from './packages.mjs';
 
-// Reads back what `Intl` writes, in every locale that has data of its own: npm run intl -- --every 5
-// A text is read as what it says or refused. One that is read as something else ends it with status 1.
+// Pastes texts formatted by `Intl` in every locale: npm run intl -- --every 5
+// A field must read the same value or reject the text. Otherwise the exit status is 1.
 const { values } = parseArgs({
-  // Every n-th locale only, from the `from`-th on.
+  // Only every n-th locale, starting at `from`.
   options: {
     every: { type: 'string', default: '1' },
     from: { type: 'string', default: '0' },
-    // Only these locales, and only these texts.
+    // Only these texts, only these locales.
     only: { type: 'string', multiple: true },
     locale: { type: 'string', multiple: true },
   },
@@ -24,11 +24,11 @@ const { everyLocale } = await import(`${dist}/prove/locales.js`);
 const found = {};
 const wrong = [];
 
-/** Pastes a text into an empty field, leaves, and counts what came of it. */
+/** Pastes a text into an empty field, blurs it and counts the result. */
 function read(sort, field, text, meant, others = []) {
   found[sort] ??= { read: 0, refused: 0, wrong: 0 };
   const count = found[sort];
-  // What two values are written as cannot be told apart by reading.
+  // Skips a text that two values share.
   if (others.includes(text)) return;
   let state = apply(field, start(field), { type: 'focus' });
   state = apply(field, apply(field, state, { type: 'paste', text }), { type: 'leave' });
@@ -79,7 +79,7 @@ function timesOfDay(locale) {
     for (const given of [{}, { hourCycle: 'h12' }, { hourCycle: 'h23' }]) {
       const format = new Intl.DateTimeFormat(locale, { timeStyle: 'short', timeZone: 'UTC', ...given });
       for (const time of times) {
-        // Written without its half of the day, a text is two times at once.
+        // Without a.m. or p.m. a text can be two times.
         const other = `${`${(+time.slice(0, 2) + 12) % 24}`.padStart(2, '0')}${time.slice(2)}`;
         const said = (one) => format.format(at(`2027-02-03T${one}`));
         read('times', field, said(time), time, [said(other)]);

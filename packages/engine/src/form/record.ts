@@ -18,7 +18,7 @@ export function recordOf(form: HydratedForm, state: FormState, today = ''): Form
     values[id] = evaluation.value;
     raw[id] = evaluation.raw;
     const { field, state: own } = fieldOf(form, state, id);
-    // Facts about what is sent: blanks that are dropped on leaving do not count.
+    // The facts describe the submitted text, without the spaces that blur removes.
     const body = field.kind.normalizeOnBlur?.(field.plan, own.body) ?? own.body;
     const found = { ...field.kind.facts?.(field.plan, body), ...evaluation.facts };
     if (Object.keys(found).length) facts[id] = found;

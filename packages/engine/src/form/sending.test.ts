@@ -510,7 +510,7 @@ test('a form starts with no field’s state shared', () => {
   expect(fieldOf(form, startForm(form), 'pass').state.body.content).toBe('');
 });
 
-test('no message names what a concealed field contains', () => {
+test('messages do not contain the value of a concealed field', () => {
   const concealed = stayWith(
     {
       rules: [

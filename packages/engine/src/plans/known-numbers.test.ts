@@ -98,7 +98,7 @@ test.each([
   ['RU', '7 916 123-45-67', '+79161234567'],
   ['GB', '447700900123', '+447700900123'],
   ['US', '011 44 (0)7700 900123', '+447700900123'],
-  // In Italy the 0 belongs to the number; in Hungary nobody writes it in brackets, for the prefix is 06.
+  // In Italy the 0 is part of the number.
   ['GB', '+39 (0)6 1234 5678', '+390612345678'],
   ['IT', '0039 (0)6 1234 5678', '+390612345678'],
   ['GB', '+358 (0)40 1234567', '+358401234567'],

@@ -82,7 +82,7 @@ function takesOne(subject: LawSubject, { before, event, after }: Transition): Br
   const written = rest.map(({ c }) => c).join('');
   // Leading zeros of a right fill do not count.
   if (isFromRight(subject) && /^-?0/.test(written)) return undefined;
-  // A character that moves up is as its new cell has it: in another case, of ordinary width.
+  // A character that moves into another cell takes the case and the width of that cell.
   if (plainly(subject.textOf(after.body)) !== plainly(written))
     return {
       law: 4,

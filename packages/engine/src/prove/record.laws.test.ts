@@ -10,16 +10,16 @@ import { fieldEvents } from '../tape/verbs.ts';
 import { actions, fieldOf, sketch, sketchOfList } from './arbitraries.ts';
 import { actionsFor, compiledOf, kindNames, sketchOf } from './kinds.ts';
 
-/** Law 12: what a page sends, the server reads to the same record; of every kind, with options at random. */
+/** Law 12: a page and the server read the same record. Every kind, with random options. */
 const runs = {
   numRuns: Number(process.env.ARBEIT_RUNS ?? 150),
   seed: Number(process.env.ARBEIT_SEED ?? 20270210),
 };
 const today = '2027-02-10';
 
-/** What a page with this one field sends after a tape, and whether it would. */
+/** The record of a page with this field after a tape, and whether the page submits it. */
 function sent(field: HydratedField, tape: readonly Action[]) {
-  // What is too easy is looked for in the raw value, and a typed value has another.
+  // `not-trivial` checks the raw value, which differs if the record contains typed values.
   const rules = field.rules.filter(({ check }) => check.type !== 'not-trivial');
   const form = hydrateAlone({ ...field, rules });
   let state = applyToForm(form, startForm(form), { type: 'focus', field: field.id }, today);
@@ -35,18 +35,18 @@ function sent(field: HydratedField, tape: readonly Action[]) {
   return { form, record: recordOf(form, state, today), isSent: state.sending.is === 'sending' };
 }
 
-/** The spellings of a record: raw or typed values, as an object or as a browser’s entries. */
+/** One record in several forms: raw values, typed values, form data, text with CR LF. */
 function spellings(raw: Readonly<Record<string, string>>, values: Readonly<Record<string, unknown>>) {
   const data = new FormData();
   for (const [name, value] of Object.entries(raw)) data.append(name, value);
-  // Browsers end the lines of a text with CR LF when they send it (HTML, form submission).
+  // Browsers submit line breaks as CR LF (HTML, form submission).
   const lines = Object.fromEntries(
     Object.entries(raw).map(([name, value]) => [name, value.replace(/\r?\n/g, '\r\n')]),
   );
   return { raw, data, lines, values };
 }
 
-/** What a person brings whole: random keys seldom make a value of these kinds. */
+/** Texts to paste, because random keys rarely give a value of these kinds. */
 const day = fc
   .date({ min: new Date('2027-02-10'), max: new Date('2027-12-20'), noInvalidDate: true })
   .map((date) => date.toISOString());
@@ -78,19 +78,19 @@ async function agrees(field: HydratedField, tape: readonly Action[]): Promise<vo
   all++;
   if (isSent) right++;
   for (const [name, spelling] of Object.entries(spellings(record.raw, record.values))) {
-    // An unfinished text has no value.
+    // An incomplete text does not have a value.
     if (name === 'values' && !isSent) continue;
     const checked = await server.check(spelling, { today });
     expect([name, checked.ok]).toEqual([name, isSent]);
     if (!checked.ok) continue;
-    // A value may be written in a raw value of its own: 5 for 5.0.
+    // A value can have another raw value than the typed text: 5 for 5.0.
     if (name === 'values')
       expect(checked.record).toMatchObject({ values: record.values, facts: record.facts });
     else expect([name, checked.record]).toEqual([name, record]);
   }
 }
 
-describe('what a page sends, the server reads as the same record', () => {
+describe('the server reads the record that a page submits', () => {
   for (const kind of kindNames)
     test(kind, async () => {
       [all, right] = [0, 0];

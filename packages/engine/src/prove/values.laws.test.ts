@@ -71,11 +71,11 @@ describe('the values of a kind are what its definition says', () => {
 });
 
 /** A whole text means the same, pasted or filled in (`docs/contract/values.md`, section 1.7). */
-describe('what is filled in is read as what is pasted', () => {
+describe('autofill reads a text as a paste does', () => {
   const isSame = (field: HydratedField, text: string): void => {
     const [pasted, filled] = (['paste', 'autofill'] as const).map((type) => {
       const after = apply(field, apply(field, start(field), { type: 'focus' }), { type, text });
-      // Left, because a text is trimmed then, and at once when nobody is typing.
+      // Blur trims the pasted text. Autofill trims it immediately.
       const { body } = apply(field, after, { type: 'leave' });
       return [body.display, body.content, after.leftOut, after.rejected];
     });

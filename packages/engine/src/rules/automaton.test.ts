@@ -31,7 +31,7 @@ const source: fc.Arbitrary<string> = fc.letrec<{ expression: string; atom: strin
   ),
 })).expression;
 
-/** Expressions with look-aheads: in front, behind a beginning, within alternatives, of either sort. */
+/** Expressions with positive and negative look-aheads at the start, in the middle and in alternatives. */
 const looking: fc.Arbitrary<string> = fc
   .array(
     fc.oneof(
@@ -177,8 +177,8 @@ describe('what cannot be read is told', () => {
   });
 });
 
-test('nested counts and long memories are followed to the end, whatever they cost', () => {
-  // Each place in the last fourteen is told apart: two to the fourteenth sets of states, were they all kept.
+test('matches nested counts and long contexts exactly', () => {
+  // The last fourteen characters matter, so there are 2 ** 14 sets of states.
   const greedy = automaton('[ab]*a[ab]{13}');
   let bits = 1;
   // A shift register that goes through every pattern of fourteen.
@@ -188,11 +188,11 @@ test('nested counts and long memories are followed to the end, whatever they cos
   }).join('');
   expect(match(greedy, `${text.slice(0, -14)}a${'b'.repeat(13)}`)).toBe('pass');
   expect(match(greedy, `${text.slice(0, -14)}b${'b'.repeat(13)}`)).toBe('open');
-  // So are they where look-aheads refer to them, and what was kept is forgotten in between.
+  // The same with look-aheads. The text is long enough that the machine empties its memory.
   const looked = automaton('(?=[ab]*a[ab]{13}c)(?![ab]*bb[ab]{13}c)[ab]*c');
   expect(match(looked, `${text.slice(0, -15)}aa${'b'.repeat(13)}c`)).toBe('pass');
   expect(match(looked, `${text.slice(0, -15)}bb${'b'.repeat(13)}c`)).toBe('fail');
-  // A key in a long text is read from near by; what comes out is the same.
+  // After a change, matching continues from a stored state. The result must not change.
   for (const at of [7_950, 100]) {
     const changed = `${text.slice(0, at)}😀a${text.slice(at + 1)}`;
     expect(match(greedy, changed)).toBe('fail');
@@ -211,8 +211,8 @@ test('nested counts and long memories are followed to the end, whatever they cos
     ]);
 });
 
-test('whether a look-ahead can still come true is decided within bounds', () => {
-  // 500 characters are missing in each of many ways.
+test('answers open if the search for a possible match takes too long', () => {
+  // A match needs 500 more characters, and there are many ways to get there.
   const far = automaton('(?=.*a.{500})(?=.*b.{501}).*');
   for (let n = 1; n < 60; n++) expect(match(far, 'abaabbab'.repeat(8).slice(0, n))).toBe('open');
   expect(match(far, `ab${'c'.repeat(500)}`)).toBe('open');

@@ -3,49 +3,49 @@ import type { Automaton, ExpressionNode } from './automaton-data.ts';
 import type { Verdict } from './finding.ts';
 
 /**
- * Whole-value matching without backtracking, so no expression can hang a page, and with what could still
- * follow, to tell `open` from `fail`. An expression becomes a nondeterministic automaton (Thompson 1968), of
- * which sets of states are followed all at once (the subset construction, done as needed and kept).
- * Look-aheads are intersections and complements of such sets, worked out by derivatives (Brzozowski 1964).
+ * Matches whole values without backtracking, so an expression cannot hang a page. Also decides whether more
+ * text could still match (`open` or `fail`). An expression becomes a nondeterministic automaton (Thompson
+ * 1968). The matcher follows all its states at once and caches each set of states (subset construction).
+ * Look-aheads become intersections and complements of these sets, matched by derivatives (Brzozowski 1964).
  */
 interface Machine {
   readonly states: State[];
-  /** What the rest of the text may have to match: unions by a hash, others by a text. */
+  /** All terms: unions by a hash, the others by a key. */
   readonly unions: Map<number, readonly Union[]>;
   readonly others: Map<string, Term>;
-  /** All nodes that stand for one character: code points that all of them take alike are one class. */
+  /** All nodes for one character. Code points that all of them treat the same form one class. */
   readonly ones: readonly One[];
   readonly classes: Map<string, number>;
   readonly classOf: Map<number, number>;
-  /** One code point for each class that there is, as far as they could be found, once they were needed. */
+  /** One code point of each known class, computed at first use. */
   samples: readonly number[] | undefined;
-  /** Whether `samples` has all classes. */
+  /** Whether `samples` contains every class. */
   readonly isExact: boolean;
-  /** States that were looked at. */
+  /** Number of states visited. */
   work: number;
-  /** The round in which a state was last seen. */
+  /** By state: the round in which it was last visited. */
   seen: Int32Array;
   round: number;
-  /** States held by all terms together. */
+  /** Number of states in all terms together. */
   held: number;
-  /** Number of terms made. */
+  /** Number of terms created. */
   made: number;
-  /** The last long text, and the terms after each stretch of it. */
+  /** The last long text, and the term after each stretch of it. */
   last: { readonly characters: readonly string[]; readonly terms: readonly Term[] };
   root: Term;
 }
 
 type One = ExpressionNode & { op: 'one' };
 
-/** A state of the automaton, by what leads on from it. */
+/** A state of the automaton. */
 type State =
   | { readonly type: 'end' }
   | { readonly type: 'one'; readonly one: One; readonly next: number }
   | { readonly type: 'split'; a: number; readonly b: number }
-  /** The whole rest must match an intersection or a complement. */
+  /** The rest of the text must match an intersection or a complement. */
   | { readonly type: 'rest'; readonly term: Term };
 
-/** What the rest must match. */
+/** What the rest of the text must match. */
 type Term = Union | Both | Not;
 
 interface Found {
@@ -53,15 +53,15 @@ interface Found {
   readonly isNullable: boolean;
   /** The term after a character, by its class. */
   readonly next: Map<number, Term>;
-  /** Whether any text matches; worked out when it is asked for. */
+  /** Whether any text matches, computed at first use. */
   canMatch?: boolean;
 }
 
 interface Union extends Found {
   readonly op: 'union';
-  /** States that take a character, and the end, in ascending order. */
+  /** States that accept a character, and the end state, in ascending order. */
   readonly states: readonly number[];
-  /** Intersections and complements, any of which the rest may match too. */
+  /** Intersections and complements. The rest may match any of them instead. */
   readonly rests: readonly Term[];
 }
 
@@ -77,16 +77,16 @@ interface Not extends Found {
 }
 
 /**
- * States that all terms may hold before they are forgotten and found again. Common expressions need a few
+ * Maximum number of states in all cached terms. Beyond it the cache is emptied. Common expressions need a few
  * dozen.
  */
 const mostHeld = 100_000;
-/** Length of texts of which is kept what was found in them, and of the stretches that it is kept for. */
+/** Texts of this length are matched in stretches, and the term after each stretch is cached. */
 const longText = 256;
 const stretch = 64;
-/** Terms that a walker may make. */
+/** Maximum number of terms that a walker may create. */
 const mostTerms = 4_000;
-/** States that may be looked at to find out whether a look-ahead can still come true. */
+/** Maximum number of states visited to decide whether a look-ahead can still match. */
 const mostWork = 4_000;
 
 const machines = new WeakMap<Automaton, Machine>();
@@ -105,7 +105,7 @@ export function match(automaton: Automaton, text: string): Verdict {
   return term.isNullable ? 'pass' : canMatch(machine, term) ? 'open' : 'fail';
 }
 
-/** What the rest after a text must match. */
+/** The term after a text. */
 function read(m: Machine, text: Iterable<string>, from: Term = m.root): Term {
   let term = from;
   for (const character of text) {
@@ -116,7 +116,7 @@ function read(m: Machine, text: Iterable<string>, from: Term = m.root): Term {
   return term;
 }
 
-/** The same, from where a text begins to differ from the one before: a key changes little of a long text. */
+/** The same for a long text, starting where it differs from the previous one. One key changes little. */
 function readOn(m: Machine, text: string): Term {
   const characters = [...text];
   const { last } = m;
@@ -186,7 +186,7 @@ function machineFor(automaton: Automaton): Machine {
   return machine;
 }
 
-/** Which of the nodes take a code point. */
+/** For each node, whether it accepts a code point. */
 const sortOf = (ones: readonly One[], code: number): string =>
   ones.map((one) => (takesPoint(one, code) ? '1' : '0')).join('');
 
@@ -223,8 +223,8 @@ function termOf(m: Machine, automaton: Automaton, i: number): Term {
 }
 
 /**
- * The state in front of a node, with what follows it; `undefined` if no text gets through. Look-aheads are
- * about everything that follows, so nothing follows an intersection or a complement.
+ * Adds the states for a node that is followed by the state `next`. Returns the first of them, or `undefined`
+ * if no text matches. An intersection or a complement covers the whole rest, so there `next` is the end.
  */
 function build(m: Machine, automaton: Automaton, i: number, next: number): number | undefined {
   const { states } = m;
@@ -274,7 +274,7 @@ const isNever = ({ ranges, properties, negated }: One): boolean => {
   return next > 0x10ffff;
 };
 
-/** The union of what leads on from some states, and of some terms. */
+/** The union of some states, with those reachable without a character, and some terms. */
 function union(m: Machine, from: readonly number[], also: readonly Term[]): Term {
   const rests = new Map<number, Term>();
   const queue = [...from];
@@ -310,7 +310,7 @@ function union(m: Machine, from: readonly number[], also: readonly Term[]): Term
   );
 }
 
-/** The one term of some states and terms. */
+/** The term for a union. Equal unions are the same object. */
 function unionOf(m: Machine, states: readonly number[], rests: readonly Term[]): Term {
   let hash = states.length;
   for (const i of states) hash = (Math.imul(hash, 31) + i) | 0;
@@ -369,7 +369,7 @@ function not(m: Machine, a: Term): Term {
   return known(m, `!${a.id}`, (id) => ({ op: 'not', a, id, isNullable: !a.isNullable, next: new Map() }));
 }
 
-/** What the rest after a character must match. */
+/** The term after a character. */
 function after(m: Machine, term: Term, code: number): Term {
   const sort = classOf(m, code);
   let next = term.next.get(sort);
@@ -396,13 +396,13 @@ function derived(m: Machine, term: Term, code: number): Term {
   );
 }
 
-/** Empties the memory of a machine. Returns the same term in the empty memory. */
+/** Empties the cache of a machine. Returns the term as an object of the new cache. */
 function forget(m: Machine, term: Term): Term {
   m.unions.clear();
   m.others.clear();
   m.classOf.clear();
   m.held = 0;
-  // Terms that states refer to are kept, without what was found from them on.
+  // Copies the terms that states refer to, without their cached successors.
   const fresh = new Map<Term, Term>();
   const again = (old: Term): Term => {
     let copy = fresh.get(old);
@@ -446,9 +446,9 @@ const sizeOf = (term: Term): number =>
       : term.states.length + term.rests.length;
 
 /**
- * Whether any text matches. A union of states has one, because what nothing gets through was left out. For
- * intersections and complements a bounded search decides, and the answer is `true` (so `open`) if it runs
- * out.
+ * Whether any text matches. Every state of a union leads to a match, because `build` leaves out the others.
+ * For intersections and complements a bounded search decides. If it ends early, the result is `true`, which
+ * gives `open`.
  */
 function canMatch(m: Machine, root: Term): boolean {
   if (isNothing(root)) return false;
@@ -458,7 +458,7 @@ function canMatch(m: Machine, root: Term): boolean {
   const until = m.work + mostWork;
   let decided = !m.isExact;
   while (!decided && queue.length > 0) {
-    // The newest first, and of these the smallest, so that reachable ends are found quickly.
+    // Newest first, smallest first: this finds a match quickly.
     const term = queue.pop()!;
     decided = term.isNullable || (term.op === 'union' && term.states.length > 0) || m.work > until;
     if (decided) break;

@@ -97,12 +97,12 @@ function add(r: Reader, node: ExpressionNode): number {
 const anything = (r: Reader): number => add(r, { op: 'not', a: add(r, { op: 'nothing' }) });
 
 /**
- * Where alternatives stand: as the whole expression, in a look-ahead, or in a group. The end of the value
- * follows the whole, and anything follows a look-ahead: only there look-aheads and "$" are possible.
+ * Where alternatives appear. Look-aheads and "$" are possible only in the whole expression and in a
+ * look-ahead, not in a group.
  */
 type Place = 'whole' | 'look-ahead' | 'group';
 
-/** Reads alternatives. `isFirst`: whether they begin where the value does. */
+/** Reads alternatives. `isFirst`: whether they start at the start of the value. */
 function readEither(r: Reader, place: Place, isFirst = place === 'whole'): number {
   if (++r.depth > deepest) stop(r, r.at, `${deepest} groups within each other are the most.`);
   let either = readSequence(r, place, isFirst);

@@ -1,8 +1,8 @@
 import type { CheckedText } from './checks.ts';
 
 /**
- * The display of a field as a message may name it: of a concealed field one dot, whatever is in it. Security
- * relevant (law 14).
+ * The display of a field for use in a message. For a concealed field this is one dot. Security relevant
+ * (law 14).
  */
 export const saidOf = (
   { plan }: { readonly plan: unknown },

@@ -1,20 +1,20 @@
 /**
- * Characters as people count them. Not every browser this code ships to has `Intl.Segmenter`, and those that
- * have it know different versions of Unicode, but a tape must replay the same everywhere. So the boundaries
- * are found here, after UAX #29 (extended grapheme clusters, revision 47).
+ * Characters as people count them. Some browsers do not have `Intl.Segmenter`, and the others use different
+ * versions of Unicode. A tape must replay the same everywhere, so the boundaries are computed here (UAX #29,
+ * extended grapheme clusters, revision 47).
  */
 
 /**
- * Classes of UAX #29, each written as the inside of a character class. What `RegExp` has no property for is
- * listed after GraphemeBreakProperty.txt and DerivedCoreProperties.txt of Unicode 17.
+ * Classes of UAX #29, each as the content of a character class. Classes without a `RegExp` property are
+ * listed as in GraphemeBreakProperty.txt and DerivedCoreProperties.txt of Unicode 17.
  */
 export const classes = {
-  /** Control, CR and LF; some of it is of the other classes too, which win. */
+  /** Control, CR and LF. Some of these are in other classes too, which have priority. */
   control:
     '\\p{Cc}\\p{Cf}\\p{Zl}\\p{Zp}\\u2065\\ufff0-\\ufff8\\u{e0000}\\u{e0002}-\\u{e001f}\\u{e0080}-\\u{e00ff}\\u{e01f0}-\\u{e0fff}',
   /** Extend and ZWJ. */
   extend: '\\p{Gr_Ext}\\p{EMod}\\u200d',
-  /** Spacing combining marks (Mc) that are no SpacingMark: a character begins at them. */
+  /** Spacing combining marks (Mc) that are not SpacingMark. A character starts at them. */
   loose:
     '\\u102b\\u102c\\u1038\\u1062-\\u1064\\u1067-\\u106d\\u1083\\u1087-\\u108c\\u108f\\u109a-\\u109c\\u1a61\\u1a63\\u1a64\\uaa7b\\uaa7d\\u{11720}\\u{11721}',
   prepend:
@@ -27,12 +27,12 @@ export const classes = {
     '\\u0915-\\u0939\\u0958-\\u095f\\u0978-\\u097f\\u0995-\\u09a8\\u09aa-\\u09b0\\u09b2\\u09b6-\\u09b9\\u09dc\\u09dd\\u09df\\u09f0\\u09f1\\u0a95-\\u0aa8\\u0aaa-\\u0ab0\\u0ab2\\u0ab3\\u0ab5-\\u0ab9\\u0af9\\u0b15-\\u0b28\\u0b2a-\\u0b30\\u0b32\\u0b33\\u0b35-\\u0b39\\u0b5c\\u0b5d\\u0b5f\\u0b71\\u0c15-\\u0c28\\u0c2a-\\u0c39\\u0c58-\\u0c5a\\u0d15-\\u0d3a\\u1000-\\u102a\\u103f\\u1050-\\u1055\\u105a-\\u105d\\u1061\\u1065\\u1066\\u106e-\\u1070\\u1075-\\u1081\\u108e\\u1780-\\u17b3\\u1a20-\\u1a54\\u1b0b\\u1b0c\\u1b13-\\u1b33\\u1b45-\\u1b4c\\u1b83-\\u1ba0\\u1bae\\u1baf\\u1bbb-\\u1bbd\\ua989-\\ua98b\\ua98f-\\ua9b2\\ua9e0-\\ua9e4\\ua9e7-\\ua9ef\\ua9fa-\\ua9fe\\uaa60-\\uaa6f\\uaa71-\\uaa73\\uaa7a\\uaa7e\\uaa7f\\uaae0-\\uaaea\\uabc0-\\uabda\\u{10a00}\\u{10a10}-\\u{10a13}\\u{10a15}-\\u{10a17}\\u{10a19}-\\u{10a35}\\u{11103}-\\u{11126}\\u{11144}\\u{11147}\\u{11380}-\\u{11389}\\u{1138b}\\u{1138e}\\u{11390}-\\u{113b5}\\u{11900}-\\u{11906}\\u{11909}\\u{1190c}-\\u{11913}\\u{11915}\\u{11916}\\u{11918}-\\u{1192f}\\u{11a00}\\u{11a0b}-\\u{11a32}\\u{11a50}\\u{11a5c}-\\u{11a83}\\u{11f04}-\\u{11f10}\\u{11f12}-\\u{11f33}',
 };
 
-/** Extend, ZWJ and SpacingMark: what joins the character before it (GB9, GB9a). */
+/** Extend, ZWJ and SpacingMark: they join the character before them (GB9, GB9a). */
 export const joining = `(?:[${classes.extend}\\u0e33\\u0eb3]|(?![${classes.loose}])\\p{Mc})`;
 
 let cluster: RegExp | undefined;
 
-/** One cluster, built at first use. */
+/** The expression for one cluster, compiled at first use. */
 function clusterOf(): RegExp {
   const { control, extend, prepend, linker, consonant } = classes;
   const leading = '[\\u1100-\\u115f\\ua960-\\ua97c]';
@@ -43,7 +43,7 @@ function clusterOf(): RegExp {
   const whole = `${vowel}+|[${open}]${vowel}*|(?![${open}])[\\uac00-\\ud7a3]`;
   const hangul = `${leading}*(?:${whole})${trailing}*|${leading}+|${trailing}+`;
   const picture = `\\p{ExtPict}(?:[\\p{Gr_Ext}\\p{EMod}]*\\u200d\\p{ExtPict})*`;
-  // The first linker is found without going back, so a run of marks costs no more than its length.
+  // The first linker is matched without backtracking, so the time is linear in the number of marks.
   const marks = `(?:(?![${linker}\\u200c])[${extend}])*[${linker}](?:(?!\\u200c)[${extend}])*`;
   const conjunct = `[${consonant}](?:${marks}[${consonant}])*`;
   const core = `${hangul}|\\p{RI}{2}|${picture}|${conjunct}|[${extend}${prepend}]|[^${control}]`;

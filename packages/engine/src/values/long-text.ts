@@ -5,7 +5,7 @@ import { boundaryAt, characterAt, classes, graphemes, joining } from './grapheme
  * at every key.
  */
 
-/** What a code point is to its neighbours, as far as UAX #29 can tell without looking further. */
+/** Classes of code points that decide about a boundary from two neighbours alone (UAX #29). */
 const base = 0;
 const mark = 1;
 const consonant = 2;
@@ -34,7 +34,7 @@ function tableOf(): Uint8Array {
   return table;
 }
 
-/** The sort of a code point: the first whose expression it fits. */
+/** The class of a code point: the first whose expression matches. */
 const sortOf = (character: string): number => sorts.findIndex((sort) => sort.test(character)) + 1;
 
 const isHigh = (unit: number): boolean => unit >= 0xd800 && unit < 0xdc00;
@@ -42,8 +42,8 @@ const isLow = (unit: number): boolean => unit >= 0xdc00 && unit < 0xe000;
 const isFlag = (code: number): boolean => code >= 0x1f1e6 && code <= 0x1f1ff;
 
 /**
- * Whether a character begins at an offset, which is not 0. `undefined` if only the expression of
- * `graphemes.ts` can tell: consonants after a mark, pictures after a joiner, jamo.
+ * Whether a character starts at an offset greater than 0. `undefined` if this needs more context:
+ * consonants after a mark, pictographs after a joiner, jamo.
  */
 function begins(text: string, at: number): boolean | undefined {
   const known = table ?? tableOf();
@@ -79,7 +79,7 @@ export function countOf(text: string): number {
     if (isFlag(code)) {
       // The run is counted while reading: looking back from each would cost its length again and again.
       isStart = flags === 0 ? begins(text, i) : flags % 2 === 0;
-      // Only the first flag of a run is asked: it may be the second of a pair that begins at 0.
+      // The first flag found may be the second of a pair that starts at 0.
       if (flags === 0 && isStart === false && i > 1 && isFlag(text.codePointAt(i - 2)!)) flags = 1;
       flags++;
     } else {

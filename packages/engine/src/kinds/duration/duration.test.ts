@@ -102,7 +102,7 @@ test.each([
   }
 });
 
-test('two numbers without a unit are no duration where there are only hours', () => {
+test('rejects two numbers without a unit in a field of hours only', () => {
   const pasted = (entry: object, text: string) => {
     const field = open(entry);
     const { body, rejected, leftOut } = apply(field, start(field), { type: 'paste', text });

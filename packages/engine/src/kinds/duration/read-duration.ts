@@ -77,9 +77,9 @@ export function readDuration(plan: DurationPlan, given: string): ReadDuration | 
   return isWritten ? { minutes, written } : { minutes };
 }
 
-/** Seconds of the unit of a number without one. `isNamed`: a number before it has one. */
+/** Seconds of the unit for a number without a unit. `isNamed`: an earlier number has a unit. */
 function bareUnit(plan: DurationPlan, value: string, last: number, isNamed: boolean): number | undefined {
-  // Where there are only hours, `1 30` is as likely two numbers as one and a half hours.
+  // In a field of hours only, `1 30` may be two numbers or one and a half hours.
   if (last === 3600) return isNamed || plan.minute >= 0 ? 60 : undefined;
   if (last !== Number.POSITIVE_INFINITY) return undefined;
   return value.includes('.') || plan.bare === plan.hour ? 3600 : 60;

@@ -329,7 +329,7 @@ export function partsKind<P extends PartsPlan, B extends PartsBody>(kind: PartsK
       const at = { kind, plan };
       return insert(at, cut(at, body, start, end), text);
     },
-    /** A text that the browser brings is no raw value, although it may look like one: `12/2027`. */
+    /** Autofill sends a text, not a raw value, even if it looks like one (`12/2027`). */
     readText: (plan: P, text: string): InsertResult<B> =>
       insert({ kind, plan }, { body: empty(plan), caret: 0 }, text),
     parse(plan: P, text: string): InsertResult<B> {

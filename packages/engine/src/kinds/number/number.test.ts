@@ -171,7 +171,7 @@ describe('pasted amounts', () => {
   });
 });
 
-test('a letter whose lower case is longer hides no sign of the field', () => {
+test('finds the currency sign beside a letter whose lower case is longer', () => {
   const entry: NumberEntry = { currency: 'GBP', negative: 'minus' };
   expect(typed(entry, 'tr-TR', '-£42,00 İngiliz sterlini').raw).toBe('-42.00');
 });

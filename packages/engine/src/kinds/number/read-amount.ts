@@ -29,7 +29,7 @@ const plainly = (text: string): string =>
 const [own, foreign] = ['\ue000', '\ue001'];
 const isLetter = (c: string | undefined): boolean => c !== undefined && /[\p{L}\p{M}]/u.test(c);
 
-/** The text in lower case, of the same length: the Turkish İ has a lower case of two units, and stays. */
+/** The text in lower case, with the same length. The Turkish İ has a lower case of two units and is kept. */
 const lowered = (text: string): string =>
   text.toLowerCase().length === text.length
     ? text.toLowerCase()

@@ -119,7 +119,7 @@ function inCell(search: Search, reached: Reached): PatternBody | undefined {
     const found = from(search, { cell: plan.cells.length, at, cells, passed });
     if (found) return found;
   }
-  // In fixed positions an empty cell is displayed, unless its stretch is not; in raw it is a space.
+  // In fixed positions an empty cell is displayed if its stretch is displayed. In raw it is a space.
   if (hasFixed && plan.positions === 'fixed' && (as === 'raw' || exists(plan, cells, stretch)))
     return undefined;
   return from(search, { cell: first + size, at, cells, passed });

@@ -40,14 +40,14 @@ test.each([
   expect(trial(set, `field it\nfocus\n${lines}`)).toEqual([]);
 }); // biome-ignore format: a row a case
 
-test('a deletion stays where the character was, also behind fixed text of the pattern it leads to', () => {
+test('keeps the caret after fixed text when a deletion changes the pattern in use', () => {
   const field = fieldOf(['<0-1 digit>-', '<0-1 digit>-<0-1 digit>'], { literals: 'behind' });
   const typed = keysOf('00').reduce((state, key) => apply(field, state, key), start(field));
   const { body, start: caret } = apply(field, typed, { type: 'backspace' });
   expect([body.display, caret]).toEqual(['0-', 2]);
 });
 
-test('a deletion changes no other character, although a pattern would fold them', () => {
+test('a deletion keeps the other characters, even if another pattern would fold them', () => {
   const field = fieldOf(['<00..23>-', '<0-3 any>-']);
   const typed = ['0', '0', '٣'].reduce(
     (state, text) => apply(field, state, { type: 'key', text }),

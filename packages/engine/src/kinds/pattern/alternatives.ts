@@ -64,7 +64,7 @@ function bare(content: string): PatternBody {
 function laidOut(plan: PatternPlan, content: string, present?: PatternBody): PatternBody {
   for (const [which, own] of plan.alternatives!.entries()) {
     const cells = cellsFor(own, content);
-    // What a pattern would fold or recase is not content of it.
+    // The pattern must accept the content exactly, without folding or changing case.
     if (!cells || cells.join('') !== content) continue;
     if (present && (present.which ?? 0) === which) return present;
     return marked(lay(own, cells, undefined), which);
@@ -302,7 +302,7 @@ export function withAlternatives(single: Single): Single {
       const left = marked(erased.body, body.which ?? 0);
       const laid = laidOut(plan, left.content, left);
       if (laid === left) return { body: left, caret: erased.caret };
-      // Fixed text that another pattern shows where the character was is not passed.
+      // The caret does not move past fixed text that the new pattern shows here.
       const count = countLeft(left, erased.caret);
       const [low, high] = around(laid, count);
       const gone = around(body, count)[1];

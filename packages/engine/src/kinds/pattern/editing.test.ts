@@ -53,7 +53,7 @@ describe('fixed text that is typed anyway', () => {
         'expect display "1| kg"',
       ],
     ],
-    // What was passed is shown no longer once the part before it is too short to be passed.
+    // Typed fixed text is removed when the part before it becomes too short.
     [
       '<?<2-3 letter>>1-',
       ['type "1"', 'paste "a"', 'expect display "a|"', 'type "b"', 'expect display "ab|1-"'],

@@ -166,7 +166,7 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
   for (let i = 0; i <= last; i++) {
     if (hasText) raw += inRaw(plan, standing(plan, cells, plan.before[i]!));
     if (cells[i]) raw += cells[i];
-    // Also of a stretch that is not shown: what follows it could begin it.
+    // Hidden stretches too: the text after a stretch might also fit into it.
     else if (hasFixed && plan.positions === 'fixed') raw += ' ';
   }
   if (hasText && complete) raw += inRaw(plan, standing(plan, cells, plan.before[cells.length]!));

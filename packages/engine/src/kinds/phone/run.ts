@@ -239,8 +239,8 @@ function clean(plan: PhonePlan, text: string, into: string): Cleaned {
 }
 
 /**
- * An international number without the `(0)` that is dialled inside the region only. Where there is no such
- * digit (Italy), it belongs to the number.
+ * An international number without the `(0)` that is dialled only inside the region. In regions without this
+ * digit (Italy) the 0 is part of the number and is kept.
  */
 function withoutTrunk(plan: PhonePlan, number: string, idd: string): string {
   const shorter = number.replace(/\(\s*0\s*\)/, '');
@@ -301,8 +301,8 @@ function withCode(
 const digitsIn = (text: string): number => text.replace(/\D/g, '').length;
 
 /**
- * The number that a whole text says. A text that is no number whole is refused, never cut down to another:
- * `3ext`, two numbers, one with digits to spare. Words around a number are left out and reported.
+ * Reads a whole text as a number. Rejects a text that is not exactly one number: `3ext`, two numbers, a
+ * number with extra digits. Words around a number are left out and reported.
  */
 function readWhole(plan: PhonePlan, text: string): InsertResult<PhoneBody> {
   const empty = lay(plan, '');

@@ -113,13 +113,13 @@ function put(plan: TextPlan, body: TextState, start: number, end: number, text: 
   };
 }
 
-/** A whole text without what the plan drops. */
+/** Reads a whole text without the spaces that the plan removes. */
 const whole = (plan: TextPlan, text: string) => put(plan, empty, 0, 0, tidy(plan, onLines(plan, text)));
 
 function insert(plan: TextPlan, body: TextState, start: number, end: number, text: string) {
   const inserted = put(plan, body, start, end, text);
   const isAlone = start <= 0 && end >= body.display.length;
-  // Blanks that are dropped in the end take no room from the text they surround.
+  // Spaces that will be trimmed must not use up the maximum length.
   return inserted.leftOut && isAlone ? whole(plan, text) : inserted;
 }
 

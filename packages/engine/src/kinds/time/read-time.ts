@@ -61,7 +61,7 @@ export function readTime(plan: TimePlan, given: string): Parsed | undefined {
     .toLowerCase()
     .replace(/[‘’ʼ]/g, "'");
   const stamp = stampForm.exec(text.toUpperCase())?.[0] ?? '';
-  // Some locales write their dates as ISO 8601 does, and the half of the day behind the time.
+  // Some locales write dates as in ISO 8601, with a.m. or p.m. after the time.
   const behind = text.slice(stamp.length);
   const period = periodIn(plan, behind);
   const body = (period ? period[1] : behind).trim();
