@@ -1,6 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { type ParseArgsConfig, parseArgs } from 'node:util';
-import { hands } from '@arbeit/engine/tape';
-import { uses } from '@arbeit/handoff/emit';
+import { nearest } from '@arbeit/engine/faults';
 import { auditDocument } from './audit.ts';
 import { buildHandOff } from './build.ts';
 import { compareDocuments } from './compare.ts';
@@ -11,17 +11,12 @@ import { migrateDocuments } from './migrate.ts';
 import { playTapes } from './play.ts';
 import { backupStore, restoreStore } from './store.ts';
 import { testDocument, watching } from './test.ts';
+import { type CommandName, type CommandWords, cliWords, commandWords } from './words.ts';
 
 type Flags = NonNullable<ParseArgsConfig['options']>;
 
 interface Command {
-  /** Its arguments, for the usage line. */
-  readonly takes: string;
-  readonly about: string;
-  readonly least: number;
   readonly flags: Flags;
-  /** What each option does. */
-  readonly words: Readonly<Record<string, string>>;
   run(
     given: readonly string[],
     flags: Readonly<Record<string, unknown>>,
@@ -31,37 +26,25 @@ interface Command {
 
 const help = { help: { type: 'boolean', short: 'h' } } as const satisfies Flags;
 
-/** A whole number of at least 1 from an option. Throws `TypeError`, as parsing does. */
+/** An invalid call, with a message for the user. */
+class CallError extends Error {}
+
+/** A whole number of at least 1 from an option. */
 function countIn(flag: string, text: unknown): number | undefined {
   if (text === undefined) return undefined;
   const count = Number(text);
   if (Number.isSafeInteger(count) && count > 0) return count;
-  throw Object.assign(new TypeError(`--${flag}: ${String(text)} is no whole number above 0`), {
-    code: 'COUNT',
-  });
+  throw new CallError(cliWords.notCount(flag, String(text)));
 }
 
-const commands: Readonly<Record<string, Command>> = {
-  audit: {
-    takes: '<document.arbeit.json>',
-    about: `Holds the fields of a document against the laws of a field, with random tapes made for each of them, on
-all cores. Of each law that is broken the shortest tape is told that was found to show it.
-Exit code 0: no law is broken; 1: one is; 2: the document cannot be read, or has no such
-field, or none at all.`,
-    least: 1,
+const commands: Readonly<Record<CommandName, Command>> = {
+  laws: {
     flags: {
       field: { type: 'string', multiple: true },
       events: { type: 'string' },
       seconds: { type: 'string' },
       seed: { type: 'string' },
       threads: { type: 'string' },
-    },
-    words: {
-      field: 'a field by its id, and no other; several may be named',
-      events: 'so many events a field; 100000, where neither they nor a time is named',
-      seconds: 'so many seconds at most, all fields together',
-      seed: 'the tapes of that seed, to see again what was found; 1, where it is left out',
-      threads: 'so many at once; as many as there are cores, where it is left out',
     },
     run: ([document = ''], { field = [], events, seconds, seed, threads }, output) =>
       auditDocument(document, {
@@ -74,27 +57,11 @@ field, or none at all.`,
       }),
   },
   backup: {
-    takes: '<file>',
-    about: `Writes the whole store to one file: all sets with their revisions and refused versions. The store is the
-one Arbeit uses: that of DATABASE_URL, or the data folder. In a folder Arbeit must not be running.
-Exit code 0: it is written; 2: the store does not open, or the file cannot be written.`,
-    least: 1,
     flags: { data: { type: 'string' } },
-    words: { data: 'the data folder; ARBEIT_DATA, or .data in the project, where it is left out' },
     run: ([file = ''], { data }, output) => backupStore(file, data as string | undefined, output),
   },
   build: {
-    takes: '<document.arbeit.json> [tape]…',
-    about: `Makes the folder a developer takes home: fields.js with its types and just the run-time they need, a face
-for each use, schemas of the records, the tapes as tests, a README. The same document and version make
-the same bytes.
-Exit code 0: it is written; 2: the document or a tape cannot be read, or the folder not written.`,
-    least: 1,
     flags: { out: { type: 'string' }, for: { type: 'string', multiple: true } },
-    words: {
-      out: 'the folder it is written to; one named "hand-off" here, where none is named',
-      for: `what goes along: ${uses.join(', ')}; all of it, where none is named`,
-    },
     run: ([document = '', ...tapes], { out = 'hand-off', for: wanted }, output) =>
       buildHandOff(document, tapes, {
         folder: String(out),
@@ -103,34 +70,15 @@ Exit code 0: it is written; 2: the document or a tape cannot be read, or the fol
       }),
   },
   compare: {
-    takes: '<document.arbeit.json> <document.arbeit.json>',
-    about: `Compares two documents by what their fields and forms do, the one before with the one after: what is new
-and what is gone, and of what behaves otherwise the shortest tape that was found to show it.
-Exit code 0: nothing behaves otherwise; 1: something does; 2: a document cannot be read.`,
-    least: 2,
     flags: { markdown: { type: 'boolean' } },
-    words: { markdown: 'as Markdown, for a pull request' },
     run: ([before = '', after = ''], { markdown }, output) =>
       compareDocuments(before, after, { markdown: markdown === true, output }),
   },
   compile: {
-    takes: '<document.arbeit.json>',
-    about: `Writes the fields and forms of a document as a module, fields.js, with its types, fields.d.ts. A page
-that imports one of its fields carries that field's kind and nothing that compiles.
-Exit code 0: they are written; 2: the document cannot be read, or the folder not written.`,
-    least: 1,
     flags: { out: { type: 'string' } },
-    words: { out: 'the folder they are written to; this one, where none is named' },
     run: ([document = ''], { out = '.' }, output) => compileDocument(document, String(out), output),
   },
   drive: {
-    takes: '<document.arbeit.json|tape>… --url <page> --field <id>=<selector>…',
-    about: `Types tapes with real keys into a page, ours or not, in an installed Chromium, and compares step by step what
-it shows: with what the definition of the document does, or without one with what the tapes expect. Of a
-document its trials are driven, unless tapes are named beside it.
-Exit code 0: all of them come to the same; 1: one does not; 2: a file, the page, a field or a browser is
-not to be had.`,
-    least: 1,
     flags: {
       url: { type: 'string' },
       field: { type: 'string', multiple: true },
@@ -138,14 +86,6 @@ not to be had.`,
       hand: { type: 'string', multiple: true },
       record: { type: 'string' },
       browser: { type: 'string' },
-    },
-    words: {
-      url: 'where the page is',
-      field: 'which input a field is, by a CSS selector: mobile=#mobile; one a field',
-      message: 'what shows the message of a field, likewise',
-      hand: `how what is typed comes in: ${hands.join(', ')}; several may be named, keys where none is`,
-      record: 'the path the page sends its forms to, where tapes say what is answered (sent)',
-      browser: 'the program of a Chromium; one that is installed, where it is left out',
     },
     run: (files, { url, field = [], message = [], hand = [], record, browser }, output) =>
       drivePage(files, {
@@ -159,68 +99,136 @@ not to be had.`,
       }),
   },
   migrate: {
-    takes: '<document.arbeit.json>…',
-    about: `Writes documents of an older version in the current one, each into its own file. Only the values that
-differ are replaced. A document that cannot be read is not written.
-Exit code 0: all documents have the current version; 2: a file cannot be read or written.`,
-    least: 1,
     flags: { check: { type: 'boolean' } },
-    words: { check: 'write nothing; exit with 1 if a document has an older version' },
     run: (documents, { check }, output) => migrateDocuments(documents, { check: check === true, output }),
   },
   play: {
-    takes: '<document.arbeit.json> <tape>…',
-    about: `Plays tapes against a document.
-Exit code 0: every expectation holds; 1: one does not; 2: a file cannot be read.`,
-    least: 2,
     flags: { json: { type: 'boolean' } },
-    words: { json: 'one JSON object a line for every action' },
     run: ([document = '', ...tapes], { json }, output) =>
       playTapes(document, tapes, { json: json === true, output }),
   },
   restore: {
-    takes: '<file>',
-    about: `Restores a backup into the store, all of it or nothing. The file is read and checked to its end first.
-Exit code 0: it is restored; 2: the file is damaged or no backup, or the store has sets already.`,
-    least: 1,
     flags: { data: { type: 'string' }, replace: { type: 'boolean' } },
-    words: {
-      data: 'the data folder; ARBEIT_DATA, or .data in the project, where it is left out',
-      replace: 'replaces the sets the store has; without it a store that has any is left alone',
-    },
     run: ([file = ''], { data, replace }, output) =>
       restoreStore(file, data as string | undefined, replace === true, output),
   },
   test: {
-    takes: '<document.arbeit.json> [tape]…',
-    about: `Runs the trials of a document, and tapes beside it.
-Exit code 0: all of them hold; 1: one does not; 2: something cannot be read, or there is nothing to try.`,
-    least: 1,
-    flags: { junit: { type: 'string' }, watch: { type: 'boolean' } },
-    words: {
-      junit: 'a file for a report as JUnit XML',
-      watch: 'again whenever one of the files has changed',
+    flags: {
+      name: { type: 'string', multiple: true },
+      json: { type: 'boolean' },
+      junit: { type: 'string' },
+      watch: { type: 'boolean' },
     },
-    run: ([document = '', ...tapes], { junit, watch }, output) => {
+    run: ([document = '', ...tapes], { name = [], json, junit, watch }, output) => {
       const once = () =>
-        testDocument(document, tapes, { report: junit === undefined ? undefined : String(junit), output });
+        testDocument(document, tapes, {
+          names: name as readonly string[],
+          json: json === true,
+          report: junit === undefined ? undefined : String(junit),
+          output,
+        });
       return watch === true ? watching([document, ...tapes], once) : once();
     },
   },
 };
 
-const nameOf = (command: string): string => `arbeit ${command} ${commands[command]!.takes}`;
+/** Former names of commands. They work in one version. */
+const renamed: Readonly<Record<string, CommandName>> = { audit: 'laws' };
 
-/** The usage of all commands, one per line. */
-function overview(): string {
-  const all = Object.keys(commands).map((command) => `  ${nameOf(command)}`);
-  return ['usage:', ...all, '', 'arbeit <command> --help tells more of one.'].join('\n');
+const names = Object.keys(commandWords).sort() as CommandName[];
+
+const usageOf = (name: CommandName): string => {
+  const { needs, further = '' }: CommandWords = commandWords[name];
+  return `arbeit ${name} ${needs.join(' ')}${/^(?:…|$)/.test(further) ? further : ` ${further}`}`;
+};
+
+/** Pairs in two columns, with lines of at most 100 characters. */
+function columns(rows: readonly (readonly [string, string])[]): string[] {
+  const width = Math.max(...rows.map(([head]) => head.length)) + 2;
+  return rows.flatMap(([head, text]) => {
+    const lines = [''];
+    for (const word of text.split(' ')) {
+      const line = lines.at(-1);
+      if (line && width + line.length + word.length > 96) lines.push(word);
+      else lines[lines.length - 1] = line ? `${line} ${word}` : word;
+    }
+    return lines.map((line, i) => `  ${(i === 0 ? head : '').padEnd(width)}${line}`);
+  });
 }
 
-function usageOf(command: string): string {
-  const { about, words } = commands[command]!;
-  const flags = Object.entries(words).map(([flag, said]) => `  --${flag.padEnd(10)}${said}`);
-  return [`usage: ${nameOf(command)}`, '', about, '', ...flags, '  --help      this text'].join('\n');
+/** The text of `arbeit --help`. */
+const overview = (): string =>
+  [
+    'Usage: arbeit <command> [options]',
+    '',
+    ...columns(names.map((name) => [name, commandWords[name].about])),
+    '',
+    ...columns([
+      ['--help', cliWords.helpOption],
+      ['--version', cliWords.version],
+    ]),
+    '',
+    cliWords.details,
+  ].join('\n');
+
+/** The text of `arbeit <command> --help`. */
+function helpOf(name: CommandName): string {
+  const { about, more, exits, options }: CommandWords = commandWords[name];
+  const rows = Object.entries(options).map(([option, [value, text]]): readonly [string, string] => [
+    value ? `--${option} ${value}` : `--${option}`,
+    text,
+  ]);
+  return [
+    `Usage: ${usageOf(name)}`,
+    '',
+    about,
+    ...(more ? [more] : []),
+    '',
+    ...columns([...rows, ['--help', cliWords.helpOption]]),
+    '',
+    'Exit codes:',
+    ...columns(Object.entries(exits)),
+  ].join('\n');
+}
+
+/** The version in the manifest of this package, or of the project for the bundled command line. */
+function version(): string {
+  for (const place of ['../package.json', '../../package.json'])
+    try {
+      const { version } = JSON.parse(readFileSync(new URL(place, import.meta.url), 'utf8'));
+      if (typeof version === 'string') return version;
+    } catch {
+      // The other place has it.
+    }
+  return '';
+}
+
+/** Reads the arguments of a command. Throws `CallError` for what the command does not understand. */
+function argumentsOf(name: CommandName, args: readonly string[]) {
+  const { flags } = commands[name];
+  try {
+    return parseArgs({ args: [...args], options: { ...flags, ...help }, allowPositionals: true });
+  } catch (error) {
+    // Only parseArgs throws these. Other errors are bugs and are thrown on.
+    if (!(error instanceof TypeError && 'code' in error)) throw error;
+    const unknown = /^Unknown option '-*([^']*)'/.exec(error.message)?.[1];
+    if (unknown === undefined) throw new CallError(error.message.split('. ')[0]);
+    throw new CallError(cliWords.unknownOption(name, `--${unknown}`, nearest(unknown, Object.keys(flags))));
+  }
+}
+
+/**
+ * Refuses a document as the file that an option writes. Otherwise `--junit huts.arbeit.json` would take the
+ * document as its value.
+ */
+function refuseSwallowed(name: CommandName, values: Readonly<Record<string, unknown>>): void {
+  const { options }: CommandWords = commandWords[name];
+  for (const [option, [value]] of Object.entries(options)) {
+    const given = values[option];
+    const isOutput = value === '<file>' || value === '<folder>';
+    if (isOutput && typeof given === 'string' && /\.(?:json|tape)$/i.test(given))
+      throw new CallError(cliWords.swallowed(option, given, value));
+  }
 }
 
 /**
@@ -230,30 +238,40 @@ function usageOf(command: string): string {
  * const code = await run(['--help'], { out: console.log, err: console.error });
  */
 export function run(args: readonly string[], output: Output): number | Promise<number> {
-  const [name = '', ...rest] = args;
-  if (name === '--help' || name === '-h') {
+  const [first = '', ...rest] = args;
+  if (first === '--help' || first === '-h' || first === 'help') {
     output.out(overview());
     return 0;
   }
-  if (!Object.hasOwn(commands, name)) {
-    if (name) output.err(`${name}: no such command`);
+  if (first === '--version' || first === '-v') {
+    output.out(version());
+    return 0;
+  }
+  if (!first) {
     output.err(overview());
     return 2;
   }
-  const command = commands[name]!;
+  const former = Object.hasOwn(renamed, first) ? renamed[first] : undefined;
+  if (former) output.err(cliWords.renamed(first, former));
+  const name = former ?? names.find((one) => one === first);
+  if (!name) {
+    output.err(cliWords.unknownCommand(first, nearest(first, names)));
+    return 2;
+  }
   try {
-    const options = { ...command.flags, ...help };
-    const { values, positionals } = parseArgs({ args: rest, options, allowPositionals: true });
+    const { values, positionals } = argumentsOf(name, rest);
     if (values.help) {
-      output.out(usageOf(name));
+      output.out(helpOf(name));
       return 0;
     }
-    if (positionals.length >= command.least) return command.run(positionals, values, output);
+    refuseSwallowed(name, values);
+    const { needs }: CommandWords = commandWords[name];
+    const missing = needs[positionals.length];
+    if (missing !== undefined) throw new CallError(cliWords.missing(name, missing, usageOf(name)));
+    return commands[name].run(positionals, values, output);
   } catch (error) {
-    // Only parseArgs throws these. Other errors are bugs and are thrown on.
-    if (!(error instanceof TypeError && 'code' in error)) throw error;
-    output.err(error.message.split('. ')[0]!.replace(/^Unknown option '(.*)'$/, '$1: no such option'));
+    if (!(error instanceof CallError)) throw error;
+    output.err(error.message);
+    return 2;
   }
-  output.err(usageOf(name));
-  return 2;
 }

@@ -24,15 +24,15 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 async function called(...args: string[]) {
   const [out, err]: [string[], string[]] = [[], []];
-  const code = await run(['audit', ...args], {
+  const code = await run(['laws', ...args], {
     out: (line) => out.push(line),
     err: (line) => err.push(line),
   });
   return { code, out: out.join('\n'), err: err.join('\n') };
 }
 
-describe('arbeit audit', () => {
-  test('0 where fields keep the laws: each with its events, and the seed', async () => {
+describe('arbeit laws', () => {
+  test('exits with 0 if no law is broken, and prints the events of each field and the seed', async () => {
     const { code, out, err } = await called(
       demo,
       '--field',
@@ -46,11 +46,11 @@ describe('arbeit audit', () => {
     );
     expect([code, err]).toEqual([0, '']);
     expect(out).toMatch(
-      /^keeps {3}key-box \([2-5]\d{3} events\)\nkeeps {3}dog \([2-5]\d{3} events\)\n2 of 2 fields keep the laws, in \d+ events and \d+\.\d s; seed 7$/,
+      /^pass key-box \([2-5]\d{3} events\)\npass dog \([2-5]\d{3} events\)\n2 of 2 fields pass the law check, in \d+ events and \d+\.\d s; seed 7$/,
     );
   });
 
-  test('1 where one does not: which law, what was expected and found, and the tape', async () => {
+  test('exits with 1 if a law is broken, and prints the law, both results and the tape', async () => {
     const found = {
       law: 4 as const,
       expected: '“1” gone',
@@ -67,11 +67,11 @@ describe('arbeit audit', () => {
     planted.steps = undefined;
     expect(code).toBe(1);
     expect(out).toContain(
-      'BROKEN  dog (80 events)\n  law 4: A backspace takes exactly one character, whatever fixed text is between, and is never stuck.\n    expected “1” gone\n    found    “2|”\n      field dog\n      type "1"\n      backspace\nnot yet key-box (0 events)\n1 of 2 fields keep',
+      'FAIL dog (80 events)\n  law 4: A backspace takes exactly one character, whatever fixed text is between, and is never stuck.\n    expected “1” gone\n    found    “2|”\n      field dog\n      type "1"\n      backspace\nnot tested key-box (0 events)\n1 of 2 fields pass',
     );
   });
 
-  test('2 for what cannot be read, for a field that is not there, and for what is no number', async () => {
+  test('exits with 2 for an unreadable document, an unknown field and an invalid number', async () => {
     const path = join(folder, 'broken.json');
     writeFileSync(path, '{ "arbeit": 2 }');
     expect((await called(path)).code).toBe(2);
@@ -79,12 +79,12 @@ describe('arbeit audit', () => {
     writeFileSync(empty, '{ "arbeit": 2, "title": "E", "locale": "en-GB", "fields": [] }');
     expect(await called(empty)).toMatchObject({
       code: 2,
-      err: expect.stringContaining('there are no fields in it'),
+      err: expect.stringContaining('the document has no fields'),
     });
     const { code, err } = await called(demo, '--field', 'mobil');
     expect([code, err]).toEqual([
       2,
-      expect.stringContaining('there is no field "mobil" in it; there are mobile, email'),
+      expect.stringContaining('the document has no field "mobil". Its fields are: mobile, email'),
     ]);
     for (const wrong of ['0', '-3', 'x', '1.5'])
       expect([(await called(demo, `--events=${wrong}`)).code, wrong]).toEqual([2, wrong]);
@@ -102,7 +102,7 @@ describe('arbeit audit', () => {
     writeFileSync(path, JSON.stringify({ ...rest, fields: pin, forms: [], trials: [] }));
     const { status, stdout, stderr } = spawnSync(
       process.execPath,
-      [join(root, 'bin/arbeit.mjs'), 'audit', path, '--events', '20000', '--threads', '3'],
+      [join(root, 'bin/arbeit.mjs'), 'laws', path, '--events', '20000', '--threads', '3'],
       { encoding: 'utf8' },
     );
     expect([status, stderr]).toEqual([0, '']);

@@ -16,7 +16,7 @@ import { today } from './clock.ts';
 import { runsCustomCode } from './custom-code.ts';
 import { loadDocument, type Output } from './files.ts';
 
-/** Options of `arbeit audit`. */
+/** Options of `arbeit laws`. */
 export interface AuditOptions {
   readonly fields: readonly string[];
   readonly events: number;
@@ -67,7 +67,7 @@ async function run(
 }
 
 /**
- * `arbeit audit`. Runs the law check on the fields of a document. Returns the exit code: 0 no law is broken,
+ * `arbeit laws`. Runs the law check on the fields of a document. Returns the exit code: 0 no law is broken,
  * 1 one is, 2 the document cannot be read or has no such field.
  */
 export async function auditDocument(path: string, wanted: AuditOptions): Promise<number> {
@@ -76,13 +76,13 @@ export async function auditDocument(path: string, wanted: AuditOptions): Promise
   if (!document) return 2;
   const all = document.fields.map(({ id }) => id);
   if (all.length === 0) {
-    output.err(`${path}: there are no fields in it, so nothing was tried`);
+    output.err(`${path}: the document has no fields`);
     return 2;
   }
   const fields = wanted.fields.length > 0 ? wanted.fields : all;
   const unknown = fields.filter((id) => !all.includes(id));
   for (const id of unknown)
-    output.err(`${path}: there is no field "${id}" in it; there are ${all.join(', ')}`);
+    output.err(`${path}: the document has no field "${id}". Its fields are: ${all.join(', ')}.`);
   if (unknown.length > 0) return 2;
   const threads = wanted.threads ?? availableParallelism();
   const from = performance.now();
@@ -102,14 +102,14 @@ export async function auditDocument(path: string, wanted: AuditOptions): Promise
   const count = [...played.values()].reduce((sum, one) => sum + one, 0);
   const took = (performance.now() - from) / 1000;
   output.out(
-    `${fields.length - broken} of ${fields.length} ${fields.length === 1 ? 'field keeps' : 'fields keep'} the laws, in ${count} events and ${took.toFixed(1)} s; seed ${seed}`,
+    `${fields.length - broken} of ${fields.length} ${fields.length === 1 ? 'field passes' : 'fields pass'} the law check, in ${count} events and ${took.toFixed(1)} s; seed ${seed}`,
   );
   return broken > 0 ? 1 : 0;
 }
 
 function tell(id: string, examples: readonly Counterexample[], events: number, output: Output): void {
   // A field that was not reached is reported as such: nothing is known about it.
-  const word = examples.length > 0 ? 'BROKEN ' : events > 0 ? 'keeps  ' : 'not yet';
+  const word = examples.length > 0 ? 'FAIL' : events > 0 ? 'pass' : 'not tested';
   output.out(`${word} ${id} (${events} events)`);
   for (const { law, expected, found, tape } of examples) {
     output.out(`  law ${law}: ${lawWords[law]}`);

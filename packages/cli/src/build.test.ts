@@ -77,7 +77,7 @@ describe('arbeit build', () => {
     expect(await arbeit('build', join(folder, 'nobody.json'))).toMatchObject({ code: 2 });
     expect(await arbeit('build')).toMatchObject({
       code: 2,
-      err: expect.stringMatching(/^usage: arbeit build/),
+      err: expect.stringMatching(/^arbeit build: <document.arbeit.json> is missing\.\nUsage: arbeit build/),
     });
     const twice = join(folder, 'twice.json');
     writeFileSync(

@@ -47,7 +47,7 @@ describe('arbeit compare', () => {
     expect(called('compare', one, join(folder, 'broken.json'))).toMatchObject({ code: 2 });
     expect(called('compare', one)).toMatchObject({
       code: 2,
-      err: expect.stringContaining('usage: arbeit compare'),
+      err: expect.stringContaining('Usage: arbeit compare'),
     });
   });
 });

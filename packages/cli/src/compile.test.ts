@@ -46,7 +46,9 @@ describe('what is wrong is told, and nothing written', () => {
     const file = join(folder, 'file');
     writeFileSync(file, '');
     expect((await arbeit('compile', demo, '--out', join(file, 'in'))).err).toMatch(/cannot be written/);
-    expect((await arbeit('compile')).err).toMatch(/^usage: arbeit compile/);
+    expect((await arbeit('compile')).err).toMatch(
+      /^arbeit compile: <document.arbeit.json> is missing\.\nUsage: arbeit compile/,
+    );
   });
 
   test('two ids of one name', async () => {

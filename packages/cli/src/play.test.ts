@@ -1,11 +1,13 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { placesIn } from '@arbeit/handoff';
 import { describe, expect, test } from 'vitest';
+import manifest from '../package.json' with { type: 'json' };
 import { run } from './arbeit.ts';
+import { type CommandName, commandWords } from './words.ts';
 
 const demo = fileURLToPath(new URL('../../../apps/studio/demo/ridge-huts.arbeit.json', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'arbeit-cli-'));
@@ -63,26 +65,66 @@ describe('arbeit play', () => {
       err: [expect.stringMatching(/no\.json:1:6: /)],
     });
   });
-  test('2 and how to call it when it is called otherwise', async () => {
-    for (const args of [[], ['play'], ['play', demo], ['paly', demo, good], ['play', '--jsno', demo, good]])
-      expect(await called(...args)).toMatchObject({
-        code: 2,
-        out: [],
-        err: expect.arrayContaining([expect.stringContaining('usage')]),
-      });
+  test('2 and what is missing or unknown in the call', async () => {
+    const errorOf = async (...args: string[]) => {
+      const { code, out, err } = await called(...args);
+      expect([args, code, out]).toEqual([args, 2, []]);
+      return err.join('\n');
+    };
+    expect(await errorOf()).toContain('Usage: arbeit <command> [options]');
+    expect(await errorOf('play')).toBe(
+      'arbeit play: <document.arbeit.json> is missing.\nUsage: arbeit play <document.arbeit.json> <tape>…',
+    );
+    expect(await errorOf('play', demo)).toContain('arbeit play: <tape> is missing.');
+    expect(await errorOf('paly', demo, good)).toBe(
+      'Unknown command "paly". Did you mean "play"? Run "arbeit --help" to list the commands.',
+    );
+    expect(await errorOf('play', '--jsno', demo, good)).toBe(
+      'Unknown option "--jsno". Did you mean "--json"? Run "arbeit play --help" to list the options.',
+    );
+    expect(await errorOf('play', '--json=yes', demo, good)).toMatch(/--json/);
+    expect(await errorOf('toString')).toMatch(/^Unknown command "toString"\. Run/);
+    expect(await errorOf('laws', demo, '--seed', 'x')).toBe(
+      '--seed: expected a positive integer, found "x".',
+    );
   });
-  test('--help tells what can be asked for, and of each command what it takes', async () => {
-    expect(await called('--help')).toMatchObject({ code: 0, err: [] });
-    expect((await called('-h')).out.join('\n')).toContain('arbeit play <document.arbeit.json> <tape>…');
-    const play = await called('play', '--help');
-    expect(play).toMatchObject({ code: 0, err: [] });
-    expect(play.out.join('\n')).toMatch(/--json +one JSON object a line[\s\S]*--help/);
+  test('an option does not take the document as its value', async () => {
+    const before = readFileSync(demo, 'utf8');
+    for (const args of [
+      ['test', '--junit', demo],
+      ['test', '--junit', demo, demo],
+      ['build', '--out', demo],
+    ]) {
+      const { code, err } = await called(...args);
+      expect([code, err[0]]).toEqual([2, expect.stringContaining('is a document. Write the <f')]);
+    }
+    expect(readFileSync(demo, 'utf8')).toBe(before);
   });
-  test('what is wrong with a call is said before how to call it', async () => {
-    expect((await called('paly', demo, good)).err[0]).toBe('paly: no such command');
-    expect((await called('play', '--jsno', demo, good)).err[0]).toBe('--jsno: no such option');
-    expect((await called('play', '--json=yes', demo, good)).err[0]).toMatch(/--json/);
-    expect(await called('toString')).toMatchObject({ code: 2 });
+  test('--help lists the commands with a sentence each, and the options of one', async () => {
+    const { code, out, err } = await called('--help');
+    expect([code, err]).toEqual([0, []]);
+    const lines = out.join('\n').split('\n');
+    for (const [name, { about }] of Object.entries(commandWords)) {
+      expect(about).toMatch(/^[A-Z].*[^.]\.$/);
+      expect(lines.filter((line) => line.startsWith(`  ${name} `))).toEqual([
+        expect.stringContaining(about.slice(0, 60)),
+      ]);
+      const own = await called(name, '--help');
+      expect(own).toMatchObject({ code: 0, err: [] });
+      const text = own.out.join('\n');
+      for (const option of [...Object.keys(commandWords[name as CommandName].options), 'help'])
+        expect(text).toMatch(new RegExp(`^  --${option} .*\\S$`, 'm'));
+      expect(text).toMatch(/Exit codes:\n {2}0 /);
+      for (const line of text.split('\n')) expect(line.length, line).toBeLessThanOrEqual(120);
+    }
+    expect((await called('play', '-h')).out.join('\n')).toMatch(/--json +print one JSON object per action/);
+  });
+  test('--version prints the version of the package', async () => {
+    expect(await called('--version')).toEqual({ code: 0, out: [manifest.version], err: [] });
+  });
+  test('a former name of a command works with a note', async () => {
+    const { err } = await called('audit', '--help');
+    expect(err).toEqual(['"arbeit audit" is now "arbeit laws". The old name works in this version only.']);
   });
   test('a file whose name begins like an option comes behind --', async () => {
     expect((await called('play', '--', demo, '--no-such.tape')).err[0]).toMatch(

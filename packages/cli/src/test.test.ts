@@ -31,8 +31,8 @@ describe('arbeit test', () => {
   test('0 when all trials of a document hold', async () => {
     const { code, out, err } = await called('test', demo);
     expect([code, err]).toEqual([0, '']);
-    expect(out).toMatch(/^29 of 29 trials hold, in \d+ ms$/m);
-    expect(out).not.toContain('MISSES');
+    expect(out).toMatch(/^29 of 29 trials pass, in \d+ ms$/m);
+    expect(out).not.toContain('FAIL');
   });
 
   test('1 when one does not: which, at which line, what was expected and what was there', async () => {
@@ -40,7 +40,7 @@ describe('arbeit test', () => {
     const { code, out } = await called('test', path);
     expect(code).toBe(1);
     expect(out).toContain(
-      `holds   Good\nMISSES  Wrong <1>\n  ${path}: trial "wrong", line 3: expect raw "13"\n    expected "13"\n    found    "12"\n1 of 2 trials hold`,
+      `pass  Good\nFAIL  Wrong <1>\n  ${path}: trial "wrong", line 3: expect raw "13"\n    expected "13"\n    found    "12"\n1 of 2 trials pass`,
     );
   });
 
@@ -49,7 +49,7 @@ describe('arbeit test', () => {
     const tape = file('beside.tape', 'tape "Beside"\nfield pin\nexpect display "1"\n');
     const { code, out } = await called('test', path, tape);
     expect(code).toBe(1);
-    expect(out).toContain(`MISSES  Beside\n  ${tape}:3: expect display "1"`);
+    expect(out).toContain(`FAIL  Beside\n  ${tape}:3: expect display "1"`);
     expect(await called('test', path, join(folder, 'nobody.tape'))).toMatchObject({
       code: 2,
       err: expect.stringContaining('no such file'),
@@ -57,7 +57,7 @@ describe('arbeit test', () => {
   });
 
   test.each([
-    ['nothing to try', setOf(), 'there are no trials in it, so nothing was tried'],
+    ['nothing to try', setOf(), 'the document has no trials'],
     [
       'a trial of a field that is gone',
       setOf({ ...good, tape: 'field gone\nexpect codes none' }),
@@ -78,12 +78,41 @@ describe('arbeit test', () => {
     expect(await called('test', path)).toMatchObject({ code: 2, err: expect.stringContaining(why) });
   });
 
-  test('a tape beside it that expects nothing is no trial', async () => {
+  test('rejects a tape without expectations', async () => {
     const path = file('three.json', setOf(good));
     const tape = file('nothing.tape', 'field pin\ntype "1"\n');
     expect(await called('test', path, tape)).toMatchObject({
       code: 2,
-      err: expect.stringContaining('expects nothing'),
+      err: expect.stringContaining('no expectations'),
+    });
+  });
+
+  test('--name runs some of the trials, --json prints an object for each', async () => {
+    const path = file('named.json', setOf(good, wrong));
+    const { code, out } = await called('test', path, '--json');
+    expect(code).toBe(1);
+    expect(out.split('\n').map((line) => JSON.parse(line))).toMatchObject([
+      { id: 'good', name: 'Good', verdict: 'pass', failures: [], errors: [] },
+      {
+        id: 'wrong',
+        verdict: 'fail',
+        failures: [
+          {
+            at: `${path}: trial "wrong", line 3`,
+            source: 'expect raw "13"',
+            expected: '"13"',
+            found: '"12"',
+          },
+        ],
+      },
+    ]);
+    expect(await called('test', path, '--name', 'GOO')).toMatchObject({
+      code: 0,
+      out: expect.stringMatching(/^pass {2}Good\n1 of 1 trial passes/),
+    });
+    expect(await called('test', path, '--name', 'x')).toMatchObject({
+      code: 2,
+      err: '--name: no trial matches. The trials are: Good, Wrong <1>.',
     });
   });
 
@@ -122,9 +151,9 @@ describe('arbeit test', () => {
     child.stdout.on('data', (piece) => {
       told += piece;
     });
-    await until('1 of 1 trial holds');
+    await until('1 of 1 trial passes');
     writeFileSync(path, setOf(good, wrong));
-    await until('1 of 2 trials hold');
+    await until('1 of 2 trials pass');
     child.kill();
   });
 });

@@ -15,6 +15,17 @@ interface Told {
   at(line: number): string;
 }
 
+/** Options of `arbeit test`. */
+export interface TestOptions {
+  /** Runs only trials whose name or id contains one of these texts, in any case. All trials if it is empty. */
+  readonly names?: readonly string[];
+  /** Whether to print one JSON object per trial instead of text. */
+  readonly json?: boolean;
+  /** Path of a JUnit XML report. */
+  readonly report: string | undefined;
+  readonly output: Output;
+}
+
 /**
  * `arbeit test`. Runs the trials of a document, and tapes. Returns the exit code: 0 all hold, 1 one does not,
  * 2 something cannot be read or there is nothing to run.
@@ -22,8 +33,9 @@ interface Told {
 export function testDocument(
   path: string,
   tapes: readonly string[],
-  { report, output }: { readonly report: string | undefined; readonly output: Output },
+  wanted: TestOptions,
 ): number | Promise<number> {
+  const { report, output, names = [] } = wanted;
   const document = loadDocument(path, output);
   if (!document) return 2;
   const own = (document.trials ?? []).map(
@@ -35,10 +47,19 @@ export function testDocument(
       ? undefined
       : { id: basename(tape), tape: text, at: (line) => `${tape}:${line}` };
   });
-  const trials = [...own, ...beside].filter((one) => one !== undefined);
+  const all = [...own, ...beside].filter((one) => one !== undefined);
   if (beside.includes(undefined)) return 2;
+  if (all.length === 0) {
+    output.err(`${path}: the document has no trials`);
+    return 2;
+  }
+  const isWanted = ({ id, name = '' }: Told): boolean =>
+    names.some((text) => `${id}\n${name}`.toLowerCase().includes(text.toLowerCase()));
+  const trials = names.length > 0 ? all.filter(isWanted) : all;
   if (trials.length === 0) {
-    output.err(`${path}: there are no trials in it, so nothing was tried`);
+    output.err(
+      `--name: no trial matches. The trials are: ${all.map(({ name, id }) => name ?? id).join(', ')}.`,
+    );
     return 2;
   }
   return withSet(document, (set) => {
@@ -48,7 +69,7 @@ export function testDocument(
       const outcome = runTrial(set, one, clock);
       return { one, outcome, seconds: (performance.now() - from) / 1000 };
     });
-    const code = told(cases, output);
+    const code = told(cases, wanted);
     if (report !== undefined && !write(report, junit(document.title, cases.map(asCase)), output)) return 2;
     return code;
   });
@@ -62,24 +83,46 @@ interface Run {
 }
 
 /** Reports the results. Returns the exit code. */
-function told(cases: readonly Run[], output: Output): number {
-  for (const { one, outcome } of cases) tell(one, outcome, output);
+function told(cases: readonly Run[], { output, json }: TestOptions): number {
+  for (const { one, outcome, seconds } of cases)
+    if (json) output.out(JSON.stringify(asJson(one, outcome, seconds)));
+    else tell(one, outcome, output);
   const problems = cases.filter(({ outcome }) => outcome.faults.length > 0 || outcome.expected === 0).length;
   const missed = cases.filter(({ outcome }) => outcome.misses.length > 0).length;
   const held = cases.length - problems - missed;
   const seconds = cases.reduce((sum, one) => sum + one.seconds, 0);
-  output.out(
-    `${held} of ${cases.length} ${cases.length === 1 ? 'trial holds' : 'trials hold'}, in ${Math.ceil(seconds * 1000)} ms`,
-  );
+  if (!json)
+    output.out(
+      `${held} of ${cases.length} ${cases.length === 1 ? 'trial passes' : 'trials pass'}, in ${Math.ceil(seconds * 1000)} ms`,
+    );
   return problems ? 2 : missed ? 1 : 0;
 }
+
+/** A result as JSON: verdict `pass`, `fail` or `error`, with the failed expectations and their places. */
+const asJson = (one: Told, outcome: Outcome, seconds: number) => ({
+  id: one.id,
+  name: outcome.name,
+  verdict: holds(outcome) ? 'pass' : outcome.misses.length > 0 ? 'fail' : 'error',
+  milliseconds: Math.round(seconds * 1e6) / 1000,
+  failures: outcome.misses.map(({ line, source, expected, found }) => ({
+    at: one.at(line),
+    source,
+    expected,
+    found,
+  })),
+  errors: [
+    ...outcome.faults.map(({ line, message }) => ({ at: one.at(line), message })),
+    ...(outcome.faults.length === 0 && outcome.expected === 0
+      ? [{ at: one.at(1), message: 'no expectations' }]
+      : []),
+  ],
+});
 
 function tell(one: Told, outcome: Outcome, output: Output): void {
   const { name, expected, misses, faults } = outcome;
   for (const { line, message } of faults) output.err(`${one.at(line)}: ${message}`);
-  if (faults.length === 0 && expected === 0)
-    output.err(`${one.at(1)}: it expects nothing, so nothing could go wrong in it`);
-  output.out(`${holds(outcome) ? 'holds ' : 'MISSES'}  ${name}`);
+  if (faults.length === 0 && expected === 0) output.err(`${one.at(1)}: no expectations`);
+  output.out(`${holds(outcome) ? 'pass' : 'FAIL'}  ${name}`);
   for (const { line, source, expected: wanted, found } of misses)
     output.out(`  ${one.at(line)}: ${source}\n    expected ${wanted}\n    found    ${found}`);
 }

@@ -1,2 +1,3 @@
 export { Cursor } from './cursor.ts';
 export type { DocumentFault } from './document-fault.ts';
+export { nearest } from './fault.ts';
