@@ -62,12 +62,12 @@ describe('arbeit build', () => {
     writeFileSync(join(other, 'mine.txt'), 'mine');
     expect(await arbeit('build', document, '--out', other)).toMatchObject({
       code: 2,
-      err: expect.stringContaining('there is something else in it'),
+      err: expect.stringContaining('the folder is not empty'),
     });
     expect(filesIn(other)).toEqual(['mine.txt']);
     expect(await arbeit('build', document, '--for', 'cobol', '--out', join(folder, 'c'))).toMatchObject({
       code: 2,
-      err: expect.stringMatching(/^--for cobol: there is no such use; there are element, dom/),
+      err: expect.stringMatching(/^--for cobol: unknown output; available: element, dom/),
     });
     writeFileSync(join(folder, 'broken.tape'), 'tape "B"\nfield a\ntyp "1"\n');
     expect(await arbeit('build', document, join(folder, 'broken.tape'))).toMatchObject({

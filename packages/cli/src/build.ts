@@ -35,7 +35,7 @@ export async function buildHandOff(
   const chosen = wanted?.flatMap((one) => one.split(',')).map((one) => one.trim());
   const unknown = chosen?.find((one) => !(uses as readonly string[]).includes(one));
   if (unknown !== undefined) {
-    output.err(`--for ${unknown}: there is no such use; there are ${uses.join(', ')}`);
+    output.err(`--for ${unknown}: unknown output; available: ${uses.join(', ')}`);
     return 2;
   }
   const tapes = tapePaths.flatMap((tape) => readTapeFile(tape, output) ?? []);
@@ -99,7 +99,7 @@ function writeFolder(folder: string, files: HandedFiles): string | undefined {
     if (existsSync(folder) && readdirSync(folder).length > 0) {
       const before = existsSync(join(folder, mark)) ? readFileSync(join(folder, mark), 'utf8') : '';
       if (!before.includes('made with Arbeit'))
-        return `${folder}: there is something else in it; name another folder, or empty this one`;
+        return `${folder}: the folder is not empty; choose another or empty it`;
       for (const name of ['run-time', 'types', 'records', 'trials', 'html', 'README.md', ...modules])
         rmSync(join(folder, name), { recursive: true, force: true });
     }

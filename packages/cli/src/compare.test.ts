@@ -27,20 +27,20 @@ const called = (...args: string[]) => {
 
 describe('arbeit compare', () => {
   const [one, two] = [file('one.json', 5), file('two.json', 6, '*<b>`x`')];
-  test('0 where nothing behaves otherwise', () => {
-    expect(called('compare', one, one)).toEqual({ code: 0, out: 'Nothing behaves otherwise, of 1 fields and forms.', err: '' }); // biome-ignore format: an answer
+  test('0 where nothing behaves differently', () => {
+    expect(called('compare', one, one)).toEqual({ code: 0, out: 'No behaviour changes in 1 fields and forms.', err: '' }); // biome-ignore format: an answer
   });
   test('1 where something does, with the tape that shows it', () => {
     const { code, out } = called('compare', one, two);
     expect(code).toBe(1);
     expect(out).toMatch(
-      /^field a \(.*\) behaves otherwise\n {4}field a\n {4}(?:type|set) "6"\n {4}# before: expect flags !valid\n {4}# after: {2}expect flags valid\n/,
+      /^field a \(.*\) behaves differently\n {4}field a\n {4}(?:type|set) "6"\n {4}# before: expect flags !valid\n {4}# after: {2}expect flags valid\n/,
     );
-    expect(out).toMatch(/\n1 of 1 fields and forms behave otherwise\.$/);
+    expect(out).toMatch(/\nBehaviour changes in 1 of 1 fields and forms\.$/);
   });
   test('as Markdown, in which what a document says stays text', () => {
     const { out } = called('compare', one, two, '--markdown');
-    expect(out).toMatch(/^### \\\*\\<b\\>\\`x\\`: behaves otherwise \(field a\)\n\n```\nfield a\n/);
+    expect(out).toMatch(/^### \\\*\\<b\\>\\`x\\`: behaves differently \(field a\)\n\n```\nfield a\n/);
   });
   test('2 for a document that cannot be read', () => {
     writeFileSync(join(folder, 'broken.json'), '{');

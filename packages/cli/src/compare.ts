@@ -6,11 +6,11 @@ import { withSets } from './custom-code.ts';
 import { loadDocument, type Output } from './files.ts';
 
 const words: Readonly<Record<Compared['is'], string>> = {
-  added: 'is new',
-  removed: 'is gone',
+  added: 'is added',
+  removed: 'is removed',
   same: 'is the same',
-  other: 'behaves otherwise',
-  alike: 'is written otherwise; no difference was found',
+  other: 'behaves differently',
+  alike: 'has a different definition; no difference in behaviour was found',
 };
 
 /**
@@ -42,8 +42,8 @@ function compared(
   }
   const summary =
     other === 0
-      ? `Nothing behaves otherwise, of ${count} fields and forms.`
-      : `${other} of ${count} fields and forms behave otherwise.`;
+      ? `No behaviour changes in ${count} fields and forms.`
+      : `Behaviour changes in ${other} of ${count} fields and forms.`;
   output.out(summary);
   return other === 0 ? 0 : 1;
 }
@@ -63,8 +63,8 @@ const rows = ({ target, tape }: Compared): readonly string[] =>
     : [];
 
 const onlyIn = ({ values }: Compared): readonly string[] => [
-  ...(values?.before === undefined ? [] : [`a value no more: ${JSON.stringify(values.before)}`]),
-  ...(values?.after === undefined ? [] : [`a value now: ${JSON.stringify(values.after)}`]),
+  ...(values?.before === undefined ? [] : [`no longer accepted: ${JSON.stringify(values.before)}`]),
+  ...(values?.after === undefined ? [] : [`now accepted: ${JSON.stringify(values.after)}`]),
 ];
 
 const asText = (one: Compared): readonly string[] => [

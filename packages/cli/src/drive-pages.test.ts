@@ -117,7 +117,7 @@ async function drive(tape: string, ...more: string[]) {
   const code = await run(args, { out: (line) => out.push(line), err: (line) => err.push(line) });
   return { code, out: out.join('\n'), err: err.join('\n') };
 }
-const same = { code: 0, err: '', out: 'the same One\n1 of 1 tape comes to the same' };
+const same = { code: 0, err: '', out: 'matches One\n1 of 1 tape matches' };
 
 test.each([
   ['a list', 'field hut\nset "Two Tarns Hut"\nleave\nset "windgap hut"\nset ""\n'],
@@ -157,9 +157,7 @@ test('of several things asked the last is answered', async () => {
 
 test('what it sends is answered too, where it is said where it sends it', async () => {
   const tape = 'form book\nfocus pass\ntype "4815"\nleave\nanswer known pass\nsubmit\nsent pass full\n';
-  expect((await drive(tape)).out).toContain(
-    'left out One: --record does not say where the page sends its forms',
-  );
+  expect((await drive(tape)).out).toContain('skipped One: missing option --record for “sent”');
   const { code, out } = await drive(tape, '--record', '/records');
   // That page has words of its own for it.
   expect([code, out]).toEqual([

@@ -37,7 +37,7 @@ interface Place {
 async function placeOf(page: Page, selector: string): Promise<Place> {
   const found = page.locator(selector).first();
   await found.waitFor({ state: 'attached', timeout: 10_000 }).catch(() => {
-    throw new NoInput(`there is nothing at ${selector}`);
+    throw new NoInput(`no element matches ${selector}`);
   });
   const isInput = await found.evaluate((element, what) => element.matches(what), typedInto);
   const input = isInput ? found : found.locator(typedInto).first();

@@ -84,21 +84,21 @@ describe('arbeit drive', () => {
     const { code, out, err } = await called(document, '--url', url, '--field', 'phone=#theirs');
     expect([code, err]).toEqual([1, '']);
     // Three digits alone have their bracket in the definition, and none on that page.
-    expect(out).toContain('the same Typed to the end');
-    expect(out).toContain('APART    Mended in the middle\n  line 5: backspace: expected "(5|50) 123", found "(550) 123|"');
-    expect(out).toContain('left out Asked: no rule of a document says where the page asks');
-    expect(out).toMatch(/^1 of 2 tapes come to the same; 1 left out$/m);
+    expect(out).toContain('matches Typed to the end');
+    expect(out).toContain('DIFFERS Mended in the middle\n  line 5: backspace: expected "(5|50) 123", found "(550) 123|"');
+    expect(out).toContain('skipped Asked: no rule of the document defines the URL for “answer”');
+    expect(out).toMatch(/^1 of 2 tapes match; 1 skipped$/m);
   });
 
   test('holds it against what a tape expects, where there is no definition: text, caret, message, focus', async () => {
     const tape = file('one.tape', 'tape "One"\nfield phone\ntype "5550"\nexpect display "(555) 0|"\nselect all\nbackspace\nleave\nexpect message "Enter a number."\n');
     const fine = await called(tape, '--url', url, '--field', 'phone=#theirs', '--message', 'phone=#said');
-    expect([fine.code, fine.out]).toEqual([0, 'the same One\n1 of 1 tape comes to the same']);
+    expect([fine.code, fine.out]).toEqual([0, 'matches One\n1 of 1 tape matches']);
     const wrong = file('two.tape', 'tape "Two"\nfield phone\ntype "55"\nexpect display "(55|"\nleave\nexpect message "No."\n');
     const told = await called(wrong, '--url', url, '--field', 'phone=#theirs', '--message', 'phone=#said');
     expect([told.code, told.out]).toEqual([
       1,
-      'APART    Two\n  line 4: expect display "(55|": expected "(55|", found "55|"\n  line 6: expect message "No.": expected "No.", found ""\n0 of 1 tape comes to the same',
+      'DIFFERS Two\n  line 4: expect display "(55|": expected "(55|", found "55|"\n  line 6: expect message "No.": expected "No.", found ""\n0 of 1 tape matches',
     ]);
   });
 
@@ -119,9 +119,9 @@ describe('arbeit drive', () => {
     const tape = file('form.tape', 'tape "Form"\nform f\ntype "late"\nfocus phone\ntype "5"\nexpect focus phone\n');
     const named = ['--field', 'phone=#theirs', '--field', 'note=#plain'];
     const { code, out, err } = await called(form, tape, '--url', url, ...named);
-    expect([code, err, out]).toEqual([0, '', 'the same Form\n1 of 1 tape comes to the same']);
+    expect([code, err, out]).toEqual([0, '', 'matches Form\n1 of 1 tape matches']);
     const without = await called(form, tape, '--url', url, '--field', 'phone=#theirs');
-    expect(without.out).toContain('no --field says where note is');
+    expect(without.out).toContain('missing option --field for note');
   });
 
   test('what is said at a field is held against the definition at every step, where its place is named', async () => {
@@ -129,7 +129,7 @@ describe('arbeit drive', () => {
     const { code, out } = await called(document, tape, '--url', url, '--field', 'phone=#theirs', '--message', 'phone=#said');
     expect([code, out]).toEqual([
       1,
-      'APART    Said\n  line 3: type "5": expected "(5|", found "5|"\n  line 4: leave: expected "(5", found "5"\n  line 4: leave: expected "This is not complete yet.", found ""\n0 of 1 tape comes to the same',
+      'DIFFERS Said\n  line 3: type "5": expected "(5|", found "5|"\n  line 4: leave: expected "(5", found "5"\n  line 4: leave: expected "This is not complete yet.", found ""\n0 of 1 tape matches',
     ]);
   });
 
@@ -137,7 +137,7 @@ describe('arbeit drive', () => {
     const tape = file('hands.tape', 'tape "Hands"\nfield note\ntype "Two late guests"\nexpect display "Two late guests|"\ncaret 3\ntype " very"\nexpect display "Two very| late guests"\n');
     const hands = ['keys', 'composing', 'suggestion', 'dictation', 'autofill', 'program'];
     const { code, out, err } = await called(tape, document, '--url', url, '--field', 'note=#plain', ...hands.flatMap((hand) => ['--hand', hand]));
-    expect([code, err, out]).toEqual([0, '', [...hands.map((hand) => `the same Hands, by ${hand}`), '6 of 6 tapes come to the same'].join('\n')]);
+    expect([code, err, out]).toEqual([0, '', [...hands.map((hand) => `matches Hands, by ${hand}`), '6 of 6 tapes match'].join('\n')]);
   });
 
   test('2 for what is not to be had', async () => {
@@ -146,10 +146,10 @@ describe('arbeit drive', () => {
       const { code, err, out } = await called(...args);
       return [code, `${err}${out}`] as const;
     };
-    expect(await told(tape)).toEqual([2, '--url: where is the page?']);
+    expect(await told(tape)).toEqual([2, 'missing option --url <page>']);
     expect(await told(tape, '--url', url, '--field', 'phone')).toEqual([2, expect.stringContaining('expected a field and a selector')]);
-    expect(await told(tape, '--url', url, '--hand', 'feet')).toEqual([2, expect.stringContaining('--hand feet: there are keys, composing')]);
-    expect(await told(tape, '--url', url)).toEqual([2, expect.stringContaining('no --field says where phone is')]);
+    expect(await told(tape, '--url', url, '--hand', 'feet')).toEqual([2, expect.stringContaining('--hand feet: unknown hand; available: keys, composing')]);
+    expect(await told(tape, '--url', url)).toEqual([2, expect.stringContaining('missing option --field for phone')]);
     expect(await told(tape, '--url', url, '--browser', join(folder, 'none'))).toEqual([2, expect.stringContaining('cannot be started')]);
     expect(await told(tape, '--url', 'http://127.0.0.1:1/', '--field', 'phone=#x')).toEqual([2, expect.stringContaining('http://127.0.0.1:1/')]);
     expect(await told(join(folder, 'gone.tape'), '--url', url)).toEqual([2, expect.stringContaining('no such file')]);

@@ -97,8 +97,8 @@ export async function drivePage(files: readonly string[], wanted: DriveOptions):
   if (!fields || !messages || !known) return 2;
   const by = wanted.hands.length > 0 ? wanted.hands : ['keys'];
   const odd = by.filter((hand) => !(hands as readonly string[]).includes(hand));
-  for (const hand of odd) output.err(`--hand ${hand}: there are ${hands.join(', ')}`);
-  if (url === undefined) output.err('--url: where is the page?');
+  for (const hand of odd) output.err(`--hand ${hand}: unknown hand; available: ${hands.join(', ')}`);
+  if (url === undefined) output.err('missing option --url <page>');
   if (odd.length > 0 || url === undefined) return 2;
   const browser = await launched(wanted.browser, output);
   if (!browser) return 2;
@@ -122,11 +122,11 @@ export async function drivePage(files: readonly string[], wanted: DriveOptions):
         const apart = await driven(course, tape, hand, fieldsOf(tape, known.document));
         if (typeof apart === 'string') {
           count.left++;
-          output.out(`left out ${said}: ${apart}`);
+          output.out(`skipped ${said}: ${apart}`);
           continue;
         }
         count[apart.length > 0 ? 'apart' : 'same']++;
-        output.out(`${apart.length > 0 ? 'APART   ' : 'the same'} ${said}`);
+        output.out(`${apart.length > 0 ? 'DIFFERS' : 'matches'} ${said}`);
         for (const line of apart) output.out(`  ${line}`);
       }
   } catch (error) {
@@ -136,7 +136,7 @@ export async function drivePage(files: readonly string[], wanted: DriveOptions):
     await browser.close();
   }
   output.out(
-    `${count.same} of ${count.same + count.apart} ${count.same + count.apart === 1 ? 'tape comes' : 'tapes come'} to the same${count.left ? `; ${count.left} left out` : ''}`,
+    `${count.same} of ${count.same + count.apart} ${count.same + count.apart === 1 ? 'tape matches' : 'tapes match'}${count.left ? `; ${count.left} skipped` : ''}`,
   );
   return count.apart > 0 ? 1 : count.same > 0 ? 0 : 2;
 }
@@ -161,11 +161,11 @@ function hindrance(
   about: readonly string[],
 ): string | undefined {
   const lacking = about.filter((id) => !fields.has(id));
-  if (lacking.length > 0) return `no --field says where ${lacking.join(', ')} is`;
+  if (lacking.length > 0) return `missing option --field for ${lacking.join(', ')}`;
   if (steps.some((step) => step.do === 'answer' && !asked.has(step.rule)))
-    return 'no rule of a document says where the page asks';
+    return 'no rule of the document defines the URL for “answer”';
   if (record === undefined && steps.some((step) => step.do === 'sent'))
-    return '--record does not say where the page sends its forms';
+    return 'missing option --record for “sent”';
   return undefined;
 }
 
@@ -194,7 +194,7 @@ async function driven(
 async function launched(program: string | undefined, output: Output): Promise<Browser | undefined> {
   const core = await import('playwright-core').catch(() => undefined);
   if (!core) {
-    output.err('arbeit drive types with a package that is not here: npm install --save-dev playwright-core');
+    output.err('arbeit drive needs playwright-core. Install it: npm install --save-dev playwright-core');
     return undefined;
   }
   const named = program ?? process.env.ARBEIT_CHROMIUM ?? chromiums.find((path) => existsSync(path));

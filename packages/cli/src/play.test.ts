@@ -30,7 +30,7 @@ describe('arbeit play', () => {
   test('0 when every expectation holds', async () => {
     expect(await called('play', demo, good)).toEqual({
       code: 0,
-      out: ['1 expectation held, 0 missed'],
+      out: ['1 expectation passed, 0 failed'],
       err: [],
     });
   });

@@ -30,7 +30,7 @@ function playAll(set: CompiledSet, tapes: readonly string[], json: boolean, outp
     }
   }
   const say = json ? output.err : output.out;
-  if (code === 0) say(`${held} ${held === 1 ? 'expectation' : 'expectations'} held, ${missed} missed`);
+  if (code === 0) say(`${held} ${held === 1 ? 'expectation' : 'expectations'} passed, ${missed} failed`);
   return code || (missed > 0 ? 1 : 0);
 }
 
