@@ -73,7 +73,10 @@ if (isMainThread) {
               byKind[told.kind] = (byKind[told.kind] ?? 0) + told.events;
               count += told.events;
               if (process.stdout.isTTY) process.stdout.write(`\r${count}`);
-            } else resolve(told.failure);
+            } else {
+              if (told.failure) process.stdout.write(`\n${told.failure}\n`);
+              resolve(told.failure);
+            }
           });
         }),
     ),
@@ -81,7 +84,6 @@ if (isMainThread) {
   const broken = failures.filter((failure) => failure !== undefined);
   const told = Object.entries(byKind).map(([kind, events]) => `${kind} ${events}`);
   process.stdout.write(`\n${count} events: ${told.join(', ')}\n`);
-  for (const failure of broken) process.stdout.write(`${failure}\n`);
   process.stdout.write(broken.length ? 'A law is broken.\n' : 'No law is broken.\n');
   process.exit(broken.length ? 1 : 0);
 } else {

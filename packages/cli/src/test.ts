@@ -17,7 +17,7 @@ interface Told {
 
 /** Options of `arbeit test`. */
 export interface TestOptions {
-  /** Runs only trials whose name or id contains one of these texts, in any case. All trials if it is empty. */
+  /** Runs only trials whose name or id contains one of these texts, ignoring case. Empty for all. */
   readonly names?: readonly string[];
   /** Whether to print one JSON object per trial instead of text. */
   readonly json?: boolean;

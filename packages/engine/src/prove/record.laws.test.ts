@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { FieldEvent, FieldState } from '../field/field-state.ts';
 import type { HydratedField } from '../field/kind.ts';
 import { applyToForm } from '../form/apply.ts';
 import { hydrateAlone, startForm, fieldOf as stateIn } from '../form/form.ts';
@@ -17,6 +18,22 @@ const runs = {
 };
 const today = '2027-02-10';
 
+/** The events of an action of the field itself. */
+function eventsOf(action: Action, state: FieldState, field: HydratedField): readonly FieldEvent[] {
+  switch (action.do) {
+    case 'focus':
+    case 'leave':
+    case 'submit':
+    case 'reset':
+    case 'wait':
+    case 'answer':
+    case 'sent':
+      return [];
+    default:
+      return fieldEvents(action, state, field);
+  }
+}
+
 /** The record of a page with this field after a tape, and whether the page submits it. */
 function sent(field: HydratedField, tape: readonly Action[]) {
   // `not-trivial` checks the raw value, which differs if the record contains typed values.
@@ -24,11 +41,8 @@ function sent(field: HydratedField, tape: readonly Action[]) {
   const form = hydrateAlone({ ...field, rules });
   let state = applyToForm(form, startForm(form), { type: 'focus', field: field.id }, today);
   for (const action of tape) {
-    if (action.do === 'reset') continue;
     const { state: own } = stateIn(form, state, field.id);
-    const isWide = action.do === 'leave' || action.do === 'submit' || action.do === 'focus';
-    const events = isWide ? [] : fieldEvents(action, own, field);
-    for (const event of events)
+    for (const event of eventsOf(action, own, field))
       state = applyToForm(form, state, { type: 'field', field: field.id, event }, today);
   }
   state = applyToForm(form, state, { type: 'submit' }, today);

@@ -172,6 +172,6 @@ describe('pasted amounts', () => {
 });
 
 test('finds the currency sign beside a letter whose lower case is longer', () => {
-  const entry: NumberEntry = { currency: 'GBP', negative: 'minus' };
+  const entry = { currency: 'GBP', negative: 'minus' } as const;
   expect(typed(entry, 'tr-TR', '-£42,00 İngiliz sterlini').raw).toBe('-42.00');
 });
