@@ -1,4 +1,4 @@
-import { boundaryAt, characterAt, classes, graphemes, joining } from './graphemes.ts';
+import { boundaryAt, characterAt, classesOf, graphemes } from './graphemes.ts';
 
 /**
  * The same as in `graphemes.ts`, for texts so long that reading them from the beginning would be noticeable
@@ -20,7 +20,7 @@ let sorts: readonly RegExp[] = [];
 const jamos = '\\u1100-\\u11ff\\ua960-\\ua97f\\ud7b0-\\ud7ff';
 
 function tableOf(): Uint8Array {
-  const { consonant, control, prepend } = classes;
+  const { consonant, control, prepend, joining } = classesOf();
   const sets = [
     `[${consonant}]`,
     '\\p{ExtPict}',
