@@ -200,7 +200,7 @@ test('the command line, installed: a tape plays, and a fault has its place', () 
   writeFileSync(tape, trials.find(({ id }: { id: string }) => id === 'mend-the-middle').tape);
   const arbeit = at('node_modules/.bin/arbeit');
   expect(run(arbeit, ['play', join(demo, 'ridge-huts.arbeit.json'), tape])).toBe(
-    '9 expectations held, 0 missed\n',
+    '9 expectations passed, 0 failed\n',
   );
   writeFileSync(at('broken.arbeit.json'), '{ "arbeit": 2,\n  "title": 7 }');
   const { status, stderr } = spawnSync(arbeit, ['play', 'broken.arbeit.json', tape], {

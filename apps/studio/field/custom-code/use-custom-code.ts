@@ -3,24 +3,66 @@
 import type { FieldStore } from '@arbeit/dom';
 import { customBy } from '@arbeit/engine/checks';
 import { apply, type FieldState, type HydratedField, withFormat } from '@arbeit/engine/field';
-import { createRunner, type Reply, type Runner } from '@arbeit/sandbox';
+import type { Call, Reply, Runner } from '@arbeit/sandbox';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { hasCustomCode } from '../../model/has-custom-code.ts';
 
-let runner: Runner | undefined;
+type PageRunner = Pick<Runner, 'check' | 'shape' | 'ahead' | 'subscribe'>;
 
-/** Runs custom code in the page. The interpreter is fetched by its thread when something must run. */
-export function runnerInPage(): Runner {
-  runner ??= createRunner((onReply, onFailure) => {
-    const worker = new Worker(new URL('../../workers/custom-code/page-worker.ts', import.meta.url), {
-      type: 'module',
-    });
-    worker.addEventListener('message', ({ data }: MessageEvent<Reply>) => onReply(data));
-    worker.addEventListener('error', onFailure);
-    return { post: (call) => worker.postMessage(call), end: () => worker.terminate() };
+let runner: Runner | undefined;
+let isComing = false;
+/** Listeners that subscribed before the runner was loaded. */
+const waiting = new Set<{ readonly listener: () => void; stop?: () => void }>();
+
+/** Starts the thread in which custom code runs. The thread loads the interpreter when something must run. */
+function startThread(onReply: (reply: Reply) => void, onFailure: () => void) {
+  const worker = new Worker(new URL('../../workers/custom-code/page-worker.ts', import.meta.url), {
+    type: 'module',
   });
-  return runner;
+  worker.addEventListener('message', ({ data }: MessageEvent<Reply>) => onReply(data));
+  worker.addEventListener('error', onFailure);
+  return { post: (call: Call) => worker.postMessage(call), end: () => worker.terminate() };
 }
+
+/** The runner, if it is loaded. The first call loads it. After a failure the next call tries again. */
+function loaded(): Runner | undefined {
+  if (runner || isComing) return runner;
+  isComing = true;
+  import('@arbeit/sandbox').then(
+    ({ createRunner }) => {
+      runner = createRunner(startThread);
+      for (const one of waiting) {
+        one.stop = runner.subscribe(one.listener);
+        one.listener();
+      }
+    },
+    () => {
+      isComing = false;
+    },
+  );
+  return undefined;
+}
+
+const inPage: PageRunner = {
+  check: (code, input) => loaded()?.check(code, input),
+  shape: (code, content) => loaded()?.shape(code, content),
+  ahead: (code, contents) => loaded()?.ahead(code, contents),
+  subscribe(listener) {
+    if (runner) return runner.subscribe(listener);
+    const one: { readonly listener: () => void; stop?: () => void } = { listener };
+    waiting.add(one);
+    return () => {
+      waiting.delete(one);
+      one.stop?.();
+    };
+  },
+};
+
+/**
+ * Runs custom code in the page. Most fields do not have any, so the runner is loaded at the first call. Until
+ * then results are unknown, and listeners are called when it is loaded.
+ */
+export const runnerInPage = (): PageRunner => inPage;
 
 const hasChecks = (rules: readonly { readonly check: { readonly type: string } }[]): boolean =>
   rules.some(({ check }) => check.type === 'custom');

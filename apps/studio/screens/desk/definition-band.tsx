@@ -1,41 +1,32 @@
 'use client';
 
-import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
+import type { FieldDocument } from '@arbeit/engine/document';
 import type { FieldState } from '@arbeit/engine/field';
 import type { PatternBody } from '@arbeit/engine/kinds/pattern';
 import { inWords, sampleCells } from '@arbeit/engine/kinds/pattern';
-import { graphemes } from '@arbeit/engine/values';
 import type { Field } from '@arbeit/react';
 import dynamic from 'next/dynamic';
-import { type CSSProperties, type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
-import { useAnswers, withCustomCode } from '../../field/custom-code/use-custom-code.ts';
-import { useKinds } from '../../field/kinds-provider.tsx';
+import { useCallback, useMemo, useState } from 'react';
 import { hasNotation } from '../../model/notation.ts';
 import { partAt } from '../../model/pattern-edits.ts';
-import { sampleOf } from '../../model/sample.ts';
 import { AddPattern } from './add-pattern.tsx';
-import type { Change } from './change.ts';
+import { BandGrid, useOpenPart } from './band-grid.tsx';
+import type { BandProps } from './band-props.ts';
 import { columnsOf } from './columns.ts';
+import { Facts } from './facts.tsx';
 import { InlinePanel } from './inline-panel.tsx';
-import { Facts, KindRuler } from './kind-ruler.tsx';
-import { isInText, KindSpecimen, OptionEditors } from './kind-specimen.tsx';
 import { OnceDone } from './once-done.tsx';
 import { PatternLine } from './pattern-line.tsx';
 import { Ruler } from './ruler.tsx';
 import { PartEditor, Specimen } from './specimen.tsx';
 import { usePatterns } from './use-patterns.ts';
 
+/** Fields of other kinds than `pattern`. */
+const KindBand = dynamic(() => import('./kind-band.tsx').then((own) => own.KindBand));
+/** Needed only if the text in the field does not fit the pattern that is drawn. */
+const KindRuler = dynamic(() => import('./kind-ruler.tsx').then((own) => own.KindRuler));
 /** Few fields have several patterns. */
 const PatternList = dynamic(() => import('./pattern-list.tsx').then((own) => own.PatternList));
-
-interface BandProps<F extends FieldDocument = FieldDocument> {
-  readonly definition: F;
-  readonly field: Field;
-  readonly set: Pick<SetDocument, 'locale' | 'classes'>;
-  /** The name under which a faulty pattern is stored in the browser. */
-  readonly name: string;
-  readonly onChange: Change;
-}
 
 /**
  * The definition of a field: specimen and ruler on one grid, an inline panel between them, the pattern as
@@ -46,83 +37,7 @@ export function DefinitionBand(props: BandProps) {
   return hasNotation(definition) ? (
     <OfPattern {...props} definition={definition} />
   ) : (
-    <OfKind {...props} definition={definition} />
-  );
-}
-
-/** A grid for specimen and ruler, with columns as wide as fits. */
-function Grid({ columns, children }: { readonly columns: number; readonly children: ReactNode }) {
-  const style = { '--columns': Math.max(12, columns + 2) } as CSSProperties;
-  return (
-    <div className="desk-grid" style={style} tabIndex={columns > 30 ? 0 : undefined}>
-      <div className="w-max min-w-full">{children}</div>
-    </div>
-  );
-}
-
-/** The part that is open. Closing it returns the focus to the part's button. */
-function useOpenPart() {
-  const [open, setOpen] = useState<string | null>(null);
-  const buttons = useRef<HTMLDivElement>(null);
-  const close = useCallback(() => {
-    setOpen((part) => {
-      const button =
-        part === null ? null : buttons.current?.querySelector<HTMLElement>(`[data-part="${part}"]`);
-      // If the part was removed, its neighbour gets the focus.
-      (button ?? buttons.current?.querySelector<HTMLElement>('[data-part]'))?.focus();
-      return null;
-    });
-  }, []);
-  return { open, setOpen, close, buttons };
-}
-
-function OfKind({ definition, field, set, onChange }: BandProps) {
-  const kinds = useKinds();
-  const { locale, classes } = set;
-  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
-  const { open, setOpen, close, buttons } = useOpenPart();
-  const [preview, setPreview] = useState<FieldDocument | null>(null);
-  // The display of a custom format is known once its code has returned.
-  const answers = useAnswers(field.store.field.kind.withFormat !== undefined);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: an answer changes what the same definition comes to
-  const pieces = useMemo(
-    () => sampleOf(definition, facts, kinds, withCustomCode),
-    [definition, facts, kinds, answers],
-  );
-  const shown = useMemo(
-    () => (preview ? sampleOf(preview, facts, kinds, withCustomCode) : null),
-    [preview, facts, kinds],
-  );
-  const opened = pieces.find(({ id }) => id === open) ?? null;
-  const inText = pieces.filter(isInText).map(({ text }) => graphemes(text).length);
-  const count = Math.max(
-    inText.reduce((sum, own) => sum + own, 0),
-    graphemes(field.state.body.display).length,
-  );
-  return (
-    <Grid columns={count}>
-      <KindSpecimen pieces={pieces} shown={shown} open={open} buttons={buttons} onOpen={setOpen} />
-      <OnceDone isDone={open !== null} />
-      {opened && (
-        <InlinePanel
-          key={opened.part}
-          label={`Define: ${opened.caption}`}
-          needs={OptionEditors}
-          onClose={close}
-        >
-          {() => (
-            <OptionEditors
-              definition={definition}
-              part={opened.part}
-              set={facts}
-              onPreview={setPreview}
-              onChange={onChange}
-            />
-          )}
-        </InlinePanel>
-      )}
-      <KindRuler field={field} />
-    </Grid>
+    <KindBand {...props} definition={definition} />
   );
 }
 
@@ -137,7 +52,7 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
   const path = open === null ? null : open.split('.').map(Number);
   const opened = path && partAt(notation.nodes, path);
   return (
-    <Grid columns={columns.length}>
+    <BandGrid columns={columns.length}>
       <Specimen
         notation={notation}
         columns={columns}
@@ -170,7 +85,7 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
         // What is typed is not laid out by the pattern that is drawn.
         <KindRuler field={field} />
       )}
-    </Grid>
+    </BandGrid>
   );
 }
 

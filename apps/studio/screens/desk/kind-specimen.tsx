@@ -4,14 +4,9 @@ import type { Piece } from '@arbeit/engine/kinds';
 import { graphemes } from '@arbeit/engine/values';
 import { memo, type Ref } from 'react';
 import { useAtFirstUse } from '../../ui/first-use.ts';
-import { deferred } from '../../ui/later.tsx';
 import { CaptionRows } from './caption-rows.tsx';
 import type { Captioned } from './captions.ts';
-
-/** Edits the options of a piece; loaded on the first interaction with the page. */
-export const OptionEditors = deferred(() =>
-  import('./option-editors.tsx').then((options) => options.OptionEditors),
-);
+import { OptionEditors } from './option-editors-later.ts';
 
 /** Whether a piece is part of the text, rather than beside it. */
 export const isInText = (piece: Piece): boolean => !piece.isOff && !piece.isAside;

@@ -15,7 +15,7 @@ import { Help } from '../../ui/help.tsx';
 import { deferred } from '../../ui/later.tsx';
 import { useUnsavedLine } from '../../ui/unsaved.ts';
 import { InlinePanel } from './inline-panel.tsx';
-import { OptionEditors } from './kind-specimen.tsx';
+import { OptionEditors } from './option-editors-later.ts';
 
 /** Words that are read when somebody asks for them. */
 const PatternHelp = deferred(() => import('./pattern-words.tsx').then((own) => own.PatternHelp));

@@ -16,7 +16,12 @@ export function fault(text: string, at: number, end: number, message: string, su
   return suggestion === undefined ? { at, end, column, message } : { at, end, column, message, suggestion };
 }
 
-/** The known word nearest to a misspelt one, if it is near enough to be meant. */
+/**
+ * The known word nearest to a misspelt one, if it is near enough to be meant.
+ *
+ * @example
+ * nearest('digt', ['digit', 'letter']); // 'digit'
+ */
 export function nearest(word: string, known: Iterable<string>): string | undefined {
   if (word.length > 40) return undefined;
   let best: string | undefined;
