@@ -119,7 +119,7 @@ export const commandWords = {
   },
   test: {
     about: 'Runs the trials of a document, and tapes.',
-    exits: { 0: 'all trials pass', 1: 'a trial fails', 2: 'a file cannot be read, or there are no trials' },
+    exits: { 0: 'all trials pass', 1: 'a trial fails', 2: 'a file cannot be read, or no trials were found' },
     needs: [document],
     further: '[tape]…',
     options: {

@@ -165,8 +165,7 @@ function readItem(r: Reader, place: Place, isAtStart: boolean): Item {
   const at = r.at;
   const look = /^\(\?([=!])/.exec(r.source.slice(at, at + 3));
   if (look) {
-    if (place === 'group')
-      stop(r, at, 'A look-ahead can only stand outside groups. Make it a rule of its own.');
+    if (place === 'group') stop(r, at, 'A look-ahead is only possible outside groups. Use a separate rule.');
     r.at += 3;
     const node = readEither(r, 'look-ahead', isAtStart);
     close(r, at);

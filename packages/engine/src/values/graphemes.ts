@@ -126,6 +126,12 @@ export function fold(character: string): string {
  */
 export const worthTelling = /[\p{L}\p{N}\p{So}]/u;
 
+/** What a refusal of a whole text reports: its characters without spaces and punctuation. */
+export const toldOf = (text: string): string =>
+  graphemes(text.normalize('NFC'))
+    .filter((c) => worthTelling.test(c))
+    .join('');
+
 /**
  * ASCII digits in the digits of a script. `digits` are its ten digits from zero; empty for ASCII, which
  * stays.

@@ -1,5 +1,5 @@
 import type { EditResult, Extent, InsertResult, Reason } from '../../field/text-state.ts';
-import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
+import { fold, graphemes, toldOf, worthTelling } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
 import { hasPartWords } from './features.ts';
 import {
@@ -279,8 +279,7 @@ function insert<P extends PartsPlan, B extends PartsBody>(
   const folded = [...text].map(fold).join('');
   // A whole text that cannot be taken whole is not squeezed into another.
   if (isAlone && (typed.leftOut !== '' || kind.isWhole?.(folded))) {
-    const leftOut = graphemes(text.normalize('NFC')).filter((c) => worthTelling.test(c));
-    return { ...cleared, leftOut: leftOut.join(''), rejected: 'not-accepted' };
+    return { ...cleared, leftOut: toldOf(text), rejected: 'not-accepted' };
   }
   return typed;
 }

@@ -3,7 +3,7 @@ import { reduceResting } from '../../field/resting.ts';
 import type { EditResult, InsertResult, Reason } from '../../field/text-state.ts';
 import type { PhoneFormat } from '../../plans/region-plan.ts';
 import { type Finding, incomplete, passed } from '../../rules/finding.ts';
-import { fold, graphemes, worthTelling } from '../../values/graphemes.ts';
+import { fold, toldOf } from '../../values/graphemes.ts';
 import { itemAt } from '../../values/item-at.ts';
 import { type Cleaned, type ContentEdit, type LineBody, lineKind } from '../editing/line.ts';
 import { type Read, takeApart } from './number.ts';
@@ -311,8 +311,7 @@ function readWhole(plan: PhonePlan, text: string): InsertResult<PhoneBody> {
   const { leftOut, body } = read;
   const hasSpare = digitsIn(leftOut) > digitsIn(clean(plan, text, '').leftOut);
   if (read.rejected || leftOut === '' || (body.complete && !hasSpare)) return read;
-  const all = graphemes(text.normalize('NFC')).filter((c) => worthTelling.test(c));
-  return { body: empty, caret: 0, leftOut: all.join(''), rejected: 'not-accepted' };
+  return { body: empty, caret: 0, leftOut: toldOf(text), rejected: 'not-accepted' };
 }
 
 /**
