@@ -10,7 +10,7 @@ export const lawExemptions: LawExemptions<DurationPlan, PartsBody> = {
   // Hours that begin with the decimal point have lost the digits before it.
   isTold: (plan, body) =>
     isToldInParts(plan, body, true) && body.texts.every((text) => !text.startsWith('.')),
-  // Leading zeros are dropped.
-  doesConvert: (text) => /[a-z:.,]|^\D*0/i.test(text),
+  // Units (`57’` in a field of hours is 0.95) and decimals are converted, leading zeros are dropped.
+  doesConvert: (text) => /[\p{L}′'’″":.,]|^\D*0/u.test(text.normalize('NFKC')),
   alike: /^(?:[1-9][0-9]{0,13})?$/,
 };
