@@ -112,6 +112,25 @@ describe('fixed text that is typed anyway', () => {
 
 describe('fixed text that was typed shows', () => {
   test.each<[string, string[]]>([
+    // Fixed text before an optional group is outside of it, and closes complete content.
+    [
+      '(<3 digit>)<? x<1-3 digit>>',
+      [
+        'type "12"',
+        'expect display "(12|"',
+        'type "3"',
+        'expect display "(123|)"',
+        'expect raw "(123)"',
+        'type "4"',
+        'expect display "(123) x4|"',
+        'backspace 2',
+        'expect display "(12|"',
+        'set ""',
+        'paste "(123)"',
+        'expect display "(123)|"',
+      ],
+    ],
+    ['<digit>) <?<digit> > kg', ['type "2)"', 'expect display "2)|  kg"', 'expect raw "2)  kg"']],
     [
       '+1 <3 digit> <3 digit>',
       [

@@ -107,7 +107,8 @@ export function layOut(
   const at: number[] = [];
   let display = '';
   for (const [i, character] of cells.entries()) {
-    if (isFixed || i < until || i === next) display += standing(plan, cells, plan.before[i]!);
+    const isClosing = hasStretches && complete && i !== passed?.cell && isAbsent(plan, cells, i);
+    if (isFixed || i < until || i === next || isClosing) display += standing(plan, cells, plan.before[i]!);
     else if (i === passed?.cell) display += textBefore(plan, cells, i).slice(0, passed.shown);
     at.push(display.length);
     display += character || (isFixed && exists(plan, cells, partOf(plan, i).stretch) ? plan.filler : '');
@@ -116,6 +117,15 @@ export function layOut(
   else if (passed?.cell === cells.length)
     display += standing(plan, cells, plan.before[cells.length]!).slice(0, passed.shown);
   return { cells, passed, owed, content, last, display, at, complete };
+}
+
+/**
+ * Whether a cell is in an optional stretch that is not there. The fixed text before the stretch then follows
+ * the content directly, as in `(<3 digit>)<? x<digit>>`.
+ */
+function isAbsent(plan: PatternPlan, cells: Cells, cell: number): boolean {
+  const { stretch } = partOf(plan, cell);
+  return stretch >= 0 && !exists(plan, cells, stretch);
 }
 
 /** The offset directly after the last character of the content, 0 if empty. */
@@ -169,7 +179,11 @@ export function rawOf(plan: PatternPlan, body: PatternBody): string {
     // Hidden stretches too: the text after a stretch might also fit into it.
     else if (hasFixed && plan.positions === 'fixed') raw += ' ';
   }
-  if (hasText && complete) raw += inRaw(plan, standing(plan, cells, plan.before[cells.length]!));
+  if (hasText && complete) {
+    for (let i = last + 1; hasStretches && i < cells.length; i++)
+      if (isAbsent(plan, cells, i)) raw += inRaw(plan, standing(plan, cells, plan.before[i]!));
+    raw += inRaw(plan, standing(plan, cells, plan.before[cells.length]!));
+  }
   return raw;
 }
 
