@@ -50,6 +50,10 @@ export interface CheckCompiler<D extends CheckBase = CheckBase, C extends CheckB
   readonly codes: readonly string[];
   /** A kind may have its own texts for these codes. */
   readonly isWordedByKinds?: true;
+  /** The key of its text in the message tables, for a check with several texts for one code. */
+  wordedAs?(check: C): string;
+  /** Its numbers that are counts. Messages show them in the way of their language: 1,000. */
+  readonly counts?: readonly string[];
   /**
    * The check as it runs; without it, the check as the document has it. Throws `RangeError` on what the
    * reader would have refused.

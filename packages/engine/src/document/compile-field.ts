@@ -8,9 +8,10 @@ import type { PatternPlan } from '../kinds/pattern/plan.ts';
 import type { Checks } from '../rules/checks.ts';
 import type { Rule } from '../rules/rule.ts';
 import { english } from '../rules/wording/english.ts';
-import { formOf, type Languages, ownOf, wordingFor, wordsOf } from '../rules/wording.ts';
+import { type Languages, ownOf, sayOf, wordingFor, wordsOf } from '../rules/wording.ts';
 import { compileCondition } from './condition.ts';
 import type { FieldDocument, RuleDocument, SetDocument } from './document.ts';
+import { languageOf } from './language.ts';
 
 /**
  * The messages without `languages`: English. Other languages are fetched when a field needs them
@@ -27,7 +28,8 @@ const checksWith = (more: CheckTable): Checks =>
     : { ...checks, ...Object.fromEntries(Object.entries(more).map(([type, { run }]) => [type, run])) };
 
 /** What compiling a field needs of its set; of other fields only those in its conditions. */
-export type SetFacts = Pick<SetDocument, 'locale' | 'classes'> & Partial<Pick<SetDocument, 'fields'>>;
+export type SetFacts = Pick<SetDocument, 'locale' | 'language' | 'classes'> &
+  Partial<Pick<SetDocument, 'fields'>>;
 
 /**
  * Compiles one field of a set so that it can run. `more` are checks that do not come with this package.
@@ -62,7 +64,7 @@ export function compileField(
   more: CheckTable = noMore,
 ): HydratedField {
   const kind = kinds[field.kind];
-  if (!kind) throw new RangeError(`There is no kind "${field.kind}" at hand.`);
+  if (!kind) throw new RangeError(`Unknown kind "${field.kind}". Pass it in the kinds table.`);
   const { define, run } = kind;
   // An entry with only default values may be left out.
   const entry = field.entry ?? {};
@@ -71,7 +73,13 @@ export function compileField(
   const all = (define.isAlwaysWhole ? rules : withOwn(rules)).map((rule) =>
     withWords(rule, field, set, kinds, languages, more),
   );
-  const plan = define.plan(entry, { id: field.id, locale, rules: all, classes: set.classes ?? {} });
+  const plan = define.plan(entry, {
+    id: field.id,
+    locale,
+    language: languageOf(field, set),
+    rules: all,
+    classes: set.classes ?? {},
+  });
   const compiled = {
     id: field.id,
     label: field.label,
@@ -99,16 +107,17 @@ export function withWords(
   more: CheckTable,
 ): Rule {
   const define = definitionIn(kinds, field);
-  const locale = field.locale ?? set.locale;
-  const wording = wordingFor(languages, locale);
+  const language = languageOf(field, set);
+  const wording = wordingFor(languages, language);
   const own = {
-    ...(define.wording ? wordingFor(define.wording, locale) : {}),
-    ...ownOf(wording, define.wordedAs ?? field.kind),
+    ...(define.wording ? wordingFor(define.wording, language) : {}),
+    ...ownOf(wording, field.kind),
+    ...(define.wordedAs ? ownOf(wording, define.wordedAs) : {}),
   };
   const { [rule.check.type]: entry } = more as Partial<CheckTable>;
-  const all = entry ? { ...wordingFor(entry.wording, locale), ...wording } : wording;
+  const all = entry ? { ...wordingFor(entry.wording, language), ...wording } : wording;
   const texts = { all, own, known: codesOfChecks };
-  return worded(rule, wordsOf(rule.check, compilerOf(rule.check.type, more), texts, locale));
+  return worded(rule, wordsOf(rule.check, compilerOf(rule.check.type, more), texts, language));
 }
 
 /**
@@ -142,13 +151,14 @@ export function compileRule(
   more: CheckTable,
 ): Rule {
   const check = compileCheck(rule.check, definitionIn(kinds, field), more);
-  const reads = (compilerOf(check.type, more).reads?.(check) ?? []).filter((id) => id !== field.id);
+  const compiler = compilerOf(check.type, more);
+  const reads = (compiler.reads?.(check) ?? []).filter((id) => id !== field.id);
   return {
     id: rule.id,
     check,
     show: rule.show ?? 'leave',
     severity: rule.severity ?? 'error',
-    say: rule.say === undefined ? undefined : formOf(rule.say, rule.check, field.locale ?? set.locale),
+    say: rule.say === undefined ? undefined : sayOf(rule.say, rule.check, compiler, languageOf(field, set)),
     code: rule.code,
     when: rule.when && compileCondition(rule.when, set, kinds),
     reads: reads.length ? reads : undefined,

@@ -45,7 +45,7 @@ export function valuesOf(
   kinds: KindTable,
 ): (written: string) => string | undefined {
   const { define, run } = kindIn(kinds, kind);
-  const around = { id, locale: locale ?? set.locale, rules: [], classes: set.classes ?? {} };
+  const around = { id, locale: locale ?? set.locale, language: 'en', rules: [], classes: set.classes ?? {} };
   const plan = define.plan(entry ?? {}, around);
   return (written) => {
     const { body, leftOut } = run.parse(plan, written);

@@ -11,7 +11,10 @@ export type { CheckDocument };
 export interface SetDocument {
   readonly arbeit: typeof documentVersion;
   readonly title: string;
+  /** The format locale (BCP 47): how numbers, dates and the like are written. */
   readonly locale: string;
+  /** The language of messages (BCP 47). Default: that of the locale. */
+  readonly language?: string;
   readonly classes?: Readonly<Record<string, string>>;
   readonly fields: readonly FieldDocument[];
   readonly forms?: readonly FormDocument[];
@@ -30,6 +33,7 @@ export type FieldDocument<K extends keyof Entries = keyof Entries> = {
     readonly hint?: string;
     readonly placeholder?: string;
     readonly locale?: string;
+    readonly language?: string;
     readonly initial?: string;
     readonly messages?: 'first' | 'all';
     /** May be missing in a file if every option has a default; `readDocument` adds an empty one. */

@@ -27,17 +27,17 @@ test.each([
   ['<svg><path fill="javascript:x"/></svg>', /nothing fill may be/],
   ['<svg xmlns="http://evil.example"></svg>', /nothing xmlns may be/],
   ['<svg xmlns:x="y"></svg>', /“xmlns:x”/],
-  ['<svg><path d="&#106;"/></svg>', /shapes alone/],
-  ['<svg>text</svg>', /shapes alone/],
-  ['<svg><!-- x --></svg>', /shapes alone/],
-  ['<svg><![CDATA[x]]></svg>', /shapes alone/],
-  ['<?xml version="1.0"?><svg/>', /shapes alone/],
-  ['<svg><path d="M0"', /shapes alone/],
+  ['<svg><path d="&#106;"/></svg>', /Only SVG shapes/],
+  ['<svg>text</svg>', /Only SVG shapes/],
+  ['<svg><!-- x --></svg>', /Only SVG shapes/],
+  ['<svg><![CDATA[x]]></svg>', /Only SVG shapes/],
+  ['<?xml version="1.0"?><svg/>', /Only SVG shapes/],
+  ['<svg><path d="M0"', /Only SVG shapes/],
   ['<svg><g></svg>', /closes nothing/],
   ['<svg><g>', /not closed/],
   ['<svg/><svg/>', /one <svg>/],
   ['<svg><title>a<b/></title></svg>', /no shape/],
-  ['<svg><path d=M0 /></svg>', /shapes alone/],
+  ['<svg><path d=M0 /></svg>', /Only SVG shapes/],
   [`<svg><path d="${'M0 '.repeat(2000)}"/></svg>`, /at most 4000/],
 ])('anything else is not: %s', (icon, problem) => {
   expect(problemWithIcon(icon)).toMatch(problem);
@@ -63,17 +63,17 @@ test('a look is read option by option, with one fault per mistake', () => {
   ).toEqual([]);
   // One fault per mistake.
   expect(faultsOf({ label: 'under', colour: 'red' })).toEqual([
-    expect.stringContaining('Nothing is known as "colour"'),
+    expect.stringContaining('Unknown property "colour"'),
     expect.stringContaining('.label Expected'),
   ]);
   expect(faultsOf({ label: 'under' })).toEqual([
     expect.stringContaining('.label Expected "above", "beside" or "inside"'),
   ]);
   expect(faultsOf({ behind: 'x'.repeat(21) })).toEqual([
-    expect.stringContaining('.behind A sign stands on one line'),
+    expect.stringContaining('.behind A prefix or suffix must be a single line'),
   ]);
   expect(faultsOf({ width: 0 })).toEqual([
-    expect.stringContaining('.width Expected a whole number from 1 to 80'),
+    expect.stringContaining('.width Expected an integer from 1 to 80'),
   ]);
   expect(faultsOf({ icon: '<b/>' })).toEqual([expect.stringContaining('.icon An icon is one <svg>')]);
   expect(faultsOf('large')).toEqual([expect.stringContaining('Expected an object')]);

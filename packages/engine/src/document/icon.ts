@@ -31,7 +31,7 @@ export function problemWithIcon(text: string): string | undefined {
     if (!tag) {
       const piece = /^[^<]+/.exec(text.slice(at))?.[0];
       if (piece === undefined || (piece.trim() && open.at(-1) !== 'title') || /[&]/.test(piece))
-        return `An icon is made of shapes alone: this is none, “${text.slice(at, at + 20)}”.`;
+        return `Only SVG shapes are allowed in an icon. Found “${text.slice(at, at + 20)}”.`;
       at += piece.length;
       continue;
     }
@@ -63,7 +63,7 @@ function problemWithElement(
     /([A-Za-z][\w:-]*)\s*=\s*(?:"([^"]*)"|'([^']*)')/g,
   )) {
     const value = double ?? single ?? '';
-    if (!attributes.includes(attribute)) return `“${attribute}” is nothing a shape of an icon may have.`;
+    if (!attributes.includes(attribute)) return `Attribute “${attribute}” is not allowed in an icon.`;
     const isPlain =
       attribute === 'xmlns' ? value === namespace : plainValue.test(value) && !/url\s*\(/i.test(value);
     if (!isPlain) return `“${value.slice(0, 30)}” is nothing ${attribute} may be.`;

@@ -16,6 +16,7 @@ export {
   type SetDocument,
 } from './document.ts';
 export * from './entries.ts';
+export { languageOf } from './language.ts';
 export {
   capped,
   type DocumentResult,

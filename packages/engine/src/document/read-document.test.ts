@@ -355,7 +355,7 @@ describe('one fault each', () => {
     const fields = Array.from({ length: 80 }, (_, i) => ({ ...field, id: `f${i}`, label: '' }));
     const faults = faultsOf({ ...set, fields });
     expect(faults).toHaveLength(mostFaults + 1);
-    expect(faults.at(-1)).toEqual({ path: '$', message: 'And 30 more faults.' });
+    expect(faults.at(-1)).toEqual({ path: '$', message: '…and 30 more errors.' });
   });
 });
 
@@ -402,11 +402,11 @@ describe('trials', () => {
       'expects nothing',
       { ...good, tape: 'field pass\ntype "1"' },
       '$.trials[0].tape',
-      /expects nothing.*add a line/,
+      /no expectations.*Add a line/,
     ],
     ['has no tape', { id: 'a' }, '$.trials[0].tape', /missing/],
     ['has an empty name', { ...good, name: ' ' }, '$.trials[0].name', /./],
-    ['is more than a trial', { ...good, tapes: '' }, '$.trials[0].tapes', /known as "tapes"/],
+    ['is more than a trial', { ...good, tapes: '' }, '$.trials[0].tapes', /Unknown property "tapes"/],
     ['has no id that is one', { ...good, id: '1 a' }, '$.trials[0].id', /./],
   ])('one that %s is refused with the reason', (_, trial, path, message) => {
     expect(faults(trial)).toEqual([

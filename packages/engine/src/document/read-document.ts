@@ -149,7 +149,7 @@ export function capped(faults: readonly DocumentFault[]): readonly DocumentFault
   if (more <= 0) return faults;
   return [
     ...faults.slice(0, mostFaults),
-    { path: '$', message: `And ${more} more ${more === 1 ? 'fault' : 'faults'}.` },
+    { path: '$', message: `…and ${more} more ${more === 1 ? 'error' : 'errors'}.` },
   ];
 }
 
@@ -180,10 +180,12 @@ function readInitials(
     const { leftOut, rejected, body } = kind.parse(plan, field.initial);
     const raw = kind.raw(plan, body);
     if (leftOut || rejected || !raw) {
-      const what = leftOut ? `it leaves out ${JSON.stringify(leftOut)}` : 'it takes nothing of it';
+      const what = leftOut
+        ? `the field does not accept ${JSON.stringify(leftOut)}`
+        : 'the field accepts none of its characters';
       faults.push({
         path: `$.fields[${i}].initial`,
-        message: `The field cannot take this initial value: ${what}.`,
+        message: `Invalid initial value: ${what}.`,
         ...(raw ? { suggestion: raw } : {}),
       });
     }
@@ -197,7 +199,7 @@ function readSet(
 ): void {
   if (
     !at.object(
-      ['arbeit', 'title', 'locale', 'classes', 'fields', 'forms', 'trials', 'texts'],
+      ['arbeit', 'title', 'locale', 'language', 'classes', 'fields', 'forms', 'trials', 'texts'],
       ['arbeit', 'title', 'locale', 'fields'],
     )
   )
@@ -209,6 +211,7 @@ function readSet(
   }
   if (at.has('title')) at.get('title').filled();
   if (at.has('locale')) readLocale(at.get('locale'));
+  if (at.has('language')) readLocale(at.get('language'));
   const classes = at.has('classes') ? readClasses(at.get('classes')) : [];
   const fields: Fields = at.has('fields')
     ? readFields(at.get('fields'), { classes, kinds, known, checks, of: at.get('classes').value })
@@ -249,11 +252,11 @@ function isObject(at: Cursor, what: string): boolean {
 function readLocale(at: Cursor): void {
   const tag = at.string();
   if (tag !== undefined && !/^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/i.test(tag))
-    at.fault(`"${tag}" is no language tag (BCP 47).`, { suggestion: 'en-GB' });
+    at.fault(`"${tag}" is not a valid language tag (BCP 47).`, { suggestion: 'en-GB' });
   else if (tag !== undefined && !isLocale(tag))
     at.fault(`"${tag}" is not well-formed as a language tag (BCP 47).`, { suggestion: 'en-GB' });
   else if (tag !== undefined && Intl.NumberFormat.supportedLocalesOf(tag).length === 0)
-    at.fault(`Nothing is known of the locale "${tag}".`, { suggestion: 'en-GB' });
+    at.fault(`Unknown locale "${tag}".`, { suggestion: 'en-GB' });
 }
 
 function isLocale(tag: string): boolean {
@@ -279,7 +282,7 @@ function readClasses(at: Cursor): string[] {
     if (!/^[a-z][\w-]*$/i.test(name))
       spot.fault('A class name starts with a letter and has letters, digits, "-" and "_".');
     else if (['upper', 'lower', ...builtIns].includes(name))
-      spot.fault(`"${name}" is taken by the notation itself: choose another name.`);
+      spot.fault(`"${name}" is a reserved word of the pattern notation. Choose another name.`);
     const characters = spot.string();
     const wrong = characters === undefined ? undefined : rangesOf(characters);
     if (typeof wrong === 'string') spot.fault(wrong);
@@ -294,6 +297,7 @@ const fieldKeys = [
   'hint',
   'placeholder',
   'locale',
+  'language',
   'initial',
   'messages',
   'entry',
@@ -339,6 +343,7 @@ function readFields(at: Cursor, { classes, of, kinds, known, checks }: ReadWith)
     if (field.has('label')) field.get('label').filled();
     for (const key of ['hint', 'placeholder', 'initial']) if (field.has(key)) field.get(key).string();
     if (field.has('locale')) readLocale(field.get('locale'));
+    if (field.has('language')) readLocale(field.get('language'));
     if (field.has('messages')) field.get('messages').oneOf(['first', 'all']);
     if (field.has('entry') && kind) readEntry(field.get('entry'), kind, String(named), classes, characters);
     if (field.has('html')) readHtml(field.get('html'));
@@ -358,7 +363,7 @@ function readHtml(at: Cursor): void {
   for (const [name, value] of Object.entries(at.value)) {
     const spot = at.get(name);
     if (!attributeNames.includes(name))
-      spot.fault(`"${name}" is no attribute a definition may set: expected ${list(attributeNames)}.`, {
+      spot.fault(`Attribute "${name}" is not allowed. Expected ${list(attributeNames)}.`, {
         suggestion: spot.meant(name, attributeNames),
       });
     else if (typeof value === 'string') spot.string();
@@ -377,7 +382,7 @@ function readLook(at: Cursor): void {
   for (const key of ['before', 'behind']) {
     const text = at.has(key) ? at.get(key).filled() : undefined;
     if (text !== undefined && (text.length > longestSign || /[\n\r]/.test(text)))
-      at.get(key).fault(`A sign stands on one line, in at most ${longestSign} characters.`);
+      at.get(key).fault(`A prefix or suffix must be a single line of at most ${longestSign} characters.`);
   }
   if (at.has('width')) at.get('width').wholeFrom(1, 80);
   const icon = at.has('icon') ? at.get('icon').string() : undefined;
@@ -397,7 +402,7 @@ function readForms(at: Cursor, fields: Fields, checks: CheckTable): void {
     form.choice('unanswered', ['hold', 'let-through']);
     if (form.has('rules')) readFormRules(form.get('rules'), fields, checks);
     if (form.has('fields') === form.has('sections'))
-      form.fault('A form has "fields" or "sections", one of the two.');
+      form.fault('A form needs either "fields" or "sections", not both.');
     const seen = new Set<string>();
     if (form.has('fields')) readPlaces(form.get('fields'), fields, seen);
     for (const section of form.has('sections') ? form.get('sections').items() : []) {

@@ -48,7 +48,7 @@ export function readReferences(at: Cursor, kinds: KindTable): void {
     for (const id of own)
       for (const one of needs.get(id) ?? [])
         if (byId.has(one.field) && !own.has(one.field))
-          spot.fault(`It lacks the field "${one.field}", which "${id}" depends on.`, {
+          spot.fault(`The form must include "${one.field}", because "${id}" depends on it.`, {
             suggestion: one.field,
           });
     for (const [j, rule] of (form.rules ?? []).entries()) {
@@ -111,7 +111,7 @@ function readComparison(
   if (check.type !== 'compare') return;
   const other = byId.get(check.field);
   const where = at().get('check').get('field');
-  if (check.field === field.id) where.fault('A field is always the same as itself: name another.');
+  if (check.field === field.id) where.fault('A field cannot be compared with itself. Choose another field.');
   if (!other || check.op === 'same' || check.op === 'differs') return;
   const [own, its] = [field, other].map((one) => definitionIn(kinds, one));
   if (own!.comparable === its!.comparable) return;
@@ -141,8 +141,8 @@ function readValues(
       if (canBe(field, value, one.isFull)) continue;
       const { options } = (field.entry ?? {}) as Options;
       const values = (!one.isFull && options?.map((option) => option.value)) || [];
-      const meant = values.length ? `: expected ${list(values)}` : '';
-      one.fault(`"${field.id}" never has the value ${nameOf(value)}${meant}.`, {
+      const meant = values.length ? ` Expected ${list(values)}.` : '';
+      one.fault(`${nameOf(value)} is not a possible value of "${field.id}".${meant}`, {
         suggestion: one.meant(String(value), values),
       });
     }
@@ -194,7 +194,7 @@ function readCircles(at: Cursor, set: SetDocument): void {
     const circle = circleFrom(id, needs, done);
     if (!circle) continue;
     const spot = at.get('fields').item(i).get('when');
-    spot.fault(`In a circle: ${shortened(circle)}. Each would count only while it counts itself.`);
+    spot.fault(`Circular condition: ${shortened(circle)}.`);
     return;
   }
 }

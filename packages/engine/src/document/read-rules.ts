@@ -40,7 +40,7 @@ export function readFormRules(
 /** Reads the members of a rule except its id. */
 function readRule(rule: Cursor, kind: Definition | undefined, checks: CheckTable): void {
   if (rule.has('code') && !/^[a-z][\w-]*$/i.test(rule.get('code').string() ?? 'x'))
-    rule.get('code').fault('A code is one word of letters, digits, "-" and "_".');
+    rule.get('code').fault('A code may contain only letters, digits, "-" and "_".');
   if (rule.has('show')) rule.get('show').oneOf(['at-once', 'leave', 'submit']);
   if (rule.has('severity')) rule.get('severity').oneOf(['error', 'warning']);
   if (rule.has('refused')) rule.get('refused').oneOf(['keep', 'clear']);
@@ -122,8 +122,8 @@ function readPlural(at: Cursor, check: AnyDefinition | undefined, kind: Definiti
   if (by === undefined || check === undefined || known?.includes(by)) return;
   at.get('by').fault(
     known
-      ? `The forms go by a number of the check: expected ${list(known)}.`
-      : `A check "${check.type}" has no number its message could go by: write one text.`,
+      ? `"by" must name a number of the check: ${list(known)}.`
+      : `A "${check.type}" check has no number, so its message cannot have plural forms. Use a single text.`,
     { suggestion: known?.[0] },
   );
 }
@@ -147,7 +147,7 @@ function problemsOfMessage(
     .map((name) => {
       const meant = nearest(name, known);
       return {
-        problem: `There is no {${name}} in this message: a check "${check.type}" brings ${list(known)}.`,
+        problem: `Unknown placeholder {${name}}. Available for "${check.type}": ${list(known)}.`,
         suggestion: meant && `{${meant}}`,
       };
     });
@@ -168,7 +168,7 @@ function readCheck(at: Cursor, kind: Definition | undefined, checks: CheckTable)
   const needed = Object.keys(options).filter((name) => options[name]!.needed);
   at.object(['type', ...Object.keys(options)], needed);
   if (kind?.pointless?.some((one) => one === type))
-    at.get('type').fault(`A ${kind.name} field cannot have a check "${type}".`, {
+    at.get('type').fault(`A ${kind.name} field cannot have a "${type}" check.`, {
       suggestion: kind.limits ? 'range' : 'complete',
     });
   readMembers(at, options, { classes: [] });
@@ -229,5 +229,5 @@ export const problemWithMessage = (
   checks: CheckTable = {},
 ): readonly string[] =>
   problemsOfMessage(definitionOf(check.type, checks), text, kind).map(
-    ({ problem, suggestion }) => `${problem}${suggestion ? ` Perhaps ${suggestion}.` : ''}`,
+    ({ problem, suggestion }) => `${problem}${suggestion ? ` Did you mean ${suggestion}?` : ''}`,
   );

@@ -25,7 +25,5 @@ function readTrialTape(at: Cursor): void {
     for (const { line, column, message } of read.faults)
       at.fault(`Line ${line}, column ${column} of the tape: ${message}`);
   else if (!read.tape.steps.some((step) => step.do === 'expect'))
-    at.fault(
-      'This trial expects nothing, so nothing could go wrong in it: add a line such as expect codes none.',
-    );
+    at.fault('This trial has no expectations. Add a line such as “expect codes none”.');
 }

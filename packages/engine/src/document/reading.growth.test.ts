@@ -305,6 +305,6 @@ test('a document of many mistakes tells the first fifty, and how many more there
   const read = readDocument(parts['unknown ids in a form']!(3000), kinds);
   expect(read.ok ? [] : read.faults.slice(49)).toEqual([
     { path: '$.forms[0].fields[49]', message: 'No field has the id "x49".' },
-    { path: '$', message: 'And 2950 more faults.' },
+    { path: '$', message: '…and 2950 more errors.' },
   ]);
 });

@@ -219,18 +219,18 @@ const document = fc.record(
 /** What no schema can say, as the reader says it: the list in the head of `schema.ts`. */
 const beyond = [
   /is used twice|No field has the id/,
-  /not well-formed as a language tag|known of the locale/,
-  /is below "min"|is above "max"|groups hold|shows no "|filler is one sign/,
+  /not a valid language tag|not well-formed as a language tag|Unknown locale/,
+  /is below "min"|is above "max"|groups add up|has no unit "|Use one character/,
   /is no currency code/,
-  /choice has this .* already|read like values|only \d+ to choose from|same words|reads like the other/,
-  /message: a check "|forms go by a number|has no number its message/,
-  /^Expected a [a-z ]+ such as|A step is above zero/,
-  /cannot take this initial value/,
-  /one function behind "export default"/,
-  /takes one sort of characters/,
-  /one line can be concealed|never be in use|list of patterns closes up|\d+ are the most/,
-  /In a circle|never has the value|It lacks the field|The form has no field|always the same as itself|cannot be "[a-z-]+" a /,
-  /field cannot be "/,
+  /choice has this .* already|read like values|higher than the number|labels must differ|read as the other/,
+  /Unknown placeholder|must name a number|cannot have plural forms/,
+  /^Expected a [a-z ]+ such as|A step must be greater/,
+  /Invalid initial value/,
+  /"export default" followed by one/,
+  /one character class/,
+  /single-line text can be hidden|never be in use|list of patterns closes up|\d+ are the most|Too many cells/,
+  /Circular condition|not a possible value|must include|The form has no field|compared with itself|cannot be "[a-z-]+" a /,
+  /field cannot be "|not available for/,
 ];
 /** Faults inside a text in a language of its own are told at their column. */
 const isBeyond = ({ message, column }: { message: string; column?: number }): boolean =>

@@ -121,6 +121,7 @@ function field(kinds: KindTable, checks: CheckTable): Schema {
         hint: text,
         placeholder: text,
         locale: { $ref: '#/$defs/locale' },
+        language: { $ref: '#/$defs/locale' },
         initial: { ...text, description: 'Raw value to begin with.' },
         messages: { enum: ['first', 'all'], default: 'first' },
         entry: { type: 'object' },
@@ -181,6 +182,7 @@ export function documentSchema(kinds: KindTable, checks: CheckTable = {}): Schem
         arbeit: { const: documentVersion, description: 'Version of this format.' },
         title: { $ref: '#/$defs/filled' },
         locale: { $ref: '#/$defs/locale' },
+        language: { $ref: '#/$defs/locale' },
         classes: {
           description: 'Named classes of characters for patterns: characters and a-z ranges.',
           type: 'object',
@@ -213,7 +215,7 @@ export function documentSchema(kinds: KindTable, checks: CheckTable = {}): Schem
       filled,
       word,
       locale: {
-        description: 'A language tag (BCP 47).',
+        description: 'A language tag (BCP 47). "locale" sets formats, "language" the language of messages.',
         type: 'string',
         maxLength: most.characters,
         pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$',

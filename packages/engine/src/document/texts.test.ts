@@ -73,7 +73,7 @@ test('in another language its texts stand in place of the set’s own, and the r
     'E-mail',
     'de-DE',
   ]);
-  expect(field('deposit').rules[0]?.words?.required).toBe('Bitte ausfüllen.');
+  expect(field('deposit').rules[0]?.words?.required).toBe('Bitte füllen Sie dieses Feld aus.');
   expect(german.forms[0]?.rulesAt.get('departure')?.[0]?.say).toBe('Die Abreise liegt nach der Ankunft.');
   expect(inLanguage(set, 'en-GB')).toBe(set);
 });

@@ -1,5 +1,6 @@
 import type { Plural } from '../rules/wording.ts';
 import type { FieldDocument, FormDocument, RuleDocument, SetDocument } from './document.ts';
+import { languageOf } from './language.ts';
 
 /**
  * A text of a set that people read, with its key in every language: `fields/phone/label`,
@@ -113,18 +114,19 @@ export function unusedIn(set: SetDocument, language: string): readonly string[] 
 }
 
 /**
- * The set in one of its languages: texts and locales of that language replace the set's own. A field with a
- * locale of its own keeps it.
+ * The set in one of its languages: texts of that language replace the set's own, and messages speak it. A set
+ * without a language of its own also gets the language as its format locale; with one, formats stay as they
+ * are. A field with a language or locale of its own keeps it.
  *
  * @example
  * const german = inLanguage(set, 'de');
  */
 export function inLanguage(set: SetDocument, language: string): SetDocument {
-  if (language === set.locale) return set;
+  if (language === languageOf({}, set)) return set;
   const own = set.texts?.[language] ?? {};
   return textsOf(set).reduce(
     (next, { key }) => (own[key] === undefined ? next : withTextAt(next, key, own[key])),
-    { ...set, locale: language },
+    set.language === undefined ? { ...set, locale: language } : { ...set, language },
   );
 }
 

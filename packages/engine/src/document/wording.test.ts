@@ -23,10 +23,11 @@ test.each(Object.entries(languages))(
       if (typeof text === 'object') {
         const own = new Intl.PluralRules(tag).resolvedOptions().pluralCategories;
         const given = pluralCategories.filter((form) => text[form] !== undefined);
-        // French and Spanish, Italian have "many" for millions alone.
+        // French, Spanish, Italian and Portuguese have "many" for millions only.
+        const isRare = ['fr', 'es', 'it', 'pt'].includes(tag);
         expect([code, given]).toEqual([
           code,
-          pluralCategories.filter((form) => own.includes(form) && form !== 'many'),
+          pluralCategories.filter((form) => own.includes(form) && !(isRare && form === 'many')),
         ]);
       }
     }
@@ -51,15 +52,15 @@ describe('messages', () => {
 
   test('are in the language of the field, and in English where nobody worded that', () => {
     const entry = { currency: 'EUR' };
-    expect(said(field('currency', entry, [required], 'de-CH'), '')).toBe('Bitte ausfüllen.');
+    expect(said(field('currency', entry, [required], 'de-CH'), '')).toBe('Bitte füllen Sie dieses Feld aus.');
     expect(said(field('currency', entry, [least], 'de-DE'), '5')).toMatch(
-      /^Mindestens 20,00\s€ wird gebraucht\.$/u,
+      /^Der Wert muss mindestens 20,00\s€ betragen\.$/u,
     );
-    expect(said(field('currency', entry, [required], 'fi-FI'), '')).toBe('Please fill this in.');
+    expect(said(field('currency', entry, [required], 'fi-FI'), '')).toBe('Please fill in this field.');
     expect(said(field('date', {}, [], 'de-DE'), '')).toBeUndefined();
     const swiss = { home: 'CH', regions: ['CH', 'DE'] };
     expect(said(field('phone', swiss, [], 'de-CH'), '+33612345678')).toBe(
-      'Hier geht nur eine Nummer aus: Schweiz und Deutschland.',
+      'Hier sind nur Nummern aus folgenden Ländern möglich: Schweiz und Deutschland.',
     );
   });
 
@@ -79,7 +80,7 @@ describe('messages', () => {
   test('are the kind’s own for its own findings, and of every field for a list of values', () => {
     const allowed = { id: 'in', check: { type: 'in', values: ['+447700900123'] } };
     const [own, list] = field('phone', { home: 'GB', types: ['mobile'] }, [allowed]).rules;
-    expect(own?.words?.['not-allowed']).toBe('Only {wanted} can be used here.');
+    expect(own?.words?.['not-allowed']).toBe('Enter a mobile number.');
     expect(list?.words).toEqual({ 'not-allowed': 'This value cannot be used here.' });
   });
 
@@ -89,8 +90,8 @@ describe('messages', () => {
     ];
     const at = (locale: string, min: number, say?: object) =>
       said(field('text', {}, length(min, say), locale), 'é'.repeat(min - 1) || ' ');
-    expect(at('en-GB', 2)).toBe('At least 2 characters are needed.');
-    expect(at('fr-FR', 2)).toBe('Il faut au moins 2 caractères.');
+    expect(at('en-GB', 2)).toBe('Enter at least 2 characters.');
+    expect(at('fr-FR', 2)).toBe('Saisissez au moins 2 caractères.');
     const say = { by: 'min', one: 'one {min}', few: 'few {min}', other: 'other {min}' };
     expect([2, 5, 22].map((min) => at('pl-PL', min, say))).toEqual(['few 2', 'other 5', 'few 22']);
     expect(
@@ -98,7 +99,19 @@ describe('messages', () => {
         (min) =>
           field('text', {}, length(min), 'de-DE').rules.find(({ id }) => id === 'l')?.words?.['too-short'],
       ),
-    ).toEqual(['Mindestens {min} Zeichen wird gebraucht.', 'Mindestens {min} Zeichen werden gebraucht.']);
+    ).toEqual(['Bitte mindestens 1 Zeichen eingeben.', 'Bitte mindestens 2 Zeichen eingeben.']);
+  });
+
+  test('are in the language of the field or the set, and numbers in its format locale', () => {
+    const rules = [{ id: 'least', check: { type: 'range', min: 1000 } }];
+    const amount = { id: 'f', kind: 'number', label: 'F', entry: {}, rules } as FieldDocument;
+    const inBoth = (set: object, own: object): string | undefined =>
+      said(compileField({ ...amount, ...own }, { locale: 'de-DE', ...set }, kinds, languages), '5');
+    expect(inBoth({}, {})).toBe('Der Wert muss mindestens 1.000 betragen.');
+    expect(inBoth({ language: 'en' }, {})).toBe('Enter 1.000 or more.');
+    expect(inBoth({ language: 'en' }, { locale: 'fr-CH' })).toBe('Enter 1\u202f000 or more.');
+    expect(inBoth({ language: 'en' }, { language: 'sv' })).toBe('Lägsta värde: 1.000.');
+    expect(inBoth({}, { locale: 'en-GB' })).toBe('Enter 1,000 or more.');
   });
 
   test('may name the data of the kind’s own findings, and no other', () => {

@@ -208,22 +208,18 @@ test('a number that is not wanted is told what is', () => {
     return evaluate(field, state).shown[0]?.message;
   };
   const list = { home: 'CH', regions: ['CH', 'DE'] };
-  expect(said(list, '+33612345678')).toBe('Only numbers of Switzerland and Germany can be used here.');
-  expect(said({ home: 'GB', types: ['mobile'] }, '02079460958')).toBe(
-    'Only a mobile number can be used here.',
-  );
-  expect(said({ home: 'GB', types: ['fixed'] }, '07400123456')).toBe(
-    'Only a fixed-line number can be used here.',
-  );
+  expect(said(list, '+33612345678')).toBe('Enter a phone number from Switzerland or Germany.');
+  expect(said({ home: 'GB', types: ['mobile'] }, '02079460958')).toBe('Enter a mobile number.');
+  expect(said({ home: 'GB', types: ['fixed'] }, '07400123456')).toBe('Enter a landline number.');
   // Regions of one calling code are told apart also where only some of them are wanted.
   expect(said({ home: 'US', regions: ['US'] }, '+14165550123')).toBe(
-    'Only numbers of the United States can be used here.',
+    'Enter a phone number from the United States.',
   );
   expect(said({ home: 'GB', regions: ['GB'] }, '01481123456')).toBe(
-    'Only numbers of the United Kingdom can be used here.',
+    'Enter a phone number from the United Kingdom.',
   );
   expect(said({ home: 'CA', regions: ['CA'] }, '+12015550123')).toBe(
-    'Only numbers of Canada can be used here.',
+    'Enter a phone number from Canada.',
   );
   expect(said({ home: 'CA', regions: ['CA'] }, '+14165550123')).toBeUndefined();
   expect(said(list, '+41781234567')).toBeUndefined();

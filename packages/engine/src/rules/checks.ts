@@ -124,7 +124,7 @@ export function check<P, B extends CheckedText>(
     default: {
       // The validator of a type receives checks of that type, which the compiler cannot infer.
       const validator = field.checks[what.type] as Validator<CarriedCheck> | undefined;
-      if (!validator) throw new RangeError(`The check "${what.type}" is not at hand.`);
+      if (!validator) throw new RangeError(`Unknown check "${what.type}". Pass it in the checks table.`);
       return validator(field, body, what, given, rule);
     }
   }

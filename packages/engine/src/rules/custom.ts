@@ -53,7 +53,7 @@ function findingOf(outcome: CodeOutcome): Finding {
   const { answer } = outcome;
   if (answer === undefined || answer === null) return passed;
   if (!isRecord(answer)) return broken(`It answered ${typeof answer}: expected nothing or an object.`);
-  if ('then' in answer) return broken('It answered a promise: a check answers at once.');
+  if ('then' in answer) return broken('The check returned a promise. Checks must be synchronous.');
   const { code, data, open, facts, ...rest } = answer;
   const [unknown] = Object.keys(rest);
   if (unknown !== undefined)

@@ -14,15 +14,15 @@ export function parseExpression(source: string, flags = ''): Automaton | Fault {
   const reader: Reader = { source, at: 0, depth: 0, nodes: [], index: new Map(), flags };
   try {
     if (source.length > longest)
-      stop(reader, longest, `${longest} characters are the most an expression may have.`);
+      stop(reader, longest, `The expression is too long (maximum ${longest} characters).`);
     const root = readEither(reader, 'whole');
-    if (reader.at < source.length) stop(reader, reader.at, 'A ")" without its "(".', '\\)');
+    if (reader.at < source.length) stop(reader, reader.at, 'Unmatched ")".', '\\)');
     const pieces = weigh(reader.nodes, root);
     if (pieces > mostPieces)
       stop(
         reader,
         0,
-        `This comes to ${pieces} pieces when its counts are written out; ${mostPieces} are the most.`,
+        `Expression too large: ${pieces} parts when counts are expanded (maximum ${mostPieces}).`,
       );
     return { nodes: reader.nodes, root };
   } catch (error) {
@@ -230,9 +230,9 @@ function readAtom(r: Reader): number {
       const kind = /^\?(:|<[\p{ID_Start}$_][\p{ID_Continue}$]*>)/u.exec(r.source.slice(r.at));
       if (kind) r.at += kind[0].length;
       else if (r.source.startsWith('?<=', r.at) || r.source.startsWith('?<!', r.at))
-        stop(r, at, 'Look-behind is not to be had here: say it in a second rule, or as what comes before.');
+        stop(r, at, 'Lookbehind is not supported. Use a second rule.');
       else if (r.source[r.at] === '?')
-        stop(r, at, 'This group is of no known sort: expected (…), (?:…) or (?<name>…).');
+        stop(r, at, 'Unknown group syntax. Expected (…), (?:…) or (?<name>…).');
       const node = readEither(r, 'group');
       close(r, at);
       return node;
@@ -365,9 +365,8 @@ function readEscaped(r: Reader, at: number, isInClass = false): Characters {
     r.at += hex[0].length - 1;
     return point(Number.parseInt(hex[1] ?? hex[2] ?? itemAt(hex, 3), 16));
   }
-  if (/[1-9k]/.test(c)) stop(r, at, 'Back references are not to be had here: compare in a rule of its own.');
-  if (c === 'b' || c === 'B')
-    stop(r, at, 'Word boundaries are not to be had here: say which characters may stand there.');
+  if (/[1-9k]/.test(c)) stop(r, at, 'Backreferences are not supported. Use a separate rule.');
+  if (c === 'b' || c === 'B') stop(r, at, '\\b is not supported. List the allowed characters instead.');
   if (/[a-zA-Z0-9]/.test(c)) stop(r, at, `"\\${c}" means nothing. For the letter itself write "${c}".`, c);
   // `RegExp` with `u` takes no other escapes, and so neither would a JSON Schema made of this.
   if (!(isInClass ? signsInClass : signs).test(c))

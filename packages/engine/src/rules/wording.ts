@@ -1,5 +1,13 @@
 import type { Check } from './rule.ts';
 
+/** How a check finds its texts in a message table. */
+interface Worded {
+  readonly codes: readonly string[];
+  readonly isWordedByKinds?: true;
+  wordedAs?(check: never): string;
+  readonly counts?: readonly string[];
+}
+
 /**
  * Default messages in one language, by code, for rules without a message of their own: short, in the user's
  * terms, and saying what to do. `{…}` is message data. `compile` copies into each rule only the texts of its
@@ -61,6 +69,30 @@ export function formOf(text: string | Plural, check: object, locale: string): st
   return text[category] ?? text.other;
 }
 
+/**
+ * A message for the numbers of its check: in its plural form, and with its counts written in a language.
+ *
+ * @example
+ * sayOf('At most {max}', { max: 1000 }, { counts: ['max'] }, 'en'); // 'At most 1,000'
+ */
+export function sayOf(
+  text: string | Plural,
+  check: object,
+  { counts = [] }: Pick<Worded, 'counts'>,
+  language: string,
+): string {
+  const numbers = numbersOf(check);
+  return counts.reduce(
+    (said, name) => {
+      const count = numbers[name];
+      return count === undefined
+        ? said
+        : said.replaceAll(`{${name}}`, new Intl.NumberFormat(language).format(count));
+    },
+    formOf(text, check, language),
+  );
+}
+
 /** Default messages by language subtag (BCP 47). */
 export type Languages = Readonly<Record<string, Wording>>;
 
@@ -87,13 +119,17 @@ export function ownOf(wording: Wording, kind: string): Wording {
  */
 export function wordsOf(
   check: Check,
-  { codes, isWordedByKinds }: { readonly codes: readonly string[]; readonly isWordedByKinds?: true },
+  compiler: Worded,
   { all, own, known }: { readonly all: Wording; readonly own: Wording; readonly known: readonly string[] },
-  locale: string,
+  language: string,
 ): Readonly<Record<string, string>> {
+  const { codes, isWordedByKinds } = compiler;
+  // The compiler of a type receives checks of that type, which TypeScript cannot infer.
+  const key = compiler.wordedAs?.(check as never);
   const words: Record<string, string> = {};
-  const say = (text: string | Plural): string => formOf(text, check, locale);
-  for (const code of codes) words[code] = say((isWordedByKinds && own[code]) || all[code] || code);
+  const say = (text: string | Plural): string => sayOf(text, check, compiler, language);
+  for (const code of codes)
+    words[code] = say((isWordedByKinds && own[code]) || (key && all[key]) || all[code] || code);
   if (check.type !== 'complete') return words;
   for (const [code, text] of Object.entries(own))
     if (!known.includes(code) || ofComplete(code)) words[code] = say(text);

@@ -13,6 +13,8 @@ export interface PlanContext {
   readonly id: string;
   /** Format locale (BCP 47). */
   readonly locale: string;
+  /** Language of messages (BCP 47). */
+  readonly language: string;
   readonly rules: readonly Rule[];
   /** The set's own character classes, by name. */
   readonly classes: Readonly<Record<string, string>>;
@@ -62,7 +64,7 @@ export interface Definition<O extends Options = Options, P extends Plan = Plan> 
   variant?(
     entry: EntryOf<O>,
   ): Partial<Pick<Definition, 'name' | 'limits' | 'comparable' | 'wordedAs'>> | undefined;
-  /** The name under which the message tables have its own texts, if not that of the kind. */
+  /** Name in the message tables of texts that replace those under the name of the kind. */
   readonly wordedAs?: string;
   /** Whether its value is a list (HTML, space-separated tokens). */
   readonly hasSeveral?: true;
@@ -104,7 +106,7 @@ export type KindTable = Readonly<Record<string, KindEntry>>;
  */
 export function kindIn(kinds: KindTable, name: string): KindEntry {
   const found = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
-  if (!found) throw new RangeError(`The kind "${name}" is not at hand.`);
+  if (!found) throw new RangeError(`Unknown kind "${name}". Pass it in the kinds table.`);
   return found;
 }
 

@@ -20,7 +20,6 @@ const limitOn = (text: string): string | undefined => {
 
 export const dateTime: Definition<typeof options, DateTimePlan> = {
   name: 'date with time',
-  wordedAs: 'date',
   options,
   byLocale: true,
   plan: planDateTime,

@@ -3,11 +3,12 @@ import { allRegions, codes, planOf } from '../../plans/plans.ts';
 import type { RegionPlan } from '../../plans/region-plan.ts';
 import type { Definition } from '../contract/definition.ts';
 import type { PhonePlan, ServedCode } from './plan.ts';
+import { wantedIn } from './wanted.ts';
 
 const region = {
   is: 'text',
   among: () => allRegions,
-  expected: '"{}" is no region with a calling code (ISO 3166-1, two capital letters).',
+  expected: '"{}" is not a region with a calling code (ISO 3166-1, two capital letters, e.g. GB).',
   suggestion: 'GB',
 } as const;
 
@@ -30,8 +31,8 @@ const options = {
   },
   regions: {
     is: 'list',
-    label: 'Numbers from',
-    about: 'Regions whose numbers are wanted.',
+    label: 'Accepted regions',
+    about: 'Regions whose numbers are accepted.',
     at: ['region'],
     of: region,
     least: 1,
@@ -40,7 +41,7 @@ const options = {
   },
   style: {
     is: 'choice',
-    label: 'At rest, a home number is',
+    label: 'Format of home numbers when not focused',
     at: ['style'],
     choices: [
       ['national', 'national'],
@@ -50,8 +51,8 @@ const options = {
   },
   types: {
     is: 'list',
-    label: 'Telephones',
-    about: 'Types of numbers that are wanted; none named means any.',
+    label: 'Number types',
+    about: 'Accepted number types; leave empty for any.',
     at: ['number'],
     of: {
       is: 'choice',
@@ -72,13 +73,22 @@ export const phone: Definition<typeof options, PhonePlan> = {
   name: 'telephone',
   options,
   says: ['wanted'],
-  plan: (entry, { locale }) => planPhone(filled(options, entry), wantedIn(locale)),
+  variant: (entry) => ({ wordedAs: wordedAs(entry) }),
+  plan: (entry, { language }) => planPhone(filled(options, entry), language),
   attributes: () => ({ type: 'tel', inputmode: 'tel', autocomplete: 'tel' }),
   pointless: ['checksum'],
 };
 
+/** Which message says what is allowed: numbers of some types, of some regions, or both. */
+function wordedAs({ regions = 'any', types }: PhoneEntry): string {
+  // An entry that was not read yet may hold anything.
+  if (!Array.isArray(types) || types.length === 0) return 'phone';
+  const type = types.length > 1 ? 'any' : types[0];
+  return `phone-${type}${regions === 'any' ? '' : '-from'}`;
+}
+
 /** A plan with the numbering plans of the allowed regions only. */
-function planPhone(entry: FilledEntry<typeof options>, say: Wanted): PhonePlan {
+function planPhone(entry: FilledEntry<typeof options>, language: string): PhonePlan {
   const { home, regions, style, types, extension } = entry;
   const wanted = regions === 'any' ? allRegions : [...new Set([home, ...regions])];
   const plans: Record<string, RegionPlan> = {};
@@ -101,81 +111,15 @@ function planPhone(entry: FilledEntry<typeof options>, say: Wanted): PhonePlan {
     };
   }
   const isListed = regions !== 'any';
-  const said = { regions: isListed ? say.of(wanted) : '', types: typesSaid(types, say) };
-  return { kind: 'phone', home, style, types, extension, plans, codes: shared, isListed, wanted: said };
+  return {
+    kind: 'phone',
+    home,
+    style,
+    types,
+    extension,
+    plans,
+    codes: shared,
+    isListed,
+    wanted: wantedIn(language, isListed ? wanted : [], types),
+  };
 }
-
-const withArticle =
-  /^(?:United|Netherlands|Philippines|Maldives|Bahamas|Comoros|Seychelles|Dominican R|Central African|British|U\.S\.)|Islands$|Territor/;
-
-/** Names of regions in a language; of many, the first ones and a count. */
-function named(regions: readonly string[], language: string, others: string): string {
-  const names = new Intl.DisplayNames(language, { type: 'region' });
-  const all = regions
-    .map((region) => names.of(region) ?? region)
-    .map((name) => (language === 'en' && withArticle.test(name) ? `the ${name}` : name));
-  const few = all.length > 6 ? [...all.slice(0, 5), `${all.length - 5} ${others}`] : all;
-  return new Intl.ListFormat(language, { type: 'conjunction' }).format(few);
-}
-
-/** The allowed numbers in the words of a message, by language. */
-interface Wanted {
-  of(regions: readonly string[]): string;
-  readonly mobile: string;
-  readonly fixed: string;
-  readonly any: string;
-}
-
-const english: Wanted = {
-  of: (regions) => `numbers of ${named(regions, 'en', 'other regions')}`,
-  mobile: 'a mobile number',
-  fixed: 'a fixed-line number',
-  any: 'a mobile or fixed-line number',
-};
-
-const german: Wanted = {
-  of: (regions) => `eine Nummer aus: ${named(regions, 'de', 'weiteren Ländern')}`,
-  mobile: 'eine Mobilnummer',
-  fixed: 'eine Festnetznummer',
-  any: 'eine Mobil- oder Festnetznummer',
-};
-
-const french: Wanted = {
-  of: (regions) => `un numéro de : ${named(regions, 'fr', 'autres pays')}`,
-  mobile: 'un numéro de mobile',
-  fixed: 'un numéro fixe',
-  any: 'un numéro de mobile ou fixe',
-};
-
-const spanish: Wanted = {
-  of: (regions) => `un número de: ${named(regions, 'es', 'otros países')}`,
-  mobile: 'un número de móvil',
-  fixed: 'un número fijo',
-  any: 'un número de móvil o fijo',
-};
-
-const italian: Wanted = {
-  of: (regions) => `un numero di: ${named(regions, 'it', 'altri paesi')}`,
-  mobile: 'un numero di cellulare',
-  fixed: 'un numero fisso',
-  any: 'un numero di cellulare o fisso',
-};
-
-const japanese: Wanted = {
-  of: (regions) => `${named(regions, 'ja', 'か国')}の番号`,
-  mobile: '携帯電話の番号',
-  fixed: '固定電話の番号',
-  any: '携帯電話または固定電話の番号',
-};
-
-const wanted: Readonly<Record<string, Wanted>> = {
-  de: german,
-  fr: french,
-  es: spanish,
-  it: italian,
-  ja: japanese,
-};
-const wantedIn = (locale: string): Wanted => wanted[locale.split('-')[0] ?? ''] ?? english;
-
-const typesSaid = ([first, second]: NonNullable<PhoneEntry['types']> = [], say: Wanted): string =>
-  first === undefined || second !== undefined ? say.any : say[first];

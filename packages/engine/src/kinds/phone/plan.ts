@@ -18,9 +18,9 @@ export interface PhonePlan {
    */
   readonly isListed: boolean;
   /**
-   * The allowed numbers in the words of a message: `numbers of Switzerland and Germany`, `a mobile number`.
+   * What a message says is allowed: `Switzerland or Germany`, `a mobile number`.
    */
-  readonly wanted: { readonly regions: string; readonly types: string };
+  readonly wanted: string;
 }
 
 export interface ServedCode {

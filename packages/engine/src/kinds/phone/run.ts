@@ -106,9 +106,6 @@ function settledOn(plan: PhonePlan, body: PhoneBody, c: string): PhoneBody | und
 
 const unknown: Finding = { verdict: 'fail', code: 'unknown-number', data: {} };
 
-const foreign = (plan: PhonePlan): Finding => notWanted(plan.wanted.regions);
-const ofOtherType = (plan: PhonePlan): Finding => notWanted(plan.wanted.types);
-
 const known = new Map<string, Finding>();
 
 /** Returns one shared finding per text, so that a key creates none. */
@@ -125,10 +122,10 @@ function notWanted(wanted: string): Finding {
 function verdictOf(plan: PhonePlan, read: Read): Finding {
   const { lead, code, digits, extension, own } = read;
   if (!own) {
-    if (read.region === elsewhere) return foreign(plan);
+    if (read.region === elsewhere) return notWanted(plan.wanted);
     if (code === '') {
       const couldBe = lead === '' || Object.keys(plan.codes).some((known) => known.startsWith(digits));
-      return couldBe ? incomplete : plan.isListed ? foreign(plan) : unknown;
+      return couldBe ? incomplete : plan.isListed ? notWanted(plan.wanted) : unknown;
     }
     if (plan.codes[code]?.isOnlyLed) return incomplete;
     // A calling code without a region: only the length is known.
@@ -149,7 +146,7 @@ function verdictOf(plan: PhonePlan, read: Read): Finding {
     else return passed;
   }
   for (const format of open) if (isWanted(plan, format) && digits.length <= format.max) return incomplete;
-  return isOther ? ofOtherType(plan) : unknown;
+  return isOther ? notWanted(plan.wanted) : unknown;
 }
 
 const isWanted = ({ types }: PhonePlan, { type }: PhoneFormat): boolean =>

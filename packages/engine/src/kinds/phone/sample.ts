@@ -33,7 +33,9 @@ function sample(field: HydratedField<PhonePlan, PhoneBody>): readonly Piece[] {
   const isGiven = given !== undefined && !(plan.types.length === 1 && plan.types[0] === 'fixed');
   const digits = isGiven ? given : (lead + '5550123456'.repeat(2)).slice(0, format.min);
   const { body } = apply(field, start(field), { type: 'set', text: `+${codeOf(home)!.code}${digits}` });
-  const pieces: Piece[] = [{ id: 'region', part: 'region', text: home, caption: 'region', isAside: true }];
+  const pieces: Piece[] = [
+    { id: 'region', part: 'region', text: home, caption: 'home region', isAside: true },
+  ];
   for (const [i, text] of (body.display.match(/[+\d]+|[^+\d]+/g) ?? []).entries()) {
     const isDigits = /\d/.test(text);
     const isLead = i === 0 && isDigits;

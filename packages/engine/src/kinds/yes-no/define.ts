@@ -9,40 +9,43 @@ const words = (label: string, part: string, usual: string) =>
     label,
     at: [part],
     form: pickForm.label,
-    expected: 'An answer stands on one line, without ";", in at most 200 characters.',
+    expected: 'Use one line of at most 200 characters, without ";".',
     usual,
   }) as const;
 
 const options = {
   draw: {
     is: 'choice',
-    label: 'Drawn as',
-    about: 'A box says no until it is ticked; of two buttons neither is pressed at first.',
+    label: 'Control',
+    about: 'A checkbox is “no” until checked. Radio buttons start with neither selected.',
     at: ['draw'],
     choices: [
-      ['tick', 'a box to tick'],
-      ['radio', 'buttons under each other'],
-      ['segments', 'buttons side by side'],
+      ['tick', 'checkbox'],
+      ['radio', 'radio buttons (vertical)'],
+      ['segments', 'segmented control'],
     ],
     usual: 'tick',
   },
-  yes: words('Yes, in words', 'yes', 'Yes'),
-  no: words('No, in words', 'no', 'No'),
+  yes: words('Label for “yes”', 'yes', 'Yes'),
+  no: words('Label for “no”', 'no', 'No'),
 } as const satisfies Options;
 
 /** Checks that the two labels differ and that "yes" does not read as "no". */
 function check(at: Cursor): void {
   const { yes = 'Yes', no = 'No' } = at.value as { yes?: unknown; no?: unknown };
   const small = (text: unknown): string => String(text).trim().toLowerCase();
-  if (small(yes) === small(no)) at.get('no').fault('Both answers have the same words.');
-  else if (small(yes) === 'no') at.get('yes').fault('This reads like the other answer.');
-  else if (small(no) === 'yes') at.get('no').fault('This reads like the other answer.');
+  if (small(yes) === small(no)) at.get('no').fault('The two labels must differ.');
+  else if (small(yes) === 'no')
+    at.get('yes').fault('This label would be read as the other answer. Choose another.');
+  else if (small(no) === 'yes')
+    at.get('no').fault('This label would be read as the other answer. Choose another.');
 }
 
 export const yesNo: Definition<typeof options, YesNoPlan> = {
   name: 'yes or no',
   options,
   check,
+  variant: ({ draw }) => (draw === undefined || draw === 'tick' ? { wordedAs: 'tick' } : undefined),
   plan: (entry) => {
     const { draw, yes, no } = filled(options, entry);
     const both = [

@@ -10,7 +10,7 @@ export const drawing: SpecimenRenderer<YesNoPlan, TextState> = {
       part: 'draw',
       isAside: true,
       text: draw === 'tick' ? '☑' : '○',
-      caption: draw === 'tick' ? 'a box' : 'buttons',
+      caption: draw === 'tick' ? 'checkbox' : 'buttons',
     },
     { id: 'yes', part: 'yes', text: options[0]?.label ?? '', caption: 'yes', isValue: true },
     {
