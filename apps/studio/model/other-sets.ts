@@ -1,5 +1,5 @@
 import type { FieldDocument, SetDocument } from '@arbeit/engine/document';
-import type { ListedSet, StoredSet } from '../store/sets.ts';
+import type { IndexedSet, ListedSet, StoredSet } from '../store/sets.ts';
 import { classesIn } from './classes.ts';
 import { newPage } from './draft.ts';
 import { addField } from './edits.ts';
@@ -8,8 +8,15 @@ import type { Answer } from './saver.ts';
 /** All sets, the one changed last first. Rejects if Arbeit does not answer. */
 export async function listSets(): Promise<readonly ListedSet[]> {
   const response = await fetch('/api/sets');
-  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+  if (!response.ok) throw new Error(`Request failed (HTTP ${response.status}). Try again.`);
   return (await response.json()) as readonly ListedSet[];
+}
+
+/** The sets with the names of their fields and forms. Rejects if Arbeit does not answer. */
+export async function indexedSets(): Promise<readonly IndexedSet[]> {
+  const response = await fetch('/api/index');
+  if (!response.ok) throw new Error(`Request failed (HTTP ${response.status}). Try again.`);
+  return (await response.json()) as readonly IndexedSet[];
 }
 
 /**
@@ -21,16 +28,16 @@ export async function foundSets(
   from: number,
 ): Promise<{ readonly sets: readonly ListedSet[]; readonly count: number }> {
   const response = await fetch(`/api/sets?${new URLSearchParams({ title, from: String(from) })}`);
-  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+  if (!response.ok) throw new Error(`Request failed (HTTP ${response.status}). Try again.`);
   return (await response.json()) as { sets: readonly ListedSet[]; count: number };
 }
 
 /** The error message of a response; empty if there is none. */
 export async function problemIn(response: Response | undefined): Promise<string> {
-  if (!response) return 'Arbeit did not answer. Nothing was changed; try again.';
+  if (!response) return 'No response from the server. Nothing was changed. Try again.';
   if (response.ok) return '';
   const { error } = (await response.json().catch(() => ({}))) as { error?: string };
-  return error ?? `The server answered ${response.status}.`;
+  return error ?? `Request failed (HTTP ${response.status}). Try again.`;
 }
 
 /** The set with a field of another set, and the classes it uses if they are missing. */

@@ -86,6 +86,33 @@ export async function findSets(
   return { sets: all.slice(from, from + most), count: all.length };
 }
 
+/** What the palette lists of a set: its fields and forms by name. */
+export interface IndexedSet {
+  readonly key: string;
+  readonly title: string;
+  readonly fields: readonly { readonly id: string; readonly label: string; readonly kind: string }[];
+  readonly forms: readonly { readonly id: string; readonly title: string }[];
+}
+
+/** Up to `most` sets with the names of their fields and forms, the last changed first. */
+export async function indexSets(db: Database, most: number): Promise<IndexedSet[]> {
+  const found = await db
+    .select({ key: sets.key, document: sets.document })
+    .from(sets)
+    .where(isNull(sets.deletedAt))
+    .orderBy(desc(sets.changedAt), asc(sets.id))
+    .limit(most);
+  return found.map(({ key, document }) => {
+    const { title, fields, forms = [] } = document as SetDocument;
+    return {
+      key,
+      title,
+      fields: fields.map(({ id, label, kind }) => ({ id, label: label || id, kind })),
+      forms: forms.map((form) => ({ id: form.id, title: form.title || form.id })),
+    };
+  });
+}
+
 /** The set with an address: its key, its id, or a former id. */
 export async function findSet(db: Database, address: string): Promise<StoredSet | undefined> {
   const key = await keyOf(db, address);

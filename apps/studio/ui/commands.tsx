@@ -34,9 +34,9 @@ export function Commands() {
     want();
     setOpen(what);
   };
-  useCommands('Everywhere', [
+  useCommands('General', [
     { id: 'palette', label: 'All commands', key: 'Ctrl+k', run: () => show('palette') },
-    { id: 'keys', label: 'All keys', key: '?', run: () => show('keys') },
+    { id: 'keys', label: 'Keyboard shortcuts', key: '?', run: () => show('keys') },
   ]);
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {

@@ -11,7 +11,7 @@ export function FoundOut({ field }: { readonly field: Field }) {
   const isSilent = shown.some(({ code }) => code === 'unreachable');
   return (
     <>
-      {flags.pending && 'Being looked up… '}
+      {flags.pending && 'Checking… '}
       {Object.entries(facts)
         .map(([name, value]) => `${name}: ${value}`)
         .join(' · ')}
@@ -21,7 +21,7 @@ export function FoundOut({ field }: { readonly field: Field }) {
           className="word-button"
           onClick={() => field.store.dispatch({ type: 'ask-again' })}
         >
-          Ask again
+          Retry
         </button>
       )}
     </>

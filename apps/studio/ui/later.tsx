@@ -59,7 +59,7 @@ export function useLater<T>(from: Later<T>): Wanted<T> {
     else
       from
         .fetch()
-        .then(take, () => setProblem('This could not be opened: Arbeit did not answer. Try again.'));
+        .then(take, () => setProblem('Could not load this part: no response from the server. Try again.'));
   }, [from]);
   return { it, problem, want };
 }

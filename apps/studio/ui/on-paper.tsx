@@ -14,7 +14,7 @@ export function OnPaper<V extends string>({
 }: {
   /** The label of the region. */
   readonly label: string;
-  /** The label of the theme that follows the desk: "As the desk". */
+  /** The label of the theme that follows the desk: "Same as app". */
   readonly own: string;
   /** The views by name; the first is shown first. */
   readonly views: Readonly<Record<V, string>>;
@@ -29,8 +29,8 @@ export function OnPaper<V extends string>({
     <section aria-label={label} className="min-w-0">
       <div className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
         <Choices label="View" value={view} choices={views} onChange={setView} />
-        <Choices label="Paper" value={paper} choices={papers} onChange={setPaper} />
-        <Choices label="Direction" value={direction} choices={directions} onChange={setDirection} />
+        <Choices label="Theme" value={paper} choices={papers} onChange={setPaper} />
+        <Choices label="Text direction" value={direction} choices={directions} onChange={setDirection} />
       </div>
       <div
         data-sheet={paper === 'own' ? undefined : paper}

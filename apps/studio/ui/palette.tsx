@@ -1,15 +1,23 @@
 'use client';
 
-import { useState } from 'react';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { indexedSets } from '../model/other-sets.ts';
+import type { IndexedSet } from '../store/sets.ts';
 import { Dialog } from './dialog.tsx';
-import { type Command, type CommandGroup, keyShown } from './keys.ts';
+import { type Entry, entriesElsewhere, found } from './entries.ts';
+import { type CommandGroup, keyShown } from './keys.ts';
+import { chooseItem, controlEntries, menuEntries, operate, whenThere } from './page-controls.ts';
 
 /** Keys that are not commands: those of the field and of the desk's lists. */
 const others: readonly (readonly [key: string, does: string])[] = [
-  ['Ctrl+z', 'undo: of typing in a line, of the definition elsewhere'],
-  ['Ctrl+Shift+z', 'redo'],
-  ['Escape', 'closes what is open; the focus goes back'],
-  ['ArrowUp', 'and ↓ on a handle: moves it; on the tape: steps; in a number, date or time: counts'],
+  ['Ctrl+z', 'Undo: text while you are typing in an input, the definition otherwise'],
+  ['Ctrl+Shift+z', 'Redo'],
+  ['Escape', 'Close the open dialog or panel'],
+  [
+    'ArrowUp',
+    'and ↓: reorder (on a handle), step (on the tape), increase or decrease (in a number, date or time)',
+  ],
 ];
 
 /** A dialog with every command of the page, to be found by words, or with every key. */
@@ -25,7 +33,7 @@ export function Palette({
   return shows === 'palette' ? (
     <Finder groups={groups} onClose={onClose} />
   ) : (
-    <Dialog title="Keys" onClose={onClose}>
+    <Dialog title="Keyboard shortcuts" onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
         {groups
           .flatMap(({ commands }) => commands())
@@ -42,6 +50,43 @@ export function Palette({
   );
 }
 
+/** The key of the set and the kind of page in an address: `/sets/s_1/trials` is `s_1`, `trials`. */
+function placeIn(path: string): { readonly setKey: string | undefined; readonly page: string } {
+  const [, sets, setKey, page] = path.split('/');
+  if (sets === 'sets' && setKey && page) return { setKey, page };
+  return { setKey: undefined, page: path === '/' ? 'shelf' : path.slice(1) };
+}
+
+/** All entries: of the page, of its menus, and of everything elsewhere. */
+function useEntries(groups: readonly CommandGroup[]): readonly Entry[] {
+  const path = usePathname();
+  const router = useRouter();
+  const [index, setIndex] = useState<readonly IndexedSet[]>([]);
+  useEffect(() => {
+    // Without the index, everything on the page is still there.
+    indexedSets().then(setIndex, () => undefined);
+  }, []);
+  // Read once: while the palette is open, nothing behind it changes.
+  const [present] = useState(() => [
+    ...groups.flatMap(({ title, commands }) =>
+      commands()
+        .filter(({ id }) => id !== 'palette')
+        .map((command): Entry => ({ ...command, group: title })),
+    ),
+    ...menuEntries(),
+    ...controlEntries(),
+  ]);
+  return useMemo(() => {
+    const open = (to: string, then?: () => boolean): void => {
+      router.push(to);
+      if (then) whenThere(() => location.pathname === to && then());
+    };
+    const { setKey, page } = placeIn(path);
+    const around = { setKey, page, index, open, use: operate, choose: chooseItem };
+    return [...present, ...entriesElsewhere(around)];
+  }, [present, index, path, router]);
+}
+
 function Finder({
   groups,
   onClose,
@@ -51,19 +96,14 @@ function Finder({
 }) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = groups.flatMap(({ title, commands }) =>
-    commands()
-      .filter(({ id }) => id !== 'palette')
-      .filter(({ label }) => words.every((word) => `${title} ${label}`.toLowerCase().includes(word)))
-      .map((command) => ({ title, command })),
-  );
-  const here = Math.min(at, found.length - 1);
-  const run = (command: Command | undefined) => {
-    if (!command) return;
+  const entries = useEntries(groups);
+  const list = useMemo(() => found(entries, text), [entries, text]);
+  const here = Math.min(at, list.length - 1);
+  const run = (entry: Entry | undefined) => {
+    if (!entry || entry.disabled) return;
     onClose();
     // After this dialog has returned the focus, so that the command can move it.
-    queueMicrotask(() => requestAnimationFrame(() => command.run()));
+    queueMicrotask(() => requestAnimationFrame(() => entry.run()));
   };
   return (
     <Dialog title="Commands" onClose={onClose}>
@@ -72,7 +112,7 @@ function Finder({
         role="combobox"
         aria-expanded="true"
         aria-controls="commands"
-        aria-activedescendant={found[here] ? `command-${here}` : undefined}
+        aria-activedescendant={list[here] ? `command-${here}` : undefined}
         aria-label="What do you want to do?"
         placeholder="What do you want to do?"
         value={text}
@@ -84,34 +124,57 @@ function Finder({
           const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
           if (by !== 0) {
             event.preventDefault();
-            setAt((here + by + found.length) % Math.max(1, found.length));
+            setAt((here + by + list.length) % Math.max(1, list.length));
           }
           if (event.key === 'Enter') {
             event.preventDefault();
-            run(found[here]?.command);
+            run(list[here]);
           }
         }}
       />
-      <div id="commands" role="listbox" aria-label="Commands" className="max-h-80 overflow-y-auto">
-        {found.map(({ title, command }, i) => (
-          <div
-            key={`${title} ${command.id}`}
-            id={`command-${i}`}
-            role="option"
-            tabIndex={-1}
-            aria-selected={i === here}
-            className="flex min-h-8 cursor-pointer items-baseline gap-3 px-2 py-1 aria-selected:bg-oxide aria-selected:text-on-oxide"
-            onPointerMove={() => setAt(i)}
-            onClick={() => run(command)}
-            onKeyDown={() => undefined}
-          >
-            {command.label}
-            <span className="ml-auto text-xs">{title}</span>
-            {command.key && <span className="value text-xs">{keyShown(command.key)}</span>}
-          </div>
+      <div id="commands" role="listbox" aria-label="Commands" className="h-80 overflow-y-auto">
+        {list.map((entry, i) => (
+          <Option key={entry.id} entry={entry} i={i} isHere={i === here} onAt={setAt} onRun={run} />
         ))}
-        {found.length === 0 && <p className="px-2 py-3 text-faint">Nothing here is called that.</p>}
+        {list.length === 0 && <p className="px-2 py-3 text-faint">No matching command. Try another word.</p>}
       </div>
     </Dialog>
+  );
+}
+
+function Option({
+  entry,
+  i,
+  isHere,
+  onAt,
+  onRun,
+}: {
+  readonly entry: Entry;
+  readonly i: number;
+  readonly isHere: boolean;
+  readonly onAt: (i: number) => void;
+  readonly onRun: (entry: Entry) => void;
+}) {
+  const item = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (isHere) item.current?.scrollIntoView({ block: 'nearest' });
+  }, [isHere]);
+  return (
+    <div
+      ref={item}
+      id={`command-${i}`}
+      role="option"
+      tabIndex={-1}
+      aria-selected={isHere}
+      aria-disabled={entry.disabled !== undefined}
+      className="flex min-h-8 cursor-pointer items-baseline gap-3 px-2 py-1 aria-disabled:cursor-default aria-disabled:text-faint aria-selected:bg-oxide aria-selected:text-on-oxide"
+      onPointerMove={() => onAt(i)}
+      onClick={() => onRun(entry)}
+      onKeyDown={() => undefined}
+    >
+      <span className="min-w-0 truncate">{entry.label}</span>
+      <span className="ml-auto max-w-64 truncate text-xs">{entry.disabled ?? entry.group}</span>
+      {entry.key && <span className="value text-xs whitespace-nowrap">{keyShown(entry.key)}</span>}
+    </div>
   );
 }

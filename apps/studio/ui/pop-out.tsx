@@ -3,6 +3,7 @@
 import { type ReactNode, useMemo, useState } from 'react';
 import { useAtFirstUse } from './first-use.ts';
 import { later, together, useLater } from './later.tsx';
+import { useListedMenu } from './menus.ts';
 import type { ButtonProps, MenuProps, PopOutProps } from './pop-out-props.ts';
 
 const allParts = later(() => import('./pop-out-parts.tsx'));
@@ -37,6 +38,7 @@ export function PopOut(props: PopOutProps) {
 
 /** A button and the menu that it opens. */
 export function Menu(props: MenuProps) {
+  useListedMenu(props.button['aria-label'] ?? '', props.items);
   useAtFirstUse(allParts);
   const { it: parts, problem, want } = useLater(allParts);
   const [byKey, setByKey] = useState(false);

@@ -25,12 +25,12 @@ export function SheetSwitch() {
       // Without storage, the theme changes only for now.
     }
   };
-  useCommands('Paper', [
-    { id: 'sheet', label: other === 'dark' ? 'Dark sheet' : 'Light sheet', run: change },
+  useCommands('Appearance', [
+    { id: 'sheet', label: other === 'dark' ? 'Dark theme' : 'Light theme', run: change },
   ]);
   return (
     <button type="button" className="word-button" onClick={change}>
-      {other === 'dark' ? 'Dark sheet' : 'Light sheet'}
+      {other === 'dark' ? 'Dark theme' : 'Light theme'}
     </button>
   );
 }
