@@ -139,13 +139,13 @@ test('in a form: raw is submitted, reset goes back, Enter submits, the first err
       input.validationMessage,
       input.getAttribute('aria-invalid'),
     ]),
-  ).toEqual([false, 'Please fill this in.', 'true']);
+  ).toEqual([false, 'Please fill in this field.', 'true']);
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Please fill this in.')).toBeVisible();
+  await expect(page.getByText('Please fill in this field.')).toBeVisible();
   await expect(page.locator('output')).toHaveCount(0);
   await page.getByRole('button', { name: 'Reset' }).click();
   await expect(line).toHaveValue('(555) 012-3456');
-  await expect(page.getByText('Please fill this in.')).toHaveCount(0);
+  await expect(page.getByText('Please fill in this field.')).toHaveCount(0);
 });
 
 test('other listeners get real input and change events, and no more than there were', async ({

@@ -2,12 +2,12 @@ import { expect, type Page } from '@playwright/test';
 import { test } from './alive.ts';
 import { expectNoViolations } from './axe.ts';
 
-const dialogOf = (page: Page) => page.getByRole('dialog', { name: 'Take something in' });
+const dialogOf = (page: Page) => page.getByRole('dialog', { name: 'Import' });
 async function bring(page: Page, text: string) {
   await page.goto('/');
   await page.getByRole('button', { name: 'Take in' }).click();
   const dialog = dialogOf(page);
-  await dialog.getByLabel('Or its text').fill(text);
+  await dialog.getByLabel('…or paste its contents').fill(text);
   return dialog;
 }
 
@@ -47,9 +47,9 @@ test('a table becomes fields: each as it is taken for, or as somebody says', asy
   await expect(dialog.getByLabel('Mobile is')).toHaveValue('0');
   await expect(dialog.getByLabel('Mobile is').locator('option').first()).toHaveText('a telephone number');
   await dialog.getByLabel('Pass no is').selectOption({ label: 'a text' });
-  await dialog.getByRole('radio', { name: 'Names before the rows' }).check();
+  await dialog.getByRole('radio', { name: 'the first column' }).check();
   await expect(dialog.getByLabel('A. Guest is')).toBeVisible();
-  await dialog.getByRole('radio', { name: 'Names above the columns' }).check();
+  await dialog.getByRole('radio', { name: 'the first row' }).check();
   await expectNoViolations(page, '[role="dialog"]');
   const posted = page.waitForRequest(
     (request) => request.method() === 'POST' && request.url().endsWith('/api/sets'),
@@ -73,7 +73,7 @@ test('the cells of a table are read as they are written, or as somebody says; lo
     page,
     'Kennung;Menge;IBAN\n08001;1.000;DE89 3704 0044 0532 0130 00\n01067;25,5;DE02 1203 0000 0000 2020 51',
   );
-  const locale = dialog.getByLabel('The cells are written as in');
+  const locale = dialog.getByLabel('Number and date format');
   await expect(locale).toHaveValue('de-DE');
   await expect(dialog.getByLabel('IBAN is').locator('option').first()).toHaveText(/with check digits$/);
   // On one line: a name is not broken.
@@ -101,7 +101,7 @@ test('a JSON Schema that was handed off comes back as it was; rubbish is told', 
   const files = new Map((JSON.parse(last) as { made: { files: [string, string][] } }).made.files);
   const dialog = await bring(page, files.get('records/change.schema.json')!);
   await expect(dialog.getByRole('radio', { name: 'A JSON Schema' })).toBeChecked();
-  await expect(dialog.getByText('All of it could be carried over.')).toBeVisible();
+  await expect(dialog.getByText('Everything was imported.')).toBeVisible();
   const posted = page.waitForRequest((one) => one.method() === 'POST' && one.url().endsWith('/api/sets'));
   await dialog.getByRole('button', { name: 'Put 4 fields on the shelf' }).click();
   const { document } = (await posted).postDataJSON() as { document: object };

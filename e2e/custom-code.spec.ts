@@ -69,7 +69,7 @@ test('own code: written, tried while it is written, told with its line when it b
   // What is broken is told to the user without words of the developer's.
   await line.focus();
   await page.keyboard.press('Tab');
-  await expect(live(page)).toContainText('This could not be checked.');
+  await expect(live(page)).toContainText('Something went wrong on our side. Please try again later.');
 });
 
 test('samples kept with a rule: what should pass and what should not, and where the rule disagrees', async ({
@@ -176,7 +176,7 @@ test('the catalogue: another language, what is missing, edited in place, out and
     csv.replace('fields/day/hint,As on a letter.,', 'fields/day/hint,As on a letter.,Wie auf einem Brief.') +
     'fields/gone/label,x,Weg\r\n';
   await page
-    .getByLabel('Take in a file')
+    .getByLabel('Import file…')
     .setInputFiles({ name: 'texts.csv', mimeType: 'text/csv', buffer: Buffer.from(more) });
   await expect(page.getByText('1 text was taken in.')).toBeVisible();
   await expect(page.getByText(/nothing here is called “fields\/gone\/label”/)).toBeVisible();

@@ -55,7 +55,7 @@ test('the code is written on the desk: how a text grows, the laws, a mistake at 
   await page.goto(`/sets/${id}/fields/locker`);
   await page.locator('[data-part="shape"]').first().click();
   const strip = page.getByRole('region', { name: /^Define:/ });
-  await expect(strip.getByRole('list', { name: 'How a text grows' }).getByRole('listitem')).toHaveText([
+  await expect(strip.getByRole('list', { name: 'Display, key by key' }).getByRole('listitem')).toHaveText([
     '4',
     '48',
     '481',
@@ -119,7 +119,7 @@ test('what waited for the function stands in the tape as it came, and a trial ke
   await page.keyboard.press('Control+v');
   await expect(locker(page)).toHaveValue('123-456-78');
   // Kept at once, its expectations are what came of it, not what stood there while the function was asked.
-  await page.getByRole('button', { name: 'Keep as a trial' }).click();
+  await page.getByRole('button', { name: 'Save as trial' }).click();
   await page.getByRole('link', { name: 'Give it a name and a reason' }).click();
   await page.waitForURL('**/trials#*');
   await expect(page.getByText(/^It holds, in \d+ ms\.$/)).toBeVisible();
@@ -141,7 +141,9 @@ test('a function that never comes back freezes nothing and loses nothing, and ca
   await expect(locker(page)).toHaveValue('123');
   await page.keyboard.type('45');
   await page.keyboard.press('Tab');
-  await expect(page.getByText('This could not be checked.').first()).toBeVisible();
+  await expect(
+    page.getByText('Something went wrong on our side. Please try again later.').first(),
+  ).toBeVisible();
   await expect(locker(page)).toHaveValue('12345');
   await page.locator('[data-part="shape"]').first().click();
   const strip = page.getByRole('region', { name: /^Define:/ });
@@ -160,7 +162,7 @@ test('a form sends its value, and the server asks the same function', async ({ p
   await locker(page).pressSequentially('0000');
   await expect(locker(page)).toHaveValue('000-0');
   await page.getByRole('button', { name: /^Send|^Submit/ }).click();
-  await expect(page.getByText('This is not complete yet.')).toBeVisible();
+  await expect(page.getByText('Please complete this field.')).toBeVisible();
   await locker(page).press('Backspace');
   await page.keyboard.type('12');
   await expect(locker(page)).toHaveValue('000-12');
@@ -178,8 +180,8 @@ test('on the trials screen the audit tells what a shape may not do', async ({ pa
     'let calls = 0;\nexport function shape(content) {\n  calls = (calls + 1) % 3;\n  return content + "-".repeat(calls);\n}';
   const id = await newSet(request, { fields: [field(counting)] });
   await page.goto(`/sets/${id}/trials`);
-  const audit = page.getByRole('region', { name: 'Law audit' });
-  await audit.getByLabel('for').selectOption('10,000 events a field');
+  const audit = page.getByRole('region', { name: 'Law check' });
+  await audit.getByLabel('for').selectOption('10,000 events per field');
   await audit.getByRole('button', { name: 'Audit it' }).click();
   await expect(audit.getByRole('status')).toHaveText(/broken/);
   await expect(audit.getByRole('list', { name: 'What breaks laws in Locker' })).toContainText(

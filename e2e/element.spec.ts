@@ -116,14 +116,14 @@ test('it is valid or not as a native control is, and shows its own message in pl
       const pass = document.querySelector('arbeit-field') as HTMLElement & HTMLInputElement;
       return [pass.matches(':invalid'), pass.validity.valid, pass.validationMessage, pass.willValidate];
     });
-  expect(await told()).toEqual([true, false, 'Please fill this in.', true]);
+  expect(await told()).toEqual([true, false, 'Please fill in this field.', true]);
   // A program that only asks shows nobody anything.
   expect(await page.evaluate(() => document.forms[0]!.checkValidity())).toBe(false);
   expect(
     await page.evaluate(() => (document.querySelector('arbeit-field') as HTMLInputElement).checkValidity()),
   ).toBe(false);
   await page.getByRole('button').click();
-  await expect(page.getByText('Please fill this in.')).toBeVisible();
+  await expect(page.getByText('Please fill in this field.')).toBeVisible();
   await expect(page.locator('arbeit-field')).toHaveAttribute('data-wrong', '');
   await expect(page.getByLabel('Hut pass')).toHaveAttribute('aria-invalid', 'true');
   await page.getByLabel('Hut pass').pressSequentially('ab1234');
@@ -228,7 +228,7 @@ test('slots, parts and custom properties for what is drawn; nothing moves when a
     'rgb(7, 8, 9)',
   );
   await input.blur();
-  await expect(page.getByText('Please fill this in.')).toHaveCSS('color', 'rgb(1, 2, 3)');
+  await expect(page.getByText('Please fill in this field.')).toHaveCSS('color', 'rgb(1, 2, 3)');
   expect(await top()).toBe(before);
   await expect(page.getByText('№')).toBeVisible();
   await expect(page.getByRole('link', { name: 'there' })).toBeVisible();
@@ -284,7 +284,7 @@ test('a form’s element: fields share its state, it is held back at the first w
   await page.getByLabel('Its name').fill('Biscuit');
   await page.getByRole('button').click();
   await expect(page.getByLabel('Hut pass')).toBeFocused();
-  await expect(page.getByText('Please fill this in.')).toBeVisible();
+  await expect(page.getByText('Please fill in this field.')).toBeVisible();
   await page.keyboard.type('ab1234');
   await page.evaluate(() => {
     const form = document.querySelector('arbeit-form') as HTMLElement & { send: unknown };
@@ -444,7 +444,7 @@ test('axe finds nothing, messages shown', async ({ page }) => {
   );
   await expectNoViolations(page);
   await page.getByRole('button', { name: 'Send' }).click();
-  await expect(page.getByText('Please fill this in.')).toBeVisible();
+  await expect(page.getByText('Please fill in this field.')).toBeVisible();
   await expectNoViolations(page);
 });
 

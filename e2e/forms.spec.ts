@@ -34,7 +34,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/change`);
-  await page.getByRole('button', { name: 'Put together' }).press('Enter');
+  await page.getByRole('button', { name: 'Edit layout' }).press('Enter');
   const arrangement = page.getByRole('region', { name: 'Arrangement' });
   await arrangement.getByRole('button', { name: 'Add a field' }).press('Enter');
   // An open menu takes the focus to its first entry; what is pressed before goes there.
@@ -74,7 +74,7 @@ test('a form is put together by keyboard: fields, sections, columns, order; undo
 test('dragged: a field goes into another section', async ({ page, request }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/change`);
-  await page.getByRole('button', { name: 'Put together' }).click();
+  await page.getByRole('button', { name: 'Edit layout' }).click();
   const handle = (name: RegExp) => page.getByRole('button', { name });
   await handle(/^Move Arrival/).hover();
   const from = (await handle(/^Move Arrival/).boundingBox())!;
@@ -96,12 +96,12 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
-  const rules = page.getByRole('region', { name: 'Rules across fields' });
+  const rules = page.getByRole('region', { name: 'Cross-field rules' });
   const departure = live(page).getByLabel('Departure');
   await live(page).getByLabel('Arrival').fill('16022027');
   await departure.fill('14022027');
   await departure.press('Tab');
-  await expect(fieldIn(page, 'departure')).toContainText('You leave after you arrive.');
+  await expect(fieldIn(page, 'departure')).toContainText('Departure must be after arrival.');
   await expect(rules.getByRole('button', { name: /fail Departure after Arrival/ })).toBeVisible();
   expect(await live(page).locator('svg.overflow-visible path').count()).toBe(2);
   await rules.getByRole('button', { name: /Departure after Arrival/ }).click();
@@ -114,7 +114,7 @@ test('rules across fields: made, drawn, heard at their field, mended at either; 
   await departure.focus();
   await page.keyboard.press('Tab');
   await expect(fieldIn(page, 'departure')).toContainText('First you arrive');
-  await rules.getByRole('button', { name: 'Take the rule out' }).click();
+  await rules.getByRole('button', { name: 'Delete rule' }).click();
   await rules.getByRole('button', { name: 'Add a rule' }).click();
   await expect(rules.getByRole('listitem')).toHaveCount(2);
   await expect(departure).toHaveValue('Sunday, 14 February 2027');
@@ -127,20 +127,20 @@ test('a field is made to hang on another, never in a circle, and goes out of the
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
   const conditions = page.getByRole('region', { name: 'Conditions' });
-  await expect(conditions).toContainText('“The dog’s name”, while “Is a dog coming along?” is Yes, a dog');
-  await conditions.getByRole('button', { name: 'Add a condition' }).click();
+  await expect(conditions).toContainText('“The dog’s name”, while “Are you bringing a dog?” is Yes, a dog');
+  await conditions.getByRole('button', { name: 'Add condition' }).click();
   await conditions.getByLabel('This field counts only').selectOption('dog');
   await conditions.getByLabel('while this one').selectOption('dog-name');
-  await conditions.getByRole('button', { name: 'Let it count only then' }).click();
+  await conditions.getByRole('button', { name: 'Add condition' }).click();
   await expect(conditions.getByRole('alert')).toContainText('In a circle: dog');
   await conditions.getByLabel('This field counts only').selectOption('deposit');
   await conditions.getByLabel('while this one').selectOption('hut');
   await conditions.getByLabel('is', { exact: true }).selectOption('=two-tarns');
-  await conditions.getByRole('button', { name: 'Let it count only then' }).click();
+  await conditions.getByRole('button', { name: 'Add condition' }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await live(page).getByLabel('Hut', { exact: true }).selectOption('two-tarns');
   await expect(live(page).getByLabel('Deposit')).toBeVisible();
-  await page.getByRole('button', { name: 'Put together' }).click();
+  await page.getByRole('button', { name: 'Edit layout' }).click();
   await page.getByRole('button', { name: 'Take Hut out of the form' }).click();
   await expect(live(page).getByLabel('Deposit')).toHaveCount(0);
   await expect(live(page).getByLabel('Guest’s mobile number')).toBeVisible();
@@ -152,11 +152,11 @@ test('the board says what would be seen when, and why the others are quiet', asy
   await page.goto('/sets/ridge-huts/forms/booking');
   const board = page.getByRole('region', { name: 'Board of moments' });
   const row = board.getByRole('row', { name: /^Guest’s mobile number/ });
-  await expect(row).toContainText('Please give a number we can reach you at.');
+  await expect(row).toContainText('Enter a phone number.');
   await live(page).getByLabel('Deposit').fill('600');
-  await expect(
-    board.getByRole('row', { name: /^Deposit/ }).getByText('At most £500.00 is possible.'),
-  ).toHaveCount(3);
+  await expect(board.getByRole('row', { name: /^Deposit/ }).getByText('Enter £500.00 or less.')).toHaveCount(
+    3,
+  );
   await board.getByRole('button', { name: 'Why the others are quiet' }).click();
   await expect(row.getByText('needed: speaks on leaving').first()).toBeVisible();
 });
@@ -177,7 +177,7 @@ test('submitted with something wrong it goes there; right, it is sent once, and 
   const requests: string[] = [];
   page.on('request', (one) => one.url().endsWith('/records') && requests.push(one.postData() ?? ''));
   await live(page).getByRole('button', { name: 'Submit' }).dblclick();
-  await expect(live(page).getByText('Sent, and taken.')).toBeVisible();
+  await expect(live(page).getByText('Submitted.')).toBeVisible();
   expect(requests).toHaveLength(1);
   const record = page.getByRole('region', { name: 'Record', exact: true });
   const row = record.getByRole('row', { name: /^Deposit/ });
@@ -230,7 +230,7 @@ test('the registry: asked on leaving, once; slow, silent, asked again; nothing j
   await expect(fieldIn(page, 'hut-pass')).toContainText('We could not check this just now.');
   expect(await place()).toEqual(before);
   await manner(page, 'Fail', 'never');
-  await fieldIn(page, 'hut-pass').getByRole('button', { name: 'Ask again' }).click();
+  await fieldIn(page, 'hut-pass').getByRole('button', { name: 'Retry' }).click();
   await expect(fieldIn(page, 'hut-pass')).toContainText('grants: a bunk at half price');
   expect(await place()).toEqual(before);
 });
@@ -244,9 +244,9 @@ test('change of booking: from the telephone number to the confirmed change, by k
   await page.getByLabel('Departure').fill('16022027');
   const request = page.getByRole('button', { name: 'Send me a code' });
   await request.press('Enter');
-  await expect(page.getByText('A code is on its way.')).toBeVisible();
+  await expect(page.getByText('Code sent.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Another code in \d+ s$/ })).toBeVisible();
-  const telephone = page.getByRole('region', { name: 'Simulated telephone' });
+  const telephone = page.getByRole('region', { name: 'Simulated phone' });
   const text = await telephone.getByText(/confirms the change/).textContent();
   expect(text).toMatch(/\n\n@localhost #\d{6}$/);
   const code = /#(\d{6})/.exec(text!)![1]!;
@@ -257,7 +257,7 @@ test('change of booking: from the telephone number to the confirmed change, by k
   await expect(line).toHaveValue('');
   await expect(line).toBeFocused();
   await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'no');
-  await telephone.getByRole('button', { name: 'Fill the code in' }).press('Enter');
+  await telephone.getByRole('button', { name: 'Insert code' }).press('Enter');
   await expect(page.locator('[data-sending]')).toHaveAttribute('data-sending', 'sent');
   await expect(page.getByText('Received departure: 2027-02-16')).toBeVisible();
 });
@@ -268,10 +268,10 @@ test('what is filled in is not lost by leaving; reset and a form that is held ba
 }) => {
   const id = await ownHuts(request);
   await page.goto(`/sets/${id}/forms/booking`);
-  await page.getByRole('region', { name: 'How it is sent' }).getByLabel('Submit').selectOption('when-ready');
+  await page.getByRole('region', { name: 'Submission' }).getByLabel('Submit').selectOption('when-ready');
   const submit = live(page).getByRole('button', { name: 'Submit' });
   await expect(submit).toBeDisabled();
-  await expect(live(page).getByText('It can be sent once every field is right.')).toBeVisible();
+  await expect(live(page).getByText('Complete all fields to submit.')).toBeVisible();
   await page.getByRole('button', { name: 'Fill with samples' }).click();
   await expect(submit).toBeEnabled();
   await expect.poll(async () => (await documentOf(request, id)).forms[0].submit).toBe('when-ready');
@@ -303,7 +303,7 @@ test('from the shelf to its forms, and a new one', async ({ page, request }) => 
   await page.getByRole('menuitem', { name: 'New form' }).click();
   await page.waitForURL(`**/sets/${id}/forms/form`);
   await expect(live(page).getByRole('textbox').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Delete the form' }).click();
+  await page.getByRole('button', { name: 'Delete form' }).click();
   await page.waitForURL('**/');
   await expect.poll(async () => (await documentOf(request, id)).forms.length).toBe(2);
 });
@@ -312,13 +312,13 @@ for (const sheet of ['light', 'dark'])
   test(`axe finds nothing on the form screen, ${sheet} sheet`, async ({ page }) => {
     await page.addInitScript((s) => localStorage.setItem('arbeit.sheet', s), sheet);
     await page.goto('/sets/ridge-huts/forms/booking');
-    await page.getByRole('button', { name: 'Put together' }).click();
+    await page.getByRole('button', { name: 'Edit layout' }).click();
     await live(page).getByRole('button', { name: 'Submit' }).click();
     await page.getByRole('button', { name: 'Departure after Arrival' }).click();
     await expectNoViolations(page);
     if (sheet === 'dark') return;
     await page.getByRole('button', { name: 'Fill with samples' }).click();
     await live(page).getByRole('button', { name: 'Submit' }).click();
-    await expect(live(page).getByText('Sent, and taken.')).toBeVisible();
+    await expect(live(page).getByText('Submitted.')).toBeVisible();
     await expectNoViolations(page, '[aria-label="Record"]');
   });

@@ -47,7 +47,7 @@ test('what goes along is chosen, weighed, written, seen at work and taken home',
 
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Take it home (.zip)' }).click(),
+    page.getByRole('button', { name: 'Download .zip' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('ridge-huts-hand-off.zip');
   const folder = mkdtempSync(join(tmpdir(), 'arbeit-zip-'));
@@ -69,7 +69,7 @@ test('each snippet is at work beside it, and reaches nothing around it', async (
   await page.goto(path);
   const frame = page.frameLocator('iframe');
   for (const name of ['Element', 'Plain script', 'React', 'Vue', 'Svelte']) {
-    await page.getByRole('radiogroup', { name: 'Written for' }).getByLabel(name).check();
+    await page.getByRole('radiogroup', { name: 'Framework' }).getByLabel(name).check();
     const input = frame.getByLabel('Guest’s mobile number');
     await input.click();
     await page.keyboard.type('0770090');
@@ -140,7 +140,7 @@ test('it can be stopped and made again; a server that is gone is told; nothing c
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('Stopped.')).toBeVisible();
   go();
-  await page.getByRole('button', { name: 'Make it again' }).click();
+  await page.getByRole('button', { name: 'Rebuild' }).click();
   await isMade(page);
   await page.unroute('**/api/sets/*/hand-off');
   await page.route('**/api/sets/*/hand-off', (route) => route.abort());
@@ -152,23 +152,23 @@ test('it can be stopped and made again; a server that is gone is told; nothing c
     await page.getByRole('group', { name: 'Forms' }).getByLabel(form, { exact: true }).uncheck();
   await page.getByRole('button', { name: 'All of them' }).click();
   await page.getByRole('button', { name: 'None of them' }).click();
-  await expect(page.getByText('Nothing is chosen: choose a field or a form.')).toBeVisible();
+  await expect(page.getByText('Select at least one field or form.')).toBeVisible();
 });
 
 test('from the desk to the hand-off and along it by key alone', async ({ page }) => {
   await page.goto('/sets/ridge-huts/fields/member');
   await page
-    .getByRole('navigation', { name: 'Sheets of the set' })
+    .getByRole('navigation', { name: 'Set pages' })
     .getByRole('link', { name: 'Hand-off' })
     .press('Enter');
   await isMade(page);
   await page.getByRole('group', { name: 'For', exact: true }).getByLabel('Svelte').focus();
   await page.keyboard.press('Space');
   await isMade(page);
-  await expect(page.getByRole('radiogroup', { name: 'Written for' }).getByLabel('Svelte')).toHaveCount(0);
-  await page.getByRole('radiogroup', { name: 'Written for' }).getByLabel('Element').focus();
+  await expect(page.getByRole('radiogroup', { name: 'Framework' }).getByLabel('Svelte')).toHaveCount(0);
+  await page.getByRole('radiogroup', { name: 'Framework' }).getByLabel('Element').focus();
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('region', { name: 'On an input of one’s own' })).toContainText(
+  await expect(page.getByRole('region', { name: 'Plain JavaScript, with your own input' })).toContainText(
     "from './dom.js'",
   );
 });

@@ -89,7 +89,7 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await page.goto('/');
   await choose(page, `Menu of the set ${made.title}`, /^Classes/);
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Another class' }).click();
+  await dialog.getByRole('button', { name: 'Add class' }).click();
   await dialog.getByLabel('Name').fill('plate');
   await dialog.getByLabel('Characters and ranges').fill('A-HJ-NP-Z');
   await clean(page);
@@ -98,7 +98,7 @@ test('2: a plate with a named class of one’s own: made, named, used, edited, t
   await page.goto(`/sets/${made.id}/fields/plate`);
   await page.getByRole('button', { name: '2 capital letters A to Z. Define this part.' }).focus();
   await page.keyboard.press('Enter');
-  await page.getByLabel('Each cell takes').selectOption('class plate');
+  await page.getByLabel('Allowed characters').selectOption('class plate');
   const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
   await expect(pattern).toHaveValue('<2 plate upper>-<3 digit>');
   await live(page).getByLabel('Plate').pressSequentially('iab123');
@@ -130,7 +130,7 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
   await clean(page);
   await page.keyboard.press('Escape');
   await rules(page).getByRole('button', { name: 'Add a rule' }).click();
-  await page.getByRole('menuitem', { name: 'has an upper limit' }).click();
+  await page.getByRole('menuitem', { name: 'Maximum' }).click();
   await rules(page).getByLabel('At most', { exact: true }).fill('9.999,99');
   await rules(page).getByLabel('At most', { exact: true }).blur();
   await expect(
@@ -138,7 +138,7 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
       .getByRole('button', { name: /at most 9\.999,99 €/ })
       .last(),
   ).toBeVisible();
-  await rules(page).getByLabel('May be seen').selectOption('while typing');
+  await rules(page).getByLabel('Show message').selectOption('while typing');
   await live(page).getByLabel('Price').pressSequentially('10000');
   await expect(live(page).getByLabel('Price')).toHaveValue('10.000\u00a0€');
   await expect(live(page)).toContainText('9.999,99');
@@ -153,7 +153,7 @@ test('3: a price as Germans write it: locale by name, limits and messages in the
     .getByRole('button', { name: /at least €1\.00, at most €5\.00/ })
     .last()
     .click();
-  await rules(page).getByRole('button', { name: 'Give each its own' }).click();
+  await rules(page).getByRole('button', { name: 'Split into two rules' }).click();
   await expect(rules(page).getByRole('button', { name: /^(pass|open|fail) at most €5\.00/ })).toBeVisible();
 });
 
@@ -162,11 +162,11 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
   await page.goto(`/sets/${made.id}/fields/day`);
   await rules(page).getByRole('button', { name: 'Add a rule' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('menuitem', { name: 'must be filled in' })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: 'is required' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('menuitem', { name: 'has a lower limit' })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: 'Minimum' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('menuitem', { name: 'has an upper limit' })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: 'Maximum' })).toBeFocused();
   await page.keyboard.press('Enter');
   await rules(page).getByLabel('At most: which day').selectOption('years before today');
   await rules(page).getByLabel('At most: how many years').fill('16');
@@ -176,14 +176,14 @@ test('4: at least sixteen years old, and after today: limits by words', async ({
       .last(),
   ).toBeVisible();
   await rules(page).getByRole('button', { name: 'Add a rule' }).click();
-  await page.getByRole('menuitem', { name: 'has a lower limit' }).click();
+  await page.getByRole('menuitem', { name: 'Minimum' }).click();
   await rules(page).getByLabel('At least: which day').selectOption('days after today');
   await expect(
     rules(page)
       .getByRole('button', { name: /from tomorrow on/ })
       .last(),
   ).toBeVisible();
-  await rules(page).getByLabel('At least: which day').selectOption('a fixed day');
+  await rules(page).getByLabel('At least: which day').selectOption('a fixed date');
   await rules(page).getByLabel('At least', { exact: true }).fill('01/03/2027');
   await expect(
     rules(page)
@@ -306,7 +306,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
     .click();
   await page.getByRole('menuitem', { name: /^Rename/ }).click();
   await page.getByLabel('Id', { exact: true }).fill('sum');
-  await expect(page.getByText('Another field of the set is called that.')).toBeVisible();
+  await expect(page.getByText('This id is already in use.')).toBeVisible();
   await page.getByLabel('Id', { exact: true }).fill('box');
   await page.getByRole('button', { name: 'Rename' }).click();
   await expect
@@ -316,7 +316,7 @@ test('7: fields are ordered, doubled, renamed, turned, sent elsewhere, deleted a
   await choose(section, 'Menu of Price', /^Change the kind/);
   await page.getByRole('radio', { name: /^percent/ }).check();
   await clean(page);
-  await page.getByRole('button', { name: 'Change the kind' }).click();
+  await page.getByRole('button', { name: 'Change kind' }).click();
   await expect.poll(async () => (await documentOf(request, made.id)).fields[1].kind).toBe('percent');
 
   await choose(section, 'Menu of Price', /^Copy or move/);
@@ -355,7 +355,7 @@ test('7: on its desk a field is turned into another kind and back by undo, renam
   await page.goto(`/sets/${made.id}/fields/sum`);
   await choose(page, 'Menu of Price', /^Change the kind/);
   await page.getByRole('radio', { name: /^date \d/ }).check();
-  await page.getByRole('button', { name: 'Change the kind' }).click();
+  await page.getByRole('button', { name: 'Change kind' }).click();
   const specimen = page.getByRole('region', { name: 'Specimen' });
   await expect(specimen.getByRole('button', { name: /^day: 14/ })).toBeVisible();
   await live(page).getByLabel('Price').pressSequentially('14022027');
@@ -378,7 +378,7 @@ test('7: on its desk a field is turned into another kind and back by undo, renam
 test('7: sets are doubled, renamed, deleted and put back', async ({ page, request }) => {
   const made = await newSet(request, [pin]);
   await page.goto('/');
-  await choose(page, `Menu of the set ${made.title}`, 'Duplicate the set');
+  await choose(page, `Menu of the set ${made.title}`, 'Duplicate set');
   await expect(page.locator(`.set-title[value="${made.title}, again"]`)).toBeVisible();
   await choose(page, `Menu of the set ${made.title}`, /^Rename/);
   await page.getByLabel('Id', { exact: true }).fill('ridge-huts');
@@ -388,7 +388,7 @@ test('7: sets are doubled, renamed, deleted and put back', async ({ page, reques
   await page.getByLabel('Id', { exact: true }).fill(id);
   await page.getByRole('button', { name: 'Rename' }).click();
   await expect(page.locator(`[data-set="${id}"]`)).toBeVisible();
-  await choose(page, `Menu of the set ${made.title}`, 'Delete the set');
+  await choose(page, `Menu of the set ${made.title}`, 'Delete set');
   await expect(page.locator(`[data-set="${id}"]`)).toHaveCount(0);
   expect((await request.get(`/api/sets/${id}`)).status()).toBe(404);
   await page.getByRole('button', { name: 'Put it back' }).click();
@@ -402,9 +402,9 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   const made = await newSet(request, [pin, sum]);
   await page.goto('/');
   const coming = page.waitForEvent('download');
-  await choose(page, `Menu of the set ${made.title}`, 'The document as a file');
+  await choose(page, `Menu of the set ${made.title}`, 'Download document (.arbeit.json)');
   expect((await coming).suggestedFilename()).toBe(`${made.id}.arbeit.json`);
-  await choose(page, `Menu of the set ${made.title}`, 'Copy the document');
+  await choose(page, `Menu of the set ${made.title}`, 'Copy document as JSON');
   await expect(onShelf(page, made).getByText('Copied', { exact: true })).toBeVisible();
   const text = await page.evaluate(() => navigator.clipboard.readText());
   expect(JSON.parse(text).fields.map((field: { id: string }) => field.id)).toEqual(['pin', 'sum']);
@@ -429,7 +429,7 @@ test('8: a document goes out and comes in; a broken one shows its faults by plac
   }, text);
   await page.locator('main').dispatchEvent('drop', { dataTransfer: dropped });
   await expect(dialog.getByText('is sound: 2 fields')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await dialog.getByRole('button', { name: 'Import as a new set' }).click();
   await expect(page.locator(`.set-title[value="${made.title}"]`)).toHaveCount(2);
 });
 
@@ -444,9 +444,9 @@ test('a field as it is handed off: typed into on its desk, its look changed, wha
   await input.pressSequentially('12');
   await expect(page.getByRole('region', { name: 'Tape', exact: true })).toContainText('12');
   await page.getByRole('button', { name: 'Change the look' }).click();
-  await page.getByRole('radio', { name: 'inside, moving away' }).check();
+  await page.getByRole('radio', { name: 'floating' }).check();
   await expect(page.locator('arbeit-field')).toHaveAttribute('data-label', 'inside');
-  await page.getByLabel('Behind it').fill('a night');
+  await page.getByLabel('Suffix').fill('a night');
   await expect(page.locator('arbeit-field').getByText('a night')).toBeVisible();
   await page.getByLabel('Icon (SVG)').fill('<svg><script>alert(1)</script></svg>');
   await expect(page.getByText(/<script> is no shape/)).toBeVisible();
@@ -485,7 +485,7 @@ test('9: to the next field and back, every command, every key, help in its place
   await page.keyboard.press('Escape');
   await page.goto(`/sets/${made.id}/fields/pin`);
   await page.getByRole('button', { name: 'Help: the pattern' }).click();
-  await expect(page.getByText('a stretch that is there only once typed into')).toBeVisible();
+  await expect(page.getByText('optional group: appears when typed into')).toBeVisible();
   await clean(page);
 });
 
@@ -516,13 +516,13 @@ test('the tape offers things to play, tells refusals in words, and is copied so 
   const made = await newSet(request, [{ ...pin, entry: { pattern: '<2 digit>-<2 digit>' } }]);
   await page.goto(`/sets/${made.id}/fields/pin`);
   const rows = page.getByRole('region', { name: /^Rows of the tape/ }).locator('tbody tr');
-  await page.getByRole('button', { name: 'Mend it in the middle' }).click();
+  await page.getByRole('button', { name: 'Edit in the middle' }).click();
   await expect(live(page).getByLabel('Key-box PIN')).toHaveValue(/^\d\d-\d\d$/);
   await live(page).getByLabel('Key-box PIN').focus();
   const before = await rows.count();
   await page.keyboard.type('xx7');
   await expect(rows).toHaveCount(before + 3);
-  await expect(rows.last()).toContainText('no room left');
+  await expect(rows.last()).toContainText('the field is full');
   await expect(rows.nth(before)).toContainText('does not fit here');
   await page.getByRole('button', { name: 'Copy as text' }).click();
   await expect(page.getByRole('region', { name: 'Tape' }).getByText('Copied')).toBeVisible();
@@ -578,7 +578,7 @@ test('patterns in order: added, drawn while they are in use, moved and removed',
   // A text that would keep another from ever being in use is not taken, and says why.
   await line.fill('<20 digit>');
   await expect(page.getByText('This pattern can never be in use')).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the last pattern that read' }).click();
+  await page.getByRole('button', { name: 'Revert to the last valid pattern' }).click();
   await list.getByRole('button', { name: '<4 digit>' }).click();
   await list.getByRole('button', { name: 'Move pattern 2 up' }).click();
   await expect(list.getByRole('status')).toHaveText(/can never be in use/);

@@ -74,7 +74,7 @@ test('locale sheet: type in one locale, and all others show the same value in th
 }) => {
   await page.goto(desk('deposit'));
   await page.getByRole('button', { name: 'Lay out' }).click();
-  const sheet = page.getByRole('region', { name: 'Locale sheet' });
+  const sheet = page.getByRole('region', { name: 'In other locales' });
   await expect(sheet.getByRole('textbox')).toHaveCount(16);
   const german = sheet.locator('[lang="de-DE"] input');
   await german.click();
@@ -253,7 +253,7 @@ test('resting text turns into an input in its place: Enter saves what is valid, 
   await page.keyboard.type('999');
   await page.keyboard.press('Enter');
   await expect(line).toBeVisible();
-  await expect(live(page)).toContainText('At most £500.00 is possible.');
+  await expect(live(page)).toContainText('Enter £500.00 or less.');
 });
 
 for (const [field, sheet] of [
@@ -285,7 +285,7 @@ test('what can be chosen is edited where it stands: words, value, order, another
   const list = live(page).locator('option');
   await page.getByRole('button', { name: /^one of 2/ }).click();
   const sheet = page.getByRole('region', { name: /^Define/ });
-  await sheet.getByRole('button', { name: 'Another choice' }).click();
+  await sheet.getByRole('button', { name: 'Add option' }).click();
   await sheet.getByLabel('Words of choice 3').fill('Half board');
   await expect(sheet.getByText('Another choice has this wording already.')).toBeVisible();
   await sheet.getByLabel('Words of choice 3').fill('Full board');

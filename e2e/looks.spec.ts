@@ -127,7 +127,7 @@ for (const use of ['element', 'react'] as const)
       await page.keyboard.type('12');
       await page.getByLabel('Beside', { exact: true }).focus();
       await page.keyboard.press('Tab');
-      await expect(page.getByText('Please fill this in.')).toBeVisible();
+      await expect(page.getByText('Please fill in this field.')).toBeVisible();
       const after = await check();
       const places = (all: typeof before) => all.map(({ field, root }) => [field, Math.round(root.top)]);
       expect(places(after)).toEqual(places(before));

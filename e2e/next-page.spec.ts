@@ -124,7 +124,7 @@ test('with scripts: held back until ready, then taken; what the server says stan
   );
   await send(page);
   await expect(page.getByLabel('Mobile')).toBeFocused();
-  await expect(page.getByText('Please fill this in.')).toBeVisible();
+  await expect(page.getByText('Please fill in this field.')).toBeVisible();
   expect(posts).toEqual([]);
   await page.getByLabel('Mobile').pressSequentially('00000000');
   await page.getByLabel('PIN').pressSequentially('1357');

@@ -11,7 +11,7 @@ const price = {
   rules: [{ id: 'most', check: { type: 'range', max: '500' } }],
 };
 
-const audit = (page: Page) => page.getByRole('region', { name: 'Law audit' });
+const audit = (page: Page) => page.getByRole('region', { name: 'Law check' });
 
 test('a set is held against the laws on all cores; what was found outlives the page', async ({
   page,
@@ -20,7 +20,7 @@ test('a set is held against the laws on all cores; what was found outlives the p
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
   await expect(audit(page).getByRole('status')).toHaveText('Not tried yet.');
-  await audit(page).getByLabel('for').selectOption('10,000 events a field');
+  await audit(page).getByLabel('for').selectOption('10,000 events per field');
   await audit(page).getByLabel('seed').fill('7');
   await audit(page).getByRole('button', { name: 'Audit it' }).click();
   await expect(audit(page).getByRole('status')).toHaveText(/^1\d,\d{3} events, seed 7: no law is broken\.$/);
@@ -59,7 +59,7 @@ test('a tape in the address is played on the desk', async ({ page, request }) =>
   );
 });
 
-const brought = (page: Page) => page.getByRole('region', { name: 'The function you have' });
+const brought = (page: Page) => page.getByRole('region', { name: 'Test your own formatter' });
 const said = (page: Page) => brought(page).getByRole('status').first();
 
 test('a function somebody brings: the laws it breaks by its keys, and the field that does the same', async ({
@@ -72,13 +72,13 @@ test('a function somebody brings: the laws it breaks by its keys, and the field 
   await expect(said(page)).toHaveText(/^[5-8] of 12 laws are broken\.$/);
   await expect(brought(page)).toContainText('(<3 digit>) <3 digit>-<4 digit>');
   const count = brought(page).getByRole('region', {
-    name: 'The caret is put back by counting letters and digits',
+    name: 'Restore the caret by counting letters and digits',
   });
   const undo = count.getByRole('region', { name: 'Keys that break law 7, caret counted' });
   await expect(undo.getByRole('row').last()).toContainText('undo');
   await expectNoViolations(page);
-  await brought(page).getByRole('button', { name: 'Take this field into the set' }).click();
-  await brought(page).getByRole('link', { name: 'To its desk' }).click();
+  await brought(page).getByRole('button', { name: 'Add this field to the set' }).click();
+  await brought(page).getByRole('link', { name: 'Open on desk' }).click();
   await page.waitForURL(/fields\/field$/);
   await expect(page.getByRole('region', { name: 'Live field' })).toBeVisible();
 });
@@ -98,11 +98,11 @@ test('what is no function, throws, or never ends, is told; and nothing of it rea
       .click();
   };
   await write('const n = 1;');
-  await expect(said(page)).toHaveText('There is no function in it that takes a text.');
+  await expect(said(page)).toHaveText('No function with a text parameter found.');
   // What was written and what came of it are there after a reload.
   await page.reload();
   await expect(brought(page).getByRole('textbox', { name: 'Your formatter' })).toHaveText('const n = 1;');
-  await expect(said(page)).toHaveText('There is no function in it that takes a text.');
+  await expect(said(page)).toHaveText('No function with a text parameter found.');
   await write('(text) => document.title');
   await expect(brought(page)).toContainText("'document' is not defined");
   await expect(brought(page)).toContainText('No kind of field was found');
@@ -122,7 +122,7 @@ test('a trial by other hands: the same, or where it comes to something else and 
   await page.goto(`/sets/${id}/trials#day`);
   const by = page.getByRole('region', { name: 'A day by other hands' });
   await expect(by.getByRole('listitem').filter({ hasText: 'dictated' })).toContainText('the same');
-  const program = by.getByRole('listitem').filter({ hasText: 'written by a program' });
+  const program = by.getByRole('listitem').filter({ hasText: 'set by code' });
   await expect(program).toContainText('line 3 comes to something else');
   await expect(program).toContainText('It is a whole value and not typing');
   await expectNoViolations(page);
@@ -181,7 +181,7 @@ test('what breaking found is about the set as it stands, after a reload as well,
 }) => {
   const id = await newSet(request, { fields: [price] });
   await page.goto(`/sets/${id}/trials`);
-  const breaks = page.getByRole('region', { name: 'Broken on purpose' });
+  const breaks = page.getByRole('region', { name: 'Mutation tests' });
   await breaks.getByRole('button', { name: 'Break it' }).click();
   await expect(breaks.getByRole('status')).toHaveText(/^\d+ ways tried\.$/);
   await page.reload();

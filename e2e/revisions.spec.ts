@@ -71,7 +71,7 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   await expect(found.nth(1)).toContainText('Note is new');
   await expectNoViolations(page);
   // One field beside another.
-  await compared(page).getByLabel('Before: which set').selectOption({ label: 'As it stands now' });
+  await compared(page).getByLabel('Before: which set').selectOption({ label: 'Current version' });
   await compared(page).getByLabel('Before: which field').selectOption({ label: 'Key box' });
   await compared(page).getByLabel('After: which field').selectOption({ label: 'Note' });
   await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
@@ -80,7 +80,7 @@ test('what two revisions do otherwise: values, a tape with what each shows; fiel
   await compared(page).getByLabel('After: which set').selectOption({ label: other });
   await compared(page).getByLabel('After: which field').selectOption({ label: 'Key box' });
   await compared(page).getByRole('button', { name: 'Compare', exact: true }).click();
-  await expect(compared(page).getByRole('status')).toHaveText('Nothing does anything else.');
+  await expect(compared(page).getByRole('status')).toHaveText('No differences in behaviour.');
 });
 
 test('what is asked of revisions that are not there is answered so', async ({ request }) => {

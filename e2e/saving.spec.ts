@@ -116,15 +116,15 @@ test('refused versions are found again, compared and taken back', async ({ page,
     expect(await send(hint, from)).toBe(409);
   await page.goto('/');
   await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Menu of the set Huts' }).click();
-  await page.getByRole('menuitem', { name: 'Refused versions' }).click();
+  await page.getByRole('menuitem', { name: 'Conflicting saves' }).click();
   await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(2);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   await page.getByRole('button', { name: 'Throw it away' }).first().click();
   // The list is fetched anew, and what was said stays: the page is not mounted anew.
   await expect(page.getByText('Of “Key-box PIN”: the hint.')).toHaveCount(1);
-  await expect(page.getByText('Thrown away.')).toBeVisible();
+  await expect(page.getByText('Deleted.')).toBeVisible();
   await expect(page).toHaveURL(new RegExp(`/sets/${id}/refused$`));
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Restore this version' }).click();
   await expect(page.getByText(/Taken back/)).toBeVisible();
   await expect(page.getByText(/None\./)).toBeVisible();
   expect(await stored(request, id)).toMatchObject({ revision: 3, document: { fields: [{ hint: 'mine' }] } });
@@ -251,7 +251,7 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
     await request.post('/api/sets', { data: { document } });
   }
   await page.goto('/');
-  const further = page.getByRole('region', { name: 'Further sets' });
+  const further = page.getByRole('region', { name: 'Older sets' });
   const lines = further.locator('[data-set]');
   const more = further.getByRole('button', { name: /^Show \d+ of \d+ more sets/ });
   await expect(more).toBeVisible();
@@ -268,7 +268,7 @@ test('of many sets the shelf lists some, more as they are asked for, and finds t
   expect([ids.length, new Set(ids).size]).toEqual([130, 130]);
   await page.getByRole('searchbox', { name: 'Find a field' }).fill(`${mark} valley 77`);
   await further.getByRole('button', { name: `Open ${mark} valley 77` }).click();
-  await expect(page.getByRole('textbox', { name: 'Title of the set' })).toHaveValue(`${mark} valley 77`);
+  await expect(page.getByRole('textbox', { name: 'Set title' })).toHaveValue(`${mark} valley 77`);
   await page.route('**/api/sets?*', (route) => route.abort());
   await page.getByRole('searchbox', { name: 'Find a field' }).fill(`${mark} valley 8`);
   await expect(further.getByRole('status').last()).toHaveText(/could not be listed: Arbeit did not answer/);
@@ -326,7 +326,7 @@ test('a page that was opened before a rename acts on its own set, not on another
   expect((await request.patch(`/api/sets/${other}`, { data: { id } })).status()).toBe(200);
   const section = page.locator(`[data-set="${id}"]`);
   await section.getByRole('button', { name: `Menu of the set ${title}` }).click();
-  await page.getByRole('menuitem', { name: 'Delete the set' }).click();
+  await page.getByRole('menuitem', { name: 'Delete set' }).click();
   await expect(page.getByText(`“${title}” was taken off the shelf.`)).toBeVisible();
   expect((await request.get(`/api/sets/${first.key}`)).status()).toBe(404);
   expect((await request.get(`/api/sets/${id}`)).status()).toBe(200);

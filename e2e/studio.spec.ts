@@ -54,8 +54,8 @@ test('specimen and pattern text stay in step, by mouse and by key', async ({ pag
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: '4 digits. Define this part.' }).focus();
   await page.keyboard.press('Enter');
-  await page.getByLabel('Each cell takes').selectOption('letter A–Z');
-  await page.getByLabel('Letters become').selectOption('capitals');
+  await page.getByLabel('Allowed characters').selectOption('letter A–Z');
+  await page.getByLabel('Letter case').selectOption('capitals');
   await page.getByLabel('At most').fill('6');
   const pattern = page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true });
   await expect(pattern).toHaveValue('<6 latin upper>');
@@ -65,7 +65,7 @@ test('specimen and pattern text stay in step, by mouse and by key', async ({ pag
   await page.getByRole('button', { name: 'a hyphen. Define this part.' }).click();
   await page.getByLabel('Fixed text', { exact: true }).fill('/');
   await expect(pattern).toHaveValue('<3 latin>/<2 digit>');
-  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
   await expect(pattern).toHaveValue('<3 latin><2 digit>');
   // Each change on the specimen is a step, one visit to the line is one.
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
@@ -90,7 +90,7 @@ test('a pattern with mistakes tells each with its column, saves nothing, and has
   await expect(pattern).toHaveAttribute('aria-invalid', 'true');
   await page.waitForTimeout(800);
   expect((await documentOf(request, id)).fields[0].entry.pattern).toBe('<4 digit>');
-  await page.getByRole('button', { name: 'Back to the last pattern that read' }).click();
+  await page.getByRole('button', { name: 'Revert to the last valid pattern' }).click();
   await expect(pattern).toHaveValue('<4 digit>');
 });
 
@@ -149,9 +149,9 @@ test('rules: added, ordered by key, their lamps on the present value, their mess
   await page.goto(`/sets/${id}/fields/pin`);
   const rules = page.getByRole('region', { name: 'Rules' });
   await rules.getByRole('button', { name: 'Add a rule' }).click();
-  await page.getByRole('menuitem', { name: 'must be filled in' }).click();
+  await page.getByRole('menuitem', { name: 'is required' }).click();
   await rules.getByRole('button', { name: 'Add a rule' }).click();
-  await page.getByRole('menuitem', { name: 'is none of these' }).click();
+  await page.getByRole('menuitem', { name: 'Forbidden values' }).click();
   await liveLine(page, 'Key-box PIN').focus();
   await page.keyboard.type('0000');
   await expect(rules.getByRole('button', { name: /^(pass|open|fail) none of 0000/ })).toContainText('fail');
@@ -369,7 +369,7 @@ for (const sheet of ['light', 'dark'])
       await expectNoViolations(page, '[aria-label="Rules"]');
       await page.getByRole('button', { name: '4 digits. Define this part.' }).click();
       await expectNoViolations(page, '.strip');
-      await page.getByRole('button', { name: 'How it types' }).click();
+      await page.getByRole('button', { name: 'Typing behaviour' }).click();
       await page.getByRole('button', { name: 'Change', exact: true }).click();
       await expectNoViolations(page);
       // Either paper on either desk, with hint and message on it.
@@ -404,7 +404,7 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
     .last()
     .focus();
   await page.keyboard.press('Enter');
-  await notes.getByRole('button', { name: 'Take the rule out' }).focus();
+  await notes.getByRole('button', { name: 'Delete rule' }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.getByRole('button', { name: /^one of 3/ }).focus();
@@ -417,13 +417,13 @@ test('the focus never falls to the body, whatever is taken away', async ({ page,
   await page.goto(`/sets/${id}/fields/pin`);
   await page.getByRole('button', { name: 'a hyphen. Define this part.' }).focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Take out' }).focus();
+  await page.getByRole('button', { name: 'Remove' }).focus();
   await page.keyboard.press('Enter');
   await isKept();
   await page.goto('/');
   await page.locator(`[data-set="${id}"]`).getByRole('button', { name: 'Menu of Key-box PIN' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('menuitem', { name: 'Open on the desk' })).toBeFocused();
+  await expect(page.getByRole('menuitem', { name: 'Open desk' })).toBeFocused();
   await page.keyboard.press('End');
   await expect(page.getByRole('menuitem', { name: 'Delete', exact: true })).toBeFocused();
   await page.keyboard.press('Enter');
@@ -436,8 +436,8 @@ test('what is faulty is not called saved', async ({ page, request }) => {
   await page.goto(`/sets/${id}/fields/pin`);
   await saved(page);
   await page.getByRole('region', { name: 'Pattern' }).getByLabel('Pattern', { exact: true }).fill('<4 dig');
-  await expect(page.getByText('Saved, but for what is marked')).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the last pattern that read' }).click();
+  await expect(page.getByText('Saved, except the marked errors')).toBeVisible();
+  await page.getByRole('button', { name: 'Revert to the last valid pattern' }).click();
   await saved(page);
 });
 

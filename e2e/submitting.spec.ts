@@ -69,7 +69,7 @@ for (const app of ['element', 'react', 'vue', 'svelte'] satisfies App[])
         await expect.poll(() => focused(page, 'mobile')).toBe(true);
         await line(page, 'pin').focus();
       }
-      await expect(page.getByText('Please fill this in.')).toBeVisible();
+      await expect(page.getByText('Please fill in this field.')).toBeVisible();
       expect([requests.length, page.url()]).toEqual([0, url]);
     });
 

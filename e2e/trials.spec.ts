@@ -19,7 +19,7 @@ const edge = {
 const wrong = { id: 'wrong', name: 'Not what is there', tape: 'field price\ntype "501"\nhome\ncaret 4\nbackspace\nexpect display "£51|"\ntype "2"\n' }; // biome-ignore format: a document a line
 
 const list = (page: Page) => page.getByRole('region', { name: 'Trials', exact: true });
-const breaks = (page: Page) => page.getByRole('region', { name: 'Broken on purpose' });
+const breaks = (page: Page) => page.getByRole('region', { name: 'Mutation tests' });
 const editor = (page: Page, name: string) => page.getByRole('textbox', { name: `Tape of ${name}` });
 
 test('trials run by themselves; a miss is told by two rulers and opens on the desk at its row', async ({
@@ -31,12 +31,12 @@ test('trials run by themselves; a miss is told by two rulers and opens on the de
   await expect(list(page).getByRole('status').first()).toHaveText('1 of 2 hold, 1 does not.');
   await expect(list(page).getByText('2 things expected, all there')).toBeVisible();
   await page.getByRole('button', { name: 'Open Not what is there' }).click();
-  const misses = page.getByRole('list', { name: 'What did not hold' });
+  const misses = page.getByRole('list', { name: 'Failed expectations' });
   await expect(misses.getByRole('row', { name: 'expected "£51|"' })).toBeVisible();
   await expect(misses.getByRole('row', { name: 'was there "£50|"' })).toBeVisible();
   await expect(misses.locator('[data-apart]')).toHaveText(['1', '0']);
   await expectNoViolations(page);
-  await misses.getByRole('link', { name: 'To this row on the desk' }).click();
+  await misses.getByRole('link', { name: 'Show on desk' }).click();
   await page.waitForURL(/fields\/price\?trial=wrong&line=6$/);
   const here = page.locator('[aria-current="step"]');
   await expect(here).toContainText('backspace');
@@ -68,7 +68,7 @@ test('a tape is written with its mistakes told at their place; what cannot be re
   await page.reload();
   await expect(editor(page, 'Up to the edge')).toContainText('expect valeu "x"');
   expect((await documentOf(request, id)).trials[0].tape).toBe(edge.tape);
-  await page.getByRole('button', { name: 'Back to the last tape that read' }).click();
+  await page.getByRole('button', { name: 'Revert to the last valid tape' }).click();
   await expect(mistakes).toBeEmpty();
   await editor(page, 'Up to the edge').click();
   await page.keyboard.press('Control+A');
@@ -100,7 +100,7 @@ test('broken on purpose: a strip of what is noticed, trials for the rest; all of
     .filter({ hasText: /^The rule “most”: max 499 instead of 500/i });
   await expect(caught).toContainText('Noticed by edge.');
   await expectNoViolations(page);
-  await way.getByRole('button', { name: 'Take this trial' }).click();
+  await way.getByRole('button', { name: 'Add this trial' }).click();
   await expect(list(page).getByRole('status').first()).toHaveText(/^All 2 hold, in \d+ ms\.$/);
   await breaks(page)
     .getByRole('button', { name: /^Take all \d+ trials found$/ })
@@ -142,7 +142,7 @@ test('it can be stopped, and what was found stays; a thread that dies is told', 
   );
   await page.goto(`/sets/${id}/trials`);
   await expect(list(page).getByRole('status').first()).toHaveText(
-    'What runs the trials came to an end. Run them again.',
+    'The test runner stopped unexpectedly. Run the trials again.',
   );
   await page.unroute('**/*.js');
   await page.getByRole('button', { name: 'Run again' }).click();
@@ -158,9 +158,9 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   await page.getByRole('region', { name: 'Live field' }).getByLabel('Price of a bed').focus();
   await page.keyboard.type('501');
   await page.keyboard.press('Tab');
-  const expected = page.getByRole('group', { name: 'A trial expects at this row' });
+  const expected = page.getByRole('group', { name: 'Expect at this row:' });
   await expect(expected.getByLabel('display')).toBeChecked();
-  await expect(expected.getByLabel('its wording')).not.toBeChecked();
+  await expect(expected.getByLabel('message text')).not.toBeChecked();
   await expected.getByLabel('raw').focus();
   await page.keyboard.press('Space');
   await page.getByRole('button', { name: 'Step back' }).focus();
@@ -182,8 +182,8 @@ test('by key alone: typed on the desk, what is expected chosen, kept as a trial,
   expect(trial.tape).toMatch(
     /^field price\ntoday .*\nfocus\ntype "501"\nexpect display "£501\|"\nleave\nexpect display "£501.00"\nexpect value "501.00"\nexpect codes above-max\n$/,
   );
-  await page.getByRole('button', { name: 'Delete this trial' }).press('Enter');
-  await expect(list(page).getByText('There are none yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete trial' }).press('Enter');
+  await expect(list(page).getByText('No trials yet.')).toBeVisible();
 });
 
 test('what the trials reach: seen and never seen; a set without fields or trials looks meant', async ({
@@ -192,10 +192,7 @@ test('what the trials reach: seen and never seen; a set without fields or trials
 }) => {
   const id = await newSet(request, { fields: [price], trials: [edge] });
   await page.goto(`/sets/${id}/trials`);
-  const row = page
-    .getByRole('region', { name: 'What the trials reach' })
-    .getByRole('row')
-    .filter({ hasText: 'most' });
+  const row = page.getByRole('region', { name: 'Coverage' }).getByRole('row').filter({ hasText: 'most' });
   await expect(row).toContainText('pass seen');
   await expect(row).toContainText('fail never seen');
   await page.setViewportSize({ width: 400, height: 800 });
@@ -204,7 +201,7 @@ test('what the trials reach: seen and never seen; a set without fields or trials
     data: { document: { arbeit: 2, title: `Empty ${Math.random()}`, locale: 'en-GB', fields: [] } },
   });
   await page.goto(`/sets/${(await answer.json()).id}/trials`);
-  await expect(list(page).getByText('There are none yet.')).toBeVisible();
+  await expect(list(page).getByText('No trials yet.')).toBeVisible();
   await expect(breaks(page).getByRole('button', { name: 'Break it' })).toBeDisabled();
   await expectNoViolations(page);
 });
@@ -213,7 +210,7 @@ test('axe finds nothing on the trials of the demo, on the dark sheet', async ({ 
   await page.addInitScript(() => localStorage.setItem('arbeit.sheet', 'dark'));
   await page.goto('/sets/ridge-huts/trials');
   await expect(list(page).getByRole('status').first()).toHaveText(/^All 29 hold/);
-  await page.getByRole('button', { name: 'Open A PIN that is too easy' }).click();
-  await expect(editor(page, 'A PIN that is too easy')).toBeVisible();
+  await page.getByRole('button', { name: 'Open rejects an easy PIN' }).click();
+  await expect(editor(page, 'rejects an easy PIN')).toBeVisible();
   await expectNoViolations(page);
 });

@@ -187,7 +187,7 @@ console.log(JSON.stringify([
     '(555) 012-3456',
     '5550123456',
     '£1,234.50',
-    'At most £500.00 is possible.',
+    'Enter £500.00 or less.',
     'No meals',
     false,
   ]);

@@ -14,9 +14,9 @@ export default function ErrorPage({
   useEffect(() => console.error(error), [error]);
   return (
     <main className="mx-auto max-w-xl px-6 py-24">
-      <h1 className="text-2xl">This sheet could not be opened.</h1>
+      <h1 className="text-2xl">This page could not be loaded.</h1>
       <p className="mt-2 text-faint">
-        What was saved is safe. The terminal that runs Arbeit says more
+        Your saved work is safe. See the terminal running Arbeit for details
         {error.digest ? ` (look for ${error.digest})` : ''}.
       </p>
       <button type="button" className="word-button mt-6" onClick={reset}>

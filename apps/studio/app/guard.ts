@@ -32,7 +32,7 @@ export function refusalOf({ method, url, header }: IncomingRequest): Refusal | u
   if (!loopback.test(host) && !otherHosts().includes(host))
     return {
       status: 403,
-      why: `Arbeit does not answer to the name "${host.slice(0, 100)}". Name it in ARBEIT_HOSTS if it should.`,
+      why: `Host "${host.slice(0, 100)}" is not allowed. Add it to ARBEIT_HOSTS to allow it.`,
     };
   const site = header('sec-fetch-site');
   const origin = header('origin');
@@ -46,13 +46,14 @@ export function refusalOf({ method, url, header }: IncomingRequest): Refusal | u
   if (origin !== null && !isOwn(origin, host)) return fromElsewhere;
   const path = pathOf(url);
   if (path === undefined || path.includes('\0'))
-    return { status: 400, why: 'The address cannot be read: it has an escape that is none, or a NUL.' };
-  if (!isRoute(url) && !reading.includes(method)) return { status: 405, why: 'A page can only be read.' };
+    return { status: 400, why: 'Invalid URL: malformed percent-encoding or a NUL character.' };
+  if (!isRoute(url) && !reading.includes(method))
+    return { status: 405, why: 'Only GET and HEAD are allowed here.' };
   if (url.length > 4000) return { status: 414, why: 'The address is too long.' };
   return undefined;
 }
 
-const fromElsewhere: Refusal = { status: 403, why: 'A page from elsewhere may not ask this.' };
+const fromElsewhere: Refusal = { status: 403, why: 'Cross-origin requests are not allowed.' };
 
 const isRoute = (url: string): boolean => new URL(url).pathname.startsWith('/api/');
 

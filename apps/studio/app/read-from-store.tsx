@@ -22,7 +22,7 @@ export async function readFromStore<T>(
 export function StoreErrorMessage({ message }: { readonly message: string }): ReactNode {
   return (
     <main className="mx-auto max-w-xl px-6 py-24">
-      <h1 className="text-2xl">The store does not answer.</h1>
+      <h1 className="text-2xl">The database is not responding.</h1>
       <p className="mt-2" role="alert">
         {message}
       </p>

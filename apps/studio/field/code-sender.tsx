@@ -26,7 +26,7 @@ export function CodeSender({
     let forget = () => {};
     const letGo = onCompletion(store, (value) => {
       setRight(value === code);
-      onAnswer(value === code ? '' : 'That is not the code we sent. Please look again.');
+      onAnswer(value === code ? '' : 'That code is not correct. Please check it and try again.');
       forget();
       forget = onNextEdit(store, () => {
         setRight(false);

@@ -60,7 +60,7 @@ export function MessageEditor({
       </Labelled>
       {by !== undefined && (
         <button type="button" className="word-button" onClick={() => onChange({ by, other: say ?? usual })}>
-          One text for each number
+          Add plural forms
         </button>
       )}
     </>
@@ -85,7 +85,7 @@ function Forms({
   return (
     <div className="w-full space-y-1">
       {names.length > 1 && (
-        <Labelled label="The texts go by">
+        <Labelled label="Plural depends on">
           {(id) => (
             <select
               id={id}
@@ -111,7 +111,7 @@ function Forms({
               value={say[form] ?? ''}
               placeholder={say.other}
               check={(text) =>
-                text.trim() ? problemOf(text) : form === 'other' ? 'This one is needed.' : null
+                text.trim() ? problemOf(text) : form === 'other' ? 'This form is required.' : null
               }
               onChange={(text) => {
                 const { [form]: _, ...rest } = say;
@@ -122,7 +122,7 @@ function Forms({
         </Labelled>
       ))}
       <button type="button" className="word-button" onClick={() => onChange(say.other)}>
-        One text for all
+        Remove plural forms
       </button>
     </div>
   );

@@ -30,7 +30,7 @@ export function RegionPicker({ field }: { readonly field: Field }) {
       }
       button={{
         className: 'word-button value whitespace-nowrap text-sm',
-        'aria-label': `Region: ${name}. Choose another.`,
+        'aria-label': `Region: ${name}. Change region`,
       }}
       label="Regions"
       className="w-80 p-3"

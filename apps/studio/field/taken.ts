@@ -7,11 +7,11 @@ export function takenInWords({ state }: Field): string {
   const { rejected, leftOut, body } = state;
   // The state does not tell which key it was.
   const taken = rejected
-    ? `Not taken: ${refusalInWords(rejected, { type: 'invalidate' })}. `
+    ? `Not accepted: ${refusalInWords(rejected, { type: 'invalidate' })}. `
     : leftOut
-      ? `Left out: ${leftOut}. `
+      ? `Ignored: ${leftOut}. `
       : '';
-  return taken + (body.assumed ? `Read as ${assumedInWords(body.assumed)}. ` : '');
+  return taken + (body.assumed ? `Interpreted as ${assumedInWords(body.assumed)}. ` : '');
 }
 
 /** The same as data attributes, for tapes that are played on the page. */

@@ -16,12 +16,12 @@ const say = (when: Parameters<typeof conditionInWords>[0]) =>
   );
 
 test.each<[Parameters<typeof conditionInWords>[0], string]>([
-  [{ field: 'dog', is: true }, '“Is a dog coming along?” is Yes, a dog'],
+  [{ field: 'dog', is: true }, '“Are you bringing a dog?” is Yes, a dog'],
   [{ field: 'hut', is: ['windgap', 'larch-shelf'] }, '“Hut” is Windgap Hut or Larch Shelf Hut'],
   [{ not: { field: 'email', is: null } }, '“E-mail” has a value'],
   [
     { all: [{ field: 'email', is: null }, { not: { field: 'dog', is: false } }] },
-    '“E-mail” is empty and not: “Is a dog coming along?” is No dog',
+    '“E-mail” is empty and not (“Are you bringing a dog?” is No dog)',
   ],
   [
     {
@@ -30,7 +30,7 @@ test.each<[Parameters<typeof conditionInWords>[0], string]>([
         { field: 'dog', is: 'no' },
       ],
     },
-    '“Party size” is 4 or “Is a dog coming along?” is No dog',
+    '“Party size” is 4 or “Are you bringing a dog?” is No dog',
   ],
 ])('%j in words', (when, words) => {
   expect(say(when)).toBe(words);

@@ -3,7 +3,7 @@ import type { HydratedField } from '@arbeit/engine/field';
 import type { Offer } from '@arbeit/engine/options';
 
 /**
- * A condition in words: “Is a dog coming along?” is yes. `labelOf` names a field, `wordsOf` one of its
+ * A condition in words: “Are you bringing a dog?” is yes. `labelOf` names a field, `wordsOf` one of its
  * values.
  */
 export function conditionInWords(
@@ -17,7 +17,7 @@ export function conditionInWords(
   if ('not' in when)
     return 'field' in when.not && when.not.is === null
       ? `“${labelOf(when.not.field)}” has a value`
-      : `not: ${say(when.not)}`;
+      : `not (${say(when.not)})`;
   const { field, is } = when;
   const values = (Array.isArray(is) ? is : [is]).map((value: unknown) =>
     value === null

@@ -21,10 +21,10 @@ test('what is different is told by field and part, in words', () => {
       set([field('b', { hint: 'x', rules: [] }), field('a'), field('d')], { title: 'Hut', locale: 'de' }),
     ),
   ).toEqual([
-    'Of the set: the title and the locale.',
-    'Of “B”: the hint and the rules.',
-    '“D” is there.',
-    '“C” is not there.',
-    'The fields stand in another order.',
+    'Set: title and locale changed.',
+    '“B”: hint and rules changed.',
+    '“D” was added.',
+    '“C” was removed.',
+    'The fields are in a different order.',
   ]);
 });

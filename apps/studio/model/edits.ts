@@ -45,10 +45,8 @@ export function moveField(set: SetDocument, id: string, to: number): SetDocument
 
 /** Why a field cannot have an id, in a sentence. */
 export function problemWithId(set: SetDocument, id: string, own: string): string | null {
-  if (!/^[a-z][a-z0-9-]*$/.test(id)) return 'Small letters, digits and “-”, a letter first.';
-  return id !== own && set.fields.some((field) => field.id === id)
-    ? 'Another field of the set is called that.'
-    : null;
+  if (!/^[a-z][a-z0-9-]*$/.test(id)) return 'Use lower-case letters, digits and “-”, starting with a letter.';
+  return id !== own && set.fields.some((field) => field.id === id) ? 'This id is already in use.' : null;
 }
 
 function freeId(wanted: string, taken: readonly string[]): string {

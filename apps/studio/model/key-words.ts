@@ -6,11 +6,11 @@ export function keyInWords(event: FieldEvent): string {
     case 'key':
       return event.text === ' ' ? 'space' : event.text === '\n' ? 'return' : event.text;
     case 'insert':
-      return `all at once: ${event.text}`;
+      return `inserted: ${event.text}`;
     case 'paste':
       return `pasted: ${event.text}`;
     case 'autofill':
-      return `filled in: ${event.text}`;
+      return `autofilled: ${event.text}`;
     case 'set':
       return `set to ${event.text || 'nothing'}`;
     case 'select':
@@ -18,50 +18,50 @@ export function keyInWords(event: FieldEvent): string {
         ? `caret to ${event.start}`
         : `selected ${event.start} to ${event.end}`;
     case 'answer':
-      return 'an answer came';
+      return 'server check answered';
     default:
       return plain[event.type];
   }
 }
 
 const plain = {
-  focus: 'into the field',
-  leave: 'out of the field',
+  focus: 'focus',
+  leave: 'blur',
   cut: 'cut',
   undo: 'undo',
   redo: 'redo',
-  submit: 'sent',
+  submit: 'submit',
   reset: 'reset',
   up: '↑',
   down: '↓',
   backspace: '⌫ backspace',
   delete: '⌦ delete',
   'word-backspace': '⌫ word',
-  ask: 'a question went out',
+  ask: 'server check started',
   'ask-again': 'asked again',
-  invalidate: 'looked at anew',
-  refuse: 'taken out, as its rule says',
+  invalidate: 're-evaluated',
+  refuse: 'cleared by a rule',
 } as const;
 
 /** Why a key was rejected, as a sentence. */
 export function refusalInWords(reason: Reason, event: FieldEvent): string {
   const text = 'text' in event ? event.text : '';
   const what = /^\p{L}\p{M}*$/u.test(text)
-    ? 'a letter'
+    ? 'letters are'
     : /^\p{N}$/u.test(text)
-      ? 'a digit'
+      ? 'digits are'
       : /^\s$/.test(text)
-        ? 'a blank'
+        ? 'spaces are'
         : [...text].length === 1
-          ? `“${text}”`
-          : 'this';
+          ? `“${text}” is`
+          : 'this is';
   switch (reason) {
     case 'full':
-      return 'no room left';
+      return 'the field is full';
     case 'not-accepted':
-      return `${what} does not fit here`;
+      return `${what} not allowed here`;
     case 'out-of-bounds':
-      return 'would leave the bounds of its part';
+      return 'outside the allowed range';
     case 'too-many-decimals':
       return 'no more decimals';
   }

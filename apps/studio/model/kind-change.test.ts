@@ -60,11 +60,7 @@ test.each(set.fields.map((field) => [field.id, field] as const))(
 test('a day turned into a text takes what compares with it along', () => {
   const arrival = set.fields.find(({ id }) => id === 'arrival')!;
   const { lost } = turnedIn(set, withKind(arrival, 'text', set, kinds).field, kinds);
-  expect(lost).toEqual([
-    'the rule “order” of booking',
-    'the rule “two-weeks” of booking',
-    'the rule “order” of change',
-  ]);
+  expect(lost).toEqual(['the rule “order” of booking', 'the rule “two-weeks” of booking', 'the rule “order” of change']);
 });
 
 describe('fields of a set', () => {
@@ -85,8 +81,8 @@ describe('fields of a set', () => {
     expect(JSON.stringify(next.forms)).toContain('"telephone"');
     expect(JSON.stringify(next.forms)).not.toContain('"mobile"');
     expect(readDocument(next, kinds)).toMatchObject({ ok: true });
-    expect(problemWithId(set, 'email', 'mobile')).toContain('Another field');
-    expect(problemWithId(set, 'Tele phone', 'mobile')).toContain('Small letters');
+    expect(problemWithId(set, 'email', 'mobile')).toContain('already in use');
+    expect(problemWithId(set, 'Tele phone', 'mobile')).toContain('lower-case');
     expect(problemWithId(set, 'mobile', 'mobile')).toBeNull();
   });
 });

@@ -7,8 +7,8 @@ import { limitInWords } from './limit-words.ts';
 /** When a message may be shown, in words. */
 export const showWhenWords: Readonly<Record<NonNullable<RuleDocument['show']>, string>> = {
   'at-once': 'while typing',
-  leave: 'on leaving',
-  submit: 'on sending',
+  leave: 'on blur',
+  submit: 'on submit',
 };
 
 /** A rule in words: "at most £500.00". */

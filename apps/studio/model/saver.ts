@@ -246,7 +246,7 @@ class PageSaver implements Saver {
   async #answered(answer: Answer, underWay: UnderWay): Promise<void> {
     if (answer.ok) {
       if (!(await this.#goOver(answer, underWay.document, underWay.save.operations)))
-        return this.#fail('Arbeit’s answer did not arrive whole.', []);
+        return this.#fail('The response was cut off.', []);
       this.#failures = 0;
       const { base: revision, stored: document } = this.#box;
       if (!this.#held && this.#wanted === undefined)

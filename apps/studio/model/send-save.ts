@@ -68,7 +68,7 @@ export const sendTo =
     const body = ((await response.json().catch(() => null)) ?? {}) as Record<string, unknown>;
     if (response.ok) {
       const changes = changesIn(body);
-      return changes ? { ok: true, ...changes } : failed('Arbeit’s answer did not arrive whole.');
+      return changes ? { ok: true, ...changes } : failed('The response was cut off.');
     }
     const refusal = response.status === 409 ? refusalIn(body) : undefined;
     if (refusal) return refusal;

@@ -36,7 +36,7 @@ describe('a document that comes in', () => {
       JSON.stringify({ arbeit: 2, locale: 'xx-', classes: { hex: '0-9A-F' }, fields: [hex, hex, pin] }),
     );
     expect(taken.fields).toEqual([hex, pin]);
-    expect(taken).toMatchObject({ classes: { hex: '0-9A-F' }, locale: 'en-GB', title: 'Taken in' });
+    expect(taken).toMatchObject({ classes: { hex: '0-9A-F' }, locale: 'en-GB', title: 'Imported set' });
   });
 
   test.each([

@@ -94,7 +94,7 @@ describe('what keeps the store from answering is said in words', () => {
   test('a file where the folder should be, a damaged store', async () => {
     const place = mkdtempSync(join(tmpdir(), 'arbeit-bad-'));
     writeFileSync(join(place, 'file'), '');
-    await expect(openStore(join(place, 'file'), migrations)).rejects.toThrow(/is no folder/);
+    await expect(openStore(join(place, 'file'), migrations)).rejects.toThrow(/is not a folder/);
     const store = await openStore(join(place, 'whole'), migrations);
     await store.close();
     writeFileSync(join(place, 'whole', 'pg', 'global', 'pg_control'), 'x'.repeat(8192));
@@ -109,7 +109,7 @@ describe('what keeps the store from answering is said in words', () => {
     await store.close();
     rmSync(join(place, 'pg', 'PG_VERSION'));
     await expect(openStore(place, migrations)).rejects.toThrow(/damaged.*PG_VERSION is missing/);
-    await expect(openStore(place, migrations)).rejects.toThrow(/do not delete this one/);
+    await expect(openStore(place, migrations)).rejects.toThrow(/Keep this folder/);
     expect(existsSync(join(place, 'arbeit.lock'))).toBe(false);
   });
 

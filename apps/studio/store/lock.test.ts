@@ -27,7 +27,7 @@ test('a second opening is refused, and says who and what to do', async () => {
   const own = folder();
   const held = await lockFolder(own);
   await expect(lockFolder(own)).rejects.toThrow(FolderInUse);
-  await expect(lockFolder(own)).rejects.toThrow(/in use by another Arbeit \(process \d+\).*ARBEIT_DATA/);
+  await expect(lockFolder(own)).rejects.toThrow(/in use by another Arbeit process \(PID \d+\).*ARBEIT_DATA/);
   held.release();
   const again = await lockFolder(own);
   expect([held.isStill(), again.isStill()]).toEqual([false, true]);

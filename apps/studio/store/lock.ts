@@ -13,10 +13,10 @@ export class FolderInUse extends Error {
     const who = !holder
       ? ''
       : holder.host === hostname()
-        ? ` (process ${holder.pid})`
-        : ` (process ${holder.pid} on ${holder.host})`;
+        ? ` (PID ${holder.pid})`
+        : ` (PID ${holder.pid} on ${holder.host})`;
     super(
-      `The data folder ${folder} is in use by another Arbeit${who}. Stop that one, or choose another folder with ARBEIT_DATA.`,
+      `Data folder ${folder} is in use by another Arbeit process${who}. Stop it, or set ARBEIT_DATA to another folder.`,
     );
     this.name = 'FolderInUse';
   }

@@ -25,7 +25,7 @@ export const diskFull = (folder: string, cause?: unknown): StoreError =>
 /** The store in a data folder is damaged; `why` if known. */
 export const damaged = (folder: string, cause?: unknown, why = ''): StoreError =>
   new StoreError(
-    `The store in ${folder} is damaged and does not open${why}. Put a copy of the folder back, or choose another folder with ARBEIT_DATA; do not delete this one before its documents are saved.`,
+    `The database in ${folder} is damaged${why}. Restore the folder from a backup or set ARBEIT_DATA to another one. Keep this folder until you have recovered its documents.`,
     cause,
   );
 
@@ -91,7 +91,7 @@ export function storeErrorIn(error: unknown, folder: string): StoreError | undef
       return damaged(folder, error);
     if (code === 'ENOENT' || code === 'ENOTDIR' || code === 'EEXIST')
       return new StoreError(
-        `The data folder ${folder} is not there, or is no folder. Make it, or choose another with ARBEIT_DATA.`,
+        `Data folder ${folder} does not exist or is not a folder. Create it, or set ARBEIT_DATA to another folder.`,
         error,
       );
   }

@@ -67,7 +67,7 @@ describe('arbeit laws', () => {
     planted.steps = undefined;
     expect(code).toBe(1);
     expect(out).toContain(
-      'FAIL dog (80 events)\n  law 4: A backspace takes exactly one character, whatever fixed text is between, and is never stuck.\n    expected “1” gone\n    found    “2|”\n      field dog\n      type "1"\n      backspace\nnot tested key-box (0 events)\n1 of 2 fields pass',
+      'FAIL dog (80 events)\n  law 4: Backspace removes exactly one character, across any fixed text, and never gets stuck.\n    expected “1” gone\n    found    “2|”\n      field dog\n      type "1"\n      backspace\nnot tested key-box (0 events)\n1 of 2 fields pass',
     );
   });
 

@@ -91,7 +91,7 @@ describe('arbeit build', () => {
     );
     expect(await arbeit('build', twice, '--out', join(folder, 'd'))).toMatchObject({
       code: 2,
-      err: expect.stringContaining('would both be called walkIn'),
+      err: expect.stringContaining('would both be exported as walkIn'),
     });
     expect(existsSync(join(folder, 'd'))).toBe(false);
   });

@@ -56,7 +56,7 @@ describe('what is wrong is told, and nothing written', () => {
     writeFileSync(path, JSON.stringify(set([field('walk-in'), field('walkIn')])));
     expect(await arbeit('compile', path, '--out', folder)).toMatchObject({
       code: 2,
-      err: `${path}: the field "walk-in" and the field "walkIn" would both be called walkIn: rename one.`,
+      err: `${path}: the field "walk-in" and the field "walkIn" would both be exported as walkIn. Change one of the ids.`,
     });
   });
 });

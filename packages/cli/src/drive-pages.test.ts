@@ -20,7 +20,7 @@ const said = document.querySelector('#said');
 const pass = document.querySelector('#pass');
 const post = (path, json) => fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(json) });
 let wasLeft = false;
-const short = () => (wasLeft && pass.value && pass.value.length < 4 ? 'This is not complete yet.' : '');
+const short = () => (wasLeft && pass.value && pass.value.length < 4 ? 'Please complete this field.' : '');
 pass.addEventListener('input', () => { said.textContent = short(); });
 pass.addEventListener('blur', async () => {
   wasLeft = true;

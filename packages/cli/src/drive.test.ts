@@ -129,7 +129,7 @@ describe('arbeit drive', () => {
     const { code, out } = await called(document, tape, '--url', url, '--field', 'phone=#theirs', '--message', 'phone=#said');
     expect([code, out]).toEqual([
       1,
-      'DIFFERS Said\n  line 3: type "5": expected "(5|", found "5|"\n  line 4: leave: expected "(5", found "5"\n  line 4: leave: expected "This is not complete yet.", found ""\n0 of 1 tape matches',
+      'DIFFERS Said\n  line 3: type "5": expected "(5|", found "5|"\n  line 4: leave: expected "(5", found "5"\n  line 4: leave: expected "Please complete this field.", found ""\n0 of 1 tape matches',
     ]);
   });
 

@@ -66,7 +66,7 @@ describe('arbeit test', () => {
     [
       'a trial that expects nothing',
       setOf({ ...good, tape: 'field pin\ntype "1"' }),
-      'This trial expects nothing',
+      'This trial has no expectations',
     ],
     [
       'a tape that cannot be read',

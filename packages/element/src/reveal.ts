@@ -10,7 +10,7 @@ export function revealControl(show: (isRevealed: boolean) => void): HTMLButtonEl
   let isRevealed = false;
   const tell = (): void => {
     control.ariaPressed = String(isRevealed);
-    control.textContent = isRevealed ? 'Conceal' : 'Reveal';
+    control.textContent = isRevealed ? 'Hide' : 'Show';
     show(isRevealed);
   };
   control.addEventListener('click', () => {

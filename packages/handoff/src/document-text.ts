@@ -47,7 +47,7 @@ export function tooDeep(text: string): DocumentFault | undefined {
       return {
         path: '$',
         ...placesAt(text)(scanner.getTokenOffset()),
-        message: `This is the ${mostDeep + 1}st object or list one inside another: at most ${mostDeep} are read.`,
+        message: `Nested too deeply (maximum ${mostDeep} levels).`,
       };
   }
   return undefined;
@@ -87,9 +87,9 @@ export function readDocumentText(text: string, options: ReadOptions = {}): Docum
 }
 
 const said: Readonly<Partial<Record<string, string>>> = {
-  InvalidSymbol: 'This is no JSON: expected a value, such as a text in quotes.',
-  InvalidNumberFormat: 'This is no number as JSON writes one.',
-  PropertyNameExpected: 'Expected a name in quotes.',
+  InvalidSymbol: 'Invalid JSON. Expected a value, such as a text in double quotes.',
+  InvalidNumberFormat: 'Invalid number.',
+  PropertyNameExpected: 'Expected a property name in double quotes.',
   ValueExpected: 'Expected a value.',
   ColonExpected: 'Expected ":" between a name and its value.',
   CommaExpected: 'Expected "," between two entries.',
@@ -101,7 +101,7 @@ const said: Readonly<Partial<Record<string, string>>> = {
   UnexpectedEndOfString: 'This text is not closed: expected a quote.',
   UnexpectedEndOfNumber: 'This number is not complete.',
   InvalidUnicode: 'Expected four hexadecimal digits after "\\u".',
-  InvalidEscapeCharacter: 'There is no such escape: a backslash is written "\\\\".',
+  InvalidEscapeCharacter: 'Invalid escape sequence. Write a backslash as "\\\\".',
   InvalidCharacter: 'This character must be escaped in a text.',
 };
 
@@ -130,7 +130,7 @@ function keysTwice(placeAt: PlaceAt, node: Node, path: string): DocumentFault[] 
       faults.push({
         path: own,
         ...placeAt(key!.offset),
-        message: `"${name}" stands here a second time (first in line ${line}): take one of them out.`,
+        message: `Duplicate property "${name}" (first on line ${line}). Remove one.`,
       });
     }
     if (value) faults.push(...keysTwice(placeAt, value, own));

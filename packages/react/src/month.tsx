@@ -21,7 +21,7 @@ export function Month({
   today = localToday(),
   onPick,
   classNames = {},
-  words = { before: 'Month before', after: 'Month after', week: 'week', wk: 'wk' },
+  words = { before: 'Previous month', after: 'Next month', week: 'week', wk: 'wk' },
 }: {
   readonly field: Field;
   readonly today: string | undefined;

@@ -5,7 +5,7 @@ import type { ClassNames } from './class-names.ts';
 import type { Field } from './use-field.ts';
 
 const english: Readonly<Record<string, string>> = {
-  day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'half of the day',
+  day: 'day', month: 'month', year: 'year', hour: 'hours', minute: 'minutes', second: 'seconds', period: 'AM/PM',
 }; // biome-ignore format: a table
 
 /**

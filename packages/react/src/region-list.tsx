@@ -57,7 +57,7 @@ export function RegionList({
     regions: 'Regions',
     search: 'Search by name, code or number',
     hint: 'Name, code or number',
-    none: 'No region by that name, code or number.',
+    none: 'No matching country or region.',
   },
 }: {
   readonly field: Field;

@@ -6,7 +6,7 @@ export interface RevealWords {
   readonly conceal: string;
 }
 
-export const revealWords: RevealWords = { reveal: 'Reveal', conceal: 'Conceal' };
+export const revealWords: RevealWords = { reveal: 'Show', conceal: 'Hide' };
 
 /** The control that reveals a concealed field, and conceals it again. */
 export function Reveal({

@@ -43,12 +43,12 @@ describe('own code', () => {
   });
 
   test.each([
-    ['a loop without end', 'export default () => { for (;;); }', /more than 500,000 steps/],
-    ['a loop before it begins', 'for (;;);\nexport default () => {}', /more than 500,000 steps/],
+    ['a loop without end', 'export default () => { for (;;); }', /after 500,000 steps/],
+    ['a loop before it begins', 'for (;;);\nexport default () => {}', /after 500,000 steps/],
     [
       'an expression that tries for ever',
       'export default () => /^(a+)+$/.test("a".repeat(40) + "b")',
-      /more than 500,000 steps/,
+      /after 500,000 steps/,
     ],
     [
       'memory without end',
@@ -66,7 +66,7 @@ describe('own code', () => {
     ['a promise', 'export default async () => {}', /a promise/],
     ['an answer too long', 'export default () => ({ data: { x: "y".repeat(30000) } })', /too long/],
     ['an answer in a circle', 'export default () => { const a = {}; a.a = a; return a; }', /circular/i],
-    ['something imported', 'import fs from "node:fs";\nexport default () => {}', /import/],
+    ['something imported', 'import fs from "node:fs";\nexport default () => {}', /Imports/],
   ])('%s is told, and ends', (_, code, reason) => {
     expect(brokenBy(code)?.broken).toMatch(reason);
   });
@@ -133,12 +133,12 @@ describe('a function somebody brings', () => {
   });
 
   test.each([
-    ['const n = 1;', /no function/],
-    ['export default 42', /no function/],
+    ['const n = 1;', /No function/],
+    ['export default 42', /No function/],
     ['function (', /SyntaxError/],
-    ['import "x";\nexport default (t) => t', /import/],
-    ['', /SyntaxError|no function/],
-    ['for (;;);\nfunction f(t) { return t; }', /more than 500,000 steps/],
+    ['import "x";\nexport default (t) => t', /Imports/],
+    ['', /SyntaxError|No function/],
+    ['for (;;);\nfunction f(t) { return t; }', /after 500,000 steps/],
   ])('%s is refused', async (code, why) => {
     await expect(caller(code)).rejects.toMatchObject({ broken: expect.stringMatching(why) });
   });
@@ -147,7 +147,7 @@ describe('a function somebody brings', () => {
     ['() => 42', /answered a number/],
     ['() => {}', /answered nothing/],
     ['() => { throw new TypeError("no"); }', /TypeError: no/],
-    ['() => { for (;;); }', /more than 500,000 steps/],
+    ['() => { for (;;); }', /after 500,000 steps/],
     ['() => "x".repeat(1e5)', /too long/],
     ['async (t) => t', /answered a object/],
     ['() => fetch("https://huts.example")', /not defined/],
@@ -234,12 +234,12 @@ describe('a shape', () => {
   test.each([
     ['export default (c) => c', /no “export function shape/],
     ['export const shape = 1', /no “export function shape/],
-    ['export function shape() { for (;;); }', /more than 500,000 steps/],
-    ['for (;;);\nexport function shape() {}', /more than 500,000 steps/],
+    ['export function shape() { for (;;); }', /after 500,000 steps/],
+    ['for (;;);\nexport function shape() {}', /after 500,000 steps/],
     ['export function shape(c) {\n  throw new TypeError("no");\n}', /TypeError: no/],
     ['export function shape(c) { return fetch(c); }', /not defined/],
     ['export function shape(c) { return "x".repeat(1e5); }', /too long/],
-    ['JSON.stringify = () => "1"; export function shape(c) { return c; }', /no JSON/],
+    ['JSON.stringify = () => "1"; export function shape(c) { return c; }', /not JSON/],
   ])('%s is told, once and again', async (code, why) => {
     const { shape } = createSandbox(await quickjs(), () => undefined);
     for (const found of [shape(code, '1'), shape(code, '2')])

@@ -165,7 +165,7 @@ const checking: Made = {
 
 const answering: Made = {
   exports: ['default'],
-  missing: () => 'There is no function in it that takes a text.',
+  missing: () => 'No function with a text parameter found.',
   prepare: giveIntl,
   harness: `((parse, stringify) => (call, text) => {
     const answer = call(parse(text));
@@ -285,7 +285,7 @@ function jsonIn(said: string, expected: string): { readonly json: unknown } | Fa
   try {
     return { json: JSON.parse(said.slice(1)) };
   } catch {
-    return { broken: 'Its answer is no JSON.' };
+    return { broken: 'The return value is not JSON.' };
   }
 }
 
@@ -305,7 +305,7 @@ function shapeIn(said: string): Shaped {
   const read = jsonIn(said, '.');
   if ('broken' in read) return read;
   const { json } = read;
-  if (typeof json !== 'object' || json === null) return { broken: 'Its answer is no JSON.' };
+  if (typeof json !== 'object' || json === null) return { broken: 'The return value is not JSON.' };
   return { shown: undefined, ...json };
 }
 
@@ -324,12 +324,10 @@ function broken(context: QuickJSContext, handle: QuickJSHandle): Broken {
 }
 
 function inWords(name: string, message: string): string {
-  if (message === 'interrupted')
-    return `It took more than ${limits.steps.toLocaleString('en')} steps and was ended.`;
+  if (message === 'interrupted') return `Stopped after ${limits.steps.toLocaleString('en')} steps (limit).`;
   if (message === 'out of memory')
-    return `It took more than ${limits.memory / 1024 / 1024} MB and was ended.`;
-  if (/could not load module|module loader/.test(message))
-    return 'It imports something: there is nothing to import.';
+    return `Stopped: it used more than ${limits.memory / 1024 / 1024} MB of memory (limit).`;
+  if (/could not load module|module loader/.test(message)) return 'Imports are not available here.';
   // An error may quote its input, however long that is.
   return `${name}: ${message}`.slice(0, limits.reason);
 }

@@ -80,7 +80,7 @@ async function readShape<T>(request: Request, shape: z.ZodType<T>, most = mostBy
   if (!/^application\/json\s*(?:;|$)/i.test(type))
     return problem(415, { error: 'Expected content of type application/json.' });
   const bytes = await bytesOf(request, most);
-  if (!bytes) return problem(413, { error: `This is more than a set can hold (${most / 1_000_000} MB).` });
+  if (!bytes) return problem(413, { error: `Too large: a set can have at most ${most / 1_000_000} MB.` });
   let json: unknown;
   try {
     json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
@@ -103,7 +103,7 @@ async function readWith<T extends { document?: unknown }>(
   const read = await readShape(request, shape);
   if (read instanceof Response) return read;
   const result = await readOnServer(read.document);
-  if (!result.ok) return problem(422, { error: 'The document has faults.', faults: result.faults });
+  if (!result.ok) return problem(422, { error: 'The document has errors.', faults: result.faults });
   return { ...read, document: result.document };
 }
 
@@ -128,7 +128,9 @@ export const readNew = (request: Request) => readWith(request, withDocument);
 export const readRename = (request: Request) =>
   readShape(
     request,
-    z.strictObject({ id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'Small letters, digits and “-”.') }),
+    z.strictObject({
+      id: z.string().regex(/^[a-z0-9-]{1,80}$/, 'Use lower-case letters, digits and “-” only.'),
+    }),
   );
 
 /** The name of a revision; `null` removes it. */
@@ -141,7 +143,7 @@ const mostNames = 5000;
 const named = <T extends z.ZodType>(one: T) =>
   z
     .record(z.string().max(100), one)
-    .refine((all) => Object.keys(all).length <= mostNames, `At most ${mostNames} names.`);
+    .refine((all) => Object.keys(all).length <= mostNames, `Use at most ${mostNames} names.`);
 
 /** A question of a rule to a service (`docs/contract/servers.md`). */
 export const readAsked = (request: Request) =>

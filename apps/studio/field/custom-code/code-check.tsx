@@ -21,10 +21,10 @@ const given: readonly Offer[] = [
   { label: 'raw', detail: 'the raw value' },
   { label: 'values', detail: 'typed values of the fields named' },
   { label: 'today', detail: 'the day, ISO 8601' },
-  { label: 'code', detail: 'answer: what is wrong, one word' },
-  { label: 'data', detail: 'answer: for the message, by name' },
-  { label: 'facts', detail: 'answer: found out beside it, by name' },
-  { label: 'open', detail: 'answer: it could yet come right' },
+  { label: 'code', detail: 'return: error code' },
+  { label: 'data', detail: 'return: placeholders of the message, by name' },
+  { label: 'facts', detail: 'return: extra facts by name' },
+  { label: 'open', detail: 'return: still open' },
 ];
 
 /**
@@ -71,7 +71,7 @@ export function CodeCheck({
         {problem ? (
           <span className="text-brick">Not saved: {problem}</span>
         ) : outcome === undefined ? (
-          <span className="text-faint">Being tried…</span>
+          <span className="text-faint">Running…</span>
         ) : 'undecided' in outcome ? (
           <span className="text-marigold">{outcome.undecided}</span>
         ) : 'broken' in outcome ? (
@@ -81,13 +81,12 @@ export function CodeCheck({
           </span>
         ) : (
           <span className="text-faint">
-            Of the sample it says{' '}
+            Result for the sample:{' '}
             {outcome.answer === undefined || outcome.answer === null ? (
-              'nothing: it passes'
+              'passes'
             ) : (
               <code className="value">{JSON.stringify(outcome.answer)}</code>
             )}
-            .
           </span>
         )}
       </p>

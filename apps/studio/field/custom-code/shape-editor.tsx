@@ -79,7 +79,7 @@ export function ShapeEditor({
         ) : broken ? (
           <span className="text-brick">
             {broken.line === undefined ? '' : `Line ${broken.line}: `}
-            {shapeWords(broken)} What is typed is shown as it is.
+            {shapeWords(broken)} The text is shown unformatted.
           </span>
         ) : null}
       </p>
@@ -93,7 +93,7 @@ type Step = ReturnType<typeof growing>[number];
 /** A text as it grows: what was typed and what is shown; the user's characters in ink, fixed ones faint. */
 function Growing({ steps }: { readonly steps: readonly Step[] }) {
   return (
-    <ol aria-label="How a text grows" className="growing value">
+    <ol aria-label="Display, key by key" className="growing value">
       {steps.map(({ content, body }) => (
         <li key={content} data-is={body.is}>
           <Shown body={body} />
@@ -133,16 +133,16 @@ function Laws({
     <div className="text-sm">
       <p role="status" className="min-h-6">
         {is === 'under way' ? (
-          <span className="text-faint">The laws are asked…</span>
+          <span className="text-faint">Checking guarantees…</span>
         ) : is === 'failed' ? (
           <span className="text-brick">{problem}</span>
         ) : found.length === 0 ? (
           <span className="text-faint">
-            The laws hold: {events.toLocaleString('en-GB')} random events found nothing.
+            No problems found in {events.toLocaleString('en-GB')} random events.
           </span>
         ) : (
           <span className="text-brick">
-            It does what a shape may not: {found.length === 1 ? 'a law is' : `${found.length} laws are`}{' '}
+            {found.length === 1 ? 'Problem found: 1 law is' : `Problems found: ${found.length} laws are`}{' '}
             broken.
           </span>
         )}
@@ -154,7 +154,7 @@ function Laws({
               <span className="value text-brick">{law}</span> {lawWords[law]}
             </p>
             <p className="caption">
-              Expected {expected}. There was {was}. <span className="value">{actions.join(', ')}</span>
+              Expected: {expected}. Actual: {was}. <span className="value">{actions.join(', ')}</span>
             </p>
           </li>
         ))}

@@ -46,8 +46,7 @@ export function useLaws(definition: FieldDocument, set: Pick<SetDocument, 'local
     setKnown((now) => ({
       ...now,
       is: 'failed',
-      problem:
-        'It kept the engine busy for too long and was ended: look for a search through a list or a text without a bound.',
+      problem: 'Stopped: the code ran too long. Check for unbounded loops and searches.',
     }));
   };
   const { locale, classes } = set;

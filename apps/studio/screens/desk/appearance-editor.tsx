@@ -8,7 +8,7 @@ import { Choices } from '../../ui/choices.tsx';
 import { type Appearance, labels, sizes, withAppearance } from './appearance-words.ts';
 import type { Change } from './change.ts';
 
-const written = { before: 'Before it', behind: 'Behind it', icon: 'Icon (SVG)' } as const;
+const written = { before: 'Prefix', behind: 'Suffix', icon: 'Icon (SVG)' } as const;
 
 /**
  * The options of the appearance, one row each. An invalid symbol, width or icon is reported in its row and
@@ -45,7 +45,7 @@ export function AppearanceEditor({
       <Written
         definition={definition}
         name="width"
-        label="Characters wide"
+        label="Width (characters)"
         text={look.width === undefined ? '' : String(look.width)}
         valueFor={(text) => (/^\d+$/.test(text) ? Number(text) : text)}
         set={(value) => set('width', value as number | undefined)}

@@ -25,10 +25,10 @@ export const AppearanceSection = memo(function TheLook({
   return (
     <div className="mt-1">
       <FoldedLine
-        name="How it looks"
-        caption="Handed off it looks"
+        name="Appearance"
+        caption="Appearance (when exported)"
         said={appearanceInWords(definition.look)}
-        opens="the look"
+        opens="the appearance"
       >
         {() => <LookEditor definition={definition} onChange={onChange} />}
       </FoldedLine>

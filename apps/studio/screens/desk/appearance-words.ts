@@ -2,7 +2,7 @@ import type { FieldDocument } from '@arbeit/engine/document';
 
 export type Appearance = NonNullable<FieldDocument['look']>;
 
-export const labels = { above: 'above', beside: 'beside it', inside: 'inside, moving away' } as const;
+export const labels = { above: 'above', beside: 'beside it', inside: 'floating' } as const;
 export const sizes = { small: 'small', medium: 'medium', large: 'large' } as const;
 
 /** The appearance of a field, in words. */
@@ -11,12 +11,12 @@ export function appearanceInWords(look: Appearance = {}): string {
   const said = [
     ...(label && label !== 'above' ? [`label ${labels[label]}`] : []),
     ...(size && size !== 'medium' ? [sizes[size]] : []),
-    ...(width ? [`${width} characters wide`] : []),
-    ...(icon ? ['with an icon'] : []),
-    ...(before ? [`“${before}” before it`] : []),
-    ...(behind ? [`“${behind}” behind it`] : []),
+    ...(width ? [`width ${width} characters`] : []),
+    ...(icon ? ['icon'] : []),
+    ...(before ? [`prefix “${before}”`] : []),
+    ...(behind ? [`suffix “${behind}”`] : []),
   ];
-  return said.join(', ') || 'as most fields do';
+  return said.join(', ') || 'default';
 }
 
 /** The definition with one option of its appearance set; defaults and empty values are left out. */

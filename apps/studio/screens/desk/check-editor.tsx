@@ -42,7 +42,7 @@ export function CheckEditor({
         />
       );
     case 'form':
-      return <p className="text-faint">Two fields are compared in a form: there it is changed.</p>;
+      return <p className="text-faint">This rule compares two fields. Edit it on the form.</p>;
     case undefined:
       return <MembersEditor define={define} check={check} onChange={onChange} />;
   }
@@ -85,9 +85,9 @@ function RangeEditor({
         <Help about="limits">
           <p>
             {define.limits?.isGood('today')
-              ? 'A day as the field writes it, or one told from the clock: it moves along with today.'
+              ? 'A date in the field’s format, or a date relative to today.'
               : 'As the field writes it, in its own locale.'}{' '}
-            In a document it stands as{' '}
+            Stored in the document as{' '}
             <span className="value">{keys.map((key) => String(check[key])).join(', ')}</span>.
           </p>
         </Help>

@@ -64,7 +64,7 @@ function PatternGrid({ of, field }: { readonly of: ReturnType<typeof usePatterns
       />
       <OnceDone isDone={open !== null} />
       {path && opened && (
-        <InlinePanel key={open} label={`Define: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
+        <InlinePanel key={open} label={`Edit: ${inWords(opened)}`} needs={PartEditor} onClose={close}>
           {() => (
             <PartEditor
               nodes={notation.nodes}

@@ -2,7 +2,7 @@
 
 import { localToday } from '@arbeit/dom';
 import type { FieldDocument } from '@arbeit/engine/document';
-import { compileField } from '@arbeit/engine/document';
+import { compileField, languageOf } from '@arbeit/engine/document';
 import { kindIn } from '@arbeit/engine/kinds';
 import { type Field, useField } from '@arbeit/react';
 import { useCallback, useMemo, useRef } from 'react';
@@ -62,7 +62,7 @@ export function Desk({ stored, fieldId }: DeskProps) {
         <main className="desk">
           <h1 className="sr-only">{name}</h1>
           <p role="status" className="text-faint">
-            One moment: {definition.kind} is being fetched…
+            Loading {definition.kind}…
           </p>
         </main>
       )}
@@ -78,9 +78,12 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
     (edit, about) => set.edit((d) => changeField(d, fieldId, edit), about),
     [set.edit, fieldId],
   );
-  const { classes, locale } = set.document;
-  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
-  const languages = useLanguages(definition.locale ?? locale);
+  const { classes, locale, language } = set.document;
+  const facts = useMemo(
+    () => ({ locale, ...(language ? { language } : {}), ...(classes ? { classes } : {}) }),
+    [locale, language, classes],
+  );
+  const languages = useLanguages(languageOf(definition, facts));
   const compiled = useCustomCode(
     useMemo(() => compileField(definition, facts, kinds, languages), [definition, facts, kinds, languages]),
   );
@@ -103,14 +106,14 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
   useNamedTrial(set, bench);
   const { textOf } = trial;
   useCommands('Desk', [
-    { id: 'field', label: 'Into the field', key: 'f', run: () => focusOn(`#${CSS.escape(String(field.inputProps.id))}`) },
-    { id: 'part', label: 'To the specimen', key: 's', run: () => focusOn('[data-part]') },
-    { id: 'pattern', label: 'To the pattern as text', key: 'p', run: () => focusOn('[aria-label="Pattern"] input') },
-    { id: 'rule', label: 'Add a rule', key: 'r', run: () => focusOn('[data-add-rule]') },
-    { id: 'tape', label: 'To the tape, to step along it', key: 't', run: () => focusOn('.tape-rows') },
+    { id: 'field', label: 'Go to field', key: 'f', run: () => focusOn(`#${CSS.escape(String(field.inputProps.id))}`) },
+    { id: 'part', label: 'Go to specimen', key: 's', run: () => focusOn('[data-part]') },
+    { id: 'pattern', label: 'Edit pattern text', key: 'p', run: () => focusOn('[aria-label="Pattern"] input') },
+    { id: 'rule', label: 'Add rule', key: 'r', run: () => focusOn('[data-add-rule]') },
+    { id: 'tape', label: 'Go to tape', key: 't', run: () => focusOn('.tape-rows') },
     { id: 'copy', label: 'Copy the tape as text', key: 'c', run: () => void navigator.clipboard?.writeText(textOf()) },
-    { id: 'keep', label: 'Keep the tape as a trial', key: 'k', run: trial.onKeep },
-    { id: 'new-tape', label: 'New tape', run: trial.onClear },
+    { id: 'keep', label: 'Save tape as trial', key: 'k', run: trial.onKeep },
+    { id: 'new-tape', label: 'Clear tape', run: trial.onClear },
   ]); // biome-ignore format: one command a line
   return (
     <>
@@ -136,7 +139,7 @@ function Sheet({ set, definition }: { readonly set: EditedSet; readonly definiti
           onOpen={(text) => playText(bench.store, text, trial.onClear)}
         />
       </main>
-      <aside aria-label="The same value elsewhere" className="space-y-6 px-6 pb-16">
+      <aside aria-label="Linked displays of this value" className="space-y-6 px-6 pb-16">
         <SharedValue definition={definition} own={bench.store} set={facts} today={today} />
         {kindIn(kinds, definition.kind).define.byLocale && (
           <LocaleSheet definition={definition} set={facts} own={bench.store} today={today} />

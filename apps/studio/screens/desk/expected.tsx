@@ -18,7 +18,7 @@ export function Expected({
   const expected = expectedAt(rows, row, expects);
   return (
     <fieldset className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1 text-sm">
-      <legend className="caption float-left mr-4">A trial expects at this row</legend>
+      <legend className="caption float-left mr-4">Expect at this row:</legend>
       {(Object.keys(expectables) as DeskExpectable[]).map((what) => (
         <label key={what} className="inline-flex items-baseline gap-1.5">
           <input

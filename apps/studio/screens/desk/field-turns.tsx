@@ -44,9 +44,13 @@ export function FieldTurns({
         set={set}
         field={definition}
         trigger="Field"
-        button={{ className: 'word-button', 'aria-label': `Menu of ${nameOf(definition)}` }}
+        button={{ className: 'word-button', 'aria-label': `Actions for ${nameOf(definition)}` }}
         more={[
-          { id: 'alone', label: 'Open alone', onSelect: () => router.push(`${hrefOf(definition.id)}/alone`) },
+          {
+            id: 'alone',
+            label: 'Open in its own page',
+            onSelect: () => router.push(`${hrefOf(definition.id)}/alone`),
+          },
         ]}
         onMade={(id) => router.push(hrefOf(id))}
         onRenamed={(id) => router.replace(hrefOf(id))}

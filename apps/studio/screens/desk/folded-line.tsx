@@ -36,10 +36,10 @@ export function FoldedLine({
           className="word-button"
           aria-expanded={isOpen}
           aria-controls={id}
-          aria-label={opens && (isOpen ? `Put ${opens} away` : `Change ${opens}`)}
+          aria-label={opens && `${isOpen ? 'Close' : 'Change'} ${opens}`}
           onClick={() => setOpen(!isOpen)}
         >
-          {isOpen ? 'Put away' : 'Change'}
+          {isOpen ? 'Close' : 'Change'}
         </button>
         {help}
       </div>

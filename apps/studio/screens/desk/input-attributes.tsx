@@ -36,15 +36,15 @@ export const InputAttributes = memo(function ToldBrowser({
   return (
     <div className="mt-3">
       <FoldedLine
-        name="What the browser is told"
-        caption="The browser is told"
-        said={said.join(' · ') || 'nothing of its own'}
+        name="HTML attributes"
+        caption="HTML attributes"
+        said={said.join(' · ') || 'none'}
         isValue
         help={
-          <Help about="what the browser is told">
+          <Help about="HTML attributes">
             <p>
-              The keyboard a phone raises, what the browser may fill in, how it treats capitals. A kind sets
-              what suits it; what you set here goes before that.
+              On-screen keyboard, autofill, capitalization and spell checking. Each kind has suitable
+              defaults. Values set here override them.
             </p>
           </Help>
         }
@@ -93,7 +93,7 @@ function Row({
         value={set}
         onChange={(event) => onChange(values === 'yes' ? event.target.value === 'yes' : event.target.value)}
       >
-        <option value="">{own === undefined ? 'not said' : `${own}, as the kind sets it`}</option>
+        <option value="">{own === undefined ? 'not set' : `${own} (default)`}</option>
         {values === 'yes' ? (
           <option value="yes">yes</option>
         ) : (

@@ -45,7 +45,7 @@ export function KindBand({ definition, field, set, onChange }: BandProps) {
       {opened && (
         <InlinePanel
           key={opened.part}
-          label={`Define: ${opened.caption}`}
+          label={`Edit: ${opened.caption}`}
           needs={OptionEditors}
           onClose={close}
         >

@@ -44,7 +44,7 @@ export const KindSpecimen = memo(function KindSpecimen({
             type="button"
             data-part={piece.id}
             aria-expanded={open === piece.id}
-            aria-label={`${piece.caption}: ${piece.text}. Define this part.`}
+            aria-label={`Edit ${piece.caption}: ${piece.text}`}
             className="piece"
             data-preview={shown !== null || undefined}
             data-is={piece.isValue ? 'taken' : 'fixed'}
@@ -65,7 +65,7 @@ export const KindSpecimen = memo(function KindSpecimen({
               type="button"
               data-part={piece.id}
               aria-expanded={open === piece.id}
-              aria-label={`${piece.caption}: ${piece.text}. Define this part.`}
+              aria-label={`Edit ${piece.caption}: ${piece.text}`}
               className="word-button whitespace-nowrap aria-expanded:font-semibold aria-expanded:text-oxide"
               onClick={() => onOpen(open === piece.id ? null : piece.id)}
             >

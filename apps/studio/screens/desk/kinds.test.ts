@@ -172,7 +172,7 @@ describe('the calendar', () => {
     ]); // biome-ignore format: a week a line
   });
   test('a day the rules refuse says why', () => {
-    expect(problemWith(arrival, '2027-02-09', '2027-02-10')).toBe('Nothing before 10/02/2027 is possible.');
+    expect(problemWith(arrival, '2027-02-09', '2027-02-10')).toBe('Enter a date on or after 10/02/2027.');
     expect(problemWith(arrival, '2027-02-10', '2027-02-10')).toBe('');
     expect(problemWith(arrival, '2027-03-11', '2027-02-10')).toContain('10/03/2027');
   });

@@ -51,7 +51,7 @@ export function LimitEditor({
             check={(text) =>
               /^[1-9]\d{0,3}$/.test(text)
                 ? check(fromClock({ ...told, count: Number(text) }))
-                : 'A number from 1 to 9999.'
+                : 'Enter a number from 1 to 9999.'
             }
             onChange={(text) => onChange(fromClock({ ...told, count: Number(text) }))}
           />
@@ -73,7 +73,7 @@ export function LimitEditor({
               );
           }}
         >
-          <option value="fixed">a fixed day</option>
+          <option value="fixed">a fixed date</option>
           <option value="today">today</option>
           {ways.map(({ unit, side }) => (
             <option key={side + unit} value={side + unit}>
@@ -90,7 +90,7 @@ export function LimitEditor({
             value={limitInWords(compiled, value)}
             check={(text) => {
               const limit = meant(text);
-              return limit === undefined ? `Write it as the field does: ${example}.` : check(limit);
+              return limit === undefined ? `Use the field’s format, e.g. ${example}.` : check(limit);
             }}
             onChange={(text) => onChange(meant(text) ?? value)}
           />

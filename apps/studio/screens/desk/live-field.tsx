@@ -21,7 +21,12 @@ const RestingField = deferred(() =>
 
 const AsElement = deferred(() => import('./as-element.tsx').then((element) => element.AsElement));
 
-const views = { desktop: 'Desktop', phone: 'Phone', rest: 'Resting text', element: 'As handed off' } as const;
+const views = {
+  desktop: 'Desktop',
+  phone: 'Phone',
+  rest: 'Unfocused (after blur)',
+  element: 'As exported',
+} as const;
 
 /**
  * The field as a user sees it, at its real width, on a screen or a phone, in either theme and direction. Its
@@ -43,7 +48,7 @@ export function LiveField({
   const StandIn = standInOf(field, useKinds());
   const [problem, setProblem] = useState('');
   return (
-    <OnPaper label="Live field" own="As the desk" views={views}>
+    <OnPaper label="Live field" own="Same as app" views={views}>
       {(view) => (
         <div
           className={view === 'phone' ? 'w-[22.5rem] max-w-full border-2 border-line p-4 pb-2' : 'max-w-md'}
@@ -93,7 +98,7 @@ function InPlace({
       <WordInPlace
         label="Label"
         value={definition.label}
-        missing="No label: write it here"
+        missing="Add a label"
         className="font-semibold"
         onChange={(text) => onChange((f) => ({ ...f, label: text }), 'label')}
       />
@@ -124,30 +129,28 @@ function InPlace({
       )}
       <div className="flex flex-wrap items-baseline gap-x-5 text-sm">
         {!isPicked && (
-          <Said name="While empty">
+          <Said name="Placeholder">
             <WordInPlace
               label="Placeholder"
               value={definition.placeholder ?? ''}
-              missing="nothing"
+              missing="none"
               className="value"
               onChange={(text) => onChange((f) => withText(f, 'placeholder', text), 'placeholder')}
             />
           </Said>
         )}
-        <Said name="Begins with">
+        <Said name="Initial value">
           <WordInPlace
             label="Initial value"
             value={definition.initial ?? ''}
-            missing="nothing"
+            missing="none"
             className="value"
             onChange={(text) => onChange((f) => withText(f, 'initial', text), 'initial')}
           />
         </Said>
       </div>
       {definition.initial && definition.placeholder && (
-        <p className="text-sm text-marigold">
-          With an initial value the placeholder is only seen once that is cleared.
-        </p>
+        <p className="text-sm text-marigold">The placeholder is hidden until the initial value is cleared.</p>
       )}
     </>
   );

@@ -11,9 +11,9 @@ const LocaleLines = deferred(() => import('./locale-lines.tsx').then((lines) => 
 export function LocaleSheet(props: ComponentProps<typeof LocaleLines>) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <section aria-label="Locale sheet" className="mt-6">
+    <section aria-label="In other locales" className="mt-6">
       <div className="flex items-baseline gap-4 border-b border-ink pb-1">
-        <h2 className="font-semibold">Locale sheet</h2>
+        <h2 className="font-semibold">In other locales</h2>
         <span className="caption">one value, sixteen locales</span>
         <button
           type="button"
@@ -21,7 +21,7 @@ export function LocaleSheet(props: ComponentProps<typeof LocaleLines>) {
           aria-expanded={isOpen}
           onClick={() => setOpen(!isOpen)}
         >
-          {isOpen ? 'Put away' : 'Lay out'}
+          {isOpen ? 'Put away' : 'Show'}
         </button>
       </div>
       {isOpen && <LocaleLines {...props} />}

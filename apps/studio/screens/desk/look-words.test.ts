@@ -5,8 +5,8 @@ import { appearanceInWords, withAppearance } from './appearance-words.ts';
 const field = { id: 'a', kind: 'text', label: 'A', entry: {} } as FieldDocument;
 
 test('a look in words, and as most fields do where there is none', () => {
-  expect(appearanceInWords()).toBe('as most fields do');
-  expect(appearanceInWords({ label: 'above', size: 'medium' })).toBe('as most fields do');
+  expect(appearanceInWords()).toBe('default');
+  expect(appearanceInWords({ label: 'above', size: 'medium' })).toBe('default');
   expect(
     appearanceInWords({
       label: 'inside',
@@ -16,7 +16,7 @@ test('a look in words, and as most fields do where there is none', () => {
       before: '№',
       behind: 'kg',
     }),
-  ).toBe('label inside, moving away, large, 12 characters wide, with an icon, “№” before it, “kg” behind it');
+  ).toBe('label floating, large, width 12 characters, icon, prefix “№”, suffix “kg”');
 });
 
 test('an option is set and taken back; what is usual is left out, and of no look nothing stays', () => {

@@ -78,7 +78,7 @@ function Member({
           check={(text) =>
             /^\s*\d*\s*$/.test(text)
               ? problemWith(read(text))
-              : `A whole number from ${option.min} to ${option.max}.`
+              : `Enter a whole number from ${option.min} to ${option.max}.`
           }
           onChange={(text) => onChange(read(text))}
         />

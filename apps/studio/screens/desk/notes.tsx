@@ -63,7 +63,7 @@ export function Notes({
       onPointerMove={() => setIsInUse(true)}
     >
       <div className="flex items-baseline gap-4">
-        <h2 className="caption">Rules, as they are heard</h2>
+        <h2 className="caption">Rules (first failing rule is shown)</h2>
         <AddRule
           definition={definition}
           onAdd={(rule) => {
@@ -97,7 +97,7 @@ export function Notes({
           >
             <VerdictIcon verdict={own.finding.verdict} />
             <span>must be complete</span>
-            <span className="caption">on leaving, the field’s own</span>
+            <span className="caption">on blur, built in</span>
           </li>
         )}
       </ol>
@@ -141,7 +141,7 @@ function Note({
           type="button"
           data-handle
           className="handle"
-          aria-label={`Move “${words}”: arrow keys, or drag`}
+          aria-label={`Reorder “${words}”. Use the arrow keys or drag.`}
           onKeyDown={onHandleKey}
         >
           <span aria-hidden="true">⠿</span>
@@ -156,7 +156,7 @@ function Note({
           <span className="min-w-0 wrap-anywhere">{words}</span>
           <span className="caption">
             {showWhenWords[rule.show ?? 'leave']}
-            {rule.severity === 'warning' ? ', as a warning' : ''}
+            {rule.severity === 'warning' ? ', warning' : ''}
           </span>
         </button>
       </div>
@@ -203,7 +203,7 @@ function AddRule({
   const define = definitionIn(useKinds(), definition);
   return (
     <Menu
-      trigger="Add a rule"
+      trigger="Add rule"
       button={{ className: 'word-button ml-auto', ...{ 'data-add-rule': '' } }}
       align="end"
       className="min-w-64"

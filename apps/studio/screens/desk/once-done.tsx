@@ -17,7 +17,7 @@ export function OnceDone({ isDone }: { readonly isDone: boolean }) {
   }, [isDone]);
   return (
     <p className="on-screen sticky left-0 min-h-5 text-sm text-faint">
-      {isKnown ? '' : 'Click a part above to define it.'}
+      {isKnown ? '' : 'Click a part above to edit it.'}
     </p>
   );
 }

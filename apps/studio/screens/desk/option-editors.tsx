@@ -260,4 +260,4 @@ const wholeFrom =
   (text: string): string | null =>
     text === '' || (/^\d{1,5}$/.test(text) && +text >= min && +text <= max)
       ? null
-      : `A whole number from ${min} to ${max}, or nothing.`;
+      : `Enter a whole number from ${min} to ${max}, or leave it empty.`;

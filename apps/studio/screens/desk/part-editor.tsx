@@ -67,9 +67,9 @@ export function PartEditor({
               value={part.text}
               check={(text) =>
                 text === ''
-                  ? 'Take the part out instead.'
+                  ? 'Cannot be empty. Remove the part instead.'
                   : path.length > 1 && text.includes('>')
-                    ? 'A stretch cannot hold “>”.'
+                    ? 'Optional groups cannot contain “>”.'
                     : null
               }
               onChange={(text) => put({ type: 'text', text })}
@@ -80,7 +80,7 @@ export function PartEditor({
       {part.type === 'cells' && <CellsEditor part={part} classes={classes} onChange={put} />}
       {part.type === 'number' && <NumberEditor part={part} onChange={put} />}
       {part.type === 'words' && (
-        <Labelled label="Words, one of which is typed">
+        <Labelled label="Allowed words">
           {(id) => (
             <DraftInput
               id={id}
@@ -99,12 +99,12 @@ export function PartEditor({
             className="word-button"
             onClick={() => leave(toggleOptional(nodes, path.slice(0, -1)))}
           >
-            Always there
+            Make required
           </button>
         ) : (
           part.type !== 'text' && (
             <button type="button" className="word-button" onClick={() => leave(toggleOptional(nodes, path))}>
-              Only once typed into
+              Make optional
             </button>
           )
         )}
@@ -120,14 +120,16 @@ export function PartEditor({
           disabled={!mayGo}
           onClick={() => leave(replacePart(nodes, path, []))}
         >
-          Take out
+          Remove
         </button>
       </div>
       {!mayGo && (
-        <p className="basis-full text-sm text-faint">It cannot be taken out: nothing could be typed then.</p>
+        <p className="basis-full text-sm text-faint">
+          This is the only part that takes input, so it cannot be removed.
+        </p>
       )}
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-1.5">
-        <span className="caption">Put before it:</span>
+        <span className="caption">Insert before:</span>
         {newParts.map(({ label, part: fresh }) => (
           <button
             key={label}
@@ -150,12 +152,12 @@ function problemWith(matter: Matter, classes: readonly string[]): string | null 
   if (matter.type === 'words' && matter.words.length < 2) return 'A choice needs at least two words.';
   if (matter.type === 'words') {
     const seen = new Set(matter.words.map((word) => word.toLowerCase()));
-    if (seen.size < matter.words.length) return 'A word stands there twice.';
-    if (matter.words.some((word) => /[<>"]/.test(word))) return 'Words cannot have <, > or " in them.';
+    if (seen.size < matter.words.length) return 'The same word appears twice.';
+    if (matter.words.some((word) => /[<>"]/.test(word))) return 'Words cannot contain <, > or ".';
   }
   if (matter.type === 'cells' && matter.takes.type === 'class' && !classes.includes(matter.takes.name))
-    return 'No such class.';
-  return printNotation([matter]) ? null : 'Nothing is left.';
+    return 'Unknown class.';
+  return printNotation([matter]) ? null : 'Enter at least one character.';
 }
 
 function CellsEditor({
@@ -179,7 +181,7 @@ function CellsEditor({
   const { manner: _, ...unmannered } = part;
   return (
     <>
-      <Labelled label="Each cell takes">
+      <Labelled label="Allowed characters">
         {(id) => (
           <select
             id={id}
@@ -213,7 +215,7 @@ function CellsEditor({
                 return typeof ranges === 'string'
                   ? ranges
                   : text.includes('"')
-                    ? 'Quotation marks cannot be among them.'
+                    ? 'Quotation marks are not allowed.'
                     : null;
               }}
               onChange={(characters) => change({ takes: { type: 'characters', characters } })}
@@ -231,7 +233,7 @@ function CellsEditor({
           onChange={(value) => change({ max: value, min: min === max ? value : Math.min(min, value) })}
         />
       </div>
-      <Labelled label="Letters become">
+      <Labelled label="Letter case">
         {(id) => (
           <select
             id={id}
@@ -247,7 +249,7 @@ function CellsEditor({
           >
             <option value="">as typed</option>
             <option value="upper">capitals</option>
-            <option value="lower">small letters</option>
+            <option value="lower">lower case</option>
           </select>
         )}
       </Labelled>
@@ -295,8 +297,7 @@ function NumberEditor({
   readonly part: Extract<Matter, { type: 'number' }>;
   readonly onChange: (matter: Matter) => void;
 }) {
-  const check = (text: string): string | null =>
-    /^\d{1,15}$/.test(text) ? null : 'Digits only, fifteen at most.';
+  const check = (text: string): string | null => (/^\d{1,15}$/.test(text) ? null : 'Use up to 15 digits.');
   /**
    * Writes both bounds with the same number of digits, the lower one first. The other bound follows the
    * changed one.

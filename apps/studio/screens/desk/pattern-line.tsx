@@ -163,13 +163,13 @@ function Said({
               Column {fault.column}: {fault.message}{' '}
               {fault.suggestion !== undefined && (
                 <span className="text-ink">
-                  Perhaps <code className="value">{fault.suggestion}</code>
+                  Did you mean <code className="value">{fault.suggestion}</code>?
                 </span>
               )}
             </p>
           ))}
           <button type="button" className="word-button mt-1" onClick={onBack}>
-            Back to the last pattern that read
+            Revert to the last valid pattern
           </button>
         </>
       )}
@@ -209,12 +209,12 @@ function HowItTypes({
         aria-expanded={isOpen}
         onClick={() => setOpen(!isOpen)}
       >
-        How it types
+        Typing behaviour
       </button>
       <div className="order-last basis-full empty:hidden">
         {isOpen && (
           <InlinePanel
-            label="How it types"
+            label="Typing behaviour"
             needs={OptionEditors}
             onClose={() => {
               setOpen(false);

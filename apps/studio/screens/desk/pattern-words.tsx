@@ -2,11 +2,10 @@
 
 /** What a raw value means where a part of the pattern can be ended early. */
 const lossWords = {
-  'as-needed':
-    'Raw is handed on with its fixed text, because a part of this pattern can be ended early and the characters alone could stand for two texts.',
+  'as-needed': 'The raw value includes the fixed text, because this pattern has parts of variable length.',
   text: '',
   content:
-    'A part of this pattern can be ended early, so the same characters can stand for two texts: what was typed alone may not bring the text back.',
+    'Warning: this pattern has parts of variable length, so the typed characters alone are ambiguous. Use raw value “with fixed text” to keep it reversible.',
   compact:
     'A part of this pattern can be ended early, and without separators nothing tells where: with fixed text, raw brings the text back.',
 } as const;
@@ -21,11 +20,11 @@ export function PatternHelp({ classes }: { readonly classes: readonly string[] }
   const lines: readonly (readonly [written: string, means: string])[] = [
     ['<3 digit>', 'three digits; also letter (any script), latin (A–Z), alnum (letter or digit), any'],
     ['<2-4 digit>', 'two digits, up to four'],
-    ['<2 latin upper>', 'letters become capitals; lower: small ones'],
+    ['<2 latin upper>', '2 letters, converted to upper case (or: lower)'],
     ['<2 "0-9A-F">', 'only these characters'],
     ['<00..23>', 'a number within bounds'],
     ['<AM|PM>', 'one of these words'],
-    ['<? ext. <1-5 digit>>', 'a stretch that is there only once typed into'],
+    ['<? ext. <1-5 digit>>', 'optional group: appears when typed into'],
     ['<<', 'a less-than sign; everything else outside of < > is fixed text'],
   ];
   return (

@@ -12,7 +12,7 @@ export function PhoneKeyboard({
   readonly inputmode: string;
 }) {
   const rows = phoneKeys(inputmode);
-  if (!rows) return <p className="min-h-40 text-sm text-faint">inputmode “none”: no keyboard is raised.</p>;
+  if (!rows) return <p className="min-h-40 text-sm text-faint">inputmode “none”: no on-screen keyboard.</p>;
   return (
     <fieldset dir="ltr" className="mt-2 border-t pt-2">
       <legend className="sr-only">Phone keyboard for inputmode {inputmode}</legend>

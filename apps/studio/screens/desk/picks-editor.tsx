@@ -30,7 +30,7 @@ export function PicksEditor({
     <fieldset>
       <legend className="caption">{label}</legend>
       <div className="grid grid-cols-[1fr_1fr_auto] items-start gap-x-2">
-        <span className="caption">Words</span>
+        <span className="caption">Label</span>
         <span className="caption">Value</span>
         <span />
         {offers.map((offer, i) => (
@@ -39,7 +39,7 @@ export function PicksEditor({
             {(['label', 'value'] as const).map((key) => (
               <div key={key}>
                 <label className="sr-only" htmlFor={`offer-${i}-${key}`}>
-                  {key === 'label' ? 'Words' : 'Value'} of choice {i + 1}
+                  {key === 'label' ? 'Label' : 'Value'} of option {i + 1}
                 </label>
                 <DraftInput
                   id={`offer-${i}-${key}`}
@@ -63,7 +63,7 @@ export function PicksEditor({
               <button
                 type="button"
                 className="word-button text-sm"
-                aria-label={`Take choice ${i + 1} out`}
+                aria-label={`Remove option ${i + 1}`}
                 disabled={offers.length <= least}
                 onClick={() => onChange(offers.toSpliced(i, 1))}
               >
@@ -78,7 +78,7 @@ export function PicksEditor({
         className="word-button text-sm"
         onClick={() => onChange([...offers, newOffer(offers)])}
       >
-        Another choice
+        Add option
       </button>
     </fieldset>
   );

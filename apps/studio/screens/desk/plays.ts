@@ -19,7 +19,7 @@ export function playsFor(field: HydratedField, finished: string, isPicked: boole
   if (isPicked)
     return [
       { label: `Pick “${finished}”`, events: [set(finished)] },
-      { label: 'Pick it and take it back', events: [set(finished), { type: 'backspace' }] },
+      { label: 'Select and clear', events: [set(finished), { type: 'backspace' }] },
       { label: 'Pick it and undo', events: [set(finished), { type: 'undo' }] },
     ];
   const typed = keysOf(body.content);
@@ -32,8 +32,8 @@ export function playsFor(field: HydratedField, finished: string, isPicked: boole
   ];
   return [
     { label: 'Type a sample', events: typed },
-    { label: 'Mend it in the middle', events: mended },
-    { label: 'Paste one', events: [{ type: 'paste', text: finished }] },
+    { label: 'Edit in the middle', events: mended },
+    { label: 'Paste a sample', events: [{ type: 'paste', text: finished }] },
   ];
 }
 

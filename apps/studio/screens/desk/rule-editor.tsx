@@ -51,7 +51,7 @@ export function RuleEditor({
       />
       {isTwo && (
         <p>
-          Both limits have one message.{' '}
+          Minimum and maximum share one message.{' '}
           <button
             type="button"
             className="word-button"
@@ -62,7 +62,7 @@ export function RuleEditor({
               onChange({ ...rule, check: lower });
             }}
           >
-            Give each its own
+            Split into two rules
           </button>
         </p>
       )}
@@ -77,15 +77,15 @@ export function RuleEditor({
         />
         <Help about="the message">
           <p>
-            Left empty, it says what every field says. In braces stands what the rule knows:{' '}
-            <span className="value">{data.join(' ')}</span>, each as the field would show it.
+            Leave empty to use the default message. Available placeholders:{' '}
+            <span className="value">{data.join(' ')}</span>. They are formatted like the field.
           </p>
         </Help>
       </div>
       <SampleValues compiled={compiled} rule={rule} present={present} today={today} onChange={onChange} />
       <Manner rule={rule} onChange={onChange} />
       <div className="flex items-end gap-3">
-        <Labelled label="Code for the program">
+        <Labelled label="Error code">
           {(id) => (
             <DraftInput
               id={id}
@@ -93,16 +93,14 @@ export function RuleEditor({
               value={rule.code ?? ''}
               placeholder={codeOf(check)}
               check={(text) =>
-                text === '' || /^[a-z][\w-]*$/i.test(text)
-                  ? null
-                  : 'One word of letters, digits, “-” and “_”.'
+                text === '' || /^[a-z][\w-]*$/i.test(text) ? null : 'Use only letters, digits, “-” and “_”.'
               }
               onChange={(code) => onChange(code ? { ...rule, code } : uncoded)}
             />
           )}
         </Labelled>
         <button type="button" className="word-button mb-6" onClick={onRemove}>
-          Take the rule out
+          Delete rule
         </button>
       </div>
     </div>
@@ -119,7 +117,7 @@ function Manner({
 }) {
   return (
     <div className="flex flex-wrap gap-3">
-      <Labelled label="May be seen">
+      <Labelled label="Show message">
         {(id) => (
           <select
             id={id}
@@ -135,7 +133,7 @@ function Manner({
           </select>
         )}
       </Labelled>
-      <Labelled label="Weight">
+      <Labelled label="Severity">
         {(id) => (
           <select
             id={id}
@@ -148,7 +146,7 @@ function Manner({
           </select>
         )}
       </Labelled>
-      <Labelled label="A refused value">
+      <Labelled label="If the value fails">
         {(id) => (
           <select
             id={id}
@@ -160,7 +158,7 @@ function Manner({
             }}
           >
             <option value="keep">stays</option>
-            <option value="clear">is taken out</option>
+            <option value="clear">clear the field</option>
           </select>
         )}
       </Labelled>

@@ -40,7 +40,7 @@ export function SampleValues({
   );
   return (
     <fieldset>
-      <legend className="caption">Samples kept with the rule</legend>
+      <legend className="caption">Test values</legend>
       <ul>
         {all.map(({ side, value }) => {
           const { finding, isRead } = sampleVerdict(compiled, rule.id, value, today);
@@ -56,17 +56,17 @@ export function SampleValues({
               <span className="value min-w-0 wrap-anywhere">{value || 'empty'}</span>
               <span className={isAsMeant || isUnknown ? 'caption' : 'text-brick'}>
                 {!isRead
-                  ? 'the field cannot take it'
+                  ? 'cannot be typed into this field'
                   : isUnknown
                     ? 'no answer yet'
                     : isAsMeant
-                      ? `as it ${sides[side]}`
-                      : `but it ${sides[side]}`}
+                      ? `${side === 'pass' ? 'passes' : 'fails'}, as expected`
+                      : `${side === 'pass' ? 'fails, but should pass' : 'passes, but should fail'}`}
               </span>
               <button
                 type="button"
                 className="word-button ml-auto"
-                aria-label={`Take the sample ${value || 'empty'} out`}
+                aria-label={`Remove test value ${value || '(empty)'}`}
                 onClick={() =>
                   put(
                     side,
@@ -74,7 +74,8 @@ export function SampleValues({
                   )
                 }
               >
-                Out
+                {' '}
+                Remove{' '}
               </button>
             </li>
           );
@@ -90,7 +91,8 @@ export function SampleValues({
               if (!(samples[side] ?? []).includes(present)) put(side, [...(samples[side] ?? []), present]);
             }}
           >
-            Keep {present ? <span className="value">{present}</span> : 'the empty field'}: it {sides[side]}
+            Add {present ? <span className="value">{present}</span> : 'the empty field'} as a value that{' '}
+            {sides[side]}
           </button>
         ))}
       </p>

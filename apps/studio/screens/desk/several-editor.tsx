@@ -42,7 +42,7 @@ export function SeveralEditor({
             checked={!chosen}
             onChange={() => onChange(option.any)}
           />
-          all there are
+          all regions
         </label>
         <label className="flex min-h-6 items-baseline gap-2">
           <input
@@ -52,7 +52,7 @@ export function SeveralEditor({
             checked={chosen !== undefined}
             onChange={() => first && onChange([first[0]])}
           />
-          only these
+          selected regions
         </label>
       </div>
       {chosen && (
@@ -93,7 +93,7 @@ export function SeveralEditor({
                 {label} <span className="value ml-auto text-xs text-faint">{code}</span>
               </label>
             ))}
-            {found.length === 0 && <p className="py-2 text-faint">None is called that.</p>}
+            {found.length === 0 && <p className="py-2 text-faint">No match.</p>}
           </fieldset>
         </>
       )}

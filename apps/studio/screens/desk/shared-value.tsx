@@ -54,7 +54,7 @@ function Second({ store, label }: { readonly store: FieldStore; readonly label: 
   const field = useField(store.field, { store });
   return (
     <div className="mt-3 max-w-md">
-      <span className="caption">The same value, {label.split(', ').at(-1)}</span>
+      <span className="caption">Linked display: {label.split(', ').at(-1)}</span>
       <TypedLine field={field} label={label} />
       <Message field={field} classNames={message} />
     </div>

@@ -56,7 +56,7 @@ export const Specimen = memo(function Specimen({
               type="button"
               data-part={id}
               aria-expanded={open === id}
-              aria-label={`${inWords(span.node)}. Define this part.`}
+              aria-label={`Edit ${inWords(span.node)}`}
               title={inWords(span.node)}
               className="piece"
               data-is={span.node.type === 'text' ? 'fixed' : 'taken'}

@@ -20,11 +20,11 @@ export const expectables = {
   display: 'display',
   raw: 'raw',
   value: 'value',
-  codes: 'what is said',
-  message: 'its wording',
+  codes: 'message codes',
+  message: 'message text',
   flags: 'flags',
-  rejected: 'a refusal',
-  'left-out': 'what is left out',
+  rejected: 'rejection',
+  'left-out': 'ignored characters',
 } as const satisfies Partial<Record<Expectable, string>>;
 export type DeskExpectable = keyof typeof expectables;
 

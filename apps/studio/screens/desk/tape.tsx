@@ -98,7 +98,7 @@ export function Tape({
           <table className="w-full border-collapse text-left text-sm">
             <thead className="caption sticky top-0 bg-paper">
               <tr>
-                {['Key', 'Display', 'Raw', 'Value', 'Flags', 'Said'].map((name) => (
+                {['Key', 'Display', 'Raw', 'Value', 'Flags', 'Messages'].map((name) => (
                   <th key={name} scope="col" className="py-1 pr-4 font-normal">
                     {name}
                   </th>
@@ -161,7 +161,7 @@ function TapeHead({
     // Lets the same file be opened a second time.
     target.value = '';
     if (!file) return;
-    setCopied(file.size > mostBytes ? 'It is too long for a tape.' : onOpen(await file.text()));
+    setCopied(file.size > mostBytes ? 'This file is too large for a tape.' : onOpen(await file.text()));
   };
   // What was said of a copy is said of this tape alone.
   // biome-ignore lint/correctness/useExhaustiveDependencies: another row is another tape
@@ -173,10 +173,10 @@ function TapeHead({
         {kept ||
           copied ||
           (rows.length === 0
-            ? 'nothing done yet'
+            ? 'empty'
             : at === null
               ? `${rows.length} rows`
-              : `row ${at + 1} of ${rows.length}; typing goes on from here`)}
+              : `Row ${at + 1} of ${rows.length} (new keys continue from here)`)}
       </span>
       <div className="ml-auto flex gap-x-4">
         <button type="button" className="word-button" disabled={here <= 0} onClick={() => onStepTo(here - 1)}>
@@ -188,7 +188,7 @@ function TapeHead({
           disabled={at === null}
           onClick={() => onStepTo(here + 1)}
         >
-          Step forth
+          Step forward
         </button>
         <label className="word-button cursor-pointer focus-within:outline-2">
           Open a tape
@@ -198,10 +198,10 @@ function TapeHead({
           Copy as text
         </button>
         <button type="button" className="word-button" disabled={rows.length === 0} onClick={onKeep}>
-          Keep as a trial
+          Save as trial
         </button>
         <button type="button" className="word-button" disabled={rows.length === 0} onClick={onClear}>
-          New tape
+          Clear tape
         </button>
       </div>
     </div>
@@ -218,7 +218,7 @@ function NothingYet({
 }) {
   return (
     <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2 py-4">
-      <p className="text-faint">Type into the field above: every key leaves a row here. Or play:</p>
+      <p className="text-faint">Type into the field above. Every keystroke is recorded here. Or try:</p>
       {plays.map((play) => (
         <button key={play.label} type="button" className="word-button" onClick={() => onPlay(play)}>
           {play.label}
@@ -300,7 +300,7 @@ function Row({
             {refusalInWords(state.rejected, row.event)} <span className="caption">{state.rejected}</span>{' '}
           </span>
         )}
-        {state.leftOut && <span className="text-marigold">left out: {state.leftOut} </span>}
+        {state.leftOut && <span className="text-marigold">ignored: {state.leftOut} </span>}
         {state.body.assumed && state.body.assumed !== before?.state.body.assumed && (
           <span className="text-faint">read as {assumedInWords(state.body.assumed)} </span>
         )}

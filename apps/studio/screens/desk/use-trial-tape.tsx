@@ -33,7 +33,8 @@ export function useTrialTape(
   const { rows } = bench.tape;
   return {
     expects,
-    textOf: () => tapeText({ title: `Try of ${name}`, fieldId: field.id, today }, field, bench.tape, expects),
+    textOf: () =>
+      tapeText({ title: `${name} trial 1`, fieldId: field.id, today }, field, bench.tape, expects),
     onExpect(row, what) {
       const now = new Set(expectedAt(rows, row, expects));
       if (!now.delete(what)) now.add(what);
@@ -44,7 +45,7 @@ export function useTrialTape(
       const tape = tapeText({ fieldId: field.id, today }, field, bench.tape, expects);
       // A trial must expect something: if every expectation was dropped, it expects what the last row shows.
       const sound = /^expect /m.test(tape) ? tape : tapeText({ fieldId: field.id, today }, field, bench.tape);
-      const added = addTrials(set.document, [{ id: field.id, name: `Try of ${name}`, tape: sound }]);
+      const added = addTrials(set.document, [{ id: field.id, name: `${name} trial 1`, tape: sound }]);
       set.edit(() => added.set);
       const [id] = added.ids;
       if (id !== undefined) setKept({ id, rows: rows.length });
@@ -58,7 +59,7 @@ export function useTrialTape(
     kept:
       kept && kept.rows === rows.length ? (
         <>
-          Kept as a trial.{' '}
+          Saved as a trial.{' '}
           <Link href={`/sets/${set.key}/trials#${kept.id}`} className="word-button">
             Give it a name and a reason
           </Link>
@@ -142,7 +143,7 @@ export function playText(store: FieldStore, text: string, begin: () => void): st
   }
   const { target } = read.tape;
   if (target.type !== 'field' || target.id !== store.field.id)
-    return `It is a tape of the ${target.type} “${target.id}”, and this is the desk of “${store.field.id}”.`;
+    return `This tape is for the ${target.type} “${target.id}”, not for “${store.field.id}”.`;
   store.dispatch({ type: 'reset' });
   begin();
   playOn(store, read.tape, 'keys');

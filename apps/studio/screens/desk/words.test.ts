@@ -66,12 +66,12 @@ describe('rules in words', () => {
   test.each([
     ['currency', money(), { type: 'range', max: '500' }, 'at most €500.00'],
     ['currency', money(), { type: 'range', min: 20, step: '0.5' }, 'at least €20.00, in steps of €0.50'],
-    ['date', day, { type: 'range', min: 'today+1d' }, 'from tomorrow on'],
-    ['date', day, { type: 'range', max: 'today-16y' }, 'until 16 years before today'],
+    ['date', day, { type: 'range', min: 'today+1d' }, 'on or after tomorrow'],
+    ['date', day, { type: 'range', max: 'today-16y' }, 'on or before 16 years before today'],
     ['text', money(), { type: 'length', min: 10 }, 'at least 10 characters'],
     ['text', money(), { type: 'length', min: 2, max: 2 }, '2 characters long'],
     ['text', money(), { type: 'in', values: ['a', 'b', 'c', 'd', 'e'] }, 'one of a, b, c and 2 more'],
-    ['text', money(), { type: 'checksum', scheme: 'mod97', rotate: 4 }, 'check character right (MOD 97-10, the first 4 read last)'],
+    ['text', money(), { type: 'checksum', scheme: 'mod97', rotate: 4 }, 'has a valid check digit (MOD 97-10, first 4 characters moved to the end)'],
   ] as const)('%s %#', (kind, field, check, words) => expect(said(kind, field, check)).toBe(words)); // biome-ignore format: a line a rule
 
   test.each(Object.keys(kinds))('every rule a %s can begin with is sound, and says what it asks', (kind) => {
@@ -157,9 +157,9 @@ test('captions stand in rows in which none touches another', () => {
 test('keys and refusals in words', () => {
   expect(keyInWords({ type: 'key', text: ' ' })).toBe('space');
   expect(keyInWords({ type: 'select', start: 2, end: 5 })).toBe('selected 2 to 5');
-  expect(refusalInWords('not-accepted', { type: 'key', text: 'é' })).toBe('a letter does not fit here');
-  expect(refusalInWords('not-accepted', { type: 'key', text: '/' })).toBe('“/” does not fit here');
-  expect(refusalInWords('full', { type: 'paste', text: '12' })).toBe('no room left');
+  expect(refusalInWords('not-accepted', { type: 'key', text: 'é' })).toBe('letters are not allowed here');
+  expect(refusalInWords('not-accepted', { type: 'key', text: '/' })).toBe('“/” is not allowed here');
+  expect(refusalInWords('full', { type: 'paste', text: '12' })).toBe('the field is full');
 });
 
 test('keys of commands', () => {

@@ -35,9 +35,9 @@ export function AcrossFields({
   const [opened, setOpened] = useState<string | null>(null);
   const pair = pairIn(document, store);
   return (
-    <section aria-label="Rules across fields">
+    <section aria-label="Cross-field rules">
       <div className="flex items-baseline gap-4">
-        <h2 className="caption">Rules across fields</h2>
+        <h2 className="caption">Cross-field rules</h2>
         <button
           type="button"
           className="word-button ml-auto"
@@ -49,7 +49,7 @@ export function AcrossFields({
             onChange((f) => addFormRule(f, pair));
           }}
         >
-          Add a rule
+          Add rule
         </button>
       </div>
       <ol>
@@ -80,10 +80,9 @@ export function AcrossFields({
       </ol>
       {!form.rules?.length && (
         <p className="text-faint">
-          None yet.{' '}
           {pair
-            ? 'Such as: the departure is after the arrival.'
-            : 'It takes two fields that can be compared.'}
+            ? 'No cross-field rules yet. Example: “Departure is after Arrival”.'
+            : 'No cross-field rules yet. They need at least two fields that can be compared.'}
         </p>
       )}
     </section>
@@ -127,7 +126,7 @@ function Note({
         <span className="min-w-0 wrap-anywhere">{words}</span>
       </button>
       <p className="on-paper pl-6 text-faint">
-        {(form.rulesAt.get(rule.field) ?? [])[at]?.say ?? 'What every field says.'}
+        {(form.rulesAt.get(rule.field) ?? [])[at]?.say ?? 'Default message'}
       </p>
     </>
   );
@@ -153,7 +152,7 @@ function Editor({
       {check.type === 'compare' && (
         <div className="flex flex-wrap gap-3">
           <FieldSelect
-            label="The message stands at"
+            label="Show message at"
             value={rule.field}
             fields={store.form.fields}
             onChange={(field) => {
@@ -163,7 +162,7 @@ function Editor({
                 onChange({ ...rule, field, check: compareOf(op, check.field, check.days) });
             }}
           />
-          <Labelled label="It is to be">
+          <Labelled label="Must be">
             {(id) => (
               <select
                 id={id}
@@ -192,14 +191,14 @@ function Editor({
                   className="entry value"
                   inputMode="numeric"
                   value={String(check.days)}
-                  check={(text) => (/^\d{1,4}$/.test(text) ? null : 'A number of days.')}
+                  check={(text) => (/^\d{1,4}$/.test(text) ? null : 'Enter a number of days.')}
                   onChange={(text) => onChange({ ...rule, check: { ...check, days: Number(text) } })}
                 />
               )}
             </Labelled>
           )}
           <FieldSelect
-            label="This field"
+            label="Compared with"
             value={check.field}
             fields={store.form.fields}
             onChange={(field) => {
@@ -218,11 +217,10 @@ function Editor({
         onChange={(say) => onChange(say === undefined ? unsaid : { ...rule, say })}
       />
       <p className="text-faint">
-        In braces stands what it knows:{' '}
-        <span className="value">{'{value} {other} {other-label} {days}'}</span>
+        Available placeholders: <span className="value">{'{value} {other} {other-label} {days}'}</span>
       </p>
       <button type="button" className="word-button" onClick={onRemove}>
-        Take the rule out
+        Delete rule
       </button>
     </div>
   );

@@ -44,7 +44,7 @@ export function Arrangement({
   return (
     <section aria-label="Arrangement" className="form-head border-t border-rule pt-2 text-sm">
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h2 className="caption">Sections and their fields, in order</h2>
+        <h2 className="caption">Sections and fields</h2>
         <Menu
           trigger="Add a field"
           button={{ className: 'word-button', disabled: others.length === 0 }}
@@ -67,16 +67,14 @@ export function Arrangement({
         {lines.map((line) => {
           const name = nameOfLine(line);
           const isField = 'field' in line;
-          const words = isField
-            ? labelOf(line.field)
-            : (sections[line.section]?.title ?? 'section without a title');
+          const words = isField ? labelOf(line.field) : (sections[line.section]?.title ?? 'untitled section');
           return (
             <li key={name} data-sort={name} data-section={isField ? undefined : ''} className="bg-paper">
               <button
                 type="button"
                 data-handle
                 className="handle"
-                aria-label={`Move ${words}: arrow keys, or drag`}
+                aria-label={`Reorder ${words}. Use the arrow keys or drag.`}
                 onKeyDown={(event) => moveByKey(event, name)}
               >
                 <span aria-hidden="true">⠿</span>
@@ -85,7 +83,7 @@ export function Arrangement({
                 <>
                   <span className="min-w-0 truncate">{words}</span>
                   <Out
-                    label={`Take ${words} out of the form`}
+                    label={`Remove ${words} from the form`}
                     onClick={() => onChange((f) => removeFromForm(document, f, line.field))}
                   />
                 </>
@@ -102,7 +100,8 @@ export function Arrangement({
 
 const Out = ({ label, onClick }: { readonly label: string; readonly onClick: () => void }) => (
   <button type="button" className="word-button ml-auto" aria-label={label} onClick={onClick}>
-    Out
+    {' '}
+    Remove{' '}
   </button>
 );
 
@@ -153,7 +152,10 @@ function Head({
         <span className="sr-only"> in {words}; change it</span>
       </button>
       {sections.length > 1 && (
-        <Out label={`Take the head of ${words} away`} onClick={() => onChange((f) => removeSection(f, at))} />
+        <Out
+          label={`Remove the section heading ${words}`}
+          onClick={() => onChange((f) => removeSection(f, at))}
+        />
       )}
     </>
   );

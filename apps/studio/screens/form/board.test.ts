@@ -42,8 +42,10 @@ test('says why the others are quiet', () => {
     put('departure', '2027-02-12'),
     put('hut-pass', 'AB-1234/FF'),
   );
-  expect(board.get('departure')!.typing.quiet).toEqual([{ rule: 'order', why: 'speaks on leaving' }]);
-  expect(board.get('hut-pass')!.leaving.quiet).toEqual([{ rule: 'registered', why: 'waits for an answer' }]);
+  expect(board.get('departure')!.typing.quiet).toEqual([{ rule: 'order', why: 'shown on blur' }]);
+  expect(board.get('hut-pass')!.leaving.quiet).toEqual([
+    { rule: 'registered', why: 'waiting for the server' },
+  ]);
   expect(board.get('mobile')!.leaving.quiet).toEqual([]);
 });
 

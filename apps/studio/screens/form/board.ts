@@ -3,7 +3,7 @@ import { evaluateInForm, type FormState, fieldOf, type HydratedForm, withField }
 import type { Rule } from '@arbeit/engine/rules';
 
 /** The times at which messages may show, in order. */
-export const moments = { typing: 'while typing', leaving: 'on leaving', sending: 'on sending' } as const;
+export const moments = { typing: 'while typing', leaving: 'on blur', sending: 'on submit' } as const;
 export type ShowOn = keyof typeof moments;
 
 /** A rule that fails but whose message does not show at a time, and why not. */
@@ -78,10 +78,10 @@ function whyQuiet(
   moment: ShowOn,
   first: string | undefined,
 ): string {
-  if (code === 'unanswered') return 'waits for an answer';
-  if (show === 'submit' && moment !== 'sending') return 'speaks on sending';
-  if (show === 'leave' && moment === 'typing') return 'speaks on leaving';
+  if (code === 'unanswered') return 'waiting for the server';
+  if (show === 'submit' && moment !== 'sending') return 'shown on submit';
+  if (show === 'leave' && moment === 'typing') return 'shown on blur';
   if (show === 'at-once' && verdict === 'open' && moment !== 'sending')
-    return 'still open: it could yet come right';
-  return first === undefined ? 'has nothing to say yet' : `“${first}” is heard first`;
+    return 'still open: more typing could make it valid';
+  return first === undefined ? 'not shown yet' : `hidden by “${first}”`;
 }

@@ -14,16 +14,16 @@ export function Board({ store, today }: { readonly store: FormStore; readonly to
   const rows = useMemo(() => boardOf(then.form, then.state, today), [then, today]);
   const [isExplained, setExplained] = useState(false);
   return (
-    <section aria-label="Board of moments">
+    <section aria-label="Message timing">
       <div className="flex flex-wrap items-baseline gap-x-6">
-        <h2 className="caption">What would be seen, and when</h2>
+        <h2 className="caption">Message timing</h2>
         <button
           type="button"
           className="word-button text-sm"
           aria-pressed={isExplained}
           onClick={() => setExplained(!isExplained)}
         >
-          {isExplained ? 'Only what is seen' : 'Why the others are quiet'}
+          {isExplained ? 'Hide inactive rules' : 'Show why other rules are silent'}
         </button>
       </div>
       <Scrolled label="Messages by moment">
@@ -71,7 +71,7 @@ function Cell({
         </p>
       ))}
       {shown.length === 0 && (
-        <span className="text-faint" title="Nothing is seen">
+        <span className="text-faint" title="No message">
           –
         </span>
       )}

@@ -47,9 +47,7 @@ function Request({
     const body = (await response?.json().catch(() => null)) as { error?: string; seconds?: number } | null;
     setBusy(false);
     setWait(body?.seconds ?? 0);
-    setSaid(
-      response?.ok ? 'A code is on its way.' : (body?.error ?? 'The sender could not be reached. Try again.'),
-    );
+    setSaid(response?.ok ? 'Code sent.' : (body?.error ?? 'The sender could not be reached. Try again.'));
     void telephone.look();
   };
   return (
@@ -66,7 +64,7 @@ function Request({
           {wait > 0 ? `Another code in ${wait} s` : 'Send me a code'}
         </button>
         <span role="status" className="text-faint">
-          {isPossible ? said : `It goes to ${other.field.label}: give that first.`}
+          {isPossible ? said : `Fill in “${other.field.label}” first.`}
         </span>
       </div>
       <Telephone

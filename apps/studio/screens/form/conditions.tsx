@@ -34,7 +34,7 @@ export function Conditions({
   return (
     <section aria-label="Conditions">
       <div className="flex items-baseline gap-4">
-        <h2 className="caption">Fields that count only while</h2>
+        <h2 className="caption">Conditional fields</h2>
         <button
           type="button"
           className="word-button ml-auto"
@@ -42,27 +42,30 @@ export function Conditions({
           disabled={fields.length < 2}
           onClick={() => setAdding(!isAdding)}
         >
-          Add a condition
+          Add condition
         </button>
       </div>
       <ul>
         {bound.map(({ id, label, when }) => (
           <li key={id} className="flex flex-wrap items-baseline gap-x-2 border-b border-rule py-1">
             <span className="min-w-0 flex-1 wrap-anywhere">
-              “{label}”, while {when && conditionInWords(when, labelOf, wordsOf)}
+              “{label}” is shown when {when && conditionInWords(when, labelOf, wordsOf)}
             </span>
             <button
               type="button"
               className="word-button"
-              aria-label={`Let ${label} count always`}
+              aria-label={`Remove condition on ${label}`}
               onClick={() => set.edit((d) => withCondition(d, id, undefined))}
             >
-              Out
+              {' '}
+              Remove{' '}
             </button>
           </li>
         ))}
       </ul>
-      {bound.length === 0 && !isAdding && <p className="text-faint">None: every field counts.</p>}
+      {bound.length === 0 && !isAdding && (
+        <p className="text-faint">No conditions: all fields are always shown.</p>
+      )}
       {isAdding && fields.length > 1 && <Adding set={set} own={fields} onDone={() => setAdding(false)} />}
     </section>
   );
@@ -100,7 +103,7 @@ function Adding({
     const next = withCondition(set.document, id, conditionFrom(other, asked));
     const read = readDocument(next, kinds);
     if (!read.ok)
-      return setProblem(id === other ? 'A field cannot hang on itself.' : (read.faults[0]?.message ?? ''));
+      return setProblem(id === other ? 'A field cannot depend on itself.' : (read.faults[0]?.message ?? ''));
     set.edit(() => next);
     onDone();
   };
@@ -110,9 +113,9 @@ function Adding({
   };
   return (
     <div className="space-y-2 py-2">
-      <FieldSelect label="This field counts only" value={id} fields={own} onChange={choose(setId)} />
+      <FieldSelect label="Show field" value={id} fields={own} onChange={choose(setId)} />
       <FieldSelect
-        label="while this one"
+        label="when"
         value={other}
         fields={own}
         onChange={choose((value) => {
@@ -128,7 +131,7 @@ function Adding({
             value={asked}
             onChange={({ target }) => choose(setAsked)(target.value)}
           >
-            <option value="any">anything, but not empty</option>
+            <option value="any">not empty</option>
             <option value="none">empty</option>
             {values.map(([value, words]) => (
               <option key={value} value={`=${value}`}>
@@ -142,7 +145,7 @@ function Adding({
         {problem}
       </p>
       <button type="button" className="solid-button" onClick={add}>
-        Let it count only then
+        Add condition
       </button>
     </div>
   );

@@ -57,14 +57,14 @@ export function FormSheet({ stored, formId }: { readonly stored: StoredSet; read
       <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: title }]}>
         <SaveLine set={set} />
         <a className="word-button" href={`/sets/${set.key}/forms/${formId}/alone`}>
-          Open alone
+          Open in its own page
         </a>
         <button
           type="button"
           className="word-button"
           onClick={() => void set.editAndSave((d) => removeForm(d, formId)).then(() => router.push('/'))}
         >
-          Delete the form
+          Delete form
         </button>
       </Masthead>
       {typeof open === 'string' ? <Unsound why={open} /> : <Sheet set={set} form={form} open={open} />}
@@ -87,8 +87,7 @@ function openIn(document: SetDocument, form: FormDocument): HydratedForm | strin
 const Unsound = ({ why }: { readonly why: string }) => (
   <main className="desk">
     <p role="alert">
-      This form does not go together any more: {why} Undo brings the last one back; what is saved is
-      untouched.
+      This form is not valid: {why} Undo to return to the last valid version; the saved version is unchanged.
     </p>
   </main>
 );
@@ -133,7 +132,7 @@ function Sheet({
           aria-expanded={isArranging}
           onClick={() => setArranging(!isArranging)}
         >
-          Put together
+          Edit layout
         </button>
         <button
           type="button"
@@ -185,7 +184,7 @@ function Trial({
 }) {
   const links = useLinks(live.store);
   return (
-    <OnPaper label="Live form" own="As the sheet" views={views}>
+    <OnPaper label="Live form" own="Same as app" views={views}>
       {(view) => (
         <div ref={around} className="form-trial" data-view={view}>
           <LiveForm

@@ -135,25 +135,25 @@ function Sending({
         )}
         {asks && (
           <span role="alert" className="flex items-baseline gap-3 text-sm">
-            What you filled in would be gone.
+            Discard what you entered?
             <button type="button" className="word-button" onClick={leave}>
-              Throw it away
+              Discard
             </button>
             <button type="button" className="word-button" onClick={() => setAsks(false)}>
-              Go on
+              Keep editing
             </button>
           </span>
         )}
       </div>
       <div className="mt-2 min-h-14 text-sm" role="status" data-sending={sending.is}>
-        {isHeld && sending.is === 'no' && (
-          <p className="text-faint">It can be sent once every field is right.</p>
+        {isHeld && sending.is === 'no' && <p className="text-faint">Complete all fields to submit.</p>}
+        {sending.is === 'waiting' && (
+          <p>Waiting for a server check. The form will then submit automatically.</p>
         )}
-        {sending.is === 'waiting' && <p>An answer is still awaited; then it goes by itself.</p>}
-        {sending.is === 'sent' && <p className="text-oxide">Sent, and taken.</p>}
+        {sending.is === 'sent' && <p className="text-oxide">Submitted.</p>}
         {sending.is === 'no' && sending.failed && (
           <p className="text-brick">
-            The server could not be reached. Nothing is lost: submit again when you like.
+            The server could not be reached. Your entries are kept; please submit again.
           </p>
         )}
         {sending.is === 'no' && sending.said && <p className="text-brick">{sending.said}</p>}
@@ -169,10 +169,10 @@ function Summary({ form: { store }, open }: { readonly form: Form; readonly open
     const { counts, flags } = store.evaluation(id);
     return counts && !flags.valid;
   });
-  if (wrong.length === 0) return <p className="text-oxide">All of it is right now: submit again.</p>;
+  if (wrong.length === 0) return <p className="text-oxide">All fields are valid. You can submit again.</p>;
   return (
     <p className="text-brick">
-      {wrong.length === 1 ? 'One field needs' : `${wrong.length} fields need`} another look:{' '}
+      {wrong.length === 1 ? '1 field needs' : `${wrong.length} fields need`} attention:{' '}
       {wrong.map(({ id, label }, i) => (
         <span key={id}>
           {i > 0 && ', '}

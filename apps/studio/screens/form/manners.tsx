@@ -19,9 +19,9 @@ export function Manners() {
   };
   return (
     <section aria-label="Simulated services">
-      <h2 className="caption">The simulated services, for this browser</h2>
+      <h2 className="caption">Simulated services (this browser only)</h2>
       <p className="form-choice">
-        <label htmlFor={`${id}-delay`}>Answer after</label>
+        <label htmlFor={`${id}-delay`}>Delay</label>
         <select
           id={`${id}-delay`}
           className="entry"
@@ -30,13 +30,13 @@ export function Manners() {
         >
           {[0, 300, 1500, 5000].map((delay) => (
             <option key={delay} value={delay}>
-              {delay === 0 ? 'no time' : `${delay / 1000} s`}
+              {delay === 0 ? 'none' : `${delay / 1000} s`}
             </option>
           ))}
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-fails`}>Fail</label>
+        <label htmlFor={`${id}-fails`}>Failures</label>
         <select
           id={`${id}-fails`}
           className="entry"
@@ -44,20 +44,20 @@ export function Manners() {
           onChange={({ target }) => change({ fails: target.value as Manner['fails'] })}
         >
           <option value="never">never</option>
-          <option value="every-second">every second time</option>
+          <option value="every-second">every other request</option>
           <option value="always">always</option>
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-order`}>Answer first</label>
+        <label htmlFor={`${id}-order`}>Order of answers</label>
         <select
           id={`${id}-order`}
           className="entry"
           value={manner.order}
           onChange={({ target }) => change({ order: target.value as Manner['order'] })}
         >
-          <option value="as-asked">what was asked first</option>
-          <option value="last-first">what was asked last</option>
+          <option value="as-asked">oldest first</option>
+          <option value="last-first">newest first</option>
         </select>
       </p>
     </section>

@@ -22,11 +22,11 @@ export function Record({
   return (
     <section aria-label="Record">
       <div className="flex flex-wrap items-baseline gap-x-6">
-        <h2 className="caption">The record, as it was sent</h2>
+        <h2 className="caption">Submitted data</h2>
         {record && <Choices label="Shown" value={way} choices={ways} onChange={setWay} />}
       </div>
       {!record && (
-        <p className="mt-1 text-sm text-faint">Nothing was sent yet. Fill the form in and submit it.</p>
+        <p className="mt-1 text-sm text-faint">Nothing submitted yet. Fill in the form and submit it.</p>
       )}
       {record && way === 'fields' && (
         <Scrolled label="The record by field">

@@ -36,7 +36,7 @@ export function Telephone({
   readonly onTake: (text: string) => void;
 }) {
   return (
-    <section aria-label="Simulated telephone" className="telephone">
+    <section aria-label="Simulated phone" className="telephone">
       <p className="caption">Simulated telephone{address ? `, ${address}` : ''}</p>
       {messages.length === 0 ? (
         <p className="text-faint">No message yet.</p>
@@ -46,7 +46,7 @@ export function Telephone({
             <li key={at} className="border-t border-rule py-1">
               <p className="value whitespace-pre-line wrap-anywhere text-xs">{text}</p>
               <button type="button" className="word-button" onClick={() => onTake(text)}>
-                Fill the code in
+                Insert code
               </button>
             </li>
           ))}

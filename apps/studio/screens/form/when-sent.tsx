@@ -17,10 +17,10 @@ export function WhenSent({
 }) {
   const id = useId();
   return (
-    <section aria-label="How it is sent">
-      <h2 className="caption">How it is sent</h2>
+    <section aria-label="Submission">
+      <h2 className="caption">Submission</h2>
       <p className="form-choice">
-        <label htmlFor={`${id}-submit`}>Submit</label>
+        <label htmlFor={`${id}-submit`}>Submit button</label>
         <select
           id={`${id}-submit`}
           className="entry"
@@ -31,12 +31,12 @@ export function WhenSent({
             )
           }
         >
-          <option value="always">goes to the first wrong field</option>
-          <option value="when-ready">is held back until all is right</option>
+          <option value="always">always enabled; moves focus to the first error</option>
+          <option value="when-ready">disabled until the form is valid</option>
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-completes`}>By itself</label>
+        <label htmlFor={`${id}-completes`}>Auto-submit</label>
         <select
           id={`${id}-completes`}
           className="entry"
@@ -48,13 +48,13 @@ export function WhenSent({
           <option value="">never</option>
           {open.fields.map(({ id: field, label }) => (
             <option key={field} value={field}>
-              with “{label}”
+              when “{label}” is complete{' '}
             </option>
           ))}
         </select>
       </p>
       <p className="form-choice">
-        <label htmlFor={`${id}-unanswered`}>Without an answer</label>
+        <label htmlFor={`${id}-unanswered`}>If a server check fails to respond</label>
         <select
           id={`${id}-unanswered`}
           className="entry"
@@ -65,8 +65,8 @@ export function WhenSent({
             )
           }
         >
-          <option value="hold">it is held back</option>
-          <option value="let-through">it goes all the same</option>
+          <option value="hold">block submission</option>
+          <option value="let-through">submit anyway</option>
         </select>
       </p>
     </section>

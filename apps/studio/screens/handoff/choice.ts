@@ -10,14 +10,14 @@ export interface Choice {
 
 /** Labels of uses, by the names the builder has for them. */
 export const useNames = {
-  element: 'Element',
-  dom: 'Plain script',
+  element: 'Custom elements',
+  dom: 'Plain JavaScript',
   react: 'React',
   vue: 'Vue',
   svelte: 'Svelte',
   server: 'Server check',
-  html: 'HTML without scripts',
-  trials: 'Tests of its trials',
+  html: 'HTML only (no JavaScript)',
+  trials: 'Trials as tests',
 } as const;
 export type UseName = keyof typeof useNames;
 

@@ -34,7 +34,7 @@ export function Code({
   const copy = () =>
     navigator.clipboard?.writeText(text).then(
       () => setSaid('Copied'),
-      () => setSaid('The browser does not let it be copied.'),
+      () => setSaid('The browser blocked copying.'),
     );
   return (
     <div className="hand-off-code">

@@ -31,14 +31,14 @@ export function Files({ set, made }: { readonly set: string; readonly made: Made
       <div>
         <p>
           <button type="button" className="solid-button" disabled={isTaking} onClick={() => void take()}>
-            Take it home (.zip)
+            Download .zip
           </button>
         </p>
         <nav aria-label="Files of the hand-off">
           {folders.map(({ folder, files: own, bytes }) => (
             <details key={folder} open={own.length < 30}>
               <summary>
-                {folder || 'the folder itself'}{' '}
+                {folder || '(root)'}{' '}
                 <span className="caption">
                   {own.length}, {inKilobytes(bytes)}
                 </span>

@@ -61,7 +61,7 @@ function Chosen({
   const { forms = [], fields } = document;
   const needed = taken(document, choice.forms);
   return (
-    <section aria-label="What goes along" className="hand-off-choice">
+    <section aria-label="Include" className="hand-off-choice">
       <Ticks
         label="For"
         ticks={all.uses.map((use) => ({ id: use, label: useNames[use], isOn: choice.uses.includes(use) }))}
@@ -90,7 +90,7 @@ function Chosen({
         onTick={(id, isOn) => onChange({ ...choice, fields: withOr(choice.fields, id, isOn) })}
         onAll={(isOn) => onChange({ ...choice, fields: isOn ? all.fields : [] })}
       />
-      {needed.size > 0 && <p className="caption">A form takes its own fields along.</p>}
+      {needed.size > 0 && <p className="caption">Forms include their fields.</p>}
     </section>
   );
 }
@@ -129,7 +129,7 @@ function Ticks({
         ))}
         {onAll && (
           <button type="button" className="word-button" onClick={() => onAll(!isEvery)}>
-            {isEvery ? 'None of them' : 'All of them'}
+            {isEvery ? 'Select none' : 'Select all'}
           </button>
         )}
       </div>
@@ -141,11 +141,11 @@ function Ticks({
 const stepsInWords: Readonly<Record<string, string>> = {
   '': 'Asking the server',
   compiling: 'Compiling the fields',
-  bundling: 'Gathering the run-time they need',
+  bundling: 'Bundling the runtime',
   declaring: 'Writing the types',
   writing: 'Writing the files',
-  done: 'Weighing',
-  weighing: 'Weighing',
+  done: 'Measuring size',
+  weighing: 'Measuring size',
 };
 
 /** The progress of the build, in a line that is always there. */
@@ -165,14 +165,12 @@ function Progress({ making }: { readonly making: Making }) {
         <>
           <span className={problem ? 'text-brick' : ''}>{problem ?? 'Stopped.'}</span>
           <button type="button" className="word-button" onClick={making.again}>
-            Make it again
+            Rebuild
           </button>
         </>
       ) : (
         <span className="caption">
-          {made
-            ? `${made.files.length} files, made with version ${made.version}. The same set makes the same files.`
-            : ''}
+          {made ? `${made.files.length} files, built with version ${made.version} (reproducible).` : ''}
         </span>
       )}
     </div>

@@ -67,5 +67,5 @@ export async function make(
     if ('problem' in told) throw new Error(told.problem);
     onStep(told.step, told.done);
   }
-  throw new Error('The server stopped before it was done. Try again.');
+  throw new Error('The build was interrupted. Try again.');
 }

@@ -21,7 +21,7 @@ export async function makeHandOff(
   signal: AbortSignal,
 ): Promise<void> {
   const set = chosen(stored, choice);
-  if (set.fields.length === 0) return tell({ problem: 'Nothing is chosen: choose a field or a form.' });
+  if (set.fields.length === 0) return tell({ problem: 'Select at least one field or form.' });
   try {
     const all = sources();
     const uses = choice.uses satisfies readonly Use[];

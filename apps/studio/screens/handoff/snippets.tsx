@@ -6,8 +6,8 @@ import { Code } from './code.tsx';
 import type { Made } from './made.ts';
 
 const titles: Readonly<Record<string, string>> = {
-  element: 'Element',
-  dom: 'Plain script',
+  element: 'Custom elements',
+  dom: 'Plain JavaScript',
   react: 'React',
   vue: 'Vue',
   svelte: 'Svelte',
@@ -23,13 +23,11 @@ export function Snippets({ setKey, made }: { readonly setKey: string; readonly m
   const choices = Object.fromEntries(snippets.map((one) => [one.use, titles[one.use] ?? one.use]));
   return (
     <section aria-label="How it is used" className="hand-off-snippet">
-      <Choices label="Written for" value={shown.use} choices={choices} onChange={setUse} />
+      <Choices label="Framework" value={shown.use} choices={choices} onChange={setUse} />
       <div>
         <Code text={shown.code} language={shown.language} label={shown.title} />
         {shown.use === 'server' ? (
-          <p className="caption">
-            It answers with the findings the page itself would show; there is nothing to be seen.
-          </p>
+          <p className="caption">No preview: server code returns the same findings the page would show.</p>
         ) : (
           <Live
             key={`${shown.use} ${shown.of.id}`}
@@ -75,9 +73,9 @@ function Live({
     <div className="hand-off-live">
       <p className="caption" role="status">
         {state === 'failed'
-          ? 'It could not be shown: the server did not answer with a page.'
+          ? 'Preview failed: unexpected response from the server.'
           : state === 'live'
-            ? 'At work'
+            ? 'Live preview'
             : 'Being built…'}
       </p>
       {state === 'failed' && (

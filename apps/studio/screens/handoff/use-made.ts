@@ -34,7 +34,7 @@ export function useMade(setKey: string, choice: Choice): Making {
     const { fields, forms } = JSON.parse(wanted) as Choice;
     if (fields.length + forms.length === 0) {
       setProgress(undefined);
-      setProblem('Nothing is chosen: choose a field or a form.');
+      setProblem('Select at least one field or form.');
       return own;
     }
     make(

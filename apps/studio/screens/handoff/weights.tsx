@@ -8,7 +8,7 @@ import '../../ui/table.css';
 const names: Readonly<Record<string, string>> = {
   element: 'A page with the element',
   dom: 'A page with a plain script',
-  react: 'A page with React, itself left out',
+  react: 'React page (without React)',
   vue: 'A page with Vue, itself left out',
   svelte: 'A page with Svelte, itself left out',
   server: 'The server',
@@ -24,13 +24,13 @@ export function Weights({ weights }: { readonly weights: Made['weights'] }) {
   const shown = weights.find(({ use }) => use === chosen) ?? weights[0];
   return (
     <section aria-label="What it weighs" className="hand-off-weights">
-      <h2 className="caption">What it weighs with all that is chosen, minified and gzipped</h2>
+      <h2 className="caption">Bundle size of the selection (minified, gzipped)</h2>
       <table className="table">
         <thead className="sr-only">
           <tr>
             <th scope="col">For</th>
             <th scope="col">Weight</th>
-            <th scope="col">Made of</th>
+            <th scope="col">Breakdown</th>
           </tr>
         </thead>
         <tbody>

@@ -12,11 +12,11 @@ import { bothReady, documentOf, type Side } from './sides.ts';
 import type { useComparing } from './use-comparing.ts';
 
 const words: Readonly<Record<Compared['is'], string>> = {
-  added: 'is new',
-  removed: 'is gone',
-  same: 'does the same',
-  other: 'does something else',
-  alike: 'is written otherwise; no difference was found',
+  added: 'added',
+  removed: 'removed',
+  same: 'unchanged',
+  other: 'behaves differently',
+  alike: 'definition differs; no difference in behaviour found',
 };
 const shapes: Readonly<Record<Compared['is'], Shape>> = {
   added: 'full',
@@ -57,7 +57,7 @@ export function ComparedSides({
     'not yet': 'Not compared yet.',
     'under way': `${compared.length} compared…`,
     stopped: `Stopped after ${compared.length}.`,
-    done: apart === 0 ? 'Nothing does anything else.' : `${apart} of ${compared.length} differ.`,
+    done: apart === 0 ? 'No differences in behaviour.' : `${apart} of ${compared.length} differ.`,
     failed: problem,
   }[is];
   const compare = (): void =>
@@ -81,7 +81,7 @@ export function ComparedSides({
   return (
     <section aria-label="Compared">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Compared by what they do</h2>
+        <h2 className="font-semibold">Compare behaviour</h2>
         <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
           {said}
         </span>
@@ -103,8 +103,8 @@ export function ComparedSides({
       </div>
       {is === 'not yet' && (
         <p className="text-faint">
-          Two revisions, two sets or two fields are played against each other: what only one of them takes,
-          and what shows, reads or says something else, each with the shortest tape that shows it.
+          Runs the same keystrokes through two revisions, sets or fields, and lists every difference with the
+          shortest tape that shows it.
         </p>
       )}
       <ul aria-label="What was found">
@@ -116,7 +116,7 @@ export function ComparedSides({
       </ul>
       {count('same') > 0 && (
         <p className="py-2 text-faint">
-          {count('same')} do the same:{' '}
+          Unchanged ({count('same')}):{' '}
           {compared.flatMap((one) => (one.is === 'same' ? [one.name] : [])).join(', ')}.
         </p>
       )}
@@ -182,7 +182,7 @@ function SideChoice({
         value={side.of}
         onChange={({ target }) => onChange({ of: target.value, field: '' })}
       >
-        <option value="now">As it stands now</option>
+        <option value="now">Current version</option>
         <optgroup label="Revisions">
           {revisions.map((one) => (
             <option key={one.revision} value={`revision ${one.revision}`}>
@@ -206,7 +206,7 @@ function SideChoice({
         value={side.field}
         onChange={({ target }) => onChange({ ...side, field: target.value })}
       >
-        <option value="">All of it</option>
+        <option value="">All fields</option>
         {fields.map(({ id, label: name }) => (
           <option key={id} value={id}>
             {name || id}
@@ -229,19 +229,19 @@ function Found({ one: { is, name, target, tape, values } }: { readonly one: Comp
         </p>
         {values?.before !== undefined && (
           <p>
-            No value any more: <span className="value">{values.before}</span>
+            No longer accepted: <span className="value">{values.before}</span>
           </p>
         )}
         {values?.after !== undefined && (
           <p>
-            A value now: <span className="value">{values.after}</span>
+            Newly accepted: <span className="value">{values.after}</span>
           </p>
         )}
         {tape && (
-          <Scrolled label={`What ${name} does otherwise`}>
+          <Scrolled label={`Differences in ${name}`}>
             <table className="rulers-of-both">
               <tbody>
-                <Lines head="done" lines={tape.actions} />
+                <Lines head="keys" lines={tape.actions} />
                 <Lines head="before" lines={tape.before.map(fact)} />
                 <Lines head="after" lines={tape.after.map(fact)} />
               </tbody>

@@ -29,7 +29,7 @@ export function LookedAt({
   );
   return (
     <section aria-label={`${title}, as it was`} className="looked-at">
-      {fields.length === 0 && <p className="text-faint">It had no fields.</p>}
+      {fields.length === 0 && <p className="text-faint">This revision has no fields.</p>}
       {fields.map((field) => (
         <Was key={field.id} field={field} today={today} />
       ))}

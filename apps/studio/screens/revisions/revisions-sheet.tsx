@@ -71,9 +71,7 @@ export function RevisionsSheet({
     if (!document) return;
     await set.editAndSave(() => document);
     router.refresh();
-    setSaid(
-      `${titleOf(one)} was brought back. What it replaced is a revision too, and undo brings that back.`,
-    );
+    setSaid(`${titleOf(one)} was restored. The replaced version is in the list; you can also undo.`);
   };
   return (
     <>
@@ -87,7 +85,7 @@ export function RevisionsSheet({
             <h2 className="font-semibold">Revisions</h2>
             <span role="status" className="text-faint">
               {said ||
-                `${revisions.length}, the latest first. Saves of one page within five minutes are one; one with a name stays as it is.${
+                `${revisions.length === 1 ? '1 revision' : `${revisions.length} revisions`}, newest first. Saves from one tab within five minutes are merged; named revisions are kept.${
                   dropped > 0
                     ? ` ${dropped === 1 ? '1 older revision was' : `${dropped} older revisions were`} deleted: Arbeit keeps the latest 500.`
                     : ''
@@ -200,7 +198,7 @@ function RevisionRow({
         <WordInPlace
           label={`Name of revision ${one.revision}`}
           value={name}
-          missing="No name yet"
+          missing="Add name"
           onChange={(text) => {
             setName(text);
             sayLater(text);
@@ -208,7 +206,7 @@ function RevisionRow({
         />
         <span className="text-faint">
           {moment(one.savedAt)}
-          {isPresent ? ', as it stands' : ''}
+          {isPresent ? ', current' : ''}
         </span>
         <span className="flex flex-wrap gap-x-4">
           <button
@@ -218,7 +216,7 @@ function RevisionRow({
             aria-label={`${isLookedAt ? 'Put away' : 'Look at'} ${title}`}
             onClick={onLook}
           >
-            {isLookedAt ? 'Put away' : 'Look at it'}
+            {isLookedAt ? 'Close' : 'Preview'}
           </button>
           <button
             type="button"
@@ -226,7 +224,7 @@ function RevisionRow({
             aria-label={`Compare ${title} with now`}
             onClick={onCompare}
           >
-            Compare with now
+            Compare with current
           </button>
           <button
             type="button"
@@ -235,7 +233,7 @@ function RevisionRow({
             aria-label={`Bring ${title} back`}
             onClick={onBack}
           >
-            Bring it back
+            Restore
           </button>
         </span>
       </div>

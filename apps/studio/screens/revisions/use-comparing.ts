@@ -42,7 +42,7 @@ export function useComparing(today: string): Comparing & {
           });
           worker.current = thread;
           thread.addEventListener('error', () => {
-            if (turn.current === own) fail('What compares them came to an end. Compare them again.');
+            if (turn.current === own) fail('The comparison stopped unexpectedly. Run it again.');
           });
           thread.addEventListener('message', ({ data }: MessageEvent<ComparedStep>) => {
             if (turn.current !== own) return;

@@ -33,7 +33,7 @@ export function ChoiceDialog({
               ? `The backup contains “${title}” at revision ${revision}. This page shows a different version.`
               : `“${title}” was saved in another window or by someone else (revision ${revision}).`}{' '}
             {isKept
-              ? 'Your version is stored under “Refused versions” in the menu of the set.'
+              ? 'Your version is stored under “Conflicting saves” in the menu of the set.'
               : isRestored
                 ? 'If you use the version of the backup, Undo restores yours.'
                 : 'If you use their version, Undo restores yours.'}{' '}

@@ -1,6 +1,6 @@
 'use client';
 
-import { type FieldDocument, fieldIdsOf, type SetDocument } from '@arbeit/engine/document';
+import { type FieldDocument, fieldIdsOf, languageOf, type SetDocument } from '@arbeit/engine/document';
 import { kindIn, kinds } from '@arbeit/engine/kinds';
 import { useEffect, useState } from 'react';
 import { problemWithId } from '../../model/edits.ts';
@@ -12,7 +12,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import type { ListedSet } from '../../store/sets.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
-import { localeName, locales } from '../../ui/locales.ts';
+import { localeName, locales, messageLanguages } from '../../ui/locales.ts';
 
 interface Props {
   readonly set: EditedSet;
@@ -35,8 +35,8 @@ export function RenameDialog({
       title={`Rename ${field.label || field.id}`}
       about={
         uses.length
-          ? `Where it is used is renamed with it: ${uses.map((form) => form.title ?? form.id).join(', ')}.`
-          : 'The id is what the program calls the field. The label is edited on the field itself.'
+          ? `References are updated in: ${uses.map((form) => form.title ?? form.id).join(', ')}.`
+          : 'The id is the field’s name in code. To change the label, edit it on the field.'
       }
       onClose={onClose}
     >
@@ -85,8 +85,8 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
   const lost = turned && [...turned.lost, ...turnedIn(document, turned.field, kinds).lost];
   return (
     <Dialog
-      title={`What kind is ${field.label || field.id}?`}
-      about="Its words stay, and of its rules and options what the new kind can have."
+      title={`Change kind of ${field.label || field.id}`}
+      about="Label, hint and messages are kept. Rules and options are kept where the new kind supports them."
       onClose={onClose}
     >
       <fieldset className="grid grid-cols-1 sm:grid-cols-2">
@@ -108,7 +108,7 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
         ))}
       </fieldset>
       <p role="status" className="min-h-6 text-sm text-marigold">
-        {lost !== null && lost.length > 0 && `This has to go: ${lost.join(', ')}. Undo brings it back.`}
+        {lost !== null && lost.length > 0 && `Will be removed: ${lost.join(', ')}. You can undo this.`}
       </p>
       <button
         type="button"
@@ -119,7 +119,7 @@ export function KindDialog({ set, field, onClose, onDone }: Props & { readonly o
           void set.editAndSave((d) => turnedIn(d, turned.field, kinds).set).then(onDone);
         }}
       >
-        Change the kind
+        Change kind
       </button>
     </Dialog>
   );
@@ -141,11 +141,11 @@ export function SendDialog({
   useEffect(() => {
     void listSets().then(
       (all) => setSets(all.filter(({ id }) => id !== set.id)),
-      () => setSaid('Arbeit did not answer. Close this and try again.'),
+      () => setSaid('No response from the server. Close this dialog and try again.'),
     );
   }, [set.id]);
   return (
-    <Dialog title={`${field.label || field.id} to another set`} onClose={onClose}>
+    <Dialog title={`Copy or move ${field.label || field.id}`} onClose={onClose}>
       <div className="flex gap-5">
         {[false, true].map((way) => (
           <label key={String(way)} className="flex items-baseline gap-2">
@@ -156,11 +156,11 @@ export function SendDialog({
               checked={moves === way}
               onChange={() => setMoves(way)}
             />
-            {way ? 'move it there' : 'copy it there'}
+            {way ? 'Move' : 'Copy'}
           </label>
         ))}
       </div>
-      {sets === null && said === '' && <p className="text-faint">Looking for your sets…</p>}
+      {sets === null && said === '' && <p className="text-faint">Loading sets…</p>}
       {sets?.length === 0 && <p className="text-faint">There is no other set yet.</p>}
       <ul className="max-h-72 overflow-y-auto">
         {sets?.map((one) => (
@@ -186,8 +186,8 @@ export function SendDialog({
 export function LocaleDialog({ set, field, onClose }: Props) {
   return (
     <Dialog
-      title={`The locale of ${field.label || field.id}`}
-      about="How numbers, dates and messages are written. A field left to its set follows it."
+      title={`Locale of ${field.label || field.id}`}
+      about="Sets how numbers and dates are formatted. By default a field uses the locale of its set."
       onClose={onClose}
     >
       <LocaleList
@@ -206,7 +206,50 @@ export function LocaleDialog({ set, field, onClose }: Props) {
           }))
         }
       />
+      <LanguageSelect
+        value={field.language ?? ''}
+        usual={languageOf({ locale: field.locale }, set.document)}
+        onChange={(language) =>
+          set.edit((d) => ({
+            ...d,
+            fields: d.fields.map((one) => {
+              if (one.id !== field.id) return one;
+              const { language: _, ...rest } = one;
+              return (language ? { ...rest, language } : rest) as FieldDocument;
+            }),
+          }))
+        }
+      />
     </Dialog>
+  );
+}
+
+/** The language of messages; '' follows the set or the locale. */
+export function LanguageSelect({
+  value,
+  usual,
+  onChange,
+}: {
+  readonly value: string;
+  /** The language without a choice (BCP 47). */
+  readonly usual: string;
+  readonly onChange: (language: string) => void;
+}) {
+  const known =
+    value === '' || messageLanguages.includes(value) ? messageLanguages : [value, ...messageLanguages];
+  return (
+    <Labelled label="Language of messages">
+      {(id) => (
+        <select id={id} className="entry" value={value} onChange={({ target }) => onChange(target.value)}>
+          <option value="">Default: {localeName(usual)}</option>
+          {known.map((tag) => (
+            <option key={tag} value={tag}>
+              {localeName(tag)}
+            </option>
+          ))}
+        </select>
+      )}
+    </Labelled>
   );
 }
 
@@ -239,8 +282,8 @@ export function LocaleList({
     <>
       <input
         className="entry"
-        aria-label="Search by language, country or tag"
-        placeholder="Search by language, country or tag"
+        aria-label="Search by language, country or code (e.g. de-CH)"
+        placeholder="Search by language, country or code (e.g. de-CH)"
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
@@ -255,14 +298,14 @@ export function LocaleList({
               checked={value === tag}
               onChange={() => onChange(tag)}
             />
-            {tag === '' ? `as the set: ${localeName(own ?? '')}` : localeName(tag)}
+            {tag === '' ? `Set default: ${localeName(own ?? '')}` : localeName(tag)}
             <span className="value text-xs text-faint">{tag}</span>
             <span className="value ml-auto text-xs text-faint">{sample(tag || (own ?? 'en-GB'))}</span>
           </label>
         ))}
         {all.length === 0 && (
           <p className="py-2 text-faint">
-            None is called that. A tag such as de-LI can stand in the document.
+            No match. Other locales can be set in the document, e.g. "locale": "de-LI".
           </p>
         )}
       </fieldset>

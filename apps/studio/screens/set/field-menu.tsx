@@ -62,9 +62,9 @@ export function FieldMenu({
         void set.editAndSave(() => next).then(() => onMade(id));
       },
     },
-    { id: 'rename', label: 'Rename the id…', note: field.id, onSelect: () => ask('rename') },
-    { id: 'kind', label: 'Change the kind…', note: field.kind, onSelect: () => ask('kind') },
-    { id: 'locale', label: 'Locale…', note: field.locale ?? `${set.document.locale}, the set’s`, onSelect: () => ask('locale') },
+    { id: 'rename', label: 'Change id…', note: field.id, onSelect: () => ask('rename') },
+    { id: 'kind', label: 'Change kind…', note: field.kind, onSelect: () => ask('kind') },
+    { id: 'locale', label: 'Locale…', note: field.locale ?? `${set.document.locale} (from set)`, onSelect: () => ask('locale') },
     { id: 'send', label: 'Copy or move to another set…', onSelect: () => ask('send') },
     { id: 'up', label: 'Move up', isApart: true, onSelect: () => set.edit((d) => moveField(d, field.id, at - 1)) },
     { id: 'down', label: 'Move down', onSelect: () => set.edit((d) => moveField(d, field.id, at + 1)) },

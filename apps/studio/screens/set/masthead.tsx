@@ -8,7 +8,7 @@ import { SheetSwitch } from '../../ui/sheet-switch.tsx';
 /** Pages of a set beside its fields and forms. */
 const sheets = [
   { label: 'Trials', path: 'trials' },
-  { label: 'Texts', path: 'texts' },
+  { label: 'Translations', path: 'texts' },
   { label: 'Hand-off', path: 'hand-off' },
   { label: 'Revisions', path: 'revisions' },
 ] as const;
@@ -29,7 +29,7 @@ export function Masthead({
       <Link href="/" className="text-lg font-semibold tracking-tight">
         Arbeit
       </Link>
-      <nav aria-label="Place" className="min-w-0">
+      <nav aria-label="Breadcrumb" className="min-w-0">
         <ol className="flex flex-wrap items-baseline gap-x-2">
           {trail.map(({ label, href }) => (
             <li key={label} className="flex min-w-0 items-baseline gap-x-2">
@@ -50,7 +50,7 @@ export function Masthead({
         </ol>
       </nav>
       {setKey && (
-        <nav aria-label="Sheets of the set" className="flex gap-x-3 text-sm">
+        <nav aria-label="Set pages" className="flex gap-x-3 text-sm">
           {sheets.map(
             ({ label, path }) =>
               label !== trail.at(-1)?.label && (

@@ -36,7 +36,7 @@ export function RefusedVersions({
 
   const ask = async (path: string, init: RequestInit): Promise<string> => {
     const response = await fetch(path, init).catch(() => undefined);
-    if (!response) return 'Arbeit did not answer. Nothing was changed; try again.';
+    if (!response) return 'No response from the server. Nothing was changed. Try again.';
     if (response.ok) return '';
     const { error } = (await response.json().catch(() => ({}))) as { error?: string };
     return error ?? `The server answered ${response.status}.`;
@@ -52,25 +52,23 @@ export function RefusedVersions({
     act(async () => {
       const problem = problemWith(await saveOnce(stored, version.document, newPage()));
       return problem || drop(version.kept);
-    }, 'Taken back. What it replaced is an earlier revision of the set.');
+    }, 'Restored. The version it replaced is in the revision history.');
 
   return (
     <>
-      <Masthead trail={[{ label: stored.document.title, href: '/' }, { label: 'Refused versions' }]} />
+      <Masthead trail={[{ label: stored.document.title, href: '/' }, { label: 'Conflicting saves' }]} />
       <main className="max-w-3xl px-6 pb-16">
-        <h1 className="pt-6 text-2xl">Refused versions</h1>
+        <h1 className="pt-6 text-2xl">Conflicting saves</h1>
         <p className="pt-1 text-faint">
-          Saved when somebody else had saved in between. The set stands at revision {stored.revision}; each of
-          these is kept until you take it back or throw it away.
+          These saves collided with somebody else’s. The set is now at revision {stored.revision}. Restore or
+          delete each one.
           {dropped > 0 &&
             ` Arbeit keeps the latest 50. ${dropped === 1 ? '1 older version was' : `${dropped} older versions were`} deleted.`}
         </p>
         <p role="status" className="min-h-7 py-1 text-sm">
           {said}
         </p>
-        {versions.length === 0 && (
-          <p className="border-t py-8 text-faint">None. Nothing is waiting for you here.</p>
-        )}
+        {versions.length === 0 && <p className="border-t py-8 text-faint">No conflicting saves.</p>}
         <ol className="border-t">
           {versions.map((version) => (
             <li key={version.kept} className="border-b py-3">
@@ -82,10 +80,10 @@ export function RefusedVersions({
                     timeZone: 'UTC',
                   })}
                 </span>
-                <span className="caption">made on revision {version.base}</span>
+                <span className="caption">based on revision {version.base}</span>
               </p>
               {version.differs.length === 0 ? (
-                <p>The same as the set is now.</p>
+                <p>Identical to the current version.</p>
               ) : (
                 <ul>
                   {version.differs.slice(0, 12).map((sentence) => (
@@ -101,18 +99,18 @@ export function RefusedVersions({
                   disabled={busy}
                   onClick={() => takeBack(version)}
                 >
-                  Take it back
+                  Restore this version
                 </button>
                 <a className="word-button" href={`/api/sets/${stored.key}/refused/${version.kept}`} download>
-                  As a file
+                  Download
                 </a>
                 <button
                   type="button"
                   className="word-button"
                   disabled={busy}
-                  onClick={() => act(() => drop(version.kept), 'Thrown away.')}
+                  onClick={() => act(() => drop(version.kept), 'Deleted.')}
                 >
-                  Throw it away
+                  Delete
                 </button>
               </p>
             </li>

@@ -22,8 +22,8 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
   const hasFaulty = useHasUnsavedLine();
   const { it: choice, want } = useLater(choiceDialog);
   useCommands(set.document.title, [
-    { id: 'undo', label: 'Undo the last change of the definition', run: set.undo },
-    { id: 'redo', label: 'Redo it', run: set.redo },
+    { id: 'undo', label: 'Undo last change', run: set.undo },
+    { id: 'redo', label: 'Redo', run: set.redo },
   ]);
   useEffect(() => {
     if (save.is === 'refused') want();
@@ -32,13 +32,13 @@ export function SaveLine({ set }: { readonly set: EditedSet }) {
     <>
       {set.putBack !== null && (
         <span className="caption">
-          Unsaved changes of{' '}
+          Unsaved changes from{' '}
           {new Date(set.putBack).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} were
-          put back
+          restored
         </span>
       )}
       <span role="status" className="caption min-w-16 text-right">
-        {save.is === 'saved' && (hasFaulty ? 'Saved, but for what is marked' : 'Saved')}
+        {save.is === 'saved' && (hasFaulty ? 'Saved, except the marked errors' : 'Saved')}
         {(save.is === 'waiting' || save.is === 'saving') && 'Saving…'}
         {save.is === 'refused' && 'Not saved'}
         {save.is === 'failed' && (

@@ -80,11 +80,11 @@ describe('what is brought in, to be confirmed', () => {
   });
 
   test.each([
-    ['html', '<p>nothing</p>', /no input, list or text area/],
+    ['html', '<p>nothing</p>', /No form controls/],
     ['schema', '{', /not JSON/],
-    ['schema', '[]', /no object/],
-    ['table', '', /no name in it/],
-    ['table', '"a', /no table|no name/],
+    ['schema', '[]', /JSON object/],
+    ['table', '', /No column names/],
+    ['table', '"a', /not a valid table|No column names/],
   ] as const)('%s that is none: %s', (sort, text, why) => {
     expect(previewImport(text, sort)).toEqual({ is: 'nothing', why: expect.stringMatching(why) });
   });

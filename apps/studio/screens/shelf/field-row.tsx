@@ -1,7 +1,7 @@
 'use client';
 
 import type { FieldDocument } from '@arbeit/engine/document';
-import { compileField } from '@arbeit/engine/document';
+import { compileField, languageOf } from '@arbeit/engine/document';
 import { definitionIn, kindIn } from '@arbeit/engine/kinds';
 import { useField } from '@arbeit/react';
 import { useRouter } from 'next/navigation';
@@ -50,9 +50,12 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
   const own = kindIn(useKinds(), field.kind);
   const kinds = useMemo(() => ({ [field.kind]: own }), [field.kind, own]);
   const router = useRouter();
-  const { classes, locale } = set.document;
-  const facts = useMemo(() => ({ locale, ...(classes ? { classes } : {}) }), [locale, classes]);
-  const languages = useLanguages(field.locale ?? locale);
+  const { classes, locale, language } = set.document;
+  const facts = useMemo(
+    () => ({ locale, ...(language ? { language } : {}), ...(classes ? { classes } : {}) }),
+    [locale, language, classes],
+  );
+  const languages = useLanguages(languageOf(field, facts));
   const compiled = useCustomCodeLater(
     useMemo(() => compileField(field, facts, kinds, languages), [field, facts, kinds, languages]),
   );
@@ -69,7 +72,7 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
         type="button"
         data-handle
         className="handle quiet"
-        aria-label={`Move ${name}: arrow keys, or drag`}
+        aria-label={`Reorder ${name}. Use the arrow keys or drag.`}
         onKeyDown={(event) => onHandleKey(event, field.id)}
       >
         <span aria-hidden="true">⠿</span>
@@ -78,7 +81,7 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
         {name}
       </Link>
       <div className="shelf-live">
-        <Control field={live} label={`${name}, live`} />
+        <Control field={live} label={`Try ${name}`} />
       </div>
       <div
         {...live.messageProps}
@@ -97,8 +100,8 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
         {held + missed > 0 && (
           <Link
             href={`/sets/${set.key}/trials`}
-            title={`Trials, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}.`}
-            aria-label={`Trials of ${name}, last run: ${inWords(held, missed)}${isOld ? '; changed since' : ''}`}
+            title={`Trials: ${inWords(held, missed)}${isOld ? ' (before the latest changes)' : ''}.`}
+            aria-label={`Trials of ${name}: ${inWords(held, missed)}${isOld ? ' (before the latest changes)' : ''}`}
             data-is={missed > 0 ? 'missed' : 'held'}
             data-old={isOld || undefined}
           >
@@ -111,8 +114,8 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
         set={set}
         field={field}
         trigger="⋯"
-        button={{ className: 'row-menu quiet', 'aria-label': `Menu of ${name}` }}
-        more={[{ id: 'open', label: 'Open on the desk', onSelect: () => router.push(href) }]}
+        button={{ className: 'row-menu quiet', 'aria-label': `Actions for ${name}` }}
+        more={[{ id: 'open', label: 'Open desk', onSelect: () => router.push(href) }]}
         deliver={deliver}
         onMade={focusRow}
         onRenamed={focusRow}
@@ -124,7 +127,7 @@ function Row({ set, field, deliver, onHandleKey, onDelete, held, missed, isOld }
 }
 
 const inWords = (held: number, missed: number): string =>
-  missed === 0 ? `${held} held` : held === 0 ? `${missed} missed` : `${held} held, ${missed} missed`;
+  missed === 0 ? `${held} passed` : held === 0 ? `${missed} failed` : `${held} passed, ${missed} failed`;
 
 /** Focuses a new row once it is drawn. */
 const focusRow = (id: string): void => focusSoon(`[data-row="${CSS.escape(id)}"] .shelf-name`);

@@ -35,10 +35,8 @@ export function FoldedSets({
   const left = count - next;
   if (others.length === 0 && left <= 0 && !problem) return null;
   return (
-    <section aria-label="Further sets" className="mt-10">
-      <h2 className="caption border-b pb-1">
-        {search ? 'Further sets with this title' : 'Changed longer ago'}
-      </h2>
+    <section aria-label="Older sets" className="mt-10">
+      <h2 className="caption border-b pb-1">{search ? 'Further sets with this title' : 'Older sets'}</h2>
       {others.map((set) => (
         <FoldedSet key={set.key} folded={set} search={search} />
       ))}
@@ -113,7 +111,7 @@ function FoldedSet({
   const open = async () => {
     const response = await fetch(`/api/sets/${key}`).catch(() => undefined);
     if (response?.ok) setStored((await response.json()) as StoredSet);
-    else setProblem('It could not be opened: Arbeit did not answer. Try again.');
+    else setProblem('The set could not be opened: no response from the server. Try again.');
   };
   if (stored)
     return (

@@ -12,10 +12,10 @@ import { ImportPreviewPane } from './import-preview-pane.tsx';
 
 /** The formats a text can be read as. */
 const sorts: Readonly<Record<SourceFormat, string>> = {
-  document: 'A document',
+  document: 'Arbeit document',
   html: 'An HTML form',
   schema: 'A JSON Schema',
-  table: 'A table',
+  table: 'CSV or TSV',
 };
 
 /** Most faults shown at once. */
@@ -52,9 +52,9 @@ export function ImportDialog({
     if (response?.ok) onTaken(((await response.json()) as { id: string }).id);
   };
   return (
-    <Dialog title="Take something in" isWide onClose={onClose}>
+    <Dialog title="Import" isWide onClose={onClose}>
       <div className="flex flex-wrap items-end gap-4">
-        <Labelled label="A file: a document, an HTML form, a JSON Schema or a table">
+        <Labelled label="File (.arbeit.json, HTML, JSON Schema, CSV or TSV)">
           {(id) => (
             <input
               id={id}
@@ -71,7 +71,7 @@ export function ImportDialog({
           )}
         </Labelled>
       </div>
-      <Labelled label="Or its text">
+      <Labelled label="…or paste its contents">
         {(id) => (
           <textarea
             id={id}
@@ -82,7 +82,7 @@ export function ImportDialog({
           />
         )}
       </Labelled>
-      {!isEmpty && <Choices label="Read as" value={sort} choices={sorts} onChange={setSort} />}
+      {!isEmpty && <Choices label="Format" value={sort} choices={sorts} onChange={setSort} />}
       <div role="status">{taken && <Found taken={taken} onMake={make} />}</div>
       {!isEmpty && sort !== 'document' && <ImportPreviewPane text={text} sort={sort} onMake={make} />}
       <p role="status" className="min-h-6 text-sm text-brick">
@@ -104,17 +104,17 @@ function Found({
   if (document)
     return (
       <p className="flex flex-wrap items-baseline gap-x-4">
-        “{title}” is sound: {words}.
+        “{title}” is valid: {words}.
         <button type="button" className="solid-button" onClick={() => onMake(document)}>
-          Put it on the shelf
+          Import as a new set
         </button>
       </p>
     );
   return (
     <>
       <p>
-        {faults.length === 1 ? 'One thing is' : `${faults.length} things are`} wrong with it. Mend the text
-        above, or take what is sound.
+        {faults.length === 1 ? '1 error' : `${faults.length} errors`}. Fix the text above, or import only the
+        valid fields.
       </p>
       <ul className="my-2 max-h-48 overflow-y-auto text-sm">
         {faults.slice(0, mostFaults).map((fault) => (
@@ -131,15 +131,15 @@ function Found({
       </ul>
       <p className="flex flex-wrap items-baseline gap-x-4">
         {fields.length
-          ? `Sound by themselves: ${fields.map((f) => f.label || f.id).join(', ')}.`
-          : 'No field in it is sound.'}
+          ? `Valid fields: ${fields.map((f) => f.label || f.id).join(', ')}.`
+          : 'No field could be read.'}
         <button
           type="button"
           className="solid-button"
           disabled={fields.length === 0}
           onClick={() => onMake({ arbeit: 2, title, locale, fields, ...(classes ? { classes } : {}) })}
         >
-          Take {words}
+          Import {words}
         </button>
       </p>
     </>

@@ -44,12 +44,12 @@ export function ImportPreviewPane({
         <>
           <div className="flex flex-wrap items-end gap-x-6">
             <Choices
-              label="The names stand"
+              label="Column names are in"
               value={brought.names}
-              choices={{ above: 'Names above the columns', before: 'Names before the rows' }}
+              choices={{ above: 'the first row', before: 'the first column' }}
               onChange={(names) => setSaid({ ...said, names })}
             />
-            <Labelled label="The cells are written as in">
+            <Labelled label="Number and date format">
               {(id) => (
                 <select
                   id={id}
@@ -152,12 +152,10 @@ function Tick({
 
 /** What could not be imported, by place. */
 function LostList({ lost }: { readonly lost: readonly Dropped[] }) {
-  if (lost.length === 0) return <p className="caption py-2">All of it could be carried over.</p>;
+  if (lost.length === 0) return <p className="caption py-2">Everything was imported.</p>;
   return (
     <>
-      <p className="pt-2">
-        {lost.length === 1 ? 'One thing' : `${lost.length} things`} could not be carried over as they are:
-      </p>
+      <p className="pt-2">Not imported, or changed ({lost.length}):</p>
       <ul className="my-1 max-h-40 overflow-y-auto text-sm">
         {lost.slice(0, mostShown).map(({ where, why, place }) => (
           <li key={`${where} ${why} ${place?.line} ${place?.column}`} className="border-b border-rule py-1">
@@ -198,7 +196,7 @@ function Columns({
           <thead>
             <tr>
               <th scope="col">Field</th>
-              <th scope="col">Taken for</th>
+              <th scope="col">Detected kind</th>
               <th scope="col">Examples</th>
             </tr>
           </thead>
@@ -234,7 +232,7 @@ function Columns({
       </div>
       <Make
         count={wanted.size}
-        onMake={() => onMake(setOfColumns({ title: 'Brought in', locale }, columns, chosen, wanted))}
+        onMake={() => onMake(setOfColumns({ title: 'Imported', locale }, columns, chosen, wanted))}
       />
     </>
   );
@@ -248,7 +246,7 @@ function Make({ count, onMake }: { readonly count: number; readonly onMake: () =
   return (
     <p className="pt-2">
       <button type="button" className="solid-button" disabled={count === 0} onClick={onMake}>
-        Put {count} {count === 1 ? 'field' : 'fields'} on the shelf
+        Import {count} {count === 1 ? 'field' : 'fields'}
       </button>
     </p>
   );

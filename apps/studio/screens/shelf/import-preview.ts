@@ -42,7 +42,7 @@ export function previewImport(
       const found = fromHtml(text);
       return found.set.fields.length || found.lost.length
         ? { is: 'set', ...found }
-        : { is: 'nothing', why: 'There is no input, list or text area in it.' };
+        : { is: 'nothing', why: 'No form controls found in this HTML.' };
     }
     case 'schema': {
       const root = objectIn(text);
@@ -64,10 +64,10 @@ function columnsFrom(text: string, said: TableAnswers): ImportPreview {
       ? { is: 'columns', columns, names, locale }
       : {
           is: 'nothing',
-          why: 'There is no name in it: a table has its names above its columns or before its rows.',
+          why: 'No column names found. Put them in the first row or the first column.',
         };
   } catch (error) {
-    return { is: 'nothing', why: `This is no table: ${(error as Error).message}` };
+    return { is: 'nothing', why: `This is not a valid table: ${(error as Error).message}` };
   }
 }
 

@@ -28,7 +28,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
   };
   const add = (field: FieldDocument) => create((d) => addField(d, field).set);
   return (
-    <Dialog title={`A new field in ${document.title}`} isWide onClose={onClose}>
+    <Dialog title={`New field in ${document.title}`} isWide onClose={onClose}>
       <FromExamples
         onTake={(pattern) =>
           add({
@@ -40,7 +40,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
         }
       />
       <Choices
-        title="From a kind, bare"
+        title="Start from a field kind"
         all={Object.keys(kinds).map((kind) => {
           const field = bareField(kind, kinds);
           return {
@@ -52,7 +52,7 @@ export function NewFieldDialog({ set, onClose }: { readonly set: EditedSet; read
         })}
       />
       <Choices
-        title="As in the Ridge Huts demo"
+        title="Copy a demo field"
         all={typicalShapes.map((field) => ({
           id: field.id,
           label: field.label,
@@ -87,7 +87,7 @@ function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }
         if (pattern !== undefined) onTake(pattern);
       }}
     >
-      <Labelled label="From examples of what is typed, one a line">
+      <Labelled label="Example values, one per line">
         {(id) => (
           <textarea
             id={id}
@@ -104,11 +104,12 @@ function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }
         )}
       </Labelled>
       <div className="min-h-24">
-        <span className="caption">is of this pattern</span>
+        <span className="caption">Suggested patterns</span>
         <div role="status">
           {!proposed.ok && (
             <p className="text-sm text-brick">
-              “{proposed.odd}” has another shape than the others. Leave it out, or begin from a kind below.
+              “{proposed.odd}” does not fit the pattern of the other examples. Remove it, or start from a kind
+              below.
             </p>
           )}
         </div>
@@ -133,7 +134,7 @@ function FromExamples({ onTake }: { readonly onTake: (pattern: string) => void }
           ))}
         </fieldset>
         <button type="submit" className="solid-button mt-2" disabled={pattern === undefined}>
-          Take this pattern
+          Create field with this pattern
         </button>
       </div>
     </form>

@@ -11,7 +11,7 @@ import type { EditedSet } from '../../model/use-set.ts';
 import { Dialog } from '../../ui/dialog.tsx';
 import { DraftInput } from '../../ui/draft-input.tsx';
 import { Labelled } from '../../ui/labelled.tsx';
-import { LocaleList } from '../set/field-dialogs.tsx';
+import { LanguageSelect, LocaleList } from '../set/field-dialogs.tsx';
 
 interface Props {
   readonly set: EditedSet;
@@ -21,14 +21,21 @@ interface Props {
 export function SetLocaleDialog({ set, onClose }: Props) {
   return (
     <Dialog
-      title={`The locale of ${set.document.title}`}
-      about="How numbers, dates and messages are written in every field that has no locale of its own."
+      title={`Locale of ${set.document.title}`}
+      about="Sets how numbers and dates are formatted. A field can have its own locale."
       onClose={onClose}
     >
       <LocaleList
         value={set.document.locale}
         document={set.document}
         onChange={(locale) => set.edit((d) => ({ ...d, locale }), 'locale')}
+      />
+      <LanguageSelect
+        value={set.document.language ?? ''}
+        usual={set.document.locale}
+        onChange={(language) =>
+          set.edit(({ language: _, ...d }) => (language ? { ...d, language } : d), 'language')
+        }
       />
     </Dialog>
   );
@@ -42,13 +49,13 @@ export function ClassesDialog({ set, onClose }: Props) {
   const classes = Object.entries(document.classes ?? {});
   return (
     <Dialog
-      title={`Classes of characters of ${document.title}`}
-      about="A class has a name and characters; any pattern of the set can say <2 name>."
+      title={`Character classes in ${document.title}`}
+      about="A named group of characters that patterns in this set can use, e.g. <2 name> for two of them."
       isWide
       onClose={onClose}
     >
       {classes.length === 0 && (
-        <p className="text-faint">None yet. Patterns use digit, latin, letter, alnum and any.</p>
+        <p className="text-faint">No classes yet. Built in: digit, latin, letter, alnum, any.</p>
       )}
       <ul>
         {classes.map(([name, characters], i) => (
@@ -85,10 +92,10 @@ export function ClassesDialog({ set, onClose }: Props) {
               <button
                 type="button"
                 className="word-button mt-6"
-                aria-label={`Take class ${name} away`}
+                aria-label={`Remove class ${name}`}
                 onClick={() => set.edit((d) => removeClass(d, name))}
               >
-                Take away
+                Remove
               </button>
             </div>
             <p className="text-sm text-faint">{usedBy(document, name)}</p>
@@ -96,7 +103,7 @@ export function ClassesDialog({ set, onClose }: Props) {
         ))}
       </ul>
       <button type="button" className="word-button" onClick={() => set.edit(addClass)}>
-        Another class
+        Add class
       </button>
     </Dialog>
   );
@@ -105,13 +112,13 @@ export function ClassesDialog({ set, onClose }: Props) {
 function usedBy(document: SetDocument, name: string): string {
   const users = usersOf(document, name).map((field) => field.label || field.id);
   return users.length
-    ? `Used by ${users.join(', ')}. Taken away, its characters are written out there.`
-    : 'Nothing uses it.';
+    ? `Used by ${users.join(', ')}. If you remove it, its characters are inserted into those patterns.`
+    : 'Not used.';
 }
 
 /** What the document reader reports about the name of a class. */
 function problemWithName(document: SetDocument, own: string, name: string): string | null {
-  if (name !== own && document.classes?.[name] !== undefined) return 'Another class is called that.';
+  if (name !== own && document.classes?.[name] !== undefined) return 'This name is already in use.';
   const result = readDocument(
     { arbeit: 2, title: 'T', locale: 'en-GB', fields: [], classes: { [name]: 'A' } },
     kinds,
@@ -123,11 +130,11 @@ function problemWithName(document: SetDocument, own: string, name: string): stri
 export function RenameSetDialog({ set, onClose, onDone }: Props & { readonly onDone: () => void }) {
   const [id, setId] = useState(set.id);
   const [said, setSaid] = useState('');
-  const problem = /^[a-z0-9-]{1,80}$/.test(id) ? said : 'Small letters, digits and “-”.';
+  const problem = /^[a-z0-9-]{1,80}$/.test(id) ? said : 'Use lower-case letters, digits and “-” only.';
   return (
     <Dialog
       title={`Rename ${set.document.title}`}
-      about="The id stands in the addresses of the set’s pages. The title is edited on the shelf itself."
+      about="The id is part of the URL. To change the title, edit it on the shelf."
       onClose={onClose}
     >
       <form

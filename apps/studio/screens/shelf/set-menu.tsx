@@ -27,7 +27,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
     const response = await fetch('/api/sets', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ document: { ...document, title: `${document.title}, again` } }),
+      body: JSON.stringify({ document: { ...document, title: `${document.title} (copy)` } }),
     }).catch(() => undefined);
     setSaid(await problemIn(response));
     if (response?.ok) router.refresh();
@@ -47,7 +47,7 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
   const copy = () =>
     navigator.clipboard?.writeText(text()).then(
       () => setSaid('Copied'),
-      () => setSaid('The browser does not let it be copied.'),
+      () => setSaid('The browser blocked copying.'),
     );
   return (
     <>
@@ -56,22 +56,22 @@ export function SetMenu({ set, onGone }: { readonly set: EditedSet; readonly onG
       </span>
       <Menu
         trigger="⋯"
-        button={{ className: 'row-menu', 'aria-label': `Menu of the set ${document.title}` }}
+        button={{ className: 'row-menu', 'aria-label': `Actions for ${document.title}` }}
         align="end"
         className="min-w-64"
         items={() => [
           { id: 'locale', label: 'Locale…', note: document.locale, onSelect: () => ask('locale') },
-          { id: 'classes', label: 'Classes of characters…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
-          { id: 'texts', label: 'Texts and languages', onSelect: () => router.push(`/sets/${set.key}/texts`) },
+          { id: 'classes', label: 'Character classes…', note: Object.keys(document.classes ?? {}).join(', ') || 'none yet', onSelect: () => ask('classes') },
+          { id: 'texts', label: 'Translations', onSelect: () => router.push(`/sets/${set.key}/texts`) },
           { id: 'hand-off', label: 'Hand-off', onSelect: () => router.push(`/sets/${set.key}/hand-off`) },
           { id: 'form', label: 'New form', isApart: true, onSelect: () => void newForm() },
-          { id: 'file', label: 'The document as a file', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
-          { id: 'copy', label: 'Copy the document', onSelect: () => void copy() },
+          { id: 'file', label: 'Download document (.arbeit.json)', isApart: true, onSelect: () => download(`${set.id}.arbeit.json`, text(), 'application/json') },
+          { id: 'copy', label: 'Copy document as JSON', onSelect: () => void copy() },
           { id: 'revisions', label: 'Revisions', onSelect: () => router.push(`/sets/${set.key}/revisions`) },
-          { id: 'refused', label: 'Refused versions', onSelect: () => router.push(`/sets/${set.key}/refused`) },
-          { id: 'duplicate', label: 'Duplicate the set', isApart: true, onSelect: () => void duplicate() },
-          { id: 'rename', label: 'Rename the id…', note: set.id, onSelect: () => ask('rename') },
-          { id: 'delete', label: 'Delete the set', isApart: true, onSelect: () => void remove() },
+          { id: 'refused', label: 'Conflicting saves', onSelect: () => router.push(`/sets/${set.key}/refused`) },
+          { id: 'duplicate', label: 'Duplicate set', isApart: true, onSelect: () => void duplicate() },
+          { id: 'rename', label: 'Change id…', note: set.id, onSelect: () => ask('rename') },
+          { id: 'delete', label: 'Delete set', isApart: true, onSelect: () => void remove() },
         ]} // biome-ignore format: one entry a line
       />
       {loaded && asked === 'locale' && <loaded.SetLocaleDialog set={set} onClose={close} />}

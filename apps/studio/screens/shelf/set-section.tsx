@@ -71,7 +71,7 @@ export function SetSection({
           type="button"
           className="fold"
           aria-expanded={!isFolded}
-          aria-label={`${document.title}: its fields`}
+          aria-label={`Fields of ${document.title}`}
           onClick={() => setFolded(!isFolded)}
         >
           <span aria-hidden="true">{isFolded ? '▸' : '▾'}</span>
@@ -118,7 +118,7 @@ function Title({
   return (
     <input
       ref={input}
-      aria-label="Title of the set"
+      aria-label="Set title"
       className="set-title"
       value={draft ?? title}
       onChange={(event) => {
@@ -267,8 +267,8 @@ function Fields({
     return (
       <p className="py-4 text-faint">
         {isSearch
-          ? 'No field of this set is called that.'
-          : 'No field in this set yet. “New field” begins one from examples, from a kind, or from a shape of the demo.'}
+          ? 'No matching fields.'
+          : 'No fields yet. Use “New field” to start from example values, a field kind or a demo field.'}
       </p>
     );
   return (
@@ -315,10 +315,10 @@ function GoneRow({ name, onBack }: { readonly name: string; readonly onBack: () 
   return (
     <li className="flex min-h-11 items-center gap-3 border-b text-sm text-faint">
       <span role="status" className="pl-8">
-        “{name}” was taken off the shelf.
+        “{name}” was deleted.
       </span>
       <button type="button" data-put-back className="word-button" onClick={onBack}>
-        Put it back
+        Undo
       </button>
     </li>
   );

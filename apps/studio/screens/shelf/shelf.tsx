@@ -70,7 +70,7 @@ export function Shelf({
       run: () => document.querySelector<HTMLElement>('[data-new-field]')?.click(),
     },
     { id: 'new-set', label: 'New set', run: create },
-    { id: 'take-in', label: 'Take a document in', run: () => takeIn('') },
+    { id: 'take-in', label: 'Import…', run: () => takeIn('') },
   ]);
   const drop = useDrop(takeIn);
   const wanted = search.trim().toLowerCase();
@@ -90,14 +90,17 @@ export function Shelf({
           New set
         </button>
         <button type="button" className="word-button" aria-haspopup="dialog" onClick={() => takeIn('')}>
-          Take in
+          Import…
         </button>
       </Masthead>
       <main className="min-h-[calc(100vh-3.2rem)] px-6 pb-24 max-md:px-4" {...drop}>
         <h1 className="sr-only">Shelf</h1>
         {gone && <SetGone gone={gone} onBack={() => setGone(null)} />}
         {sets.length === 0 && (
-          <p className="py-16 text-faint">No set yet. Begin one above, or take a document in.</p>
+          <p className="py-16 text-faint">
+            No sets yet. Create one with “New set”, or import a file. A set holds the fields and forms of one
+            project.
+          </p>
         )}
         {sets
           .filter(({ key }) => key !== gone?.key)
@@ -189,9 +192,9 @@ function SetGone({
   };
   return (
     <p className="mt-6 flex flex-wrap items-baseline gap-3 border-b pb-2 text-faint">
-      <span role="status">“{title}” was taken off the shelf.</span>
+      <span role="status">“{title}” was deleted.</span>
       <button type="button" className="word-button" onClick={back}>
-        Put it back
+        Restore
       </button>
       <span role="status" className="text-brick">
         {problem}
@@ -206,9 +209,9 @@ function BrokenSet({ broken: { key, id, faults } }: { readonly broken: Broken })
       <h2 className="border-b border-ink pb-1.5 text-xl">{id}</h2>
       <p className="py-2">
         This set cannot be shown: its document has{' '}
-        {faults.length === 1 ? 'a fault' : `${faults.length} faults`}.{' '}
+        {faults.length === 1 ? '1 error' : `${faults.length} errors`}.{' '}
         <a className="word-button" href={`/api/sets/${key}`} download={`${id}.json`}>
-          It as a file
+          Download JSON
         </a>
       </p>
       <ul className="value text-sm text-brick">

@@ -4,6 +4,7 @@ import {
   type CatalogueText,
   compile,
   inLanguage,
+  languageOf,
   languagesOf,
   missingIn,
   type SetDocument,
@@ -29,7 +30,7 @@ import '../../ui/table.css';
 import './texts.css';
 import { Scrolled } from '../../ui/scrolled.tsx';
 
-const shows = { all: 'All', missing: 'Missing', own: 'Said by the rules alone' } as const;
+const shows = { all: 'All', missing: 'Missing', own: 'Rule messages only' } as const;
 
 /** Every text of the set by field, rule and language in one table, edited in place. */
 export function Catalogue({ stored }: { readonly stored: StoredSet }) {
@@ -37,11 +38,14 @@ export function Catalogue({ stored }: { readonly stored: StoredSet }) {
   useUndoKeys(set.undo, set.redo);
   return (
     <>
-      <Masthead setKey={set.key} trail={[{ label: set.document.title, href: '/' }, { label: 'Texts' }]}>
+      <Masthead
+        setKey={set.key}
+        trail={[{ label: set.document.title, href: '/' }, { label: 'Translations' }]}
+      >
         <SaveLine set={set} />
       </Masthead>
       <main className="desk">
-        <h1 className="sr-only">Texts of {set.document.title}</h1>
+        <h1 className="sr-only">Translations of {set.document.title}</h1>
         <Table set={set} />
         <Unused set={set} />
       </main>
@@ -54,6 +58,7 @@ function Table({ set }: { readonly set: EditedSet }) {
   const { document } = set;
   const [show, setShow] = useState<keyof typeof shows>('all');
   const languages = languagesOf(document);
+  const own = languageOf({}, document);
   const texts = useMemo(() => textsOf(document), [document]);
   const usual = useUsual(document, languages);
   const missing = new Set(
@@ -71,10 +76,10 @@ function Table({ set }: { readonly set: EditedSet }) {
         <TextFiles set={set} />
         <span role="status" className="caption ml-auto">
           {languages.length === 0
-            ? 'In one language so far.'
+            ? 'One language. Add another to translate.'
             : missing.size === 0
               ? 'Nothing is missing.'
-              : `${missing.size} ${missing.size === 1 ? 'text is' : 'texts are'} missing somewhere.`}
+              : `${missing.size} missing ${missing.size === 1 ? 'translation' : 'translations'}`}
         </span>
       </div>
       <Scrolled label="Texts by language">
@@ -82,17 +87,18 @@ function Table({ set }: { readonly set: EditedSet }) {
           <thead>
             <tr>
               <th scope="col">Text</th>
-              <th scope="col">{document.locale}</th>
+              <th scope="col">{own}</th>
               {languages.map((language) => (
                 <th key={language} scope="col">
                   {language}{' '}
                   <button
                     type="button"
                     className="word-button text-xs"
-                    aria-label={`Take ${language} away`}
+                    aria-label={`Remove ${language}`}
                     onClick={() => set.edit((d) => withoutLanguage(d, language))}
                   >
-                    Away
+                    {' '}
+                    Remove{' '}
                   </button>
                 </th>
               ))}
@@ -110,7 +116,7 @@ function Table({ set }: { readonly set: EditedSet }) {
           ))}
         </table>
       </Scrolled>
-      {shown.length === 0 && <p className="py-3 text-faint">Nothing of that kind.</p>}
+      {shown.length === 0 && <p className="py-3 text-faint">No texts match this filter.</p>}
     </section>
   );
 }
@@ -136,7 +142,7 @@ function withoutLanguage(document: SetDocument, language: string): SetDocument {
 function useUsual(document: SetDocument, languages: readonly string[]): ReadonlyMap<string, string> {
   return useMemo(() => {
     const all = new Map<string, string>();
-    for (const language of [document.locale, ...languages]) {
+    for (const language of [languageOf({}, document), ...languages]) {
       const said = inLanguage(document, language);
       const { fields } = compile({ ...said, forms: [] }, kinds);
       for (const [i, field] of fields.entries())
@@ -163,6 +169,7 @@ const Group = memo(function Group({
   readonly edit: EditedSet['edit'];
 }) {
   const languages = languagesOf(document);
+  const ownLanguage = languageOf({}, document);
   return (
     <tbody>
       <tr>
@@ -181,9 +188,9 @@ const Group = memo(function Group({
             </th>
             <td>
               <TextCell
-                label={`${name}, ${said}, ${document.locale}`}
+                label={`${name}, ${said}, ${ownLanguage}`}
                 text={text}
-                usual={usual.get(`${document.locale} ${key}`) ?? ''}
+                usual={usual.get(`${ownLanguage} ${key}`) ?? ''}
                 isNeeded={what === 'label' || what === 'option'}
                 onChange={(next) => edit((d) => withTextAt(d, key, next), `text ${name} ${row}`)}
               />
@@ -213,27 +220,40 @@ const whatInWords: Readonly<Record<CatalogueText['what'], string>> = {
   hint: 'hint',
   placeholder: 'placeholder',
   rule: 'rule',
-  option: 'choice',
+  option: 'option',
   title: 'title',
   section: 'section',
 };
 
 /** Languages offered; a file can have any other. */
-const offered = ['de-DE', 'fr-FR', 'es-ES', 'it-IT', 'ja-JP', 'en-GB', 'pl-PL', 'nl-NL', 'ar-EG'];
+const offered = [
+  'de-DE',
+  'fr-FR',
+  'es-ES',
+  'it-IT',
+  'ja-JP',
+  'en-GB',
+  'pt-BR',
+  'nl-NL',
+  'pl-PL',
+  'sv-SE',
+  'zh-CN',
+  'ar-EG',
+];
 
 function AddLanguage({ set, languages }: { readonly set: EditedSet; readonly languages: readonly string[] }) {
   const names = new Intl.DisplayNames('en-GB', { type: 'language' });
-  const free = offered.filter((tag) => tag !== set.document.locale && !languages.includes(tag));
+  const free = offered.filter((tag) => tag !== languageOf({}, set.document) && !languages.includes(tag));
   return (
     <select
       className="entry w-auto"
-      aria-label="Add a language"
+      aria-label="Add language"
       value=""
       onChange={({ target: { value } }) => {
         if (value) set.edit((d) => ({ ...d, texts: { ...d.texts, [value]: {} } }));
       }}
     >
-      <option value="">Add a language…</option>
+      <option value="">Add language…</option>
       {free.map((tag) => (
         <option key={tag} value={tag}>
           {names.of(tag)}
@@ -252,7 +272,7 @@ function Unused({ set }: { readonly set: EditedSet }) {
   if (unused.length === 0) return null;
   return (
     <section aria-label="Unused texts" className="text-sm">
-      <h2 className="caption">Read by nothing any more</h2>
+      <h2 className="caption">Unused texts</h2>
       <ul>
         {unused.map(({ language, key, text }) => (
           <li
@@ -265,10 +285,10 @@ function Unused({ set }: { readonly set: EditedSet }) {
             <button
               type="button"
               className="word-button ml-auto"
-              aria-label={`Take ${key} out of ${language}`}
+              aria-label={`Remove ${key} from ${language}`}
               onClick={() => set.edit((d) => withTranslation(d, language, key, undefined))}
             >
-              Take it out
+              Remove
             </button>
           </li>
         ))}

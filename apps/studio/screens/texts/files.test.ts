@@ -46,7 +46,7 @@ test.each([
   ['', /first line names the columns/],
   ['label,de\nx,y', /first line names the columns/],
   ['name,de\n"open', /cannot be read/],
-  ['{"de": ', /no JSON/],
+  ['{"de": ', /Not valid JSON/],
 ])('%j is refused in words', (file, problem) => {
   const taken = takeTexts(set, file);
   expect(taken.set).toBe(set);
@@ -60,7 +60,7 @@ test('what nothing here is called, and languages that are none, are told and lef
   );
   expect(changed).toBe(1);
   expect(problems).toEqual([
-    'Line 2: nothing here is called “fields/gone/label”.',
-    '“not a tag” is no language tag (BCP 47).',
+    'Line 2: unknown key “fields/gone/label”.',
+    '“not a tag” is not a valid language tag (BCP 47).',
   ]);
 });

@@ -1,4 +1,11 @@
-import { languagesOf, type SetDocument, textsOf, withTextAt, withTranslation } from '@arbeit/engine/document';
+import {
+  languageOf,
+  languagesOf,
+  type SetDocument,
+  textsOf,
+  withTextAt,
+  withTranslation,
+} from '@arbeit/engine/document';
 import type { Plural } from '@arbeit/engine/rules';
 import { pluralCategories } from '@arbeit/engine/rules';
 import { parse } from 'csv-parse/browser/esm/sync';
@@ -23,7 +30,7 @@ export function textsAsCsv(set: SetDocument): string {
     cellOf(text),
     ...languages.map((language) => cellOf(set.texts?.[language]?.[key])),
   ]);
-  return [['name', set.locale, ...languages], ...lines]
+  return [['name', languageOf({}, set), ...languages], ...lines]
     .map((cells) => `${cells.map(quoted).join(',')}\r\n`)
     .join('');
 }
@@ -33,7 +40,7 @@ export function textsAsJson(set: SetDocument): string {
   const own = Object.fromEntries(
     textsOf(set).flatMap(({ key, text }) => (text === undefined ? [] : [[key, text]])),
   );
-  return `${JSON.stringify({ [set.locale]: own, ...set.texts }, null, 2)}\n`;
+  return `${JSON.stringify({ [languageOf({}, set)]: own, ...set.texts }, null, 2)}\n`;
 }
 
 /**
@@ -58,9 +65,9 @@ export function takeTexts(set: SetDocument, file: string): TakenTexts {
   let next = set;
   let changed = 0;
   for (const { language, key, text, place } of rows) {
-    const isOwn = language === set.locale;
-    if (!isOwn && !isLanguage(language)) problems.push(`“${language}” is no language tag (BCP 47).`);
-    else if (!known.has(key)) problems.push(`${place}: nothing here is called “${key}”.`);
+    const isOwn = language === languageOf({}, set);
+    if (!isOwn && !isLanguage(language)) problems.push(`“${language}” is not a valid language tag (BCP 47).`);
+    else if (!known.has(key)) problems.push(`${place}: unknown key “${key}”.`);
     else if (cellOf(isOwn ? known.get(key) : set.texts?.[language]?.[key]) !== cellOf(text)) {
       next = isOwn ? withTextAt(next, key, text) : withTranslation(next, language, key, text);
       changed++;
@@ -131,7 +138,7 @@ function fromJson(file: string): readonly Row[] | string {
   try {
     read = JSON.parse(file);
   } catch (problem) {
-    return `This is no JSON: ${problem instanceof Error ? problem.message : String(problem)}.`;
+    return `Not valid JSON: ${problem instanceof Error ? problem.message : String(problem)}.`;
   }
   return Object.entries(read as object).flatMap(([language, own]) =>
     typeof own !== 'object' || own === null

@@ -11,10 +11,10 @@ export function TextFiles({ set }: { readonly set: EditedSet }) {
   const [said, setSaid] = useState<readonly string[]>([]);
   const take = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > 4_000_000) return setSaid(['This is more than a set can hold (4 MB).']);
+    if (file.size > 4_000_000) return setSaid(['Too large: a set can have at most 4 MB.']);
     const { set: next, changed, problems } = takeTexts(set.document, await file.text());
     if (changed > 0) set.edit(() => next);
-    setSaid([`${changed} ${changed === 1 ? 'text was' : 'texts were'} taken in.`, ...problems]);
+    setSaid([`${changed} ${changed === 1 ? 'text' : 'texts'} imported.`, ...problems]);
   };
   return (
     <>
@@ -23,17 +23,19 @@ export function TextFiles({ set }: { readonly set: EditedSet }) {
         className="word-button"
         onClick={() => download(`${set.id}.texts.csv`, textsAsCsv(set.document), 'text/csv')}
       >
-        As a table (CSV)
+        {' '}
+        Download CSV{' '}
       </button>
       <button
         type="button"
         className="word-button"
         onClick={() => download(`${set.id}.texts.json`, textsAsJson(set.document), 'application/json')}
       >
-        As JSON
+        {' '}
+        Download JSON{' '}
       </button>
       <label htmlFor={id} className="word-button has-focus-visible:outline-2">
-        Take in a file
+        Import file…
         <input
           id={id}
           type="file"

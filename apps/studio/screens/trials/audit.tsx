@@ -13,9 +13,9 @@ import type { Amount, Auditing, Known } from './use-audit.ts';
 const laws = Object.keys(lawWords).map(Number) as readonly Law[];
 
 const amounts: readonly (readonly [string, Amount])[] = [
-  ['10,000 events a field', { events: 10_000 }],
-  ['100,000 events a field', { events: 100_000 }],
-  ['1,000,000 events a field', { events: 1_000_000 }],
+  ['10,000 events per field', { events: 10_000 }],
+  ['100,000 events per field', { events: 100_000 }],
+  ['1,000,000 events per field', { events: 1_000_000 }],
   ['one minute', { minutes: 1 }],
   ['ten minutes', { minutes: 10 }],
 ];
@@ -30,7 +30,7 @@ function saidOf({ is, events, of, byField, seed, problem }: Auditing): string {
     broken === 0 ? 'no law is broken' : `${broken} ${broken === 1 ? 'field breaks' : 'fields break'} a law`;
   switch (is) {
     case 'not yet':
-      return 'Not tried yet.';
+      return 'Not run yet.';
     case 'under way':
       return `${what}; so far ${came}…`;
     case 'stopped':
@@ -52,9 +52,9 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
   const wanted = amounts[amount] ?? amounts[usual];
   const isBroken = Object.values(byField).some(({ found }) => found.length > 0);
   return (
-    <section aria-label="Law audit">
+    <section aria-label="Law check">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Law audit</h2>
+        <h2 className="font-semibold">Law check</h2>
         <span role="status" className={is === 'failed' || isBroken ? 'text-brick' : 'text-faint'}>
           {saidOf(auditing)}
         </span>
@@ -101,23 +101,20 @@ export function AuditSection({ set, auditing }: { readonly set: EditedSet; reado
               is === 'under way' ? auditing.stop() : wanted && auditing.begin(wanted[1], Number(seed) || 1)
             }
           >
-            {is === 'under way' ? 'Stop' : is === 'not yet' ? 'Audit it' : 'Audit it again'}
+            {is === 'under way' ? 'Stop' : is === 'not yet' ? 'Run' : 'Run again'}
           </button>
         </div>
       </div>
       {is === 'not yet' ? (
         <p className="py-3 text-faint">
-          Random tapes made for each field (its own characters, what is nearly one of its values, pastes,
-          edits in the middle) are played on all cores, and at every step the twelve laws are asked: that
-          nothing is lost, that the caret stays, that undo comes back, and so on. A law that is broken comes
-          with the shortest tape that shows it.
+          Plays random keystrokes, pastes and edits on every field and checks 12 laws after each step: nothing
+          is lost, the caret stays, undo works, and so on. A broken law comes with the shortest tape that
+          shows it.
         </p>
       ) : (
         <>
           {hasChanged && is !== 'under way' && (
-            <p className="caption pt-1">
-              The set has been changed since: audit it again to see what holds now.
-            </p>
+            <p className="caption pt-1">The set has changed since this run. Run again to update.</p>
           )}
           <Matrix set={set} byField={byField} />
         </>
@@ -192,7 +189,7 @@ function Row({
       {known.found.length > 0 && (
         <tr>
           <td colSpan={laws.length + 2}>
-            <ul aria-label={`What breaks laws in ${label}`}>
+            <ul aria-label={`Broken laws in ${label}`}>
               {known.found.map((one) => (
                 <Broken key={one.law} set={set} field={id} one={one} />
               ))}
@@ -220,7 +217,7 @@ function Broken({
       <div>
         <p>{lawWords[law]}</p>
         <p className="caption">Expected {expected}.</p>
-        <p className="caption">There was {found}.</p>
+        <p className="caption">Actual: {found}.</p>
         <pre className="value">{tape.trim()}</pre>
         <Link
           href={`/sets/${set.key}/fields/${field}?tape=${encodeURIComponent(tape)}`}

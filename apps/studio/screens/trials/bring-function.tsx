@@ -27,18 +27,18 @@ const example = `function format(text) {
 `;
 
 const ways: Readonly<Record<Wiring, string>> = {
-  browser: 'The text is replaced, the caret left to the browser',
-  count: 'The caret is put back by counting letters and digits',
+  browser: 'Replace the text; the browser places the caret',
+  count: 'Restore the caret by counting letters and digits',
 };
 
-const kept: Readonly<Record<Wiring, string>> = { browser: 'caret left', count: 'caret counted' };
+const kept: Readonly<Record<Wiring, string>> = { browser: 'browser caret', count: 'restored caret' };
 
 function saidOf(tried: Tried): string {
   switch (tried.is) {
     case 'not yet':
-      return 'Not tried yet.';
+      return 'Not run yet.';
     case 'under way':
-      return tried.of ? `${tried.events} of ${tried.of} events…` : 'It is being started…';
+      return tried.of ? `${tried.events} of ${tried.of} events…` : 'Starting…';
     case 'stopped':
       return 'Stopped.';
     case 'no function':
@@ -64,9 +64,9 @@ export function BringFunction({ set }: { readonly set: EditedSet }) {
     [tried],
   );
   return (
-    <section aria-label="The function you have">
+    <section aria-label="Test your own formatter">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">The function you have</h2>
+        <h2 className="font-semibold">Test your own formatter</h2>
         <span role="status" className={isWrong ? 'text-brick' : 'text-faint'}>
           {saidOf(tried)}
         </span>
@@ -83,15 +83,14 @@ export function BringFunction({ set }: { readonly set: EditedSet }) {
             </button>
           ) : (
             <button type="button" className="word-button" onClick={() => begin(code)}>
-              {tried.is === 'not yet' ? 'Try it' : 'Try it again'}
+              {tried.is === 'not yet' ? 'Run' : 'Run again'}
             </button>
           )}
         </div>
       </div>
       <p className="py-2 text-faint">
-        Paste the formatter you use today: a JavaScript function from the text that was typed to the text that
-        is shown. It runs in a world of its own, wired to an input in the two usual ways, under the same tapes
-        and laws as the fields of this set.
+        Paste a JavaScript function that formats typed text. It runs in a sandbox, attached to an input in two
+        common ways, and is checked like the fields of this set.
       </p>
       <CodeEditor
         label="Your formatter"
@@ -125,8 +124,7 @@ function Came({
 /** The definition of the equivalent field, and a button that adds it to the set. */
 function Same({ set, same }: { readonly set: EditedSet; readonly same: EquivalentConfig | null }) {
   const [taken, setTaken] = useState<string>();
-  if (!same)
-    return <p>No kind of field was found that shows what it shows: it may do something of its own.</p>;
+  if (!same) return <p>No built-in field kind matches this function.</p>;
   const { field, agreed, near, of, apart } = same;
   const { pattern } = field.entry as { readonly pattern?: string };
   const { locale, kind, entry } = field;
@@ -163,11 +161,11 @@ function Same({ set, same }: { readonly set: EditedSet; readonly same: Equivalen
       )}
       {taken === undefined ? (
         <button type="button" className="word-button" onClick={take}>
-          Take this field into the set
+          Add this field to the set
         </button>
       ) : (
         <Link href={`/sets/${set.key}/fields/${taken}`} className="word-button">
-          To its desk
+          Open on desk
         </Link>
       )}
     </div>

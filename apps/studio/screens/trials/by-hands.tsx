@@ -10,20 +10,20 @@ import { useThread } from '../../workers/trials/threads.ts';
 
 const words: Readonly<Record<Hand, string>> = {
   keys: 'by keys',
-  composing: 'composed word by word',
-  suggestion: 'finished by suggestions',
+  composing: 'IME composition',
+  suggestion: 'keyboard suggestions',
   dictation: 'dictated',
-  autofill: 'filled in by the browser',
-  program: 'written by a program',
+  autofill: 'browser autofill',
+  program: 'set by code',
 };
 
 /** Why a result that differs from that of keys may be right. */
 function why(hand: Hand, { keys, other }: Otherwise): string {
   if (hand === 'autofill' || hand === 'program')
-    return 'It is a whole value and not typing: it takes the place of all that stands there, and is read and tidied as one.';
+    return 'Autofill replaces the whole value at once, so it is parsed as one value.';
   if (other.leftOut || keys.rejected || other.rejected)
-    return 'It comes at once: what finds no place is told as left out, where a key would have been refused by itself.';
-  return 'It comes at once: a text that means something as a whole is read so, where keys are taken one after the other.';
+    return 'Inserted at once: characters that do not fit are ignored; typed singly they would be rejected.';
+  return 'Inserted at once: the text is parsed as a whole, while keys are processed one by one.';
 }
 
 /** A trial with other kinds of input: the same result, or where it first differs and what each shows. */
@@ -48,7 +48,7 @@ export function ByHands({
   if (!read.ok || !read.tape.steps.some((step) => step.do === 'type')) return null;
   return (
     <section aria-label={`${trial.name ?? trial.id} by other hands`}>
-      <h3 className="caption">By other hands</h3>
+      <h3 className="caption">Other input methods</h3>
       {/* Its lines are there before what they say is known: nothing below moves. */}
       <ul className="by-hands" aria-busy={hands === undefined}>
         {(['composing', 'suggestion', 'dictation', 'autofill', 'program'] as const).map((hand) => {
@@ -69,12 +69,12 @@ export function ByHands({
                   words[hand]
                 )}{' '}
                 <span className="text-faint">
-                  {other ? `line ${other.line} comes to something else` : found ? 'the same' : '…'}
+                  {other ? `different result at line ${other.line}` : found ? 'the same' : '…'}
                 </span>
                 {other && (
                   <p className="caption">
-                    <span className="value">{other.source}</span> comes to{' '}
-                    <span className="value">{shown(other.other)}</span>, by keys to{' '}
+                    <span className="value">{other.source}</span>:{' '}
+                    <span className="value">{shown(other.other)}</span>, with keys:{' '}
                     <span className="value">{shown(other.keys)}</span>. {why(hand, other)}
                   </p>
                 )}

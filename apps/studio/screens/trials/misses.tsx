@@ -19,7 +19,7 @@ export function Misses({
   const target = targetOf(trial);
   if (outcome.misses.length + outcome.faults.length === 0) return null;
   return (
-    <ul aria-label="What did not hold" className="misses">
+    <ul aria-label="Failed expectations" className="misses">
       {outcome.faults.map(({ line, message }) => (
         <li key={`${line} ${message}`}>
           <p className="text-brick">
@@ -36,7 +36,7 @@ export function Misses({
                 href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}&line=${miss.line}`}
                 className="word-button text-sm"
               >
-                {target.type === 'field' ? 'To this row on the desk' : 'To this row on its form'}
+                {target.type === 'field' ? 'Show on desk' : 'To this row on its form'}
               </Link>
             )}
           </p>
@@ -70,7 +70,7 @@ function Rulers({ miss: { expected, found } }: { readonly miss: Miss }) {
     <table className="rulers">
       <tbody>
         {row('expected', a, b)}
-        {row('was there', b, a)}
+        {row('actual', b, a)}
       </tbody>
     </table>
   );

@@ -12,9 +12,9 @@ import { Mark, type Shape } from '../../ui/mark.tsx';
 import type { MutationRun } from './use-trials.ts';
 
 const fates: Readonly<Record<MutantStatus['is'], string>> = {
-  caught: 'noticed by a trial',
-  missed: 'noticed by none',
-  same: 'changes nothing',
+  caught: 'caught',
+  missed: 'not caught',
+  same: 'equivalent',
   unknown: 'no difference found',
 };
 /** The order of the results: first what needs work. */
@@ -45,24 +45,29 @@ export function MutationTests({
   const count = (one: MutantStatus['is']): number => proven.filter(({ status }) => status.is === one).length;
   const targets = [...new Map(proven.map(({ target }) => [`${target.type} ${target.id}`, target])).values()];
   const said = {
-    'not yet': 'Not tried yet.',
-    'under way': `${tried} of ${of} ways tried…`,
-    stopped: `Stopped after ${tried} of ${of} ways.`,
-    done: `${of} ways tried.`,
+    'not yet': 'Not run yet.',
+    'under way': `${tried} of ${of} mutations tested…`,
+    stopped: `Stopped after ${tried} of ${of} mutations.`,
+    done: `${of} mutations tested.`,
     failed: problem,
   }[is];
   return (
-    <section aria-label="Broken on purpose">
+    <section aria-label="Mutation tests">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">Broken on purpose</h2>
+        <h2 className="font-semibold">Mutation tests</h2>
         <span role="status" className={is === 'failed' ? 'text-brick' : 'text-faint'}>
           {said}
         </span>
-        <progress aria-label="Ways tried so far" max={of || 1} value={tried} hidden={is !== 'under way'} />
+        <progress
+          aria-label="Mutations tested so far"
+          max={of || 1}
+          value={tried}
+          hidden={is !== 'under way'}
+        />
         <div className="ml-auto flex flex-wrap gap-x-4">
           {fresh.length > 0 && (
             <button type="button" className="word-button" onClick={() => take(fresh)}>
-              Take {fresh.length === 1 ? 'the trial' : `all ${fresh.length} trials`} found
+              Add {fresh.length === 1 ? 'the suggested trial' : `all ${fresh.length} suggested trials`}
             </button>
           )}
           {is === 'under way' ? (
@@ -76,20 +81,20 @@ export function MutationTests({
               disabled={set.document.fields.length === 0}
               onClick={breaking.begin}
             >
-              {is === 'not yet' ? 'Break it' : 'Break it again'}
+              {is === 'not yet' ? 'Run mutation tests' : 'Run again'}
             </button>
           )}
         </div>
       </div>
       {is === 'not yet' ? (
         <p className="py-3 text-faint">
-          Every rule is dropped, every limit put off by one, every cell made wider and narrower, and so on: a
-          trial that is worth its name notices. For each way that none notices a short trial is looked for
-          that would.
+          Changes one thing at a time (drops a rule, shifts a limit by one, widens a cell) and checks whether
+          a trial fails. For each change that no trial catches, it suggests a trial that would. Your set is
+          not modified.
         </p>
       ) : (
         <>
-          <ul className="fates" aria-label="What came of them">
+          <ul className="fates" aria-label="Results">
             {order.map((one) => (
               <li key={one}>
                 <FateMark is={one} /> {count(one)} {fates[one]}
@@ -97,7 +102,7 @@ export function MutationTests({
             ))}
           </ul>
           {hasChanged && is !== 'under way' && (
-            <p className="caption">The set has been changed since: break it again to see what holds now.</p>
+            <p className="caption">The set has changed since this run. Run again to update.</p>
           )}
           <ol>
             {targets.map((target) => (
@@ -162,7 +167,7 @@ function Target({
           className="fold"
           aria-expanded={isOpen}
           aria-controls={id}
-          aria-label={`${isOpen ? 'Put away' : 'Open'} what came of breaking ${name}`}
+          aria-label={`${isOpen ? 'Close' : 'Open'} mutations of ${name}`}
           onClick={() => setOpen(!isOpen)}
         >
           {isOpen ? '▾' : '▸'}
@@ -176,7 +181,7 @@ function Target({
           ))}
         </span>
         <span className={missed ? 'text-brick' : 'text-faint'}>
-          {missed ? `${missed} of ${proven.length} noticed by none` : `none of ${proven.length} is missed`}
+          {missed ? `${missed} of ${proven.length} not caught` : `all ${proven.length} caught`}
         </span>
       </div>
       <ul id={id} hidden={!isOpen}>
@@ -208,20 +213,20 @@ function Way({
       <div>
         <p className="first-letter:uppercase">{words}</p>
         <p className="caption">
-          {status.is === 'caught' && `Noticed by ${status.by}.`}
-          {status.is === 'same' && 'Provably nothing: what it compiles to is the same.'}
+          {status.is === 'caught' && `Caught by “${status.by}”.`}
+          {status.is === 'same' && 'Equivalent (compiles to identical output).'}
           {status.is === 'unknown' &&
             `No difference was found in ${status.tries.toLocaleString('en-GB')} tapes.`}
           {status.is === 'missed' &&
             !status.isNew &&
-            `${status.trial.name ?? status.trial.id} would notice it as well.`}
-          {isTaken && status.is === 'missed' && status.isNew && 'Taken.'}
+            `Also caught by the suggested trial “${status.trial.name ?? status.trial.id}”.`}
+          {isTaken && status.is === 'missed' && status.isNew && 'Added.'}
         </p>
         {status.is === 'missed' && status.isNew && !isTaken && (
           <>
             <pre className="value">{status.trial.tape.trim()}</pre>
             <button type="button" className="word-button" onClick={() => onTake([status.trial])}>
-              Take this trial
+              Add this trial
             </button>
           </>
         )}

@@ -24,7 +24,7 @@ function Seen({ is, children }: { readonly is: boolean; readonly children: strin
   return (
     <span className="seen" data-seen={is || undefined}>
       {children}
-      <span className="sr-only">{is ? ' seen' : ' never seen'}</span>
+      <span className="sr-only">{is ? ' covered' : ' not covered'}</span>
     </span>
   );
 }
@@ -45,7 +45,7 @@ function Specimen({ places }: { readonly places: Reach['places'] }) {
         </span>
       ))}
       <span className="sr-only">
-        {never === 0 ? 'every place was filled' : `${never} of its places never filled`}
+        {never === 0 ? 'every position was filled' : `${never} of its positions never filled`}
       </span>
     </span>
   );
@@ -64,26 +64,25 @@ export const Reached = memo(function Reached({
   const nowhere = reach.filter(({ trials }) => trials === 0).length;
   if (document.fields.length === 0) return null;
   return (
-    <section aria-label="What the trials reach">
+    <section aria-label="Coverage">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
-        <h2 className="font-semibold">What the trials reach</h2>
+        <h2 className="font-semibold">Coverage</h2>
         <span role="status" className="text-faint">
           {reach.length === 0
-            ? 'Being gathered…'
+            ? 'Measuring…'
             : nowhere
-              ? `${nowhere} ${nowhere === 1 ? 'field is' : 'fields are'} in no trial. What none has seen is struck out.`
-              : 'What none has seen is struck out.'}
+              ? `${nowhere} ${nowhere === 1 ? 'field has' : 'fields have'} no trial. Struck-out items are not covered.`
+              : 'Struck-out items are not covered.'}
         </span>
       </div>
-      <Scrolled label="Reached, by field">
+      <Scrolled label="Coverage by field">
         <table className="table reached">
           <thead>
             <tr>
               <th scope="col">Field</th>
-              <th scope="col">Its text</th>
-              <th scope="col">Moments</th>
-              <th scope="col">Rules, and what they said</th>
-              <th scope="col">What it offers</th>
+              <th scope="col">Text</th> <th scope="col">States</th>
+              <th scope="col">Rules and verdicts</th>
+              <th scope="col">Options</th>
             </tr>
           </thead>
           <tbody>

@@ -3,7 +3,7 @@ import { actionSpellings, headSpellings, subjectSpellings } from '@arbeit/engine
 import { StreamLanguage } from '@codemirror/language';
 import type { Offer } from '../../field/custom-code/code-editor.tsx';
 
-const lines = [...actionSpellings, { word: 'expect', says: 'What is there now.' }, ...headSpellings];
+const lines = [...actionSpellings, { word: 'expect', says: 'The current state.' }, ...headSpellings];
 const actions = new Map(lines.map(({ word, says }) => [word.split(' ')[0]!, says]));
 const subjects = new Map(subjectSpellings.map(({ word, says }) => [word, says]));
 

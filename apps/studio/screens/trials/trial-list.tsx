@@ -33,14 +33,14 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
   const said = problem
     ? problem
     : trials.length === 0
-      ? 'There are none yet.'
+      ? 'No trials yet.'
       : ran.length < trials.length
         ? isRunning
           ? `${ran.length} of ${trials.length} run…`
           : `Stopped after ${ran.length} of ${trials.length}.`
         : missing === 0
-          ? `${trials.length === 1 ? 'It holds' : `All ${trials.length} hold`}, in ${Math.ceil(spent)} ms.`
-          : `${trials.length - missing} of ${trials.length} hold, ${missing} ${missing === 1 ? 'does' : 'do'} not.`;
+          ? `${trials.length === 1 ? 'Passed' : `All ${trials.length} passed`} in ${Math.ceil(spent)} ms.`
+          : `${trials.length - missing} of ${trials.length} passed, ${missing} failed.`;
   return (
     <section aria-label="Trials">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-b border-ink pb-1">
@@ -75,9 +75,8 @@ export function TrialList({ set, running }: { readonly set: EditedSet; readonly 
       </div>
       {trials.length === 0 && (
         <p className="py-3 text-faint">
-          A trial is a tape that says what is expected at its rows. Type into a field on its desk and keep the
-          tape as a trial there, write one here, or break the set on purpose below and take those that are
-          found.
+          A trial is a recorded tape with expectations: a test for a field. Record one on the desk of a field,
+          write one here, or generate them with the mutation tests below.
         </p>
       )}
       <ol>

@@ -78,10 +78,10 @@ export const TrialRow = memo(function TrialRow({
         <span className={`trial-said ${outcome && !isGood ? 'text-brick' : 'text-faint'}`}>
           {outcome
             ? isGood
-              ? `${outcome.expected} ${outcome.expected === 1 ? 'thing' : 'things'} expected, all there`
+              ? `${outcome.expected} of ${outcome.expected} ${outcome.expected === 1 ? 'expectation' : 'expectations'} met`
               : outcome.faults.length > 0
-                ? 'It could not be played'
-                : `${outcome.misses.length} of ${outcome.expected} not there`
+                ? 'The tape could not be played'
+                : `${outcome.misses.length} of ${outcome.expected} ${outcome.expected === 1 ? 'expectation' : 'expectations'} failed`
             : 'not run yet'}
         </span>
       </div>
@@ -117,9 +117,9 @@ function Opened({
   return (
     <>
       <WordInPlace
-        label={`Why the trial ${trial.id} is there`}
+        label={`Description of the trial ${trial.id}`}
         value={trial.why ?? ''}
-        missing="Why it is there"
+        missing="Add a description"
         className="text-faint"
         onChange={(text) =>
           onEdit(
@@ -138,17 +138,19 @@ function Opened({
       <ByHands setKey={set.key} document={set.document} trial={trial} today={today} />
       <div className="flex flex-wrap gap-x-4">
         <button type="button" className="word-button" disabled={at === 0} onClick={() => move(at - 1)}>
-          Earlier
+          {' '}
+          Move up{' '}
         </button>
         <button type="button" className="word-button" disabled={at === last} onClick={() => move(at + 1)}>
-          Later
+          {' '}
+          Move down{' '}
         </button>
         {target && (
           <Link
             href={`/sets/${set.key}/${target.type}s/${target.id}?trial=${encodeURIComponent(trial.id)}`}
             className="word-button"
           >
-            {target.type === 'field' ? 'Play it on the desk' : 'Play it on its form'}
+            {target.type === 'field' ? 'Play on desk' : 'Play on form'}
           </Link>
         )}
         <button
@@ -156,7 +158,7 @@ function Opened({
           className="word-button ml-auto"
           onClick={() => set.edit((d) => removeTrial(d, trial.id))}
         >
-          Delete this trial
+          Delete trial
         </button>
       </div>
     </>

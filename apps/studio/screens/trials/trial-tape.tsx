@@ -17,8 +17,7 @@ function mistakesIn(text: string): readonly Mistake[] {
     : [
         {
           line: text.split('\n').length,
-          message:
-            'This trial expects nothing, so nothing could go wrong in it: add a line such as expect codes none.',
+          message: 'This trial has no expectations. Add a line such as “expect codes none”.',
         },
       ];
 }
@@ -72,7 +71,7 @@ export function TrialTape({
       </div>
       {mistakes.length > 0 && (
         <button type="button" className="word-button" onClick={() => take(null)}>
-          Back to the last tape that read
+          Revert to the last valid tape
         </button>
       )}
     </div>

@@ -46,7 +46,7 @@ export function useFunction(setId: string): {
       stop();
       setTried({
         is: 'failed',
-        why: 'It kept the engine busy for too long and was ended: look for a loop over a list or a text without a bound.',
+        why: 'Stopped: the function ran too long. Check for unbounded loops.',
       });
     }, patience);
   };

@@ -8,7 +8,7 @@ export const start = (hear: (answered: Answered) => void): Worker => {
   const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => hear(data));
   worker.addEventListener('error', () =>
-    hear({ is: 'failed', why: 'What runs the trials came to an end. Run them again.' }),
+    hear({ is: 'failed', why: 'The test runner stopped unexpectedly. Run the trials again.' }),
   );
   return worker;
 };

@@ -21,7 +21,7 @@ export const withoutOne = (check: {
         .slice(0, 5)
         .map(
           (value): Mutation => [
-            `without “${value}” in its list`,
+            `“${value}” removed from the list`,
             { ...check, values: check.values.filter((one) => one !== value) } as Mutation[1],
           ],
         )

@@ -57,7 +57,7 @@ const plain: CheckWords = {
  * What screens say about checks of a type; `more` are checks that do not come with this package.
  *
  * @example
- * wordsOfCheck('required').inWords({ type: 'required' }, String, undefined); // 'must be filled in'
+ * wordsOfCheck('required').inWords({ type: 'required' }, String, undefined); // 'is required'
  */
 export const wordsOfCheck = (type: string, more: CheckTable = {}): CheckWords =>
   // Each entry receives only checks of its own type, by whose name it was found.

@@ -60,7 +60,7 @@ export class Cursor {
       if (!known.includes(key)) {
         const meant = this.meant(key, known);
         new Cursor(undefined, pathTo(this.path, key), this.faults).fault(
-          `Nothing is known as "${key}" here: expected ${list(known)}.`,
+          `Unknown property "${key}". Expected ${list(known)}.`,
           { suggestion: meant },
         );
       }
@@ -72,7 +72,7 @@ export class Cursor {
   string(longest: number = most.characters): string | undefined {
     const { value } = this;
     if (typeof value !== 'string') {
-      this.fault(`Expected a text in quotes, found ${nameOf(value)}.`);
+      this.fault(`Expected a string, found ${nameOf(value)}.`);
       return undefined;
     }
     if (!isLonger(value, longest)) return value;
@@ -83,14 +83,14 @@ export class Cursor {
   /** Reads a string that is not blank. */
   filled(longest?: number): string | undefined {
     const text = this.string(longest);
-    if (text?.trim() === '') this.fault('Expected a text that is not empty.');
+    if (text?.trim() === '') this.fault('Expected a non-empty string.');
     return text || undefined;
   }
 
   /** Reads a whole number. */
   whole(): number | undefined {
     if (typeof this.value === 'number' && Number.isInteger(this.value) && this.value >= 0) return this.value;
-    this.fault(`Expected a whole number from 0, found ${nameOf(this.value)}.`);
+    this.fault(`Expected an integer of 0 or more, found ${nameOf(this.value)}.`);
     return undefined;
   }
 
@@ -98,7 +98,7 @@ export class Cursor {
   wholeFrom(low: number, high: number): number | undefined {
     const { value } = this;
     if (typeof value === 'number' && Number.isInteger(value) && value >= low && value <= high) return value;
-    this.fault(`Expected a whole number from ${low} to ${high}, found ${nameOf(value)}.`);
+    this.fault(`Expected an integer from ${low} to ${high}, found ${nameOf(value)}.`);
     return undefined;
   }
 
@@ -182,7 +182,7 @@ export function readId(at: Cursor, taken: Set<string>): void {
   const id = at.string(most.id);
   if (id === undefined) return;
   if (!/^[A-Za-z][\w-]*$/.test(id))
-    at.fault('An id starts with a letter and has letters, digits, "-" and "_".');
+    at.fault('An id must start with a letter and may contain letters, digits, "-" and "_".');
   else if (taken.has(id)) at.fault(`The id "${id}" is used twice.`, { suggestion: `${id}-2` });
   taken.add(id);
 }

@@ -122,11 +122,11 @@ test('a field that never had the focus is not left, nor touched by it', () => {
 });
 
 test.each([
-  ['time', {}, { min: '09:00', max: '17:00' }, '08:00', 'Nothing before 09:00 is possible.'],
-  ['time', {}, { min: '09:00', max: '17:00' }, '18:00', 'Nothing after 17:00 is possible.'],
-  ['date', {}, { min: '2027-02-14' }, '2027-02-13', 'Nothing before 14/02/2027 is possible.'],
-  ['currency', { currency: 'GBP' }, { max: 500 }, '501', 'At most £500.00 is possible.'],
-  ['duration', {}, { min: 15 }, '10', 'At least 15 min is needed.'],
+  ['time', {}, { min: '09:00', max: '17:00' }, '08:00', 'Enter 09:00 or a later time.'],
+  ['time', {}, { min: '09:00', max: '17:00' }, '18:00', 'Enter 17:00 or an earlier time.'],
+  ['date', {}, { min: '2027-02-14' }, '2027-02-13', 'Enter a date on or after 14/02/2027.'],
+  ['currency', { currency: 'GBP' }, { max: 500 }, '501', 'Enter £500.00 or less.'],
+  ['duration', {}, { min: 15 }, '10', 'Enter 15 min or more.'],
 ] as const)('a limit of a %s is worded for it (%o %o %s)', (kind, entry, limits, text, message) => {
   const rules: RuleDocument[] = [{ id: 'r', check: { type: 'range', ...limits } as CheckDocument }];
   const compiled = compileField(

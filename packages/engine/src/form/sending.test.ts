@@ -118,7 +118,7 @@ describe('submit', () => {
       flags: { valid: false },
     });
     // Worded by the field where the server says a code alone.
-    expect(evaluateInForm(form, told, 'arrival').problem).toBe('This is not complete yet.');
+    expect(evaluateInForm(form, told, 'arrival').problem).toBe('Please complete this field.');
     const mended = run(form, [put('key-box', '4816')], told);
     expect(codesAt(form, mended, 'key-box')).toEqual([]);
     expect(codesAt(form, run(form, [put('key-box', '4815')], mended), 'key-box')).toEqual(['taken']);
@@ -413,7 +413,13 @@ describe('own code that runs elsewhere', () => {
     const raw = { arrival: '14022027', departure: '16022027', dog: '', pass: 'RH-42', 'key-box': '' };
     const refused = {
       ok: false,
-      findings: [{ field: 'pass', code: 'check-broken', message: 'This could not be checked.' }],
+      findings: [
+        {
+          field: 'pass',
+          code: 'check-broken',
+          message: 'Something went wrong on our side. Please try again later.',
+        },
+      ],
     };
     expect(await checkRecord(own, raw, '2027-02-10')).toEqual(refused);
     expect(

@@ -113,7 +113,7 @@ export function entryMutants(
         entry: { ...entry, [name]: text },
       }));
     const { [name]: _, ...rest } = entry;
-    const gone: readonly Other[] = name in entry && !option.needed ? [[undefined, 'as it is usually']] : [];
+    const gone: readonly Other[] = name in entry && !option.needed ? [[undefined, 'default']] : [];
     return [...(option.drawn ? [] : others(option, value)), ...gone]
       .filter(([other], i, all) => !same(other, value) && all.findIndex(([one]) => same(one, other)) === i)
       .map(([other, words]) => ({

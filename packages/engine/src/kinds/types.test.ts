@@ -64,17 +64,17 @@ test('a compiled field travels as JSON and is brought to life with the kinds at 
     severity: 'error',
   } as const;
   const rules = [luhn];
-  expect(() => hydrate({ ...dehydrate(pin), rules }, { pattern })).toThrow(/check "checksum" is not at hand/);
+  expect(() => hydrate({ ...dehydrate(pin), rules }, { pattern })).toThrow(/Unknown check "checksum"/);
   expect(hydrate({ ...dehydrate(pin), rules }, { pattern }, checks).rules).toEqual(rules);
   // What goes with a rule beside its check is told missing as well.
   const asked = { type: 'remote', ask: '/known', timeout: 500, on: 'leave', with: [] } as const;
   const asking = { ...dehydrate(pin), rules: [{ ...luhn, check: asked }] };
   expect(() => hydrate(asking, { pattern }, { remote: checks.remote })).toThrow(
-    /"remoteCheck" is not at hand/,
+    /Unknown check "remoteCheck"/,
   );
   const clearing = { ...dehydrate(pin), rules: [{ ...luhn, clears: true }] } as const;
   expect(() => hydrate(clearing, { pattern }, { checksum: checks.checksum })).toThrow(
-    /"clearRejected" is not at hand/,
+    /Unknown check "clearRejected"/,
   );
   expect(() => hydrate(dehydrate(pin), {} as never)).toThrow(
     new RangeError('The kind "pattern" is not at hand: give it to "hydrate".'),

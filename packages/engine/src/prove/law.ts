@@ -16,18 +16,18 @@ export type Law = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12;
  * const sentence: string = lawWords[4];
  */
 export const lawWords: Readonly<Record<Law, string>> = {
-  1: 'What is shown follows from what was typed, never from the way there.',
+  1: 'The display depends only on the content, not on how it was entered.',
   2: 'Pasting what is shown into the empty field gives the same again.',
-  3: 'A character that was taken stands directly left of the caret.',
-  4: 'A backspace takes exactly one character, whatever fixed text is between, and is never stuck.',
+  3: 'An accepted character ends up directly to the left of the caret.',
+  4: 'Backspace removes exactly one character, across any fixed text, and never gets stuck.',
   5: 'After a deletion the caret stays where it was, or as near as it can.',
-  6: 'Nothing is lost without a word: what cannot be taken is told, and pushes nothing out.',
+  6: 'No silent loss: input that does not fit is reported and displaces nothing.',
   7: 'Undo brings back text and caret exactly, and redo what was undone.',
-  8: 'Typed key by key or pasted at once, it comes to the same.',
+  8: 'Typing and pasting the same text give the same result.',
   9: 'A verdict follows from the value alone, never from the way there.',
-  10: 'Nothing unfinished is complained of while somebody types for the first time.',
+  10: 'No message for unfinished input while the user types for the first time.',
   11: 'Whatever comes in, nothing breaks, and there is no value or a well-formed one.',
-  12: 'What was handed on can be written back and stays what it was.',
+  12: 'A raw value can be written back and stays the same (round trip).',
 };
 
 /** A broken law: what it expects and what was found. */

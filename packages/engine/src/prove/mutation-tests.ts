@@ -180,8 +180,8 @@ export function* testMutations(
         else {
           const trial: Trial = {
             id: idFor(target, taken),
-            name: `Not ${words}`,
-            why: 'Found by breaking it on purpose.',
+            name: `catches: ${words}`,
+            why: 'Suggested by mutation testing.',
             tape: found.tape,
           };
           proposed.push(trial);

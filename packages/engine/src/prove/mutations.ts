@@ -25,22 +25,22 @@ export interface SetMutation {
 type Way<T> = readonly [words: string, instead: T];
 
 /** When a message may first be shown, in words. */
-const when = { 'at-once': 'while typing', leave: 'on leaving', submit: 'on sending' } as const;
+const when = { 'at-once': 'while typing', leave: 'on blur', submit: 'on submit' } as const;
 
 /** Every way to break a rule; `undefined`: it is removed. */
 function brokenRules<R extends RuleDocument>(rule: R, checks: CheckTable): readonly Way<R | undefined>[] {
   const { say: _, when: __, ...bare } = rule;
   const moments = ['at-once', 'leave', 'submit'] as const;
   const shown = rule.show ?? 'leave';
-  const name = `the rule “${rule.id}”`;
+  const name = `rule “${rule.id}”`;
   return [
     [`${name} dropped`, undefined],
     ...definitionOf(rule.check.type, checks).mutations(rule.check).map(([words, check]): Way<R> => [`${name}: ${words}`, { ...rule, check: check as RuleDocument['check'] }]),
-    ...moments.filter((one) => one !== shown).map((show): Way<R> => [`${name} is seen ${when[show]} instead of ${when[shown]}`, { ...rule, show }]),
-    [`${name} is ${rule.severity === 'warning' ? 'an error' : 'a warning'}`, { ...rule, severity: rule.severity === 'warning' ? 'error' : 'warning' }],
-    ...(rule.refused ? [[`${name}: what it refuses ${rule.refused === 'clear' ? 'stays' : 'is taken out'}`, { ...rule, refused: rule.refused === 'clear' ? 'keep' : 'clear' }] as Way<R>] : []),
-    ...(rule.say ? [[`${name} has lost its message`, { ...bare, ...(rule.when ? { when: rule.when } : {}) } as R] as Way<R>] : []),
-    ...(rule.when ? [[`${name} counts always`, { ...bare, ...(rule.say ? { say: rule.say } : {}) } as R], [`${name} counts when it did not`, { ...rule, when: not(rule.when) }]] as Way<R>[] : []),
+    ...moments.filter((one) => one !== shown).map((show): Way<R> => [`${name}: shown ${when[show]} instead of ${when[shown]}`, { ...rule, show }]),
+    [`${name}: ${rule.severity === 'warning' ? 'error instead of warning' : 'warning instead of error'}`, { ...rule, severity: rule.severity === 'warning' ? 'error' : 'warning' }],
+    ...(rule.refused ? [[`${name}: ${rule.refused === 'clear' ? 'keeps failing values' : 'clears failing values'}`, { ...rule, refused: rule.refused === 'clear' ? 'keep' : 'clear' }] as Way<R>] : []),
+    ...(rule.say ? [[`${name}: message removed`, { ...bare, ...(rule.when ? { when: rule.when } : {}) } as R] as Way<R>] : []),
+    ...(rule.when ? [[`${name}: condition removed`, { ...bare, ...(rule.say ? { say: rule.say } : {}) } as R], [`${name}: condition inverted`, { ...rule, when: not(rule.when) }]] as Way<R>[] : []),
   ]; // biome-ignore format: a way a line
 }
 
@@ -67,10 +67,10 @@ function brokenFields(
   return [
     ...entryMutants(field.kind, define.options, entry, Object.keys(classes)).map(({ words, entry: broken }): Way<FieldDocument> => [words, as({ entry: broken })]),
     ...brokenLists(field.rules ?? [], checks).map(([words, rules]): Way<FieldDocument> => [words, as({ rules })]),
-    ...(hasRequired ? [] : [['it has to be filled in', as({ rules: [{ id: 'has-to-be', check: { type: 'required' } }, ...(field.rules ?? [])] })] as Way<FieldDocument>]),
+    ...(hasRequired ? [] : [['made required', as({ rules: [{ id: 'has-to-be', check: { type: 'required' } }, ...(field.rules ?? [])] })] as Way<FieldDocument>]),
     ...(field.messages === 'all' ? [['one message at a time', as({ messages: 'first' })] as Way<FieldDocument>] : []),
-    ...(initial ? [['without its initial value', { ...rest, ...(when ? { when } : {}) } as unknown as FieldDocument] as Way<FieldDocument>] : []),
-    ...(when ? [['it counts always', { ...rest, ...(initial ? { initial } : {}) } as unknown as FieldDocument], ['it counts when it did not', as({ when: not(when) })]] as Way<FieldDocument>[] : []),
+    ...(initial ? [['initial value removed', { ...rest, ...(when ? { when } : {}) } as unknown as FieldDocument] as Way<FieldDocument>] : []),
+    ...(when ? [['condition removed', { ...rest, ...(initial ? { initial } : {}) } as unknown as FieldDocument], ['condition inverted', as({ when: not(when) })]] as Way<FieldDocument>[] : []),
   ]; // biome-ignore format: a way a line
 }
 
@@ -79,8 +79,8 @@ function brokenForms(form: FormDocument, checks: CheckTable): readonly Way<FormD
   const { completes, ...rest } = form;
   return [
     ...brokenLists(form.rules ?? [], checks).map(([words, rules]): Way<FormDocument> => [words, { ...form, rules }]),
-    ...(completes ? [['it is not sent by itself any more', rest] as Way<FormDocument>] : []),
-    ...(form.unanswered ? [['what nobody answered is taken otherwise', { ...form, unanswered: form.unanswered === 'hold' ? 'let-through' : 'hold' }] as Way<FormDocument>] : []),
+    ...(completes ? [['auto-submit removed', rest] as Way<FormDocument>] : []),
+    ...(form.unanswered ? [['unanswered server checks handled the other way', { ...form, unanswered: form.unanswered === 'hold' ? 'let-through' : 'hold' }] as Way<FormDocument>] : []),
   ]; // biome-ignore format: a way a line
 }
 

@@ -27,12 +27,12 @@ export function parseTape(source: string): TapeResult {
     const verb = line.word() ?? '';
     if (verb === 'tape') title = line.text() ?? title;
     else if (verb === 'field' || verb === 'form') {
-      if (target) line.complain('This tape has its field or form already.', 0);
+      if (target) line.complain('A tape can have only one “field” or “form” line.', 0);
       const id = line.name(`the id of a ${verb}`);
       if (id) target ??= { type: verb, id };
     } else if (verb === 'today') {
       const date = line.name('a date such as 2027-02-10');
-      if (date && !isDate(date)) line.complain(`"${date}" is no date: expected one such as 2027-02-10.`, 1);
+      if (date && !isDate(date)) line.complain(`"${date}" is not a date. Use the form 2027-02-10.`, 1);
       today = date;
     } else {
       const step = readStep(verb, line);
@@ -63,8 +63,8 @@ function isDate(text: string): boolean {
  */
 export const headSpellings: readonly Described[] = [
   { word: 'tape', takes: '"title"', says: 'The title of the tape.' },
-  { word: 'field', takes: 'id', says: 'The field it is played on.' },
-  { word: 'form', takes: 'id', says: 'The form it is played on.' },
+  { word: 'field', takes: 'id', says: 'The field that the tape is played on.' },
+  { word: 'form', takes: 'id', says: 'The form that the tape is played on.' },
   { word: 'today', takes: 'date', says: 'The date that the clock shows (ISO 8601).' },
 ];
 
@@ -75,7 +75,7 @@ function readStep(verb: string, line: Line): Action | Expectation | undefined {
   if (isAction(verb)) return readAction(verb, line);
   const meant = nearest(verb, tapeWords);
   return line.complain(
-    `Nothing is known as "${verb}"${meant ? `: is "${meant}" meant?` : ': expected an action or "expect".'}`,
+    `Unknown action "${verb}". ${meant ? `Did you mean "${meant}"?` : `Expected one of: ${tapeWords.join(', ')}.`}`,
     0,
   );
 }

@@ -331,8 +331,8 @@ export function readExpectation(line: Line): Expectation | undefined {
   const subject = subjectOf(what);
   if (!subject) {
     const meant = nearest(what, subjectWords);
-    const message = meant ? `is "${meant}" meant?` : `expected ${subjectWords.join(', ')}.`;
-    return line.complain(`"${what}" cannot be expected: ${message}`, 1);
+    const message = meant ? `Did you mean "${meant}"?` : `Expected one of: ${subjectWords.join(', ')}.`;
+    return line.complain(`Unknown expectation "${what}". ${message}`, 1);
   }
   const expected = subject.read(line);
   return expected && { do: 'expect', ...(field === undefined ? {} : { field }), ...expected };

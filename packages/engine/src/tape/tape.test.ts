@@ -240,7 +240,7 @@ describe('playing', () => {
 
 describe('faults of a tape, by line and column', () => {
   test.each<[string, number, number, RegExp]>([
-    ['field a\ntpye "x"', 2, 1, /is "type" meant/],
+    ['field a\ntpye "x"', 2, 1, /Did you mean "type"/],
     ['field a\ntype x', 2, 6, /text in double quotes/],
     ['field a\ntype "x', 2, 6, /not closed/],
     ['field a\ntype "\\q"', 2, 6, /escape/],
@@ -248,13 +248,13 @@ describe('faults of a tape, by line and column', () => {
     ['field a\nselect 1', 2, 9, /where it ends/],
     ['field a\nwait 3', 2, 6, /300ms/],
     ['field a\nfocus b c', 2, 9, /end of the line/],
-    ['field a\nexpect dispaly "x"', 2, 8, /is "display" meant/],
+    ['field a\nexpect dispaly "x"', 2, 8, /Did you mean "display"/],
     ['field a\nexpect verdict r maybe', 2, 18, /pass, open or fail/],
     ['field a\nexpect flags happy', 2, 19, /no flag/],
     ['field a\nexpect rejected why', 2, 17, /not-accepted/],
     ['field a\nexpect codes', 2, 13, /or none/],
-    ['field a\ntoday 2027-02-30', 2, 7, /no date/],
-    ['field a\nfield b', 2, 1, /already/],
+    ['field a\ntoday 2027-02-30', 2, 7, /not a date/],
+    ['field a\nfield b', 2, 1, /only one/],
     ['focus', 1, 1, /field phone/],
   ])('%j', (source, line, column, message) => {
     expect(parseTape(source)).toMatchObject({
@@ -357,7 +357,7 @@ describe('a form that asks and is sent', () => {
   });
 
   test.each([
-    ['answer known pass', /has asked nothing/],
+    ['answer known pass', /no pending server check/],
     ['sent', /Nothing is being sent/],
   ])('%s where nothing waits for it does not go with the document', (line, message) => {
     const result = play(stay, tapeOf('form stay', line));
@@ -372,7 +372,7 @@ describe('what a row shows, as a line that expects it', () => {
     ['raw', 'expect raw "1"'],
     ['value', 'expect value null'],
     ['codes', 'expect codes incomplete'],
-    ['message', 'expect message "This is not complete yet."'],
+    ['message', 'expect message "Please complete this field."'],
     ['flags', 'expect flags !focused touched dirty !complete !valid !pending'],
     ['rejected', 'expect rejected none'],
     ['left-out', 'expect left-out ""'],

@@ -251,7 +251,7 @@ const formVerbs: { readonly [D in FormDo]: FormVerb<ActionOf<D>> } = {
         : `answer ${rule} ${verdict}${code ? ` ${code}` : ''}`,
     events({ rule, verdict, code }, form, state) {
       const asked = openQuestion(form, state, rule);
-      if (!asked) return `The rule "${rule}" has asked nothing that waits for an answer.`;
+      if (!asked) return `The rule "${rule}" has no pending server check.`;
       const answer = { verdict, ...(code === undefined ? {} : { code }) };
       return [
         { type: 'field', field: asked.field, event: { type: 'answer', id: asked.question.id, answer } },

@@ -7,6 +7,6 @@ export function itemAt<T>(table: Readonly<Record<string, T>>, name: string): T;
 export function itemAt<T>(from: ArrayLike<T> | Readonly<Record<string, T>>, key: number | string): T {
   // A list is a table of its indices.
   const found = (from as Readonly<Record<number | string, T>>)[key];
-  if (found === undefined) throw new RangeError(`Nothing stands at ${key}.`);
+  if (found === undefined) throw new RangeError(`No item at ${key}.`);
   return found;
 }

@@ -457,7 +457,7 @@ test('a field and a form that would come to one name are told apart in words', a
     [{ id: 'use', title: 'U', fields: ['use-form'] }],
   );
   await expect(handOff({ set: two, sources: sourcesFrom(root) })).rejects.toThrow(
-    'the field "use-form" and the form "use" would both be called useForm: rename one.',
+    'the field "use-form" and the form "use" would both be exported as useForm. Change one of the ids.',
   );
 });
 

@@ -132,12 +132,12 @@ function differenceInWords(difference: Difference): string | undefined {
     case 'none':
       return undefined;
     case 'same':
-      return `exactly what the field takes whole (gone through in ${difference.states} states)`;
+      return `exact (verified, ${difference.states} states)`;
     case 'more':
-      return `more than the field takes, such as “${difference.example}”`;
+      return `also accepts texts that the field rejects, such as “${difference.example}”`;
     case 'unknown':
       return difference.states
-        ? `no difference among ${difference.states} states; there are more`
+        ? `no difference found in the first ${difference.states} states (search limit)`
         : 'not gone through';
   }
 }

@@ -106,7 +106,7 @@ function element({ form, id }: About): Written {
 
 function dom({ field, id }: About): Written {
   return {
-    title: 'On an input of one’s own',
+    title: 'Plain JavaScript, with your own input',
     language: 'js',
     code: [
       "import { bind, createStore, evaluateOn } from './dom.js';",
@@ -266,20 +266,20 @@ function server({ form, isAsking }: About): Written | undefined {
             '',
           ]
         : []),
-      '// A server action of Next.js, with what the form sends.',
+      '// Next.js server action',
       'export async function send(formData) {',
       "  'use server';",
       `  return check${form.stem}(formData, ${given});`,
       '}',
       '',
-      '// A plain HTTP handler.',
+      '// Plain HTTP handler',
       'export async function POST(request) {',
       `  const checked = await check${form.stem}(await request.json(), ${given});`,
       '  if (!checked.ok) return Response.json({ findings: checked.findings }, { status: 422 });',
       '  return Response.json({ findings: [] });',
       '}',
       '',
-      '// Whatever takes a Standard Schema takes this.',
+      '// Standard Schema: works with any library that accepts one',
       `export const schema = standard${form.stem}({ today${isAsking ? ', ask' : ''} });`,
     ].join('\n'),
   };

@@ -98,8 +98,7 @@ function offered(
   offerOf: (one: Element, i: number) => { readonly value: string; readonly label: string },
 ): Offers {
   const free = all.filter((one) => !has(one, 'disabled'));
-  if (free.length < all.length)
-    lose(page, element, 'Choices that are disabled cannot be chosen, and are left out.');
+  if (free.length < all.length) lose(page, element, 'Disabled options were skipped.');
   const offers = offersFrom(free.map(offerOf));
   for (const why of offers.told) lose(page, element, why);
   return offers;
@@ -129,7 +128,7 @@ export function picked(page: Page, element: Element, members: readonly Element[]
   const { options } = offers;
   const isOne = type === 'radio';
   const isNeeded = members.some((one) => has(one, 'required'));
-  if (!isOne && isNeeded) lose(page, element, 'That one of its boxes has to be ticked is not carried over.');
+  if (!isOne && isNeeded) lose(page, element, '“At least one box must be checked” was not imported.');
   const initial = named(offers, (isOne ? chosen.slice(-1) : chosen).map(valueIn));
   return fieldFrom(
     page,
@@ -145,8 +144,8 @@ export function picked(page: Page, element: Element, members: readonly Element[]
 export function controlled(page: Page, element: Element): Draft | undefined {
   const type = typeOf(element);
   if (/^(?:submit|button|reset|image)$/.test(type)) return undefined;
-  if (type === 'hidden') return lose(page, element, 'What nobody sees is no field.');
-  if (type === 'file') return lose(page, element, 'There is no kind of field for it.');
+  if (type === 'hidden') return lose(page, element, 'Hidden inputs were skipped.');
+  if (type === 'file') return lose(page, element, 'No matching field kind; skipped.');
   if (has(element, 'list')) lose(page, element, 'The suggestions of a <datalist> are not carried over.');
   return type === 'select' ? listed(page, element) : typed(page, element, type);
 }
@@ -241,7 +240,7 @@ function dated(page: Page, element: Element, type: 'date' | 'time', around: Arou
   const step = number(attribute(element, 'step'));
   const hasSeconds = type === 'time' && step !== undefined && step % 60 !== 0;
   if (step !== undefined && !hasSeconds && step !== 1 && step !== 60)
-    lose(page, element, 'That it goes in steps is not carried over.');
+    lose(page, element, 'The step attribute was not imported.');
   const entry = type === 'date' ? {} : { clock: 24, ...(hasSeconds ? { seconds: true } : {}) };
   const rules = rangeOf(attribute(element, 'min'), attribute(element, 'max'));
   return fieldFrom(page, element, { kind: type, entry, rules }, around);
@@ -250,7 +249,7 @@ function dated(page: Page, element: Element, type: 'date' | 'time', around: Arou
 /** A date with a time, to the minute. */
 function momentOf(page: Page, element: Element, around: Around): Draft {
   const toMinute = (text: string | undefined): string | undefined => text?.slice(0, 16).replace(' ', 'T');
-  if (has(element, 'step')) lose(page, element, 'That it goes in steps is not carried over.');
+  if (has(element, 'step')) lose(page, element, 'The step attribute was not imported.');
   const given = [around.initial, attribute(element, 'min'), attribute(element, 'max')];
   if (given.some((text) => /:\d\d:(?!00(?:\.0+)?$)/.test(text ?? '')))
     lose(page, element, 'Its seconds are not carried over.');

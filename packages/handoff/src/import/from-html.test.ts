@@ -82,9 +82,9 @@ describe('an HTML form', () => {
 
   test('what could not be carried over is told by place', () => {
     expect(brought.lost).toEqual([
-      ['“any”, type text', 7, /without an end/],
-      ['“picture”, type file', 21, /no kind of field/],
-      ['“token”, type hidden', 21, /nobody sees/],
+      ['“any”, type text', 7, /Unlimited repetition/],
+      ['“picture”, type file', 21, /No matching field kind/],
+      ['“token”, type hidden', 21, /Hidden inputs/],
       ['“shade”, type color', 21, /typed as #2a6f4e/],
       ['<form>, onsubmit', 2, /Scripts/],
     ].map(([where, line, why]) => ({ where, why: expect.stringMatching(why as RegExp), place: { line, column: expect.any(Number) } }))); // biome-ignore format: a loss a line
@@ -127,17 +127,17 @@ describe('an HTML form', () => {
   }); // biome-ignore format: a control a line
 
   test.each([
-    ['<input name=a pattern="(">', ['“a”, type text: Its expression is left out: This group is not closed: expected ")".']],
+    ['<input name=a pattern="(">', ['“a”, type text: The expression was skipped: This group is not closed: expected ")".']],
     ['<input name=a pattern="\\d{4} ?\\d{4}">', ['“a”, type text: Its expression came in as a rule: Its “ ” may be there or not; what a pattern puts in by itself is always there.']],
     ['<input type=number name=a min=1 step=2>', ['“a”, type number: Its steps of 2 begin at 1: they are not carried over.']],
-    ['<input type=datetime-local name=a step=1 min=2027-02-14T16:30:15 max=2027-02-15T16:30:00>', ['“a”, type datetime-local: That it goes in steps is not carried over.', '“a”, type datetime-local: Its seconds are not carried over.']],
+    ['<input type=datetime-local name=a step=1 min=2027-02-14T16:30:15 max=2027-02-15T16:30:00>', ['“a”, type datetime-local: The step attribute was not imported.', '“a”, type datetime-local: Its seconds are not carried over.']],
     ['<input type=week name=a min=2027-W01>', ['“a”, type week: A week is typed as 2027-W06.', '“a”, type week: Its limits are not carried over.']],
     ['<input type=password name=a pattern="[a-z]{9}">', ['“a”, type password: Its expression came in as a rule: a pattern cannot be concealed.']],
-    ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: The groups of its choices are not carried over: they stand in one list.', '“a”, <select>: Choices that are disabled cannot be chosen, and are left out.']],
+    ['<select name=a><optgroup label=N><option>x<option disabled>y<option>z</optgroup></select>', ['“a”, <select>: The groups of its choices are not carried over: they stand in one list.', '“a”, <select>: Disabled options were skipped.']],
     ['<select name=a required><option value=1>One</select>', ['the field “A”: It came in as a text. Expected at least 2 choices.']],
-    ['<input name=a></form><input name=b><form>', ['the page: It has 2 forms: their fields came in together.']],
-    ['<input name=a></form><input name=b>', ['the page: One control stands outside of the form: none of them came in.']],
-    ['<input name=a></form><input name=b form=f>', ['the page: One control stands outside of the form: none of them came in.']],
+    ['<input name=a></form><input name=b><form>', ['the page: The page has 2 forms. Their fields were imported together.']],
+    ['<input name=a></form><input name=b>', ['the page: 1 control outside the form was skipped.']],
+    ['<input name=a></form><input name=b form=f>', ['the page: 1 control outside the form was skipped.']],
   ])('%s is told of once', (controls, told) => {
     expect(from(controls).told).toEqual(told);
   }); // biome-ignore format: a control a line

@@ -34,26 +34,29 @@ export function fromHtml(text: string): Imported {
   if (forms.length > 1)
     page.lost.push({
       where: 'the page',
-      why: `It has ${forms.length} forms: their fields came in together.`,
+      why: `The page has ${forms.length} forms. Their fields were imported together.`,
     });
   const known = new Set(all);
   const outside = every.filter((one) => isControl(one) && !known.has(one)).length;
   if (outside > 0)
     page.lost.push({
       where: 'the page',
-      why: `${outside === 1 ? 'One control stands' : `${outside} controls stand`} outside of the form: none of them came in.`,
+      why:
+        outside === 1
+          ? '1 control outside the form was skipped.'
+          : `${outside} controls outside the form were skipped.`,
     });
   for (const element of all)
     for (const { name } of element.attrs)
       if (name.startsWith('on'))
         page.lost.push({
           where: `<${element.tagName}>, ${name}`,
-          why: 'Scripts are not carried over.',
+          why: 'Scripts were not imported.',
           place: placeOf(element),
         });
   const title = titleOf(every, root, drafts);
   return sanitize(
-    { title: title || 'Brought in', locale: page.locale, form: title || 'Form' },
+    { title: title || 'Imported', locale: page.locale, form: title || 'Form' },
     drafts,
     page.lost,
   );

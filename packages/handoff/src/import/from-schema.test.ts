@@ -124,15 +124,15 @@ describe('a JSON Schema', () => {
   }); // biome-ignore format: a property a line
 
   test.each([
-    [{ type: 'string', pattern: '(' }, ['a.pattern: Its expression is left out: This group is not closed: expected ")".']],
+    [{ type: 'string', pattern: '(' }, ['a.pattern: The expression was skipped: This group is not closed: expected ")".']],
     [{ type: 'string', not: { pattern: 'x' } }, ['a.not: “not” is not carried over.']],
     [{ type: 'null' }, ['a: There is no kind of field for values of type null.']],
     [{ const: 'v1' }, ['a: It has one value only: there is nothing to fill in.']],
-    [{ enum: ['v1', 'v1'] }, ['a: What is offered twice is offered once: “v1”.', 'a: It has one value only: there is nothing to fill in.']],
+    [{ enum: ['v1', 'v1'] }, ['a: Duplicate options merged: “v1”.', 'a: It has one value only: there is nothing to fill in.']],
     [false, ['a: Nothing may stand there.']],
     [7, ['a: This is no schema.']],
     [{ $ref: '#/properties/a' }, ['a.$ref: It refers to itself.']],
-    [{ oneOf: [{ format: 'email' }, { format: 'uri' }] }, ['a.oneOf: Which of several it is, a field does not tell: of that nothing came in.']],
+    [{ oneOf: [{ format: 'email' }, { format: 'uri' }] }, ['a.oneOf: oneOf/anyOf is not supported; skipped.']],
     [{ allOf: [{ pattern: '^a\\d$' }, { pattern: '^[ab]1$' }] }, ['a.allOf[1].pattern: Another piece has a “pattern” of its own: this one is not carried over.']],
     [{ type: ['integer', 'string'] }, ['a.type: It may be integer or string: it came in as the first.']],
     [{ 'x-order': 3, deprecated: true, writeOnly: true, type: 'string' }, []],
@@ -146,7 +146,7 @@ describe('a JSON Schema', () => {
     expect(fields.map(({ id }) => id)).toEqual(['guest', 'home-street', 'home-geo-lat']);
     expect(fields[1]!.rules).toEqual([{ id: 'required', check: { type: 'required' } }]);
     expect(forms![0]).toEqual({ id: 'stay', title: 'Stay', sections: [{ fields: ['guest'] }, { title: 'Home', fields: ['home-street'] }, { title: 'Home, geo', fields: ['home-geo-lat'] }] });
-    expect(told).toEqual(['home.again: It is in itself: what lies within is left out.']);
+    expect(told).toEqual(['home.again: Recursive reference; skipped.']);
   }); // biome-ignore format: a schema and what comes of it
 
   test('properties that are said in pieces are one each; what asks of several is told', () => {

@@ -61,21 +61,21 @@ export function fromSchema(source: string, root: Json): Imported {
     drop(
       reading,
       { path: '$', said: '$' },
-      'The set it was made of is no sound document: it was read as any schema is.',
+      'Its x-arbeit definitions are invalid; imported as a plain schema.',
       'x-arbeit',
     );
   let whole = resolved(reading, { schema: root, path: '$', said: '$' });
   if (!isObject(whole.schema.properties) && isObject(whole.schema.items)) {
-    drop(reading, whole, 'It is of a list: its fields are those of one entry.');
+    drop(reading, whole, 'Array schema: imported the fields of one item.');
     whole = resolved(reading, within(whole, whole.schema.items, 'items'));
   }
   const drafts = draftsOf(reading, whole, { names: [], paths: [], title: '' });
   if (Object.keys(isObject(whole.schema.properties) ? whole.schema.properties : {}).length === 0)
     reading.lost.push({
       where: 'the schema',
-      why: 'It is none of an object with properties: there is nothing to be a field.',
+      why: 'The schema has no object properties to import.',
     });
-  const title = text(whole.schema.title) || 'Brought in';
+  const title = text(whole.schema.title) || 'Imported';
   return sanitize({ title, locale: 'en-GB', form: title }, drafts, reading.lost);
 }
 
@@ -111,8 +111,7 @@ function draftsOf(reading: SchemaReading, at: Found, inside: Inside): readonly D
     return propertyOf(reading, { ...whole, name, isNeeded: required.includes(name), inside });
   });
   for (const keyword of between)
-    if (keyword in schema)
-      drop(reading, at, 'What one property asks of another is not carried over.', keyword);
+    if (keyword in schema) drop(reading, at, 'Dependencies between properties were not imported.', keyword);
   for (const name of required)
     if (!Object.hasOwn(properties, String(name)))
       drop(reading, at, `“${String(name)}” is required, and nothing else is said of it.`, 'required');
@@ -124,7 +123,7 @@ function propertyOf(reading: SchemaReading, property: Property): readonly Draft[
   if (!isObject(schema.properties)) return draftOf(reading, property);
   const names = [...inside.names, name];
   if (inside.paths.includes(property.path)) {
-    drop(reading, property, 'It is in itself: what lies within is left out.');
+    drop(reading, property, 'Recursive reference; skipped.');
     return [];
   }
   if (names.length > deepest) {
@@ -228,8 +227,7 @@ function madeOf(reading: SchemaReading, at: Property): Made | undefined {
   if (offers && types[0] !== 'array')
     return { kind: 'choice', entry: { options: offers.options }, rules: [], words: offers.words };
   for (const keyword of ['anyOf', 'oneOf'])
-    if (keyword in schema && !offers)
-      drop(reading, at, 'Which of several it is, a field does not tell: of that nothing came in.', keyword);
+    if (keyword in schema && !offers) drop(reading, at, 'oneOf/anyOf is not supported; skipped.', keyword);
   switch (types[0]) {
     case 'integer':
     case 'number':
@@ -299,7 +297,7 @@ function severalOf(reading: SchemaReading, at: Found): Made | undefined {
   const items = within(at, isObject(schema.items) ? schema.items : {}, 'items');
   const offers = offersIn(reading, resolved(reading, items));
   if (!offers || offers === 'one') {
-    drop(reading, at, 'A list is a field only where its entries are chosen from a few.');
+    drop(reading, at, 'Arrays are imported only if their items are an enum.');
     return undefined;
   }
   const [min, max] = [count(schema.minItems), count(schema.maxItems)];

@@ -10,7 +10,7 @@ import { forms } from './written.ts';
 /** A field that accepts every example completely. */
 export interface Guess {
   readonly field: FieldDocument;
-  /** The guess in words: `a date`, `RH-<4 digit>`. */
+  /** The guess in words: `date`, `RH-<4 digit>`. */
   readonly what: string;
 }
 
@@ -63,27 +63,27 @@ export function guessesFor(
   const taken = candidates.filter(({ field }) => takesAll(field, examples, about.locale));
   const known = new Set<string>();
   const once = taken.filter(({ what }) => !known.has(what) && known.add(what));
-  return [...once, column.made('a text', 'text', {})];
+  return [...once, column.made('text', 'text', {})];
 }
 
 /** Guesses for yes or no, dates, times and durations. */
 function moments({ all, isCalled, made }: Column): readonly Guess[] {
-  const time = made('a time', 'time', {
+  const time = made('time', 'time', {
     clock: all(/m\.?$/i) ? 12 : 24,
     ...(all(/:\d\d:/) ? { seconds: true } : {}),
   });
   const lasts = isCalled(/duration|dauer|durée|takes|how long|hours|minutes/)
-    ? [made('how long something takes', 'duration', {})]
+    ? [made('duration', 'duration', {})]
     : [];
   return [
     ...(all(/^(?:yes|no|true|false)$/i) ? [made('yes or no', 'yes-no', { draw: 'radio' })] : []),
     ...(all(/^\d{4}-\d\d-\d\d$|^\d{1,2}[./-]\d{1,2}[./-]\d{2,4}$|\p{L}{3,}.*\d{4}/u)
-      ? [made('a date', 'date', {})]
+      ? [made('date', 'date', {})]
       : []),
     ...(all(/^\d{1,2}:\d\d$/) ? lasts : []),
     ...(all(/^\d{1,2}:\d\d(?::\d\d)?(?: ?[ap]\.?m\.?)?$/i) ? [time] : []),
     ...(all(/^(?:\d+ ?h(?:ours?)?\b ?)?(?:\d+ ?m(?:in)?)?$/i) && all(/\d ?[hm]/i)
-      ? [made('how long something takes', 'duration', {})]
+      ? [made('duration', 'duration', {})]
       : []),
   ];
 }
@@ -100,7 +100,7 @@ function addresses({ about, all, isCalled, made }: Column): readonly Guess[] {
     ...(all(/@/)
       ? [
           made(
-            'an e-mail address',
+            'e-mail address',
             'text',
             { case: 'lower' },
             { ...matching(forms.email), html: { inputmode: 'email', autocomplete: 'email' } },
@@ -108,11 +108,11 @@ function addresses({ about, all, isCalled, made }: Column): readonly Guess[] {
         ]
       : []),
     ...(all(is(forms.url)) && all(/:\/\//)
-      ? [made('a web address', 'text', {}, { ...matching(forms.url), html: { inputmode: 'url' } })]
+      ? [made('web address (URL)', 'text', {}, { ...matching(forms.url), html: { inputmode: 'url' } })]
       : []),
     ...(all(is(forms.ipv4)) ? [made('an IPv4 address', 'text', {}, matching(forms.ipv4))] : []),
     ...(isCalled(/phone|mobile|tel\b|telefon|téléphone|handy|cell\b/) || all(/^\+\d/)
-      ? [made('a telephone number', 'phone', { home, regions: 'any' })]
+      ? [made('phone number', 'phone', { home, regions: 'any' })]
       : []),
   ];
 }
@@ -136,9 +136,9 @@ function amounts({ about, all, isCalled, examples, made }: Column): readonly Gue
     (isCalled(/\bcode|\bzip|\bplz|\bid\b/) &&
       all(new RegExp(`^\\d{${Math.max(4, examples[0]?.length ?? 0)}}$`)));
   return [
-    ...(currency && all(/\d/) ? [made(`an amount in ${currency}`, 'currency', { currency, ...signed })] : []),
-    ...(all(/%$/) ? [made('a percentage', 'percent', { decimals: { max: digits }, ...signed })] : []),
-    ...(all(number) && !isCode ? [made('a number', 'number', { ...decimals, ...signed })] : []),
+    ...(currency && all(/\d/) ? [made(`amount in ${currency}`, 'currency', { currency, ...signed })] : []),
+    ...(all(/%$/) ? [made('percentage', 'percent', { decimals: { max: digits }, ...signed })] : []),
+    ...(all(number) && !isCode ? [made('number', 'number', { ...decimals, ...signed })] : []),
   ];
 }
 
@@ -162,11 +162,11 @@ function decimalOf(locale: string): string {
 function codes({ all, examples, isCalled, made }: Column): readonly Guess[] {
   const size = examples[0]?.length ?? 0;
   const isFixed = all(new RegExp(`^\\d{${Math.max(3, Math.min(12, size))}}$`));
-  const named = Object.entries({ 'a UUID': forms.uuid, 'a colour': forms.color, 'a MAC address': mac });
+  const named = Object.entries({ UUID: forms.uuid, colour: forms.color, 'MAC address': mac });
   return [
-    ...(isFixed && isCalled(/pin\b/) ? [made('a PIN', 'pin', { length: size })] : []),
+    ...(isFixed && isCalled(/pin\b/) ? [made('PIN', 'pin', { length: size })] : []),
     ...(isFixed && isCalled(/\bcode|otp/) && !isCalled(/post|zip|area|country/)
-      ? [made('a one-time code', 'one-time-code', { length: size })]
+      ? [made('one-time code', 'one-time-code', { length: size })]
       : []),
     ...named.flatMap(([what, form]) => {
       const own = examples.some((text) => /[A-F]/.test(text)) ? form.replaceAll('a-f', 'A-F') : form;
@@ -205,7 +205,7 @@ function offers({ cells, examples, made }: Column): readonly Guess[] {
     taken.add(value);
     return { value, label };
   });
-  return [made('one of a few', 'choice', { options: offersFrom(named).options })];
+  return [made('choice', 'choice', { options: offersFrom(named).options })];
 }
 
 /** Guesses for patterns, if the examples have one shape and more than letters. */

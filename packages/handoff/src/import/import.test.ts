@@ -32,7 +32,7 @@ describe('what is large or deep without end is read, or told', () => {
     Array.from({ length: count }, (_, i) => one(i)).join('');
 
   test.each<[string, string, number]>([
-    ['elements one inside another', `${'<div>'.repeat(20_000)}<label>A<input name=a></label>`, 1],
+    ['elements Nested too deeply', `${'<div>'.repeat(20_000)}<label>A<input name=a></label>`, 1],
     ['labels around labels of labels', `${'<label>x'.repeat(2000)}<input name=a>`, 1],
     [
       'one label for many',
@@ -64,7 +64,7 @@ describe('what is large or deep without end is read, or told', () => {
 
   test('a schema of depth is refused by its place; one of two thousand losses tells each at once', () => {
     const deep = `{"properties":{"a":\n${'{"items":'.repeat(5000)}1${'}'.repeat(5000)}}}`;
-    expect(objectIn(deep)).toMatch(/^Line 2, column \d+: .*one inside another/);
+    expect(objectIn(deep)).toMatch(/^Line 2, column \d+: .*Nested too deeply/);
     const root = {
       properties: Object.fromEntries(
         Array.from({ length: 900 }, (_, i) => [`p${i}`, { type: 'string', format: 'odd' }]),

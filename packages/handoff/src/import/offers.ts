@@ -58,7 +58,7 @@ export function offersFrom(given: readonly Offer[]): Offers {
             )}.`,
           ]
         : []),
-      ...(twice.length ? [`What is offered twice is offered once: ${listed(twice)}.`] : []),
+      ...(twice.length ? [`Duplicate options merged: ${listed(twice)}.`] : []),
     ],
   };
 }

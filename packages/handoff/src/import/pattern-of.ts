@@ -103,7 +103,7 @@ function proven(automaton: Automaton, pattern: string, budget: StateBudget): Pat
   if (form.beyond !== undefined || !own || 'message' in own)
     return {
       is: 'not',
-      why: `${short(pattern)} would be near, but it does not take every text it would seem to.`,
+      why: `Closest pattern: ${short(pattern)}, but it rejects some texts the expression accepts.`,
     };
   const apart = distinguishingText(automaton, own, budget);
   if (apart === undefined) return { is: 'exact', pattern };
@@ -154,7 +154,7 @@ function pieceOf(m: Automaton, i: number): readonly Matter[] {
     case 'either':
       return choiceOf(m, i);
     case 'many':
-      return stop('It lets something be repeated without an end; a pattern has so many cells and no more.');
+      return stop('Unlimited repetition (* or +) cannot be a pattern.');
     case 'both':
     case 'not':
       return stop('It looks ahead, which a pattern does not.');
@@ -263,7 +263,7 @@ function choiceOf(m: Automaton, i: number): readonly Matter[] {
 
 function oneOf(m: Automaton, all: readonly number[]): Matter {
   const texts = textsOf(m, all);
-  if (!texts) return stop('Its alternatives are neither words nor the numbers between two.');
+  if (!texts) return stop('Its alternatives are neither words nor a number range.');
   const sorted = [...new Set(texts)].sort();
   const [low = '', high = ''] = [sorted[0], sorted.at(-1)];
   const isNumbers = sorted.every((text) => /^\d+$/.test(text) && text.length === low.length);

@@ -130,18 +130,17 @@ export function sanitize(
   if (drafts.length > mostFields)
     all.unshift({
       where: `${drafts.length - mostFields} fields`,
-      why: `The first ${mostFields} came in: bring in the others by themselves.`,
+      why: `Only the first ${mostFields} fields were imported. Import the rest separately.`,
       place: drafts[mostFields]?.place,
     });
   const isLocale = readDocument({ arbeit: 2, title: 'T', locale, fields: [] }, kinds).ok;
   const speaks = isLocale ? locale : 'en-GB';
-  if (!isLocale)
-    all.push({ where: 'the language', why: `“${locale}” is none that is known: it came in as en-GB.` });
+  if (!isLocale) all.push({ where: 'the language', why: `Unknown locale “${locale}”. Imported as en-GB.` });
   const taken = drafts.slice(0, mostFields);
   const fields = taken.map((draft) => soundField(draft, speaks, (one) => all.push(one)));
   const base = {
     arbeit: 2 as const,
-    title: title.trim().slice(0, 200) || 'Brought in',
+    title: title.trim().slice(0, 200) || 'Imported',
     locale: speaks,
     fields,
   };

@@ -109,7 +109,7 @@ function referred(reading: SchemaReading, at: Found, $ref: string, by: readonly 
         : Array.isArray(schema) && /^\d+$/.test(key)
           ? schema[Number(key)]
           : undefined;
-  if (!isObject(schema)) return stop('What it refers to is not there.');
+  if (!isObject(schema)) return stop('Broken $ref: target not found.');
   const names = keys.map((key) => (/^\d+$/.test(key) ? Number(key) : key));
   return { ...within({ path: '$', said: '$' }, schema, ...names), said: at.said };
 }

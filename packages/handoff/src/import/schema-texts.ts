@@ -23,16 +23,16 @@ const formats: Readonly<
   time: {
     kind: 'time',
     entry: { clock: 24, seconds: true },
-    but: 'How far it is from UTC is not carried over.',
+    but: 'The UTC offset was not imported.',
   },
   email: { entry: { case: 'lower' }, form: forms.email },
   'idn-email': { entry: { case: 'lower' }, form: forms.email },
   uri: { form: forms.url },
   iri: { form: forms.url },
-  uuid: { form: forms.uuid, but: 'It is written in small letters.' },
+  uuid: { form: forms.uuid, but: 'Imported as lower-case text.' },
   'date-time': {
     form: forms['date-time'],
-    but: 'A day with its time is typed as 2027-02-14T16:00:00Z, and nobody checks that there is such a day.',
+    but: 'Imported as a pattern (2027-02-14T16:00:00Z). The date is not checked.',
   },
   ipv4: { form: forms.ipv4 },
   hostname: { form: forms.hostname },
@@ -45,11 +45,11 @@ export function writtenOf(reading: SchemaReading, at: Found): WrittenColumn {
   const named = typeof format === 'string';
   const known = named && Object.hasOwn(formats, format) ? formats[format] : undefined;
   if (named && (!known || known.but))
-    drop(reading, at, known?.but ?? `The format “${format}” is not carried over.`, 'format');
+    drop(reading, at, known?.but ?? `The format “${format}” was not imported.`, 'format');
   const matched = typeof pattern === 'string' ? wholeOf(pattern) : undefined;
   if (known?.kind) {
     if (matched !== undefined)
-      drop(reading, at, 'Its format says more: its expression is left out.', 'pattern');
+      drop(reading, at, 'The expression was skipped, because the format is stricter.', 'pattern');
     return { kind: known.kind, entry: known.entry ?? {}, rules: [] };
   }
   const { told, ...made } = writtenAs(

@@ -25,7 +25,7 @@ export function objectIn(text: string): Readonly<Record<string, unknown>> | stri
     const value: unknown = JSON.parse(text);
     return typeof value === 'object' && value !== null && !Array.isArray(value)
       ? (value as Readonly<Record<string, unknown>>)
-      : 'This is JSON, but no object.';
+      : 'Expected a JSON object.';
   } catch (error) {
     return `This is not JSON: ${(error as Error).message}`;
   }

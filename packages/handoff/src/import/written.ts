@@ -58,11 +58,11 @@ export function writtenAs(
   const read = parseExpression(expression);
   // An invalid expression is not made a rule.
   if ('message' in read) {
-    told.push(`Its expression is left out: ${read.message}`);
+    told.push(`The expression was skipped: ${read.message}`);
     return { kind: 'text', entry, rules: lengths, told };
   }
   const found: PatternOf = isAnywhere
-    ? { is: 'not', why: 'it may match anywhere in a text.' }
+    ? { is: 'not', why: 'it is not anchored (^…$) and may match anywhere. Imported as a rule.' }
     : isText
       ? { is: 'not', why: 'a pattern cannot be concealed.' }
       : patternOf(expression, { least: shortest ?? 1, most: widest });

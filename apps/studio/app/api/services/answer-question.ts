@@ -21,7 +21,7 @@ export const answerQuestion =
       if (asked instanceof Response) return asked;
       const service = services[path];
       if (!service || !(await behave(mannerOf(request))))
-        return problem(503, { error: 'The service does not answer, as its panel says.' });
+        return problem(503, { error: 'Simulated failure (see the simulated services panel).' });
       const { write } = await store();
       const { id, headers } = browserOf(request);
       return Response.json(await service(asked, today(), write, id), { headers });

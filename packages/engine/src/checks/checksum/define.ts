@@ -7,7 +7,7 @@ export const checksum = define({
   options: {
     scheme: {
       is: 'choice',
-      label: 'Check character after',
+      label: 'Algorithm',
       at: [],
       choices: [
         ['luhn', 'Luhn, mod 10 (ISO/IEC 7812-1)'],
@@ -23,7 +23,7 @@ export const checksum = define({
         'What the characters are that it is computed over, in a pattern. Spaces and punctuation never count.',
       at: [],
       choices: [
-        ['content', 'what was typed'],
+        ['content', 'typed characters'],
         ['text', 'the text with its fixed text'],
         ['compact', 'what was typed, and fixed letters and digits'],
       ],
@@ -31,7 +31,7 @@ export const checksum = define({
     },
     rotate: {
       is: 'whole',
-      label: 'First characters read last',
+      label: 'Leading characters moved to the end',
       about:
         'Read last, behind the others: 4 for an IBAN (ISO 13616). Letters count as two digits, A = 10 to Z = 35.',
       at: [],

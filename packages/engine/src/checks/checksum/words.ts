@@ -9,15 +9,15 @@ const schemes: Readonly<Record<string, string>> = { luhn: 'Luhn', mod97: 'MOD 97
 
 export const checksum: WordsOf<'checksum'> = {
   starts: () => [
-    { id: 'luhn', label: 'is a card number (Luhn)', check: { type: 'checksum', scheme: 'luhn' }, isApart: true },
-    { id: 'iban', label: 'is an IBAN (MOD 97-10, the first four read last)', check: { type: 'checksum', scheme: 'mod97', over: 'compact', rotate: 4 } },
-    { id: 'check', label: 'has another check character', check: { type: 'checksum', scheme: 'mod11' } },
+    { id: 'luhn', label: 'Card number check (Luhn)', check: { type: 'checksum', scheme: 'luhn' }, isApart: true },
+    { id: 'iban', label: 'IBAN check (MOD 97-10)', check: { type: 'checksum', scheme: 'mod97', over: 'compact', rotate: 4 } },
+    { id: 'check', label: 'Other check digit…', check: { type: 'checksum', scheme: 'mod11' } },
   ], // biome-ignore format: one rule a line
   inWords: ({ scheme, over, rotate }) =>
-    `check character right (${[
+    `has a valid check digit (${[
       schemes[scheme],
       ...(over ? [overWords[over]] : []),
-      ...(rotate ? [`the first ${rotate} read last`] : []),
+      ...(rotate ? [`first ${rotate} characters moved to the end`] : []),
     ].join(', ')})`,
   codeOf: () => 'bad-checksum',
 };

@@ -38,7 +38,7 @@ function readCompare(at: Cursor, kind: Definition | undefined): void {
     });
   if (counting.includes(op)) {
     if (days === undefined) at.get('days').fault('"days" is missing: how many.');
-  } else if (typeof days === 'number') at.get('days').fault(`"${op}" counts no days: leave them out.`);
+  } else if (typeof days === 'number') at.get('days').fault(`"${op}" does not use "days". Remove it.`);
 }
 
 /** Opposite and neighbouring comparisons, for mutation tests. */

@@ -8,7 +8,7 @@ function checkCode(code: string): readonly TextFault[] {
   if (exported === 1) return [];
   return [
     {
-      message: 'The code has one function behind "export default", at the start of a line.',
+      message: 'The code must start a line with "export default" followed by one function.',
       suggestion: 'export default ({ value }) => {}',
     },
   ];
@@ -23,7 +23,7 @@ export const custom = define({
       at: [],
       isCode: true,
       form: '\\S',
-      expected: 'Expected a text that is not empty.',
+      expected: 'Expected a non-empty string.',
       check: checkCode,
       needed: true,
     },

@@ -4,12 +4,12 @@ export const custom: WordsOf<'custom'> = {
   starts: () => [
     {
       id: 'own',
-      label: 'own code says so',
-      check: { type: 'custom', code: 'export default ({ value }) => {\n  // Nothing passes; { code: "custom-code" } does not.\n};\n' },
+      label: 'Custom check (JavaScript)',
+      check: { type: 'custom', code: 'export default ({ value }) => {\n  // Return nothing if the value passes, or { code: "custom-code" } if it fails.\n};\n' },
       isApart: true,
     },
   ], // biome-ignore format: the code in one piece
-  inWords: () => 'as own code says',
+  inWords: () => 'passes custom check',
   codeOf: () => 'no-match',
   editor: 'code',
 };

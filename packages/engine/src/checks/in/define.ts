@@ -7,6 +7,6 @@ export const among = define({
   data: ['allowed'],
   mutations: (check) => [
     ...withoutOne(check),
-    ['none of its list instead of one', { ...check, type: 'not-in' }],
+    ['forbids the list instead of requiring it', { ...check, type: 'not-in' }],
   ],
 });

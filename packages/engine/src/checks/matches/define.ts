@@ -4,13 +4,18 @@ import { define } from '../contract.ts';
 export const matches = define({
   type: 'matches',
   options: {
-    pattern: { is: 'text', label: 'Expression for the whole raw value', at: [], needed: true },
+    pattern: {
+      is: 'text',
+      label: 'Regular expression (must match the whole raw value)',
+      at: [],
+      needed: true,
+    },
     flags: {
       is: 'text',
       label: 'Flags',
       at: [],
       form: '^[isu]*$',
-      expected: 'The flags that count here are i, s and u.',
+      expected: 'Supported flags: i, s, u.',
       suggestion: 'i',
     },
   },

@@ -1,9 +1,7 @@
 import type { WordsOf } from '../words-of.ts';
 
 export const matches: WordsOf<'matches'> = {
-  starts: () => [
-    { id: 'matches', label: 'matches an expression', check: { type: 'matches', pattern: '.*' } },
-  ],
-  inWords: ({ pattern }) => `as the expression ${pattern} says`,
+  starts: () => [{ id: 'matches', label: 'Regular expression', check: { type: 'matches', pattern: '.*' } }],
+  inWords: ({ pattern }) => `matches ${pattern}`,
   codeOf: () => 'no-match',
 };

@@ -1,7 +1,7 @@
 import type { WordsOf } from '../words-of.ts';
 
 export const notTrivial: WordsOf<'not-trivial'> = {
-  starts: () => [{ id: 'not-trivial', label: 'is not easy to guess', check: { type: 'not-trivial' } }],
+  starts: () => [{ id: 'not-trivial', label: 'Not easy to guess', check: { type: 'not-trivial' } }],
   inWords: () => 'not easy to guess',
   codeOf: () => 'trivial',
 };

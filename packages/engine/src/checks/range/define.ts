@@ -11,7 +11,7 @@ function readRange(at: Cursor, kind: Definition | undefined): void {
   if (kind === undefined) return;
   const { limits, name } = kind;
   if (!limits) {
-    at.get('type').fault(`A ${name} field has no order, so it has no range.`, { suggestion: 'length' });
+    at.get('type').fault(`A "range" check is not available for ${name} fields.`, { suggestion: 'length' });
     return;
   }
   const given = ['min', 'max', 'step'].filter((key) => at.has(key));
@@ -31,7 +31,7 @@ function readRange(at: Cursor, kind: Definition | undefined): void {
         suggestion: limits.example,
       });
     else if (key === 'step' && text.startsWith('-'))
-      spot.fault('A step is above zero.', { suggestion: text.slice(1) });
+      spot.fault('A step must be greater than zero.', { suggestion: text.slice(1) });
   }
   readOrder(at, limits);
 }

@@ -5,9 +5,9 @@ export const range: WordsOf<'range'> = {
   starts: (limits) =>
     limits
       ? [
-          { id: 'least', label: 'has a lower limit', check: { type: 'range', min: limits.begin }, isApart: true },
-          { id: 'most', label: 'has an upper limit', check: { type: 'range', max: limits.begin } },
-          ...(limits.hasSteps ? [{ id: 'steps', label: 'goes in steps', check: { type: 'range', step: '1' } } as const] : []),
+          { id: 'least', label: 'Minimum', check: { type: 'range', min: limits.begin }, isApart: true },
+          { id: 'most', label: 'Maximum', check: { type: 'range', max: limits.begin } },
+          ...(limits.hasSteps ? [{ id: 'steps', label: 'Step', check: { type: 'range', step: '1' } } as const] : []),
         ]
       : [], // biome-ignore format: one rule a line
   inWords({ min, max, step }, limitInWords, limits) {
@@ -15,8 +15,8 @@ export const range: WordsOf<'range'> = {
     const isTime = limits !== undefined && (limits.isGood('today') || limits.isGood('09:00'));
     const words: string[] = [];
     if (min !== undefined)
-      words.push(isTime ? `from ${limitInWords(min)} on` : `at least ${limitInWords(min)}`);
-    if (max !== undefined) words.push(`${isTime ? 'until' : 'at most'} ${limitInWords(max)}`);
+      words.push(isTime ? `on or after ${limitInWords(min)}` : `at least ${limitInWords(min)}`);
+    if (max !== undefined) words.push(`${isTime ? 'on or before' : 'at most'} ${limitInWords(max)}`);
     if (step !== undefined) words.push(`in steps of ${limitInWords(step)}`);
     return words.join(', ');
   },

@@ -12,18 +12,18 @@ export const remote = define({
       at: [],
       // Only paths on this server, whoever wrote the document.
       form: '^/(?![/\\\\])[\\w\\-.\\/]*$',
-      expected: 'Expected a path of this server, such as "/api/passes".',
+      expected: 'Expected a path on the same origin, e.g. "/api/passes".',
       suggestion: '/api/passes',
       needed: true,
     },
-    timeout: { is: 'whole', label: 'Waits for, in ms', at: [], min: 100, max: 60_000, usual: patience },
+    timeout: { is: 'whole', label: 'Timeout (ms)', at: [], min: 100, max: 60_000, usual: patience },
     on: {
       is: 'choice',
-      label: 'Asked',
+      label: 'When to ask',
       at: [],
       choices: [
         ['leave', 'on leaving'],
-        ['pause', 'on a pause in typing'],
+        ['pause', 'after a pause in typing (debounced)'],
       ],
       usual: 'leave',
     },

@@ -2,8 +2,8 @@ import type { WordsOf } from '../words-of.ts';
 
 export const remote: WordsOf<'remote'> = {
   starts: () => [
-    { id: 'ask', label: 'a server says so', check: { type: 'remote', ask: '/api/services/passes' } },
+    { id: 'ask', label: 'Server check', check: { type: 'remote', ask: '/api/services/passes' } },
   ],
-  inWords: ({ ask }) => `as ${ask} answers`,
+  inWords: ({ ask }) => `passes server check (${ask})`,
   codeOf: () => 'not-allowed',
 };

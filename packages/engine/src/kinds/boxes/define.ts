@@ -8,11 +8,11 @@ const length = (usual: number) =>
 
 const accept = {
   is: 'choice',
-  label: 'Each box takes',
+  label: 'Allowed characters',
   at: ['box'],
   choices: [
-    ['digit', 'a digit'],
-    ['alnum', 'a letter or a digit'],
+    ['digit', 'digits'],
+    ['alnum', 'letters and digits'],
   ],
   usual: 'digit',
 } as const;
@@ -20,8 +20,8 @@ const accept = {
 const pinOptions = {
   length: length(4),
   accept,
-  conceal: yesNo('concealed, with a control to reveal it', 'seen', {
-    label: 'What is typed',
+  conceal: yesNo('hidden (with a reveal button)', 'visible', {
+    label: 'Masking',
     at: ['conceal'],
     drawn: true,
     usual: true,
@@ -33,13 +33,13 @@ const codeOptions = {
   accept,
   groups: {
     is: 'list',
-    label: 'Boxes stand',
+    label: 'Grouping',
     about: 'Sizes of the groups the boxes are drawn in; they add up to the length.',
     at: ['groups'],
     drawn: true,
     of: { is: 'whole', min: 1, max: 12 },
     least: 1,
-    otherwise: 'all together',
+    otherwise: 'none',
   },
 } as const satisfies Options;
 
@@ -69,7 +69,7 @@ function check(at: Cursor): void {
   if (!Array.isArray(groups) || !groups.every((size) => Number.isInteger(size) && size > 0)) return;
   const sum = groups.reduce((total: number, size: number) => total + size, 0);
   if (groups.length && typeof length === 'number' && sum !== length)
-    at.get('groups').fault(`The groups hold ${sum} boxes, the code has ${length}.`, {
+    at.get('groups').fault(`The groups add up to ${sum} boxes, but the code has ${length}.`, {
       suggestion: `[${length}]`,
     });
 }

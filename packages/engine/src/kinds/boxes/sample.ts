@@ -10,7 +10,7 @@ function sample({ plan }: HydratedField<BoxesPlan, LineBody>): readonly Piece[] 
   const pieces: Piece[] = [];
   let at = 0;
   for (const [group, size] of groups.entries()) {
-    if (group > 0) pieces.push({ id: `gap-${group}`, part: 'groups', text: ' ', caption: 'gap' });
+    if (group > 0) pieces.push({ id: `gap-${group}`, part: 'groups', text: ' ', caption: 'group gap' });
     for (let i = 0; i < size; i++, at++)
       pieces.push({
         id: `box-${at}`,
@@ -26,8 +26,8 @@ function sample({ plan }: HydratedField<BoxesPlan, LineBody>): readonly Piece[] 
       id: 'conceal',
       part: 'conceal',
       isAside: true,
-      text: conceal ? 'Reveal' : 'Conceal',
-      caption: 'concealed',
+      text: conceal ? 'Show' : 'Hide',
+      caption: 'hidden',
       isOff: !conceal,
     });
   else if (groups.length === 1 && length > 3)

@@ -5,21 +5,21 @@ import type { ChoicePlan } from './run.ts';
 const options = {
   options: {
     is: 'picks',
-    label: 'Choices',
-    about: 'What can be chosen: a value for the program, words for people.',
+    label: 'Options',
+    about: 'Available options: a value for code and a label for users.',
     at: ['options'],
     needed: true,
     least: 2,
   },
   draw: {
     is: 'choice',
-    label: 'Drawn as',
+    label: 'Control',
     at: ['draw'],
     drawn: true,
     choices: [
-      ['list', 'a list to open'],
-      ['radio', 'buttons under each other'],
-      ['segments', 'buttons side by side'],
+      ['list', 'drop-down list'],
+      ['radio', 'radio buttons (vertical)'],
+      ['segments', 'segmented control'],
     ],
     usual: 'list',
   },

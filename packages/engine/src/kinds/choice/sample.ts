@@ -19,7 +19,7 @@ export const drawing: SpecimenRenderer<ChoicePlan, TextState> = {
       part: 'draw',
       isAside: true,
       text: drawn[plan.draw],
-      caption: plan.draw === 'list' ? 'a list' : 'buttons',
+      caption: plan.draw === 'list' ? 'list' : 'buttons',
     },
   ],
 };

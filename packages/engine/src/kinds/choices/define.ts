@@ -6,7 +6,7 @@ import type { ChoicesPlan } from './run.ts';
 const options = {
   options: {
     is: 'picks',
-    label: 'Choices',
+    label: 'Options',
     about: 'What can be chosen: values for the program, words for people.',
     at: ['options'],
     needed: true,
@@ -14,8 +14,9 @@ const options = {
   },
   count: {
     is: 'bounds',
-    label: 'Chosen together',
-    about: 'How many are chosen together: none at all, or at least and at most so many.',
+    label: 'Number of selections',
+    about:
+      'Minimum and maximum number of selected options. An empty selection is always allowed; use “required” to forbid it.',
     at: ['count'],
     min: 1,
     max: 100,
@@ -29,7 +30,9 @@ function check(at: Cursor): void {
   if (!Array.isArray(options) || typeof count?.min !== 'number' || count.min <= options.length) return;
   at.get('count')
     .get('min')
-    .fault(`There are only ${options.length} to choose from.`, { suggestion: String(options.length) });
+    .fault(`The maximum is higher than the number of options (${options.length}).`, {
+      suggestion: String(options.length),
+    });
 }
 
 export const choices: Definition<typeof options, ChoicesPlan> = {

@@ -20,7 +20,7 @@ export const drawing: SpecimenRenderer<ChoicesPlan, TextState> = {
       part: 'count',
       isAside: true,
       text: most < options.length ? `${least || 1}–${most}` : `${least || 1}+`,
-      caption: 'together',
+      caption: 'select',
     },
   ],
 };

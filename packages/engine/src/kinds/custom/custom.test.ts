@@ -76,23 +76,23 @@ describe('editing around a developer’s text', () => {
 describe('what a function may not do', () => {
   const chars = [...'1a2'];
   test.each([
-    ['1a', 'It left “2” out.'],
-    ['2a1', 'It put “a” in another order.'],
-    ['1A2', 'It showed “a” as “A”: letters are shown as they are taken, which “Takes” decides.'],
-    [12, 'It answered a number: expected the text to show.'],
-    [undefined, 'It answered nothing: expected the text to show.'],
-    ['1a\n2', 'It answered a line break or another sign no line can show.'],
-    ['1a2e\u0301', 'It answered letters and accents apart: a text is shown composed (NFC).'],
-    ['1a2'.padEnd(2001), 'It answered more than 2000 characters.'],
-    [['', '1', ' ', 'a'], 'The user’s pieces of its list come to “1a”, which is not the content.'],
-    [['', 1], 'It answered a list of something else than texts.'],
+    ['1a', 'shape() left out “2”. Return all typed characters.'],
+    ['2a1', 'shape() changed the order of “a”. Keep the typed order.'],
+    ['1A2', 'shape() changed “a” to “A”. Convert letters with “Allowed characters”.'],
+    [12, 'shape() returned a value of type number. Expected a string.'],
+    [undefined, 'shape() returned nothing. Expected a string.'],
+    ['1a\n2', 'shape() returned a line break or a control character.'],
+    ['1a2e\u0301', 'shape() returned decomposed text. Return NFC-normalized text.'],
+    ['1a2'.padEnd(2001), 'shape() returned more than 2000 characters.'],
+    [['', '1', ' ', 'a'], 'The typed pieces in the list of shape() give “1a”, which is not the content.'],
+    [['', 1], 'shape() returned a list with items that are not strings.'],
     // An accent by itself joins what is fixed before it: it is no character of its own there.
     [
       ['x', '1\u0301', '', 'a2'],
-      'The user’s pieces of its list come to “1\u0301a2”, which is not the content.',
+      'The typed pieces in the list of shape() give “1\u0301a2”, which is not the content.',
     ],
     // A mark behind a character makes another one of it.
-    ['1a2\u20e3', 'It left “2” out.'],
+    ['1a2\u20e3', 'shape() left out “2”. Return all typed characters.'],
   ])('%j', (answer, problem) => {
     const found = placed(answer, chars);
     expect(Array.isArray(found) && shapeWords({ of: 'text', what: found[0], about: found[1] })).toBe(problem);
@@ -144,15 +144,15 @@ describe('what a function may not do', () => {
     expect(evaluation).toMatchObject({ value: null, raw: '123', flags: { valid: false } });
     expect(evaluation.shown[0]).toMatchObject({
       code: 'shape-broken',
-      message: 'This could not be checked.',
+      message: 'Something went wrong on our side. Please try again later.',
     });
     expect(evaluation.findings[0]?.data).toEqual({ reason: 'RangeError: too much', line: '3' });
     expect(apply(field, three, { type: 'undo' }).body.content).toBe('');
   });
 
   test.each([
-    ['export function shape(c) { return c.slice(0, 3); }', 2, 'it left “'],
-    ['export function shape(c) { return [...c].reverse().join(""); }', 2, 'another order'],
+    ['export function shape(c) { return c.slice(0, 3); }', 2, 'left out “'],
+    ['export function shape(c) { return [...c].reverse().join(""); }', 2, 'changed the order'],
     ['let calls = 0; export function shape(c) { return c + "-".repeat(++calls % 3); }', 1, ''],
     [
       'let before = ""; export function shape(c) { const shown = before > c ? c + "." : c; before = c; return shown; }',
@@ -160,7 +160,11 @@ describe('what a function may not do', () => {
       '',
     ],
     ['export function shape(c) { if (c.length > 4) throw new RangeError("long"); return c; }', 11, 'long'],
-    ['export function shape(c) { return c; } export function value(c) { return Number(c); }', 11, 'a number'],
+    [
+      'export function shape(c) { return c; } export function value(c) { return Number(c); }',
+      11,
+      'type number',
+    ],
     ['export function shape(c) { return c; } export function value(c) { return "n" + c + "1"; }', 12, ''],
     // What stands between is made of what it takes: pasted, it cannot be told from what was typed.
     ['export function shape(c) { return c.replace(/(..)(?=.)/g, "$10"); }', 2, ''],
@@ -191,7 +195,7 @@ describe('what a function may not do', () => {
     ])
       expect(faults({ code }), code).toHaveLength(1);
     expect(faults({ code: shapes.plain, takes: '3 digit' })).toMatchObject([
-      '$.fields[0].entry.takes It takes one sort of characters, said without a number.',
+      '$.fields[0].entry.takes Enter one character class without a count.',
     ]);
     expect(faults({ code: shapes.plain, takes: 'didgit' })).toHaveLength(1);
     expect(faults({ code: shapes.plain, takes: 'digit> <digit' })).toHaveLength(1);
@@ -314,7 +318,13 @@ describe('where the function answers later', () => {
     const bare = compile(set, kinds);
     expect(await checkRecord(bare.forms[0]!, { key: '12345' }, '')).toEqual({
       ok: false,
-      findings: [{ field: 'key', code: 'shape-broken', message: 'This could not be checked.' }],
+      findings: [
+        {
+          field: 'key',
+          code: 'shape-broken',
+          message: 'Something went wrong on our side. Please try again later.',
+        },
+      ],
     });
     const ready = withCustomCode(bare, code(plainly())).forms[0]!;
     expect(await checkRecord(ready, { key: '12345' }, '')).toMatchObject({

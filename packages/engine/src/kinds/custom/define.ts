@@ -9,9 +9,9 @@ const usualMost = 100;
 const options = {
   code: {
     is: 'text',
-    label: 'Shape',
+    label: 'Custom format (JavaScript)',
     about:
-      'An ECMAScript module: its shape(content) answers the text to show, its value(content) the value, where that is not the content.',
+      'An ES module. `shape(content)` returns the text to display; the optional `value(content)` returns the value.',
     at: ['shape'],
     needed: true,
     isCode: true,
@@ -27,8 +27,8 @@ const options = {
   },
   takes: {
     is: 'text',
-    label: 'Takes',
-    about: 'The characters it takes, as a cell of a pattern says it: digit, latin upper, "0-9A-F".',
+    label: 'Allowed characters',
+    about: 'A character class as in patterns: digit, latin upper, "0-9A-F".',
     at: ['takes'],
     check: (text, { classes }) => {
       const { nodes, faults } = parseNotation(`<${text}>`, classes);
@@ -37,7 +37,7 @@ const options = {
       const [node] = nodes;
       return nodes.length === 1 && node?.type === 'cells' && node.min === 1 && node.max === 1
         ? []
-        : [{ message: 'It takes one sort of characters, said without a number.', suggestion: 'digit' }];
+        : [{ message: 'Enter one character class without a count.', suggestion: 'digit' }];
     },
     offers: () => [
       ['digit', 'digits'],
@@ -50,7 +50,7 @@ const options = {
   length: {
     is: 'bounds',
     label: 'Characters',
-    about: 'It is whole with so many characters, and takes so many.',
+    about: 'Minimum (complete) and maximum number of characters.',
     at: ['length'],
     min: 1,
     max: 500,
@@ -61,7 +61,7 @@ const options = {
 function plan(entry: EntryOf<typeof options>, classes: Readonly<Record<string, string>>): CustomPlan {
   const { code, takes = 'digit', length = {} } = entry;
   const [node] = parseNotation(`<${takes}>`, Object.keys(classes)).nodes;
-  if (node?.type !== 'cells') throw new RangeError(`“${takes}” is no sort of characters.`);
+  if (node?.type !== 'cells') throw new RangeError(`“${takes}” is not a character class.`);
   const { min = 1, max = Math.max(min, usualMost) } = length;
   return {
     kind: 'custom',
@@ -73,7 +73,7 @@ function plan(entry: EntryOf<typeof options>, classes: Readonly<Record<string, s
 }
 
 export const custom: Definition<typeof options, CustomPlan> = {
-  name: 'own shape',
+  name: 'custom (JavaScript)',
   options,
   plan: (entry, { classes }) => plan(entry, classes),
   attributes: ({ takes = 'digit' }) =>

@@ -23,9 +23,9 @@ function stretchesOf({ display, places, characters }: CustomText): readonly Piec
     else
       pieces.push({
         id: `${isValue ? 'taken' : 'fixed'}-${pieces.length}`,
-        part: isValue ? 'takes' : 'shape',
+        part: isValue ? 'allowed' : 'format',
         text,
-        caption: isValue ? 'takes' : 'shape',
+        caption: isValue ? 'allowed' : 'format',
         ...(isValue ? { isValue } : {}),
       });
   };

@@ -9,29 +9,29 @@ import { mostShown } from './placed.ts';
  */
 export function shapeWords({ of, what, about }: ShapeProblem): string {
   if (of === 'run') return about;
-  const subject = of === 'value' ? 'Its “value”' : 'It';
+  const subject = of === 'value' ? 'value()' : 'shape()';
   switch (what) {
     case 'type':
-      return `${subject} answered ${about === 'undefined' ? 'nothing' : `a ${about}`}: expected ${of === 'value' ? 'a text, or null' : 'the text to show'}.`;
+      return `${subject} returned ${about === 'undefined' ? 'nothing' : `a value of type ${about}`}. Expected ${of === 'value' ? 'a string or null' : 'a string'}.`;
     case 'list':
-      return 'It answered a list of something else than texts.';
+      return 'shape() returned a list with items that are not strings.';
     case 'pieces':
-      return `The user’s pieces of its list come to “${about}”, which is not the content.`;
+      return `The typed pieces in the list of shape() give “${about}”, which is not the content.`;
     case 'long':
-      return `It answered more than ${mostShown} characters.`;
+      return `shape() returned more than ${mostShown} characters.`;
     case 'sign':
-      return 'It answered a line break or another sign no line can show.';
+      return 'shape() returned a line break or a control character.';
     case 'apart':
-      return 'It answered letters and accents apart: a text is shown composed (NFC).';
+      return 'shape() returned decomposed text. Return NFC-normalized text.';
     case 'left-out':
-      return `It left “${about}” out.`;
+      return `shape() left out “${about}”. Return all typed characters.`;
     case 'order':
-      return `It put “${about}” in another order.`;
+      return `shape() changed the order of “${about}”. Keep the typed order.`;
     case 'otherwise': {
       const [was = '', is = ''] = about.split(' ');
-      return `It showed “${was}” as “${is}”: letters are shown as they are taken, which “Takes” decides.`;
+      return `shape() changed “${was}” to “${is}”. Convert letters with “Allowed characters”.`;
     }
     case 'empty':
-      return 'Its “value” answered an empty text: what is no value is null.';
+      return 'value() returned an empty string. Return null for “no value”.';
   }
 }

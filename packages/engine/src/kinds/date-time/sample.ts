@@ -7,7 +7,7 @@ export const drawing: SpecimenRenderer<DateTimePlan, PartsBody> = {
   sample: (field) => {
     const fixed = { part: 'separator', caption: '·' };
     const { pieces, rested } = partPieces(field, { text: '2027-02-14T16:30', fixed, partOf: (name) => name });
-    return [...pieces, { id: 'resting', part: 'resting', text: rested, caption: 'at rest', isAside: true }];
+    return [...pieces, { id: 'resting', part: 'resting', text: rested, caption: 'on blur', isAside: true }];
   },
   isUsers: customInParts,
   places: placesOfParts,

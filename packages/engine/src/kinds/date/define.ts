@@ -25,7 +25,7 @@ export const dateOptions = {
     label: 'Order',
     at: ['day', 'month', 'year', 'separator'],
     choices: [
-      ['locale', 'as the locale has it'],
+      ['locale', 'locale default'],
       ['dmy', 'day, month, year'],
       ['mdy', 'month, day, year'],
       ['ymd', 'year, month, day'],
@@ -37,7 +37,7 @@ export const dateOptions = {
     label: 'Separator',
     at: ['separator'],
     form: '^[^\\p{L}\\p{N}]{1,3}$',
-    expected: 'A separator is one to three signs, no letters or digits.',
+    expected: 'Use 1 to 3 characters, no letters or digits.',
     suggestion: '/',
     offers: () => [
       ['/', 'slash'],
@@ -45,11 +45,11 @@ export const dateOptions = {
       ['-', 'hyphen'],
       [' ', 'space'],
     ],
-    otherwise: 'as the locale has it',
+    otherwise: 'locale default',
   },
   resting: {
     is: 'choice',
-    label: 'Text at rest',
+    label: 'Format when not focused',
     at: ['resting'],
     choices: [
       ['same', 'as typed'],
@@ -61,8 +61,8 @@ export const dateOptions = {
   },
   pivot: {
     is: 'whole',
-    label: 'Two-digit years below this are 20…',
-    about: 'Two-digit years below it are of this century.',
+    label: 'Two-digit year cut-off',
+    about: 'Two-digit years below this number are read as 20…, all others as 19….',
     at: ['year'],
     min: 0,
     max: 100,

@@ -13,7 +13,7 @@ export const drawing: SpecimenRenderer<DatePlan, PartsBody> = {
     return [
       ...pieces,
       ...(isMonth ? [off] : []),
-      { id: 'resting', part: 'resting', text: rested, caption: 'at rest', isAside: true },
+      { id: 'resting', part: 'resting', text: rested, caption: 'on blur', isAside: true },
     ];
   },
   isUsers: customInParts,

@@ -21,8 +21,8 @@ const options = {
   },
   bare: {
     is: 'choice',
-    label: 'A number alone is in',
-    about: 'The unit of a number without one; one that the field shows.',
+    label: 'Default unit',
+    about: 'Unit assumed when only a number is typed. Must be one of the field’s units.',
     at: ['units'],
     choices: [
       ['min', 'minutes'],
@@ -36,7 +36,7 @@ const options = {
 function check(at: Cursor): void {
   const { units, bare } = at.value as { units?: unknown; bare?: unknown };
   if (Array.isArray(units) && typeof bare === 'string' && !units.includes(bare))
-    at.get('bare').fault(`The field shows no "${bare}": a number alone is in a unit it shows.`, {
+    at.get('bare').fault(`The field has no unit "${bare}". Choose one of its units.`, {
       suggestion: String(units[0] ?? 'min'),
     });
 }

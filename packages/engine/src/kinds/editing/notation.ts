@@ -74,7 +74,7 @@ export function parseNotation(text: string, classes: readonly string[] = []): No
       ),
     );
   if (cells > mostCells)
-    faults.push(fault(text, 0, text.length, `This makes ${cells} cells; ${mostCells} are the most.`));
+    faults.push(fault(text, 0, text.length, `Too many cells: ${cells} (maximum ${mostCells}).`));
   return { nodes, faults };
 }
 
@@ -123,7 +123,7 @@ function readNodes(r: Reader, opened: number): Node[] {
         r.text,
         opened,
         r.text.length,
-        'This optional stretch is not closed: expected ">".',
+        'Optional group is not closed. Expected ">".',
         `${r.text.slice(opened)}>`,
       ),
     );
@@ -136,7 +136,7 @@ function readStretch(r: Reader): Node | undefined {
   r.at += 2;
   if (r.depth >= deepest) {
     r.at = r.text.length;
-    r.faults.push(fault(r.text, at, at + 2, `${deepest} stretches within each other are the most.`));
+    r.faults.push(fault(r.text, at, at + 2, `Optional groups are nested too deeply (maximum ${deepest}).`));
     return undefined;
   }
   r.depth++;
@@ -175,7 +175,7 @@ function readInside(r: Reader, inside: string, at: number): Matter | undefined {
     r.faults.push(fault(r.text, at + from, at + from + Math.max(1, length), message, suggestion));
   };
   if (!inside.trim())
-    return complain(-1, inside.length + 2, 'This cell says nothing: expected what it takes.', '<digit>');
+    return complain(-1, inside.length + 2, 'Empty cell. Expected what it accepts, e.g. digit.', '<digit>');
   if (!inside.includes('"')) {
     if (inside.includes('..')) return readNumber(inside, complain);
     if (inside.includes('|')) return readWords(inside, complain);
@@ -198,7 +198,12 @@ function readNumber(inside: string, complain: Complain): Matter | undefined {
   if (low.length !== high.length) {
     const width = Math.max(low.length, high.length);
     const padded = `${low.padStart(width, '0')}..${high.padStart(width, '0')}`;
-    return complain(0, inside.length, 'Both bounds must be written equally wide.', padded);
+    return complain(
+      0,
+      inside.length,
+      'Both bounds must have the same number of digits, e.g. 00..09.',
+      padded,
+    );
   }
   if (low > high) return complain(0, inside.length, 'The lower bound comes first.', `${high}..${low}`);
   return { type: 'number', low, high };
@@ -239,7 +244,7 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
   const restAt = lead + (counted?.[0].length ?? 0);
   if (!rest) {
     const count = trimmed;
-    return complain(restAt, 1, 'A count stands alone: expected what these cells take.', `${count} digit`);
+    return complain(restAt, 1, 'Missing character class after the count, e.g. <3 digit>.', `${count} digit`);
   }
   const what = /^(?:"[^"]*"|\S+)/.exec(rest)?.[0] ?? rest;
   const after = rest.slice(what.length).trim().split(/ +/).filter(Boolean);
@@ -261,11 +266,11 @@ function readTakes(r: Reader, inside: string, complain: Complain): Matter | unde
       return complain(
         from,
         word.length,
-        `"${word}" is no manner: expected upper or lower.`,
+        `Unknown modifier "${word}". Expected upper or lower.`,
         meant ?? 'upper',
       );
     }
-    if (manner) return complain(from, word.length, 'One manner is enough.', manner);
+    if (manner) return complain(from, word.length, 'Use only one of upper and lower.', manner);
     manner = known;
   }
   return manner ? { type: 'cells', min, max, takes, manner } : { type: 'cells', min, max, takes };
@@ -276,8 +281,7 @@ const mostNamed = 20;
 
 function readWhat(r: Reader, what: string, at: number, complain: Complain): Takes | undefined {
   if (what.startsWith('"')) {
-    if (!/^"[^"]*"$/.test(what))
-      return complain(at, what.length, "These characters are not closed: expected '\"'.", `${what}"`);
+    if (!/^"[^"]*"$/.test(what)) return complain(at, what.length, 'Missing closing quote.', `${what}"`);
     const characters = what.slice(1, -1);
     const wrong = rangesOf(characters);
     if (typeof wrong === 'string') return complain(at, what.length, wrong);
@@ -292,7 +296,7 @@ function readWhat(r: Reader, what: string, at: number, complain: Complain): Take
   const meant = nearest(what.replace(/^[\d-]+/, ''), known);
   const message = counted
     ? `"${what}" is neither a count nor something a cell takes: expected a count, a space, then one of ${some.join(', ')}.`
-    : `Nothing is known as "${what}": expected ${some.join(', ')}, characters in quotes, bounds such as 00..59, or words joined by "|".`;
+    : `Unknown "${what}". Expected ${some.join(', ')}, characters in quotes, bounds such as 00..59, or words joined by "|".`;
   const count = /^\d+(?:-\d+)?/.exec(what)?.[0];
   return complain(at, what.length, message, meant && count ? `${count} ${meant}` : meant);
 }
@@ -306,7 +310,7 @@ function readWhat(r: Reader, what: string, at: number, complain: Complain): Take
  */
 export function rangesOf(characters: string): readonly number[] | string {
   const points = [...characters];
-  if (points.length === 0) return 'There are no characters to choose from: expected some, such as "0-9A-F".';
+  if (points.length === 0) return 'Empty character class. Example: "0-9A-F".';
   const odd = graphemes(characters).find((c) => [...c].length > 1);
   if (odd) return `"${odd}" is made of several code points and cannot be in a class.`;
   const ranges: number[] = [];

@@ -45,9 +45,9 @@ describe('tapes', () => {
 });
 
 test.each([
-  ['choice', { options }, 'Please choose one.'],
-  ['choices', { options }, 'Please choose at least one.'],
-  ['yes-no', {}, 'Please answer this.'],
+  ['choice', { options }, 'Please choose an option.'],
+  ['choices', { options }, 'Please choose at least one option.'],
+  ['yes-no', {}, 'Please tick this box.'],
 ])('what is required and missing is said for %s', (kind, entry, message) => {
   const rules = [{ id: 'required', check: { type: 'required' } }];
   const field = compileField(
@@ -67,8 +67,8 @@ test.each([
   ['a value with a blank', 'choice', { options: [...options, { value: 'half board', label: 'H' }] }, '$.fields[0].entry.options[3].value', /no blanks/],
   ['words with a semicolon', 'choice', { options: [...options, { value: 'h', label: 'a; b' }] }, '$.fields[0].entry.options[3].label', /";"/],
   ['one alone', 'choice', { options: options.slice(0, 1) }, '$.fields[0].entry.options', /at least 2/],
-  ['more needed than there are', 'choices', { options, count: { min: 4 } }, '$.fields[0].entry.count.min', /only 3/],
-  ['answers in the same words', 'yes-no', { yes: 'OK', no: 'ok' }, '$.fields[0].entry.no', /same words/],
+  ['more needed than there are', 'choices', { options, count: { min: 4 } }, '$.fields[0].entry.count.min', /number of options/],
+  ['answers in the same words', 'yes-no', { yes: 'OK', no: 'ok' }, '$.fields[0].entry.no', /must differ/],
   ['a yes that reads no', 'yes-no', { yes: 'No', no: 'Never' }, '$.fields[0].entry.yes', /other answer/],
   ['nothing to choose from', 'choice', undefined, '$.fields[0].entry', /missing/],
 ])('a document with %s is told where', (_, kind, entry, path, message) => {

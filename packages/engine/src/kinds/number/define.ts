@@ -9,21 +9,21 @@ import type { NumberPlan, Plurals } from './plan.ts';
 const shared = {
   fill: {
     is: 'choice',
-    label: 'Digits come in',
+    label: 'Entry direction',
     at: ['digits'],
     choices: [
-      ['left', 'from the left'],
-      ['right', 'from the right, the smallest first'],
+      ['left', 'left to right'],
+      ['right', 'right to left (like a cash register)'],
     ],
     usual: 'left',
   },
   grouping: {
     is: 'choice',
-    label: 'Groups of digits',
+    label: 'Thousands separators',
     at: ['group'],
     choices: [
       ['typing', 'while typing'],
-      ['leave', 'on leaving'],
+      ['leave', 'on blur'],
       ['never', 'never'],
     ],
     usual: 'typing',
@@ -35,17 +35,17 @@ const shared = {
     min: 0,
     max: 100,
     offered: 20,
-    otherwise: 'none; of an amount, those of its currency (ISO 4217)',
+    otherwise: 'none; for money, the currency’s (ISO 4217)',
   },
-  pad: yesNo('filled on leaving', 'left out', { label: 'Missing decimals', at: ['decimals'], usual: true }),
+  pad: yesNo('yes', 'no', { label: 'Pad decimals on blur', at: ['decimals'], usual: true }),
   negative: {
     is: 'choice',
-    label: 'Below zero',
+    label: 'Negative numbers',
     at: ['minus'],
     choices: [
-      ['no', 'not possible'],
-      ['minus', 'with a minus'],
-      ['parentheses', 'in brackets'],
+      ['no', 'not allowed'],
+      ['minus', 'minus sign'],
+      ['parentheses', 'parentheses'],
     ],
     usual: 'no',
   },
@@ -56,10 +56,10 @@ const numberOptions = {
   unit: {
     is: 'text',
     label: 'Unit',
-    about: 'Stands behind the number; one the platform knows (`kilogram`) is written as the locale does.',
+    about: 'Shown after the number. Units known to Intl (e.g. `kilogram`) are localized.',
     at: ['unit'],
     form: '^(?=.*\\S)[^\\d<>]*$',
-    expected: 'A unit is no empty text and has no digits and no "<" or ">".',
+    expected: 'A unit must not be empty or contain digits, "<" or ">".',
     offers: () => [
       ['kilogram', ''],
       ['kilometer', ''],
@@ -71,12 +71,12 @@ const numberOptions = {
   },
   singular: {
     is: 'text',
-    label: 'Unit of one',
-    about: 'What the unit is called of one alone, as the locale counts (`guest` beside `guests`).',
+    label: 'Unit, singular',
+    about: 'Singular form of the unit (`guest` for `guests`).',
     at: ['unit'],
     form: '^(?=.*\\S)[^\\d<>]*$',
-    expected: 'A unit is no empty text and has no digits and no "<" or ">".',
-    otherwise: 'as the unit',
+    expected: 'A unit must not be empty or contain digits, "<" or ">".',
+    otherwise: 'same as the unit',
   },
 } as const satisfies Options;
 

@@ -28,7 +28,7 @@ test.each([
   ['what is full in one may go on in another', ['<3 digit>-<3 digit>', '<10 digit>'], 'type "123456"\nexpect display "123-456|"\nexpect value "123456"\ntype "7"\nexpect display "1234567|"\nexpect value null\nbackspace\nexpect display "123-456|"'],
   ['a deletion always happens; what nothing accepts is shown as it is', ['<2 latin upper>-<3 digit>'].concat('<4 latin upper>'), 'type "ab123"\nexpect display "AB-123|"\ncaret 1\nbackspace\nexpect display "|B123"\nexpect value null\nexpect verdict complete fail\nexpect raw "B123"\ntype "1"\nexpect rejected not-accepted\ntype "x"\nexpect display "X|B-123"\nexpect value "XB123"'],
   ['and it is deleted on', ['<2 latin upper>-<3 digit>', '<4 latin upper>'], 'type "ab123"\ncaret 1\nbackspace\ndelete\ndelete\nexpect display "|23"\nselect all\nbackspace\nexpect display "|"\nundo\nexpect display "23"'],
-  ['its message is that of a form', ['<2 latin upper>-<3 digit>', '<4 latin upper>'], 'type "ab123"\ncaret 1\nbackspace\nleave\nexpect codes no-match\nexpect message "This does not have the expected form."'],
+  ['its message is that of a form', ['<2 latin upper>-<3 digit>', '<4 latin upper>'], 'type "ab123"\ncaret 1\nbackspace\nleave\nexpect codes no-match\nexpect message "This is not in the expected format."'],
   ['a separator of the pattern in use is passed', plates, 'type "ab12 cde"\nexpect display "AB12 CDE|"\nselect all\ntype "a1 bcd"\nexpect display "A1 BCD|"\nexpect raw "A1BCD"\nexpect value "A1BCD"'],
   ['words are completed when a key leads to another pattern', ['<3 digit>', '<none|some>-<digit>'], 'type "n"\nexpect display "none|"\ntype "1"\nexpect display "none-1|"'],
   ['letters of fixed text are content where only another goes on with them', ['RH-<4 digit>', '<6 alnum upper>'], 'type "rh12"\nexpect display "RH12|"\nexpect raw "RH12"\nselect all\npaste "RH-1234"\nexpect display "RH-1234|"\nexpect raw "1234"'],
@@ -86,16 +86,16 @@ describe('a list in a document', () => {
     ['a class of the set', { pattern: ['<"G-Z">', '<4 hex>'] }, []],
     ['each fault at its place', { pattern: ['<4 digit', '<4 digti>'] }, [
       '.pattern[0]: This cell is not closed: expected ">". For a "<" as fixed text write "<<".',
-      '.pattern[1]: Nothing is known as "digti": expected digit, letter, latin, alnum, any, hex, characters in quotes, bounds such as 00..59, or words joined by "|".',
+      '.pattern[1]: Unknown "digti". Expected digit, letter, latin, alnum, any, hex, characters in quotes, bounds such as 00..59, or words joined by "|".',
     ]],
     ['a pattern that can never be in use', { pattern: ['<6 digit>', '<2 digit>-<2 digit>', '<"AB"><digit>'] }, [
-      '.pattern[1]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or take it out.',
+      '.pattern[1]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
     ]],
     ['one that others cover together', { pattern: ['<"0-4"><2 digit>', '<"5-9"><2 digit>', '<3 digit>'] }, [
-      '.pattern[2]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or take it out.',
+      '.pattern[2]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
     ]],
     ['covered by a class of the set', { pattern: ['<4 hex>', '<2 digit>'] }, [
-      '.pattern[1]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or take it out.',
+      '.pattern[1]: This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
     ]],
     ['numbers and words', { pattern: ['<00..23>:<00..59>', '<24..99>', '<am|pm>'] }, []],
     ['fixed positions', { pattern: cards, positions: 'fixed' }, ['.positions: A list of patterns closes up: its text changes shape as one types.']],

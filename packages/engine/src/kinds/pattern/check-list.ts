@@ -29,6 +29,6 @@ export function checkPatternList(at: Cursor, classes: Readonly<Record<string, st
     at.get('pattern')
       .item(i)
       .fault(
-        'This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or take it out.',
+        'This pattern can never be in use: whatever it accepts, a pattern before it accepts too. Move it up, or remove it.',
       );
 }

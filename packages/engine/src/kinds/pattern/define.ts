@@ -11,7 +11,7 @@ const options = {
   pattern: {
     is: 'text',
     label: 'Pattern',
-    about: 'The notation of docs/notation.md. Of a list the first pattern that accepts the text lays it out.',
+    about: 'See docs/notation.md. In a list, the first pattern that accepts the text is used.',
     at: [],
     needed: true,
     orList: 100,
@@ -21,22 +21,22 @@ const options = {
   positions: {
     is: 'choice',
     label: 'Positions',
-    about: 'Whether content closes up when something is taken out, or each cell keeps its place.',
+    about: 'On deletion: following characters move left (flow), or every cell keeps its position (fixed).',
     at: ['typing'],
     choices: [
-      ['flow', 'text closes up'],
-      ['fixed', 'each cell keeps its place'],
+      ['flow', 'flow'],
+      ['fixed', 'fixed'],
     ],
     usual: 'flow',
   },
   literals: {
     is: 'choice',
-    label: 'Fixed text appears',
-    about: 'When the fixed text behind a full part appears.',
+    label: 'Show fixed text',
+    about: 'When the fixed text after a full part appears.',
     at: ['typing'],
     choices: [
-      ['behind', 'when needed'],
-      ['ahead', 'at once'],
+      ['behind', 'with the next character'],
+      ['ahead', 'immediately'],
     ],
     usual: 'behind',
   },
@@ -45,27 +45,28 @@ const options = {
     label: 'Raw value',
     at: ['typing'],
     choices: [
-      ['content', 'what was typed'],
+      ['content', 'typed characters'],
       ['text', 'with fixed text'],
       ['compact', 'with fixed letters and digits, without separators'],
     ],
     otherwise: 'as needed',
-    about: 'What is handed on; as needed, it is what was typed where that alone brings the display back.',
+    about:
+      'The raw value. Default: typed characters only, unless the fixed text is needed to restore the display.',
   },
   filler: {
     is: 'text',
-    label: 'Filler for blanks',
+    label: 'Placeholder character',
     at: ['typing'],
     when: { option: 'positions', is: 'fixed' },
     check: (text) =>
       graphemes(text).length === 1 && !/[\p{L}\p{N}\s]/u.test(text)
         ? []
-        : [{ message: 'The filler is one sign that is neither letter, digit nor space.', suggestion: '_' }],
+        : [{ message: 'Use one character that is not a letter, digit or space.', suggestion: '_' }],
     usual: '_',
   },
-  ghost: yesNo('drawn', 'none', {
-    label: 'Guide behind the text',
-    about: 'What is still to come is drawn behind the input.',
+  ghost: yesNo('yes', 'no', {
+    label: 'Show guide text',
+    about: 'Shows the rest of the pattern in grey while typing.',
     at: ['typing'],
     drawn: true,
     when: { option: 'positions', is: 'flow' },

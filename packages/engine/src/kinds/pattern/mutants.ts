@@ -33,12 +33,12 @@ function changedCells(node: Matter & { type: 'cells' }): Changed {
   const known = takes.type === 'built-in' ? (beside[takes.name] ?? []) : ['alnum', 'any'];
   const { manner: _, ...plain } = node;
   return [
-    [`one ${name} more`, { ...node, min: min + 1, max: max + 1 }],
+    [`one more ${name}`, { ...node, min: min + 1, max: max + 1 }],
     ...(max > 1
-      ? [[`one ${name} less`, { ...node, min: Math.max(0, Math.min(min, max - 1)), max: max - 1 }] as const]
+      ? [[`one fewer ${name}`, { ...node, min: Math.max(0, Math.min(min, max - 1)), max: max - 1 }] as const]
       : []),
-    ...(min > 0 && max > 1 ? [[`the last ${name} may be missing`, { ...node, min: min - 1 }] as const] : []),
-    ...(min < max ? [[`every ${name} is needed`, { ...node, min: max }] as const] : []),
+    ...(min > 0 && max > 1 ? [[`the last ${name} is optional`, { ...node, min: min - 1 }] as const] : []),
+    ...(min < max ? [[`every ${name} is required`, { ...node, min: max }] as const] : []),
     ...known.map((wide) => [`${wide} instead of ${name}`, { ...node, takes: { type: 'built-in', name: wide as 'digit' } }] as const),
     ...(manner ? [[`${name} without ${manner} case`, plain] as const] : []),
   ]; // biome-ignore format: a way a line
@@ -49,7 +49,7 @@ function changed(node: Node): Changed {
     case 'text': {
       const other = node.text.startsWith('-') ? '/' : '-';
       return [
-        [`${quoted(node.text)} gone`, []],
+        [`${quoted(node.text)} removed`, []],
         [
           `${quoted(other)} instead of ${quoted(node.text.slice(0, 1))}`,
           { type: 'text', text: other + node.text.slice(1) },
@@ -81,8 +81,8 @@ function changed(node: Node): Changed {
           });
     case 'stretch':
       return [
-        [`${quoted(printNotation(node.nodes))} is needed`, node.nodes],
-        [`${quoted(printNotation(node.nodes))} gone`, []],
+        [`${quoted(printNotation(node.nodes))} is required`, node.nodes],
+        [`${quoted(printNotation(node.nodes))} removed`, []],
         ...replaced(node.nodes).map(
           ({ words, nodes }) => [words, { type: 'stretch', nodes: nodes as readonly Node[] }] as const,
         ),

@@ -67,27 +67,27 @@ describe('faults', () => {
   test.each<[string, number, RegExp, string | undefined]>([
     ['', 1, /Nothing can be typed/, '<4 digit>'],
     ['abc', 1, /Nothing can be typed/, '<4 digit>'],
-    ['<3 digt>', 4, /Nothing is known as "digt"/, 'digit'],
+    ['<3 digt>', 4, /Unknown "digt"/, 'digit'],
     ['(<3 digit', 2, /not closed/, '<3 digit>'],
     ['<3 digit <2 latin>', 1, /not closed/, '<3 digit>'],
-    ['<>', 1, /says nothing/, '<digit>'],
-    ['<3>', 3, /count stands alone/, '3 digit'],
+    ['<>', 1, /Empty cell/, '<digit>'],
+    ['<3>', 3, /Missing character class/, '3 digit'],
     ['<3digit>', 2, /neither a count/, '3 digit'],
     ['<0 digit>', 2, /makes no cell/, '1'],
     ['<5-2 digit>', 2, /smaller count comes first/, '2-5'],
-    ['<2 latin uper>', 10, /no manner/, 'upper'],
-    ['<2 latin upper lower>', 16, /One manner/, 'upper'],
-    ['<00..9>', 2, /equally wide/, '00..09'],
+    ['<2 latin uper>', 10, /Unknown modifier/, 'upper'],
+    ['<2 latin upper lower>', 16, /only one/, 'upper'],
+    ['<00..9>', 2, /same number of digits/, '00..09'],
     ['<23..00>', 2, /lower bound comes first/, '00..23'],
     ['<a..9>', 2, /digits on both sides/, '00..59'],
     ['<AM|>', 4, /word on each side/, 'AM'],
     ['<AM|am>', 5, /twice/, undefined],
-    ['<AM>', 2, /Nothing is known as "AM"/, 'any'],
+    ['<AM>', 2, /Unknown "AM"/, 'any'],
     ['<2 "z-a">', 4, /runs backwards/, undefined],
-    ['<2 "">', 4, /no characters/, undefined],
+    ['<2 "">', 4, /Empty character class/, undefined],
     ['<4 digit><? ext. >', 10, /Nothing can be typed into this stretch/, '<? ext. <1-5 digit>>'],
-    ['<4 digit><? <2 digit>', 10, /stretch is not closed/, '<? <2 digit>>'],
-    [`<${mostCells + 1} digit>`, 1, /are the most/, undefined],
+    ['<4 digit><? <2 digit>', 10, /group is not closed/, '<? <2 digit>>'],
+    [`<${mostCells + 1} digit>`, 1, /Too many cells/, undefined],
   ])('%s, column %i', (pattern, column, message, suggestion) => {
     const { faults } = parseNotation(pattern);
     expect(faults).toHaveLength(1);
@@ -103,7 +103,7 @@ describe('faults', () => {
   });
   test('stretches without end are told, once they are too many', () => {
     const { faults } = parseNotation('<?'.repeat(10_000));
-    expect(faults.some((fault) => /within each other/.test(fault.message))).toBe(true);
+    expect(faults.some((fault) => /nested too deeply/.test(fault.message))).toBe(true);
     expect(faults.length).toBeLessThan(30);
   });
   test('an own class is known once it is declared', () => {

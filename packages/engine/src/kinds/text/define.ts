@@ -4,23 +4,23 @@ import type { Definition } from '../contract/definition.ts';
 import type { TextPlan } from './run.ts';
 
 const options = {
-  trim: yesNo('dropped', 'kept', { label: 'Blanks at the ends', at: ['blanks'], usual: true }),
-  collapse: yesNo('one', 'kept', { label: 'Several blanks in a row', at: ['blanks'], usual: false }),
+  trim: yesNo('yes', 'no', { label: 'Trim spaces', at: ['blanks'], usual: true }),
+  collapse: yesNo('yes', 'no', { label: 'Collapse repeated spaces', at: ['blanks'], usual: false }),
   case: {
     is: 'choice',
-    label: 'Letters',
+    label: 'Letter case',
     at: ['text'],
     choices: [
       ['as-typed', 'as typed'],
-      ['upper', 'capitals'],
-      ['lower', 'small'],
+      ['upper', 'upper case'],
+      ['lower', 'lower case'],
     ],
     usual: 'as-typed',
   },
   lines: {
     is: 'whole',
     label: 'Lines',
-    about: 'So many lines are shown; with more than one the return key begins a new one.',
+    about: 'Number of visible lines. With 2 or more, Enter starts a new line.',
     at: ['lines'],
     drawn: true,
     min: 1,
@@ -29,15 +29,15 @@ const options = {
   },
   max: {
     is: 'whole',
-    label: 'Characters, at most',
-    about: 'The most characters (grapheme clusters).',
+    label: 'Maximum length',
+    about: 'Maximum length in characters (grapheme clusters).',
     at: ['max'],
     min: 1,
     max: 10_000,
     otherwise: 'any number',
   },
-  conceal: yesNo('concealed, with a control to reveal it', 'seen', {
-    label: 'What is typed',
+  conceal: yesNo('hidden (with a reveal button)', 'visible', {
+    label: 'Masking',
     at: ['conceal'],
     drawn: true,
     usual: false,
@@ -48,7 +48,7 @@ const options = {
 function check(at: Cursor): void {
   const { conceal, lines } = at.value as { conceal?: unknown; lines?: unknown };
   if (conceal === true && typeof lines === 'number' && lines > 1)
-    at.get('conceal').fault('Only a text of one line can be concealed.', { suggestion: 'false' });
+    at.get('conceal').fault('Only a single-line text can be hidden.', { suggestion: 'false' });
 }
 
 export const text: Definition<typeof options, TextPlan> = {

@@ -9,7 +9,7 @@ export const drawing: SpecimenRenderer<TextPlan, TextState> = {
     const isUpper = plan.case === 'upper';
     const cased = isUpper ? said.toUpperCase() : plan.case === 'lower' ? said.toLowerCase() : said;
     return [
-      { id: 'trim', part: 'blanks', isAside: true, text: '⎵', caption: 'ends', isOff: plan.trim },
+      { id: 'trim', part: 'blanks', isAside: true, text: '⎵', caption: 'trim', isOff: plan.trim },
       {
         id: 'text',
         part: 'text',
@@ -26,21 +26,27 @@ export const drawing: SpecimenRenderer<TextPlan, TextState> = {
         caption: plan.lines > 1 ? `${plan.lines} lines` : 'lines',
         isOff: plan.lines === 1,
       },
-      { id: 'collapse', part: 'blanks', isAside: true, text: plan.collapse ? '⎵' : '⎵⎵', caption: 'blanks' },
+      {
+        id: 'collapse',
+        part: 'blanks',
+        isAside: true,
+        text: plan.collapse ? '⎵' : '⎵⎵',
+        caption: 'repeated spaces',
+      },
       {
         id: 'max',
         part: 'max',
         isAside: true,
         text: plan.max ? `${plan.max}` : '∞',
-        caption: 'at most',
+        caption: 'maximum',
         isOff: !plan.max,
       },
       {
         id: 'conceal',
         part: 'conceal',
         isAside: true,
-        text: plan.conceal ? 'Reveal' : 'Conceal',
-        caption: 'concealed',
+        text: plan.conceal ? 'Show' : 'Hide',
+        caption: 'hidden',
         isOff: !plan.conceal,
       },
     ];

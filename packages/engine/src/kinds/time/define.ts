@@ -15,9 +15,9 @@ export const timeOptions = {
       [12, '12 hours'],
       [24, '24 hours'],
     ],
-    otherwise: 'as the locale has it',
+    otherwise: 'locale default',
   },
-  seconds: yesNo('asked for', 'none', {
+  seconds: yesNo('shown', 'hidden', {
     label: 'Seconds',
     at: ['minute', 'second', 'separator'],
     usual: false,

@@ -47,7 +47,7 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
     const { outcome, ...rest } = saved;
     if (outcome === 'missing') return missing();
     if (saved.outcome === 'faulty')
-      return problem(422, { error: 'The document has faults.', faults: saved.faults });
+      return problem(422, { error: 'The document has errors.', faults: saved.faults });
     return Response.json(rest, { status: outcome === 'saved' ? 200 : 409 });
   });
 }
@@ -61,7 +61,7 @@ export function PATCH(request: Request, { params }: Context): Promise<Response> 
     if (!id) return missing();
     const done = await (await store()).write((db) => renameSet(db, id, read.id));
     if (done === 'missing') return missing();
-    if (done === 'taken') return problem(409, { error: `Another set is called ${read.id} already.` });
+    if (done === 'taken') return problem(409, { error: `The id ${read.id} is already taken.` });
     return Response.json({ id: read.id });
   });
 }

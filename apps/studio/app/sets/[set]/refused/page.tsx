@@ -9,7 +9,7 @@ import { readFromStore, StoreErrorMessage } from '../../../read-from-store.tsx';
 import { readSet } from '../../read-set.ts';
 
 export const dynamic = 'force-dynamic';
-export const metadata: Metadata = { title: 'Refused versions' };
+export const metadata: Metadata = { title: 'Conflicting saves' };
 
 interface Props {
   readonly params: Promise<{ readonly set: string }>;

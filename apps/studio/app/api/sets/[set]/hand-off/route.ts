@@ -20,7 +20,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const found = id && (await (await store()).read((db) => soundSet(db, id)));
     if (!found) return problem(404, { error: 'This set is no longer in the store.' });
     const { document, faults } = found;
-    if (faults.length > 0) return problem(422, { error: 'The document has faults.', faults });
+    if (faults.length > 0) return problem(422, { error: 'The document has errors.', faults });
     const encoder = new TextEncoder();
     const body = new ReadableStream<Uint8Array>({
       async start(controller) {

@@ -7,6 +7,6 @@ export function POST(_: Request, { params }: { params: Promise<{ set: string }> 
   return answer('put a set back', async () => {
     const id = setIdOf((await params).set);
     const done = id && (await (await store()).write((db) => restoreSet(db, id)));
-    return done ? Response.json({ id }) : problem(404, { error: 'This set is not waiting to be put back.' });
+    return done ? Response.json({ id }) : problem(404, { error: 'This set has not been deleted.' });
   });
 }

@@ -17,7 +17,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer('show a snippet', async () => {
     const { searchParams } = new URL(request.url);
     const use = searchParams.get('use') as LiveUse;
-    if (!liveUses.includes(use)) return problem(404, { error: 'There is no such use to be seen.' });
+    if (!liveUses.includes(use)) return problem(404, { error: 'No preview for this framework.' });
     const id = setIdOf((await params).set);
     const found = id && (await (await store()).read((db) => soundSet(db, id)));
     if (!found || found.faults.length > 0)

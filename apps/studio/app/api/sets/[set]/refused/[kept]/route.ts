@@ -6,7 +6,7 @@ interface Context {
   readonly params: Promise<{ readonly set: string; readonly kept: string }>;
 }
 
-const missing = () => problem(404, { error: 'No refused version is kept under this number.' });
+const missing = () => problem(404, { error: 'No conflicting save with this number.' });
 
 /** Set and number of a refused save; `undefined` if the address is invalid. */
 async function read({ params }: Context) {

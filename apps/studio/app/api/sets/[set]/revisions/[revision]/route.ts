@@ -7,8 +7,7 @@ interface Context {
   readonly params: Promise<{ readonly set: string; readonly revision: string }>;
 }
 
-const missing = () =>
-  problem(404, { error: 'This revision is not in the store: the set has gone on from it.' });
+const missing = () => problem(404, { error: 'This revision no longer exists.' });
 
 /** A set at a revision. Returns `{ document }`. */
 export function GET(_: Request, { params }: Context): Promise<Response> {
